@@ -1,0 +1,99 @@
+// Command azzel-types writes the TypeScript of what core and server tell the
+// browser, so that no such type is written twice. With -check it only reports
+// whether the file is current.
+package main
+
+import (
+	"bytes"
+	"flag"
+	"fmt"
+	"os"
+	"reflect"
+	"strings"
+
+	"azzel/core/limit"
+	"azzel/core/page"
+	"azzel/server"
+)
+
+var roots = []any{page.Scene{}, page.State{}, page.Pointer{}, page.Play{}, page.Order{}, page.Sheet{}, server.ProjectCard{},
+	server.NewProject{}, server.TakenPicture{}, server.Problem{}}
+
+func main() {
+	check := flag.Bool("check", false, "report whether the file is current")
+	file := flag.String("o", "web/src/core/types.gen.ts", "the file to write")
+	flag.Parse()
+	text := generate()
+	if *check {
+		have, err := os.ReadFile(*file)
+		if err != nil || !bytes.Equal(have, text) {
+			fmt.Fprintf(os.Stderr, "%s is not current: run ./run generate\n", *file)
+			os.Exit(1)
+		}
+		return
+	}
+	if err := os.WriteFile(*file, text, 0o644); err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		os.Exit(1)
+	}
+}
+
+func generate() []byte {
+	var out bytes.Buffer
+	out.WriteString("// Written by cmd/azzel-types. Do not change it by hand.\n")
+	done := map[reflect.Type]bool{}
+	for _, r := range roots {
+		write(&out, reflect.TypeOf(r), done)
+	}
+	constants(&out)
+	return out.Bytes()
+}
+
+func write(out *bytes.Buffer, t reflect.Type, done map[reflect.Type]bool) {
+	if done[t] {
+		return
+	}
+	done[t] = true
+	var body bytes.Buffer
+	for i := range t.NumField() {
+		f := t.Field(i)
+		name, _, _ := strings.Cut(f.Tag.Get("json"), ",")
+		fmt.Fprintf(&body, "  %s: %s;\n", name, typeName(out, f.Type, done))
+	}
+	fmt.Fprintf(out, "\nexport interface %s {\n%s}\n", t.Name(), body.String())
+}
+
+func typeName(out *bytes.Buffer, t reflect.Type, done map[reflect.Type]bool) string {
+	switch t.Kind() {
+	case reflect.Struct:
+		write(out, t, done)
+		return t.Name()
+	case reflect.Pointer:
+		return typeName(out, t.Elem(), done) + " | null"
+	case reflect.Slice:
+		return typeName(out, t.Elem(), done) + "[]"
+	case reflect.String:
+		return "string"
+	case reflect.Bool:
+		return "boolean"
+	}
+	return "number"
+}
+
+// constants are the numbers that the browser needs before it asks the core.
+func constants(out *bytes.Buffer) {
+	for _, c := range []struct {
+		name  string
+		value int
+	}{
+		{"MIN_CELL_SIDE", limit.MinCellSide}, {"MAX_CELL_SIDE", limit.MaxCellSide}, {"MAX_SEEN", limit.MaxSeen},
+		{"NAME_LETTERS", limit.NameLetters}, {"PICTURE_BYTES", limit.PictureBytes}, {"SOCKET_BYTES", limit.SocketBytes},
+		{"SCENE_CHANGED", int(page.SceneChanged)}, {"STATE_CHANGED", int(page.StateChanged)}, {"CELLS_CHANGED", int(page.CellsChanged)},
+		{"POINTER_CHANGED", int(page.PointerChanged)}, {"OUTGOING_CHANGED", int(page.OutgoingChanged)}, {"PLAY_CHANGED", int(page.PlayChanged)},
+		{"TAKEN_CHANGED", int(page.TakenChanged)},
+		{"HOVER", page.Hover}, {"PRESS", page.Press}, {"DRAG", page.Drag}, {"RELEASE", page.Release}, {"LEAVE", page.Leave},
+	} {
+		fmt.Fprintf(out, "\nexport const %s = %d;", c.name, c.value)
+	}
+	out.WriteString("\n")
+}

@@ -1,0 +1,271 @@
+//go:build js && wasm
+
+// Command azzel-wasm is the browser's door to the core: bindings, no more. The
+// browser writes into one shared buffer and reads from another; numbers go
+// directly. An export that fails for a reason of its own gives broken, and the
+// page then begins again from what is stored.
+package main
+
+import (
+	"crypto/sha256"
+	"encoding/hex"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"os"
+	"runtime/debug"
+	"unsafe"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/page"
+	"azzel/core/picture"
+	"azzel/core/play"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+const (
+	// broken is given when the core itself failed.
+	broken = -1
+	// gap is given when messages are missing: the page must be opened anew.
+	gap = -2
+)
+
+var (
+	in     []byte
+	out    []byte
+	pixels = make([]byte, picture.BitmapSide*picture.BitmapSide*4)
+	box    [4]int32
+	queue  [][]byte
+	sends  [][]byte
+	now    *page.Page
+	desk   page.Desk
+)
+
+func main() {
+	debug.SetMemoryLimit(1 << 30)
+	select {}
+}
+
+// guard turns a panic into the answer broken, so that the browser hears of it.
+func guard(result *int32) {
+	if r := recover(); r != nil {
+		fmt.Fprintf(os.Stderr, "the core failed: %v\n%s", r, debug.Stack())
+		*result = broken
+	}
+}
+
+func address(b []byte) uint32 { return uint32(uintptr(unsafe.Pointer(unsafe.SliceData(b)))) }
+
+//go:wasmexport buffer
+func buffer(n int32) uint32 {
+	if int(n) > cap(in) {
+		in = make([]byte, n)
+	}
+	in = in[:n]
+	return address(in)
+}
+
+//go:wasmexport resultAddress
+func resultAddress() uint32 { return address(out) }
+
+//go:wasmexport pixelsAddress
+func pixelsAddress() uint32 { return address(pixels) }
+
+//go:wasmexport boxAddress
+func boxAddress() uint32 { return uint32(uintptr(unsafe.Pointer(&box[0]))) }
+
+func taken() []byte { return append([]byte(nil), in...) }
+
+//go:wasmexport enqueue
+func enqueue() { queue = append(queue, taken()) }
+
+//go:wasmexport open
+func open() (result int32) {
+	defer guard(&result)
+	q := queue
+	queue, now, sends = nil, nil, nil
+	p, err := page.Open(taken(), q)
+	if err != nil {
+		return answer([]byte(err.Error()))
+	}
+	now = p
+	return 0
+}
+
+func answer(b []byte) int32 {
+	out = b
+	return int32(len(b))
+}
+
+//go:wasmexport receive
+func receive() (result int32) {
+	defer guard(&result)
+	changed, err := now.Receive(taken())
+	if err != nil {
+		if !errors.Is(err, edit.ErrGap) {
+			fmt.Fprintf(os.Stderr, "receiving: %v\n", err)
+		}
+		return gap
+	}
+	return int32(changed)
+}
+
+//go:wasmexport order
+func order() (result int32) {
+	defer guard(&result)
+	return int32(now.Order(in))
+}
+
+//go:wasmexport pointer
+func pointer(what, x, y, erase, steady int32) (result int32) {
+	defer guard(&result)
+	return int32(now.Pointer(int(what), grid.Point{X: int(x), Y: int(y)}, erase != 0, steady != 0))
+}
+
+//go:wasmexport fillStep
+func fillStep(budget int32) (result int32) {
+	defer guard(&result)
+	return int32(now.FillStep(int(budget)))
+}
+
+//go:wasmexport tick
+func tick(input int32) (result int32) {
+	defer guard(&result)
+	return int32(now.Tick(play.Input(input)))
+}
+
+//go:wasmexport addStrip
+func addStrip(tileset int64) (result int32) {
+	defer guard(&result)
+	changed, err := now.AddStrip(page.FormatID(world.ID(tileset)), taken())
+	if err != nil {
+		return int32(now.Fail(err))
+	}
+	return int32(changed)
+}
+
+// The views that view writes.
+const (
+	viewScene = iota
+	viewState
+	viewPointer
+	viewPlay
+	viewProbe
+)
+
+//go:wasmexport view
+func view(which int32) (result int32) {
+	defer guard(&result)
+	var v any
+	switch which {
+	case viewScene:
+		v = now.Scene()
+	case viewState:
+		v = now.State()
+	case viewPointer:
+		v = now.PointerView()
+	case viewPlay:
+		v = now.Play()
+	case viewProbe:
+		sum := sha256.Sum256(now.Document().Encode())
+		v = map[string]any{"revision": now.Revision(), "hash": hex.EncodeToString(sum[:])}
+	}
+	b, err := json.Marshal(v)
+	if err != nil {
+		panic(err)
+	}
+	return answer(b)
+}
+
+// outgoing gives the next message to be sent, 0 if there is none.
+//
+//go:wasmexport outgoing
+func outgoing() (result int32) {
+	defer guard(&result)
+	if len(sends) == 0 {
+		sends = now.Outgoing()
+	}
+	if len(sends) == 0 {
+		return 0
+	}
+	m := sends[0]
+	sends = sends[1:]
+	return answer(m)
+}
+
+//go:wasmexport resend
+func resend() { sends = now.Unsent() }
+
+//go:wasmexport sequence
+func sequence() float64 {
+	n, _, _ := edit.ReadSend(out)
+	return float64(n)
+}
+
+//go:wasmexport answered
+func answered() float64 { return float64(now.Answered()) }
+
+//go:wasmexport revision
+func revision() float64 { return float64(now.Revision()) }
+
+func key(m int64, low, high uint32, level, x, y int32) picture.Key {
+	return picture.Key{Map: world.ID(m), Layers: uint64(low) | uint64(high)<<32, Level: int(level), X: int(x), Y: int(y)}
+}
+
+//go:wasmexport bitmap
+func bitmap(m int64, low, high uint32, level, x, y int32) (result int32) {
+	defer guard(&result)
+	r := now.Bitmap(key(m, low, high, level, x, y), pixels)
+	if r.Empty() {
+		return 0
+	}
+	box = [4]int32{int32(r.X), int32(r.Y), int32(r.W), int32(r.H)}
+	return 1
+}
+
+//go:wasmexport forget
+func forget(m int64, low, high uint32, level, x, y int32) {
+	now.Forget(key(m, low, high, level, x, y))
+}
+
+//go:wasmexport tile
+func tile(n int32) (result int32) {
+	defer guard(&result)
+	return answer(now.Tile(int(n)))
+}
+
+//go:wasmexport sprite
+func sprite(which, facing, phase int32) (result int32) {
+	defer guard(&result)
+	return answer(now.Sprite(int(which), int(facing), int(phase)))
+}
+
+//go:wasmexport layerPicture
+func layerPicture(m, layer int64, side int32) (result int32) {
+	defer guard(&result)
+	pix, w, h := now.LayerPicture(world.ID(m), world.ID(layer), int(side))
+	box = [4]int32{0, 0, int32(w), int32(h)}
+	return answer(pix)
+}
+
+//go:wasmexport deskOpen
+func deskOpen() (result int32) {
+	defer guard(&result)
+	b, err := json.Marshal(desk.Open(in))
+	if err != nil {
+		panic(err)
+	}
+	return answer(b)
+}
+
+//go:wasmexport deskCut
+func deskCut(w, h, margin, spacing int32) (result int32) {
+	defer guard(&result)
+	b, err := json.Marshal(desk.Cut(tiles.Cut{W: int(w), H: int(h), Margin: int(margin), Spacing: int(spacing)}))
+	if err != nil {
+		panic(err)
+	}
+	return answer(b)
+}

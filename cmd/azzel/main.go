@@ -1,0 +1,134 @@
+// Command azzel serves projects to browsers.
+//
+//	azzel serve            serve what is in the database
+//	azzel serve -demo      put the demo project in first, if there is none
+//	azzel database stop    stop the database that serve started
+//
+// AZZEL_DATABASE_URL names another database than the one azzel keeps itself,
+// AZZEL_ADDR another loopback address than 127.0.0.1:8417.
+package main
+
+import (
+	"context"
+	"errors"
+	"flag"
+	"fmt"
+	"io/fs"
+	"log/slog"
+	"net"
+	"net/http"
+	"os"
+	"os/signal"
+	"syscall"
+	"time"
+
+	"azzel/cluster"
+	"azzel/demo"
+	"azzel/server"
+	"azzel/store"
+	"azzel/web"
+)
+
+func main() {
+	slog.SetDefault(slog.New(slog.NewJSONHandler(os.Stderr, nil)))
+	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
+	defer stop()
+	if err := dispatch(ctx, os.Args[1:]); err != nil {
+		fmt.Fprintln(os.Stderr, "azzel:", err)
+		os.Exit(1)
+	}
+}
+
+func dispatch(ctx context.Context, args []string) error {
+	switch {
+	case len(args) >= 1 && args[0] == "serve":
+		return serve(ctx, args[1:])
+	case len(args) == 2 && args[0] == "database" && args[1] == "stop":
+		dir, err := cluster.DefaultDir()
+		if err != nil {
+			return err
+		}
+		stopped, err := cluster.Stop(ctx, dir)
+		if stopped {
+			fmt.Println("The database is stopped.")
+		}
+		return err
+	}
+	return errors.New("usage: azzel serve [-demo] | azzel database stop")
+}
+
+const defaultAddress = "127.0.0.1:8417"
+
+func serve(ctx context.Context, args []string) error {
+	flags := flag.NewFlagSet("serve", flag.ContinueOnError)
+	withDemo := flags.Bool("demo", false, "put the demo project in first, if there is none")
+	if err := flags.Parse(args); err != nil {
+		return err
+	}
+	addr := os.Getenv("AZZEL_ADDR")
+	if addr == "" {
+		addr = defaultAddress
+	}
+	if err := server.CheckAddress(addr); err != nil {
+		return err
+	}
+	listener, err := net.Listen("tcp", addr)
+	if err != nil {
+		if runsAt(addr) {
+			fmt.Printf("Azzel runs already at http://%s\n", addr)
+			return nil
+		}
+		return fmt.Errorf("%s can't be used (%w); name another address with AZZEL_ADDR, for example AZZEL_ADDR=127.0.0.1:8418", addr, err)
+	}
+	defer listener.Close()
+	url := os.Getenv("AZZEL_DATABASE_URL")
+	if url == "" {
+		fmt.Println("Starting the database …")
+		if url, err = ownDatabase(ctx); err != nil {
+			return err
+		}
+	}
+	s, err := store.Open(ctx, url)
+	if err != nil {
+		return err
+	}
+	defer s.Close()
+	if *withDemo {
+		if err := demo.Install(ctx, s); err != nil {
+			return fmt.Errorf("putting in the demo project: %w", err)
+		}
+	}
+	files, err := fs.Sub(web.Files, "dist")
+	if err != nil {
+		return err
+	}
+	v, err := server.New(s, files, addr)
+	if err != nil {
+		return err
+	}
+	fmt.Printf("Azzel is ready at http://%s\n", listener.Addr())
+	return v.Serve(ctx, listener)
+}
+
+func ownDatabase(ctx context.Context) (string, error) {
+	dir, err := cluster.DefaultDir()
+	if err != nil {
+		return "", err
+	}
+	c, err := cluster.Start(ctx, dir)
+	if err != nil {
+		return "", err
+	}
+	return c.Database(ctx, "azzel")
+}
+
+// runsAt reports whether Azzel itself answers at the address.
+func runsAt(addr string) bool {
+	client := http.Client{Timeout: 2 * time.Second}
+	res, err := client.Get("http://" + addr + "/healthz")
+	if err != nil {
+		return false
+	}
+	defer res.Body.Close()
+	return res.StatusCode == http.StatusOK
+}

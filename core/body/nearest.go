@@ -1,0 +1,40 @@
+package body
+
+import "azzel/core/grid"
+
+// Nearest finds the cell of the map nearest to c in which a body can stand: by
+// distance, then row, then column. It looks at most radius cells away along
+// each axis, or over the whole map if radius is negative.
+func (g *Ground) Nearest(s Size, c grid.Point, radius int) (grid.Point, bool) {
+	b := g.Map.Bounds
+	if radius < 0 {
+		radius = max(abs(c.X-b.X), abs(c.X-b.X-b.W), abs(c.Y-b.Y), abs(c.Y-b.Y-b.H))
+	}
+	best, found, bestFar := grid.Point{}, false, 0
+	try := func(x, y int) {
+		p := grid.Point{X: x, Y: y}
+		dx, dy := x-c.X, y-c.Y
+		far := dx*dx + dy*dy
+		if found && (far > bestFar || far == bestFar && (y > best.Y || y == best.Y && x > best.X)) {
+			return
+		}
+		if b.Has(p) && g.Stands(s, p) {
+			best, found, bestFar = p, true, far
+		}
+	}
+	for ring := 0; ring <= radius && (!found || ring*ring <= bestFar); ring++ {
+		for x := max(c.X-ring, b.X); x <= min(c.X+ring, b.X+b.W-1); x++ {
+			try(x, c.Y-ring)
+			if ring > 0 {
+				try(x, c.Y+ring)
+			}
+		}
+		for y := max(c.Y-ring+1, b.Y); y <= min(c.Y+ring-1, b.Y+b.H-1); y++ {
+			try(c.X-ring, y)
+			try(c.X+ring, y)
+		}
+	}
+	return best, found
+}
+
+func abs(n int) int { return max(n, -n) }

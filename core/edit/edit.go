@@ -1,0 +1,211 @@
+package edit
+
+import (
+	"bytes"
+	"errors"
+	"fmt"
+
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// An Edit is one step of somebody's work: it happens as a whole or not at all.
+type Edit struct {
+	// Label says in a few words what the step did.
+	Label string
+	// Undoes is 0, or the sequence number of the step of the same session that
+	// this one takes back. Its parts are then that step's inverse, and each
+	// changes only what is still as that step left it.
+	Undoes uint64
+	// Parts are applied in order.
+	Parts []Part
+}
+
+// A Part is one of Paint, Put, Change and Remove.
+type Part interface {
+	apply(*application) error
+	encode(*encoder)
+}
+
+// Paint lays cells over a region of a layer.
+type Paint struct {
+	Map, Layer world.ID
+	Region     grid.Region
+	Cells      grid.Runs
+	// Expect, if not nil, is what must still lie in a cell for it to be changed.
+	Expect grid.Runs
+}
+
+// Put makes a new thing with the given properties.
+type Put struct {
+	Ref    world.Ref
+	Values []world.Value
+}
+
+// Change sets one property of a thing.
+type Change struct {
+	Ref   world.Ref
+	Value world.Value
+	// Expect, if not nil, is the value that must still be there.
+	Expect []byte
+}
+
+// Remove takes a thing away with all that lies in it and every crossing that
+// leads to it.
+type Remove struct {
+	Ref world.Ref
+	// Expect, if not nil, are the properties the thing must still have; nothing
+	// may then lie in it.
+	Expect []world.Value
+}
+
+// A Result is what applying an edit gave.
+type Result struct {
+	Document *world.Document
+	// Inverse are the parts that take the edit back.
+	Inverse []Part
+	// Left of Of are the cells and properties that an undo left alone, since
+	// somebody had changed them meanwhile.
+	Left, Of int
+}
+
+type application struct {
+	draft   *world.Draft
+	undoing bool
+	inverse []Part
+	left    int
+	of      int
+}
+
+// Apply gives the document after e, which must have its parts. An error leaves
+// nothing changed and says why in words for people.
+func Apply(d *world.Document, e Edit) (Result, error) {
+	a := &application{draft: d.Draft(), undoing: e.Undoes != 0}
+	for _, p := range e.Parts {
+		if err := p.apply(a); err != nil {
+			return Result{}, err
+		}
+	}
+	next, err := a.draft.Done()
+	if err != nil {
+		return Result{}, err
+	}
+	for i, k := 0, len(a.inverse)-1; i < k; i, k = i+1, k-1 {
+		a.inverse[i], a.inverse[k] = a.inverse[k], a.inverse[i]
+	}
+	return Result{Document: next, Inverse: a.inverse, Left: a.left, Of: a.of}, nil
+}
+
+func (a *application) undo(p Part) { a.inverse = append(a.inverse, p) }
+
+func (p Paint) apply(a *application) error {
+	a.of += p.Region.Len()
+	before, left, err := a.draft.Paint(p.Map, p.Layer, p.Region, p.Cells, p.Expect)
+	if a.undoing && errors.Is(err, world.ErrGone) {
+		a.left += p.Region.Len()
+		return nil
+	}
+	if err != nil {
+		return fmt.Errorf("painting %d cells: %w", p.Region.Len(), err)
+	}
+	a.left += left
+	after := p.Cells
+	if p.Expect != nil {
+		after = a.draft.Document().Map(p.Map).Layer(p.Layer).Cells.Read(p.Region)
+	}
+	a.undo(Paint{p.Map, p.Layer, p.Region, before, after})
+	return nil
+}
+
+func (p Put) apply(a *application) error {
+	a.of++
+	err := a.draft.Put(p.Ref, p.Values)
+	if a.undoing && errors.Is(err, world.ErrGone) {
+		a.left++
+		return nil
+	}
+	if err != nil {
+		return err
+	}
+	values, _ := a.draft.Values(p.Ref)
+	a.undo(Remove{p.Ref, values})
+	return nil
+}
+
+func (c Change) apply(a *application) error {
+	a.of++
+	before, there := a.draft.Value(c.Ref, c.Value.Field)
+	if c.Expect != nil && (!there || !bytes.Equal(before.Bytes, c.Expect)) {
+		if !bytes.Equal(before.Bytes, c.Value.Bytes) {
+			a.left++
+		}
+		return nil
+	}
+	if !there {
+		return world.ErrGone
+	}
+	if err := a.draft.Change(c.Ref, c.Value); err != nil {
+		return err
+	}
+	a.undo(Change{c.Ref, before, c.Value.Bytes})
+	return nil
+}
+
+func (r Remove) apply(a *application) error {
+	a.of++
+	values, there := a.draft.Values(r.Ref)
+	if r.Expect != nil && (!there || !world.SameValues(values, r.Expect) || a.draft.Document().Holds(r.Ref)) {
+		a.left++
+		return nil
+	}
+	if !there {
+		return world.ErrGone
+	}
+	if err := r.contents(a); err != nil {
+		return err
+	}
+	if err := a.draft.Remove(r.Ref); err != nil {
+		return err
+	}
+	a.undo(Put{r.Ref, values})
+	return nil
+}
+
+// contents removes what lies in a map or layer and what leads to a map, each
+// so that undoing brings it back after what it needs.
+func (r Remove) contents(a *application) error {
+	drop := func(ref world.Ref, values []world.Value) error {
+		a.undo(Put{ref, values})
+		return a.draft.Remove(ref)
+	}
+	switch r.Ref.Kind {
+	case world.KindMap:
+		for _, c := range a.draft.Document().CrossingsOf(r.Ref.ID) {
+			if err := drop(world.Ref{Kind: world.KindCrossing, ID: c.ID}, c.Values()); err != nil {
+				return err
+			}
+		}
+		m := a.draft.Document().Map(r.Ref.ID)
+		for _, p := range append([]*world.Piece(nil), m.Pieces...) {
+			if err := drop(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, p.Values()); err != nil {
+				return err
+			}
+		}
+		for _, l := range append([]*world.Layer(nil), m.Layers...) {
+			ref := world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}
+			if err := (Remove{Ref: ref}).contents(a); err != nil {
+				return err
+			}
+			if err := drop(ref, l.Values()); err != nil {
+				return err
+			}
+		}
+	case world.KindLayer:
+		l := a.draft.Document().Map(r.Ref.Map).Layer(r.Ref.ID)
+		if g := l.Cells.Filled(); len(g) > 0 {
+			empty := grid.Runs{{N: g.Len()}}
+			a.undo(Paint{r.Ref.Map, r.Ref.ID, g, l.Cells.Read(g), empty})
+		}
+	}
+	return nil
+}

@@ -1,0 +1,332 @@
+package edit
+
+import (
+	"errors"
+	"fmt"
+	"slices"
+
+	"azzel/core/pack"
+	"azzel/core/world"
+)
+
+// A Replica is a page's copy of a document: what the server has confirmed, and
+// on top of it the session's own steps that are still on their way. It must be
+// used by one goroutine.
+type Replica struct {
+	confirmed *world.Document
+	current   *world.Document
+	revision  uint64
+	sequence  uint64
+	pending   []pending
+	records   map[uint64]*record
+	order     []uint64
+	undo      []uint64
+	redo      []uint64
+}
+
+type pending struct {
+	sequence uint64
+	edit     Edit
+	bytes    []byte
+	// base and result let a confirmation without anything in between take over
+	// what was computed before.
+	base   *world.Document
+	result Result
+}
+
+type record struct {
+	undoes  uint64
+	label   string
+	encoded []byte
+	inverse []Part
+}
+
+// NewReplica begins with what the server sent.
+func NewReplica(o Opening) *Replica {
+	r := &Replica{confirmed: o.Document, current: o.Document, revision: o.Revision, sequence: o.Sequence, records: map[uint64]*record{}}
+	for _, rec := range o.Records {
+		r.remember(rec.Sequence, &record{undoes: rec.Undoes, label: rec.Label, encoded: rec.Inverse})
+	}
+	return r
+}
+
+// Document is the document as the designer sees it.
+func (r *Replica) Document() *world.Document { return r.current }
+
+// Confirmed is the document as the server has it, as far as is known.
+func (r *Replica) Confirmed() *world.Document { return r.confirmed }
+
+// Revision is how many steps of the project's log are confirmed.
+func (r *Replica) Revision() uint64 { return r.revision }
+
+// Pending is how many steps the server has not taken yet.
+func (r *Replica) Pending() int { return len(r.pending) }
+
+// Do applies a step of this session and gives the message to send.
+func (r *Replica) Do(e Edit) (sequence uint64, message []byte, err error) {
+	res, err := r.try(r.current, e)
+	if err != nil {
+		return 0, nil, err
+	}
+	r.sequence++
+	b := e.Encode()
+	r.pending = append(r.pending, pending{r.sequence, e, b, r.current, res})
+	r.current = res.Document
+	r.remember(r.sequence, &record{undoes: e.Undoes, label: e.Label, inverse: res.Inverse})
+	return r.sequence, Send(r.sequence, b), nil
+}
+
+// Resend takes a step from the queue of an earlier page of this session. Steps
+// that the server already has are passed over.
+func (r *Replica) Resend(message []byte) (err error) {
+	sequence, b, err := ReadSend(message)
+	if err != nil || sequence <= r.sequence {
+		return err
+	}
+	e, err := Decode(b)
+	if err != nil {
+		return err
+	}
+	res, err := r.try(r.current, e)
+	if err != nil {
+		res = Result{Document: r.current}
+	}
+	r.sequence = sequence
+	r.pending = append(r.pending, pending{sequence, e, b, r.current, res})
+	r.current = res.Document
+	r.remember(sequence, &record{undoes: e.Undoes, label: e.Label, inverse: res.Inverse})
+	return nil
+}
+
+// Outgoing is the messages of all steps that the server has not taken yet.
+func (r *Replica) Outgoing() [][]byte {
+	messages := make([][]byte, len(r.pending))
+	for i, p := range r.pending {
+		messages[i] = Send(p.sequence, p.bytes)
+	}
+	return messages
+}
+
+// try applies e, whose parts are looked up if it is an undo.
+func (r *Replica) try(d *world.Document, e Edit) (Result, error) {
+	if e.Undoes != 0 && len(e.Parts) == 0 {
+		rec := r.records[e.Undoes]
+		if rec == nil {
+			return Result{}, errors.New("that step can't be taken back any more")
+		}
+		if rec.inverse == nil && rec.encoded != nil {
+			parts, err := DecodeParts(rec.encoded)
+			if err != nil {
+				return Result{}, fmt.Errorf("taking back %s: %w", rec.label, err)
+			}
+			rec.inverse, rec.encoded = parts, nil
+		}
+		e.Parts = rec.inverse
+	}
+	return Apply(d, e)
+}
+
+// A Notice is something to tell the designer.
+type Notice struct {
+	// Sequence is the step it is about.
+	Sequence uint64
+	// Refused says why the server dropped the step; empty if it took it.
+	Refused string
+}
+
+// ErrGap is reported when a message from the server does not follow the one
+// before: the page must open the project anew.
+var ErrGap = errors.New("a message from the server is missing")
+
+// Receive takes a message from the server. The notice is empty (sequence 0)
+// unless it is about a step of this session.
+func (r *Replica) Receive(message []byte) (Notice, error) {
+	if len(message) == 0 {
+		return Notice{}, pack.ErrShort
+	}
+	in := pack.NewReader(message[1:])
+	switch message[0] {
+	case MessageOther:
+		revision, b := in.Uint(), in.Blob(1<<28)
+		if err := in.Done(); err != nil {
+			return Notice{}, err
+		}
+		if revision <= r.revision {
+			return Notice{}, nil
+		}
+		if revision != r.revision+1 {
+			return Notice{}, ErrGap
+		}
+		e, err := Decode(b)
+		if err != nil {
+			return Notice{}, err
+		}
+		res, err := Apply(r.confirmed, e)
+		if err != nil {
+			return Notice{}, fmt.Errorf("following the server: %w", err)
+		}
+		r.confirmed, r.revision = res.Document, revision
+		r.rebase()
+		return Notice{}, nil
+	case MessageTaken:
+		sequence, revision := in.Uint(), in.Uint()
+		if err := in.Done(); err != nil {
+			return Notice{}, err
+		}
+		return r.taken(sequence, revision)
+	case MessageRefused:
+		sequence, why := in.Uint(), in.Text(1<<16)
+		if err := in.Done(); err != nil {
+			return Notice{}, err
+		}
+		i := slices.IndexFunc(r.pending, func(p pending) bool { return p.sequence == sequence })
+		if i < 0 {
+			return Notice{}, nil
+		}
+		r.pending = slices.Delete(r.pending, i, i+1)
+		delete(r.records, sequence)
+		r.order = slices.DeleteFunc(r.order, func(s uint64) bool { return s == sequence })
+		r.restack()
+		r.rebase()
+		return Notice{sequence, why}, nil
+	}
+	return Notice{}, fmt.Errorf("a message of unknown sort %q: reload the page", message[0])
+}
+
+func (r *Replica) taken(sequence, revision uint64) (Notice, error) {
+	if len(r.pending) == 0 || r.pending[0].sequence > sequence {
+		if revision > r.revision {
+			return Notice{}, ErrGap
+		}
+		return Notice{}, nil
+	}
+	p := r.pending[0]
+	if p.sequence != sequence {
+		return Notice{}, ErrGap
+	}
+	if revision <= r.revision {
+		// A repeat of a step that the document opened with already holds.
+		r.pending = r.pending[1:]
+		r.rebase()
+		return Notice{Sequence: sequence}, nil
+	}
+	if revision != r.revision+1 {
+		return Notice{}, ErrGap
+	}
+	if p.base != r.confirmed || p.result.Document == p.base {
+		res, err := r.try(r.confirmed, p.edit)
+		if err != nil {
+			return Notice{}, fmt.Errorf("following the server: %w", err)
+		}
+		p.result = res
+	}
+	r.confirmed, r.revision = p.result.Document, revision
+	if rec := r.records[sequence]; rec != nil {
+		rec.inverse = p.result.Inverse
+	}
+	r.pending = r.pending[1:]
+	if len(r.pending) == 0 || r.pending[0].base != r.confirmed {
+		r.rebase()
+	}
+	return Notice{Sequence: sequence}, nil
+}
+
+// rebase applies the pending steps anew on top of what is confirmed. One that
+// can't be applied is passed over; the server will say so.
+func (r *Replica) rebase() {
+	d := r.confirmed
+	for i := range r.pending {
+		p := &r.pending[i]
+		res, err := r.try(d, p.edit)
+		if err != nil {
+			res = Result{Document: d}
+		}
+		p.base, p.result = d, res
+		if rec := r.records[p.sequence]; rec != nil {
+			rec.inverse = res.Inverse
+		}
+		d = res.Document
+	}
+	r.current = d
+}
+
+func (r *Replica) remember(sequence uint64, rec *record) {
+	r.records[sequence] = rec
+	r.order = append(r.order, sequence)
+	r.stack(sequence, rec)
+}
+
+// stack puts a step where undo and redo will find it.
+func (r *Replica) stack(sequence uint64, rec *record) {
+	last := func(list []uint64) uint64 {
+		if len(list) == 0 {
+			return 0
+		}
+		return list[len(list)-1]
+	}
+	switch {
+	case rec.undoes == 0:
+		r.undo, r.redo = append(r.undo, sequence), nil
+	case last(r.undo) == rec.undoes:
+		r.undo, r.redo = r.undo[:len(r.undo)-1], append(r.redo, sequence)
+	case last(r.redo) == rec.undoes:
+		r.redo, r.undo = r.redo[:len(r.redo)-1], append(r.undo, sequence)
+	}
+}
+
+func (r *Replica) restack() {
+	r.undo, r.redo = nil, nil
+	for _, s := range r.order {
+		r.stack(s, r.records[s])
+	}
+}
+
+// CanUndo is the label of the step that Undo would take back, if there is one.
+func (r *Replica) CanUndo() (string, bool) { return r.top(r.undo) }
+
+// CanRedo is the label of the step that Redo would bring back.
+func (r *Replica) CanRedo() (string, bool) { return r.top(r.redo) }
+
+func (r *Replica) top(list []uint64) (string, bool) {
+	if len(list) == 0 {
+		return "", false
+	}
+	return r.records[list[len(list)-1]].label, true
+}
+
+// ErrNothing is reported when there is no step to take back or bring back.
+var ErrNothing = errors.New("there is nothing to take back")
+
+// Undo takes back the session's last step that is not taken back yet, as far
+// as nobody changed since what it left. Left of of cells and properties were
+// left alone.
+func (r *Replica) Undo() (sequence uint64, message []byte, left, of int, err error) {
+	return r.takeBack(r.undo)
+}
+
+// Redo brings back the step taken back last.
+func (r *Replica) Redo() (sequence uint64, message []byte, left, of int, err error) {
+	return r.takeBack(r.redo)
+}
+
+func (r *Replica) takeBack(list []uint64) (sequence uint64, message []byte, left, of int, err error) {
+	if len(list) == 0 {
+		return 0, nil, 0, 0, ErrNothing
+	}
+	target := list[len(list)-1]
+	sequence, message, err = r.Do(Edit{Label: r.records[target].label, Undoes: target})
+	if err == nil {
+		res := r.pending[len(r.pending)-1].result
+		left, of = res.Left, res.Of
+	}
+	return sequence, message, left, of, err
+}
+
+// Answered is the sequence number of the last step that the server has taken
+// or refused, with all before it.
+func (r *Replica) Answered() uint64 {
+	if len(r.pending) > 0 {
+		return r.pending[0].sequence - 1
+	}
+	return r.sequence
+}

@@ -1,0 +1,122 @@
+package edit
+
+import (
+	"fmt"
+
+	"azzel/core/limit"
+	"azzel/core/pack"
+	"azzel/core/world"
+)
+
+// The messages between page and server. Each begins with its tag.
+const (
+	// MessageSend carries a step to the server: sequence, edit.
+	MessageSend = 's'
+	// MessageOther tells of another session's step: revision, edit with parts.
+	MessageOther = 'o'
+	// MessageTaken says that a step of this session is stored: sequence, revision.
+	MessageTaken = 't'
+	// MessageRefused says that a step of this session was dropped: sequence, why.
+	MessageRefused = 'r'
+)
+
+// Send makes the message that carries a step.
+func Send(sequence uint64, edit []byte) []byte {
+	w := pack.Writer{Bytes: []byte{MessageSend}}
+	w.Uint(sequence)
+	w.Blob(edit)
+	return w.Bytes
+}
+
+// ReadSend reads what Send made.
+func ReadSend(b []byte) (sequence uint64, edit []byte, err error) {
+	if len(b) == 0 || b[0] != MessageSend {
+		return 0, nil, fmt.Errorf("reading a message: %w", pack.ErrMalformed)
+	}
+	r := pack.NewReader(b[1:])
+	sequence, edit = r.Uint(), r.Blob(limit.EditBytes)
+	return sequence, edit, r.Done()
+}
+
+// Other makes the message that tells of another session's step.
+func Other(revision uint64, edit []byte) []byte {
+	w := pack.Writer{Bytes: []byte{MessageOther}}
+	w.Uint(revision)
+	w.Blob(edit)
+	return w.Bytes
+}
+
+// Taken makes the message that says a step is stored.
+func Taken(sequence, revision uint64) []byte {
+	w := pack.Writer{Bytes: []byte{MessageTaken}}
+	w.Uint(sequence)
+	w.Uint(revision)
+	return w.Bytes
+}
+
+// Refused makes the message that says a step was dropped.
+func Refused(sequence uint64, why string) []byte {
+	w := pack.Writer{Bytes: []byte{MessageRefused}}
+	w.Uint(sequence)
+	w.Text(why)
+	return w.Bytes
+}
+
+// A Record is one earlier step of a session, as the log keeps it.
+type Record struct {
+	Sequence uint64
+	// Undoes is the step that this one took back, or 0.
+	Undoes uint64
+	Label  string
+	// Inverse are the encoded parts that take the step back.
+	Inverse []byte
+}
+
+// An Opening is all that a page needs to begin.
+type Opening struct {
+	// Prefix is what the page's new ids begin with.
+	Prefix uint32
+	// Sequence is the last one the server has seen of the session.
+	Sequence uint64
+	// Revision is the number of steps in the project's log.
+	Revision uint64
+	Document *world.Document
+	// Records are the session's earlier steps, oldest first.
+	Records []Record
+}
+
+// Encode gives the opening as bytes.
+func (o Opening) Encode() []byte {
+	w := pack.Writer{Bytes: []byte{'O', 1}}
+	w.Uint(uint64(o.Prefix))
+	w.Uint(o.Sequence)
+	w.Uint(o.Revision)
+	w.Blob(o.Document.Encode())
+	w.Uint(uint64(len(o.Records)))
+	for _, r := range o.Records {
+		w.Uint(r.Sequence)
+		w.Uint(r.Undoes)
+		w.Text(r.Label)
+		w.Blob(r.Inverse)
+	}
+	return w.Bytes
+}
+
+// DecodeOpening reads what Encode wrote.
+func DecodeOpening(b []byte) (Opening, error) {
+	if len(b) < 2 || b[0] != 'O' || b[1] != 1 {
+		return Opening{}, fmt.Errorf("opening a project: %w", pack.ErrMalformed)
+	}
+	r := pack.NewReader(b[2:])
+	o := Opening{Prefix: uint32(r.Uint()), Sequence: r.Uint(), Revision: r.Uint()}
+	body := r.Blob(1 << 30)
+	for range r.Count(1<<20, 4) {
+		o.Records = append(o.Records, Record{r.Uint(), r.Uint(), r.Text(limit.NameLetters * 4), r.Blob(limit.EditBytes * 4)})
+	}
+	if err := r.Done(); err != nil {
+		return Opening{}, fmt.Errorf("opening a project: %w", err)
+	}
+	var err error
+	o.Document, err = world.Decode(body)
+	return o, err
+}

@@ -1,0 +1,150 @@
+package grid
+
+import "azzel/core/pack"
+
+// ChunkSide is how many cells a chunk is wide and high.
+const ChunkSide = 32
+
+const chunkCells = ChunkSide * ChunkSide
+
+// A Chunk is 32 × 32 cells that never change: all the same, or with a palette
+// of at most 256 cells, or each stored whole. A nil Chunk is empty.
+type Chunk struct {
+	uniform Cell
+	palette []Cell
+	small   *[chunkCells]uint8
+	wide    *[chunkCells]Cell
+}
+
+// At is the cell at column x and row y, each 0 to 31.
+func (c *Chunk) At(x, y int) Cell {
+	switch {
+	case c == nil:
+		return 0
+	case c.small != nil:
+		return c.palette[c.small[y*ChunkSide+x]]
+	case c.wide != nil:
+		return c.wide[y*ChunkSide+x]
+	}
+	return c.uniform
+}
+
+// Uniform reports the one cell that fills the chunk, if one does.
+func (c *Chunk) Uniform() (Cell, bool) {
+	if c == nil {
+		return 0, true
+	}
+	return c.uniform, c.small == nil && c.wide == nil
+}
+
+func (c *Chunk) unpack(into *[chunkCells]Cell) {
+	switch {
+	case c == nil:
+		clear(into[:])
+	case c.small != nil:
+		for i, p := range c.small {
+			into[i] = c.palette[p]
+		}
+	case c.wide != nil:
+		*into = *c.wide
+	default:
+		for i := range into {
+			into[i] = c.uniform
+		}
+	}
+}
+
+// packChunk makes the smallest chunk that holds cells; nil if all are empty.
+func packChunk(cells *[chunkCells]Cell) *Chunk {
+	first, same := cells[0], true
+	for _, c := range cells {
+		if c != first {
+			same = false
+			break
+		}
+	}
+	if same {
+		if first == 0 {
+			return nil
+		}
+		return &Chunk{uniform: first}
+	}
+	var palette []Cell
+	small := new([chunkCells]uint8)
+	last, at := cells[0]+1, uint8(0)
+	for i, c := range cells {
+		if c != last {
+			found := false
+			for k, p := range palette {
+				if p == c {
+					at, found = uint8(k), true
+					break
+				}
+			}
+			if !found {
+				if len(palette) == 256 {
+					wide := *cells
+					return &Chunk{wide: &wide}
+				}
+				at = uint8(len(palette))
+				palette = append(palette, c)
+			}
+			last = c
+		}
+		small[i] = at
+	}
+	return &Chunk{palette: palette, small: small}
+}
+
+// Runs is the chunk's cells row by row.
+func (c *Chunk) runs() Runs {
+	var cells [chunkCells]Cell
+	c.unpack(&cells)
+	var runs Runs
+	for _, v := range cells {
+		runs = runs.add(1, v)
+	}
+	return runs
+}
+
+// Encode writes the chunk's cells as runs, row by row: equal cells give equal
+// bytes however the chunk came about.
+func (c *Chunk) Encode(w *pack.Writer) { c.runs().Encode(w) }
+
+// DecodeChunk reads what Encode wrote.
+func DecodeChunk(r *pack.Reader) *Chunk {
+	runs := DecodeRuns(r, chunkCells)
+	if r.Err() != nil {
+		return nil
+	}
+	var cells [chunkCells]Cell
+	i := 0
+	for _, run := range runs {
+		for range run.N {
+			cells[i] = run.Cell
+			i++
+		}
+	}
+	return packChunk(&cells)
+}
+
+// Distinct lists the different cells in the chunk.
+func (c *Chunk) Distinct() []Cell {
+	switch {
+	case c == nil:
+		return nil
+	case c.small != nil:
+		return c.palette
+	case c.wide != nil:
+		seen := map[Cell]bool{}
+		var list []Cell
+		for _, v := range c.wide {
+			if !seen[v] {
+				seen[v] = true
+				list = append(list, v)
+			}
+		}
+		return list
+	}
+	return []Cell{c.uniform}
+}

@@ -1,0 +1,291 @@
+package grid
+
+import "sort"
+
+// PageSide is how many chunks a page of a plane's directory is wide and high.
+const pageSide = 16
+
+type page struct{ chunks [pageSide * pageSide]*Chunk }
+
+type pageAt struct {
+	x, y int
+	page *page
+}
+
+// A Plane is an endless grid of cells, in both directions from (0, 0). It
+// never changes: Edit makes another that shares all that stayed the same. The
+// zero value is empty.
+type Plane struct{ pages []pageAt }
+
+func (p Plane) find(px, py int) (int, bool) {
+	i := sort.Search(len(p.pages), func(i int) bool {
+		q := p.pages[i]
+		return q.y > py || (q.y == py && q.x >= px)
+	})
+	return i, i < len(p.pages) && p.pages[i].x == px && p.pages[i].y == py
+}
+
+// Chunk is the chunk at chunk coordinates (cell coordinates divided by 32,
+// rounded down); nil if it is empty.
+func (p Plane) Chunk(cx, cy int) *Chunk {
+	i, ok := p.find(cx>>4, cy>>4)
+	if !ok {
+		return nil
+	}
+	return p.pages[i].page.chunks[(cy&15)*pageSide+cx&15]
+}
+
+// At is the cell at pt.
+func (p Plane) At(pt Point) Cell {
+	return p.Chunk(pt.X>>5, pt.Y>>5).At(pt.X&31, pt.Y&31)
+}
+
+// Same reports whether p and q are the very same plane, without comparing
+// cells: false says nothing.
+func (p Plane) Same(q Plane) bool {
+	return len(p.pages) == len(q.pages) && (len(p.pages) == 0 || &p.pages[0] == &q.pages[0])
+}
+
+// Empty reports whether no cell is set.
+func (p Plane) Empty() bool {
+	empty := true
+	p.EachChunk(func(int, int, *Chunk) { empty = false })
+	return empty
+}
+
+// EachChunk calls f for each chunk that is not empty, in a fixed order.
+func (p Plane) EachChunk(f func(cx, cy int, c *Chunk)) {
+	for _, at := range p.pages {
+		for i, c := range at.page.chunks {
+			if c != nil {
+				f(at.x*pageSide+i%pageSide, at.y*pageSide+i/pageSide, c)
+			}
+		}
+	}
+}
+
+// StoredCells is the number of cells in chunks that are neither empty nor
+// uniform: what counts towards the limit of a project.
+func (p Plane) StoredCells() int {
+	n := 0
+	p.EachChunk(func(_, _ int, c *Chunk) {
+		if _, uniform := c.Uniform(); !uniform {
+			n += chunkCells
+		}
+	})
+	return n
+}
+
+// Differ calls f for each chunk place at which p and q differ by identity.
+func (p Plane) Differ(q Plane, f func(cx, cy int, mine, other *Chunk)) {
+	i, k := 0, 0
+	for i < len(p.pages) || k < len(q.pages) {
+		var a, b *page
+		var at pageAt
+		switch {
+		case k >= len(q.pages) || (i < len(p.pages) && p.pages[i].before(q.pages[k])):
+			at, a = p.pages[i], p.pages[i].page
+			i++
+		case i >= len(p.pages) || q.pages[k].before(p.pages[i]):
+			at, b = q.pages[k], q.pages[k].page
+			k++
+		default:
+			at, a, b = p.pages[i], p.pages[i].page, q.pages[k].page
+			i, k = i+1, k+1
+		}
+		if a == b {
+			continue
+		}
+		for n := range pageSide * pageSide {
+			var mine, other *Chunk
+			if a != nil {
+				mine = a.chunks[n]
+			}
+			if b != nil {
+				other = b.chunks[n]
+			}
+			if mine != other {
+				f(at.x*pageSide+n%pageSide, at.y*pageSide+n/pageSide, mine, other)
+			}
+		}
+	}
+}
+
+func (a pageAt) before(b pageAt) bool { return a.y < b.y || (a.y == b.y && a.x < b.x) }
+
+// Read gives the cells of region g as runs.
+func (p Plane) Read(g Region) Runs {
+	var runs Runs
+	for _, s := range g {
+		for x := s.X0; x <= s.X1; {
+			cx := x >> 5
+			end := min(s.X1, cx<<5+31)
+			c := p.Chunk(cx, s.Y>>5)
+			if v, uniform := c.Uniform(); uniform {
+				runs = runs.add(end-x+1, v)
+				x = end + 1
+				continue
+			}
+			for ; x <= end; x++ {
+				runs = runs.add(1, c.At(x&31, s.Y&31))
+			}
+		}
+	}
+	return runs
+}
+
+// Filled is the region of all cells that are not empty.
+func (p Plane) Filled() Region {
+	var spans []Span
+	p.EachChunk(func(cx, cy int, c *Chunk) {
+		for y := range ChunkSide {
+			for x := 0; x < ChunkSide; x++ {
+				if c.At(x, y) == 0 {
+					continue
+				}
+				from := x
+				for x+1 < ChunkSide && c.At(x+1, y) != 0 {
+					x++
+				}
+				spans = append(spans, Span{cy<<5 + y, cx<<5 + from, cx<<5 + x})
+			}
+		}
+	})
+	return RegionOf(spans)
+}
+
+// Edit begins a change of p. The editor must be used by one goroutine.
+func (p Plane) Edit() *Editor {
+	return &Editor{plane: Plane{append([]pageAt(nil), p.pages...)}, own: map[*page]bool{}}
+}
+
+// An Editor collects changes to a plane. p itself stays as it was.
+type Editor struct {
+	plane Plane
+	own   map[*page]bool
+	open  *[chunkCells]Cell
+	cx    int
+	cy    int
+	dirty bool
+}
+
+// slot is where chunk (cx, cy) is kept, in a page that this editor owns.
+func (e *Editor) slot(cx, cy int) **Chunk {
+	i, ok := e.plane.find(cx>>4, cy>>4)
+	if !ok {
+		fresh := pageAt{cx >> 4, cy >> 4, new(page)}
+		e.own[fresh.page] = true
+		e.plane.pages = append(e.plane.pages, pageAt{})
+		copy(e.plane.pages[i+1:], e.plane.pages[i:])
+		e.plane.pages[i] = fresh
+	}
+	pg := e.plane.pages[i].page
+	if !e.own[pg] {
+		mine := *pg
+		pg = &mine
+		e.own[pg] = true
+		e.plane.pages[i].page = pg
+	}
+	return &pg.chunks[(cy&15)*pageSide+cx&15]
+}
+
+func (e *Editor) close() {
+	if e.dirty {
+		*e.slot(e.cx, e.cy) = packChunk(e.open)
+		e.dirty = false
+	}
+}
+
+// SetChunk replaces a whole chunk.
+func (e *Editor) SetChunk(cx, cy int, c *Chunk) {
+	e.close()
+	e.open = nil
+	if v, uniform := c.Uniform(); uniform && v == 0 {
+		c = nil
+	}
+	*e.slot(cx, cy) = c
+}
+
+func (e *Editor) at(cx, cy int) *[chunkCells]Cell {
+	if e.open == nil || e.cx != cx || e.cy != cy {
+		e.close()
+		if e.open == nil {
+			e.open = new([chunkCells]Cell)
+		}
+		e.cx, e.cy = cx, cy
+		e.plane.Chunk(cx, cy).unpack(e.open)
+	}
+	return e.open
+}
+
+// Set puts c at pt.
+func (e *Editor) Set(pt Point, c Cell) {
+	cells := e.at(pt.X>>5, pt.Y>>5)
+	cells[(pt.Y&31)*ChunkSide+pt.X&31] = c
+	e.dirty = true
+}
+
+// Write puts runs over region g, which has as many cells. It walks g band by
+// band of chunk rows, so that a chunk is unpacked once a band.
+func (e *Editor) Write(g Region, runs Runs) {
+	e.WriteWhere(g, runs, nil)
+}
+
+// WriteWhere is Write, but leaves alone each cell that differs from what
+// expect (as many cells as g; nil for no condition) says. It reports how many
+// cells were left alone and hold something else than they were to.
+func (e *Editor) WriteWhere(g Region, runs, expect Runs) (left int) {
+	type bit struct {
+		y, x, n int
+		cell    Cell
+		want    Cell
+	}
+	var band []bit
+	flush := func() {
+		sort.SliceStable(band, func(i, j int) bool { return band[i].x>>5 < band[j].x>>5 })
+		for _, b := range band {
+			cells := e.at(b.x>>5, b.y>>5)
+			row := cells[(b.y&31)*ChunkSide+b.x&31:][:b.n]
+			for i := range row {
+				if expect != nil && row[i] != b.want {
+					if row[i] != b.cell {
+						left++
+					}
+					continue
+				}
+				row[i] = b.cell
+			}
+			e.dirty = true
+		}
+		band = band[:0]
+	}
+	values, wanted := runReader{runs: runs}, runReader{runs: expect}
+	for k, s := range g {
+		if k > 0 && s.Y>>5 != g[k-1].Y>>5 {
+			flush()
+		}
+		for x := s.X0; x <= s.X1; {
+			cell, n := values.next()
+			n = min(n, s.X1-x+1, 32-x&31)
+			var want Cell
+			if expect != nil {
+				var m int
+				want, m = wanted.next()
+				n = min(n, m)
+				wanted.skip(n)
+			}
+			values.skip(n)
+			band = append(band, bit{s.Y, x, n, cell, want})
+			x += n
+		}
+	}
+	flush()
+	return left
+}
+
+// Done ends the change and gives the new plane. The editor must not be used
+// afterwards.
+func (e *Editor) Done() Plane {
+	e.close()
+	return e.plane
+}

@@ -1,0 +1,166 @@
+package grid
+
+import (
+	"fmt"
+	"sort"
+
+	"azzel/core/pack"
+)
+
+// A Span is the cells X0 to X1 (both within) of row Y.
+type Span struct{ Y, X0, X1 int }
+
+// A Region is a set of cells as spans, sorted by row then column, without
+// overlap and without two that touch in a row. The order of its cells is row
+// by row, left to right.
+type Region []Span
+
+// Len is the number of cells.
+func (g Region) Len() int {
+	n := 0
+	for _, s := range g {
+		n += s.X1 - s.X0 + 1
+	}
+	return n
+}
+
+// Bounds is the smallest box that holds the region.
+func (g Region) Bounds() Rect {
+	if len(g) == 0 {
+		return Rect{}
+	}
+	x0, x1 := g[0].X0, g[0].X1
+	for _, s := range g {
+		x0, x1 = min(x0, s.X0), max(x1, s.X1)
+	}
+	y0, y1 := g[0].Y, g[len(g)-1].Y
+	return Rect{x0, y0, x1 - x0 + 1, y1 - y0 + 1}
+}
+
+// Has reports whether p is in the region, in logarithmic time.
+func (g Region) Has(p Point) bool {
+	i := sort.Search(len(g), func(i int) bool {
+		return g[i].Y > p.Y || (g[i].Y == p.Y && g[i].X1 >= p.X)
+	})
+	return i < len(g) && g[i].Y == p.Y && g[i].X0 <= p.X
+}
+
+// RegionOf makes a region of spans in any order, which may overlap.
+func RegionOf(spans []Span) Region {
+	sort.Slice(spans, func(i, j int) bool {
+		a, b := spans[i], spans[j]
+		if a.Y != b.Y {
+			return a.Y < b.Y
+		}
+		return a.X0 < b.X0
+	})
+	var g Region
+	for _, s := range spans {
+		if k := len(g) - 1; k >= 0 && g[k].Y == s.Y && s.X0 <= g[k].X1+1 {
+			g[k].X1 = max(g[k].X1, s.X1)
+			continue
+		}
+		g = append(g, s)
+	}
+	return g
+}
+
+// BoxRegion is all cells of r.
+func BoxRegion(r Rect) Region {
+	if r.Empty() {
+		return nil
+	}
+	g := make(Region, 0, r.H)
+	for y := r.Y; y < r.Y+r.H; y++ {
+		g = append(g, Span{y, r.X, r.X + r.W - 1})
+	}
+	return g
+}
+
+// Within is the part of g that lies in r.
+func (g Region) Within(r Rect) Region {
+	var out Region
+	for _, s := range g {
+		if s.Y < r.Y || s.Y >= r.Y+r.H {
+			continue
+		}
+		x0, x1 := max(s.X0, r.X), min(s.X1, r.X+r.W-1)
+		if x0 <= x1 {
+			out = append(out, Span{s.Y, x0, x1})
+		}
+	}
+	return out
+}
+
+// Encode writes the region, each span as its distance from the one before.
+func (g Region) Encode(w *pack.Writer) {
+	w.Uint(uint64(len(g)))
+	y, x := 0, 0
+	for _, s := range g {
+		w.Int(s.Y - y)
+		w.Int(s.X0 - x)
+		w.Uint(uint64(s.X1 - s.X0))
+		y, x = s.Y, s.X0
+	}
+}
+
+// DecodeRegion reads a region of at most limit cells.
+func DecodeRegion(r *pack.Reader, limit int) Region {
+	n := r.Count(limit, 3)
+	g := make(Region, 0, n)
+	y, x, cells := 0, 0, 0
+	for i := range n {
+		y += r.Int()
+		x += r.Int()
+		width := r.Uint()
+		if r.Err() != nil {
+			return nil
+		}
+		if width >= uint64(limit-cells) || y < -1<<30 || y > 1<<30 || x < -1<<30 || x > 1<<30 {
+			r.Fail(fmt.Errorf("%w: a region is too large", pack.ErrMalformed))
+			return nil
+		}
+		s := Span{y, x, x + int(width)}
+		if i > 0 {
+			before := g[i-1]
+			if s.Y < before.Y || (s.Y == before.Y && s.X0 <= before.X1+1) {
+				r.Fail(fmt.Errorf("%w: a region is out of order", pack.ErrMalformed))
+				return nil
+			}
+		}
+		cells += int(width) + 1
+		g = append(g, s)
+	}
+	return g
+}
+
+// Line is the cells of a straight line from a to b, both within, eight ways
+// connected (Bresenham, "Algorithm for computer control of a digital
+// plotter", 1965).
+func Line(a, b Point) []Point {
+	dx, dy := b.X-a.X, b.Y-a.Y
+	sx, sy := 1, 1
+	if dx < 0 {
+		dx, sx = -dx, -1
+	}
+	if dy < 0 {
+		dy, sy = -dy, -1
+	}
+	points := make([]Point, 0, max(dx, dy)+1)
+	miss := dx - dy
+	for {
+		points = append(points, a)
+		if a == b {
+			return points
+		}
+		twice := 2 * miss
+		if twice > -dy {
+			miss -= dy
+			a.X += sx
+		}
+		if twice < dx {
+			miss += dx
+			a.Y += sy
+		}
+	}
+}

@@ -1,0 +1,180 @@
+package hand
+
+import (
+	"fmt"
+
+	"azzel/core/board"
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// Stack is what lies in a cell, front to back: pieces, doorways, the map.
+func Stack(d *world.Document, s Spot) []Selection {
+	var stack []Selection
+	l := d.Project.Lattice()
+	for i := len(s.Map.Pieces) - 1; i >= 0; i-- {
+		if p := s.Map.Pieces[i]; l.CellAt(p.Foot) == s.Cell {
+			stack = append(stack, Selection{world.Ref{Kind: world.KindPiece, Map: s.Map.ID, ID: p.ID}, 0, s.Map.ID, s.Cell})
+		}
+	}
+	for _, c := range d.Crossings {
+		for i, end := range c.Ends {
+			if end.Map == s.Map.ID && end.Cells.Has(s.Cell) {
+				stack = append(stack, Selection{world.Ref{Kind: world.KindCrossing, ID: c.ID}, i, s.Map.ID, s.Cell})
+			}
+		}
+	}
+	return append(stack, Selection{world.Ref{Kind: world.KindMap, ID: s.Map.ID}, 0, s.Map.ID, s.Cell})
+}
+
+// next selects what lies beneath what is selected.
+func (h *Hand) next(d *world.Document, s Spot) {
+	if m := d.Map(s.Map.ID); m != nil {
+		s.Map = m
+	}
+	stack := Stack(d, s)
+	for i, e := range stack {
+		if e.Ref == h.Selected.Ref && e.End == h.Selected.End {
+			h.Selected = stack[(i+1)%len(stack)]
+			return
+		}
+	}
+}
+
+func topPiece(d *world.Document, s Spot) *world.Piece {
+	l := d.Project.Lattice()
+	for i := len(s.Map.Pieces) - 1; i >= 0; i-- {
+		if p := s.Map.Pieces[i]; l.CellAt(p.Foot) == s.Cell {
+			return p
+		}
+	}
+	return nil
+}
+
+func (h *Hand) ghostPiece(d *world.Document, s Spot, of world.ID, moved world.ID) {
+	h.ghost = Ghost{Map: s.Map.ID, Piece: of, Region: grid.Region{{Y: s.Cell.Y, X0: s.Cell.X, X1: s.Cell.X}}, To: s}
+	l := d.Project.Lattice()
+	for _, p := range s.Map.Pieces {
+		if p.ID != moved && p.Type == of && l.CellAt(p.Foot) == s.Cell {
+			t, _ := world.TypeOf(of)
+			h.ghost.Problem = fmt.Sprintf("There is one here already: %s.", t.Name)
+		}
+	}
+}
+
+func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
+	m := d.Map(ghost.Map)
+	if m == nil {
+		return said("There is no map here.")
+	}
+	t, _ := world.TypeOf(ghost.Piece)
+	cell := grid.Point{X: ghost.Region[0].X0, Y: ghost.Region[0].Y}
+	if ghost.Erase {
+		if p := topPiece(d, Spot{Map: m, Cell: cell}); p != nil {
+			e, _ := Remove(d, Selection{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}})
+			return Outcome{Edit: e}
+		}
+		return said("There is no piece to erase here.")
+	}
+	if ghost.Problem != "" {
+		return said("%s", ghost.Problem)
+	}
+	foot := d.Project.Lattice().Foot(cell)
+	if ghost.Piece == world.Spawn {
+		for _, o := range d.Maps {
+			for _, p := range o.Pieces {
+				if p.Type == world.Spawn {
+					return Outcome{Edit: h.moveTo(d, o, p, m, foot)}
+				}
+			}
+		}
+	}
+	p := &world.Piece{Type: ghost.Piece, Layer: m.PlayerLayer, Foot: foot}
+	ref := world.Ref{Kind: world.KindPiece, Map: m.ID, ID: h.ids.NewID()}
+	return Outcome{Edit: &edit.Edit{Label: clip(fmt.Sprintf("place %s on %s", t.Name, m.Name)),
+		Parts: []edit.Part{edit.Put{Ref: ref, Values: p.Values()}}}}
+}
+
+// moveTo is the edit that moves a piece, keeping its id if it changes maps.
+func (h *Hand) moveTo(d *world.Document, from *world.Map, p *world.Piece, to *world.Map, foot grid.Point) *edit.Edit {
+	ref := world.Ref{Kind: world.KindPiece, Map: from.ID, ID: p.ID}
+	e := &edit.Edit{Label: clip("move " + PieceName(d, p))}
+	if from.ID == to.ID {
+		e.Parts = []edit.Part{edit.Change{Ref: ref, Value: world.PointValue(world.FieldFoot, foot)}}
+		return e
+	}
+	moved := *p
+	moved.Foot, moved.Layer = foot, to.PlayerLayer
+	there := ref
+	there.Map = to.ID
+	e.Parts = []edit.Part{edit.Remove{Ref: ref}, edit.Put{Ref: there, Values: moved.Values()}}
+	return e
+}
+
+func (h *Hand) movePiece(d *world.Document, g gesture, ghost Ghost) Outcome {
+	from, p := d.Piece(g.piece)
+	to := d.Map(ghost.Map)
+	if p == nil || to == nil || ghost.Problem != "" {
+		return said("%s", ghost.Problem)
+	}
+	cell := grid.Point{X: ghost.Region[0].X0, Y: ghost.Region[0].Y}
+	h.Selected = Selection{world.Ref{Kind: world.KindPiece, Map: to.ID, ID: p.ID}, 0, to.ID, cell}
+	return Outcome{Edit: h.moveTo(d, from, p, to, d.Project.Lattice().Foot(cell))}
+}
+
+func doorwayProblem(d *world.Document, s Spot) string {
+	if s.Map == nil {
+		return "A crossing leads from a cell of a map to a cell of a map."
+	}
+	for _, c := range d.Crossings {
+		for _, end := range c.Ends {
+			if end.Map == s.Map.ID && end.Cells.Has(s.Cell) {
+				return fmt.Sprintf("There is a doorway here already, of %s.", CrossingName(d, c))
+			}
+		}
+	}
+	return ""
+}
+
+func (h *Hand) join(d *world.Document, start Spot, ghost Ghost) Outcome {
+	to := ghost.To
+	if to.Map != nil && to.Map.ID == start.Map.ID && to.Cell == start.Cell {
+		return said("Drag from here to the cell of a map where the crossing is to lead.")
+	}
+	if ghost.Problem != "" {
+		return said("%s", ghost.Problem)
+	}
+	c := &world.Crossing{BothWays: true, Ends: [2]world.End{
+		{Map: start.Map.ID, Cells: grid.Rect{X: start.Cell.X, Y: start.Cell.Y, W: 1, H: 1}},
+		{Map: to.Map.ID, Cells: grid.Rect{X: to.Cell.X, Y: to.Cell.Y, W: 1, H: 1}},
+	}}
+	ref := world.Ref{Kind: world.KindCrossing, ID: h.ids.NewID()}
+	return Outcome{Edit: &edit.Edit{Label: clip("join " + CrossingName(d, c)),
+		Parts: []edit.Part{edit.Put{Ref: ref, Values: c.Values()}}}}
+}
+
+func (h *Hand) eraseCrossing(d *world.Document, s Spot) Outcome {
+	for _, e := range Stack(d, s) {
+		if e.Ref.Kind == world.KindCrossing {
+			ed, _ := Remove(d, e)
+			return Outcome{Edit: ed}
+		}
+	}
+	return said("There is no doorway here.")
+}
+
+func (h *Hand) make(d *world.Document, ghost Ghost) Outcome {
+	if ghost.Problem != "" {
+		return said("%s", ghost.Problem)
+	}
+	r := ghost.Room
+	m, layers := world.NewMap(board.NameFor(d, r), grid.Point{X: r.X, Y: r.Y}, grid.Rect{W: r.W, H: r.H}, h.ids)
+	e := &edit.Edit{Label: clip("make " + m.Name), Parts: []edit.Part{
+		edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}}
+	for _, l := range layers {
+		e.Parts = append(e.Parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
+	}
+	h.Selected = Selection{world.Ref{Kind: world.KindMap, ID: m.ID}, 0, m.ID, grid.Point{}}
+	return Outcome{Edit: e}
+}

@@ -1,0 +1,46 @@
+// Package limit holds every limit of a project in one place. Whoever checks
+// one says in the error what is too large, how large it is, what the most is
+// and what to do.
+package limit
+
+const (
+	// Cell sides in pixels.
+	MinCellSide, MaxCellSide = 4, 128
+	// MaxSeen is how many cells a player may see at once along one axis.
+	MaxSeen = 256
+	// MaxMapSide is a map's greatest width and height in cells.
+	MaxMapSide = 4096
+	// MaxBoard is how far from the middle of the board a map may lie, in cells.
+	MaxBoard = 1 << 20
+	// StoredCells is the number of cells a project may hold in chunks that are
+	// neither empty nor of one tile.
+	StoredCells = 64 << 20
+	// Layers a map may have.
+	Layers = 64
+	// Maps a project may have.
+	Maps = 1000
+	// Tiles a project may have.
+	Tiles = 262_144
+	// Tilesets a project may have.
+	Tilesets = 1000
+	// PiecesInMap and Pieces are the most on one map and in a project.
+	PiecesInMap, Pieces = 50_000, 200_000
+	// Crossings a project may have.
+	Crossings = 10_000
+	// NameLetters is the longest name, in letters.
+	NameLetters = 120
+	// PictureSide is a picture's greatest width and height in pixels.
+	PictureSide = 8192
+	// PicturePixels is the most pixels of a picture.
+	PicturePixels = 32 << 20
+	// PictureBytes is the largest picture file.
+	PictureBytes = 16 << 20
+	// EditBytes is the largest edit in its encoding.
+	EditBytes = 16 << 20
+	// SocketBytes is the largest message on a socket; larger edits go by POST.
+	SocketBytes = 1 << 20
+	// EditParts is the most parts one edit may have.
+	EditParts = 100_000
+	// PaintCells is the most cells one part may paint.
+	PaintCells = MaxMapSide * MaxMapSide
+)

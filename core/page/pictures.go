@@ -1,0 +1,91 @@
+package page
+
+import (
+	"image"
+
+	"azzel/core/grid"
+	"azzel/core/picture"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+// Bitmap draws what of a bitmap has changed since it was last drawn into
+// pixels, and reports which box of it that is.
+func (p *Page) Bitmap(k picture.Key, pixels []byte) grid.Rect {
+	p.bitmaps.Atlas.AddMissing(p.doc())
+	return p.bitmaps.Refresh(p.doc(), k, pixels)
+}
+
+// Forget says that a bitmap is not kept any more.
+func (p *Page) Forget(k picture.Key) { p.bitmaps.Forget(k) }
+
+// Tile is the pixels of a tile at the size of a cell; nil if they are missing.
+func (p *Page) Tile(n int) []byte {
+	p.bitmaps.Atlas.AddMissing(p.doc())
+	return p.bitmaps.Atlas.Tile(n)
+}
+
+// What a built-in sprite shows.
+const (
+	SpriteFigure = iota
+	SpriteCollectible
+	SpriteExit
+)
+
+// Sprite is the pixels of a built-in picture: which, and for the figure its
+// facing and phase.
+func (p *Page) Sprite(which, facing, phase int) []byte {
+	l := p.doc().Project.Lattice()
+	switch which {
+	case SpriteFigure:
+		return picture.Figure(l, world.Facing(facing&3), phase)
+	case SpriteCollectible:
+		return picture.CollectibleSprite(l)
+	}
+	return picture.ExitSprite(l)
+}
+
+// LayerPicture draws one layer of a map small, within side pixels.
+func (p *Page) LayerPicture(mapID, layer world.ID, side int) (pixels []byte, w, h int) {
+	m := p.doc().Map(mapID)
+	if m == nil {
+		return nil, 0, 0
+	}
+	p.bitmaps.Atlas.AddMissing(p.doc())
+	for i, l := range m.Layers {
+		if l.ID == layer {
+			return p.bitmaps.Atlas.Map(m, 1<<i, side)
+		}
+	}
+	return nil, 0, 0
+}
+
+// A Desk holds the picture that is being cut. The zero value is empty.
+type Desk struct{ img *image.NRGBA }
+
+// Open takes a picture file onto the desk.
+func (d *Desk) Open(data []byte) Sheet {
+	d.img = nil
+	img, err := tiles.Decode(data)
+	if err != nil {
+		return Sheet{Error: err.Error(), Places: []int{}}
+	}
+	d.img = img
+	return Sheet{Width: img.Rect.Dx(), Height: img.Rect.Dy(), Places: []int{}}
+}
+
+// Cut says how the picture on the desk would be cut.
+func (d *Desk) Cut(c tiles.Cut) Sheet {
+	if d.img == nil {
+		return Sheet{Error: tiles.ErrNotPicture.Error(), Places: []int{}}
+	}
+	s := Sheet{Width: d.img.Rect.Dx(), Height: d.img.Rect.Dy(), Places: []int{}}
+	strip, err := tiles.Take(d.img, c)
+	if err != nil {
+		s.Error = err.Error()
+		return s
+	}
+	s.Columns, s.Rows, s.Tiles, s.Places = strip.Columns, strip.Rows, len(strip.Places), strip.Places
+	s.Empty = s.Columns*s.Rows - s.Tiles
+	return s
+}

@@ -1,0 +1,303 @@
+package page
+
+import (
+	"fmt"
+
+	"azzel/core/board"
+	"azzel/core/grid"
+	"azzel/core/hand"
+	"azzel/core/picture"
+	"azzel/core/world"
+)
+
+var kindNames = map[world.Kind]string{world.KindProject: "project", world.KindTileset: "tileset", world.KindMap: "map",
+	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing"}
+
+func kindOf(name string) world.Kind {
+	for k, n := range kindNames {
+		if n == name {
+			return k
+		}
+	}
+	return 0
+}
+
+func box(r grid.Rect) BoxView { return BoxView{r.X, r.Y, r.W, r.H} }
+
+// Scene is what lies on the board now.
+func (p *Page) Scene() Scene {
+	d := p.doc()
+	l := d.Project.Lattice()
+	missing := p.bitmaps.Atlas.AddMissing(d)
+	w, h := picture.SpriteSize(l)
+	s := Scene{
+		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetView{}, Types: []TypeView{}, Missing: []MissingView{},
+		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l), w, h},
+	}
+	for _, t := range missing {
+		s.Missing = append(s.Missing, MissingView{FormatID(t.ID), t.Strip})
+	}
+	for _, m := range d.Maps {
+		b := l.Box(m.OnBoard())
+		origin := l.Pixel(m.Origin)
+		v := MapView{ID: FormatID(m.ID), Name: m.Name, X: b.X, Y: b.Y, W: b.W, H: b.H, OriginX: origin.X, OriginY: origin.Y,
+			Columns: m.Bounds.W, Rows: m.Bounds.H, Layers: []LayerView{}, Ways: len(d.CrossingsOf(m.ID))}
+		for _, layer := range m.Layers {
+			v.Layers = append(v.Layers, LayerView{FormatID(layer.ID), layer.Name, layer.Counts, layer.ID == m.PlayerLayer,
+				layer == p.hand.Layer(m), p.hand.Hidden(layer.ID)})
+		}
+		s.Maps = append(s.Maps, v)
+		for _, piece := range m.Pieces {
+			foot := piece.Foot.Add(origin)
+			t, _ := world.TypeOf(piece.Type)
+			s.Pieces = append(s.Pieces, PieceView{FormatID(piece.ID), v.ID, hand.PieceName(d, piece), FormatID(piece.Type), string(t.Family), foot.X, foot.Y})
+		}
+	}
+	for _, c := range d.Crossings {
+		v := CrossingView{ID: FormatID(c.ID), Name: hand.CrossingName(d, c), BothWays: c.BothWays}
+		for i := range c.Ends {
+			v.Doors = append(v.Doors, box(p.door(c, i)))
+		}
+		for _, pt := range board.Line(d, c) {
+			v.Curve = append(v.Curve, pt.X, pt.Y)
+		}
+		s.Crossings = append(s.Crossings, v)
+	}
+	for _, t := range d.Tilesets {
+		v := TilesetView{ID: FormatID(t.ID), Name: t.Name, Builtin: t.Builtin(), First: t.First, Count: t.Count, Columns: t.Columns, Rows: t.Rows, Places: t.Places}
+		for i, f := range t.Flags {
+			v.Solid = append(v.Solid, f&world.Solid != 0)
+			name := t.Role(i).String()
+			if name == "" {
+				name = fmt.Sprintf("tile %d", i+1)
+			}
+			v.Names = append(v.Names, name)
+		}
+		s.Tilesets = append(s.Tilesets, v)
+	}
+	for _, t := range world.Types {
+		s.Types = append(s.Types, TypeView{FormatID(t.ID), t.Name, string(t.Family), t.Purpose})
+	}
+	return s
+}
+
+// door is one doorway of a crossing on the board.
+func (p *Page) door(c *world.Crossing, end int) grid.Rect {
+	m := p.doc().Map(c.Ends[end].Map)
+	if m == nil {
+		return grid.Rect{}
+	}
+	return p.doc().Project.Lattice().Box(c.Ends[end].Cells.Move(m.Origin))
+}
+
+// State is the hand and what is selected now. Messages are given once.
+func (p *Page) State() State {
+	d := p.doc()
+	undo, _ := p.replica.CanUndo()
+	redo, _ := p.replica.CanRedo()
+	s := State{Pending: p.replica.Pending(), Undo: undo, Redo: redo, Holding: string(p.hand.Holding), Shape: string(p.hand.Shape),
+		Tile: p.hand.Tile.Tile(), Type: FormatID(p.hand.Type), Messages: p.messages, Filling: p.fill != nil, FillFound: p.found, FillTotal: p.total,
+		Playing: p.game != nil, Slip: p.slip()}
+	if s.Messages == nil {
+		s.Messages = []string{}
+	}
+	p.messages = nil
+	switch p.hand.Holding {
+	case hand.Tile:
+		s.HeldName = hand.TileName(d, p.hand.Tile)
+	case hand.Piece:
+		t, _ := world.TypeOf(p.hand.Type)
+		s.HeldName = t.Name
+	case hand.Eraser:
+		s.HeldName = "Eraser"
+	case hand.Crossing:
+		s.HeldName = "Crossing"
+	}
+	return s
+}
+
+func (p *Page) selectRef(r world.Ref, end int) {
+	s := hand.Selection{Ref: r, End: end, Map: r.Map}
+	d := p.doc()
+	switch r.Kind {
+	case world.KindPiece:
+		if m := d.Map(r.Map); m != nil {
+			if piece := m.Piece(r.ID); piece != nil {
+				s.Cell = d.Project.Lattice().CellAt(piece.Foot)
+			}
+		}
+	case world.KindCrossing:
+		if c := d.Crossing(r.ID); c != nil {
+			e := c.Ends[end&1]
+			s.Map, s.Cell = e.Map, grid.Point{X: e.Cells.X, Y: e.Cells.Y}
+		}
+	case world.KindMap:
+		s.Map = r.ID
+	}
+	p.hand.Holding = hand.Nothing
+	p.hand.Selected = s
+}
+
+func (p *Page) stack() []hand.Selection {
+	m := p.doc().Map(p.hand.Selected.Map)
+	if m == nil || !m.Bounds.Has(p.hand.Selected.Cell) {
+		return nil
+	}
+	return hand.Stack(p.doc(), hand.Spot{Map: m, Cell: p.hand.Selected.Cell})
+}
+
+func (p *Page) selectStack(n int) {
+	if stack := p.stack(); n >= 0 && n < len(stack) {
+		p.hand.Selected = stack[n]
+	}
+}
+
+// slip says what is selected; nil if nothing is, or it is gone.
+func (p *Page) slip() *SlipView {
+	d, sel := p.doc(), p.hand.Selected
+	l := d.Project.Lattice()
+	v := &SlipView{Kind: kindNames[sel.Ref.Kind], ID: FormatID(sel.Ref.ID), Map: FormatID(sel.Ref.Map), Facts: []SlipLine{}, Stack: []StackView{}, Landings: []BoxView{}}
+	line := func(label, format string, values ...any) {
+		v.Facts = append(v.Facts, SlipLine{label, fmt.Sprintf(format, values...)})
+	}
+	switch sel.Ref.Kind {
+	case world.KindMap:
+		m := d.Map(sel.Ref.ID)
+		if m == nil {
+			return nil
+		}
+		v.Name, v.Sort, v.Box = m.Name, "map", box(l.Box(m.OnBoard()))
+		line("Size", "%d × %d cells", m.Bounds.W, m.Bounds.H)
+		line("Seen", "top-down")
+		line("Ways out", "%d", len(d.CrossingsOf(m.ID)))
+		line("Pieces", "%d", len(m.Pieces))
+	case world.KindPiece:
+		m := d.Map(sel.Ref.Map)
+		if m == nil || m.Piece(sel.Ref.ID) == nil {
+			return nil
+		}
+		piece := m.Piece(sel.Ref.ID)
+		t, _ := world.TypeOf(piece.Type)
+		foot := l.CellAt(piece.Foot)
+		v.Name, v.Sort = piece.Name, t.Name
+		v.Box = box(l.Box(grid.Rect{X: foot.X, Y: foot.Y, W: 1, H: 1}.Move(m.Origin)))
+		line("Stands on", "%s, cell %d, %d", m.Name, foot.X, foot.Y)
+		line("In play", "%s", t.Purpose)
+	case world.KindCrossing:
+		c := d.Crossing(sel.Ref.ID)
+		if c == nil {
+			return nil
+		}
+		p.crossingSlip(v, c, sel.End&1, line)
+	default:
+		return nil
+	}
+	v.Proposed = hand.Name(d, sel.Ref)
+	e, says := hand.Remove(d, sel)
+	v.Removes, v.Kept = says, e == nil
+	for i, s := range p.stack() {
+		v.Stack = append(v.Stack, StackView{i, hand.Name(d, s.Ref), kindNames[s.Ref.Kind], s.Ref == sel.Ref && s.End == sel.End})
+	}
+	return v
+}
+
+func (p *Page) crossingSlip(v *SlipView, c *world.Crossing, end int, line func(string, string, ...any)) {
+	d := p.doc()
+	l := d.Project.Lattice()
+	v.Name, v.Sort, v.Box = c.Name, "crossing", box(p.door(c, end))
+	other := c.Ends[1-end]
+	m := d.Map(other.Map)
+	leads := box(p.door(c, 1-end))
+	v.Leads = &leads
+	line("Leads to", "%s, cell %d, %d", m.Name, other.Cells.X, other.Cells.Y)
+	if c.BothWays {
+		line("Ways", "both")
+	} else {
+		line("Ways", "one")
+	}
+	for from := range 2 {
+		if !c.Leads(from) {
+			continue
+		}
+		to := d.Map(c.Ends[1-from].Map)
+		at, ok := board.LandingOf(d, c, from)
+		v.Landings = append(v.Landings, box(l.Box(grid.Rect{X: at.X, Y: at.Y, W: 1, H: 1}.Move(to.Origin))))
+		if from != end {
+			continue
+		}
+		if ok {
+			line("Lands", "cell %d, %d", at.X, at.Y)
+		} else {
+			line("Lands", "in the doorway: there is no room beside it")
+		}
+	}
+}
+
+// maxSpans is how many rows a ghost is drawn with before only its box is.
+const maxSpans = 3000
+
+// PointerView is where the pointer is and what would happen there.
+func (p *Page) PointerView() Pointer {
+	d := p.doc()
+	l := d.Project.Lattice()
+	s := hand.At(d, p.pixel)
+	v := Pointer{Box: box(l.Box(grid.Rect{X: s.Board.X, Y: s.Board.Y, W: 1, H: 1})), Busy: p.hand.Busy()}
+	if s.Map != nil {
+		layer := p.hand.Layer(s.Map)
+		v.Map, v.CellX, v.CellY, v.PixelX, v.PixelY = FormatID(s.Map.ID), s.Cell.X, s.Cell.Y, s.Pixel.X, s.Pixel.Y
+		v.Layer, v.Tile = layer.Name, hand.TileName(d, layer.Cells.At(s.Cell))
+		if stack := hand.Stack(d, s); len(stack) > 1 {
+			v.Piece = hand.Name(d, stack[0].Ref)
+		}
+	}
+	g := p.hand.Ghost()
+	v.Ghost = Ghost{Spans: []int{}, Tile: g.Cell.Tile(), Erase: g.Erase, Text: g.Text, Problem: g.Problem, Joins: []int{}}
+	if g.Piece != 0 {
+		v.Ghost.Piece = FormatID(g.Piece)
+	}
+	if m := d.Map(g.Map); m != nil && len(g.Region) > 0 {
+		bounds := g.Region.Bounds()
+		b := box(l.Box(bounds.Move(m.Origin)))
+		v.Ghost.Box = &b
+		if len(g.Region) <= maxSpans && bounds.W*bounds.H != g.Region.Len() {
+			for _, span := range g.Region {
+				r := l.Box(grid.Rect{X: span.X0, Y: span.Y, W: span.X1 - span.X0 + 1, H: 1}.Move(m.Origin))
+				v.Ghost.Spans = append(v.Ghost.Spans, r.X, r.Y, r.W, r.H)
+			}
+		}
+	}
+	if !g.Room.Empty() {
+		b := box(l.Box(g.Room))
+		v.Ghost.Room = &b
+	}
+	if g.Joins {
+		a, b := l.Pixel(g.From.Board), l.Pixel(g.To.Board)
+		v.Ghost.Joins = []int{a.X + l.W/2, a.Y + l.H/2, b.X + l.W/2, b.Y + l.H/2}
+	}
+	return v
+}
+
+// Play is what is to be seen of the game; nil if none is played. Events are
+// given once.
+func (p *Page) Play() *Play {
+	if p.game == nil {
+		return nil
+	}
+	d := p.doc()
+	l := d.Project.Lattice()
+	s := p.game.Status()
+	m := d.Map(s.Map)
+	origin := l.Pixel(m.Origin)
+	v := &Play{Map: FormatID(s.Map), X: float64(s.Place.X)/256 + float64(origin.X), Y: float64(s.Place.Y)/256 + float64(origin.Y),
+		Facing: int(s.Facing), Moving: p.moving, Frame: box(p.game.Camera().Move(origin)), Ticks: s.Ticks, Steps: s.Steps,
+		Taken: s.Taken, Total: s.Total, TakenIDs: []string{}, Finished: s.Finished, Events: p.events}
+	if v.Events == nil {
+		v.Events = []string{}
+	}
+	p.events = nil
+	for _, id := range p.game.TakenIDs() {
+		v.TakenIDs = append(v.TakenIDs, FormatID(id))
+	}
+	return v
+}

@@ -1,0 +1,262 @@
+package page
+
+// The types in this file are what the page's core tells the browser, as JSON.
+// cmd/azzel-types writes them in TypeScript. Places and sizes are pixels of the
+// board unless said otherwise; ids are decimal numbers as text.
+
+// Scene is what lies on the board.
+type Scene struct {
+	Project   ProjectView    `json:"project"`
+	Maps      []MapView      `json:"maps"`
+	Pieces    []PieceView    `json:"pieces"`
+	Crossings []CrossingView `json:"crossings"`
+	Tilesets  []TilesetView  `json:"tilesets"`
+	Types     []TypeView     `json:"types"`
+	Missing   []MissingView  `json:"missing"`
+	Bitmap    BitmapView     `json:"bitmap"`
+}
+
+// ProjectView is what holds for the whole project.
+type ProjectView struct {
+	Name  string `json:"name"`
+	CellW int    `json:"cellW"`
+	CellH int    `json:"cellH"`
+	SeenW int    `json:"seenW"`
+	SeenH int    `json:"seenH"`
+}
+
+// BitmapView says how bitmaps divide a map.
+type BitmapView struct {
+	BaseCells int `json:"baseCells"`
+	Levels    int `json:"levels"`
+	SpriteW   int `json:"spriteW"`
+	SpriteH   int `json:"spriteH"`
+}
+
+// MapView is a map on the board.
+type MapView struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	X    int    `json:"x"`
+	Y    int    `json:"y"`
+	W    int    `json:"w"`
+	H    int    `json:"h"`
+	// OriginX and OriginY are where the map's own cell (0, 0) lies.
+	OriginX int         `json:"originX"`
+	OriginY int         `json:"originY"`
+	Columns int         `json:"columns"`
+	Rows    int         `json:"rows"`
+	Layers  []LayerView `json:"layers"`
+	Ways    int         `json:"ways"`
+}
+
+// LayerView is a layer of a map, the lowest first.
+type LayerView struct {
+	ID      string `json:"id"`
+	Name    string `json:"name"`
+	Counts  bool   `json:"counts"`
+	Player  bool   `json:"player"`
+	Current bool   `json:"current"`
+	Hidden  bool   `json:"hidden"`
+}
+
+// PieceView is a piece on the board; X and Y are its foot.
+type PieceView struct {
+	ID     string `json:"id"`
+	Map    string `json:"map"`
+	Name   string `json:"name"`
+	Type   string `json:"type"`
+	Family string `json:"family"`
+	X      int    `json:"x"`
+	Y      int    `json:"y"`
+}
+
+// CrossingView is a crossing: its two doorways and the curve of its line.
+type CrossingView struct {
+	ID       string    `json:"id"`
+	Name     string    `json:"name"`
+	BothWays bool      `json:"bothWays"`
+	Doors    []BoxView `json:"doors"`
+	Curve    []int     `json:"curve"`
+}
+
+// BoxView is a box.
+type BoxView struct {
+	X int `json:"x"`
+	Y int `json:"y"`
+	W int `json:"w"`
+	H int `json:"h"`
+}
+
+// TilesetView is a tileset in the drawer.
+type TilesetView struct {
+	ID      string `json:"id"`
+	Name    string `json:"name"`
+	Builtin bool   `json:"builtin"`
+	First   int    `json:"first"`
+	Count   int    `json:"count"`
+	Columns int    `json:"columns"`
+	Rows    int    `json:"rows"`
+	// Places are where each tile was in the picture: row × columns + column.
+	Places []int    `json:"places"`
+	Solid  []bool   `json:"solid"`
+	Names  []string `json:"names"`
+}
+
+// TypeView is a type of pieces in the drawer.
+type TypeView struct {
+	ID      string `json:"id"`
+	Name    string `json:"name"`
+	Family  string `json:"family"`
+	Purpose string `json:"purpose"`
+}
+
+// MissingView is a tileset whose tiles must be fetched.
+type MissingView struct {
+	Tileset string `json:"tileset"`
+	Sum     string `json:"sum"`
+}
+
+// State is what changes with the hand rather than with the document.
+type State struct {
+	Pending   int       `json:"pending"`
+	Undo      string    `json:"undo"`
+	Redo      string    `json:"redo"`
+	Holding   string    `json:"holding"`
+	Shape     string    `json:"shape"`
+	Tile      int       `json:"tile"`
+	HeldName  string    `json:"heldName"`
+	Type      string    `json:"type"`
+	Slip      *SlipView `json:"slip"`
+	Messages  []string  `json:"messages"`
+	Filling   bool      `json:"filling"`
+	FillFound int       `json:"fillFound"`
+	FillTotal int       `json:"fillTotal"`
+	Playing   bool      `json:"playing"`
+}
+
+// SlipView is what the slip says of what is selected.
+type SlipView struct {
+	Kind string `json:"kind"`
+	ID   string `json:"id"`
+	Map  string `json:"map"`
+	// Name is the thing's own name, Proposed what it is called without one.
+	Name     string `json:"name"`
+	Proposed string `json:"proposed"`
+	Sort     string `json:"sort"`
+	// Box is the thing on the board.
+	Box     BoxView     `json:"box"`
+	Facts   []SlipLine  `json:"facts"`
+	Stack   []StackView `json:"stack"`
+	Removes string      `json:"removes"`
+	// Kept says that the thing can't be deleted; Removes then says why.
+	Kept bool `json:"kept"`
+	// Leads is the other doorway of a crossing.
+	Leads    *BoxView  `json:"leads"`
+	Landings []BoxView `json:"landings"`
+}
+
+// SlipLine is one property in the slip.
+type SlipLine struct {
+	Label string `json:"label"`
+	Value string `json:"value"`
+}
+
+// StackView is one thing in the stack of a cell, front to back.
+type StackView struct {
+	Index    int    `json:"index"`
+	Name     string `json:"name"`
+	Sort     string `json:"sort"`
+	Selected bool   `json:"selected"`
+}
+
+// Pointer is where the pointer is and what would happen there.
+type Pointer struct {
+	Map   string `json:"map"`
+	CellX int    `json:"cellX"`
+	CellY int    `json:"cellY"`
+	// Box is the cell.
+	Box    BoxView `json:"box"`
+	PixelX int     `json:"pixelX"`
+	PixelY int     `json:"pixelY"`
+	Layer  string  `json:"layer"`
+	Tile   string  `json:"tile"`
+	Piece  string  `json:"piece"`
+	Ghost  Ghost   `json:"ghost"`
+	Busy   bool    `json:"busy"`
+}
+
+// Ghost is what would be laid.
+type Ghost struct {
+	// Spans are boxes of one row of cells each: x, y, w, h, one after the other.
+	Spans   []int    `json:"spans"`
+	Box     *BoxView `json:"box"`
+	Tile    int      `json:"tile"`
+	Piece   string   `json:"piece"`
+	Erase   bool     `json:"erase"`
+	Room    *BoxView `json:"room"`
+	Joins   []int    `json:"joins"`
+	Text    string   `json:"text"`
+	Problem string   `json:"problem"`
+}
+
+// Play is what is to be seen of the game.
+type Play struct {
+	Map string `json:"map"`
+	// X and Y are the player's foot.
+	X float64 `json:"x"`
+	Y float64 `json:"y"`
+	// Facing is 0 south, 1 west, 2 east, 3 north.
+	Facing   int      `json:"facing"`
+	Moving   bool     `json:"moving"`
+	Frame    BoxView  `json:"frame"`
+	Ticks    int      `json:"ticks"`
+	Steps    int      `json:"steps"`
+	Taken    int      `json:"taken"`
+	Total    int      `json:"total"`
+	TakenIDs []string `json:"takenIds"`
+	Finished bool     `json:"finished"`
+	Events   []string `json:"events"`
+}
+
+// Order is something the designer asks for by key, button or text.
+type Order struct {
+	Do    string `json:"do"`
+	ID    string `json:"id"`
+	Map   string `json:"map"`
+	Kind  string `json:"kind"`
+	Text  string `json:"text"`
+	N     int    `json:"n"`
+	List  []int  `json:"list"`
+	Yes   bool   `json:"yes"`
+	X     int    `json:"x"`
+	Y     int    `json:"y"`
+	Taken *Taken `json:"taken"`
+}
+
+// Taken is a picture that the server has taken in, to be made a tileset.
+type Taken struct {
+	Name    string `json:"name"`
+	Picture string `json:"picture"`
+	Strip   string `json:"strip"`
+	First   int    `json:"first"`
+	W       int    `json:"w"`
+	H       int    `json:"h"`
+	Margin  int    `json:"margin"`
+	Spacing int    `json:"spacing"`
+	Columns int    `json:"columns"`
+	Rows    int    `json:"rows"`
+	Places  []int  `json:"places"`
+}
+
+// Sheet is what is known of a picture on the desk, and of how it would be cut.
+type Sheet struct {
+	Width   int    `json:"width"`
+	Height  int    `json:"height"`
+	Columns int    `json:"columns"`
+	Rows    int    `json:"rows"`
+	Tiles   int    `json:"tiles"`
+	Empty   int    `json:"empty"`
+	Places  []int  `json:"places"`
+	Error   string `json:"error"`
+}

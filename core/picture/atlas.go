@@ -1,0 +1,137 @@
+package picture
+
+import (
+	"azzel/core/grid"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+// maxLevel is the coarsest level there is: a bitmap's pixel then stands for 32
+// pixels of the map along each axis.
+const maxLevel = 5
+
+// An Atlas holds the pixels of tiles at halving scales, by the tile's number.
+// It belongs to one cell size.
+type Atlas struct {
+	lattice grid.Lattice
+	tiles   []*levels
+	have    map[world.ID]string
+	version int
+}
+
+// levels are one tile's pixels: not multiplied RGBA, each level half as wide
+// and high as the one before, never under one pixel.
+type levels struct {
+	pix    [maxLevel + 1][]byte
+	opaque bool
+}
+
+// NewAtlas makes an empty atlas for cells of the lattice's size.
+func NewAtlas(l grid.Lattice) *Atlas { return &Atlas{lattice: l, have: map[world.ID]string{}} }
+
+// Has reports whether the tileset's pixels are there.
+func (a *Atlas) Has(t *world.Tileset) bool {
+	sum, ok := a.have[t.ID]
+	return ok && sum == t.Strip
+}
+
+// Add takes the pixels of a tileset's tiles, scaled to the cell by nearest
+// neighbour if their size is another.
+func (a *Atlas) Add(t *world.Tileset, s *tiles.Strip) {
+	if need := t.First + t.Count; need > len(a.tiles) {
+		a.tiles = append(a.tiles, make([]*levels, need-len(a.tiles))...)
+	}
+	for i := range min(t.Count, len(s.Places)) {
+		a.tiles[t.First+i] = newLevels(scale(s.Tile(i), s.W, s.H, a.lattice.W, a.lattice.H), a.lattice)
+	}
+	a.have[t.ID] = t.Strip
+	a.version++
+}
+
+// AddMissing draws the built-in tilesets of d that are not there yet, and
+// lists the others that are missing.
+func (a *Atlas) AddMissing(d *world.Document) (missing []*world.Tileset) {
+	for _, t := range d.Tilesets {
+		switch {
+		case a.Has(t):
+		case t.Builtin():
+			a.Add(t, tiles.Blockout(a.lattice.W, a.lattice.H))
+		default:
+			missing = append(missing, t)
+		}
+	}
+	return missing
+}
+
+// Tile is the pixels of a tile at full size, nil if they are not there.
+func (a *Atlas) Tile(n int) []byte {
+	if t := a.tile(n); t != nil {
+		return t.pix[0]
+	}
+	return nil
+}
+
+func (a *Atlas) tile(n int) *levels {
+	if n <= 0 || n >= len(a.tiles) {
+		return nil
+	}
+	return a.tiles[n]
+}
+
+func scale(pix []byte, w, h, toW, toH int) []byte {
+	if w == toW && h == toH {
+		return pix
+	}
+	out := make([]byte, 0, toW*toH*4)
+	for y := range toH {
+		for x := range toW {
+			o := (y*h/toH*w + x*w/toW) * 4
+			out = append(out, pix[o:o+4]...)
+		}
+	}
+	return out
+}
+
+func newLevels(pix []byte, l grid.Lattice) *levels {
+	t := &levels{opaque: true}
+	for i := 3; i < len(pix); i += 4 {
+		if pix[i] != 255 {
+			t.opaque = false
+			break
+		}
+	}
+	t.pix[0] = pix
+	w, h := l.W, l.H
+	for k := 1; k <= maxLevel; k++ {
+		t.pix[k], w, h = halve(t.pix[k-1], w, h)
+	}
+	return t
+}
+
+// halve averages blocks of two by two pixels, weighted by opacity.
+func halve(pix []byte, w, h int) (out []byte, ow, oh int) {
+	ow, oh = max(1, w/2), max(1, h/2)
+	out = make([]byte, 0, ow*oh*4)
+	for y := range oh {
+		for x := range ow {
+			var sum [3]int
+			weight, count := 0, 0
+			for v := y * h / oh; v < (y+1)*h/oh; v++ {
+				for u := x * w / ow; u < (x+1)*w/ow; u++ {
+					p := pix[(v*w+u)*4:][:4]
+					weight += int(p[3])
+					count++
+					for c := range 3 {
+						sum[c] += int(p[c]) * int(p[3])
+					}
+				}
+			}
+			if weight == 0 {
+				out = append(out, 0, 0, 0, 0)
+				continue
+			}
+			out = append(out, byte(sum[0]/weight), byte(sum[1]/weight), byte(sum[2]/weight), byte(weight/count))
+		}
+	}
+	return out, ow, oh
+}

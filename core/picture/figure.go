@@ -1,0 +1,91 @@
+package picture
+
+import (
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// The built-in pictures are drawn on a raster of 16 × 20, scaled to the cell.
+const (
+	spriteW = 16
+	spriteH = 20
+)
+
+// SpriteSize is the size in pixels of the built-in pictures for cells of l. A
+// sprite stands with the middle of its lower edge on a foot point.
+func SpriteSize(l grid.Lattice) (w, h int) { return l.W, l.H * spriteH / spriteW }
+
+type shape struct {
+	x, y, w, h int
+	colour     uint32
+}
+
+func sprite(l grid.Lattice, shapes []shape) []byte {
+	w, h := SpriteSize(l)
+	pix := make([]byte, w*h*4)
+	for _, s := range shapes {
+		for y := s.y * h / spriteH; y < (s.y+s.h)*h/spriteH; y++ {
+			for x := s.x * w / spriteW; x < (s.x+s.w)*w/spriteW; x++ {
+				o := (y*w + x) * 4
+				pix[o], pix[o+1], pix[o+2], pix[o+3] = byte(s.colour>>16), byte(s.colour>>8), byte(s.colour), 255
+			}
+		}
+	}
+	return pix
+}
+
+const (
+	straw = 0xd9b65c
+	band  = 0x8a5a2b
+	skin  = 0xe2b48c
+	coat  = 0x3f6b8f
+	shade = 0x2f506b
+	boot  = 0x2b2a33
+	eye   = 0x2b2a33
+)
+
+// Figure is the built-in player, looking to a side. Phase 0 stands, 1 and 2
+// walk.
+func Figure(l grid.Lattice, f world.Facing, phase int) []byte {
+	left, right := 0, 0
+	switch phase {
+	case 1:
+		left = 2
+	case 2:
+		right = 2
+	}
+	shapes := []shape{
+		{5, 16, 2, 4 - left, boot}, {9, 16, 2, 4 - right, boot},
+		{4, 10, 8, 7, coat}, {4, 15, 8, 1, shade},
+		{5, 5, 6, 5, skin},
+		{2, 4, 12, 2, straw}, {5, 1, 6, 3, straw}, {5, 3, 6, 1, band},
+	}
+	switch f {
+	case world.South:
+		shapes = append(shapes, shape{6, 7, 1, 1, eye}, shape{9, 7, 1, 1, eye}, shape{3, 11, 1, 4, shade}, shape{12, 11, 1, 4, shade})
+	case world.West:
+		shapes = append(shapes, shape{5, 7, 1, 1, eye}, shape{8, 11, 2, 4, shade})
+	case world.East:
+		shapes = append(shapes, shape{10, 7, 1, 1, eye}, shape{6, 11, 2, 4, shade})
+	case world.North:
+		shapes = append(shapes, shape{5, 6, 6, 3, straw}, shape{3, 11, 1, 4, shade}, shape{12, 11, 1, 4, shade})
+	}
+	return sprite(l, shapes)
+}
+
+// CollectibleSprite is the built-in picture of something to collect: a seed
+// packet.
+func CollectibleSprite(l grid.Lattice) []byte {
+	return sprite(l, []shape{
+		{5, 9, 6, 9, 0xf0e6cf}, {5, 9, 6, 2, 0xb9a884}, {5, 17, 6, 1, 0xb9a884},
+		{7, 13, 2, 3, 0x5f8f4a}, {6, 12, 1, 1, 0x5f8f4a}, {9, 12, 1, 1, 0x5f8f4a},
+	})
+}
+
+// ExitSprite is the built-in picture of an exit: an open gate.
+func ExitSprite(l grid.Lattice) []byte {
+	return sprite(l, []shape{
+		{1, 4, 2, 16, 0x5a5f66}, {13, 4, 2, 16, 0x5a5f66}, {1, 3, 14, 2, 0x767c85},
+		{3, 6, 1, 12, 0x8d949e}, {12, 6, 1, 12, 0x8d949e}, {6, 17, 4, 2, 0xd9d2bd}, {6, 14, 4, 1, 0xd9d2bd},
+	})
+}

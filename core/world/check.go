@@ -1,0 +1,215 @@
+package world
+
+import (
+	"errors"
+	"fmt"
+	"strings"
+	"unicode/utf8"
+
+	"azzel/core/grid"
+	"azzel/core/limit"
+)
+
+// CheckName holds a name against the limits. A name that may be empty is shown
+// as one derived from type and place.
+func CheckName(name string, mayBeEmpty bool) error {
+	switch n := utf8.RuneCountInString(name); {
+	case !utf8.ValidString(name) || strings.ContainsFunc(name, func(r rune) bool { return r < ' ' }):
+		return errors.New("a name is one line of text")
+	case n > limit.NameLetters:
+		return fmt.Errorf("a name has at most %d letters; this one has %d", limit.NameLetters, n)
+	case strings.TrimSpace(name) == "" && !mayBeEmpty:
+		return errors.New("a name is needed here")
+	}
+	return nil
+}
+
+// Check holds a project's settings against the limits.
+func (p *Project) Check() error {
+	if err := CheckName(p.Name, false); err != nil {
+		return err
+	}
+	if p.CellW < limit.MinCellSide || p.CellH < limit.MinCellSide || p.CellW > limit.MaxCellSide || p.CellH > limit.MaxCellSide {
+		return fmt.Errorf("a cell is %d to %d px wide and high; this one is %d × %d px", limit.MinCellSide, limit.MaxCellSide, p.CellW, p.CellH)
+	}
+	if p.SeenW < 1 || p.SeenH < 1 || p.SeenW > limit.MaxSeen || p.SeenH > limit.MaxSeen {
+		return fmt.Errorf("the player sees 1 to %d cells each way; this is %d × %d", limit.MaxSeen, p.SeenW, p.SeenH)
+	}
+	return nil
+}
+
+// check holds one thing, if it is there, against the limits and against what
+// it refers to; if it is gone, it looks whether anything still refers to it.
+func (d *Document) check(r Ref) error {
+	switch r.Kind {
+	case KindProject:
+		return d.Project.Check()
+	case KindTileset:
+		return d.checkTileset(r.ID)
+	case KindMap:
+		return d.checkMap(r.ID)
+	case KindCrossing:
+		if c := d.Crossing(r.ID); c != nil {
+			return d.checkCrossing(c)
+		}
+		return nil
+	}
+	m := d.Map(r.Map)
+	if m == nil {
+		return nil
+	}
+	if r.Kind == KindLayer {
+		return m.checkLayers()
+	}
+	if p := m.Piece(r.ID); p != nil {
+		return d.checkPiece(m, p)
+	}
+	return nil
+}
+
+func (d *Document) checkTileset(id ID) error {
+	t := d.Tileset(id)
+	if t == nil {
+		return d.checkCells()
+	}
+	if err := CheckName(t.Name, false); err != nil {
+		return err
+	}
+	if t.Count < 1 || t.Count > limit.Tiles || t.Count != len(t.Places) || t.Count != len(t.Flags) {
+		return errors.New("a tileset does not say rightly how many tiles it has")
+	}
+	if t.First < 1 || t.First+t.Count-1 > grid.MaxTile {
+		return errors.New("the numbers of a tileset's tiles are out of range")
+	}
+	for _, o := range d.Tilesets {
+		if o != t && t.First < o.First+o.Count && o.First < t.First+t.Count {
+			return errors.New("two tilesets claim the same tile numbers: bring the picture in again")
+		}
+	}
+	total := 0
+	for _, o := range d.Tilesets {
+		total += o.Count
+	}
+	if total > limit.Tiles || len(d.Tilesets) > limit.Tilesets {
+		return fmt.Errorf("a project has at most %d tiles in %d tilesets: remove a tileset first", limit.Tiles, limit.Tilesets)
+	}
+	return nil
+}
+
+// checkCells looks for cells whose tile is in no tileset.
+func (d *Document) checkCells() error {
+	for _, m := range d.Maps {
+		for _, l := range m.Layers {
+			lost := false
+			l.Cells.EachChunk(func(_, _ int, c *grid.Chunk) {
+				for _, v := range c.Distinct() {
+					if t, _ := d.TilesetOf(v.Tile()); v != 0 && t == nil {
+						lost = true
+					}
+				}
+			})
+			if lost {
+				return fmt.Errorf("the tileset is still used on %s", m.Name)
+			}
+		}
+	}
+	return nil
+}
+
+func (d *Document) checkMap(id ID) error {
+	m := d.Map(id)
+	if m == nil {
+		if len(d.CrossingsOf(id)) > 0 {
+			return errors.New("a crossing still leads to this map")
+		}
+		return nil
+	}
+	if err := CheckName(m.Name, false); err != nil {
+		return err
+	}
+	b := m.Bounds
+	if b.W < 1 || b.H < 1 || b.W > limit.MaxMapSide || b.H > limit.MaxMapSide {
+		return fmt.Errorf("a map is 1 to %d cells wide and high; this one would be %d × %d", limit.MaxMapSide, b.W, b.H)
+	}
+	on := m.OnBoard()
+	if reach := (grid.Rect{X: -limit.MaxBoard, Y: -limit.MaxBoard, W: 2 * limit.MaxBoard, H: 2 * limit.MaxBoard}); !reach.Holds(on) || !reach.Holds(b) {
+		return errors.New("the map lies too far from the middle of the board")
+	}
+	if m.View < 0 || m.View >= viewEnd {
+		return errors.New("the map has a view that is not known")
+	}
+	for _, o := range d.Maps {
+		if o != m && !o.OnBoard().Meet(on).Empty() {
+			return fmt.Errorf("%s lies there already: maps can't lie on each other", o.Name)
+		}
+	}
+	if len(d.Maps) > limit.Maps {
+		return fmt.Errorf("a project has at most %d maps", limit.Maps)
+	}
+	return m.checkLayers()
+}
+
+func (m *Map) checkLayers() error {
+	if len(m.Layers) > limit.Layers {
+		return fmt.Errorf("a map has at most %d layers", limit.Layers)
+	}
+	for _, l := range m.Layers {
+		if err := CheckName(l.Name, false); err != nil {
+			return err
+		}
+	}
+	if m.Layer(m.PlayerLayer) == nil {
+		return fmt.Errorf("the layer in which the player walks on %s is missing", m.Name)
+	}
+	for _, p := range m.Pieces {
+		if m.Layer(p.Layer) == nil {
+			return fmt.Errorf("a piece on %s still lies on that layer", m.Name)
+		}
+	}
+	return nil
+}
+
+func (d *Document) checkPiece(m *Map, p *Piece) error {
+	if err := CheckName(p.Name, true); err != nil {
+		return err
+	}
+	if _, known := TypeOf(p.Type); !known {
+		return errors.New("the piece is of a type that is not there any more")
+	}
+	if m.Layer(p.Layer) == nil {
+		return errors.New("the layer of the piece is not there any more")
+	}
+	if !d.Project.Lattice().Box(m.Bounds).Has(p.Foot) {
+		return fmt.Errorf("the piece would stand outside %s", m.Name)
+	}
+	total := 0
+	for _, o := range d.Maps {
+		total += len(o.Pieces)
+	}
+	if len(m.Pieces) > limit.PiecesInMap || total > limit.Pieces {
+		return fmt.Errorf("there are at most %d pieces on a map and %d in a project", limit.PiecesInMap, limit.Pieces)
+	}
+	return nil
+}
+
+func (d *Document) checkCrossing(c *Crossing) error {
+	if err := CheckName(c.Name, true); err != nil {
+		return err
+	}
+	for _, end := range c.Ends {
+		m := d.Map(end.Map)
+		if m == nil {
+			return errors.New("a map that the crossing leads to is not there any more")
+		}
+		if end.Cells.Empty() || !m.Bounds.Holds(end.Cells) {
+			return fmt.Errorf("a doorway of the crossing would lie outside %s", m.Name)
+		}
+	}
+	if c.Ends[0].Map == c.Ends[1].Map && !c.Ends[0].Cells.Meet(c.Ends[1].Cells).Empty() {
+		return errors.New("a crossing can't lead to where it begins: end it on another cell")
+	}
+	if len(d.Crossings) > limit.Crossings {
+		return fmt.Errorf("a project has at most %d crossings", limit.Crossings)
+	}
+	return nil
+}

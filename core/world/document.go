@@ -1,0 +1,288 @@
+package world
+
+import (
+	"azzel/core/grid"
+	"azzel/core/tiles"
+)
+
+// An ID names one thing of a document for ever. The upper 32 bits are a prefix
+// that the server gave out, the lower 32 a counter; 0 is no thing. Built-in
+// types have ids below 65,536.
+type ID uint64
+
+// An Allocator gives out ids that nobody else gives out.
+type Allocator interface{ NewID() ID }
+
+// Counter is the usual Allocator. The zero value, with Prefix set, is ready.
+type Counter struct {
+	// Prefix is what the server gave, at least 1.
+	Prefix uint32
+	next   uint32
+}
+
+// NewID gives the next id.
+func (c *Counter) NewID() ID {
+	c.next++
+	return ID(c.Prefix)<<32 | ID(c.next)
+}
+
+// A View is how a map is seen.
+type View int
+
+// The views. Side-view is stored already and can't be chosen yet.
+const (
+	TopDown View = iota
+	SideView
+	viewEnd
+)
+
+// A Document is the whole of a project at one moment. Nothing in it may be
+// changed; a Draft makes the next.
+type Document struct {
+	Project Project
+	// Tilesets are sorted by their first tile's number.
+	Tilesets []*Tileset
+	// Maps are sorted by number.
+	Maps []*Map
+	// Crossings are sorted by number.
+	Crossings []*Crossing
+	// next is the creation number that comes next.
+	next int
+	// stored counts the cells towards limit.StoredCells.
+	stored int
+}
+
+// A Project is what holds for all maps.
+type Project struct {
+	Name string
+	// CellW and CellH are the size of a cell in pixels.
+	CellW, CellH int
+	// SeenW and SeenH are how many cells the player sees at once.
+	SeenW, SeenH int
+}
+
+// Lattice maps between cells and pixels of the project's maps.
+func (p *Project) Lattice() grid.Lattice { return grid.Lattice{W: p.CellW, H: p.CellH} }
+
+// A Tileset is a picture cut into tiles, or the built-in blockout tiles.
+type Tileset struct {
+	ID   ID
+	Name string
+	// Picture and Strip are the SHA-256 sums of the picture as it came in and
+	// of its tiles in the encoding of tiles.Strip; empty for the blockout tiles.
+	Picture, Strip string
+	// First is the number of tile 0, Count how many there are.
+	First, Count int
+	// Columns and Rows are how the picture was divided; Places where each tile
+	// was: row × Columns + column.
+	Columns, Rows int
+	Cut           tiles.Cut
+	Places        []int
+	// Flags says of each tile what it does.
+	Flags []TileFlags
+}
+
+// TileFlags is what a tile does.
+type TileFlags uint8
+
+// Solid is the flag of a tile that nobody can walk into.
+const Solid TileFlags = 1
+
+// Builtin reports whether t is the blockout tileset.
+func (t *Tileset) Builtin() bool { return t.Strip == "" }
+
+// Role is what tile i is for, as far as it is known.
+func (t *Tileset) Role(i int) tiles.Role {
+	if t.Builtin() {
+		return tiles.Role(i + 1)
+	}
+	return tiles.NoRole
+}
+
+// A Map is one place of the game.
+type Map struct {
+	ID   ID
+	Name string
+	// Number is given in the order in which maps were made.
+	Number int
+	// Origin is where on the board, in cells, the map's cell (0, 0) lies.
+	Origin grid.Point
+	// Bounds is what the map covers, in its own cells. The cells of a map never
+	// shift: growing to the left makes X smaller.
+	Bounds grid.Rect
+	View   View
+	// PlayerLayer is the layer in which the walking figure stands.
+	PlayerLayer ID
+	// Layers go from the lowest to the topmost.
+	Layers []*Layer
+	// Pieces are sorted by number.
+	Pieces []*Piece
+}
+
+// OnBoard is what the map covers on the board, in cells.
+func (m *Map) OnBoard() grid.Rect { return m.Bounds.Move(m.Origin) }
+
+// A Layer is one depth of a map.
+type Layer struct {
+	ID    ID
+	Name  string
+	Order int
+	// Counts says that what is solid here stops the player; else it only looks.
+	Counts bool
+	Cells  grid.Plane
+}
+
+// A Piece is one thing placed on a map.
+type Piece struct {
+	ID     ID
+	Name   string
+	Number int
+	Type   ID
+	Layer  ID
+	// Foot is the pixel of the map on which the piece stands.
+	Foot grid.Point
+}
+
+// An End is one end of a crossing: the cells of its doorway.
+type End struct {
+	Map ID
+	// Cells is the doorway, in the map's cells.
+	Cells grid.Rect
+}
+
+// A Crossing is a way between two places.
+type Crossing struct {
+	ID     ID
+	Name   string
+	Number int
+	Ends   [2]End
+	// BothWays is false if the way leads from end 0 to end 1 only.
+	BothWays bool
+}
+
+// Leads reports whether one can go in at the given end.
+func (c *Crossing) Leads(end int) bool { return end == 0 || c.BothWays }
+
+// Map finds a map; nil if there is none.
+func (d *Document) Map(id ID) *Map {
+	for _, m := range d.Maps {
+		if m.ID == id {
+			return m
+		}
+	}
+	return nil
+}
+
+// MapAt finds the map that covers a cell of the board; nil if none does.
+func (d *Document) MapAt(board grid.Point) *Map {
+	for _, m := range d.Maps {
+		if m.OnBoard().Has(board) {
+			return m
+		}
+	}
+	return nil
+}
+
+// Layer finds a layer of the map; nil if there is none.
+func (m *Map) Layer(id ID) *Layer {
+	for _, l := range m.Layers {
+		if l.ID == id {
+			return l
+		}
+	}
+	return nil
+}
+
+// Piece finds a piece of the map; nil if there is none.
+func (m *Map) Piece(id ID) *Piece {
+	for _, p := range m.Pieces {
+		if p.ID == id {
+			return p
+		}
+	}
+	return nil
+}
+
+// Piece finds a piece wherever it stands.
+func (d *Document) Piece(id ID) (*Map, *Piece) {
+	for _, m := range d.Maps {
+		if p := m.Piece(id); p != nil {
+			return m, p
+		}
+	}
+	return nil, nil
+}
+
+// Crossing finds a crossing; nil if there is none.
+func (d *Document) Crossing(id ID) *Crossing {
+	for _, c := range d.Crossings {
+		if c.ID == id {
+			return c
+		}
+	}
+	return nil
+}
+
+// Tileset finds a tileset; nil if there is none.
+func (d *Document) Tileset(id ID) *Tileset {
+	for _, t := range d.Tilesets {
+		if t.ID == id {
+			return t
+		}
+	}
+	return nil
+}
+
+// TilesetOf finds the tileset that tile number n belongs to, and n's place in
+// it; nil if there is none.
+func (d *Document) TilesetOf(n int) (*Tileset, int) {
+	for _, t := range d.Tilesets {
+		if n >= t.First && n < t.First+t.Count {
+			return t, n - t.First
+		}
+	}
+	return nil, 0
+}
+
+// Flags is what tile number n does; nothing for a tile that does not exist.
+func (d *Document) Flags(n int) TileFlags {
+	if t, i := d.TilesetOf(n); t != nil {
+		return t.Flags[i]
+	}
+	return 0
+}
+
+// TilesEnd is the least number that no tile has yet.
+func (d *Document) TilesEnd() int {
+	if n := len(d.Tilesets); n > 0 {
+		t := d.Tilesets[n-1]
+		return t.First + t.Count
+	}
+	return 1
+}
+
+// CrossingsOf lists the crossings with an end on the map.
+func (d *Document) CrossingsOf(id ID) []*Crossing {
+	var found []*Crossing
+	for _, c := range d.Crossings {
+		if c.Ends[0].Map == id || c.Ends[1].Map == id {
+			found = append(found, c)
+		}
+	}
+	return found
+}
+
+// Holds reports whether anything lies in what r points at, or leads to it.
+func (d *Document) Holds(r Ref) bool {
+	switch r.Kind {
+	case KindMap:
+		m := d.Map(r.ID)
+		return m != nil && len(m.Layers)+len(m.Pieces)+len(d.CrossingsOf(r.ID)) > 0
+	case KindLayer:
+		if m := d.Map(r.Map); m != nil {
+			l := m.Layer(r.ID)
+			return l != nil && !l.Cells.Empty()
+		}
+	}
+	return false
+}

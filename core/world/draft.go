@@ -1,0 +1,357 @@
+package world
+
+import (
+	"cmp"
+	"errors"
+	"fmt"
+	"slices"
+
+	"azzel/core/grid"
+	"azzel/core/limit"
+	"azzel/core/pack"
+)
+
+// ErrGone is reported for a change to something that is not there any more.
+var ErrGone = errors.New("it is not there any more")
+
+// A Draft is the next document in the making. It copies what it touches; the
+// document it began with stays as it was. A Draft that reported an error must
+// be thrown away.
+type Draft struct {
+	doc     *Document
+	own     map[any]bool
+	touched []Ref
+}
+
+// Draft begins a change of d.
+func (d *Document) Draft() *Draft {
+	next := *d
+	next.Tilesets = slices.Clone(d.Tilesets)
+	next.Maps = slices.Clone(d.Maps)
+	next.Crossings = slices.Clone(d.Crossings)
+	return &Draft{doc: &next, own: map[any]bool{}}
+}
+
+// Document is the draft as it stands, not yet checked. It must not be kept.
+func (d *Draft) Document() *Document { return d.doc }
+
+func mine[T any](d *Draft, list []*T, want func(*T) bool) (*T, error) {
+	i := slices.IndexFunc(list, want)
+	if i < 0 {
+		return nil, ErrGone
+	}
+	if !d.own[list[i]] {
+		fresh := *list[i]
+		d.own[&fresh] = true
+		list[i] = &fresh
+	}
+	return list[i], nil
+}
+
+func (d *Draft) mapOf(id ID) (*Map, error) {
+	m, err := mine(d, d.doc.Maps, func(m *Map) bool { return m.ID == id })
+	if err == nil && !d.own[m.ID] {
+		d.own[m.ID] = true
+		m.Layers = slices.Clone(m.Layers)
+		m.Pieces = slices.Clone(m.Pieces)
+	}
+	return m, err
+}
+
+func (d *Draft) layerOf(mapID, id ID) (*Layer, error) {
+	m, err := d.mapOf(mapID)
+	if err != nil {
+		return nil, err
+	}
+	return mine(d, m.Layers, func(l *Layer) bool { return l.ID == id })
+}
+
+// Values are the properties of what r points at, and whether it is there.
+func (d *Draft) Values(r Ref) ([]Value, bool) {
+	switch r.Kind {
+	case KindProject:
+		return d.doc.Project.Values(), true
+	case KindTileset:
+		if t := d.doc.Tileset(r.ID); t != nil {
+			return t.Values(), true
+		}
+	case KindCrossing:
+		if c := d.doc.Crossing(r.ID); c != nil {
+			return c.Values(), true
+		}
+	case KindMap:
+		if m := d.doc.Map(r.ID); m != nil {
+			return m.Values(), true
+		}
+	case KindLayer, KindPiece:
+		m := d.doc.Map(r.Map)
+		if m == nil {
+			return nil, false
+		}
+		if l := m.Layer(r.ID); l != nil && r.Kind == KindLayer {
+			return l.Values(), true
+		}
+		if p := m.Piece(r.ID); p != nil && r.Kind == KindPiece {
+			return p.Values(), true
+		}
+	}
+	return nil, false
+}
+
+// Value is one property of what r points at, and whether it is there.
+func (d *Draft) Value(r Ref, f Field) (Value, bool) {
+	if r.Kind == KindTileset && f >= TileField {
+		t := d.doc.Tileset(r.ID)
+		if i := int(f - TileField); t != nil && i < len(t.Flags) {
+			return FlagsValue(i, t.Flags[i]), true
+		}
+		return Value{}, false
+	}
+	values, _ := d.Values(r)
+	for _, v := range values {
+		if v.Field == f {
+			return v, true
+		}
+	}
+	return Value{}, false
+}
+
+// Put makes a new thing.
+func (d *Draft) Put(r Ref, values []Value) error {
+	if r.ID == 0 || r.Kind == KindProject {
+		return fmt.Errorf("%w: a thing without an id", pack.ErrMalformed)
+	}
+	if _, there := d.Values(r); there {
+		return errors.New("it is there already")
+	}
+	d.touched = append(d.touched, r)
+	switch r.Kind {
+	case KindTileset:
+		t := &Tileset{ID: r.ID}
+		if err := setFields(t, tilesetFields, values); err != nil {
+			return err
+		}
+		d.own[t] = true
+		d.doc.Tilesets = insert(d.doc.Tilesets, t, func(t *Tileset) int { return t.First })
+	case KindMap:
+		m := &Map{ID: r.ID}
+		if err := setFields(m, mapFields, values); err != nil {
+			return err
+		}
+		d.number(&m.Number)
+		d.own[m], d.own[m.ID] = true, true
+		d.doc.Maps = insert(d.doc.Maps, m, func(m *Map) int { return m.Number })
+	case KindCrossing:
+		c := &Crossing{ID: r.ID}
+		if err := setFields(c, crossingFields, values); err != nil {
+			return err
+		}
+		d.number(&c.Number)
+		d.own[c] = true
+		d.doc.Crossings = insert(d.doc.Crossings, c, func(c *Crossing) int { return c.Number })
+	case KindLayer:
+		m, err := d.mapOf(r.Map)
+		if err != nil {
+			return err
+		}
+		l := &Layer{ID: r.ID}
+		if err := setFields(l, layerFields, values); err != nil {
+			return err
+		}
+		d.own[l] = true
+		m.Layers = insert(m.Layers, l, func(l *Layer) int { return l.Order })
+	case KindPiece:
+		m, err := d.mapOf(r.Map)
+		if err != nil {
+			return err
+		}
+		p := &Piece{ID: r.ID}
+		if err := setFields(p, pieceFields, values); err != nil {
+			return err
+		}
+		d.number(&p.Number)
+		d.own[p] = true
+		m.Pieces = insert(m.Pieces, p, func(p *Piece) int { return p.Number })
+	default:
+		return fmt.Errorf("%w: a thing of unknown kind %d", pack.ErrMalformed, r.Kind)
+	}
+	return nil
+}
+
+// number gives the next creation number, unless one was given before.
+func (d *Draft) number(n *int) {
+	if *n <= 0 {
+		*n = d.doc.next
+	}
+	d.doc.next = max(d.doc.next, *n+1)
+}
+
+func insert[T any](list []*T, v *T, key func(*T) int) []*T {
+	i, _ := slices.BinarySearchFunc(list, key(v)+1, func(t *T, k int) int { return cmp.Compare(key(t), k) })
+	return slices.Insert(list, i, v)
+}
+
+// Change sets one property of what r points at.
+func (d *Draft) Change(r Ref, v Value) error {
+	d.touched = append(d.touched, r)
+	switch r.Kind {
+	case KindProject:
+		return setField(&d.doc.Project, projectFields, v)
+	case KindTileset:
+		t, err := mine(d, d.doc.Tilesets, func(t *Tileset) bool { return t.ID == r.ID })
+		if err != nil {
+			return err
+		}
+		if v.Field < TileField {
+			return setField(t, tilesetFields, v)
+		}
+		i := int(v.Field - TileField)
+		p := pack.NewReader(v.Bytes)
+		flags := TileFlags(p.Uint())
+		if err := p.Done(); err != nil {
+			return err
+		}
+		if i >= len(t.Flags) {
+			return ErrGone
+		}
+		if !d.own[&t.Flags[0]] {
+			t.Flags = slices.Clone(t.Flags)
+			d.own[&t.Flags[0]] = true
+		}
+		t.Flags[i] = flags
+		return nil
+	case KindMap:
+		m, err := d.mapOf(r.ID)
+		if err != nil {
+			return err
+		}
+		return setField(m, mapFields, v)
+	case KindLayer:
+		l, err := d.layerOf(r.Map, r.ID)
+		if err != nil {
+			return err
+		}
+		return setField(l, layerFields, v)
+	case KindPiece:
+		m, err := d.mapOf(r.Map)
+		if err != nil {
+			return err
+		}
+		p, err := mine(d, m.Pieces, func(p *Piece) bool { return p.ID == r.ID })
+		if err != nil {
+			return err
+		}
+		return setField(p, pieceFields, v)
+	case KindCrossing:
+		c, err := mine(d, d.doc.Crossings, func(c *Crossing) bool { return c.ID == r.ID })
+		if err != nil {
+			return err
+		}
+		return setField(c, crossingFields, v)
+	}
+	return fmt.Errorf("%w: a thing of unknown kind %d", pack.ErrMalformed, r.Kind)
+}
+
+// Remove takes away a thing that nothing lies in or refers to any more.
+func (d *Draft) Remove(r Ref) error {
+	d.touched = append(d.touched, r)
+	before := len(d.doc.Tilesets) + len(d.doc.Maps) + len(d.doc.Crossings)
+	switch r.Kind {
+	case KindTileset:
+		d.doc.Tilesets = slices.DeleteFunc(d.doc.Tilesets, func(t *Tileset) bool { return t.ID == r.ID })
+	case KindMap:
+		d.doc.Maps = slices.DeleteFunc(d.doc.Maps, func(m *Map) bool { return m.ID == r.ID })
+	case KindCrossing:
+		d.doc.Crossings = slices.DeleteFunc(d.doc.Crossings, func(c *Crossing) bool { return c.ID == r.ID })
+	case KindLayer, KindPiece:
+		m, err := d.mapOf(r.Map)
+		if err != nil {
+			return err
+		}
+		count := len(m.Layers) + len(m.Pieces)
+		if r.Kind == KindLayer {
+			if l := m.Layer(r.ID); l != nil {
+				d.doc.stored -= l.Cells.StoredCells()
+			}
+			m.Layers = slices.DeleteFunc(m.Layers, func(l *Layer) bool { return l.ID == r.ID })
+		} else {
+			m.Pieces = slices.DeleteFunc(m.Pieces, func(p *Piece) bool { return p.ID == r.ID })
+		}
+		if len(m.Layers)+len(m.Pieces) == count {
+			return ErrGone
+		}
+		return nil
+	}
+	if len(d.doc.Tilesets)+len(d.doc.Maps)+len(d.doc.Crossings) == before {
+		return ErrGone
+	}
+	return nil
+}
+
+// Paint lays runs over a region of a layer where the cells are still as expect
+// says (nil for everywhere). It gives what was there before and the number of
+// cells left alone. Cells outside the map's bounds are an error.
+func (d *Draft) Paint(mapID, layerID ID, g grid.Region, runs, expect grid.Runs) (before grid.Runs, left int, err error) {
+	l, err := d.layerOf(mapID, layerID)
+	if err != nil {
+		return nil, 0, err
+	}
+	m, _ := d.mapOf(mapID)
+	if !m.Bounds.Holds(g.Bounds()) {
+		return nil, 0, errors.New("some of these cells lie outside the map")
+	}
+	for _, run := range runs {
+		if n := run.Cell.Tile(); n != 0 {
+			if t, _ := d.doc.TilesetOf(n); t == nil {
+				return nil, 0, fmt.Errorf("tile %d is not there any more", n)
+			}
+		}
+	}
+	old := l.Cells
+	before = old.Read(g)
+	e := old.Edit()
+	left = e.WriteWhere(g, runs, expect)
+	l.Cells = e.Done()
+	d.count(old, l.Cells)
+	if d.doc.stored > limit.StoredCells {
+		return nil, 0, fmt.Errorf("a project holds at most %d million painted cells: remove something first", limit.StoredCells>>20)
+	}
+	return before, left, nil
+}
+
+func (d *Draft) count(old, now grid.Plane) {
+	stored := func(c *grid.Chunk) int {
+		if _, uniform := c.Uniform(); uniform {
+			return 0
+		}
+		return grid.ChunkSide * grid.ChunkSide
+	}
+	old.Differ(now, func(_, _ int, a, b *grid.Chunk) { d.doc.stored += stored(b) - stored(a) })
+}
+
+// SetChunk puts a whole chunk of a layer in place, when a document is read.
+func (d *Draft) SetChunk(mapID, layerID ID, cx, cy int, c *grid.Chunk) error {
+	l, err := d.layerOf(mapID, layerID)
+	if err != nil {
+		return err
+	}
+	old := l.Cells
+	e := old.Edit()
+	e.SetChunk(cx, cy, c)
+	l.Cells = e.Done()
+	d.count(old, l.Cells)
+	return nil
+}
+
+// Done checks what was touched and gives the new document.
+func (d *Draft) Done() (*Document, error) {
+	for i, r := range d.touched {
+		if i > 0 && d.touched[i-1] == r {
+			continue
+		}
+		if err := d.doc.check(r); err != nil {
+			return nil, err
+		}
+	}
+	return d.doc, nil
+}

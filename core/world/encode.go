@@ -1,0 +1,131 @@
+package world
+
+import (
+	"fmt"
+
+	"azzel/core/grid"
+	"azzel/core/limit"
+	"azzel/core/pack"
+)
+
+const documentTag = 'D'
+
+// Encode gives the document as bytes: equal documents give equal bytes. Format
+// version 1.
+func (d *Document) Encode() []byte {
+	w := &pack.Writer{Bytes: []byte{documentTag, 1}}
+	w.Int(d.next)
+	EncodeValues(w, d.Project.Values())
+	w.Uint(uint64(len(d.Tilesets)))
+	for _, t := range d.Tilesets {
+		w.Uint(uint64(t.ID))
+		EncodeValues(w, t.Values())
+	}
+	w.Uint(uint64(len(d.Maps)))
+	for _, m := range d.Maps {
+		w.Uint(uint64(m.ID))
+		EncodeValues(w, m.Values())
+		w.Uint(uint64(len(m.Layers)))
+		for _, l := range m.Layers {
+			w.Uint(uint64(l.ID))
+			EncodeValues(w, l.Values())
+			chunks := 0
+			l.Cells.EachChunk(func(int, int, *grid.Chunk) { chunks++ })
+			w.Uint(uint64(chunks))
+			l.Cells.EachChunk(func(cx, cy int, c *grid.Chunk) {
+				w.Int(cx)
+				w.Int(cy)
+				c.Encode(w)
+			})
+		}
+		w.Uint(uint64(len(m.Pieces)))
+		for _, p := range m.Pieces {
+			w.Uint(uint64(p.ID))
+			EncodeValues(w, p.Values())
+		}
+	}
+	w.Uint(uint64(len(d.Crossings)))
+	for _, c := range d.Crossings {
+		w.Uint(uint64(c.ID))
+		EncodeValues(w, c.Values())
+	}
+	return w.Bytes
+}
+
+// Decode reads what Encode wrote.
+func Decode(b []byte) (*Document, error) {
+	if len(b) < 2 || b[0] != documentTag || b[1] != 1 {
+		return nil, fmt.Errorf("reading a project: %w", pack.ErrMalformed)
+	}
+	r := pack.NewReader(b[2:])
+	next := r.Int()
+	d := (&Document{next: next}).Draft()
+	if err := setFields(&d.doc.Project, projectFields, DecodeValues(r)); err != nil {
+		r.Fail(err)
+	}
+	put := func(k Kind, mapID ID) ID {
+		id := ID(r.Uint())
+		values := DecodeValues(r)
+		if r.Err() == nil {
+			if err := d.Put(Ref{k, mapID, id}, values); err != nil {
+				r.Fail(err)
+			}
+		}
+		return id
+	}
+	for range r.Count(limit.Tilesets, 2) {
+		put(KindTileset, 0)
+	}
+	for range r.Count(limit.Maps, 2) {
+		m := put(KindMap, 0)
+		for range r.Count(limit.Layers, 2) {
+			decodeLayer(r, d, m, put(KindLayer, m))
+		}
+		for range r.Count(limit.PiecesInMap, 2) {
+			put(KindPiece, m)
+		}
+	}
+	for range r.Count(limit.Crossings, 2) {
+		put(KindCrossing, 0)
+	}
+	if err := r.Done(); err != nil {
+		return nil, fmt.Errorf("reading a project: %w", err)
+	}
+	return d.Done()
+}
+
+func decodeLayer(r *pack.Reader, d *Draft, m, id ID) {
+	n := r.Count(1<<20, 3)
+	if r.Err() != nil {
+		return
+	}
+	l, err := d.layerOf(m, id)
+	if err != nil {
+		r.Fail(err)
+		return
+	}
+	e := l.Cells.Edit()
+	for range n {
+		cx, cy := r.Int(), r.Int()
+		c := grid.DecodeChunk(r)
+		if r.Err() != nil {
+			return
+		}
+		e.SetChunk(cx, cy, c)
+	}
+	l.Cells = e.Done()
+	d.doc.stored += l.Cells.StoredCells()
+}
+
+// Next is the creation number that the next map, piece or crossing is given.
+func (d *Document) Next() int { return d.next }
+
+// Assemble makes a document whose next creation number is next, by calling
+// fill with an empty draft.
+func Assemble(next int, fill func(*Draft) error) (*Document, error) {
+	d := (&Document{next: next}).Draft()
+	if err := fill(d); err != nil {
+		return nil, err
+	}
+	return d.Done()
+}

@@ -1,0 +1,308 @@
+package world
+
+import (
+	"bytes"
+	"encoding/hex"
+	"fmt"
+
+	"azzel/core/grid"
+	"azzel/core/limit"
+	"azzel/core/pack"
+)
+
+// A Kind is a sort of thing that a document is made of. The numbers stand in
+// stored bytes and are never used again.
+type Kind uint8
+
+// The kinds, in the order in which a document is put together.
+const (
+	KindProject  Kind = 1
+	KindTileset  Kind = 2
+	KindMap      Kind = 3
+	KindLayer    Kind = 4
+	KindPiece    Kind = 5
+	KindCrossing Kind = 6
+)
+
+// A Ref points at one thing. Map is the map on which a layer or piece is, else
+// 0; ID is 0 for the project.
+type Ref struct {
+	Kind Kind
+	Map  ID
+	ID   ID
+}
+
+// A Field numbers a property of a thing within its kind. The numbers stand in
+// stored bytes and are never used again.
+type Field uint32
+
+// TileField + i is what tile i of a tileset does: a field of its own for each
+// tile, so that two people can mark tiles of one tileset at a time.
+const TileField Field = 1 << 20
+
+// A Value is one property in the encoding of its kind.
+type Value struct {
+	Field Field
+	Bytes []byte
+}
+
+// A field reads and writes one property of a T.
+type field[T any] struct {
+	number Field
+	get    func(*T, *pack.Writer)
+	set    func(*T, *pack.Reader)
+}
+
+func textField[T any](n Field, at func(*T) *string) field[T] {
+	return field[T]{n,
+		func(t *T, w *pack.Writer) { w.Text(*at(t)) },
+		func(t *T, r *pack.Reader) { *at(t) = r.Text(limit.NameLetters * 4) }}
+}
+
+// hashField is a SHA-256 sum, hexadecimal in memory and raw in the encoding.
+func hashField[T any](n Field, at func(*T) *string) field[T] {
+	return field[T]{n,
+		func(t *T, w *pack.Writer) { raw, _ := hex.DecodeString(*at(t)); w.Blob(raw) },
+		func(t *T, r *pack.Reader) {
+			raw := r.Blob(32)
+			if len(raw) != 0 && len(raw) != 32 {
+				r.Fail(fmt.Errorf("%w: a sum has %d bytes", pack.ErrMalformed, len(raw)))
+			}
+			*at(t) = hex.EncodeToString(raw)
+		}}
+}
+
+func intsField[T any](n Field, at ...func(*T) *int) field[T] {
+	return field[T]{n,
+		func(t *T, w *pack.Writer) {
+			for _, a := range at {
+				w.Int(*a(t))
+			}
+		},
+		func(t *T, r *pack.Reader) {
+			for _, a := range at {
+				*a(t) = r.Int()
+			}
+		}}
+}
+
+func idField[T any](n Field, at func(*T) *ID) field[T] {
+	return field[T]{n,
+		func(t *T, w *pack.Writer) { w.Uint(uint64(*at(t))) },
+		func(t *T, r *pack.Reader) { *at(t) = ID(r.Uint()) }}
+}
+
+func boolField[T any](n Field, at func(*T) *bool) field[T] {
+	return field[T]{n,
+		func(t *T, w *pack.Writer) { w.Bool(*at(t)) },
+		func(t *T, r *pack.Reader) { *at(t) = r.Bool() }}
+}
+
+func pointField[T any](n Field, at func(*T) *grid.Point) field[T] {
+	return intsField(n, func(t *T) *int { return &at(t).X }, func(t *T) *int { return &at(t).Y })
+}
+
+func rectField[T any](n Field, at func(*T) *grid.Rect) field[T] {
+	return intsField(n, func(t *T) *int { return &at(t).X }, func(t *T) *int { return &at(t).Y },
+		func(t *T) *int { return &at(t).W }, func(t *T) *int { return &at(t).H })
+}
+
+// The properties that stand in more than one kind or in edits made by hand.
+const (
+	FieldName   Field = 1
+	FieldOrigin Field = 2
+	FieldBounds Field = 3
+	FieldFoot   Field = 4
+	FieldType   Field = 5
+	FieldLayer  Field = 6
+	FieldNumber Field = 7
+)
+
+var projectFields = []field[Project]{
+	textField(FieldName, func(p *Project) *string { return &p.Name }),
+	intsField(2, func(p *Project) *int { return &p.CellW }, func(p *Project) *int { return &p.CellH }),
+	intsField(3, func(p *Project) *int { return &p.SeenW }, func(p *Project) *int { return &p.SeenH }),
+}
+
+var mapFields = []field[Map]{
+	textField(FieldName, func(m *Map) *string { return &m.Name }),
+	pointField(FieldOrigin, func(m *Map) *grid.Point { return &m.Origin }),
+	rectField(FieldBounds, func(m *Map) *grid.Rect { return &m.Bounds }),
+	intsField(FieldNumber, func(m *Map) *int { return &m.Number }),
+	intsField(8, func(m *Map) *int { return (*int)(&m.View) }),
+	idField(9, func(m *Map) *ID { return &m.PlayerLayer }),
+}
+
+var layerFields = []field[Layer]{
+	textField(FieldName, func(l *Layer) *string { return &l.Name }),
+	intsField(2, func(l *Layer) *int { return &l.Order }),
+	boolField(3, func(l *Layer) *bool { return &l.Counts }),
+}
+
+var pieceFields = []field[Piece]{
+	textField(FieldName, func(p *Piece) *string { return &p.Name }),
+	pointField(FieldFoot, func(p *Piece) *grid.Point { return &p.Foot }),
+	idField(FieldType, func(p *Piece) *ID { return &p.Type }),
+	idField(FieldLayer, func(p *Piece) *ID { return &p.Layer }),
+	intsField(FieldNumber, func(p *Piece) *int { return &p.Number }),
+}
+
+var crossingFields = []field[Crossing]{
+	textField(FieldName, func(c *Crossing) *string { return &c.Name }),
+	idField(2, func(c *Crossing) *ID { return &c.Ends[0].Map }),
+	rectField(3, func(c *Crossing) *grid.Rect { return &c.Ends[0].Cells }),
+	idField(4, func(c *Crossing) *ID { return &c.Ends[1].Map }),
+	rectField(5, func(c *Crossing) *grid.Rect { return &c.Ends[1].Cells }),
+	boolField(6, func(c *Crossing) *bool { return &c.BothWays }),
+	intsField(FieldNumber, func(c *Crossing) *int { return &c.Number }),
+}
+
+var tilesetFields = []field[Tileset]{
+	textField(FieldName, func(t *Tileset) *string { return &t.Name }),
+	hashField(2, func(t *Tileset) *string { return &t.Picture }),
+	hashField(3, func(t *Tileset) *string { return &t.Strip }),
+	intsField(4, func(t *Tileset) *int { return &t.First }, func(t *Tileset) *int { return &t.Count },
+		func(t *Tileset) *int { return &t.Columns }, func(t *Tileset) *int { return &t.Rows }),
+	intsField(5, func(t *Tileset) *int { return &t.Cut.W }, func(t *Tileset) *int { return &t.Cut.H },
+		func(t *Tileset) *int { return &t.Cut.Margin }, func(t *Tileset) *int { return &t.Cut.Spacing }),
+	{6, func(t *Tileset, w *pack.Writer) {
+		w.Uint(uint64(len(t.Places)))
+		last := 0
+		for _, p := range t.Places {
+			w.Uint(uint64(p - last))
+			last = p
+		}
+	}, func(t *Tileset, r *pack.Reader) {
+		n, last := r.Count(limit.Tiles, 1), 0
+		t.Places = make([]int, 0, n)
+		for range n {
+			last += int(r.Uint() & (1<<31 - 1))
+			t.Places = append(t.Places, last)
+		}
+	}},
+	{7, func(t *Tileset, w *pack.Writer) {
+		w.Uint(uint64(len(t.Flags)))
+		for _, f := range t.Flags {
+			w.Uint(uint64(f))
+		}
+	}, func(t *Tileset, r *pack.Reader) {
+		n := r.Count(limit.Tiles, 1)
+		t.Flags = make([]TileFlags, 0, n)
+		for range n {
+			t.Flags = append(t.Flags, TileFlags(r.Uint()))
+		}
+	}},
+}
+
+func encodeField[T any](t *T, f field[T]) []byte {
+	var w pack.Writer
+	f.get(t, &w)
+	return w.Bytes
+}
+
+func valuesOf[T any](t *T, fields []field[T]) []Value {
+	values := make([]Value, 0, len(fields))
+	for _, f := range fields {
+		values = append(values, Value{f.number, encodeField(t, f)})
+	}
+	return values
+}
+
+func setField[T any](t *T, fields []field[T], v Value) error {
+	for _, f := range fields {
+		if f.number == v.Field {
+			r := pack.NewReader(v.Bytes)
+			f.set(t, r)
+			return r.Done()
+		}
+	}
+	return fmt.Errorf("%w: property %d is not known here; reload the page", pack.ErrMalformed, v.Field)
+}
+
+func setFields[T any](t *T, fields []field[T], values []Value) error {
+	for _, v := range values {
+		if err := setField(t, fields, v); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// TextValue makes a value of a text property.
+func TextValue(f Field, s string) Value {
+	var w pack.Writer
+	w.Text(s)
+	return Value{f, w.Bytes}
+}
+
+// PointValue makes a value of a property that is a place.
+func PointValue(f Field, p grid.Point) Value {
+	var w pack.Writer
+	w.Int(p.X)
+	w.Int(p.Y)
+	return Value{f, w.Bytes}
+}
+
+// FlagsValue makes the value of what tile i of a tileset does.
+func FlagsValue(i int, f TileFlags) Value {
+	var w pack.Writer
+	w.Uint(uint64(f))
+	return Value{TileField + Field(i), w.Bytes}
+}
+
+// Values are the properties of a map as they are stored, without its layers
+// and pieces. The other kinds have the same method.
+func (m *Map) Values() []Value { return valuesOf(m, mapFields) }
+
+// Values are the properties of a layer, without its cells.
+func (l *Layer) Values() []Value { return valuesOf(l, layerFields) }
+
+// Values are the properties of a piece.
+func (p *Piece) Values() []Value { return valuesOf(p, pieceFields) }
+
+// Values are the properties of a crossing.
+func (c *Crossing) Values() []Value { return valuesOf(c, crossingFields) }
+
+// Values are the properties of a tileset.
+func (t *Tileset) Values() []Value { return valuesOf(t, tilesetFields) }
+
+// Values are the properties of a project.
+func (p *Project) Values() []Value { return valuesOf(p, projectFields) }
+
+// SameValues reports whether a and b are equal, value by value.
+func SameValues(a, b []Value) bool {
+	if len(a) != len(b) {
+		return false
+	}
+	for i := range a {
+		if a[i].Field != b[i].Field || !bytes.Equal(a[i].Bytes, b[i].Bytes) {
+			return false
+		}
+	}
+	return true
+}
+
+// EncodeValues writes values as stored.
+func EncodeValues(w *pack.Writer, values []Value) {
+	w.Uint(uint64(len(values)))
+	for _, v := range values {
+		w.Uint(uint64(v.Field))
+		w.Blob(v.Bytes)
+	}
+}
+
+// DecodeValues reads what EncodeValues wrote.
+func DecodeValues(r *pack.Reader) []Value {
+	n := r.Count(64, 2)
+	values := make([]Value, 0, n)
+	for range n {
+		values = append(values, Value{Field(r.Uint()), r.Blob(limit.EditBytes)})
+	}
+	return values
+}
+
+// ReadTileset reads a tileset's properties.
+func ReadTileset(values []Value) (*Tileset, error) {
+	t := new(Tileset)
+	return t, setFields(t, tilesetFields, values)
+}

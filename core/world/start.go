@@ -1,0 +1,78 @@
+package world
+
+import (
+	"azzel/core/grid"
+	"azzel/core/pack"
+	"azzel/core/tiles"
+)
+
+// Start makes the document of a new project: the blockout tileset, and a first
+// top-down map of two by two screens, floored and walled, with a spawn in its
+// middle, so that it can be played at once.
+func Start(p Project, ids Allocator) (*Document, error) {
+	if err := p.Check(); err != nil {
+		return nil, err
+	}
+	return Assemble(1, func(d *Draft) error {
+		d.doc.Project = p
+		blockout := &Tileset{Name: "Blockout", First: 1, Count: tiles.BlockoutCount, Columns: tiles.BlockoutCount, Rows: 1,
+			Cut: tiles.Cut{W: p.CellW, H: p.CellH}}
+		for i := range tiles.BlockoutCount {
+			blockout.Places = append(blockout.Places, i)
+			var flags TileFlags
+			if tiles.SolidByRole(tiles.Role(i + 1)) {
+				flags = Solid
+			}
+			blockout.Flags = append(blockout.Flags, flags)
+		}
+		if err := d.Put(Ref{KindTileset, 0, ids.NewID()}, blockout.Values()); err != nil {
+			return err
+		}
+		bounds := grid.Rect{W: max(4, 2*p.SeenW), H: max(4, 2*p.SeenH)}
+		m, layers := NewMap("First map", grid.Point{}, bounds, ids)
+		if err := PutMap(d, m, layers); err != nil {
+			return err
+		}
+		floor := grid.BoxRegion(bounds)
+		wall := grid.Runs{{N: bounds.W * bounds.H, Cell: grid.Cell(tiles.Wall)}}
+		if _, _, err := d.Paint(m.ID, m.PlayerLayer, floor, wall, nil); err != nil {
+			return err
+		}
+		inner := grid.BoxRegion(grid.Rect{X: 1, Y: 1, W: bounds.W - 2, H: bounds.H - 2})
+		ground := grid.Runs{{N: inner.Len(), Cell: grid.Cell(tiles.Ground)}}
+		if _, _, err := d.Paint(m.ID, m.PlayerLayer, inner, ground, nil); err != nil {
+			return err
+		}
+		spawn := &Piece{Type: Spawn, Layer: m.PlayerLayer, Foot: p.Lattice().Foot(grid.Point{X: bounds.W / 2, Y: bounds.H / 2})}
+		return d.Put(Ref{KindPiece, m.ID, ids.NewID()}, spawn.Values())
+	})
+}
+
+// NewMap makes a top-down map with the two layers that every map starts with:
+// the ground, in which the player walks, and what is over their head.
+func NewMap(name string, origin grid.Point, bounds grid.Rect, ids Allocator) (*Map, []*Layer) {
+	ground := &Layer{ID: ids.NewID(), Name: "Ground", Order: 1, Counts: true}
+	over := &Layer{ID: ids.NewID(), Name: "Overhead", Order: 2}
+	m := &Map{ID: ids.NewID(), Name: name, Origin: origin, Bounds: bounds, PlayerLayer: ground.ID}
+	return m, []*Layer{ground, over}
+}
+
+// PutMap puts a map with its layers into a draft.
+func PutMap(d *Draft, m *Map, layers []*Layer) error {
+	if err := d.Put(Ref{KindMap, 0, m.ID}, m.Values()); err != nil {
+		return err
+	}
+	for _, l := range layers {
+		if err := d.Put(Ref{KindLayer, m.ID, l.ID}, l.Values()); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// Body is the canonical bytes of a thing's properties, as stored.
+func Body(values []Value) []byte {
+	var w pack.Writer
+	EncodeValues(&w, values)
+	return w.Bytes
+}

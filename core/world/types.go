@@ -1,0 +1,54 @@
+package world
+
+// A Family groups types that are drawn with the same outline.
+type Family string
+
+// Ways lead somewhere, Things can be had.
+const (
+	Ways   Family = "ways"
+	Things Family = "things"
+)
+
+// A Type is what a piece is one of.
+type Type struct {
+	ID     ID
+	Name   string
+	Family Family
+	// Purpose says in a sentence what such a piece does in play.
+	Purpose string
+}
+
+// The built-in types.
+const (
+	Spawn       ID = 1
+	Exit        ID = 2
+	Collectible ID = 3
+)
+
+// Types are the built-in types, in the order in which they are shown.
+var Types = []Type{
+	{Spawn, "Spawn", Ways, "Where play begins. There is one in a project; placing another moves it."},
+	{Exit, "Exit", Ways, "Who walks onto it has finished."},
+	{Collectible, "Collectible", Things, "Taken by walking over it, and counted."},
+}
+
+// TypeOf finds a type.
+func TypeOf(id ID) (Type, bool) {
+	for _, t := range Types {
+		if t.ID == id {
+			return t, true
+		}
+	}
+	return Type{}, false
+}
+
+// A Facing is where somebody looks.
+type Facing uint8
+
+// The facings.
+const (
+	South Facing = iota
+	West
+	East
+	North
+)

@@ -1,0 +1,231 @@
+package server
+
+import (
+	"bytes"
+	"crypto/rand"
+	"encoding/binary"
+	"fmt"
+	"image"
+	"image/png"
+	"strconv"
+
+	"github.com/gofiber/fiber/v3"
+
+	"azzel/core/limit"
+	"azzel/core/picture"
+	"azzel/core/tiles"
+	"azzel/core/world"
+	"azzel/store"
+)
+
+// ProjectCard is a project as home lists it.
+type ProjectCard struct {
+	ID       string `json:"id"`
+	Name     string `json:"name"`
+	Revision string `json:"revision"`
+	// Changed is when, in milliseconds since 1970.
+	Changed int64 `json:"changed"`
+}
+
+// NewProject is what a new project needs.
+type NewProject struct {
+	Name  string `json:"name"`
+	CellW int    `json:"cellW"`
+	CellH int    `json:"cellH"`
+	SeenW int    `json:"seenW"`
+	SeenH int    `json:"seenH"`
+}
+
+func card(p store.Project) ProjectCard {
+	return ProjectCard{strconv.FormatInt(p.ID, 10), p.Name, strconv.FormatInt(p.Revision, 10), p.ChangedAt.UnixMilli()}
+}
+
+func (v *Server) listProjects(c fiber.Ctx) error {
+	list, err := v.store.Projects(c)
+	if err != nil {
+		return err
+	}
+	cards := make([]ProjectCard, len(list))
+	for i, p := range list {
+		cards[i] = card(p)
+	}
+	return c.JSON(cards)
+}
+
+func (v *Server) createProject(c fiber.Ctx) error {
+	var n NewProject
+	if err := c.Bind().JSON(&n); err != nil {
+		return refuse(fmt.Errorf("the new project could not be read: %w", err))
+	}
+	prefix, err := v.store.Prefix(c)
+	if err != nil {
+		return err
+	}
+	d, err := world.Start(world.Project{Name: n.Name, CellW: n.CellW, CellH: n.CellH, SeenW: n.SeenW, SeenH: n.SeenH}, &world.Counter{Prefix: prefix})
+	if err != nil {
+		return refuse(err)
+	}
+	p, err := v.store.Create(c, d)
+	if err != nil {
+		return err
+	}
+	return c.Status(fiber.StatusCreated).JSON(card(p))
+}
+
+func projectID(c fiber.Ctx) (int64, error) {
+	id, err := strconv.ParseInt(c.Params("project"), 10, 64)
+	if err != nil {
+		return 0, store.ErrNotFound
+	}
+	return id, nil
+}
+
+func (v *Server) oneProject(c fiber.Ctx) error {
+	id, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	p, err := v.store.Project(c, id)
+	if err != nil {
+		return err
+	}
+	return c.JSON(card(p))
+}
+
+// pictureSide is how large the picture of a project is at most, in pixels.
+const pictureSide = 480
+
+// projectPicture draws the project's first map.
+func (v *Server) projectPicture(c fiber.Ctx) error {
+	id, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	r, err := v.rooms.enter(c, id)
+	if err != nil {
+		return err
+	}
+	r.mu.Lock()
+	d, revision := r.doc, r.revision
+	r.mu.Unlock()
+	if d == nil || len(d.Maps) == 0 {
+		return store.ErrNotFound
+	}
+	tag := fmt.Sprintf(`"%d-%d"`, id, revision)
+	if c.Get("If-None-Match") == tag {
+		return c.SendStatus(fiber.StatusNotModified)
+	}
+	atlas := picture.NewAtlas(d.Project.Lattice())
+	for _, t := range atlas.AddMissing(d) {
+		b, err := v.store.Blob(c, id, t.Strip)
+		if err != nil {
+			return err
+		}
+		strip, err := tiles.DecodeStrip(b)
+		if err != nil {
+			return err
+		}
+		atlas.Add(t, strip)
+	}
+	pix, w, h := atlas.Map(d.Maps[0], ^uint64(0), pictureSide)
+	img := &image.NRGBA{Pix: pix, Stride: w * 4, Rect: image.Rect(0, 0, w, h)}
+	var out bytes.Buffer
+	if err := png.Encode(&out, img); err != nil {
+		return fmt.Errorf("drawing the project: %w", err)
+	}
+	c.Set("ETag", tag)
+	c.Set("Cache-Control", "no-cache")
+	c.Set("Content-Type", "image/png")
+	return c.Send(out.Bytes())
+}
+
+// open gives a page what it needs to begin, and its session.
+func (v *Server) open(c fiber.Ctx) error {
+	id, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	session, err := strconv.ParseInt(c.Query("session"), 10, 64)
+	if err != nil || session <= 0 {
+		session = newSession()
+	}
+	r, err := v.rooms.enter(c, id)
+	if err != nil {
+		return err
+	}
+	o, err := r.opening(c, session)
+	if err != nil {
+		return err
+	}
+	c.Set("Azzel-Session", strconv.FormatInt(session, 10))
+	c.Set("Cache-Control", "no-store")
+	c.Set("Content-Type", "application/octet-stream")
+	return c.Send(o.Encode())
+}
+
+// newSession makes a number that nobody guesses.
+func newSession() int64 {
+	var b [8]byte
+	_, _ = rand.Read(b[:]) // never fails
+	return int64(binary.LittleEndian.Uint64(b[:])>>1) | 1
+}
+
+func (v *Server) blob(c fiber.Ctx) error {
+	id, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	body, err := v.store.Blob(c, id, c.Params("sum"))
+	if err != nil {
+		return err
+	}
+	c.Set("Cache-Control", "private, max-age=31536000, immutable")
+	c.Set("Content-Type", "application/octet-stream")
+	return c.Send(body)
+}
+
+// TakenPicture is a picture that was taken in: what the tileset made of it
+// says.
+type TakenPicture struct {
+	Picture string `json:"picture"`
+	Strip   string `json:"strip"`
+	First   int    `json:"first"`
+	Columns int    `json:"columns"`
+	Rows    int    `json:"rows"`
+	Places  []int  `json:"places"`
+}
+
+// takePicture measures, decodes and cuts a picture, stores it and gives its
+// tiles numbers. The tileset itself comes into being by an edit of the page.
+func (v *Server) takePicture(c fiber.Ctx) error {
+	id, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	if _, err := v.store.Project(c, id); err != nil {
+		return err
+	}
+	number := func(name string) int { n, _ := strconv.Atoi(c.Query(name)); return n }
+	cut := tiles.Cut{W: number("w"), H: number("h"), Margin: number("margin"), Spacing: number("spacing")}
+	data := c.Body()
+	if len(data) > limit.PictureBytes {
+		return refuse(fmt.Errorf("the file is larger than %d MB", limit.PictureBytes>>20))
+	}
+	img, err := tiles.Decode(data)
+	if err != nil {
+		return refuse(err)
+	}
+	strip, err := tiles.Take(img, cut)
+	if err != nil {
+		return refuse(err)
+	}
+	first, err := v.store.ReserveTiles(c, id, len(strip.Places))
+	if err != nil {
+		return err
+	}
+	sums, err := v.store.AddBlobs(c, id, bytes.Clone(data), strip.Encode())
+	if err != nil {
+		return err
+	}
+	return c.JSON(TakenPicture{sums[0], sums[1], first, strip.Columns, strip.Rows, strip.Places})
+}

@@ -1,0 +1,316 @@
+package server
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"log/slog"
+	"sync"
+
+	"azzel/core/edit"
+	"azzel/core/tiles"
+	"azzel/core/world"
+	"azzel/store"
+)
+
+// rooms are the projects in memory.
+type rooms struct {
+	store *store.Store
+	mu    sync.Mutex
+	open  map[int64]*room
+}
+
+// A room is one project in memory, with the pages that have it open. The lock
+// gives steps their order.
+type room struct {
+	store   *store.Store
+	project int64
+
+	mu        sync.Mutex
+	doc       *world.Document
+	revision  uint64
+	sequences map[int64]uint64
+	members   map[*member]bool
+}
+
+// A member is one page's socket, seen from the room.
+type member struct {
+	session int64
+	out     chan []byte
+	// gone is closed when the room gives the member up.
+	gone chan struct{}
+	once sync.Once
+}
+
+// outgoing is how many messages may wait for a slow page before it is given up;
+// it then comes back and catches up from the log.
+const outgoing = 1024
+
+func newMember(session int64) *member {
+	return &member{session: session, out: make(chan []byte, outgoing), gone: make(chan struct{})}
+}
+
+func (m *member) leave() { m.once.Do(func() { close(m.gone) }) }
+
+func (m *member) send(message []byte) {
+	select {
+	case m.out <- message:
+	default:
+		m.leave()
+	}
+}
+
+// enter gives the room of a project, reading it if it is not in memory.
+func (r *rooms) enter(ctx context.Context, project int64) (*room, error) {
+	r.mu.Lock()
+	rm := r.open[project]
+	if rm == nil {
+		rm = &room{store: r.store, project: project, sequences: map[int64]uint64{}, members: map[*member]bool{}}
+		r.open[project] = rm
+	}
+	r.mu.Unlock()
+	rm.mu.Lock()
+	defer rm.mu.Unlock()
+	if err := rm.load(ctx); err != nil {
+		if len(rm.members) == 0 {
+			r.mu.Lock()
+			delete(r.open, project)
+			r.mu.Unlock()
+		}
+		return nil, err
+	}
+	return rm, nil
+}
+
+// closeAll gives up every member, when the server stops.
+func (r *rooms) closeAll() {
+	r.mu.Lock()
+	defer r.mu.Unlock()
+	for _, rm := range r.open {
+		rm.mu.Lock()
+		for m := range rm.members {
+			m.leave()
+		}
+		rm.mu.Unlock()
+	}
+}
+
+// load reads the project unless it is there. The lock is held.
+func (r *room) load(ctx context.Context) error {
+	if r.doc != nil {
+		return nil
+	}
+	d, revision, err := r.store.Load(ctx, r.project)
+	if err != nil {
+		return err
+	}
+	r.doc, r.revision = d, revision
+	return nil
+}
+
+// opening is all a page of the session needs to begin.
+func (r *room) opening(ctx context.Context, session int64) (edit.Opening, error) {
+	prefix, err := r.store.Prefix(ctx)
+	if err != nil {
+		return edit.Opening{}, err
+	}
+	r.mu.Lock()
+	defer r.mu.Unlock()
+	if err := r.load(ctx); err != nil {
+		return edit.Opening{}, err
+	}
+	sequence, err := r.sequence(ctx, session)
+	if err != nil {
+		return edit.Opening{}, err
+	}
+	records, err := r.store.Records(ctx, r.project, session, 2000, 16<<20)
+	if err != nil {
+		return edit.Opening{}, err
+	}
+	return edit.Opening{Prefix: prefix, Sequence: sequence, Revision: r.revision, Document: r.doc, Records: records}, nil
+}
+
+// sequence is the last sequence number taken from a session. The lock is held.
+func (r *room) sequence(ctx context.Context, session int64) (uint64, error) {
+	if n, known := r.sequences[session]; known {
+		return n, nil
+	}
+	n, err := r.store.Session(ctx, r.project, session)
+	if err == nil {
+		r.sequences[session] = n
+	}
+	return n, err
+}
+
+// join lets a member hear of all steps after a revision. What came before it
+// joined is read from the log, without holding up the others.
+func (r *room) join(ctx context.Context, m *member, revision uint64) error {
+	for {
+		r.mu.Lock()
+		if err := r.load(ctx); err != nil {
+			r.mu.Unlock()
+			return err
+		}
+		if revision >= r.revision {
+			r.members[m] = true
+			r.mu.Unlock()
+			return nil
+		}
+		r.mu.Unlock()
+		steps, err := r.store.Since(ctx, r.project, revision, 500)
+		if err != nil {
+			return err
+		}
+		for _, s := range steps {
+			message := edit.Other(s.Revision, s.Body)
+			if s.Session == m.session {
+				message = edit.Taken(s.Sequence, s.Revision)
+			}
+			select {
+			case m.out <- message:
+			case <-m.gone:
+				return nil
+			}
+			revision = s.Revision
+		}
+	}
+}
+
+func (r *room) leave(m *member) {
+	m.leave()
+	r.mu.Lock()
+	delete(r.members, m)
+	r.mu.Unlock()
+}
+
+// submit takes a step from a session: stores it, then answers the member and
+// tells the others. A repeat is answered and not applied again. An error means
+// that nothing is known of the step's fate, and the page must send it again.
+func (r *room) submit(ctx context.Context, session int64, message []byte) error {
+	sequence, body, err := edit.ReadSend(message)
+	if err != nil {
+		return err
+	}
+	r.mu.Lock()
+	defer r.mu.Unlock()
+	if err := r.load(ctx); err != nil {
+		return err
+	}
+	last, err := r.sequence(ctx, session)
+	if err != nil {
+		return err
+	}
+	if sequence <= last {
+		return r.repeat(ctx, session, sequence)
+	}
+	if sequence != last+1 {
+		return fmt.Errorf("step %d of a session came after step %d", sequence, last)
+	}
+	e, res, err := r.apply(ctx, session, body)
+	var internal *storeError
+	if errors.As(err, &internal) {
+		return err
+	}
+	if err != nil {
+		if err := r.store.Refuse(ctx, r.project, session, sequence); err != nil {
+			return err
+		}
+		r.sequences[session] = sequence
+		slog.Info("a change was refused", "project", r.project, "why", err)
+		r.tell(session, edit.Refused(sequence, err.Error()), nil)
+		return nil
+	}
+	step := store.Step{Project: r.project, Session: session, Sequence: sequence, Revision: r.revision + 1,
+		Label: e.Label, Undoes: e.Undoes, Body: e.Encode(), Inverse: edit.EncodeParts(res.Inverse)}
+	if err := r.store.Append(ctx, step, r.doc, res.Document); err != nil {
+		// Whether it was stored is not known: read everything anew before the next.
+		r.doc = nil
+		clear(r.sequences)
+		return err
+	}
+	r.doc, r.revision = res.Document, step.Revision
+	r.sequences[session] = sequence
+	r.tell(session, edit.Taken(sequence, r.revision), edit.Other(r.revision, step.Body))
+	return nil
+}
+
+// A storeError is a failure of the database, not of the step.
+type storeError struct{ error }
+
+func (e *storeError) Unwrap() error { return e.error }
+
+func (r *room) apply(ctx context.Context, session int64, body []byte) (edit.Edit, edit.Result, error) {
+	e, err := edit.Decode(body)
+	if err != nil {
+		return e, edit.Result{}, err
+	}
+	if e.Undoes != 0 {
+		_, inverse, err := r.store.Earlier(ctx, r.project, session, e.Undoes)
+		if errors.Is(err, store.ErrNotFound) {
+			return e, edit.Result{}, errors.New("that step can't be taken back any more")
+		}
+		if err != nil {
+			return e, edit.Result{}, &storeError{err}
+		}
+		e.Parts = inverse
+	}
+	if err := r.blobsThere(ctx, e); err != nil {
+		return e, edit.Result{}, err
+	}
+	res, err := edit.Apply(r.doc, e)
+	return e, res, err
+}
+
+// blobsThere checks that the pictures a step speaks of belong to the project,
+// and hold as many tiles as it says.
+func (r *room) blobsThere(ctx context.Context, e edit.Edit) error {
+	for _, p := range e.Parts {
+		put, ok := p.(edit.Put)
+		if !ok || put.Ref.Kind != world.KindTileset {
+			continue
+		}
+		set, err := world.ReadTileset(put.Values)
+		if err != nil {
+			return err
+		}
+		var body []byte
+		for _, sum := range []string{set.Picture, set.Strip} {
+			body, err = r.store.Blob(ctx, r.project, sum)
+			if errors.Is(err, store.ErrNotFound) {
+				return fmt.Errorf("the picture of %s is not here: bring it in again", set.Name)
+			} else if err != nil {
+				return &storeError{err}
+			}
+		}
+		if strip, err := tiles.DecodeStrip(body); err != nil || len(strip.Places) != set.Count {
+			return fmt.Errorf("the tiles of %s are not those of its picture: bring it in again", set.Name)
+		}
+	}
+	return nil
+}
+
+// repeat answers a step that came before. The lock is held.
+func (r *room) repeat(ctx context.Context, session int64, sequence uint64) error {
+	revision, _, err := r.store.Earlier(ctx, r.project, session, sequence)
+	switch {
+	case errors.Is(err, store.ErrNotFound):
+		r.tell(session, edit.Refused(sequence, "it was refused before"), nil)
+	case err != nil:
+		return err
+	default:
+		r.tell(session, edit.Taken(sequence, revision), nil)
+	}
+	return nil
+}
+
+// tell gives own to the session's pages and other, unless nil, to the rest.
+// The lock is held.
+func (r *room) tell(session int64, own, other []byte) {
+	for m := range r.members {
+		if m.session == session {
+			m.send(own)
+		} else if other != nil {
+			m.send(other)
+		}
+	}
+}

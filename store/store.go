@@ -1,0 +1,351 @@
+// Package store is the only place that knows PostgreSQL. It keeps projects,
+// their log, their things and chunks, and blobs by the SHA-256 sum of what
+// they hold. Bytes stand once, in blobs; the model of a document is not
+// written a second time here.
+package store
+
+import (
+	"context"
+	"crypto/sha256"
+	"errors"
+	"fmt"
+	"time"
+
+	"github.com/jackc/pgx/v5/pgxpool"
+	"github.com/jackc/pgx/v5/stdlib"
+	"gorm.io/driver/postgres"
+	"gorm.io/gorm"
+	"gorm.io/gorm/clause"
+	"gorm.io/gorm/logger"
+
+	"azzel/core/edit"
+	"azzel/core/pack"
+	"azzel/core/world"
+)
+
+// ErrNotFound is reported for a project, session or blob that is not there.
+var ErrNotFound = errors.New("it is not there")
+
+// A Store is a connection to the database. It may be used by many goroutines.
+type Store struct {
+	db   *gorm.DB
+	pool *pgxpool.Pool
+}
+
+// Open connects to the database and brings its tables up to date.
+func Open(ctx context.Context, url string) (*Store, error) {
+	pool, err := pgxpool.New(ctx, url)
+	if err != nil {
+		return nil, fmt.Errorf("reading the database's address: %w", err)
+	}
+	db, err := gorm.Open(postgres.New(postgres.Config{Conn: stdlib.OpenDBFromPool(pool)}), &gorm.Config{
+		Logger: logger.Discard, TranslateError: true, SkipDefaultTransaction: true,
+	})
+	if err != nil {
+		pool.Close()
+		return nil, fmt.Errorf("connecting to the database: %w", err)
+	}
+	s := &Store{db, pool}
+	if err := s.migrate(ctx); err != nil {
+		s.Close()
+		return nil, err
+	}
+	return s, nil
+}
+
+// Close ends all connections.
+func (s *Store) Close() { s.pool.Close() }
+
+// Ready reports whether the database answers.
+func (s *Store) Ready(ctx context.Context) error { return s.pool.Ping(ctx) }
+
+// Project is a project as it is listed.
+type Project struct {
+	ID        int64 `gorm:"primaryKey"`
+	Name      string
+	Revision  int64
+	Next      int
+	NextTile  int
+	CreatedAt time.Time
+	ChangedAt time.Time
+}
+
+type logRow struct {
+	ProjectID int64
+	Revision  int64
+	Session   int64
+	Sequence  int64
+	Label     string
+	Undoes    int64
+	Body      []byte
+	Inverse   []byte
+	At        time.Time
+}
+
+func (logRow) TableName() string { return "log" }
+
+type entityRow struct {
+	ProjectID int64
+	Kind      int
+	ID        int64 `gorm:"primaryKey;autoIncrement:false"`
+	MapID     int64
+	Name      string
+	Format    int
+	Revision  int64
+	Hash      []byte
+}
+
+func (entityRow) TableName() string { return "entities" }
+
+type chunkRow struct {
+	ProjectID int64
+	LayerID   int64
+	MapID     int64
+	X         int
+	Y         int
+	Hash      []byte
+}
+
+func (chunkRow) TableName() string { return "chunks" }
+
+type blobRow struct {
+	Hash      []byte
+	Body      []byte
+	CreatedAt time.Time
+}
+
+func (blobRow) TableName() string { return "blobs" }
+
+type sessionRow struct {
+	ProjectID int64
+	ID        int64 `gorm:"primaryKey;autoIncrement:false"`
+	Sequence  int64
+}
+
+func (sessionRow) TableName() string { return "sessions" }
+
+// Projects lists all projects, the one changed last first.
+func (s *Store) Projects(ctx context.Context) ([]Project, error) {
+	var list []Project
+	err := s.db.WithContext(ctx).Order("changed_at DESC, id DESC").Limit(1000).Find(&list).Error
+	return list, wrap(err, "listing projects")
+}
+
+// Project finds a project.
+func (s *Store) Project(ctx context.Context, id int64) (Project, error) {
+	var p Project
+	err := s.db.WithContext(ctx).Take(&p, "id = ?", id).Error
+	return p, wrap(err, "finding the project")
+}
+
+// Create stores a new project.
+func (s *Store) Create(ctx context.Context, d *world.Document) (Project, error) {
+	now := time.Now()
+	p := Project{Name: d.Project.Name, Next: d.Next(), NextTile: d.TilesEnd(), CreatedAt: now, ChangedAt: now}
+	err := s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+		if err := tx.Create(&p).Error; err != nil {
+			return err
+		}
+		return write(tx, p.ID, 0, world.Diff(&world.Document{}, d))
+	})
+	return p, wrap(err, "storing a new project")
+}
+
+// Prefix gives a number that begins new ids; no two calls give the same.
+func (s *Store) Prefix(ctx context.Context) (uint32, error) {
+	var n int64
+	err := s.db.WithContext(ctx).Raw("SELECT nextval('id_prefixes')").Scan(&n).Error
+	return uint32(n), wrap(err, "giving out ids")
+}
+
+// Session finds the last sequence number of a session, and makes the session
+// if there is none.
+func (s *Store) Session(ctx context.Context, project, session int64) (sequence uint64, err error) {
+	row := sessionRow{ProjectID: project, ID: session}
+	db := s.db.WithContext(ctx)
+	if err := db.Clauses(clause.OnConflict{DoNothing: true}).Create(&row).Error; err != nil {
+		return 0, wrap(err, "beginning a session")
+	}
+	err = db.Take(&row, "project_id = ? AND id = ?", project, session).Error
+	return uint64(row.Sequence), wrap(err, "finding a session")
+}
+
+// A Step is one edit as it goes into the log.
+type Step struct {
+	Project  int64
+	Session  int64
+	Sequence uint64
+	Revision uint64
+	Label    string
+	Undoes   uint64
+	// Body is the edit with its parts, Inverse the parts that take it back.
+	Body, Inverse []byte
+}
+
+// ErrBehind is reported when the database has moved on from the revision that
+// a step was computed from.
+var ErrBehind = errors.New("the project has changed meanwhile")
+
+// Append writes a step and what it changed, in one transaction. Old is the
+// document at the revision before, now the one after.
+func (s *Store) Append(ctx context.Context, step Step, old, now *world.Document) error {
+	diff := world.Diff(old, now)
+	err := s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+		var p Project
+		if err := tx.Clauses(clause.Locking{Strength: "UPDATE"}).Take(&p, "id = ?", step.Project).Error; err != nil {
+			return err
+		}
+		if uint64(p.Revision)+1 != step.Revision {
+			return ErrBehind
+		}
+		row := logRow{step.Project, int64(step.Revision), step.Session, int64(step.Sequence), step.Label, int64(step.Undoes), step.Body, step.Inverse, time.Now()}
+		if err := tx.Create(&row).Error; err != nil {
+			return err
+		}
+		if err := write(tx, step.Project, int64(step.Revision), diff); err != nil {
+			return err
+		}
+		if err := setSequence(tx, step.Project, step.Session, step.Sequence); err != nil {
+			return err
+		}
+		return tx.Model(&Project{}).Where("id = ?", step.Project).
+			Updates(map[string]any{"revision": step.Revision, "next": now.Next(), "name": now.Project.Name, "changed_at": row.At}).Error
+	})
+	if errors.Is(err, ErrBehind) {
+		return err
+	}
+	return wrap(err, "storing a change")
+}
+
+// Refuse notes that a step of a session was dropped, so that its repeat is
+// known.
+func (s *Store) Refuse(ctx context.Context, project, session int64, sequence uint64) error {
+	return wrap(setSequence(s.db.WithContext(ctx), project, session, sequence), "noting a refused change")
+}
+
+func setSequence(tx *gorm.DB, project, session int64, sequence uint64) error {
+	return tx.Clauses(clause.OnConflict{Columns: []clause.Column{{Name: "project_id"}, {Name: "id"}}, DoUpdates: clause.AssignmentColumns([]string{"sequence"})}).
+		Create(&sessionRow{project, session, int64(sequence)}).Error
+}
+
+// batch is how many rows go in one statement.
+const batch = 500
+
+// write stores what differs.
+func write(tx *gorm.DB, project, revision int64, d world.Difference) error {
+	blobs := map[[32]byte][]byte{}
+	keep := func(body []byte) []byte {
+		sum := sha256.Sum256(body)
+		blobs[sum] = body
+		return sum[:]
+	}
+	var entities []entityRow
+	for _, e := range d.Put {
+		entities = append(entities, entityRow{project, int(e.Ref.Kind), int64(e.Ref.ID), int64(e.Ref.Map), e.Name, 1, revision, keep(world.Body(e.Values))})
+	}
+	var chunks []chunkRow
+	for _, c := range d.Chunks {
+		if c.Chunk == nil {
+			if err := tx.Where("project_id = ? AND layer_id = ? AND x = ? AND y = ?", project, int64(c.Layer), c.CX, c.CY).Delete(&chunkRow{}).Error; err != nil {
+				return err
+			}
+			continue
+		}
+		var w pack.Writer
+		c.Chunk.Encode(&w)
+		chunks = append(chunks, chunkRow{project, int64(c.Layer), int64(c.Map), c.CX, c.CY, keep(w.Bytes)})
+	}
+	for _, r := range d.Removed {
+		err := tx.Where("project_id = ? AND kind = ? AND id = ? AND map_id = ?", project, int(r.Kind), int64(r.ID), int64(r.Map)).Delete(&entityRow{}).Error
+		if err != nil {
+			return err
+		}
+	}
+	var rows []blobRow
+	now := time.Now()
+	for sum, body := range blobs {
+		rows = append(rows, blobRow{sum[:], body, now})
+	}
+	if len(rows) > 0 {
+		if err := tx.Clauses(clause.OnConflict{Columns: []clause.Column{{Name: "hash"}}, DoUpdates: clause.AssignmentColumns([]string{"created_at"})}).CreateInBatches(rows, batch).Error; err != nil {
+			return err
+		}
+	}
+	if len(entities) > 0 {
+		err := tx.Clauses(clause.OnConflict{Columns: []clause.Column{{Name: "project_id"}, {Name: "kind"}, {Name: "id"}}, UpdateAll: true}).CreateInBatches(entities, batch).Error
+		if err != nil {
+			return err
+		}
+	}
+	if len(chunks) > 0 {
+		err := tx.Clauses(clause.OnConflict{Columns: []clause.Column{{Name: "project_id"}, {Name: "layer_id"}, {Name: "x"}, {Name: "y"}}, UpdateAll: true}).CreateInBatches(chunks, batch).Error
+		if err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// Earlier finds a session's step: its revision and inverse, ErrNotFound if it
+// was refused or never came.
+func (s *Store) Earlier(ctx context.Context, project, session int64, sequence uint64) (revision uint64, inverse []edit.Part, err error) {
+	var row logRow
+	err = s.db.WithContext(ctx).Take(&row, "project_id = ? AND session = ? AND sequence = ?", project, session, int64(sequence)).Error
+	if err != nil {
+		return 0, nil, wrap(err, "finding a step")
+	}
+	inverse, err = edit.DecodeParts(row.Inverse)
+	return uint64(row.Revision), inverse, wrap(err, "reading a step")
+}
+
+// A Logged is a step as the log has it.
+type Logged struct {
+	Revision uint64
+	Session  int64
+	Sequence uint64
+	Body     []byte
+}
+
+// Since lists the steps after a revision, at most limit.
+func (s *Store) Since(ctx context.Context, project int64, revision uint64, limit int) ([]Logged, error) {
+	var rows []logRow
+	err := s.db.WithContext(ctx).Select("revision", "session", "sequence", "body").Order("revision").Limit(limit).
+		Find(&rows, "project_id = ? AND revision > ?", project, int64(revision)).Error
+	list := make([]Logged, len(rows))
+	for i, r := range rows {
+		list[i] = Logged{uint64(r.Revision), r.Session, uint64(r.Sequence), r.Body}
+	}
+	return list, wrap(err, "reading the log")
+}
+
+// Records lists the steps of a session, oldest first, at most the last most
+// and about bytes of them.
+func (s *Store) Records(ctx context.Context, project, session int64, most, bytes int) ([]edit.Record, error) {
+	var rows []logRow
+	err := s.db.WithContext(ctx).Select("sequence", "undoes", "label", "inverse").Order("sequence DESC").Limit(most).
+		Find(&rows, "project_id = ? AND session = ?", project, session).Error
+	if err != nil {
+		return nil, wrap(err, "reading what a session did")
+	}
+	var records []edit.Record
+	for _, r := range rows {
+		if bytes -= len(r.Inverse); bytes < 0 {
+			break
+		}
+		records = append(records, edit.Record{Sequence: uint64(r.Sequence), Undoes: uint64(r.Undoes), Label: r.Label, Inverse: r.Inverse})
+	}
+	for i, k := 0, len(records)-1; i < k; i, k = i+1, k-1 {
+		records[i], records[k] = records[k], records[i]
+	}
+	return records, nil
+}
+
+func wrap(err error, doing string) error {
+	if err == nil {
+		return nil
+	}
+	if errors.Is(err, gorm.ErrRecordNotFound) {
+		return fmt.Errorf("%s: %w", doing, ErrNotFound)
+	}
+	return fmt.Errorf("%s: %w", doing, err)
+}

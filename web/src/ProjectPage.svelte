@@ -1,0 +1,84 @@
+<script lang="ts">
+  import { onMount, untrack } from 'svelte';
+  import Board from './board/Board.svelte';
+  import { Keys } from './commands/keys';
+  import { Project } from './core/project.svelte';
+  import DepthStack from './depth/DepthStack.svelte';
+  import Desk from './desk/Desk.svelte';
+  import Drawer from './drawer/Drawer.svelte';
+  import PlayBar from './play/PlayBar.svelte';
+  import KeySheet from './seek/KeySheet.svelte';
+  import Slip from './slip/Slip.svelte';
+  import Messages from './ui/Messages.svelte';
+  import Status from './ui/Status.svelte';
+  import Strip from './ui/Strip.svelte';
+  import Tray from './tray/Tray.svelte';
+
+  let { id, home }: { id: string; home: () => void } = $props();
+
+  const p = untrack(() => new Project(id));
+  let board: HTMLElement | undefined = $state();
+  const keys = new Keys(p, () => board);
+
+  onMount(() => {
+    void p.open();
+    window.azzel = {
+      probe: () => p.probe(),
+      screen: (x, y) => p.camera.toScreen(x, y),
+      scene: () => p.scene,
+      play: () => p.play,
+    };
+    return () => p.close();
+  });
+
+  /** After a click on a control, the keys belong to the board again. */
+  function giveBack(event: MouseEvent): void {
+    if (event.detail > 0 && event.target instanceof Element && event.target.closest('[data-back]')) board?.focus();
+  }
+
+  function dropped(event: DragEvent): void {
+    event.preventDefault();
+    const file = event.dataTransfer?.files[0];
+    if (!file) return;
+    p.dropped = file;
+    p.desk = null;
+    p.opened = 'desk';
+  }
+</script>
+
+<svelte:window
+  onkeydown={(e) => keys.down(e)}
+  onkeyup={(e) => keys.up(e)}
+  onblur={() => keys.lost()}
+  onclick={giveBack}
+  ondragover={(e) => e.preventDefault()}
+  ondrop={dropped}
+/>
+
+<div class="flex h-full flex-col">
+  <Strip {p} {home} />
+  {#if p.error}
+    <main class="grid flex-1 place-items-center">
+      <div class="sheet max-w-md p-6">
+        <h1 class="name text-title">This project can’t be opened</h1>
+        <p class="my-3">{p.error}</p>
+        <button class="text-lagoon-ink underline" onclick={home}>All projects</button>
+      </div>
+    </main>
+  {:else}
+    <main class="relative flex min-h-0 flex-1 flex-col">
+      <Board project={p} bind:element={board} />
+      {#if p.scene}
+        {#if !p.state?.playing}<DepthStack {p} />{/if}
+        <Slip {p} />
+        <PlayBar {p} />
+      {/if}
+      <Messages {p} />
+      {#if p.opened === 'drawer'}<Drawer {p} />{/if}
+      {#if p.opened === 'desk'}<Desk {p} />{/if}
+    </main>
+    <Tray {p} />
+    <Status {p} />
+    <KeySheet {p} />
+  {/if}
+</div>

@@ -1,0 +1,127 @@
+<script lang="ts">
+  import { onMount, untrack } from 'svelte';
+  import type { Project } from '../core/project.svelte';
+  import { theme } from '../core/theme.svelte';
+  import { maskOf } from './bitmaps';
+  import { readColours, type Colours } from './colours';
+  import { Hands } from './hands';
+  import { Overlay } from './overlay';
+
+  let { project: p, element = $bindable() }: { project: Project; element?: HTMLElement } = $props();
+
+  let base: HTMLCanvasElement;
+  let over: HTMLCanvasElement;
+  let hands: Hands | undefined = $state();
+  let colours: Colours | undefined;
+  let shown = false;
+
+  /** The largest whole zoom, or the largest part of one, at which the player's view fits. */
+  function playZoom(w: number, h: number): number {
+    const most = Math.min((p.camera.width - 24) / w, (p.camera.height - 24) / h);
+    return most >= 1 ? Math.floor(most) : 1 / Math.ceil(1 / most);
+  }
+
+  function followGame(): void {
+    if (!p.play) return;
+    const { frame } = p.play;
+    p.camera.zoom = playZoom(frame.w, frame.h);
+    p.camera.center(frame.x + frame.w / 2, frame.y + frame.h / 2);
+  }
+
+  function draw(context: CanvasRenderingContext2D, overlay: Overlay): void {
+    const { camera, scene, bitmaps } = p;
+    if (!scene || !bitmaps || !colours) return;
+    if (!shown) {
+      shown = true;
+      p.showAll();
+    }
+    if (p.play && p.inGame) {
+      followGame();
+      untrack(() => p.moved++);
+    }
+    const ratio = devicePixelRatio;
+    context.setTransform(ratio, 0, 0, ratio, 0, 0);
+    context.fillStyle = colours.board;
+    context.fillRect(0, 0, camera.width, camera.height);
+    bitmaps.begin();
+    let whole = true;
+    for (const map of scene.maps) {
+      const at = camera.toScreen(map.x, map.y);
+      const w = map.w * camera.zoom;
+      const h = map.h * camera.zoom;
+      if (at.x > camera.width || at.y > camera.height || at.x + w < 0 || at.y + h < 0) continue;
+      context.fillStyle = colours.shelf;
+      context.fillRect(at.x, at.y, w, h);
+      const below = p.play?.map === map.id ? map.layers.findIndex((l) => l.player) : map.layers.length;
+      const mask = maskOf(map, (i) => i <= below && !map.layers[i]?.hidden);
+      whole = bitmaps.draw(context, scene, map, mask, camera) && whole;
+      context.strokeStyle = colours.line;
+      context.lineWidth = 1;
+      context.strokeRect(at.x - 0.5, at.y - 0.5, w + 1, h + 1);
+    }
+    overlay.draw(colours);
+    if (!whole) p.draw();
+  }
+
+  function resize(): void {
+    const { width, height } = base.getBoundingClientRect();
+    for (const canvas of [base, over]) {
+      canvas.width = Math.round(width * devicePixelRatio);
+      canvas.height = Math.round(height * devicePixelRatio);
+    }
+    over.getContext('2d')?.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
+    p.camera.width = width;
+    p.camera.height = height;
+    p.moveCamera(() => undefined);
+  }
+
+  onMount(() => {
+    const context = base.getContext('2d', { alpha: false });
+    const above = over.getContext('2d');
+    if (!context || !above) return;
+    element = over;
+    hands = new Hands(p, over);
+    const overlay = new Overlay(p, above);
+    const watcher = new ResizeObserver(resize);
+    watcher.observe(base);
+    resize();
+    p.onDraw(() => draw(context, overlay));
+    void document.fonts.ready.then(() => p.draw());
+    const wheel = (event: WheelEvent): void => hands?.wheel(event);
+    over.addEventListener('wheel', wheel, { passive: false });
+    return () => {
+      watcher.disconnect();
+      p.onDraw(null);
+    };
+  });
+
+  $effect(() => {
+    void theme.dark;
+    colours = readColours();
+    p.draw();
+  });
+
+  const label = $derived.by(() => {
+    const at = p.pointer;
+    if (!at?.map) return 'Board. Arrows move the cell cursor, Enter is the pointer’s button.';
+    return `Board. ${p.mapView(at.map)?.name ?? ''}, cell ${at.cellX}, ${at.cellY}, ${at.tile || 'empty'}${at.piece ? `, ${at.piece}` : ''}`;
+  });
+</script>
+
+<div class="relative min-h-0 flex-1 overflow-hidden">
+  <canvas bind:this={base} class="absolute inset-0 size-full" aria-hidden="true"></canvas>
+  <canvas
+    bind:this={over}
+    class="absolute inset-0 size-full touch-none outline-none"
+    tabindex="0"
+    role="application"
+    aria-label={label}
+    data-board
+    onpointerdown={(e) => hands?.down(e)}
+    onpointermove={(e) => hands?.move(e)}
+    onpointerup={(e) => hands?.up(e)}
+    onpointercancel={() => hands?.cancel()}
+    onpointerleave={() => hands?.leave()}
+    oncontextmenu={(e) => e.preventDefault()}
+  ></canvas>
+</div>

@@ -1,0 +1,66 @@
+import type { BoxView } from '../core/types.gen';
+
+/** The zooms that the wheel and the keys step through: whole numbers when in. */
+const ZOOMS = [1 / 32, 1 / 16, 1 / 12, 1 / 8, 1 / 6, 1 / 4, 1 / 3, 1 / 2, 2 / 3, 1, 2, 3, 4, 6, 8, 12, 16];
+
+/** Which part of the board is shown: screen pixel = (board pixel − x) × zoom. */
+export class Camera {
+  x = 0;
+  y = 0;
+  zoom = 1;
+  width = 1;
+  height = 1;
+
+  toBoard(screenX: number, screenY: number): { x: number; y: number } {
+    return { x: this.x + screenX / this.zoom, y: this.y + screenY / this.zoom };
+  }
+
+  toScreen(x: number, y: number): { x: number; y: number } {
+    return { x: (x - this.x) * this.zoom, y: (y - this.y) * this.zoom };
+  }
+
+  pan(dx: number, dy: number): void {
+    this.x -= dx / this.zoom;
+    this.y -= dy / this.zoom;
+  }
+
+  /** Zooms so that the board stays still under a point of the screen. */
+  zoomTo(zoom: number, screenX: number, screenY: number): void {
+    const at = this.toBoard(screenX, screenY);
+    this.zoom = zoom;
+    this.x = at.x - screenX / zoom;
+    this.y = at.y - screenY / zoom;
+  }
+
+  step(direction: 1 | -1, screenX: number, screenY: number): void {
+    const next =
+      direction > 0 ? ZOOMS.find((z) => z > this.zoom * 1.001) : ZOOMS.findLast((z) => z < this.zoom * 0.999);
+    if (next !== undefined) this.zoomTo(next, screenX, screenY);
+  }
+
+  /** Shows a box whole, with room around it. */
+  fit(box: BoxView, room = 56): void {
+    const most = Math.min((this.width - 2 * room) / box.w, (this.height - 2 * room) / box.h);
+    this.zoom = ZOOMS.findLast((z) => z <= most && z <= 4) ?? ZOOMS[0] ?? 1;
+    this.center(box.x + box.w / 2, box.y + box.h / 2);
+  }
+
+  center(x: number, y: number): void {
+    this.x = x - this.width / 2 / this.zoom;
+    this.y = y - this.height / 2 / this.zoom;
+  }
+
+  copy(): { x: number; y: number; zoom: number } {
+    return { x: this.x, y: this.y, zoom: this.zoom };
+  }
+}
+
+/** The smallest box around boxes; null if there are none. */
+export function around(boxes: BoxView[]): BoxView | null {
+  if (boxes.length === 0) return null;
+  const x = Math.min(...boxes.map((b) => b.x));
+  const y = Math.min(...boxes.map((b) => b.y));
+  const right = Math.max(...boxes.map((b) => b.x + b.w));
+  const bottom = Math.max(...boxes.map((b) => b.y + b.h));
+  return { x, y, w: right - x, h: bottom - y };
+}

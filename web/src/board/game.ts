@@ -1,0 +1,55 @@
+import type { Project } from '../core/project.svelte';
+import type { Play, Scene } from '../core/types.gen';
+import { maskOf } from './bitmaps';
+import type { Colours } from './colours';
+import type { Sprites } from './sprites';
+
+/** Ticks that one step of the figure takes. */
+const STRIDE = 9;
+
+/** Draws pieces, the figure, what is over its head, and the frame of what the player sees. */
+export function drawGame(
+  context: CanvasRenderingContext2D,
+  p: Project,
+  scene: Scene,
+  play: Play,
+  sprites: Sprites,
+  colours: Colours,
+): void {
+  const { camera } = p;
+  const taken = new Set(play.takenIds);
+  const { spriteW, spriteH } = scene.bitmap;
+  const stand = (picture: HTMLCanvasElement | null, x: number, y: number): void => {
+    if (!picture) return;
+    const at = camera.toScreen(x - spriteW / 2, y - spriteH);
+    context.drawImage(picture, at.x, at.y, spriteW * camera.zoom, spriteH * camera.zoom);
+  };
+  context.imageSmoothingEnabled = false;
+  // By their feet: whoever stands lower is in front.
+  const standing = scene.pieces
+    .filter((piece) => !taken.has(piece.id))
+    .map((piece) => ({ picture: sprites.piece(piece.type), x: piece.x, y: piece.y + 1 }));
+  const phase = play.moving ? 1 + (Math.floor(play.ticks / STRIDE) % 2) : 0;
+  standing.push({ picture: sprites.figure(play.facing, phase), x: play.x, y: play.y });
+  standing.sort((a, b) => a.y - b.y);
+  for (const one of standing) stand(one.picture, one.x, one.y);
+
+  const map = scene.maps.find((m) => m.id === play.map);
+  if (map && p.bitmaps) {
+    const at = map.layers.findIndex((l) => l.player);
+    p.bitmaps.draw(context, scene, map, maskOf(map, (i) => i > at && !map.layers[i]?.hidden), camera);
+  }
+  const start = camera.toScreen(play.frame.x, play.frame.y);
+  const w = play.frame.w * camera.zoom;
+  const h = play.frame.h * camera.zoom;
+  context.fillStyle = colours.board;
+  context.globalAlpha = 0.55;
+  context.beginPath();
+  context.rect(0, 0, camera.width, camera.height);
+  context.rect(start.x, start.y, w, h);
+  context.fill('evenodd');
+  context.globalAlpha = 1;
+  context.strokeStyle = colours.saffron;
+  context.lineWidth = 2;
+  context.strokeRect(start.x - 1, start.y - 1, w + 2, h + 2);
+}

@@ -1,0 +1,46 @@
+import type { Project } from '../core/project.svelte';
+
+/** The built-in pictures; see core/page. */
+const FIGURE = 0;
+const COLLECTIBLE = 1;
+const EXIT = 2;
+
+/** Small pictures from the core, kept as canvases until the scene changes. */
+export class Sprites {
+  private kept = new Map<string, HTMLCanvasElement>();
+  private of: unknown = null;
+
+  constructor(private readonly p: Project) {}
+
+  private get(name: string, make: () => ImageData | null): HTMLCanvasElement | null {
+    if (this.of !== this.p.scene) {
+      this.of = this.p.scene;
+      this.kept.clear();
+    }
+    const have = this.kept.get(name);
+    if (have) return have;
+    const image = make();
+    if (!image) return null;
+    const canvas = document.createElement('canvas');
+    canvas.width = image.width;
+    canvas.height = image.height;
+    canvas.getContext('2d')?.putImageData(image, 0, 0);
+    this.kept.set(name, canvas);
+    return canvas;
+  }
+
+  tile(n: number): HTMLCanvasElement | null {
+    return n > 0 ? this.get(`tile ${n}`, () => this.p.tile(n)) : null;
+  }
+
+  figure(facing: number, phase: number): HTMLCanvasElement | null {
+    return this.get(`figure ${facing} ${phase}`, () => this.p.sprite(FIGURE, facing, phase));
+  }
+
+  /** What a piece looks like in play; null if it is not seen there. */
+  piece(type: string): HTMLCanvasElement | null {
+    if (type === '2') return this.get('exit', () => this.p.sprite(EXIT, 0, 0));
+    if (type === '3') return this.get('collectible', () => this.p.sprite(COLLECTIBLE, 0, 0));
+    return null;
+  }
+}

@@ -1,0 +1,162 @@
+import { DRAG, HOVER, PRESS, RELEASE } from '../core/types.gen';
+import type { Project } from '../core/project.svelte';
+import { commands, leaveHand, type Command } from './register';
+
+/** Signs are taken by place, letters by what is printed or, where that is no Latin letter, by place. */
+const SIGNS: Record<string, string> = { Slash: '/', Comma: ',', Period: '.', Minus: '-', Equal: '=' };
+
+/** What the game is given; see core/play. */
+const GAME: Record<string, number> = { ArrowLeft: 1, ArrowRight: 2, ArrowUp: 4, ArrowDown: 8, ' ': 16 };
+
+const ARROWS: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1],
+};
+
+function nameOf(event: KeyboardEvent): string {
+  let key = SIGNS[event.code] ?? event.key;
+  if (event.key === '?') key = '/';
+  if (key === 'Escape') key = 'Esc';
+  if (key.length === 1) {
+    const printed = key.toUpperCase();
+    key = /[A-Z]/.test(printed) || SIGNS[event.code] ? printed : event.code.replace(/^Key/, '');
+  }
+  if (key === '/' && event.shiftKey) return '?';
+  const control = event.ctrlKey || event.metaKey ? 'Ctrl+' : '';
+  return `${control}${event.shiftKey ? 'Shift+' : ''}${key}`;
+}
+
+function typing(target: EventTarget | null): boolean {
+  return target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
+}
+
+/** Keys of the whole page: commands, the game, the cell cursor. */
+export class Keys {
+  private downAt = 0;
+  private lasting: { key: string; back: { holding: string; shape: string; tile: number; type: string } } | null = null;
+  private entered = false;
+
+  constructor(
+    private readonly p: Project,
+    private readonly board: () => HTMLElement | undefined,
+  ) {}
+
+  private onBoard(target: EventTarget | null): boolean {
+    return target === document.body || target === this.board();
+  }
+
+  down(event: KeyboardEvent): void {
+    if (typing(event.target) || this.p.keysShown || this.p.seeking || event.altKey) return;
+    const name = nameOf(event);
+    const command = commands.find((c) => c.keys.includes(name));
+    const gaming = this.p.state?.playing && this.p.inGame;
+    if (gaming && event.key in GAME) {
+      this.p.input |= GAME[event.key] ?? 0;
+      event.preventDefault();
+      return;
+    }
+    if (this.onBoard(event.target) && !gaming && this.cursor(event)) {
+      event.preventDefault();
+      return;
+    }
+    if (name === 'W' && !gaming) this.p.held.add('w');
+    if (!command || (gaming && !command.inGame)) return;
+    event.preventDefault();
+    if (event.repeat) {
+      if (command.group !== 'view' && command.id !== 'undo' && command.id !== 'redo') return;
+    } else {
+      this.downAt = performance.now();
+      this.last(event.key, command);
+    }
+    if (command.possible?.(this.p) ?? true) command.run(this.p);
+  }
+
+  private last(key: string, command: Command): void {
+    const s = this.p.state;
+    if (command.lasts && s) this.lasting = { key, back: { holding: s.holding, shape: s.shape, tile: s.tile, type: s.type } };
+  }
+
+  up(event: KeyboardEvent): void {
+    this.p.input &= ~(GAME[event.key] ?? 0);
+    if (event.key === 'Enter' && this.entered && this.p.cursor) {
+      this.entered = false;
+      this.p.point(RELEASE, this.p.cursor.x, this.p.cursor.y, false, event.shiftKey);
+    }
+    if (event.key === ' ') this.p.held.delete(' ');
+    if (event.key.toLowerCase() === 'w') this.p.held.delete('w');
+    if (this.lasting?.key === event.key) {
+      const { back } = this.lasting;
+      this.lasting = null;
+      if (performance.now() - this.downAt < 200) return;
+      leaveHand(this.p);
+      this.p.order({ do: 'shape', text: back.shape });
+      this.p.order({ do: 'hold', kind: back.holding, n: back.tile, id: back.type });
+    }
+  }
+
+  /** When the page loses the keyboard, nothing stays held. */
+  lost(): void {
+    this.p.input = 0;
+    this.p.held.clear();
+    this.lasting = null;
+    if (this.entered) this.p.order({ do: 'cancel' });
+    this.entered = false;
+  }
+
+  /** Moves the cell cursor, presses with Enter, opens the slip with the menu key, pans with Space. */
+  private cursor(event: KeyboardEvent): boolean {
+    const project = this.p.scene?.project;
+    if (!project) return false;
+    if (event.key === ' ') {
+      this.p.held.add(' ');
+      return true;
+    }
+    const arrow = ARROWS[event.key];
+    if (arrow && !event.ctrlKey && !event.metaKey) {
+      const at = this.p.cursor ?? this.start(project.cellW, project.cellH);
+      const to = this.p.cursor ? { x: at.x + arrow[0] * project.cellW, y: at.y + arrow[1] * project.cellH } : at;
+      this.p.cursor = to;
+      this.follow(to);
+      this.p.point(this.entered ? DRAG : HOVER, to.x, to.y, false, event.shiftKey && this.entered);
+      return true;
+    }
+    if (event.key === 'Enter' && !event.ctrlKey) {
+      if (event.repeat) return true;
+      const at = this.p.cursor ?? this.start(project.cellW, project.cellH);
+      this.p.cursor = at;
+      this.entered = true;
+      this.p.point(PRESS, at.x, at.y, false, event.shiftKey);
+      return true;
+    }
+    if (event.key === 'ContextMenu' && this.p.cursor) {
+      this.p.order({ do: 'hold', kind: 'nothing' });
+      this.p.point(PRESS, this.p.cursor.x, this.p.cursor.y, true);
+      this.p.point(RELEASE, this.p.cursor.x, this.p.cursor.y, true);
+      this.p.slipShown = true;
+      requestAnimationFrame(() => document.querySelector<HTMLElement>('[data-slip] input, [data-slip] button')?.focus());
+      return true;
+    }
+    return false;
+  }
+
+  /** Where the cursor appears: at the pointer, else in the middle of what is seen. */
+  private start(w: number, h: number): { x: number; y: number } {
+    const c = this.p.camera;
+    const box = this.p.pointer?.box;
+    if (box) {
+      const at = c.toScreen(box.x, box.y);
+      if (at.x >= 0 && at.y >= 0 && at.x < c.width && at.y < c.height) return { x: box.x, y: box.y };
+    }
+    const middle = c.toBoard(c.width / 2, c.height / 2);
+    return { x: Math.floor(middle.x / w) * w, y: Math.floor(middle.y / h) * h };
+  }
+
+  /** Keeps the cursor in view. */
+  private follow(to: { x: number; y: number }): void {
+    const c = this.p.camera;
+    const at = c.toScreen(to.x, to.y);
+    const edge = 64;
+    const dx = Math.min(0, c.width - edge - at.x) + Math.max(0, edge - at.x);
+    const dy = Math.min(0, c.height - edge - at.y) + Math.max(0, edge - at.y);
+    if (dx !== 0 || dy !== 0) this.p.moveCamera((camera) => camera.pan(dx, dy));
+  }
+}

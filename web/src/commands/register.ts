@@ -1,0 +1,205 @@
+import type { Project } from '../core/project.svelte';
+import { theme } from '../core/theme.svelte';
+import { around } from '../board/camera';
+
+/** Everything that can be done has one entry here: keys, seek, tooltips, the key sheet and the tests read it. */
+export interface Command {
+  id: string;
+  name: string;
+  /** As printed on the key sheet; the first is shown in tooltips. */
+  keys: string[];
+  group: 'hand' | 'board' | 'view' | 'play' | 'find';
+  does: string;
+  /** Possible while the game has the keys. */
+  inGame?: boolean;
+  /** Held longer than 200 ms, it lasts only while held. */
+  lasts?: boolean;
+  possible?: (p: Project) => boolean;
+  run: (p: Project) => void;
+}
+
+const shape = (p: Project, text: string): void => p.order({ do: 'shape', text });
+const editing = (p: Project): boolean => !p.state?.playing || !p.inGame;
+
+function layer(p: Project, step: number): void {
+  const map = p.mapView(p.currentMap);
+  if (!map) return;
+  const at = map.layers.findIndex((l) => l.current);
+  const next = map.layers[at + step];
+  if (next) p.order({ do: 'layer', map: map.id, id: next.id, kind: 'layer' });
+}
+
+/** Goes round: what is selected, the map one is on, all maps. */
+let round = 0;
+function look(p: Project): void {
+  const map = p.mapView(p.currentMap);
+  const boxes = [p.state?.slip?.box, map, around(p.scene?.maps ?? [])].filter((b) => b !== undefined && b !== null);
+  const box = boxes[round++ % Math.max(1, boxes.length)];
+  if (box) p.moveCamera((c) => c.fit(box));
+}
+
+const zoom = (p: Project, direction: 1 | -1): void =>
+  p.moveCamera((c) => {
+    const at = p.cursor ? c.toScreen(p.cursor.x, p.cursor.y) : { x: c.width / 2, y: c.height / 2 };
+    c.step(direction, at.x, at.y);
+  });
+
+let previous: { holding: string; shape: string; tile: number; type: string } | null = null;
+
+/** Remembers what is held, before something else is taken. */
+export function leaveHand(p: Project): void {
+  const s = p.state;
+  if (s) previous = { holding: s.holding, shape: s.shape, tile: s.tile, type: s.type };
+}
+
+function takeBefore(p: Project): void {
+  const to = previous;
+  if (!to) return;
+  leaveHand(p);
+  p.order({ do: 'shape', text: to.shape });
+  p.order({ do: 'hold', kind: to.holding, n: to.tile, id: to.type });
+}
+
+/** Takes something into the hand. */
+export function hold(p: Project, kind: string, what: { n?: number; id?: string } = {}): void {
+  leaveHand(p);
+  p.order({ do: 'hold', kind, ...what });
+}
+
+function shapeCommand(id: string, key: string, name: string, does: string): Command {
+  return { id, name, keys: [key], group: 'hand', does, lasts: true, run: (p) => (leaveHand(p), shape(p, id)) };
+}
+
+export const commands: Command[] = [
+  shapeCommand('free', 'D', 'Paint freely', 'Lays tiles where the pointer goes.'),
+  shapeCommand('line', 'L', 'Line', 'Lays a straight line.'),
+  shapeCommand('box', 'B', 'Box', 'Fills a box.'),
+  shapeCommand('fill', 'F', 'Fill', 'Fills all that hangs together and is the same.'),
+  {
+    id: 'eraser', name: 'Eraser', keys: ['E'], group: 'hand', lasts: true,
+    does: 'Takes the eraser into the hand; it erases in the same shapes.',
+    run: (p) => hold(p, 'eraser'),
+  },
+  {
+    id: 'pick', name: 'Pick what is under the pointer', keys: ['W'], group: 'hand',
+    does: 'Takes the tile or piece under the pointer or cursor into the hand.',
+    possible: editing,
+    run: (p) => {
+      const at = p.cursor ?? p.pointer?.box;
+      if (at) (leaveHand(p), p.order({ do: 'pick', x: at.x, y: at.y }));
+    },
+  },
+  {
+    id: 'before', name: 'Take what was held before', keys: ['A'], group: 'hand',
+    does: 'Swaps what is in the hand for what was there before.', run: takeBefore,
+  },
+  {
+    id: 'crossing', name: 'Crossing', keys: [], group: 'hand',
+    does: 'Takes a crossing into the hand: drag from a cell of one map to a cell of another.',
+    run: (p) => hold(p, 'crossing'),
+  },
+  {
+    id: 'empty', name: 'Empty the hand', keys: ['Esc'], group: 'hand', inGame: true,
+    does: 'Ends the innermost thing: a gesture, the game’s keys, what is in the hand, the selection.',
+    run: (p) => {
+      if (p.state?.playing && p.inGame) p.inGame = false;
+      else p.order({ do: 'cancel' });
+    },
+  },
+  {
+    id: 'undo', name: 'Undo', keys: ['Ctrl+Z'], group: 'board', inGame: true,
+    does: 'Takes back your last step.', run: (p) => p.order({ do: 'undo' }),
+  },
+  {
+    id: 'redo', name: 'Redo', keys: ['Ctrl+Shift+Z', 'Ctrl+Y'], group: 'board', inGame: true,
+    does: 'Brings back what was taken back last.', run: (p) => p.order({ do: 'redo' }),
+  },
+  {
+    id: 'delete', name: 'Delete what is selected', keys: ['Delete'], group: 'board',
+    does: 'Deletes the selected piece, crossing or map. With a tile in the hand, erases the cell of the cursor.',
+    possible: editing,
+    run: (p) => {
+      const slip = p.state?.slip;
+      if (slip?.kind === 'map') p.slipShown = true;
+      if (p.state?.holding !== 'nothing' && p.cursor) {
+        p.point(1, p.cursor.x, p.cursor.y, true);
+        p.point(3, p.cursor.x, p.cursor.y, true);
+      } else if (slip?.kind === 'map' && !slip.kept) {
+        document.getElementById('slip-delete')?.focus();
+      } else {
+        p.order({ do: 'delete' });
+      }
+    },
+  },
+  {
+    id: 'layer-down', name: 'Layer below', keys: [','], group: 'board',
+    does: 'Makes the layer below the current one.', run: (p) => layer(p, -1),
+  },
+  {
+    id: 'layer-up', name: 'Layer above', keys: ['.'], group: 'board',
+    does: 'Makes the layer above the current one.', run: (p) => layer(p, 1),
+  },
+  {
+    id: 'look', name: 'Look at selection, map, all', keys: ['Z'], group: 'view',
+    does: 'Goes round: what is selected, the map you are on, all maps.', run: look,
+  },
+  {
+    id: 'true-pixels', name: 'True pixels', keys: ['Shift+Z'], group: 'view',
+    does: 'Shows one pixel as one pixel.',
+    run: (p) => p.moveCamera((c) => c.zoomTo(1, c.width / 2, c.height / 2)),
+  },
+  { id: 'zoom-in', name: 'Zoom in', keys: ['PageUp'], group: 'view', does: 'Comes nearer.', run: (p) => zoom(p, 1) },
+  { id: 'zoom-out', name: 'Zoom out', keys: ['PageDown'], group: 'view', does: 'Goes further off.', run: (p) => zoom(p, -1) },
+  {
+    id: 'drawer', name: 'Drawer', keys: ['T'], group: 'view',
+    does: 'Opens or closes the drawer with all tiles and pieces.',
+    run: (p) => (p.opened = p.opened === 'drawer' ? 'nothing' : 'drawer'),
+  },
+  {
+    id: 'tileset', name: 'Bring in a tileset', keys: [], group: 'board',
+    does: 'Lays a picture on the desk, to be cut into tiles.',
+    run: (p) => {
+      p.desk = null;
+      p.opened = 'desk';
+    },
+  },
+  {
+    id: 'stack', name: 'Depth stack', keys: ['Y'], group: 'view', does: 'Makes the depth stack wide or narrow.',
+    run: (p) => (p.stackOpen = !p.stackOpen),
+  },
+  {
+    id: 'slip', name: 'Slip', keys: ['C'], group: 'view', does: 'Shows or hides the slip of what is selected.',
+    run: (p) => (p.slipShown = !p.slipShown),
+  },
+  {
+    id: 'grid', name: 'Grid', keys: ['G'], group: 'view', does: 'Shows or hides the grid.',
+    run: (p) => ((p.grid = !p.grid), p.draw()),
+  },
+  {
+    id: 'lines', name: 'Lines and names', keys: ['N'], group: 'view', does: 'Shows or hides the lines of crossings and the names of maps.',
+    run: (p) => ((p.lines = !p.lines), p.draw()),
+  },
+  { id: 'theme', name: 'Light or dark', keys: [], group: 'view', does: 'Switches between light and dark.', run: () => theme.toggle() },
+  {
+    id: 'seek', name: 'Find anything', keys: ['/'], group: 'find', does: 'Finds maps, pieces, tiles, types and commands by name.',
+    run: (p) => (p.seeking = true),
+  },
+  { id: 'keys', name: 'All keys', keys: ['?'], group: 'find', does: 'Shows all keys.', run: (p) => (p.keysShown = true) },
+  {
+    id: 'play', name: 'Play from here', keys: ['P'], group: 'play', inGame: true,
+    does: 'Plays from the pointer or the cursor, whichever moved last; again, goes back.',
+    run: (p) => p.togglePlay(false),
+  },
+  {
+    id: 'play-spawn', name: 'Play from the spawn', keys: ['Shift+P'], group: 'play', inGame: true,
+    does: 'Plays from the spawn; again, goes back.', run: (p) => p.togglePlay(true),
+  },
+];
+
+/** The key that is shown for a command; empty if it has none. */
+export const keyOf = (id: string): string => commands.find((c) => c.id === id)?.keys[0] ?? '';
+
+export function runCommand(p: Project, id: string): void {
+  const command = commands.find((c) => c.id === id);
+  if (command && (command.possible?.(p) ?? true)) command.run(p);
+}

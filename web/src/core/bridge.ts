@@ -1,0 +1,152 @@
+import { Buffers, instantiate, type Exports } from './module';
+import type { Order, Play, Pointer, Scene, State } from './types.gen';
+
+/** Given by an export when the core itself failed, or when messages are missing. */
+export const BROKEN = -1;
+export const GAP = -2;
+
+const VIEW_SCENE = 0;
+const VIEW_STATE = 1;
+const VIEW_POINTER = 2;
+const VIEW_PLAY = 3;
+const VIEW_PROBE = 4;
+
+export interface Probe {
+  revision: number;
+  hash: string;
+}
+
+/** Which bitmap is meant; see core/picture. */
+export interface BitmapKey {
+  map: string;
+  low: number;
+  high: number;
+  level: number;
+  x: number;
+  y: number;
+}
+
+/** The page's own instance of the core. It decides; the page draws and listens. */
+export class Core {
+  private readonly buffers: Buffers;
+
+  private constructor(private readonly exports: Exports) {
+    this.buffers = new Buffers(exports);
+  }
+
+  static async start(): Promise<Core> {
+    return new Core(await instantiate());
+  }
+
+  /** Begins with the server's opening and messages that may not have arrived. An error is a text for people. */
+  open(opening: Uint8Array, queue: Uint8Array[]): string | null {
+    for (const message of queue) {
+      this.buffers.give(message);
+      this.exports.enqueue();
+    }
+    this.buffers.give(opening);
+    const length = this.exports.open();
+    if (length === BROKEN) return 'This project could not be opened. Reload the page.';
+    return length === 0 ? null : this.buffers.takeText(length);
+  }
+
+  receive(message: Uint8Array): number {
+    this.buffers.give(message);
+    return this.exports.receive();
+  }
+
+  order(order: Partial<Order> & { do: string }): number {
+    this.buffers.giveText(JSON.stringify(order));
+    return this.exports.order();
+  }
+
+  pointer(what: number, x: number, y: number, erase: boolean, steady: boolean): number {
+    return this.exports.pointer(what, x, y, erase ? 1 : 0, steady ? 1 : 0);
+  }
+
+  fillStep(budget: number): number {
+    return this.exports.fillStep(budget);
+  }
+
+  tick(input: number): number {
+    return this.exports.tick(input);
+  }
+
+  addStrip(tileset: string, bytes: Uint8Array): number {
+    this.buffers.give(bytes);
+    return this.exports.addStrip(BigInt(tileset));
+  }
+
+  scene(): Scene {
+    return this.view(VIEW_SCENE) as Scene;
+  }
+
+  state(): State {
+    return this.view(VIEW_STATE) as State;
+  }
+
+  pointerView(): Pointer {
+    return this.view(VIEW_POINTER) as Pointer;
+  }
+
+  play(): Play | null {
+    return this.view(VIEW_PLAY) as Play | null;
+  }
+
+  probe(): Probe {
+    return this.view(VIEW_PROBE) as Probe;
+  }
+
+  private view(which: number): unknown {
+    return JSON.parse(this.buffers.takeText(this.exports.view(which)));
+  }
+
+  /** The next message to send and its sequence number. */
+  outgoing(): { sequence: number; bytes: Uint8Array<ArrayBuffer> } | null {
+    const length = this.exports.outgoing();
+    if (length <= 0) return null;
+    return { bytes: this.buffers.take(length), sequence: this.exports.sequence() };
+  }
+
+  resend(): void {
+    this.exports.resend();
+  }
+
+  answered(): number {
+    return this.exports.answered();
+  }
+
+  revision(): number {
+    return this.exports.revision();
+  }
+
+  /** Draws what has changed of a bitmap onto its canvas. */
+  refresh(key: BitmapKey, onto: CanvasRenderingContext2D): void {
+    if (this.exports.bitmap(BigInt(key.map), key.low, key.high, key.level, key.x, key.y) !== 1) return;
+    const [x = 0, y = 0, w = 0, h = 0] = this.buffers.box();
+    onto.putImageData(new ImageData(this.buffers.pixels(w * h * 4), w, h), x, y);
+  }
+
+  forget(key: BitmapKey): void {
+    this.exports.forget(BigInt(key.map), key.low, key.high, key.level, key.x, key.y);
+  }
+
+  tile(n: number, w: number, h: number): ImageData | null {
+    return this.image(this.exports.tile(n), w, h);
+  }
+
+  sprite(which: number, facing: number, phase: number, w: number, h: number): ImageData | null {
+    return this.image(this.exports.sprite(which, facing, phase), w, h);
+  }
+
+  layerPicture(map: string, layer: string, side: number): ImageData | null {
+    const length = this.exports.layerPicture(BigInt(map), BigInt(layer), side);
+    const [, , w = 0, h = 0] = this.buffers.box();
+    return this.image(length, w, h);
+  }
+
+  private image(length: number, w: number, h: number): ImageData | null {
+    if (length <= 0 || length !== w * h * 4) return null;
+    return new ImageData(new Uint8ClampedArray(this.buffers.take(length).buffer), w, h);
+  }
+}

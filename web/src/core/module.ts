@@ -1,0 +1,79 @@
+import './generated/wasm_exec.js';
+import moduleUrl from './generated/azzel.wasm?url';
+
+/** What cmd/azzel-wasm exports. Ids are 64 bits wide and travel as bigint. */
+export interface Exports extends WebAssembly.Exports {
+  mem: WebAssembly.Memory;
+  buffer(length: number): number;
+  resultAddress(): number;
+  pixelsAddress(): number;
+  boxAddress(): number;
+  enqueue(): void;
+  open(): number;
+  receive(): number;
+  order(): number;
+  pointer(what: number, x: number, y: number, erase: number, steady: number): number;
+  fillStep(budget: number): number;
+  tick(input: number): number;
+  addStrip(tileset: bigint): number;
+  view(which: number): number;
+  outgoing(): number;
+  resend(): void;
+  sequence(): number;
+  answered(): number;
+  revision(): number;
+  bitmap(map: bigint, low: number, high: number, level: number, x: number, y: number): number;
+  forget(map: bigint, low: number, high: number, level: number, x: number, y: number): void;
+  tile(n: number): number;
+  sprite(which: number, facing: number, phase: number): number;
+  layerPicture(map: bigint, layer: bigint, side: number): number;
+  deskOpen(): number;
+  deskCut(w: number, h: number, margin: number, spacing: number): number;
+}
+
+let compiled: Promise<WebAssembly.Module> | undefined;
+
+/** A fresh instance of the core. The module itself is compiled once. */
+export async function instantiate(): Promise<Exports> {
+  compiled ??= WebAssembly.compileStreaming(fetch(moduleUrl));
+  const go = new Go();
+  const instance = await WebAssembly.instantiate(await compiled, go.importObject);
+  void go.run(instance);
+  return instance.exports as Exports;
+}
+
+/** Reads and writes the two buffers that are shared with an instance. */
+export class Buffers {
+  private readonly decoder = new TextDecoder();
+  private readonly encoder = new TextEncoder();
+
+  constructor(readonly exports: Exports) {}
+
+  give(bytes: Uint8Array): void {
+    const at = this.exports.buffer(bytes.length) >>> 0;
+    new Uint8Array(this.exports.mem.buffer, at, bytes.length).set(bytes);
+  }
+
+  giveText(text: string): void {
+    this.give(this.encoder.encode(text));
+  }
+
+  /** The last result, a copy. */
+  take(length: number): Uint8Array<ArrayBuffer> {
+    if (length <= 0) return new Uint8Array(0);
+    const at = this.exports.resultAddress() >>> 0;
+    return new Uint8Array(this.exports.mem.buffer as ArrayBuffer, at, length).slice();
+  }
+
+  takeText(length: number): string {
+    return this.decoder.decode(this.take(length));
+  }
+
+  pixels(length: number): Uint8ClampedArray<ArrayBuffer> {
+    return new Uint8ClampedArray(this.exports.mem.buffer as ArrayBuffer, this.exports.pixelsAddress() >>> 0, length);
+  }
+
+  box(): Int32Array {
+    return new Int32Array(this.exports.mem.buffer, this.exports.boxAddress() >>> 0, 4);
+  }
+}

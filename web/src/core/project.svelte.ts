@@ -1,0 +1,282 @@
+import { SvelteSet } from 'svelte/reactivity';
+import { Bitmaps } from '../board/bitmaps';
+import { around, Camera } from '../board/camera';
+import { fetchBlob } from './api';
+import { BROKEN, Core, GAP } from './bridge';
+import { Connection } from './connection';
+import * as T from './types.gen';
+
+export type Saved = 'saving' | 'saved' | 'waiting';
+export type Opened = 'nothing' | 'drawer' | 'desk';
+
+const TICK = 1000 / 60;
+/** Cells a fill looks at between two glances at the clock. */
+const FILL_STEP = 20_000;
+
+/** One open project: all state of the page is here, and whoever changes it goes through here. */
+export class Project {
+  scene = $state.raw<T.Scene | null>(null);
+  state = $state.raw<T.State | null>(null);
+  pointer = $state.raw<T.Pointer | null>(null);
+  play = $state.raw<T.Play | null>(null);
+  /** While a game runs: whether keys and pointer go to it or to the hand. */
+  inGame = $state(false);
+  online = $state(false);
+  error = $state('');
+  messages = $state<{ id: number; text: string }[]>([]);
+  opened = $state<Opened>('nothing');
+  desk = $state<string | null>(null);
+  /** A picture dropped on the page, for the desk to take up. */
+  dropped = $state.raw<File | null>(null);
+  seeking = $state(false);
+  keysShown = $state(false);
+  stackOpen = $state(true);
+  slipShown = $state(true);
+  grid = $state(true);
+  lines = $state(true);
+  /** Counts camera movements, for what must follow the board. */
+  moved = $state(0);
+  /** The map one is on: under the pointer, or most in view. */
+  currentMap = $state<string | null>(null);
+  cursor = $state<{ x: number; y: number } | null>(null);
+  /** Tiles and types used lately, the latest first. */
+  lateTiles = $state<number[]>([]);
+  lateTypes = $state<string[]>([]);
+
+  readonly camera = new Camera();
+  bitmaps: Bitmaps | null = null;
+  held = new SvelteSet<string>();
+  private core: Core | null = null;
+  private connection: Connection;
+  private pointerStale = false;
+  private frameAsked = false;
+  private drawBoard: (() => void) | null = null;
+  private nextMessage = 1;
+  private before: { x: number; y: number; zoom: number } | null = null;
+  private playedUntil = 0;
+  /** What the game is given each tick; see core/play. */
+  input = 0;
+  private fetching = new Set<string>();
+
+  constructor(readonly id: string) {
+    this.connection = new Connection(id, {
+      received: (changed) => this.apply(changed),
+      connected: (open) => (this.online = open),
+    });
+  }
+
+  get saved(): Saved {
+    if ((this.state?.pending ?? 0) === 0) return 'saved';
+    return this.online ? 'saving' : 'waiting';
+  }
+
+  async open(): Promise<void> {
+    try {
+      const core = await Core.start();
+      await this.connection.open(core);
+      this.core = core;
+      this.bitmaps = new Bitmaps(core);
+      this.apply(T.SCENE_CHANGED | T.STATE_CHANGED | T.CELLS_CHANGED);
+      this.connection.connect(core);
+      document.title = `${this.scene?.project.name ?? ''} · Azzel`;
+    } catch (failure) {
+      this.error = failure instanceof Error ? failure.message : String(failure);
+    }
+  }
+
+  close(): void {
+    this.connection.close(true);
+  }
+
+  /** Begins again from what is stored, keeping what was not sent. */
+  private async reopen(why: string): Promise<void> {
+    this.connection.close(false);
+    this.core = null;
+    this.play = null;
+    await this.open();
+    this.say(why);
+  }
+
+  say(text: string): void {
+    const id = this.nextMessage++;
+    this.messages = [...this.messages.slice(-3), { id, text }];
+    setTimeout(() => (this.messages = this.messages.filter((m) => m.id !== id)), 7000);
+  }
+
+  /** Shows what the core says has changed. */
+  apply(changed: number): void {
+    if (!this.core) return;
+    if (changed === BROKEN || changed === GAP) {
+      void this.reopen(
+        changed === BROKEN
+          ? 'Something went wrong inside this page. It began again from what is saved; your last step may be missing.'
+          : 'This page had fallen behind and was brought up to date.',
+      );
+      return;
+    }
+    if (changed & T.SCENE_CHANGED) {
+      this.scene = this.core.scene();
+      this.fetchMissing(this.scene.missing);
+    }
+    if (changed & (T.STATE_CHANGED | T.OUTGOING_CHANGED)) {
+      if (changed & T.OUTGOING_CHANGED) {
+        this.connection.flush(this.core);
+        this.connection.settle(this.core);
+      }
+      const was = this.state;
+      this.state = this.core.state();
+      for (const text of this.state.messages) this.say(text);
+      if (this.state.filling && !was?.filling) requestAnimationFrame(() => this.fill());
+      if (was?.playing && !this.state.playing) this.ended();
+    }
+    if (changed & T.CELLS_CHANGED && this.bitmaps) this.bitmaps.version++;
+    if (changed & T.POINTER_CHANGED) this.pointerStale = true;
+    if (changed & T.PLAY_CHANGED) this.play = this.core.play();
+    this.draw();
+  }
+
+  private fetchMissing(missing: T.MissingView[]): void {
+    for (const { tileset, sum } of missing) {
+      if (this.fetching.has(tileset)) continue;
+      this.fetching.add(tileset);
+      fetchBlob(this.id, sum)
+        .then((bytes) => this.core && this.apply(this.core.addStrip(tileset, bytes)))
+        .catch((failure: Error) => this.say(failure.message))
+        .finally(() => this.fetching.delete(tileset));
+    }
+  }
+
+  order(order: Partial<T.Order> & { do: string }): void {
+    if (!this.core) return;
+    this.apply(this.core.order(order));
+    this.remember();
+  }
+
+  /** Keeps what is in the hand among what was used lately. */
+  private remember(): void {
+    const s = this.state;
+    if (!s) return;
+    if (s.holding === 'tile' && this.lateTiles[0] !== s.tile) {
+      this.lateTiles = [s.tile, ...this.lateTiles.filter((n) => n !== s.tile)].slice(0, 8);
+    }
+    if (s.holding === 'piece' && this.lateTypes[0] !== s.type) {
+      this.lateTypes = [s.type, ...this.lateTypes.filter((id) => id !== s.type)].slice(0, 4);
+    }
+  }
+
+  point(what: number, x: number, y: number, erase = false, steady = false): void {
+    if (!this.core) return;
+    this.apply(this.core.pointer(what, Math.floor(x), Math.floor(y), erase, steady));
+  }
+
+  private fill(): void {
+    if (!this.core || !this.state?.filling) return;
+    const until = performance.now() + 8;
+    let changed = 0;
+    while (performance.now() < until && changed !== BROKEN) {
+      changed |= this.core.fillStep(FILL_STEP);
+      if (changed & (T.OUTGOING_CHANGED | T.CELLS_CHANGED)) break;
+    }
+    this.apply(changed);
+    if (this.state.filling) requestAnimationFrame(() => this.fill());
+  }
+
+  /** The board draws itself on the next frame, once. */
+  onDraw(draw: (() => void) | null): void {
+    this.drawBoard = draw;
+    this.draw();
+  }
+
+  draw(): void {
+    if (this.frameAsked) return;
+    this.frameAsked = true;
+    requestAnimationFrame((now) => {
+      this.frameAsked = false;
+      if (this.play && !this.play.finished) this.tick(now);
+      if (this.pointerStale && this.core) {
+        this.pointerStale = false;
+        this.pointer = this.core.pointerView();
+        if (this.pointer.map) this.currentMap = this.pointer.map;
+      }
+      this.drawBoard?.();
+      if (this.play && !this.play.finished) this.draw();
+    });
+  }
+
+  /** Lets as many ticks pass as time has. */
+  private tick(now: number): void {
+    if (!this.core) return;
+    if (now - this.playedUntil > 250) this.playedUntil = now - TICK;
+    let changed = 0;
+    while (this.playedUntil + TICK <= now) {
+      this.playedUntil += TICK;
+      changed |= this.core.tick(this.inGame ? this.input : 0);
+    }
+    if (changed === BROKEN) this.apply(changed);
+    else if (changed) this.play = this.core.play();
+  }
+
+  /** Begins to play from the pointer or cursor, or from the spawn; or ends. */
+  togglePlay(fromSpawn: boolean): void {
+    if (this.state?.playing) {
+      this.order({ do: 'stop' });
+      return;
+    }
+    const at = this.cursor ?? (this.pointer ? { x: this.pointer.box.x, y: this.pointer.box.y } : null);
+    const { cellW, cellH } = this.scene?.project ?? { cellW: 0, cellH: 0 };
+    const here = fromSpawn || !at ? {} : { yes: true, x: at.x + (cellW >> 1), y: at.y + (cellH >> 1) };
+    this.before = this.camera.copy();
+    this.input = 0;
+    this.order({ do: 'play', ...here });
+    this.inGame = this.state?.playing ?? false;
+    this.draw();
+  }
+
+  private ended(): void {
+    this.inGame = false;
+    this.play = null;
+    if (this.before) Object.assign(this.camera, this.before);
+    this.before = null;
+    this.moveCamera(() => undefined);
+  }
+
+  moveCamera(move: (camera: Camera) => void): void {
+    move(this.camera);
+    this.moved++;
+    this.draw();
+  }
+
+  /** Shows all maps. */
+  showAll(): void {
+    const all = around(this.scene?.maps ?? []);
+    if (all) this.moveCamera((c) => c.fit(all));
+  }
+
+  tile(n: number): ImageData | null {
+    const p = this.scene?.project;
+    return p ? (this.core?.tile(n, p.cellW, p.cellH) ?? null) : null;
+  }
+
+  sprite(which: number, facing: number, phase: number): ImageData | null {
+    const b = this.scene?.bitmap;
+    return b ? (this.core?.sprite(which, facing, phase, b.spriteW, b.spriteH) ?? null) : null;
+  }
+
+  layerPicture(map: string, layer: string, side: number): ImageData | null {
+    return this.core?.layerPicture(map, layer, side) ?? null;
+  }
+
+  probe(): object {
+    const s = this.state;
+    return { ...(this.core?.probe() ?? {}), pending: s?.pending, holding: s?.holding, shape: s?.shape, tile: s?.tile };
+  }
+
+  tileName(n: number): string {
+    const set = this.scene?.tilesets.find((t) => n >= t.first && n < t.first + t.count);
+    return set ? `${set.names[n - set.first]}, ${set.name}` : 'a tile';
+  }
+
+  mapView(id: string | null): T.MapView | null {
+    return this.scene?.maps.find((m) => m.id === id) ?? null;
+  }
+}

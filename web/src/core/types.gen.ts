@@ -1,0 +1,274 @@
+// Written by cmd/azzel-types. Do not change it by hand.
+
+export interface ProjectView {
+  name: string;
+  cellW: number;
+  cellH: number;
+  seenW: number;
+  seenH: number;
+}
+
+export interface LayerView {
+  id: string;
+  name: string;
+  counts: boolean;
+  player: boolean;
+  current: boolean;
+  hidden: boolean;
+}
+
+export interface MapView {
+  id: string;
+  name: string;
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+  originX: number;
+  originY: number;
+  columns: number;
+  rows: number;
+  layers: LayerView[];
+  ways: number;
+}
+
+export interface PieceView {
+  id: string;
+  map: string;
+  name: string;
+  type: string;
+  family: string;
+  x: number;
+  y: number;
+}
+
+export interface BoxView {
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+
+export interface CrossingView {
+  id: string;
+  name: string;
+  bothWays: boolean;
+  doors: BoxView[];
+  curve: number[];
+}
+
+export interface TilesetView {
+  id: string;
+  name: string;
+  builtin: boolean;
+  first: number;
+  count: number;
+  columns: number;
+  rows: number;
+  places: number[];
+  solid: boolean[];
+  names: string[];
+}
+
+export interface TypeView {
+  id: string;
+  name: string;
+  family: string;
+  purpose: string;
+}
+
+export interface MissingView {
+  tileset: string;
+  sum: string;
+}
+
+export interface BitmapView {
+  baseCells: number;
+  levels: number;
+  spriteW: number;
+  spriteH: number;
+}
+
+export interface Scene {
+  project: ProjectView;
+  maps: MapView[];
+  pieces: PieceView[];
+  crossings: CrossingView[];
+  tilesets: TilesetView[];
+  types: TypeView[];
+  missing: MissingView[];
+  bitmap: BitmapView;
+}
+
+export interface SlipLine {
+  label: string;
+  value: string;
+}
+
+export interface StackView {
+  index: number;
+  name: string;
+  sort: string;
+  selected: boolean;
+}
+
+export interface SlipView {
+  kind: string;
+  id: string;
+  map: string;
+  name: string;
+  proposed: string;
+  sort: string;
+  box: BoxView;
+  facts: SlipLine[];
+  stack: StackView[];
+  removes: string;
+  kept: boolean;
+  leads: BoxView | null;
+  landings: BoxView[];
+}
+
+export interface State {
+  pending: number;
+  undo: string;
+  redo: string;
+  holding: string;
+  shape: string;
+  tile: number;
+  heldName: string;
+  type: string;
+  slip: SlipView | null;
+  messages: string[];
+  filling: boolean;
+  fillFound: number;
+  fillTotal: number;
+  playing: boolean;
+}
+
+export interface Ghost {
+  spans: number[];
+  box: BoxView | null;
+  tile: number;
+  piece: string;
+  erase: boolean;
+  room: BoxView | null;
+  joins: number[];
+  text: string;
+  problem: string;
+}
+
+export interface Pointer {
+  map: string;
+  cellX: number;
+  cellY: number;
+  box: BoxView;
+  pixelX: number;
+  pixelY: number;
+  layer: string;
+  tile: string;
+  piece: string;
+  ghost: Ghost;
+  busy: boolean;
+}
+
+export interface Play {
+  map: string;
+  x: number;
+  y: number;
+  facing: number;
+  moving: boolean;
+  frame: BoxView;
+  ticks: number;
+  steps: number;
+  taken: number;
+  total: number;
+  takenIds: string[];
+  finished: boolean;
+  events: string[];
+}
+
+export interface Taken {
+  name: string;
+  picture: string;
+  strip: string;
+  first: number;
+  w: number;
+  h: number;
+  margin: number;
+  spacing: number;
+  columns: number;
+  rows: number;
+  places: number[];
+}
+
+export interface Order {
+  do: string;
+  id: string;
+  map: string;
+  kind: string;
+  text: string;
+  n: number;
+  list: number[];
+  yes: boolean;
+  x: number;
+  y: number;
+  taken: Taken | null;
+}
+
+export interface Sheet {
+  width: number;
+  height: number;
+  columns: number;
+  rows: number;
+  tiles: number;
+  empty: number;
+  places: number[];
+  error: string;
+}
+
+export interface ProjectCard {
+  id: string;
+  name: string;
+  revision: string;
+  changed: number;
+}
+
+export interface NewProject {
+  name: string;
+  cellW: number;
+  cellH: number;
+  seenW: number;
+  seenH: number;
+}
+
+export interface TakenPicture {
+  picture: string;
+  strip: string;
+  first: number;
+  columns: number;
+  rows: number;
+  places: number[];
+}
+
+export interface Problem {
+  error: string;
+}
+
+export const MIN_CELL_SIDE = 4;
+export const MAX_CELL_SIDE = 128;
+export const MAX_SEEN = 256;
+export const NAME_LETTERS = 120;
+export const PICTURE_BYTES = 16777216;
+export const SOCKET_BYTES = 1048576;
+export const SCENE_CHANGED = 1;
+export const STATE_CHANGED = 2;
+export const CELLS_CHANGED = 4;
+export const POINTER_CHANGED = 8;
+export const OUTGOING_CHANGED = 16;
+export const PLAY_CHANGED = 32;
+export const TAKEN_CHANGED = 64;
+export const HOVER = 0;
+export const PRESS = 1;
+export const DRAG = 2;
+export const RELEASE = 3;
+export const LEAVE = 4;

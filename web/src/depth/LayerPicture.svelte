@@ -1,0 +1,23 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import type { Project } from '../core/project.svelte';
+  import Picture from '../ui/Picture.svelte';
+
+  let { p, map, layer }: { p: Project; map: string; layer: string } = $props();
+
+  let image: ImageData | null = $state.raw(null);
+
+  /** Drawn anew a moment after the last step, never while one paints. */
+  $effect(() => {
+    void p.state?.pending;
+    void p.scene;
+    const ids: [string, string] = [map, layer];
+    const later = setTimeout(() => untrack(() => (image = p.layerPicture(...ids, 88))), 150);
+    return () => clearTimeout(later);
+  });
+  const scale = $derived(image ? Math.min(44 / image.width, 28 / image.height) : 1);
+</script>
+
+<span class="bg-shelf border-line grid h-7 w-11 shrink-0 place-items-center overflow-hidden rounded-sm border">
+  {#if image}<Picture {image} width={image.width * scale} height={image.height * scale} />{/if}
+</span>

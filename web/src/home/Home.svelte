@@ -1,0 +1,69 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import Moon from '@lucide/svelte/icons/moon';
+  import Sun from '@lucide/svelte/icons/sun';
+  import { listProjects } from '../core/api';
+  import { theme } from '../core/theme.svelte';
+  import type { ProjectCard } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+  import Emblem from '../ui/Emblem.svelte';
+  import NewProject from './NewProject.svelte';
+
+  let { open }: { open: (id: string) => void } = $props();
+
+  let projects: ProjectCard[] | null = $state(null);
+  let error = $state('');
+
+  onMount(() => {
+    document.title = 'Azzel';
+    listProjects().then(
+      (list) => (projects = list),
+      (failure: Error) => (error = failure.message),
+    );
+  });
+
+  const when = (ms: number): string => new Date(ms).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+</script>
+
+<div class="flex h-full flex-col">
+  <header class="bg-sheet border-line flex h-10 shrink-0 items-center gap-3 border-b px-3">
+    <Emblem />
+    <h1 class="name text-title">Azzel</h1>
+    <span class="text-soft">your projects</span>
+    <div class="ml-auto">
+      <Button label={theme.dark ? 'Switch to light' : 'Switch to dark'} icon onclick={() => theme.toggle()}>
+        {#if theme.dark}<Moon size={16} />{:else}<Sun size={16} />{/if}
+      </Button>
+    </div>
+  </header>
+  <main class="flex-1 overflow-auto p-10">
+    <div class="mx-auto grid max-w-280 grid-cols-[repeat(auto-fill,minmax(240px,1fr))] items-start gap-6">
+      {#if error}<p class="text-rose-ink col-span-full" role="alert">{error}</p>{/if}
+      {#each projects ?? [] as project, i (project.id)}
+        <a
+          href="/project/{project.id}"
+          class="sheet block overflow-hidden {i === 0 ? 'col-span-2 row-span-2' : ''}"
+          onclick={(event) => {
+            if (event.ctrlKey || event.metaKey || event.shiftKey) return;
+            event.preventDefault();
+            open(project.id);
+          }}
+        >
+          <span class="bg-shelf block overflow-hidden {i === 0 ? 'h-72' : 'h-36'}">
+            <img
+              src="/api/projects/{project.id}/picture?revision={project.revision}"
+              alt=""
+              class="size-full object-contain p-3"
+              style:image-rendering="pixelated"
+            />
+          </span>
+          <span class="block px-4 py-3">
+            <span class="name text-title block truncate">{project.name}</span>
+            <span class="text-soft figures">changed {when(project.changed)}</span>
+          </span>
+        </a>
+      {/each}
+      {#if projects}<NewProject {open} first={projects.length === 0} />{/if}
+    </div>
+  </main>
+</div>

@@ -1,0 +1,53 @@
+<script lang="ts">
+  import { createProject } from '../core/api';
+  import { MAX_CELL_SIDE, MAX_SEEN, MIN_CELL_SIDE, NAME_LETTERS } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+  import NumberField from '../ui/NumberField.svelte';
+
+  let { open, first }: { open: (id: string) => void; first: boolean } = $props();
+
+  let name = $state('');
+  let cellW = $state(16);
+  let cellH = $state(16);
+  let seenW = $state(20);
+  let seenH = $state(12);
+  let error = $state('');
+  let busy = $state(false);
+
+  async function create(event: SubmitEvent): Promise<void> {
+    event.preventDefault();
+    busy = true;
+    error = '';
+    try {
+      open((await createProject({ name, cellW, cellH, seenW, seenH })).id);
+    } catch (failure) {
+      error = failure instanceof Error ? failure.message : String(failure);
+    } finally {
+      busy = false;
+    }
+  }
+</script>
+
+<form
+  class="border-line rounded-sheet flex flex-col gap-3 border-2 border-dashed p-4"
+  aria-labelledby="new-project"
+  novalidate
+  onsubmit={create}
+>
+  <h2 id="new-project" class="name text-title">A new project</h2>
+  {#if first}<p class="text-soft">It opens on a first map with grey tiles and a spawn: P plays it at once.</p>{/if}
+  <label class="flex flex-col gap-1">
+    <span>Name</span>
+    <input bind:value={name} maxlength={NAME_LETTERS} class="bg-sheet border-line rounded-inner h-7 border px-2" />
+  </label>
+  <div class="flex gap-3">
+    <NumberField label="Cell width" unit="px" bind:value={cellW} min={MIN_CELL_SIDE} max={MAX_CELL_SIDE} />
+    <NumberField label="Cell height" unit="px" bind:value={cellH} min={MIN_CELL_SIDE} max={MAX_CELL_SIDE} />
+  </div>
+  <div class="flex gap-3">
+    <NumberField label="Seen across" unit="cells" bind:value={seenW} min={1} max={MAX_SEEN} />
+    <NumberField label="Seen down" unit="cells" bind:value={seenH} min={1} max={MAX_SEEN} />
+  </div>
+  {#if error}<p class="text-rose-ink" role="alert">{error}</p>{/if}
+  <div><Button label="Make the project" type="submit" main disabled={busy} /></div>
+</form>

@@ -1,0 +1,41 @@
+<script lang="ts">
+  import type { Project } from '../core/project.svelte';
+  import Button from '../ui/Button.svelte';
+
+  let { p }: { p: Project } = $props();
+
+  const play = $derived(p.play);
+  const seconds = $derived(((play?.ticks ?? 0) / 60).toFixed(1));
+  let last = $state('');
+
+  $effect(() => {
+    const told = play?.events.at(-1);
+    if (told) last = told;
+  });
+  $effect(() => {
+    if (!p.state?.playing) last = '';
+  });
+</script>
+
+{#if play}
+  <div
+    class="sheet absolute top-3 left-1/2 z-10 flex -translate-x-1/2 items-center gap-4 px-3 py-1.5 whitespace-nowrap"
+    role="group"
+    aria-label="Play"
+    data-play
+  >
+    {#if play.finished}
+      <strong class="text-moss-ink" data-finished>Finished in {seconds} s and {play.steps} steps</strong>
+    {:else}
+      <button
+        class="rounded-inner border px-2 {p.inGame ? 'border-saffron bg-held' : 'border-line'}"
+        aria-label="Keys and pointer go to the {p.inGame ? 'game' : 'hand'}; switch"
+        onclick={() => (p.inGame = !p.inGame)}>{p.inGame ? 'game' : 'hand'}</button
+      >
+      <span class="figures">{seconds} s · {play.steps} steps</span>
+    {/if}
+    <span class="figures" data-collected>{play.taken} of {play.total} collected</span>
+    {#if last}<span class="text-soft" role="status" data-event>{last}</span>{/if}
+    <span data-back><Button label="End play" keys="P" onclick={() => p.togglePlay(false)} /></span>
+  </div>
+{/if}

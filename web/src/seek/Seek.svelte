@@ -1,0 +1,83 @@
+<script lang="ts">
+  import Search from '@lucide/svelte/icons/search';
+  import { tick } from 'svelte';
+  import type { Project } from '../core/project.svelte';
+  import Key from '../ui/Key.svelte';
+  import { find } from './find';
+
+  let { p }: { p: Project } = $props();
+
+  let field: HTMLInputElement | undefined = $state();
+  let text = $state('');
+  let at = $state(0);
+
+  const results = $derived(p.seeking ? find(p, text) : []);
+
+  $effect(() => {
+    if (p.seeking) void tick().then(() => field?.focus());
+  });
+
+  function close(): void {
+    p.seeking = false;
+    text = '';
+    at = 0;
+    document.querySelector<HTMLElement>('[data-board]')?.focus();
+  }
+
+  function choose(index: number): void {
+    const chosen = results[index];
+    if (!chosen) return;
+    close();
+    chosen.go();
+  }
+
+  function key(event: KeyboardEvent): void {
+    event.stopPropagation();
+    if (event.key === 'Escape') close();
+    if (event.key === 'Enter') choose(at);
+    if (event.key === 'ArrowDown') at = Math.min(at + 1, results.length - 1);
+    if (event.key === 'ArrowUp') at = Math.max(at - 1, 0);
+    if (['ArrowDown', 'ArrowUp', 'Enter'].includes(event.key)) event.preventDefault();
+  }
+</script>
+
+<div class="bg-shelf rounded-inner flex h-7 items-center gap-2 px-2">
+  <Search size={14} class="text-soft shrink-0" />
+  <input
+    bind:this={field}
+    bind:value={text}
+    class="min-w-0 flex-1 bg-transparent outline-none"
+    placeholder="Find anything"
+    aria-label="Find maps, pieces, tiles, types and commands"
+    role="combobox"
+    aria-expanded={p.seeking}
+    aria-controls="seek-results"
+    aria-activedescendant={results[at] ? `seek-${at}` : undefined}
+    onfocus={() => (p.seeking = true)}
+    onblur={() => setTimeout(() => p.seeking && document.activeElement !== field && close(), 150)}
+    oninput={() => (at = 0)}
+    onkeydown={key}
+  />
+  <Key keys="/" />
+</div>
+{#if p.seeking}
+  <ul id="seek-results" role="listbox" aria-label="Found" class="sheet absolute top-9 right-0 left-0 max-h-96 overflow-auto p-1">
+    {#each results as result, i (result.id)}
+      <!-- The keys are the field's; a result only takes a click. -->
+      <!-- svelte-ignore a11y_click_events_have_key_events -->
+      <li
+        id="seek-{i}"
+        role="option"
+        aria-selected={i === at}
+        class="rounded-inner flex cursor-pointer items-baseline gap-2 px-2 py-1 {i === at ? 'bg-held' : 'hover:bg-shelf'}"
+        onclick={() => choose(i)}
+      >
+        <span class="shrink-0 font-semibold">{result.name}</span>
+        <span class="text-soft text-small min-w-0 flex-1 truncate">{result.does}</span>
+        {#if result.keys}<Key keys={result.keys} />{/if}
+      </li>
+    {:else}
+      <li class="text-soft px-2 py-1" role="option" aria-selected="false">Nothing is called that. Try another word.</li>
+    {/each}
+  </ul>
+{/if}

@@ -1,0 +1,77 @@
+import { commands, hold, runCommand } from '../commands/register';
+import type { Project } from '../core/project.svelte';
+
+export interface Found {
+  id: string;
+  name: string;
+  does: string;
+  keys: string;
+  go: () => void;
+}
+
+/** How many results are shown. */
+const MOST = 30;
+
+/** All that can be found, and what choosing it does. */
+function everything(p: Project): Found[] {
+  const scene = p.scene;
+  const all: Found[] = commands.map((c) => ({
+    id: `command ${c.id}`, name: c.name, does: c.does, keys: c.keys[0] ?? '', go: () => runCommand(p, c.id),
+  }));
+  for (const type of scene?.types ?? []) {
+    all.push({ id: `type ${type.id}`, name: type.name, does: `Take it into the hand. ${type.purpose}`, keys: '', go: () => hold(p, 'piece', { id: type.id }) });
+  }
+  for (const map of scene?.maps ?? []) {
+    all.push({
+      id: `map ${map.id}`, name: map.name, does: `map, ${map.columns} × ${map.rows} cells`, keys: '',
+      go: () => {
+        p.order({ do: 'select', kind: 'map', id: map.id });
+        p.currentMap = map.id;
+        p.cursor = { x: map.x, y: map.y };
+        p.moveCamera((c) => c.fit(map));
+      },
+    });
+  }
+  for (const piece of scene?.pieces ?? []) {
+    all.push({
+      id: `piece ${piece.id}`, name: piece.name, does: `piece on ${p.mapView(piece.map)?.name ?? ''}`, keys: '',
+      go: () => {
+        p.order({ do: 'select', kind: 'piece', id: piece.id, map: piece.map });
+        p.moveCamera((c) => c.center(piece.x, piece.y));
+      },
+    });
+  }
+  for (const crossing of scene?.crossings ?? []) {
+    all.push({
+      id: `crossing ${crossing.id}`, name: crossing.name, does: 'crossing', keys: '',
+      go: () => {
+        p.order({ do: 'select', kind: 'crossing', id: crossing.id });
+        const door = crossing.doors[0];
+        if (door) p.moveCamera((c) => c.center(door.x, door.y));
+      },
+    });
+  }
+  for (const set of scene?.tilesets ?? []) {
+    set.names.forEach((name, i) =>
+      all.push({
+        id: `tile ${set.first + i}`, name, does: `tile of ${set.name}${set.solid[i] ? ', solid' : ''}`, keys: '',
+        go: () => hold(p, 'tile', { n: set.first + i }),
+      }),
+    );
+  }
+  return all;
+}
+
+/** What matches all words of the text; names that begin with it come first. */
+export function find(p: Project, text: string): Found[] {
+  const sought = text.trim().toLowerCase();
+  const words = sought.split(/\s+/);
+  const rank = (f: Found): number => {
+    const name = f.name.toLowerCase();
+    return name === sought ? 0 : name.startsWith(sought) ? 1 : name.includes(sought) ? 2 : 3;
+  };
+  return everything(p)
+    .filter((f) => words.every((w) => `${f.name} ${f.does}`.toLowerCase().includes(w)))
+    .sort((a, b) => rank(a) - rank(b))
+    .slice(0, MOST);
+}

@@ -1,0 +1,103 @@
+<script lang="ts">
+  import X from '@lucide/svelte/icons/x';
+  import type { Project } from '../core/project.svelte';
+  import Button from '../ui/Button.svelte';
+  import Rename from '../ui/Rename.svelte';
+
+  let { p }: { p: Project } = $props();
+
+  const WIDTH = 236;
+  let height = $state(200);
+  let asked = $state(false);
+
+  const slip = $derived(p.state?.slip ?? null);
+  const shown = $derived(slip !== null && p.slipShown && !p.pointer?.busy && !p.state?.playing && p.state?.holding === 'nothing');
+  /** Beside the thing, never over it: right of it, else left, else in the corner. */
+  const place = $derived.by(() => {
+    void p.moved;
+    if (!slip) return { x: 0, y: 0 };
+    const { camera } = p;
+    const at = camera.toScreen(slip.box.x, slip.box.y);
+    const w = slip.box.w * camera.zoom;
+    const right = at.x + w + 14;
+    let x = right + WIDTH < camera.width - 8 ? right : at.x - WIDTH - 14;
+    if (x < 8) x = camera.width - WIDTH - 12;
+    return { x, y: Math.min(Math.max(8, at.y - 8), Math.max(8, camera.height - height - 8)) };
+  });
+
+  $effect(() => {
+    void slip?.id;
+    asked = false;
+  });
+
+  function show(): void {
+    const to = slip?.leads;
+    if (to) p.moveCamera((c) => c.center(to.x + to.w / 2, to.y + to.h / 2));
+  }
+</script>
+
+{#if slip && shown}
+  <aside
+    class="sheet absolute z-10 flex flex-col gap-2 p-3"
+    style:left="{place.x}px"
+    style:top="{place.y}px"
+    style:width="{WIDTH}px"
+    bind:offsetHeight={height}
+    aria-label="Slip of {slip.proposed}"
+    data-slip
+  >
+    <div class="flex items-baseline gap-2">
+      <div class="name text-title min-w-0 flex-1 -ml-1">
+        <Rename
+          value={slip.name}
+          placeholder={slip.proposed}
+          label="Name"
+          rename={(text) => p.order({ do: 'rename', kind: slip.kind, id: slip.id, map: slip.map, text })}
+        />
+      </div>
+      <span class={slip.kind === 'crossing' ? 'text-lagoon-ink' : 'text-soft'}>{slip.sort}</span>
+      <button class="text-soft self-center" aria-label="Close the slip" onclick={() => p.order({ do: 'unselect' })}><X size={14} /></button>
+    </div>
+    <dl>
+      {#each slip.facts as fact (fact.label)}
+        <div class="border-line flex justify-between gap-3 border-t py-1">
+          <dt class="text-soft shrink-0">{fact.label}</dt>
+          <dd class="figures min-w-0 text-right font-semibold break-words">{fact.value}</dd>
+        </div>
+      {/each}
+    </dl>
+    {#if slip.stack.length > 1}
+      <div>
+        <div class="text-small text-soft mb-1">in this cell, front to back</div>
+        <ol>
+          {#each slip.stack as entry (entry.index)}
+            <li>
+              <button
+                class="rounded-inner flex w-full justify-between gap-2 px-1.5 py-0.5 text-left {entry.selected ? 'bg-held' : 'hover:bg-shelf'}"
+                aria-pressed={entry.selected}
+                onclick={() => p.order({ do: 'stack', n: entry.index })}
+                ><span class="truncate">{entry.name}</span><span class="text-soft">{entry.sort}</span></button
+              >
+            </li>
+          {/each}
+        </ol>
+      </div>
+    {/if}
+    {#if slip.removes && (asked || slip.kept)}<p class="text-rose-ink text-small break-words" role="alert">{slip.removes}</p>{/if}
+    <div class="flex flex-wrap gap-2">
+      {#if slip.leads}<Button label="Show the other end" onclick={show} />{/if}
+      {#if !slip.kept}
+        <span class="contents" data-back={asked || slip.kind !== 'map' ? '' : undefined}>
+          <button
+            id="slip-delete"
+            class="rounded-inner border-line text-rose-ink hover:bg-shelf h-7 border px-3"
+            onclick={() => {
+              if (slip.kind === 'map' && !asked) asked = true;
+              else p.order({ do: 'delete' });
+            }}>{slip.kind === 'map' && asked ? 'Delete it with all of that' : `Delete this ${slip.kind}`}</button
+          >
+        </span>
+      {/if}
+    </div>
+  </aside>
+{/if}

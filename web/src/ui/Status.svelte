@@ -1,0 +1,75 @@
+<script lang="ts">
+  import type { Project } from '../core/project.svelte';
+  import Key from './Key.svelte';
+
+  let { p }: { p: Project } = $props();
+
+  const at = $derived(p.pointer);
+  const zoom = $derived.by(() => {
+    void p.moved;
+    return Math.round(p.camera.zoom * 100);
+  });
+
+  const hints = $derived.by((): [string, string][] => {
+    const s = p.state;
+    if (!s) return [];
+    if (s.playing) {
+      return p.inGame
+        ? [
+            ['Arrows', 'walk'],
+            ['Space', 'uses'],
+            ['Esc', 'gives the keys to the hand'],
+            ['P', 'ends play'],
+          ]
+        : [
+            ['Enter', 'on “hand” gives the keys back'],
+            ['P', 'ends play'],
+          ];
+    }
+    switch (s.holding) {
+      case 'tile':
+        return [
+          ['Right button', 'erases'],
+          ['W', 'picks'],
+          ['Shift', s.shape === 'box' ? 'square' : 'straight'],
+        ];
+      case 'eraser':
+        return [
+          ['Shift', s.shape === 'box' ? 'square' : 'straight'],
+          ['Esc', 'empties the hand'],
+        ];
+      case 'piece':
+        return [
+          ['Right button', 'erases'],
+          ['Esc', 'empties the hand'],
+        ];
+      case 'crossing':
+        return [
+          ['Drag', 'from a cell of one map to a cell of another'],
+          ['Esc', 'empties the hand'],
+        ];
+    }
+    return [
+      ['Click', 'selects'],
+      ['Drag on the empty board', 'makes a map'],
+      ['?', 'all keys'],
+    ];
+  });
+</script>
+
+<footer class="bg-shelf border-line text-small text-soft flex h-5.5 shrink-0 items-center gap-4 border-t px-3 whitespace-nowrap">
+  <span class="figures min-w-0 truncate" data-status>
+    {#if at?.map}
+      cell {at.cellX}, {at.cellY} · {at.layer} · {at.tile || 'empty'}{#if at.piece}&nbsp;· “{at.piece}”{/if}
+    {:else if p.scene}
+      {p.scene.maps.length}
+      {p.scene.maps.length === 1 ? 'map' : 'maps'}
+    {/if}
+  </span>
+  <span class="ml-auto flex items-center gap-3">
+    {#each hints as [key, does] (key)}
+      <span class="inline-flex items-center gap-1"><Key keys={key} /> {does}</span>
+    {/each}
+    <span class="figures w-10 text-right">{zoom} %</span>
+  </span>
+</footer>

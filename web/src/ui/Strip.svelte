@@ -1,0 +1,50 @@
+<script lang="ts">
+  import Check from '@lucide/svelte/icons/check';
+  import CloudOff from '@lucide/svelte/icons/cloud-off';
+  import LoaderCircle from '@lucide/svelte/icons/loader-circle';
+  import Moon from '@lucide/svelte/icons/moon';
+  import Sun from '@lucide/svelte/icons/sun';
+  import type { Project } from '../core/project.svelte';
+  import { theme } from '../core/theme.svelte';
+  import Seek from '../seek/Seek.svelte';
+  import Button from './Button.svelte';
+  import Emblem from './Emblem.svelte';
+  import Rename from './Rename.svelte';
+
+  let { p, home }: { p: Project; home: () => void } = $props();
+
+  const map = $derived(p.mapView(p.currentMap));
+  const waiting = $derived(p.state?.pending ?? 0);
+</script>
+
+<header class="bg-sheet border-line relative z-30 flex h-10 shrink-0 items-center gap-3 border-b px-3">
+  <button class="rounded-inner flex items-center" aria-label="All projects" title="All projects" onclick={home}>
+    <Emblem />
+  </button>
+  {#if p.scene}
+    <div class="name text-title max-w-55 min-w-0 truncate">
+      <Rename
+        value={p.scene.project.name}
+        label="Name of the project"
+        rename={(text) => p.order({ do: 'rename', kind: 'project', text })}
+      />
+    </div>
+    <span class="text-soft max-w-60 truncate">{map?.name ?? `${p.scene.maps.length} maps`}</span>
+  {/if}
+  <div class="absolute left-1/2 w-80 -translate-x-1/2"><Seek {p} /></div>
+  <div class="ml-auto flex items-center gap-4" data-back>
+    <span role="status" data-saved={p.saved} class="inline-flex items-center gap-1.5">
+      {#if p.saved === 'saved'}
+        <Check size={14} class="text-moss" /><span class="text-moss-ink">Saved</span>
+      {:else if p.saved === 'saving'}
+        <LoaderCircle size={14} class="text-saffron" /><span class="text-saffron-ink">Saving</span>
+      {:else}
+        <CloudOff size={14} class="text-rose" />
+        <span class="text-rose-ink">Waiting for the server ({waiting} {waiting === 1 ? 'change' : 'changes'})</span>
+      {/if}
+    </span>
+    <Button label={theme.dark ? 'Switch to light' : 'Switch to dark'} icon onclick={() => theme.toggle()}>
+      {#if theme.dark}<Moon size={16} />{:else}<Sun size={16} />{/if}
+    </Button>
+  </div>
+</header>
