@@ -106,7 +106,9 @@ func (s *site) window(path string) *window {
 	if err != nil {
 		s.t.Fatal(err)
 	}
-	s.t.Cleanup(func() { _ = proto.TargetDisposeBrowserContext{BrowserContextID: profile.BrowserContextID}.Call(browser) })
+	s.t.Cleanup(func() {
+		_ = proto.TargetDisposeBrowserContext{BrowserContextID: profile.BrowserContextID}.Call(browser)
+	})
 	return s.windowIn(profile, path)
 }
 
@@ -118,7 +120,9 @@ func (s *site) windowIn(profile *rod.Browser, path string) *window {
 	}
 	w := &window{t: s.t, site: s, page: page.Timeout(4 * time.Minute)}
 	w.page.MustSetViewport(1280, 800, 1, false)
-	go w.page.EachEvent(func(e *proto.RuntimeExceptionThrown) { w.note(e.ExceptionDetails.Text + " " + describe(e.ExceptionDetails.Exception)) },
+	go w.page.EachEvent(func(e *proto.RuntimeExceptionThrown) {
+		w.note(e.ExceptionDetails.Text + " " + describe(e.ExceptionDetails.Exception))
+	},
 		func(e *proto.LogEntryAdded) {
 			if e.Entry.Level == proto.LogLogEntryLevelError {
 				w.note(e.Entry.Text)
@@ -234,7 +238,7 @@ type scene struct {
 		CellW, CellH int
 	}
 	Maps []struct {
-		ID, Name                                       string
+		ID, Name                                    string
 		X, Y, W, H, OriginX, OriginY, Columns, Rows int
 	}
 	Pieces []struct {
@@ -324,7 +328,10 @@ func (w *window) drag(button proto.InputMouseButton, name string, cells ...[2]in
 }
 
 // tap clicks a cell.
-func (w *window) tap(name string, x, y int) { w.t.Helper(); w.drag(proto.InputMouseButtonLeft, name, [2]int{x, y}) }
+func (w *window) tap(name string, x, y int) {
+	w.t.Helper()
+	w.drag(proto.InputMouseButtonLeft, name, [2]int{x, y})
+}
 
 // newProject makes a project by hand from home and waits for its board.
 func (w *window) newProject(name string) {

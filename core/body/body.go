@@ -34,8 +34,8 @@ func NewGround(d *world.Document, m *world.Map) *Ground {
 		copy(g.flags[t.First:], t.Flags)
 	}
 	for _, c := range d.Crossings {
-		for i, end := range c.Ends {
-			if end.Map != m.ID || !c.Leads(i) {
+		for _, end := range c.Ends {
+			if end.Map != m.ID {
 				continue
 			}
 			for y := range end.Cells.H {
@@ -67,7 +67,7 @@ func (g *Ground) Solid(c grid.Point) bool {
 	return false
 }
 
-// Doorway reports whether c is a cell of a doorway that leads somewhere.
+// Doorway reports whether c is a cell of a doorway.
 func (g *Ground) Doorway(c grid.Point) bool { return g.open[c] }
 
 // A Place is where a body's foot is, in 1/256 pixel of the map. The body

@@ -179,21 +179,35 @@ func (r *Replica) Receive(message []byte) (Notice, error) {
 		if err := in.Done(); err != nil {
 			return Notice{}, err
 		}
-		i := slices.IndexFunc(r.pending, func(p pending) bool { return p.sequence == sequence })
-		if i < 0 {
+		if !slices.ContainsFunc(r.pending, func(p pending) bool { return p.sequence == sequence }) {
 			return Notice{}, nil
 		}
-		r.pending = slices.Delete(r.pending, i, i+1)
-		delete(r.records, sequence)
-		r.order = slices.DeleteFunc(r.order, func(s uint64) bool { return s == sequence })
-		r.restack()
+		r.drop(sequence)
 		r.rebase()
 		return Notice{sequence, why}, nil
 	}
 	return Notice{}, fmt.Errorf("a message of unknown sort %q: reload the page", message[0])
 }
 
+// drop forgets a pending step that the server did not take.
+func (r *Replica) drop(sequence uint64) {
+	r.pending = slices.DeleteFunc(r.pending, func(p pending) bool { return p.sequence == sequence })
+	delete(r.records, sequence)
+	r.order = slices.DeleteFunc(r.order, func(s uint64) bool { return s == sequence })
+	r.restack()
+}
+
 func (r *Replica) taken(sequence, revision uint64) (Notice, error) {
+	notice := Notice{Sequence: sequence}
+	// The server takes steps in order: one before this that is still without an
+	// answer was refused while the line was cut.
+	for len(r.pending) > 0 && r.pending[0].sequence < sequence {
+		r.drop(r.pending[0].sequence)
+		notice.Refused = "it did not fit what others had changed"
+	}
+	if notice.Refused != "" {
+		r.rebase()
+	}
 	if len(r.pending) == 0 || r.pending[0].sequence > sequence {
 		if revision > r.revision {
 			return Notice{}, ErrGap
@@ -201,14 +215,11 @@ func (r *Replica) taken(sequence, revision uint64) (Notice, error) {
 		return Notice{}, nil
 	}
 	p := r.pending[0]
-	if p.sequence != sequence {
-		return Notice{}, ErrGap
-	}
 	if revision <= r.revision {
 		// A repeat of a step that the document opened with already holds.
 		r.pending = r.pending[1:]
 		r.rebase()
-		return Notice{Sequence: sequence}, nil
+		return notice, nil
 	}
 	if revision != r.revision+1 {
 		return Notice{}, ErrGap
@@ -228,7 +239,7 @@ func (r *Replica) taken(sequence, revision uint64) (Notice, error) {
 	if len(r.pending) == 0 || r.pending[0].base != r.confirmed {
 		r.rebase()
 	}
-	return Notice{Sequence: sequence}, nil
+	return notice, nil
 }
 
 // rebase applies the pending steps anew on top of what is confirmed. One that

@@ -1,0 +1,79 @@
+// Package generate makes random worlds and inputs for tests of play. What it
+// makes depends on the seed alone.
+package generate
+
+import (
+	"math/rand/v2"
+
+	"azzel/core/grid"
+	"azzel/core/play"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+// World makes a project of two maps with random walls, pieces and crossings.
+func World(seed uint64) (*world.Document, error) {
+	r := rand.New(rand.NewPCG(seed, 77))
+	sizes := [][2]int{{16, 16}, {8, 8}, {24, 24}, {16, 24}, {5, 4}, {128, 128}}
+	size := sizes[r.IntN(len(sizes))]
+	ids := &world.Counter{Prefix: 2}
+	d, err := world.Start(world.Project{Name: "Trial", CellW: size[0], CellH: size[1], SeenW: 4 + r.IntN(9), SeenH: 3 + r.IntN(7)}, ids)
+	if err != nil {
+		return nil, err
+	}
+	draft := d.Draft()
+	first := d.Maps[0]
+	far, layers := world.NewMap("Far", grid.Point{X: 200 + r.IntN(50), Y: -r.IntN(60)}, grid.Rect{X: -3, Y: 2, W: 5 + r.IntN(30), H: 4 + r.IntN(20)}, ids)
+	if err := world.PutMap(draft, far, layers); err != nil {
+		return nil, err
+	}
+	for _, m := range []*world.Map{first, far} {
+		for range m.Bounds.W * m.Bounds.H / 5 {
+			p := Cell(r, m)
+			cell := grid.Cell(1 + r.IntN(tiles.BlockoutCount))
+			if r.IntN(2) == 0 {
+				cell = grid.Cell(tiles.Wall)
+			}
+			if _, _, err := draft.Paint(m.ID, m.PlayerLayer, grid.BoxRegion(grid.Rect{X: p.X, Y: p.Y, W: 1, H: 1}), grid.Runs{{N: 1, Cell: cell}}, nil); err != nil {
+				return nil, err
+			}
+		}
+		for range 12 {
+			of := world.Collectible
+			if r.IntN(25) == 0 {
+				of = world.Exit
+			}
+			piece := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(Cell(r, m))}
+			if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
+				return nil, err
+			}
+		}
+	}
+	for range 6 {
+		a, b := Cell(r, first), Cell(r, far)
+		c := &world.Crossing{BothWays: r.IntN(4) > 0, Ends: [2]world.End{
+			{Map: first.ID, Cells: grid.Rect{X: a.X, Y: a.Y, W: 1, H: 1}}, {Map: far.ID, Cells: grid.Rect{X: b.X, Y: b.Y, W: 1, H: 1}}}}
+		if err := draft.Put(world.Ref{Kind: world.KindCrossing, ID: ids.NewID()}, c.Values()); err != nil {
+			return nil, err
+		}
+	}
+	return draft.Done()
+}
+
+// Cell is a random cell of a map.
+func Cell(r *rand.Rand, m *world.Map) grid.Point {
+	return grid.Point{X: m.Bounds.X + r.IntN(m.Bounds.W), Y: m.Bounds.Y + r.IntN(m.Bounds.H)}
+}
+
+// Inputs makes inputs as a hand would: held for a while, then others.
+func Inputs(seed uint64, ticks int) []play.Input {
+	r := rand.New(rand.NewPCG(seed, 78))
+	var list []play.Input
+	for len(list) < ticks {
+		in := play.Input(r.IntN(32))
+		for range 1 + r.IntN(25) {
+			list = append(list, in)
+		}
+	}
+	return list[:ticks]
+}

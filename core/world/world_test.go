@@ -1,0 +1,145 @@
+package world
+
+import (
+	"bytes"
+	"strings"
+	"testing"
+
+	"azzel/core/grid"
+)
+
+func start(t testing.TB, p Project) *Document {
+	t.Helper()
+	d, err := Start(p, &Counter{Prefix: 7})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return d
+}
+
+var glasshouse = Project{Name: "Night shift", CellW: 16, CellH: 16, SeenW: 20, SeenH: 12}
+
+// A project is there at once, whatever its sizes, and comes back from its
+// bytes and from what Diff says of it.
+func TestStart(t *testing.T) {
+	for _, p := range []Project{glasshouse, {Name: "x", CellW: 4, CellH: 128, SeenW: 1, SeenH: 1}, {Name: "Gewächshaus", CellW: 128, CellH: 4, SeenW: 256, SeenH: 3}} {
+		d := start(t, p)
+		if len(d.Maps) != 1 || len(d.Maps[0].Pieces) != 1 || d.Maps[0].Pieces[0].Type != Spawn {
+			t.Errorf("%+v: no map with a spawn", p)
+		}
+		back, err := Decode(d.Encode())
+		if err != nil || !bytes.Equal(back.Encode(), d.Encode()) || back.stored != d.stored {
+			t.Errorf("%+v: a document came back changed: %v", p, err)
+		}
+		diff := Diff(&Document{}, d)
+		built, err := Assemble(d.Next(), func(draft *Draft) error {
+			for _, e := range diff.Put {
+				if e.Ref.Kind == KindProject {
+					for _, v := range e.Values {
+						if err := draft.Change(e.Ref, v); err != nil {
+							return err
+						}
+					}
+				}
+			}
+			for k := KindTileset; k <= KindCrossing; k++ {
+				for _, e := range diff.Put {
+					if e.Ref.Kind == k {
+						if err := draft.Put(e.Ref, e.Values); err != nil {
+							return err
+						}
+					}
+				}
+			}
+			for _, c := range diff.Chunks {
+				if err := draft.SetChunk(c.Map, c.Layer, c.CX, c.CY, c.Chunk); err != nil {
+					return err
+				}
+			}
+			return nil
+		})
+		if err != nil || !bytes.Equal(built.Encode(), d.Encode()) {
+			t.Errorf("%+v: what Diff says does not make the document: %v", p, err)
+		}
+	}
+}
+
+func TestProjectLimits(t *testing.T) {
+	for _, c := range []struct {
+		p    Project
+		says string
+	}{
+		{Project{Name: "", CellW: 16, CellH: 16, SeenW: 9, SeenH: 9}, "name is needed"},
+		{Project{Name: strings.Repeat("ü", 121), CellW: 16, CellH: 16, SeenW: 9, SeenH: 9}, "120 letters"},
+		{Project{Name: "a\nb", CellW: 16, CellH: 16, SeenW: 9, SeenH: 9}, "one line"},
+		{Project{Name: "a", CellW: 3, CellH: 16, SeenW: 9, SeenH: 9}, "4 to 128 px"},
+		{Project{Name: "a", CellW: 16, CellH: 129, SeenW: 9, SeenH: 9}, "4 to 128 px"},
+		{Project{Name: "a", CellW: 16, CellH: 16, SeenW: 0, SeenH: 9}, "1 to 256 cells"},
+	} {
+		if _, err := Start(c.p, &Counter{}); err == nil || !strings.Contains(err.Error(), c.says) {
+			t.Errorf("%+v: %v, want something about %q", c.p, err, c.says)
+		}
+	}
+}
+
+// A draft that breaks a rule of the document gives an error that says which.
+func TestChecks(t *testing.T) {
+	d := start(t, glasshouse)
+	m := d.Maps[0]
+	ids := &Counter{Prefix: 9}
+	crossing := func(a, b End) *Crossing { return &Crossing{Ends: [2]End{a, b}, BothWays: true} }
+	cell := func(x, y int) grid.Rect { return grid.Rect{X: x, Y: y, W: 1, H: 1} }
+	for name, c := range map[string]struct {
+		says string
+		do   func(*Draft) error
+	}{
+		"maps on each other": {"can't lie on each other", func(d *Draft) error {
+			m, layers := NewMap("Shed", grid.Point{X: 3, Y: 3}, grid.Rect{W: 5, H: 5}, ids)
+			return PutMap(d, m, layers)
+		}},
+		"a map too large": {"4096", func(d *Draft) error {
+			m, layers := NewMap("Shed", grid.Point{X: 300}, grid.Rect{W: 5000, H: 5}, ids)
+			return PutMap(d, m, layers)
+		}},
+		"a piece outside": {"outside", func(d *Draft) error {
+			return d.Put(Ref{KindPiece, m.ID, ids.NewID()}, (&Piece{Type: Exit, Layer: m.PlayerLayer, Foot: grid.Point{X: -1}}).Values())
+		}},
+		"a piece of no type": {"type", func(d *Draft) error {
+			return d.Put(Ref{KindPiece, m.ID, ids.NewID()}, (&Piece{Type: 999, Layer: m.PlayerLayer}).Values())
+		}},
+		"a crossing to nowhere": {"not there any more", func(d *Draft) error {
+			return d.Put(Ref{KindCrossing, 0, ids.NewID()}, crossing(End{m.ID, cell(1, 1)}, End{99, cell(1, 1)}).Values())
+		}},
+		"a crossing to itself": {"where it begins", func(d *Draft) error {
+			return d.Put(Ref{KindCrossing, 0, ids.NewID()}, crossing(End{m.ID, cell(1, 1)}, End{m.ID, cell(1, 1)}).Values())
+		}},
+		"a missing player's layer": {"layer in which the player walks", func(d *Draft) error {
+			m, _ := NewMap("Shed", grid.Point{X: 300}, grid.Rect{W: 5, H: 5}, ids)
+			return PutMap(d, m, nil)
+		}},
+		"a tile that is not there": {"not there any more", func(d *Draft) error {
+			_, _, err := d.Paint(m.ID, m.PlayerLayer, grid.BoxRegion(cell(1, 1)), grid.Runs{{N: 1, Cell: 500}}, nil)
+			return err
+		}},
+		"painting outside": {"outside", func(d *Draft) error {
+			_, _, err := d.Paint(m.ID, m.PlayerLayer, grid.BoxRegion(cell(-1, 1)), grid.Runs{{N: 1, Cell: 1}}, nil)
+			return err
+		}},
+		"a used tileset removed": {"still used", func(d *Draft) error {
+			return d.Remove(Ref{KindTileset, 0, d.doc.Tilesets[0].ID})
+		}},
+	} {
+		before := d.Encode()
+		draft := d.Draft()
+		err := c.do(draft)
+		if err == nil {
+			_, err = draft.Done()
+		}
+		if err == nil || !strings.Contains(err.Error(), c.says) {
+			t.Errorf("%s: %v, want something about %q", name, err, c.says)
+		}
+		if !bytes.Equal(before, d.Encode()) {
+			t.Errorf("%s changed the document it began with", name)
+		}
+	}
+}
