@@ -124,7 +124,8 @@ func (s *site) windowIn(profile *rod.Browser, path string) *window {
 		w.note(e.ExceptionDetails.Text + " " + describe(e.ExceptionDetails.Exception))
 	},
 		func(e *proto.LogEntryAdded) {
-			if e.Entry.Level == proto.LogLogEntryLevelError {
+			// A refusal is shown on the page; that the browser notes it too is its way.
+			if e.Entry.Level == proto.LogLogEntryLevelError && !strings.Contains(e.Entry.Text, "status of 422") {
 				w.note(e.Entry.Text)
 			}
 		},
@@ -176,7 +177,7 @@ func (w *window) until(what, script string, args ...any) {
 			return
 		}
 		if time.Now().After(deadline) {
-			w.shoot("failed")
+			w.shoot("failed-" + w.t.Name())
 			w.mu.Lock()
 			defer w.mu.Unlock()
 			w.t.Fatalf("waited in vain for: %s (%v) console: %v", what, err, w.errors)

@@ -11,7 +11,7 @@ func Blockout(w, h int) *Strip {
 			for x := range w {
 				shade, opacity := blockoutShade(Role(i+1), x, y, w, h)
 				o := (y*w + x) * 4
-				px[o], px[o+1], px[o+2], px[o+3] = shade, shade, shade+min(shade/24, 255-shade), opacity
+				px[o], px[o+1], px[o+2], px[o+3] = shade, shade, shade-shade/32, opacity
 			}
 		}
 	}

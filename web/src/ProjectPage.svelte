@@ -59,7 +59,7 @@
   <Strip {p} {home} />
   {#if p.error}
     <main class="grid flex-1 place-items-center">
-      <div class="sheet max-w-md p-6">
+      <div class="max-w-md sheet p-6">
         <h1 class="name text-title">This project can’t be opened</h1>
         <p class="my-3">{p.error}</p>
         <button class="text-lagoon-ink underline" onclick={home}>All projects</button>

@@ -11,13 +11,15 @@
 
   let base: HTMLCanvasElement;
   let over: HTMLCanvasElement;
+  let surface: HTMLDivElement;
   let hands: Hands | undefined = $state();
   let colours: Colours | undefined;
   let shown = false;
 
   /** The largest whole zoom, or the largest part of one, at which the player's view fits. */
   function playZoom(w: number, h: number): number {
-    const most = Math.min((p.camera.width - 24) / w, (p.camera.height - 24) / h);
+    // The play bar stands above the frame.
+    const most = Math.min((p.camera.width - 24) / w, (p.camera.height - 88) / h);
     return most >= 1 ? Math.floor(most) : 1 / Math.ceil(1 / most);
   }
 
@@ -79,8 +81,8 @@
     const context = base.getContext('2d', { alpha: false });
     const above = over.getContext('2d');
     if (!context || !above) return;
-    element = over;
-    hands = new Hands(p, over);
+    element = surface;
+    hands = new Hands(p, surface);
     const overlay = new Overlay(p, above);
     const watcher = new ResizeObserver(resize);
     watcher.observe(base);
@@ -88,7 +90,7 @@
     p.onDraw(() => draw(context, overlay));
     void document.fonts.ready.then(() => p.draw());
     const wheel = (event: WheelEvent): void => hands?.wheel(event);
-    over.addEventListener('wheel', wheel, { passive: false });
+    surface.addEventListener('wheel', wheel, { passive: false });
     return () => {
       watcher.disconnect();
       p.onDraw(null);
@@ -109,10 +111,11 @@
 </script>
 
 <div class="relative min-h-0 flex-1 overflow-hidden">
-  <canvas bind:this={base} class="absolute inset-0 size-full" aria-hidden="true"></canvas>
-  <canvas
-    bind:this={over}
-    class="absolute inset-0 size-full touch-none outline-none"
+  <!-- The board takes focus and keys as a whole: arrows move its cell cursor. -->
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+  <div
+    bind:this={surface}
+    class="absolute inset-0 touch-none outline-none"
     tabindex="0"
     role="application"
     aria-label={label}
@@ -123,5 +126,8 @@
     onpointercancel={() => hands?.cancel()}
     onpointerleave={() => hands?.leave()}
     oncontextmenu={(e) => e.preventDefault()}
-  ></canvas>
+  >
+    <canvas bind:this={base} class="absolute inset-0 size-full" aria-hidden="true"></canvas>
+    <canvas bind:this={over} class="absolute inset-0 size-full" aria-hidden="true"></canvas>
+  </div>
 </div>

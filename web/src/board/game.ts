@@ -37,7 +37,13 @@ export function drawGame(
   const map = scene.maps.find((m) => m.id === play.map);
   if (map && p.bitmaps) {
     const at = map.layers.findIndex((l) => l.player);
-    p.bitmaps.draw(context, scene, map, maskOf(map, (i) => i > at && !map.layers[i]?.hidden), camera);
+    p.bitmaps.draw(
+      context,
+      scene,
+      map,
+      maskOf(map, (i) => i > at && !map.layers[i]?.hidden),
+      camera,
+    );
   }
   const start = camera.toScreen(play.frame.x, play.frame.y);
   const w = play.frame.w * camera.zoom;

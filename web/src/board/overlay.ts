@@ -131,7 +131,16 @@ export class Overlay {
     const slip = p.state?.slip;
     const selected = slip?.kind === 'piece' && slip.id === piece.id;
     if (near) drawLabel(context, at.x, at.y, piece.type, piece.family, colours, selected);
-    else drawSmall(context, at.x, at.y - 2, piece.family, (p.scene?.project.cellW ?? 16) * p.camera.zoom, colours, selected);
+    else
+      drawSmall(
+        context,
+        at.x,
+        at.y - 2,
+        piece.family,
+        (p.scene?.project.cellW ?? 16) * p.camera.zoom,
+        colours,
+        selected,
+      );
   }
 
   private selection(colours: Colours): void {
@@ -168,7 +177,8 @@ export class Overlay {
       }
     }
     if (ghost.joins.length === 4) this.joining(ghost.joins, scene, colour);
-    if (ghost.text || ghost.problem) this.words(ghost.problem || ghost.text, ghost.problem !== '', area ?? pointer.box, colours);
+    if (ghost.text || ghost.problem)
+      this.words(ghost.problem || ghost.text, ghost.problem !== '', area ?? pointer.box, colours);
   }
 
   private ghostBox(b: BoxView, box: BoxView, scene: Scene, tile: HTMLCanvasElement | null, colour: string): void {

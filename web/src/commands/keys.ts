@@ -9,7 +9,10 @@ const SIGNS: Record<string, string> = { Slash: '/', Comma: ',', Period: '.', Min
 const GAME: Record<string, number> = { ArrowLeft: 1, ArrowRight: 2, ArrowUp: 4, ArrowDown: 8, ' ': 16 };
 
 const ARROWS: Record<string, [number, number]> = {
-  ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1],
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
 };
 
 function nameOf(event: KeyboardEvent): string {
@@ -26,7 +29,9 @@ function nameOf(event: KeyboardEvent): string {
 }
 
 function typing(target: EventTarget | null): boolean {
-  return target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
+  return (
+    target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement
+  );
 }
 
 /** Keys of the whole page: commands, the game, the cell cursor. */
@@ -72,7 +77,8 @@ export class Keys {
 
   private last(key: string, command: Command): void {
     const s = this.p.state;
-    if (command.lasts && s) this.lasting = { key, back: { holding: s.holding, shape: s.shape, tile: s.tile, type: s.type } };
+    if (command.lasts && s)
+      this.lasting = { key, back: { holding: s.holding, shape: s.shape, tile: s.tile, type: s.type } };
   }
 
   up(event: KeyboardEvent): void {
@@ -132,7 +138,9 @@ export class Keys {
       this.p.point(PRESS, this.p.cursor.x, this.p.cursor.y, true);
       this.p.point(RELEASE, this.p.cursor.x, this.p.cursor.y, true);
       this.p.slipShown = true;
-      requestAnimationFrame(() => document.querySelector<HTMLElement>('[data-slip] input, [data-slip] button')?.focus());
+      requestAnimationFrame(() =>
+        document.querySelector<HTMLElement>('[data-slip] input, [data-slip] button')?.focus(),
+      );
       return true;
     }
     return false;

@@ -56,7 +56,7 @@ export class Project {
   private playedUntil = 0;
   /** What the game is given each tick; see core/play. */
   input = 0;
-  private fetching = new Set<string>();
+  private readonly fetching = new SvelteSet<string>();
 
   constructor(readonly id: string) {
     this.connection = new Connection(id, {

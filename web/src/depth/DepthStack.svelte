@@ -9,33 +9,43 @@
   let { p }: { p: Project } = $props();
 
   const map = $derived(p.mapView(p.currentMap));
-  /** At the map's own left edge, and always in view. */
+  /** At the map's own left edge, outside it where there is room, and always in view. */
   const place = $derived.by(() => {
     void p.moved;
     if (!map) return null;
     const near = p.camera.zoom * (p.scene?.project.cellW ?? 16) >= 12;
     if (!near) return null;
     const at = p.camera.toScreen(map.x, map.y);
-    const x = Math.min(Math.max(12, at.x + 12), Math.max(12, p.camera.width - 190));
-    return { x, y: Math.min(Math.max(12, at.y + 12), Math.max(12, p.camera.height - 160)) };
+    const width = p.stackOpen ? 168 : 62;
+    const x = Math.min(Math.max(12, at.x - width - 12), Math.max(12, p.camera.width - 190));
+    return { x, y: Math.min(Math.max(12, at.y), Math.max(12, p.camera.height - 160)) };
   });
   const layers = $derived([...(map?.layers ?? [])].reverse());
 </script>
 
 {#if map && place}
   <section
-    class="sheet absolute z-10 p-1.5"
+    class="absolute z-10 sheet p-1.5"
     style:left="{place.x}px"
     style:top="{place.y}px"
     style:width={p.stackOpen ? '168px' : '62px'}
     aria-label="Depth stack of {map.name}"
     data-back
   >
-    <button class="text-small text-soft w-full px-1 pb-1 text-left" aria-expanded={p.stackOpen} aria-keyshortcuts="Y" onclick={() => runCommand(p, 'stack')}>
+    <button
+      class="w-full px-1 pb-1 text-left text-small text-soft"
+      aria-expanded={p.stackOpen}
+      aria-keyshortcuts="Y"
+      onclick={() => runCommand(p, 'stack')}
+    >
       {p.stackOpen ? 'layers, front to back' : 'layers'}
     </button>
     {#each layers as layer (layer.id)}
-      <div class="rounded-inner flex items-center gap-1 border-2 p-1 {layer.current ? 'border-saffron bg-held' : 'border-transparent'}">
+      <div
+        class="flex items-center gap-1 rounded-inner border-2 p-1 {layer.current
+          ? 'border-saffron bg-held'
+          : 'border-transparent'}"
+      >
         <button
           class="flex min-w-0 flex-1 items-center gap-2 text-left"
           aria-label="Paint on {layer.name}"
@@ -62,7 +72,7 @@
         {/if}
       </div>
       {#if layer.player}
-        <div class="text-small text-soft flex items-center gap-1 px-1 py-0.5" title="The player walks on this layer">
+        <div class="flex items-center gap-1 px-1 py-0.5 text-small text-soft" title="The player walks on this layer">
           <PersonStanding size={14} />{#if p.stackOpen}walks on {layer.name}{/if}
         </div>
       {/if}

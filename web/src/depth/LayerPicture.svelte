@@ -5,7 +5,7 @@
 
   let { p, map, layer }: { p: Project; map: string; layer: string } = $props();
 
-  let image: ImageData | null = $state.raw(null);
+  let image = $state.raw<ImageData | null>(null);
 
   /** Drawn anew a moment after the last step, never while one paints. */
   $effect(() => {
@@ -18,6 +18,6 @@
   const scale = $derived(image ? Math.min(44 / image.width, 28 / image.height) : 1);
 </script>
 
-<span class="bg-shelf border-line grid h-7 w-11 shrink-0 place-items-center overflow-hidden rounded-sm border">
+<span class="grid h-7 w-11 shrink-0 place-items-center overflow-hidden rounded-sm border border-line bg-shelf">
   {#if image}<Picture {image} width={image.width * scale} height={image.height * scale} />{/if}
 </span>

@@ -18,9 +18,9 @@
 
   const cutter = new Cutter();
   let canvas: HTMLCanvasElement | undefined = $state();
-  let bitmap: ImageBitmap | null = $state.raw(null);
-  let opened: Sheet | null = $state.raw(null);
-  let sheet: Sheet | null = $state.raw(null);
+  let bitmap = $state.raw<ImageBitmap | null>(null);
+  let opened = $state.raw<Sheet | null>(null);
+  let sheet = $state.raw<Sheet | null>(null);
   let error = $state('');
   let busy = $state(false);
   let name = $state(untrack(() => file.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ')));
@@ -104,15 +104,17 @@
 </script>
 
 <div class="flex min-h-0 flex-1">
-  <div class="bg-board min-w-0 flex-1 overflow-auto p-4">
+  <div class="min-w-0 flex-1 overflow-auto bg-board p-4">
     {#if opened}
-      <canvas bind:this={canvas} class="[image-rendering:pixelated]" role="img" aria-label="The picture with its cut" data-cut></canvas>
+      <div role="img" aria-label="The picture with its cut" data-cut>
+        <canvas bind:this={canvas} class="[image-rendering:pixelated]" aria-hidden="true"></canvas>
+      </div>
     {:else if !error}
       <p class="text-soft">Reading the picture …</p>
     {/if}
   </div>
   <form
-    class="border-line flex w-76 shrink-0 flex-col gap-2 overflow-auto border-l p-3"
+    class="flex w-76 shrink-0 flex-col gap-2 overflow-auto border-l border-line p-3"
     aria-label="The cut"
     novalidate
     onsubmit={(e) => {
@@ -122,7 +124,7 @@
   >
     {#if opened}
       <label class="flex flex-col gap-1"
-        ><span>Name</span><input bind:value={name} class="bg-sheet border-line rounded-inner h-7 border px-2" /></label
+        ><span>Name</span><input bind:value={name} class="h-7 rounded-inner border border-line bg-sheet px-2" /></label
       >
       <div class="flex gap-3">
         <NumberField label="Tile width" unit="px" bind:value={cut.w} min={MIN_CELL_SIDE} max={MAX_CELL_SIDE} />
@@ -133,7 +135,8 @@
         <NumberField label="Spacing" unit="px" bind:value={cut.spacing} min={0} max={MAX_CELL_SIDE} />
       </div>
       <p class="text-soft figures">
-        {opened.width} × {opened.height} px{#if sheet && !sheet.error}: {sheet.columns} × {sheet.rows} tiles{#if sheet.empty > 0}, {sheet.empty}
+        {opened.width} × {opened.height} px{#if sheet && !sheet.error}: {sheet.columns} × {sheet.rows} tiles{#if sheet.empty > 0},
+            {sheet.empty}
             empty left out{/if}{/if}
       </p>
     {/if}

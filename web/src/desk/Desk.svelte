@@ -30,13 +30,13 @@
 
 <svelte:window onkeydown={(e) => e.key === 'Escape' && !e.defaultPrevented && close()} />
 
-<section class="bg-sheet border-line relative z-10 flex h-84 shrink-0 flex-col border-t" aria-label="Desk">
-  <div class="border-line flex items-center gap-3 border-b px-3 py-1.5">
+<section class="relative z-10 flex h-84 shrink-0 flex-col border-t border-line bg-sheet" aria-label="Desk">
+  <div class="flex items-center gap-3 border-b border-line px-3 py-1.5">
     <h2 class="name">Desk</h2>
     <span class="text-soft">
       {#if file}{file.name}{:else if set}{set.name}: paint what is solid{:else}bring in a tileset{/if}
     </span>
-    <button class="text-soft ml-auto" aria-label="Close the desk" onclick={close}><X size={16} /></button>
+    <button class="ml-auto text-soft" aria-label="Close the desk" onclick={close}><X size={16} /></button>
   </div>
   {#if file}
     {#key file}<CutSheet {p} {file} {taken} giveUp={() => (file = null)} />{/key}
@@ -46,10 +46,12 @@
     <div class="grid flex-1 place-items-center">
       <div class="max-w-100 text-center">
         <p class="mb-3">
-          A tileset is a picture cut into tiles. Drop a PNG picture here, or choose one; then say how large a tile is. Nothing
-          is taken before you have seen the cut.
+          A tileset is a picture cut into tiles. Drop a PNG picture here, or choose one; then say how large a tile is.
+          Nothing is taken before you have seen the cut.
         </p>
-        <label class="bg-saffron-button text-on-saffron rounded-inner inline-flex h-7 cursor-pointer items-center px-3 font-semibold">
+        <label
+          class="inline-flex h-7 cursor-pointer items-center rounded-inner bg-saffron-button px-3 font-semibold text-on-saffron"
+        >
           Choose a picture
           <input
             type="file"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { SvelteSet } from 'svelte/reactivity';
   import type { Project } from '../core/project.svelte';
   import { readColours } from '../board/colours';
   import { theme } from '../core/theme.svelte';
@@ -11,9 +12,9 @@
   const SIDE = 34;
   let canvas: HTMLCanvasElement | undefined = $state();
   let marking = $state(true);
-  let at: { x: number; y: number } | null = $state(null);
+  let at = $state.raw<{ x: number; y: number } | null>(null);
   let start: { x: number; y: number } | null = null;
-  let chosen = $state.raw(new Set<number>());
+  let chosen = $state.raw(new SvelteSet<number>());
 
   const indexAt = $derived(new Map(set.places.map((place, i) => [place, i])));
   const box = $derived(p.state?.shape === 'box');
@@ -26,7 +27,7 @@
 
   function mark(to: { x: number; y: number }): void {
     const from = box && start ? start : to;
-    const next = box ? new Set<number>() : new Set(chosen);
+    const next = new SvelteSet<number>(box ? [] : chosen);
     for (let y = Math.min(from.y, to.y); y <= Math.max(from.y, to.y); y++) {
       for (let x = Math.min(from.x, to.x); x <= Math.max(from.x, to.x); x++) {
         const i = indexAt.get(y * set.columns + x);
@@ -50,7 +51,7 @@
     if (!start) return;
     start = null;
     const list = [...chosen];
-    chosen = new Set();
+    chosen = new SvelteSet();
     if (list.length > 0) p.order({ do: 'solid', kind: 'tileset', id: set.id, list, yes: marking });
   }
 
@@ -59,7 +60,10 @@
     if (way) {
       const from = at ?? { x: 0, y: 0 };
       const [dx = 0, dy = 0] = at ? way : [0, 0];
-      move({ x: Math.min(Math.max(0, from.x + dx), set.columns - 1), y: Math.min(Math.max(0, from.y + dy), set.rows - 1) });
+      move({
+        x: Math.min(Math.max(0, from.x + dx), set.columns - 1),
+        y: Math.min(Math.max(0, from.y + dy), set.rows - 1),
+      });
     } else if (event.key === 'Enter' && !event.repeat) begin(at ?? { x: 0, y: 0 });
     else return;
     event.preventDefault();
@@ -118,10 +122,11 @@
 </script>
 
 <div class="flex min-h-0 flex-1">
-  <div class="bg-board min-w-0 flex-1 overflow-auto p-4">
-    <canvas
-      bind:this={canvas}
-      class="touch-none"
+  <div class="min-w-0 flex-1 overflow-auto bg-board p-4">
+    <!-- The sheet takes focus and keys as a whole: arrows move over its tiles. -->
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+    <div
+      class="w-fit touch-none"
       tabindex="0"
       role="application"
       aria-label="Tiles of {set.name}. Arrows move, Enter marks. {under0 === undefined
@@ -137,16 +142,20 @@
       onpointerleave={() => (at = null)}
       onkeydown={key}
       onkeyup={(e) => e.key === 'Enter' && end()}
-    ></canvas>
+    >
+      <canvas bind:this={canvas} class="block" aria-hidden="true"></canvas>
+    </div>
   </div>
-  <div class="border-line flex w-76 shrink-0 flex-col gap-3 border-l p-3">
+  <div class="flex w-76 shrink-0 flex-col gap-3 border-l border-line p-3">
     <p>Drag over the tiles that nobody can walk into. They are hatched.</p>
     <div class="flex gap-2" role="group" aria-label="Painting marks tiles">
       <Button label="Solid" pressed={marking} onclick={() => (marking = true)} />
       <Button label="Free" pressed={!marking} onclick={() => (marking = false)} />
     </div>
     <p class="text-soft figures">
-      {set.count} tiles, {set.solid.filter(Boolean).length} solid. {box ? 'Box: drags a box.' : 'Free: each tile the pointer crosses; B drags a box.'}
+      {set.count} tiles, {set.solid.filter(Boolean).length} solid. {box
+        ? 'Box: drags a box.'
+        : 'Free: each tile the pointer crosses; B drags a box.'}
     </p>
     {#if under0 !== undefined}<p class="figures">{set.names[under0]}: {set.solid[under0] ? 'solid' : 'free'}</p>{/if}
     <div class="mt-auto"><Button label="Another tileset" onclick={() => (p.desk = null)} /></div>

@@ -3,8 +3,7 @@ import type { Sheet } from '../core/types.gen';
 
 /** What the desk asks of the core that runs in this worker: the picture's size, or how it would be cut. */
 export type Question =
-  | { id: number; open: ArrayBuffer }
-  | { id: number; cut: { w: number; h: number; margin: number; spacing: number } };
+  { id: number; open: ArrayBuffer } | { id: number; cut: { w: number; h: number; margin: number; spacing: number } };
 
 export interface Answer {
   id: number;

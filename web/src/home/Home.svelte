@@ -22,11 +22,12 @@
     );
   });
 
-  const when = (ms: number): string => new Date(ms).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+  const when = (ms: number): string =>
+    new Date(ms).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 </script>
 
 <div class="flex h-full flex-col">
-  <header class="bg-sheet border-line flex h-10 shrink-0 items-center gap-3 border-b px-3">
+  <header class="flex h-10 shrink-0 items-center gap-3 border-b border-line bg-sheet px-3">
     <Emblem />
     <h1 class="name text-title">Azzel</h1>
     <span class="text-soft">your projects</span>
@@ -38,18 +39,18 @@
   </header>
   <main class="flex-1 overflow-auto p-10">
     <div class="mx-auto grid max-w-280 grid-cols-[repeat(auto-fill,minmax(240px,1fr))] items-start gap-6">
-      {#if error}<p class="text-rose-ink col-span-full" role="alert">{error}</p>{/if}
+      {#if error}<p class="col-span-full text-rose-ink" role="alert">{error}</p>{/if}
       {#each projects ?? [] as project, i (project.id)}
         <a
           href="/project/{project.id}"
-          class="sheet block overflow-hidden {i === 0 ? 'col-span-2 row-span-2' : ''}"
+          class="block overflow-hidden sheet {i === 0 ? 'col-span-2 row-span-2' : ''}"
           onclick={(event) => {
             if (event.ctrlKey || event.metaKey || event.shiftKey) return;
             event.preventDefault();
             open(project.id);
           }}
         >
-          <span class="bg-shelf block overflow-hidden {i === 0 ? 'h-72' : 'h-36'}">
+          <span class="block overflow-hidden bg-shelf {i === 0 ? 'h-72' : 'h-36'}">
             <img
               src="/api/projects/{project.id}/picture?revision={project.revision}"
               alt=""
@@ -58,7 +59,7 @@
             />
           </span>
           <span class="block px-4 py-3">
-            <span class="name text-title block truncate">{project.name}</span>
+            <span class="block truncate name text-title">{project.name}</span>
             <span class="text-soft figures">changed {when(project.changed)}</span>
           </span>
         </a>

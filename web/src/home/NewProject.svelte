@@ -29,7 +29,7 @@
 </script>
 
 <form
-  class="border-line rounded-sheet flex flex-col gap-3 border-2 border-dashed p-4"
+  class="flex flex-col gap-3 rounded-sheet border-2 border-dashed border-line p-4"
   aria-labelledby="new-project"
   novalidate
   onsubmit={create}
@@ -38,7 +38,7 @@
   {#if first}<p class="text-soft">It opens on a first map with grey tiles and a spawn: P plays it at once.</p>{/if}
   <label class="flex flex-col gap-1">
     <span>Name</span>
-    <input bind:value={name} maxlength={NAME_LETTERS} class="bg-sheet border-line rounded-inner h-7 border px-2" />
+    <input bind:value={name} maxlength={NAME_LETTERS} class="h-7 rounded-inner border border-line bg-sheet px-2" />
   </label>
   <div class="flex gap-3">
     <NumberField label="Cell width" unit="px" bind:value={cellW} min={MIN_CELL_SIDE} max={MAX_CELL_SIDE} />

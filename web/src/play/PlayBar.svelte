@@ -19,7 +19,7 @@
 
 {#if play}
   <div
-    class="sheet absolute top-3 left-1/2 z-10 flex -translate-x-1/2 items-center gap-4 px-3 py-1.5 whitespace-nowrap"
+    class="absolute top-1.5 left-1/2 z-10 flex -translate-x-1/2 items-center gap-4 sheet px-2 py-0.5 whitespace-nowrap"
     role="group"
     aria-label="Play"
     data-play

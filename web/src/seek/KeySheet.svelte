@@ -27,15 +27,15 @@
 
 <Dialog.Root bind:open={p.keysShown}>
   <Dialog.Portal>
-    <Dialog.Overlay class="bg-board/60 fixed inset-0 z-40" />
+    <Dialog.Overlay class="fixed inset-0 z-40 bg-board/60" />
     <Dialog.Content
-      class="sheet fixed top-1/2 left-1/2 z-50 max-h-[86vh] w-[920px] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto p-5"
+      class="fixed top-1/2 left-1/2 z-50 max-h-[86vh] w-[920px] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto sheet p-5"
     >
       <div class="mb-3 flex items-baseline justify-between">
         <Dialog.Title class="name text-title">All keys</Dialog.Title>
         <Dialog.Close class="text-soft" aria-label="Close"><X size={16} /></Dialog.Close>
       </div>
-      <Dialog.Description class="text-soft mb-3">
+      <Dialog.Description class="mb-3 text-soft">
         Shapes and the eraser stay after a tap; held longer, they last only while held. Everything here is in seek too.
       </Dialog.Description>
       <div class="columns-3 gap-6">
@@ -43,9 +43,11 @@
           <section class="mb-4 break-inside-avoid">
             <h2 class="mb-1 font-semibold">{title}</h2>
             {#each commands.filter((c) => c.group === group && c.keys.length > 0) as command (command.id)}
-              <div class="border-line flex justify-between gap-3 border-t py-0.5" title={command.does}>
+              <div class="flex justify-between gap-3 border-t border-line py-0.5" title={command.does}>
                 <span>{command.name}</span>
-                <span class="whitespace-nowrap">{#each command.keys as k (k)}<Key keys={k} />&nbsp;{/each}</span>
+                <span class="whitespace-nowrap"
+                  >{#each command.keys as k (k)}<Key keys={k} />&nbsp;{/each}</span
+                >
               </div>
             {/each}
           </section>
@@ -53,7 +55,9 @@
         <section class="break-inside-avoid">
           <h2 class="mb-1 font-semibold">Pointer and cursor</h2>
           {#each hands as [k, does] (k)}
-            <div class="border-line flex justify-between gap-3 border-t py-0.5"><span>{does}</span><Key keys={k} /></div>
+            <div class="flex justify-between gap-3 border-t border-line py-0.5">
+              <span>{does}</span><Key keys={k} />
+            </div>
           {/each}
         </section>
       </div>

@@ -41,8 +41,8 @@
   }
 </script>
 
-<div class="bg-shelf rounded-inner flex h-7 items-center gap-2 px-2">
-  <Search size={14} class="text-soft shrink-0" />
+<div class="flex h-7 items-center gap-2 rounded-inner bg-shelf px-2">
+  <Search size={14} class="shrink-0 text-soft" />
   <input
     bind:this={field}
     bind:value={text}
@@ -61,7 +61,12 @@
   <Key keys="/" />
 </div>
 {#if p.seeking}
-  <ul id="seek-results" role="listbox" aria-label="Found" class="sheet absolute top-9 right-0 left-0 max-h-96 overflow-auto p-1">
+  <ul
+    id="seek-results"
+    role="listbox"
+    aria-label="Found"
+    class="absolute top-9 right-0 left-0 max-h-96 overflow-auto sheet p-1"
+  >
     {#each results as result, i (result.id)}
       <!-- The keys are the field's; a result only takes a click. -->
       <!-- svelte-ignore a11y_click_events_have_key_events -->
@@ -69,15 +74,17 @@
         id="seek-{i}"
         role="option"
         aria-selected={i === at}
-        class="rounded-inner flex cursor-pointer items-baseline gap-2 px-2 py-1 {i === at ? 'bg-held' : 'hover:bg-shelf'}"
+        class="flex cursor-pointer items-baseline gap-2 rounded-inner px-2 py-1 {i === at
+          ? 'bg-held'
+          : 'hover:bg-shelf'}"
         onclick={() => choose(i)}
       >
         <span class="shrink-0 font-semibold">{result.name}</span>
-        <span class="text-soft text-small min-w-0 flex-1 truncate">{result.does}</span>
+        <span class="min-w-0 flex-1 truncate text-small text-soft">{result.does}</span>
         {#if result.keys}<Key keys={result.keys} />{/if}
       </li>
     {:else}
-      <li class="text-soft px-2 py-1" role="option" aria-selected="false">Nothing is called that. Try another word.</li>
+      <li class="px-2 py-1 text-soft" role="option" aria-selected="false">Nothing is called that. Try another word.</li>
     {/each}
   </ul>
 {/if}

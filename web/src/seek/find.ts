@@ -16,14 +16,27 @@ const MOST = 30;
 function everything(p: Project): Found[] {
   const scene = p.scene;
   const all: Found[] = commands.map((c) => ({
-    id: `command ${c.id}`, name: c.name, does: c.does, keys: c.keys[0] ?? '', go: () => runCommand(p, c.id),
+    id: `command ${c.id}`,
+    name: c.name,
+    does: c.does,
+    keys: c.keys[0] ?? '',
+    go: () => runCommand(p, c.id),
   }));
   for (const type of scene?.types ?? []) {
-    all.push({ id: `type ${type.id}`, name: type.name, does: `Take it into the hand. ${type.purpose}`, keys: '', go: () => hold(p, 'piece', { id: type.id }) });
+    all.push({
+      id: `type ${type.id}`,
+      name: type.name,
+      does: `Take it into the hand. ${type.purpose}`,
+      keys: '',
+      go: () => hold(p, 'piece', { id: type.id }),
+    });
   }
   for (const map of scene?.maps ?? []) {
     all.push({
-      id: `map ${map.id}`, name: map.name, does: `map, ${map.columns} × ${map.rows} cells`, keys: '',
+      id: `map ${map.id}`,
+      name: map.name,
+      does: `map, ${map.columns} × ${map.rows} cells`,
+      keys: '',
       go: () => {
         p.order({ do: 'select', kind: 'map', id: map.id });
         p.currentMap = map.id;
@@ -34,7 +47,10 @@ function everything(p: Project): Found[] {
   }
   for (const piece of scene?.pieces ?? []) {
     all.push({
-      id: `piece ${piece.id}`, name: piece.name, does: `piece on ${p.mapView(piece.map)?.name ?? ''}`, keys: '',
+      id: `piece ${piece.id}`,
+      name: piece.name,
+      does: `piece on ${p.mapView(piece.map)?.name ?? ''}`,
+      keys: '',
       go: () => {
         p.order({ do: 'select', kind: 'piece', id: piece.id, map: piece.map });
         p.moveCamera((c) => c.center(piece.x, piece.y));
@@ -43,7 +59,10 @@ function everything(p: Project): Found[] {
   }
   for (const crossing of scene?.crossings ?? []) {
     all.push({
-      id: `crossing ${crossing.id}`, name: crossing.name, does: 'crossing', keys: '',
+      id: `crossing ${crossing.id}`,
+      name: crossing.name,
+      does: 'crossing',
+      keys: '',
       go: () => {
         p.order({ do: 'select', kind: 'crossing', id: crossing.id });
         const door = crossing.doors[0];
@@ -54,7 +73,10 @@ function everything(p: Project): Found[] {
   for (const set of scene?.tilesets ?? []) {
     set.names.forEach((name, i) =>
       all.push({
-        id: `tile ${set.first + i}`, name, does: `tile of ${set.name}${set.solid[i] ? ', solid' : ''}`, keys: '',
+        id: `tile ${set.first + i}`,
+        name,
+        does: `tile of ${set.name}${set.solid[i] ? ', solid' : ''}`,
+        keys: '',
         go: () => hold(p, 'tile', { n: set.first + i }),
       }),
     );

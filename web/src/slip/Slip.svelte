@@ -11,7 +11,9 @@
   let asked = $state(false);
 
   const slip = $derived(p.state?.slip ?? null);
-  const shown = $derived(slip !== null && p.slipShown && !p.pointer?.busy && !p.state?.playing && p.state?.holding === 'nothing');
+  const shown = $derived(
+    slip !== null && p.slipShown && !p.pointer?.busy && !p.state?.playing && p.state?.holding === 'nothing',
+  );
   /** Beside the thing, never over it: right of it, else left, else in the corner. */
   const place = $derived.by(() => {
     void p.moved;
@@ -38,7 +40,7 @@
 
 {#if slip && shown}
   <aside
-    class="sheet absolute z-10 flex flex-col gap-2 p-3"
+    class="absolute z-10 flex flex-col gap-2 sheet p-3"
     style:left="{place.x}px"
     style:top="{place.y}px"
     style:width="{WIDTH}px"
@@ -47,33 +49,37 @@
     data-slip
   >
     <div class="flex items-baseline gap-2">
-      <div class="name text-title min-w-0 flex-1 -ml-1">
+      <div class="-ml-1 min-w-0 flex-1 name text-title">
         <Rename
           value={slip.name}
           placeholder={slip.proposed}
-          label="Name"
+          label="Name of this {slip.kind}"
           rename={(text) => p.order({ do: 'rename', kind: slip.kind, id: slip.id, map: slip.map, text })}
         />
       </div>
       <span class={slip.kind === 'crossing' ? 'text-lagoon-ink' : 'text-soft'}>{slip.sort}</span>
-      <button class="text-soft self-center" aria-label="Close the slip" onclick={() => p.order({ do: 'unselect' })}><X size={14} /></button>
+      <button class="self-center text-soft" aria-label="Close the slip" onclick={() => p.order({ do: 'unselect' })}
+        ><X size={14} /></button
+      >
     </div>
     <dl>
       {#each slip.facts as fact (fact.label)}
-        <div class="border-line flex justify-between gap-3 border-t py-1">
-          <dt class="text-soft shrink-0">{fact.label}</dt>
-          <dd class="figures min-w-0 text-right font-semibold break-words">{fact.value}</dd>
+        <div class="flex justify-between gap-3 border-t border-line py-1">
+          <dt class="shrink-0 text-soft">{fact.label}</dt>
+          <dd class="min-w-0 text-right font-semibold break-words figures">{fact.value}</dd>
         </div>
       {/each}
     </dl>
     {#if slip.stack.length > 1}
       <div>
-        <div class="text-small text-soft mb-1">in this cell, front to back</div>
+        <div class="mb-1 text-small text-soft">in this cell, front to back</div>
         <ol>
           {#each slip.stack as entry (entry.index)}
             <li>
               <button
-                class="rounded-inner flex w-full justify-between gap-2 px-1.5 py-0.5 text-left {entry.selected ? 'bg-held' : 'hover:bg-shelf'}"
+                class="flex w-full justify-between gap-2 rounded-inner px-1.5 py-0.5 text-left {entry.selected
+                  ? 'bg-held'
+                  : 'hover:bg-shelf'}"
                 aria-pressed={entry.selected}
                 onclick={() => p.order({ do: 'stack', n: entry.index })}
                 ><span class="truncate">{entry.name}</span><span class="text-soft">{entry.sort}</span></button
@@ -83,14 +89,16 @@
         </ol>
       </div>
     {/if}
-    {#if slip.removes && (asked || slip.kept)}<p class="text-rose-ink text-small break-words" role="alert">{slip.removes}</p>{/if}
+    {#if slip.removes && (asked || slip.kept)}<p class="text-small break-words text-rose-ink" role="alert">
+        {slip.removes}
+      </p>{/if}
     <div class="flex flex-wrap gap-2">
       {#if slip.leads}<Button label="Show the other end" onclick={show} />{/if}
       {#if !slip.kept}
         <span class="contents" data-back={asked || slip.kind !== 'map' ? '' : undefined}>
           <button
             id="slip-delete"
-            class="rounded-inner border-line text-rose-ink hover:bg-shelf h-7 border px-3"
+            class="h-7 rounded-inner border border-line px-3 text-rose-ink hover:bg-shelf"
             onclick={() => {
               if (slip.kind === 'map' && !asked) asked = true;
               else p.order({ do: 'delete' });

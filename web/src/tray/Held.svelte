@@ -14,9 +14,9 @@
   const empty = $derived(!s || s.holding === 'nothing');
 </script>
 
-<section class="border-line flex w-70 items-center gap-3 border-r px-3 {empty ? '' : 'bg-held'}" aria-label="In hand">
+<section class="flex w-70 items-center gap-3 border-r border-line px-3 {empty ? '' : 'bg-held'}" aria-label="In hand">
   <div
-    class="bg-shelf rounded-sheet grid size-12 shrink-0 place-items-center overflow-hidden border-2 {empty
+    class="grid size-12 shrink-0 place-items-center overflow-hidden rounded-sheet border-2 bg-shelf {empty
       ? 'border-line'
       : 'border-saffron'}"
   >
@@ -40,6 +40,6 @@
         <strong>{s?.heldName}</strong>
       {/if}
     </div>
-    <div class="text-small mt-0.5 flex items-center gap-0.5">{@render children()}</div>
+    <div class="mt-0.5 flex items-center gap-0.5 text-small">{@render children()}</div>
   </div>
 </section>

@@ -13,6 +13,10 @@
   const scale = $derived(size / Math.max(w, h));
 </script>
 
-<span class="bg-shelf grid place-items-center overflow-hidden rounded-sm" style:width="{size}px" style:height="{size}px">
+<span
+  class="grid place-items-center overflow-hidden rounded-sm bg-shelf"
+  style:width="{size}px"
+  style:height="{size}px"
+>
   <Picture {image} width={w * scale} height={h * scale} />
 </span>

@@ -34,7 +34,7 @@
         aria-label={icon ? label : undefined}
         aria-pressed={pressed}
         aria-keyshortcuts={keys}
-        class="rounded-inner inline-flex h-7 items-center gap-2 border whitespace-nowrap transition-colors duration-150 disabled:opacity-50 pointer-coarse:h-10 {icon
+        class="inline-flex h-7 items-center gap-2 rounded-inner border whitespace-nowrap transition-colors duration-150 disabled:opacity-50 pointer-coarse:h-10 {icon
           ? 'w-7 justify-center pointer-coarse:w-10'
           : 'px-3'} {look}"
         {onclick}
@@ -46,7 +46,7 @@
   </Tooltip.Trigger>
   {#if icon || keys}
     <Tooltip.Portal>
-      <Tooltip.Content sideOffset={6} class="sheet text-small z-50 px-2 py-1"
+      <Tooltip.Content sideOffset={6} class="z-50 sheet px-2 py-1 text-small"
         >{label}{#if keys}<span class="text-soft">&nbsp;· {keys}</span>{/if}</Tooltip.Content
       >
     </Tooltip.Portal>

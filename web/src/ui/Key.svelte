@@ -2,4 +2,4 @@
   let { keys }: { keys: string } = $props();
 </script>
 
-<kbd class="rounded-inner border-line text-soft text-small inline-block border px-1 font-sans leading-4">{keys}</kbd>
+<kbd class="inline-block rounded-inner border border-line px-1 font-sans text-small leading-4 text-soft">{keys}</kbd>

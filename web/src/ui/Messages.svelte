@@ -4,12 +4,15 @@
   let { p }: { p: Project } = $props();
 </script>
 
-<div class="pointer-events-none absolute top-3 left-1/2 z-20 flex -translate-x-1/2 flex-col items-center gap-2" role="log">
+<div
+  class="pointer-events-none absolute top-3 left-1/2 z-20 flex -translate-x-1/2 flex-col items-center gap-2"
+  role="log"
+>
   {#each p.messages as message (message.id)}
-    <div class="sheet max-w-120 px-3 py-2" data-message>{message.text}</div>
+    <div class="max-w-120 sheet px-3 py-2" data-message>{message.text}</div>
   {/each}
   {#if p.state?.filling}
-    <div class="sheet flex items-center gap-3 px-3 py-2" data-filling>
+    <div class="flex items-center gap-3 sheet px-3 py-2" data-filling>
       <span class="figures">Filling: {p.state.fillFound.toLocaleString('en')} cells so far</span>
       <span class="text-soft">Esc stops it</span>
     </div>

@@ -30,7 +30,7 @@
 
 <input
   bind:this={field}
-  class="rounded-inner hover:bg-shelf focus:bg-shelf field-sizing-content w-full max-w-full min-w-16 truncate px-1"
+  class="field-sizing-content w-full max-w-full min-w-16 truncate rounded-inner px-1 hover:bg-shelf focus:bg-shelf"
   {value}
   {placeholder}
   maxlength={NAME_LETTERS}

@@ -57,8 +57,10 @@
   });
 </script>
 
-<footer class="bg-shelf border-line text-small text-soft flex h-5.5 shrink-0 items-center gap-4 border-t px-3 whitespace-nowrap">
-  <span class="figures min-w-0 truncate" data-status>
+<footer
+  class="flex h-5.5 shrink-0 items-center gap-4 border-t border-line bg-shelf px-3 text-small whitespace-nowrap text-soft"
+>
+  <span class="min-w-0 truncate figures" data-status>
     {#if at?.map}
       cell {at.cellX}, {at.cellY} · {at.layer} · {at.tile || 'empty'}{#if at.piece}&nbsp;· “{at.piece}”{/if}
     {:else if p.scene}
@@ -70,6 +72,6 @@
     {#each hints as [key, does] (key)}
       <span class="inline-flex items-center gap-1"><Key keys={key} /> {does}</span>
     {/each}
-    <span class="figures w-10 text-right">{zoom} %</span>
+    <span class="w-10 text-right figures">{zoom} %</span>
   </span>
 </footer>

@@ -17,19 +17,19 @@
   const waiting = $derived(p.state?.pending ?? 0);
 </script>
 
-<header class="bg-sheet border-line relative z-30 flex h-10 shrink-0 items-center gap-3 border-b px-3">
-  <button class="rounded-inner flex items-center" aria-label="All projects" title="All projects" onclick={home}>
+<header class="relative z-30 flex h-10 shrink-0 items-center gap-3 border-b border-line bg-sheet px-3">
+  <button class="flex items-center rounded-inner" aria-label="All projects" title="All projects" onclick={home}>
     <Emblem />
   </button>
   {#if p.scene}
-    <div class="name text-title max-w-55 min-w-0 truncate">
+    <div class="max-w-55 min-w-0 truncate name text-title">
       <Rename
         value={p.scene.project.name}
         label="Name of the project"
         rename={(text) => p.order({ do: 'rename', kind: 'project', text })}
       />
     </div>
-    <span class="text-soft max-w-60 truncate">{map?.name ?? `${p.scene.maps.length} maps`}</span>
+    <span class="max-w-60 truncate text-soft">{map?.name ?? `${p.scene.maps.length} maps`}</span>
   {/if}
   <div class="absolute left-1/2 w-80 -translate-x-1/2"><Seek {p} /></div>
   <div class="ml-auto flex items-center gap-4" data-back>

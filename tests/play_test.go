@@ -1,0 +1,176 @@
+package tests
+
+import (
+	"bytes"
+	"fmt"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"runtime"
+	"strings"
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
+)
+
+// hold keeps a key down until a script gives true.
+func (w *window) hold(key input.Key, what, until string, args ...any) {
+	w.t.Helper()
+	if err := w.page.Keyboard.Press(key); err != nil {
+		w.t.Fatal(err)
+	}
+	w.until(what, until, args...)
+	if err := w.page.Keyboard.Release(key); err != nil {
+		w.t.Fatal(err)
+	}
+}
+
+// join drags a crossing between two cells.
+func (w *window) join(a string, ax, ay int, b string, bx, by int) {
+	w.t.Helper()
+	w.click("crossing")
+	x, y := w.cell(b, bx, by)
+	w.over(a, ax, ay)
+	w.page.Mouse.MustDown(left)
+	if err := w.page.Mouse.MoveLinear(proto.Point{X: x, Y: y}, 5); err != nil {
+		w.t.Fatal(err)
+	}
+	w.page.Mouse.MustUp(left)
+	w.until("a crossing", `() => window.azzel.scene().crossings.length > 0`)
+}
+
+const column = `(c) => { const p = window.azzel.play(); const m = window.azzel.scene().maps.find(m => m.id === p.map); return Math.floor((p.x - m.originX) / 16) === c; }`
+
+func TestPlay(t *testing.T) {
+	_, w := trial(t)
+	w.far()
+	w.join("First map", 8, 4, farName, 3, 6)
+	w.click("Take Collectible")
+	w.tap("First map", 5, 4)
+	w.tap(farName, 6, 6)
+	w.click("Take Exit")
+	w.tap("First map", 3, 1)
+	w.press(input.Escape)
+	// From the pointer, with the collectible on the way to the crossing.
+	w.over("First map", 3, 4)
+	w.press(input.KeyP)
+	w.until("play at the pointer", column, 3)
+	w.hold(input.ArrowRight, "the far map", `(n) => window.azzel.scene().maps.find(m => m.id === window.azzel.play().map).name === n`, farName)
+	w.sees("[data-collected]", "1 of 2 collected")
+	// Esc gives the keys to the hand: a wall comes down beside the player, who
+	// is stopped by it; undone, they are not.
+	w.press(input.Escape)
+	w.sees("[data-play] button", "hand")
+	w.take("wall")
+	w.press(input.KeyD)
+	w.tap(farName, 5, 5)
+	w.tap(farName, 5, 6)
+	w.tap(farName, 5, 7)
+	w.press(input.Escape)
+	w.click("Keys and pointer go to the hand")
+	if err := w.page.Keyboard.Press(input.ArrowRight); err != nil {
+		t.Fatal(err)
+	}
+	stays := `() => { const p = window.azzel.play(); const last = window.__last; window.__last = p.x; window.__same = last === p.x ? (window.__same ?? 0) + 1 : 0; return window.__same > 20; }`
+	w.until("the player stopped by the wall", stays)
+	if x := w.page.MustEval(`() => { const p = window.azzel.play(); const m = window.azzel.scene().maps.find(m => m.id === p.map); return (p.x - m.originX) / 16; }`).Num(); x >= 5 {
+		t.Errorf("the wall is no wall: column %.2f", x)
+	}
+	w.page.KeyActions().Press(input.ControlLeft).Type(input.KeyZ).Type(input.KeyZ).Type(input.KeyZ).MustDo()
+	if err := w.page.Keyboard.Press(input.ArrowRight); err != nil {
+		t.Fatal(err)
+	}
+	w.until("the way free again", column, 7)
+	if err := w.page.Keyboard.Release(input.ArrowRight); err != nil {
+		t.Fatal(err)
+	}
+	// A wall painted on the player pushes them to a free cell.
+	w.press(input.Escape)
+	w.take("wall")
+	w.press(input.KeyB)
+	place := w.page.MustEval(`() => { const p = window.azzel.play(); const m = window.azzel.scene().maps.find(m => m.id === p.map); return [Math.floor((p.x - m.originX) / 16), Math.floor((p.y - 1 - m.originY) / 16)]; }`).Arr()
+	px, py := place[0].Int(), place[1].Int()
+	w.drag(left, farName, [2]int{px - 1, py - 1}, [2]int{px + 1, py + 1})
+	w.until("the player pushed aside", `(x, y) => { const p = window.azzel.play(); const m = window.azzel.scene().maps.find(m => m.id === p.map); const c = [Math.floor((p.x - m.originX) / 16), Math.floor((p.y - 1 - m.originY) / 16)]; return Math.abs(c[0] - x) > 1 || Math.abs(c[1] - y) > 1; }`, px, py)
+	w.shoot("playing-hand")
+	// A collectible that is moved in play is moved at once; the taken one stays
+	// taken when its deletion is undone.
+	w.press(input.Escape)
+	w.drag(left, farName, [2]int{6, 6}, [2]int{10, 9})
+	w.until("the collectible moved", `() => window.azzel.scene().pieces.filter(p => p.type === '3').some(p => p.name.endsWith('at 10, 9'))`)
+	w.press(input.KeyP)
+	w.until("play over", `() => window.azzel.play() === null`)
+	// From the spawn to the exit: it says time and steps.
+	w.page.KeyActions().Press(input.ShiftLeft).Type(input.KeyP).MustDo()
+	w.until("play at the spawn", column, 20)
+	w.hold(input.ArrowUp, "the row of the exit", `() => { const p = window.azzel.play(); const m = window.azzel.scene().maps[0]; return Math.floor((p.y - 1 - m.originY) / 16) === 1; }`)
+	w.hold(input.ArrowLeft, "the finish", `() => window.azzel.play().finished`)
+	w.sees("[data-finished]", "Finished in")
+	w.sees("[data-finished]", "steps")
+	w.press(input.KeyP)
+	w.saved()
+	w.quiet()
+}
+
+// A collectible deleted while it is taken, and brought back, is still taken.
+func TestPlayRemembers(t *testing.T) {
+	_, w := trial(t)
+	w.click("Take Collectible")
+	w.tap("First map", 5, 4)
+	w.press(input.Escape)
+	w.over("First map", 4, 4)
+	w.press(input.KeyP)
+	w.hold(input.ArrowRight, "one collected", `() => window.azzel.play()?.taken === 1`)
+	w.press(input.Escape)
+	w.tap("First map", 5, 4)
+	w.press(input.Delete)
+	w.sees("[data-collected]", "0 of 0 collected")
+	w.with(input.ControlLeft, input.KeyZ)
+	w.sees("[data-collected]", "1 of 1 collected")
+	w.quiet()
+}
+
+// Play is the same natively and in WebAssembly, to the last byte of its state.
+func TestPlayIsTheSameEverywhere(t *testing.T) {
+	const worlds, ticks = "200", "600"
+	dir := t.TempDir()
+	native, wasm := filepath.Join(dir, "trace"), filepath.Join(dir, "trace.wasm")
+	build := func(out string, env ...string) {
+		c := exec.Command("go", "build", "-o", out, "./trace")
+		c.Env = append(os.Environ(), env...)
+		if b, err := c.CombinedOutput(); err != nil {
+			t.Fatalf("%v\n%s", err, b)
+		}
+	}
+	build(native)
+	build(wasm, "GOOS=js", "GOARCH=wasm")
+	root, err := exec.Command("go", "env", "GOROOT").Output()
+	if err != nil {
+		t.Fatal(err)
+	}
+	here, err := exec.Command(native, worlds, ticks).Output()
+	if err != nil {
+		t.Fatal(err)
+	}
+	there, err := exec.Command(filepath.Join(strings.TrimSpace(string(root)), "lib/wasm/go_js_wasm_exec"), wasm, worlds, ticks).Output()
+	if err != nil {
+		t.Fatal(err)
+	}
+	if lines := bytes.Count(here, []byte("\n")); lines < 100_000 {
+		t.Fatalf("only %d ticks were played on %s", lines, runtime.GOARCH)
+	}
+	a, b := strings.Split(string(here), "\n"), strings.Split(string(there), "\n")
+	for i := range max(len(a), len(b)) {
+		if i >= len(a) || i >= len(b) || a[i] != b[i] {
+			t.Fatalf("they part:\nnatively %s\nin WebAssembly %s", line(a, i), line(b, i))
+		}
+	}
+}
+
+func line(list []string, i int) string {
+	if i < len(list) {
+		return list[i]
+	}
+	return fmt.Sprintf("ends after %d lines", len(list))
+}

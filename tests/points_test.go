@@ -1,0 +1,366 @@
+package tests
+
+import (
+	"bytes"
+	"image"
+	"image/color"
+	"image/png"
+	"os"
+	"path/filepath"
+	"testing"
+	"time"
+
+	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
+)
+
+const left, right = proto.InputMouseButtonLeft, proto.InputMouseButtonRight
+
+// trial opens a new project made by hand.
+func trial(t *testing.T) (*site, *window) {
+	t.Helper()
+	s := newSite(t)
+	w := s.window("/")
+	w.newProject("Trial beds")
+	return s, w
+}
+
+// take takes a tile of the drawer into the hand.
+func (w *window) take(name string) {
+	w.t.Helper()
+	w.seek(name)
+	w.sees("[data-held]", name)
+}
+
+// seek finds something by name and chooses it.
+func (w *window) seek(name string) {
+	w.t.Helper()
+	w.press(input.Slash)
+	w.until("the seek box", `() => document.activeElement?.getAttribute('role') === 'combobox'`)
+	w.page.MustInsertText(name)
+	w.sees("[role=option]", name)
+	w.press(input.Enter)
+	w.frame()
+}
+
+// tile waits until the status line says what lies in a cell of the first map.
+func (w *window) tile(x, y int, want string) {
+	w.t.Helper()
+	w.over("First map", x, y)
+	w.sees("[data-status]", want)
+}
+
+func TestHome(t *testing.T) {
+	s := newSite(t)
+	w := s.window("/")
+	w.click("Make the project")
+	w.sees("[role=alert]", "A name is needed here")
+	w.fill("Name", "Seed store")
+	w.fill("Cell width", "3")
+	w.click("Make the project")
+	w.sees("[role=alert]", "4 to 128 px")
+	w.fill("Cell width", "16")
+	w.click("Make the project")
+	w.until("the board", `() => window.azzel?.scene()?.pieces.length === 1`)
+	w.frame()
+	w.press(input.KeyP)
+	w.until("play in the first second", `() => window.azzel.play() !== null`)
+	w.press(input.KeyP)
+	w.click("All projects")
+	w.sees("main", "Seed store")
+	w.until("a picture of the project", `() => document.querySelector('main img')?.naturalWidth > 0`)
+	w.quiet()
+}
+
+// picture writes a sheet of 4 × 2 tiles of 16 px, with gaps, the last empty.
+func picture(t *testing.T, name string, margin, spacing int) string {
+	t.Helper()
+	img := image.NewNRGBA(image.Rect(0, 0, 2*margin+4*16+3*spacing, 2*margin+2*16+spacing))
+	for i := range 7 {
+		for y := range 16 {
+			for x := range 16 {
+				img.SetNRGBA(margin+i%4*(16+spacing)+x, margin+i/4*(16+spacing)+y, color.NRGBA{uint8(40 + i*25), uint8(90 + x*4), uint8(120 - y*3), 255})
+			}
+		}
+	}
+	var b bytes.Buffer
+	if err := png.Encode(&b, img); err != nil {
+		t.Fatal(err)
+	}
+	return write(t, name, b.Bytes())
+}
+
+func write(t *testing.T, name string, data []byte) string {
+	t.Helper()
+	file := filepath.Join(t.TempDir(), name)
+	if err := os.WriteFile(file, data, 0o644); err != nil {
+		t.Fatal(err)
+	}
+	return file
+}
+
+func TestTilesetIn(t *testing.T) {
+	_, w := trial(t)
+	w.press(input.KeyT)
+	w.click("Bring in a picture")
+	choose := func(file string) {
+		w.until("the desk", `() => document.querySelector('input[type=file]') !== null`)
+		w.page.MustElement("input[type=file]").MustSetFiles(file)
+	}
+	good := picture(t, "potting-bench.png", 2, 1)
+	whole, err := os.ReadFile(good)
+	if err != nil {
+		t.Fatal(err)
+	}
+	empty := image.NewNRGBA(image.Rect(0, 0, 64, 64))
+	var blank bytes.Buffer
+	if err := png.Encode(&blank, empty); err != nil {
+		t.Fatal(err)
+	}
+	for _, bad := range []struct {
+		name, says string
+		data       []byte
+	}{
+		{"list.png", "not a PNG picture", []byte("ferns, mosses, palms")},
+		{"half.png", "damaged or cut short", whole[:len(whole)*2/3]},
+		{"wide.png", "20000 × 10 px", widePNG(20_000, 10)},
+		{"many.png", "64 megapixels", widePNG(8192, 8192)},
+		{"large.png", "the most is 16 MB", make([]byte, 17<<20)},
+		{"blank.png", "every tile of this cut is empty", blank.Bytes()},
+	} {
+		choose(write(t, bad.name, bad.data))
+		w.until(bad.says, `(s) => document.querySelector('[role=alert]')?.textContent.toLowerCase().includes(s.toLowerCase())`, bad.says)
+		w.click("Another picture")
+	}
+	choose(good)
+	w.sees("form p", "71 × 37 px")
+	w.fill("Tile width", "99")
+	w.sees("[role=alert]", "does not fit")
+	w.fill("Tile width", "16")
+	w.fill("Margin", "2")
+	w.fill("Spacing", "1")
+	w.sees("button", "Take 7 tiles")
+	if p := w.probe(); p.Revision != 0 {
+		t.Fatalf("looking at pictures changed the project: revision %d", p.Revision)
+	}
+	w.shoot("desk")
+	w.click("Take 7 tiles")
+	w.until("the tileset", `() => window.azzel.scene().tilesets.length === 2`)
+	w.until("its sheet", `() => document.querySelector('[data-solid-sheet], [aria-label^="Tiles of potting bench"]') !== null`)
+	// Drag over the first three tiles: they are solid.
+	r := w.page.MustElement(`[aria-label^="Tiles of potting bench"]`).MustShape().Box()
+	w.page.Mouse.MustMoveTo(r.X+15, r.Y+15).MustDown(left)
+	if err := w.page.Mouse.MoveLinear(proto.Point{X: r.X + 85, Y: r.Y + 15}, 6); err != nil {
+		t.Fatal(err)
+	}
+	w.page.Mouse.MustUp(left)
+	solid := `() => { const s = window.azzel.scene()?.tilesets[1]?.solid; return s !== undefined && s.length === 7 && s.every((v, i) => v === i < 3); }`
+	w.until("three solid tiles", solid)
+	w.saved()
+	w.page.MustReload()
+	w.until("the same after a reload", solid)
+	w.page.MustElement("[data-board]")
+	w.take("tile 2")
+	w.until("its picture", `() => document.querySelectorAll('section[aria-label="In hand"] canvas').length > 0`)
+	w.tap("First map", 3, 3)
+	w.tile(3, 3, "tile 2, potting bench")
+	w.quiet()
+}
+
+func TestPaint(t *testing.T) {
+	_, w := trial(t)
+	w.take("wall")
+	w.press(input.KeyD)
+	w.drag(left, "First map", [2]int{3, 3}, [2]int{8, 3}, [2]int{8, 6})
+	w.tile(5, 3, "wall")
+	w.tile(8, 5, "wall")
+	w.press(input.KeyL)
+	w.drag(left, "First map", [2]int{12, 3}, [2]int{18, 6})
+	w.tile(18, 6, "wall")
+	w.press(input.KeyB)
+	w.over("First map", 20, 3)
+	w.page.Mouse.MustDown(left)
+	w.over("First map", 23, 7)
+	w.frame()
+	w.page.Mouse.MustUp(left)
+	w.tile(21, 5, "wall")
+	w.with(input.ControlLeft, input.KeyZ)
+	w.tile(21, 5, "ground")
+	w.page.KeyActions().Press(input.ControlLeft, input.ShiftLeft).Type(input.KeyZ).MustDo()
+	w.tile(21, 5, "wall")
+	// The right button erases what it would lay; the eraser too.
+	w.drag(right, "First map", [2]int{21, 4}, [2]int{22, 5})
+	w.tile(22, 5, "empty")
+	w.press(input.KeyE)
+	w.sees("[data-held]", "Eraser")
+	w.drag(left, "First map", [2]int{3, 3}, [2]int{5, 3})
+	w.tile(4, 3, "empty")
+	// What is under the pointer comes into the hand, and fills.
+	w.tile(21, 7, "wall")
+	w.press(input.KeyW)
+	w.sees("[data-held]", "wall")
+	w.take("water")
+	w.press(input.KeyF)
+	w.tap("First map", 30, 15)
+	w.until("the fill", `() => window.azzel.probe().pending === 0`)
+	w.tile(2, 20, "water")
+	w.tile(18, 6, "wall")
+	// The upper layer is painted on its own; hidden, it says so.
+	w.press(input.Period)
+	w.press(input.KeyD)
+	w.take("overhead")
+	w.tap("First map", 10, 10)
+	w.tile(10, 10, "overhead")
+	w.press(input.Comma)
+	w.tile(10, 10, "Ground · water")
+	w.press(input.Period)
+	for range 4 {
+		w.over("First map", 10, 10)
+		w.page.Mouse.MustScroll(0, -120)
+	}
+	w.click("Hide Overhead")
+	w.tap("First map", 11, 10)
+	w.sees("[data-message]", "Overhead is hidden")
+	// Zooming keeps what is under the pointer still; panning moves it along.
+	x, y := w.cell("First map", 11, 10)
+	w.page.Mouse.MustMoveTo(x, y).MustScroll(0, 120)
+	w.frame()
+	if x2, y2 := w.cell("First map", 11, 10); max(x-x2, x2-x, y-y2, y2-y) > 30 {
+		t.Errorf("zooming moved the cell from %.0f, %.0f to %.0f, %.0f", x, y, x2, y2)
+	}
+	x, y = w.cell("First map", 11, 10)
+	w.page.Mouse.MustMoveTo(400, 300).MustDown(proto.InputMouseButtonMiddle)
+	w.page.Mouse.MustMoveTo(430, 340).MustUp(proto.InputMouseButtonMiddle)
+	w.frame()
+	if x2, y2 := w.cell("First map", 11, 10); x2-x < 29 || x2-x > 31 || y2-y < 39 || y2-y > 41 {
+		t.Errorf("panning by 30, 40 moved by %.0f, %.0f", x2-x, y2-y)
+	}
+	// A key held longer than 200 ms lasts only while held.
+	w.page.Keyboard.MustType(input.KeyD)
+	if err := w.page.Keyboard.Press(input.KeyB); err != nil {
+		t.Fatal(err)
+	}
+	w.until("a box in the hand", `() => window.azzel.probe().shape === 'box'`)
+	time.Sleep(250 * time.Millisecond)
+	if err := w.page.Keyboard.Release(input.KeyB); err != nil {
+		t.Fatal(err)
+	}
+	w.until("free again", `() => window.azzel.probe().shape === 'free'`)
+	w.with(input.ShiftLeft, input.Slash)
+	w.sees("[role=dialog]", "Paint freely")
+	w.press(input.Escape)
+	w.press(input.KeyG, input.KeyY)
+	w.saved()
+	hash := w.probe().Hash
+	w.page.MustReload()
+	w.until("the same after a reload", `(h) => window.azzel?.scene() && window.azzel.probe().hash === h`, hash)
+	w.quiet()
+}
+
+func TestPlace(t *testing.T) {
+	_, w := trial(t)
+	w.click("Take Collectible")
+	w.tap("First map", 5, 5)
+	w.tap("First map", 9, 5)
+	w.tap("First map", 9, 5)
+	w.sees("[data-message]", "There is one here already")
+	w.click("Take Exit")
+	w.tap("First map", 12, 5)
+	w.click("Take Spawn")
+	w.tap("First map", 3, 5)
+	w.until("one spawn only", `() => { const p = window.azzel.scene().pieces; return p.length === 4 && p.filter(p => p.type === '1').length === 1; }`)
+	w.press(input.Escape)
+	w.tap("First map", 5, 5)
+	w.sees("[data-slip]", "Collectible")
+	w.fill("Name of this", "Moss jar")
+	w.press(input.Enter)
+	w.until("the new name", `() => window.azzel.scene().pieces.some(p => p.name === 'Moss jar')`)
+	// What is dragged moves; dropped on the same cell, the stack shows both.
+	w.drag(left, "First map", [2]int{5, 5}, [2]int{8, 8}, [2]int{12, 5})
+	w.until("the piece at its new place", `() => window.azzel.scene().pieces.find(p => p.name === 'Moss jar').x === 12 * 16 + 8`)
+	w.until("the stack", `() => document.querySelectorAll('[data-slip] ol li').length === 3`)
+	w.tap("First map", 12, 5)
+	w.sees("[data-slip] [aria-pressed=true]", "First map")
+	w.tap("First map", 12, 5)
+	w.press(input.Escape)
+	w.tap("First map", 12, 5)
+	w.press(input.Delete)
+	w.until("one piece less", `() => window.azzel.scene().pieces.length === 3`)
+	w.with(input.ControlLeft, input.KeyZ)
+	w.until("the piece again", `() => window.azzel.scene().pieces.length === 4`)
+	// Maps and the project have names too.
+	w.tap("First map", 20, 15)
+	w.sees("[data-slip]", "Ways out")
+	w.fill("Name of this", "Moss house")
+	w.press(input.Enter)
+	w.until("the map's name", `() => window.azzel.scene().maps[0].name === 'Moss house'`)
+	w.fill("Name of the project", "Moss night")
+	w.press(input.Enter)
+	w.saved()
+	w.page.MustReload()
+	w.until("all names after a reload", `() => { const s = window.azzel?.scene(); return s?.project.name === 'Moss night' && s.maps[0].name === 'Moss house' && s.pieces.some(p => p.name === 'Moss jar'); }`)
+	w.quiet()
+}
+
+// zoomOut makes room around the maps.
+func (w *window) zoomOut(times int) {
+	w.t.Helper()
+	w.page.Mouse.MustMoveTo(640, 360)
+	for range times {
+		w.page.Mouse.MustScroll(0, 120)
+	}
+	w.frame()
+}
+
+// far makes a second map right of the first, by dragging a box over the first.
+func (w *window) far() {
+	w.t.Helper()
+	w.zoomOut(2)
+	w.press(input.Escape)
+	w.drag(left, "First map", [2]int{52, 3}, [2]int{46, 9}, [2]int{30, 16})
+	w.until("a second map", `() => window.azzel.scene().maps.length === 2`)
+}
+
+const farName = "East of First map"
+
+func TestSecondMapAndCrossing(t *testing.T) {
+	_, w := trial(t)
+	w.far()
+	s := w.scene()
+	if m := s.Maps[1]; m.Name != farName || m.X != s.Maps[0].X+s.Maps[0].W || m.Columns != 13 || m.Rows != 14 {
+		t.Errorf("the box did not stop at its neighbour: %+v beside %+v", m, s.Maps[0])
+	}
+	w.click("crossing")
+	x, y := w.cell(farName, 0, 8)
+	w.over("First map", 38, 10)
+	w.page.Mouse.MustDown(left)
+	if err := w.page.Mouse.MoveLinear(proto.Point{X: x, Y: y}, 5); err != nil {
+		t.Fatal(err)
+	}
+	w.page.Mouse.MustUp(left)
+	w.until("a crossing", `() => window.azzel.scene().crossings.length === 1`)
+	w.press(input.Escape)
+	w.tap("First map", 38, 10)
+	w.sees("[data-slip]", "Leads to")
+	w.sees("[data-slip]", farName+", cell 0, 8")
+	w.sees("[data-slip]", "both")
+	w.sees("[data-slip]", "Lands")
+	w.shoot("crossing")
+	// Deleting a map says which crossings go with it.
+	w.tap(farName, 6, 2)
+	w.click("Delete this map")
+	w.sees("[data-slip] [role=alert]", "one crossing: First map – "+farName)
+	w.click("Delete it with all of that")
+	w.until("map and crossing gone", `() => window.azzel.scene().maps.length === 1 && window.azzel.scene().crossings.length === 0`)
+	w.with(input.ControlLeft, input.KeyZ)
+	w.until("both again", `() => window.azzel.scene().maps.length === 2 && window.azzel.scene().crossings.length === 1`)
+	w.saved()
+	w.quiet()
+}
+
+// widePNG is the start of a PNG that says how large it is.
+func widePNG(w, h int) []byte {
+	var b bytes.Buffer
+	_ = png.Encode(&b, image.NewNRGBA(image.Rect(0, 0, 1, 1))) // a buffer takes everything
+	return resized(b.Bytes(), uint32(w), uint32(h))
+}
