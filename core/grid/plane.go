@@ -240,25 +240,40 @@ func (e *Editor) WriteWhere(g Region, runs, expect Runs) (left int) {
 		cell    Cell
 		want    Cell
 	}
+	part := func(b bit) {
+		cells := e.at(b.x>>5, b.y>>5)
+		row := cells[(b.y&31)*ChunkSide+b.x&31:][:b.n]
+		for i := range row {
+			if expect != nil && row[i] != b.want {
+				if row[i] != b.cell {
+					left++
+				}
+				continue
+			}
+			row[i] = b.cell
+		}
+		e.dirty = true
+	}
 	var band []bit
 	flush := func() {
 		sort.SliceStable(band, func(i, j int) bool { return band[i].x>>5 < band[j].x>>5 })
-		for _, b := range band {
-			cells := e.at(b.x>>5, b.y>>5)
-			row := cells[(b.y&31)*ChunkSide+b.x&31:][:b.n]
-			for i := range row {
-				if expect != nil && row[i] != b.want {
-					if row[i] != b.cell {
-						left++
-					}
-					continue
-				}
-				row[i] = b.cell
+		for i := 0; i < len(band); {
+			k, cells, alike := i, 0, true
+			for ; k < len(band) && band[k].x>>5 == band[i].x>>5; k++ {
+				cells += band[k].n
+				alike = alike && band[k].cell == band[i].cell && band[k].want == band[i].want
 			}
-			e.dirty = true
+			if alike && cells == chunkCells && e.whole(band[i].x>>5, band[i].y>>5, band[i].cell, band[i].want, expect != nil) {
+				i = k
+				continue
+			}
+			for ; i < k; i++ {
+				part(band[i])
+			}
 		}
 		band = band[:0]
 	}
+
 	values, wanted := runReader{runs: runs}, runReader{runs: expect}
 	for k, s := range g {
 		if k > 0 && s.Y>>5 != g[k-1].Y>>5 {
@@ -281,6 +296,19 @@ func (e *Editor) WriteWhere(g Region, runs, expect Runs) (left int) {
 	}
 	flush()
 	return left
+}
+
+// whole fills a whole chunk with one cell without unpacking it, if that can be
+// done: without a condition, or where the condition holds for all its cells.
+func (e *Editor) whole(cx, cy int, c, want Cell, conditional bool) bool {
+	if conditional {
+		e.close()
+		if v, uniform := e.plane.Chunk(cx, cy).Uniform(); !uniform || v != want {
+			return false
+		}
+	}
+	e.SetChunk(cx, cy, &Chunk{uniform: c})
+	return true
 }
 
 // Done ends the change and gives the new plane. The editor must not be used

@@ -153,55 +153,54 @@ func (a *Atlas) draw(layers []*world.Layer, bounds, r, area grid.Rect, level int
 	in := r.Meet(bounds)
 	w, h := max(1, a.lattice.W>>level), max(1, a.lattice.H>>level)
 	stack := make([]*levels, 0, len(layers))
-	readers := make([]chunkReader, len(layers))
-	for i, l := range layers {
-		readers[i].plane = l.Cells
-	}
+	chunks := make([]*grid.Chunk, len(layers))
 	for y := in.Y; y < in.Y+in.H; y++ {
-		for x := in.X; x < in.X+in.W; x++ {
-			stack = stack[:0]
-			for i := len(layers) - 1; i >= 0; i-- {
-				t := a.tile(readers[i].at(x, y).Tile())
-				if t == nil {
-					continue
-				}
-				stack = append(stack, t)
-				if t.opaque {
-					break
-				}
+		y0, y1 := (y-area.Y)*a.lattice.H>>level-box.Y, (y+1-area.Y)*a.lattice.H>>level-box.Y
+		for x := in.X; x < in.X+in.W; {
+			// Cells up to the end of the chunk, or of the area.
+			end := min(in.X+in.W, (x>>5+1)<<5)
+			alike := true
+			for i, l := range layers {
+				chunks[i] = l.Cells.Chunk(x>>5, y>>5)
+				_, uniform := chunks[i].Uniform()
+				alike = alike && uniform
 			}
-			if len(stack) == 0 {
-				continue
-			}
-			to := pixelBox(grid.Rect{X: x, Y: y, W: 1, H: 1}, area, a.lattice, level)
-			to.X -= box.X
-			to.Y -= box.Y
-			for i := len(stack) - 1; i >= 0; i-- {
-				blit(out, box.W, to, stack[i].pix[level], w, h, i == len(stack)-1)
+			for first := x; x < end; x++ {
+				if x == first || !alike {
+					stack = a.stack(stack[:0], chunks, x&31, y&31)
+				}
+				x0, x1 := (x-area.X)*a.lattice.W>>level-box.X, (x+1-area.X)*a.lattice.W>>level-box.X
+				for i := len(stack) - 1; i >= 0; i-- {
+					blit(out, box.W, grid.Rect{X: x0, Y: y0, W: x1 - x0, H: y1 - y0}, stack[i].pix[level], w, h, i == len(stack)-1)
+				}
 			}
 		}
 	}
 }
 
-// A chunkReader reads cells of a plane, quickest if neighbours follow each
-// other.
-type chunkReader struct {
-	plane  grid.Plane
-	chunk  *grid.Chunk
-	cx, cy int
-	primed bool
-}
-
-func (r *chunkReader) at(x, y int) grid.Cell {
-	if cx, cy := x>>5, y>>5; !r.primed || cx != r.cx || cy != r.cy {
-		r.chunk, r.cx, r.cy, r.primed = r.plane.Chunk(cx, cy), cx, cy, true
+// stack lists what is seen in a cell of some chunks, from the topmost down to
+// the first that hides all below it.
+func (a *Atlas) stack(into []*levels, chunks []*grid.Chunk, x, y int) []*levels {
+	for i := len(chunks) - 1; i >= 0; i-- {
+		t := a.tile(chunks[i].At(x, y).Tile())
+		if t == nil {
+			continue
+		}
+		into = append(into, t)
+		if t.opaque {
+			break
+		}
 	}
-	return r.chunk.At(x&31, y&31)
+	return into
 }
 
 // blit lays a tile of w × h pixels over a box of out, stretched by nearest
 // neighbour where their sizes differ; first says that nothing lies there yet.
 func blit(out []byte, stride int, to grid.Rect, pix []byte, w, h int, first bool) {
+	if first && to.W == 1 && to.H == 1 {
+		copy(out[(to.Y*stride+to.X)*4:][:4], pix[:4])
+		return
+	}
 	for y := range to.H {
 		row := out[((to.Y+y)*stride+to.X)*4:][:to.W*4]
 		from := pix[y*h/to.H*w*4:][:w*4]
@@ -233,9 +232,12 @@ func over(q, p []byte) {
 	q[3] = byte(all / 255)
 }
 
-// Map draws a whole map, all layers, at the level that fits within side pixels
-// each way. It gives the pixels and their size.
+// Map draws a whole map small, within side pixels each way: whole tiles if they
+// fit, else a pixel for every few cells. It gives the pixels and their size.
 func (a *Atlas) Map(m *world.Map, mask uint64, side int) (pixels []byte, w, h int) {
+	if longest := max(m.Bounds.W, m.Bounds.H); longest > side {
+		return a.sampled(m, mask, (longest+side-1)/side)
+	}
 	level := 0
 	for level < maxLevel && max(m.Bounds.W*a.lattice.W, m.Bounds.H*a.lattice.H)>>level > side {
 		level++
@@ -244,4 +246,24 @@ func (a *Atlas) Map(m *world.Map, mask uint64, side int) (pixels []byte, w, h in
 	pixels = make([]byte, max(0, box.W*box.H*4))
 	a.draw(shown(m, mask), m.Bounds, m.Bounds, m.Bounds, level, pixels)
 	return pixels, box.W, box.H
+}
+
+// sampled draws one pixel for every step cells each way.
+func (a *Atlas) sampled(m *world.Map, mask uint64, step int) (pixels []byte, w, h int) {
+	w, h = max(1, m.Bounds.W/step), max(1, m.Bounds.H/step)
+	pixels = make([]byte, w*h*4)
+	layers := shown(m, mask)
+	chunks := make([]*grid.Chunk, len(layers))
+	var stack []*levels
+	for i := range w * h {
+		x, y := m.Bounds.X+i%w*step+step/2, m.Bounds.Y+i/w*step+step/2
+		for k, l := range layers {
+			chunks[k] = l.Cells.Chunk(x>>5, y>>5)
+		}
+		stack = a.stack(stack[:0], chunks, x&31, y&31)
+		for k := len(stack) - 1; k >= 0; k-- {
+			blit(pixels, w, grid.Rect{X: i % w, Y: i / w, W: 1, H: 1}, stack[k].pix[maxLevel], 1, 1, k == len(stack)-1)
+		}
+	}
+	return pixels, w, h
 }

@@ -63,6 +63,7 @@
     }
     overlay.draw(colours);
     if (!whole) p.draw();
+    else if (performance.getEntriesByName('azzel-painted').length === 0) performance.mark('azzel-painted');
   }
 
   function resize(): void {

@@ -12,8 +12,23 @@ interface Kept {
 
 /** Bytes of bitmaps that are kept. */
 const BUDGET = 96 << 20;
-/** New bitmaps a frame; what is missing shows coarser until the next. */
-const NEW_A_FRAME = 2;
+/** Milliseconds of a frame in which the core may draw; what is missing then comes with the next frames. */
+const DRAWING = 5;
+
+/** What of a map is in view, in its own pixels, and how its bitmaps divide it. */
+interface View {
+  map: MapView;
+  mask: [number, number];
+  level: number;
+  w: number;
+  h: number;
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+}
+
+const nameOf = (k: BitmapKey): string => `${k.map}/${k.low}/${k.high}/${k.level}/${k.x}/${k.y}`;
 
 /** Layers of a map as two words of bits, the lowest layer's first. */
 export function maskOf(map: MapView, shown: (index: number) => boolean): [number, number] {
@@ -30,8 +45,8 @@ export function maskOf(map: MapView, shown: (index: number) => boolean): [number
 /** The pictures of maps that the core has drawn, kept as canvases. */
 export class Bitmaps {
   private readonly kept = new Map<string, Kept>();
-  private fresh = 0;
   private frame = 0;
+  private until = 0;
   /** Counts changes of cells: a bitmap checked at this count is current. */
   version = 0;
 
@@ -39,7 +54,7 @@ export class Bitmaps {
 
   begin(): void {
     this.frame++;
-    this.fresh = 0;
+    this.until = performance.now() + DRAWING;
   }
 
   /** Draws a map's layers. Returns false if something was left for the next frame. */
@@ -67,6 +82,7 @@ export class Bitmaps {
           continue;
         }
         const at = camera.toScreen(map.originX + x * w, map.originY + y * h);
+        whole = whole && kept.checked === this.version;
         context.drawImage(
           kept.canvas,
           Math.round(at.x * ratio) / ratio,
@@ -76,15 +92,32 @@ export class Bitmaps {
         );
       }
     }
-    return whole;
+    return whole && this.ahead(scene, { map, mask, level, w, h, left, top, right, bottom });
+  }
+
+  /** Makes one bitmap of the ring around the view, while there is time. */
+  private ahead(scene: Scene, view: View): boolean {
+    const { map, mask, level, w, h } = view;
+    const inside = (v: number, from: number, length: number): boolean => v < from + length && v + 1 > from;
+    for (let y = Math.floor(view.top / h) - 1; y * h < view.bottom + h; y++) {
+      for (let x = Math.floor(view.left / w) - 1; x * w < view.right + w; x++) {
+        const within =
+          inside(x, (map.x - map.originX) / w, map.w / w) && inside(y, (map.y - map.originY) / h, map.h / h);
+        const key = { map: map.id, low: mask[0], high: mask[1], level, x, y };
+        if (!within || this.kept.get(nameOf(key))) continue;
+        this.get(scene, key);
+        return false;
+      }
+    }
+    return true;
   }
 
   private get(scene: Scene, key: BitmapKey): Kept | null {
-    const name = `${key.map}/${key.low}/${key.high}/${key.level}/${key.x}/${key.y}`;
+    const name = nameOf(key);
     let kept = this.kept.get(name);
+    const late = performance.now() > this.until;
     if (!kept) {
-      if (this.fresh >= NEW_A_FRAME) return null;
-      this.fresh++;
+      if (late) return null;
       const canvas = document.createElement('canvas');
       canvas.width = scene.bitmap.baseCells * scene.project.cellW;
       canvas.height = scene.bitmap.baseCells * scene.project.cellH;
@@ -94,7 +127,7 @@ export class Bitmaps {
       this.kept.set(name, kept);
       this.evict(canvas.width * canvas.height * 4);
     }
-    if (kept.checked !== this.version) {
+    if (kept.checked !== this.version && !late) {
       this.core.refresh(key, kept.context);
       kept.checked = this.version;
     }

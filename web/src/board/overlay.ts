@@ -114,14 +114,18 @@ export class Overlay {
     for (const map of scene.maps) {
       const b = this.screen(map);
       if (b.w < 40 || !this.visible({ ...b, y: b.y - 24, h: b.h + 24 })) continue;
-      context.save();
-      context.beginPath();
-      context.rect(b.x, b.y - 26, Math.max(b.w, 60), 26);
-      context.clip();
       context.fillStyle = colours.ink;
-      context.fillText(map.name, b.x + 1, b.y - 5);
-      context.restore();
+      context.fillText(this.fitted(map.name, Math.max(b.w, 60)), b.x + 1, b.y - 5);
     }
+  }
+
+  /** As much of a text as fits into a width. */
+  private fitted(text: string, width: number): string {
+    const { context } = this;
+    if (context.measureText(text).width <= width) return text;
+    let length = Math.min(text.length, Math.ceil(width / 4));
+    while (length > 1 && context.measureText(`${text.slice(0, length)}…`).width > width) length--;
+    return `${text.slice(0, length).trimEnd()}…`;
   }
 
   private piece(piece: PieceView, near: boolean, colours: Colours): void {

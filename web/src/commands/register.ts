@@ -122,7 +122,10 @@ export const commands: Command[] = [
     inGame: true,
     does: 'Ends the innermost thing: a gesture, the game’s keys, what is in the hand, the selection.',
     run: (p) => {
-      if (p.state?.playing && p.inGame) p.inGame = false;
+      const idle = p.state?.holding === 'nothing' && !p.state.slip && !p.state.filling && !p.pointer?.busy;
+      if (p.opened === 'desk' && !p.pointer?.busy) p.opened = 'nothing';
+      else if (p.state?.playing && p.inGame) p.inGame = false;
+      else if (idle && p.opened === 'drawer') p.opened = 'nothing';
       else p.order({ do: 'cancel' });
     },
   },

@@ -28,8 +28,6 @@
   }
 </script>
 
-<svelte:window onkeydown={(e) => e.key === 'Escape' && !e.defaultPrevented && close()} />
-
 <section class="relative z-10 flex h-84 shrink-0 flex-col border-t border-line bg-sheet" aria-label="Desk">
   <div class="flex items-center gap-3 border-b border-line px-3 py-1.5">
     <h2 class="name">Desk</h2>

@@ -1,0 +1,56 @@
+package main
+
+import (
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// project stores a project with one map of w × h cells with two layers: the
+// lower one of one tile or, if mixed, of many.
+func (b *bench) project(name string, w, h int, mixed bool) (id int64, d *world.Document, err error) {
+	prefix, err := b.store.Prefix(b.ctx)
+	if err != nil {
+		return 0, nil, err
+	}
+	ids := &world.Counter{Prefix: prefix}
+	d, err = world.Start(world.Project{Name: name, CellW: 16, CellH: 16, SeenW: 20, SeenH: 12}, ids)
+	if err != nil {
+		return 0, nil, err
+	}
+	draft := d.Draft()
+	bounds := grid.Rect{W: w, H: h}
+	m, layers := world.NewMap("Field", grid.Point{X: 100}, bounds, ids)
+	if err := world.PutMap(draft, m, layers); err != nil {
+		return 0, nil, err
+	}
+	region := grid.BoxRegion(bounds)
+	runs := grid.Runs{{N: w * h, Cell: 1}}
+	if mixed {
+		runs = runs[:0]
+		for i := range w * h {
+			runs = append(runs, grid.Run{N: 1, Cell: grid.Cell(1 + (i*7+i/w*3)%6)})
+		}
+	}
+	if _, _, err := draft.Paint(m.ID, layers[0].ID, region, runs, nil); err != nil {
+		return 0, nil, err
+	}
+	if mixed {
+		over := grid.Runs{}
+		for i := range w * h {
+			cell := grid.Cell(0)
+			if i%5 == 0 {
+				cell = 7
+			}
+			over = append(over, grid.Run{N: 1, Cell: cell})
+		}
+		if _, _, err := draft.Paint(m.ID, layers[1].ID, region, over, nil); err != nil {
+			return 0, nil, err
+		}
+	}
+	d, err = draft.Done()
+	if err != nil {
+		return 0, nil, err
+	}
+	p, err := b.store.Create(b.ctx, d)
+	return p.ID, d, err
+}

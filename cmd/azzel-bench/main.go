@@ -1,0 +1,157 @@
+// Command azzel-bench measures what docs/BENCH.md lists: in a real browser, on
+// a server with a database of its own on which fsync is on. With -write it
+// brings docs/BENCH.md up to date. No figure is a test's verdict.
+package main
+
+import (
+	"context"
+	"flag"
+	"fmt"
+	"io/fs"
+	"net"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"regexp"
+	"strings"
+	"time"
+
+	"azzel/cluster"
+	"azzel/demo"
+	"azzel/server"
+	"azzel/store"
+	"azzel/web"
+)
+
+// A figure is one line of the table.
+type figure struct{ what, aim, got string }
+
+type bench struct {
+	ctx     context.Context
+	store   *store.Store
+	url     string
+	address string
+	figures []figure
+}
+
+func (b *bench) add(what, aim, format string, values ...any) {
+	f := figure{what, aim, fmt.Sprintf(format, values...)}
+	fmt.Printf("%-70s aim %-28s %s\n", f.what, f.aim, f.got)
+	b.figures = append(b.figures, f)
+}
+
+func main() {
+	write := flag.Bool("write", false, "bring docs/BENCH.md up to date")
+	flag.Parse()
+	if err := measure(*write); err != nil {
+		fmt.Fprintln(os.Stderr, "azzel-bench:", err)
+		os.Exit(1)
+	}
+}
+
+func measure(write bool) error {
+	ctx := context.Background()
+	dir, err := os.MkdirTemp("", "azzel-bench-")
+	if err != nil {
+		return err
+	}
+	defer os.RemoveAll(dir)
+	if err := os.Chmod(dir, 0o755); err != nil {
+		return err
+	}
+	data := filepath.Join(dir, "database", "cluster")
+	c, err := cluster.Start(ctx, data)
+	if err != nil {
+		return err
+	}
+	defer cluster.Stop(ctx, data) //nolint:errcheck // the folder goes with it
+	url, err := c.Database(ctx, "bench")
+	if err != nil {
+		return err
+	}
+	s, err := store.Open(ctx, url)
+	if err != nil {
+		return err
+	}
+	defer s.Close()
+	if err := demo.Install(ctx, s); err != nil {
+		return err
+	}
+	l, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		return err
+	}
+	files, err := fs.Sub(web.Files, "dist")
+	if err != nil {
+		return err
+	}
+	v, err := server.New(s, files, l.Addr().String())
+	if err != nil {
+		return err
+	}
+	serving, stop := context.WithCancel(ctx)
+	done := make(chan error, 1)
+	go func() { done <- v.Serve(serving, l) }()
+	defer func() { stop(); <-done }()
+	b := &bench{ctx: ctx, store: s, url: url, address: l.Addr().String()}
+	load, _ := os.ReadFile("/proc/loadavg") // only said beside the figures
+	for _, part := range []func(*bench) error{ticks, acknowledged, pages} {
+		if err := part(b); err != nil {
+			return err
+		}
+	}
+	if !write {
+		return nil
+	}
+	return b.write(strings.TrimSpace(string(load)))
+}
+
+// ticks measures a tick of play natively and in WebAssembly.
+func ticks(b *bench) error {
+	root, err := exec.Command("go", "env", "GOROOT").Output()
+	if err != nil {
+		return err
+	}
+	run := func(env []string, args ...string) (string, error) {
+		c := exec.Command("go", append([]string{"test", "-run", "^$", "-bench", "Tick", "-benchtime", "1s"}, append(args, "./core/play")...)...)
+		c.Env = append(os.Environ(), env...)
+		out, err := c.CombinedOutput()
+		if err != nil {
+			return "", fmt.Errorf("%w\n%s", err, out)
+		}
+		found := regexp.MustCompile(`([\d.]+) ns/op`).FindSubmatch(out)
+		if found == nil {
+			return "", fmt.Errorf("no figure in %s", out)
+		}
+		return string(found[1]), nil
+	}
+	native, err := run(nil)
+	if err != nil {
+		return err
+	}
+	wasm, err := run([]string{"GOOS=js", "GOARCH=wasm"}, "-exec", filepath.Join(strings.TrimSpace(string(root)), "lib/wasm/go_js_wasm_exec"))
+	if err != nil {
+		return err
+	}
+	b.add("a tick of play, natively / in WebAssembly", "–", "%s ns / %s ns", native, wasm)
+	return nil
+}
+
+func (b *bench) write(load string) error {
+	commit, err := exec.Command("git", "rev-parse", "--short", "HEAD").Output()
+	if err != nil {
+		return err
+	}
+	var out strings.Builder
+	fmt.Fprintf(&out, "# What was measured\n\n`./run bench` measures all of this on the machine it runs on, `./run bench -write` brings this page up to date.\nNo test judges by time; an aim that is missed is named below the table.\n\n")
+	fmt.Fprintf(&out, "Commit %s, %s, load before the run %s, two cores, no GPU.\n\n", strings.TrimSpace(string(commit)), time.Now().Format("2006-01-02"), load)
+	out.WriteString("| what | aim | measured |\n|---|---|---|\n")
+	for _, f := range b.figures {
+		fmt.Fprintf(&out, "| %s | %s | %s |\n", f.what, f.aim, f.got)
+	}
+	have, _ := os.ReadFile("docs/BENCH.md") // what was written by hand stays
+	if _, notes, found := strings.Cut(string(have), "\n## Notes\n"); found {
+		out.WriteString("\n## Notes\n" + notes)
+	}
+	return os.WriteFile("docs/BENCH.md", []byte(out.String()), 0o644)
+}
