@@ -51,7 +51,7 @@ func (r *room) mixed(x, y, w, h int, places ...int) {
 }
 
 func (r *room) palm(x, y int) {
-	r.box(x, y, 1, 1, art.Trunk)
+	r.box(x, y-1, 1, 2, art.Trunk)
 	for i, place := range []int{art.CrownNW, art.CrownNE, art.CrownSW, art.CrownSE} {
 		r.lay(r.over.ID, x-1+i%2, y-2+i/2, 1, 1, func(int, int) int { return place })
 	}

@@ -35,7 +35,7 @@ func New(s *store.Store, files fs.FS, addr string) (*Server, error) {
 	}
 	v := &Server{store: s, rooms: &rooms{store: s, open: map[int64]*room{}}, files: files, host: addr}
 	v.app = fiber.New(fiber.Config{
-		AppName: "Azzel", BodyLimit: limit.PictureBytes + 1<<20, ReadTimeout: 60 * time.Second, IdleTimeout: 120 * time.Second,
+		AppName: "Azzel", BodyLimit: limit.PictureBytes + 4<<20, ReadTimeout: 60 * time.Second, IdleTimeout: 120 * time.Second,
 		ErrorHandler: v.failed,
 	})
 	v.app.Use(recover.New(), v.guard)

@@ -99,6 +99,17 @@ func write(t *testing.T, name string, data []byte) string {
 	return file
 }
 
+// drop lets a file fall onto the board.
+func (w *window) drop(file string) {
+	w.t.Helper()
+	for _, kind := range []proto.InputDispatchDragEventType{proto.InputDispatchDragEventTypeDragEnter, proto.InputDispatchDragEventTypeDragOver, proto.InputDispatchDragEventTypeDrop} {
+		data := &proto.InputDragData{Items: []*proto.InputDragDataItem{}, Files: []string{file}, DragOperationsMask: 1}
+		if err := (proto.InputDispatchDragEvent{Type: kind, X: 640, Y: 200, Data: data}).Call(w.page); err != nil {
+			w.t.Fatal(err)
+		}
+	}
+}
+
 func TestTilesetIn(t *testing.T) {
 	_, w := trial(t)
 	w.press(input.KeyT)
@@ -132,7 +143,7 @@ func TestTilesetIn(t *testing.T) {
 		w.until(bad.says, `(s) => document.querySelector('[role=alert]')?.textContent.toLowerCase().includes(s.toLowerCase())`, bad.says)
 		w.click("Another picture")
 	}
-	choose(good)
+	w.drop(good)
 	w.sees("form p", "71 × 37 px")
 	w.fill("Tile width", "99")
 	w.sees("[role=alert]", "does not fit")

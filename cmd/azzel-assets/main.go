@@ -37,7 +37,7 @@ func compress(path string, d fs.DirEntry, err error) error {
 		return err
 	}
 	var out bytes.Buffer
-	w := brotli.NewWriterLevel(&out, 9)
+	w := brotli.NewWriterLevel(&out, brotli.BestCompression)
 	if _, err := w.Write(body); err != nil {
 		return fmt.Errorf("compressing %s: %w", path, err)
 	}

@@ -1,13 +1,14 @@
-package edit
+package edit_test
 
 import (
 	"bytes"
 	"errors"
-	"fmt"
 	"math/rand/v2"
 	"os"
 	"testing"
 
+	"azzel/core/edit"
+	"azzel/core/edit/generate"
 	"azzel/core/grid"
 	"azzel/core/world"
 )
@@ -21,69 +22,17 @@ func newDocument(t testing.TB) *world.Document {
 	return d
 }
 
-// An author makes random edits that mostly fit the document.
-type author struct {
-	r   *rand.Rand
-	ids *world.Counter
-}
-
-func (a author) region(m *world.Map) grid.Region {
-	b := m.Bounds
-	p := grid.Point{X: b.X + a.r.IntN(b.W), Y: b.Y + a.r.IntN(b.H)}
-	return grid.BoxRegion(grid.Rect{X: p.X, Y: p.Y, W: 1 + a.r.IntN(6), H: 1 + a.r.IntN(6)}.Meet(b))
-}
-
-func (a author) edit(d *world.Document) Edit {
-	m := d.Maps[a.r.IntN(len(d.Maps))]
-	layer := m.Layers[a.r.IntN(len(m.Layers))]
-	e := Edit{Label: "a step"}
-	add := func(p Part) { e.Parts = append(e.Parts, p) }
-	cell := func(m *world.Map) grid.Rect {
-		return grid.Rect{X: m.Bounds.X + a.r.IntN(m.Bounds.W), Y: m.Bounds.Y + a.r.IntN(m.Bounds.H), W: 1, H: 1}
-	}
-	foot := func() grid.Point { return d.Project.Lattice().Foot(grid.Point{X: cell(m).X, Y: cell(m).Y}) }
-	switch n := a.r.IntN(20); {
-	case n < 9:
-		g := a.region(m)
-		add(Paint{Map: m.ID, Layer: layer.ID, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(a.r.IntN(6))}}})
-	case n < 12:
-		p := &world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: foot()}
-		add(Put{world.Ref{Kind: world.KindPiece, Map: m.ID, ID: a.ids.NewID()}, p.Values()})
-	case n < 14 && len(m.Pieces) > 0:
-		p := m.Pieces[a.r.IntN(len(m.Pieces))]
-		add(Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, Value: world.PointValue(world.FieldFoot, foot())})
-	case n < 15 && len(m.Pieces) > 0:
-		add(Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: m.Pieces[a.r.IntN(len(m.Pieces))].ID}})
-	case n < 16:
-		fresh, layers := world.NewMap(fmt.Sprintf("Map %d", a.r.IntN(99)), grid.Point{X: a.r.IntN(400) - 200, Y: a.r.IntN(400) - 200},
-			grid.Rect{W: 3 + a.r.IntN(12), H: 3 + a.r.IntN(9)}, a.ids)
-		add(Put{world.Ref{Kind: world.KindMap, ID: fresh.ID}, fresh.Values()})
-		for _, l := range layers {
-			add(Put{world.Ref{Kind: world.KindLayer, Map: fresh.ID, ID: l.ID}, l.Values()})
-		}
-	case n < 17 && len(d.Maps) > 3:
-		add(Remove{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}})
-	case n < 18:
-		o := d.Maps[a.r.IntN(len(d.Maps))]
-		c := &world.Crossing{BothWays: true, Ends: [2]world.End{{Map: m.ID, Cells: cell(m)}, {Map: o.ID, Cells: cell(o)}}}
-		add(Put{world.Ref{Kind: world.KindCrossing, ID: a.ids.NewID()}, c.Values()})
-	case n < 19:
-		add(Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.TextValue(world.FieldName, fmt.Sprintf("Room %d", a.r.IntN(9)))})
-	default:
-		t := d.Tilesets[0]
-		i := a.r.IntN(t.Count)
-		add(Change{Ref: world.Ref{Kind: world.KindTileset, ID: t.ID}, Value: world.FlagsValue(i, t.Flags[i]^world.Solid)})
-	}
-	return e
-}
-
 // A log stands in for the server: it decides the order, and remembers.
 type log struct {
 	doc      *world.Document
 	last     map[int]uint64
-	inverse  map[[2]uint64][]Part
+	inverse  map[[2]uint64][]edit.Part
 	revision map[[2]uint64]uint64
 	entries  []entry
+}
+
+func newLog(d *world.Document) *log {
+	return &log{doc: d, last: map[int]uint64{}, inverse: map[[2]uint64][]edit.Part{}, revision: map[[2]uint64]uint64{}}
 }
 
 type entry struct {
@@ -94,46 +43,46 @@ type entry struct {
 
 // submit gives the answer for the sender; a new entry is for the others.
 func (l *log) submit(t *testing.T, session int, message []byte) []byte {
-	sequence, body, err := ReadSend(message)
+	sequence, body, err := edit.ReadSend(message)
 	if err != nil {
 		t.Fatal(err)
 	}
 	key := [2]uint64{uint64(session), sequence}
 	if sequence <= l.last[session] {
 		if n, ok := l.revision[key]; ok {
-			return Taken(sequence, n)
+			return edit.Taken(sequence, n)
 		}
-		return Refused(sequence, "before")
+		return edit.Refused(sequence, "before")
 	}
 	if sequence != l.last[session]+1 {
 		t.Fatalf("session %d sent %d after %d", session, sequence, l.last[session])
 	}
 	l.last[session] = sequence
-	e, err := Decode(body)
+	e, err := edit.Decode(body)
 	if err != nil {
 		t.Fatal(err)
 	}
 	if e.Undoes != 0 {
 		inverse, there := l.inverse[[2]uint64{uint64(session), e.Undoes}]
 		if !there {
-			return Refused(sequence, "it can't be taken back")
+			return edit.Refused(sequence, "it can't be taken back")
 		}
 		e.Parts = inverse
 	}
-	res, err := Apply(l.doc, e)
+	res, err := edit.Apply(l.doc, e)
 	if err != nil {
-		return Refused(sequence, err.Error())
+		return edit.Refused(sequence, err.Error())
 	}
 	l.doc, l.inverse[key] = res.Document, res.Inverse
 	l.entries = append(l.entries, entry{session, sequence, e.Encode()})
 	l.revision[key] = uint64(len(l.entries))
-	return Taken(sequence, uint64(len(l.entries)))
+	return edit.Taken(sequence, uint64(len(l.entries)))
 }
 
 // A client is a replica behind a line that delays and is cut.
 type client struct {
-	*Replica
-	author
+	*edit.Replica
+	generate.Author
 	up, down [][]byte
 	heard    int
 }
@@ -143,19 +92,19 @@ type client struct {
 func TestThreeClients(t *testing.T) {
 	r := rand.New(rand.NewPCG(11, 12))
 	start := newDocument(t)
-	server := &log{doc: start, last: map[int]uint64{}, inverse: map[[2]uint64][]Part{}, revision: map[[2]uint64]uint64{}}
+	server := newLog(start)
 	clients := make([]*client, 3)
 	for i := range clients {
-		clients[i] = &client{Replica: NewReplica(Opening{Document: start}), author: author{r, &world.Counter{Prefix: uint32(10 + i)}}}
+		clients[i] = &client{Replica: edit.NewReplica(edit.Opening{Document: start}), Author: generate.Author{Rand: r, IDs: &world.Counter{Prefix: uint32(10 + i)}}}
 	}
 	// listen gives a client what it has not heard yet, in the log's order.
 	listen := func(i int, c *client) {
 		for ; c.heard < len(server.entries); c.heard++ {
 			e := server.entries[c.heard]
 			if e.session == i {
-				c.down = append(c.down, Taken(e.sequence, uint64(c.heard+1)))
+				c.down = append(c.down, edit.Taken(e.sequence, uint64(c.heard+1)))
 			} else {
-				c.down = append(c.down, Other(uint64(c.heard+1), e.body))
+				c.down = append(c.down, edit.Other(uint64(c.heard+1), e.body))
 			}
 		}
 	}
@@ -172,7 +121,7 @@ func TestThreeClients(t *testing.T) {
 		c := clients[i]
 		switch n := r.IntN(100); {
 		case n < 30 && c.Pending() < 25:
-			_, message, err := c.Do(c.edit(c.Document()))
+			_, message, err := c.Do(c.Edit(c.Document()))
 			if err == nil {
 				c.up = append(c.up, message)
 				step++
@@ -186,13 +135,13 @@ func TestThreeClients(t *testing.T) {
 				c.up = append(c.up, message)
 				step++
 				undone++
-			} else if !errors.Is(err, ErrNothing) {
+			} else if !errors.Is(err, edit.ErrNothing) {
 				t.Logf("step %d: %v", step, err)
 			}
 		case n < 68 && len(c.up) > 0:
 			answer := server.submit(t, i, c.up[0])
 			c.up = c.up[1:]
-			if answer[0] == MessageRefused {
+			if answer[0] == edit.MessageRefused {
 				listen(i, c)
 				c.down = append(c.down, answer)
 			}
@@ -213,7 +162,7 @@ func TestThreeClients(t *testing.T) {
 			c.down, c.heard = nil, int(c.Revision())
 			for _, m := range c.Outgoing() {
 				for range 2 { // each sent twice
-					if answer := server.submit(t, i, m); answer[0] == MessageRefused {
+					if answer := server.submit(t, i, m); answer[0] == edit.MessageRefused {
 						listen(i, c)
 						c.down = append(c.down, answer)
 					}
@@ -238,11 +187,11 @@ func TestThreeClients(t *testing.T) {
 	}
 	replayed := start
 	for i, e := range server.entries {
-		ed, err := Decode(e.body)
+		ed, err := edit.Decode(e.body)
 		if err != nil {
 			t.Fatal(err)
 		}
-		res, err := Apply(replayed, ed)
+		res, err := edit.Apply(replayed, ed)
 		if err != nil {
 			t.Fatalf("entry %d of the log: %v", i, err)
 		}
@@ -261,38 +210,40 @@ func TestThreeClients(t *testing.T) {
 func TestUndoAlone(t *testing.T) {
 	r := rand.New(rand.NewPCG(21, 22))
 	start := newDocument(t)
-	rep := NewReplica(Opening{Document: start})
-	a := author{r, &world.Counter{Prefix: 3}}
+	server := newLog(start)
+	rep := edit.NewReplica(edit.Opening{Document: start})
+	a := generate.Author{Rand: r, IDs: &world.Counter{Prefix: 3}}
 	states := [][]byte{start.Encode()}
 	at := 0
-	var records []Record
+	var records []edit.Record
 	for step := range 600 {
 		if step%10 == 9 {
 			// A reload: what the server keeps is all there is.
-			o := Opening{Sequence: rep.sequence, Revision: rep.revision, Document: rep.Document(), Records: records}
-			back, err := DecodeOpening(o.Encode())
+			o := edit.Opening{Sequence: rep.Answered(), Revision: rep.Revision(), Document: rep.Document(), Records: records}
+			back, err := edit.DecodeOpening(o.Encode())
 			if err != nil {
 				t.Fatal(err)
 			}
-			rep = NewReplica(back)
+			rep = edit.NewReplica(back)
 		}
 		take, way := rep.Undo, -1
 		if r.IntN(3) == 0 {
 			take, way = rep.Redo, 1
 		}
 		var sequence uint64
+		var message []byte
 		var err error
 		if r.IntN(5) < 3 {
-			sequence, _, err = rep.Do(a.edit(rep.Document()))
+			sequence, message, err = rep.Do(a.Edit(rep.Document()))
 			if err != nil {
 				continue
 			}
 			at++
 			states = append(states[:at], rep.Document().Encode())
 		} else {
-			sequence, _, _, _, err = take()
+			sequence, message, _, _, err = take()
 			if at+way < 0 || at+way >= len(states) {
-				if !errors.Is(err, ErrNothing) {
+				if !errors.Is(err, edit.ErrNothing) {
 					t.Fatalf("step %d: %v, want that there is nothing", step, err)
 				}
 				continue
@@ -307,11 +258,15 @@ func TestUndoAlone(t *testing.T) {
 				t.Fatalf("step %d: undo does not lead back", step)
 			}
 		}
-		if _, err := rep.Receive(Taken(sequence, rep.revision+1)); err != nil {
+		if _, err := rep.Receive(server.submit(t, 0, message)); err != nil {
 			t.Fatal(err)
 		}
-		rec := rep.records[sequence]
-		records = append(records, Record{sequence, rec.undoes, rec.label, EncodeParts(rec.inverse)})
+		inverse := server.inverse[[2]uint64{0, sequence}]
+		e, err := edit.Decode(server.entries[len(server.entries)-1].body)
+		if err != nil {
+			t.Fatal(err)
+		}
+		records = append(records, edit.Record{Sequence: sequence, Undoes: e.Undoes, Label: e.Label, Inverse: edit.EncodeParts(inverse)})
 	}
 }
 
@@ -344,9 +299,9 @@ func sameBut(a, b []byte) bool {
 func TestUndoOfShared(t *testing.T) {
 	d := newDocument(t)
 	m := d.Maps[0]
-	paint := func(d *world.Document, x, w int, c grid.Cell) Result {
+	paint := func(d *world.Document, x, w int, c grid.Cell) edit.Result {
 		g := grid.BoxRegion(grid.Rect{X: x, Y: 3, W: w, H: 1})
-		res, err := Apply(d, Edit{Parts: []Part{Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: w, Cell: c}}}}})
+		res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: w, Cell: c}}}}})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -354,7 +309,7 @@ func TestUndoOfShared(t *testing.T) {
 	}
 	mine := paint(d, 2, 10, 4)
 	theirs := paint(mine.Document, 9, 5, 6)
-	res, err := Apply(theirs.Document, Edit{Undoes: 1, Parts: mine.Inverse})
+	res, err := edit.Apply(theirs.Document, edit.Edit{Undoes: 1, Parts: mine.Inverse})
 	if err != nil || res.Left != 3 || res.Of != 10 {
 		t.Fatalf("%d of %d left alone (%v), want 3 of 10", res.Left, res.Of, err)
 	}
@@ -377,11 +332,11 @@ func TestGolden(t *testing.T) {
 	m := d.Maps[0]
 	ref := world.Ref{Kind: world.KindPiece, Map: m.ID, ID: m.Pieces[0].ID}
 	g := grid.BoxRegion(grid.Rect{X: 2, Y: 2, W: 3, H: 2})
-	e := Edit{Label: "one of each", Undoes: 4, Parts: []Part{
-		Paint{m.ID, m.PlayerLayer, g, grid.Runs{{N: 4, Cell: 3}, {N: 2}}, grid.Runs{{N: 6, Cell: 1}}},
-		Change{ref, world.PointValue(world.FieldFoot, grid.Point{X: 40, Y: 40}), world.PointValue(world.FieldFoot, m.Pieces[0].Foot).Bytes},
-		Remove{ref, m.Pieces[0].Values()},
-		Put{world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 99}, m.Pieces[0].Values()},
+	e := edit.Edit{Label: "one of each", Undoes: 4, Parts: []edit.Part{
+		edit.Paint{m.ID, m.PlayerLayer, g, grid.Runs{{N: 4, Cell: 3}, {N: 2}}, grid.Runs{{N: 6, Cell: 1}}},
+		edit.Change{ref, world.PointValue(world.FieldFoot, grid.Point{X: 40, Y: 40}), world.PointValue(world.FieldFoot, m.Pieces[0].Foot).Bytes},
+		edit.Remove{ref, m.Pieces[0].Values()},
+		edit.Put{world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 99}, m.Pieces[0].Values()},
 	}}
 	const file = "testdata/edit-v1.bin"
 	if os.Getenv("AZZEL_GOLDEN") != "" {
@@ -396,7 +351,7 @@ func TestGolden(t *testing.T) {
 	if !bytes.Equal(e.Encode(), want) {
 		t.Error("an edit is written in other bytes than before: give it a new version")
 	}
-	back, err := Decode(want)
+	back, err := edit.Decode(want)
 	if err != nil || !bytes.Equal(back.Encode(), want) {
 		t.Errorf("an edit of version 1 is not read as it was: %v", err)
 	}
@@ -406,25 +361,25 @@ func TestGolden(t *testing.T) {
 // decoded is written the same again.
 func FuzzDecode(f *testing.F) {
 	d := newDocument(f)
-	a := author{rand.New(rand.NewPCG(31, 32)), &world.Counter{Prefix: 5}}
+	a := generate.Author{Rand: rand.New(rand.NewPCG(31, 32)), IDs: &world.Counter{Prefix: 5}}
 	for range 40 {
-		e := a.edit(d)
+		e := a.Edit(d)
 		f.Add(e.Encode())
-		if res, err := Apply(d, e); err == nil {
-			f.Add(Edit{Undoes: 1, Parts: res.Inverse}.Encode())
+		if res, err := edit.Apply(d, e); err == nil {
+			f.Add(edit.Edit{Undoes: 1, Parts: res.Inverse}.Encode())
 		}
 	}
 	f.Fuzz(func(t *testing.T, b []byte) {
-		e, err := Decode(b)
+		e, err := edit.Decode(b)
 		if err != nil {
 			return
 		}
-		back, err := Decode(e.Encode())
+		back, err := edit.Decode(e.Encode())
 		if err != nil || !bytes.Equal(back.Encode(), e.Encode()) {
 			t.Fatalf("an edit came back changed: %v", err)
 		}
 		before := d.Encode()
-		res, err := Apply(d, e)
+		res, err := edit.Apply(d, e)
 		if err == nil {
 			if _, err := world.Decode(res.Document.Encode()); err != nil {
 				t.Fatalf("the edit left a document that can't be read: %v", err)

@@ -419,6 +419,8 @@ func (p *Page) play(o Order) Changed {
 	if o.Yes {
 		if s := hand.At(p.doc(), grid.Point{X: o.X, Y: o.Y}); s.Map != nil {
 			start = play.Start{Map: s.Map.ID, Cell: s.Cell}
+		} else {
+			p.say("There is no map under the pointer, so play begins at the spawn.")
 		}
 	}
 	game, err := play.New(p.doc(), start)

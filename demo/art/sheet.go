@@ -243,7 +243,7 @@ func floor(tile int, c canvas) {
 
 // crown draws a quarter of a palm's crown, leaves spreading from the middle.
 func crown(tile int, c canvas) {
-	cx, cy := 16, 16
+	cx, cy := 23, 17 // over the trunk, which stands in the right half
 	dx, dy := 0, 0
 	if tile == CrownNE || tile == CrownSE {
 		dx = 16

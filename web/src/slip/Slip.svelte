@@ -48,7 +48,7 @@
     aria-label="Slip of {slip.proposed}"
     data-slip
   >
-    <div class="flex items-baseline gap-2">
+    <div class="flex items-start gap-2">
       <div class="-ml-1 min-w-0 flex-1 name text-title">
         <Rename
           value={slip.name}
@@ -57,11 +57,11 @@
           rename={(text) => p.order({ do: 'rename', kind: slip.kind, id: slip.id, map: slip.map, text })}
         />
       </div>
-      <span class={slip.kind === 'crossing' ? 'text-lagoon-ink' : 'text-soft'}>{slip.sort}</span>
       <button class="self-center text-soft" aria-label="Close the slip" onclick={() => p.order({ do: 'unselect' })}
         ><X size={14} /></button
       >
     </div>
+    <div class="-mt-2 {slip.kind === 'crossing' ? 'text-lagoon-ink' : 'text-soft'}">{slip.sort}</div>
     <dl>
       {#each slip.facts as fact (fact.label)}
         <div class="flex justify-between gap-3 border-t border-line py-1">

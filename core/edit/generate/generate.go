@@ -1,0 +1,68 @@
+// Package generate makes random edits for tests, that mostly fit a document.
+package generate
+
+import (
+	"fmt"
+	"math/rand/v2"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// An Author makes random edits. It must be used by one goroutine.
+type Author struct {
+	Rand *rand.Rand
+	IDs  *world.Counter
+}
+
+func (a Author) region(m *world.Map) grid.Region {
+	b := m.Bounds
+	p := grid.Point{X: b.X + a.Rand.IntN(b.W), Y: b.Y + a.Rand.IntN(b.H)}
+	return grid.BoxRegion(grid.Rect{X: p.X, Y: p.Y, W: 1 + a.Rand.IntN(6), H: 1 + a.Rand.IntN(6)}.Meet(b))
+}
+
+// Edit is an edit of any sort. It may not fit: then Apply refuses it.
+func (a Author) Edit(d *world.Document) edit.Edit {
+	m := d.Maps[a.Rand.IntN(len(d.Maps))]
+	layer := m.Layers[a.Rand.IntN(len(m.Layers))]
+	e := edit.Edit{Label: "a step"}
+	add := func(p edit.Part) { e.Parts = append(e.Parts, p) }
+	cell := func(m *world.Map) grid.Rect {
+		return grid.Rect{X: m.Bounds.X + a.Rand.IntN(m.Bounds.W), Y: m.Bounds.Y + a.Rand.IntN(m.Bounds.H), W: 1, H: 1}
+	}
+	foot := func() grid.Point { return d.Project.Lattice().Foot(grid.Point{X: cell(m).X, Y: cell(m).Y}) }
+	switch n := a.Rand.IntN(20); {
+	case n < 9:
+		g := a.region(m)
+		add(edit.Paint{Map: m.ID, Layer: layer.ID, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(a.Rand.IntN(6))}}})
+	case n < 12:
+		p := &world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: foot()}
+		add(edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: a.IDs.NewID()}, Values: p.Values()})
+	case n < 14 && len(m.Pieces) > 0:
+		p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
+		add(edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, Value: world.PointValue(world.FieldFoot, foot())})
+	case n < 15 && len(m.Pieces) > 0:
+		add(edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: m.Pieces[a.Rand.IntN(len(m.Pieces))].ID}})
+	case n < 16:
+		fresh, layers := world.NewMap(fmt.Sprintf("Map %d", a.Rand.IntN(99)), grid.Point{X: a.Rand.IntN(400) - 200, Y: a.Rand.IntN(400) - 200},
+			grid.Rect{W: 3 + a.Rand.IntN(12), H: 3 + a.Rand.IntN(9)}, a.IDs)
+		add(edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: fresh.ID}, Values: fresh.Values()})
+		for _, l := range layers {
+			add(edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: fresh.ID, ID: l.ID}, Values: l.Values()})
+		}
+	case n < 17 && len(d.Maps) > 3:
+		add(edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}})
+	case n < 18:
+		o := d.Maps[a.Rand.IntN(len(d.Maps))]
+		c := &world.Crossing{BothWays: true, Ends: [2]world.End{{Map: m.ID, Cells: cell(m)}, {Map: o.ID, Cells: cell(o)}}}
+		add(edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: a.IDs.NewID()}, Values: c.Values()})
+	case n < 19:
+		add(edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.TextValue(world.FieldName, fmt.Sprintf("Room %d", a.Rand.IntN(9)))})
+	default:
+		t := d.Tilesets[0]
+		i := a.Rand.IntN(t.Count)
+		add(edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: t.ID}, Value: world.FlagsValue(i, t.Flags[i]^world.Solid)})
+	}
+	return e
+}

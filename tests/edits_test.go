@@ -1,0 +1,297 @@
+package tests
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"math/rand/v2"
+	"net/http"
+	"os"
+	"os/exec"
+	"strings"
+	"sync"
+	"testing"
+	"time"
+
+	"github.com/fasthttp/websocket"
+
+	"azzel/core/edit"
+	"azzel/core/edit/generate"
+	"azzel/core/world"
+	"azzel/store"
+)
+
+// post sends a body and gives status and answer.
+func (s *site) post(path, contentType string, body []byte) (int, string) {
+	s.t.Helper()
+	res, err := http.Post(s.url(path), contentType, bytes.NewReader(body))
+	if err != nil {
+		s.t.Fatal(err)
+	}
+	defer res.Body.Close()
+	text, err := io.ReadAll(res.Body)
+	if err != nil {
+		s.t.Fatal(err)
+	}
+	return res.StatusCode, string(text)
+}
+
+func (s *site) create(name string) {
+	s.t.Helper()
+	if code, text := s.post("/api/projects", "application/json", fmt.Appendf(nil, `{"name":%q,"cellW":16,"cellH":16,"seenW":10,"seenH":8}`, name)); code != http.StatusCreated {
+		s.t.Fatalf("%d: %s", code, text)
+	}
+}
+
+// A client is a replica on a real socket.
+type client struct {
+	*edit.Replica
+	generate.Author
+	site    *site
+	session string
+	conn    *websocket.Conn
+}
+
+func (s *site) client(seed uint64) *client {
+	s.t.Helper()
+	res, err := http.Get(s.url("/api/projects/1/opening"))
+	if err != nil {
+		s.t.Fatal(err)
+	}
+	defer res.Body.Close()
+	body, err := io.ReadAll(res.Body)
+	if err != nil {
+		s.t.Fatal(err)
+	}
+	o, err := edit.DecodeOpening(body)
+	if err != nil {
+		s.t.Fatal(err)
+	}
+	r := rand.New(rand.NewPCG(seed, 5))
+	return &client{Replica: edit.NewReplica(o), Author: generate.Author{Rand: r, IDs: &world.Counter{Prefix: o.Prefix}}, site: s, session: res.Header.Get("Azzel-Session")}
+}
+
+func (c *client) connect() error {
+	conn, _, err := websocket.DefaultDialer.Dial(fmt.Sprintf("ws://%s/api/projects/1/socket?session=%s&revision=%d", c.site.address, c.session, c.Revision()), nil)
+	if err != nil {
+		return err
+	}
+	c.conn = conn
+	for _, m := range c.Outgoing() {
+		for range 1 + c.Rand.IntN(2) { // now and then twice
+			if err := conn.WriteMessage(websocket.BinaryMessage, m); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
+}
+
+// hear takes what has come, and waits for the next message at most so long.
+func (c *client) hear(wait time.Duration) error {
+	if err := c.conn.SetReadDeadline(time.Now().Add(wait)); err != nil {
+		return err
+	}
+	_, m, err := c.conn.ReadMessage()
+	if err != nil {
+		return err
+	}
+	_, err = c.Receive(m)
+	return err
+}
+
+// work makes random steps and undos until goal, over a line that is cut.
+func (c *client) work(goal int) error {
+	if err := c.connect(); err != nil {
+		return err
+	}
+	for made := 0; made < goal || c.Pending() > 0; {
+		var message []byte
+		var err error
+		switch n := c.Rand.IntN(100); {
+		case made >= goal || c.Pending() > 20 || n < 40:
+			if err := c.hear(2 * time.Second); errors.Is(err, edit.ErrGap) {
+				return err
+			} else if err == nil {
+				continue
+			}
+			fallthrough
+		case n < 41:
+			// Cut, or the deadline passed, which ends a connection too.
+			c.conn.Close()
+			time.Sleep(time.Duration(c.Rand.IntN(20)) * time.Millisecond)
+			if err := c.connect(); err != nil {
+				return err
+			}
+			continue
+		case n < 55:
+			_, message, _, _, err = c.Undo()
+		case n < 58:
+			_, message, _, _, err = c.Redo()
+		default:
+			_, message, err = c.Do(c.Edit(c.Document()))
+		}
+		if err != nil {
+			continue
+		}
+		made++
+		_ = c.conn.WriteMessage(websocket.BinaryMessage, message) // if the line is cut, it is sent again
+	}
+	return nil
+}
+
+// Three clients work on one project on a real server, 5,000 steps and undos
+// over lines that are cut: equal bytes on all of them and in the database.
+func TestThreeClientsOnAServer(t *testing.T) {
+	s := newSite(t)
+	s.create("Three")
+	clients := []*client{s.client(1), s.client(2), s.client(3)}
+	var all sync.WaitGroup
+	for i, c := range clients {
+		all.Go(func() {
+			if err := c.work(1667); err != nil {
+				t.Errorf("client %d: %v", i, err)
+			}
+		})
+	}
+	all.Wait()
+	db, err := store.Open(context.Background(), s.database)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer db.Close()
+	d, revision, err := db.Load(context.Background(), 1)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for i, c := range clients {
+		for c.Revision() < revision {
+			if err := c.hear(patience); err != nil {
+				t.Fatalf("client %d at revision %d of %d: %v", i, c.Revision(), revision, err)
+			}
+		}
+		if !bytes.Equal(c.Document().Encode(), d.Encode()) {
+			t.Errorf("client %d differs from the database", i)
+		}
+	}
+	if revision < 4000 {
+		t.Errorf("only %d steps were taken", revision)
+	}
+}
+
+// The server refuses every picture that the page refuses, whatever comes.
+func TestServerRefusesPictures(t *testing.T) {
+	s := newSite(t)
+	s.create("Pictures")
+	good, err := os.ReadFile(picture(t, "sheet.png", 0, 0))
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, c := range []struct {
+		name, query, says string
+		body              []byte
+	}{
+		{"text", "w=16&h=16", "not a PNG", []byte("ferns")},
+		{"nothing", "w=16&h=16", "not a PNG", nil},
+		{"cut short", "w=16&h=16", "cut short", good[:len(good)-30]},
+		{"too wide", "w=16&h=16", "8192 px", widePNG(20_000, 4)},
+		{"no size", "", "can't be cut", good},
+		{"too large a tile", "w=100&h=16", "does not fit", good},
+		{"negative", "w=16&h=16&margin=-3", "Margin", good},
+		{"over the limit", "w=16&h=16", "16 MB", make([]byte, 18<<20)},
+	} {
+		code, text := s.post("/api/projects/1/tilesets?"+c.query, "application/octet-stream", c.body)
+		if code < 400 || code >= 500 || !strings.Contains(text, c.says) {
+			t.Errorf("%s: %d %s", c.name, code, text)
+		}
+	}
+	if code, text := s.post("/api/projects/1/tilesets?w=16&h=16", "application/octet-stream", good); code != 200 {
+		t.Errorf("a good picture: %d %s", code, text)
+	}
+	if code, _ := s.post("/api/projects/99/tilesets?w=16&h=16", "application/octet-stream", good); code != 404 {
+		t.Errorf("a project that is not there: %d", code)
+	}
+}
+
+// What does not belong is answered, and harms nothing.
+func TestServerRefusesStrangers(t *testing.T) {
+	s := newSite(t)
+	s.create("Doors")
+	ask := func(set func(*http.Request)) int {
+		req, err := http.NewRequest(http.MethodGet, s.url("/api/projects"), nil)
+		if err != nil {
+			t.Fatal(err)
+		}
+		set(req)
+		res, err := http.DefaultClient.Do(req)
+		if err != nil {
+			t.Fatal(err)
+		}
+		defer res.Body.Close()
+		return res.StatusCode
+	}
+	port := s.address[strings.LastIndex(s.address, ":"):]
+	for name, c := range map[string]struct {
+		set  func(*http.Request)
+		want int
+	}{
+		"ourselves":        {func(*http.Request) {}, 200},
+		"localhost":        {func(r *http.Request) { r.Host = "localhost" + port }, 200},
+		"own origin":       {func(r *http.Request) { r.Header.Set("Origin", "http://"+s.address) }, 200},
+		"a foreign host":   {func(r *http.Request) { r.Host = "garden.example" + port }, 403},
+		"another port":     {func(r *http.Request) { r.Host = "127.0.0.1:1" }, 403},
+		"a foreign origin": {func(r *http.Request) { r.Header.Set("Origin", "https://garden.example") }, 403},
+		"an opaque origin": {func(r *http.Request) { r.Header.Set("Origin", "null") }, 403},
+	} {
+		if got := ask(c.set); got != c.want {
+			t.Errorf("%s: %d, want %d", name, got, c.want)
+		}
+	}
+	if _, res, err := websocket.DefaultDialer.Dial("ws://"+s.address+"/api/projects/1/socket?session=5&revision=0", http.Header{"Origin": {"https://garden.example"}}); err == nil || res == nil || res.StatusCode != 403 {
+		t.Errorf("a socket from a foreign origin: %v", err)
+	}
+	conn, _, err := websocket.DefaultDialer.Dial("ws://"+s.address+"/api/projects/1/socket?session=5&revision=0", nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer conn.Close()
+	for _, m := range [][]byte{[]byte("nonsense"), edit.Send(9, []byte("E"))} {
+		_ = conn.WriteMessage(websocket.BinaryMessage, m)
+	}
+	if _, m, err := conn.ReadMessage(); err == nil {
+		t.Errorf("nonsense was answered %q", m)
+	}
+	code, text := s.post("/api/projects", "application/json", []byte("{"))
+	var problem struct{ Error string }
+	if err := json.Unmarshal([]byte(text), &problem); err != nil || code != 422 || problem.Error == "" {
+		t.Errorf("half a project: %d %s", code, text)
+	}
+	if res, err := http.Get(s.url("/assets/none.js")); err != nil || res.StatusCode != 404 {
+		t.Errorf("a file that is not there: %v %v", res.StatusCode, err)
+	}
+	if res, err := http.Get(s.url("/project/1")); err != nil || res.StatusCode != 200 || !strings.Contains(res.Header.Get("Content-Security-Policy"), "default-src 'self'") {
+		t.Errorf("the page of a project: %v", err)
+	}
+}
+
+// The command says what is wrong with an address, and where it runs already.
+func TestAddresses(t *testing.T) {
+	s := newSite(t)
+	start := func(addr string) (string, error) {
+		c := exec.Command(command, "serve")
+		c.Env = append(os.Environ(), "AZZEL_DATABASE_URL="+s.database, "AZZEL_ADDR="+addr)
+		out, err := c.CombinedOutput()
+		return string(out), err
+	}
+	for _, bad := range []string{"0.0.0.0:8417", "192.168.1.4:80", "garden.example:8417", "8417", ":8417"} {
+		if out, err := start(bad); err == nil || !strings.Contains(out, "127.0.0.1:8417") {
+			t.Errorf("%s: %v %s", bad, err, out)
+		}
+	}
+	if out, err := start(s.address); err != nil || !strings.Contains(out, "runs already at http://"+s.address) {
+		t.Errorf("started twice: %v %s", err, out)
+	}
+}

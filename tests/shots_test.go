@@ -1,0 +1,89 @@
+package tests
+
+import (
+	"os"
+	"path/filepath"
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+
+	"azzel/demo/art"
+)
+
+// demoSheet writes the demo's tiles as a picture.
+func demoSheet(t *testing.T) string {
+	t.Helper()
+	b, err := art.PNG()
+	if err != nil {
+		t.Fatal(err)
+	}
+	return write(t, "glasshouse.png", b)
+}
+
+// TestShots makes the pictures in docs/screenshots from the demo, when
+// ./run shots asks for them. What it walks through holds at any time.
+func TestShots(t *testing.T) {
+	s := newSite(t, "-demo")
+	w := s.window("/")
+	shot := func(name string) {
+		t.Helper()
+		w.frame()
+		w.page.MustWaitIdle()
+		b, err := w.page.Screenshot(false, nil)
+		if err != nil || len(b) < 5000 {
+			t.Fatalf("%s: no picture (%d bytes): %v", name, len(b), err)
+		}
+		if os.Getenv("AZZEL_SHOTS") == "" {
+			return
+		}
+		if err := os.WriteFile(filepath.Join("..", "docs", "screenshots", name+".png"), b, 0o644); err != nil {
+			t.Fatal(err)
+		}
+	}
+	theme := func(to string) {
+		if w.page.MustEval(`() => document.documentElement.dataset.theme`).Str() != to {
+			w.click("Switch to " + to)
+		}
+	}
+	theme("light")
+	w.until("the demo's picture", `() => document.querySelector('main img')?.naturalWidth > 0`)
+	shot("home")
+	w.click("Night shift")
+	w.opened()
+	w.page.Mouse.MustMoveTo(640, 660)
+	w.until("all bitmaps", `() => performance.getEntriesByName('azzel-painted').length > 0`)
+	shot("board")
+	w.over("Palm house", 12, 9)
+	for range 3 {
+		w.page.Mouse.MustScroll(0, -120)
+	}
+	w.take("tile 4")
+	w.press(input.KeyB)
+	w.over("Palm house", 9, 10)
+	w.page.Mouse.MustDown(left)
+	w.over("Palm house", 14, 11)
+	w.until("a ghost", `() => window.azzel.probe().holding === 'tile'`)
+	shot("painting")
+	w.page.Mouse.MustUp(left)
+	w.saved()
+	w.press(input.Escape)
+	theme("dark")
+	w.tap("Palm house", 17, 17)
+	w.sees("[data-slip]", "Leads to")
+	shot("crossing-dark")
+	theme("light")
+	w.press(input.KeyT)
+	shot("drawer")
+	w.click("Bring in a picture")
+	w.page.MustElement("input[type=file]").MustSetFiles(demoSheet(t))
+	w.sees("button", "Take 30 tiles")
+	shot("cutting")
+	w.click("Close the desk")
+	w.press(input.Escape)
+	w.over("Palm house", 5, 9)
+	w.press(input.KeyP)
+	w.hold(input.ArrowRight, "a few steps", `() => window.azzel.play()?.steps > 4`)
+	shot("play")
+	w.press(input.KeyP)
+	w.quiet()
+}
