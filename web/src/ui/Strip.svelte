@@ -29,7 +29,9 @@
         rename={(text) => p.order({ do: 'rename', kind: 'project', text })}
       />
     </div>
-    <span class="max-w-60 truncate text-soft">{map?.name ?? (p.scene.maps.length === 1 ? 'one map' : `${p.scene.maps.length} maps`)}</span>
+    <span class="max-w-60 truncate text-soft"
+      >{map?.name ?? (p.scene.maps.length === 1 ? 'one map' : `${p.scene.maps.length} maps`)}</span
+    >
   {/if}
   <div class="absolute left-1/2 w-80 -translate-x-1/2"><Seek {p} /></div>
   <div class="ml-auto flex items-center gap-4" data-back>
