@@ -20,6 +20,8 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/edit/generate"
+	"azzel/core/grid"
+	"azzel/core/limit"
 	"azzel/core/world"
 	"azzel/store"
 )
@@ -293,5 +295,53 @@ func TestAddresses(t *testing.T) {
 	}
 	if out, err := start(s.address); err != nil || !strings.Contains(out, "runs already at http://"+s.address) {
 		t.Errorf("started twice: %v %s", err, out)
+	}
+}
+
+// A step too large for the socket goes by POST; its answer comes by the socket.
+func TestLargeStep(t *testing.T) {
+	s := newSite(t)
+	s.create("Large")
+	c := s.client(9)
+	if err := c.connect(); err != nil {
+		t.Fatal(err)
+	}
+	m, layers := world.NewMap("Field", grid.Point{X: 100}, grid.Rect{W: 800, H: 800}, c.IDs)
+	parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}
+	for _, l := range layers {
+		parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
+	}
+	region := grid.BoxRegion(m.Bounds)
+	var runs grid.Runs
+	for i := range region.Len() {
+		runs = append(runs, grid.Run{N: 1, Cell: grid.Cell(1 + i*i%7)})
+	}
+	parts = append(parts, edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: region, Cells: runs})
+	_, message, err := c.Do(edit.Edit{Label: "lay a field", Parts: parts})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if len(message) <= limit.SocketBytes {
+		t.Fatalf("the step has only %d bytes", len(message))
+	}
+	if code, text := s.post("/api/projects/1/edits?session="+c.session, "application/octet-stream", message); code != http.StatusNoContent {
+		t.Fatalf("%d: %s", code, text)
+	}
+	if err := c.hear(patience); err != nil || c.Pending() != 0 {
+		t.Fatalf("no answer by the socket: %v", err)
+	}
+	other := s.client(10)
+	if !bytes.Equal(other.Document().Encode(), c.Document().Encode()) {
+		t.Error("another page opens something else")
+	}
+	_, message, _, _, err = c.Undo()
+	if err != nil || len(message) > 1000 {
+		t.Fatalf("an undo has %d bytes: %v", len(message), err)
+	}
+	if err := c.conn.WriteMessage(websocket.BinaryMessage, message); err != nil {
+		t.Fatal(err)
+	}
+	if err := c.hear(patience); err != nil || len(c.Confirmed().Maps) != 1 {
+		t.Errorf("the undo did not take the field away: %v", err)
 	}
 }

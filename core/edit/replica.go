@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"slices"
 
+	"azzel/core/limit"
 	"azzel/core/pack"
 	"azzel/core/world"
 )
@@ -64,12 +65,15 @@ func (r *Replica) Pending() int { return len(r.pending) }
 
 // Do applies a step of this session and gives the message to send.
 func (r *Replica) Do(e Edit) (sequence uint64, message []byte, err error) {
+	b := e.Encode()
+	if len(b) > limit.EditBytes {
+		return 0, nil, fmt.Errorf("this step is too large to be sent (%d MB; the most is %d MB): do it in parts", len(b)>>20, limit.EditBytes>>20)
+	}
 	res, err := r.try(r.current, e)
 	if err != nil {
 		return 0, nil, err
 	}
 	r.sequence++
-	b := e.Encode()
 	r.pending = append(r.pending, pending{r.sequence, e, b, r.current, res})
 	r.current = res.Document
 	r.remember(r.sequence, &record{undoes: e.Undoes, label: e.Label, inverse: res.Inverse})

@@ -47,6 +47,8 @@ const (
 	Elsewhere Event = "You can't stand there, so play began on the nearest free cell."
 	// AtSpawn: there was no free place, so play went on at the spawn.
 	AtSpawn Event = "There is no room there, so you are at the spawn."
+	// NoSpawn: there is no spawn to begin at.
+	NoSpawn Event = "There is no spawn yet, so you stand on the first map."
 	// Took: a collectible was taken.
 	Took Event = "Taken."
 	// Crossed: a crossing was taken.
@@ -143,6 +145,7 @@ func (g *Game) toSpawn() bool {
 	for _, m := range g.doc.Maps {
 		middle := grid.Point{X: m.Bounds.X + m.Bounds.W/2, Y: m.Bounds.Y + m.Bounds.H/2}
 		if c, ok := g.groundOf(m).Nearest(g.size, middle, -1); ok {
+			g.tell(NoSpawn)
 			g.set(m, c)
 			return true
 		}

@@ -68,6 +68,9 @@
   {:else}
     <main class="relative flex min-h-0 flex-1 flex-col">
       <Board project={p} bind:element={board} />
+      {#if !p.scene}
+        <p class="absolute inset-0 grid place-items-center text-soft" role="status">Opening the project …</p>
+      {/if}
       {#if p.scene}
         {#if !p.state?.playing}<DepthStack {p} />{/if}
         <Slip {p} />

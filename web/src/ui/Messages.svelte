@@ -5,7 +5,9 @@
 </script>
 
 <div
-  class="pointer-events-none absolute top-3 left-1/2 z-20 flex -translate-x-1/2 flex-col items-center gap-2"
+  class="pointer-events-none absolute left-1/2 z-20 {p.state?.playing
+    ? 'top-13'
+    : 'top-3'} flex -translate-x-1/2 flex-col items-center gap-2"
   role="log"
 >
   {#each p.messages as message (message.id)}

@@ -1,0 +1,158 @@
+package page_test
+
+import (
+	"encoding/json"
+	"math/rand/v2"
+	"strings"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/page"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+func open(t *testing.T, prefix uint32) *page.Page {
+	t.Helper()
+	d, err := world.Start(world.Project{Name: "Fern grotto", CellW: 16, CellH: 16, SeenW: 12, SeenH: 9}, &world.Counter{Prefix: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	p, err := page.Open(edit.Opening{Prefix: prefix, Document: d}.Encode(), nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return p
+}
+
+func order(p *page.Page, o page.Order) {
+	b, err := json.Marshal(o)
+	if err != nil {
+		panic(err)
+	}
+	p.Order(b)
+}
+
+// Whatever a person does in whatever order, the page stays whole: nothing
+// panics, hovering changes nothing, the document can be read, and undoing all
+// leads back to the beginning.
+func TestAnyHands(t *testing.T) {
+	rounds := 60
+	if testing.Short() {
+		rounds = 15
+	}
+	for seed := range uint64(rounds) {
+		r := rand.New(rand.NewPCG(seed, 6))
+		p := open(t, 5)
+		first := p.Document()
+		at := func() grid.Point { return grid.Point{X: r.IntN(900) - 150, Y: r.IntN(700) - 150} }
+		for range 250 {
+			before := p.Document()
+			if p.Pointer(page.Hover, at(), false, r.IntN(2) == 0); p.Document() != before {
+				t.Fatalf("seed %d: hovering changed the document", seed)
+			}
+			switch r.IntN(9) {
+			case 0:
+				kinds := []string{"nothing", "tile", "eraser", "piece", "crossing"}
+				order(p, page.Order{Do: "hold", Kind: kinds[r.IntN(5)], N: 1 + r.IntN(11), ID: page.FormatID(world.ID(1 + r.IntN(3)))})
+			case 1:
+				order(p, page.Order{Do: "shape", Text: []string{"free", "line", "box", "fill"}[r.IntN(4)]})
+			case 2, 3, 4:
+				p.Pointer(page.Press, at(), r.IntN(5) == 0, false)
+				for range r.IntN(6) {
+					p.Pointer(page.Drag, at(), false, r.IntN(3) == 0)
+				}
+				if r.IntN(8) > 0 {
+					p.Pointer(page.Release, at(), false, false)
+				}
+				for range 50 {
+					p.FillStep(100)
+				}
+			case 5:
+				order(p, page.Order{Do: []string{"undo", "redo", "cancel", "delete", "unselect"}[r.IntN(5)]})
+			case 6:
+				x := at()
+				order(p, page.Order{Do: "pick", X: x.X, Y: x.Y})
+			case 7:
+				x := at()
+				order(p, page.Order{Do: []string{"play", "play", "stop"}[r.IntN(3)], Yes: r.IntN(2) == 0, X: x.X, Y: x.Y})
+				for range 40 {
+					p.Tick(play.Input(r.IntN(32)))
+				}
+			case 8:
+				m := p.Document().Maps[0]
+				order(p, page.Order{Do: "layer", Map: page.FormatID(m.ID), ID: page.FormatID(m.Layers[r.IntN(len(m.Layers))].ID)})
+			}
+			p.Scene()
+			p.State()
+			p.PointerView()
+			p.Play()
+		}
+		if _, err := world.Decode(p.Document().Encode()); err != nil {
+			t.Fatalf("seed %d: %v", seed, err)
+		}
+		order(p, page.Order{Do: "stop"})
+		for p.State().Undo != "" {
+			order(p, page.Order{Do: "undo"})
+		}
+		if d := world.Diff(first, p.Document()); len(d.Removed) > 0 || len(p.Document().Maps) != 1 {
+			t.Fatalf("seed %d: undoing everything does not lead back: %+v", seed, d.Removed)
+		}
+		m := p.Document().Maps[0]
+		for i, l := range m.Layers {
+			l.Cells.Differ(first.Maps[0].Layers[i].Cells, func(cx, cy int, a, b *grid.Chunk) {
+				for k := range grid.ChunkSide * grid.ChunkSide {
+					if a.At(k%32, k/32) != b.At(k%32, k/32) {
+						t.Fatalf("seed %d: undoing everything left another tile in chunk %d, %d", seed, cx, cy)
+					}
+				}
+			})
+		}
+	}
+}
+
+// What can't be is said, in words that say where and what to do.
+func TestWhatIsSaid(t *testing.T) {
+	for name, c := range map[string]struct {
+		says string
+		do   func(*page.Page)
+	}{
+		"painting beside every map": {"There is no map here", func(p *page.Page) {
+			order(p, page.Order{Do: "hold", Kind: "tile", N: 3})
+			p.Pointer(page.Press, grid.Point{X: -400, Y: 0}, false, false)
+		}},
+		"a name too long": {"at most 120 letters", func(p *page.Page) {
+			order(p, page.Order{Do: "rename", Kind: "project", Text: strings.Repeat("moss", 40)})
+		}},
+		"no name": {"a name is needed", func(p *page.Page) {
+			order(p, page.Order{Do: "rename", Kind: "map", ID: page.FormatID(p.Document().Maps[0].ID), Text: " "})
+		}},
+		"the only map": {"the only map", func(p *page.Page) {
+			order(p, page.Order{Do: "select", Kind: "map", ID: page.FormatID(p.Document().Maps[0].ID)})
+			order(p, page.Order{Do: "delete"})
+		}},
+		"a crossing to nowhere": {"from a cell of a map to a cell of a map", func(p *page.Page) {
+			order(p, page.Order{Do: "hold", Kind: "crossing"})
+			p.Pointer(page.Press, grid.Point{X: 40, Y: 40}, false, false)
+			p.Pointer(page.Release, grid.Point{X: -400, Y: 40}, false, false)
+		}},
+		"nothing to undo":  {"nothing to undo", func(p *page.Page) { order(p, page.Order{Do: "undo"}) }},
+		"nothing selected": {"Nothing is selected", func(p *page.Page) { order(p, page.Order{Do: "delete"}) }},
+		"play off the maps": {"no map under the pointer", func(p *page.Page) {
+			order(p, page.Order{Do: "play", Yes: true, X: -4000})
+		}},
+		"an order of another time": {"reload", func(p *page.Page) { p.Order([]byte(`{"do":"prune"}`)) }},
+	} {
+		p := open(t, 6)
+		before := p.Document()
+		c.do(p)
+		said := strings.Join(p.State().Messages, " ")
+		if !strings.Contains(strings.ToLower(said), strings.ToLower(c.says)) {
+			t.Errorf("%s: said %q, want something about %q", name, said, c.says)
+		}
+		if p.Document() != before {
+			t.Errorf("%s changed the document", name)
+		}
+	}
+}
