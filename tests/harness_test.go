@@ -212,9 +212,14 @@ func (w *window) fill(label, text string) {
 	w.until("a field labelled "+label, `(n) => {
 		const f = [...document.querySelectorAll('input')].find(e => (e.getAttribute('aria-label') ?? e.labels?.[0]?.textContent.trim() ?? '').startsWith(n) && e.offsetParent !== null);
 		if (!f) return false;
-		f.focus(); f.select();
+		f.scrollIntoView({ block: 'nearest' });
+		const r = f.getBoundingClientRect();
+		window.__at = [r.x + r.width / 3, r.y + r.height / 2];
 		return true;
 	}`, label)
+	at := w.page.MustEval(`() => window.__at`).Arr()
+	w.page.Mouse.MustMoveTo(at[0].Num(), at[1].Num()).MustClick(left)
+	w.page.KeyActions().Press(input.ControlLeft).Type(input.KeyA).MustDo()
 	w.page.MustInsertText(text)
 }
 

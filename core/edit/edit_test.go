@@ -390,3 +390,103 @@ func FuzzDecode(f *testing.F) {
 		}
 	})
 }
+
+// A mark is what a step did to one cell.
+type mark struct{ before, after grid.Cell }
+
+// Two sessions paint and take back at random: the cells are always what a
+// plain model of cells says, also after either has begun again from the log.
+func TestUndoOfTwoAgainstModel(t *testing.T) {
+	r := rand.New(rand.NewPCG(41, 42))
+	start := newDocument(t)
+	m := start.Maps[0]
+	server := newLog(start)
+	model := map[grid.Point]grid.Cell{}
+	for _, s := range grid.BoxRegion(m.Bounds) {
+		for x := s.X0; x <= s.X1; x++ {
+			p := grid.Point{X: x, Y: s.Y}
+			model[p] = m.Layers[0].Cells.At(p)
+		}
+	}
+	var reps [2]*edit.Replica
+	var records [2][]edit.Record
+	var done, undone [2][]map[grid.Point]mark
+	for i := range reps {
+		reps[i] = edit.NewReplica(edit.Opening{Document: start})
+	}
+	// run gives the model what a step does, and what it did.
+	run := func(step map[grid.Point]mark, conditional bool) map[grid.Point]mark {
+		did := map[grid.Point]mark{}
+		for p, k := range step {
+			if conditional && model[p] != k.before {
+				continue
+			}
+			did[p] = mark{model[p], k.after}
+			model[p] = k.after
+		}
+		return did
+	}
+	back := func(step map[grid.Point]mark) map[grid.Point]mark {
+		turned := map[grid.Point]mark{}
+		for p, k := range step {
+			turned[p] = mark{k.after, k.before}
+		}
+		return turned
+	}
+	for step := range 1200 {
+		i := r.IntN(2)
+		var message []byte
+		var err error
+		last := func(list []map[grid.Point]mark) map[grid.Point]mark { return list[len(list)-1] }
+		switch n := r.IntN(10); {
+		case n < 3 && len(done[i]) > 0:
+			_, message, _, _, err = reps[i].Undo()
+			undone[i] = append(undone[i], run(back(last(done[i])), true))
+			done[i] = done[i][:len(done[i])-1]
+		case n < 5 && len(undone[i]) > 0:
+			_, message, _, _, err = reps[i].Redo()
+			done[i] = append(done[i], run(back(last(undone[i])), true))
+			undone[i] = undone[i][:len(undone[i])-1]
+		default:
+			box := grid.Rect{X: r.IntN(m.Bounds.W), Y: r.IntN(m.Bounds.H), W: 1 + r.IntN(7), H: 1 + r.IntN(5)}.Meet(m.Bounds)
+			c := grid.Cell(r.IntN(5))
+			g := grid.BoxRegion(box)
+			_, message, err = reps[i].Do(edit.Edit{Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: c}}}}})
+			all := map[grid.Point]mark{}
+			for _, s := range g {
+				for x := s.X0; x <= s.X1; x++ {
+					all[grid.Point{X: x, Y: s.Y}] = mark{after: c}
+				}
+			}
+			done[i], undone[i] = append(done[i], run(all, false)), nil
+		}
+		if err != nil {
+			t.Fatalf("step %d: %v", step, err)
+		}
+		server.submit(t, i, message)
+		entry := server.entries[len(server.entries)-1]
+		for k, rep := range reps {
+			answer := edit.Other(uint64(len(server.entries)), entry.body)
+			if k == i {
+				answer = edit.Taken(entry.sequence, uint64(len(server.entries)))
+			}
+			if _, err := rep.Receive(answer); err != nil {
+				t.Fatal(err)
+			}
+			plane := rep.Document().Maps[0].Layers[0].Cells
+			for p, want := range model {
+				if got := plane.At(p); got != want {
+					t.Fatalf("step %d, session %d: cell %v is %d, want %d", step, k, p, got, want)
+				}
+			}
+		}
+		e, err := edit.Decode(entry.body)
+		if err != nil {
+			t.Fatal(err)
+		}
+		records[i] = append(records[i], edit.Record{Sequence: entry.sequence, Undoes: e.Undoes, Inverse: edit.EncodeParts(server.inverse[[2]uint64{uint64(i), entry.sequence}])})
+		if step%40 == 39 {
+			reps[i] = edit.NewReplica(edit.Opening{Sequence: entry.sequence, Revision: uint64(len(server.entries)), Document: server.doc, Records: records[i]})
+		}
+	}
+}

@@ -9,6 +9,19 @@ import { drawGame } from './game';
 /** Cells smaller than this on the screen show pieces as small shapes, and all lines. */
 const NEAR = 24;
 
+/** The parts of a box's width that none of the others covers, which are sorted and apart. */
+function uncovered(box: BoxView, others: BoxView[]): [number, number][] {
+  const parts: [number, number][] = [];
+  let from = box.x;
+  for (const other of others) {
+    if (other.x + other.w <= from || other.x >= box.x + box.w) continue;
+    if (other.x > from) parts.push([from, other.x]);
+    from = Math.max(from, other.x + other.w);
+  }
+  if (from < box.x + box.w) parts.push([from, box.x + box.w]);
+  return parts;
+}
+
 /** Draws what lies over the maps: grid, names, lines, pieces, the ghost, the game. */
 export class Overlay {
   readonly sprites: Sprites;
@@ -172,6 +185,7 @@ export class Overlay {
       if (boxes.length === 0) boxes.push(area);
       const tile = ghost.erase || ghost.room || ghost.piece ? null : this.sprites.tile(ghost.tile);
       for (const box of boxes) this.ghostBox(this.screen(box), box, scene, tile, colour);
+      this.outline(boxes, colour);
       if (ghost.piece && !ghost.erase) {
         const foot = p.camera.toScreen(area.x + area.w / 2, area.y + area.h * 0.85);
         const family = scene.types.find((t) => t.id === ghost.piece)?.family ?? '';
@@ -205,9 +219,33 @@ export class Overlay {
       context.fillRect(b.x, b.y, b.w, b.h);
     }
     context.globalAlpha = 1;
+  }
+
+  /** The edge around boxes that may touch: sides, and of top and bottom what no other box covers. */
+  private outline(boxes: BoxView[], colour: string): void {
+    const { context } = this;
+    const rows = new Map<number, BoxView[]>();
+    for (const box of boxes) rows.set(box.y, [...(rows.get(box.y) ?? []), box]);
     context.strokeStyle = colour;
     context.lineWidth = 1.5;
-    context.strokeRect(b.x + 0.5, b.y + 0.5, b.w - 1, b.h - 1);
+    context.beginPath();
+    for (const box of boxes) {
+      const b = this.screen(box);
+      context.moveTo(b.x, b.y);
+      context.lineTo(b.x, b.y + b.h);
+      context.moveTo(b.x + b.w, b.y);
+      context.lineTo(b.x + b.w, b.y + b.h);
+      for (const [beside, y] of [
+        [box.y - box.h, b.y],
+        [box.y + box.h, b.y + b.h],
+      ] as const) {
+        for (const [from, to] of uncovered(box, rows.get(beside) ?? [])) {
+          context.moveTo(this.p.camera.toScreen(from, 0).x, y);
+          context.lineTo(this.p.camera.toScreen(to, 0).x, y);
+        }
+      }
+    }
+    context.stroke();
   }
 
   private joining(joins: number[], scene: Scene, colour: string): void {

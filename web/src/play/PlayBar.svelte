@@ -35,7 +35,7 @@
       <span class="figures">{seconds} s · {play.steps} steps</span>
     {/if}
     <span class="figures" data-collected>{play.taken} of {play.total} collected</span>
-    {#if last}<span class="text-soft" role="status" data-event>{last}</span>{/if}
+    {#if last && !play.finished}<span class="text-soft" role="status" data-event>{last}</span>{/if}
     <span data-back><Button label="End play" keys="P" onclick={() => p.togglePlay(false)} /></span>
   </div>
 {/if}

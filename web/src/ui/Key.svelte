@@ -2,4 +2,7 @@
   let { keys }: { keys: string } = $props();
 </script>
 
-<kbd class="inline-block rounded-inner border border-line px-1 font-sans text-small leading-4 text-soft">{keys}</kbd>
+<kbd
+  class="inline-block self-start rounded-inner border border-line px-1 font-sans text-small leading-4 whitespace-nowrap text-soft"
+  >{keys}</kbd
+>
