@@ -166,8 +166,9 @@ func (s *Store) Session(ctx context.Context, project, session int64) (sequence u
 	if err := db.Clauses(clause.OnConflict{DoNothing: true}).Create(&row).Error; err != nil {
 		return 0, wrap(err, "beginning a session")
 	}
-	err = db.Take(&row, "project_id = ? AND id = ?", project, session).Error
-	return uint64(row.Sequence), wrap(err, "finding a session")
+	err = db.Raw(`SELECT GREATEST(sequence, (SELECT max(sequence) FROM log WHERE project_id = ? AND session = ?))
+		FROM sessions WHERE project_id = ? AND id = ?`, project, session, project, session).Scan(&sequence).Error
+	return sequence, wrap(err, "finding a session")
 }
 
 // A Step is one edit as it goes into the log.
@@ -191,25 +192,21 @@ var ErrBehind = errors.New("the project has changed meanwhile")
 func (s *Store) Append(ctx context.Context, step Step, old, now *world.Document) error {
 	diff := world.Diff(old, now)
 	err := s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
-		var p Project
-		if err := tx.Clauses(clause.Locking{Strength: "UPDATE"}).Take(&p, "id = ?", step.Project).Error; err != nil {
-			return err
+		at := time.Now()
+		// The row of the project is locked from here to the end.
+		moved := tx.Model(&Project{}).Where("id = ? AND revision = ?", step.Project, step.Revision-1).
+			Updates(map[string]any{"revision": step.Revision, "next": now.Next(), "name": now.Project.Name, "changed_at": at})
+		if moved.Error != nil {
+			return moved.Error
 		}
-		if uint64(p.Revision)+1 != step.Revision {
+		if moved.RowsAffected != 1 {
 			return ErrBehind
 		}
-		row := logRow{step.Project, int64(step.Revision), step.Session, int64(step.Sequence), step.Label, int64(step.Undoes), step.Body, step.Inverse, time.Now()}
+		row := logRow{step.Project, int64(step.Revision), step.Session, int64(step.Sequence), step.Label, int64(step.Undoes), step.Body, step.Inverse, at}
 		if err := tx.Create(&row).Error; err != nil {
 			return err
 		}
-		if err := write(tx, step.Project, int64(step.Revision), diff); err != nil {
-			return err
-		}
-		if err := setSequence(tx, step.Project, step.Session, step.Sequence); err != nil {
-			return err
-		}
-		return tx.Model(&Project{}).Where("id = ?", step.Project).
-			Updates(map[string]any{"revision": step.Revision, "next": now.Next(), "name": now.Project.Name, "changed_at": row.At}).Error
+		return write(tx, step.Project, int64(step.Revision), diff)
 	})
 	if errors.Is(err, ErrBehind) {
 		return err
@@ -218,14 +215,11 @@ func (s *Store) Append(ctx context.Context, step Step, old, now *world.Document)
 }
 
 // Refuse notes that a step of a session was dropped, so that its repeat is
-// known.
+// known. A step that was taken is known from the log.
 func (s *Store) Refuse(ctx context.Context, project, session int64, sequence uint64) error {
-	return wrap(setSequence(s.db.WithContext(ctx), project, session, sequence), "noting a refused change")
-}
-
-func setSequence(tx *gorm.DB, project, session int64, sequence uint64) error {
-	return tx.Clauses(clause.OnConflict{Columns: []clause.Column{{Name: "project_id"}, {Name: "id"}}, DoUpdates: clause.AssignmentColumns([]string{"sequence"})}).
+	err := s.db.WithContext(ctx).Clauses(clause.OnConflict{Columns: []clause.Column{{Name: "project_id"}, {Name: "id"}}, DoUpdates: clause.AssignmentColumns([]string{"sequence"})}).
 		Create(&sessionRow{project, session, int64(sequence)}).Error
+	return wrap(err, "noting a refused change")
 }
 
 // batch is how many rows go in one statement.

@@ -63,7 +63,8 @@
     }
     overlay.draw(colours);
     if (!whole) p.draw();
-    else if (performance.getEntriesByName('azzel-painted').length === 0) performance.mark('azzel-painted');
+    else if (scene.missing.length === 0 && performance.getEntriesByName('azzel-painted').length === 0)
+      performance.mark('azzel-painted');
   }
 
   function resize(): void {

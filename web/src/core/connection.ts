@@ -28,7 +28,7 @@ export class Connection {
   }
 
   /** Opens the project in a fresh core. Throws an error with a text for people. */
-  async open(core: Core): Promise<void> {
+  async open(starting: Promise<Core>): Promise<Core> {
     const claimed = this.session || (await sessions.claim(this.project));
     const response = await fetch(`${this.base}/opening?session=${claimed ?? ''}`);
     if (!response.ok) throw new Error(((await response.json()) as Problem).error);
@@ -37,9 +37,11 @@ export class Connection {
     const queue = this.session ? [...this.unanswered.values()] : await sessions.queued(this.project, session);
     await sessions.keep(this.project, session, session !== claimed);
     this.session = session;
+    const core = await starting;
     const failure = core.open(opening, queue);
     if (failure) throw new Error(failure);
     this.settle(core);
+    return core;
   }
 
   /** Connects, and connects again whenever the socket closes. */

@@ -33,11 +33,16 @@ export interface Exports extends WebAssembly.Exports {
 
 let compiled: Promise<WebAssembly.Module> | undefined;
 
+/** Begins to fetch and compile the core, so that it is there when it is needed. */
+export function compile(): Promise<WebAssembly.Module> {
+  compiled ??= WebAssembly.compileStreaming(fetch(moduleUrl));
+  return compiled;
+}
+
 /** A fresh instance of the core. The module itself is compiled once. */
 export async function instantiate(): Promise<Exports> {
-  compiled ??= WebAssembly.compileStreaming(fetch(moduleUrl));
   const go = new Go();
-  const instance = await WebAssembly.instantiate(await compiled, go.importObject);
+  const instance = await WebAssembly.instantiate(await compile(), go.importObject);
   void go.run(instance);
   return instance.exports as Exports;
 }

@@ -72,8 +72,7 @@ export class Project {
 
   async open(): Promise<void> {
     try {
-      const core = await Core.start();
-      await this.connection.open(core);
+      const core = await this.connection.open(Core.start());
       this.core = core;
       this.bitmaps = new Bitmaps(core);
       this.apply(T.SCENE_CHANGED | T.STATE_CHANGED | T.CELLS_CHANGED);
