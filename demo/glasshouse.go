@@ -50,28 +50,58 @@ func (r *room) mixed(x, y, w, h int, places ...int) {
 	})
 }
 
+// block lays tiles that join along their sides over the cells of some boxes;
+// with says where else it joins on.
+func (r *room) block(b art.Block, with func(x, y int) bool, boxes ...grid.Rect) {
+	in := func(x, y int) bool {
+		for _, box := range boxes {
+			if box.Has(grid.Point{X: x, Y: y}) {
+				return true
+			}
+		}
+		return with != nil && with(x, y)
+	}
+	for _, box := range boxes {
+		r.lay(r.m.PlayerLayer, box.X, box.Y, box.W, box.H, func(x, y int) int {
+			sides := 0
+			for i, way := range [4]grid.Point{{X: 0, Y: -1}, {X: 1, Y: 0}, {X: 0, Y: 1}, {X: -1, Y: 0}} {
+				if in(x+way.X, y+way.Y) {
+					sides |= 1 << i
+				}
+			}
+			return art.Joined(b, sides)
+		})
+	}
+}
+
+// walls runs a wall round the room.
+func (r *room) walls(b art.Block) {
+	w, h := r.m.Bounds.W, r.m.Bounds.H
+	r.block(b, nil, grid.Rect{W: w, H: 1}, grid.Rect{Y: h - 1, W: w, H: 1}, grid.Rect{Y: 1, W: 1, H: h - 2}, grid.Rect{X: w - 1, Y: 1, W: 1, H: h - 2})
+}
+
+// bed lays a bed and plants what is given over all of it but its edge.
+func (r *room) bed(x, y, w, h int, plants ...int) {
+	r.block(art.Bed, nil, grid.Rect{X: x, Y: y, W: w, H: h})
+	r.mixed(x+1, y+1, w-2, h-2, plants...)
+}
+
+// palm plants a palm whose crown covers the three rows above its foot.
 func (r *room) palm(x, y int) {
 	r.box(x, y-1, 1, 2, art.Trunk)
-	for i, place := range []int{art.CrownNW, art.CrownNE, art.CrownSW, art.CrownSE} {
-		r.lay(r.over.ID, x-1+i%2, y-2+i/2, 1, 1, func(int, int) int { return place })
+	r.lay(r.over.ID, x-1, y-3, 3, 3, func(u, v int) int { return art.Crown(u-x+1, v-y+3) })
+}
+
+// line lays one thing after the other to the right.
+func (r *room) line(x, y int, places ...int) {
+	for i, place := range places {
+		r.box(x+i, y, 1, 1, place)
 	}
 }
 
 func (r *room) piece(of world.ID, name string, x, y int) {
 	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.b.doc.Project.Lattice().Foot(grid.Point{X: x, Y: y})}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: r.m.ID, ID: r.b.ids.NewID()}, Values: p.Values()})
-}
-
-func (r *room) walls(place int) {
-	w, h := r.m.Bounds.W, r.m.Bounds.H
-	r.box(0, 0, w, 1, place)
-	r.box(0, h-1, w, 1, place)
-	side := place
-	if place == art.Glass {
-		side = art.GlassPost
-	}
-	r.box(0, 1, 1, h-2, side)
-	r.box(w-1, 1, 1, h-2, side)
 }
 
 func (b *builder) join(a *room, ax, ay int, c *room, cx, cy int) {
@@ -94,67 +124,104 @@ func (b *builder) glasshouse() {
 
 func (b *builder) palmHouse() *room {
 	r := b.room("Palm house", 0, 0, 36, 18)
-	r.mixed(0, 0, 36, 18, art.Gravel, art.Gravel, art.Gravel, art.GravelPebbles, art.GravelMoss)
+	r.mixed(0, 0, 36, 18, art.Gravel, art.GravelFine, art.Gravel, art.Gravel, art.GravelFine, art.GravelPebbles, art.Gravel, art.GravelFine, art.Gravel, art.GravelMoss, art.Gravel, art.GravelFine, art.GravelLeaves)
 	r.walls(art.Glass)
-	r.mixed(1, 8, 34, 2, art.Paving, art.Paving, art.PavingWorn)
-	r.mixed(17, 10, 2, 7, art.Paving, art.PavingWorn)
-	r.mixed(24, 1, 3, 16, art.Water, art.Water, art.Water, art.WaterLily)
-	r.box(24, 8, 3, 2, art.Planks)
-	for _, x := range []int{3, 10, 19, 29} {
-		for _, y := range []int{2, 12} {
-			r.mixed(x, y, 5, 4, art.Fern, art.Seedlings, art.Soil, art.Fern, art.Orchid)
-			r.palm(x+2, y+2)
+	r.mixed(1, 8, 34, 2, art.Paving, art.Paving, art.PavingWorn, art.Paving, art.Paving, art.PavingMoss)
+	r.mixed(17, 1, 2, 16, art.Paving, art.Paving, art.Paving, art.PavingWorn)
+	wall := func(_, y int) bool { return y == 0 || y == 17 || y == 8 || y == 9 }
+	r.block(art.Channel, wall, grid.Rect{X: 26, Y: 1, W: 3, H: 7}, grid.Rect{X: 26, Y: 10, W: 3, H: 7})
+	r.mixed(26, 8, 3, 2, art.Planks, art.Planks, art.PlanksWorn)
+	r.line(27, 3, art.WaterLily)
+	r.line(27, 6, art.WaterBloom)
+	r.line(27, 12, art.WaterBloom)
+	r.line(27, 15, art.WaterLily)
+	for _, at := range [][2]int{{2, 2}, {10, 2}, {20, 2}, {30, 2}, {2, 11}, {10, 11}, {20, 11}, {30, 11}} {
+		x, y := at[0], at[1]
+		w := 6
+		if x >= 20 {
+			w = 5
 		}
+		if x >= 30 {
+			w = 4
+		}
+		r.bed(x, y, w, 5, art.Fern, art.BroadLeaf, art.FernYoung, art.Fern, art.Moss, art.Orchid, art.BroadLeaf, art.FernYoung)
+		r.palm(x+2, y+3)
+		r.line(x+1, y+3, art.BedLabel)
 	}
-	for _, x := range []int{2, 9, 16, 22, 28} {
-		r.box(x, 7, 1, 1, art.Lamp)
+	for _, x := range []int{4, 12, 22, 32} {
+		r.line(x, 7, art.Lamp)
+		r.line(x, 10, art.Lamp)
 	}
-	r.piece(world.Spawn, "", 4, 9)
-	r.piece(world.Collectible, "Fern spores", 8, 4)
-	r.piece(world.Collectible, "", 16, 13)
-	r.piece(world.Collectible, "", 28, 13)
+	r.line(8, 3, art.PotFern)
+	r.line(16, 14, art.Can)
+	r.line(0, 9, art.DoorGlass)
+	r.line(17, 17, art.DoorGlass)
+	r.piece(world.Collectible, "Label of the lady palm", 8, 5)
+	r.piece(world.Collectible, "Label of the tree fern", 16, 12)
+	r.piece(world.Collectible, "Label of the pitcher plant", 29, 14)
 	r.piece(world.Exit, "Night gate", 34, 8)
 	return r
 }
 
 func (b *builder) yard() *room {
 	r := b.room("Potting yard", -42, 6, 34, 22)
-	r.mixed(0, 0, 34, 22, art.Gravel, art.GravelPebbles, art.GravelMoss, art.Gravel)
+	r.mixed(0, 0, 34, 22, art.Gravel, art.GravelFine, art.Gravel, art.GravelPebbles, art.Gravel, art.GravelFine, art.Gravel, art.GravelFine, art.Gravel, art.GravelLeaves, art.GravelFine)
 	r.walls(art.Brick)
-	r.mixed(13, 1, 2, 20, art.Paving, art.PavingWorn)
-	r.mixed(1, 10, 33, 3, art.Paving, art.Paving, art.PavingWorn)
-	for y := 2; y < 9; y += 3 {
-		for x := 3; x < 12; x += 4 {
-			r.mixed(x, y, 3, 1, art.Seedlings, art.Orchid, art.Soil)
-		}
-		r.box(19, y, 4, 1, art.Bench)
-		r.box(26, y, 1, 1, art.Pot)
-		r.box(28, y, 1, 1, art.Crate)
+	r.mixed(13, 1, 2, 20, art.Paving, art.Paving, art.PavingWorn, art.PavingMoss)
+	r.mixed(1, 10, 32, 3, art.Paving, art.Paving, art.Paving, art.PavingWorn)
+	r.line(13, 11, art.PavingDrain)
+	for _, y := range []int{2, 6} {
+		r.bed(2, y, 10, 3, art.Seedlings, art.Seedlings, art.FernYoung, art.Seedlings)
+		r.line(10, y+1, art.BedLabel)
 	}
-	r.mixed(4, 15, 7, 4, art.Fern, art.Soil, art.Seedlings)
-	r.palm(7, 17)
-	r.mixed(20, 15, 8, 4, art.Water, art.WaterLily, art.Water)
-	r.piece(world.Collectible, "Labelled seed packet", 30, 5)
-	r.piece(world.Collectible, "", 17, 18)
+	for _, y := range []int{3, 7} {
+		r.line(18, y, art.BenchLeft, art.Bench, art.Bench, art.BenchRight)
+		r.line(23, y, art.Pot, art.PotFern, art.PotStack)
+	}
+	r.line(28, 1, art.CrateStack, art.Crate, art.Sack, art.Sack)
+	r.line(32, 2, art.Crate)
+	r.line(27, 8, art.BarrowLeft, art.BarrowRight)
+	r.line(16, 8, art.Can, art.Broom)
+	r.line(16, 1, art.Hose)
+	r.line(17, 5, art.Puddle)
+	r.bed(3, 15, 8, 5, art.Cactus, art.Moss, art.Cactus, art.BroadLeaf, art.Moss)
+	r.palm(6, 18)
+	r.block(art.Channel, nil, grid.Rect{X: 19, Y: 15, W: 10, H: 5})
+	r.line(21, 17, art.WaterLily)
+	r.line(25, 16, art.WaterBloom)
+	r.line(26, 18, art.WaterLily)
+	for _, at := range [][2]int{{12, 9}, {12, 14}, {16, 14}, {30, 9}, {30, 14}} {
+		r.line(at[0], at[1], art.Lamp)
+	}
+	r.line(33, 11, art.DoorBrick)
+	r.piece(world.Spawn, "", 4, 11)
+	r.piece(world.Collectible, "Label of the seed bed", 12, 5)
+	r.piece(world.Collectible, "Label of the water lily", 30, 18)
 	return r
 }
 
 func (b *builder) boilerRoom() *room {
 	r := b.room("Boiler room", 5, 24, 24, 12)
-	r.box(0, 0, 24, 12, art.PlanksDark)
+	r.mixed(0, 0, 24, 12, art.Boards, art.Boards, art.Boards, art.BoardsWorn)
 	r.box(1, 3, 22, 1, art.Grating)
 	r.box(1, 8, 22, 1, art.Grating)
 	r.walls(art.Brick)
-	r.box(1, 1, 7, 1, art.Pipe)
-	r.box(12, 1, 11, 1, art.Pipe)
-	r.box(5, 1, 1, 1, art.Valve)
-	r.box(18, 1, 1, 1, art.Valve)
+	r.line(1, 1, art.Pipe, art.Valve, art.Pipe, art.Gauge, art.Pipe, art.Pipe, art.Valve)
+	r.line(12, 1, art.Pipe, art.Gauge, art.Pipe, art.Pipe, art.Valve, art.Pipe, art.Pipe, art.Gauge, art.Pipe, art.Valve, art.Pipe)
 	for _, x := range []int{3, 8, 14, 19} {
-		r.box(x, 5, 2, 2, art.Boiler)
+		for i := range 4 {
+			r.line(x+i%2, 5+i/2, art.Boiler(i%2, i/2))
+		}
+		r.line(x+2, 6, art.Coal)
 	}
-	r.box(1, 10, 5, 1, art.Shelf)
-	r.box(18, 10, 5, 1, art.Crate)
-	r.piece(world.Collectible, "Boiler key tag", 21, 8)
-	r.piece(world.Collectible, "", 2, 8)
+	r.line(1, 10, art.Shelf, art.ShelfJars, art.Cabinet, art.Shelf)
+	r.line(6, 10, art.Table, art.Stool)
+	r.line(19, 10, art.Cabinet, art.Shelf, art.ShelfJars, art.Cabinet)
+	r.line(12, 10, art.Hatch)
+	r.line(9, 9, art.Rug)
+	r.line(22, 5, art.Thermometer)
+	r.line(9, 0, art.DoorBrick)
+	r.piece(world.Collectible, "Label of the boiler vine", 21, 8)
+	r.piece(world.Collectible, "Label without a plant", 2, 8)
 	return r
 }

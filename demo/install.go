@@ -44,54 +44,82 @@ func Install(ctx context.Context, s *store.Store) error {
 	if err != nil {
 		return err
 	}
-	set, err := tileset(ctx, s, p.ID)
-	if err != nil {
+	b := &builder{ctx: ctx, store: s, project: p.ID, doc: start, ids: ids, tile: map[int]int{}}
+	if err := b.tileset(); err != nil {
 		return err
 	}
-	b := &builder{ctx: ctx, store: s, project: p.ID, doc: start, ids: ids, first: set.First}
-	setID := ids.NewID()
-	b.step("bring in the glasshouse tiles", edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: setID}, Values: set.Values()})
+	if err := b.gardener(); err != nil {
+		return err
+	}
 	b.glasshouse()
 	return b.err
 }
 
-// solid are the places of the sheet that nobody walks into.
-var solid = map[int]bool{art.Glass: true, art.GlassPost: true, art.Brick: true, art.Soil: true, art.Fern: true, art.Seedlings: true, art.Orchid: true,
-	art.Water: true, art.WaterLily: true, art.Lamp: true, art.Pot: true, art.Trunk: true, art.Bench: true, art.Shelf: true, art.Boiler: true,
-	art.Pipe: true, art.Valve: true, art.Crate: true}
-
-func tileset(ctx context.Context, s *store.Store, project int64) (*world.Tileset, error) {
-	picture, err := art.PNG()
-	if err != nil {
-		return nil, err
+// free reports whether one can walk over a place of the sheet.
+func free(place int) bool {
+	switch place {
+	case art.Crown(0, 0), art.Crown(1, 0), art.Crown(2, 0), art.Crown(0, 1), art.Crown(1, 1), art.Crown(2, 1), art.Crown(0, 2), art.Crown(1, 2), art.Crown(2, 2),
+		art.DoorGlass, art.DoorBrick, art.Rug, art.Puddle:
+		return true
 	}
+	return place >= art.Gravel && place <= art.Grating
+}
+
+// take cuts a picture drawn by art and stores it with its tiles.
+func (b *builder) take(picture []byte, cut tiles.Cut) (strip *tiles.Strip, sums []string, err error) {
 	img, err := tiles.Decode(picture)
 	if err != nil {
-		return nil, err
+		return nil, nil, err
+	}
+	if strip, err = tiles.Take(img, cut); err != nil {
+		return nil, nil, err
+	}
+	sums, err = b.store.AddBlobs(b.ctx, b.project, picture, strip.Encode())
+	return strip, sums, err
+}
+
+func (b *builder) tileset() error {
+	picture, err := art.PNG()
+	if err != nil {
+		return err
 	}
 	cut := tiles.Cut{W: art.Side, H: art.Side}
-	strip, err := tiles.Take(img, cut)
+	strip, sums, err := b.take(picture, cut)
 	if err != nil {
-		return nil, err
+		return err
 	}
-	first, err := s.ReserveTiles(ctx, project, len(strip.Places))
+	first, err := b.store.ReserveTiles(b.ctx, b.project, len(strip.Places))
 	if err != nil {
-		return nil, err
-	}
-	sums, err := s.AddBlobs(ctx, project, picture, strip.Encode())
-	if err != nil {
-		return nil, err
+		return err
 	}
 	set := &world.Tileset{Name: "Glasshouse", Picture: sums[0], Strip: sums[1], First: first, Count: len(strip.Places),
 		Columns: strip.Columns, Rows: strip.Rows, Cut: cut, Places: strip.Places}
-	for _, place := range strip.Places {
+	for i, place := range strip.Places {
+		b.tile[place] = first + i
 		var flags world.TileFlags
-		if solid[place] {
+		if !free(place) {
 			flags = world.Solid
 		}
 		set.Flags = append(set.Flags, flags)
 	}
-	return set, nil
+	b.step("bring in the glasshouse tiles", edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: b.ids.NewID()}, Values: set.Values()})
+	return nil
+}
+
+// gardener brings in the character that is played.
+func (b *builder) gardener() error {
+	picture, err := art.GardenerPNG()
+	if err != nil {
+		return err
+	}
+	_, sums, err := b.take(picture, tiles.Cut{W: art.GardenerWidth, H: art.GardenerHeight})
+	if err != nil {
+		return err
+	}
+	c := &world.Character{ID: b.ids.NewID(), Name: "Gardener", Picture: sums[0], Strip: sums[1], W: art.GardenerWidth, H: art.GardenerHeight}
+	b.step("bring in the gardener", edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: c.ID}, Values: c.Values()},
+		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, c.ID)})
+	return nil
 }
 
 // A builder makes the demo step by step, as a designer would.
@@ -101,9 +129,10 @@ type builder struct {
 	project int64
 	doc     *world.Document
 	ids     *world.Counter
-	first   int
-	done    uint64
-	err     error
+	// tile is the number of the tile at each place of the sheet.
+	tile map[int]int
+	done uint64
+	err  error
 }
 
 func (b *builder) step(label string, parts ...edit.Part) {
@@ -122,5 +151,5 @@ func (b *builder) step(label string, parts ...edit.Part) {
 	b.doc = res.Document
 }
 
-// cell is the cell of a place of the sheet, whose empty places all come last.
-func (b *builder) cell(place int) grid.Cell { return grid.Cell(b.first + place) }
+// cell is the cell of a place of the sheet.
+func (b *builder) cell(place int) grid.Cell { return grid.Cell(b.tile[place]) }

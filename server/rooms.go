@@ -266,25 +266,44 @@ func (r *room) apply(ctx context.Context, session int64, body []byte) (edit.Edit
 func (r *room) blobsThere(ctx context.Context, e edit.Edit) error {
 	for _, p := range e.Parts {
 		put, ok := p.(edit.Put)
-		if !ok || put.Ref.Kind != world.KindTileset {
+		if !ok {
 			continue
 		}
-		set, err := world.ReadTileset(put.Values)
+		var err error
+		switch put.Ref.Kind {
+		case world.KindTileset:
+			var set *world.Tileset
+			if set, err = world.ReadTileset(put.Values); err == nil {
+				err = r.pictureThere(ctx, set.Name, set.Picture, set.Strip, set.Count)
+			}
+		case world.KindCharacter:
+			var c *world.Character
+			if c, err = world.ReadCharacter(put.Values); err == nil {
+				err = r.pictureThere(ctx, c.Name, c.Picture, c.Strip, 4*world.CharacterFrames)
+			}
+		}
 		if err != nil {
 			return err
 		}
-		var body []byte
-		for _, sum := range []string{set.Picture, set.Strip} {
-			body, err = r.store.Blob(ctx, r.project, sum)
-			if errors.Is(err, store.ErrNotFound) {
-				return fmt.Errorf("the picture of %s is not here: bring it in again", set.Name)
-			} else if err != nil {
-				return &storeError{err}
-			}
+	}
+	return nil
+}
+
+// pictureThere checks that a picture belongs to the project, and that it was
+// cut into so many tiles.
+func (r *room) pictureThere(ctx context.Context, name, picture, strip string, count int) error {
+	var body []byte
+	var err error
+	for _, sum := range []string{picture, strip} {
+		body, err = r.store.Blob(ctx, r.project, sum)
+		if errors.Is(err, store.ErrNotFound) {
+			return fmt.Errorf("the picture of %s is not here: bring it in again", name)
+		} else if err != nil {
+			return &storeError{err}
 		}
-		if strip, err := tiles.DecodeStrip(body); err != nil || len(strip.Places) != set.Count {
-			return fmt.Errorf("the tiles of %s are not those of its picture: bring it in again", set.Name)
-		}
+	}
+	if s, err := tiles.DecodeStrip(body); err != nil || len(s.Places) != count {
+		return fmt.Errorf("the tiles of %s are not those of its picture: bring it in again", name)
 	}
 	return nil
 }

@@ -57,7 +57,7 @@ func TestShots(t *testing.T) {
 	for range 3 {
 		w.page.Mouse.MustScroll(0, -120)
 	}
-	w.take("tile 4")
+	w.take("tile 70")
 	w.press(input.KeyB)
 	w.over("Palm house", 9, 10)
 	w.page.Mouse.MustDown(left)
@@ -76,7 +76,7 @@ func TestShots(t *testing.T) {
 	shot("drawer")
 	w.click("Bring in a picture")
 	w.page.MustElement("input[type=file]").MustSetFiles(demoSheet(t))
-	w.sees("button", "Take 30 tiles")
+	w.sees("button", "Take 135 tiles")
 	shot("cutting")
 	w.click("Close the desk")
 	w.press(input.Escape)

@@ -137,9 +137,9 @@ func tick(input int32) (result int32) {
 }
 
 //go:wasmexport addStrip
-func addStrip(tileset int64) (result int32) {
+func addStrip(of int64) (result int32) {
 	defer guard(&result)
-	changed, err := now.AddStrip(page.FormatID(world.ID(tileset)), taken())
+	changed, err := now.AddStrip(page.FormatID(world.ID(of)), taken())
 	if err != nil {
 		return int32(now.Fail(err))
 	}
@@ -237,9 +237,11 @@ func tile(n int32) (result int32) {
 }
 
 //go:wasmexport sprite
-func sprite(which, facing, phase int32) (result int32) {
+func sprite(which, facing, frame int32) (result int32) {
 	defer guard(&result)
-	return answer(now.Sprite(int(which), int(facing), int(phase)))
+	pix, w, h := now.Sprite(int(which), int(facing), int(frame))
+	box = [4]int32{0, 0, int32(w), int32(h)}
+	return answer(pix)
 }
 
 //go:wasmexport layerPicture

@@ -22,6 +22,10 @@ func Name(d *world.Document, r world.Ref) string {
 		if t := d.Tileset(r.ID); t != nil {
 			return t.Name
 		}
+	case world.KindCharacter:
+		if c := d.Character(r.ID); c != nil {
+			return c.Name
+		}
 	case world.KindCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return CrossingName(d, c)

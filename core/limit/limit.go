@@ -27,6 +27,8 @@ const (
 	PiecesInMap, Pieces = 50_000, 200_000
 	// Crossings a project may have.
 	Crossings = 10_000
+	// Characters a project may have.
+	Characters = 1000
 	// NameLetters is the longest name, in letters.
 	NameLetters = 120
 	// PictureSide is a picture's greatest width and height in pixels.

@@ -45,6 +45,8 @@ type Page struct {
 	pixel    grid.Point
 	shown    *world.Document
 	moving   bool
+	// strips are the pictures of characters, by their sums.
+	strips map[string]*tiles.Strip
 }
 
 // Open begins with what the server sent and with the messages of an earlier
@@ -54,7 +56,7 @@ func Open(opening []byte, queue [][]byte) (*Page, error) {
 	if err != nil {
 		return nil, err
 	}
-	p := &Page{replica: edit.NewReplica(o), ids: &world.Counter{Prefix: o.Prefix}}
+	p := &Page{replica: edit.NewReplica(o), ids: &world.Counter{Prefix: o.Prefix}, strips: map[string]*tiles.Strip{}}
 	p.hand = hand.New(p.ids)
 	for _, m := range queue {
 		if err := p.replica.Resend(m); err != nil {
@@ -220,11 +222,16 @@ func (p *Page) FillStep(budget int) Changed {
 	return p.outcome(task.Outcome(p.doc())) | p.hover()
 }
 
-// AddStrip takes the tiles of a tileset, as the server keeps them.
+// AddStrip takes the tiles of a tileset or the frames of a character, as the
+// server keeps them.
 func (p *Page) AddStrip(id string, data []byte) (Changed, error) {
 	s, err := tiles.DecodeStrip(data)
 	if err != nil {
 		return 0, err
+	}
+	if c := p.doc().Character(ParseID(id)); c != nil && len(s.Places) == 4*world.CharacterFrames {
+		p.strips[c.Strip] = s
+		return SceneChanged, nil
 	}
 	t := p.doc().Tileset(ParseID(id))
 	if t == nil {

@@ -25,24 +25,37 @@ func (p *Page) Tile(n int) []byte {
 	return p.bitmaps.Atlas.Tile(n)
 }
 
-// What a built-in sprite shows.
+// What a sprite shows: the player, or a built-in picture.
 const (
 	SpriteFigure = iota
 	SpriteCollectible
 	SpriteExit
 )
 
-// Sprite is the pixels of a built-in picture: which, and for the figure its
-// facing and phase.
-func (p *Page) Sprite(which, facing, phase int) []byte {
+// Sprite is the pixels of a picture and their size in pixels: which, and for
+// the figure its facing and frame.
+func (p *Page) Sprite(which, facing, frame int) (pixels []byte, w, h int) {
 	l := p.doc().Project.Lattice()
+	facing, frame = facing&3, frame&(world.CharacterFrames-1)
+	if s := p.frames(); s != nil && which == SpriteFigure {
+		return s.Tile(facing*world.CharacterFrames + frame), s.W, s.H
+	}
+	w, h = picture.SpriteSize(l)
 	switch which {
 	case SpriteFigure:
-		return picture.Figure(l, world.Facing(facing&3), phase)
+		return picture.Figure(l, world.Facing(facing), frame), w, h
 	case SpriteCollectible:
-		return picture.CollectibleSprite(l)
+		return picture.CollectibleSprite(l), w, h
 	}
-	return picture.ExitSprite(l)
+	return picture.ExitSprite(l), w, h
+}
+
+// frames are the pictures of the player's character, nil while there are none.
+func (p *Page) frames() *tiles.Strip {
+	if c := p.doc().Character(p.doc().Project.Player); c != nil {
+		return p.strips[c.Strip]
+	}
+	return nil
 }
 
 // LayerPicture draws one layer of a map small, within side pixels.

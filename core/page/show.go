@@ -11,7 +11,7 @@ import (
 )
 
 var kindNames = map[world.Kind]string{world.KindProject: "project", world.KindTileset: "tileset", world.KindMap: "map",
-	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing"}
+	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character"}
 
 func kindOf(name string) world.Kind {
 	for k, n := range kindNames {
@@ -29,14 +29,16 @@ func (p *Page) Scene() Scene {
 	d := p.doc()
 	l := d.Project.Lattice()
 	missing := p.bitmaps.Atlas.AddMissing(d)
-	w, h := picture.SpriteSize(l)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
 		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetView{}, Types: []TypeView{}, Missing: []MissingView{},
-		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l), w, h},
+		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	for _, t := range missing {
 		s.Missing = append(s.Missing, MissingView{FormatID(t.ID), t.Strip})
+	}
+	if c := d.Character(d.Project.Player); c != nil && p.frames() == nil {
+		s.Missing = append(s.Missing, MissingView{FormatID(c.ID), c.Strip})
 	}
 	for _, m := range d.Maps {
 		b := l.Box(m.OnBoard())

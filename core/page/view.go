@@ -29,8 +29,6 @@ type ProjectView struct {
 type BitmapView struct {
 	BaseCells int `json:"baseCells"`
 	Levels    int `json:"levels"`
-	SpriteW   int `json:"spriteW"`
-	SpriteH   int `json:"spriteH"`
 }
 
 // MapView is a map on the board.
@@ -111,10 +109,10 @@ type TypeView struct {
 	Purpose string `json:"purpose"`
 }
 
-// MissingView is a tileset whose tiles must be fetched.
+// MissingView is a tileset or character whose pictures must be fetched.
 type MissingView struct {
-	Tileset string `json:"tileset"`
-	Sum     string `json:"sum"`
+	Of  string `json:"of"`
+	Sum string `json:"sum"`
 }
 
 // State is what changes with the hand rather than with the document.

@@ -44,14 +44,14 @@ const (
 	eye   = 0x2b2a33
 )
 
-// Figure is the built-in player, looking to a side. Phase 0 stands, 1 and 2
-// walk.
-func Figure(l grid.Lattice, f world.Facing, phase int) []byte {
+// Figure is a frame of the built-in player, looking to a side: 0 and 2 stand, 1
+// and 3 step.
+func Figure(l grid.Lattice, f world.Facing, frame int) []byte {
 	left, right := 0, 0
-	switch phase {
+	switch frame {
 	case 1:
 		left = 2
-	case 2:
+	case 3:
 		right = 2
 	}
 	shapes := []shape{
@@ -73,12 +73,13 @@ func Figure(l grid.Lattice, f world.Facing, phase int) []byte {
 	return sprite(l, shapes)
 }
 
-// CollectibleSprite is the built-in picture of something to collect: a seed
-// packet.
+// CollectibleSprite is the built-in picture of something to collect: a plant
+// label of brass.
 func CollectibleSprite(l grid.Lattice) []byte {
 	return sprite(l, []shape{
-		{5, 9, 6, 9, 0xf0e6cf}, {5, 9, 6, 2, 0xb9a884}, {5, 17, 6, 1, 0xb9a884},
-		{7, 13, 2, 3, 0x5f8f4a}, {6, 12, 1, 1, 0x5f8f4a}, {9, 12, 1, 1, 0x5f8f4a},
+		{4, 7, 8, 7, 0x8a5a2b}, {5, 8, 6, 5, 0xffdf86}, {5, 12, 6, 1, 0xc08f4f},
+		{6, 9, 4, 1, 0x8a5a2b}, {6, 11, 3, 1, 0x8a5a2b}, {5, 8, 2, 1, 0xfff4cf},
+		{7, 14, 2, 5, 0xc08f4f}, {8, 14, 1, 5, 0x8a5a2b}, {7, 19, 1, 1, 0x8a5a2b},
 	})
 }
 

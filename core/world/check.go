@@ -42,8 +42,17 @@ func (p *Project) Check() error {
 // it refers to; if it is gone, it looks whether anything still refers to it.
 func (d *Document) check(r Ref) error {
 	switch r.Kind {
-	case KindProject:
-		return d.Project.Check()
+	case KindProject, KindCharacter:
+		if d.Project.Player != 0 && d.Character(d.Project.Player) == nil {
+			return errors.New("the character that is played is missing: choose another player first")
+		}
+		if r.Kind == KindProject {
+			return d.Project.Check()
+		}
+		if c := d.Character(r.ID); c != nil {
+			return d.checkCharacter(c)
+		}
+		return nil
 	case KindTileset:
 		return d.checkTileset(r.ID)
 	case KindMap:
@@ -188,6 +197,19 @@ func (d *Document) checkPiece(m *Map, p *Piece) error {
 	}
 	if len(m.Pieces) > limit.PiecesInMap || total > limit.Pieces {
 		return fmt.Errorf("there are at most %d pieces on a map and %d in a project", limit.PiecesInMap, limit.Pieces)
+	}
+	return nil
+}
+
+func (d *Document) checkCharacter(c *Character) error {
+	if err := CheckName(c.Name, false); err != nil {
+		return err
+	}
+	if c.W < 1 || c.H < 1 || c.W > limit.MaxCellSide || c.H > limit.MaxCellSide {
+		return fmt.Errorf("a frame of a character is 1 to %d px wide and high; this one is %d × %d px", limit.MaxCellSide, c.W, c.H)
+	}
+	if len(d.Characters) > limit.Characters {
+		return fmt.Errorf("a project has at most %d characters", limit.Characters)
 	}
 	return nil
 }

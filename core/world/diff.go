@@ -56,6 +56,11 @@ func Diff(old, now *Document) Difference {
 		func(_, c *Crossing) {
 			d.Put = append(d.Put, Stored{Ref{KindCrossing, 0, c.ID}, c.Name, c.Values()})
 		})
+	compare(old.Characters, now.Characters, func(c *Character) ID { return c.ID },
+		func(c *Character) { d.Removed = append(d.Removed, Ref{KindCharacter, 0, c.ID}) },
+		func(_, c *Character) {
+			d.Put = append(d.Put, Stored{Ref{KindCharacter, 0, c.ID}, c.Name, c.Values()})
+		})
 	return d
 }
 

@@ -46,6 +46,8 @@ type Document struct {
 	Maps []*Map
 	// Crossings are sorted by number.
 	Crossings []*Crossing
+	// Characters are sorted by number.
+	Characters []*Character
 	// next is the creation number that comes next.
 	next int
 	// stored counts the cells towards limit.StoredCells.
@@ -59,6 +61,8 @@ type Project struct {
 	CellW, CellH int
 	// SeenW and SeenH are how many cells the player sees at once.
 	SeenW, SeenH int
+	// Player is the character that is played; 0 for the built-in figure.
+	Player ID
 }
 
 // Lattice maps between cells and pixels of the project's maps.
@@ -160,6 +164,24 @@ type Crossing struct {
 	BothWays bool
 }
 
+// CharacterFrames is how many frames of walking a character has in each of the
+// four directions; the first one stands.
+const CharacterFrames = 4
+
+// A Character is somebody with a name and moving pictures.
+type Character struct {
+	ID     ID
+	Name   string
+	Number int
+	// Picture and Strip are the SHA-256 sums of the picture as it came in and of
+	// its frames in the encoding of tiles.Strip: CharacterFrames for each facing,
+	// in the order of the facings.
+	Picture, Strip string
+	// W and H are the size of a frame in pixels. It stands with the middle of its
+	// lower edge on a foot point.
+	W, H int
+}
+
 // Leads reports whether one can go in at the given end.
 func (c *Crossing) Leads(end int) bool { return end == 0 || c.BothWays }
 
@@ -216,6 +238,16 @@ func (d *Document) Piece(id ID) (*Map, *Piece) {
 // Crossing finds a crossing; nil if there is none.
 func (d *Document) Crossing(id ID) *Crossing {
 	for _, c := range d.Crossings {
+		if c.ID == id {
+			return c
+		}
+	}
+	return nil
+}
+
+// Character finds a character; nil if there is none.
+func (d *Document) Character(id ID) *Character {
+	for _, c := range d.Characters {
 		if c.ID == id {
 			return c
 		}

@@ -29,6 +29,7 @@ func (d *Document) Draft() *Draft {
 	next.Tilesets = slices.Clone(d.Tilesets)
 	next.Maps = slices.Clone(d.Maps)
 	next.Crossings = slices.Clone(d.Crossings)
+	next.Characters = slices.Clone(d.Characters)
 	return &Draft{doc: &next, own: map[any]bool{}}
 }
 
@@ -77,6 +78,10 @@ func (d *Draft) Values(r Ref) ([]Value, bool) {
 		}
 	case KindCrossing:
 		if c := d.doc.Crossing(r.ID); c != nil {
+			return c.Values(), true
+		}
+	case KindCharacter:
+		if c := d.doc.Character(r.ID); c != nil {
 			return c.Values(), true
 		}
 	case KindMap:
@@ -149,6 +154,14 @@ func (d *Draft) Put(r Ref, values []Value) error {
 		d.number(&c.Number)
 		d.own[c] = true
 		d.doc.Crossings = insert(d.doc.Crossings, c, func(c *Crossing) int { return c.Number })
+	case KindCharacter:
+		c := &Character{ID: r.ID}
+		if err := setFields(c, characterFields, values); err != nil {
+			return err
+		}
+		d.number(&c.Number)
+		d.own[c] = true
+		d.doc.Characters = insert(d.doc.Characters, c, func(c *Character) int { return c.Number })
 	case KindLayer:
 		m, err := d.mapOf(r.Map)
 		if err != nil {
@@ -248,6 +261,12 @@ func (d *Draft) Change(r Ref, v Value) error {
 			return err
 		}
 		return setField(c, crossingFields, v)
+	case KindCharacter:
+		c, err := mine(d, d.doc.Characters, func(c *Character) bool { return c.ID == r.ID })
+		if err != nil {
+			return err
+		}
+		return setField(c, characterFields, v)
 	}
 	return fmt.Errorf("%w: a thing of unknown kind %d", pack.ErrMalformed, r.Kind)
 }
@@ -255,7 +274,10 @@ func (d *Draft) Change(r Ref, v Value) error {
 // Remove takes away a thing that nothing lies in or refers to any more.
 func (d *Draft) Remove(r Ref) error {
 	d.touched = append(d.touched, r)
-	before := len(d.doc.Tilesets) + len(d.doc.Maps) + len(d.doc.Crossings)
+	count := func() int {
+		return len(d.doc.Tilesets) + len(d.doc.Maps) + len(d.doc.Crossings) + len(d.doc.Characters)
+	}
+	before := count()
 	switch r.Kind {
 	case KindTileset:
 		d.doc.Tilesets = slices.DeleteFunc(d.doc.Tilesets, func(t *Tileset) bool { return t.ID == r.ID })
@@ -263,12 +285,14 @@ func (d *Draft) Remove(r Ref) error {
 		d.doc.Maps = slices.DeleteFunc(d.doc.Maps, func(m *Map) bool { return m.ID == r.ID })
 	case KindCrossing:
 		d.doc.Crossings = slices.DeleteFunc(d.doc.Crossings, func(c *Crossing) bool { return c.ID == r.ID })
+	case KindCharacter:
+		d.doc.Characters = slices.DeleteFunc(d.doc.Characters, func(c *Character) bool { return c.ID == r.ID })
 	case KindLayer, KindPiece:
 		m, err := d.mapOf(r.Map)
 		if err != nil {
 			return err
 		}
-		count := len(m.Layers) + len(m.Pieces)
+		inMap := len(m.Layers) + len(m.Pieces)
 		if r.Kind == KindLayer {
 			if l := m.Layer(r.ID); l != nil {
 				d.doc.stored -= l.Cells.StoredCells()
@@ -277,12 +301,12 @@ func (d *Draft) Remove(r Ref) error {
 		} else {
 			m.Pieces = slices.DeleteFunc(m.Pieces, func(p *Piece) bool { return p.ID == r.ID })
 		}
-		if len(m.Layers)+len(m.Pieces) == count {
+		if len(m.Layers)+len(m.Pieces) == inMap {
 			return ErrGone
 		}
 		return nil
 	}
-	if len(d.doc.Tilesets)+len(d.doc.Maps)+len(d.doc.Crossings) == before {
+	if count() == before {
 		return ErrGone
 	}
 	return nil

@@ -49,6 +49,11 @@ func (d *Document) Encode() []byte {
 		w.Uint(uint64(c.ID))
 		EncodeValues(w, c.Values())
 	}
+	w.Uint(uint64(len(d.Characters)))
+	for _, c := range d.Characters {
+		w.Uint(uint64(c.ID))
+		EncodeValues(w, c.Values())
+	}
 	return w.Bytes
 }
 
@@ -87,6 +92,9 @@ func Decode(b []byte) (*Document, error) {
 	}
 	for range r.Count(limit.Crossings, 2) {
 		put(KindCrossing, 0)
+	}
+	for range r.Count(limit.Characters, 2) {
+		put(KindCharacter, 0)
 	}
 	if err := r.Done(); err != nil {
 		return nil, fmt.Errorf("reading a project: %w", err)

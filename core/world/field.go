@@ -22,6 +22,9 @@ const (
 	KindLayer    Kind = 4
 	KindPiece    Kind = 5
 	KindCrossing Kind = 6
+	// KindCharacter comes after the project in the order of putting together,
+	// which names the player by id alone.
+	KindCharacter Kind = 7
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else
@@ -116,12 +119,14 @@ const (
 	FieldType   Field = 5
 	FieldLayer  Field = 6
 	FieldNumber Field = 7
+	FieldPlayer Field = 8
 )
 
 var projectFields = []field[Project]{
 	textField(FieldName, func(p *Project) *string { return &p.Name }),
 	intsField(2, func(p *Project) *int { return &p.CellW }, func(p *Project) *int { return &p.CellH }),
 	intsField(3, func(p *Project) *int { return &p.SeenW }, func(p *Project) *int { return &p.SeenH }),
+	idField(FieldPlayer, func(p *Project) *ID { return &p.Player }),
 }
 
 var mapFields = []field[Map]{
@@ -155,6 +160,14 @@ var crossingFields = []field[Crossing]{
 	rectField(5, func(c *Crossing) *grid.Rect { return &c.Ends[1].Cells }),
 	boolField(6, func(c *Crossing) *bool { return &c.BothWays }),
 	intsField(FieldNumber, func(c *Crossing) *int { return &c.Number }),
+}
+
+var characterFields = []field[Character]{
+	textField(FieldName, func(c *Character) *string { return &c.Name }),
+	hashField(2, func(c *Character) *string { return &c.Picture }),
+	hashField(3, func(c *Character) *string { return &c.Strip }),
+	intsField(4, func(c *Character) *int { return &c.W }, func(c *Character) *int { return &c.H }),
+	intsField(FieldNumber, func(c *Character) *int { return &c.Number }),
 }
 
 var tilesetFields = []field[Tileset]{
@@ -235,6 +248,13 @@ func TextValue(f Field, s string) Value {
 	return Value{f, w.Bytes}
 }
 
+// IDValue makes a value of a property that names another thing.
+func IDValue(f Field, id ID) Value {
+	var w pack.Writer
+	w.Uint(uint64(id))
+	return Value{f, w.Bytes}
+}
+
 // PointValue makes a value of a property that is a place.
 func PointValue(f Field, p grid.Point) Value {
 	var w pack.Writer
@@ -262,6 +282,9 @@ func (p *Piece) Values() []Value { return valuesOf(p, pieceFields) }
 
 // Values are the properties of a crossing.
 func (c *Crossing) Values() []Value { return valuesOf(c, crossingFields) }
+
+// Values are the properties of a character.
+func (c *Character) Values() []Value { return valuesOf(c, characterFields) }
 
 // Values are the properties of a tileset.
 func (t *Tileset) Values() []Value { return valuesOf(t, tilesetFields) }
@@ -299,6 +322,12 @@ func DecodeValues(r *pack.Reader) []Value {
 		values = append(values, Value{Field(r.Uint()), r.Blob(limit.EditBytes)})
 	}
 	return values
+}
+
+// ReadCharacter reads a character's properties.
+func ReadCharacter(values []Value) (*Character, error) {
+	c := new(Character)
+	return c, setFields(c, characterFields, values)
 }
 
 // ReadTileset reads a tileset's properties.

@@ -4,8 +4,9 @@ import { maskOf } from './bitmaps';
 import type { Colours } from './colours';
 import type { Sprites } from './sprites';
 
-/** Ticks that one step of the figure takes. */
-const STRIDE = 9;
+/** Ticks that one frame of walking is shown. */
+const STRIDE = 8;
+const FRAMES = 4;
 
 /** Draws pieces, the figure, what is over its head, and the frame of what the player sees. */
 export function drawGame(
@@ -18,19 +19,18 @@ export function drawGame(
 ): void {
   const { camera } = p;
   const taken = new Set(play.takenIds);
-  const { spriteW, spriteH } = scene.bitmap;
   const stand = (picture: HTMLCanvasElement | null, x: number, y: number): void => {
     if (!picture) return;
-    const at = camera.toScreen(x - spriteW / 2, y - spriteH);
-    context.drawImage(picture, at.x, at.y, spriteW * camera.zoom, spriteH * camera.zoom);
+    const at = camera.toScreen(x - picture.width / 2, y - picture.height);
+    context.drawImage(picture, at.x, at.y, picture.width * camera.zoom, picture.height * camera.zoom);
   };
   context.imageSmoothingEnabled = false;
   // By their feet: whoever stands lower is in front.
   const standing = scene.pieces
     .filter((piece) => !taken.has(piece.id))
     .map((piece) => ({ picture: sprites.piece(piece.type), x: piece.x, y: piece.y + 1 }));
-  const phase = play.moving ? 1 + (Math.floor(play.ticks / STRIDE) % 2) : 0;
-  standing.push({ picture: sprites.figure(play.facing, phase), x: play.x, y: play.y });
+  const frame = play.moving ? Math.floor(play.ticks / STRIDE) % FRAMES : 0;
+  standing.push({ picture: sprites.figure(play.facing, frame), x: play.x, y: play.y });
   standing.sort((a, b) => a.y - b.y);
   for (const one of standing) stand(one.picture, one.x, one.y);
 

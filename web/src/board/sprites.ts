@@ -33,8 +33,8 @@ export class Sprites {
     return n > 0 ? this.get(`tile ${n}`, () => this.p.tile(n)) : null;
   }
 
-  figure(facing: number, phase: number): HTMLCanvasElement | null {
-    return this.get(`figure ${facing} ${phase}`, () => this.p.sprite(FIGURE, facing, phase));
+  figure(facing: number, frame: number): HTMLCanvasElement | null {
+    return this.get(`figure ${facing} ${frame}`, () => this.p.sprite(FIGURE, facing, frame));
   }
 
   /** What a piece looks like in play; null if it is not seen there. */

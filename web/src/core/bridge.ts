@@ -72,9 +72,9 @@ export class Core {
     return this.exports.tick(input);
   }
 
-  addStrip(tileset: string, bytes: Uint8Array): number {
+  addStrip(of: string, bytes: Uint8Array): number {
     this.buffers.give(bytes);
-    return this.exports.addStrip(BigInt(tileset));
+    return this.exports.addStrip(BigInt(of));
   }
 
   scene(): Scene {
@@ -135,8 +135,10 @@ export class Core {
     return this.image(this.exports.tile(n), w, h);
   }
 
-  sprite(which: number, facing: number, phase: number, w: number, h: number): ImageData | null {
-    return this.image(this.exports.sprite(which, facing, phase), w, h);
+  sprite(which: number, facing: number, frame: number): ImageData | null {
+    const length = this.exports.sprite(which, facing, frame);
+    const [, , w = 0, h = 0] = this.buffers.box();
+    return this.image(length, w, h);
   }
 
   layerPicture(map: string, layer: string, side: number): ImageData | null {

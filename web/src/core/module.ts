@@ -15,7 +15,7 @@ export interface Exports extends WebAssembly.Exports {
   pointer(what: number, x: number, y: number, erase: number, steady: number): number;
   fillStep(budget: number): number;
   tick(input: number): number;
-  addStrip(tileset: bigint): number;
+  addStrip(of: bigint): number;
   view(which: number): number;
   outgoing(): number;
   resend(): void;
@@ -25,7 +25,7 @@ export interface Exports extends WebAssembly.Exports {
   bitmap(map: bigint, low: number, high: number, level: number, x: number, y: number): number;
   forget(map: bigint, low: number, high: number, level: number, x: number, y: number): void;
   tile(n: number): number;
-  sprite(which: number, facing: number, phase: number): number;
+  sprite(which: number, facing: number, frame: number): number;
   layerPicture(map: bigint, layer: bigint, side: number): number;
   deskOpen(): number;
   deskCut(w: number, h: number, margin: number, spacing: number): number;

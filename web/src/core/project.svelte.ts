@@ -135,13 +135,13 @@ export class Project {
   }
 
   private fetchMissing(missing: T.MissingView[]): void {
-    for (const { tileset, sum } of missing) {
-      if (this.fetching.has(tileset)) continue;
-      this.fetching.add(tileset);
+    for (const { of, sum } of missing) {
+      if (this.fetching.has(of)) continue;
+      this.fetching.add(of);
       fetchBlob(this.id, sum)
-        .then((bytes) => this.core && this.apply(this.core.addStrip(tileset, bytes)))
+        .then((bytes) => this.core && this.apply(this.core.addStrip(of, bytes)))
         .catch((failure: Error) => this.say(failure.message))
-        .finally(() => this.fetching.delete(tileset));
+        .finally(() => this.fetching.delete(of));
     }
   }
 
@@ -256,9 +256,8 @@ export class Project {
     return p ? (this.core?.tile(n, p.cellW, p.cellH) ?? null) : null;
   }
 
-  sprite(which: number, facing: number, phase: number): ImageData | null {
-    const b = this.scene?.bitmap;
-    return b ? (this.core?.sprite(which, facing, phase, b.spriteW, b.spriteH) ?? null) : null;
+  sprite(which: number, facing: number, frame: number): ImageData | null {
+    return this.core?.sprite(which, facing, frame) ?? null;
   }
 
   layerPicture(map: string, layer: string, side: number): ImageData | null {

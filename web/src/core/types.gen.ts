@@ -78,15 +78,13 @@ export interface TypeView {
 }
 
 export interface MissingView {
-  tileset: string;
+  of: string;
   sum: string;
 }
 
 export interface BitmapView {
   baseCells: number;
   levels: number;
-  spriteW: number;
-  spriteH: number;
 }
 
 export interface Scene {
