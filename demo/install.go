@@ -8,6 +8,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/raster"
 	"azzel/core/tiles"
 	"azzel/core/world"
 	"azzel/demo/art"
@@ -67,7 +68,7 @@ func free(place int) bool {
 
 // take cuts a picture drawn by art and stores it with its tiles.
 func (b *builder) take(picture []byte, cut tiles.Cut) (strip *tiles.Strip, sums []string, err error) {
-	img, err := tiles.Decode(picture)
+	img, err := raster.Decode(picture)
 	if err != nil {
 		return nil, nil, err
 	}

@@ -13,6 +13,7 @@ import (
 
 	"azzel/core/limit"
 	"azzel/core/picture"
+	"azzel/core/raster"
 	"azzel/core/tiles"
 	"azzel/core/world"
 	"azzel/store"
@@ -211,7 +212,7 @@ func (v *Server) takePicture(c fiber.Ctx) error {
 	if len(data) > limit.PictureBytes {
 		return refuse(fmt.Errorf("the file is larger than %d MB", limit.PictureBytes>>20))
 	}
-	img, err := tiles.Decode(data)
+	img, err := raster.Decode(data)
 	if err != nil {
 		return refuse(err)
 	}

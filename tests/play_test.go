@@ -163,9 +163,20 @@ func TestPlayIsTheSameEverywhere(t *testing.T) {
 	a, b := strings.Split(string(here), "\n"), strings.Split(string(there), "\n")
 	for i := range max(len(a), len(b)) {
 		if i >= len(a) || i >= len(b) || a[i] != b[i] {
-			t.Fatalf("they part:\nnatively %s\nin WebAssembly %s", line(a, i), line(b, i))
+			t.Fatalf("they part in %s:\nnatively %s\nin WebAssembly %s", parting(line(a, i), line(b, i)), line(a, i), line(b, i))
 		}
 	}
+}
+
+// parting names the world, the tick and the first property that differs.
+func parting(here, there string) string {
+	a, b := strings.Fields(here), strings.Fields(there)
+	for i := 5; i < min(len(a), len(b)); i += 2 {
+		if a[i] != b[i] {
+			return strings.Join(append(a[:4:4], a[i-1]), " ")
+		}
+	}
+	return "length"
 }
 
 func line(list []string, i int) string {

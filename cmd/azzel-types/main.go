@@ -11,12 +11,13 @@ import (
 	"reflect"
 	"strings"
 
+	"azzel/core/desk"
 	"azzel/core/limit"
 	"azzel/core/page"
 	"azzel/server"
 )
 
-var roots = []any{page.Scene{}, page.State{}, page.Pointer{}, page.Play{}, page.Order{}, page.Sheet{}, server.ProjectCard{},
+var roots = []any{page.Scene{}, page.State{}, page.Pointer{}, page.Play{}, page.Order{}, desk.Sheet{}, server.ProjectCard{},
 	server.NewProject{}, server.TakenPicture{}, server.Problem{}}
 
 func main() {

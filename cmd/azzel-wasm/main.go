@@ -1,46 +1,37 @@
 //go:build js && wasm
 
-// Command azzel-wasm is the browser's door to the core: bindings, no more. The
-// browser writes into one shared buffer and reads from another; numbers go
-// directly. An export that fails for a reason of its own gives broken, and the
-// page then begins again from what is stored.
+// Command azzel-wasm is the browser's door to the core: bindings, no more.
+// Numbers go directly, bytes through the buffers of package bridge. After an
+// export that gave bridge.Broken the page begins again from what is stored.
 package main
 
 import (
-	"crypto/sha256"
 	"encoding/hex"
-	"encoding/json"
 	"errors"
 	"fmt"
+	"hash/fnv"
 	"os"
 	"runtime/debug"
 	"unsafe"
 
+	"azzel/cmd/internal/bridge"
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/page"
 	"azzel/core/picture"
 	"azzel/core/play"
-	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
-const (
-	// broken is given when the core itself failed.
-	broken = -1
-	// gap is given when messages are missing: the page must be opened anew.
-	gap = -2
-)
+// gap is given when messages are missing: the page must be opened anew.
+const gap = -2
 
 var (
-	in     []byte
-	out    []byte
 	pixels = make([]byte, picture.BitmapSide*picture.BitmapSide*4)
 	box    [4]int32
 	queue  [][]byte
 	sends  [][]byte
 	now    *page.Page
-	desk   page.Desk
 )
 
 func main() {
@@ -48,61 +39,32 @@ func main() {
 	select {}
 }
 
-// guard turns a panic into the answer broken, so that the browser hears of it.
-func guard(result *int32) {
-	if r := recover(); r != nil {
-		fmt.Fprintf(os.Stderr, "the core failed: %v\n%s", r, debug.Stack())
-		*result = broken
-	}
-}
-
-func address(b []byte) uint32 { return uint32(uintptr(unsafe.Pointer(unsafe.SliceData(b)))) }
-
-//go:wasmexport buffer
-func buffer(n int32) uint32 {
-	if int(n) > cap(in) {
-		in = make([]byte, n)
-	}
-	in = in[:n]
-	return address(in)
-}
-
-//go:wasmexport resultAddress
-func resultAddress() uint32 { return address(out) }
-
 //go:wasmexport pixelsAddress
-func pixelsAddress() uint32 { return address(pixels) }
+func pixelsAddress() uint32 { return bridge.Address(pixels) }
 
 //go:wasmexport boxAddress
 func boxAddress() uint32 { return uint32(uintptr(unsafe.Pointer(&box[0]))) }
 
-func taken() []byte { return append([]byte(nil), in...) }
-
 //go:wasmexport enqueue
-func enqueue() { queue = append(queue, taken()) }
+func enqueue() { queue = append(queue, bridge.Taken()) }
 
 //go:wasmexport open
 func open() (result int32) {
-	defer guard(&result)
+	defer bridge.Guard(&result)
 	q := queue
 	queue, now, sends = nil, nil, nil
-	p, err := page.Open(taken(), q)
+	p, err := page.Open(bridge.Taken(), q)
 	if err != nil {
-		return answer([]byte(err.Error()))
+		return bridge.Answer([]byte(err.Error()))
 	}
 	now = p
 	return 0
 }
 
-func answer(b []byte) int32 {
-	out = b
-	return int32(len(b))
-}
-
 //go:wasmexport receive
 func receive() (result int32) {
-	defer guard(&result)
-	changed, err := now.Receive(taken())
+	defer bridge.Guard(&result)
+	changed, err := now.Receive(bridge.Taken())
 	if err != nil {
 		if !errors.Is(err, edit.ErrGap) {
 			fmt.Fprintf(os.Stderr, "receiving: %v\n", err)
@@ -114,32 +76,32 @@ func receive() (result int32) {
 
 //go:wasmexport order
 func order() (result int32) {
-	defer guard(&result)
-	return int32(now.Order(in))
+	defer bridge.Guard(&result)
+	return int32(now.Order(bridge.In))
 }
 
 //go:wasmexport pointer
 func pointer(what, x, y, erase, steady int32) (result int32) {
-	defer guard(&result)
+	defer bridge.Guard(&result)
 	return int32(now.Pointer(int(what), grid.Point{X: int(x), Y: int(y)}, erase != 0, steady != 0))
 }
 
 //go:wasmexport fillStep
 func fillStep(budget int32) (result int32) {
-	defer guard(&result)
+	defer bridge.Guard(&result)
 	return int32(now.FillStep(int(budget)))
 }
 
 //go:wasmexport tick
 func tick(input int32) (result int32) {
-	defer guard(&result)
+	defer bridge.Guard(&result)
 	return int32(now.Tick(play.Input(input)))
 }
 
 //go:wasmexport addStrip
 func addStrip(of int64) (result int32) {
-	defer guard(&result)
-	changed, err := now.AddStrip(page.FormatID(world.ID(of)), taken())
+	defer bridge.Guard(&result)
+	changed, err := now.AddStrip(page.FormatID(world.ID(of)), bridge.Taken())
 	if err != nil {
 		return int32(now.Fail(err))
 	}
@@ -157,7 +119,7 @@ const (
 
 //go:wasmexport view
 func view(which int32) (result int32) {
-	defer guard(&result)
+	defer bridge.Guard(&result)
 	var v any
 	switch which {
 	case viewScene:
@@ -169,21 +131,18 @@ func view(which int32) (result int32) {
 	case viewPlay:
 		v = now.Play()
 	case viewProbe:
-		sum := sha256.Sum256(now.Document().Encode())
-		v = map[string]any{"revision": now.Revision(), "hash": hex.EncodeToString(sum[:])}
+		sum := fnv.New128a()
+		sum.Write(now.Document().Encode())
+		v = map[string]any{"revision": now.Revision(), "hash": hex.EncodeToString(sum.Sum(nil))}
 	}
-	b, err := json.Marshal(v)
-	if err != nil {
-		panic(err)
-	}
-	return answer(b)
+	return bridge.Write(v)
 }
 
 // outgoing gives the next message to be sent, 0 if there is none.
 //
 //go:wasmexport outgoing
 func outgoing() (result int32) {
-	defer guard(&result)
+	defer bridge.Guard(&result)
 	if len(sends) == 0 {
 		sends = now.Outgoing()
 	}
@@ -192,7 +151,7 @@ func outgoing() (result int32) {
 	}
 	m := sends[0]
 	sends = sends[1:]
-	return answer(m)
+	return bridge.Answer(m)
 }
 
 //go:wasmexport resend
@@ -200,7 +159,7 @@ func resend() { sends = now.Unsent() }
 
 //go:wasmexport sequence
 func sequence() float64 {
-	n, _, _ := edit.ReadSend(out)
+	n, _, _ := edit.ReadSend(bridge.Result())
 	return float64(n)
 }
 
@@ -216,7 +175,7 @@ func key(m int64, low, high uint32, level, x, y int32) picture.Key {
 
 //go:wasmexport bitmap
 func bitmap(m int64, low, high uint32, level, x, y int32) (result int32) {
-	defer guard(&result)
+	defer bridge.Guard(&result)
 	r := now.Bitmap(key(m, low, high, level, x, y), pixels)
 	if r.Empty() {
 		return 0
@@ -232,42 +191,22 @@ func forget(m int64, low, high uint32, level, x, y int32) {
 
 //go:wasmexport tile
 func tile(n int32) (result int32) {
-	defer guard(&result)
-	return answer(now.Tile(int(n)))
+	defer bridge.Guard(&result)
+	return bridge.Answer(now.Tile(int(n)))
 }
 
 //go:wasmexport sprite
 func sprite(which, facing, frame int32) (result int32) {
-	defer guard(&result)
+	defer bridge.Guard(&result)
 	pix, w, h := now.Sprite(int(which), int(facing), int(frame))
 	box = [4]int32{0, 0, int32(w), int32(h)}
-	return answer(pix)
+	return bridge.Answer(pix)
 }
 
 //go:wasmexport layerPicture
 func layerPicture(m, layer int64, side int32) (result int32) {
-	defer guard(&result)
+	defer bridge.Guard(&result)
 	pix, w, h := now.LayerPicture(world.ID(m), world.ID(layer), int(side))
 	box = [4]int32{0, 0, int32(w), int32(h)}
-	return answer(pix)
-}
-
-//go:wasmexport deskOpen
-func deskOpen() (result int32) {
-	defer guard(&result)
-	b, err := json.Marshal(desk.Open(in))
-	if err != nil {
-		panic(err)
-	}
-	return answer(b)
-}
-
-//go:wasmexport deskCut
-func deskCut(w, h, margin, spacing int32) (result int32) {
-	defer guard(&result)
-	b, err := json.Marshal(desk.Cut(tiles.Cut{W: int(w), H: int(h), Margin: int(margin), Spacing: int(spacing)}))
-	if err != nil {
-		panic(err)
-	}
-	return answer(b)
+	return bridge.Answer(pix)
 }

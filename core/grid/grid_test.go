@@ -20,9 +20,20 @@ func TestPlaneAgainstMap(t *testing.T) {
 		was := before.At(sample)
 		corner := Point{r.IntN(140) - 70, r.IntN(140) - 70}
 		region := BoxRegion(Rect{corner.X, corner.Y, 1 + r.IntN(50), 1 + r.IntN(50)})
+		if step%5 == 0 {
+			var spans []Span
+			for range 60 {
+				x := corner.X + r.IntN(90)
+				spans = append(spans, Span{corner.Y + r.IntN(50), x, x + r.IntN(30)})
+			}
+			region = RegionOf(spans)
+		}
 		var runs, expect Runs
 		for left := region.Len(); left > 0; {
 			n := min(left, 1+r.IntN(60))
+			if step%4 == 0 {
+				n = left // all one cell
+			}
 			runs = runs.add(n, Cell(r.IntN(400)))
 			left -= n
 		}
@@ -32,6 +43,9 @@ func TestPlaneAgainstMap(t *testing.T) {
 				if r.IntN(4) == 0 {
 					expect[i].Cell = 399
 				}
+			}
+			if step%4 == 0 {
+				expect = Runs{{region.Len(), plane.At(Point{region[0].X0, region[0].Y})}}
 			}
 		}
 		e := plane.Edit()

@@ -235,6 +235,13 @@ func (e *Editor) Write(g Region, runs Runs) {
 // expect (as many cells as g; nil for no condition) says. It reports how many
 // cells were left alone and hold something else than they were to.
 func (e *Editor) WriteWhere(g Region, runs, expect Runs) (left int) {
+	if len(runs) == 1 && len(expect) <= 1 {
+		var want Cell
+		if expect != nil {
+			want = expect[0].Cell
+		}
+		return e.fill(g, runs[0].Cell, want, expect != nil)
+	}
 	type bit struct {
 		y, x, n int
 		cell    Cell
@@ -295,6 +302,65 @@ func (e *Editor) WriteWhere(g Region, runs, expect Runs) (left int) {
 		}
 	}
 	flush()
+	return left
+}
+
+// fill is WriteWhere for a region that becomes all one cell, and had to be all
+// one before. It goes chunk by chunk, without sorting.
+func (e *Editor) fill(g Region, cell, want Cell, conditional bool) (left int) {
+	for len(g) > 0 {
+		n := sort.Search(len(g), func(i int) bool { return g[i].Y>>5 > g[0].Y>>5 })
+		left += e.fillBand(g[:n], cell, want, conditional)
+		g = g[n:]
+	}
+	return left
+}
+
+// fillBand is fill for spans within one row of chunks. From column to column
+// it passes over spans that have ended.
+func (e *Editor) fillBand(band Region, cell, want Cell, conditional bool) (left int) {
+	bounds := band.Bounds()
+	cy := band[0].Y >> 5
+	rows := make([]Region, 0, ChunkSide)
+	for len(band) > 0 {
+		n := sort.Search(len(band), func(i int) bool { return band[i].Y > band[0].Y })
+		rows = append(rows, band[:n])
+		band = band[n:]
+	}
+	for cx := bounds.X >> 5; cx <= (bounds.X+bounds.W-1)>>5; cx++ {
+		x0, x1 := cx<<5, cx<<5+31
+		full := len(rows) == ChunkSide
+		any := false
+		for i, row := range rows {
+			for len(row) > 0 && row[0].X1 < x0 {
+				row = row[1:]
+			}
+			rows[i] = row
+			any = any || len(row) > 0 && row[0].X0 <= x1
+			full = full && len(row) > 0 && row[0].X0 <= x0 && row[0].X1 >= x1
+		}
+		if !any || full && e.whole(cx, cy, cell, want, conditional) {
+			continue
+		}
+		cells := e.at(cx, cy)
+		e.dirty = true
+		for _, row := range rows {
+			for _, s := range row {
+				if s.X0 > x1 {
+					break
+				}
+				line := cells[(s.Y&31)*ChunkSide:][:ChunkSide]
+				for x := max(s.X0, x0); x <= min(s.X1, x1); x++ {
+					switch v := &line[x&31]; {
+					case !conditional || *v == want:
+						*v = cell
+					case *v != cell:
+						left++
+					}
+				}
+			}
+		}
+	}
 	return left
 }
 

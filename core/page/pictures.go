@@ -1,8 +1,6 @@
 package page
 
 import (
-	"image"
-
 	"azzel/core/grid"
 	"azzel/core/picture"
 	"azzel/core/tiles"
@@ -71,34 +69,4 @@ func (p *Page) LayerPicture(mapID, layer world.ID, side int) (pixels []byte, w, 
 		}
 	}
 	return nil, 0, 0
-}
-
-// A Desk holds the picture that is being cut. The zero value is empty.
-type Desk struct{ img *image.NRGBA }
-
-// Open takes a picture file onto the desk.
-func (d *Desk) Open(data []byte) Sheet {
-	d.img = nil
-	img, err := tiles.Decode(data)
-	if err != nil {
-		return Sheet{Error: err.Error(), Places: []int{}}
-	}
-	d.img = img
-	return Sheet{Width: img.Rect.Dx(), Height: img.Rect.Dy(), Places: []int{}}
-}
-
-// Cut says how the picture on the desk would be cut.
-func (d *Desk) Cut(c tiles.Cut) Sheet {
-	if d.img == nil {
-		return Sheet{Error: tiles.ErrNotPicture.Error(), Places: []int{}}
-	}
-	s := Sheet{Width: d.img.Rect.Dx(), Height: d.img.Rect.Dy(), Places: []int{}}
-	strip, err := tiles.Take(d.img, c)
-	if err != nil {
-		s.Error = err.Error()
-		return s
-	}
-	s.Columns, s.Rows, s.Tiles, s.Places = strip.Columns, strip.Rows, len(strip.Places), strip.Places
-	s.Empty = s.Columns*s.Rows - s.Tiles
-	return s
 }

@@ -246,15 +246,3 @@ type Taken struct {
 	Rows    int    `json:"rows"`
 	Places  []int  `json:"places"`
 }
-
-// Sheet is what is known of a picture on the desk, and of how it would be cut.
-type Sheet struct {
-	Width   int    `json:"width"`
-	Height  int    `json:"height"`
-	Columns int    `json:"columns"`
-	Rows    int    `json:"rows"`
-	Tiles   int    `json:"tiles"`
-	Empty   int    `json:"empty"`
-	Places  []int  `json:"places"`
-	Error   string `json:"error"`
-}

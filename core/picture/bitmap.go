@@ -127,6 +127,10 @@ func shown(m *world.Map, mask uint64) []*world.Layer {
 
 // differ is the box of cells in which two chunks differ; at is the first cell.
 func differ(a, b *grid.Chunk, at grid.Point) grid.Rect {
+	was, uniform := a.Uniform()
+	if is, too := b.Uniform(); uniform && too && was != is {
+		return grid.Rect{X: at.X, Y: at.Y, W: grid.ChunkSide, H: grid.ChunkSide}
+	}
 	var r grid.Rect
 	for y := range grid.ChunkSide {
 		for x := range grid.ChunkSide {
@@ -154,6 +158,8 @@ func (a *Atlas) draw(layers []*world.Layer, bounds, r, area grid.Rect, level int
 	w, h := max(1, a.lattice.W>>level), max(1, a.lattice.H>>level)
 	stack := make([]*levels, 0, len(layers))
 	chunks := make([]*grid.Chunk, len(layers))
+	// Every cell is as many pixels wide as any other.
+	exact := a.lattice.W&(1<<level-1) == 0
 	for y := in.Y; y < in.Y+in.H; y++ {
 		y0, y1 := (y-area.Y)*a.lattice.H>>level-box.Y, (y+1-area.Y)*a.lattice.H>>level-box.Y
 		for x := in.X; x < in.X+in.W; {
@@ -165,15 +171,32 @@ func (a *Atlas) draw(layers []*world.Layer, bounds, r, area grid.Rect, level int
 				_, uniform := chunks[i].Uniform()
 				alike = alike && uniform
 			}
-			for first := x; x < end; x++ {
+			first := x
+			for ; x < end; x++ {
+				to := grid.Rect{X: (x-area.X)*a.lattice.W>>level - box.X, Y: y0, H: y1 - y0}
+				to.W = (x+1-area.X)*a.lattice.W>>level - box.X - to.X
 				if x == first || !alike {
 					stack = a.stack(stack[:0], chunks, x&31, y&31)
 				}
-				x0, x1 := (x-area.X)*a.lattice.W>>level-box.X, (x+1-area.X)*a.lattice.W>>level-box.X
 				for i := len(stack) - 1; i >= 0; i-- {
-					blit(out, box.W, grid.Rect{X: x0, Y: y0, W: x1 - x0, H: y1 - y0}, stack[i].pix[level], w, h, i == len(stack)-1)
+					blit(out, box.W, to, stack[i].pix[level], w, h, i == len(stack)-1)
+				}
+				if alike && exact {
+					repeat(out, box.W, to, end-x)
+					x = end - 1
 				}
 			}
+		}
+	}
+}
+
+// repeat copies the pixels of a box to the right until they stand there n
+// times in all.
+func repeat(out []byte, stride int, r grid.Rect, n int) {
+	for y := r.Y; y < r.Y+r.H; y++ {
+		row := out[(y*stride+r.X)*4:][:r.W*n*4]
+		for done := r.W * 4; done < len(row); done *= 2 {
+			copy(row[done:], row[:done])
 		}
 	}
 }

@@ -9,6 +9,8 @@ import (
 	"image/png"
 	"strings"
 	"testing"
+
+	"azzel/core/raster"
 )
 
 func file(t testing.TB, img image.Image) []byte {
@@ -39,7 +41,7 @@ func sheet(c Cut, columns, rows int, empty map[int]bool) *image.NRGBA {
 func TestTake(t *testing.T) {
 	for _, c := range []Cut{{16, 16, 0, 0}, {8, 12, 3, 1}, {4, 4, 0, 4}, {128, 5, 2, 0}} {
 		empty := map[int]bool{2: true, 5: true}
-		img, err := Decode(file(t, sheet(c, 3, 3, empty)))
+		img, err := raster.Decode(file(t, sheet(c, 3, 3, empty)))
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -95,7 +97,7 @@ func TestBadPictures(t *testing.T) {
 		{"negative margin", "margin and spacing", good, Cut{W: 16, H: 16, Margin: -1}},
 		{"nothing but empty tiles", "empty", file(t, image.NewNRGBA(image.Rect(0, 0, 32, 32))), Cut{W: 16, H: 16}},
 	} {
-		img, err := Decode(c.data)
+		img, err := raster.Decode(c.data)
 		if err == nil {
 			_, err = Take(img, c.cut)
 		}
@@ -123,10 +125,10 @@ func FuzzCut(f *testing.F) {
 	f.Add(file(f, sheet(Cut{W: 8, H: 8}, 2, 2, nil)), 8, 8, 0, 0)
 	f.Add(wide(20_000, 1), 16, 16, 1, 1)
 	f.Fuzz(func(t *testing.T, data []byte, w, h, margin, spacing int) {
-		if width, height, err := Measure(data); err != nil || width*height > 1<<20 {
+		if width, height, err := raster.Measure(data); err != nil || width*height > 1<<20 {
 			return
 		}
-		img, err := Decode(data)
+		img, err := raster.Decode(data)
 		if err != nil {
 			return
 		}

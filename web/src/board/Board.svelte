@@ -63,8 +63,10 @@
     }
     overlay.draw(colours);
     if (!whole) p.draw();
-    else if (scene.missing.length === 0 && performance.getEntriesByName('azzel-painted').length === 0)
+    else if (scene.missing.length === 0 && !bitmaps.settled) {
+      bitmaps.settled = true;
       performance.mark('azzel-painted');
+    }
   }
 
   function resize(): void {

@@ -14,6 +14,8 @@ interface Kept {
 const BUDGET = 96 << 20;
 /** Milliseconds of a frame in which the core may draw; what is missing then comes with the next frames. */
 const DRAWING = 5;
+/** The same before all in view was drawn for the first time, when nobody can be held up yet. */
+const FIRST_DRAWING = 40;
 
 /** What of a map is in view, in its own pixels, and how its bitmaps divide it. */
 interface View {
@@ -49,12 +51,14 @@ export class Bitmaps {
   private until = 0;
   /** Counts changes of cells: a bitmap checked at this count is current. */
   version = 0;
+  /** Whether all in view was drawn once. */
+  settled = false;
 
   constructor(private readonly core: Core) {}
 
   begin(): void {
     this.frame++;
-    this.until = performance.now() + DRAWING;
+    this.until = performance.now() + (this.settled ? DRAWING : FIRST_DRAWING);
   }
 
   /** Draws a map's layers. Returns false if something was left for the next frame. */

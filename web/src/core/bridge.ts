@@ -28,7 +28,7 @@ export interface BitmapKey {
 
 /** The page's own instance of the core. It decides; the page draws and listens. */
 export class Core {
-  private readonly buffers: Buffers;
+  private readonly buffers: Buffers<Exports>;
 
   private constructor(private readonly exports: Exports) {
     this.buffers = new Buffers(exports);
@@ -123,8 +123,10 @@ export class Core {
   /** Draws what has changed of a bitmap onto its canvas. */
   refresh(key: BitmapKey, onto: CanvasRenderingContext2D): void {
     if (this.exports.bitmap(BigInt(key.map), key.low, key.high, key.level, key.x, key.y) !== 1) return;
-    const [x = 0, y = 0, w = 0, h = 0] = this.buffers.box();
-    onto.putImageData(new ImageData(this.buffers.pixels(w * h * 4), w, h), x, y);
+    const [x = 0, y = 0, w = 0, h = 0] = this.box();
+    const at = this.exports.pixelsAddress() >>> 0;
+    const pixels = new Uint8ClampedArray(this.exports.mem.buffer as ArrayBuffer, at, w * h * 4);
+    onto.putImageData(new ImageData(pixels, w, h), x, y);
   }
 
   forget(key: BitmapKey): void {
@@ -137,14 +139,19 @@ export class Core {
 
   sprite(which: number, facing: number, frame: number): ImageData | null {
     const length = this.exports.sprite(which, facing, frame);
-    const [, , w = 0, h = 0] = this.buffers.box();
+    const [, , w = 0, h = 0] = this.box();
     return this.image(length, w, h);
   }
 
   layerPicture(map: string, layer: string, side: number): ImageData | null {
     const length = this.exports.layerPicture(BigInt(map), BigInt(layer), side);
-    const [, , w = 0, h = 0] = this.buffers.box();
+    const [, , w = 0, h = 0] = this.box();
     return this.image(length, w, h);
+  }
+
+  /** The box that goes with the last picture. */
+  private box(): Int32Array {
+    return new Int32Array(this.exports.mem.buffer, this.exports.boxAddress() >>> 0, 4);
   }
 
   private image(length: number, w: number, h: number): ImageData | null {

@@ -17,6 +17,8 @@ export class Connection {
   private readonly unanswered = new Map<number, Uint8Array<ArrayBuffer>>();
   private sending: Promise<void> = Promise.resolve();
   private session = '';
+  /** Ends when the session is noted in this profile, which comes before anything is queued. */
+  private kept: Promise<void> = Promise.resolve();
 
   constructor(
     private readonly project: string,
@@ -34,10 +36,15 @@ export class Connection {
     if (!response.ok) throw new Error(((await response.json()) as Problem).error);
     const session = response.headers.get('Azzel-Session') ?? '';
     const opening = new Uint8Array(await response.arrayBuffer());
-    const queue = this.session ? [...this.unanswered.values()] : await sessions.queued(this.project, session);
-    await sessions.keep(this.project, session, session !== claimed);
+    const fresh = session !== claimed;
+    const queue = this.session
+      ? [...this.unanswered.values()]
+      : fresh
+        ? []
+        : await sessions.queued(this.project, session);
+    this.kept = sessions.keep(this.project, session, fresh);
     this.session = session;
-    const core = await starting;
+    const [core] = await Promise.all([starting, fresh ? undefined : this.kept]);
     const failure = core.open(opening, queue);
     if (failure) throw new Error(failure);
     this.settle(core);
@@ -76,7 +83,7 @@ export class Connection {
       const { sequence, bytes } = message;
       if (!this.unanswered.has(sequence)) {
         this.unanswered.set(sequence, bytes);
-        void sessions.enqueue(this.project, this.session, sequence, bytes);
+        void this.kept.then(() => sessions.enqueue(this.project, this.session, sequence, bytes));
       }
       const socket = this.socket;
       this.sending = this.sending.then(() => this.send(socket, bytes));

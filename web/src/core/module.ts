@@ -1,11 +1,15 @@
 import './generated/wasm_exec.js';
 import moduleUrl from './generated/azzel.wasm?url';
 
-/** What cmd/azzel-wasm exports. Ids are 64 bits wide and travel as bigint. */
-export interface Exports extends WebAssembly.Exports {
+/** What every module of the core exports. */
+export interface Bridge extends WebAssembly.Exports {
   mem: WebAssembly.Memory;
   buffer(length: number): number;
   resultAddress(): number;
+}
+
+/** What cmd/azzel-wasm exports. Ids are 64 bits wide and travel as bigint. */
+export interface Exports extends Bridge {
   pixelsAddress(): number;
   boxAddress(): number;
   enqueue(): void;
@@ -27,8 +31,14 @@ export interface Exports extends WebAssembly.Exports {
   tile(n: number): number;
   sprite(which: number, facing: number, frame: number): number;
   layerPicture(map: bigint, layer: bigint, side: number): number;
-  deskOpen(): number;
-  deskCut(w: number, h: number, margin: number, spacing: number): number;
+}
+
+/** Runs a fresh instance of a compiled module. */
+export async function start(module: WebAssembly.Module): Promise<WebAssembly.Exports> {
+  const go = new Go();
+  const instance = await WebAssembly.instantiate(module, go.importObject);
+  void go.run(instance);
+  return instance.exports;
 }
 
 let compiled: Promise<WebAssembly.Module> | undefined;
@@ -41,18 +51,15 @@ export function compile(): Promise<WebAssembly.Module> {
 
 /** A fresh instance of the core. The module itself is compiled once. */
 export async function instantiate(): Promise<Exports> {
-  const go = new Go();
-  const instance = await WebAssembly.instantiate(await compile(), go.importObject);
-  void go.run(instance);
-  return instance.exports as Exports;
+  return (await start(await compile())) as Exports;
 }
 
 /** Reads and writes the two buffers that are shared with an instance. */
-export class Buffers {
+export class Buffers<E extends Bridge = Bridge> {
   private readonly decoder = new TextDecoder();
   private readonly encoder = new TextEncoder();
 
-  constructor(readonly exports: Exports) {}
+  constructor(readonly exports: E) {}
 
   give(bytes: Uint8Array): void {
     const at = this.exports.buffer(bytes.length) >>> 0;
@@ -72,13 +79,5 @@ export class Buffers {
 
   takeText(length: number): string {
     return this.decoder.decode(this.take(length));
-  }
-
-  pixels(length: number): Uint8ClampedArray<ArrayBuffer> {
-    return new Uint8ClampedArray(this.exports.mem.buffer as ArrayBuffer, this.exports.pixelsAddress() >>> 0, length);
-  }
-
-  box(): Int32Array {
-    return new Int32Array(this.exports.mem.buffer, this.exports.boxAddress() >>> 0, 4);
   }
 }

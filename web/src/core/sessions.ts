@@ -19,6 +19,8 @@ function open(): Promise<IDBPDatabase> {
 }
 
 const own = (project: string): string => `azzel-session-${project}`;
+/** Says without opening the database that this profile has sessions of the project. */
+const known = (project: string): string => `azzel-known-${project}`;
 
 /** Holds a session's lock for as long as the page lives; false if another page holds it. */
 function hold(session: string): Promise<boolean> {
@@ -32,6 +34,7 @@ function hold(session: string): Promise<boolean> {
 
 /** Takes over a session that has ended, this tab's own first; null if there is none. */
 export async function claim(project: string): Promise<string | null> {
+  if (localStorage.getItem(known(project)) === null) return null;
   const db = await open();
   const all = (await db.getAll('sessions')) as Stored[];
   const mine = sessionStorage.getItem(own(project));
@@ -52,6 +55,7 @@ export async function claim(project: string): Promise<string | null> {
 export async function keep(project: string, session: string, fresh: boolean): Promise<void> {
   if (fresh) await hold(session);
   sessionStorage.setItem(own(project), session);
+  localStorage.setItem(known(project), '1');
   await (await open()).put('sessions', { project, session, used: Date.now() } satisfies Stored);
 }
 

@@ -1,4 +1,5 @@
-import { Buffers, instantiate } from '../core/module';
+import moduleUrl from '../core/generated/desk.wasm?url';
+import { Buffers, start, type Bridge } from '../core/module';
 import type { Sheet } from '../core/types.gen';
 
 /** What the desk asks of the core that runs in this worker: the picture's size, or how it would be cut. */
@@ -10,7 +11,15 @@ export interface Answer {
   sheet: Sheet | null;
 }
 
-const core = instantiate().then((exports) => new Buffers(exports));
+/** What cmd/azzel-desk-wasm exports. */
+interface Desk extends Bridge {
+  deskOpen(): number;
+  deskCut(w: number, h: number, margin: number, spacing: number): number;
+}
+
+const core = WebAssembly.compileStreaming(fetch(moduleUrl))
+  .then(start)
+  .then((exports) => new Buffers(exports as Desk));
 
 self.onmessage = async (event: MessageEvent<Question>) => {
   const buffers = await core;

@@ -1,4 +1,4 @@
-package tiles
+package raster
 
 import (
 	"bytes"
