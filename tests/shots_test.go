@@ -63,6 +63,7 @@ func TestShots(t *testing.T) {
 	w.page.Mouse.MustDown(left)
 	w.over("Palm house", 14, 11)
 	w.until("a ghost", `() => window.azzel.probe().holding === 'tile'`)
+	w.until("the pictures of layers", `() => document.querySelectorAll('[aria-label^="Depth stack"] canvas').length === 2`)
 	shot("painting")
 	w.page.Mouse.MustUp(left)
 	w.saved()

@@ -14,13 +14,15 @@
   const shown = $derived(
     slip !== null && p.slipShown && !p.pointer?.busy && !p.state?.playing && p.state?.holding === 'nothing',
   );
-  /** Beside the thing, never over it: right of it, else left, else in the corner. */
+  /** Beside the thing, never over it: right of it, else left, else in the corner; nowhere while it is out of view. */
   const place = $derived.by(() => {
     void p.moved;
-    if (!slip) return { x: 0, y: 0 };
+    if (!slip) return null;
     const { camera } = p;
     const at = camera.toScreen(slip.box.x, slip.box.y);
     const w = slip.box.w * camera.zoom;
+    const h = slip.box.h * camera.zoom;
+    if (at.x + w < 0 || at.y + h < 0 || at.x > camera.width || at.y > camera.height) return null;
     const right = at.x + w + 14;
     let x = right + WIDTH < camera.width - 8 ? right : at.x - WIDTH - 14;
     if (x < 8) x = camera.width - WIDTH - 12;
@@ -38,7 +40,7 @@
   }
 </script>
 
-{#if slip && shown}
+{#if slip && shown && place}
   <aside
     class="absolute z-10 flex flex-col gap-2 sheet p-3"
     style:left="{place.x}px"
