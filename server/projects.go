@@ -4,6 +4,8 @@ import (
 	"bytes"
 	"crypto/rand"
 	"encoding/binary"
+	"encoding/json"
+	"errors"
 	"fmt"
 	"image"
 	"image/png"
@@ -203,11 +205,19 @@ func (v *Server) takePicture(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	if _, err := v.store.Project(c, id); err != nil {
+	r, err := v.rooms.enter(c, id)
+	if err != nil {
 		return err
 	}
-	number := func(name string) int { n, _ := strconv.Atoi(c.Query(name)); return n }
-	cut := tiles.Cut{W: number("w"), H: number("h"), Margin: number("margin"), Spacing: number("spacing")}
+	var cut tiles.Cut
+	if err := json.Unmarshal([]byte(c.Query("cut")), &cut); err != nil {
+		return refuse(errors.New("how the picture is to be cut could not be read: reload the page"))
+	}
+	if w, h, err := r.cell(c); err != nil {
+		return err
+	} else if err := cut.CheckCell(w, h); err != nil {
+		return refuse(err)
+	}
 	data := c.Body()
 	if len(data) > limit.PictureBytes {
 		return refuse(fmt.Errorf("the file is larger than %d MB", limit.PictureBytes>>20))

@@ -108,6 +108,16 @@ func (r *room) load(ctx context.Context) error {
 	return nil
 }
 
+// cell is the size of the project's cell in pixels.
+func (r *room) cell(ctx context.Context) (w, h int, err error) {
+	r.mu.Lock()
+	defer r.mu.Unlock()
+	if err := r.load(ctx); err != nil {
+		return 0, 0, err
+	}
+	return r.doc.Project.CellW, r.doc.Project.CellH, nil
+}
+
 // opening is all a page of the session needs to begin.
 func (r *room) opening(ctx context.Context, session int64) (edit.Opening, error) {
 	prefix, err := r.store.Prefix(ctx)

@@ -9,6 +9,7 @@ import (
 	"io"
 	"math/rand/v2"
 	"net/http"
+	"net/url"
 	"os"
 	"os/exec"
 	"strings"
@@ -193,27 +194,30 @@ func TestServerRefusesPictures(t *testing.T) {
 		t.Fatal(err)
 	}
 	for _, c := range []struct {
-		name, query, says string
-		body              []byte
+		name, cut, says string
+		body            []byte
 	}{
-		{"text", "w=16&h=16", "not a PNG", []byte("ferns")},
-		{"nothing", "w=16&h=16", "not a PNG", nil},
-		{"cut short", "w=16&h=16", "cut short", good[:len(good)-30]},
-		{"too wide", "w=16&h=16", "8192 px", widePNG(20_000, 4)},
-		{"no size", "", "can't be cut", good},
-		{"too large a tile", "w=100&h=16", "does not fit", good},
-		{"negative", "w=16&h=16&margin=-3", "Margin", good},
-		{"over the limit", "w=16&h=16", "16 MB", make([]byte, 18<<20)},
+		{"text", `{"w":16,"h":16}`, "not a picture", []byte("ferns")},
+		{"nothing", `{"w":16,"h":16}`, "not a picture", nil},
+		{"cut short", `{"w":16,"h":16}`, "cut short", good[:len(good)-30]},
+		{"too wide", `{"w":16,"h":16}`, "8192 px", widePNG(20_000, 4)},
+		{"no cut", ``, "could not be read", good},
+		{"no size", `{}`, "can't be cut", good},
+		{"too large a tile", `{"w":100,"h":16}`, "does not fit", good},
+		{"negative", `{"w":16,"h":16,"margin":-3}`, "Margin", good},
+		{"an offset beyond it", `{"w":16,"h":16,"offsetX":8000}`, "does not fit", good},
+		{"too large a scale", `{"w":16,"h":16,"scale":2}`, "32 × 32 px", good},
+		{"over the limit", `{"w":16,"h":16}`, "16 MB", make([]byte, 18<<20)},
 	} {
-		code, text := s.post("/api/projects/1/tilesets?"+c.query, "application/octet-stream", c.body)
+		code, text := s.post("/api/projects/1/tilesets?cut="+url.QueryEscape(c.cut), "application/octet-stream", c.body)
 		if code < 400 || code >= 500 || !strings.Contains(text, c.says) {
 			t.Errorf("%s: %d %s", c.name, code, text)
 		}
 	}
-	if code, text := s.post("/api/projects/1/tilesets?w=16&h=16", "application/octet-stream", good); code != 200 {
+	if code, text := s.post("/api/projects/1/tilesets?cut="+url.QueryEscape(`{"w":16,"h":16}`), "application/octet-stream", good); code != 200 {
 		t.Errorf("a good picture: %d %s", code, text)
 	}
-	if code, _ := s.post("/api/projects/99/tilesets?w=16&h=16", "application/octet-stream", good); code != 404 {
+	if code, _ := s.post("/api/projects/99/tilesets?cut="+url.QueryEscape(`{"w":16,"h":16}`), "application/octet-stream", good); code != 404 {
 		t.Errorf("a project that is not there: %d", code)
 	}
 }

@@ -132,7 +132,7 @@ func TestTilesetIn(t *testing.T) {
 		name, says string
 		data       []byte
 	}{
-		{"list.png", "not a PNG picture", []byte("ferns, mosses, palms")},
+		{"list.png", "not a picture in PNG", []byte("ferns, mosses, palms")},
 		{"half.png", "damaged or cut short", whole[:len(whole)*2/3]},
 		{"wide.png", "20000 × 10 px", widePNG(20_000, 10)},
 		{"many.png", "64 megapixels", widePNG(8192, 8192)},
@@ -147,9 +147,19 @@ func TestTilesetIn(t *testing.T) {
 	w.sees("form p", "71 × 37 px")
 	w.fill("Tile width", "99")
 	w.sees("[role=alert]", "does not fit")
-	w.fill("Tile width", "16")
-	w.fill("Margin", "2")
-	w.fill("Spacing", "1")
+	w.click("Back to the guess")
+	w.sees("[data-guess]", "16 × 16 px, 1 px apart")
+	w.sees("button", "Take 7 tiles")
+	// The cut follows what is dragged: here the end of the first tile.
+	b := w.page.MustElement("[data-cut] canvas").MustShape().Box()
+	scale := b.Width / 71
+	w.page.Mouse.MustMoveTo(b.X+18*scale, b.Y+18*scale).MustDown(left)
+	if err := w.page.Mouse.MoveLinear(proto.Point{X: b.X + 22*scale, Y: b.Y + 18*scale}, 4); err != nil {
+		t.Fatal(err)
+	}
+	w.page.Mouse.MustUp(left)
+	w.until("a wider tile", `() => [...document.querySelectorAll('input[type=number]')].some(e => e.value === '20')`)
+	w.click("Back to the guess")
 	w.sees("button", "Take 7 tiles")
 	if p := w.probe(); p.Revision != 0 {
 		t.Fatalf("looking at pictures changed the project: revision %d", p.Revision)

@@ -6,6 +6,8 @@
 package main
 
 import (
+	"encoding/json"
+
 	"azzel/cmd/internal/bridge"
 	"azzel/core/desk"
 	"azzel/core/tiles"
@@ -16,13 +18,17 @@ var now desk.Desk
 func main() { select {} }
 
 //go:wasmexport deskOpen
-func deskOpen() (result int32) {
+func deskOpen(cellW, cellH int32) (result int32) {
 	defer bridge.Guard(&result)
-	return bridge.Write(now.Open(bridge.In))
+	return bridge.Write(now.Open(bridge.In, int(cellW), int(cellH)))
 }
 
 //go:wasmexport deskCut
-func deskCut(w, h, margin, spacing int32) (result int32) {
+func deskCut() (result int32) {
 	defer bridge.Guard(&result)
-	return bridge.Write(now.Cut(tiles.Cut{W: int(w), H: int(h), Margin: int(margin), Spacing: int(spacing)}))
+	var c tiles.Cut
+	if err := json.Unmarshal(bridge.In, &c); err != nil {
+		panic(err)
+	}
+	return bridge.Write(now.Cut(c))
 }

@@ -3,6 +3,8 @@
 package desk
 
 import (
+	"crypto/sha256"
+	"encoding/hex"
 	"image"
 
 	"azzel/core/raster"
@@ -11,8 +13,20 @@ import (
 
 // Sheet is what is known of a picture on the desk, and of how it would be cut.
 type Sheet struct {
-	Width   int    `json:"width"`
-	Height  int    `json:"height"`
+	Width  int    `json:"width"`
+	Height int    `json:"height"`
+	Format string `json:"format"`
+	// Profile says that colours are taken without the file's colour profile;
+	// OneColour that all of the picture is the same.
+	Profile   bool `json:"profile"`
+	OneColour bool `json:"oneColour"`
+	// Sum is the SHA-256 sum of the file.
+	Sum string `json:"sum"`
+	// Guess is how the picture seems to be meant to be cut, Sure that there is
+	// hardly a doubt.
+	Guess tiles.Cut `json:"guess"`
+	Sure  bool      `json:"sure"`
+
 	Columns int    `json:"columns"`
 	Rows    int    `json:"rows"`
 	Tiles   int    `json:"tiles"`
@@ -22,31 +36,62 @@ type Sheet struct {
 }
 
 // A Desk holds the picture that is being cut. The zero value is empty.
-type Desk struct{ img *image.NRGBA }
-
-// Open takes a picture file onto the desk.
-func (d *Desk) Open(data []byte) Sheet {
-	d.img = nil
-	img, err := raster.Decode(data)
-	if err != nil {
-		return Sheet{Error: err.Error(), Places: []int{}}
-	}
-	d.img = img
-	return Sheet{Width: img.Rect.Dx(), Height: img.Rect.Dy(), Places: []int{}}
+type Desk struct {
+	img          *image.NRGBA
+	cellW, cellH int
 }
 
-// Cut says how the picture on the desk would be cut.
-func (d *Desk) Cut(c tiles.Cut) Sheet {
-	if d.img == nil {
-		return Sheet{Error: raster.ErrNotPicture.Error(), Places: []int{}}
+// Open takes a picture file onto the desk, for a project with cells of the given
+// size in pixels, and guesses its cut.
+func (d *Desk) Open(data []byte, cellW, cellH int) Sheet {
+	*d = Desk{cellW: cellW, cellH: cellH}
+	s := Sheet{Places: []int{}}
+	info, err := raster.Measure(data)
+	if err == nil {
+		d.img, err = raster.Decode(data)
 	}
-	s := Sheet{Width: d.img.Rect.Dx(), Height: d.img.Rect.Dy(), Places: []int{}}
-	strip, err := tiles.Take(d.img, c)
 	if err != nil {
 		s.Error = err.Error()
 		return s
 	}
-	s.Columns, s.Rows, s.Tiles, s.Places = strip.Columns, strip.Rows, len(strip.Places), strip.Places
+	sum := sha256.Sum256(data)
+	s.Width, s.Height, s.Format, s.Profile, s.Sum = d.img.Rect.Dx(), d.img.Rect.Dy(), info.Format, info.Profile, hex.EncodeToString(sum[:])
+	s.OneColour = oneColour(d.img)
+	g := tiles.GuessCut(d.img, cellW, cellH)
+	s.Guess, s.Sure = g.Cut, g.Sure
+	return s
+}
+
+func oneColour(img *image.NRGBA) bool {
+	for y := range img.Rect.Dy() {
+		line := img.Pix[y*img.Stride:][:img.Rect.Dx()*4]
+		for i := 0; i < len(line); i += 4 {
+			if [4]byte(line[i:]) != [4]byte(img.Pix) {
+				return false
+			}
+		}
+	}
+	return true
+}
+
+// Cut says how the picture on the desk would be cut.
+func (d *Desk) Cut(c tiles.Cut) Sheet {
+	s := Sheet{Places: []int{}}
+	if d.img == nil {
+		s.Error = raster.ErrNotPicture.Error()
+		return s
+	}
+	s.Width, s.Height = d.img.Rect.Dx(), d.img.Rect.Dy()
+	if err := c.CheckCell(d.cellW, d.cellH); err != nil {
+		s.Error = err.Error()
+		return s
+	}
+	places, err := c.Places(d.img)
+	if err != nil {
+		s.Error = err.Error()
+		return s
+	}
+	s.Columns, s.Rows, s.Tiles, s.Places = c.Columns(s.Width, s.Height), c.Rows(s.Width, s.Height), len(places), places
 	s.Empty = s.Columns*s.Rows - s.Tiles
 	return s
 }

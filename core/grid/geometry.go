@@ -11,7 +11,12 @@ func (p Point) Sub(q Point) Point { return Point{p.X - q.X, p.Y - q.Y} }
 
 // A Rect covers the columns X to X+W-1 and the rows Y to Y+H-1. It is empty
 // when W or H is 0 or less.
-type Rect struct{ X, Y, W, H int }
+type Rect struct {
+	X int `json:"x"`
+	Y int `json:"y"`
+	W int `json:"w"`
+	H int `json:"h"`
+}
 
 // Between is the smallest box that holds both a and b.
 func Between(a, b Point) Rect {

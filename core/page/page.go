@@ -416,7 +416,7 @@ func (p *Page) tileset(t *Taken) Changed {
 	}
 	set := &world.Tileset{Name: t.Name, Picture: t.Picture, Strip: t.Strip, First: t.First, Count: len(t.Places),
 		Columns: t.Columns, Rows: t.Rows, Places: t.Places, Flags: make([]world.TileFlags, len(t.Places)),
-		Cut: tiles.Cut{W: t.W, H: t.H, Margin: t.Margin, Spacing: t.Spacing}}
+		Cut: t.Cut}
 	ref := world.Ref{Kind: world.KindTileset, ID: p.ids.NewID()}
 	return p.do(edit.Edit{Label: "bring in " + t.Name, Parts: []edit.Part{edit.Put{Ref: ref, Values: set.Values()}}})
 }

@@ -67,7 +67,7 @@ func (p *Page) Scene() Scene {
 		s.Crossings = append(s.Crossings, v)
 	}
 	for _, t := range d.Tilesets {
-		v := TilesetView{ID: FormatID(t.ID), Name: t.Name, Builtin: t.Builtin(), First: t.First, Count: t.Count, Columns: t.Columns, Rows: t.Rows, Places: t.Places}
+		v := TilesetView{ID: FormatID(t.ID), Name: t.Name, Builtin: t.Builtin(), Picture: t.Picture, First: t.First, Count: t.Count, Columns: t.Columns, Rows: t.Rows, Places: t.Places}
 		for i, f := range t.Flags {
 			v.Solid = append(v.Solid, f&world.Solid != 0)
 			name := t.Role(i).String()

@@ -1,5 +1,7 @@
 package page
 
+import "azzel/core/tiles"
+
 // The types in this file are what the page's core tells the browser, as JSON.
 // cmd/azzel-types writes them in TypeScript. Places and sizes are pixels of the
 // board unless said otherwise; ids are decimal numbers as text.
@@ -93,6 +95,8 @@ type TilesetView struct {
 	Builtin bool   `json:"builtin"`
 	First   int    `json:"first"`
 	Count   int    `json:"count"`
+	// Picture is the sum of the picture file; empty for the built-in tiles.
+	Picture string `json:"picture"`
 	Columns int    `json:"columns"`
 	Rows    int    `json:"rows"`
 	// Places are where each tile was in the picture: row × columns + column.
@@ -238,11 +242,9 @@ type Taken struct {
 	Picture string `json:"picture"`
 	Strip   string `json:"strip"`
 	First   int    `json:"first"`
-	W       int    `json:"w"`
-	H       int    `json:"h"`
-	Margin  int    `json:"margin"`
-	Spacing int    `json:"spacing"`
 	Columns int    `json:"columns"`
 	Rows    int    `json:"rows"`
 	Places  []int  `json:"places"`
+	// Cut is how the picture was cut.
+	Cut tiles.Cut `json:"cut"`
 }

@@ -35,14 +35,15 @@ func (a *Atlas) Has(t *world.Tileset) bool {
 	return ok && sum == t.Strip
 }
 
-// Add takes the pixels of a tileset's tiles, scaled to the cell by nearest
-// neighbour if their size is another.
+// Add takes the pixels of a tileset's tiles. If their size is another than the
+// cell's they are scaled to it by nearest neighbour, or stand in the middle of
+// its lower edge if their cut has a scale of its own.
 func (a *Atlas) Add(t *world.Tileset, s *tiles.Strip) {
 	if need := t.First + t.Count; need > len(a.tiles) {
 		a.tiles = append(a.tiles, make([]*levels, need-len(a.tiles))...)
 	}
 	for i := range min(t.Count, len(s.Places)) {
-		a.tiles[t.First+i] = newLevels(scale(s.Tile(i), s.W, s.H, a.lattice.W, a.lattice.H), a.lattice)
+		a.tiles[t.First+i] = newLevels(a.fitted(s.Tile(i), s.W, s.H, t.Cut.Scale != 0), a.lattice)
 	}
 	a.have[t.ID] = t.Strip
 	a.version++
@@ -78,16 +79,14 @@ func (a *Atlas) tile(n int) *levels {
 	return a.tiles[n]
 }
 
-func scale(pix []byte, w, h, toW, toH int) []byte {
-	if w == toW && h == toH {
-		return pix
+func (a *Atlas) fitted(pix []byte, w, h int, own bool) []byte {
+	l := a.lattice
+	if !own || w > l.W || h > l.H || w == l.W && h == l.H {
+		return tiles.Resize(pix, w, h, l.W, l.H)
 	}
-	out := make([]byte, 0, toW*toH*4)
-	for y := range toH {
-		for x := range toW {
-			o := (y*h/toH*w + x*w/toW) * 4
-			out = append(out, pix[o:o+4]...)
-		}
+	out := make([]byte, l.W*l.H*4)
+	for y := range h {
+		copy(out[((l.H-h+y)*l.W+(l.W-w)/2)*4:], pix[y*w*4:(y+1)*w*4])
 	}
 	return out
 }

@@ -178,6 +178,10 @@ var tilesetFields = []field[Tileset]{
 		func(t *Tileset) *int { return &t.Columns }, func(t *Tileset) *int { return &t.Rows }),
 	intsField(5, func(t *Tileset) *int { return &t.Cut.W }, func(t *Tileset) *int { return &t.Cut.H },
 		func(t *Tileset) *int { return &t.Cut.Margin }, func(t *Tileset) *int { return &t.Cut.Spacing }),
+	intsField(8, func(t *Tileset) *int { return &t.Cut.OffsetX }, func(t *Tileset) *int { return &t.Cut.OffsetY }),
+	rectField(9, func(t *Tileset) *grid.Rect { return &t.Cut.Crop }),
+	boolField(10, func(t *Tileset) *bool { return &t.Cut.Keyed }),
+	intsField(11, func(t *Tileset) *int { return &t.Cut.Key }, func(t *Tileset) *int { return &t.Cut.Scale }),
 	{6, func(t *Tileset, w *pack.Writer) {
 		w.Uint(uint64(len(t.Places)))
 		last := 0

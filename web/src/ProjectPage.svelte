@@ -38,9 +38,17 @@
 
   function dropped(event: DragEvent): void {
     event.preventDefault();
-    const file = event.dataTransfer?.files[0];
-    if (!file) return;
-    p.dropped = file;
+    bring([...(event.dataTransfer?.files ?? [])]);
+  }
+
+  function pasted(event: ClipboardEvent): void {
+    if (event.target instanceof HTMLInputElement) return;
+    bring([...(event.clipboardData?.files ?? [])]);
+  }
+
+  function bring(files: File[]): void {
+    if (files.length === 0) return;
+    p.dropped = files;
     p.desk = null;
     p.opened = 'desk';
   }
@@ -53,6 +61,7 @@
   onclick={giveBack}
   ondragover={(e) => e.preventDefault()}
   ondrop={dropped}
+  onpaste={pasted}
 />
 
 <div class="flex h-full flex-col">

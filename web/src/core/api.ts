@@ -1,4 +1,4 @@
-import type { NewProject, Problem, ProjectCard, TakenPicture } from './types.gen';
+import type { Cut, NewProject, Problem, ProjectCard, TakenPicture } from './types.gen';
 
 async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   let response: Response;
@@ -16,18 +16,8 @@ export const listProjects = (): Promise<ProjectCard[]> => ask('/projects');
 export const createProject = (project: NewProject): Promise<ProjectCard> =>
   ask('/projects', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(project) });
 
-export interface Cut {
-  w: number;
-  h: number;
-  margin: number;
-  spacing: number;
-}
-
 export const takePicture = (project: string, file: Blob, cut: Cut): Promise<TakenPicture> =>
-  ask(`/projects/${project}/tilesets?w=${cut.w}&h=${cut.h}&margin=${cut.margin}&spacing=${cut.spacing}`, {
-    method: 'POST',
-    body: file,
-  });
+  ask(`/projects/${project}/tilesets?cut=${encodeURIComponent(JSON.stringify(cut))}`, { method: 'POST', body: file });
 
 export async function fetchBlob(project: string, sum: string): Promise<Uint8Array> {
   const response = await fetch(`/api/projects/${project}/blobs/${sum}`);

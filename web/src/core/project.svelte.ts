@@ -26,8 +26,8 @@ export class Project {
   messages = $state<{ id: number; text: string }[]>([]);
   opened = $state<Opened>('nothing');
   desk = $state<string | null>(null);
-  /** A picture dropped on the page, for the desk to take up. */
-  dropped = $state.raw<File | null>(null);
+  /** Pictures dropped or pasted on the page, for the desk to take up. */
+  dropped = $state.raw<File[]>([]);
   seeking = $state(false);
   keysShown = $state(false);
   stackOpen = $state(true);

@@ -63,6 +63,7 @@ export interface TilesetView {
   builtin: boolean;
   first: number;
   count: number;
+  picture: string;
   columns: number;
   rows: number;
   places: number[];
@@ -185,18 +186,35 @@ export interface Play {
   events: string[];
 }
 
+export interface Rect {
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+
+export interface Cut {
+  w: number;
+  h: number;
+  margin: number;
+  spacing: number;
+  offsetX: number;
+  offsetY: number;
+  crop: Rect;
+  keyed: boolean;
+  key: number;
+  scale: number;
+}
+
 export interface Taken {
   name: string;
   picture: string;
   strip: string;
   first: number;
-  w: number;
-  h: number;
-  margin: number;
-  spacing: number;
   columns: number;
   rows: number;
   places: number[];
+  cut: Cut;
 }
 
 export interface Order {
@@ -216,6 +234,12 @@ export interface Order {
 export interface Sheet {
   width: number;
   height: number;
+  format: string;
+  profile: boolean;
+  oneColour: boolean;
+  sum: string;
+  guess: Cut;
+  sure: boolean;
   columns: number;
   rows: number;
   tiles: number;
@@ -257,6 +281,7 @@ export const MAX_CELL_SIDE = 128;
 export const MAX_SEEN = 256;
 export const NAME_LETTERS = 120;
 export const PICTURE_BYTES = 16777216;
+export const PICTURE_SIDE = 8192;
 export const SOCKET_BYTES = 1048576;
 export const SCENE_CHANGED = 1;
 export const STATE_CHANGED = 2;

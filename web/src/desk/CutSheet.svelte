@@ -2,101 +2,94 @@
   import { onMount, untrack } from 'svelte';
   import { takePicture } from '../core/api';
   import type { Project } from '../core/project.svelte';
-  import { MAX_CELL_SIDE, MIN_CELL_SIDE, PICTURE_BYTES, type Sheet } from '../core/types.gen';
-  import { readColours } from '../board/colours';
+  import { PICTURE_BYTES, type Cut, type Sheet } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
-  import NumberField from '../ui/NumberField.svelte';
+  import CutCanvas from './CutCanvas.svelte';
+  import CutFields from './CutFields.svelte';
+  import CutPreview from './CutPreview.svelte';
   import { Cutter } from './cutter';
 
   interface Props {
     p: Project;
     file: File;
+    /** How many more pictures wait. */
+    waiting: number;
     taken: (strip: string) => void;
     giveUp: () => void;
+    show: (tileset: string) => void;
   }
-  let { p, file, taken, giveUp }: Props = $props();
+  let { p, file, waiting, taken, giveUp, show }: Props = $props();
 
   const cutter = new Cutter();
-  let canvas: HTMLCanvasElement | undefined = $state();
   let bitmap = $state.raw<ImageBitmap | null>(null);
   let opened = $state.raw<Sheet | null>(null);
   let sheet = $state.raw<Sheet | null>(null);
   let error = $state('');
   let busy = $state(false);
+  let picking = $state(false);
+  let seen = $state({ column: 0, row: 0 });
   let name = $state(untrack(() => file.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ')));
-  const cut = $state(
-    untrack(() => ({ w: p.scene?.project.cellW ?? 16, h: p.scene?.project.cellH ?? 16, margin: 0, spacing: 0 })),
+  const none: Cut = {
+    ...{ w: 16, h: 16, margin: 0, spacing: 0, offsetX: 0, offsetY: 0 },
+    ...{ crop: { x: 0, y: 0, w: 0, h: 0 }, keyed: false, key: 0, scale: 0 },
+  };
+  let cut = $state<Cut>(none);
+
+  const known = $derived(p.scene?.tilesets.find((t) => opened && t.picture === opened.sum) ?? null);
+  const guessed = $derived(
+    opened !== null &&
+      (['w', 'h', 'margin', 'spacing', 'offsetX', 'offsetY'] as const).every((k) => cut[k] === opened?.guess[k]),
   );
+
+  const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 
   async function open(): Promise<void> {
     if (file.size > PICTURE_BYTES) {
       error = `The file has ${Math.ceil(file.size / 2 ** 20)} MB; the most is ${PICTURE_BYTES / 2 ** 20} MB. Make the picture smaller or cut it in parts.`;
       return;
     }
-    const first = await cutter.open(await file.arrayBuffer());
+    const { cellW, cellH } = p.scene?.project ?? { cellW: 16, cellH: 16 };
+    const first = await cutter.open(await file.arrayBuffer(), cellW, cellH);
     if (first.error) {
       error = sentence(first.error);
       return;
     }
-    bitmap = await createImageBitmap(file).catch(() => null);
+    bitmap = await createImageBitmap(file, { premultiplyAlpha: 'none', colorSpaceConversion: 'none' });
+    cut = { ...first.guess };
     opened = first;
   }
 
-  const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+  const fail = (failure: unknown): void => {
+    error = sentence(failure instanceof Error ? failure.message.replace(/\.$/, '') : String(failure));
+  };
 
   onMount(() => {
-    void open();
+    open().catch(fail);
     return () => cutter.end();
   });
 
+  const number = (v: number | null): number => (Number.isFinite(v) ? Math.trunc(v ?? 0) : 0);
   let asked = 0;
   $effect(() => {
     if (!opened) return;
-    const wanted = { w: cut.w || 0, h: cut.h || 0, margin: cut.margin || 0, spacing: cut.spacing || 0 };
+    const wanted: Cut = { ...cut, crop: { ...cut.crop } };
+    for (const k of ['w', 'h', 'margin', 'spacing', 'offsetX', 'offsetY'] as const) wanted[k] = number(cut[k]);
     const mine = ++asked;
-    void cutter.cut(wanted).then((answer) => {
+    cutter.cut(wanted).then((answer) => {
       if (mine !== asked) return;
       sheet = answer;
       error = answer.error ? sentence(answer.error) : '';
-    });
-  });
-
-  const scale = $derived(opened ? Math.max(1, Math.min(4, Math.floor(720 / opened.width))) : 1);
-
-  $effect(() => {
-    const context = canvas?.getContext('2d');
-    if (!canvas || !context || !bitmap || !opened) return;
-    canvas.width = opened.width * scale;
-    canvas.height = opened.height * scale;
-    context.imageSmoothingEnabled = false;
-    context.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
-    if (!sheet || sheet.error) return;
-    const { saffron, board } = readColours();
-    const full = new Set(sheet.places);
-    for (let i = 0; i < sheet.columns * sheet.rows; i++) {
-      const x = (cut.margin + (i % sheet.columns) * (cut.w + cut.spacing)) * scale;
-      const y = (cut.margin + Math.floor(i / sheet.columns) * (cut.h + cut.spacing)) * scale;
-      if (!full.has(i)) {
-        context.fillStyle = board;
-        context.globalAlpha = 0.6;
-        context.fillRect(x, y, cut.w * scale, cut.h * scale);
-        context.globalAlpha = 1;
-        continue;
-      }
-      context.strokeStyle = saffron;
-      context.lineWidth = 1;
-      context.strokeRect(x + 0.5, y + 0.5, cut.w * scale - 1, cut.h * scale - 1);
-    }
+    }, fail);
   });
 
   async function take(): Promise<void> {
     busy = true;
     try {
       const answer = await takePicture(p.id, file, cut);
-      p.order({ do: 'tileset', taken: { name, ...answer, ...cut } });
+      p.order({ do: 'tileset', taken: { name, ...answer, cut } });
       taken(answer.strip);
     } catch (failure) {
-      error = failure instanceof Error ? failure.message : String(failure);
+      fail(failure);
     } finally {
       busy = false;
     }
@@ -105,16 +98,29 @@
 
 <div class="flex min-h-0 flex-1">
   <div class="min-w-0 flex-1 overflow-auto bg-board p-4">
-    {#if opened}
-      <div role="img" aria-label="The picture with its cut" data-cut>
-        <canvas bind:this={canvas} class="[image-rendering:pixelated]" aria-hidden="true"></canvas>
-      </div>
+    {#if opened && bitmap}
+      <CutCanvas
+        {bitmap}
+        {opened}
+        {sheet}
+        {cut}
+        {picking}
+        change={(to) => (cut = to)}
+        picked={(key) => {
+          cut = { ...cut, keyed: true, key };
+          picking = false;
+        }}
+        over={(column, row) => {
+          if (column >= 0 && row >= 0 && column < (sheet?.columns ?? 0) && row < (sheet?.rows ?? 0))
+            seen = { column, row };
+        }}
+      />
     {:else if !error}
-      <p class="text-soft">Reading the picture …</p>
+      <p class="text-soft" role="status">Reading the picture …</p>
     {/if}
   </div>
   <form
-    class="flex w-76 shrink-0 flex-col gap-2 overflow-auto border-l border-line p-3"
+    class="flex w-132 shrink-0 flex-col border-l border-line"
     aria-label="The cut"
     novalidate
     onsubmit={(e) => {
@@ -122,26 +128,58 @@
       void take();
     }}
   >
-    {#if opened}
-      <label class="flex flex-col gap-1"
-        ><span>Name</span><input bind:value={name} class="h-7 rounded-inner border border-line bg-sheet px-2" /></label
-      >
-      <div class="flex gap-3">
-        <NumberField label="Tile width" unit="px" bind:value={cut.w} min={MIN_CELL_SIDE} max={MAX_CELL_SIDE} />
-        <NumberField label="Tile height" unit="px" bind:value={cut.h} min={MIN_CELL_SIDE} max={MAX_CELL_SIDE} />
-      </div>
-      <div class="flex gap-3">
-        <NumberField label="Margin" unit="px" bind:value={cut.margin} min={0} max={MAX_CELL_SIDE} />
-        <NumberField label="Spacing" unit="px" bind:value={cut.spacing} min={0} max={MAX_CELL_SIDE} />
-      </div>
-      <p class="text-soft figures">
-        {opened.width} × {opened.height} px{#if sheet && !sheet.error}: {sheet.columns} × {sheet.rows} tiles{#if sheet.empty > 0},
-            {sheet.empty}
-            empty left out{/if}{/if}
-      </p>
-    {/if}
-    {#if error}<p class="text-rose-ink" role="alert">{error}</p>{/if}
-    <div class="mt-auto flex gap-2">
+    <div class="flex min-h-0 flex-1 gap-4 overflow-auto p-3">
+      {#if opened && bitmap}
+        <div class="flex w-60 shrink-0 flex-col gap-2">
+          {#if known}
+            <div class="rounded-inner bg-shelf p-2" role="status">
+              <p class="mb-1.5">This picture is here already, as {known.name}.</p>
+              <Button label="Lay {known.name} on the desk" onclick={() => show(known.id)} />
+            </div>
+          {/if}
+          <p data-guess>
+            {#if guessed}
+              <strong>{opened.sure ? 'Sure' : 'Guessed'}:</strong>
+              {cut.w} × {cut.h} px{cut.spacing > 0 ? `, ${cut.spacing} px apart` : ''}{opened.sure
+                ? '.'
+                : '. Look whether the lines are right; drag their round handles.'}
+            {:else}
+              <button
+                type="button"
+                class="text-lagoon-ink underline"
+                onclick={() => (cut = { ...(opened?.guess ?? none) })}
+                >Back to the guess, {opened.guess.w} × {opened.guess.h} px</button
+              >
+            {/if}
+          </p>
+          <label class="flex flex-col gap-1"
+            ><span>Name</span><input
+              bind:value={name}
+              class="h-7 rounded-inner border border-line bg-sheet px-2"
+            /></label
+          >
+          <CutPreview {p} {bitmap} {cut} column={seen.column} row={seen.row} />
+        </div>
+        <div class="flex min-w-0 flex-1 flex-col gap-2">
+          <CutFields bind:cut bind:picking {opened} />
+          <p class="text-soft figures">
+            {opened.width} × {opened.height} px{#if sheet && !sheet.error}: {sheet.columns} × {sheet.rows} tiles{#if sheet.empty > 0},
+                {sheet.empty}
+                empty left out{/if}{/if}
+          </p>
+          {#if opened.oneColour}<p class="text-soft">
+              All of this picture has one colour, so its tiles look alike.
+            </p>{/if}
+          {#if opened.profile}
+            <p class="text-soft">
+              The file has a colour profile, which is left out: colours are taken as they are written.
+            </p>
+          {/if}
+        </div>
+      {/if}
+    </div>
+    <div class="flex flex-wrap items-center gap-2 border-t border-line px-3 py-2">
+      {#if error}<p class="basis-full text-rose-ink" role="alert">{error}</p>{/if}
       {#if opened}
         <Button
           label={sheet && !sheet.error ? `Take ${sheet.tiles} tiles` : 'Take the tiles'}
@@ -150,7 +188,7 @@
           disabled={busy || !sheet || sheet.error !== '' || name.trim() === ''}
         />
       {/if}
-      <Button label="Another picture" onclick={giveUp} />
+      <Button label={waiting > 0 ? 'Leave this one out' : 'Another picture'} onclick={giveUp} />
     </div>
   </form>
 </div>

@@ -6,18 +6,26 @@
 
   let { p }: { p: Project } = $props();
 
-  let file: File | null = $state.raw(null);
+  /** Pictures that were brought in at once; the first lies on the desk. */
+  let files: File[] = $state.raw([]);
+  let all = $state(0);
+  const file = $derived(files[0] ?? null);
   const set = $derived(p.scene?.tilesets.find((t) => t.id === p.desk) ?? null);
 
   $effect(() => {
-    if (!p.dropped) return;
-    file = p.dropped;
-    p.dropped = null;
+    if (p.dropped.length === 0) return;
+    bring(p.dropped);
+    p.dropped = [];
   });
+
+  function bring(list: File[]): void {
+    files = list;
+    all = list.length;
+  }
 
   /** The tileset that a picture became lies on the desk next. */
   function taken(strip: string): void {
-    file = null;
+    files = files.slice(1);
     const fresh = p.scene?.tilesets.at(-1);
     if (fresh && strip) p.desk = fresh.id;
   }
@@ -32,31 +40,48 @@
   <div class="flex items-center gap-3 border-b border-line px-3 py-1.5">
     <h2 class="name">Desk</h2>
     <span class="text-soft">
-      {#if file}{file.name}{:else if set}{set.name}: paint what is solid{:else}bring in a tileset{/if}
+      {#if file}{file.name}{#if all > 1}, picture {all - files.length + 1} of {all}{/if}{:else if set}{set.name}: paint
+        what is solid{:else}bring in a tileset{/if}
     </span>
+    {#if files.length > 1}
+      <button class="text-lagoon-ink underline" onclick={() => (files = files.slice(0, 1))}>Stop after this one</button>
+    {/if}
     <button class="ml-auto text-soft" aria-label="Close the desk" onclick={close}><X size={16} /></button>
   </div>
   {#if file}
-    {#key file}<CutSheet {p} {file} {taken} giveUp={() => (file = null)} />{/key}
+    {#key file}
+      <CutSheet
+        {p}
+        {file}
+        waiting={files.length - 1}
+        {taken}
+        giveUp={() => (files = files.slice(1))}
+        show={(id) => {
+          files = files.slice(1);
+          p.desk = id;
+        }}
+      />
+    {/key}
   {:else if set}
     {#key set.id}<SolidSheet {p} {set} />{/key}
   {:else}
     <div class="grid flex-1 place-items-center">
       <div class="max-w-100 text-center">
         <p class="mb-3">
-          A tileset is a picture cut into tiles. Drop a PNG picture here, or choose one; then say how large a tile is.
-          Nothing is taken before you have seen the cut.
+          A tileset is a picture cut into tiles. Drop pictures here, paste one, or choose some: PNG, GIF, JPEG, WebP or
+          BMP. Azzel guesses the cut; nothing is taken before you have seen it.
         </p>
         <label
           class="inline-flex h-7 cursor-pointer items-center rounded-inner bg-saffron-button px-3 font-semibold text-on-saffron"
         >
-          Choose a picture
+          Choose pictures
           <input
             type="file"
-            accept="image/png,.png"
+            multiple
+            accept="image/png,image/gif,image/jpeg,image/webp,image/bmp"
             class="sr-only"
             onchange={(e) => {
-              file = e.currentTarget.files?.[0] ?? null;
+              bring([...(e.currentTarget.files ?? [])]);
               e.currentTarget.value = '';
             }}
           />

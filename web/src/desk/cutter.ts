@@ -1,43 +1,41 @@
-import type { Cut } from '../core/api';
-import type { Sheet } from '../core/types.gen';
+import type { Cut, Sheet } from '../core/types.gen';
 import type { Answer, Question } from './desk.worker';
 
-const FAILED = 'The picture could not be read. Try a smaller one.';
+const FAILED = 'the picture could not be read: try a smaller one';
 
 /** The core in a worker of its own, which is ended with the desk: large pictures leave no memory behind. */
 export class Cutter {
   private readonly worker = new Worker(new URL('./desk.worker.ts', import.meta.url), { type: 'module' });
-  private readonly waiting = new Map<number, (sheet: Sheet) => void>();
+  private readonly waiting = new Map<number, (sheet: Sheet | null) => void>();
   private next = 1;
 
   constructor() {
     this.worker.onmessage = (event: MessageEvent<Answer>) => {
-      this.waiting.get(event.data.id)?.(event.data.sheet ?? this.failed());
+      this.waiting.get(event.data.id)?.(event.data.sheet);
       this.waiting.delete(event.data.id);
     };
     this.worker.onerror = () => {
-      for (const answer of this.waiting.values()) answer(this.failed());
+      for (const answer of this.waiting.values()) answer(null);
       this.waiting.clear();
     };
   }
 
-  private failed(): Sheet {
-    return { width: 0, height: 0, columns: 0, rows: 0, tiles: 0, empty: 0, places: [], error: FAILED };
-  }
-
-  private ask(question: Question, transfer: Transferable[] = []): Promise<Sheet> {
-    return new Promise((resolve) => {
+  /** Throws an error with a text for people if the core can't say anything of the picture. */
+  private async ask(question: Question, transfer: Transferable[] = []): Promise<Sheet> {
+    const sheet = await new Promise<Sheet | null>((resolve) => {
       this.waiting.set(question.id, resolve);
       this.worker.postMessage(question, transfer);
     });
+    if (!sheet) throw new Error(FAILED);
+    return sheet;
   }
 
-  open(bytes: ArrayBuffer): Promise<Sheet> {
-    return this.ask({ id: this.next++, open: bytes }, [bytes]);
+  open(bytes: ArrayBuffer, cellW: number, cellH: number): Promise<Sheet> {
+    return this.ask({ id: this.next++, open: bytes, cellW, cellH }, [bytes]);
   }
 
   cut(cut: Cut): Promise<Sheet> {
-    return this.ask({ id: this.next++, cut: { ...cut } });
+    return this.ask({ id: this.next++, cut: { ...cut, crop: { ...cut.crop } } });
   }
 
   end(): void {

@@ -1,10 +1,9 @@
 import moduleUrl from '../core/generated/desk.wasm?url';
 import { Buffers, start, type Bridge } from '../core/module';
-import type { Sheet } from '../core/types.gen';
+import type { Cut, Sheet } from '../core/types.gen';
 
-/** What the desk asks of the core that runs in this worker: the picture's size, or how it would be cut. */
-export type Question =
-  { id: number; open: ArrayBuffer } | { id: number; cut: { w: number; h: number; margin: number; spacing: number } };
+/** What the desk asks of the core that runs in this worker: about the picture, or how it would be cut. */
+export type Question = { id: number; open: ArrayBuffer; cellW: number; cellH: number } | { id: number; cut: Cut };
 
 export interface Answer {
   id: number;
@@ -13,8 +12,8 @@ export interface Answer {
 
 /** What cmd/azzel-desk-wasm exports. */
 interface Desk extends Bridge {
-  deskOpen(): number;
-  deskCut(w: number, h: number, margin: number, spacing: number): number;
+  deskOpen(cellW: number, cellH: number): number;
+  deskCut(): number;
 }
 
 const core = WebAssembly.compileStreaming(fetch(moduleUrl))
@@ -27,10 +26,10 @@ self.onmessage = async (event: MessageEvent<Question>) => {
   let length: number;
   if ('open' in data) {
     buffers.give(new Uint8Array(data.open));
-    length = buffers.exports.deskOpen();
+    length = buffers.exports.deskOpen(data.cellW, data.cellH);
   } else {
-    const { w, h, margin, spacing } = data.cut;
-    length = buffers.exports.deskCut(w | 0, h | 0, margin | 0, spacing | 0);
+    buffers.giveText(JSON.stringify(data.cut));
+    length = buffers.exports.deskCut();
   }
   const sheet = length > 0 ? (JSON.parse(buffers.takeText(length)) as Sheet) : null;
   self.postMessage({ id: data.id, sheet } satisfies Answer);

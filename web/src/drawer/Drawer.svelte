@@ -66,7 +66,7 @@
   </div>
   <div class="w-52 shrink-0 overflow-auto border-l border-line p-3">
     <h2 class="mb-2 name">Another tileset</h2>
-    <p class="mb-2 text-soft">A picture of tiles, as PNG. Drop it anywhere, or lay it on the desk.</p>
+    <p class="mb-2 text-soft">A picture of tiles. Drop or paste it anywhere, or lay it on the desk.</p>
     <Button label="Bring in a picture" onclick={() => desk(null)}><ImagePlus size={16} /></Button>
   </div>
 </section>

@@ -1,0 +1,125 @@
+<script lang="ts">
+  import { readColours } from '../board/colours';
+  import { theme } from '../core/theme.svelte';
+  import type { Cut, Sheet } from '../core/types.gen';
+  import { handlesOf, moved, type Handle } from './handles';
+
+  interface Props {
+    bitmap: ImageBitmap;
+    opened: Sheet;
+    sheet: Sheet | null;
+    cut: Cut;
+    /** Whether the next click picks the see-through colour. */
+    picking: boolean;
+    change: (cut: Cut) => void;
+    picked: (key: number) => void;
+    over: (column: number, row: number) => void;
+  }
+  let { bitmap, opened, sheet, cut, picking, change, picked, over }: Props = $props();
+
+  let canvas: HTMLCanvasElement | undefined = $state();
+  let held: Handle | null = null;
+
+  const scale = $derived(Math.max(1, Math.min(6, Math.floor(Math.min(640 / opened.width, 400 / opened.height)))));
+  const pitchX = $derived(cut.w + cut.spacing);
+  const pitchY = $derived(cut.h + cut.spacing);
+  const startX = $derived(cut.crop.x + cut.offsetX + cut.margin);
+  const startY = $derived(cut.crop.y + cut.offsetY + cut.margin);
+
+  $effect(() => {
+    void theme.dark;
+    const context = canvas?.getContext('2d');
+    if (!canvas || !context) return;
+    canvas.width = opened.width * scale;
+    canvas.height = opened.height * scale;
+    context.imageSmoothingEnabled = false;
+    context.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
+    const colours = readColours();
+    if (sheet && !sheet.error) lines(context, sheet, colours.saffron, colours.board);
+    const { crop } = cut;
+    if (crop.w > 0 && crop.h > 0) {
+      context.fillStyle = colours.board;
+      context.globalAlpha = 0.75;
+      context.beginPath();
+      context.rect(0, 0, canvas.width, canvas.height);
+      context.rect(crop.x * scale, crop.y * scale, crop.w * scale, crop.h * scale);
+      context.fill('evenodd');
+      context.globalAlpha = 1;
+    }
+    for (const handle of handlesOf(cut, opened)) {
+      context.beginPath();
+      if (handle.what.startsWith('crop')) context.rect(handle.x * scale - 3, handle.y * scale - 3, 7, 7);
+      else context.arc(handle.x * scale, handle.y * scale, 4.5, 0, Math.PI * 2);
+      context.fillStyle = colours.sheet;
+      context.fill();
+      context.strokeStyle = colours.ink;
+      context.lineWidth = 1.5;
+      context.stroke();
+    }
+  });
+
+  /** The lines of the cut; empty tiles are dimmed. */
+  function lines(context: CanvasRenderingContext2D, shown: Sheet, line: string, dim: string): void {
+    const full = new Set(shown.places);
+    context.strokeStyle = line;
+    context.lineWidth = 1;
+    context.fillStyle = dim;
+    context.beginPath();
+    for (let i = 0; i < shown.columns * shown.rows; i++) {
+      const x = (startX + (i % shown.columns) * pitchX) * scale;
+      const y = (startY + Math.floor(i / shown.columns) * pitchY) * scale;
+      if (full.has(i)) context.rect(x + 0.5, y + 0.5, cut.w * scale - 1, cut.h * scale - 1);
+      else {
+        context.globalAlpha = 0.6;
+        context.fillRect(x, y, cut.w * scale, cut.h * scale);
+        context.globalAlpha = 1;
+      }
+    }
+    context.stroke();
+  }
+
+  function at(event: PointerEvent): { x: number; y: number } {
+    const r = (event.currentTarget as Element).getBoundingClientRect();
+    return { x: (event.clientX - r.left) / scale, y: (event.clientY - r.top) / scale };
+  }
+
+  function near(p: { x: number; y: number }): Handle | null {
+    const reach = 9 / scale;
+    return handlesOf(cut, opened).find((h) => Math.hypot(h.x - p.x, h.y - p.y) <= reach) ?? null;
+  }
+
+  function down(event: PointerEvent): void {
+    const p = at(event);
+    if (picking) {
+      const source = new OffscreenCanvas(1, 1).getContext('2d');
+      source?.drawImage(bitmap, -Math.floor(p.x), -Math.floor(p.y));
+      const [r = 0, g = 0, b = 0] = source?.getImageData(0, 0, 1, 1).data ?? [];
+      picked((r << 16) | (g << 8) | b);
+      return;
+    }
+    held = near(p);
+    if (held) (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  }
+
+  function move(event: PointerEvent): void {
+    const p = at(event);
+    if (held) {
+      change(moved(held, Math.round(p.x), Math.round(p.y), cut, opened));
+      return;
+    }
+    over(Math.floor((p.x - startX) / pitchX), Math.floor((p.y - startY) / pitchY));
+    if (canvas) canvas.style.cursor = picking ? 'crosshair' : near(p) ? 'move' : 'default';
+  }
+</script>
+
+<div
+  class="w-fit touch-none"
+  role="img"
+  aria-label="The picture with its cut"
+  data-cut
+  onpointerdown={down}
+  onpointermove={move}
+  onpointerup={() => (held = null)}
+>
+  <canvas bind:this={canvas} class="block [image-rendering:pixelated]" aria-hidden="true"></canvas>
+</div>
