@@ -52,18 +52,31 @@ func Install(ctx context.Context, s *store.Store) error {
 	if err := b.gardener(); err != nil {
 		return err
 	}
+	b.medleys()
 	b.glasshouse()
 	return b.err
 }
 
-// free reports whether one can walk over a place of the sheet.
-func free(place int) bool {
-	switch place {
-	case art.Crown(0, 0), art.Crown(1, 0), art.Crown(2, 0), art.Crown(0, 1), art.Crown(1, 1), art.Crown(2, 1), art.Crown(0, 2), art.Crown(1, 2), art.Crown(2, 2),
-		art.DoorGlass, art.DoorBrick, art.Rug, art.Puddle:
-		return true
+// does says what the tile at a place of the sheet does.
+func does(place int) *tiles.Properties {
+	p := tiles.Wall.Properties()
+	block := art.Block(place % art.Columns / 4)
+	switch {
+	case place < art.Gravel && block == art.Channel || place == art.WaterLily || place == art.WaterBloom:
+		p = tiles.Water.Properties()
+	case place < art.Gravel:
+	case place >= art.Paving && place <= art.PavingDrain || place == art.DoorGlass || place == art.DoorBrick:
+		p = tiles.Path.Properties()
+	case place <= art.Grating || place == art.Rug || place == art.Puddle:
+		p = tiles.Ground.Properties()
+	case place >= art.Crown(0, 0) && place%art.Columns < 3:
+		p = tiles.Overhead.Properties()
+	case place >= art.Fern && place <= art.BedLabel:
+		p = tiles.Decoration.Properties()
+		p.Solid = tiles.Whole
 	}
-	return place >= art.Gravel && place <= art.Grating
+	p.Name = art.Name(place)
+	return &p
 }
 
 // take cuts a picture drawn by art and stores it with its tiles.
@@ -97,11 +110,7 @@ func (b *builder) tileset() error {
 		Columns: strip.Columns, Rows: strip.Rows, Cut: cut, Places: strip.Places}
 	for i, place := range strip.Places {
 		b.tile[place] = first + i
-		var flags world.TileFlags
-		if !free(place) {
-			flags = world.Solid
-		}
-		set.Flags = append(set.Flags, flags)
+		set.Tiles = append(set.Tiles, does(place))
 	}
 	b.step("bring in the glasshouse tiles", edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: b.ids.NewID()}, Values: set.Values()})
 	return nil
@@ -121,6 +130,26 @@ func (b *builder) gardener() error {
 	b.step("bring in the gardener", edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: c.ID}, Values: c.Values()},
 		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, c.ID)})
 	return nil
+}
+
+// medleys are what ground is laid with.
+func (b *builder) medleys() {
+	for _, m := range []struct {
+		name     string
+		mirrored bool
+		tiles    [][2]int
+	}{
+		{"Gravel walk", true, [][2]int{{art.Gravel, 50}, {art.GravelFine, 35}, {art.GravelPebbles, 8}, {art.GravelMoss, 4}, {art.GravelLeaves, 3}}},
+		{"Fallen leaves", true, [][2]int{{art.GravelLeaves, 6}, {art.GravelMoss, 2}, {art.GravelFine, 2}}},
+		{"Old paving", false, [][2]int{{art.Paving, 70}, {art.PavingWorn, 20}, {art.PavingMoss, 10}}},
+		{"Bed of ferns", false, [][2]int{{art.Fern, 4}, {art.FernYoung, 3}, {art.BroadLeaf, 3}, {art.Moss, 2}, {art.Orchid, 1}}},
+	} {
+		medley := &world.Medley{Name: m.name, Medley: tiles.Medley{Mirrored: m.mirrored}}
+		for _, t := range m.tiles {
+			medley.Tiles = append(medley.Tiles, tiles.Weighted{Tile: b.tile[t[0]], Weight: t[1]})
+		}
+		b.step("make "+m.name, edit.Put{Ref: world.Ref{Kind: world.KindMedley, ID: b.ids.NewID()}, Values: medley.Values()})
+	}
 }
 
 // A builder makes the demo step by step, as a designer would.

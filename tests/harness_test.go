@@ -255,7 +255,6 @@ type scene struct {
 	Tilesets  []struct {
 		ID, Name     string
 		First, Count int
-		Solid        []bool
 	}
 }
 

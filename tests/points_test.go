@@ -167,7 +167,7 @@ func TestTilesetIn(t *testing.T) {
 	w.shoot("desk")
 	w.click("Take 7 tiles")
 	w.until("the tileset", `() => window.azzel.scene().tilesets.length === 2`)
-	w.until("its sheet", `() => document.querySelector('[data-solid-sheet], [aria-label^="Tiles of potting bench"]') !== null`)
+	w.until("its sheet", `() => document.querySelector('[aria-label^="Tiles of potting bench"]') !== null`)
 	// Drag over the first three tiles: they are solid.
 	r := w.page.MustElement(`[aria-label^="Tiles of potting bench"]`).MustShape().Box()
 	w.page.Mouse.MustMoveTo(r.X+15, r.Y+15).MustDown(left)
@@ -175,7 +175,7 @@ func TestTilesetIn(t *testing.T) {
 		t.Fatal(err)
 	}
 	w.page.Mouse.MustUp(left)
-	solid := `() => { const s = window.azzel.scene()?.tilesets[1]?.solid; return s !== undefined && s.length === 7 && s.every((v, i) => v === i < 3); }`
+	solid := `() => { const s = window.azzel.scene()?.tilesets[1]?.tiles; return s !== undefined && s.length === 7 && s.every((v, i) => v.whole === i < 3); }`
 	w.until("three solid tiles", solid)
 	w.saved()
 	w.page.MustReload()

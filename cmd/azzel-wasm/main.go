@@ -7,6 +7,7 @@ package main
 
 import (
 	"encoding/hex"
+	"encoding/json"
 	"errors"
 	"fmt"
 	"hash/fnv"
@@ -138,6 +139,40 @@ func view(which int32) (result int32) {
 	return bridge.Write(v)
 }
 
+//go:wasmexport tileset
+func tileset(id int64) (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Write(now.Tileset(world.ID(id)))
+}
+
+// dealt reads what the medley is to be from the buffer.
+//
+//go:wasmexport dealt
+func dealt(w, h int32) (result int32) {
+	defer bridge.Guard(&result)
+	var to page.Dealing
+	if err := json.Unmarshal(bridge.In, &to); err != nil {
+		panic(err)
+	}
+	return bridge.Write(now.Dealt(to, int(w), int(h)))
+}
+
+// sheetShape reads the name of the property from the buffer.
+//
+//go:wasmexport sheetShape
+func sheetShape(id int64, x0, y0, x1, y1 int32) (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Write(now.SheetShape(world.ID(id), string(bridge.In), grid.Point{X: int(x0), Y: int(y0)}, grid.Point{X: int(x1), Y: int(y1)}))
+}
+
+// lens reads the name of the property from the buffer.
+//
+//go:wasmexport lens
+func lens(m int64, x, y, w, h int32) (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Answer(now.Lens(world.ID(m), grid.Rect{X: int(x), Y: int(y), W: int(w), H: int(h)}, string(bridge.In)))
+}
+
 // outgoing gives the next message to be sent, 0 if there is none.
 //
 //go:wasmexport outgoing
@@ -192,7 +227,7 @@ func forget(m int64, low, high uint32, level, x, y int32) {
 //go:wasmexport tile
 func tile(n int32) (result int32) {
 	defer bridge.Guard(&result)
-	return bridge.Answer(now.Tile(int(n)))
+	return bridge.Answer(now.Tile(grid.Cell(n)))
 }
 
 //go:wasmexport sprite

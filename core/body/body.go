@@ -5,6 +5,7 @@ package body
 
 import (
 	"azzel/core/grid"
+	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -22,16 +23,21 @@ func PlayerSize(l grid.Lattice) Size { return Size{max(2, l.W*5/8), max(2, l.H/2
 type Ground struct {
 	Map     *world.Map
 	Lattice grid.Lattice
-	flags   []world.TileFlags
-	open    map[grid.Point]bool
+	// masks says of each tile's number what of it is solid.
+	masks []tiles.Mask
+	open  map[grid.Point]bool
 }
 
 // NewGround looks at a map of d. Doorways are always open, so that one can be
 // set into a wall.
 func NewGround(d *world.Document, m *world.Map) *Ground {
-	g := &Ground{Map: m, Lattice: d.Project.Lattice(), flags: make([]world.TileFlags, d.TilesEnd()), open: map[grid.Point]bool{}}
+	g := &Ground{Map: m, Lattice: d.Project.Lattice(), masks: make([]tiles.Mask, d.TilesEnd()), open: map[grid.Point]bool{}}
 	for _, t := range d.Tilesets {
-		copy(g.flags[t.First:], t.Flags)
+		for i, p := range t.Tiles {
+			if p != nil {
+				g.masks[t.First+i] = p.Solid
+			}
+		}
 	}
 	for _, c := range d.Crossings {
 		for _, end := range c.Ends {
@@ -48,23 +54,24 @@ func NewGround(d *world.Document, m *world.Map) *Ground {
 	return g
 }
 
-// Solid reports whether cell c stops a body. All outside the map does.
-func (g *Ground) Solid(c grid.Point) bool {
+// mask says which parts of cell c stop a body. All outside the map does.
+func (g *Ground) mask(c grid.Point) tiles.Mask {
 	if !g.Map.Bounds.Has(c) {
-		return true
+		return tiles.Whole
 	}
 	if g.open[c] {
-		return false
+		return 0
 	}
+	var m tiles.Mask
 	for _, l := range g.Map.Layers {
 		if !l.Counts {
 			continue
 		}
-		if n := l.Cells.At(c).Tile(); n != 0 && n < len(g.flags) && g.flags[n]&world.Solid != 0 {
-			return true
+		if v := l.Cells.At(c); v.Tile() < len(g.masks) {
+			m |= g.masks[v.Tile()].Lying(v.Orientation())
 		}
 	}
-	return false
+	return m
 }
 
 // Doorway reports whether c is a cell of a doorway.
@@ -91,15 +98,36 @@ func (s Size) box(p Place) (x0, y0, x1, y1 int) {
 	return p.X - s.W*Unit/2, p.Y - s.H*Unit, p.X + s.W*Unit/2 - 1, p.Y - 1
 }
 
-func (g *Ground) cells(x0, y0, x1, y1 int) grid.Rect {
-	return grid.Between(g.Lattice.CellAt(grid.Point{X: x0 >> 8, Y: y0 >> 8}), g.Lattice.CellAt(grid.Point{X: x1 >> 8, Y: y1 >> 8}))
+// part is how many positions a part of a cell, as masks count them, is wide and
+// high. Cells are whole pixels, so that it has no remainder.
+func (g *Ground) part() (w, h int) {
+	return g.Lattice.W * Unit / tiles.MaskSide, g.Lattice.H * Unit / tiles.MaskSide
 }
 
+// parts is the smallest box of parts that covers the positions.
+func (g *Ground) parts(x0, y0, x1, y1 int) grid.Rect {
+	w, h := g.part()
+	return grid.Between(grid.Point{X: floorDiv(x0, w), Y: floorDiv(y0, h)}, grid.Point{X: floorDiv(x1, w), Y: floorDiv(y1, h)})
+}
+
+// blocked reports whether any part of a box of parts stops a body.
 func (g *Ground) blocked(r grid.Rect) bool {
-	for y := r.Y; y < r.Y+r.H; y++ {
-		for x := r.X; x < r.X+r.W; x++ {
-			if g.Solid(grid.Point{X: x, Y: y}) {
+	for cy := r.Y >> 3; cy <= (r.Y+r.H-1)>>3; cy++ {
+		for cx := r.X >> 3; cx <= (r.X+r.W-1)>>3; cx++ {
+			m := g.mask(grid.Point{X: cx, Y: cy})
+			if m == 0 {
+				continue
+			}
+			if m == tiles.Whole {
 				return true
+			}
+			in := r.Meet(grid.Rect{X: cx << 3, Y: cy << 3, W: tiles.MaskSide, H: tiles.MaskSide})
+			for y := in.Y; y < in.Y+in.H; y++ {
+				for x := in.X; x < in.X+in.W; x++ {
+					if m.At(x&7, y&7) {
+						return true
+					}
+				}
 			}
 		}
 	}
@@ -107,7 +135,7 @@ func (g *Ground) blocked(r grid.Rect) bool {
 }
 
 // Fits reports whether a body at p touches nothing solid.
-func (g *Ground) Fits(s Size, p Place) bool { return !g.blocked(g.cells(s.box(p))) }
+func (g *Ground) Fits(s Size, p Place) bool { return !g.blocked(g.parts(s.box(p))) }
 
 // Stands reports whether a body can stand in the middle of cell c.
 func (g *Ground) Stands(s Size, c grid.Point) bool { return g.Fits(s, At(g.Lattice, c)) }
@@ -116,21 +144,22 @@ func (g *Ground) Stands(s Size, c grid.Point) bool { return g.Fits(s, At(g.Latti
 // down, each as far as it goes: so it slides along what is solid, and never
 // passes through it however fast it is.
 func (g *Ground) Move(s Size, p Place, dx, dy int) Place {
+	w, h := g.part()
 	x0, y0, x1, y1 := s.box(p)
-	rows := g.cells(0, y0, 0, y1)
-	p.X += advance(x0, x1, dx, g.Lattice.W*Unit, func(column int) bool {
+	rows := g.parts(0, y0, 0, y1)
+	p.X += advance(x0, x1, dx, w, func(column int) bool {
 		return g.blocked(grid.Rect{X: column, Y: rows.Y, W: 1, H: rows.H})
 	})
 	x0, y0, x1, y1 = s.box(p)
-	columns := g.cells(x0, 0, x1, 0)
-	p.Y += advance(y0, y1, dy, g.Lattice.H*Unit, func(row int) bool {
+	columns := g.parts(x0, 0, x1, 0)
+	p.Y += advance(y0, y1, dy, h, func(row int) bool {
 		return g.blocked(grid.Rect{X: columns.X, Y: row, W: columns.W, H: 1})
 	})
 	return p
 }
 
 // advance is how far of way something that covers the positions first to last
-// gets along one axis, before it would enter a line of cells (side positions
+// gets along one axis, before it would enter a line of parts (side positions
 // wide) that is blocked.
 func advance(first, last, way, side int, blocked func(line int) bool) int {
 	for line := floorDiv(last, side) + 1; way > 0 && line*side <= last+way; line++ {

@@ -21,7 +21,7 @@ type Edit struct {
 	Parts []Part
 }
 
-// A Part is one of Paint, Put, Change and Remove.
+// A Part is one of Paint, Deal, Put, Change and Remove.
 type Part interface {
 	apply(*application) error
 	encode(*encoder)
@@ -34,6 +34,13 @@ type Paint struct {
 	Cells      grid.Runs
 	// Expect, if not nil, is what must still lie in a cell for it to be changed.
 	Expect grid.Runs
+}
+
+// Deal lays the tiles of a medley over a region of a layer. Which tile a cell
+// gets follows from the medley and the cell alone.
+type Deal struct {
+	Map, Layer, Medley world.ID
+	Region             grid.Region
 }
 
 // Put makes a new thing with the given properties.
@@ -115,6 +122,17 @@ func (p Paint) apply(a *application) error {
 	}
 	a.undo(Paint{p.Map, p.Layer, p.Region, before, after})
 	return nil
+}
+
+func (d Deal) apply(a *application) error {
+	doc := a.draft.Document()
+	m := doc.Medley(d.Medley)
+	if m == nil {
+		return fmt.Errorf("laying a medley: %w", world.ErrGone)
+	}
+	l := doc.Project.Lattice()
+	cells := grid.RunsOf(d.Region, func(c grid.Point) grid.Cell { return m.Deal(l, d.Map, d.Layer, c) })
+	return Paint{Map: d.Map, Layer: d.Layer, Region: d.Region, Cells: cells}.apply(a)
 }
 
 func (p Put) apply(a *application) error {

@@ -17,6 +17,7 @@ const (
 	tagPut    = 2
 	tagChange = 3
 	tagRemove = 4
+	tagDeal   = 5
 	version1  = 1
 )
 
@@ -40,6 +41,14 @@ func (p Paint) encode(e *encoder) {
 	if p.Expect != nil {
 		p.Expect.Encode(&e.Writer)
 	}
+}
+
+func (d Deal) encode(e *encoder) {
+	e.begin(tagDeal)
+	e.Uint(uint64(d.Map))
+	e.Uint(uint64(d.Layer))
+	e.Uint(uint64(d.Medley))
+	d.Region.Encode(&e.Writer)
 }
 
 func (p Put) encode(e *encoder) {
@@ -149,6 +158,16 @@ func decodePart(r *pack.Reader, cells *int) Part {
 			p.Expect = grid.DecodeRuns(r, n)
 		}
 		return p
+	case tagDeal:
+		d := Deal{Map: world.ID(r.Uint()), Layer: world.ID(r.Uint()), Medley: world.ID(r.Uint())}
+		d.Region = grid.DecodeRegion(r, limit.PaintCells-*cells)
+		n := d.Region.Len()
+		*cells += n
+		if n == 0 {
+			r.Fail(fmt.Errorf("%w: nothing to lay", pack.ErrMalformed))
+			return nil
+		}
+		return d
 	case tagPut:
 		return Put{decodeRef(r), world.DecodeValues(r)}
 	case tagChange:

@@ -17,8 +17,39 @@ const (
 // Tile is the number of the tile, 0 for none.
 func (c Cell) Tile() int { return int(c & TileMask) }
 
-// Orientation is 0 to 7: how the tile is turned and mirrored.
+// How a tile lies: first columns and rows are exchanged, then it is mirrored left
+// to right, and top to bottom. A quarter turn is Transposed with one of these.
+const (
+	MirroredX  = 1
+	MirroredY  = 2
+	Transposed = 4
+)
+
+// Orientation is 0 to 7: how the tile lies.
 func (c Cell) Orientation() int { return int(c>>24) & 7 }
+
+// Turned is the same tile lying another way; an empty cell stays empty.
+func (c Cell) Turned(orientation int) Cell {
+	if c.Tile() == 0 {
+		return 0
+	}
+	return c&TileMask | Cell(orientation&7)<<24
+}
+
+// Lying finds which pixel of a tile of w × h pixels is seen at x, y of a cell
+// that lies so. A tile that is not square can't be transposed.
+func Lying(orientation, x, y, w, h int) (u, v int) {
+	if orientation&MirroredX != 0 {
+		x = w - 1 - x
+	}
+	if orientation&MirroredY != 0 {
+		y = h - 1 - y
+	}
+	if orientation&Transposed != 0 && w == h {
+		x, y = y, x
+	}
+	return x, y
+}
 
 // Valid reports whether no reserved bit is set, and an empty cell is not
 // turned.

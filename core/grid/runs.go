@@ -23,6 +23,17 @@ func (rs Runs) add(n int, c Cell) Runs {
 	return append(rs, Run{n, c})
 }
 
+// RunsOf makes the cells of a region, in its order.
+func RunsOf(g Region, cell func(Point) Cell) Runs {
+	var runs Runs
+	for _, s := range g {
+		for x := s.X0; x <= s.X1; x++ {
+			runs = runs.add(1, cell(Point{x, s.Y}))
+		}
+	}
+	return runs
+}
+
 // Len is the number of cells.
 func (rs Runs) Len() int {
 	n := 0

@@ -20,18 +20,20 @@ type fillCache struct {
 }
 
 func (h *Hand) ghostFill(d *world.Document, s Spot) {
-	layer := h.Layer(s.Map)
+	layer := h.target(d, s.Map, h.Holding == Eraser)
 	c := &h.fills
 	if !c.valid || !c.cells.Same(layer.Cells) || !(c.found.Has(s.Cell)) {
 		f := grid.NewFill(layer.Cells, s.Map.Bounds, s.Cell)
 		_, done := f.Step(ghostCells)
 		*c = fillCache{layer.Cells, s.Cell, f.Region(), !done, true}
 	}
-	cell := h.Tile
-	if h.Holding == Eraser {
-		cell = 0
+	h.ghost = Ghost{Map: s.Map.ID, Region: c.found, Cell: h.Tile, Erase: h.Holding == Eraser, Problem: h.problem(layer)}
+	switch h.Holding {
+	case Eraser:
+		h.ghost.Cell = 0
+	case Medley:
+		h.ghost.Cell, h.ghost.Medley = 0, h.Medley
 	}
-	h.ghost = Ghost{Map: s.Map.ID, Region: c.found, Cell: cell, Erase: cell == 0, Problem: h.problem(s.Map)}
 	h.ghost.Text = "fills " + count(c.found.Len(), "cell")
 	if c.more {
 		h.ghost.Text = fmt.Sprintf("fills more than %d cells", ghostCells)
@@ -41,10 +43,13 @@ func (h *Hand) ghostFill(d *world.Document, s Spot) {
 // A FillTask is a fill under way. Step does a slice of it; Outcome gives the
 // edit once it is done. Whoever drops it has stopped it.
 type FillTask struct {
-	hand *Hand
-	m    *world.Map
-	fill *grid.Fill
-	cell grid.Cell
+	hand  *Hand
+	m     *world.Map
+	layer world.ID
+	fill  *grid.Fill
+	cell  grid.Cell
+	// medley is laid in the cell's place, if not 0.
+	medley world.ID
 }
 
 func (h *Hand) fill(d *world.Document, s Spot, erase bool) Outcome {
@@ -52,14 +57,18 @@ func (h *Hand) fill(d *world.Document, s Spot, erase bool) Outcome {
 	if erase {
 		cell = 0
 	}
-	layer := h.Layer(s.Map)
-	if layer.Cells.At(s.Cell) == cell {
+	layer := h.target(d, s.Map, erase)
+	medley := world.ID(0)
+	if h.Holding == Medley && !erase {
+		medley = h.Medley
+	}
+	if medley == 0 && layer.Cells.At(s.Cell) == cell {
 		if erase {
 			return said("There is nothing to erase here.")
 		}
 		return said("This is filled with it already.")
 	}
-	return Outcome{Fill: &FillTask{h, s.Map, grid.NewFill(layer.Cells, s.Map.Bounds, s.Cell), cell}}
+	return Outcome{Fill: &FillTask{h, s.Map, layer.ID, grid.NewFill(layer.Cells, s.Map.Bounds, s.Cell), cell, medley}}
 }
 
 // Step does work for about budget cells. It reports how many cells of at most
@@ -71,5 +80,5 @@ func (t *FillTask) Step(budget int) (found, total int, done bool) {
 
 // Outcome is the edit that the fill comes to.
 func (t *FillTask) Outcome(d *world.Document) Outcome {
-	return t.hand.paint(d, t.m, t.fill.Region(), t.cell)
+	return t.hand.paint(d, t.m, t.layer, t.fill.Region(), t.cell, t.medley)
 }

@@ -34,10 +34,13 @@ type gesture struct {
 
 // A Ghost is what would be laid, taken or moved.
 type Ghost struct {
-	// Map is where Region lies; 0 if there is none.
+	// Map is where Region lies, 0 if there is none; Layer is the one painted on.
 	Map    world.ID
+	Layer  world.ID
 	Region grid.Region
 	Cell   grid.Cell
+	// Medley is what is laid in Cell's place, if not 0.
+	Medley world.ID
 	// Erase says that something would be taken away.
 	Erase bool
 	// Room is the box of a new map, in cells of the board.
@@ -83,7 +86,7 @@ func (h *Hand) Hover(d *world.Document, pixel grid.Point) {
 		return
 	}
 	switch h.Holding {
-	case Tile, Eraser:
+	case Tile, Eraser, Medley:
 		if h.Shape == Fill {
 			h.ghostFill(d, s)
 			return
@@ -92,6 +95,9 @@ func (h *Hand) Hover(d *world.Document, pixel grid.Point) {
 		h.ghostPaint(d)
 		h.gesture = gesture{}
 		h.ghost.Text = ""
+		if layer := h.target(d, s.Map, h.Holding == Eraser); layer != h.Layer(s.Map) {
+			h.ghost.Text = "on " + layer.Name
+		}
 	case Piece:
 		h.ghostPiece(d, s, h.Type, 0)
 	case Crossing:
@@ -110,12 +116,12 @@ func (h *Hand) Press(d *world.Document, pixel grid.Point, erase bool) Outcome {
 		return h.pressEmpty(d, s, erase)
 	case s.Map == nil:
 		h.gesture = gesture{}
-		if h.Holding == Tile || h.Holding == Eraser {
+		if h.Paints() {
 			return said("There is no map here. Put the hand down with Esc, then drag a box to make one.")
 		}
 		return said("There is no map here.")
-	case h.Holding == Tile || h.Holding == Eraser:
-		if problem := h.problem(s.Map); problem != "" {
+	case h.Paints():
+		if problem := h.problem(h.target(d, s.Map, h.gesture.erase)); problem != "" {
 			h.gesture = gesture{}
 			return said("%s", problem)
 		}
@@ -225,7 +231,7 @@ func (h *Hand) Release(d *world.Document, pixel grid.Point) Outcome {
 		if len(ghost.Region) == 0 {
 			return Outcome{}
 		}
-		return h.paint(d, g.start.Map, ghost.Region, ghost.Cell)
+		return h.paint(d, g.start.Map, ghost.Layer, ghost.Region, ghost.Cell, ghost.Medley)
 	case placing:
 		return h.place(d, ghost)
 	case moving:
@@ -290,9 +296,9 @@ func (h *Hand) extend(c grid.Point) {
 	g.last = c
 }
 
-// problem says why nothing can be painted on the current layer of a map.
-func (h *Hand) problem(m *world.Map) string {
-	if l := h.Layer(m); h.hidden[l.ID] {
+// problem says why nothing can be painted on a layer.
+func (h *Hand) problem(l *world.Layer) string {
+	if h.hidden[l.ID] {
 		return fmt.Sprintf("%s is hidden. Show it before you paint on it.", l.Name)
 	}
 	return ""
@@ -310,11 +316,23 @@ func (h *Hand) ghostPaint(d *world.Document) {
 	}
 	cell := h.Tile
 	erase := g.erase || h.Holding == Eraser
-	if erase {
+	var medley *world.Medley
+	switch {
+	case erase:
 		cell = 0
+	case h.Holding == Medley:
+		cell = 0
+		if medley = d.Medley(h.Medley); medley == nil {
+			h.ghost = Ghost{Problem: "This medley is not there any more."}
+			return
+		}
 	}
 	region := grid.RegionOf(append([]grid.Span(nil), g.spans...)).Within(m.Bounds)
-	h.ghost = Ghost{Map: m.ID, Region: region, Cell: cell, Erase: erase, Problem: h.problem(m)}
+	layer := h.target(d, m, erase)
+	h.ghost = Ghost{Map: m.ID, Layer: layer.ID, Region: region, Cell: cell, Erase: erase, Problem: h.problem(layer)}
+	if medley != nil {
+		h.ghost.Medley = medley.ID
+	}
 	b := region.Bounds()
 	n := region.Len()
 	h.ghost.Text = fmt.Sprintf("%d × %d cells", b.W, b.H)
@@ -323,8 +341,8 @@ func (h *Hand) ghostPaint(d *world.Document) {
 	}
 	if n <= coverCells {
 		covered := 0
-		for _, run := range h.Layer(m).Cells.Read(region) {
-			if run.Cell != 0 && run.Cell != cell {
+		for _, run := range layer.Cells.Read(region) {
+			if run.Cell != 0 && (run.Cell != cell || medley != nil) {
 				covered += run.N
 			}
 		}
@@ -335,6 +353,9 @@ func (h *Hand) ghostPaint(d *world.Document) {
 			h.ghost.Text += fmt.Sprintf(" · covers %d", covered)
 		}
 	}
+	if layer != h.Layer(m) {
+		h.ghost.Text += " · on " + layer.Name
+	}
 }
 
 func count(n int, thing string) string {
@@ -344,19 +365,21 @@ func count(n int, thing string) string {
 	return fmt.Sprintf("%d %ss", n, thing)
 }
 
-func (h *Hand) paint(d *world.Document, m *world.Map, region grid.Region, cell grid.Cell) Outcome {
-	now := d.Map(m.ID)
-	if now == nil {
+func (h *Hand) paint(d *world.Document, m *world.Map, layer world.ID, region grid.Region, cell grid.Cell, medley world.ID) Outcome {
+	if now := d.Map(m.ID); now == nil || now.Layer(layer) == nil {
 		return said("This map is not there any more.")
 	}
-	layer := h.Layer(now)
 	n := region.Len()
 	label := fmt.Sprintf("paint %s on %s", count(n, "cell"), m.Name)
+	if medley != 0 {
+		label = fmt.Sprintf("lay %s over %s on %s", Name(d, world.Ref{Kind: world.KindMedley, ID: medley}), count(n, "cell"), m.Name)
+		return Outcome{Edit: &edit.Edit{Label: clip(label), Parts: []edit.Part{edit.Deal{Map: m.ID, Layer: layer, Medley: medley, Region: region}}}}
+	}
 	if cell == 0 {
 		label = fmt.Sprintf("erase %s on %s", count(n, "cell"), m.Name)
 	}
 	return Outcome{Edit: &edit.Edit{Label: clip(label), Parts: []edit.Part{
-		edit.Paint{Map: m.ID, Layer: layer.ID, Region: region, Cells: grid.Runs{{N: n, Cell: cell}}},
+		edit.Paint{Map: m.ID, Layer: layer, Region: region, Cells: grid.Runs{{N: n, Cell: cell}}},
 	}}}
 }
 

@@ -2,6 +2,7 @@ package hand
 
 import (
 	"fmt"
+	"strings"
 
 	"azzel/core/edit"
 	"azzel/core/grid"
@@ -18,6 +19,7 @@ const (
 	Eraser   Holding = "eraser"
 	Piece    Holding = "piece"
 	Crossing Holding = "crossing"
+	Medley   Holding = "medley"
 )
 
 // Shape is how a tile or the eraser is laid.
@@ -30,6 +32,11 @@ const (
 	Box  Shape = "box"
 	Fill Shape = "fill"
 )
+
+// Paints reports whether what is held is laid in shapes.
+func (h *Hand) Paints() bool {
+	return h.Holding == Tile || h.Holding == Eraser || h.Holding == Medley
+}
 
 // Selection is what is selected, and the cell where it was.
 type Selection struct {
@@ -45,6 +52,7 @@ type Hand struct {
 	Holding  Holding
 	Tile     grid.Cell
 	Type     world.ID
+	Medley   world.ID
 	Shape    Shape
 	Selected Selection
 	// Steady keeps lines straight and boxes square.
@@ -98,6 +106,24 @@ func (h *Hand) Layer(m *world.Map) *world.Layer {
 		return l
 	}
 	return m.Layer(m.PlayerLayer)
+}
+
+// target is the layer that what is held would be painted on: a tile's home, the
+// layer above the player for a tile that lies above, else the current one.
+func (h *Hand) target(d *world.Document, m *world.Map, erase bool) *world.Layer {
+	if h.Holding != Tile || erase {
+		return h.Layer(m)
+	}
+	is := d.TileOf(h.Tile.Tile())
+	for i, l := range m.Layers {
+		if is.Home != "" && strings.EqualFold(l.Name, is.Home) {
+			return l
+		}
+		if is.Home == "" && is.Above && l.ID == m.PlayerLayer && i+1 < len(m.Layers) {
+			return m.Layers[i+1]
+		}
+	}
+	return h.Layer(m)
 }
 
 // SetLayer makes a layer of a map the current one.

@@ -2,6 +2,7 @@ package hand
 
 import (
 	"fmt"
+	"strings"
 
 	"azzel/core/grid"
 	"azzel/core/tiles"
@@ -21,6 +22,10 @@ func Name(d *world.Document, r world.Ref) string {
 	case world.KindTileset:
 		if t := d.Tileset(r.ID); t != nil {
 			return t.Name
+		}
+	case world.KindMedley:
+		if m := d.Medley(r.ID); m != nil {
+			return m.Name
 		}
 	case world.KindCharacter:
 		if c := d.Character(r.ID); c != nil {
@@ -82,8 +87,41 @@ func TileName(d *world.Document, c grid.Cell) string {
 	if t == nil {
 		return "a tile that is missing"
 	}
-	if role := t.Role(i); role != tiles.NoRole {
-		return fmt.Sprintf("%s, %s", role, t.Name)
+	return fmt.Sprintf("%s, %s", TileCalled(t, i), t.Name)
+}
+
+// TileCalled is the name of tile i of a tileset, or one made of its role and
+// place.
+func TileCalled(t *world.Tileset, i int) string {
+	is := t.Tile(i)
+	switch {
+	case is.Name != "":
+		return is.Name
+	case is.Role == tiles.NoRole:
+		return fmt.Sprintf("tile %d", i+1)
+	case t.Builtin():
+		return is.Role.String()
 	}
-	return fmt.Sprintf("tile %d, %s", i+1, t.Name)
+	return fmt.Sprintf("%s %d", is.Role, i+1)
+}
+
+// TileDoes says in words what a tile does; empty if it does nothing.
+func TileDoes(is tiles.Properties) string {
+	var does []string
+	add := func(on bool, text string) {
+		if on {
+			does = append(does, text)
+		}
+	}
+	add(is.Solid == tiles.Whole, "solid")
+	add(is.Solid != 0 && is.Solid != tiles.Whole, "solid in part")
+	add(is.OneWay, "one-way")
+	add(is.Climbable, "climbable")
+	add(is.Water, "water")
+	add(is.Danger > 0, fmt.Sprintf("hurts %d", is.Danger))
+	add(is.Slippery, "slippery")
+	add(is.Slow, "slow")
+	add(is.Above, "above the player")
+	add(is.Home != "", "goes to "+is.Home)
+	return strings.Join(does, ", ")
 }

@@ -45,6 +45,8 @@ type Page struct {
 	pixel    grid.Point
 	shown    *world.Document
 	moving   bool
+	// stamps count how often each tileset has changed.
+	stamps map[world.ID]stamp
 	// strips are the pictures of characters, by their sums.
 	strips map[string]*tiles.Strip
 }
@@ -56,7 +58,7 @@ func Open(opening []byte, queue [][]byte) (*Page, error) {
 	if err != nil {
 		return nil, err
 	}
-	p := &Page{replica: edit.NewReplica(o), ids: &world.Counter{Prefix: o.Prefix}, strips: map[string]*tiles.Strip{}}
+	p := &Page{replica: edit.NewReplica(o), ids: &world.Counter{Prefix: o.Prefix}, strips: map[string]*tiles.Strip{}, stamps: map[world.ID]stamp{}}
 	p.hand = hand.New(p.ids)
 	for _, m := range queue {
 		if err := p.replica.Resend(m); err != nil {
@@ -66,6 +68,12 @@ func Open(opening []byte, queue [][]byte) (*Page, error) {
 	p.bitmaps = picture.NewBitmaps(picture.NewAtlas(o.Document.Project.Lattice()))
 	p.outgoing = p.replica.Outgoing()
 	return p, nil
+}
+
+// A stamp is how a tileset was when it was last looked at.
+type stamp struct {
+	set *world.Tileset
+	n   int
 }
 
 func (p *Page) doc() *world.Document { return p.replica.Document() }
@@ -272,7 +280,7 @@ func (p *Page) order(o Order) Changed {
 		p.hold(o)
 	case "shape":
 		p.hand.Shape = hand.Shape(o.Text)
-		if p.hand.Holding != hand.Eraser {
+		if !p.hand.Paints() {
 			p.hand.Holding = hand.Tile
 		}
 	case "pick":
@@ -300,8 +308,14 @@ func (p *Page) order(o Order) Changed {
 		return p.do(*hand.Rename(d, ref, o.Text))
 	case "undo", "redo":
 		return p.takeBack(o.Do)
-	case "solid":
-		return p.solid(ref, o.List, o.Yes)
+	case "make-medley":
+		return p.makeMedley(o)
+	case "change-medley":
+		return p.changeMedley(ref, o.Medley)
+	case "remove":
+		return p.do(edit.Edit{Label: "delete " + hand.Name(d, ref), Parts: []edit.Part{edit.Remove{Ref: ref}}})
+	case "mark":
+		return p.mark(ref, o.List, o.Mark)
 	case "tileset":
 		return p.tileset(o.Taken)
 	case "play":
@@ -326,6 +340,10 @@ func (p *Page) hold(o Order) {
 	case hand.Piece:
 		if id := ParseID(o.ID); id != 0 {
 			p.hand.Type = id
+		}
+	case hand.Medley:
+		if id := ParseID(o.ID); id != 0 {
+			p.hand.Medley = id
 		}
 	}
 }
@@ -383,31 +401,51 @@ func (p *Page) takeBack(which string) Changed {
 	return p.follow() | StateChanged | OutgoingChanged | p.hover()
 }
 
-func (p *Page) solid(ref world.Ref, list []int, yes bool) Changed {
+// mark paints a property onto tiles of a tileset.
+func (p *Page) mark(ref world.Ref, list []int, m *tiles.Mark) Changed {
 	t := p.doc().Tileset(ref.ID)
 	if t == nil {
 		return p.Fail(world.ErrGone)
 	}
-	e := edit.Edit{Label: fmt.Sprintf("mark %d tiles solid", len(list))}
-	if !yes {
-		e.Label = fmt.Sprintf("mark %d tiles free", len(list))
+	if m == nil {
+		return p.Fail(errUnknown)
 	}
+	e := edit.Edit{Label: fmt.Sprintf("mark %s on %s of %s", m.Property, counted(len(list), "tile"), t.Name)}
 	for _, i := range list {
 		if i < 0 || i >= t.Count {
 			continue
 		}
-		flags := t.Flags[i] &^ world.Solid
-		if yes {
-			flags |= world.Solid
+		becomes, err := m.Apply(t.Tile(i), func() tiles.Mask { return p.shownMask(t.First + i) })
+		if err != nil {
+			return p.Fail(err)
 		}
-		if flags != t.Flags[i] {
-			e.Parts = append(e.Parts, edit.Change{Ref: ref, Value: world.FlagsValue(i, flags)})
+		for _, v := range world.TileValues(i, t.Tile(i), becomes) {
+			e.Parts = append(e.Parts, edit.Change{Ref: ref, Value: v})
 		}
 	}
 	if len(e.Parts) == 0 {
 		return 0
 	}
+	if r := []rune(e.Label); len(r) > 100 {
+		e.Label = string(r[:99]) + "…"
+	}
 	return p.do(e)
+}
+
+// shownMask is the mask of what a tile shows; whole if its pixels are missing.
+func (p *Page) shownMask(n int) tiles.Mask {
+	l := p.doc().Project.Lattice()
+	if pix := p.Tile(grid.Cell(n)); pix != nil {
+		return tiles.MaskOf(pix, l.W, l.H)
+	}
+	return tiles.Whole
+}
+
+func counted(n int, thing string) string {
+	if n == 1 {
+		return "1 " + thing
+	}
+	return fmt.Sprintf("%d %ss", n, thing)
 }
 
 func (p *Page) tileset(t *Taken) Changed {
@@ -415,7 +453,7 @@ func (p *Page) tileset(t *Taken) Changed {
 		return p.Fail(errUnknown)
 	}
 	set := &world.Tileset{Name: t.Name, Picture: t.Picture, Strip: t.Strip, First: t.First, Count: len(t.Places),
-		Columns: t.Columns, Rows: t.Rows, Places: t.Places, Flags: make([]world.TileFlags, len(t.Places)),
+		Columns: t.Columns, Rows: t.Rows, Places: t.Places, Tiles: make([]*tiles.Properties, len(t.Places)),
 		Cut: t.Cut}
 	ref := world.Ref{Kind: world.KindTileset, ID: p.ids.NewID()}
 	return p.do(edit.Edit{Label: "bring in " + t.Name, Parts: []edit.Part{edit.Put{Ref: ref, Values: set.Values()}}})

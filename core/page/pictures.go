@@ -2,6 +2,7 @@ package page
 
 import (
 	"azzel/core/grid"
+	"azzel/core/hand"
 	"azzel/core/picture"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -17,10 +18,11 @@ func (p *Page) Bitmap(k picture.Key, pixels []byte) grid.Rect {
 // Forget says that a bitmap is not kept any more.
 func (p *Page) Forget(k picture.Key) { p.bitmaps.Forget(k) }
 
-// Tile is the pixels of a tile at the size of a cell; nil if they are missing.
-func (p *Page) Tile(n int) []byte {
+// Tile is the pixels of a tile at the size of a cell, as it lies in the cell; nil
+// if they are missing.
+func (p *Page) Tile(c grid.Cell) []byte {
 	p.bitmaps.Atlas.AddMissing(p.doc())
-	return p.bitmaps.Atlas.Tile(n)
+	return p.bitmaps.Atlas.Cell(c)
 }
 
 // What a sprite shows: the player, or a built-in picture.
@@ -69,4 +71,48 @@ func (p *Page) LayerPicture(mapID, layer world.ID, side int) (pixels []byte, w, 
 		}
 	}
 	return nil, 0, 0
+}
+
+// SheetShape lists the tiles of a tileset that the hand's shape takes on its
+// sheet, from one place to another; filling takes those that hang together and
+// are alike in a property.
+func (p *Page) SheetShape(id world.ID, property string, from, to grid.Point) []int {
+	t := p.doc().Tileset(id)
+	if t == nil {
+		return []int{}
+	}
+	at := make(map[int]int, t.Count)
+	for i, place := range t.Places {
+		at[place] = i
+	}
+	var places []int
+	switch p.hand.Shape {
+	case hand.Fill:
+		start, there := at[to.Y*t.Columns+to.X]
+		if !there {
+			return []int{}
+		}
+		want := t.Tile(start).Value(property)
+		places = tiles.FillSheet(t.Columns, t.Rows, to, func(place int) bool {
+			i, there := at[place]
+			return there && t.Tile(i).Value(property) == want
+		})
+	case hand.Box:
+		for _, s := range grid.BoxRegion(grid.Between(from, to)) {
+			for x := s.X0; x <= s.X1; x++ {
+				places = append(places, s.Y*t.Columns+x)
+			}
+		}
+	default:
+		for _, c := range grid.Line(from, to) {
+			places = append(places, c.Y*t.Columns+c.X)
+		}
+	}
+	list := []int{}
+	for _, place := range places {
+		if i, there := at[place]; there {
+			list = append(list, i)
+		}
+	}
+	return list
 }

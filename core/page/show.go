@@ -7,11 +7,12 @@ import (
 	"azzel/core/grid"
 	"azzel/core/hand"
 	"azzel/core/picture"
+	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
 var kindNames = map[world.Kind]string{world.KindProject: "project", world.KindTileset: "tileset", world.KindMap: "map",
-	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character"}
+	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character", world.KindMedley: "medley"}
 
 func kindOf(name string) world.Kind {
 	for k, n := range kindNames {
@@ -31,7 +32,7 @@ func (p *Page) Scene() Scene {
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetView{}, Types: []TypeView{}, Missing: []MissingView{},
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Roles: []string{"none"}, Types: []TypeView{}, Missing: []MissingView{},
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	for _, t := range missing {
@@ -67,21 +68,95 @@ func (p *Page) Scene() Scene {
 		s.Crossings = append(s.Crossings, v)
 	}
 	for _, t := range d.Tilesets {
-		v := TilesetView{ID: FormatID(t.ID), Name: t.Name, Builtin: t.Builtin(), Picture: t.Picture, First: t.First, Count: t.Count, Columns: t.Columns, Rows: t.Rows, Places: t.Places}
-		for i, f := range t.Flags {
-			v.Solid = append(v.Solid, f&world.Solid != 0)
-			name := t.Role(i).String()
-			if name == "" {
-				name = fmt.Sprintf("tile %d", i+1)
-			}
-			v.Names = append(v.Names, name)
+		was := p.stamps[t.ID]
+		if was.set != t {
+			was = stamp{t, was.n + 1}
+			p.stamps[t.ID] = was
 		}
-		s.Tilesets = append(s.Tilesets, v)
+		s.Tilesets = append(s.Tilesets, TilesetHead{FormatID(t.ID), was.n})
+	}
+	for _, m := range d.Medleys {
+		s.Medleys = append(s.Medleys, viewMedley(m))
+	}
+	for _, r := range tiles.Roles() {
+		s.Roles = append(s.Roles, r.String())
 	}
 	for _, t := range world.Types {
 		s.Types = append(s.Types, TypeView{FormatID(t.ID), t.Name, string(t.Family), t.Purpose})
 	}
 	return s
+}
+
+// Tileset is one tileset with all its tiles; nil if it is gone.
+func (p *Page) Tileset(id world.ID) *TilesetView {
+	t := p.doc().Tileset(id)
+	if t == nil {
+		return nil
+	}
+	v := &TilesetView{ID: FormatID(t.ID), Name: t.Name, Builtin: t.Builtin(), Picture: t.Picture, First: t.First, Count: t.Count,
+		Columns: t.Columns, Rows: t.Rows, Places: t.Places, Tiles: make([]TileView, 0, t.Count)}
+	for i := range t.Count {
+		is := t.Tile(i)
+		tile := TileView{Name: hand.TileCalled(t, i), Named: is.Name != "", Does: hand.TileDoes(is), Role: int(is.Role), Rows: []int{}, Whole: is.Solid == tiles.Whole,
+			OneWay: is.OneWay, Climbable: is.Climbable, Water: is.Water, Slippery: is.Slippery, Slow: is.Slow, Above: is.Above,
+			Danger: is.Danger, Weight: is.Weight, Keywords: is.Keywords, Home: is.Home}
+		if is.Solid != 0 {
+			v.Solid++
+			tile.Rows = is.Solid.Rows()
+		}
+		v.Tiles = append(v.Tiles, tile)
+	}
+	return v
+}
+
+// Lens says of each cell of a box of a map what the tiles there are: 0 for
+// nothing, 1 for all of the cell, 2 for part of it.
+func (p *Page) Lens(id world.ID, r grid.Rect, property string) []byte {
+	m := p.doc().Map(id)
+	if m == nil || r.W > 1024 || r.H > 1024 {
+		return nil
+	}
+	out := make([]byte, 0, r.W*r.H)
+	for y := r.Y; y < r.Y+r.H; y++ {
+		for x := r.X; x < r.X+r.W; x++ {
+			out = append(out, lensAt(p.doc(), m, grid.Point{X: x, Y: y}, property))
+		}
+	}
+	return out
+}
+
+func lensAt(d *world.Document, m *world.Map, c grid.Point, property string) byte {
+	var mask tiles.Mask
+	var any bool
+	for _, l := range m.Layers {
+		n := l.Cells.At(c).Tile()
+		if n == 0 || !l.Counts {
+			continue
+		}
+		is := d.TileOf(n)
+		mask |= is.Solid
+		switch property {
+		case "water":
+			any = any || is.Water
+		case "danger":
+			any = any || is.Danger > 0
+		case "climbable":
+			any = any || is.Climbable
+		case "one-way":
+			any = any || is.OneWay
+		case "slippery":
+			any = any || is.Slippery
+		case "slow":
+			any = any || is.Slow
+		}
+	}
+	switch {
+	case any || property == "solid" && mask == tiles.Whole:
+		return 1
+	case property == "solid" && mask != 0:
+		return 2
+	}
+	return 0
 }
 
 // door is one doorway of a crossing on the board.
@@ -99,7 +174,7 @@ func (p *Page) State() State {
 	undo, _ := p.replica.CanUndo()
 	redo, _ := p.replica.CanRedo()
 	s := State{Pending: p.replica.Pending(), Undo: undo, Redo: redo, Holding: string(p.hand.Holding), Shape: string(p.hand.Shape),
-		Tile: p.hand.Tile.Tile(), Type: FormatID(p.hand.Type), Messages: p.messages, Filling: p.fill != nil, FillFound: p.found, FillTotal: p.total,
+		Tile: int(p.hand.Tile), Medley: FormatID(p.hand.Medley), Type: FormatID(p.hand.Type), Messages: p.messages, Filling: p.fill != nil, FillFound: p.found, FillTotal: p.total,
 		Playing: p.game != nil, Slip: p.slip()}
 	if s.Messages == nil {
 		s.Messages = []string{}
@@ -111,6 +186,8 @@ func (p *Page) State() State {
 	case hand.Piece:
 		t, _ := world.TypeOf(p.hand.Type)
 		s.HeldName = t.Name
+	case hand.Medley:
+		s.HeldName = hand.Name(d, world.Ref{Kind: world.KindMedley, ID: p.hand.Medley})
 	case hand.Eraser:
 		s.HeldName = "Eraser"
 	case hand.Crossing:
@@ -239,6 +316,9 @@ func (p *Page) crossingSlip(v *SlipView, c *world.Crossing, end int, line func(s
 // maxSpans is how many rows a ghost is drawn with before only its box is.
 const maxSpans = 3000
 
+// maxDealt is how many cells of a medley a ghost shows one by one.
+const maxDealt = 2000
+
 // PointerView is where the pointer is and what would happen there.
 func (p *Page) PointerView() Pointer {
 	d := p.doc()
@@ -254,7 +334,7 @@ func (p *Page) PointerView() Pointer {
 		}
 	}
 	g := p.hand.Ghost()
-	v.Ghost = Ghost{Spans: []int{}, Tile: g.Cell.Tile(), Erase: g.Erase, Text: g.Text, Problem: g.Problem, Joins: []int{}}
+	v.Ghost = Ghost{Spans: []int{}, Tile: int(g.Cell), Cells: []int{}, Erase: g.Erase, Text: g.Text, Problem: g.Problem, Joins: []int{}}
 	if g.Piece != 0 {
 		v.Ghost.Piece = FormatID(g.Piece)
 	}
@@ -266,6 +346,13 @@ func (p *Page) PointerView() Pointer {
 			for _, span := range g.Region {
 				r := l.Box(grid.Rect{X: span.X0, Y: span.Y, W: span.X1 - span.X0 + 1, H: 1}.Move(m.Origin))
 				v.Ghost.Spans = append(v.Ghost.Spans, r.X, r.Y, r.W, r.H)
+			}
+		}
+	}
+	if medley := d.Medley(g.Medley); medley != nil && g.Region.Len() <= maxDealt {
+		for _, span := range g.Region {
+			for x := span.X0; x <= span.X1; x++ {
+				v.Ghost.Cells = append(v.Ghost.Cells, int(medley.Deal(l, g.Map, g.Layer, grid.Point{X: x, Y: span.Y})))
 			}
 		}
 	}

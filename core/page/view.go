@@ -12,10 +12,13 @@ type Scene struct {
 	Maps      []MapView      `json:"maps"`
 	Pieces    []PieceView    `json:"pieces"`
 	Crossings []CrossingView `json:"crossings"`
-	Tilesets  []TilesetView  `json:"tilesets"`
-	Types     []TypeView     `json:"types"`
-	Missing   []MissingView  `json:"missing"`
-	Bitmap    BitmapView     `json:"bitmap"`
+	Tilesets  []TilesetHead  `json:"tilesets"`
+	Medleys   []MedleyView   `json:"medleys"`
+	// Roles are the names of the roles, the first without one.
+	Roles   []string      `json:"roles"`
+	Types   []TypeView    `json:"types"`
+	Missing []MissingView `json:"missing"`
+	Bitmap  BitmapView    `json:"bitmap"`
 }
 
 // ProjectView is what holds for the whole project.
@@ -88,7 +91,14 @@ type BoxView struct {
 	H int `json:"h"`
 }
 
-// TilesetView is a tileset in the drawer.
+// TilesetHead names a tileset. Its view is asked for apart, when the stamp has
+// changed.
+type TilesetHead struct {
+	ID    string `json:"id"`
+	Stamp int    `json:"stamp"`
+}
+
+// TilesetView is a tileset in the drawer and on the desk.
 type TilesetView struct {
 	ID      string `json:"id"`
 	Name    string `json:"name"`
@@ -100,9 +110,33 @@ type TilesetView struct {
 	Columns int    `json:"columns"`
 	Rows    int    `json:"rows"`
 	// Places are where each tile was in the picture: row × columns + column.
-	Places []int    `json:"places"`
-	Solid  []bool   `json:"solid"`
-	Names  []string `json:"names"`
+	Places []int      `json:"places"`
+	Tiles  []TileView `json:"tiles"`
+	// Solid counts the tiles that are solid, wholly or in parts.
+	Solid int `json:"solid"`
+}
+
+// TileView is what a tile does and is called.
+type TileView struct {
+	// Name is the tile's own, or what it is called without one.
+	Name  string `json:"name"`
+	Named bool   `json:"named"`
+	// Does says in words what it does; empty if it does nothing.
+	Does string `json:"does"`
+	Role int    `json:"role"`
+	// Rows are the 8 rows of what is solid, empty if nothing is.
+	Rows      []int  `json:"rows"`
+	Whole     bool   `json:"whole"`
+	OneWay    bool   `json:"oneWay"`
+	Climbable bool   `json:"climbable"`
+	Water     bool   `json:"water"`
+	Slippery  bool   `json:"slippery"`
+	Slow      bool   `json:"slow"`
+	Above     bool   `json:"above"`
+	Danger    int    `json:"danger"`
+	Weight    int    `json:"weight"`
+	Keywords  string `json:"keywords"`
+	Home      string `json:"home"`
 }
 
 // TypeView is a type of pieces in the drawer.
@@ -127,6 +161,7 @@ type State struct {
 	Holding   string    `json:"holding"`
 	Shape     string    `json:"shape"`
 	Tile      int       `json:"tile"`
+	Medley    string    `json:"medley"`
 	HeldName  string    `json:"heldName"`
 	Type      string    `json:"type"`
 	Slip      *SlipView `json:"slip"`
@@ -191,9 +226,12 @@ type Pointer struct {
 // Ghost is what would be laid.
 type Ghost struct {
 	// Spans are boxes of one row of cells each: x, y, w, h, one after the other.
-	Spans   []int    `json:"spans"`
-	Box     *BoxView `json:"box"`
-	Tile    int      `json:"tile"`
+	Spans []int    `json:"spans"`
+	Box   *BoxView `json:"box"`
+	Tile  int      `json:"tile"`
+	// Cells are the cells of a medley in the order of the spans, or of the box, if
+	// they are not too many.
+	Cells   []int    `json:"cells"`
 	Piece   string   `json:"piece"`
 	Erase   bool     `json:"erase"`
 	Room    *BoxView `json:"room"`
@@ -234,6 +272,10 @@ type Order struct {
 	X     int    `json:"x"`
 	Y     int    `json:"y"`
 	Taken *Taken `json:"taken"`
+	// Medley is what a medley is to be.
+	Medley *Dealing `json:"medley"`
+	// Mark is a property to be painted onto the tiles of List.
+	Mark *tiles.Mark `json:"mark"`
 }
 
 // Taken is a picture that the server has taken in, to be made a tileset.

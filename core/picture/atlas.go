@@ -17,6 +17,8 @@ type Atlas struct {
 	tiles   []*levels
 	have    map[world.ID]string
 	version int
+	// turned are tiles that lie another way than they were drawn.
+	turned map[grid.Cell]*levels
 }
 
 // levels are one tile's pixels: not multiplied RGBA, each level half as wide
@@ -27,7 +29,9 @@ type levels struct {
 }
 
 // NewAtlas makes an empty atlas for cells of the lattice's size.
-func NewAtlas(l grid.Lattice) *Atlas { return &Atlas{lattice: l, have: map[world.ID]string{}} }
+func NewAtlas(l grid.Lattice) *Atlas {
+	return &Atlas{lattice: l, have: map[world.ID]string{}, turned: map[grid.Cell]*levels{}}
+}
 
 // Has reports whether the tileset's pixels are there.
 func (a *Atlas) Has(t *world.Tileset) bool {
@@ -47,6 +51,7 @@ func (a *Atlas) Add(t *world.Tileset, s *tiles.Strip) {
 	}
 	a.have[t.ID] = t.Strip
 	a.version++
+	clear(a.turned)
 }
 
 // AddMissing draws the built-in tilesets of d that are not there yet, and
@@ -64,12 +69,33 @@ func (a *Atlas) AddMissing(d *world.Document) (missing []*world.Tileset) {
 	return missing
 }
 
-// Tile is the pixels of a tile at full size, nil if they are not there.
-func (a *Atlas) Tile(n int) []byte {
-	if t := a.tile(n); t != nil {
+// Cell is the pixels of a cell at full size, nil if they are not there.
+func (a *Atlas) Cell(c grid.Cell) []byte {
+	if t := a.cell(c); t != nil {
 		return t.pix[0]
 	}
 	return nil
+}
+
+// cell is the tile of a cell as it lies there.
+func (a *Atlas) cell(c grid.Cell) *levels {
+	t := a.tile(c.Tile())
+	if t == nil || c.Orientation() == 0 {
+		return t
+	}
+	if have := a.turned[c]; have != nil {
+		return have
+	}
+	l := a.lattice
+	pix := make([]byte, 0, l.W*l.H*4)
+	for y := range l.H {
+		for x := range l.W {
+			u, v := grid.Lying(c.Orientation(), x, y, l.W, l.H)
+			pix = append(pix, t.pix[0][(v*l.W+u)*4:][:4]...)
+		}
+	}
+	a.turned[c] = newLevels(pix, l)
+	return a.turned[c]
 }
 
 func (a *Atlas) tile(n int) *levels {

@@ -205,7 +205,7 @@ func repeat(out []byte, stride int, r grid.Rect, n int) {
 // the first that hides all below it.
 func (a *Atlas) stack(into []*levels, chunks []*grid.Chunk, x, y int) []*levels {
 	for i := len(chunks) - 1; i >= 0; i-- {
-		t := a.tile(chunks[i].At(x, y).Tile())
+		t := a.cell(chunks[i].At(x, y))
 		if t == nil {
 			continue
 		}

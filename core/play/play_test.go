@@ -108,7 +108,17 @@ func randomEdit(r *rand.Rand, d *world.Document, g *play.Game) edit.Edit {
 	case 3:
 		set := d.Tilesets[0]
 		i := r.IntN(set.Count)
-		return edit.Edit{Parts: []edit.Part{edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: set.ID}, Value: world.FlagsValue(i, set.Flags[i]^world.Solid)}}}
+		is := set.Tile(i)
+		becomes := is
+		becomes.Solid = tiles.Mask(r.Uint64()) & tiles.Mask(r.Uint64())
+		if r.IntN(3) == 0 {
+			becomes.Solid = ^is.Solid
+		}
+		e := edit.Edit{}
+		for _, v := range world.TileValues(i, is, becomes) {
+			e.Parts = append(e.Parts, edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: set.ID}, Value: v})
+		}
+		return e
 	case 4:
 		if len(d.Crossings) > 0 {
 			return edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindCrossing, ID: d.Crossings[0].ID}}}}

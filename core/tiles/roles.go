@@ -23,6 +23,15 @@ const (
 
 var roleNames = [...]string{"", "ground", "path", "wall", "overhead", "water", "danger", "climbable", "one-way", "slope left", "slope right", "decoration"}
 
+// Roles lists all roles but NoRole, in their order.
+func Roles() []Role {
+	list := make([]Role, 0, BlockoutCount)
+	for r := NoRole + 1; r < roleEnd; r++ {
+		list = append(list, r)
+	}
+	return list
+}
+
 // String is the role's name for people, empty for NoRole.
 func (r Role) String() string {
 	if r < roleEnd {
@@ -33,6 +42,3 @@ func (r Role) String() string {
 
 // BlockoutCount is how many blockout tiles there are: one a role.
 const BlockoutCount = int(roleEnd) - 1
-
-// SolidByRole reports whether a tile of that role starts out solid.
-func SolidByRole(r Role) bool { return r == Wall || r == Water }

@@ -57,6 +57,11 @@ func (d *Document) check(r Ref) error {
 		return d.checkTileset(r.ID)
 	case KindMap:
 		return d.checkMap(r.ID)
+	case KindMedley:
+		if m := d.Medley(r.ID); m != nil {
+			return d.checkMedley(m)
+		}
+		return nil
 	case KindCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return d.checkCrossing(c)
@@ -79,12 +84,12 @@ func (d *Document) check(r Ref) error {
 func (d *Document) checkTileset(id ID) error {
 	t := d.Tileset(id)
 	if t == nil {
-		return d.checkCells()
+		return d.checkUses()
 	}
 	if err := CheckName(t.Name, false); err != nil {
 		return err
 	}
-	if t.Count < 1 || t.Count > limit.Tiles || t.Count != len(t.Places) || t.Count != len(t.Flags) {
+	if t.Count < 1 || t.Count > limit.Tiles || t.Count != len(t.Places) || t.Count != len(t.Tiles) {
 		return errors.New("a tileset does not say rightly how many tiles it has")
 	}
 	if t.First < 1 || t.First+t.Count-1 > grid.MaxTile {
@@ -105,8 +110,10 @@ func (d *Document) checkTileset(id ID) error {
 	return nil
 }
 
-// checkCells looks for cells whose tile is in no tileset.
-func (d *Document) checkCells() error {
+// checkUses looks for cells and medleys whose tile is in no tileset, and says
+// where they are.
+func (d *Document) checkUses() error {
+	var used []string
 	for _, m := range d.Maps {
 		for _, l := range m.Layers {
 			lost := false
@@ -117,12 +124,26 @@ func (d *Document) checkCells() error {
 					}
 				}
 			})
-			if lost {
-				return fmt.Errorf("the tileset is still used on %s", m.Name)
+			if lost && (len(used) == 0 || used[len(used)-1] != m.Name) {
+				used = append(used, m.Name)
 			}
 		}
 	}
-	return nil
+	for _, m := range d.Medleys {
+		for _, t := range m.Tiles {
+			if set, _ := d.TilesetOf(t.Tile); set == nil {
+				used = append(used, "the medley "+m.Name)
+				break
+			}
+		}
+	}
+	switch n := len(used); {
+	case n == 0:
+		return nil
+	case n > 5:
+		return fmt.Errorf("the tileset is still used on %s and in %d more places", strings.Join(used[:5], ", "), n-5)
+	}
+	return fmt.Errorf("the tileset is still used on %s", strings.Join(used, ", "))
 }
 
 func (d *Document) checkMap(id ID) error {
@@ -199,6 +220,21 @@ func (d *Document) checkPiece(m *Map, p *Piece) error {
 		return fmt.Errorf("there are at most %d pieces on a map and %d in a project", limit.PiecesInMap, limit.Pieces)
 	}
 	return nil
+}
+
+func (d *Document) checkMedley(m *Medley) error {
+	if err := CheckName(m.Name, false); err != nil {
+		return err
+	}
+	if len(d.Medleys) > limit.Medleys {
+		return fmt.Errorf("a project has at most %d medleys", limit.Medleys)
+	}
+	for _, t := range m.Tiles {
+		if set, _ := d.TilesetOf(t.Tile); set == nil {
+			return fmt.Errorf("a tile of the medley %s is not there any more", m.Name)
+		}
+	}
+	return m.Check()
 }
 
 func (d *Document) checkCharacter(c *Character) error {

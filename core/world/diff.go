@@ -61,6 +61,11 @@ func Diff(old, now *Document) Difference {
 		func(_, c *Character) {
 			d.Put = append(d.Put, Stored{Ref{KindCharacter, 0, c.ID}, c.Name, c.Values()})
 		})
+	compare(old.Medleys, now.Medleys, func(m *Medley) ID { return m.ID },
+		func(m *Medley) { d.Removed = append(d.Removed, Ref{KindMedley, 0, m.ID}) },
+		func(_, m *Medley) {
+			d.Put = append(d.Put, Stored{Ref{KindMedley, 0, m.ID}, m.Name, m.Values()})
+		})
 	return d
 }
 

@@ -48,6 +48,8 @@ type Document struct {
 	Crossings []*Crossing
 	// Characters are sorted by number.
 	Characters []*Character
+	// Medleys are sorted by number.
+	Medleys []*Medley
 	// next is the creation number that comes next.
 	next int
 	// stored counts the cells towards limit.StoredCells.
@@ -82,26 +84,20 @@ type Tileset struct {
 	Columns, Rows int
 	Cut           tiles.Cut
 	Places        []int
-	// Flags says of each tile what it does.
-	Flags []TileFlags
+	// Tiles says of each tile what it does; nil for a tile that does nothing.
+	Tiles []*tiles.Properties
 }
 
-// TileFlags is what a tile does.
-type TileFlags uint8
-
-// Solid is the flag of a tile that nobody can walk into.
-const Solid TileFlags = 1
+// Tile is what tile i does.
+func (t *Tileset) Tile(i int) tiles.Properties {
+	if p := t.Tiles[i]; p != nil {
+		return *p
+	}
+	return tiles.Properties{}
+}
 
 // Builtin reports whether t is the blockout tileset.
 func (t *Tileset) Builtin() bool { return t.Strip == "" }
-
-// Role is what tile i is for, as far as it is known.
-func (t *Tileset) Role(i int) tiles.Role {
-	if t.Builtin() {
-		return tiles.Role(i + 1)
-	}
-	return tiles.NoRole
-}
 
 // A Map is one place of the game.
 type Map struct {
@@ -245,6 +241,29 @@ func (d *Document) Crossing(id ID) *Crossing {
 	return nil
 }
 
+// A Medley is tiles laid at random in proportion to weights, with a name.
+type Medley struct {
+	ID     ID
+	Name   string
+	Number int
+	tiles.Medley
+}
+
+// Deal is the cell that the medley gives for a cell of a layer.
+func (m *Medley) Deal(l grid.Lattice, mapID, layer ID, c grid.Point) grid.Cell {
+	return m.Medley.Deal(tiles.Chance(uint64(m.Seed), uint64(mapID), uint64(layer), uint64(c.X), uint64(c.Y)), l.W == l.H)
+}
+
+// Medley finds a medley; nil if there is none.
+func (d *Document) Medley(id ID) *Medley {
+	for _, m := range d.Medleys {
+		if m.ID == id {
+			return m
+		}
+	}
+	return nil
+}
+
 // Character finds a character; nil if there is none.
 func (d *Document) Character(id ID) *Character {
 	for _, c := range d.Characters {
@@ -276,12 +295,12 @@ func (d *Document) TilesetOf(n int) (*Tileset, int) {
 	return nil, 0
 }
 
-// Flags is what tile number n does; nothing for a tile that does not exist.
-func (d *Document) Flags(n int) TileFlags {
+// TileOf is what tile number n does; nothing for a tile that does not exist.
+func (d *Document) TileOf(n int) tiles.Properties {
 	if t, i := d.TilesetOf(n); t != nil {
-		return t.Flags[i]
+		return t.Tile(i)
 	}
-	return 0
+	return tiles.Properties{}
 }
 
 // TilesEnd is the least number that no tile has yet.

@@ -30,6 +30,7 @@ func (d *Document) Draft() *Draft {
 	next.Maps = slices.Clone(d.Maps)
 	next.Crossings = slices.Clone(d.Crossings)
 	next.Characters = slices.Clone(d.Characters)
+	next.Medleys = slices.Clone(d.Medleys)
 	return &Draft{doc: &next, own: map[any]bool{}}
 }
 
@@ -84,6 +85,10 @@ func (d *Draft) Values(r Ref) ([]Value, bool) {
 		if c := d.doc.Character(r.ID); c != nil {
 			return c.Values(), true
 		}
+	case KindMedley:
+		if m := d.doc.Medley(r.ID); m != nil {
+			return m.Values(), true
+		}
 	case KindMap:
 		if m := d.doc.Map(r.ID); m != nil {
 			return m.Values(), true
@@ -107,8 +112,9 @@ func (d *Draft) Values(r Ref) ([]Value, bool) {
 func (d *Draft) Value(r Ref, f Field) (Value, bool) {
 	if r.Kind == KindTileset && f >= TileField {
 		t := d.doc.Tileset(r.ID)
-		if i := int(f - TileField); t != nil && i < len(t.Flags) {
-			return FlagsValue(i, t.Flags[i]), true
+		if i, property := tileField(f); t != nil && i < len(t.Tiles) && property != nil {
+			p := t.Tile(i)
+			return Value{f, encodeField(&p, *property)}, true
 		}
 		return Value{}, false
 	}
@@ -162,6 +168,14 @@ func (d *Draft) Put(r Ref, values []Value) error {
 		d.number(&c.Number)
 		d.own[c] = true
 		d.doc.Characters = insert(d.doc.Characters, c, func(c *Character) int { return c.Number })
+	case KindMedley:
+		m := &Medley{ID: r.ID}
+		if err := setFields(m, medleyFields, values); err != nil {
+			return err
+		}
+		d.number(&m.Number)
+		d.own[m] = true
+		d.doc.Medleys = insert(d.doc.Medleys, m, func(m *Medley) int { return m.Number })
 	case KindLayer:
 		m, err := d.mapOf(r.Map)
 		if err != nil {
@@ -218,20 +232,24 @@ func (d *Draft) Change(r Ref, v Value) error {
 		if v.Field < TileField {
 			return setField(t, tilesetFields, v)
 		}
-		i := int(v.Field - TileField)
-		p := pack.NewReader(v.Bytes)
-		flags := TileFlags(p.Uint())
-		if err := p.Done(); err != nil {
-			return err
-		}
-		if i >= len(t.Flags) {
+		i, property := tileField(v.Field)
+		if i >= len(t.Tiles) || property == nil {
 			return ErrGone
 		}
-		if !d.own[&t.Flags[0]] {
-			t.Flags = slices.Clone(t.Flags)
-			d.own[&t.Flags[0]] = true
+		p := t.Tile(i)
+		in := pack.NewReader(v.Bytes)
+		property.set(&p, in)
+		if err := in.Done(); err != nil {
+			return err
 		}
-		t.Flags[i] = flags
+		if !d.own[&t.Tiles[0]] {
+			t.Tiles = slices.Clone(t.Tiles)
+			d.own[&t.Tiles[0]] = true
+		}
+		t.Tiles[i] = &p
+		if p == plainTile {
+			t.Tiles[i] = nil
+		}
 		return nil
 	case KindMap:
 		m, err := d.mapOf(r.ID)
@@ -267,6 +285,12 @@ func (d *Draft) Change(r Ref, v Value) error {
 			return err
 		}
 		return setField(c, characterFields, v)
+	case KindMedley:
+		m, err := mine(d, d.doc.Medleys, func(m *Medley) bool { return m.ID == r.ID })
+		if err != nil {
+			return err
+		}
+		return setField(m, medleyFields, v)
 	}
 	return fmt.Errorf("%w: a thing of unknown kind %d", pack.ErrMalformed, r.Kind)
 }
@@ -275,7 +299,7 @@ func (d *Draft) Change(r Ref, v Value) error {
 func (d *Draft) Remove(r Ref) error {
 	d.touched = append(d.touched, r)
 	count := func() int {
-		return len(d.doc.Tilesets) + len(d.doc.Maps) + len(d.doc.Crossings) + len(d.doc.Characters)
+		return len(d.doc.Tilesets) + len(d.doc.Maps) + len(d.doc.Crossings) + len(d.doc.Characters) + len(d.doc.Medleys)
 	}
 	before := count()
 	switch r.Kind {
@@ -287,6 +311,8 @@ func (d *Draft) Remove(r Ref) error {
 		d.doc.Crossings = slices.DeleteFunc(d.doc.Crossings, func(c *Crossing) bool { return c.ID == r.ID })
 	case KindCharacter:
 		d.doc.Characters = slices.DeleteFunc(d.doc.Characters, func(c *Character) bool { return c.ID == r.ID })
+	case KindMedley:
+		d.doc.Medleys = slices.DeleteFunc(d.doc.Medleys, func(m *Medley) bool { return m.ID == r.ID })
 	case KindLayer, KindPiece:
 		m, err := d.mapOf(r.Map)
 		if err != nil {

@@ -49,6 +49,11 @@ func (d *Document) Encode() []byte {
 		w.Uint(uint64(c.ID))
 		EncodeValues(w, c.Values())
 	}
+	w.Uint(uint64(len(d.Medleys)))
+	for _, m := range d.Medleys {
+		w.Uint(uint64(m.ID))
+		EncodeValues(w, m.Values())
+	}
 	w.Uint(uint64(len(d.Characters)))
 	for _, c := range d.Characters {
 		w.Uint(uint64(c.ID))
@@ -92,6 +97,9 @@ func Decode(b []byte) (*Document, error) {
 	}
 	for range r.Count(limit.Crossings, 2) {
 		put(KindCrossing, 0)
+	}
+	for range r.Count(limit.Medleys, 2) {
+		put(KindMedley, 0)
 	}
 	for range r.Count(limit.Characters, 2) {
 		put(KindCharacter, 0)

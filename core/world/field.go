@@ -8,6 +8,7 @@ import (
 	"azzel/core/grid"
 	"azzel/core/limit"
 	"azzel/core/pack"
+	"azzel/core/tiles"
 )
 
 // A Kind is a sort of thing that a document is made of. The numbers stand in
@@ -25,6 +26,7 @@ const (
 	// KindCharacter comes after the project in the order of putting together,
 	// which names the player by id alone.
 	KindCharacter Kind = 7
+	KindMedley    Kind = 8
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else
@@ -39,9 +41,13 @@ type Ref struct {
 // stored bytes and are never used again.
 type Field uint32
 
-// TileField + i is what tile i of a tileset does: a field of its own for each
-// tile, so that two people can mark tiles of one tileset at a time.
-const TileField Field = 1 << 20
+// TileField + i × TileProperties + n is property n of tile i of a tileset: a
+// field of its own for each, so that two people can mark tiles of one tileset
+// at a time.
+const (
+	TileField      Field = 1 << 20
+	TileProperties       = 16
+)
 
 // A Value is one property in the encoding of its kind.
 type Value struct {
@@ -120,6 +126,9 @@ const (
 	FieldLayer  Field = 6
 	FieldNumber Field = 7
 	FieldPlayer Field = 8
+	FieldTiles  Field = 9
+	FieldSeed   Field = 10
+	FieldLying  Field = 11
 )
 
 var projectFields = []field[Project]{
@@ -170,6 +179,26 @@ var characterFields = []field[Character]{
 	intsField(FieldNumber, func(c *Character) *int { return &c.Number }),
 }
 
+var medleyFields = []field[Medley]{
+	textField(FieldName, func(m *Medley) *string { return &m.Name }),
+	intsField(FieldNumber, func(m *Medley) *int { return &m.Number }),
+	{FieldTiles, func(m *Medley, w *pack.Writer) {
+		w.Uint(uint64(len(m.Tiles)))
+		for _, t := range m.Tiles {
+			w.Uint(uint64(t.Tile))
+			w.Uint(uint64(t.Weight))
+		}
+	}, func(m *Medley, r *pack.Reader) {
+		m.Tiles = make([]tiles.Weighted, 0, 4)
+		for range r.Count(limit.MedleyTiles, 2) {
+			m.Tiles = append(m.Tiles, tiles.Weighted{Tile: bounded(r, grid.MaxTile), Weight: bounded(r, tiles.MaxWeight)})
+		}
+	}},
+	intsField(FieldSeed, func(m *Medley) *int { return &m.Seed }),
+	{FieldLying, func(m *Medley, w *pack.Writer) { w.Bool(m.Turned); w.Bool(m.Mirrored) },
+		func(m *Medley, r *pack.Reader) { m.Turned, m.Mirrored = r.Bool(), r.Bool() }},
+}
+
 var tilesetFields = []field[Tileset]{
 	textField(FieldName, func(t *Tileset) *string { return &t.Name }),
 	hashField(2, func(t *Tileset) *string { return &t.Picture }),
@@ -198,15 +227,15 @@ var tilesetFields = []field[Tileset]{
 		}
 	}},
 	{7, func(t *Tileset, w *pack.Writer) {
-		w.Uint(uint64(len(t.Flags)))
-		for _, f := range t.Flags {
-			w.Uint(uint64(f))
+		w.Uint(uint64(len(t.Tiles)))
+		for _, p := range t.Tiles {
+			encodeTile(w, p)
 		}
 	}, func(t *Tileset, r *pack.Reader) {
 		n := r.Count(limit.Tiles, 1)
-		t.Flags = make([]TileFlags, 0, n)
+		t.Tiles = make([]*tiles.Properties, 0, n)
 		for range n {
-			t.Flags = append(t.Flags, TileFlags(r.Uint()))
+			t.Tiles = append(t.Tiles, decodeTile(r))
 		}
 	}},
 }
@@ -267,13 +296,6 @@ func PointValue(f Field, p grid.Point) Value {
 	return Value{f, w.Bytes}
 }
 
-// FlagsValue makes the value of what tile i of a tileset does.
-func FlagsValue(i int, f TileFlags) Value {
-	var w pack.Writer
-	w.Uint(uint64(f))
-	return Value{TileField + Field(i), w.Bytes}
-}
-
 // Values are the properties of a map as they are stored, without its layers
 // and pieces. The other kinds have the same method.
 func (m *Map) Values() []Value { return valuesOf(m, mapFields) }
@@ -289,6 +311,9 @@ func (c *Crossing) Values() []Value { return valuesOf(c, crossingFields) }
 
 // Values are the properties of a character.
 func (c *Character) Values() []Value { return valuesOf(c, characterFields) }
+
+// Values are the properties of a medley.
+func (m *Medley) Values() []Value { return valuesOf(m, medleyFields) }
 
 // Values are the properties of a tileset.
 func (t *Tileset) Values() []Value { return valuesOf(t, tilesetFields) }

@@ -19,11 +19,8 @@ func Start(p Project, ids Allocator) (*Document, error) {
 			Cut: tiles.Cut{W: p.CellW, H: p.CellH}}
 		for i := range tiles.BlockoutCount {
 			blockout.Places = append(blockout.Places, i)
-			var flags TileFlags
-			if tiles.SolidByRole(tiles.Role(i + 1)) {
-				flags = Solid
-			}
-			blockout.Flags = append(blockout.Flags, flags)
+			p := tiles.Role(i + 1).Properties()
+			blockout.Tiles = append(blockout.Tiles, &p)
 		}
 		if err := d.Put(Ref{KindTileset, 0, ids.NewID()}, blockout.Values()); err != nil {
 			return err

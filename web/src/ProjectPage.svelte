@@ -25,7 +25,7 @@
     window.azzel = {
       probe: () => p.probe(),
       screen: (x, y) => p.camera.toScreen(x, y),
-      scene: () => p.scene,
+      scene: () => (p.scene ? { ...p.scene, tilesets: p.tilesets } : null),
       play: () => p.play,
     };
     return () => p.close();
@@ -50,6 +50,7 @@
     if (files.length === 0) return;
     p.dropped = files;
     p.desk = null;
+    p.medley = null;
     p.opened = 'desk';
   }
 </script>

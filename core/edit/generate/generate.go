@@ -7,6 +7,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -32,7 +33,7 @@ func (a Author) Edit(d *world.Document) edit.Edit {
 		return grid.Rect{X: m.Bounds.X + a.Rand.IntN(m.Bounds.W), Y: m.Bounds.Y + a.Rand.IntN(m.Bounds.H), W: 1, H: 1}
 	}
 	foot := func() grid.Point { return d.Project.Lattice().Foot(grid.Point{X: cell(m).X, Y: cell(m).Y}) }
-	switch n := a.Rand.IntN(20); {
+	switch n := a.Rand.IntN(26); {
 	case n < 9:
 		g := a.region(m)
 		add(edit.Paint{Map: m.ID, Layer: layer.ID, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(a.Rand.IntN(6))}}})
@@ -59,10 +60,24 @@ func (a Author) Edit(d *world.Document) edit.Edit {
 		add(edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: a.IDs.NewID()}, Values: c.Values()})
 	case n < 19:
 		add(edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.TextValue(world.FieldName, fmt.Sprintf("Room %d", a.Rand.IntN(9)))})
+	case n < 20:
+		medley := &world.Medley{Name: "Gravel", Medley: tiles.Medley{Tiles: []tiles.Weighted{{Tile: 1, Weight: 1 + a.Rand.IntN(9)}, {Tile: 3, Weight: a.Rand.IntN(9)}}, Seed: a.Rand.IntN(5), Mirrored: a.Rand.IntN(2) == 0}}
+		add(edit.Put{Ref: world.Ref{Kind: world.KindMedley, ID: a.IDs.NewID()}, Values: medley.Values()})
+	case n < 22 && len(d.Medleys) > 0:
+		medley := d.Medleys[a.Rand.IntN(len(d.Medleys))]
+		add(edit.Deal{Map: m.ID, Layer: m.Layers[a.Rand.IntN(len(m.Layers))].ID, Medley: medley.ID, Region: a.region(m)})
+	case n < 23 && len(d.Medleys) > 4:
+		add(edit.Remove{Ref: world.Ref{Kind: world.KindMedley, ID: d.Medleys[0].ID}})
 	default:
 		t := d.Tilesets[0]
 		i := a.Rand.IntN(t.Count)
-		add(edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: t.ID}, Value: world.FlagsValue(i, t.Flags[i]^world.Solid)})
+		add(edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: t.ID}, Value: world.TileValues(i, t.Tile(i), flipped(t.Tile(i)))[0]})
 	}
 	return e
+}
+
+// flipped is what a tile does with what is solid turned round.
+func flipped(p tiles.Properties) tiles.Properties {
+	p.Solid ^= tiles.Whole
+	return p
 }

@@ -5,6 +5,7 @@ import { drawLabel, drawSmall } from './labels';
 import { drawCrossing } from './lines';
 import { Sprites } from './sprites';
 import { drawGame } from './game';
+import { drawLens } from './lens';
 
 /** Cells smaller than this on the screen show pieces as small shapes, and all lines. */
 const NEAR = 24;
@@ -41,6 +42,7 @@ export class Overlay {
     const playing = p.play !== null;
     const near = scene.project.cellW * p.camera.zoom >= NEAR;
     if (p.grid && !playing) this.grid(scene, colours);
+    if (p.lens) drawLens(context, p, scene, colours);
     if (!playing || !p.inGame) this.crossings(scene, colours, near);
     this.names(scene, colours);
     if (p.play) drawGame(context, p, scene, p.play, this.sprites, colours);
@@ -183,8 +185,14 @@ export class Overlay {
         boxes.push({ x, y, w, h });
       }
       if (boxes.length === 0) boxes.push(area);
-      const tile = ghost.erase || ghost.room || ghost.piece ? null : this.sprites.tile(ghost.tile);
-      for (const box of boxes) this.ghostBox(this.screen(box), box, scene, tile, colour);
+      const cells = ghost.cells;
+      let next = 0;
+      for (const box of boxes) {
+        const tiles = (): HTMLCanvasElement | null =>
+          this.sprites.tile(cells.length > 0 ? (cells[next++] ?? 0) : ghost.tile);
+        const shows = !ghost.erase && !ghost.room && !ghost.piece && (ghost.tile > 0 || cells.length > 0);
+        this.ghostBox(this.screen(box), box, scene, shows ? tiles : null, colour);
+      }
       this.outline(boxes, colour);
       if (ghost.piece && !ghost.erase) {
         const foot = p.camera.toScreen(area.x + area.w / 2, area.y + area.h * 0.85);
@@ -199,18 +207,24 @@ export class Overlay {
       this.words(ghost.problem || ghost.text, ghost.problem !== '', area ?? pointer.box, colours);
   }
 
-  private ghostBox(b: BoxView, box: BoxView, scene: Scene, tile: HTMLCanvasElement | null, colour: string): void {
+  private ghostBox(
+    b: BoxView,
+    box: BoxView,
+    scene: Scene,
+    tiles: (() => HTMLCanvasElement | null) | null,
+    colour: string,
+  ): void {
     const { context, p } = this;
     const { cellW, cellH } = scene.project;
-    if (!this.visible(b)) return;
     const cells = (box.w / cellW) * (box.h / cellH);
-    if (tile && cells <= 5000) {
+    if (tiles && cells <= 5000) {
       context.globalAlpha = 0.9;
       context.imageSmoothingEnabled = false;
       for (let y = 0; y < box.h; y += cellH) {
         for (let x = 0; x < box.w; x += cellW) {
           const at = p.camera.toScreen(box.x + x, box.y + y);
-          context.drawImage(tile, at.x, at.y, cellW * p.camera.zoom, cellH * p.camera.zoom);
+          const tile = tiles();
+          if (tile) context.drawImage(tile, at.x, at.y, cellW * p.camera.zoom, cellH * p.camera.zoom);
         }
       }
     } else {

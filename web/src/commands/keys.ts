@@ -1,6 +1,6 @@
 import { DRAG, HOVER, PRESS, RELEASE } from '../core/types.gen';
 import type { Project } from '../core/project.svelte';
-import { commands, leaveHand, type Command } from './register';
+import { commands, heldNow, holdAgain, leaveHand, type Held, type Command } from './register';
 
 /** Signs are taken by place, letters by what is printed or, where that is no Latin letter, by place. */
 const SIGNS: Record<string, string> = { Slash: '/', Comma: ',', Period: '.', Minus: '-', Equal: '=' };
@@ -37,7 +37,7 @@ function typing(target: EventTarget | null): boolean {
 /** Keys of the whole page: commands, the game, the cell cursor. */
 export class Keys {
   private downAt = 0;
-  private lasting: { key: string; back: { holding: string; shape: string; tile: number; type: string } } | null = null;
+  private lasting: { key: string; back: Held } | null = null;
   private entered = false;
 
   constructor(
@@ -77,8 +77,7 @@ export class Keys {
 
   private last(key: string, command: Command): void {
     const s = this.p.state;
-    if (command.lasts && s)
-      this.lasting = { key, back: { holding: s.holding, shape: s.shape, tile: s.tile, type: s.type } };
+    if (command.lasts && s) this.lasting = { key, back: heldNow(s) };
   }
 
   up(event: KeyboardEvent): void {
@@ -94,8 +93,7 @@ export class Keys {
       this.lasting = null;
       if (performance.now() - this.downAt < 200) return;
       leaveHand(this.p);
-      this.p.order({ do: 'shape', text: back.shape });
-      this.p.order({ do: 'hold', kind: back.holding, n: back.tile, id: back.type });
+      holdAgain(this.p, back);
     }
   }
 

@@ -1,6 +1,7 @@
 import type { Project } from '../core/project.svelte';
 import { theme } from '../core/theme.svelte';
 import { around } from '../board/camera';
+import type { State } from '../core/types.gen';
 
 /** Everything that can be done has one entry here: keys, seek, tooltips, the key sheet and the tests read it. */
 export interface Command {
@@ -38,26 +39,49 @@ function look(p: Project): void {
   if (box) p.moveCamera((c) => c.fit(box));
 }
 
+/** Lays a lens over the maps, or takes it away. */
+function through(p: Project, property: string): void {
+  p.lens = p.lens === property ? '' : property;
+  p.draw();
+}
+
 const zoom = (p: Project, direction: 1 | -1): void =>
   p.moveCamera((c) => {
     const at = p.cursor ? c.toScreen(p.cursor.x, p.cursor.y) : { x: c.width / 2, y: c.height / 2 };
     c.step(direction, at.x, at.y);
   });
 
-let previous: { holding: string; shape: string; tile: number; type: string } | null = null;
+let previous: Held | null = null;
+
+/** What is in the hand, to be taken again. */
+export type Held = Pick<State, 'holding' | 'shape' | 'tile' | 'type' | 'medley'>;
+
+export const heldNow = (s: State): Held => ({
+  holding: s.holding,
+  shape: s.shape,
+  tile: s.tile,
+  type: s.type,
+  medley: s.medley,
+});
+
+/** Takes into the hand what was held. */
+export function holdAgain(p: Project, held: Held): void {
+  p.order({ do: 'shape', text: held.shape });
+  const id = held.holding === 'medley' ? held.medley : held.type;
+  p.order({ do: 'hold', kind: held.holding, n: held.tile, id });
+}
 
 /** Remembers what is held, before something else is taken. */
 export function leaveHand(p: Project): void {
   const s = p.state;
-  if (s) previous = { holding: s.holding, shape: s.shape, tile: s.tile, type: s.type };
+  if (s) previous = heldNow(s);
 }
 
 function takeBefore(p: Project): void {
   const to = previous;
   if (!to) return;
   leaveHand(p);
-  p.order({ do: 'shape', text: to.shape });
-  p.order({ do: 'hold', kind: to.holding, n: to.tile, id: to.type });
+  holdAgain(p, to);
 }
 
 /** Takes something into the hand. */
@@ -224,6 +248,7 @@ export const commands: Command[] = [
     does: 'Lays a picture on the desk, to be cut into tiles.',
     run: (p) => {
       p.desk = null;
+      p.medley = null;
       p.opened = 'desk';
     },
   },
@@ -259,6 +284,23 @@ export const commands: Command[] = [
     does: 'Shows or hides the lines of crossings and the names of maps.',
     run: (p) => ((p.lines = !p.lines), p.draw()),
   },
+  {
+    id: 'lens',
+    name: 'Lens: what is solid',
+    keys: ['S'],
+    group: 'view',
+    inGame: true,
+    does: 'Hatches the cells that nobody can walk into.',
+    run: (p) => through(p, 'solid'),
+  },
+  ...(['water', 'danger', 'climbable', 'one-way', 'slippery', 'slow'] as const).map((property): Command => ({
+    id: `lens-${property}`,
+    name: `Lens: ${property}`,
+    keys: [],
+    group: 'view',
+    does: `Hatches the cells whose tiles are ${property}.`,
+    run: (p) => through(p, property),
+  })),
   {
     id: 'theme',
     name: 'Light or dark',

@@ -1,5 +1,5 @@
 import { Buffers, instantiate, type Exports } from './module';
-import type { Order, Play, Pointer, Scene, State } from './types.gen';
+import type { BoxView, Dealing, Order, Play, Pointer, Scene, State, TilesetView } from './types.gen';
 
 /** Given by an export when the core itself failed, or when messages are missing. */
 export const BROKEN = -1;
@@ -99,6 +99,29 @@ export class Core {
 
   private view(which: number): unknown {
     return JSON.parse(this.buffers.takeText(this.exports.view(which)));
+  }
+
+  tileset(id: string): TilesetView | null {
+    return JSON.parse(this.buffers.takeText(this.exports.tileset(BigInt(id)))) as TilesetView | null;
+  }
+
+  /** The tiles that the hand's shape takes on a sheet. */
+  sheetShape(id: string, property: string, from: { x: number; y: number }, to: { x: number; y: number }): number[] {
+    this.buffers.giveText(property);
+    const length = this.exports.sheetShape(BigInt(id), from.x, from.y, to.x, to.y);
+    return JSON.parse(this.buffers.takeText(length)) as number[];
+  }
+
+  /** How a medley would lie over a box of cells, row by row. */
+  dealt(to: Dealing, w: number, h: number): number[] {
+    this.buffers.giveText(JSON.stringify(to));
+    return JSON.parse(this.buffers.takeText(this.exports.dealt(w, h))) as number[];
+  }
+
+  /** What the tiles in a box of cells of a map are: 0 nothing, 1 all over, 2 in part. */
+  lens(map: string, cells: BoxView, property: string): Uint8Array {
+    this.buffers.giveText(property);
+    return this.buffers.take(this.exports.lens(BigInt(map), cells.x, cells.y, cells.w, cells.h));
   }
 
   /** The next message to send and its sequence number. */

@@ -21,6 +21,10 @@ export interface Exports extends Bridge {
   tick(input: number): number;
   addStrip(of: bigint): number;
   view(which: number): number;
+  tileset(id: bigint): number;
+  sheetShape(id: bigint, x0: number, y0: number, x1: number, y1: number): number;
+  dealt(w: number, h: number): number;
+  lens(map: bigint, x: number, y: number, w: number, h: number): number;
   outgoing(): number;
   resend(): void;
   sequence(): number;

@@ -10,12 +10,16 @@ export type Saved = 'saving' | 'saved' | 'waiting';
 export type Opened = 'nothing' | 'drawer' | 'desk';
 
 const TICK = 1000 / 60;
+/** The part of a cell that is the tile's number. */
+export const TILE_MASK = 0xffffff;
 /** Cells a fill looks at between two glances at the clock. */
 const FILL_STEP = 20_000;
 
 /** One open project: all state of the page is here, and whoever changes it goes through here. */
 export class Project {
   scene = $state.raw<T.Scene | null>(null);
+  /** All tilesets, in the order of the scene. */
+  tilesets = $state.raw<T.TilesetView[]>([]);
   state = $state.raw<T.State | null>(null);
   pointer = $state.raw<T.Pointer | null>(null);
   play = $state.raw<T.Play | null>(null);
@@ -26,6 +30,8 @@ export class Project {
   messages = $state<{ id: number; text: string }[]>([]);
   opened = $state<Opened>('nothing');
   desk = $state<string | null>(null);
+  /** The medley that lies on the desk, in place of a tileset. */
+  medley = $state<string | null>(null);
   /** Pictures dropped or pasted on the page, for the desk to take up. */
   dropped = $state.raw<File[]>([]);
   seeking = $state(false);
@@ -33,6 +39,8 @@ export class Project {
   stackOpen = $state(true);
   slipShown = $state(true);
   grid = $state(true);
+  /** The property of tiles that is shown over the maps; empty for none. */
+  lens = $state('');
   lines = $state(true);
   /** Counts camera movements, for what must follow the board. */
   moved = $state(0);
@@ -43,6 +51,7 @@ export class Project {
   lateTiles = $state<number[]>([]);
   lateTypes = $state<string[]>([]);
 
+  private stamped: { stamp: number; set: T.TilesetView }[] = [];
   readonly camera = new Camera();
   bitmaps: Bitmaps | null = null;
   held = new SvelteSet<string>();
@@ -115,6 +124,7 @@ export class Project {
     }
     if (changed & T.SCENE_CHANGED) {
       this.scene = this.core.scene();
+      this.lookUp(this.scene.tilesets);
       this.fetchMissing(this.scene.missing);
     }
     if (changed & (T.STATE_CHANGED | T.OUTGOING_CHANGED)) {
@@ -132,6 +142,18 @@ export class Project {
     if (changed & T.POINTER_CHANGED) this.pointerStale = true;
     if (changed & T.PLAY_CHANGED) this.play = this.core.play();
     this.draw();
+  }
+
+  /** Asks for the tilesets that have changed. */
+  private lookUp(heads: T.TilesetHead[]): void {
+    const fresh: typeof this.stamped = [];
+    for (const { id, stamp } of heads) {
+      const had = this.stamped.find((entry) => entry.set.id === id);
+      const set = had?.stamp === stamp ? had.set : this.core?.tileset(id);
+      if (set) fresh.push({ stamp, set });
+    }
+    this.stamped = fresh;
+    this.tilesets = fresh.map((entry) => entry.set);
   }
 
   private fetchMissing(missing: T.MissingView[]): void {
@@ -260,6 +282,18 @@ export class Project {
     return this.core?.sprite(which, facing, frame) ?? null;
   }
 
+  sheetShape(id: string, property: string, from: { x: number; y: number }, to: { x: number; y: number }): number[] {
+    return this.core?.sheetShape(id, property, from, to) ?? [];
+  }
+
+  dealt(to: T.Dealing, w: number, h: number): number[] {
+    return this.core?.dealt(to, w, h) ?? [];
+  }
+
+  lensOf(map: string, cells: T.BoxView): Uint8Array {
+    return this.lens && this.core ? this.core.lens(map, cells, this.lens) : new Uint8Array(0);
+  }
+
   layerPicture(map: string, layer: string, side: number): ImageData | null {
     return this.core?.layerPicture(map, layer, side) ?? null;
   }
@@ -269,9 +303,11 @@ export class Project {
     return { ...(this.core?.probe() ?? {}), pending: s?.pending, holding: s?.holding, shape: s?.shape, tile: s?.tile };
   }
 
-  tileName(n: number): string {
-    const set = this.scene?.tilesets.find((t) => n >= t.first && n < t.first + t.count);
-    return set ? `${set.names[n - set.first]}, ${set.name}` : 'a tile';
+  /** The name of a cell's tile, however it lies. */
+  tileName(cell: number): string {
+    const n = cell & TILE_MASK;
+    const set = this.tilesets.find((t) => n >= t.first && n < t.first + t.count);
+    return set ? `${set.tiles[n - set.first]?.name ?? ''}, ${set.name}` : 'a tile';
   }
 
   mapView(id: string | null): T.MapView | null {

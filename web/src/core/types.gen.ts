@@ -57,18 +57,24 @@ export interface CrossingView {
   curve: number[];
 }
 
-export interface TilesetView {
+export interface TilesetHead {
+  id: string;
+  stamp: number;
+}
+
+export interface Weighted {
+  tile: number;
+  weight: number;
+}
+
+export interface MedleyView {
   id: string;
   name: string;
-  builtin: boolean;
-  first: number;
-  count: number;
-  picture: string;
-  columns: number;
-  rows: number;
-  places: number[];
-  solid: boolean[];
-  names: string[];
+  tiles: Weighted[];
+  seed: number;
+  turned: boolean;
+  mirrored: boolean;
+  shares: number[];
 }
 
 export interface TypeView {
@@ -93,10 +99,52 @@ export interface Scene {
   maps: MapView[];
   pieces: PieceView[];
   crossings: CrossingView[];
-  tilesets: TilesetView[];
+  tilesets: TilesetHead[];
+  medleys: MedleyView[];
+  roles: string[];
   types: TypeView[];
   missing: MissingView[];
   bitmap: BitmapView;
+}
+
+export interface TileView {
+  name: string;
+  named: boolean;
+  does: string;
+  role: number;
+  rows: number[];
+  whole: boolean;
+  oneWay: boolean;
+  climbable: boolean;
+  water: boolean;
+  slippery: boolean;
+  slow: boolean;
+  above: boolean;
+  danger: number;
+  weight: number;
+  keywords: string;
+  home: string;
+}
+
+export interface TilesetView {
+  id: string;
+  name: string;
+  builtin: boolean;
+  first: number;
+  count: number;
+  picture: string;
+  columns: number;
+  rows: number;
+  places: number[];
+  tiles: TileView[];
+  solid: number;
+}
+
+export interface Dealing {
+  tiles: Weighted[];
+  seed: number;
+  turned: boolean;
+  mirrored: boolean;
 }
 
 export interface SlipLine {
@@ -134,6 +182,7 @@ export interface State {
   holding: string;
   shape: string;
   tile: number;
+  medley: string;
   heldName: string;
   type: string;
   slip: SlipView | null;
@@ -148,6 +197,7 @@ export interface Ghost {
   spans: number[];
   box: BoxView | null;
   tile: number;
+  cells: number[];
   piece: string;
   erase: boolean;
   room: BoxView | null;
@@ -217,6 +267,14 @@ export interface Taken {
   cut: Cut;
 }
 
+export interface Mark {
+  property: string;
+  on: boolean;
+  amount: number;
+  text: string;
+  rows: number[];
+}
+
 export interface Order {
   do: string;
   id: string;
@@ -229,6 +287,8 @@ export interface Order {
   x: number;
   y: number;
   taken: Taken | null;
+  medley: Dealing | null;
+  mark: Mark | null;
 }
 
 export interface Sheet {
@@ -282,6 +342,7 @@ export const MAX_SEEN = 256;
 export const NAME_LETTERS = 120;
 export const PICTURE_BYTES = 16777216;
 export const PICTURE_SIDE = 8192;
+export const MAX_WEIGHT = 1000;
 export const SOCKET_BYTES = 1048576;
 export const SCENE_CHANGED = 1;
 export const STATE_CHANGED = 2;

@@ -35,7 +35,7 @@
   };
   let cut = $state<Cut>(none);
 
-  const known = $derived(p.scene?.tilesets.find((t) => opened && t.picture === opened.sum) ?? null);
+  const known = $derived(p.tilesets.find((t) => opened && t.picture === opened.sum) ?? null);
   const guessed = $derived(
     opened !== null &&
       (['w', 'h', 'margin', 'spacing', 'offsetX', 'offsetY'] as const).every((k) => cut[k] === opened?.guess[k]),

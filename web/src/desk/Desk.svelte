@@ -2,7 +2,8 @@
   import X from '@lucide/svelte/icons/x';
   import type { Project } from '../core/project.svelte';
   import CutSheet from './CutSheet.svelte';
-  import SolidSheet from './SolidSheet.svelte';
+  import MedleyDesk from './MedleyDesk.svelte';
+  import TileDesk from './TileDesk.svelte';
 
   let { p }: { p: Project } = $props();
 
@@ -10,7 +11,8 @@
   let files: File[] = $state.raw([]);
   let all = $state(0);
   const file = $derived(files[0] ?? null);
-  const set = $derived(p.scene?.tilesets.find((t) => t.id === p.desk) ?? null);
+  const medley = $derived(p.scene?.medleys.find((m) => m.id === p.medley) ?? null);
+  const set = $derived(p.tilesets.find((t) => t.id === p.desk) ?? null);
 
   $effect(() => {
     if (p.dropped.length === 0) return;
@@ -26,7 +28,7 @@
   /** The tileset that a picture became lies on the desk next. */
   function taken(strip: string): void {
     files = files.slice(1);
-    const fresh = p.scene?.tilesets.at(-1);
+    const fresh = p.tilesets.at(-1);
     if (fresh && strip) p.desk = fresh.id;
   }
 
@@ -40,8 +42,8 @@
   <div class="flex items-center gap-3 border-b border-line px-3 py-1.5">
     <h2 class="name">Desk</h2>
     <span class="text-soft">
-      {#if file}{file.name}{#if all > 1}, picture {all - files.length + 1} of {all}{/if}{:else if set}{set.name}: paint
-        what is solid{:else}bring in a tileset{/if}
+      {#if file}{file.name}{#if all > 1}, picture {all - files.length + 1} of {all}{/if}{:else if medley}{medley.name}:
+        a medley{:else if set}{set.name}: what its tiles do{:else}bring in a tileset{/if}
     </span>
     {#if files.length > 1}
       <button class="text-lagoon-ink underline" onclick={() => (files = files.slice(0, 1))}>Stop after this one</button>
@@ -62,8 +64,10 @@
         }}
       />
     {/key}
+  {:else if medley}
+    {#key medley.id}<MedleyDesk {p} {medley} />{/key}
   {:else if set}
-    {#key set.id}<SolidSheet {p} {set} />{/key}
+    {#key set.id}<TileDesk {p} {set} />{/key}
   {:else}
     <div class="grid flex-1 place-items-center">
       <div class="max-w-100 text-center">

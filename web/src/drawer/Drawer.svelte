@@ -1,16 +1,26 @@
 <script lang="ts">
   import ImagePlus from '@lucide/svelte/icons/image-plus';
-  import type { Project } from '../core/project.svelte';
+  import { TILE_MASK, type Project } from '../core/project.svelte';
   import { hold } from '../commands/register';
+  import MedleyPicture from '../tray/MedleyPicture.svelte';
   import PieceIcon from '../tray/PieceIcon.svelte';
   import TilePicture from '../tray/TilePicture.svelte';
   import Button from '../ui/Button.svelte';
 
   let { p }: { p: Project } = $props();
 
-  function desk(id: string | null): void {
+  function desk(id: string | null, medley: string | null = null): void {
     p.desk = id;
+    p.medley = medley;
     p.opened = 'desk';
+  }
+
+  /** A medley begins with what was used lately; it is dealt and changed on the desk. */
+  function makeMedley(): void {
+    const list = p.lateTiles.slice(0, 3).map((cell) => cell & TILE_MASK);
+    if (list.length === 0) list.push(p.tilesets.at(-1)?.first ?? 1);
+    p.order({ do: 'make-medley', list });
+    if (p.state?.holding === 'medley') desk(null, p.state.medley);
   }
 </script>
 
@@ -36,13 +46,11 @@
   </div>
   <!-- The one that came last stands first. -->
   <div class="flex min-w-0 flex-1 flex-col gap-4 overflow-auto p-3">
-    {#each [...(p.scene?.tilesets ?? [])].reverse() as set (set.id)}
+    {#each [...p.tilesets].reverse() as set (set.id)}
       <div>
         <div class="mb-1.5 flex items-center gap-3">
           <h2 class="min-w-0 truncate name">{set.name}</h2>
-          <span class="text-small whitespace-nowrap text-soft figures"
-            >{set.count} tiles, {set.solid.filter(Boolean).length} solid</span
-          >
+          <span class="text-small whitespace-nowrap text-soft figures">{set.count} tiles, {set.solid} solid</span>
           <span data-back><Button label="Lay it on the desk" onclick={() => desk(set.id)} /></span>
         </div>
         <div class="flex flex-wrap gap-0.5" data-back>
@@ -52,8 +60,8 @@
               class="flex rounded-inner border p-0.5 {p.state?.holding === 'tile' && p.state.tile === n
                 ? 'border-saffron'
                 : 'border-transparent'}"
-              aria-label="Take {set.names[i]}{set.solid[i] ? ', solid' : ''}"
-              title="{set.names[i]}{set.solid[i] ? ' · solid' : ''}"
+              aria-label="Take {set.tiles[i]?.name}{set.tiles[i]?.does ? `, ${set.tiles[i]?.does}` : ''}"
+              title="{set.tiles[i]?.name}{set.tiles[i]?.does ? ` · ${set.tiles[i]?.does}` : ''}"
               onclick={() => hold(p, 'tile', { n })}><TilePicture {p} {n} size={30} /></button
             >
           {/each}
@@ -64,9 +72,30 @@
       </div>
     {/each}
   </div>
-  <div class="w-52 shrink-0 overflow-auto border-l border-line p-3">
-    <h2 class="mb-2 name">Another tileset</h2>
-    <p class="mb-2 text-soft">A picture of tiles. Drop or paste it anywhere, or lay it on the desk.</p>
+  <div class="w-60 shrink-0 overflow-auto border-l border-line p-3">
     <Button label="Bring in a picture" onclick={() => desk(null)}><ImagePlus size={16} /></Button>
+    <p class="mt-1 mb-3 text-small text-soft">to be cut into tiles; or drop or paste one anywhere</p>
+    <h2 class="mb-2 name">Medleys</h2>
+    <ul class="mb-3 space-y-1">
+      {#each p.scene?.medleys ?? [] as medley (medley.id)}
+        <li class="flex items-center gap-2">
+          <button
+            class="flex min-w-0 flex-1 items-center gap-2 rounded-inner border p-0.5 text-left hover:bg-shelf {p.state
+              ?.holding === 'medley' && p.state.medley === medley.id
+              ? 'border-saffron bg-held'
+              : 'border-transparent'}"
+            aria-label="Take {medley.name}"
+            data-back
+            onclick={() => hold(p, 'medley', { id: medley.id })}
+          >
+            <MedleyPicture {p} {medley} size={30} /><span class="truncate">{medley.name}</span>
+          </button>
+          <Button label="Change" onclick={() => desk(null, medley.id)} />
+        </li>
+      {:else}
+        <li class="text-soft">Tiles laid at random, in proportions you choose: gravel with a pebble now and then.</li>
+      {/each}
+    </ul>
+    <Button label="Make a medley" onclick={makeMedley} />
   </div>
 </section>

@@ -70,12 +70,21 @@ function everything(p: Project): Found[] {
       },
     });
   }
-  for (const set of scene?.tilesets ?? []) {
-    set.names.forEach((name, i) =>
+  for (const medley of scene?.medleys ?? []) {
+    all.push({
+      id: `medley ${medley.id}`,
+      name: medley.name,
+      does: `medley of ${medley.tiles.length} tiles`,
+      keys: '',
+      go: () => hold(p, 'medley', { id: medley.id }),
+    });
+  }
+  for (const set of p.tilesets) {
+    set.tiles.forEach(({ name, does, keywords }, i) =>
       all.push({
         id: `tile ${set.first + i}`,
         name,
-        does: `tile of ${set.name}${set.solid[i] ? ', solid' : ''}`,
+        does: `tile of ${set.name}${does ? `, ${does}` : ''}${keywords ? ` · ${keywords}` : ''}`,
         keys: '',
         go: () => hold(p, 'tile', { n: set.first + i }),
       }),

@@ -5,6 +5,7 @@
   import type { Snippet } from 'svelte';
   import type { Project } from '../core/project.svelte';
   import PieceIcon from './PieceIcon.svelte';
+  import MedleyPicture from './MedleyPicture.svelte';
   import TilePicture from './TilePicture.svelte';
 
   let { p, children }: { p: Project; children: Snippet } = $props();
@@ -20,7 +21,10 @@
       ? 'border-line'
       : 'border-saffron'}"
   >
-    {#if s?.holding === 'tile'}
+    {#if s?.holding === 'medley'}
+      {@const medley = p.scene?.medleys.find((m) => m.id === s.medley)}
+      {#if medley}<MedleyPicture {p} {medley} size={44} />{/if}
+    {:else if s?.holding === 'tile'}
       <TilePicture {p} n={s.tile} size={44} />
     {:else if s?.holding === 'eraser'}
       <Eraser size={24} />

@@ -17,9 +17,7 @@
   const lateTiles = $derived(
     p.lateTiles.length > 0
       ? p.lateTiles
-      : (p.scene?.tilesets.slice(-1) ?? []).flatMap((t) =>
-          [0, 1, 2, 3].filter((i) => i < t.count).map((i) => t.first + i),
-        ),
+      : p.tilesets.slice(-1).flatMap((t) => [0, 1, 2, 3].filter((i) => i < t.count).map((i) => t.first + i)),
   );
   /** Those used lately come first. */
   const rankOf = (id: string): number => {
@@ -37,7 +35,7 @@
 >
   <Held {p}>
     {#each shapes as shape (shape)}
-      {@const active = s?.shape === shape && (s.holding === 'tile' || s.holding === 'eraser')}
+      {@const active = s?.shape === shape && ['tile', 'eraser', 'medley'].includes(s.holding)}
       <button
         class="inline-flex items-center gap-1 rounded-inner px-1 {active ? 'font-semibold text-ink' : 'text-soft'}"
         aria-pressed={active}

@@ -28,6 +28,7 @@
     }
     switch (s.holding) {
       case 'tile':
+      case 'medley':
         return [
           ['Right button', 'erases'],
           ['W', 'picks'],

@@ -1,0 +1,94 @@
+package page
+
+import (
+	"fmt"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/hand"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+// MedleyView is a medley in the drawer and on the desk.
+type MedleyView struct {
+	ID       string           `json:"id"`
+	Name     string           `json:"name"`
+	Tiles    []tiles.Weighted `json:"tiles"`
+	Seed     int              `json:"seed"`
+	Turned   bool             `json:"turned"`
+	Mirrored bool             `json:"mirrored"`
+	// Shares are the percentages of the tiles, in tenths.
+	Shares []int `json:"shares"`
+}
+
+// Dealing is what a medley is to be.
+type Dealing struct {
+	Tiles    []tiles.Weighted `json:"tiles"`
+	Seed     int              `json:"seed"`
+	Turned   bool             `json:"turned"`
+	Mirrored bool             `json:"mirrored"`
+}
+
+func (d Dealing) medley() tiles.Medley {
+	return tiles.Medley{Tiles: d.Tiles, Seed: d.Seed, Turned: d.Turned, Mirrored: d.Mirrored}
+}
+
+func viewMedley(m *world.Medley) MedleyView {
+	v := MedleyView{FormatID(m.ID), m.Name, m.Tiles, m.Seed, m.Turned, m.Mirrored, []int{}}
+	for _, t := range m.Tiles {
+		v.Shares = append(v.Shares, (t.Weight*2000+m.Total())/(2*max(1, m.Total())))
+	}
+	return v
+}
+
+// makeMedley makes a medley of the tiles in the order's list, and holds it.
+func (p *Page) makeMedley(o Order) Changed {
+	m := &world.Medley{ID: p.ids.NewID(), Name: o.Text}
+	for _, n := range o.List {
+		m.Tiles = append(m.Tiles, tiles.Weighted{Tile: n, Weight: max(1, p.doc().TileOf(n).Weight)})
+	}
+	if m.Name == "" && len(o.List) > 0 {
+		m.Name = "Medley of " + hand.TileName(p.doc(), grid.Cell(o.List[0]))
+	}
+	changed := p.do(edit.Edit{Label: fmt.Sprintf("make %s", m.Name), Parts: []edit.Part{
+		edit.Put{Ref: world.Ref{Kind: world.KindMedley, ID: m.ID}, Values: m.Values()}}})
+	if p.doc().Medley(m.ID) != nil {
+		p.hand.Cancel()
+		p.hand.Holding, p.hand.Medley = hand.Medley, m.ID
+	}
+	return changed
+}
+
+func (p *Page) changeMedley(ref world.Ref, to *Dealing) Changed {
+	m := p.doc().Medley(ref.ID)
+	if m == nil || to == nil {
+		return p.Fail(world.ErrGone)
+	}
+	next := *m
+	next.Medley = to.medley()
+	e := edit.Edit{Label: "change " + m.Name}
+	was, is := m.Values(), next.Values()
+	for i := range is {
+		if string(was[i].Bytes) != string(is[i].Bytes) {
+			e.Parts = append(e.Parts, edit.Change{Ref: ref, Value: is[i]})
+		}
+	}
+	if len(e.Parts) == 0 {
+		return 0
+	}
+	return p.do(e)
+}
+
+// Dealt is how a medley would lie over a box of cells, row by row, as the core's
+// cells.
+func (p *Page) Dealt(to Dealing, w, h int) []int {
+	m := world.Medley{Medley: to.medley()}
+	cells := []int{}
+	for y := range min(h, 64) {
+		for x := range min(w, 64) {
+			cells = append(cells, int(m.Deal(p.doc().Project.Lattice(), 0, 0, grid.Point{X: x, Y: y})))
+		}
+	}
+	return cells
+}

@@ -1,0 +1,59 @@
+package tiles
+
+import (
+	"fmt"
+
+	"azzel/core/grid"
+)
+
+// Value is one property in a form in which it can be compared, by its name as in
+// Mark.
+func (p Properties) Value(property string) string {
+	switch property {
+	case "role":
+		return p.Role.String()
+	case "solid":
+		return fmt.Sprint(uint64(p.Solid))
+	case "one-way":
+		return fmt.Sprint(p.OneWay)
+	case "climbable":
+		return fmt.Sprint(p.Climbable)
+	case "water":
+		return fmt.Sprint(p.Water)
+	case "slippery":
+		return fmt.Sprint(p.Slippery)
+	case "slow":
+		return fmt.Sprint(p.Slow)
+	case "above":
+		return fmt.Sprint(p.Above)
+	case "danger":
+		return fmt.Sprint(p.Danger)
+	case "weight":
+		return fmt.Sprint(p.Weight)
+	case "home":
+		return p.Home
+	}
+	return ""
+}
+
+// FillSheet lists the places of a sheet that hang together with start by their
+// sides and for which same holds. A sheet has columns × rows places.
+func FillSheet(columns, rows int, start grid.Point, same func(place int) bool) []int {
+	sheet := grid.Rect{W: columns, H: rows}
+	place := func(p grid.Point) int { return p.Y*columns + p.X }
+	if !sheet.Has(start) || !same(place(start)) {
+		return nil
+	}
+	seen := map[grid.Point]bool{start: true}
+	found := []int{}
+	for queue := []grid.Point{start}; len(queue) > 0; queue = queue[1:] {
+		found = append(found, place(queue[0]))
+		for _, way := range [4]grid.Point{{X: 0, Y: -1}, {X: 1, Y: 0}, {X: 0, Y: 1}, {X: -1, Y: 0}} {
+			if q := queue[0].Add(way); sheet.Has(q) && !seen[q] && same(place(q)) {
+				seen[q] = true
+				queue = append(queue, q)
+			}
+		}
+	}
+	return found
+}

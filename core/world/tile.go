@@ -1,0 +1,122 @@
+package world
+
+import (
+	"bytes"
+	"fmt"
+
+	"azzel/core/limit"
+	"azzel/core/pack"
+	"azzel/core/tiles"
+)
+
+// tileFields are the properties of a tile. Their numbers are below
+// TileProperties, stand in stored bytes and are never used again.
+var tileFields = []field[tiles.Properties]{
+	{0, func(p *tiles.Properties, w *pack.Writer) { w.Uint(uint64(p.Role)) },
+		func(p *tiles.Properties, r *pack.Reader) { p.Role = tiles.Role(bounded(r, tiles.BlockoutCount)) }},
+	{1, func(p *tiles.Properties, w *pack.Writer) { w.Uint(uint64(p.Solid)) },
+		func(p *tiles.Properties, r *pack.Reader) { p.Solid = tiles.Mask(r.Uint()) }},
+	boolField(2, func(p *tiles.Properties) *bool { return &p.OneWay }),
+	boolField(3, func(p *tiles.Properties) *bool { return &p.Climbable }),
+	boolField(4, func(p *tiles.Properties) *bool { return &p.Water }),
+	boolField(5, func(p *tiles.Properties) *bool { return &p.Slippery }),
+	boolField(6, func(p *tiles.Properties) *bool { return &p.Slow }),
+	boolField(7, func(p *tiles.Properties) *bool { return &p.Above }),
+	{8, func(p *tiles.Properties, w *pack.Writer) { w.Uint(uint64(p.Danger)) },
+		func(p *tiles.Properties, r *pack.Reader) { p.Danger = bounded(r, tiles.MaxDanger) }},
+	{9, func(p *tiles.Properties, w *pack.Writer) { w.Uint(uint64(p.Weight)) },
+		func(p *tiles.Properties, r *pack.Reader) { p.Weight = bounded(r, tiles.MaxWeight) }},
+	nameField(10, func(p *tiles.Properties) *string { return &p.Name }),
+	nameField(11, func(p *tiles.Properties) *string { return &p.Keywords }),
+	nameField(12, func(p *tiles.Properties) *string { return &p.Home }),
+}
+
+func bounded(r *pack.Reader, most int) int {
+	n := r.Uint()
+	if n > uint64(most) {
+		r.Fail(fmt.Errorf("%w: %d is over the most of %d", pack.ErrMalformed, n, most))
+		return 0
+	}
+	return int(n)
+}
+
+// nameField is a text that keeps the rules of a name and may be empty.
+func nameField[T any](n Field, at func(*T) *string) field[T] {
+	f := textField(n, at)
+	set := f.set
+	f.set = func(t *T, r *pack.Reader) {
+		if set(t, r); r.Err() == nil {
+			if err := CheckName(*at(t), true); err != nil {
+				r.Fail(err)
+			}
+		}
+	}
+	return f
+}
+
+var plainTile tiles.Properties
+
+// encodeTile writes what differs from a tile that does nothing.
+func encodeTile(w *pack.Writer, p *tiles.Properties) {
+	if p == nil {
+		w.Uint(0)
+		return
+	}
+	present := 0
+	var body pack.Writer
+	for i, f := range tileFields {
+		value := encodeField(p, f)
+		if !bytes.Equal(value, encodeField(&plainTile, f)) {
+			present |= 1 << i
+			body.Blob(value)
+		}
+	}
+	w.Uint(uint64(present))
+	w.Bytes = append(w.Bytes, body.Bytes...)
+}
+
+func decodeTile(r *pack.Reader) *tiles.Properties {
+	present := r.Uint()
+	if present == 0 || r.Err() != nil {
+		return nil
+	}
+	if present >= 1<<len(tileFields) {
+		r.Fail(fmt.Errorf("%w: a tile has properties that are not known here; reload the page", pack.ErrMalformed))
+		return nil
+	}
+	p := new(tiles.Properties)
+	for i, f := range tileFields {
+		if present&(1<<i) == 0 {
+			continue
+		}
+		in := pack.NewReader(r.Blob(limit.NameLetters * 4))
+		f.set(p, in)
+		if err := in.Done(); err != nil {
+			r.Fail(err)
+		}
+	}
+	return p
+}
+
+// tileField finds the tile and property that a field of a tileset means.
+func tileField(f Field) (i int, property *field[tiles.Properties]) {
+	f -= TileField
+	for k := range tileFields {
+		if tileFields[k].number == f%TileProperties {
+			return int(f / TileProperties), &tileFields[k]
+		}
+	}
+	return int(f / TileProperties), nil
+}
+
+// TileValues are the values to be set for tile i of a tileset to become another:
+// one for each property that differs.
+func TileValues(i int, is, becomes tiles.Properties) []Value {
+	var values []Value
+	for _, f := range tileFields {
+		if v := encodeField(&becomes, f); !bytes.Equal(v, encodeField(&is, f)) {
+			values = append(values, Value{TileField + Field(i)*TileProperties + f.number, v})
+		}
+	}
+	return values
+}

@@ -1,0 +1,159 @@
+<script lang="ts">
+  import X from '@lucide/svelte/icons/x';
+  import type { Project } from '../core/project.svelte';
+  import { theme } from '../core/theme.svelte';
+  import { readColours } from '../board/colours';
+  import { MAX_WEIGHT, type Dealing, type MedleyView } from '../core/types.gen';
+  import TilePicture from '../tray/TilePicture.svelte';
+  import Button from '../ui/Button.svelte';
+  import Rename from '../ui/Rename.svelte';
+
+  let { p, medley }: { p: Project; medley: MedleyView } = $props();
+
+  const COLUMNS = 12;
+  const ROWS = 7;
+  let canvas: HTMLCanvasElement | undefined = $state();
+  /** Weights while a bar is dragged, before they are an edit. */
+  let dragged = $state.raw<number[] | null>(null);
+
+  const weights = $derived(dragged ?? medley.tiles.map((t) => t.weight));
+  const total = $derived(weights.reduce((sum, w) => sum + w, 0));
+  const share = (i: number): string => ((100 * (weights[i] ?? 0)) / Math.max(1, total)).toFixed(1);
+  const dealing = $derived<Dealing>({
+    tiles: medley.tiles.map((t, i) => ({ tile: t.tile, weight: weights[i] ?? 0 })),
+    seed: medley.seed,
+    turned: medley.turned,
+    mirrored: medley.mirrored,
+  });
+
+  function change(to: Partial<Dealing>): void {
+    p.order({ do: 'change-medley', kind: 'medley', id: medley.id, medley: { ...dealing, ...to } });
+    dragged = null;
+  }
+
+  function weigh(i: number, weight: number): number[] {
+    return weights.map((w, k) => (k === i ? Math.min(Math.max(0, Math.round(weight) || 0), MAX_WEIGHT) : w));
+  }
+
+  function add(tile: number): void {
+    if (!medley.tiles.some((t) => t.tile === tile)) change({ tiles: [...dealing.tiles, { tile, weight: 1 }] });
+  }
+
+  function dropped(event: DragEvent): void {
+    const n = Number(event.dataTransfer?.getData('text/azzel-tile'));
+    if (n > 0) {
+      event.preventDefault();
+      event.stopPropagation();
+      add(n);
+    }
+  }
+
+  $effect(() => {
+    void theme.dark;
+    const context = canvas?.getContext('2d');
+    const project = p.scene?.project;
+    if (!canvas || !context || !project) return;
+    const { cellW, cellH } = project;
+    canvas.width = COLUMNS * cellW;
+    canvas.height = ROWS * cellH;
+    context.fillStyle = readColours().shelf;
+    context.fillRect(0, 0, canvas.width, canvas.height);
+    const small = new OffscreenCanvas(cellW, cellH);
+    p.dealt(dealing, COLUMNS, ROWS).forEach((n, i) => {
+      const image = p.tile(n);
+      if (!image) return;
+      small.getContext('2d')?.putImageData(image, 0, 0);
+      context.drawImage(small, (i % COLUMNS) * cellW, Math.floor(i / COLUMNS) * cellH);
+    });
+  });
+</script>
+
+<div class="flex min-h-0 flex-1">
+  <section
+    class="flex w-100 shrink-0 flex-col gap-1 overflow-auto border-r border-line p-3"
+    aria-label="Tiles of the medley"
+    ondragover={(e) => e.preventDefault()}
+    ondrop={dropped}
+  >
+    {#each medley.tiles as { tile }, i (tile)}
+      <div class="flex items-center gap-2">
+        <TilePicture {p} n={tile} size={30} />
+        <input
+          type="range"
+          class="min-w-0 flex-1 accent-saffron"
+          min="0"
+          max={Math.max(100, ...weights)}
+          value={weights[i]}
+          aria-label="Weight of {p.tileName(tile)}"
+          oninput={(e) => (dragged = weigh(i, e.currentTarget.valueAsNumber))}
+          onchange={(e) => {
+            dragged = weigh(i, e.currentTarget.valueAsNumber);
+            change({});
+          }}
+        />
+        <input
+          type="number"
+          class="h-7 w-16 rounded-inner border border-line bg-sheet px-1 figures"
+          min="0"
+          max={MAX_WEIGHT}
+          value={weights[i]}
+          aria-label="Weight of {p.tileName(tile)} as a number"
+          onchange={(e) => {
+            dragged = weigh(i, e.currentTarget.valueAsNumber);
+            change({});
+          }}
+        />
+        <span class="w-13 text-right figures" data-share>{share(i)} %</span>
+        <button
+          class="text-soft disabled:opacity-40"
+          aria-label="Take {p.tileName(tile)} out"
+          disabled={medley.tiles.length < 2}
+          onclick={() => change({ tiles: dealing.tiles.filter((t) => t.tile !== tile) })}><X size={14} /></button
+        >
+      </div>
+    {/each}
+    <p class="text-soft">Drag tiles here, or click them on the right.</p>
+  </section>
+  <div class="flex w-80 shrink-0 flex-col gap-2 overflow-auto border-r border-line p-3">
+    <div class="-ml-1 name text-title">
+      <Rename
+        value={medley.name}
+        label="Name of this medley"
+        rename={(text) => p.order({ do: 'rename', kind: 'medley', id: medley.id, text })}
+      />
+    </div>
+    <canvas bind:this={canvas} class="w-full [image-rendering:pixelated]" aria-hidden="true"></canvas>
+    <div class="flex flex-wrap gap-2">
+      <Button label="Deal again" onclick={() => change({ seed: medley.seed + 1 })} />
+      <Button label="Mirrored too" pressed={medley.mirrored} onclick={() => change({ mirrored: !medley.mirrored })} />
+      <Button label="Turned too" pressed={medley.turned} onclick={() => change({ turned: !medley.turned })} />
+    </div>
+    <div class="mt-auto flex flex-wrap gap-2">
+      <span data-back
+        ><Button
+          label="Take into the hand"
+          main
+          onclick={() => p.order({ do: 'hold', kind: 'medley', id: medley.id })}
+        /></span
+      >
+      <Button label="Delete this medley" onclick={() => p.order({ do: 'remove', kind: 'medley', id: medley.id })} />
+    </div>
+  </div>
+  <section class="flex min-w-0 flex-1 flex-col gap-2 overflow-auto p-3" aria-label="Tiles to choose from">
+    {#each [...p.tilesets].reverse() as set (set.id)}
+      <h3 class="name">{set.name}</h3>
+      <div class="flex flex-wrap gap-0.5">
+        {#each set.tiles.slice(0, 512) as tile, i (i)}
+          <button
+            class="flex rounded-inner border border-transparent p-0.5 hover:border-line"
+            draggable="true"
+            aria-label="Add {tile.name}"
+            title={tile.name}
+            ondragstart={(e) => e.dataTransfer?.setData('text/azzel-tile', String(set.first + i))}
+            onclick={() => add(set.first + i)}><TilePicture {p} n={set.first + i} size={26} /></button
+          >
+        {/each}
+      </div>
+    {/each}
+  </section>
+</div>

@@ -1,0 +1,53 @@
+<script lang="ts">
+  import type { Project } from '../core/project.svelte';
+  import type { Mark, TilesetView } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+  import MarkFields from './MarkFields.svelte';
+  import { markOf } from './marks';
+  import TileFacts from './TileFacts.svelte';
+  import TileSheet from './TileSheet.svelte';
+
+  let { p, set }: { p: Project; set: TilesetView } = $props();
+
+  let mark = $state.raw<Mark>(markOf('solid'));
+  /** The tile that is looked at. */
+  let seen = $state<number | null>(null);
+
+  function apply(list: number[]): void {
+    if (list.length > 0) p.order({ do: 'mark', kind: 'tileset', id: set.id, list, mark });
+  }
+</script>
+
+<div class="flex min-h-0 flex-1">
+  <div class="min-w-0 flex-1 overflow-auto bg-board p-4">
+    <TileSheet {p} {set} {mark} {seen} look={(i) => (seen = i)} {apply} />
+  </div>
+  <div class="flex w-132 shrink-0 flex-col border-l border-line">
+    <div class="flex min-h-0 flex-1 gap-4 overflow-auto p-3">
+      <div class="flex w-64 shrink-0 flex-col gap-2">
+        <MarkFields {p} {mark} change={(to) => (mark = to)} />
+      </div>
+      <div class="flex min-w-0 flex-1 flex-col gap-2">
+        {#if seen !== null && set.tiles[seen]}
+          {#key seen}<TileFacts {p} {set} index={seen} />{/key}
+        {:else}
+          <p class="text-soft">
+            Point at a tile to see what it does; click it to name it and draw what of it is solid.
+          </p>
+        {/if}
+      </div>
+    </div>
+    <div class="flex items-center gap-3 border-t border-line px-3 py-2">
+      <Button label="Another tileset" onclick={() => (p.desk = null)} />
+      <span class="text-soft figures">{set.count} tiles, {set.solid} solid</span>
+      {#if !set.builtin}
+        <span class="ml-auto"
+          ><Button
+            label="Delete this tileset"
+            onclick={() => p.order({ do: 'remove', kind: 'tileset', id: set.id })}
+          /></span
+        >
+      {/if}
+    </div>
+  </div>
+</div>

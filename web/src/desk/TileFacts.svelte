@@ -1,0 +1,52 @@
+<script lang="ts">
+  import type { Project } from '../core/project.svelte';
+  import type { Mark, TilesetView } from '../core/types.gen';
+  import TilePicture from '../tray/TilePicture.svelte';
+  import Rename from '../ui/Rename.svelte';
+  import MaskEditor from './MaskEditor.svelte';
+  import { markOf } from './marks';
+
+  let { p, set, index }: { p: Project; set: TilesetView; index: number } = $props();
+
+  const tile = $derived(set.tiles[index]);
+  const role = $derived(p.scene?.roles[tile?.role ?? 0] ?? '');
+
+  function mark(to: Mark): void {
+    p.order({ do: 'mark', kind: 'tileset', id: set.id, list: [index], mark: to });
+  }
+</script>
+
+{#if tile}
+  <div class="flex items-center gap-2">
+    <TilePicture {p} n={set.first + index} size={40} />
+    <div class="min-w-0 flex-1">
+      <div class="-ml-1 name">
+        <Rename
+          value={tile.named ? tile.name : ''}
+          placeholder={tile.name}
+          label="Name of this tile"
+          rename={(text) => mark({ ...markOf('name'), text })}
+        />
+      </div>
+      <div class="text-small text-soft">{tile.role > 0 ? role : 'no role'}</div>
+    </div>
+  </div>
+  <p>{tile.does || 'does nothing'}</p>
+  <MaskEditor
+    {p}
+    n={set.first + index}
+    rows={tile.rows}
+    change={(rows) => mark({ ...markOf('solid'), amount: 3, rows })}
+  />
+  <label class="flex flex-col gap-1">
+    <span class="text-soft">Keywords</span>
+    <span class="rounded-inner border border-line px-1">
+      <Rename
+        value={tile.keywords}
+        placeholder="words to find it by"
+        label="Keywords of this tile"
+        rename={(text) => mark({ ...markOf('keywords'), text })}
+      />
+    </span>
+  </label>
+{/if}
