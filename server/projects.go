@@ -2,6 +2,7 @@ package server
 
 import (
 	"bytes"
+	"context"
 	"crypto/rand"
 	"encoding/binary"
 	"encoding/json"
@@ -222,13 +223,9 @@ func (v *Server) takePicture(c fiber.Ctx) error {
 	if len(data) > limit.PictureBytes {
 		return refuse(fmt.Errorf("the file is larger than %d MB", limit.PictureBytes>>20))
 	}
-	img, err := raster.Decode(data)
+	strip, err := v.cutPicture(c, data, cut)
 	if err != nil {
-		return refuse(err)
-	}
-	strip, err := tiles.Take(img, cut)
-	if err != nil {
-		return refuse(err)
+		return err
 	}
 	first, err := v.store.ReserveTiles(c, id, len(strip.Places))
 	if err != nil {
@@ -239,4 +236,26 @@ func (v *Server) takePicture(c fiber.Ctx) error {
 		return err
 	}
 	return c.JSON(TakenPicture{sums[0], sums[1], first, strip.Columns, strip.Rows, strip.Places})
+}
+
+// cutPicture measures, decodes and cuts a picture, one at a time.
+func (v *Server) cutPicture(ctx context.Context, data []byte, cut tiles.Cut) (*tiles.Strip, error) {
+	if _, err := raster.Measure(data); err != nil {
+		return nil, refuse(err)
+	}
+	select {
+	case v.decoding <- struct{}{}:
+	case <-ctx.Done():
+		return nil, ctx.Err()
+	}
+	defer func() { <-v.decoding }()
+	img, err := raster.Decode(data)
+	if err != nil {
+		return nil, refuse(err)
+	}
+	strip, err := tiles.Take(img, cut)
+	if err != nil {
+		return nil, refuse(err)
+	}
+	return strip, nil
 }

@@ -25,6 +25,8 @@ type Server struct {
 	app   *fiber.App
 	files fs.FS
 	host  string
+	// decoding lets one picture be decoded at a time: each may take 128 MB.
+	decoding chan struct{}
 }
 
 // New makes a server of the front end in files, to be reached at addr (a
@@ -33,7 +35,7 @@ func New(s *store.Store, files fs.FS, addr string) (*Server, error) {
 	if err := CheckAddress(addr); err != nil {
 		return nil, err
 	}
-	v := &Server{store: s, rooms: &rooms{store: s, open: map[int64]*room{}}, files: files, host: addr}
+	v := &Server{store: s, rooms: &rooms{store: s, open: map[int64]*room{}}, files: files, host: addr, decoding: make(chan struct{}, 1)}
 	v.app = fiber.New(fiber.Config{
 		AppName: "Azzel", BodyLimit: limit.PictureBytes + 4<<20, ReadTimeout: 60 * time.Second, IdleTimeout: 120 * time.Second,
 		ErrorHandler: v.failed,

@@ -47,7 +47,7 @@ func pages(b *bench) error {
 	if err := browser.Connect(); err != nil {
 		return err
 	}
-	for _, part := range []func(*bench, *rod.Browser) error{first, filling, strokes, panning} {
+	for _, part := range []func(*bench, *rod.Browser) error{first, filling, dealing, strokes, panning, desk} {
 		if err := rod.Try(func() {
 			if err := part(b, browser); err != nil {
 				panic(err)

@@ -235,6 +235,9 @@ func (e *Editor) Write(g Region, runs Runs) {
 // expect (as many cells as g; nil for no condition) says. It reports how many
 // cells were left alone and hold something else than they were to.
 func (e *Editor) WriteWhere(g Region, runs, expect Runs) (left int) {
+	if len(g) == 0 {
+		return 0
+	}
 	if len(runs) == 1 && len(expect) <= 1 {
 		var want Cell
 		if expect != nil {
@@ -261,26 +264,29 @@ func (e *Editor) WriteWhere(g Region, runs, expect Runs) (left int) {
 		}
 		e.dirty = true
 	}
-	var band []bit
+	// Bits of a band of chunk rows, by the column of their chunk.
+	bounds := g.Bounds()
+	left0 := bounds.X >> 5
+	columns := make([][]bit, (bounds.X+bounds.W-1)>>5-left0+1)
 	flush := func() {
-		sort.SliceStable(band, func(i, j int) bool { return band[i].x>>5 < band[j].x>>5 })
-		for i := 0; i < len(band); {
-			k, cells, alike := i, 0, true
-			for ; k < len(band) && band[k].x>>5 == band[i].x>>5; k++ {
-				cells += band[k].n
-				alike = alike && band[k].cell == band[i].cell && band[k].want == band[i].want
-			}
-			if alike && cells == chunkCells && e.whole(band[i].x>>5, band[i].y>>5, band[i].cell, band[i].want, expect != nil) {
-				i = k
+		for i, band := range columns {
+			if len(band) == 0 {
 				continue
 			}
-			for ; i < k; i++ {
-				part(band[i])
+			columns[i] = band[:0]
+			cells, alike := 0, true
+			for _, b := range band {
+				cells += b.n
+				alike = alike && b.cell == band[0].cell && b.want == band[0].want
+			}
+			if alike && cells == chunkCells && e.whole(left0+i, band[0].y>>5, band[0].cell, band[0].want, expect != nil) {
+				continue
+			}
+			for _, b := range band {
+				part(b)
 			}
 		}
-		band = band[:0]
 	}
-
 	values, wanted := runReader{runs: runs}, runReader{runs: expect}
 	for k, s := range g {
 		if k > 0 && s.Y>>5 != g[k-1].Y>>5 {
@@ -297,7 +303,8 @@ func (e *Editor) WriteWhere(g Region, runs, expect Runs) (left int) {
 				wanted.skip(n)
 			}
 			values.skip(n)
-			band = append(band, bit{s.Y, x, n, cell, want})
+			column := &columns[x>>5-left0]
+			*column = append(*column, bit{s.Y, x, n, cell, want})
 			x += n
 		}
 	}
