@@ -11,6 +11,7 @@ import (
 	"image"
 	"image/png"
 	"strconv"
+	"strings"
 
 	"github.com/gofiber/fiber/v3"
 
@@ -162,9 +163,26 @@ func (v *Server) open(c fiber.Ctx) error {
 		return err
 	}
 	c.Set("Azzel-Session", strconv.FormatInt(session, 10))
+	c.Set("Azzel-Pictures", strings.Join(firstPictures(o.Document), ","))
 	c.Set("Cache-Control", "no-store")
 	c.Set("Content-Type", "application/octet-stream")
 	return c.Send(o.Encode())
+}
+
+// firstPictures are the sums of pictures that a page will ask for at once, so
+// that it can do so before it has read the document.
+func firstPictures(d *world.Document) []string {
+	const most = 16
+	var sums []string
+	for _, t := range d.Tilesets {
+		if !t.Builtin() && len(sums) < most {
+			sums = append(sums, t.Strip)
+		}
+	}
+	if c := d.Character(d.Project.Player); c != nil {
+		sums = append(sums, c.Strip)
+	}
+	return sums
 }
 
 // newSession makes a number that nobody guesses.

@@ -19,7 +19,24 @@ export const createProject = (project: NewProject): Promise<ProjectCard> =>
 export const takePicture = (project: string, file: Blob, cut: Cut): Promise<TakenPicture> =>
   ask(`/projects/${project}/tilesets?cut=${encodeURIComponent(JSON.stringify(cut))}`, { method: 'POST', body: file });
 
-export async function fetchBlob(project: string, sum: string): Promise<Uint8Array> {
+const asked = new Map<string, Promise<Uint8Array>>();
+
+/** Begins to fetch pictures that will be needed as soon as the core is ready. */
+export function fetchAhead(project: string, sums: string): void {
+  for (const sum of sums.split(',').filter((s) => s !== '')) {
+    const blob = blobOf(project, sum);
+    blob.catch(() => undefined); // whoever needs it hears of the failure
+    asked.set(sum, blob);
+  }
+}
+
+export function fetchBlob(project: string, sum: string): Promise<Uint8Array> {
+  const ahead = asked.get(sum);
+  asked.delete(sum);
+  return ahead ?? blobOf(project, sum);
+}
+
+async function blobOf(project: string, sum: string): Promise<Uint8Array> {
   const response = await fetch(`/api/projects/${project}/blobs/${sum}`);
   if (!response.ok) throw new Error(((await response.json()) as Problem).error);
   return new Uint8Array(await response.arrayBuffer());

@@ -1,3 +1,4 @@
+import { fetchAhead } from './api';
 import type { Core } from './bridge';
 import * as sessions from './sessions';
 import { SOCKET_BYTES, type Problem } from './types.gen';
@@ -35,6 +36,7 @@ export class Connection {
     const response = await fetch(`${this.base}/opening?session=${claimed ?? ''}`);
     if (!response.ok) throw new Error(((await response.json()) as Problem).error);
     const session = response.headers.get('Azzel-Session') ?? '';
+    fetchAhead(this.project, response.headers.get('Azzel-Pictures') ?? '');
     const opening = new Uint8Array(await response.arrayBuffer());
     const fresh = session !== claimed;
     const queue = this.session
@@ -45,6 +47,7 @@ export class Connection {
     this.kept = sessions.keep(this.project, session, fresh);
     this.session = session;
     const [core] = await Promise.all([starting, fresh ? undefined : this.kept]);
+    performance.mark('azzel-core');
     const failure = core.open(opening, queue);
     if (failure) throw new Error(failure);
     this.settle(core);
