@@ -95,7 +95,7 @@ func measure(write bool) error {
 	defer func() { stop(); <-done }()
 	b := &bench{ctx: ctx, store: s, url: url, address: l.Addr().String()}
 	load, _ := os.ReadFile("/proc/loadavg") // only said beside the figures
-	for _, part := range []func(*bench) error{ticks, acknowledged, pictures, pages} {
+	for _, part := range []func(*bench) error{pages, ticks, acknowledged, pictures} {
 		if err := part(b); err != nil {
 			return err
 		}

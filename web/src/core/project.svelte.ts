@@ -156,15 +156,24 @@ export class Project {
     this.tilesets = fresh.map((entry) => entry.set);
   }
 
+  /** Fetches pictures that the core lacks, and gives it all that came at once. */
   private fetchMissing(missing: T.MissingView[]): void {
-    for (const { of, sum } of missing) {
-      if (this.fetching.has(of)) continue;
-      this.fetching.add(of);
-      fetchBlob(this.id, sum)
-        .then((bytes) => this.core && this.apply(this.core.addStrip(of, bytes)))
-        .catch((failure: Error) => this.say(failure.message))
-        .finally(() => this.fetching.delete(of));
-    }
+    const wanted = missing.filter(({ of }) => !this.fetching.has(of));
+    if (wanted.length === 0) return;
+    for (const { of } of wanted) this.fetching.add(of);
+    void Promise.allSettled(wanted.map(({ sum }) => fetchBlob(this.id, sum))).then((results) => {
+      let changed = 0;
+      results.forEach((result, i) => {
+        const of = wanted[i]?.of ?? '';
+        this.fetching.delete(of);
+        if (result.status === 'rejected') this.say((result.reason as Error).message);
+        else if (this.core && changed !== BROKEN) {
+          const now = this.core.addStrip(of, result.value);
+          changed = now === BROKEN ? BROKEN : changed | now;
+        }
+      });
+      this.apply(changed);
+    });
   }
 
   order(order: Partial<T.Order> & { do: string }): void {
