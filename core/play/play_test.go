@@ -110,7 +110,8 @@ func randomEdit(r *rand.Rand, d *world.Document, g *play.Game) edit.Edit {
 		i := r.IntN(set.Count)
 		is := set.Tile(i)
 		becomes := is
-		becomes.Solid = tiles.Mask(r.Uint64()) & tiles.Mask(r.Uint64())
+		few, fewer := r.Uint64(), r.Uint64()
+		becomes.Solid = tiles.Mask(few & fewer)
 		if r.IntN(3) == 0 {
 			becomes.Solid = ^is.Solid
 		}
