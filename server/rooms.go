@@ -275,6 +275,9 @@ func (r *room) apply(ctx context.Context, session int64, body []byte) (edit.Edit
 // and hold as many tiles as it says.
 func (r *room) blobsThere(ctx context.Context, e edit.Edit) error {
 	for _, p := range e.Parts {
+		if change, ok := p.(edit.Change); ok && e.Undoes == 0 && !mayChange(change) {
+			return errors.New("a picture can't be changed in place: bring it in again")
+		}
 		put, ok := p.(edit.Put)
 		if !ok {
 			continue
@@ -297,6 +300,18 @@ func (r *room) blobsThere(ctx context.Context, e edit.Edit) error {
 		}
 	}
 	return nil
+}
+
+// mayChange reports whether a property may be set by itself: of what was made of
+// a picture only its name, and what its tiles do.
+func mayChange(c edit.Change) bool {
+	switch c.Ref.Kind {
+	case world.KindTileset:
+		return c.Value.Field == world.FieldName || c.Value.Field >= world.TileField
+	case world.KindCharacter:
+		return c.Value.Field == world.FieldName
+	}
+	return true
 }
 
 // pictureThere checks that a picture belongs to the project, and that it was

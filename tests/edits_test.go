@@ -349,3 +349,46 @@ func TestLargeStep(t *testing.T) {
 		t.Errorf("the undo did not take the field away: %v", err)
 	}
 }
+
+// Of what was made of a picture only the name and what tiles do can be changed by
+// a step, whatever a page sends.
+func TestServerGuardsPictures(t *testing.T) {
+	s := newSite(t)
+	s.create("Pictures")
+	conn, _, err := websocket.DefaultDialer.Dial("ws://"+s.address+"/api/projects/1/socket?session=5&revision=0", nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer conn.Close()
+	res, err := http.Get(s.url("/api/projects/1/opening?session=5"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer res.Body.Close()
+	body, err := io.ReadAll(res.Body)
+	if err != nil {
+		t.Fatal(err)
+	}
+	o, err := edit.DecodeOpening(body)
+	if err != nil {
+		t.Fatal(err)
+	}
+	set := world.Ref{Kind: world.KindTileset, ID: o.Document.Tilesets[0].ID}
+	for i, c := range []struct {
+		part edit.Part
+		want byte
+	}{
+		{edit.Change{Ref: set, Value: world.TextValue(world.FieldName, "Grey tiles")}, edit.MessageTaken},
+		{edit.Change{Ref: set, Value: world.Value{Field: 3, Bytes: append([]byte{32}, make([]byte, 32)...)}}, edit.MessageRefused},
+		{edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 77 << 32}, Values: (&world.Character{Name: "Nobody", Picture: strings.Repeat("ab", 32), Strip: strings.Repeat("ab", 32), W: 16, H: 24}).Values()}, edit.MessageRefused},
+		{edit.Deal{Map: o.Document.Maps[0].ID, Layer: o.Document.Maps[0].PlayerLayer, Medley: 5, Region: grid.BoxRegion(grid.Rect{W: 2, H: 2})}, edit.MessageRefused},
+	} {
+		e := edit.Edit{Label: "a step", Parts: []edit.Part{c.part}}
+		if err := conn.WriteMessage(websocket.BinaryMessage, edit.Send(uint64(i+1), e.Encode())); err != nil {
+			t.Fatal(err)
+		}
+		if _, answer, err := conn.ReadMessage(); err != nil || answer[0] != c.want {
+			t.Errorf("step %d was answered %q, want %c (%v)", i+1, answer, c.want, err)
+		}
+	}
+}

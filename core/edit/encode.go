@@ -160,7 +160,7 @@ func decodePart(r *pack.Reader, cells *int) Part {
 		return p
 	case tagDeal:
 		d := Deal{Map: world.ID(r.Uint()), Layer: world.ID(r.Uint()), Medley: world.ID(r.Uint())}
-		d.Region = grid.DecodeRegion(r, limit.PaintCells-*cells)
+		d.Region = grid.DecodeRegion(r, min(limit.DealCells, limit.PaintCells-*cells))
 		n := d.Region.Len()
 		*cells += n
 		if n == 0 {

@@ -6,6 +6,7 @@ import (
 	"azzel/core/board"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/limit"
 	"azzel/core/world"
 )
 
@@ -371,6 +372,9 @@ func (h *Hand) paint(d *world.Document, m *world.Map, layer world.ID, region gri
 	}
 	n := region.Len()
 	label := fmt.Sprintf("paint %s on %s", count(n, "cell"), m.Name)
+	if medley != 0 && n > limit.DealCells {
+		return said("A medley is laid over at most %d million cells at a time. Lay it in parts.", limit.DealCells>>20)
+	}
 	if medley != 0 {
 		label = fmt.Sprintf("lay %s over %s on %s", Name(d, world.Ref{Kind: world.KindMedley, ID: medley}), count(n, "cell"), m.Name)
 		return Outcome{Edit: &edit.Edit{Label: clip(label), Parts: []edit.Part{edit.Deal{Map: m.ID, Layer: layer, Medley: medley, Region: region}}}}

@@ -47,4 +47,6 @@ const (
 	EditParts = 100_000
 	// PaintCells is the most cells one part may paint.
 	PaintCells = MaxMapSide * MaxMapSide
+	// DealCells is the most cells one part may lay a medley over.
+	DealCells = 4 << 20
 )

@@ -44,44 +44,57 @@ func differ(p, q []byte) float64 {
 	return math.Min(1, float64(far)/240)
 }
 
+// sampled is how many pixels are looked at along each axis before only every so
+// many lines across it are.
+const sampled = 2 << 20
+
+// strides are prime, so that lines at even distances are met at all their places.
+var strides = [...]int{1, 3, 5, 7, 11, 13, 17}
+
+// stride is the distance between lines that are looked at.
+func stride(pixels int) int {
+	for _, s := range strides {
+		if pixels/s <= sampled {
+			return s
+		}
+	}
+	return strides[len(strides)-1]
+}
+
 func measureLines(img *image.NRGBA) (columns, rows lines) {
 	w, h := img.Rect.Dx(), img.Rect.Dy()
 	columns, rows = newLines(w), newLines(h)
+	at := func(x, y int) []byte { return img.Pix[y*img.Stride+x*4:][:4] }
 	for x := range w {
-		columns.even[x] = true
+		columns.colour[x], columns.even[x] = pixel(at(x, 0)), true
+		for y := 1; y < h && columns.even[x]; y++ {
+			columns.even[x] = pixel(at(x, y)) == columns.colour[x]
+		}
 	}
 	for y := range h {
+		rows.colour[y], rows.even[y] = pixel(at(0, y)), true
+		for x := 1; x < w && rows.even[y]; x++ {
+			rows.even[y] = pixel(at(x, y)) == rows.colour[y]
+		}
+	}
+	step := stride(w * h)
+	for y := 0; y < h; y += step {
 		line := img.Pix[y*img.Stride:][:w*4]
-		var above []byte
-		if y > 0 {
-			above = img.Pix[(y-1)*img.Stride:][:w*4]
+		for x := 1; x < w; x++ {
+			columns.change[x] += differ(line[x*4:][:4], line[x*4-4:][:4])
 		}
-		rows.even[y] = true
-		rows.colour[y] = pixel(line)
-		for x := range w {
-			p := line[x*4:][:4]
-			v := pixel(p)
-			if y == 0 {
-				columns.colour[x] = v
-			} else if columns.colour[x] != v {
-				columns.even[x] = false
-			}
-			if v != rows.colour[y] {
-				rows.even[y] = false
-			}
-			if x > 0 {
-				columns.change[x] += differ(p, line[x*4-4:][:4])
-			}
-			if y > 0 {
-				rows.change[y] += differ(p, above[x*4:][:4])
-			}
+	}
+	for y := 1; y < h; y++ {
+		line, above := img.Pix[y*img.Stride:][:w*4], img.Pix[(y-1)*img.Stride:][:w*4]
+		for x := 0; x < w; x += step {
+			rows.change[y] += differ(line[x*4:][:4], above[x*4:][:4])
 		}
 	}
 	for x := range w {
-		columns.change[x] /= float64(h)
+		columns.change[x] /= float64((h + step - 1) / step)
 	}
 	for y := range h {
-		rows.change[y] /= float64(w)
+		rows.change[y] /= float64((w + step - 1) / step)
 	}
 	return columns, rows
 }
@@ -89,13 +102,23 @@ func measureLines(img *image.NRGBA) (columns, rows lines) {
 // measureCover finds how much of each line is neither see-through nor ground.
 func measureCover(img *image.NRGBA, ground uint32, columns, rows lines) {
 	w, h := img.Rect.Dx(), img.Rect.Dy()
-	for y := range h {
+	step := stride(w * h)
+	shows := func(p []byte) float64 {
+		if v := pixel(p); v != 0 && v != ground {
+			return 1
+		}
+		return 0
+	}
+	for y := 0; y < h; y += step {
 		line := img.Pix[y*img.Stride:][:w*4]
 		for x := range w {
-			if v := pixel(line[x*4:][:4]); v != 0 && v != ground {
-				columns.cover[x] += 1 / float64(h)
-				rows.cover[y] += 1 / float64(w)
-			}
+			columns.cover[x] += shows(line[x*4:][:4]) / float64((h+step-1)/step)
+		}
+	}
+	for y := range h {
+		line := img.Pix[y*img.Stride:][:w*4]
+		for x := 0; x < w; x += step {
+			rows.cover[y] += shows(line[x*4:][:4]) / float64((w+step-1)/step)
 		}
 	}
 }
