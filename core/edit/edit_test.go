@@ -5,11 +5,13 @@ import (
 	"errors"
 	"math/rand/v2"
 	"os"
+	"strings"
 	"testing"
 
 	"azzel/core/edit"
 	"azzel/core/edit/generate"
 	"azzel/core/grid"
+	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -337,6 +339,12 @@ func TestGolden(t *testing.T) {
 		edit.Change{ref, world.PointValue(world.FieldFoot, grid.Point{X: 40, Y: 40}), world.PointValue(world.FieldFoot, m.Pieces[0].Foot).Bytes},
 		edit.Remove{ref, m.Pieces[0].Values()},
 		edit.Put{world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 99}, m.Pieces[0].Values()},
+		edit.Put{world.Ref{Kind: world.KindTileset, ID: 100}, d.Tilesets[0].Values()},
+		edit.Put{world.Ref{Kind: world.KindMedley, ID: 101}, (&world.Medley{Name: "Gravel walk", Number: 3, Medley: tiles.Medley{
+			Tiles: []tiles.Weighted{{Tile: 1, Weight: 5}, {Tile: 300, Weight: 1000}}, Seed: 2, Turned: true}}).Values()},
+		edit.Put{world.Ref{Kind: world.KindCharacter, ID: 102}, (&world.Character{Name: "Gardener", W: 16, H: 24, Strip: strings.Repeat("5a", 32)}).Values()},
+		edit.Change{world.Ref{Kind: world.KindTileset, ID: 100}, world.TileValues(3, tiles.Properties{}, tiles.Properties{Solid: tiles.Slope(true)})[0], nil},
+		edit.Deal{m.ID, m.PlayerLayer, 101, g},
 	}}
 	const file = "testdata/edit-v1.bin"
 	if os.Getenv("AZZEL_GOLDEN") != "" {
