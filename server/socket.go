@@ -3,6 +3,7 @@ package server
 import (
 	"bytes"
 	"context"
+	"errors"
 	"log/slog"
 	"strconv"
 	"time"
@@ -20,13 +21,12 @@ var upgrader = websocket.FastHTTPUpgrader{
 	CheckOrigin: func(*fasthttp.RequestCtx) bool { return true },
 }
 
-const (
-	// pingEvery keeps the socket alive; a page that is silent for longer than
-	// silence is given up.
-	pingEvery = 20 * time.Second
-	silence   = 60 * time.Second
-	writeTime = 20 * time.Second
-)
+// A pace is how a socket is kept alive: it is pinged so often, a page that is
+// silent for longer than silence is given up, and so is one that does not take
+// a message in the time for writing.
+type pace struct{ ping, silence, writing time.Duration }
+
+var usualPace = pace{ping: 20 * time.Second, silence: 60 * time.Second, writing: 20 * time.Second}
 
 // socket carries steps both ways for one page.
 func (v *Server) socket(c fiber.Ctx) error {
@@ -54,57 +54,84 @@ func talk(conn *websocket.Conn, r *room, session int64, revision uint64) {
 	defer cancel()
 	m := newMember(session)
 	defer r.leave(m)
+	carry(conn, m, usualPace, func() error {
+		if err := r.join(ctx, m, revision); err != nil {
+			slog.Error("a page could not join", "project", r.project, "error", err)
+			return err
+		}
+		return nil
+	}, func(message []byte) error {
+		if err := r.submit(ctx, session, message); err != nil {
+			slog.Error("a change could not be taken", "project", r.project, "error", err)
+			return err
+		}
+		return nil
+	})
+}
+
+// carry writes what a member is sent and gives what it sends to take, until one
+// of them ends it. It joins first, while messages are written already.
+func carry(conn *websocket.Conn, m *member, p pace, join func() error, take func([]byte) error) {
 	written := make(chan struct{})
 	go func() {
 		defer close(written)
-		write(conn, m)
+		write(conn, m, p)
 	}()
 	defer func() {
 		m.leave()
-		_ = conn.Close() // the page may be gone already
 		<-written
 	}()
-	if err := r.join(ctx, m, revision); err != nil {
-		slog.Error("a page could not join", "project", r.project, "error", err)
+	if join() != nil {
 		return
 	}
 	conn.SetReadLimit(limit.SocketBytes)
-	for {
-		_ = conn.SetReadDeadline(time.Now().Add(silence))
-		conn.SetPongHandler(func(string) error { return conn.SetReadDeadline(time.Now().Add(silence)) })
+	conn.SetPongHandler(func(string) error { return m.stay(conn, p) })
+	for m.stay(conn, p) == nil {
 		kind, message, err := conn.ReadMessage()
 		if err != nil {
 			return
 		}
-		if kind != websocket.BinaryMessage {
-			continue
-		}
-		if err := r.submit(ctx, session, bytes.Clone(message)); err != nil {
-			slog.Error("a change could not be taken", "project", r.project, "error", err)
+		if kind == websocket.BinaryMessage && take(bytes.Clone(message)) != nil {
 			return
 		}
 	}
 }
 
-// write sends what the room has for the member until one of them leaves.
-func write(conn *websocket.Conn, m *member) {
-	ping := time.NewTicker(pingEvery)
+var errGone = errors.New("the member was given up")
+
+// stay gives a page time to be heard of again, unless it was given up.
+func (m *member) stay(conn *websocket.Conn, p pace) error {
+	_ = conn.SetReadDeadline(time.Now().Add(p.silence))
+	select {
+	case <-m.gone:
+		return errGone
+	default:
+		return nil
+	}
+}
+
+// write sends what the room has for the member until one of them leaves. Then
+// it ends the reader by its deadline: the socket itself is closed when the
+// reader returns, and not before.
+func write(conn *websocket.Conn, m *member, p pace) {
+	defer func() {
+		m.leave()
+		_ = conn.SetReadDeadline(time.Now())
+	}()
+	ping := time.NewTicker(p.ping)
 	defer ping.Stop()
 	for {
-		var err error
-		_ = conn.SetWriteDeadline(time.Now().Add(writeTime))
+		kind, message := websocket.PingMessage, []byte(nil)
 		select {
-		case message := <-m.out:
-			err = conn.WriteMessage(websocket.BinaryMessage, message)
+		case message = <-m.out:
+			kind = websocket.BinaryMessage
 		case <-ping.C:
-			err = conn.WriteMessage(websocket.PingMessage, nil)
 		case <-m.gone:
-			_ = conn.Close() // ends the reader too
 			return
 		}
-		if err != nil {
-			m.leave()
-			_ = conn.Close() // ends the reader too
+		// The time for writing begins here, not when waiting began.
+		_ = conn.SetWriteDeadline(time.Now().Add(p.writing))
+		if conn.WriteMessage(kind, message) != nil {
 			return
 		}
 	}
