@@ -12,6 +12,8 @@ const ghostCells = 20_000
 
 // fillCache keeps the last fill that was shown, since a pointer often rests.
 type fillCache struct {
+	// layer is where it was, since two empty planes are the same.
+	layer world.ID
 	cells grid.Plane
 	at    grid.Point
 	found grid.Region
@@ -22,10 +24,10 @@ type fillCache struct {
 func (h *Hand) ghostFill(d *world.Document, s Spot) {
 	layer := h.target(d, s.Map, h.Holding == Eraser)
 	c := &h.fills
-	if !c.valid || !c.cells.Same(layer.Cells) || !(c.found.Has(s.Cell)) {
+	if !c.valid || c.layer != layer.ID || !c.cells.Same(layer.Cells) || !(c.found.Has(s.Cell)) {
 		f := grid.NewFill(layer.Cells, s.Map.Bounds, s.Cell)
 		_, done := f.Step(ghostCells)
-		*c = fillCache{layer.Cells, s.Cell, f.Region(), !done, true}
+		*c = fillCache{layer.ID, layer.Cells, s.Cell, f.Region(), !done, true}
 	}
 	h.ghost = Ghost{Map: s.Map.ID, Region: c.found, Cell: h.Tile, Erase: h.Holding == Eraser, Problem: h.problem(layer)}
 	switch h.Holding {
