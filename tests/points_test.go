@@ -143,6 +143,13 @@ func TestTilesetIn(t *testing.T) {
 		w.until(bad.says, `(s) => document.querySelector('[role=alert]')?.textContent.toLowerCase().includes(s.toLowerCase())`, bad.says)
 		w.click("Another picture")
 	}
+	// Two at once lie on the desk one after the other.
+	w.until("the desk", `() => document.querySelector('input[type=file]') !== null`)
+	w.page.MustElement("input[type=file]").MustSetFiles(picture(t, "first.png", 0, 0), picture(t, "second.png", 1, 1))
+	w.sees("section", "first.png, picture 1 of 2")
+	w.click("Leave this one out")
+	w.sees("section", "second.png, picture 2 of 2")
+	w.click("Another picture")
 	w.drop(good)
 	w.sees("form p", "71 × 37 px")
 	w.fill("Tile width", "99")

@@ -18,8 +18,6 @@ type MedleyView struct {
 	Seed     int              `json:"seed"`
 	Turned   bool             `json:"turned"`
 	Mirrored bool             `json:"mirrored"`
-	// Shares are the percentages of the tiles, in tenths.
-	Shares []int `json:"shares"`
 }
 
 // Dealing is what a medley is to be.
@@ -35,11 +33,7 @@ func (d Dealing) medley() tiles.Medley {
 }
 
 func viewMedley(m *world.Medley) MedleyView {
-	v := MedleyView{FormatID(m.ID), m.Name, m.Tiles, m.Seed, m.Turned, m.Mirrored, []int{}}
-	for _, t := range m.Tiles {
-		v.Shares = append(v.Shares, (t.Weight*2000+m.Total())/(2*max(1, m.Total())))
-	}
-	return v
+	return MedleyView{FormatID(m.ID), m.Name, m.Tiles, m.Seed, m.Turned, m.Mirrored}
 }
 
 // makeMedley makes a medley of the tiles in the order's list, and holds it.
@@ -80,15 +74,25 @@ func (p *Page) changeMedley(ref world.Ref, to *Dealing) Changed {
 	return p.do(e)
 }
 
-// Dealt is how a medley would lie over a box of cells, row by row, as the core's
-// cells.
-func (p *Page) Dealt(to Dealing, w, h int) []int {
+// Dealt is how a medley would be laid.
+type Dealt struct {
+	// Cells lie over a box of cells, row by row.
+	Cells []int `json:"cells"`
+	// Shares are the percentages of the tiles, in tenths.
+	Shares []int `json:"shares"`
+}
+
+// Dealt is how a medley would be laid over a box of w × h cells, each at most 64.
+func (p *Page) Dealt(to Dealing, w, h int) Dealt {
 	m := world.Medley{Medley: to.medley()}
-	cells := []int{}
+	v := Dealt{[]int{}, []int{}}
+	for _, t := range m.Tiles {
+		v.Shares = append(v.Shares, (t.Weight*2000+m.Total())/(2*max(1, m.Total())))
+	}
 	for y := range min(h, 64) {
 		for x := range min(w, 64) {
-			cells = append(cells, int(m.Deal(p.doc().Project.Lattice(), 0, 0, grid.Point{X: x, Y: y})))
+			v.Cells = append(v.Cells, int(m.Deal(p.doc().Project.Lattice(), 0, 0, grid.Point{X: x, Y: y})))
 		}
 	}
-	return cells
+	return v
 }

@@ -1,5 +1,5 @@
 import { Buffers, instantiate, type Exports } from './module';
-import type { BoxView, Dealing, Order, Play, Pointer, Scene, State, TilesetView } from './types.gen';
+import type { BoxView, Dealing, Dealt, Order, Play, Pointer, Scene, State, TilesetView } from './types.gen';
 
 /** Given by an export when the core itself failed, or when messages are missing. */
 export const BROKEN = -1;
@@ -113,9 +113,9 @@ export class Core {
   }
 
   /** How a medley would lie over a box of cells, row by row. */
-  dealt(to: Dealing, w: number, h: number): number[] {
+  dealt(to: Dealing, w: number, h: number): Dealt {
     this.buffers.giveText(JSON.stringify(to));
-    return JSON.parse(this.buffers.takeText(this.exports.dealt(w, h))) as number[];
+    return JSON.parse(this.buffers.takeText(this.exports.dealt(w, h))) as Dealt;
   }
 
   /** What the tiles in a box of cells of a map are: 0 nothing, 1 all over, 2 in part. */

@@ -295,8 +295,8 @@ export class Project {
     return this.core?.sheetShape(id, property, from, to) ?? [];
   }
 
-  dealt(to: T.Dealing, w: number, h: number): number[] {
-    return this.core?.dealt(to, w, h) ?? [];
+  dealt(to: T.Dealing, w: number, h: number): T.Dealt {
+    return this.core?.dealt(to, w, h) ?? { cells: [], shares: [] };
   }
 
   lensOf(map: string, cells: T.BoxView): Uint8Array {

@@ -74,7 +74,6 @@ export interface MedleyView {
   seed: number;
   turned: boolean;
   mirrored: boolean;
-  shares: number[];
 }
 
 export interface TypeView {
@@ -145,6 +144,11 @@ export interface Dealing {
   seed: number;
   turned: boolean;
   mirrored: boolean;
+}
+
+export interface Dealt {
+  cells: number[];
+  shares: number[];
 }
 
 export interface SlipLine {

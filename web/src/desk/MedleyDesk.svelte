@@ -17,14 +17,15 @@
   let dragged = $state.raw<number[] | null>(null);
 
   const weights = $derived(dragged ?? medley.tiles.map((t) => t.weight));
-  const total = $derived(weights.reduce((sum, w) => sum + w, 0));
-  const share = (i: number): string => ((100 * (weights[i] ?? 0)) / Math.max(1, total)).toFixed(1);
   const dealing = $derived<Dealing>({
     tiles: medley.tiles.map((t, i) => ({ tile: t.tile, weight: weights[i] ?? 0 })),
     seed: medley.seed,
     turned: medley.turned,
     mirrored: medley.mirrored,
   });
+
+  const dealt = $derived(p.dealt(dealing, COLUMNS, ROWS));
+  const share = (i: number): string => ((dealt.shares[i] ?? 0) / 10).toFixed(1);
 
   function change(to: Partial<Dealing>): void {
     p.order({ do: 'change-medley', kind: 'medley', id: medley.id, medley: { ...dealing, ...to } });
@@ -59,7 +60,7 @@
     context.fillStyle = readColours().shelf;
     context.fillRect(0, 0, canvas.width, canvas.height);
     const small = new OffscreenCanvas(cellW, cellH);
-    p.dealt(dealing, COLUMNS, ROWS).forEach((n, i) => {
+    dealt.cells.forEach((n, i) => {
       const image = p.tile(n);
       if (!image) return;
       small.getContext('2d')?.putImageData(image, 0, 0);

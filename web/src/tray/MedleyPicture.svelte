@@ -5,7 +5,7 @@
 
   let { p, medley, size }: { p: Project; medley: MedleyView; size: number } = $props();
 
-  const shown = $derived(p.dealt(medley, 2, 2));
+  const shown = $derived(p.dealt(medley, 2, 2).cells);
 </script>
 
 <span class="grid grid-cols-2" style:width="{size}px" style:height="{size}px">
