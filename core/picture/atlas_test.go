@@ -1,0 +1,194 @@
+package picture_test
+
+import (
+	"bytes"
+	"math/rand/v2"
+	"testing"
+
+	"azzel/core/grid"
+	"azzel/core/picture"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+// strip draws count random tiles of w × h pixels, some opaque, some with holes,
+// some half clear.
+func strip(r *rand.Rand, w, h, count int) *tiles.Strip {
+	s := &tiles.Strip{W: w, H: h, Columns: count, Rows: 1, Places: make([]int, count), Pixels: make([]byte, count*w*h*4)}
+	for i := range s.Places {
+		s.Places[i] = i
+	}
+	for i := range s.Pixels {
+		s.Pixels[i] = byte(r.Uint32())
+		if i%4 == 3 {
+			switch i / (w * h * 4) % 3 {
+			case 0:
+				s.Pixels[i] = 255
+			case 1:
+				s.Pixels[i] = 255 * byte(r.IntN(2))
+			}
+		}
+	}
+	return s
+}
+
+// withTiles is a document whose second tileset has random tiles, and an atlas
+// that has them.
+func withTiles(t *testing.T, r *rand.Rand, cellW, cellH int, s *tiles.Strip, scale int) (*world.Document, *picture.Atlas) {
+	t.Helper()
+	d, err := world.Start(world.Project{Name: "Ferns", CellW: cellW, CellH: cellH, SeenW: 24, SeenH: 20}, &world.Counter{Prefix: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	set := &world.Tileset{ID: 77, Name: "Moss", Strip: "s", First: d.TilesEnd(), Count: len(s.Places), Columns: s.Columns, Rows: s.Rows,
+		Cut: tiles.Cut{W: s.W, H: s.H, Scale: scale}, Places: s.Places, Tiles: make([]*tiles.Properties, len(s.Places))}
+	next := *d
+	next.Tilesets = append(next.Tilesets[:1:1], set)
+	atlas := picture.NewAtlas(d.Project.Lattice())
+	if missing := atlas.AddMissing(&next); len(missing) != 1 || missing[0] != set {
+		t.Fatalf("%d tilesets are missing, want the one that is not built in", len(missing))
+	}
+	atlas.Add(set, s)
+	if missing := atlas.AddMissing(&next); len(missing) != 0 {
+		t.Fatal("a tileset that was added is still missing")
+	}
+	return &next, atlas
+}
+
+// over is one colour laid on another, reckoned with fractions.
+func over(top, below [4]float64) [4]float64 {
+	a := top[3] + below[3]*(1-top[3])
+	out := [4]float64{3: a}
+	if a == 0 {
+		return out
+	}
+	for c := range 3 {
+		out[c] = (top[c]*top[3] + below[c]*below[3]*(1-top[3])) / a
+	}
+	return out
+}
+
+func colour(p []byte) [4]float64 {
+	return [4]float64{float64(p[0]), float64(p[1]), float64(p[2]), float64(p[3]) / 255}
+}
+
+// A map's bitmap at full size is, pixel by pixel, its layers laid on each other
+// with each tile as it lies in its cell.
+func TestDrawingAgainstEachPixel(t *testing.T) {
+	for _, size := range [][2]int{{16, 16}, {8, 12}} {
+		r := rand.New(rand.NewPCG(41, uint64(size[0])))
+		s := strip(r, size[0], size[1], 9)
+		d, atlas := withTiles(t, r, size[0], size[1], s, 0)
+		first, l := d.Tilesets[1].First, d.Project.Lattice()
+		m := *d.Maps[0]
+		m.Layers = nil
+		for _, layer := range d.Maps[0].Layers {
+			mine := *layer
+			e := layer.Cells.Edit()
+			for y := range 12 {
+				for x := range 12 {
+					c := grid.Cell(first + r.IntN(9)).Turned(r.IntN(8))
+					if r.IntN(4) == 0 {
+						c = 0
+					}
+					e.Set(grid.Point{X: x, Y: y}, c)
+				}
+			}
+			mine.Cells = e.Done()
+			m.Layers = append(m.Layers, &mine)
+		}
+		d.Maps = []*world.Map{&m}
+		out := make([]byte, picture.BitmapSide*picture.BitmapSide*4)
+		box := picture.NewBitmaps(atlas).Refresh(d, picture.Key{Map: m.ID, Layers: 3}, out)
+		for y := range 12 * l.H {
+			for x := range 12 * l.W {
+				var want [4]float64
+				for _, layer := range m.Layers {
+					c := layer.Cells.At(grid.Point{X: x / l.W, Y: y / l.H})
+					if c == 0 {
+						continue
+					}
+					u, v := grid.Lying(c.Orientation(), x%l.W, y%l.H, l.W, l.H)
+					want = over(colour(s.Tile(c.Tile() - first)[(v*l.W+u)*4:]), want)
+				}
+				got := colour(out[(y*box.W+x)*4:])
+				for c := range 4 {
+					off, most := got[c]-want[c], 3.0
+					if c == 3 {
+						most = 0.01
+					}
+					if want[3] > 0.05 && (off > most || off < -most) || want[3] == 0 && got[3] != 0 {
+						t.Fatalf("%v: pixel %d, %d is %v, want %v", size, x, y, got, want)
+					}
+				}
+			}
+		}
+	}
+}
+
+// Tiles of another size than the cell fill it by nearest neighbour, unless
+// their cut has a scale of its own: then they stand in the middle of its lower
+// edge, pixel for pixel.
+func TestTilesOfOtherSizes(t *testing.T) {
+	r := rand.New(rand.NewPCG(42, 1))
+	for _, c := range []struct{ w, h, scale int }{{8, 8, 0}, {8, 8, 1}, {12, 10, 1}, {32, 32, 0}, {32, 32, 1}, {16, 16, 1}, {5, 16, 2}} {
+		s := strip(r, c.w, c.h, 4)
+		d, atlas := withTiles(t, r, 16, 16, s, c.scale)
+		for i := range 4 {
+			got, from := atlas.Cell(grid.Cell(d.Tilesets[1].First+i)), s.Tile(i)
+			for y := range 16 {
+				for x := range 16 {
+					want := []byte{0, 0, 0, 0}
+					u, v := x*c.w/16, y*c.h/16
+					if c.scale > 0 && c.w <= 16 && c.h <= 16 {
+						u, v = x-(16-c.w)/2, y-(16-c.h)
+					}
+					if u >= 0 && v >= 0 && u < c.w && v < c.h {
+						want = from[(v*c.w+u)*4:][:4]
+					}
+					if !bytes.Equal(got[(y*16+x)*4:][:4], want) {
+						t.Fatalf("%+v: tile %d, pixel %d, %d is %v, want %v", c, i, x, y, got[(y*16+x)*4:][:4], want)
+					}
+				}
+			}
+		}
+		if atlas.Cell(grid.Cell(d.Tilesets[1].First+4)) != nil || atlas.Cell(0) != nil {
+			t.Errorf("%+v: a tile that is not there has pixels", c)
+		}
+	}
+}
+
+// A small picture of a map of any size keeps within the side that was asked
+// for, and shows the map's own colours where they lie.
+func TestSmallPictures(t *testing.T) {
+	for _, side := range []int{24, 96, 200} {
+		for _, size := range []grid.Rect{{W: 3, H: 2}, {X: -40, Y: 7, W: 90, H: 61}, {X: 5, Y: -300, W: 70, H: 512}} {
+			d, err := world.Start(world.Project{Name: "Ferns", CellW: 16, CellH: 16, SeenW: 24, SeenH: 20}, &world.Counter{Prefix: 1})
+			if err != nil {
+				t.Fatal(err)
+			}
+			atlas := picture.NewAtlas(d.Project.Lattice())
+			atlas.AddMissing(d)
+			m := *d.Maps[0]
+			m.Bounds = size
+			layer := *m.Layers[0]
+			e := (grid.Plane{}).Edit()
+			e.Write(grid.BoxRegion(grid.Rect{X: size.X, Y: size.Y, W: size.W, H: (size.H + 1) / 2}), grid.Runs{{N: size.W * ((size.H + 1) / 2), Cell: 2}})
+			layer.Cells = e.Done()
+			m.Layers = []*world.Layer{&layer}
+			pix, w, h := atlas.Map(&m, 1, side)
+			if w < 1 || h < 1 || w > side || h > side || len(pix) != w*h*4 {
+				t.Fatalf("%v within %d: %d × %d pixels in %d bytes", size, side, w, h, len(pix))
+			}
+			for y := range h {
+				alpha := pix[(y*w+w/2)*4+3]
+				if upper := (2*y+2)*size.H < h*(size.H-2); upper && alpha == 0 {
+					t.Errorf("%v within %d: row %d of %d is clear", size, side, y, h)
+				}
+				if lower := 2*y*size.H > h*(size.H+4); lower && alpha != 0 {
+					t.Errorf("%v within %d: row %d of %d is not clear", size, side, y, h)
+				}
+			}
+		}
+	}
+}
