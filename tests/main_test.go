@@ -32,14 +32,11 @@ func run(m *testing.M) int {
 		return failed(err)
 	}
 	defer os.RemoveAll(dir)
-	if err := os.Chmod(dir, 0o755); err != nil {
+	var end func() error
+	if shared, end, err = cluster.Temporary(ctx); err != nil {
 		return failed(err)
 	}
-	data := filepath.Join(dir, "database", "cluster")
-	if shared, err = cluster.Start(ctx, data); err != nil {
-		return failed(err)
-	}
-	defer cluster.Stop(ctx, data) //nolint:errcheck // the folder goes with it
+	defer end() //nolint:errcheck // the tests are over
 	command = filepath.Join(dir, "azzel")
 	if out, err := exec.Command("go", "build", "-o", command, "../cmd/azzel").CombinedOutput(); err != nil {
 		return failed(fmt.Errorf("building the command: %w\n%s", err, out))

@@ -51,20 +51,11 @@ func main() {
 
 func measure(write bool) error {
 	ctx := context.Background()
-	dir, err := os.MkdirTemp("", "azzel-bench-")
+	c, end, err := cluster.Temporary(ctx)
 	if err != nil {
 		return err
 	}
-	defer os.RemoveAll(dir)
-	if err := os.Chmod(dir, 0o755); err != nil {
-		return err
-	}
-	data := filepath.Join(dir, "database", "cluster")
-	c, err := cluster.Start(ctx, data)
-	if err != nil {
-		return err
-	}
-	defer cluster.Stop(ctx, data) //nolint:errcheck // the folder goes with it
+	defer end() //nolint:errcheck // all is measured
 	url, err := c.Database(ctx, "bench")
 	if err != nil {
 		return err
