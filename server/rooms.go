@@ -193,13 +193,16 @@ func (r *room) leave(m *member) {
 	r.mu.Unlock()
 }
 
+// errUnreadable is reported for a message that no page sends.
+var errUnreadable = errors.New("the change could not be read: reload the page")
+
 // submit takes a step from a session: stores it, then answers the member and
 // tells the others. A repeat is answered and not applied again. An error means
 // that nothing is known of the step's fate, and the page must send it again.
 func (r *room) submit(ctx context.Context, session int64, message []byte) error {
 	sequence, body, err := edit.ReadSend(message)
 	if err != nil {
-		return err
+		return fmt.Errorf("%w (%w)", errUnreadable, err)
 	}
 	r.mu.Lock()
 	defer r.mu.Unlock()

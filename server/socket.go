@@ -152,7 +152,9 @@ func (v *Server) postEdit(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	if err := r.submit(c, session, bytes.Clone(c.Body())); err != nil {
+	if err := r.submit(c, session, bytes.Clone(c.Body())); errors.Is(err, errUnreadable) {
+		return refuse(errUnreadable)
+	} else if err != nil {
 		return err
 	}
 	return c.SendStatus(fiber.StatusNoContent)

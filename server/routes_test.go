@@ -1,0 +1,239 @@
+package server
+
+import (
+	"bytes"
+	"encoding/json"
+	"image"
+	"image/png"
+	"io"
+	"net/http"
+	"net/http/httptest"
+	"net/url"
+	"strings"
+	"testing"
+	"testing/fstest"
+
+	"azzel/core/edit"
+	"azzel/core/tiles"
+)
+
+// newServer is a server over a new database with one project and a front end of
+// three files.
+func newServer(t *testing.T) *Server {
+	t.Helper()
+	all := newRooms(t)
+	v, err := New(all.store, fstest.MapFS{
+		"index.html":        {Data: []byte("<p>the page")},
+		"assets/app.js":     {Data: []byte("let moss")},
+		"assets/app.js.br":  {Data: []byte("compressed")},
+		"assets/core.wasm":  {Data: []byte("\x00asm")},
+		"secrets/passwords": {Data: []byte("no")},
+	}, "127.0.0.1:8417")
+	if err != nil {
+		t.Fatal(err)
+	}
+	return v
+}
+
+// ask sends a request as a page of this server does.
+func (v *Server) ask(t *testing.T, method, path string, body []byte, headers ...string) (*http.Response, string) {
+	t.Helper()
+	req := httptest.NewRequest(method, "http://127.0.0.1:8417"+path, bytes.NewReader(body))
+	for i := 0; i+1 < len(headers); i += 2 {
+		req.Header.Set(headers[i], headers[i+1])
+	}
+	res, err := v.app.Test(req)
+	if err != nil {
+		t.Fatalf("%s %s: %v", method, path, err)
+	}
+	defer res.Body.Close()
+	text, err := io.ReadAll(res.Body)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return res, string(text)
+}
+
+// Every route answers what is asked wrongly with a status that says whose
+// fault it is and a sentence for people, and never with what went wrong inside.
+func TestWrongRequests(t *testing.T) {
+	v := newServer(t)
+	huge := strings.Repeat("moss", 200)
+	for _, c := range []struct {
+		method, path, body string
+		code               int
+		says               string
+	}{
+		{"GET", "/api/projects/2", "", 404, "project is not there"},
+		{"GET", "/api/projects/moss", "", 404, "project is not there"},
+		{"GET", "/api/projects/99999999999999999999", "", 404, "project is not there"},
+		{"GET", "/api/projects/2/opening", "", 404, "project is not there"},
+		{"GET", "/api/projects/2/picture", "", 404, "project is not there"},
+		{"GET", "/api/projects/1/blobs/abc", "", 404, ""},
+		{"GET", "/api/projects/1/blobs/" + strings.Repeat("0", 64), "", 404, ""},
+		{"GET", "/api/projects/1/socket", "", 400, "session is missing"},
+		{"GET", "/api/projects/1/socket?session=-4&revision=0", "", 400, "session is missing"},
+		{"GET", "/api/projects/1/socket?session=4", "", 400, "revision is missing"},
+		{"GET", "/api/projects/2/socket?session=4&revision=0", "", 404, "project is not there"},
+		{"POST", "/api/projects/1/edits", "moss", 400, "session is missing"},
+		{"POST", "/api/projects/2/edits?session=4", "moss", 404, "project is not there"},
+		{"POST", "/api/projects/1/edits?session=4", "moss", 422, "reload the page"},
+		{"GET", "/api/nothing", "", 404, "nothing at this address"},
+		{"DELETE", "/api/projects/1", "", 404, "nothing at this address"},
+		{"POST", "/api/projects", "", 422, "could not be read"},
+		{"POST", "/api/projects", `{"name":"","cellW":16,"cellH":16,"seenW":9,"seenH":9}`, 422, "name is needed"},
+		{"POST", "/api/projects", `{"name":"` + huge + `","cellW":16,"cellH":16,"seenW":9,"seenH":9}`, 422, "120 letters"},
+		{"POST", "/api/projects", `{"name":"Ferns","cellW":1,"cellH":16,"seenW":9,"seenH":9}`, 422, "4 to 128 px"},
+		{"POST", "/api/projects", `{"name":"Ferns","cellW":16,"cellH":16,"seenW":0,"seenH":9}`, 422, "1 to 256 cells"},
+		{"POST", "/api/projects/1/tilesets?cut=moss", "moss", 422, "reload the page"},
+		{"POST", "/api/projects/2/tilesets?cut=%7B%7D", "moss", 404, "project is not there"},
+		{"GET", "/assets/none.js", "", 404, "nothing at this address"},
+		{"GET", "/assets/../../etc/passwd.txt", "", 404, "nothing at this address"},
+	} {
+		res, text := v.ask(t, c.method, c.path, []byte(c.body), "Content-Type", "application/json")
+		var problem Problem
+		if err := json.Unmarshal([]byte(text), &problem); err != nil || res.StatusCode != c.code || !strings.Contains(problem.Error, c.says) {
+			t.Errorf("%s %.60s: %d %.200s, want %d and something about %q", c.method, c.path, res.StatusCode, text, c.code, c.says)
+		}
+		if strings.Contains(text, "SQL") || strings.Contains(text, "sum") {
+			t.Errorf("%s %s tells of the inside: %s", c.method, c.path, text)
+		}
+	}
+	if _, text := v.ask(t, "GET", "/api/projects", nil); strings.Count(text, `"id"`) != 1 {
+		t.Errorf("wrong requests left behind: %s", text)
+	}
+}
+
+// A project is made, listed, opened and drawn; its picture is drawn anew only
+// when it has changed.
+func TestProjectRoutes(t *testing.T) {
+	v := newServer(t)
+	res, text := v.ask(t, "POST", "/api/projects", []byte(`{"name":"Mosses","cellW":8,"cellH":12,"seenW":9,"seenH":9}`), "Content-Type", "application/json")
+	var made ProjectCard
+	if err := json.Unmarshal([]byte(text), &made); err != nil || res.StatusCode != 201 || made.Name != "Mosses" {
+		t.Fatalf("%d %s", res.StatusCode, text)
+	}
+	path := "/api/projects/" + made.ID
+	var list []ProjectCard
+	if _, text := v.ask(t, "GET", "/api/projects", nil); json.Unmarshal([]byte(text), &list) != nil || len(list) != 2 || list[0] != made {
+		t.Errorf("listed are %s", text)
+	}
+	res, text = v.ask(t, "GET", path+"/opening", nil)
+	o, err := edit.DecodeOpening([]byte(text))
+	session := res.Header.Get("Azzel-Session")
+	if err != nil || o.Document.Project.CellH != 12 || session == "" || res.Header.Get("Azzel-Pictures") != "" {
+		t.Fatalf("opened is %+v for session %q (%v)", o, session, err)
+	}
+	if res, _ := v.ask(t, "GET", path+"/opening?session="+session, nil); res.Header.Get("Azzel-Session") != session {
+		t.Error("a page that comes back is another session")
+	}
+	if res, _ := v.ask(t, "GET", path+"/opening", nil); res.Header.Get("Azzel-Session") == session {
+		t.Error("two pages are one session")
+	}
+	res, text = v.ask(t, "GET", path+"/picture", nil)
+	img, err := png.Decode(strings.NewReader(text))
+	if err != nil || img.Bounds().Dx() > pictureSide || img.Bounds().Dy() > pictureSide {
+		t.Fatalf("the picture: %v", err)
+	}
+	tag := res.Header.Get("ETag")
+	if res, _ := v.ask(t, "GET", path+"/picture", nil, "If-None-Match", tag); res.StatusCode != 304 {
+		t.Errorf("an unchanged picture is drawn again: %d", res.StatusCode)
+	}
+	step := paint(o.Document, 1, 2, 3)
+	if res, text := v.ask(t, "POST", path+"/edits?session="+session, step); res.StatusCode != 204 {
+		t.Fatalf("a step: %d %s", res.StatusCode, text)
+	}
+	if res, _ := v.ask(t, "GET", path+"/picture", nil, "If-None-Match", tag); res.StatusCode != 200 || res.Header.Get("ETag") == tag {
+		t.Errorf("a changed picture is not drawn again: %d", res.StatusCode)
+	}
+	_, text = v.ask(t, "GET", path+"/opening?session="+session, nil)
+	if o, err := edit.DecodeOpening([]byte(text)); err != nil || o.Revision != 1 || o.Sequence != 1 || len(o.Records) != 1 || o.Records[0].Label != "paint" {
+		t.Errorf("opened again it is at %d with %+v (%v)", o.Revision, o.Records, err)
+	}
+}
+
+// A picture is taken in with tile numbers of its own each time, its bytes once;
+// both can be fetched from its project and no other.
+func TestTakingPictures(t *testing.T) {
+	v := newServer(t)
+	img := image.NewNRGBA(image.Rect(0, 0, 64, 32))
+	for i := range img.Pix {
+		img.Pix[i] = byte(i * 7)
+		if i%4 == 3 {
+			img.Pix[i] = 255
+		}
+	}
+	var file bytes.Buffer
+	if err := png.Encode(&file, img); err != nil {
+		t.Fatal(err)
+	}
+	take := func(cut string) (TakenPicture, int) {
+		res, text := v.ask(t, "POST", "/api/projects/1/tilesets?cut="+url.QueryEscape(cut), file.Bytes())
+		var p TakenPicture
+		if err := json.Unmarshal([]byte(text), &p); err != nil {
+			t.Fatalf("%s: %s", cut, text)
+		}
+		return p, res.StatusCode
+	}
+	first, code := take(`{"w":16,"h":16}`)
+	if code != 200 || first.Columns != 4 || first.Rows != 2 || len(first.Places) != 8 {
+		t.Fatalf("%d: %+v", code, first)
+	}
+	again, _ := take(`{"w":16,"h":16}`)
+	other, _ := take(`{"w":16,"h":8,"crop":{"x":16,"y":0,"w":32,"h":32}}`)
+	if again.Picture != first.Picture || again.Strip != first.Strip || again.First != first.First+8 {
+		t.Errorf("taken again it is %+v after %+v", again, first)
+	}
+	if other.Picture != first.Picture || other.Strip == first.Strip || other.First != again.First+8 || len(other.Places) != 8 {
+		t.Errorf("cut another way it is %+v", other)
+	}
+	for sum, check := range map[string]func(string) bool{
+		first.Picture: func(s string) bool { return s == file.String() },
+		first.Strip:   func(s string) bool { strip, err := tiles.DecodeStrip([]byte(s)); return err == nil && len(strip.Places) == 8 },
+		other.Strip:   func(s string) bool { strip, err := tiles.DecodeStrip([]byte(s)); return err == nil && strip.H == 8 },
+	} {
+		if res, text := v.ask(t, "GET", "/api/projects/1/blobs/"+sum, nil); res.StatusCode != 200 || !check(text) {
+			t.Errorf("%s: %d with %d bytes", sum, res.StatusCode, len(text))
+		}
+	}
+	if res, _ := v.ask(t, "POST", "/api/projects", []byte(`{"name":"Mosses","cellW":8,"cellH":12,"seenW":9,"seenH":9}`), "Content-Type", "application/json"); res.StatusCode != 201 {
+		t.Fatal(res.StatusCode)
+	}
+	if res, _ := v.ask(t, "GET", "/api/projects/2/blobs/"+first.Picture, nil); res.StatusCode != 404 {
+		t.Errorf("another project's picture is given: %d", res.StatusCode)
+	}
+}
+
+// The front end's files are given as they are kept, compressed where the
+// browser takes it; every other address is the one page; all carry the rules of
+// what a page may do.
+func TestFiles(t *testing.T) {
+	v := newServer(t)
+	for _, c := range []struct{ path, accept, body, kind, cache string }{
+		{"/", "", "<p>the page", "text/html", "no-cache"},
+		{"/project/1", "br", "<p>the page", "text/html", "no-cache"},
+		{"/secrets/passwords", "", "<p>the page", "text/html", "no-cache"},
+		{"/assets/app.js", "", "let moss", "javascript", "immutable"},
+		{"/assets/app.js", "gzip, br", "compressed", "javascript", "immutable"},
+		{"/assets/core.wasm", "br", "\x00asm", "application/wasm", "immutable"},
+	} {
+		res, text := v.ask(t, "GET", c.path, nil, "Accept-Encoding", c.accept)
+		if res.StatusCode != 200 || text != c.body || !strings.Contains(res.Header.Get("Content-Type"), c.kind) || !strings.Contains(res.Header.Get("Cache-Control"), c.cache) {
+			t.Errorf("%s (%s): %d %q as %s, kept %s", c.path, c.accept, res.StatusCode, text, res.Header.Get("Content-Type"), res.Header.Get("Cache-Control"))
+		}
+		if !strings.Contains(res.Header.Get("Content-Security-Policy"), "default-src 'self'") || res.Header.Get("X-Content-Type-Options") != "nosniff" || res.Header.Get("Referrer-Policy") != "no-referrer" {
+			t.Errorf("%s lacks the rules of what a page may do", c.path)
+		}
+	}
+	if res, text := v.ask(t, "GET", "/healthz", nil); res.StatusCode != 200 || text != "well" {
+		t.Errorf("its health is %q", text)
+	}
+	if res, _ := v.ask(t, "GET", "/readyz", nil); res.StatusCode != 200 {
+		t.Error("it is not ready")
+	}
+	v.store.Close()
+	res, text := v.ask(t, "GET", "/readyz", nil)
+	if res.StatusCode != 503 || !strings.Contains(text, "database does not answer") {
+		t.Errorf("without a database it is %d %q", res.StatusCode, text)
+	}
+}
