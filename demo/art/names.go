@@ -30,7 +30,8 @@ func Name(place int) string {
 		}[y][x%4]
 		return fmt.Sprintf("%s, %s", [4]string{"bed", "water", "brick wall", "glass wall"}[x/4], part)
 	case x < 3:
-		return "palm crown"
+		return fmt.Sprintf("palm crown, row %d, column %d", y-Crown(0, 0)/Columns+1, x+1)
 	}
-	return "boiler"
+	first := Boiler(0, 0)
+	return fmt.Sprintf("boiler, row %d, column %d", y-first/Columns+1, x-first%Columns+1)
 }

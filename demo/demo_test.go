@@ -1,0 +1,257 @@
+package demo_test
+
+import (
+	"testing"
+
+	"azzel/cluster"
+	"azzel/core/body"
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/play"
+	"azzel/core/tiles"
+	"azzel/core/world"
+	"azzel/demo"
+	"azzel/store"
+)
+
+// install puts the demo into a new database, twice.
+func install(t *testing.T) (*store.Store, store.Project, *world.Document) {
+	t.Helper()
+	c, end, err := cluster.Temporary(t.Context())
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = end() }) // the test is over
+	address, err := c.Database(t.Context(), "demo")
+	if err != nil {
+		t.Fatal(err)
+	}
+	s, err := store.Open(t.Context(), address)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(s.Close)
+	for range 2 {
+		if err := demo.Install(t.Context(), s); err != nil {
+			t.Fatal(err)
+		}
+	}
+	list, err := s.Projects(t.Context())
+	if err != nil || len(list) != 1 || list[0].Name != demo.Name {
+		t.Fatalf("installed twice there are %+v (%v)", list, err)
+	}
+	d, revision, err := s.Load(t.Context(), list[0].ID)
+	if err != nil || revision != uint64(list[0].Revision) {
+		t.Fatalf("at revision %d: %v", revision, err)
+	}
+	return s, list[0], d
+}
+
+// The demo is a project as a designer would leave it: its pictures are there,
+// what is used of them exists, every tile has a name and a role, every map can
+// be reached, and it can be taken back step by step.
+func TestDemoIsWhole(t *testing.T) {
+	s, p, d := install(t)
+	if d.Character(d.Project.Player) == nil {
+		t.Error("nobody is played")
+	}
+	for _, set := range d.Tilesets {
+		if set.Builtin() {
+			continue
+		}
+		body, err := s.Blob(t.Context(), p.ID, set.Strip)
+		if err != nil {
+			t.Fatal(err)
+		}
+		strip, err := tiles.DecodeStrip(body)
+		if err != nil || len(strip.Places) != set.Count || set.Count < 60 {
+			t.Errorf("%s has %d tiles (%v)", set.Name, set.Count, err)
+		}
+		names := map[string]bool{}
+		for i := range set.Count {
+			is := set.Tile(i)
+			if is.Name == "" || names[is.Name] || is.Role == 0 {
+				t.Errorf("tile %d of %s is called %q again, or has no role", i, set.Name, is.Name)
+			}
+			names[is.Name] = true
+		}
+	}
+	for _, m := range d.Maps {
+		if len(d.CrossingsOf(m.ID)) == 0 {
+			t.Errorf("nothing leads to %s", m.Name)
+		}
+		for _, c := range grid.BoxRegion(m.Bounds) {
+			for x := c.X0; x <= c.X1; x++ {
+				if m.Layer(m.PlayerLayer).Cells.At(grid.Point{X: x, Y: c.Y}) == 0 {
+					t.Fatalf("%s has no ground at %d, %d", m.Name, x, c.Y)
+				}
+			}
+		}
+	}
+	log, err := s.Since(t.Context(), p.ID, 0, 1000)
+	if err != nil || len(log) == 0 {
+		t.Fatal(err)
+	}
+	for i := len(log) - 1; i >= 0; i-- {
+		_, inverse, err := s.Earlier(t.Context(), p.ID, log[i].Session, log[i].Sequence)
+		if err != nil {
+			t.Fatal(err)
+		}
+		res, err := edit.Apply(d, edit.Edit{Undoes: log[i].Sequence, Parts: inverse})
+		if err != nil || res.Left != 0 {
+			t.Fatalf("step %d can't be taken back: %d left (%v)", i, res.Left, err)
+		}
+		d = res.Document
+	}
+	if len(d.Maps) != 1 || len(d.Tilesets) != 1 || len(d.Medleys)+len(d.Crossings)+len(d.Characters) != 0 {
+		t.Error("taking all steps back does not lead to an empty project")
+	}
+}
+
+// A walker plays a game with arrow keys alone, as a person would who knows the
+// way.
+type walker struct {
+	t    *testing.T
+	doc  *world.Document
+	game *play.Game
+	size body.Size
+}
+
+// A spot is a cell of a map.
+type spot struct {
+	m world.ID
+	c grid.Point
+}
+
+func (w *walker) at() spot {
+	s := w.game.Status()
+	return spot{s.Map, s.Place.Cell(w.doc.Project.Lattice())}
+}
+
+// way finds the shortest way over cells in which one can stand to a spot of the
+// same map.
+func (w *walker) way(to spot) []grid.Point {
+	from := w.at()
+	ground := body.NewGround(w.doc, w.doc.Map(from.m))
+	before := map[grid.Point]grid.Point{from.c: from.c}
+	for queue := []grid.Point{from.c}; len(queue) > 0; queue = queue[1:] {
+		if queue[0] == to.c {
+			var path []grid.Point
+			for c := to.c; c != from.c; c = before[c] {
+				path = append(path, c)
+			}
+			return path // backwards
+		}
+		for _, step := range [4]grid.Point{{X: 1}, {Y: 1}, {X: -1}, {Y: -1}} {
+			next := queue[0].Add(step)
+			if _, seen := before[next]; seen || !ground.Fits(w.size, body.At(ground.Lattice, next)) || ground.Doorway(next) && next != to.c {
+				continue
+			}
+			before[next] = queue[0]
+			queue = append(queue, next)
+		}
+	}
+	return nil
+}
+
+// walk goes to a spot of the same map and reports whether there is a way.
+func (w *walker) walk(to spot) bool {
+	path := w.way(to)
+	if path == nil && w.at() != to {
+		return false
+	}
+	l := w.doc.Project.Lattice()
+	for i := len(path) - 1; i >= 0; i-- {
+		goal := body.At(l, path[i])
+		for ticks := 0; w.at().m == to.m; ticks++ {
+			if ticks == 120 {
+				w.t.Fatalf("stuck at %v on the way to %v", w.at().c, path[i])
+			}
+			var in play.Input
+			place := w.game.Status().Place
+			near := 2 * body.Unit
+			switch {
+			case place.X < goal.X-near:
+				in = play.Right
+			case place.X > goal.X+near:
+				in = play.Left
+			}
+			switch {
+			case place.Y < goal.Y-near:
+				in |= play.Down
+			case place.Y > goal.Y+near:
+				in |= play.Up
+			}
+			if in == 0 {
+				break
+			}
+			w.game.Tick(in)
+		}
+	}
+	return true
+}
+
+// The demo can be played to its end from its spawn: over all its crossings to
+// each thing to collect, and to the exit, through both directions of each way.
+func TestDemoCanBePlayed(t *testing.T) {
+	_, _, d := install(t)
+	game, err := play.New(d, play.Start{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	w := &walker{t, d, game, body.PlayerSize(d.Project.Lattice())}
+	l := d.Project.Lattice()
+	// Depth first through the maps, back over the crossing one came by.
+	visited := map[world.ID]bool{}
+	var exit spot
+	var visit func()
+	visit = func() {
+		here := w.at().m
+		visited[here] = true
+		for _, p := range d.Map(here).Pieces {
+			to := spot{here, l.CellAt(p.Foot)}
+			switch p.Type {
+			case world.Collectible:
+				if !w.walk(to) {
+					t.Errorf("there is no way to %s on %s", p.Name, d.Map(here).Name)
+				}
+				if !game.Taken(p.ID) {
+					t.Errorf("%s was reached and not taken", p.Name)
+				}
+			case world.Exit:
+				exit = to
+			}
+		}
+		for _, c := range d.CrossingsOf(here) {
+			for i, end := range c.Ends {
+				other := c.Ends[1-i]
+				if end.Map != here || visited[other.Map] {
+					continue
+				}
+				door := func(e world.End) spot { return spot{e.Map, grid.Point{X: e.Cells.X, Y: e.Cells.Y}} }
+				if !w.walk(door(end)) || w.at().m != other.Map {
+					t.Fatalf("the way from %s to %s can't be taken", d.Map(here).Name, d.Map(other.Map).Name)
+				}
+				visit()
+				if !w.walk(door(other)) || w.at().m != here {
+					t.Fatalf("there is no way back from %s to %s", d.Map(other.Map).Name, d.Map(here).Name)
+				}
+			}
+		}
+	}
+	visit()
+	status := game.Status()
+	if len(visited) != len(d.Maps) || status.Taken != status.Total || status.Total < 5 {
+		t.Fatalf("%d of %d maps visited, %d of %d things collected", len(visited), len(d.Maps), status.Taken, status.Total)
+	}
+	for _, c := range d.CrossingsOf(exit.m) {
+		for i, end := range c.Ends {
+			if end.Map == w.at().m && c.Ends[1-i].Map == exit.m && w.at().m != exit.m {
+				w.walk(spot{end.Map, grid.Point{X: end.Cells.X, Y: end.Cells.Y}})
+			}
+		}
+	}
+	if !w.walk(exit) || !game.Status().Finished {
+		t.Errorf("the exit can't be reached: one ends at %v", w.at())
+	}
+}
