@@ -9,16 +9,30 @@
   let { p }: { p: Project } = $props();
 
   const map = $derived(p.mapView(p.currentMap));
-  /** At the map's own left edge, outside it where there is room, and always in view. */
+  const HEIGHT = 160;
+  /**
+   * At the map's own left edge, outside it where there is room, and always in view; where another map lies there, at
+   * its right edge or at the edge of the board.
+   */
   const place = $derived.by(() => {
     void p.moved;
     if (!map) return null;
     const near = p.camera.zoom * (p.scene?.project.cellW ?? 16) >= 12;
     if (!near) return null;
     const at = p.camera.toScreen(map.x, map.y);
+    const end = p.camera.toScreen(map.x + map.w, map.y + map.h);
     const width = p.stackOpen ? 168 : 62;
-    const x = Math.min(Math.max(12, at.x - width - 12), Math.max(12, p.camera.width - 190));
-    return { x, y: Math.min(Math.max(12, at.y), Math.max(12, p.camera.height - 160)) };
+    const last = Math.max(12, p.camera.width - width - 22);
+    const y = Math.min(Math.max(12, at.y), Math.max(12, p.camera.height - HEIGHT));
+    const left = Math.min(Math.max(12, at.x - width - 12), last);
+    const free = (x: number): boolean =>
+      !(p.scene?.maps ?? []).some((m) => {
+        const a = p.camera.toScreen(m.x, m.y);
+        const b = p.camera.toScreen(m.x + m.w, m.y + m.h);
+        return m.id !== map.id && a.x < x + width && b.x > x && a.y < y + HEIGHT && b.y > y;
+      });
+    const x = [left, Math.min(end.x + 12, last), 12].find(free) ?? left;
+    return { x, y };
   });
   const layers = $derived([...(map?.layers ?? [])].reverse());
 </script>
