@@ -189,8 +189,11 @@ func TestTakingPictures(t *testing.T) {
 	}
 	for sum, check := range map[string]func(string) bool{
 		first.Picture: func(s string) bool { return s == file.String() },
-		first.Strip:   func(s string) bool { strip, err := tiles.DecodeStrip([]byte(s)); return err == nil && len(strip.Places) == 8 },
-		other.Strip:   func(s string) bool { strip, err := tiles.DecodeStrip([]byte(s)); return err == nil && strip.H == 8 },
+		first.Strip: func(s string) bool {
+			strip, err := tiles.DecodeStrip([]byte(s))
+			return err == nil && len(strip.Places) == 8
+		},
+		other.Strip: func(s string) bool { strip, err := tiles.DecodeStrip([]byte(s)); return err == nil && strip.H == 8 },
 	} {
 		if res, text := v.ask(t, "GET", "/api/projects/1/blobs/"+sum, nil); res.StatusCode != 200 || !check(text) {
 			t.Errorf("%s: %d with %d bytes", sum, res.StatusCode, len(text))
