@@ -34,7 +34,7 @@ func (b *bench) project(name string, w, h int, mixed bool) (id int64, d *world.D
 			runs = append(runs, grid.Run{N: 1, Cell: grid.Cell(1 + (i*7+i/w*3)%6)})
 		}
 	}
-	if _, _, err := draft.Paint(m.ID, layers[0].ID, region, runs, nil); err != nil {
+	if _, err := draft.Paint(m.ID, layers[0].ID, world.Stroke{Region: region, Cells: runs}); err != nil {
 		return 0, nil, err
 	}
 	if mixed {
@@ -46,7 +46,7 @@ func (b *bench) project(name string, w, h int, mixed bool) (id int64, d *world.D
 			}
 			over = append(over, grid.Run{N: 1, Cell: cell})
 		}
-		if _, _, err := draft.Paint(m.ID, layers[1].ID, region, over, nil); err != nil {
+		if _, err := draft.Paint(m.ID, layers[1].ID, world.Stroke{Region: region, Cells: over}); err != nil {
 			return 0, nil, err
 		}
 	}

@@ -41,7 +41,7 @@ func ground(t *testing.T, r *rand.Rand, cellW, cellH int) *body.Ground {
 		}
 		runs = append(runs, grid.Run{N: 1, Cell: cell})
 	}
-	if _, _, err := draft.Paint(m.ID, m.PlayerLayer, g, runs, nil); err != nil {
+	if _, err := draft.Paint(m.ID, m.PlayerLayer, world.Stroke{Region: g, Cells: runs}); err != nil {
 		t.Fatal(err)
 	}
 	if d, err = draft.Done(); err != nil {

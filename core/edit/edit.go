@@ -34,6 +34,9 @@ type Paint struct {
 	Cells      grid.Runs
 	// Expect, if not nil, is what must still lie in a cell for it to be changed.
 	Expect grid.Runs
+	// Loose is the part of Region in which a tile of a bond stands for the bond:
+	// which of its tiles is laid follows from the neighbours.
+	Loose grid.Region
 }
 
 // Deal lays the tiles of a medley over a region of a layer. Which tile a cell
@@ -107,7 +110,7 @@ func (a *application) undo(p Part) { a.inverse = append(a.inverse, p) }
 
 func (p Paint) apply(a *application) error {
 	a.of += p.Region.Len()
-	before, left, err := a.draft.Paint(p.Map, p.Layer, p.Region, p.Cells, p.Expect)
+	done, err := a.draft.Paint(p.Map, p.Layer, world.Stroke{Region: p.Region, Cells: p.Cells, Expect: p.Expect, Loose: p.Loose})
 	if a.undoing && errors.Is(err, world.ErrGone) {
 		a.left += p.Region.Len()
 		return nil
@@ -115,12 +118,8 @@ func (p Paint) apply(a *application) error {
 	if err != nil {
 		return fmt.Errorf("painting %d cells: %w", p.Region.Len(), err)
 	}
-	a.left += left
-	after := p.Cells
-	if p.Expect != nil {
-		after = a.draft.Document().Map(p.Map).Layer(p.Layer).Cells.Read(p.Region)
-	}
-	a.undo(Paint{p.Map, p.Layer, p.Region, before, after})
+	a.left += done.Left
+	a.undo(Paint{p.Map, p.Layer, done.Region, done.Before, done.After, done.Loose})
 	return nil
 }
 
@@ -222,7 +221,7 @@ func (r Remove) contents(a *application) error {
 		l := a.draft.Document().Map(r.Ref.Map).Layer(r.Ref.ID)
 		if g := l.Cells.Filled(); len(g) > 0 {
 			empty := grid.Runs{{N: g.Len()}}
-			a.undo(Paint{r.Ref.Map, r.Ref.ID, g, l.Cells.Read(g), empty})
+			a.undo(Paint{Map: r.Ref.Map, Layer: r.Ref.ID, Region: g, Cells: l.Cells.Read(g), Expect: empty})
 		}
 	}
 	return nil

@@ -335,7 +335,7 @@ func TestGolden(t *testing.T) {
 	ref := world.Ref{Kind: world.KindPiece, Map: m.ID, ID: m.Pieces[0].ID}
 	g := grid.BoxRegion(grid.Rect{X: 2, Y: 2, W: 3, H: 2})
 	e := edit.Edit{Label: "one of each", Undoes: 4, Parts: []edit.Part{
-		edit.Paint{m.ID, m.PlayerLayer, g, grid.Runs{{N: 4, Cell: 3}, {N: 2}}, grid.Runs{{N: 6, Cell: 1}}},
+		edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: 4, Cell: 3}, {N: 2}}, Expect: grid.Runs{{N: 6, Cell: 1}}},
 		edit.Change{ref, world.PointValue(world.FieldFoot, grid.Point{X: 40, Y: 40}), world.PointValue(world.FieldFoot, m.Pieces[0].Foot).Bytes},
 		edit.Remove{ref, m.Pieces[0].Values()},
 		edit.Put{world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 99}, m.Pieces[0].Values()},
@@ -345,6 +345,10 @@ func TestGolden(t *testing.T) {
 		edit.Put{world.Ref{Kind: world.KindCharacter, ID: 102}, (&world.Character{Name: "Gardener", W: 16, H: 24, Strip: strings.Repeat("5a", 32)}).Values()},
 		edit.Change{world.Ref{Kind: world.KindTileset, ID: 100}, world.TileValues(3, tiles.Properties{}, tiles.Properties{Solid: tiles.Slope(true)})[0], nil},
 		edit.Deal{m.ID, m.PlayerLayer, 101, g},
+		edit.Put{world.Ref{Kind: world.KindBond, ID: 103}, (&world.Bond{Name: "Hedge", Number: 4, JoinsTo: []world.ID{104}, Bond: tiles.Bond{Join: tiles.Both,
+			Tiles: []tiles.Bonded{{Tile: 7, Joined: 0xff, Weight: 2}, {Tile: 300, Joined: tiles.North, Weight: 1}}, Border: true, Also: []int{2, 9}, Seed: 3}}).Values()},
+		edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: 6, Cell: 7}}, Loose: g},
+		edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: 6, Cell: 7}}, Expect: grid.Runs{{N: 6, Cell: 1}}, Loose: g[:1]},
 	}}
 	const file = "testdata/edit-v1.bin"
 	if os.Getenv("AZZEL_GOLDEN") != "" {

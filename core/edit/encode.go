@@ -2,6 +2,7 @@ package edit
 
 import (
 	"fmt"
+	"slices"
 
 	"azzel/core/grid"
 	"azzel/core/limit"
@@ -18,7 +19,9 @@ const (
 	tagChange = 3
 	tagRemove = 4
 	tagDeal   = 5
-	version1  = 1
+	// tagLay is a Paint with loose cells.
+	tagLay   = 6
+	version1 = 1
 )
 
 type encoder struct{ pack.Writer }
@@ -32,7 +35,11 @@ func (e *encoder) ref(r world.Ref) {
 }
 
 func (p Paint) encode(e *encoder) {
-	e.begin(tagPaint)
+	tag := byte(tagPaint)
+	if len(p.Loose) > 0 {
+		tag = tagLay
+	}
+	e.begin(tag)
 	e.Uint(uint64(p.Map))
 	e.Uint(uint64(p.Layer))
 	p.Region.Encode(&e.Writer)
@@ -40,6 +47,13 @@ func (p Paint) encode(e *encoder) {
 	e.Bool(p.Expect != nil)
 	if p.Expect != nil {
 		p.Expect.Encode(&e.Writer)
+	}
+	if tag == tagLay {
+		all := slices.Equal(p.Loose, p.Region)
+		e.Bool(all)
+		if !all {
+			p.Loose.Encode(&e.Writer)
+		}
 	}
 }
 
@@ -144,7 +158,7 @@ func decodePart(r *pack.Reader, cells *int) Part {
 		r.Fail(fmt.Errorf("%w: part version %d is not known here; reload the page", pack.ErrMalformed, v))
 	}
 	switch kind {
-	case tagPaint:
+	case tagPaint, tagLay:
 		p := Paint{Map: world.ID(r.Uint()), Layer: world.ID(r.Uint())}
 		p.Region = grid.DecodeRegion(r, limit.PaintCells-*cells)
 		n := p.Region.Len()
@@ -156,6 +170,9 @@ func decodePart(r *pack.Reader, cells *int) Part {
 		p.Cells = grid.DecodeRuns(r, n)
 		if r.Bool() {
 			p.Expect = grid.DecodeRuns(r, n)
+		}
+		if kind == tagLay {
+			p.Loose = decodeLoose(r, p.Region)
 		}
 		return p
 	case tagDeal:
@@ -188,6 +205,18 @@ func decodePart(r *pack.Reader, cells *int) Part {
 	}
 	r.Fail(fmt.Errorf("%w: a part of unknown sort %d", pack.ErrMalformed, kind))
 	return nil
+}
+
+// decodeLoose reads a part of a region that is not empty.
+func decodeLoose(r *pack.Reader, of grid.Region) grid.Region {
+	if r.Bool() {
+		return of
+	}
+	loose := grid.DecodeRegion(r, limit.PaintCells)
+	if r.Err() == nil && (len(loose) == 0 || len(loose.Minus(of)) > 0) {
+		r.Fail(fmt.Errorf("%w: loose cells lie outside what is painted", pack.ErrMalformed))
+	}
+	return loose
 }
 
 func decodeRef(r *pack.Reader) world.Ref {

@@ -4,7 +4,6 @@ package grid
 // cell and hold the same, within a box. It works in steps, so that a page
 // stays awake during a large one.
 type Fill struct {
-	plane  Plane
 	bounds Rect
 	want   Cell
 	seen   []uint64
@@ -12,29 +11,30 @@ type Fill struct {
 	seeds  []Point
 	spans  []Span
 	count  int
-	chunk  *Chunk
-	cx, cy int
-	primed bool
+	alike  func(Cell) Cell
+	reader Reader
 }
 
 // NewFill begins a fill of p at start within bounds. A start outside bounds
-// gives an empty region.
-func NewFill(p Plane, bounds Rect, start Point) *Fill {
-	f := &Fill{plane: p, bounds: bounds, stride: (bounds.W + 63) / 64}
+// gives an empty region. Alike, unless nil, gives the same cell for all that
+// count as the same.
+func NewFill(p Plane, bounds Rect, start Point, alike func(Cell) Cell) *Fill {
+	f := &Fill{reader: Reader{Plane: p}, bounds: bounds, stride: (bounds.W + 63) / 64, alike: alike}
 	if !bounds.Has(start) {
 		return f
 	}
 	f.seen = make([]uint64, f.stride*bounds.H)
-	f.want = p.At(start)
+	f.want = f.read(start.X, start.Y)
 	f.seeds = []Point{start}
 	return f
 }
 
 func (f *Fill) read(x, y int) Cell {
-	if cx, cy := x>>5, y>>5; !f.primed || cx != f.cx || cy != f.cy {
-		f.chunk, f.cx, f.cy, f.primed = f.plane.Chunk(cx, cy), cx, cy, true
+	c := f.reader.At(x, y)
+	if f.alike != nil {
+		return f.alike(c)
 	}
-	return f.chunk.At(x&31, y&31)
+	return c
 }
 
 func (f *Fill) open(x, y int) bool {

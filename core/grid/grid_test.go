@@ -145,7 +145,7 @@ func TestFill(t *testing.T) {
 		}
 		p = e.Done()
 		start := Point{bounds.X + r.IntN(bounds.W), bounds.Y + r.IntN(bounds.H)}
-		f := NewFill(p, bounds, start)
+		f := NewFill(p, bounds, start, nil)
 		for {
 			if _, done := f.Step(1 + r.IntN(40)); done {
 				break

@@ -40,6 +40,23 @@ func (p Plane) At(pt Point) Cell {
 	return p.Chunk(pt.X>>5, pt.Y>>5).At(pt.X&31, pt.Y&31)
 }
 
+// A Reader reads single cells of a plane, quickly where they lie near each other.
+// It must be used by one goroutine.
+type Reader struct {
+	Plane  Plane
+	chunk  *Chunk
+	cx, cy int
+	primed bool
+}
+
+// At is the cell at column x and row y.
+func (r *Reader) At(x, y int) Cell {
+	if cx, cy := x>>5, y>>5; !r.primed || cx != r.cx || cy != r.cy {
+		r.chunk, r.cx, r.cy, r.primed = r.Plane.Chunk(cx, cy), cx, cy, true
+	}
+	return r.chunk.At(x&31, y&31)
+}
+
 // Same reports whether p and q are the very same plane, without comparing
 // cells: false says nothing.
 func (p Plane) Same(q Plane) bool {

@@ -92,6 +92,67 @@ func (g Region) Within(r Rect) Region {
 	return out
 }
 
+// Grow is g with every cell that touches it by a side or a corner.
+func (g Region) Grow() Region {
+	spans := make([]Span, 0, 3*len(g))
+	for dy := -1; dy <= 1; dy++ {
+		for _, s := range g {
+			spans = append(spans, Span{s.Y + dy, s.X0 - 1, s.X1 + 1})
+		}
+	}
+	return RegionOf(spans)
+}
+
+// Join is all cells of g and h.
+func (g Region) Join(h Region) Region {
+	if len(g) == 0 || len(h) == 0 {
+		return append(g[:len(g):len(g)], h...)
+	}
+	return RegionOf(append(append(make([]Span, 0, len(g)+len(h)), g...), h...))
+}
+
+// Minus is the cells of g that are not in h.
+func (g Region) Minus(h Region) Region {
+	var out Region
+	for _, s := range g {
+		for len(h) > 0 && (h[0].Y < s.Y || h[0].Y == s.Y && h[0].X1 < s.X0) {
+			h = h[1:]
+		}
+		x := s.X0
+		for _, cut := range h {
+			if cut.Y > s.Y || cut.X0 > s.X1 {
+				break
+			}
+			if cut.X0 > x {
+				out = append(out, Span{s.Y, x, cut.X0 - 1})
+			}
+			x = max(x, cut.X1+1)
+		}
+		if x <= s.X1 {
+			out = append(out, Span{s.Y, x, s.X1})
+		}
+	}
+	return out
+}
+
+// Where is the cells of g for which keep holds.
+func (g Region) Where(keep func(Point) bool) Region {
+	var out Region
+	for _, s := range g {
+		for x := s.X0; x <= s.X1; x++ {
+			if !keep(Point{x, s.Y}) {
+				continue
+			}
+			if k := len(out) - 1; k >= 0 && out[k].Y == s.Y && out[k].X1 == x-1 {
+				out[k].X1 = x
+				continue
+			}
+			out = append(out, Span{s.Y, x, x})
+		}
+	}
+	return out
+}
+
 // Encode writes the region, each span as its distance from the one before.
 func (g Region) Encode(w *pack.Writer) {
 	w.Uint(uint64(len(g)))

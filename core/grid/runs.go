@@ -34,6 +34,18 @@ func RunsOf(g Region, cell func(Point) Cell) Runs {
 	return runs
 }
 
+// Over calls f for each cell of a region that the runs are over, in its order.
+func (rs Runs) Over(g Region, f func(Point, Cell)) {
+	r := runReader{runs: rs}
+	for _, s := range g {
+		for x := s.X0; x <= s.X1; x++ {
+			c, _ := r.next()
+			f(Point{x, s.Y}, c)
+			r.skip(1)
+		}
+	}
+}
+
 // Len is the number of cells.
 func (rs Runs) Len() int {
 	n := 0

@@ -6,7 +6,6 @@ import (
 	"azzel/core/board"
 	"azzel/core/edit"
 	"azzel/core/grid"
-	"azzel/core/limit"
 	"azzel/core/world"
 )
 
@@ -39,9 +38,7 @@ type Ghost struct {
 	Map    world.ID
 	Layer  world.ID
 	Region grid.Region
-	Cell   grid.Cell
-	// Medley is what is laid in Cell's place, if not 0.
-	Medley world.ID
+	Supply
 	// Erase says that something would be taken away.
 	Erase bool
 	// Room is the box of a new map, in cells of the board.
@@ -87,7 +84,7 @@ func (h *Hand) Hover(d *world.Document, pixel grid.Point) {
 		return
 	}
 	switch h.Holding {
-	case Tile, Eraser, Medley:
+	case Tile, Eraser, Medley, Bond:
 		if h.Shape == Fill {
 			h.ghostFill(d, s)
 			return
@@ -232,7 +229,7 @@ func (h *Hand) Release(d *world.Document, pixel grid.Point) Outcome {
 		if len(ghost.Region) == 0 {
 			return Outcome{}
 		}
-		return h.paint(d, g.start.Map, ghost.Layer, ghost.Region, ghost.Cell, ghost.Medley)
+		return h.paint(d, g.start.Map, ghost.Layer, ghost.Region, ghost.Supply)
 	case placing:
 		return h.place(d, ghost)
 	case moving:
@@ -315,25 +312,15 @@ func (h *Hand) ghostPaint(d *world.Document) {
 		h.ghost = Ghost{Problem: "This map is not there any more."}
 		return
 	}
-	cell := h.Tile
 	erase := g.erase || h.Holding == Eraser
-	var medley *world.Medley
-	switch {
-	case erase:
-		cell = 0
-	case h.Holding == Medley:
-		cell = 0
-		if medley = d.Medley(h.Medley); medley == nil {
-			h.ghost = Ghost{Problem: "This medley is not there any more."}
-			return
-		}
+	supply, problem := h.supply(d, erase)
+	if problem != "" {
+		h.ghost = Ghost{Problem: problem}
+		return
 	}
 	region := grid.RegionOf(append([]grid.Span(nil), g.spans...)).Within(m.Bounds)
 	layer := h.target(d, m, erase)
-	h.ghost = Ghost{Map: m.ID, Layer: layer.ID, Region: region, Cell: cell, Erase: erase, Problem: h.problem(layer)}
-	if medley != nil {
-		h.ghost.Medley = medley.ID
-	}
+	h.ghost = Ghost{Map: m.ID, Layer: layer.ID, Region: region, Supply: supply, Erase: erase, Problem: h.problem(layer)}
 	b := region.Bounds()
 	n := region.Len()
 	h.ghost.Text = fmt.Sprintf("%d × %d cells", b.W, b.H)
@@ -343,7 +330,7 @@ func (h *Hand) ghostPaint(d *world.Document) {
 	if n <= coverCells {
 		covered := 0
 		for _, run := range layer.Cells.Read(region) {
-			if run.Cell != 0 && (run.Cell != cell || medley != nil) {
+			if run.Cell != 0 && (run.Cell != supply.Cell || supply.mixed()) {
 				covered += run.N
 			}
 		}
@@ -366,25 +353,23 @@ func count(n int, thing string) string {
 	return fmt.Sprintf("%d %ss", n, thing)
 }
 
-func (h *Hand) paint(d *world.Document, m *world.Map, layer world.ID, region grid.Region, cell grid.Cell, medley world.ID) Outcome {
+func (h *Hand) paint(d *world.Document, m *world.Map, layer world.ID, region grid.Region, supply Supply) Outcome {
 	if now := d.Map(m.ID); now == nil || now.Layer(layer) == nil {
 		return said("This map is not there any more.")
 	}
 	n := region.Len()
+	part, problem := supply.part(d, m.ID, layer, region)
+	if problem != "" {
+		return said("%s", problem)
+	}
 	label := fmt.Sprintf("paint %s on %s", count(n, "cell"), m.Name)
-	if medley != 0 && n > limit.DealCells {
-		return said("A medley is laid over at most %d million cells at a time. Lay it in parts.", limit.DealCells>>20)
-	}
-	if medley != 0 {
-		label = fmt.Sprintf("lay %s over %s on %s", Name(d, world.Ref{Kind: world.KindMedley, ID: medley}), count(n, "cell"), m.Name)
-		return Outcome{Edit: &edit.Edit{Label: clip(label), Parts: []edit.Part{edit.Deal{Map: m.ID, Layer: layer, Medley: medley, Region: region}}}}
-	}
-	if cell == 0 {
+	switch name := supply.name(d); {
+	case name != "":
+		label = fmt.Sprintf("lay %s over %s on %s", name, count(n, "cell"), m.Name)
+	case supply.Cell == 0:
 		label = fmt.Sprintf("erase %s on %s", count(n, "cell"), m.Name)
 	}
-	return Outcome{Edit: &edit.Edit{Label: clip(label), Parts: []edit.Part{
-		edit.Paint{Map: m.ID, Layer: layer, Region: region, Cells: grid.Runs{{N: n, Cell: cell}}},
-	}}}
+	return Outcome{Edit: &edit.Edit{Label: clip(label), Parts: []edit.Part{part}}}
 }
 
 // clip keeps a label as short as a name.

@@ -20,6 +20,7 @@ const (
 	Piece    Holding = "piece"
 	Crossing Holding = "crossing"
 	Medley   Holding = "medley"
+	Bond     Holding = "bond"
 )
 
 // Shape is how a tile or the eraser is laid.
@@ -35,7 +36,7 @@ const (
 
 // Paints reports whether what is held is laid in shapes.
 func (h *Hand) Paints() bool {
-	return h.Holding == Tile || h.Holding == Eraser || h.Holding == Medley
+	return h.Holding == Tile || h.Holding == Eraser || h.Holding == Medley || h.Holding == Bond
 }
 
 // Selection is what is selected, and the cell where it was.
@@ -53,6 +54,7 @@ type Hand struct {
 	Tile     grid.Cell
 	Type     world.ID
 	Medley   world.ID
+	Bond     world.ID
 	Shape    Shape
 	Selected Selection
 	// Steady keeps lines straight and boxes square.
@@ -147,7 +149,8 @@ func (h *Hand) Shown(m *world.Map) uint64 {
 }
 
 // Pick takes into the hand what lies at a pixel of the board: the tile on the
-// current layer, else the topmost one that is shown, else the type of a piece.
+// current layer, or its bond if it has one, else the topmost one that is shown,
+// else the type of a piece.
 // It reports whether there was anything.
 func (h *Hand) Pick(d *world.Document, pixel grid.Point) bool {
 	s := At(d, pixel)
@@ -159,6 +162,9 @@ func (h *Hand) Pick(d *world.Document, pixel grid.Point) bool {
 			return false
 		}
 		h.Holding, h.Tile = Tile, c
+		if b := d.BondOf(c.Tile()); b != nil {
+			h.Holding, h.Bond = Bond, b.ID
+		}
 		if h.Shape == "" {
 			h.Shape = Free
 		}

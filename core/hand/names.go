@@ -23,6 +23,10 @@ func Name(d *world.Document, r world.Ref) string {
 		if t := d.Tileset(r.ID); t != nil {
 			return t.Name
 		}
+	case world.KindBond:
+		if b := d.Bond(r.ID); b != nil {
+			return b.Name
+		}
 	case world.KindMedley:
 		if m := d.Medley(r.ID); m != nil {
 			return m.Name

@@ -29,6 +29,8 @@ const (
 	Crossings = 10_000
 	// Medleys a project may have, and the most tiles of one.
 	Medleys, MedleyTiles = 1000, 256
+	// Bonds a project may have, and the most tiles of one.
+	Bonds, BondTiles = 1000, 512
 	// Characters a project may have.
 	Characters = 1000
 	// NameLetters is the longest name, in letters.

@@ -63,7 +63,7 @@ func TestRefreshAgainstDrawingAll(t *testing.T) {
 			draft := d.Draft()
 			layer := m.Layers[r.IntN(2)].ID
 			box := grid.Rect{X: r.IntN(m.Bounds.W), Y: r.IntN(m.Bounds.H), W: 1 + r.IntN(8), H: 1 + r.IntN(8)}.Meet(m.Bounds)
-			if _, _, err := draft.Paint(m.ID, layer, grid.BoxRegion(box), grid.Runs{{N: box.W * box.H, Cell: grid.Cell(r.IntN(tiles.BlockoutCount + 1))}}, nil); err != nil {
+			if _, err := draft.Paint(m.ID, layer, world.Stroke{Region: grid.BoxRegion(box), Cells: grid.Runs{{N: box.W * box.H, Cell: grid.Cell(r.IntN(tiles.BlockoutCount + 1))}}}); err != nil {
 				t.Fatal(err)
 			}
 			if d, err = draft.Done(); err != nil {

@@ -3,11 +3,13 @@ package world
 import (
 	"errors"
 	"fmt"
+	"slices"
 	"strings"
 	"unicode/utf8"
 
 	"azzel/core/grid"
 	"azzel/core/limit"
+	"azzel/core/tiles"
 )
 
 // CheckName holds a name against the limits. A name that may be empty is shown
@@ -62,6 +64,8 @@ func (d *Document) check(r Ref) error {
 			return d.checkMedley(m)
 		}
 		return nil
+	case KindBond:
+		return d.checkBond(r.ID)
 	case KindCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return d.checkCrossing(c)
@@ -135,6 +139,11 @@ func (d *Document) checkUses() error {
 				used = append(used, "the medley "+m.Name)
 				break
 			}
+		}
+	}
+	for _, b := range d.Bonds {
+		if slices.ContainsFunc(b.Tiles, func(t tiles.Bonded) bool { set, _ := d.TilesetOf(t.Tile); return set == nil }) {
+			used = append(used, "the bond "+b.Name)
 		}
 	}
 	switch n := len(used); {
@@ -235,6 +244,35 @@ func (d *Document) checkMedley(m *Medley) error {
 		}
 	}
 	return m.Check()
+}
+
+func (d *Document) checkBond(id ID) error {
+	b := d.Bond(id)
+	if b == nil {
+		return nil
+	}
+	if err := CheckName(b.Name, false); err != nil {
+		return err
+	}
+	if len(d.Bonds) > limit.Bonds {
+		return fmt.Errorf("a project has at most %d bonds", limit.Bonds)
+	}
+	mine := map[int]bool{}
+	for _, t := range b.Tiles {
+		if set, _ := d.TilesetOf(t.Tile); set == nil {
+			return fmt.Errorf("a tile of the bond %s is not there any more", b.Name)
+		}
+		mine[t.Tile] = true
+	}
+	for _, o := range d.Bonds {
+		for _, t := range o.Tiles {
+			if o != b && mine[t.Tile] {
+				set, i := d.TilesetOf(t.Tile)
+				return fmt.Errorf("tile %d of %s is in the bond %s already: a tile is in one bond at most", i+1, set.Name, o.Name)
+			}
+		}
+	}
+	return b.Check()
 }
 
 func (d *Document) checkCharacter(c *Character) error {

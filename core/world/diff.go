@@ -66,6 +66,11 @@ func Diff(old, now *Document) Difference {
 		func(_, m *Medley) {
 			d.Put = append(d.Put, Stored{Ref{KindMedley, 0, m.ID}, m.Name, m.Values()})
 		})
+	compare(old.Bonds, now.Bonds, func(b *Bond) ID { return b.ID },
+		func(b *Bond) { d.Removed = append(d.Removed, Ref{KindBond, 0, b.ID}) },
+		func(_, b *Bond) {
+			d.Put = append(d.Put, Stored{Ref{KindBond, 0, b.ID}, b.Name, b.Values()})
+		})
 	return d
 }
 

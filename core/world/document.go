@@ -50,6 +50,10 @@ type Document struct {
 	Characters []*Character
 	// Medleys are sorted by number.
 	Medleys []*Medley
+	// Bonds are sorted by number.
+	Bonds []*Bond
+	// bonds finds the bond of a tile.
+	bonds *bondIndex
 	// next is the creation number that comes next.
 	next int
 	// stored counts the cells towards limit.StoredCells.

@@ -7,7 +7,6 @@ import (
 	"slices"
 
 	"azzel/core/grid"
-	"azzel/core/limit"
 	"azzel/core/pack"
 )
 
@@ -31,6 +30,7 @@ func (d *Document) Draft() *Draft {
 	next.Crossings = slices.Clone(d.Crossings)
 	next.Characters = slices.Clone(d.Characters)
 	next.Medleys = slices.Clone(d.Medleys)
+	next.Bonds = slices.Clone(d.Bonds)
 	return &Draft{doc: &next, own: map[any]bool{}}
 }
 
@@ -88,6 +88,10 @@ func (d *Draft) Values(r Ref) ([]Value, bool) {
 	case KindMedley:
 		if m := d.doc.Medley(r.ID); m != nil {
 			return m.Values(), true
+		}
+	case KindBond:
+		if b := d.doc.Bond(r.ID); b != nil {
+			return b.Values(), true
 		}
 	case KindMap:
 		if m := d.doc.Map(r.ID); m != nil {
@@ -176,6 +180,15 @@ func (d *Draft) Put(r Ref, values []Value) error {
 		d.number(&m.Number)
 		d.own[m] = true
 		d.doc.Medleys = insert(d.doc.Medleys, m, func(m *Medley) int { return m.Number })
+	case KindBond:
+		b := &Bond{ID: r.ID}
+		if err := setFields(b, bondFields, values); err != nil {
+			return err
+		}
+		d.number(&b.Number)
+		d.own[b] = true
+		d.doc.Bonds = insert(d.doc.Bonds, b, func(b *Bond) int { return b.Number })
+		d.doc.bonds = nil
 	case KindLayer:
 		m, err := d.mapOf(r.Map)
 		if err != nil {
@@ -291,6 +304,13 @@ func (d *Draft) Change(r Ref, v Value) error {
 			return err
 		}
 		return setField(m, medleyFields, v)
+	case KindBond:
+		b, err := mine(d, d.doc.Bonds, func(b *Bond) bool { return b.ID == r.ID })
+		if err != nil {
+			return err
+		}
+		d.doc.bonds = nil
+		return setField(b, bondFields, v)
 	}
 	return fmt.Errorf("%w: a thing of unknown kind %d", pack.ErrMalformed, r.Kind)
 }
@@ -299,7 +319,7 @@ func (d *Draft) Change(r Ref, v Value) error {
 func (d *Draft) Remove(r Ref) error {
 	d.touched = append(d.touched, r)
 	count := func() int {
-		return len(d.doc.Tilesets) + len(d.doc.Maps) + len(d.doc.Crossings) + len(d.doc.Characters) + len(d.doc.Medleys)
+		return len(d.doc.Tilesets) + len(d.doc.Maps) + len(d.doc.Crossings) + len(d.doc.Characters) + len(d.doc.Medleys) + len(d.doc.Bonds)
 	}
 	before := count()
 	switch r.Kind {
@@ -313,6 +333,9 @@ func (d *Draft) Remove(r Ref) error {
 		d.doc.Characters = slices.DeleteFunc(d.doc.Characters, func(c *Character) bool { return c.ID == r.ID })
 	case KindMedley:
 		d.doc.Medleys = slices.DeleteFunc(d.doc.Medleys, func(m *Medley) bool { return m.ID == r.ID })
+	case KindBond:
+		d.doc.Bonds = slices.DeleteFunc(d.doc.Bonds, func(b *Bond) bool { return b.ID == r.ID })
+		d.doc.bonds = nil
 	case KindLayer, KindPiece:
 		m, err := d.mapOf(r.Map)
 		if err != nil {
@@ -336,37 +359,6 @@ func (d *Draft) Remove(r Ref) error {
 		return ErrGone
 	}
 	return nil
-}
-
-// Paint lays runs over a region of a layer where the cells are still as expect
-// says (nil for everywhere). It gives what was there before and the number of
-// cells left alone. Cells outside the map's bounds are an error.
-func (d *Draft) Paint(mapID, layerID ID, g grid.Region, runs, expect grid.Runs) (before grid.Runs, left int, err error) {
-	l, err := d.layerOf(mapID, layerID)
-	if err != nil {
-		return nil, 0, err
-	}
-	m, _ := d.mapOf(mapID)
-	if !m.Bounds.Holds(g.Bounds()) {
-		return nil, 0, errors.New("some of these cells lie outside the map")
-	}
-	for _, run := range runs {
-		if n := run.Cell.Tile(); n != 0 {
-			if t, _ := d.doc.TilesetOf(n); t == nil {
-				return nil, 0, fmt.Errorf("tile %d is not there any more", n)
-			}
-		}
-	}
-	old := l.Cells
-	before = old.Read(g)
-	e := old.Edit()
-	left = e.WriteWhere(g, runs, expect)
-	l.Cells = e.Done()
-	d.count(old, l.Cells)
-	if d.doc.stored > limit.StoredCells {
-		return nil, 0, fmt.Errorf("a project holds at most %d million painted cells: remove something first", limit.StoredCells>>20)
-	}
-	return before, left, nil
 }
 
 func (d *Draft) count(old, now grid.Plane) {
@@ -403,5 +395,6 @@ func (d *Draft) Done() (*Document, error) {
 			return nil, err
 		}
 	}
+	d.doc.index()
 	return d.doc, nil
 }

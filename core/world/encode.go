@@ -8,12 +8,16 @@ import (
 	"azzel/core/pack"
 )
 
-const documentTag = 'D'
+const (
+	documentTag = 'D'
+	// Version 2 has bonds.
+	documentVersion = 2
+)
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
-// version 1.
+// version 2.
 func (d *Document) Encode() []byte {
-	w := &pack.Writer{Bytes: []byte{documentTag, 1}}
+	w := &pack.Writer{Bytes: []byte{documentTag, documentVersion}}
 	w.Int(d.next)
 	EncodeValues(w, d.Project.Values())
 	w.Uint(uint64(len(d.Tilesets)))
@@ -59,12 +63,17 @@ func (d *Document) Encode() []byte {
 		w.Uint(uint64(c.ID))
 		EncodeValues(w, c.Values())
 	}
+	w.Uint(uint64(len(d.Bonds)))
+	for _, b := range d.Bonds {
+		w.Uint(uint64(b.ID))
+		EncodeValues(w, b.Values())
+	}
 	return w.Bytes
 }
 
 // Decode reads what Encode wrote.
 func Decode(b []byte) (*Document, error) {
-	if len(b) < 2 || b[0] != documentTag || b[1] != 1 {
+	if len(b) < 2 || b[0] != documentTag || b[1] != documentVersion {
 		return nil, fmt.Errorf("reading a project: %w", pack.ErrMalformed)
 	}
 	r := pack.NewReader(b[2:])
@@ -103,6 +112,9 @@ func Decode(b []byte) (*Document, error) {
 	}
 	for range r.Count(limit.Characters, 2) {
 		put(KindCharacter, 0)
+	}
+	for range r.Count(limit.Bonds, 2) {
+		put(KindBond, 0)
 	}
 	if err := r.Done(); err != nil {
 		return nil, fmt.Errorf("reading a project: %w", err)

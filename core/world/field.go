@@ -27,6 +27,7 @@ const (
 	// which names the player by id alone.
 	KindCharacter Kind = 7
 	KindMedley    Kind = 8
+	KindBond      Kind = 9
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else
@@ -129,6 +130,8 @@ const (
 	FieldTiles  Field = 9
 	FieldSeed   Field = 10
 	FieldLying  Field = 11
+	FieldJoin   Field = 12
+	FieldAlso   Field = 13
 )
 
 var projectFields = []field[Project]{
@@ -197,6 +200,48 @@ var medleyFields = []field[Medley]{
 	intsField(FieldSeed, func(m *Medley) *int { return &m.Seed }),
 	{FieldLying, func(m *Medley, w *pack.Writer) { w.Bool(m.Turned); w.Bool(m.Mirrored) },
 		func(m *Medley, r *pack.Reader) { m.Turned, m.Mirrored = r.Bool(), r.Bool() }},
+}
+
+var bondFields = []field[Bond]{
+	textField(FieldName, func(b *Bond) *string { return &b.Name }),
+	intsField(FieldNumber, func(b *Bond) *int { return &b.Number }),
+	{FieldTiles, func(b *Bond, w *pack.Writer) {
+		w.Uint(uint64(len(b.Tiles)))
+		for _, t := range b.Tiles {
+			w.Uint(uint64(t.Tile))
+			w.Uint(uint64(t.Joined))
+			w.Uint(uint64(t.Weight))
+		}
+	}, func(b *Bond, r *pack.Reader) {
+		b.Tiles = make([]tiles.Bonded, 0, 16)
+		for range r.Count(limit.BondTiles, 3) {
+			b.Tiles = append(b.Tiles, tiles.Bonded{Tile: bounded(r, grid.MaxTile), Joined: tiles.Neighbours(bounded(r, 255)), Weight: bounded(r, tiles.MaxWeight)})
+		}
+	}},
+	intsField(FieldSeed, func(b *Bond) *int { return &b.Seed }),
+	{FieldJoin, func(b *Bond, w *pack.Writer) {
+		w.Uint(uint64(b.Join))
+		w.Bool(b.Border)
+	}, func(b *Bond, r *pack.Reader) { b.Join, b.Border = tiles.Join(bounded(r, 255)), r.Bool() }},
+	{FieldAlso, func(b *Bond, w *pack.Writer) {
+		w.Uint(uint64(len(b.Also)))
+		for _, n := range b.Also {
+			w.Uint(uint64(n))
+		}
+		w.Uint(uint64(len(b.JoinsTo)))
+		for _, id := range b.JoinsTo {
+			w.Uint(uint64(id))
+		}
+	}, func(b *Bond, r *pack.Reader) {
+		b.Also = make([]int, 0, 4)
+		for range r.Count(limit.BondTiles, 1) {
+			b.Also = append(b.Also, bounded(r, grid.MaxTile))
+		}
+		b.JoinsTo = make([]ID, 0, 4)
+		for range r.Count(limit.Bonds, 1) {
+			b.JoinsTo = append(b.JoinsTo, ID(r.Uint()))
+		}
+	}},
 }
 
 var tilesetFields = []field[Tileset]{
@@ -314,6 +359,9 @@ func (c *Character) Values() []Value { return valuesOf(c, characterFields) }
 
 // Values are the properties of a medley.
 func (m *Medley) Values() []Value { return valuesOf(m, medleyFields) }
+
+// Values are the properties of a bond.
+func (b *Bond) Values() []Value { return valuesOf(b, bondFields) }
 
 // Values are the properties of a tileset.
 func (t *Tileset) Values() []Value { return valuesOf(t, tilesetFields) }

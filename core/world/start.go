@@ -32,12 +32,12 @@ func Start(p Project, ids Allocator) (*Document, error) {
 		}
 		floor := grid.BoxRegion(bounds)
 		wall := grid.Runs{{N: bounds.W * bounds.H, Cell: grid.Cell(tiles.Wall)}}
-		if _, _, err := d.Paint(m.ID, m.PlayerLayer, floor, wall, nil); err != nil {
+		if _, err := d.Paint(m.ID, m.PlayerLayer, Stroke{Region: floor, Cells: wall}); err != nil {
 			return err
 		}
 		inner := grid.BoxRegion(grid.Rect{X: 1, Y: 1, W: bounds.W - 2, H: bounds.H - 2})
 		ground := grid.Runs{{N: inner.Len(), Cell: grid.Cell(tiles.Ground)}}
-		if _, _, err := d.Paint(m.ID, m.PlayerLayer, inner, ground, nil); err != nil {
+		if _, err := d.Paint(m.ID, m.PlayerLayer, Stroke{Region: inner, Cells: ground}); err != nil {
 			return err
 		}
 		spawn := &Piece{Type: Spawn, Layer: m.PlayerLayer, Foot: p.Lattice().Foot(grid.Point{X: bounds.W / 2, Y: bounds.H / 2})}

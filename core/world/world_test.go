@@ -42,7 +42,7 @@ func TestStart(t *testing.T) {
 					}
 				}
 			}
-			for k := KindTileset; k <= KindMedley; k++ {
+			for k := KindTileset; k <= KindBond; k++ {
 				for _, e := range diff.Put {
 					if e.Ref.Kind == k {
 						if err := draft.Put(e.Ref, e.Values); err != nil {
@@ -118,11 +118,11 @@ func TestChecks(t *testing.T) {
 			return PutMap(d, m, nil)
 		}},
 		"a tile that is not there": {"not there any more", func(d *Draft) error {
-			_, _, err := d.Paint(m.ID, m.PlayerLayer, grid.BoxRegion(cell(1, 1)), grid.Runs{{N: 1, Cell: 500}}, nil)
+			_, err := d.Paint(m.ID, m.PlayerLayer, Stroke{Region: grid.BoxRegion(cell(1, 1)), Cells: grid.Runs{{N: 1, Cell: 500}}})
 			return err
 		}},
 		"painting outside": {"outside", func(d *Draft) error {
-			_, _, err := d.Paint(m.ID, m.PlayerLayer, grid.BoxRegion(cell(-1, 1)), grid.Runs{{N: 1, Cell: 1}}, nil)
+			_, err := d.Paint(m.ID, m.PlayerLayer, Stroke{Region: grid.BoxRegion(cell(-1, 1)), Cells: grid.Runs{{N: 1, Cell: 1}}})
 			return err
 		}},
 		"a used tileset removed": {"still used", func(d *Draft) error {

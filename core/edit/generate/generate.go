@@ -33,10 +33,10 @@ func (a Author) Edit(d *world.Document) edit.Edit {
 		return grid.Rect{X: m.Bounds.X + a.Rand.IntN(m.Bounds.W), Y: m.Bounds.Y + a.Rand.IntN(m.Bounds.H), W: 1, H: 1}
 	}
 	foot := func() grid.Point { return d.Project.Lattice().Foot(grid.Point{X: cell(m).X, Y: cell(m).Y}) }
-	switch n := a.Rand.IntN(26); {
+	switch n := a.Rand.IntN(34); {
 	case n < 9:
 		g := a.region(m)
-		add(edit.Paint{Map: m.ID, Layer: layer.ID, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(a.Rand.IntN(6))}}})
+		add(edit.Paint{Map: m.ID, Layer: layer.ID, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(a.Rand.IntN(9))}}})
 	case n < 12:
 		p := &world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: foot()}
 		add(edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: a.IDs.NewID()}, Values: p.Values()})
@@ -68,12 +68,51 @@ func (a Author) Edit(d *world.Document) edit.Edit {
 		add(edit.Deal{Map: m.ID, Layer: m.Layers[a.Rand.IntN(len(m.Layers))].ID, Medley: medley.ID, Region: a.region(m)})
 	case n < 23 && len(d.Medleys) > 4:
 		add(edit.Remove{Ref: world.Ref{Kind: world.KindMedley, ID: d.Medleys[0].ID}})
+	case n < 24 && len(d.Bonds) < 3:
+		b := a.Bond(tiles.Join(a.Rand.IntN(3)), 6+a.Rand.IntN(3), 1+a.Rand.IntN(3))
+		add(edit.Put{Ref: world.Ref{Kind: world.KindBond, ID: a.IDs.NewID()}, Values: b.Values()})
+	case n < 30 && len(d.Bonds) > 0:
+		add(Lay(m, layer, d.Bonds[a.Rand.IntN(len(d.Bonds))], a.region(m)))
+	case n < 31 && len(d.Bonds) > 0:
+		was := d.Bonds[a.Rand.IntN(len(d.Bonds))]
+		b := a.Bond(was.Join, was.Tiles[0].Tile, len(was.Tiles))
+		ref := world.Ref{Kind: world.KindBond, ID: was.ID}
+		for _, v := range b.Values() {
+			if v.Field == world.FieldTiles || v.Field == world.FieldAlso {
+				add(edit.Change{Ref: ref, Value: v})
+			}
+		}
+	case n < 32 && len(d.Bonds) > 1:
+		add(edit.Remove{Ref: world.Ref{Kind: world.KindBond, ID: d.Bonds[0].ID}})
 	default:
 		t := d.Tilesets[0]
 		i := a.Rand.IntN(t.Count)
 		add(edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: t.ID}, Value: world.TileValues(i, t.Tile(i), flipped(t.Tile(i)))[0]})
 	}
 	return e
+}
+
+// Bond is a bond of count tiles from a number on, the first of them its centre,
+// the others for any surroundings.
+func (a Author) Bond(join tiles.Join, first, count int) *world.Bond {
+	b := &world.Bond{Name: "Hedge", Bond: tiles.Bond{Join: join, Border: a.Rand.IntN(2) == 0, Seed: a.Rand.IntN(5)}}
+	places := join.Places()
+	for i := range count {
+		tile := tiles.Bonded{Tile: first + i, Joined: join.Full(), Weight: 1 + a.Rand.IntN(3)}
+		if i > 0 {
+			tile.Joined = places[a.Rand.IntN(len(places))]
+		}
+		b.Tiles = append(b.Tiles, tile)
+	}
+	if a.Rand.IntN(2) == 0 {
+		b.Also = append(b.Also, 1+a.Rand.IntN(5))
+	}
+	return b
+}
+
+// Lay is the part of an edit that lays a bond over a region.
+func Lay(m *world.Map, l *world.Layer, b *world.Bond, g grid.Region) edit.Paint {
+	return edit.Paint{Map: m.ID, Layer: l.ID, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: b.Centre()}}, Loose: g}
 }
 
 // flipped is what a tile does with what is solid turned round.

@@ -34,7 +34,7 @@ func World(seed uint64) (*world.Document, error) {
 			if r.IntN(2) == 0 {
 				cell = grid.Cell(tiles.Wall)
 			}
-			if _, _, err := draft.Paint(m.ID, m.PlayerLayer, grid.BoxRegion(grid.Rect{X: p.X, Y: p.Y, W: 1, H: 1}), grid.Runs{{N: 1, Cell: cell}}, nil); err != nil {
+			if _, err := draft.Paint(m.ID, m.PlayerLayer, world.Stroke{Region: grid.Region{{Y: p.Y, X0: p.X, X1: p.X}}, Cells: grid.Runs{{N: 1, Cell: cell}}}); err != nil {
 				return nil, err
 			}
 		}

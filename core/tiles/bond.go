@@ -1,0 +1,208 @@
+package tiles
+
+import (
+	"errors"
+	"fmt"
+	"math/bits"
+	"slices"
+
+	"azzel/core/limit"
+)
+
+// Neighbours are the eight cells round a cell, a bit for each that a tile joins
+// to.
+type Neighbours uint8
+
+// The neighbours: north, east, south and west, then the corners between them.
+const (
+	North Neighbours = 1 << iota
+	East
+	South
+	West
+	NorthEast
+	SouthEast
+	SouthWest
+	NorthWest
+
+	allSides   = North | East | South | West
+	allCorners = NorthEast | SouthEast | SouthWest | NorthWest
+)
+
+// Around is where each neighbour lies, in the order of their bits: columns to
+// the right, rows down.
+var Around = [8][2]int{{0, -1}, {1, 0}, {0, 1}, {-1, 0}, {1, -1}, {1, 1}, {-1, 1}, {-1, -1}}
+
+// beside is the two sides that a corner lies between.
+func beside(corner int) Neighbours {
+	return 1<<(corner-4) | 1<<((corner-3)%4)
+}
+
+// A Join is along what the tiles of a bond join.
+type Join uint8
+
+// The ways to join: along sides (16 tiles), at corners (16), or both (47).
+const (
+	Sides Join = iota
+	Corners
+	Both
+	joinEnd
+)
+
+// Reduce keeps of the neighbours what makes a difference to a tile: the sides;
+// the corners that are joined with both sides beside them; or both.
+func (j Join) Reduce(n Neighbours) Neighbours {
+	for corner := 4; corner < 8; corner++ {
+		if sides := beside(corner); n&sides != sides {
+			n &^= 1 << corner
+		}
+	}
+	switch j {
+	case Sides:
+		return n & allSides
+	case Corners:
+		return n & allCorners
+	}
+	return n
+}
+
+// Full is a tile joined to all its neighbours: the centre of a bond.
+func (j Join) Full() Neighbours { return j.Reduce(0xff) }
+
+// Places lists the different surroundings that make a difference, ascending: 16,
+// 16 or 47.
+func (j Join) Places() []Neighbours {
+	var list []Neighbours
+	for n := range 256 {
+		if m := Neighbours(n); j == Corners && m&allSides == 0 || j != Corners && j.Reduce(m) == m {
+			list = append(list, m)
+		}
+	}
+	return list
+}
+
+// A Bonded is a tile of a bond, the surroundings it is drawn for, and how often
+// it is laid beside others of the same surroundings.
+type Bonded struct {
+	// Tile is the tile's number.
+	Tile int `json:"tile"`
+	// Joined are the neighbours that it joins to, reduced.
+	Joined Neighbours `json:"joined"`
+	// Weight is 0 to MaxWeight; 0 is never laid.
+	Weight int `json:"weight"`
+}
+
+// A Bond is tiles of which the right one is laid according to a cell's
+// neighbours.
+type Bond struct {
+	Join  Join
+	Tiles []Bonded
+	// Border says that the tiles join to the border of the map.
+	Border bool
+	// Also are further tiles that they join to.
+	Also []int
+	// Seed makes one dealing of several, where tiles share surroundings.
+	Seed int
+}
+
+// Check reports what keeps the bond from being laid, in words for the designer.
+func (b Bond) Check() error {
+	if b.Join >= joinEnd {
+		return errors.New("a bond joins along sides, at corners, or both")
+	}
+	if len(b.Tiles) > limit.BondTiles || len(b.Also) > limit.BondTiles {
+		return fmt.Errorf("a bond has at most %d tiles, and joins to at most %d others", limit.BondTiles, limit.BondTiles)
+	}
+	seen := map[int]bool{}
+	centre := false
+	for _, t := range b.Tiles {
+		if seen[t.Tile] {
+			return errors.New("a tile is in the bond twice: each tile is drawn for one surrounding")
+		}
+		seen[t.Tile] = true
+		if t.Weight < 0 || t.Weight > MaxWeight {
+			return fmt.Errorf("a weight is 0 to %d; this is %d", MaxWeight, t.Weight)
+		}
+		if b.Join.Reduce(t.Joined) != t.Joined && (b.Join != Corners || t.Joined&allSides != 0) {
+			return errors.New("a corner is joined only together with both sides beside it")
+		}
+		centre = centre || t.Joined == b.Join.Full() && t.Weight > 0
+	}
+	for _, n := range b.Also {
+		if seen[n] {
+			return errors.New("a bond joins to its own tiles anyway: take them from the tiles that it also joins to")
+		}
+	}
+	if !centre {
+		return errors.New("the bond has no centre: one tile, with a weight, must be joined on every side")
+	}
+	return nil
+}
+
+// Lacks lists the surroundings for which the bond has no tile of its own. The
+// nearest that it has is laid there.
+func (b Bond) Lacks() []Neighbours {
+	return slices.DeleteFunc(b.Join.Places(), func(n Neighbours) bool {
+		return slices.ContainsFunc(b.Tiles, func(t Bonded) bool { return t.Joined == n && t.Weight > 0 })
+	})
+}
+
+// A BondTable finds the tiles of a bond by their surroundings, in constant time.
+type BondTable struct {
+	bond    Bond
+	choices [256][]Bonded
+	totals  [256]int
+}
+
+// Table prepares a bond, which must have passed Check, for laying.
+func (b Bond) Table() *BondTable {
+	t := &BondTable{bond: b}
+	by := map[Neighbours][]Bonded{}
+	for _, tile := range b.Tiles {
+		if tile.Weight > 0 {
+			by[tile.Joined] = append(by[tile.Joined], tile)
+		}
+	}
+	for n := range 256 {
+		want := b.Join.Reduce(Neighbours(n))
+		nearest, best := want, 1<<30
+		for have := range 256 {
+			if by[Neighbours(have)] == nil {
+				continue
+			}
+			if far := apart(want, Neighbours(have)); far < best {
+				nearest, best = Neighbours(have), far
+			}
+		}
+		t.choices[n] = by[nearest]
+		for _, c := range t.choices[n] {
+			t.totals[n] += c.Weight
+		}
+	}
+	return t
+}
+
+// apart is how unlike two surroundings are: a side counts more than all corners.
+func apart(a, b Neighbours) int {
+	return 5*bits.OnesCount8(uint8((a^b)&allSides)) + bits.OnesCount8(uint8((a^b)&allCorners))
+}
+
+// Tile is the number of the tile for a cell that joins to the given neighbours,
+// by a number that Chance makes.
+func (t *BondTable) Tile(n Neighbours, chance uint64) int {
+	choices := t.choices[n]
+	if len(choices) == 1 {
+		return choices[0].Tile
+	}
+	at := int((chance >> 32) * uint64(t.totals[n]) >> 32)
+	for _, c := range choices {
+		if at < c.Weight {
+			return c.Tile
+		}
+		at -= c.Weight
+	}
+	return 0
+}
+
+// Alone reports whether the neighbours leave no choice, so that chance need not
+// be asked.
+func (t *BondTable) Alone(n Neighbours) bool { return len(t.choices[n]) == 1 }
