@@ -71,6 +71,16 @@ func brickWall(c canvas, sides int) {
 	c.box(7, 0, 1, 16, claret)
 	c.box(0, 8, 7, 1, claret)
 	c.box(8, 2, 8, 1, claret)
+	if sides&South == 0 {
+		c.box(0, 5, 16, 11, claret)
+		for row := range 3 {
+			for column := -1; column < 3; column++ {
+				c.box(column*7+row%2*4, 6+row*3, 6, 2, brick)
+			}
+		}
+		c.box(0, 4, 16, 1, straw)
+		c.box(0, 15, 16, 1, ink)
+	}
 	if sides&North == 0 {
 		c.box(0, 0, 16, 1, straw)
 	}
@@ -78,19 +88,8 @@ func brickWall(c canvas, sides int) {
 		c.box(0, 0, 1, 16, straw)
 	}
 	if sides&East == 0 {
-		c.box(15, 0, 1, 16, claret)
+		c.box(15, 0, 1, 16, ink)
 	}
-	if sides&South != 0 {
-		return
-	}
-	c.box(0, 5, 16, 11, claret)
-	for row := range 3 {
-		for column := -1; column < 3; column++ {
-			c.box(column*7+row%2*4, 6+row*3, 6, 2, brick)
-		}
-	}
-	c.box(0, 4, 16, 1, straw)
-	c.box(0, 15, 16, 1, ink)
 }
 
 // glassWall draws panes in a frame of iron, upright where no more wall follows
@@ -118,6 +117,9 @@ func glassWall(c canvas, sides int) {
 			c.box(1, y, 4, 1, glint)
 			c.box(11, y, 4, 1, glint)
 		}
+	}
+	if sides&North == 0 {
+		c.box(0, 0, 16, 1, ink)
 	}
 	if sides&West == 0 {
 		c.box(0, 0, 1, 16, ink)
