@@ -50,39 +50,24 @@ func (r *room) mixed(x, y, w, h int, places ...int) {
 	})
 }
 
-// block lays tiles that join along their sides over the cells of some boxes;
-// with says where else it joins on.
-func (r *room) block(b art.Block, with func(x, y int) bool, boxes ...grid.Rect) {
-	in := func(x, y int) bool {
-		for _, box := range boxes {
-			if box.Has(grid.Point{X: x, Y: y}) {
-				return true
-			}
-		}
-		return with != nil && with(x, y)
-	}
+// block lays a bond over some boxes.
+func (r *room) block(b art.Block, boxes ...grid.Rect) {
 	for _, box := range boxes {
-		r.lay(r.m.PlayerLayer, box.X, box.Y, box.W, box.H, func(x, y int) int {
-			sides := 0
-			for i, way := range [4]grid.Point{{X: 0, Y: -1}, {X: 1, Y: 0}, {X: 0, Y: 1}, {X: -1, Y: 0}} {
-				if in(x+way.X, y+way.Y) {
-					sides |= 1 << i
-				}
-			}
-			return art.Joined(b, sides)
-		})
+		g := grid.BoxRegion(box)
+		centre := r.b.doc.Bond(r.b.bond[b]).Centre()
+		r.parts = append(r.parts, edit.Paint{Map: r.m.ID, Layer: r.m.PlayerLayer, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: centre}}, Loose: g})
 	}
 }
 
 // walls runs a wall round the room.
 func (r *room) walls(b art.Block) {
 	w, h := r.m.Bounds.W, r.m.Bounds.H
-	r.block(b, nil, grid.Rect{W: w, H: 1}, grid.Rect{Y: h - 1, W: w, H: 1}, grid.Rect{Y: 1, W: 1, H: h - 2}, grid.Rect{X: w - 1, Y: 1, W: 1, H: h - 2})
+	r.block(b, grid.Rect{W: w, H: 1}, grid.Rect{Y: h - 1, W: w, H: 1}, grid.Rect{Y: 1, W: 1, H: h - 2}, grid.Rect{X: w - 1, Y: 1, W: 1, H: h - 2})
 }
 
 // bed lays a bed and plants what is given over all of it but its edge.
 func (r *room) bed(x, y, w, h int, plants ...int) {
-	r.block(art.Bed, nil, grid.Rect{X: x, Y: y, W: w, H: h})
+	r.block(art.Bed, grid.Rect{X: x, Y: y, W: w, H: h})
 	r.mixed(x+1, y+1, w-2, h-2, plants...)
 }
 
@@ -128,8 +113,7 @@ func (b *builder) palmHouse() *room {
 	r.walls(art.Glass)
 	r.mixed(1, 8, 34, 2, art.Paving, art.Paving, art.PavingWorn, art.Paving, art.Paving, art.PavingMoss)
 	r.mixed(17, 1, 2, 16, art.Paving, art.Paving, art.Paving, art.PavingWorn)
-	wall := func(_, y int) bool { return y == 0 || y == 17 || y == 8 || y == 9 }
-	r.block(art.Channel, wall, grid.Rect{X: 26, Y: 1, W: 3, H: 7}, grid.Rect{X: 26, Y: 10, W: 3, H: 7})
+	r.block(art.Channel, grid.Rect{X: 26, Y: 1, W: 3, H: 7}, grid.Rect{X: 26, Y: 10, W: 3, H: 7})
 	r.mixed(26, 8, 3, 2, art.Planks, art.Planks, art.PlanksWorn)
 	r.line(27, 3, art.WaterLily)
 	r.line(27, 6, art.WaterBloom)
@@ -186,7 +170,7 @@ func (b *builder) yard() *room {
 	r.line(17, 5, art.Puddle)
 	r.bed(3, 15, 8, 5, art.Cactus, art.Moss, art.Cactus, art.BroadLeaf, art.Moss)
 	r.palm(6, 18)
-	r.block(art.Channel, nil, grid.Rect{X: 19, Y: 15, W: 10, H: 5})
+	r.block(art.Channel, grid.Rect{X: 19, Y: 15, W: 10, H: 5})
 	r.line(21, 17, art.WaterLily)
 	r.line(25, 16, art.WaterBloom)
 	r.line(26, 18, art.WaterLily)

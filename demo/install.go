@@ -45,7 +45,7 @@ func Install(ctx context.Context, s *store.Store) error {
 	if err != nil {
 		return err
 	}
-	b := &builder{ctx: ctx, store: s, project: p.ID, doc: start, ids: ids, tile: map[int]int{}}
+	b := &builder{ctx: ctx, store: s, project: p.ID, doc: start, ids: ids, tile: map[int]int{}, bond: map[art.Block]world.ID{}}
 	if err := b.tileset(); err != nil {
 		return err
 	}
@@ -53,6 +53,7 @@ func Install(ctx context.Context, s *store.Store) error {
 		return err
 	}
 	b.medleys()
+	b.joined()
 	b.glasshouse()
 	return b.err
 }
@@ -152,6 +153,33 @@ func (b *builder) medleys() {
 	}
 }
 
+// joined are the bonds that beds, water and walls are laid with.
+func (b *builder) joined() {
+	for _, block := range []art.Block{art.Bed, art.Channel, art.Brick, art.Glass} {
+		b.bond[block] = b.ids.NewID()
+	}
+	for _, of := range []struct {
+		block   art.Block
+		name    string
+		also    []int
+		joinsTo []world.ID
+	}{
+		{art.Bed, "Bed", nil, nil},
+		{art.Channel, "Water", []int{art.WaterLily, art.WaterBloom, art.Planks, art.PlanksWorn}, []world.ID{b.bond[art.Glass]}},
+		{art.Brick, "Brick wall", []int{art.DoorBrick}, nil},
+		{art.Glass, "Glass wall", []int{art.DoorGlass}, nil},
+	} {
+		bond := &world.Bond{ID: b.bond[of.block], Name: of.name, JoinsTo: of.joinsTo}
+		for sides := range 16 {
+			bond.Tiles = append(bond.Tiles, tiles.Bonded{Tile: b.tile[art.Joined(of.block, sides)], Joined: tiles.Neighbours(sides), Weight: 1})
+		}
+		for _, place := range of.also {
+			bond.Also = append(bond.Also, b.tile[place])
+		}
+		b.step("make "+of.name, edit.Put{Ref: world.Ref{Kind: world.KindBond, ID: bond.ID}, Values: bond.Values()})
+	}
+}
+
 // A builder makes the demo step by step, as a designer would.
 type builder struct {
 	ctx     context.Context
@@ -161,6 +189,7 @@ type builder struct {
 	ids     *world.Counter
 	// tile is the number of the tile at each place of the sheet.
 	tile map[int]int
+	bond map[art.Block]world.ID
 	done uint64
 	err  error
 }

@@ -18,7 +18,7 @@ import (
 	"azzel/server"
 )
 
-var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.State{}, page.Pointer{}, page.Play{}, page.Order{}, desk.Sheet{}, server.ProjectCard{},
+var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.State{}, page.Pointer{}, page.Play{}, page.Order{}, desk.Sheet{}, server.ProjectCard{},
 	server.NewProject{}, server.TakenPicture{}, server.Problem{}}
 
 func main() {
@@ -92,7 +92,7 @@ func constants(out *bytes.Buffer) {
 		{"NAME_LETTERS", limit.NameLetters}, {"PICTURE_BYTES", limit.PictureBytes}, {"PICTURE_SIDE", limit.PictureSide}, {"MAX_WEIGHT", tiles.MaxWeight}, {"SOCKET_BYTES", limit.SocketBytes},
 		{"SCENE_CHANGED", int(page.SceneChanged)}, {"STATE_CHANGED", int(page.StateChanged)}, {"CELLS_CHANGED", int(page.CellsChanged)},
 		{"POINTER_CHANGED", int(page.PointerChanged)}, {"OUTGOING_CHANGED", int(page.OutgoingChanged)}, {"PLAY_CHANGED", int(page.PlayChanged)},
-		{"TAKEN_CHANGED", int(page.TakenChanged)},
+		{"TAKEN_CHANGED", int(page.TakenChanged)}, {"SAMPLE_COLUMNS", page.SampleColumns}, {"SAMPLE_ROWS", page.SampleRows},
 		{"HOVER", page.Hover}, {"PRESS", page.Press}, {"DRAG", page.Drag}, {"RELEASE", page.Release}, {"LEAVE", page.Leave},
 	} {
 		fmt.Fprintf(out, "\nexport const %s = %d;", c.name, c.value)

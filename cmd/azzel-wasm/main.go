@@ -157,6 +157,30 @@ func dealt(w, h int32) (result int32) {
 	return bridge.Write(now.Dealt(to, int(w), int(h)))
 }
 
+// bondSample reads what the bond is to be from the buffer.
+//
+//go:wasmexport bondSample
+func bondSample() (result int32) {
+	defer bridge.Guard(&result)
+	var to page.Bonding
+	if err := json.Unmarshal(bridge.In, &to); err != nil {
+		panic(err)
+	}
+	return bridge.Write(now.BondSample(to))
+}
+
+// proposed reads the numbers of the tiles from the buffer.
+//
+//go:wasmexport proposed
+func proposed(join int32) (result int32) {
+	defer bridge.Guard(&result)
+	var list []int
+	if err := json.Unmarshal(bridge.In, &list); err != nil {
+		panic(err)
+	}
+	return bridge.Write(now.Proposed(list, int(join)))
+}
+
 // sheetShape reads the name of the property from the buffer.
 //
 //go:wasmexport sheetShape

@@ -226,3 +226,28 @@ func (r Remove) contents(a *application) error {
 	}
 	return nil
 }
+
+// Rebond are the parts that turn one state of a bond into another, and lay it
+// anew wherever its tiles, or those of bonds that join to it, follow their bond
+// now. What was laid otherwise by hand stays.
+func Rebond(d *world.Document, was, is *world.Bond) []Part {
+	var parts []Part
+	before, after := was.Values(), is.Values()
+	for i := range after {
+		if !bytes.Equal(before[i].Bytes, after[i].Bytes) {
+			parts = append(parts, Change{Ref: world.Ref{Kind: world.KindBond, ID: was.ID}, Value: after[i]})
+		}
+	}
+	if len(parts) == 0 {
+		return nil
+	}
+	for _, m := range d.Maps {
+		for _, l := range m.Layers {
+			if g := d.Following(m, l, was.ID); len(g) > 0 {
+				cells := l.Cells.Read(g)
+				parts = append(parts, Paint{Map: m.ID, Layer: l.ID, Region: g, Cells: cells, Expect: cells, Loose: g})
+			}
+		}
+	}
+	return parts
+}

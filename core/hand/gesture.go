@@ -358,7 +358,7 @@ func (h *Hand) paint(d *world.Document, m *world.Map, layer world.ID, region gri
 		return said("This map is not there any more.")
 	}
 	n := region.Len()
-	part, problem := supply.part(d, m.ID, layer, region)
+	part, problem := supply.Part(d, m.ID, layer, region)
 	if problem != "" {
 		return said("%s", problem)
 	}

@@ -51,9 +51,9 @@ func (s Supply) name(d *world.Document) string {
 	return ""
 }
 
-// part is the part of an edit that lays s over a region; problem says why it
+// Part is the part of an edit that lays s over a region; problem says why it
 // can't be laid.
-func (s Supply) part(d *world.Document, m, layer world.ID, g grid.Region) (part edit.Part, problem string) {
+func (s Supply) Part(d *world.Document, m, layer world.ID, g grid.Region) (part edit.Part, problem string) {
 	n := g.Len()
 	if s.mixed() && n > limit.DealCells {
 		return nil, fmt.Sprintf("A medley or bond is laid over at most %d million cells at a time. Lay it in parts.", limit.DealCells>>20)

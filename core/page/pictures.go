@@ -73,9 +73,12 @@ func (p *Page) LayerPicture(mapID, layer world.ID, side int) (pixels []byte, w, 
 	return nil, 0, 0
 }
 
+// Block stands for the property where tiles are marked for a bond.
+const Block = "block"
+
 // SheetShape lists the tiles of a tileset that the hand's shape takes on its
 // sheet, from one place to another; filling takes those that hang together and
-// are alike in a property.
+// are alike in a property. Block, as the property, always takes a box.
 func (p *Page) SheetShape(id world.ID, property string, from, to grid.Point) []int {
 	t := p.doc().Tileset(id)
 	if t == nil {
@@ -86,7 +89,11 @@ func (p *Page) SheetShape(id world.ID, property string, from, to grid.Point) []i
 		at[place] = i
 	}
 	var places []int
-	switch p.hand.Shape {
+	shape := p.hand.Shape
+	if property == Block {
+		shape = hand.Box
+	}
+	switch shape {
 	case hand.Fill:
 		start, there := at[to.Y*t.Columns+to.X]
 		if !there {

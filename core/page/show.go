@@ -12,7 +12,7 @@ import (
 )
 
 var kindNames = map[world.Kind]string{world.KindProject: "project", world.KindTileset: "tileset", world.KindMap: "map",
-	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character", world.KindMedley: "medley"}
+	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character", world.KindMedley: "medley", world.KindBond: "bond"}
 
 func kindOf(name string) world.Kind {
 	for k, n := range kindNames {
@@ -32,7 +32,7 @@ func (p *Page) Scene() Scene {
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Roles: []string{"none"}, Types: []TypeView{}, Missing: []MissingView{},
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Roles: []string{"none"}, Types: []TypeView{}, Missing: []MissingView{},
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	for _, t := range missing {
@@ -77,6 +77,9 @@ func (p *Page) Scene() Scene {
 	}
 	for _, m := range d.Medleys {
 		s.Medleys = append(s.Medleys, viewMedley(m))
+	}
+	for _, b := range d.Bonds {
+		s.Bonds = append(s.Bonds, viewBond(b))
 	}
 	for _, r := range tiles.Roles() {
 		s.Roles = append(s.Roles, r.String())
@@ -174,7 +177,7 @@ func (p *Page) State() State {
 	undo, _ := p.replica.CanUndo()
 	redo, _ := p.replica.CanRedo()
 	s := State{Pending: p.replica.Pending(), Undo: undo, Redo: redo, Holding: string(p.hand.Holding), Shape: string(p.hand.Shape),
-		Tile: int(p.hand.Tile), Medley: FormatID(p.hand.Medley), Type: FormatID(p.hand.Type), Messages: p.messages, Filling: p.fill != nil, FillFound: p.found, FillTotal: p.total,
+		Tile: int(p.hand.Tile), Medley: FormatID(p.hand.Medley), Bond: FormatID(p.hand.Bond), Type: FormatID(p.hand.Type), Messages: p.messages, Filling: p.fill != nil, FillFound: p.found, FillTotal: p.total,
 		Playing: p.game != nil, Slip: p.slip()}
 	if s.Messages == nil {
 		s.Messages = []string{}
@@ -188,6 +191,8 @@ func (p *Page) State() State {
 		s.HeldName = t.Name
 	case hand.Medley:
 		s.HeldName = hand.Name(d, world.Ref{Kind: world.KindMedley, ID: p.hand.Medley})
+	case hand.Bond:
+		s.HeldName = hand.Name(d, world.Ref{Kind: world.KindBond, ID: p.hand.Bond})
 	case hand.Eraser:
 		s.HeldName = "Eraser"
 	case hand.Crossing:
@@ -349,12 +354,8 @@ func (p *Page) PointerView() Pointer {
 			}
 		}
 	}
-	if medley := d.Medley(g.Medley); medley != nil && g.Region.Len() <= maxDealt {
-		for _, span := range g.Region {
-			for x := span.X0; x <= span.X1; x++ {
-				v.Ghost.Cells = append(v.Ghost.Cells, int(medley.Deal(l, g.Map, g.Layer, grid.Point{X: x, Y: span.Y})))
-			}
-		}
+	if g.Medley != 0 || g.Bond != 0 {
+		v.Ghost.Cells = p.would(g)
 	}
 	if !g.Room.Empty() {
 		b := box(l.Box(g.Room))

@@ -14,6 +14,7 @@ type Scene struct {
 	Crossings []CrossingView `json:"crossings"`
 	Tilesets  []TilesetHead  `json:"tilesets"`
 	Medleys   []MedleyView   `json:"medleys"`
+	Bonds     []BondView     `json:"bonds"`
 	// Roles are the names of the roles, the first without one.
 	Roles   []string      `json:"roles"`
 	Types   []TypeView    `json:"types"`
@@ -162,6 +163,7 @@ type State struct {
 	Shape     string    `json:"shape"`
 	Tile      int       `json:"tile"`
 	Medley    string    `json:"medley"`
+	Bond      string    `json:"bond"`
 	HeldName  string    `json:"heldName"`
 	Type      string    `json:"type"`
 	Slip      *SlipView `json:"slip"`
@@ -229,7 +231,7 @@ type Ghost struct {
 	Spans []int    `json:"spans"`
 	Box   *BoxView `json:"box"`
 	Tile  int      `json:"tile"`
-	// Cells are the cells of a medley in the order of the spans, or of the box, if
+	// Cells are the cells of a medley or bond in the order of the spans, or of the box, if
 	// they are not too many.
 	Cells   []int    `json:"cells"`
 	Piece   string   `json:"piece"`
@@ -274,6 +276,8 @@ type Order struct {
 	Taken *Taken `json:"taken"`
 	// Medley is what a medley is to be.
 	Medley *Dealing `json:"medley"`
+	// Bond is what a bond is to be.
+	Bond *Bonding `json:"bond"`
 	// Mark is a property to be painted onto the tiles of List.
 	Mark *tiles.Mark `json:"mark"`
 }

@@ -65,6 +65,15 @@ func (j Join) Reduce(n Neighbours) Neighbours {
 	return n
 }
 
+// Settle keeps of what a tile is said to join to what can be said of it: sides,
+// corners, or corners with both sides beside them.
+func (j Join) Settle(n Neighbours) Neighbours {
+	if j == Corners {
+		return n & allCorners
+	}
+	return j.Reduce(n)
+}
+
 // Full is a tile joined to all its neighbours: the centre of a bond.
 func (j Join) Full() Neighbours { return j.Reduce(0xff) }
 
@@ -73,7 +82,7 @@ func (j Join) Full() Neighbours { return j.Reduce(0xff) }
 func (j Join) Places() []Neighbours {
 	var list []Neighbours
 	for n := range 256 {
-		if m := Neighbours(n); j == Corners && m&allSides == 0 || j != Corners && j.Reduce(m) == m {
+		if m := Neighbours(n); j.Settle(m) == m {
 			list = append(list, m)
 		}
 	}
@@ -122,7 +131,7 @@ func (b Bond) Check() error {
 		if t.Weight < 0 || t.Weight > MaxWeight {
 			return fmt.Errorf("a weight is 0 to %d; this is %d", MaxWeight, t.Weight)
 		}
-		if b.Join.Reduce(t.Joined) != t.Joined && (b.Join != Corners || t.Joined&allSides != 0) {
+		if b.Join.Settle(t.Joined) != t.Joined {
 			return errors.New("a corner is joined only together with both sides beside it")
 		}
 		centre = centre || t.Joined == b.Join.Full() && t.Weight > 0

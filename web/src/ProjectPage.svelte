@@ -49,9 +49,7 @@
   function bring(files: File[]): void {
     if (files.length === 0) return;
     p.dropped = files;
-    p.desk = null;
-    p.medley = null;
-    p.opened = 'desk';
+    p.layOnDesk({ kind: 'nothing' });
   }
 </script>
 

@@ -54,7 +54,7 @@ const zoom = (p: Project, direction: 1 | -1): void =>
 let previous: Held | null = null;
 
 /** What is in the hand, to be taken again. */
-export type Held = Pick<State, 'holding' | 'shape' | 'tile' | 'type' | 'medley'>;
+export type Held = Pick<State, 'holding' | 'shape' | 'tile' | 'type' | 'medley' | 'bond'>;
 
 export const heldNow = (s: State): Held => ({
   holding: s.holding,
@@ -62,12 +62,13 @@ export const heldNow = (s: State): Held => ({
   tile: s.tile,
   type: s.type,
   medley: s.medley,
+  bond: s.bond,
 });
 
 /** Takes into the hand what was held. */
 export function holdAgain(p: Project, held: Held): void {
   p.order({ do: 'shape', text: held.shape });
-  const id = held.holding === 'medley' ? held.medley : held.type;
+  const id = { medley: held.medley, bond: held.bond }[held.holding] ?? held.type;
   p.order({ do: 'hold', kind: held.holding, n: held.tile, id });
 }
 
@@ -247,9 +248,7 @@ export const commands: Command[] = [
     group: 'board',
     does: 'Lays a picture on the desk, to be cut into tiles.',
     run: (p) => {
-      p.desk = null;
-      p.medley = null;
-      p.opened = 'desk';
+      p.layOnDesk({ kind: 'nothing' });
     },
   },
   {

@@ -1,5 +1,17 @@
 import { Buffers, instantiate, type Exports } from './module';
-import type { BoxView, Dealing, Dealt, Order, Play, Pointer, Scene, State, TilesetView } from './types.gen';
+import type {
+  Bonding,
+  BoxView,
+  Dealing,
+  Dealt,
+  Order,
+  Play,
+  Pointer,
+  Proposal,
+  Scene,
+  State,
+  TilesetView,
+} from './types.gen';
 
 /** Given by an export when the core itself failed, or when messages are missing. */
 export const BROKEN = -1;
@@ -116,6 +128,18 @@ export class Core {
   dealt(to: Dealing, w: number, h: number): Dealt {
     this.buffers.giveText(JSON.stringify(to));
     return JSON.parse(this.buffers.takeText(this.exports.dealt(w, h))) as Dealt;
+  }
+
+  /** How a bond would lie over its sample, row by row. */
+  bondSample(to: Bonding): number[] {
+    this.buffers.giveText(JSON.stringify(to));
+    return JSON.parse(this.buffers.takeText(this.exports.bondSample())) as number[];
+  }
+
+  /** Which of a bond's tiles some tiles are; join below 0 finds the way to join as well. */
+  proposed(list: number[], join: number): Proposal {
+    this.buffers.giveText(JSON.stringify(list));
+    return JSON.parse(this.buffers.takeText(this.exports.proposed(join))) as Proposal;
   }
 
   /** What the tiles in a box of cells of a map are: 0 nothing, 1 all over, 2 in part. */

@@ -8,6 +8,11 @@ import * as T from './types.gen';
 
 export type Saved = 'saving' | 'saved' | 'waiting';
 export type Opened = 'nothing' | 'drawer' | 'desk';
+/** What lies on the desk: a thing of the project, or tiles proposed as a bond. */
+export type OnDesk =
+  | { kind: 'nothing' }
+  | { kind: 'tileset' | 'medley' | 'bond'; id: string }
+  | { kind: 'proposal'; proposal: T.Proposal };
 
 const TICK = 1000 / 60;
 /** The part of a cell that is the tile's number. */
@@ -29,9 +34,7 @@ export class Project {
   error = $state('');
   messages = $state<{ id: number; text: string }[]>([]);
   opened = $state<Opened>('nothing');
-  desk = $state<string | null>(null);
-  /** The medley that lies on the desk, in place of a tileset. */
-  medley = $state<string | null>(null);
+  desk = $state.raw<OnDesk>({ kind: 'nothing' });
   /** Pictures dropped or pasted on the page, for the desk to take up. */
   dropped = $state.raw<File[]>([]);
   seeking = $state(false);
@@ -297,6 +300,19 @@ export class Project {
 
   dealt(to: T.Dealing, w: number, h: number): T.Dealt {
     return this.core?.dealt(to, w, h) ?? { cells: [], shares: [] };
+  }
+
+  bondSample(to: T.Bonding): number[] {
+    return this.core?.bondSample(to) ?? [];
+  }
+
+  proposed(list: number[], join: number): T.Proposal {
+    return this.core?.proposed(list, join) ?? { join: 0, tiles: [], unsure: [] };
+  }
+
+  layOnDesk(what: OnDesk): void {
+    this.desk = what;
+    this.opened = 'desk';
   }
 
   lensOf(map: string, cells: T.BoxView): Uint8Array {

@@ -76,6 +76,25 @@ export interface MedleyView {
   mirrored: boolean;
 }
 
+export interface Bonded {
+  tile: number;
+  joined: number;
+  weight: number;
+}
+
+export interface BondView {
+  id: string;
+  name: string;
+  join: number;
+  tiles: Bonded[];
+  border: boolean;
+  also: number[];
+  joinsTo: string[];
+  seed: number;
+  picture: number[];
+  lacks: number;
+}
+
 export interface TypeView {
   id: string;
   name: string;
@@ -100,6 +119,7 @@ export interface Scene {
   crossings: CrossingView[];
   tilesets: TilesetHead[];
   medleys: MedleyView[];
+  bonds: BondView[];
   roles: string[];
   types: TypeView[];
   missing: MissingView[];
@@ -151,6 +171,21 @@ export interface Dealt {
   shares: number[];
 }
 
+export interface Bonding {
+  join: number;
+  tiles: Bonded[];
+  border: boolean;
+  also: number[];
+  joinsTo: string[];
+  seed: number;
+}
+
+export interface Proposal {
+  join: number;
+  tiles: Bonded[];
+  unsure: number[];
+}
+
 export interface SlipLine {
   label: string;
   value: string;
@@ -187,6 +222,7 @@ export interface State {
   shape: string;
   tile: number;
   medley: string;
+  bond: string;
   heldName: string;
   type: string;
   slip: SlipView | null;
@@ -292,6 +328,7 @@ export interface Order {
   y: number;
   taken: Taken | null;
   medley: Dealing | null;
+  bond: Bonding | null;
   mark: Mark | null;
 }
 
@@ -355,6 +392,8 @@ export const POINTER_CHANGED = 8;
 export const OUTGOING_CHANGED = 16;
 export const PLAY_CHANGED = 32;
 export const TAKEN_CHANGED = 64;
+export const SAMPLE_COLUMNS = 12;
+export const SAMPLE_ROWS = 7;
 export const HOVER = 0;
 export const PRESS = 1;
 export const DRAG = 2;

@@ -1,6 +1,7 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import type { Project } from '../core/project.svelte';
+  import BondDesk from './BondDesk.svelte';
   import CutSheet from './CutSheet.svelte';
   import MedleyDesk from './MedleyDesk.svelte';
   import TileDesk from './TileDesk.svelte';
@@ -11,8 +12,17 @@
   let files: File[] = $state.raw([]);
   let all = $state(0);
   const file = $derived(files[0] ?? null);
-  const medley = $derived(p.scene?.medleys.find((m) => m.id === p.medley) ?? null);
-  const set = $derived(p.tilesets.find((t) => t.id === p.desk) ?? null);
+  const lies = $derived(p.desk.kind === 'nothing' || p.desk.kind === 'proposal' ? null : p.desk);
+  const medley = $derived(lies?.kind === 'medley' ? p.scene?.medleys.find((m) => m.id === lies.id) : null);
+  const bond = $derived(lies?.kind === 'bond' ? (p.scene?.bonds.find((b) => b.id === lies.id) ?? null) : null);
+  const proposal = $derived(p.desk.kind === 'proposal' ? p.desk.proposal : null);
+  const set = $derived(lies?.kind === 'tileset' ? p.tilesets.find((t) => t.id === lies.id) : null);
+  const what = $derived.by(() => {
+    if (medley) return `${medley.name}: a medley`;
+    if (bond) return `${bond.name}: a bond`;
+    if (proposal) return 'a bond, proposed from its tiles’ pixels';
+    return set ? `${set.name}: what its tiles do` : 'bring in a tileset';
+  });
 
   $effect(() => {
     if (p.dropped.length === 0) return;
@@ -29,7 +39,7 @@
   function taken(strip: string): void {
     files = files.slice(1);
     const fresh = p.tilesets.at(-1);
-    if (fresh && strip) p.desk = fresh.id;
+    if (fresh && strip) p.desk = { kind: 'tileset', id: fresh.id };
   }
 
   function close(): void {
@@ -42,8 +52,7 @@
   <div class="flex items-center gap-3 border-b border-line px-3 py-1.5">
     <h2 class="name">Desk</h2>
     <span class="text-soft">
-      {#if file}{file.name}{#if all > 1}, picture {all - files.length + 1} of {all}{/if}{:else if medley}{medley.name}:
-        a medley{:else if set}{set.name}: what its tiles do{:else}bring in a tileset{/if}
+      {#if file}{file.name}{#if all > 1}, picture {all - files.length + 1} of {all}{/if}{:else}{what}{/if}
     </span>
     {#if files.length > 1}
       <button class="text-lagoon-ink underline" onclick={() => (files = files.slice(0, 1))}>Stop after this one</button>
@@ -60,12 +69,14 @@
         giveUp={() => (files = files.slice(1))}
         show={(id) => {
           files = files.slice(1);
-          p.desk = id;
+          p.desk = { kind: 'tileset', id };
         }}
       />
     {/key}
   {:else if medley}
     {#key medley.id}<MedleyDesk {p} {medley} />{/key}
+  {:else if bond || proposal}
+    {#key bond?.id ?? proposal}<BondDesk {p} {bond} {proposal} />{/key}
   {:else if set}
     {#key set.id}<TileDesk {p} {set} />{/key}
   {:else}

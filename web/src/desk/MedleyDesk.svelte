@@ -1,18 +1,16 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import type { Project } from '../core/project.svelte';
-  import { theme } from '../core/theme.svelte';
-  import { readColours } from '../board/colours';
   import { MAX_WEIGHT, type Dealing, type MedleyView } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import Button from '../ui/Button.svelte';
   import Rename from '../ui/Rename.svelte';
+  import CellsPicture from './CellsPicture.svelte';
 
   let { p, medley }: { p: Project; medley: MedleyView } = $props();
 
   const COLUMNS = 12;
   const ROWS = 7;
-  let canvas: HTMLCanvasElement | undefined = $state();
   /** Weights while a bar is dragged, before they are an edit. */
   let dragged = $state.raw<number[] | null>(null);
 
@@ -48,25 +46,6 @@
       add(n);
     }
   }
-
-  $effect(() => {
-    void theme.dark;
-    const context = canvas?.getContext('2d');
-    const project = p.scene?.project;
-    if (!canvas || !context || !project) return;
-    const { cellW, cellH } = project;
-    canvas.width = COLUMNS * cellW;
-    canvas.height = ROWS * cellH;
-    context.fillStyle = readColours().shelf;
-    context.fillRect(0, 0, canvas.width, canvas.height);
-    const small = new OffscreenCanvas(cellW, cellH);
-    dealt.cells.forEach((n, i) => {
-      const image = p.tile(n);
-      if (!image) return;
-      small.getContext('2d')?.putImageData(image, 0, 0);
-      context.drawImage(small, (i % COLUMNS) * cellW, Math.floor(i / COLUMNS) * cellH);
-    });
-  });
 </script>
 
 <div class="flex min-h-0 flex-1">
@@ -123,7 +102,7 @@
         rename={(text) => p.order({ do: 'rename', kind: 'medley', id: medley.id, text })}
       />
     </div>
-    <canvas bind:this={canvas} class="w-full [image-rendering:pixelated]" aria-hidden="true"></canvas>
+    <CellsPicture {p} cells={dealt.cells} columns={COLUMNS} rows={ROWS} />
     <div class="flex flex-wrap gap-2">
       <Button label="Deal again" onclick={() => change({ seed: medley.seed + 1 })} />
       <Button label="Mirrored too" pressed={medley.mirrored} onclick={() => change({ mirrored: !medley.mirrored })} />

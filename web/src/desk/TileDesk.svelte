@@ -13,19 +13,32 @@
   /** The tile that is looked at. */
   let seen = $state<number | null>(null);
 
+  /** Strokes mark a block to be proposed as a bond, and not what tiles do. */
+  let block = $state(false);
+
   function apply(list: number[]): void {
-    if (list.length > 0) p.order({ do: 'mark', kind: 'tileset', id: set.id, list, mark });
+    if (block && list.length > 0) {
+      const tiles = [...list].sort((a, b) => a - b).map((i) => set.first + i);
+      p.layOnDesk({ kind: 'proposal', proposal: p.proposed(tiles, -1) });
+    } else if (list.length > 0) p.order({ do: 'mark', kind: 'tileset', id: set.id, list, mark });
   }
 </script>
 
 <div class="flex min-h-0 flex-1">
   <div class="min-w-0 flex-1 overflow-auto bg-board p-4">
-    <TileSheet {p} {set} {mark} {seen} look={(i) => (seen = i)} {apply} />
+    <TileSheet {p} {set} {mark} {block} {seen} look={(i) => (seen = i)} {apply} />
   </div>
   <div class="flex w-132 shrink-0 flex-col border-l border-line">
     <div class="flex min-h-0 flex-1 gap-4 overflow-auto p-3">
       <div class="flex w-64 shrink-0 flex-col gap-2">
-        <MarkFields {p} {mark} change={(to) => (mark = to)} />
+        <Button label="Mark a block for a bond" pressed={block} onclick={() => (block = !block)} />
+        {#if block}
+          <p class="text-soft">
+            Drag over the tiles that join up. Azzel compares their edges and proposes which is which.
+          </p>
+        {:else}
+          <MarkFields {p} {mark} change={(to) => (mark = to)} />
+        {/if}
       </div>
       <div class="flex min-w-0 flex-1 flex-col gap-2">
         {#if seen !== null && set.tiles[seen]}
@@ -38,7 +51,7 @@
       </div>
     </div>
     <div class="flex items-center gap-3 border-t border-line px-3 py-2">
-      <Button label="Another tileset" onclick={() => (p.desk = null)} />
+      <Button label="Another tileset" onclick={() => (p.desk = { kind: 'nothing' })} />
       <span class="text-soft figures">{set.count} tiles, {set.solid} solid</span>
       {#if !set.builtin}
         <span class="ml-auto"

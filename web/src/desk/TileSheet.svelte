@@ -11,11 +11,13 @@
     p: Project;
     set: TilesetView;
     mark: Mark;
+    /** Strokes mark a box of tiles, whatever shape is in the hand. */
+    block: boolean;
     seen: number | null;
     look: (index: number) => void;
     apply: (list: number[]) => void;
   }
-  let { p, set, mark, seen, look, apply }: Props = $props();
+  let { p, set, mark, block, seen, look, apply }: Props = $props();
 
   type Place = { x: number; y: number };
 
@@ -30,7 +32,7 @@
   const indexAt = $derived(new Map(set.places.map((place, i) => [place, i])));
   const under = $derived(at ? indexAt.get(at.y * set.columns + at.x) : undefined);
   /** Free strokes gather; every other shape is taken anew. */
-  const gathers = $derived(p.state?.shape === 'free');
+  const gathers = $derived(p.state?.shape === 'free' && !block);
 
   function place(event: MouseEvent): Place {
     const r = (event.currentTarget as Element).getBoundingClientRect();
@@ -40,7 +42,10 @@
 
   function take(to: Place): void {
     const from = (gathers ? last : start) ?? to;
-    chosen = new SvelteSet([...(gathers ? chosen : []), ...p.sheetShape(set.id, mark.property, from, to)]);
+    chosen = new SvelteSet([
+      ...(gathers ? chosen : []),
+      ...p.sheetShape(set.id, block ? 'block' : mark.property, from, to),
+    ]);
     last = to;
   }
 

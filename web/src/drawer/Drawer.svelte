@@ -2,6 +2,7 @@
   import ImagePlus from '@lucide/svelte/icons/image-plus';
   import { TILE_MASK, type Project } from '../core/project.svelte';
   import { hold } from '../commands/register';
+  import FourTiles from '../tray/FourTiles.svelte';
   import MedleyPicture from '../tray/MedleyPicture.svelte';
   import PieceIcon from '../tray/PieceIcon.svelte';
   import TilePicture from '../tray/TilePicture.svelte';
@@ -9,18 +10,12 @@
 
   let { p }: { p: Project } = $props();
 
-  function desk(id: string | null, medley: string | null = null): void {
-    p.desk = id;
-    p.medley = medley;
-    p.opened = 'desk';
-  }
-
   /** A medley begins with what was used lately; it is dealt and changed on the desk. */
   function makeMedley(): void {
     const list = p.lateTiles.slice(0, 3).map((cell) => cell & TILE_MASK);
     if (list.length === 0) list.push(p.tilesets.at(-1)?.first ?? 1);
     p.order({ do: 'make-medley', list });
-    if (p.state?.holding === 'medley') desk(null, p.state.medley);
+    if (p.state?.holding === 'medley') p.layOnDesk({ kind: 'medley', id: p.state.medley });
   }
 </script>
 
@@ -51,7 +46,9 @@
         <div class="mb-1.5 flex items-center gap-3">
           <h2 class="min-w-0 truncate name">{set.name}</h2>
           <span class="text-small whitespace-nowrap text-soft figures">{set.count} tiles, {set.solid} solid</span>
-          <span data-back><Button label="Lay it on the desk" onclick={() => desk(set.id)} /></span>
+          <span data-back
+            ><Button label="Lay it on the desk" onclick={() => p.layOnDesk({ kind: 'tileset', id: set.id })} /></span
+          >
         </div>
         <div class="flex flex-wrap gap-0.5" data-back>
           {#each set.places.slice(0, 512) as place, i (place)}
@@ -73,8 +70,31 @@
     {/each}
   </div>
   <div class="w-60 shrink-0 overflow-auto border-l border-line p-3">
-    <Button label="Bring in a picture" onclick={() => desk(null)}><ImagePlus size={16} /></Button>
+    <Button label="Bring in a picture" onclick={() => p.layOnDesk({ kind: 'nothing' })}><ImagePlus size={16} /></Button>
     <p class="mt-1 mb-3 text-small text-soft">to be cut into tiles; or drop or paste one anywhere</p>
+    <h2 class="mb-2 name">Bonds</h2>
+    <ul class="mb-3 space-y-1">
+      {#each p.scene?.bonds ?? [] as bond (bond.id)}
+        <li class="flex items-center gap-2">
+          <button
+            class="flex min-w-0 flex-1 items-center gap-2 rounded-inner border p-0.5 text-left hover:bg-shelf {p.state
+              ?.holding === 'bond' && p.state.bond === bond.id
+              ? 'border-saffron bg-held'
+              : 'border-transparent'}"
+            aria-label="Take {bond.name}"
+            data-back
+            onclick={() => hold(p, 'bond', { id: bond.id })}
+          >
+            <FourTiles {p} cells={bond.picture} size={30} /><span class="truncate">{bond.name}</span>
+          </button>
+          <Button label="Change" onclick={() => p.layOnDesk({ kind: 'bond', id: bond.id })} />
+        </li>
+      {:else}
+        <li class="text-soft">
+          Tiles that join up by themselves: walls, beds, water. Lay a tileset on the desk and mark a block of them.
+        </li>
+      {/each}
+    </ul>
     <h2 class="mb-2 name">Medleys</h2>
     <ul class="mb-3 space-y-1">
       {#each p.scene?.medleys ?? [] as medley (medley.id)}
@@ -90,7 +110,7 @@
           >
             <MedleyPicture {p} {medley} size={30} /><span class="truncate">{medley.name}</span>
           </button>
-          <Button label="Change" onclick={() => desk(null, medley.id)} />
+          <Button label="Change" onclick={() => p.layOnDesk({ kind: 'medley', id: medley.id })} />
         </li>
       {:else}
         <li class="text-soft">Tiles laid at random, in proportions you choose: gravel with a pebble now and then.</li>

@@ -79,6 +79,15 @@ function everything(p: Project): Found[] {
       go: () => hold(p, 'medley', { id: medley.id }),
     });
   }
+  for (const bond of scene?.bonds ?? []) {
+    all.push({
+      id: `bond ${bond.id}`,
+      name: bond.name,
+      does: `bond of ${bond.tiles.length} tiles`,
+      keys: '',
+      go: () => hold(p, 'bond', { id: bond.id }),
+    });
+  }
   for (const set of p.tilesets) {
     set.tiles.forEach(({ name, does, keywords }, i) =>
       all.push({

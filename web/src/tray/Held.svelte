@@ -5,6 +5,7 @@
   import type { Snippet } from 'svelte';
   import type { Project } from '../core/project.svelte';
   import PieceIcon from './PieceIcon.svelte';
+  import FourTiles from './FourTiles.svelte';
   import MedleyPicture from './MedleyPicture.svelte';
   import TilePicture from './TilePicture.svelte';
 
@@ -24,6 +25,9 @@
     {#if s?.holding === 'medley'}
       {@const medley = p.scene?.medleys.find((m) => m.id === s.medley)}
       {#if medley}<MedleyPicture {p} {medley} size={44} />{/if}
+    {:else if s?.holding === 'bond'}
+      {@const bond = p.scene?.bonds.find((b) => b.id === s.bond)}
+      {#if bond}<FourTiles {p} cells={bond.picture} size={44} />{/if}
     {:else if s?.holding === 'tile'}
       <TilePicture {p} n={s.tile} size={44} />
     {:else if s?.holding === 'eraser'}

@@ -2,7 +2,8 @@
   import type { Project } from '../core/project.svelte';
   import Picture from '../ui/Picture.svelte';
 
-  let { p, n, size }: { p: Project; n: number; size: number } = $props();
+  /** Square tiles join on to others beside them. */
+  let { p, n, size, square = false }: { p: Project; n: number; size: number; square?: boolean } = $props();
 
   const image = $derived.by(() => {
     void p.scene;
@@ -14,7 +15,7 @@
 </script>
 
 <span
-  class="grid place-items-center overflow-hidden rounded-sm bg-shelf"
+  class="grid place-items-center overflow-hidden bg-shelf {square ? '' : 'rounded-sm'}"
   style:width="{size}px"
   style:height="{size}px"
 >

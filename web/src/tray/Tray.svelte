@@ -35,7 +35,7 @@
 >
   <Held {p}>
     {#each shapes as shape (shape)}
-      {@const active = s?.shape === shape && ['tile', 'eraser', 'medley'].includes(s.holding)}
+      {@const active = s?.shape === shape && ['tile', 'eraser', 'medley', 'bond'].includes(s.holding)}
       <button
         class="inline-flex items-center gap-1 rounded-inner px-1 {active ? 'font-semibold text-ink' : 'text-soft'}"
         aria-pressed={active}

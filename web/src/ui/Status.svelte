@@ -29,6 +29,7 @@
     switch (s.holding) {
       case 'tile':
       case 'medley':
+      case 'bond':
         return [
           ['Right button', 'erases'],
           ['W', 'picks'],

@@ -1,0 +1,200 @@
+package page
+
+import (
+	"fmt"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/hand"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+// BondView is a bond in the drawer and on the desk.
+type BondView struct {
+	ID      string         `json:"id"`
+	Name    string         `json:"name"`
+	Join    int            `json:"join"`
+	Tiles   []tiles.Bonded `json:"tiles"`
+	Border  bool           `json:"border"`
+	Also    []int          `json:"also"`
+	JoinsTo []string       `json:"joinsTo"`
+	Seed    int            `json:"seed"`
+	// Picture is four tiles that join, row by row.
+	Picture []int `json:"picture"`
+	// Lacks is for how many surroundings it has no tile of its own.
+	Lacks int `json:"lacks"`
+}
+
+// Bonding is what a bond is to be.
+type Bonding struct {
+	Join    int            `json:"join"`
+	Tiles   []tiles.Bonded `json:"tiles"`
+	Border  bool           `json:"border"`
+	Also    []int          `json:"also"`
+	JoinsTo []string       `json:"joinsTo"`
+	Seed    int            `json:"seed"`
+}
+
+// Proposal is what a block of tiles seems to be as a bond.
+type Proposal struct {
+	Join  int            `json:"join"`
+	Tiles []tiles.Bonded `json:"tiles"`
+	// Unsure are the tiles whose pixels leave doubt.
+	Unsure []int `json:"unsure"`
+}
+
+func (b Bonding) bond() tiles.Bond {
+	join := tiles.Join(b.Join)
+	list := make([]tiles.Bonded, len(b.Tiles))
+	for i, t := range b.Tiles {
+		list[i] = tiles.Bonded{Tile: t.Tile, Joined: join.Settle(t.Joined), Weight: t.Weight}
+	}
+	return tiles.Bond{Join: join, Tiles: list, Border: b.Border, Also: b.Also, Seed: b.Seed}
+}
+
+func viewBond(b *world.Bond) BondView {
+	v := BondView{ID: FormatID(b.ID), Name: b.Name, Join: int(b.Join), Tiles: b.Tiles, Border: b.Border, Also: append([]int{}, b.Also...),
+		JoinsTo: []string{}, Seed: b.Seed, Lacks: len(b.Lacks())}
+	for _, id := range b.JoinsTo {
+		v.JoinsTo = append(v.JoinsTo, FormatID(id))
+	}
+	v.Picture = sample(b.Bond, 2, 2, func(x, y int) bool { return x >= 0 && y >= 0 && x < 2 && y < 2 })
+	return v
+}
+
+// sample lays a bond over the cells of a box of w × h for which holds is true.
+func sample(b tiles.Bond, w, h int, holds func(x, y int) bool) []int {
+	table := b.Table()
+	cells := make([]int, 0, w*h)
+	for y := range h {
+		for x := range w {
+			cell := 0
+			if holds(x, y) {
+				var joined tiles.Neighbours
+				for i, way := range tiles.Around {
+					if holds(x+way[0], y+way[1]) {
+						joined |= 1 << i
+					}
+				}
+				cell = table.Tile(joined, tiles.Chance(uint64(b.Seed), uint64(x), uint64(y)))
+			}
+			cells = append(cells, cell)
+		}
+	}
+	return cells
+}
+
+// samplePlan is where a bond is laid to be looked at: a room with a hole, a line,
+// a corner and a cell alone.
+var samplePlan = []string{
+	"............",
+	".#####..#...",
+	".#####..#.#.",
+	".##.##..#...",
+	".#####.###..",
+	".#####......",
+	"............",
+}
+
+// SampleColumns and SampleRows are the size of a bond's sample in cells.
+const SampleColumns, SampleRows = 12, 7
+
+// BondSample is how a bond would lie, row by row; empty if it can't be laid.
+func (p *Page) BondSample(to Bonding) []int {
+	b := to.bond()
+	if b.Check() != nil {
+		return []int{}
+	}
+	return sample(b, SampleColumns, SampleRows, func(x, y int) bool {
+		return y >= 0 && y < SampleRows && x >= 0 && x < SampleColumns && samplePlan[y][x] == '#'
+	})
+}
+
+// Proposed finds which of a bond's tiles each tile of a list is, by its pixels;
+// join below 0 finds the way to join as well.
+func (p *Page) Proposed(list []int, join int) Proposal {
+	l := p.doc().Project.Lattice()
+	v := Proposal{Join: join, Tiles: []tiles.Bonded{}, Unsure: []int{}}
+	var pixels [][]byte
+	for _, n := range list {
+		if pix := p.Tile(grid.Cell(n)); pix != nil {
+			pixels = append(pixels, pix)
+			v.Tiles = append(v.Tiles, tiles.Bonded{Tile: n, Weight: 1})
+		}
+	}
+	found, proposed := tiles.Join(join), []tiles.Proposed(nil)
+	if join < 0 {
+		found, proposed = tiles.ProposeJoin(pixels, l.W, l.H)
+	} else {
+		proposed = tiles.Propose(found, pixels, l.W, l.H)
+	}
+	v.Join = int(found)
+	for i, is := range proposed {
+		v.Tiles[i].Joined = is.Joined
+		if !is.Sure {
+			v.Unsure = append(v.Unsure, v.Tiles[i].Tile)
+		}
+	}
+	return v
+}
+
+func (p *Page) makeBond(o Order) Changed {
+	if o.Bond == nil {
+		return p.Fail(errUnknown)
+	}
+	b := &world.Bond{ID: p.ids.NewID(), Name: o.Text, Bond: o.Bond.bond(), JoinsTo: parseIDs(o.Bond.JoinsTo)}
+	if b.Name == "" && b.Centre() != 0 {
+		b.Name = "Bond of " + hand.TileName(p.doc(), b.Centre())
+	}
+	changed := p.do(edit.Edit{Label: "make " + b.Name, Parts: []edit.Part{
+		edit.Put{Ref: world.Ref{Kind: world.KindBond, ID: b.ID}, Values: b.Values()}}})
+	if p.doc().Bond(b.ID) != nil {
+		p.hand.Cancel()
+		p.hand.Holding, p.hand.Bond = hand.Bond, b.ID
+	}
+	return changed
+}
+
+func (p *Page) changeBond(ref world.Ref, to *Bonding) Changed {
+	b := p.doc().Bond(ref.ID)
+	if b == nil || to == nil {
+		return p.Fail(world.ErrGone)
+	}
+	next := *b
+	next.Bond, next.JoinsTo = to.bond(), parseIDs(to.JoinsTo)
+	parts := edit.Rebond(p.doc(), b, &next)
+	if len(parts) == 0 {
+		return 0
+	}
+	return p.do(edit.Edit{Label: fmt.Sprintf("change %s", b.Name), Parts: parts})
+}
+
+func parseIDs(list []string) []world.ID {
+	var ids []world.ID
+	for _, s := range list {
+		ids = append(ids, ParseID(s))
+	}
+	return ids
+}
+
+// would is the cells that a ghost of a medley or bond would lay, in the order of
+// its region; empty if there are too many.
+func (p *Page) would(g hand.Ghost) []int {
+	cells := []int{}
+	d := p.doc()
+	if g.Region.Len() == 0 || g.Region.Len() > maxDealt {
+		return cells
+	}
+	part, problem := g.Part(d, g.Map, g.Layer, g.Region)
+	if problem != "" {
+		return cells
+	}
+	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{part}})
+	if err != nil {
+		return cells
+	}
+	laid := res.Document.Map(g.Map).Layer(g.Layer).Cells.Read(g.Region)
+	laid.Over(g.Region, func(_ grid.Point, c grid.Cell) { cells = append(cells, int(c)) })
+	return cells
+}

@@ -1,0 +1,219 @@
+package page
+
+import (
+	"encoding/json"
+	"errors"
+	"fmt"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/hand"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+var errUnknown = errors.New("this page is older than it should be: reload it")
+
+// Order does what the designer asked for, written as JSON.
+func (p *Page) Order(data []byte) Changed {
+	var o Order
+	if err := json.Unmarshal(data, &o); err != nil {
+		return p.Fail(errUnknown)
+	}
+	return p.order(o)
+}
+
+func (p *Page) order(o Order) Changed {
+	d := p.doc()
+	ref := world.Ref{Kind: kindOf(o.Kind), Map: ParseID(o.Map), ID: ParseID(o.ID)}
+	switch o.Do {
+	case "hold":
+		p.hold(o)
+	case "shape":
+		p.hand.Shape = hand.Shape(o.Text)
+		if !p.hand.Paints() {
+			p.hand.Holding = hand.Tile
+		}
+	case "pick":
+		p.hand.Cancel()
+		if !p.hand.Pick(d, grid.Point{X: o.X, Y: o.Y}) {
+			p.say("There is nothing here to take into the hand.")
+		}
+	case "cancel":
+		return p.cancel()
+	case "layer":
+		p.hand.SetLayer(ref.Map, ref.ID)
+		return SceneChanged | StateChanged | p.hover()
+	case "hide":
+		p.hand.SetHidden(ref.ID, o.Yes)
+		return SceneChanged | CellsChanged | p.hover()
+	case "select":
+		p.selectRef(ref, o.N)
+	case "stack":
+		p.selectStack(o.N)
+	case "unselect":
+		p.hand.Selected = hand.Selection{}
+	case "delete":
+		return p.remove()
+	case "rename":
+		return p.do(*hand.Rename(d, ref, o.Text))
+	case "undo", "redo":
+		return p.takeBack(o.Do)
+	case "make-medley":
+		return p.makeMedley(o)
+	case "change-medley":
+		return p.changeMedley(ref, o.Medley)
+	case "make-bond":
+		return p.makeBond(o)
+	case "change-bond":
+		return p.changeBond(ref, o.Bond)
+	case "remove":
+		return p.do(edit.Edit{Label: "delete " + hand.Name(d, ref), Parts: []edit.Part{edit.Remove{Ref: ref}}})
+	case "mark":
+		return p.mark(ref, o.List, o.Mark)
+	case "tileset":
+		return p.tileset(o.Taken)
+	case "play":
+		return p.play(o)
+	case "stop":
+		p.game = nil
+		return PlayChanged | StateChanged | SceneChanged | CellsChanged
+	default:
+		return p.Fail(errUnknown)
+	}
+	return StateChanged | SceneChanged | p.hover()
+}
+
+func (p *Page) hold(o Order) {
+	p.hand.Cancel()
+	p.hand.Holding = hand.Holding(o.Kind)
+	switch p.hand.Holding {
+	case hand.Tile:
+		if o.N > 0 {
+			p.hand.Tile = grid.Cell(o.N)
+		}
+	case hand.Piece:
+		if id := ParseID(o.ID); id != 0 {
+			p.hand.Type = id
+		}
+	case hand.Medley:
+		if id := ParseID(o.ID); id != 0 {
+			p.hand.Medley = id
+		}
+	case hand.Bond:
+		if id := ParseID(o.ID); id != 0 {
+			p.hand.Bond = id
+		}
+	}
+}
+
+// cancel ends the innermost thing: a fill, a gesture, what is in the hand, the
+// selection.
+func (p *Page) cancel() Changed {
+	switch {
+	case p.fill != nil:
+		p.fill = nil
+		p.say("Stopped. Nothing was filled.")
+	case p.hand.Cancel():
+	case p.hand.Holding != hand.Nothing:
+		p.hand.Holding = hand.Nothing
+	default:
+		p.hand.Selected = hand.Selection{}
+	}
+	return StateChanged | p.hover()
+}
+
+func (p *Page) remove() Changed {
+	if p.hand.Selected.Ref.Kind == 0 {
+		p.say("Nothing is selected. Click a piece, a doorway or a map first.")
+		return StateChanged
+	}
+	e, says := hand.Remove(p.doc(), p.hand.Selected)
+	if e == nil {
+		if says != "" {
+			p.say("%s", says)
+		}
+		return StateChanged
+	}
+	p.hand.Selected = hand.Selection{}
+	return p.do(*e)
+}
+
+func (p *Page) takeBack(which string) Changed {
+	run := p.replica.Undo
+	if which == "redo" {
+		run = p.replica.Redo
+	}
+	p.hand.Cancel()
+	_, message, left, of, err := run()
+	if errors.Is(err, edit.ErrNothing) {
+		p.say("There is nothing to %s.", which)
+		return StateChanged
+	}
+	if err != nil {
+		return p.Fail(err)
+	}
+	if left > 0 {
+		p.say("%d of %d changed since and were left alone.", left, of)
+	}
+	p.outgoing = append(p.outgoing, message)
+	return p.follow() | StateChanged | OutgoingChanged | p.hover()
+}
+
+// mark paints a property onto tiles of a tileset.
+func (p *Page) mark(ref world.Ref, list []int, m *tiles.Mark) Changed {
+	t := p.doc().Tileset(ref.ID)
+	if t == nil {
+		return p.Fail(world.ErrGone)
+	}
+	if m == nil {
+		return p.Fail(errUnknown)
+	}
+	e := edit.Edit{Label: fmt.Sprintf("mark %s on %s of %s", m.Property, counted(len(list), "tile"), t.Name)}
+	for _, i := range list {
+		if i < 0 || i >= t.Count {
+			continue
+		}
+		becomes, err := m.Apply(t.Tile(i), func() tiles.Mask { return p.shownMask(t.First + i) })
+		if err != nil {
+			return p.Fail(err)
+		}
+		for _, v := range world.TileValues(i, t.Tile(i), becomes) {
+			e.Parts = append(e.Parts, edit.Change{Ref: ref, Value: v})
+		}
+	}
+	if len(e.Parts) == 0 {
+		return 0
+	}
+	if r := []rune(e.Label); len(r) > 100 {
+		e.Label = string(r[:99]) + "…"
+	}
+	return p.do(e)
+}
+
+// shownMask is the mask of what a tile shows; whole if its pixels are missing.
+func (p *Page) shownMask(n int) tiles.Mask {
+	l := p.doc().Project.Lattice()
+	if pix := p.Tile(grid.Cell(n)); pix != nil {
+		return tiles.MaskOf(pix, l.W, l.H)
+	}
+	return tiles.Whole
+}
+
+func counted(n int, thing string) string {
+	if n == 1 {
+		return "1 " + thing
+	}
+	return fmt.Sprintf("%d %ss", n, thing)
+}
+
+func (p *Page) tileset(t *Taken) Changed {
+	if t == nil {
+		return p.Fail(errUnknown)
+	}
+	set := &world.Tileset{Name: t.Name, Picture: t.Picture, Strip: t.Strip, First: t.First, Count: len(t.Places),
+		Columns: t.Columns, Rows: t.Rows, Places: t.Places, Tiles: make([]*tiles.Properties, len(t.Places)),
+		Cut: t.Cut}
+	ref := world.Ref{Kind: world.KindTileset, ID: p.ids.NewID()}
+	return p.do(edit.Edit{Label: "bring in " + t.Name, Parts: []edit.Part{edit.Put{Ref: ref, Values: set.Values()}}})
+}
