@@ -60,6 +60,8 @@ func Install(ctx context.Context, s *store.Store) error {
 
 // does says what the tile at a place of the sheet does.
 func does(place int) *tiles.Properties {
+	name := art.Name(place)
+	place, _ = art.FrameOf(place)
 	p := tiles.Wall.Properties()
 	block := art.Block(place % art.Columns / 4)
 	switch {
@@ -76,7 +78,7 @@ func does(place int) *tiles.Properties {
 		p = tiles.Decoration.Properties()
 		p.Solid = tiles.Whole
 	}
-	p.Name = art.Name(place)
+	p.Name = name
 	return &p
 }
 
@@ -113,8 +115,24 @@ func (b *builder) tileset() error {
 		b.tile[place] = first + i
 		set.Tiles = append(set.Tiles, does(place))
 	}
+	b.animate(set)
 	b.step("bring in the glasshouse tiles", edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: b.ids.NewID()}, Values: set.Values()})
 	return nil
+}
+
+// animate lets the water of a tileset move and its lamps flicker.
+func (b *builder) animate(set *world.Tileset) {
+	frames := func(place int, list ...tiles.Frame) {
+		set.Tiles[b.tile[place]-set.First].Animation = &tiles.Animation{Frames: list}
+	}
+	for sides := range 16 {
+		still, one, two := b.tile[art.Joined(art.Channel, sides)], b.tile[art.WaterFrame(1, sides)], b.tile[art.WaterFrame(2, sides)]
+		frames(art.Joined(art.Channel, sides), tiles.Frame{Tile: still, Millis: 450}, tiles.Frame{Tile: one, Millis: 350}, tiles.Frame{Tile: two, Millis: 450}, tiles.Frame{Tile: one, Millis: 350})
+	}
+	for _, lamp := range []int{art.Lamp, art.LampWall} {
+		bright, low := b.tile[lamp], b.tile[art.LampFrame(lamp)]
+		frames(lamp, tiles.Frame{Tile: bright, Millis: 1900}, tiles.Frame{Tile: low, Millis: 120}, tiles.Frame{Tile: bright, Millis: 700}, tiles.Frame{Tile: low, Millis: 90})
+	}
 }
 
 // gardener brings in the character that is played.

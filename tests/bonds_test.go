@@ -26,7 +26,7 @@ func (w *window) bringIn() {
 	w.click("Bring in a picture")
 	w.until("the desk", `() => document.querySelector('input[type=file]') !== null`)
 	w.page.MustElement("input[type=file]").MustSetFiles(demoSheet(w.t))
-	w.click("Take 135 tiles")
+	w.click("Take 169 tiles")
 	w.until("the sheet", `() => document.querySelector('[data-sheet]') !== null`)
 }
 
@@ -36,7 +36,7 @@ func (w *window) bringIn() {
 func TestBond(t *testing.T) {
 	s, w := trial(t)
 	w.bringIn()
-	w.click("Mark a block for a bond")
+	w.click("Bond")
 	w.dragOnSheet(0, 0, 3, 3)
 	w.until("16 tiles, all sure", `() => document.querySelectorAll('[data-bonded]').length === 16 && !document.body.textContent.includes('are not sure')`)
 	w.until("the centre", `() => document.querySelectorAll('[data-bonded]')[5].getAttribute('aria-label').endsWith('joins north, east, south, west')`)
@@ -97,7 +97,7 @@ func TestBondOfTakenTiles(t *testing.T) {
 	w.opened()
 	w.press(input.KeyT)
 	w.click("Lay it on the desk")
-	w.click("Mark a block for a bond")
+	w.click("Bond")
 	w.dragOnSheet(4, 0, 7, 3)
 	w.click("Make the bond")
 	w.sees("[data-message]", "is in the bond Water already")

@@ -92,7 +92,7 @@ func TestShots(t *testing.T) {
 	w.press(input.KeyT)
 	w.click("Bring in a picture")
 	w.page.MustElement("input[type=file]").MustSetFiles(demoSheet(t))
-	w.sees("button", "Take 135 tiles")
+	w.sees("button", "Take 169 tiles")
 	shot("cutting")
 	w.click("Close the desk")
 	w.press(input.Escape)

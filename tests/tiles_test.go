@@ -139,3 +139,63 @@ func TestMedley(t *testing.T) {
 	w.until("the same after a reload", `(h) => window.azzel?.scene() && window.azzel.probe().hash === h`, after)
 	w.quiet()
 }
+
+// Frames are drawn on the sheet in their order; then the tile moves on the board
+// and in play, and stands still for who wants less motion.
+func TestAnimatedTile(t *testing.T) {
+	_, w := trial(t)
+	w.bringIn()
+	w.click("Frames")
+	w.dragOnSheet(0, 4, 2, 4)
+	w.until("three frames", `() => window.azzel.scene().tilesets[1].tiles[64].frames.length === 3`)
+	w.fill("Milliseconds of frame 2", "90")
+	w.press(input.Tab)
+	w.until("another time", `() => window.azzel.scene().tilesets[1].tiles[64].frames[1].millis === 90`)
+	w.click("Close the desk")
+	w.take("tile 65")
+	w.press(input.KeyB)
+	w.drag(left, "First map", [2]int{3, 3}, [2]int{12, 9})
+	w.press(input.Escape)
+	w.saved()
+	w.page.Mouse.MustMoveTo(640, 20)
+	// How many pictures of the board differ within two seconds.
+	pictures := `() => new Promise((done) => {
+		const seen = new Set();
+		const until = performance.now() + 2000;
+		const look = () => {
+			seen.add(document.querySelector('[data-board] canvas').toDataURL());
+			if (performance.now() < until) setTimeout(look, 45);
+			else done(seen.size);
+		};
+		look();
+	})`
+	if n := w.page.MustEval(pictures).Int(); n != 3 {
+		t.Errorf("the board shows %d pictures, want 3", n)
+	}
+	reduce := func(to string) {
+		if err := (proto.EmulationSetEmulatedMedia{Features: []*proto.EmulationMediaFeature{{Name: "prefers-reduced-motion", Value: to}}}).Call(w.page); err != nil {
+			t.Fatal(err)
+		}
+		w.frame()
+	}
+	reduce("reduce")
+	w.page.MustEval(`() => new Promise((done) => setTimeout(done, 400))`)
+	if n := w.page.MustEval(pictures).Int(); n != 1 {
+		t.Errorf("with reduced motion the board shows %d pictures, want 1", n)
+	}
+	reduce("no-preference")
+	w.press(input.KeyP)
+	w.until("play", `() => window.azzel.play() !== null`)
+	if n := w.page.MustEval(pictures).Int(); n < 3 {
+		t.Errorf("in play the board shows %d pictures, want 3 or more", n)
+	}
+	w.press(input.KeyP)
+	w.press(input.KeyT)
+	w.click("Lay it on the desk")
+	w.click("Frames")
+	x, y := w.onSheet(0, 4)
+	w.page.Mouse.MustMoveTo(x, y).MustClick(left)
+	w.click("Stand still")
+	w.until("no frames", `() => window.azzel.scene().tilesets[1].tiles[64].frames.length === 0`)
+	w.quiet()
+}

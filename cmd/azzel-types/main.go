@@ -89,7 +89,7 @@ func constants(out *bytes.Buffer) {
 		value int
 	}{
 		{"MIN_CELL_SIDE", limit.MinCellSide}, {"MAX_CELL_SIDE", limit.MaxCellSide}, {"MAX_SEEN", limit.MaxSeen},
-		{"NAME_LETTERS", limit.NameLetters}, {"PICTURE_BYTES", limit.PictureBytes}, {"PICTURE_SIDE", limit.PictureSide}, {"MAX_WEIGHT", tiles.MaxWeight}, {"SOCKET_BYTES", limit.SocketBytes},
+		{"NAME_LETTERS", limit.NameLetters}, {"PICTURE_BYTES", limit.PictureBytes}, {"PICTURE_SIDE", limit.PictureSide}, {"MAX_WEIGHT", tiles.MaxWeight}, {"MIN_FRAME", tiles.MinFrame}, {"MAX_FRAME", tiles.MaxFrame}, {"SOCKET_BYTES", limit.SocketBytes},
 		{"SCENE_CHANGED", int(page.SceneChanged)}, {"STATE_CHANGED", int(page.StateChanged)}, {"CELLS_CHANGED", int(page.CellsChanged)},
 		{"POINTER_CHANGED", int(page.PointerChanged)}, {"OUTGOING_CHANGED", int(page.OutgoingChanged)}, {"PLAY_CHANGED", int(page.PlayChanged)},
 		{"TAKEN_CHANGED", int(page.TakenChanged)}, {"SAMPLE_COLUMNS", page.SampleColumns}, {"SAMPLE_ROWS", page.SampleRows},

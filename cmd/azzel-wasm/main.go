@@ -243,6 +243,20 @@ func bitmap(m int64, low, high uint32, level, x, y int32) (result int32) {
 	return 1
 }
 
+// animate gives twice the milliseconds to the next call, and 1 more if anything
+// shows another frame.
+//
+//go:wasmexport animate
+func animate(millis float64) (result int32) {
+	defer bridge.Guard(&result)
+	changed, next := now.Animate(int(millis))
+	result = int32(next) * 2
+	if changed != 0 {
+		result++
+	}
+	return result
+}
+
 //go:wasmexport forget
 func forget(m int64, low, high uint32, level, x, y int32) {
 	now.Forget(key(m, low, high, level, x, y))

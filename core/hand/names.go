@@ -126,6 +126,7 @@ func TileDoes(is tiles.Properties) string {
 	add(is.Slippery, "slippery")
 	add(is.Slow, "slow")
 	add(is.Above, "above the player")
+	add(is.Animation != nil, "moves")
 	add(is.Home != "", "goes to "+is.Home)
 	return strings.Join(does, ", ")
 }

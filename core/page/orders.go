@@ -71,6 +71,8 @@ func (p *Page) order(o Order) Changed {
 		return p.do(edit.Edit{Label: "delete " + hand.Name(d, ref), Parts: []edit.Part{edit.Remove{Ref: ref}}})
 	case "mark":
 		return p.mark(ref, o.List, o.Mark)
+	case "animate":
+		return p.animate(ref, o.N, o.Frames)
 	case "tileset":
 		return p.tileset(o.Taken)
 	case "play":
@@ -185,10 +187,36 @@ func (p *Page) mark(ref world.Ref, list []int, m *tiles.Mark) Changed {
 	if len(e.Parts) == 0 {
 		return 0
 	}
-	if r := []rune(e.Label); len(r) > 100 {
-		e.Label = string(r[:99]) + "…"
-	}
+	e.Label = clip(e.Label)
 	return p.do(e)
+}
+
+// animate lets tile i of a tileset show frames; none for standing still.
+func (p *Page) animate(ref world.Ref, i int, frames []tiles.Frame) Changed {
+	t := p.doc().Tileset(ref.ID)
+	if t == nil || i < 0 || i >= t.Count {
+		return p.Fail(world.ErrGone)
+	}
+	becomes := t.Tile(i)
+	becomes.Animation = nil
+	label := fmt.Sprintf("let %s of %s stand still", hand.TileCalled(t, i), t.Name)
+	if len(frames) > 0 {
+		becomes.Animation = &tiles.Animation{Frames: frames}
+		label = fmt.Sprintf("let %s of %s show %s", hand.TileCalled(t, i), t.Name, counted(len(frames), "frame"))
+	}
+	values := world.TileValues(i, t.Tile(i), becomes)
+	if len(values) == 0 {
+		return 0
+	}
+	return p.do(edit.Edit{Label: clip(label), Parts: []edit.Part{edit.Change{Ref: ref, Value: values[0]}}})
+}
+
+// clip keeps a label as short as a name.
+func clip(label string) string {
+	if r := []rune(label); len(r) > 100 {
+		return string(r[:99]) + "…"
+	}
+	return label
 }
 
 // shownMask is the mask of what a tile shows; whole if its pixels are missing.

@@ -15,6 +15,17 @@ func (p *Page) Bitmap(k picture.Key, pixels []byte) grid.Rect {
 	return p.bitmaps.Refresh(p.doc(), k, pixels)
 }
 
+// Animate shows the frames of animated tiles at a time in milliseconds; below 0
+// all stand still. It says what has changed, and in how many milliseconds to call
+// it again: 0 for not before tilesets change.
+func (p *Page) Animate(millis int) (changed Changed, next int) {
+	moved, next := p.bitmaps.Atlas.Animate(p.doc(), millis)
+	if moved {
+		changed = CellsChanged
+	}
+	return changed, next
+}
+
 // Forget says that a bitmap is not kept any more.
 func (p *Page) Forget(k picture.Key) { p.bitmaps.Forget(k) }
 
@@ -73,12 +84,17 @@ func (p *Page) LayerPicture(mapID, layer world.ID, side int) (pixels []byte, w, 
 	return nil, 0, 0
 }
 
-// Block stands for the property where tiles are marked for a bond.
-const Block = "block"
+// What stands for the property where tiles are marked for a bond, or as frames in
+// their order.
+const (
+	Block  = "block"
+	Frames = "frames"
+)
 
 // SheetShape lists the tiles of a tileset that the hand's shape takes on its
 // sheet, from one place to another; filling takes those that hang together and
-// are alike in a property. Block, as the property, always takes a box.
+// are alike in a property. Block, as the property, always takes a box, and Frames
+// a line.
 func (p *Page) SheetShape(id world.ID, property string, from, to grid.Point) []int {
 	t := p.doc().Tileset(id)
 	if t == nil {
@@ -90,8 +106,11 @@ func (p *Page) SheetShape(id world.ID, property string, from, to grid.Point) []i
 	}
 	var places []int
 	shape := p.hand.Shape
-	if property == Block {
+	switch property {
+	case Block:
 		shape = hand.Box
+	case Frames:
+		shape = hand.Free
 	}
 	switch shape {
 	case hand.Fill:

@@ -102,7 +102,10 @@ func (p *Page) Tileset(id world.ID) *TilesetView {
 		is := t.Tile(i)
 		tile := TileView{Name: hand.TileCalled(t, i), Named: is.Name != "", Does: hand.TileDoes(is), Role: int(is.Role), Rows: []int{}, Whole: is.Solid == tiles.Whole,
 			OneWay: is.OneWay, Climbable: is.Climbable, Water: is.Water, Slippery: is.Slippery, Slow: is.Slow, Above: is.Above,
-			Danger: is.Danger, Weight: is.Weight, Keywords: is.Keywords, Home: is.Home}
+			Danger: is.Danger, Weight: is.Weight, Keywords: is.Keywords, Home: is.Home, Frames: []tiles.Frame{}}
+		if is.Animation != nil {
+			tile.Frames = is.Animation.Frames
+		}
 		if is.Solid != 0 {
 			v.Solid++
 			tile.Rows = is.Solid.Rows()

@@ -138,6 +138,8 @@ type TileView struct {
 	Weight    int    `json:"weight"`
 	Keywords  string `json:"keywords"`
 	Home      string `json:"home"`
+	// Frames are shown in its place one after the other; empty if it stands still.
+	Frames []tiles.Frame `json:"frames"`
 }
 
 // TypeView is a type of pieces in the drawer.
@@ -278,6 +280,8 @@ type Order struct {
 	Medley *Dealing `json:"medley"`
 	// Bond is what a bond is to be.
 	Bond *Bonding `json:"bond"`
+	// Frames are what a tile is to show.
+	Frames []tiles.Frame `json:"frames"`
 	// Mark is a property to be painted onto the tiles of List.
 	Mark *tiles.Mark `json:"mark"`
 }

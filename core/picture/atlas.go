@@ -19,6 +19,7 @@ type Atlas struct {
 	version int
 	// turned are tiles that lie another way than they were drawn.
 	turned map[grid.Cell]*levels
+	motion motion
 }
 
 // levels are one tile's pixels: not multiplied RGBA, each level half as wide

@@ -47,9 +47,11 @@ type Bitmaps struct {
 
 type drawn struct {
 	version int
-	bounds  grid.Rect
-	layers  []world.ID
-	chunks  []*grid.Chunk
+	// phase is which frames were shown.
+	phase  int
+	bounds grid.Rect
+	layers []world.ID
+	chunks []*grid.Chunk
 }
 
 // NewBitmaps draws with the pixels of a.
@@ -73,7 +75,7 @@ func (b *Bitmaps) Refresh(d *world.Document, k Key, pixels []byte) grid.Rect {
 	if r := area.Meet(m.Bounds); !r.Empty() {
 		chunks = grid.Between(grid.Point{X: r.X >> 5, Y: r.Y >> 5}, grid.Point{X: (r.X + r.W - 1) >> 5, Y: (r.Y + r.H - 1) >> 5})
 	}
-	now := &drawn{version: b.Atlas.version, bounds: m.Bounds}
+	now := &drawn{version: b.Atlas.version, phase: b.Atlas.motion.phase, bounds: m.Bounds}
 	for _, layer := range layers {
 		now.layers = append(now.layers, layer.ID)
 		for y := range chunks.H {
@@ -87,19 +89,27 @@ func (b *Bitmaps) Refresh(d *world.Document, k Key, pixels []byte) grid.Rect {
 	dirty := area
 	if before != nil && before.like(now) {
 		dirty = grid.Rect{}
+		moved := before.phase != now.phase && k.Level <= coarsestMoving
 		for i, c := range now.chunks {
-			if c == before.chunks[i] {
-				continue
-			}
 			at := i % (chunks.W * chunks.H)
-			dirty = dirty.Join(differ(before.chunks[i], c, grid.Point{X: (chunks.X + at%chunks.W) << 5, Y: (chunks.Y + at/chunks.W) << 5}))
+			corner := grid.Point{X: (chunks.X + at%chunks.W) << 5, Y: (chunks.Y + at/chunks.W) << 5}
+			if c != before.chunks[i] {
+				dirty = dirty.Join(differ(before.chunks[i], c, corner))
+			}
+			if moved {
+				dirty = dirty.Join(b.Atlas.motion.box(c, corner))
+			}
 		}
 		dirty = dirty.Meet(area)
 	}
 	if dirty.Empty() {
 		return grid.Rect{}
 	}
-	b.Atlas.draw(layers, m.Bounds, dirty, area, k.Level, pixels)
+	shows := still
+	if k.Level <= coarsestMoving {
+		shows = b.Atlas.motion.shows
+	}
+	b.Atlas.draw(layers, m.Bounds, dirty, area, k.Level, shows, pixels)
 	return pixelBox(dirty, area, l, k.Level)
 }
 
@@ -150,8 +160,8 @@ func pixelBox(r, area grid.Rect, l grid.Lattice, level int) grid.Rect {
 }
 
 // draw draws the cells of r, which lie in area, into out: the pixels of their
-// box alone, row by row.
-func (a *Atlas) draw(layers []*world.Layer, bounds, r, area grid.Rect, level int, out []byte) {
+// box alone, row by row. Shows gives the cell that is seen in a cell's place.
+func (a *Atlas) draw(layers []*world.Layer, bounds, r, area grid.Rect, level int, shows func(grid.Cell) grid.Cell, out []byte) {
 	box := pixelBox(r, area, a.lattice, level)
 	clear(out[:box.W*box.H*4])
 	in := r.Meet(bounds)
@@ -176,7 +186,7 @@ func (a *Atlas) draw(layers []*world.Layer, bounds, r, area grid.Rect, level int
 				to := grid.Rect{X: (x-area.X)*a.lattice.W>>level - box.X, Y: y0, H: y1 - y0}
 				to.W = (x+1-area.X)*a.lattice.W>>level - box.X - to.X
 				if x == first || !alike {
-					stack = a.stack(stack[:0], chunks, x&31, y&31)
+					stack = a.stack(stack[:0], chunks, x&31, y&31, shows)
 				}
 				for i := len(stack) - 1; i >= 0; i-- {
 					blit(out, box.W, to, stack[i].pix[level], w, h, i == len(stack)-1)
@@ -203,9 +213,9 @@ func repeat(out []byte, stride int, r grid.Rect, n int) {
 
 // stack lists what is seen in a cell of some chunks, from the topmost down to
 // the first that hides all below it.
-func (a *Atlas) stack(into []*levels, chunks []*grid.Chunk, x, y int) []*levels {
+func (a *Atlas) stack(into []*levels, chunks []*grid.Chunk, x, y int, shows func(grid.Cell) grid.Cell) []*levels {
 	for i := len(chunks) - 1; i >= 0; i-- {
-		t := a.cell(chunks[i].At(x, y))
+		t := a.cell(shows(chunks[i].At(x, y)))
 		if t == nil {
 			continue
 		}
@@ -267,7 +277,7 @@ func (a *Atlas) Map(m *world.Map, mask uint64, side int) (pixels []byte, w, h in
 	}
 	box := pixelBox(m.Bounds, m.Bounds, a.lattice, level)
 	pixels = make([]byte, max(0, box.W*box.H*4))
-	a.draw(shown(m, mask), m.Bounds, m.Bounds, m.Bounds, level, pixels)
+	a.draw(shown(m, mask), m.Bounds, m.Bounds, m.Bounds, level, still, pixels)
 	return pixels, box.W, box.H
 }
 
@@ -283,7 +293,7 @@ func (a *Atlas) sampled(m *world.Map, mask uint64, step int) (pixels []byte, w, 
 		for k, l := range layers {
 			chunks[k] = l.Cells.Chunk(x>>5, y>>5)
 		}
-		stack = a.stack(stack[:0], chunks, x&31, y&31)
+		stack = a.stack(stack[:0], chunks, x&31, y&31, still)
 		for k := len(stack) - 1; k >= 0; k-- {
 			blit(pixels, w, grid.Rect{X: i % w, Y: i / w, W: 1, H: 1}, stack[k].pix[maxLevel], 1, 1, k == len(stack)-1)
 		}

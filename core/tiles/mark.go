@@ -37,7 +37,7 @@ func (m Mark) Apply(p Properties, shown func() Mask) (Properties, error) {
 			return p, errors.New("there is no such role")
 		}
 		next := Role(m.Amount).Properties()
-		next.Name, next.Keywords, next.Home, next.Weight = p.Name, p.Keywords, p.Home, p.Weight
+		next.Name, next.Keywords, next.Home, next.Weight, next.Animation = p.Name, p.Keywords, p.Home, p.Weight, p.Animation
 		return next, nil
 	case "solid":
 		return m.solid(p, shown)

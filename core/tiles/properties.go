@@ -87,6 +87,8 @@ type Properties struct {
 	// Name and Keywords are for people; Home is the name of the layer it goes to,
 	// empty for the current one.
 	Name, Keywords, Home string
+	// Animation, unless nil, is what is shown in the tile's place.
+	Animation *Animation
 }
 
 // The most that danger and weight may be.

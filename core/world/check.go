@@ -99,6 +99,13 @@ func (d *Document) checkTileset(id ID) error {
 	if t.First < 1 || t.First+t.Count-1 > grid.MaxTile {
 		return errors.New("the numbers of a tileset's tiles are out of range")
 	}
+	for i, p := range t.Tiles {
+		if p != nil && p.Animation != nil {
+			if err := p.Animation.Check(t.First, t.Count); err != nil {
+				return fmt.Errorf("tile %d of %s: %w", i+1, t.Name, err)
+			}
+		}
+	}
 	for _, o := range d.Tilesets {
 		if o != t && t.First < o.First+o.Count && o.First < t.First+t.Count {
 			return errors.New("two tilesets claim the same tile numbers: bring the picture in again")

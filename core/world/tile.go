@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"fmt"
 
+	"azzel/core/grid"
 	"azzel/core/limit"
 	"azzel/core/pack"
 	"azzel/core/tiles"
@@ -29,6 +30,31 @@ var tileFields = []field[tiles.Properties]{
 	nameField(10, func(p *tiles.Properties) *string { return &p.Name }),
 	nameField(11, func(p *tiles.Properties) *string { return &p.Keywords }),
 	nameField(12, func(p *tiles.Properties) *string { return &p.Home }),
+	{13, encodeAnimation, decodeAnimation},
+}
+
+func encodeAnimation(p *tiles.Properties, w *pack.Writer) {
+	if p.Animation == nil {
+		w.Uint(0)
+		return
+	}
+	w.Uint(uint64(len(p.Animation.Frames)))
+	for _, f := range p.Animation.Frames {
+		w.Uint(uint64(f.Tile))
+		w.Uint(uint64(f.Millis))
+	}
+}
+
+func decodeAnimation(p *tiles.Properties, r *pack.Reader) {
+	n := r.Count(limit.TileFrames, 2)
+	p.Animation = nil
+	if n == 0 {
+		return
+	}
+	p.Animation = &tiles.Animation{Frames: make([]tiles.Frame, 0, n)}
+	for range n {
+		p.Animation.Frames = append(p.Animation.Frames, tiles.Frame{Tile: bounded(r, grid.MaxTile), Millis: bounded(r, tiles.MaxFrame)})
+	}
 }
 
 func bounded(r *pack.Reader, most int) int {

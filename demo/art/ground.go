@@ -94,7 +94,7 @@ func floor(c canvas, place int) {
 }
 
 func lily(c canvas, place int) {
-	channel(c, North|East|South|West)
+	channel(c, North|East|South|West, 0)
 	pad := func(x, y int) {
 		c.box(x, y, 6, 4, leaf)
 		c.box(x+1, y-1, 4, 6, leaf)

@@ -16,6 +16,9 @@ var names = map[int]string{
 
 // Name is what the tile at a place of the sheet is called.
 func Name(place int) string {
+	if tile, frame := FrameOf(place); frame > 0 {
+		return fmt.Sprintf("%s, frame %d", Name(tile), frame+1)
+	}
 	if name := names[place]; name != "" {
 		return name
 	}

@@ -115,7 +115,33 @@ const (
 	emptyFirst
 )
 
-const rows = 10
+const rows = 13
+
+// FirstFrame is the place of the first tile that is only a frame of another.
+const FirstFrame = 10 * Columns
+
+// WaterFrames is how many frames a tile of water has besides itself.
+const WaterFrames = 2
+
+// WaterFrame is the place of a frame, 1 to WaterFrames, of the water that joins
+// along the sides.
+func WaterFrame(frame, sides int) int { return FirstFrame + (frame-1)*Columns + sides }
+
+// LampFrame is the place of the frame in which a lamp, Lamp or LampWall, burns
+// low.
+func LampFrame(lamp int) int { return FirstFrame + WaterFrames*Columns + lamp - Lamp }
+
+// FrameOf is the tile that a place is a frame of, and which; 0 for the tile
+// itself.
+func FrameOf(place int) (tile, frame int) {
+	if place < FirstFrame {
+		return place, 0
+	}
+	if frame = (place-FirstFrame)/Columns + 1; frame <= WaterFrames {
+		return Joined(Channel, place%Columns), frame
+	}
+	return Lamp + place%Columns, 1
+}
 
 // Crown is the place of a palm's crown at column x and row y, each 0 to 2.
 func Crown(x, y int) int { return CrownFirst + x + y*Columns }
@@ -136,12 +162,30 @@ func Sheet() *image.NRGBA {
 			case Bed:
 				bed(c, sides)
 			case Channel:
-				channel(c, sides)
+				channel(c, sides, 0)
 			case Brick:
 				brickWall(c, sides)
 			case Glass:
 				glassWall(c, sides)
 			}
+		}
+	}
+	for frame := 1; frame <= WaterFrames; frame++ {
+		for sides := range 16 {
+			// The chance of the tile itself, so that its ripples move.
+			c := tile(Joined(Channel, sides))
+			c.area = tile(WaterFrame(frame, sides)).area
+			channel(c, sides, frame)
+		}
+	}
+	for _, lamp := range []int{Lamp, LampWall} {
+		c := tile(lamp)
+		c.area = tile(LampFrame(lamp)).area
+		small(c, lamp)
+		c.box(5, 3, 6, 3, straw)
+		c.box(6, 3, 4, 2, brass)
+		for _, ray := range [][2]int{{3, 3}, {2, 4}, {3, 5}, {12, 3}, {13, 4}, {12, 5}} {
+			c.dot(ray[0], ray[1], gravel)
 		}
 	}
 	for place := Gravel; place < CrownFirst; place++ {

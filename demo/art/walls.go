@@ -29,12 +29,13 @@ func bed(c canvas, sides int) {
 	}
 }
 
-// channel draws water, with a kerb of stone along each side that joins no
-// other water.
-func channel(c canvas, sides int) {
+// channel draws a frame of water, with a kerb of stone along each side that joins
+// no other water.
+func channel(c canvas, sides, frame int) {
 	c.box(0, 0, 16, 16, pond)
 	for range 4 {
-		c.box(c.chance.IntN(13), 2+c.chance.IntN(13), 2+c.chance.IntN(3), 1, ripple)
+		x, y, length := c.chance.IntN(13), 2+c.chance.IntN(13), 2+c.chance.IntN(3)
+		c.box((x+2*frame)%13, y, length-frame%2, 1, ripple)
 	}
 	if sides&North == 0 {
 		c.box(0, 0, 16, 3, sandstone)

@@ -53,6 +53,7 @@
   }
 </script>
 
+<svelte:document onvisibilitychange={() => p.animate()} />
 <svelte:window
   onkeydown={(e) => keys.down(e)}
   onkeyup={(e) => keys.up(e)}

@@ -176,6 +176,12 @@ export class Core {
     onto.putImageData(new ImageData(pixels, w, h), x, y);
   }
 
+  /** Shows the frames of a time; below 0 all tiles stand still. Says when to call again: 0 for not of itself. */
+  animate(millis: number): { changed: boolean; next: number } {
+    const answer = this.exports.animate(millis);
+    return answer < 0 ? { changed: false, next: 0 } : { changed: answer % 2 === 1, next: answer >> 1 };
+  }
+
   forget(key: BitmapKey): void {
     this.exports.forget(BigInt(key.map), key.low, key.high, key.level, key.x, key.y);
   }

@@ -24,6 +24,7 @@ export interface Exports extends Bridge {
   tileset(id: bigint): number;
   sheetShape(id: bigint, x0: number, y0: number, x1: number, y1: number): number;
   dealt(w: number, h: number): number;
+  animate(millis: number): number;
   bondSample(): number;
   proposed(join: number): number;
   lens(map: bigint, x: number, y: number, w: number, h: number): number;

@@ -17,6 +17,8 @@ export type OnDesk =
 const TICK = 1000 / 60;
 /** The part of a cell that is the tile's number. */
 export const TILE_MASK = 0xffffff;
+/** Milliseconds between two frames of animated tiles, at the least. */
+const SHORTEST_FRAME = 30;
 /** Cells a fill looks at between two glances at the clock. */
 const FILL_STEP = 20_000;
 
@@ -69,6 +71,8 @@ export class Project {
   /** What the game is given each tick; see core/play. */
   input = 0;
   private readonly fetching = new SvelteSet<string>();
+  private motion = 0;
+  private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');
 
   constructor(readonly id: string) {
     this.connection = new Connection(id, {
@@ -96,6 +100,7 @@ export class Project {
   }
 
   close(): void {
+    clearTimeout(this.motion);
     this.connection.close(true);
   }
 
@@ -129,6 +134,7 @@ export class Project {
       this.scene = this.core.scene();
       this.lookUp(this.scene.tilesets);
       this.fetchMissing(this.scene.missing);
+      this.animate();
     }
     if (changed & (T.STATE_CHANGED | T.OUTGOING_CHANGED)) {
       if (changed & T.OUTGOING_CHANGED) {
@@ -247,6 +253,16 @@ export class Project {
     }
     if (changed === BROKEN) this.apply(changed);
     else if (changed) this.play = this.core.play();
+  }
+
+  /** Lets animated tiles show their frames, and comes back when the next is due. */
+  animate(): void {
+    clearTimeout(this.motion);
+    if (!this.core) return;
+    const still = this.reduced.matches || document.hidden;
+    const { changed, next } = this.core.animate(still ? -1 : performance.now());
+    if (changed) this.apply(T.CELLS_CHANGED);
+    if (next > 0) this.motion = window.setTimeout(() => this.animate(), Math.max(next, SHORTEST_FRAME));
   }
 
   /** Begins to play from the pointer or cursor, or from the spawn; or ends. */

@@ -126,6 +126,11 @@ export interface Scene {
   bitmap: BitmapView;
 }
 
+export interface Frame {
+  tile: number;
+  millis: number;
+}
+
 export interface TileView {
   name: string;
   named: boolean;
@@ -143,6 +148,7 @@ export interface TileView {
   weight: number;
   keywords: string;
   home: string;
+  frames: Frame[];
 }
 
 export interface TilesetView {
@@ -329,6 +335,7 @@ export interface Order {
   taken: Taken | null;
   medley: Dealing | null;
   bond: Bonding | null;
+  frames: Frame[];
   mark: Mark | null;
 }
 
@@ -384,6 +391,8 @@ export const NAME_LETTERS = 120;
 export const PICTURE_BYTES = 16777216;
 export const PICTURE_SIDE = 8192;
 export const MAX_WEIGHT = 1000;
+export const MIN_FRAME = 20;
+export const MAX_FRAME = 60000;
 export const SOCKET_BYTES = 1048576;
 export const SCENE_CHANGED = 1;
 export const STATE_CHANGED = 2;

@@ -3,7 +3,7 @@
   import type { Mark, TilesetView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import MarkFields from './MarkFields.svelte';
-  import { markOf } from './marks';
+  import { markOf, type Taking } from './marks';
   import TileFacts from './TileFacts.svelte';
   import TileSheet from './TileSheet.svelte';
 
@@ -13,29 +13,46 @@
   /** The tile that is looked at. */
   let seen = $state<number | null>(null);
 
-  /** Strokes mark a block to be proposed as a bond, and not what tiles do. */
-  let block = $state(false);
+  let taking = $state<Taking>('marks');
+  const takings: [Taking, string][] = [
+    ['marks', 'What they do'],
+    ['block', 'Bond'],
+    ['frames', 'Frames'],
+  ];
+  /** Milliseconds that a new frame is shown. */
+  const FRAME = 200;
 
   function apply(list: number[]): void {
-    if (block && list.length > 0) {
+    const [first] = list;
+    if (first === undefined) return;
+    if (taking === 'block') {
       const tiles = [...list].sort((a, b) => a - b).map((i) => set.first + i);
       p.layOnDesk({ kind: 'proposal', proposal: p.proposed(tiles, -1) });
-    } else if (list.length > 0) p.order({ do: 'mark', kind: 'tileset', id: set.id, list, mark });
+    } else if (taking === 'frames') {
+      const frames = list.map((i) => ({ tile: set.first + i, millis: FRAME }));
+      if (list.length > 1) p.order({ do: 'animate', kind: 'tileset', id: set.id, n: first, frames });
+    } else p.order({ do: 'mark', kind: 'tileset', id: set.id, list, mark });
   }
 </script>
 
 <div class="flex min-h-0 flex-1">
   <div class="min-w-0 flex-1 overflow-auto bg-board p-4">
-    <TileSheet {p} {set} {mark} {block} {seen} look={(i) => (seen = i)} {apply} />
+    <TileSheet {p} {set} {mark} {taking} {seen} look={(i) => (seen = i)} {apply} />
   </div>
   <div class="flex w-132 shrink-0 flex-col border-l border-line">
     <div class="flex min-h-0 flex-1 gap-4 overflow-auto p-3">
       <div class="flex w-64 shrink-0 flex-col gap-2">
-        <Button label="Mark a block for a bond" pressed={block} onclick={() => (block = !block)} />
-        {#if block}
+        <div class="flex gap-2">
+          {#each takings as [id, label] (id)}
+            <Button {label} pressed={taking === id} onclick={() => (taking = id)} />
+          {/each}
+        </div>
+        {#if taking === 'block'}
           <p class="text-soft">
             Drag over the tiles that join up. Azzel compares their edges and proposes which is which.
           </p>
+        {:else if taking === 'frames'}
+          <p class="text-soft">Drag over frames in their order. The first tile shows them one after the other.</p>
         {:else}
           <MarkFields {p} {mark} change={(to) => (mark = to)} />
         {/if}

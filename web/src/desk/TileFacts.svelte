@@ -3,6 +3,7 @@
   import type { Mark, TilesetView } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import Rename from '../ui/Rename.svelte';
+  import FrameList from './FrameList.svelte';
   import MaskEditor from './MaskEditor.svelte';
   import { markOf } from './marks';
 
@@ -32,6 +33,13 @@
     </div>
   </div>
   <p>{tile.does || 'does nothing'}</p>
+  {#if tile.frames.length > 0}
+    <FrameList
+      {p}
+      frames={tile.frames}
+      change={(frames) => p.order({ do: 'animate', kind: 'tileset', id: set.id, n: index, frames })}
+    />
+  {/if}
   <MaskEditor
     {p}
     n={set.first + index}

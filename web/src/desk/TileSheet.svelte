@@ -5,19 +5,19 @@
   import type { Project } from '../core/project.svelte';
   import { theme } from '../core/theme.svelte';
   import type { Mark, TilesetView } from '../core/types.gen';
-  import { standing } from './marks';
+  import { standing, type Taking } from './marks';
 
   interface Props {
     p: Project;
     set: TilesetView;
     mark: Mark;
-    /** Strokes mark a box of tiles, whatever shape is in the hand. */
-    block: boolean;
+    /** What strokes are for: a block is a box and frames a line, whatever shape is in the hand. */
+    taking: Taking;
     seen: number | null;
     look: (index: number) => void;
     apply: (list: number[]) => void;
   }
-  let { p, set, mark, block, seen, look, apply }: Props = $props();
+  let { p, set, mark, taking, seen, look, apply }: Props = $props();
 
   type Place = { x: number; y: number };
 
@@ -32,7 +32,8 @@
   const indexAt = $derived(new Map(set.places.map((place, i) => [place, i])));
   const under = $derived(at ? indexAt.get(at.y * set.columns + at.x) : undefined);
   /** Free strokes gather; every other shape is taken anew. */
-  const gathers = $derived(p.state?.shape === 'free' && !block);
+  const gathers = $derived(taking === 'frames' || (taking === 'marks' && p.state?.shape === 'free'));
+  const property = $derived(taking === 'marks' ? mark.property : taking);
 
   function place(event: MouseEvent): Place {
     const r = (event.currentTarget as Element).getBoundingClientRect();
@@ -42,10 +43,7 @@
 
   function take(to: Place): void {
     const from = (gathers ? last : start) ?? to;
-    chosen = new SvelteSet([
-      ...(gathers ? chosen : []),
-      ...p.sheetShape(set.id, block ? 'block' : mark.property, from, to),
-    ]);
+    chosen = new SvelteSet([...(gathers ? chosen : []), ...p.sheetShape(set.id, property, from, to)]);
     last = to;
   }
 
@@ -93,7 +91,7 @@
     canvas.width = set.columns * SIDE;
     canvas.height = set.rows * SIDE;
     const colours = readColours();
-    const colour = mark.property === 'solid' || mark.property === 'danger' ? colours.rose : colours.ink;
+    const colour = property === 'solid' || property === 'danger' ? colours.rose : colours.ink;
     context.imageSmoothingEnabled = false;
     const { cellW, cellH } = scene.project;
     const small = new OffscreenCanvas(cellW, cellH);
@@ -107,10 +105,10 @@
       }
       const tile = set.tiles[i];
       if (!tile) return;
-      const { holds, word } = standing(tile, mark.property, scene.roles);
+      const { holds, word } = standing(tile, property, scene.roles);
       const box = { x: x + 1, y: y + 1, w: SIDE - 2, h: SIDE - 2 };
       if (chosen.has(i)) hatch(context, box, colours.saffron, null);
-      else if (holds) hatch(context, box, colour, mark.property === 'solid' && !tile.whole ? tile.rows : null);
+      else if (holds) hatch(context, box, colour, property === 'solid' && !tile.whole ? tile.rows : null);
       if (word) write(context, word, x, y, colours.sheet, colours.ink);
     });
     for (const [spot, width] of [

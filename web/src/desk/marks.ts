@@ -33,6 +33,9 @@ export const properties: Property[] = [
   { id: 'home', name: 'Home layer', value: 'text', says: 'The layer it is always laid into, by name.' },
 ];
 
+/** What strokes over a sheet are for. */
+export type Taking = 'marks' | 'block' | 'frames';
+
 /** A mark that sets the property as one mostly wants it. */
 export function markOf(property: string): Mark {
   return { property, on: true, amount: 1, text: '', rows: [] };
@@ -41,6 +44,8 @@ export function markOf(property: string): Mark {
 /** How a tile stands to a property: not at all, with a word, or solid in parts. */
 export function standing(tile: TileView, property: string, roles: string[]): { holds: boolean; word: string } {
   switch (property) {
+    case 'frames':
+      return { holds: false, word: tile.frames.length > 0 ? `${tile.frames.length} frames` : '' };
     case 'solid':
       return { holds: tile.rows.length > 0, word: '' };
     case 'role':
