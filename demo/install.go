@@ -46,14 +46,25 @@ func Install(ctx context.Context, s *store.Store) error {
 		return err
 	}
 	b := &builder{ctx: ctx, store: s, project: p.ID, doc: start, ids: ids, tile: map[int]int{}, bond: map[art.Block]world.ID{}}
-	if err := b.tileset(); err != nil {
-		return err
+	for _, season := range []struct {
+		season
+		picture func() ([]byte, error)
+	}{
+		{season{"Glasshouse in winter", " in winter", map[int]int{}, map[art.Block]world.ID{}}, art.WinterPNG},
+		{season{"Glasshouse", "", b.tile, b.bond}, art.PNG},
+	} {
+		picture, err := season.picture()
+		if err != nil {
+			return err
+		}
+		if err := b.tileset(season.season, picture); err != nil {
+			return err
+		}
 	}
 	if err := b.gardener(); err != nil {
 		return err
 	}
 	b.medleys()
-	b.joined()
 	b.glasshouse()
 	return b.err
 }
@@ -95,11 +106,16 @@ func (b *builder) take(picture []byte, cut tiles.Cut) (strip *tiles.Strip, sums 
 	return strip, sums, err
 }
 
-func (b *builder) tileset() error {
-	picture, err := art.PNG()
-	if err != nil {
-		return err
-	}
+// A season is a tileset of the glasshouse, with the numbers of its tiles by their
+// place in the sheet, and its bonds.
+type season struct {
+	name, suffix string
+	tile         map[int]int
+	bond         map[art.Block]world.ID
+}
+
+// tileset brings in a picture of the sheet's layout.
+func (b *builder) tileset(of season, picture []byte) error {
 	cut := tiles.Cut{W: art.Side, H: art.Side}
 	strip, sums, err := b.take(picture, cut)
 	if err != nil {
@@ -109,28 +125,29 @@ func (b *builder) tileset() error {
 	if err != nil {
 		return err
 	}
-	set := &world.Tileset{Name: "Glasshouse", Picture: sums[0], Strip: sums[1], First: first, Count: len(strip.Places),
+	set := &world.Tileset{Name: of.name, Picture: sums[0], Strip: sums[1], First: first, Count: len(strip.Places),
 		Columns: strip.Columns, Rows: strip.Rows, Cut: cut, Places: strip.Places}
 	for i, place := range strip.Places {
-		b.tile[place] = first + i
+		of.tile[place] = first + i
 		set.Tiles = append(set.Tiles, does(place))
 	}
-	b.animate(set)
-	b.step("bring in the glasshouse tiles", edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: b.ids.NewID()}, Values: set.Values()})
-	return nil
+	of.animate(set)
+	b.step("bring in "+of.name, edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: b.ids.NewID()}, Values: set.Values()})
+	b.joined(of)
+	return b.err
 }
 
 // animate lets the water of a tileset move and its lamps flicker.
-func (b *builder) animate(set *world.Tileset) {
+func (of season) animate(set *world.Tileset) {
 	frames := func(place int, list ...tiles.Frame) {
-		set.Tiles[b.tile[place]-set.First].Animation = &tiles.Animation{Frames: list}
+		set.Tiles[of.tile[place]-set.First].Animation = &tiles.Animation{Frames: list}
 	}
 	for sides := range 16 {
-		still, one, two := b.tile[art.Joined(art.Channel, sides)], b.tile[art.WaterFrame(1, sides)], b.tile[art.WaterFrame(2, sides)]
+		still, one, two := of.tile[art.Joined(art.Channel, sides)], of.tile[art.WaterFrame(1, sides)], of.tile[art.WaterFrame(2, sides)]
 		frames(art.Joined(art.Channel, sides), tiles.Frame{Tile: still, Millis: 450}, tiles.Frame{Tile: one, Millis: 350}, tiles.Frame{Tile: two, Millis: 450}, tiles.Frame{Tile: one, Millis: 350})
 	}
 	for _, lamp := range []int{art.Lamp, art.LampWall} {
-		bright, low := b.tile[lamp], b.tile[art.LampFrame(lamp)]
+		bright, low := of.tile[lamp], of.tile[art.LampFrame(lamp)]
 		frames(lamp, tiles.Frame{Tile: bright, Millis: 1900}, tiles.Frame{Tile: low, Millis: 120}, tiles.Frame{Tile: bright, Millis: 700}, tiles.Frame{Tile: low, Millis: 90})
 	}
 }
@@ -172,29 +189,29 @@ func (b *builder) medleys() {
 }
 
 // joined are the bonds that beds, water and walls are laid with.
-func (b *builder) joined() {
+func (b *builder) joined(of season) {
 	for _, block := range []art.Block{art.Bed, art.Channel, art.Brick, art.Glass} {
-		b.bond[block] = b.ids.NewID()
+		of.bond[block] = b.ids.NewID()
 	}
-	for _, of := range []struct {
+	for _, kind := range []struct {
 		block   art.Block
 		name    string
 		also    []int
 		joinsTo []world.ID
 	}{
 		{art.Bed, "Bed", nil, nil},
-		{art.Channel, "Water", []int{art.WaterLily, art.WaterBloom, art.Planks, art.PlanksWorn}, []world.ID{b.bond[art.Glass]}},
+		{art.Channel, "Water", []int{art.WaterLily, art.WaterBloom, art.Planks, art.PlanksWorn}, []world.ID{of.bond[art.Glass]}},
 		{art.Brick, "Brick wall", []int{art.DoorBrick}, nil},
 		{art.Glass, "Glass wall", []int{art.DoorGlass}, nil},
 	} {
-		bond := &world.Bond{ID: b.bond[of.block], Name: of.name, JoinsTo: of.joinsTo}
+		bond := &world.Bond{ID: of.bond[kind.block], Name: kind.name + of.suffix, JoinsTo: kind.joinsTo}
 		for sides := range 16 {
-			bond.Tiles = append(bond.Tiles, tiles.Bonded{Tile: b.tile[art.Joined(of.block, sides)], Joined: tiles.Neighbours(sides), Weight: 1})
+			bond.Tiles = append(bond.Tiles, tiles.Bonded{Tile: of.tile[art.Joined(kind.block, sides)], Joined: tiles.Neighbours(sides), Weight: 1})
 		}
-		for _, place := range of.also {
-			bond.Also = append(bond.Also, b.tile[place])
+		for _, place := range kind.also {
+			bond.Also = append(bond.Also, of.tile[place])
 		}
-		b.step("make "+of.name, edit.Put{Ref: world.Ref{Kind: world.KindBond, ID: bond.ID}, Values: bond.Values()})
+		b.step("make "+bond.Name, edit.Put{Ref: world.Ref{Kind: world.KindBond, ID: bond.ID}, Values: bond.Values()})
 	}
 }
 

@@ -132,7 +132,7 @@ func (v *Server) projectPicture(c fiber.Ctx) error {
 		}
 		atlas.Add(t, strip)
 	}
-	pix, w, h := atlas.Map(d.Maps[0], ^uint64(0), pictureSide)
+	pix, w, h := atlas.Map(d.Maps[0], picture.AllLayers, pictureSide)
 	img := &image.NRGBA{Pix: pix, Stride: w * 4, Rect: image.Rect(0, 0, w, h)}
 	var out bytes.Buffer
 	if err := png.Encode(&out, img); err != nil {

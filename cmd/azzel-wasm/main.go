@@ -169,6 +169,32 @@ func bondSample() (result int32) {
 	return bridge.Write(now.BondSample(to))
 }
 
+// reskinned reads the re-skin from the buffer.
+//
+//go:wasmexport reskinned
+func reskinned() (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Write(now.Reskinned(reskinIn()))
+}
+
+// reskinPicture reads the re-skin from the buffer.
+//
+//go:wasmexport reskinPicture
+func reskinPicture(m int64, side int32) (result int32) {
+	defer bridge.Guard(&result)
+	pix, w, h := now.ReskinPicture(reskinIn(), world.ID(m), int(side))
+	box = [4]int32{0, 0, int32(w), int32(h)}
+	return bridge.Answer(pix)
+}
+
+func reskinIn() page.Reskin {
+	var r page.Reskin
+	if err := json.Unmarshal(bridge.In, &r); err != nil {
+		panic(err)
+	}
+	return r
+}
+
 // proposed reads the numbers of the tiles from the buffer.
 //
 //go:wasmexport proposed

@@ -251,3 +251,11 @@ func Rebond(d *world.Document, was, is *world.Bond) []Part {
 	}
 	return parts
 }
+
+// Clip keeps a label as short as a name may be.
+func Clip(label string) string {
+	if r := []rune(label); len(r) > 100 {
+		return string(r[:99]) + "…"
+	}
+	return label
+}

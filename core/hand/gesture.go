@@ -369,13 +369,5 @@ func (h *Hand) paint(d *world.Document, m *world.Map, layer world.ID, region gri
 	case supply.Cell == 0:
 		label = fmt.Sprintf("erase %s on %s", count(n, "cell"), m.Name)
 	}
-	return Outcome{Edit: &edit.Edit{Label: clip(label), Parts: []edit.Part{part}}}
-}
-
-// clip keeps a label as short as a name.
-func clip(s string) string {
-	if r := []rune(s); len(r) > 100 {
-		return string(r[:99]) + "…"
-	}
-	return s
+	return Outcome{Edit: &edit.Edit{Label: edit.Clip(label), Parts: []edit.Part{part}}}
 }

@@ -92,14 +92,14 @@ func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
 	}
 	p := &world.Piece{Type: ghost.Piece, Layer: m.PlayerLayer, Foot: foot}
 	ref := world.Ref{Kind: world.KindPiece, Map: m.ID, ID: h.ids.NewID()}
-	return Outcome{Edit: &edit.Edit{Label: clip(fmt.Sprintf("place %s on %s", t.Name, m.Name)),
+	return Outcome{Edit: &edit.Edit{Label: edit.Clip(fmt.Sprintf("place %s on %s", t.Name, m.Name)),
 		Parts: []edit.Part{edit.Put{Ref: ref, Values: p.Values()}}}}
 }
 
 // moveTo is the edit that moves a piece, keeping its id if it changes maps.
 func (h *Hand) moveTo(d *world.Document, from *world.Map, p *world.Piece, to *world.Map, foot grid.Point) *edit.Edit {
 	ref := world.Ref{Kind: world.KindPiece, Map: from.ID, ID: p.ID}
-	e := &edit.Edit{Label: clip("move " + PieceName(d, p))}
+	e := &edit.Edit{Label: edit.Clip("move " + PieceName(d, p))}
 	if from.ID == to.ID {
 		e.Parts = []edit.Part{edit.Change{Ref: ref, Value: world.PointValue(world.FieldFoot, foot)}}
 		return e
@@ -150,7 +150,7 @@ func (h *Hand) join(d *world.Document, start Spot, ghost Ghost) Outcome {
 		{Map: to.Map.ID, Cells: grid.Rect{X: to.Cell.X, Y: to.Cell.Y, W: 1, H: 1}},
 	}}
 	ref := world.Ref{Kind: world.KindCrossing, ID: h.ids.NewID()}
-	return Outcome{Edit: &edit.Edit{Label: clip("join " + CrossingName(d, c)),
+	return Outcome{Edit: &edit.Edit{Label: edit.Clip("join " + CrossingName(d, c)),
 		Parts: []edit.Part{edit.Put{Ref: ref, Values: c.Values()}}}}
 }
 
@@ -170,7 +170,7 @@ func (h *Hand) make(d *world.Document, ghost Ghost) Outcome {
 	}
 	r := ghost.Room
 	m, layers := world.NewMap(board.NameFor(d, r), grid.Point{X: r.X, Y: r.Y}, grid.Rect{W: r.W, H: r.H}, h.ids)
-	e := &edit.Edit{Label: clip("make " + m.Name), Parts: []edit.Part{
+	e := &edit.Edit{Label: edit.Clip("make " + m.Name), Parts: []edit.Part{
 		edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}}
 	for _, l := range layers {
 		e.Parts = append(e.Parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})

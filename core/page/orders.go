@@ -73,6 +73,8 @@ func (p *Page) order(o Order) Changed {
 		return p.mark(ref, o.List, o.Mark)
 	case "animate":
 		return p.animate(ref, o.N, o.Frames)
+	case "reskin":
+		return p.reskin(o.Reskin)
 	case "tileset":
 		return p.tileset(o.Taken)
 	case "play":
@@ -187,7 +189,7 @@ func (p *Page) mark(ref world.Ref, list []int, m *tiles.Mark) Changed {
 	if len(e.Parts) == 0 {
 		return 0
 	}
-	e.Label = clip(e.Label)
+	e.Label = edit.Clip(e.Label)
 	return p.do(e)
 }
 
@@ -208,15 +210,7 @@ func (p *Page) animate(ref world.Ref, i int, frames []tiles.Frame) Changed {
 	if len(values) == 0 {
 		return 0
 	}
-	return p.do(edit.Edit{Label: clip(label), Parts: []edit.Part{edit.Change{Ref: ref, Value: values[0]}}})
-}
-
-// clip keeps a label as short as a name.
-func clip(label string) string {
-	if r := []rune(label); len(r) > 100 {
-		return string(r[:99]) + "…"
-	}
-	return label
+	return p.do(edit.Edit{Label: edit.Clip(label), Parts: []edit.Part{edit.Change{Ref: ref, Value: values[0]}}})
 }
 
 // shownMask is the mask of what a tile shows; whole if its pixels are missing.

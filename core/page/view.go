@@ -279,7 +279,8 @@ type Order struct {
 	// Medley is what a medley is to be.
 	Medley *Dealing `json:"medley"`
 	// Bond is what a bond is to be.
-	Bond *Bonding `json:"bond"`
+	Bond   *Bonding `json:"bond"`
+	Reskin *Reskin  `json:"reskin"`
 	// Frames are what a tile is to show.
 	Frames []tiles.Frame `json:"frames"`
 	// Mark is a property to be painted onto the tiles of List.

@@ -31,6 +31,9 @@ type Key struct {
 	Level, X, Y int
 }
 
+// AllLayers shows every layer of a map.
+const AllLayers = ^uint64(0)
+
 // Cells is what the bitmap covers.
 func (k Key) Cells(l grid.Lattice) grid.Rect {
 	n := BaseCells(l) << k.Level

@@ -148,3 +148,11 @@ func (d *Document) Following(m *Map, l *Layer, bond ID) grid.Region {
 	})
 	return grid.RegionOf(g)
 }
+
+// Follows tells of the cells of a layer whether they are what their bond lays
+// there. The function must be used by one goroutine.
+func (d *Document) Follows(m *Map, l *Layer) func(grid.Point) bool {
+	i := bonder{d.index(), m.ID, l.ID, m.Bounds}
+	r := grid.Reader{Plane: l.Cells}
+	return func(c grid.Point) bool { return i.follows(&r, c) }
+}

@@ -252,6 +252,14 @@ export const commands: Command[] = [
     },
   },
   {
+    id: 'reskin',
+    name: 'Re-skin',
+    keys: [],
+    group: 'board',
+    does: 'Swaps the tiles of one tileset for those of another, on a map or on all.',
+    run: (p) => p.layOnDesk({ kind: 'reskin' }),
+  },
+  {
     id: 'stack',
     name: 'Depth stack',
     keys: ['Y'],

@@ -8,6 +8,8 @@ import type {
   Play,
   Pointer,
   Proposal,
+  Reskin,
+  ReskinView,
   Scene,
   State,
   TilesetView,
@@ -140,6 +142,20 @@ export class Core {
   proposed(list: number[], join: number): Proposal {
     this.buffers.giveText(JSON.stringify(list));
     return JSON.parse(this.buffers.takeText(this.exports.proposed(join))) as Proposal;
+  }
+
+  /** What a re-skin would do. */
+  reskinned(plan: Reskin): ReskinView {
+    this.buffers.giveText(JSON.stringify(plan));
+    return JSON.parse(this.buffers.takeText(this.exports.reskinned())) as ReskinView;
+  }
+
+  /** A map as it would be after a re-skin; before it if it leads to no tileset. */
+  reskinPicture(plan: Reskin, map: string, side: number): ImageData | null {
+    this.buffers.giveText(JSON.stringify(plan));
+    const length = this.exports.reskinPicture(BigInt(map), side);
+    const [, , w = 0, h = 0] = this.box();
+    return this.image(length, w, h);
   }
 
   /** What the tiles in a box of cells of a map are: 0 nothing, 1 all over, 2 in part. */

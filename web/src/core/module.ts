@@ -26,6 +26,8 @@ export interface Exports extends Bridge {
   dealt(w: number, h: number): number;
   animate(millis: number): number;
   bondSample(): number;
+  reskinned(): number;
+  reskinPicture(map: bigint, side: number): number;
   proposed(join: number): number;
   lens(map: bigint, x: number, y: number, w: number, h: number): number;
   outgoing(): number;

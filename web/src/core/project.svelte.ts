@@ -11,6 +11,7 @@ export type Opened = 'nothing' | 'drawer' | 'desk';
 /** What lies on the desk: a thing of the project, or tiles proposed as a bond. */
 export type OnDesk =
   | { kind: 'nothing' }
+  | { kind: 'reskin' }
   | { kind: 'tileset' | 'medley' | 'bond'; id: string }
   | { kind: 'proposal'; proposal: T.Proposal };
 
@@ -75,6 +76,7 @@ export class Project {
   private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');
 
   constructor(readonly id: string) {
+    this.reduced.addEventListener('change', () => this.animate());
     this.connection = new Connection(id, {
       received: (changed) => this.apply(changed),
       connected: (open) => (this.online = open),
@@ -324,6 +326,14 @@ export class Project {
 
   proposed(list: number[], join: number): T.Proposal {
     return this.core?.proposed(list, join) ?? { join: 0, tiles: [], unsure: [] };
+  }
+
+  reskinned(plan: T.Reskin): T.ReskinView {
+    return this.core?.reskinned(plan) ?? { matches: [], cells: 0, unmatched: 0 };
+  }
+
+  reskinPicture(plan: T.Reskin, map: string, side: number): ImageData | null {
+    return this.core?.reskinPicture(plan, map, side) ?? null;
   }
 
   layOnDesk(what: OnDesk): void {

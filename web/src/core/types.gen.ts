@@ -192,6 +192,20 @@ export interface Proposal {
   unsure: number[];
 }
 
+export interface MatchView {
+  from: number;
+  name: string;
+  to: number;
+  cells: number;
+  chosen: boolean;
+}
+
+export interface ReskinView {
+  matches: MatchView[];
+  cells: number;
+  unmatched: number;
+}
+
 export interface SlipLine {
   label: string;
   value: string;
@@ -313,6 +327,19 @@ export interface Taken {
   cut: Cut;
 }
 
+export interface Pair {
+  from: number;
+  to: number;
+}
+
+export interface Reskin {
+  map: string;
+  from: string;
+  to: string;
+  by: string;
+  chosen: Pair[];
+}
+
 export interface Mark {
   property: string;
   on: boolean;
@@ -335,6 +362,7 @@ export interface Order {
   taken: Taken | null;
   medley: Dealing | null;
   bond: Bonding | null;
+  reskin: Reskin | null;
   frames: Frame[];
   mark: Mark | null;
 }

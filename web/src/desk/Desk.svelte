@@ -4,6 +4,7 @@
   import BondDesk from './BondDesk.svelte';
   import CutSheet from './CutSheet.svelte';
   import MedleyDesk from './MedleyDesk.svelte';
+  import ReskinDesk from './ReskinDesk.svelte';
   import TileDesk from './TileDesk.svelte';
 
   let { p }: { p: Project } = $props();
@@ -12,7 +13,7 @@
   let files: File[] = $state.raw([]);
   let all = $state(0);
   const file = $derived(files[0] ?? null);
-  const lies = $derived(p.desk.kind === 'nothing' || p.desk.kind === 'proposal' ? null : p.desk);
+  const lies = $derived('id' in p.desk ? p.desk : null);
   const medley = $derived(lies?.kind === 'medley' ? p.scene?.medleys.find((m) => m.id === lies.id) : null);
   const bond = $derived(lies?.kind === 'bond' ? (p.scene?.bonds.find((b) => b.id === lies.id) ?? null) : null);
   const proposal = $derived(p.desk.kind === 'proposal' ? p.desk.proposal : null);
@@ -20,6 +21,7 @@
   const what = $derived.by(() => {
     if (medley) return `${medley.name}: a medley`;
     if (bond) return `${bond.name}: a bond`;
+    if (p.desk.kind === 'reskin') return 're-skin';
     if (proposal) return 'a bond, proposed from its tiles’ pixels';
     return set ? `${set.name}: what its tiles do` : 'bring in a tileset';
   });
@@ -75,6 +77,8 @@
     {/key}
   {:else if medley}
     {#key medley.id}<MedleyDesk {p} {medley} />{/key}
+  {:else if p.desk.kind === 'reskin'}
+    <ReskinDesk {p} />
   {:else if bond || proposal}
     {#key bond?.id ?? proposal}<BondDesk {p} {bond} {proposal} />{/key}
   {:else if set}

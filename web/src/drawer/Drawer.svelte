@@ -117,5 +117,8 @@
       {/each}
     </ul>
     <Button label="Make a medley" onclick={makeMedley} />
+    <h2 class="mt-3 mb-2 name">Re-skin</h2>
+    <p class="mb-2 text-small text-soft">Swap one tileset for another on a map or on all, seen before it is done.</p>
+    <Button label="Re-skin" onclick={() => p.layOnDesk({ kind: 'reskin' })} />
   </div>
 </section>

@@ -1,0 +1,101 @@
+package page
+
+import (
+	"azzel/core/edit"
+	"azzel/core/hand"
+	"azzel/core/picture"
+	"azzel/core/world"
+)
+
+// Reskin is a re-skin as it is being chosen.
+type Reskin struct {
+	// Map is the map it is about, empty for all.
+	Map  string `json:"map"`
+	From string `json:"from"`
+	To   string `json:"to"`
+	// By is position, name or role.
+	By string `json:"by"`
+	// Chosen are replacements chosen by hand: a tile's number, and that of the tile
+	// that takes its place, 0 for none.
+	Chosen []Pair `json:"chosen"`
+}
+
+// Pair is a tile and the tile that takes its place.
+type Pair struct {
+	From int `json:"from"`
+	To   int `json:"to"`
+}
+
+// ReskinView is what a re-skin would do.
+type ReskinView struct {
+	Matches []MatchView `json:"matches"`
+	// Cells is how many cells would change, Unmatched how many tiles have nothing
+	// that takes their place.
+	Cells     int `json:"cells"`
+	Unmatched int `json:"unmatched"`
+}
+
+// MatchView is a tile that is used and what takes its place.
+type MatchView struct {
+	From   int    `json:"from"`
+	Name   string `json:"name"`
+	To     int    `json:"to"`
+	Cells  int    `json:"cells"`
+	Chosen bool   `json:"chosen"`
+}
+
+func (r Reskin) plan() edit.Reskin {
+	plan := edit.Reskin{Map: ParseID(r.Map), From: ParseID(r.From), To: ParseID(r.To), By: edit.Likeness(r.By), Chosen: map[int]int{}}
+	for _, c := range r.Chosen {
+		plan.Chosen[c.From] = c.To
+	}
+	return plan
+}
+
+// Reskinned says what a re-skin would do.
+func (p *Page) Reskinned(r Reskin) ReskinView {
+	d := p.doc()
+	v := ReskinView{Matches: []MatchView{}}
+	for _, m := range r.plan().Matches(d) {
+		set, i := d.TilesetOf(m.From)
+		v.Matches = append(v.Matches, MatchView{m.From, hand.TileCalled(set, i), m.To, m.Cells, m.Chosen})
+		if m.To == 0 && !m.Chosen {
+			v.Unmatched++
+		} else if m.To != 0 && m.To != m.From {
+			v.Cells += m.Cells
+		}
+	}
+	return v
+}
+
+// ReskinPicture draws a map small, within side pixels, as it would be after a
+// re-skin; before it if r.To is empty.
+func (p *Page) ReskinPicture(r Reskin, id world.ID, side int) (pixels []byte, w, h int) {
+	d := p.doc()
+	if r.To != "" {
+		e, _ := r.plan().Edit(d)
+		res, err := edit.Apply(d, e)
+		if err != nil {
+			return nil, 0, 0
+		}
+		d = res.Document
+	}
+	m := d.Map(id)
+	if m == nil {
+		return nil, 0, 0
+	}
+	p.bitmaps.Atlas.AddMissing(d)
+	return p.bitmaps.Atlas.Map(m, picture.AllLayers, side)
+}
+
+func (p *Page) reskin(r *Reskin) Changed {
+	if r == nil {
+		return p.Fail(errUnknown)
+	}
+	e, cells := r.plan().Edit(p.doc())
+	if cells == 0 {
+		p.say("Nothing would change: choose what takes the place of the tiles that are used.")
+		return StateChanged
+	}
+	return p.do(e)
+}

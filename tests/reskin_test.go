@@ -1,0 +1,70 @@
+package tests
+
+import (
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+)
+
+// A map is re-skinned by place, name or role, seen before it is done; a tile that
+// matches nothing is listed and gets a replacement; one step takes all back.
+func TestReskin(t *testing.T) {
+	s := newSite(t, "-demo")
+	w := s.window("/project/1")
+	w.opened()
+	before := w.probe()
+	w.over("Palm house", 12, 8)
+	w.tilesOf("Palm house", 12, 8, "paving, Glasshouse")
+	w.seek("Re-skin")
+	w.sees("section", "Palm house, after")
+	w.until("two pictures of the map", `() => document.querySelectorAll('[data-reskin] canvas').length === 2`)
+	w.choose("found by", "their roles")
+	w.until("nothing unmatched", `() => !document.body.textContent.includes('unmatched')`)
+	w.choose("found by", "their names")
+	w.choose("give way to", "Blockout")
+	w.sees("section", "tiles unmatched")
+	w.until("the first is unmatched", `() => document.querySelector('[aria-label="Tiles that are used"] li').textContent.includes('unmatched')`)
+	w.page.MustElement(`[aria-label="Tiles that are used"] li button`).MustClick()
+	w.click("Replace it with water")
+	w.sees("section", "chosen, ")
+	w.choose("give way to", "Glasshouse in winter")
+	if p := w.probe(); p.Revision != before.Revision {
+		t.Fatal("looking at a re-skin changed the project")
+	}
+	w.click("Re-skin 720 cells")
+	w.tilesOf("Palm house", 12, 8, "paving, Glasshouse in winter")
+	w.tilesOf("Potting yard", 14, 3, "Glasshouse")
+	w.saved()
+	after := w.probe()
+	if after.Revision != before.Revision+1 {
+		t.Errorf("a re-skin is %d steps", after.Revision-before.Revision)
+	}
+	w.page.MustElement("[data-board]").MustFocus()
+	w.with(input.ControlLeft, input.KeyZ)
+	w.until("all as before", `(h) => window.azzel.probe().hash === h`, before.Hash)
+	w.choose("On", "all maps")
+	w.click("Re-skin ")
+	w.tilesOf("Palm house", 12, 8, "paving, Glasshouse in winter")
+	w.quiet()
+}
+
+// tilesOf waits until the status line says what lies in a cell of a map.
+func (w *window) tilesOf(name string, x, y int, want string) {
+	w.t.Helper()
+	w.over(name, x, y)
+	w.sees("[data-status]", want)
+}
+
+// choose takes an option of the list that is labelled so.
+func (w *window) choose(label, option string) {
+	w.t.Helper()
+	w.until(option+" in "+label, `(label, option) => {
+		const list = [...document.querySelectorAll('select')].find((e) => e.labels?.[0]?.textContent.trim().startsWith(label));
+		const chosen = [...(list?.options ?? [])].find((o) => o.textContent.trim() === option);
+		if (!chosen) return false;
+		list.value = chosen.value;
+		list.dispatchEvent(new Event('change', { bubbles: true }));
+		return true;
+	}`, label, option)
+	w.frame()
+}
