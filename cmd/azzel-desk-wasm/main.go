@@ -23,6 +23,27 @@ func deskOpen(cellW, cellH int32) (result int32) {
 	return bridge.Write(now.Open(bridge.In, int(cellW), int(cellH)))
 }
 
+// deskCompare reads the tiles of the tileset from the buffer; deskCompareCut came
+// before it.
+//
+//go:wasmexport deskCompare
+func deskCompare() (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Write(now.Compare(bridge.In, comparing))
+}
+
+// comparing is the cut that deskCompare goes by.
+var comparing tiles.Cut
+
+//go:wasmexport deskCompareCut
+func deskCompareCut() (result int32) {
+	defer bridge.Guard(&result)
+	if err := json.Unmarshal(bridge.In, &comparing); err != nil {
+		panic(err)
+	}
+	return 0
+}
+
 //go:wasmexport deskCut
 func deskCut() (result int32) {
 	defer bridge.Guard(&result)

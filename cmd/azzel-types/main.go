@@ -18,7 +18,7 @@ import (
 	"azzel/server"
 )
 
-var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.ReskinView{}, page.State{}, page.Pointer{}, page.Play{}, page.Order{}, desk.Sheet{}, server.ProjectCard{},
+var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.ReskinView{}, page.State{}, page.Pointer{}, page.Play{}, page.Order{}, desk.Sheet{}, desk.Comparison{}, server.ProjectCard{},
 	server.NewProject{}, server.TakenPicture{}, server.Problem{}}
 
 func main() {

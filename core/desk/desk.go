@@ -95,3 +95,52 @@ func (d *Desk) Cut(c tiles.Cut) Sheet {
 	s.Empty = s.Columns*s.Rows - s.Tiles
 	return s
 }
+
+// Comparison is what became of the tiles of a tileset in the picture on the desk.
+type Comparison struct {
+	// To gives for each tile of the tileset its index in the new cut, -1 if it is
+	// gone.
+	To []int `json:"to"`
+	// Moved, Changed and Gone are the tiles of the tileset that are so; Kept and
+	// Added count those that stay and those that are new.
+	Moved   []int  `json:"moved"`
+	Changed []int  `json:"changed"`
+	Gone    []int  `json:"gone"`
+	Kept    int    `json:"kept"`
+	Added   int    `json:"added"`
+	Error   string `json:"error"`
+}
+
+// Compare finds the tiles of a tileset, as the server keeps them, in the picture
+// on the desk.
+func (d *Desk) Compare(strip []byte, c tiles.Cut) Comparison {
+	v := Comparison{To: []int{}, Moved: []int{}, Changed: []int{}, Gone: []int{}}
+	old, err := tiles.DecodeStrip(strip)
+	if err == nil && d.img == nil {
+		err = raster.ErrNotPicture
+	}
+	var newer *tiles.Strip
+	if err == nil {
+		newer, err = tiles.Take(d.img, c)
+	}
+	if err != nil {
+		v.Error = err.Error()
+		return v
+	}
+	found, added := tiles.Match(old, newer)
+	v.Added = len(added)
+	for i, f := range found {
+		v.To = append(v.To, f.To)
+		switch f.Fate {
+		case tiles.Kept:
+			v.Kept++
+		case tiles.Moved:
+			v.Moved = append(v.Moved, i)
+		case tiles.Changed:
+			v.Changed = append(v.Changed, i)
+		default:
+			v.Gone = append(v.Gone, i)
+		}
+	}
+	return v
+}

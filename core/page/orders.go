@@ -73,6 +73,8 @@ func (p *Page) order(o Order) Changed {
 		return p.mark(ref, o.List, o.Mark)
 	case "animate":
 		return p.animate(ref, o.N, o.Frames)
+	case "replace":
+		return p.replace(ref, o.List, o.Taken)
 	case "reskin":
 		return p.reskin(o.Reskin)
 	case "tileset":
@@ -229,13 +231,31 @@ func counted(n int, thing string) string {
 	return fmt.Sprintf("%d %ss", n, thing)
 }
 
+// replace puts a newer picture in the place of a tileset whose tile i becomes tile
+// to[i] of it.
+func (p *Page) replace(ref world.Ref, to []int, t *Taken) Changed {
+	if t == nil {
+		return p.Fail(errUnknown)
+	}
+	e, err := edit.Replace{Old: ref.ID, New: t.tileset(), ID: p.ids.NewID(), To: to}.Edit(p.doc())
+	if err != nil {
+		return p.Fail(err)
+	}
+	return p.do(e)
+}
+
+// tileset is what the picture becomes, its tiles doing nothing yet.
+func (t *Taken) tileset() *world.Tileset {
+	return &world.Tileset{Name: t.Name, Picture: t.Picture, Strip: t.Strip, First: t.First, Count: len(t.Places),
+		Columns: t.Columns, Rows: t.Rows, Places: t.Places, Tiles: make([]*tiles.Properties, len(t.Places)),
+		Cut: t.Cut}
+}
+
 func (p *Page) tileset(t *Taken) Changed {
 	if t == nil {
 		return p.Fail(errUnknown)
 	}
-	set := &world.Tileset{Name: t.Name, Picture: t.Picture, Strip: t.Strip, First: t.First, Count: len(t.Places),
-		Columns: t.Columns, Rows: t.Rows, Places: t.Places, Tiles: make([]*tiles.Properties, len(t.Places)),
-		Cut: t.Cut}
+	set := t.tileset()
 	ref := world.Ref{Kind: world.KindTileset, ID: p.ids.NewID()}
 	return p.do(edit.Edit{Label: "bring in " + t.Name, Parts: []edit.Part{edit.Put{Ref: ref, Values: set.Values()}}})
 }

@@ -96,7 +96,7 @@ func (p *Page) Tileset(id world.ID) *TilesetView {
 	if t == nil {
 		return nil
 	}
-	v := &TilesetView{ID: FormatID(t.ID), Name: t.Name, Builtin: t.Builtin(), Picture: t.Picture, First: t.First, Count: t.Count,
+	v := &TilesetView{ID: FormatID(t.ID), Name: t.Name, Builtin: t.Builtin(), Picture: t.Picture, Strip: t.Strip, Cut: t.Cut, First: t.First, Count: t.Count,
 		Columns: t.Columns, Rows: t.Rows, Places: t.Places, Tiles: make([]TileView, 0, t.Count)}
 	for i := range t.Count {
 		is := t.Tile(i)

@@ -106,10 +106,13 @@ type TilesetView struct {
 	Builtin bool   `json:"builtin"`
 	First   int    `json:"first"`
 	Count   int    `json:"count"`
-	// Picture is the sum of the picture file; empty for the built-in tiles.
-	Picture string `json:"picture"`
-	Columns int    `json:"columns"`
-	Rows    int    `json:"rows"`
+	// Picture and Strip are the sums of the picture file and of its tiles; empty for
+	// the built-in ones. Cut is how it was cut.
+	Picture string    `json:"picture"`
+	Strip   string    `json:"strip"`
+	Cut     tiles.Cut `json:"cut"`
+	Columns int       `json:"columns"`
+	Rows    int       `json:"rows"`
 	// Places are where each tile was in the picture: row × columns + column.
 	Places []int      `json:"places"`
 	Tiles  []TileView `json:"tiles"`

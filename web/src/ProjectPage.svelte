@@ -49,7 +49,7 @@
   function bring(files: File[]): void {
     if (files.length === 0) return;
     p.dropped = files;
-    p.layOnDesk({ kind: 'nothing' });
+    p.layOnDesk(p.desk.kind === 'newer' ? p.desk : { kind: 'nothing' });
   }
 </script>
 

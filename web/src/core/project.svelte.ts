@@ -12,6 +12,7 @@ export type Opened = 'nothing' | 'drawer' | 'desk';
 export type OnDesk =
   | { kind: 'nothing' }
   | { kind: 'reskin' }
+  | { kind: 'newer'; id: string }
   | { kind: 'tileset' | 'medley' | 'bond'; id: string }
   | { kind: 'proposal'; proposal: T.Proposal };
 

@@ -126,6 +126,26 @@ export interface Scene {
   bitmap: BitmapView;
 }
 
+export interface Rect {
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+
+export interface Cut {
+  w: number;
+  h: number;
+  margin: number;
+  spacing: number;
+  offsetX: number;
+  offsetY: number;
+  crop: Rect;
+  keyed: boolean;
+  key: number;
+  scale: number;
+}
+
 export interface Frame {
   tile: number;
   millis: number;
@@ -158,6 +178,8 @@ export interface TilesetView {
   first: number;
   count: number;
   picture: string;
+  strip: string;
+  cut: Cut;
   columns: number;
   rows: number;
   places: number[];
@@ -296,26 +318,6 @@ export interface Play {
   events: string[];
 }
 
-export interface Rect {
-  x: number;
-  y: number;
-  w: number;
-  h: number;
-}
-
-export interface Cut {
-  w: number;
-  h: number;
-  margin: number;
-  spacing: number;
-  offsetX: number;
-  offsetY: number;
-  crop: Rect;
-  keyed: boolean;
-  key: number;
-  scale: number;
-}
-
 export interface Taken {
   name: string;
   picture: string;
@@ -381,6 +383,16 @@ export interface Sheet {
   tiles: number;
   empty: number;
   places: number[];
+  error: string;
+}
+
+export interface Comparison {
+  to: number[];
+  moved: number[];
+  changed: number[];
+  gone: number[];
+  kept: number;
+  added: number;
   error: string;
 }
 

@@ -1,13 +1,14 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import { takePicture } from '../core/api';
+  import { fetchBlob, takePicture } from '../core/api';
   import type { Project } from '../core/project.svelte';
-  import { PICTURE_BYTES, type Cut, type Sheet } from '../core/types.gen';
+  import { PICTURE_BYTES, type Comparison, type Cut, type Sheet, type TilesetView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import CutCanvas from './CutCanvas.svelte';
   import CutFields from './CutFields.svelte';
   import CutPreview from './CutPreview.svelte';
   import { Cutter } from './cutter';
+  import NewerTiles from './NewerTiles.svelte';
 
   interface Props {
     p: Project;
@@ -17,8 +18,10 @@
     taken: (strip: string) => void;
     giveUp: () => void;
     show: (tileset: string) => void;
+    /** The tileset in whose place the picture is to come, if it is a newer one. */
+    replaces: TilesetView | null;
   }
-  let { p, file, waiting, taken, giveUp, show }: Props = $props();
+  let { p, file, waiting, taken, giveUp, show, replaces }: Props = $props();
 
   const cutter = new Cutter();
   let bitmap = $state.raw<ImageBitmap | null>(null);
@@ -28,7 +31,8 @@
   let busy = $state(false);
   let picking = $state(false);
   let seen = $state({ column: 0, row: 0 });
-  let name = $state(untrack(() => file.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ')));
+  let comparison = $state.raw<Comparison | null>(null);
+  let name = $state(untrack(() => replaces?.name ?? file.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ')));
   const none: Cut = {
     ...{ w: 16, h: 16, margin: 0, spacing: 0, offsetX: 0, offsetY: 0 },
     ...{ crop: { x: 0, y: 0, w: 0, h: 0 }, keyed: false, key: 0, scale: 0 },
@@ -55,7 +59,7 @@
       return;
     }
     bitmap = await createImageBitmap(file, { premultiplyAlpha: 'none', colorSpaceConversion: 'none' });
-    cut = { ...first.guess };
+    cut = { ...(replaces?.cut ?? first.guess) };
     opened = first;
   }
 
@@ -79,14 +83,23 @@
       if (mine !== asked) return;
       sheet = answer;
       error = answer.error ? sentence(answer.error) : '';
+      if (replaces && !answer.error) compare(replaces.strip, wanted, mine).catch(fail);
     }, fail);
   });
+
+  async function compare(strip: string, wanted: Cut, mine: number): Promise<void> {
+    const answer = await cutter.compare(await fetchBlob(p.id, strip), wanted);
+    if (mine === asked) comparison = answer;
+  }
 
   async function take(): Promise<void> {
     busy = true;
     try {
       const answer = await takePicture(p.id, file, cut);
-      p.order({ do: 'tileset', taken: { name, ...answer, cut } });
+      const what = { name, ...answer, cut };
+      if (replaces && comparison) {
+        p.order({ do: 'replace', kind: 'tileset', id: replaces.id, list: comparison.to, taken: what });
+      } else p.order({ do: 'tileset', taken: what });
       taken(answer.strip);
     } catch (failure) {
       fail(failure);
@@ -131,7 +144,7 @@
     <div class="flex min-h-0 flex-1 gap-4 overflow-auto p-3">
       {#if opened && bitmap}
         <div class="flex w-60 shrink-0 flex-col gap-2">
-          {#if known}
+          {#if known && !replaces}
             <div class="rounded-inner bg-shelf p-2" role="status">
               <p class="mb-1.5">This picture is here already, as {known.name}.</p>
               <Button label="Lay {known.name} on the desk" onclick={() => show(known.id)} />
@@ -158,7 +171,11 @@
               class="h-7 rounded-inner border border-line bg-sheet px-2"
             /></label
           >
-          <CutPreview {p} {bitmap} {cut} column={seen.column} row={seen.row} />
+          {#if replaces && comparison}
+            <NewerTiles {p} set={replaces} {comparison} />
+          {:else}
+            <CutPreview {p} {bitmap} {cut} column={seen.column} row={seen.row} />
+          {/if}
         </div>
         <div class="flex min-w-0 flex-1 flex-col gap-2">
           <CutFields bind:cut bind:picking {opened} />
@@ -182,10 +199,14 @@
       {#if error}<p class="basis-full text-rose-ink" role="alert">{error}</p>{/if}
       {#if opened}
         <Button
-          label={sheet && !sheet.error ? `Take ${sheet.tiles} tiles` : 'Take the tiles'}
+          label={replaces
+            ? `Put it in the place of ${replaces.name}`
+            : sheet && !sheet.error
+              ? `Take ${sheet.tiles} tiles`
+              : 'Take the tiles'}
           type="submit"
           main
-          disabled={busy || !sheet || sheet.error !== '' || name.trim() === ''}
+          disabled={busy || !sheet || sheet.error !== '' || name.trim() === '' || (replaces !== null && !comparison)}
         />
       {/if}
       <Button label={waiting > 0 ? 'Leave this one out' : 'Another picture'} onclick={giveUp} />

@@ -1,6 +1,9 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
+  import { fetchBlob } from '../core/api';
   import type { Project } from '../core/project.svelte';
+  import type { TilesetView } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
   import BondDesk from './BondDesk.svelte';
   import CutSheet from './CutSheet.svelte';
   import MedleyDesk from './MedleyDesk.svelte';
@@ -13,12 +16,18 @@
   let files: File[] = $state.raw([]);
   let all = $state(0);
   const file = $derived(files[0] ?? null);
-  const lies = $derived('id' in p.desk ? p.desk : null);
+  const lies = $derived('id' in p.desk && p.desk.kind !== 'newer' ? p.desk : null);
   const medley = $derived(lies?.kind === 'medley' ? p.scene?.medleys.find((m) => m.id === lies.id) : null);
   const bond = $derived(lies?.kind === 'bond' ? (p.scene?.bonds.find((b) => b.id === lies.id) ?? null) : null);
   const proposal = $derived(p.desk.kind === 'proposal' ? p.desk.proposal : null);
   const set = $derived(lies?.kind === 'tileset' ? p.tilesets.find((t) => t.id === lies.id) : null);
+  /** The tileset in whose place the next picture is to come. */
+  const replaces = $derived.by(() => {
+    const { desk } = p;
+    return desk.kind === 'newer' ? (p.tilesets.find((t) => t.id === desk.id) ?? null) : null;
+  });
   const what = $derived.by(() => {
+    if (replaces) return `a newer picture in the place of ${replaces.name}`;
     if (medley) return `${medley.name}: a medley`;
     if (bond) return `${bond.name}: a bond`;
     if (p.desk.kind === 'reskin') return 're-skin';
@@ -35,6 +44,16 @@
   function bring(list: File[]): void {
     files = list;
     all = list.length;
+  }
+
+  /** The same picture, to be cut another way. */
+  async function again(set: TilesetView): Promise<void> {
+    try {
+      const bytes = await fetchBlob(p.id, set.picture);
+      bring([new File([new Uint8Array(bytes)], set.name)]);
+    } catch (failure) {
+      p.say((failure as Error).message);
+    }
   }
 
   /** The tileset that a picture became lies on the desk next. */
@@ -69,6 +88,7 @@
         waiting={files.length - 1}
         {taken}
         giveUp={() => (files = files.slice(1))}
+        {replaces}
         show={(id) => {
           files = files.slice(1);
           p.desk = { kind: 'tileset', id };
@@ -86,10 +106,16 @@
   {:else}
     <div class="grid flex-1 place-items-center">
       <div class="max-w-100 text-center">
-        <p class="mb-3">
-          A tileset is a picture cut into tiles. Drop pictures here, paste one, or choose some: PNG, GIF, JPEG, WebP or
-          BMP. Azzel guesses the cut; nothing is taken before you have seen it.
-        </p>
+        {#if replaces}
+          <p class="mb-3">
+            Lay the newer picture here: its tiles are found by their pixels, wherever they moved, and every map follows.
+            You see what changed before anything is done.
+          </p>
+          <p class="mb-3"><Button label="Cut the same picture again" onclick={() => again(replaces)} /></p>
+        {:else}<p class="mb-3">
+            A tileset is a picture cut into tiles. Drop pictures here, paste one, or choose some: PNG, GIF, JPEG, WebP
+            or BMP. Azzel guesses the cut; nothing is taken before you have seen it.
+          </p>{/if}
         <label
           class="inline-flex h-7 cursor-pointer items-center rounded-inner bg-saffron-button px-3 font-semibold text-on-saffron"
         >

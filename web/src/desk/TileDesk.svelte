@@ -72,6 +72,9 @@
       <span class="text-soft figures">{set.count} tiles, {set.solid} solid</span>
       {#if !set.builtin}
         <span class="ml-auto"
+          ><Button label="A newer picture" onclick={() => (p.desk = { kind: 'newer', id: set.id })} /></span
+        >
+        <span
           ><Button
             label="Delete this tileset"
             onclick={() => p.order({ do: 'remove', kind: 'tileset', id: set.id })}

@@ -1,4 +1,4 @@
-import type { Cut, Sheet } from '../core/types.gen';
+import type { Comparison, Cut, Sheet } from '../core/types.gen';
 import type { Answer, Question } from './desk.worker';
 
 const FAILED = 'the picture could not be read: try a smaller one';
@@ -6,12 +6,12 @@ const FAILED = 'the picture could not be read: try a smaller one';
 /** The core in a worker of its own, which is ended with the desk: large pictures leave no memory behind. */
 export class Cutter {
   private readonly worker = new Worker(new URL('./desk.worker.ts', import.meta.url), { type: 'module' });
-  private readonly waiting = new Map<number, (sheet: Sheet | null) => void>();
+  private readonly waiting = new Map<number, (answer: Answer['answer']) => void>();
   private next = 1;
 
   constructor() {
     this.worker.onmessage = (event: MessageEvent<Answer>) => {
-      this.waiting.get(event.data.id)?.(event.data.sheet);
+      this.waiting.get(event.data.id)?.(event.data.answer);
       this.waiting.delete(event.data.id);
     };
     this.worker.onerror = () => {
@@ -21,13 +21,13 @@ export class Cutter {
   }
 
   /** Throws an error with a text for people if the core can't say anything of the picture. */
-  private async ask(question: Question, transfer: Transferable[] = []): Promise<Sheet> {
-    const sheet = await new Promise<Sheet | null>((resolve) => {
+  private async ask<T extends Sheet | Comparison>(question: Question, transfer: Transferable[] = []): Promise<T> {
+    const answer = await new Promise<Answer['answer']>((resolve) => {
       this.waiting.set(question.id, resolve);
       this.worker.postMessage(question, transfer);
     });
-    if (!sheet) throw new Error(FAILED);
-    return sheet;
+    if (!answer) throw new Error(FAILED);
+    return answer as T;
   }
 
   open(bytes: ArrayBuffer, cellW: number, cellH: number): Promise<Sheet> {
@@ -36,6 +36,11 @@ export class Cutter {
 
   cut(cut: Cut): Promise<Sheet> {
     return this.ask({ id: this.next++, cut: { ...cut, crop: { ...cut.crop } } });
+  }
+
+  /** What became of the tiles of a tileset in the picture on the desk. */
+  compare(strip: Uint8Array, cut: Cut): Promise<Comparison> {
+    return this.ask({ id: this.next++, compare: { ...cut, crop: { ...cut.crop } }, strip });
   }
 
   end(): void {

@@ -1,19 +1,27 @@
 import moduleUrl from '../core/generated/desk.wasm?url';
 import { Buffers, start, type Bridge } from '../core/module';
-import type { Cut, Sheet } from '../core/types.gen';
+import type { Comparison, Cut, Sheet } from '../core/types.gen';
 
-/** What the desk asks of the core that runs in this worker: about the picture, or how it would be cut. */
-export type Question = { id: number; open: ArrayBuffer; cellW: number; cellH: number } | { id: number; cut: Cut };
+/**
+ * What the desk asks of the core that runs in this worker: about the picture, how it would be cut, or what became of
+ * the tiles of a tileset.
+ */
+export type Question =
+  | { id: number; open: ArrayBuffer; cellW: number; cellH: number }
+  | { id: number; cut: Cut }
+  | { id: number; compare: Cut; strip: Uint8Array };
 
 export interface Answer {
   id: number;
-  sheet: Sheet | null;
+  answer: Sheet | Comparison | null;
 }
 
 /** What cmd/azzel-desk-wasm exports. */
 interface Desk extends Bridge {
   deskOpen(cellW: number, cellH: number): number;
   deskCut(): number;
+  deskCompareCut(): number;
+  deskCompare(): number;
 }
 
 const core = WebAssembly.compileStreaming(fetch(moduleUrl))
@@ -27,10 +35,15 @@ self.onmessage = async (event: MessageEvent<Question>) => {
   if ('open' in data) {
     buffers.give(new Uint8Array(data.open));
     length = buffers.exports.deskOpen(data.cellW, data.cellH);
+  } else if ('compare' in data) {
+    buffers.giveText(JSON.stringify(data.compare));
+    length = buffers.exports.deskCompareCut();
+    buffers.give(data.strip);
+    if (length >= 0) length = buffers.exports.deskCompare();
   } else {
     buffers.giveText(JSON.stringify(data.cut));
     length = buffers.exports.deskCut();
   }
-  const sheet = length > 0 ? (JSON.parse(buffers.takeText(length)) as Sheet) : null;
-  self.postMessage({ id: data.id, sheet } satisfies Answer);
+  const answer = length > 0 ? (JSON.parse(buffers.takeText(length)) as Sheet | Comparison) : null;
+  self.postMessage({ id: data.id, answer } satisfies Answer);
 };
