@@ -15,6 +15,7 @@ import (
 
 	"github.com/gofiber/fiber/v3"
 
+	"azzel/core/grid"
 	"azzel/core/limit"
 	"azzel/core/picture"
 	"azzel/core/raster"
@@ -215,6 +216,9 @@ type TakenPicture struct {
 	Columns int    `json:"columns"`
 	Rows    int    `json:"rows"`
 	Places  []int  `json:"places"`
+	// Cells are those of a finished map that was taken apart, row by row: a tile's
+	// index plus 1 and how it lies; empty for a tileset.
+	Cells []int `json:"cells"`
 }
 
 // takePicture measures, decodes and cuts a picture, stores it and gives its
@@ -237,11 +241,17 @@ func (v *Server) takePicture(c fiber.Ctx) error {
 	} else if err := cut.CheckCell(w, h); err != nil {
 		return refuse(err)
 	}
+	var apart *tiles.Apart
+	if q := c.Query("apart"); q != "" {
+		if err := json.Unmarshal([]byte(q), &apart); err != nil {
+			return refuse(errors.New("how the map is to be taken apart could not be read: reload the page"))
+		}
+	}
 	data := c.Body()
 	if len(data) > limit.PictureBytes {
 		return refuse(fmt.Errorf("the file is larger than %d MB", limit.PictureBytes>>20))
 	}
-	strip, err := v.cutPicture(c, data, cut)
+	strip, cells, err := v.cutPicture(c, data, cut, apart)
 	if err != nil {
 		return err
 	}
@@ -253,27 +263,37 @@ func (v *Server) takePicture(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	return c.JSON(TakenPicture{sums[0], sums[1], first, strip.Columns, strip.Rows, strip.Places})
+	return c.JSON(TakenPicture{sums[0], sums[1], first, strip.Columns, strip.Rows, strip.Places, cells})
 }
 
-// cutPicture measures, decodes and cuts a picture, one at a time.
-func (v *Server) cutPicture(ctx context.Context, data []byte, cut tiles.Cut) (*tiles.Strip, error) {
+// cutPicture measures, decodes and cuts a picture, one at a time; as a finished map
+// if apart is not nil.
+func (v *Server) cutPicture(ctx context.Context, data []byte, cut tiles.Cut, apart *tiles.Apart) (strip *tiles.Strip, cells []int, err error) {
 	if _, err := raster.Measure(data); err != nil {
-		return nil, refuse(err)
+		return nil, nil, refuse(err)
 	}
 	select {
 	case v.decoding <- struct{}{}:
 	case <-ctx.Done():
-		return nil, ctx.Err()
+		return nil, nil, ctx.Err()
 	}
 	defer func() { <-v.decoding }()
 	img, err := raster.Decode(data)
 	if err != nil {
-		return nil, refuse(err)
+		return nil, nil, refuse(err)
 	}
-	strip, err := tiles.Take(img, cut)
+	cells = []int{}
+	if apart == nil {
+		strip, err = tiles.Take(img, cut)
+	} else {
+		var laid []grid.Cell
+		strip, laid, err = tiles.TakeApart(img, cut, *apart)
+		for _, c := range laid {
+			cells = append(cells, int(c))
+		}
+	}
 	if err != nil {
-		return nil, refuse(err)
+		return nil, nil, refuse(err)
 	}
-	return strip, nil
+	return strip, cells, nil
 }

@@ -32,6 +32,21 @@ func deskCompare() (result int32) {
 	return bridge.Write(now.Compare(bridge.In, comparing))
 }
 
+// deskApart reads how the picture is to be cut and taken apart from the buffer.
+//
+//go:wasmexport deskApart
+func deskApart() (result int32) {
+	defer bridge.Guard(&result)
+	var how struct {
+		Cut   tiles.Cut   `json:"cut"`
+		Apart tiles.Apart `json:"apart"`
+	}
+	if err := json.Unmarshal(bridge.In, &how); err != nil {
+		panic(err)
+	}
+	return bridge.Write(now.Apart(how.Cut, how.Apart))
+}
+
 // comparing is the cut that deskCompare goes by.
 var comparing tiles.Cut
 

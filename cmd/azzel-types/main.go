@@ -18,7 +18,7 @@ import (
 	"azzel/server"
 )
 
-var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.ReskinView{}, page.State{}, page.Pointer{}, page.Play{}, page.Order{}, desk.Sheet{}, desk.Comparison{}, server.ProjectCard{},
+var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.ReskinView{}, page.State{}, page.Pointer{}, page.Play{}, page.Order{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, tiles.Apart{}, server.ProjectCard{},
 	server.NewProject{}, server.TakenPicture{}, server.Problem{}}
 
 func main() {
@@ -89,7 +89,7 @@ func constants(out *bytes.Buffer) {
 		value int
 	}{
 		{"MIN_CELL_SIDE", limit.MinCellSide}, {"MAX_CELL_SIDE", limit.MaxCellSide}, {"MAX_SEEN", limit.MaxSeen},
-		{"NAME_LETTERS", limit.NameLetters}, {"PICTURE_BYTES", limit.PictureBytes}, {"PICTURE_SIDE", limit.PictureSide}, {"MAX_WEIGHT", tiles.MaxWeight}, {"MIN_FRAME", tiles.MinFrame}, {"MAX_FRAME", tiles.MaxFrame}, {"SOCKET_BYTES", limit.SocketBytes},
+		{"NAME_LETTERS", limit.NameLetters}, {"PICTURE_BYTES", limit.PictureBytes}, {"PICTURE_SIDE", limit.PictureSide}, {"MAX_WEIGHT", tiles.MaxWeight}, {"MAX_DIFFER", tiles.MaxDiffer}, {"MIN_FRAME", tiles.MinFrame}, {"MAX_FRAME", tiles.MaxFrame}, {"SOCKET_BYTES", limit.SocketBytes},
 		{"SCENE_CHANGED", int(page.SceneChanged)}, {"STATE_CHANGED", int(page.StateChanged)}, {"CELLS_CHANGED", int(page.CellsChanged)},
 		{"POINTER_CHANGED", int(page.PointerChanged)}, {"OUTGOING_CHANGED", int(page.OutgoingChanged)}, {"PLAY_CHANGED", int(page.PlayChanged)},
 		{"TAKEN_CHANGED", int(page.TakenChanged)}, {"SAMPLE_COLUMNS", page.SampleColumns}, {"SAMPLE_ROWS", page.SampleRows},

@@ -144,3 +144,24 @@ func (d *Desk) Compare(strip []byte, c tiles.Cut) Comparison {
 	}
 	return v
 }
+
+// Parts is what a finished map on the desk would be taken apart into.
+type Parts struct {
+	Columns int `json:"columns"`
+	Rows    int `json:"rows"`
+	// Tiles is how many different tiles there are.
+	Tiles int    `json:"tiles"`
+	Error string `json:"error"`
+}
+
+// Apart says what the picture on the desk would be taken apart into.
+func (d *Desk) Apart(c tiles.Cut, a tiles.Apart) Parts {
+	if d.img == nil {
+		return Parts{Error: raster.ErrNotPicture.Error()}
+	}
+	s, _, err := tiles.TakeApart(d.img, c, a)
+	if err != nil {
+		return Parts{Error: err.Error()}
+	}
+	return Parts{Columns: s.Columns, Rows: s.Rows, Tiles: len(s.Places)}
+}

@@ -73,6 +73,8 @@ func (p *Page) order(o Order) Changed {
 		return p.mark(ref, o.List, o.Mark)
 	case "animate":
 		return p.animate(ref, o.N, o.Frames)
+	case "rebuild":
+		return p.rebuild(o.Taken)
 	case "replace":
 		return p.replace(ref, o.List, o.Taken)
 	case "reskin":
@@ -229,6 +231,41 @@ func counted(n int, thing string) string {
 		return "1 " + thing
 	}
 	return fmt.Sprintf("%d %ss", n, thing)
+}
+
+// rebuild makes map and tileset of a finished map that was taken apart.
+func (p *Page) rebuild(t *Taken) Changed {
+	if t == nil || len(t.Cells) != t.Columns*t.Rows || len(t.Cells) == 0 {
+		return p.Fail(errUnknown)
+	}
+	d := p.doc()
+	set := t.tileset()
+	// To the right of all that is there.
+	at := grid.Point{}
+	for _, m := range d.Maps {
+		b := m.OnBoard()
+		at.X = max(at.X, b.X+b.W+3)
+	}
+	m, layers := world.NewMap(t.Name, at, grid.Rect{W: t.Columns, H: t.Rows}, p.ids)
+	e := edit.Edit{Label: edit.Clip("rebuild " + t.Name), Parts: []edit.Part{
+		edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: p.ids.NewID()}, Values: set.Values()},
+		edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()},
+	}}
+	for _, l := range layers {
+		e.Parts = append(e.Parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
+	}
+	g := grid.BoxRegion(m.Bounds)
+	i := 0
+	cells := grid.RunsOf(g, func(grid.Point) grid.Cell {
+		c := grid.Cell(t.Cells[i])
+		i++
+		if c.Tile() == 0 {
+			return 0
+		}
+		return grid.Cell(t.First + c.Tile() - 1).Turned(c.Orientation())
+	})
+	e.Parts = append(e.Parts, edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: cells})
+	return p.do(e)
 }
 
 // replace puts a newer picture in the place of a tileset whose tile i becomes tile

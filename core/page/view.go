@@ -301,4 +301,7 @@ type Taken struct {
 	Places  []int  `json:"places"`
 	// Cut is how the picture was cut.
 	Cut tiles.Cut `json:"cut"`
+	// Cells are those of a finished map, row by row: a tile's index plus 1 and how it
+	// lies; empty for a tileset.
+	Cells []int `json:"cells"`
 }

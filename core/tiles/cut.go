@@ -191,6 +191,15 @@ func (c Cut) shows(img *image.NRGBA, x, y int) bool {
 
 // Take cuts a picture. Tiles that are wholly see-through are left out.
 func Take(img *image.NRGBA, c Cut) (*Strip, error) {
+	s, err := c.take(img)
+	if err != nil {
+		return nil, err
+	}
+	return s.scaled(c), nil
+}
+
+// take is Take before tiles are scaled.
+func (c Cut) take(img *image.NRGBA) (*Strip, error) {
 	places, err := c.Places(img)
 	if err != nil {
 		return nil, err
@@ -207,7 +216,7 @@ func Take(img *image.NRGBA, c Cut) (*Strip, error) {
 	if c.Keyed {
 		clearKey(s.Pixels, c.Key)
 	}
-	return s.scaled(c), nil
+	return s, nil
 }
 
 // clearKey makes what has the key colour see-through.

@@ -1,4 +1,4 @@
-import type { Cut, NewProject, Problem, ProjectCard, TakenPicture } from './types.gen';
+import type { Apart, Cut, NewProject, Problem, ProjectCard, TakenPicture } from './types.gen';
 
 async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   let response: Response;
@@ -16,8 +16,12 @@ export const listProjects = (): Promise<ProjectCard[]> => ask('/projects');
 export const createProject = (project: NewProject): Promise<ProjectCard> =>
   ask('/projects', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(project) });
 
-export const takePicture = (project: string, file: Blob, cut: Cut): Promise<TakenPicture> =>
-  ask(`/projects/${project}/tilesets?cut=${encodeURIComponent(JSON.stringify(cut))}`, { method: 'POST', body: file });
+/** Takes a picture in as a tileset, or as a finished map that is taken apart. */
+export function takePicture(project: string, file: Blob, cut: Cut, apart: Apart | null): Promise<TakenPicture> {
+  const how = new URLSearchParams({ cut: JSON.stringify(cut) });
+  if (apart) how.set('apart', JSON.stringify(apart));
+  return ask(`/projects/${project}/tilesets?${how}`, { method: 'POST', body: file });
+}
 
 const asked = new Map<string, Promise<Uint8Array>>();
 

@@ -327,6 +327,7 @@ export interface Taken {
   rows: number;
   places: number[];
   cut: Cut;
+  cells: number[];
 }
 
 export interface Pair {
@@ -396,6 +397,18 @@ export interface Comparison {
   error: string;
 }
 
+export interface Parts {
+  columns: number;
+  rows: number;
+  tiles: number;
+  error: string;
+}
+
+export interface Apart {
+  turned: boolean;
+  differ: number;
+}
+
 export interface ProjectCard {
   id: string;
   name: string;
@@ -418,6 +431,7 @@ export interface TakenPicture {
   columns: number;
   rows: number;
   places: number[];
+  cells: number[];
 }
 
 export interface Problem {
@@ -431,6 +445,7 @@ export const NAME_LETTERS = 120;
 export const PICTURE_BYTES = 16777216;
 export const PICTURE_SIDE = 8192;
 export const MAX_WEIGHT = 1000;
+export const MAX_DIFFER = 40;
 export const MIN_FRAME = 20;
 export const MAX_FRAME = 60000;
 export const SOCKET_BYTES = 1048576;

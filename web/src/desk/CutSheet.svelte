@@ -2,12 +2,21 @@
   import { onMount, untrack } from 'svelte';
   import { fetchBlob, takePicture } from '../core/api';
   import type { Project } from '../core/project.svelte';
-  import { PICTURE_BYTES, type Comparison, type Cut, type Sheet, type TilesetView } from '../core/types.gen';
+  import {
+    PICTURE_BYTES,
+    type Apart,
+    type Comparison,
+    type Cut,
+    type Parts,
+    type Sheet,
+    type TilesetView,
+  } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import CutCanvas from './CutCanvas.svelte';
   import CutFields from './CutFields.svelte';
   import CutPreview from './CutPreview.svelte';
   import { Cutter } from './cutter';
+  import MapParts from './MapParts.svelte';
   import NewerTiles from './NewerTiles.svelte';
 
   interface Props {
@@ -32,6 +41,9 @@
   let picking = $state(false);
   let seen = $state({ column: 0, row: 0 });
   let comparison = $state.raw<Comparison | null>(null);
+  /** How the picture is taken apart, if it is a finished map. */
+  let apart = $state.raw<Apart | null>(null);
+  let parts = $state.raw<Parts | null>(null);
   let name = $state(untrack(() => replaces?.name ?? file.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ')));
   const none: Cut = {
     ...{ w: 16, h: 16, margin: 0, spacing: 0, offsetX: 0, offsetY: 0 },
@@ -79,11 +91,13 @@
     const wanted: Cut = { ...cut, crop: { ...cut.crop } };
     for (const k of ['w', 'h', 'margin', 'spacing', 'offsetX', 'offsetY'] as const) wanted[k] = number(cut[k]);
     const mine = ++asked;
+    const how = apart;
     cutter.cut(wanted).then((answer) => {
       if (mine !== asked) return;
       sheet = answer;
       error = answer.error ? sentence(answer.error) : '';
       if (replaces && !answer.error) compare(replaces.strip, wanted, mine).catch(fail);
+      if (how && !answer.error) takeApart(wanted, how, mine).catch(fail);
     }, fail);
   });
 
@@ -92,14 +106,21 @@
     if (mine === asked) comparison = answer;
   }
 
+  async function takeApart(wanted: Cut, how: Apart, mine: number): Promise<void> {
+    const answer = await cutter.apart(wanted, how);
+    if (mine !== asked) return;
+    parts = answer;
+    error = answer.error ? sentence(answer.error) : '';
+  }
+
   async function take(): Promise<void> {
     busy = true;
     try {
-      const answer = await takePicture(p.id, file, cut);
+      const answer = await takePicture(p.id, file, cut, apart);
       const what = { name, ...answer, cut };
       if (replaces && comparison) {
         p.order({ do: 'replace', kind: 'tileset', id: replaces.id, list: comparison.to, taken: what });
-      } else p.order({ do: 'tileset', taken: what });
+      } else p.order({ do: apart ? 'rebuild' : 'tileset', taken: what });
       taken(answer.strip);
     } catch (failure) {
       fail(failure);
@@ -173,7 +194,8 @@
           >
           {#if replaces && comparison}
             <NewerTiles {p} set={replaces} {comparison} />
-          {:else}
+          {:else if !replaces}
+            <MapParts {apart} {parts} change={(to) => (apart = to)} />
             <CutPreview {p} {bitmap} {cut} column={seen.column} row={seen.row} />
           {/if}
         </div>
@@ -201,12 +223,19 @@
         <Button
           label={replaces
             ? `Put it in the place of ${replaces.name}`
-            : sheet && !sheet.error
-              ? `Take ${sheet.tiles} tiles`
-              : 'Take the tiles'}
+            : apart
+              ? 'Make map and tileset'
+              : sheet && !sheet.error
+                ? `Take ${sheet.tiles} tiles`
+                : 'Take the tiles'}
           type="submit"
           main
-          disabled={busy || !sheet || sheet.error !== '' || name.trim() === '' || (replaces !== null && !comparison)}
+          disabled={busy ||
+            !sheet ||
+            sheet.error !== '' ||
+            name.trim() === '' ||
+            (replaces !== null && !comparison) ||
+            (apart !== null && (!parts || parts.error !== ''))}
         />
       {/if}
       <Button label={waiting > 0 ? 'Leave this one out' : 'Another picture'} onclick={giveUp} />

@@ -1,5 +1,5 @@
-import type { Comparison, Cut, Sheet } from '../core/types.gen';
-import type { Answer, Question } from './desk.worker';
+import type { Apart, Comparison, Cut, Parts, Sheet } from '../core/types.gen';
+import type { Answer, Known, Question } from './desk.worker';
 
 const FAILED = 'the picture could not be read: try a smaller one';
 
@@ -21,7 +21,7 @@ export class Cutter {
   }
 
   /** Throws an error with a text for people if the core can't say anything of the picture. */
-  private async ask<T extends Sheet | Comparison>(question: Question, transfer: Transferable[] = []): Promise<T> {
+  private async ask<T extends Known>(question: Question, transfer: Transferable[] = []): Promise<T> {
     const answer = await new Promise<Answer['answer']>((resolve) => {
       this.waiting.set(question.id, resolve);
       this.worker.postMessage(question, transfer);
@@ -41,6 +41,11 @@ export class Cutter {
   /** What became of the tiles of a tileset in the picture on the desk. */
   compare(strip: Uint8Array, cut: Cut): Promise<Comparison> {
     return this.ask({ id: this.next++, compare: { ...cut, crop: { ...cut.crop } }, strip });
+  }
+
+  /** What a finished map would be taken apart into. */
+  apart(cut: Cut, apart: Apart): Promise<Parts> {
+    return this.ask({ id: this.next++, apart: { cut: { ...cut, crop: { ...cut.crop } }, apart: { ...apart } } });
   }
 
   end(): void {

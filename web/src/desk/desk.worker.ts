@@ -1,6 +1,6 @@
 import moduleUrl from '../core/generated/desk.wasm?url';
 import { Buffers, start, type Bridge } from '../core/module';
-import type { Comparison, Cut, Sheet } from '../core/types.gen';
+import type { Apart, Comparison, Cut, Parts, Sheet } from '../core/types.gen';
 
 /**
  * What the desk asks of the core that runs in this worker: about the picture, how it would be cut, or what became of
@@ -9,17 +9,21 @@ import type { Comparison, Cut, Sheet } from '../core/types.gen';
 export type Question =
   | { id: number; open: ArrayBuffer; cellW: number; cellH: number }
   | { id: number; cut: Cut }
-  | { id: number; compare: Cut; strip: Uint8Array };
+  | { id: number; compare: Cut; strip: Uint8Array }
+  | { id: number; apart: { cut: Cut; apart: Apart } };
+
+export type Known = Sheet | Comparison | Parts;
 
 export interface Answer {
   id: number;
-  answer: Sheet | Comparison | null;
+  answer: Known | null;
 }
 
 /** What cmd/azzel-desk-wasm exports. */
 interface Desk extends Bridge {
   deskOpen(cellW: number, cellH: number): number;
   deskCut(): number;
+  deskApart(): number;
   deskCompareCut(): number;
   deskCompare(): number;
 }
@@ -35,6 +39,9 @@ self.onmessage = async (event: MessageEvent<Question>) => {
   if ('open' in data) {
     buffers.give(new Uint8Array(data.open));
     length = buffers.exports.deskOpen(data.cellW, data.cellH);
+  } else if ('apart' in data) {
+    buffers.giveText(JSON.stringify(data.apart));
+    length = buffers.exports.deskApart();
   } else if ('compare' in data) {
     buffers.giveText(JSON.stringify(data.compare));
     length = buffers.exports.deskCompareCut();
@@ -44,6 +51,6 @@ self.onmessage = async (event: MessageEvent<Question>) => {
     buffers.giveText(JSON.stringify(data.cut));
     length = buffers.exports.deskCut();
   }
-  const answer = length > 0 ? (JSON.parse(buffers.takeText(length)) as Sheet | Comparison) : null;
+  const answer = length > 0 ? (JSON.parse(buffers.takeText(length)) as Known) : null;
   self.postMessage({ id: data.id, answer } satisfies Answer);
 };
