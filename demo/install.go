@@ -46,21 +46,22 @@ func Install(ctx context.Context, s *store.Store) error {
 		return err
 	}
 	b := &builder{ctx: ctx, store: s, project: p.ID, doc: start, ids: ids, tile: map[int]int{}, bond: map[art.Block]world.ID{}}
-	for _, season := range []struct {
+	winter := season{"Glasshouse in winter", " in winter", map[int]int{}, map[art.Block]world.ID{}}
+	summer := season{"Glasshouse", "", b.tile, b.bond}
+	for _, take := range []struct {
 		season
 		picture func() ([]byte, error)
-	}{
-		{season{"Glasshouse in winter", " in winter", map[int]int{}, map[art.Block]world.ID{}}, art.WinterPNG},
-		{season{"Glasshouse", "", b.tile, b.bond}, art.PNG},
-	} {
-		picture, err := season.picture()
+	}{{winter, art.WinterPNG}, {summer, art.PNG}} {
+		picture, err := take.picture()
 		if err != nil {
 			return err
 		}
-		if err := b.tileset(season.season, picture); err != nil {
+		if err := b.tileset(take.season, picture); err != nil {
 			return err
 		}
 	}
+	b.joined(summer)
+	b.joined(winter)
 	if err := b.gardener(); err != nil {
 		return err
 	}
@@ -133,7 +134,6 @@ func (b *builder) tileset(of season, picture []byte) error {
 	}
 	of.animate(set)
 	b.step("bring in "+of.name, edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: b.ids.NewID()}, Values: set.Values()})
-	b.joined(of)
 	return b.err
 }
 

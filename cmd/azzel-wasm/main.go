@@ -169,6 +169,12 @@ func bondSample() (result int32) {
 	return bridge.Write(now.BondSample(to))
 }
 
+//go:wasmexport usage
+func usage() (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Write(now.Usage())
+}
+
 // reskinned reads the re-skin from the buffer.
 //
 //go:wasmexport reskinned

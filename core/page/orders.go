@@ -73,6 +73,8 @@ func (p *Page) order(o Order) Changed {
 		return p.mark(ref, o.List, o.Mark)
 	case "animate":
 		return p.animate(ref, o.N, o.Frames)
+	case "arrange":
+		return p.arrange(ref, ParseID(o.Text))
 	case "rebuild":
 		return p.rebuild(o.Taken)
 	case "replace":

@@ -32,7 +32,7 @@ func (p *Page) Scene() Scene {
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Roles: []string{"none"}, Types: []TypeView{}, Missing: []MissingView{},
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Drawer: drawer(d), Roles: []string{"none"}, Types: []TypeView{}, Missing: []MissingView{},
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	for _, t := range missing {

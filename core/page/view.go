@@ -15,6 +15,8 @@ type Scene struct {
 	Tilesets  []TilesetHead  `json:"tilesets"`
 	Medleys   []MedleyView   `json:"medleys"`
 	Bonds     []BondView     `json:"bonds"`
+	// Drawer are the ids of tilesets, bonds and medleys in the order of the drawer.
+	Drawer []string `json:"drawer"`
 	// Roles are the names of the roles, the first without one.
 	Roles   []string      `json:"roles"`
 	Types   []TypeView    `json:"types"`

@@ -1,6 +1,8 @@
 package world
 
 import (
+	"encoding/binary"
+
 	"azzel/core/grid"
 	"azzel/core/tiles"
 )
@@ -69,6 +71,30 @@ type Project struct {
 	SeenW, SeenH int
 	// Player is the character that is played; 0 for the built-in figure.
 	Player ID
+	// Drawer is how tilesets, bonds and medleys are arranged.
+	Drawer Arrangement
+}
+
+// An Arrangement is things in the order in which somebody likes them, as 8 bytes
+// for each id, so that it can be compared. What is not in it comes after.
+type Arrangement string
+
+// Arranged makes an arrangement of ids.
+func Arranged(ids []ID) Arrangement {
+	b := make([]byte, 0, 8*len(ids))
+	for _, id := range ids {
+		b = binary.BigEndian.AppendUint64(b, uint64(id))
+	}
+	return Arrangement(b)
+}
+
+// IDs lists the things.
+func (a Arrangement) IDs() []ID {
+	ids := make([]ID, 0, len(a)/8)
+	for b := []byte(a); len(b) >= 8; b = b[8:] {
+		ids = append(ids, ID(binary.BigEndian.Uint64(b)))
+	}
+	return ids
 }
 
 // Lattice maps between cells and pixels of the project's maps.

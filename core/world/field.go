@@ -127,6 +127,7 @@ const (
 	FieldLayer  Field = 6
 	FieldNumber Field = 7
 	FieldPlayer Field = 8
+	FieldDrawer Field = 14
 	FieldTiles  Field = 9
 	FieldSeed   Field = 10
 	FieldLying  Field = 11
@@ -139,6 +140,12 @@ var projectFields = []field[Project]{
 	intsField(2, func(p *Project) *int { return &p.CellW }, func(p *Project) *int { return &p.CellH }),
 	intsField(3, func(p *Project) *int { return &p.SeenW }, func(p *Project) *int { return &p.SeenH }),
 	idField(FieldPlayer, func(p *Project) *ID { return &p.Player }),
+	{FieldDrawer, func(p *Project, w *pack.Writer) { w.Text(string(p.Drawer)) }, func(p *Project, r *pack.Reader) {
+		p.Drawer = Arrangement(r.Text(8 * (limit.Tilesets + limit.Medleys + limit.Bonds)))
+		if len(p.Drawer)%8 != 0 {
+			r.Fail(fmt.Errorf("%w: an arrangement ends within an id", pack.ErrMalformed))
+		}
+	}},
 }
 
 var mapFields = []field[Map]{

@@ -13,6 +13,7 @@ import type {
   Scene,
   State,
   TilesetView,
+  Usage,
 } from './types.gen';
 
 /** Given by an export when the core itself failed, or when messages are missing. */
@@ -142,6 +143,11 @@ export class Core {
   proposed(list: number[], join: number): Proposal {
     this.buffers.giveText(JSON.stringify(list));
     return JSON.parse(this.buffers.takeText(this.exports.proposed(join))) as Proposal;
+  }
+
+  /** How much of what is in the drawer lies on no map. */
+  usage(): Usage {
+    return JSON.parse(this.buffers.takeText(this.exports.usage())) as Usage;
   }
 
   /** What a re-skin would do. */

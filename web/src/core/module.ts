@@ -26,6 +26,7 @@ export interface Exports extends Bridge {
   dealt(w: number, h: number): number;
   animate(millis: number): number;
   bondSample(): number;
+  usage(): number;
   reskinned(): number;
   reskinPicture(map: bigint, side: number): number;
   proposed(join: number): number;

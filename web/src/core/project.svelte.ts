@@ -329,6 +329,10 @@ export class Project {
     return this.core?.proposed(list, join) ?? { join: 0, tiles: [], unsure: [] };
   }
 
+  usage(): T.Usage {
+    return this.core?.usage() ?? { tilesets: [], unused: [] };
+  }
+
   reskinned(plan: T.Reskin): T.ReskinView {
     return this.core?.reskinned(plan) ?? { matches: [], cells: 0, unmatched: 0 };
   }

@@ -120,6 +120,7 @@ export interface Scene {
   tilesets: TilesetHead[];
   medleys: MedleyView[];
   bonds: BondView[];
+  drawer: string[];
   roles: string[];
   types: TypeView[];
   missing: MissingView[];
@@ -226,6 +227,16 @@ export interface ReskinView {
   matches: MatchView[];
   cells: number;
   unmatched: number;
+}
+
+export interface UnusedTiles {
+  id: string;
+  unused: number;
+}
+
+export interface Usage {
+  tilesets: UnusedTiles[];
+  unused: string[];
 }
 
 export interface SlipLine {

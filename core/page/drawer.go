@@ -1,0 +1,119 @@
+package page
+
+import (
+	"slices"
+
+	"azzel/core/edit"
+	"azzel/core/hand"
+	"azzel/core/pack"
+	"azzel/core/world"
+)
+
+// Usage is how much of what is in the drawer lies on no map.
+type Usage struct {
+	Tilesets []UnusedTiles `json:"tilesets"`
+	// Unused are the bonds and medleys of which no tile lies on a map.
+	Unused []string `json:"unused"`
+}
+
+// UnusedTiles counts the tiles of a tileset that lie on no map.
+type UnusedTiles struct {
+	ID     string `json:"id"`
+	Unused int    `json:"unused"`
+}
+
+// Usage counts what lies on no map. The cost grows with the chunks of all maps.
+func (p *Page) Usage() Usage {
+	d := p.doc()
+	used := d.UsedTiles()
+	lies := func(n int) bool { return n < len(used) && used[n] }
+	v := Usage{Tilesets: []UnusedTiles{}, Unused: []string{}}
+	for _, t := range d.Tilesets {
+		count := UnusedTiles{ID: FormatID(t.ID)}
+		for i := range t.Count {
+			if !lies(t.First + i) {
+				count.Unused++
+			}
+		}
+		v.Tilesets = append(v.Tilesets, count)
+	}
+	none := func(id world.ID, list []int) {
+		if !slices.ContainsFunc(list, lies) {
+			v.Unused = append(v.Unused, FormatID(id))
+		}
+	}
+	for _, b := range d.Bonds {
+		var list []int
+		for _, t := range b.Tiles {
+			list = append(list, t.Tile)
+		}
+		none(b.ID, list)
+	}
+	for _, m := range d.Medleys {
+		var list []int
+		for _, t := range m.Tiles {
+			list = append(list, t.Tile)
+		}
+		none(m.ID, list)
+	}
+	return v
+}
+
+// shelved are the things of a kind in the order of the drawer: as arranged, then
+// tilesets from the latest on, bonds and medleys from the first on.
+func shelved(d *world.Document, kind world.Kind) []world.ID {
+	var ids []world.ID
+	switch kind {
+	case world.KindTileset:
+		for _, t := range d.Tilesets {
+			ids = append(ids, t.ID)
+		}
+		slices.Reverse(ids)
+	case world.KindBond:
+		for _, b := range d.Bonds {
+			ids = append(ids, b.ID)
+		}
+	case world.KindMedley:
+		for _, m := range d.Medleys {
+			ids = append(ids, m.ID)
+		}
+	}
+	return d.Project.Arranged(ids)
+}
+
+// drawer lists all that is in the drawer, in its order.
+func drawer(d *world.Document) []string {
+	list := []string{}
+	for _, kind := range []world.Kind{world.KindTileset, world.KindBond, world.KindMedley} {
+		for _, id := range shelved(d, kind) {
+			list = append(list, FormatID(id))
+		}
+	}
+	return list
+}
+
+// arrange puts a thing before another of its kind in the drawer; last if there is
+// no such.
+func (p *Page) arrange(ref world.Ref, before world.ID) Changed {
+	d := p.doc()
+	if ref.ID == before || hand.Name(d, ref) == "" && d.Tileset(ref.ID) == nil {
+		return 0
+	}
+	var all []world.ID
+	for _, kind := range []world.Kind{world.KindTileset, world.KindBond, world.KindMedley} {
+		ids := shelved(d, kind)
+		if kind == ref.Kind {
+			ids = slices.DeleteFunc(ids, func(id world.ID) bool { return id == ref.ID })
+			at := slices.Index(ids, before)
+			if at < 0 {
+				at = len(ids)
+			}
+			ids = slices.Insert(ids, at, ref.ID)
+		}
+		all = append(all, ids...)
+	}
+	var w pack.Writer
+	w.Text(string(world.Arranged(all)))
+	return p.do(edit.Edit{Label: "arrange the drawer", Parts: []edit.Part{
+		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.Value{Field: world.FieldDrawer, Bytes: w.Bytes}}}})
+}

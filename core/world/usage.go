@@ -1,0 +1,37 @@
+package world
+
+import (
+	"slices"
+
+	"azzel/core/grid"
+)
+
+// UsedTiles tells of each tile's number whether it lies on any map. The cost grows
+// with the chunks of all maps.
+func (d *Document) UsedTiles() []bool {
+	used := make([]bool, d.TilesEnd())
+	for _, m := range d.Maps {
+		for _, l := range m.Layers {
+			l.Cells.EachChunk(func(_, _ int, c *grid.Chunk) {
+				for _, v := range c.Distinct() {
+					if n := v.Tile(); n < len(used) {
+						used[n] = true
+					}
+				}
+			})
+		}
+	}
+	return used
+}
+
+// Arranged sorts the ids of some things as the project's drawer has them; those it
+// does not have come after, in the order given.
+func (p *Project) Arranged(ids []ID) []ID {
+	rank := map[ID]int{}
+	for i, id := range p.Drawer.IDs() {
+		rank[id] = i - len(p.Drawer)
+	}
+	ids = slices.Clone(ids)
+	slices.SortStableFunc(ids, func(a, b ID) int { return rank[a] - rank[b] })
+	return ids
+}

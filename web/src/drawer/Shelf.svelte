@@ -1,0 +1,54 @@
+<script lang="ts">
+  import ImagePlus from '@lucide/svelte/icons/image-plus';
+  import { TILE_MASK, type Project } from '../core/project.svelte';
+  import FourTiles from '../tray/FourTiles.svelte';
+  import MedleyPicture from '../tray/MedleyPicture.svelte';
+  import Button from '../ui/Button.svelte';
+  import { inOrder } from './shelf';
+  import ShelfRow from './ShelfRow.svelte';
+
+  /** Unused are the ids of bonds and medleys that lie on no map. */
+  let { p, unused }: { p: Project; unused: string[] } = $props();
+
+  const bonds = $derived(inOrder(p, p.scene?.bonds ?? []));
+  const medleys = $derived(inOrder(p, p.scene?.medleys ?? []));
+
+  /** A medley begins with what was used lately; it is dealt and changed on the desk. */
+  function makeMedley(): void {
+    const list = p.lateTiles.slice(0, 3).map((cell) => cell & TILE_MASK);
+    if (list.length === 0) list.push(p.tilesets.at(-1)?.first ?? 1);
+    p.order({ do: 'make-medley', list });
+    if (p.state?.holding === 'medley') p.layOnDesk({ kind: 'medley', id: p.state.medley });
+  }
+</script>
+
+<div class="w-72 shrink-0 overflow-auto border-l border-line p-3">
+  <Button label="Bring in a picture" onclick={() => p.layOnDesk({ kind: 'nothing' })}><ImagePlus size={16} /></Button>
+  <p class="mt-1 mb-3 text-small text-soft">to be cut into tiles; or drop or paste one anywhere</p>
+  <h2 class="mb-2 name">Bonds</h2>
+  <ul class="mb-3 space-y-1">
+    {#each bonds as bond, i (bond.id)}
+      <ShelfRow {p} kind="bond" thing={bond} above={bonds[i - 1]?.id ?? ''} unused={unused.includes(bond.id)}>
+        {#snippet picture()}<FourTiles {p} cells={bond.picture} size={30} />{/snippet}
+      </ShelfRow>
+    {:else}
+      <li class="text-soft">
+        Tiles that join up by themselves: walls, beds, water. Lay a tileset on the desk and mark a block of them.
+      </li>
+    {/each}
+  </ul>
+  <h2 class="mb-2 name">Medleys</h2>
+  <ul class="mb-3 space-y-1">
+    {#each medleys as medley, i (medley.id)}
+      <ShelfRow {p} kind="medley" thing={medley} above={medleys[i - 1]?.id ?? ''} unused={unused.includes(medley.id)}>
+        {#snippet picture()}<MedleyPicture {p} {medley} size={30} />{/snippet}
+      </ShelfRow>
+    {:else}
+      <li class="text-soft">Tiles laid at random, in proportions you choose: gravel with a pebble now and then.</li>
+    {/each}
+  </ul>
+  <Button label="Make a medley" onclick={makeMedley} />
+  <h2 class="mt-3 mb-2 name">Re-skin</h2>
+  <p class="mb-2 text-small text-soft">Swap one tileset for another on a map or on all, seen before it is done.</p>
+  <Button label="Re-skin" onclick={() => p.layOnDesk({ kind: 'reskin' })} />
+</div>

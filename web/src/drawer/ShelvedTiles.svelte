@@ -1,0 +1,75 @@
+<script lang="ts">
+  import ArrowUp from '@lucide/svelte/icons/arrow-up';
+  import { hold } from '../commands/register';
+  import type { Project } from '../core/project.svelte';
+  import type { TilesetView } from '../core/types.gen';
+  import TilePicture from '../tray/TilePicture.svelte';
+  import Button from '../ui/Button.svelte';
+  import { dragged, droppedOn, putBefore } from './shelf';
+
+  interface Props {
+    p: Project;
+    set: TilesetView;
+    /** The tileset above it, empty for the first. */
+    above: string;
+    /** How many of its tiles lie on no map. */
+    unused: number;
+  }
+  let { p, set, above, unused }: Props = $props();
+
+  const MOST = 512;
+  /** The tile that is pointed at, or has the focus. */
+  let seen = $state<number | null>(null);
+  const tile = $derived(seen === null ? null : (set.tiles[seen] ?? null));
+  const facts = $derived(`${set.count} tiles, ${set.solid} solid, ${unused} on no map`);
+</script>
+
+<div
+  role="group"
+  aria-label={set.name}
+  ondragover={(e) => e.preventDefault()}
+  ondrop={(e) => droppedOn(p, e, 'tileset', set.id)}
+>
+  <div
+    class="mb-1.5 flex items-center gap-3"
+    role="group"
+    aria-label="{set.name}, as a whole"
+    draggable="true"
+    ondragstart={(e) => dragged(e, 'tileset', set.id)}
+  >
+    <h2 class="min-w-0 truncate name">{set.name}</h2>
+    <span class="min-w-0 truncate text-small text-soft figures" data-tile-facts>
+      {tile ? `${tile.name}${tile.does ? `: ${tile.does}` : ' does nothing'}` : facts}
+    </span>
+    {#if above !== ''}
+      <button
+        class="text-soft"
+        aria-label="Move {set.name} up"
+        title="Move up"
+        onclick={() => putBefore(p, 'tileset', set.id, above)}><ArrowUp size={14} /></button
+      >
+    {/if}
+    <span class="ml-auto" data-back
+      ><Button label="Lay it on the desk" onclick={() => p.layOnDesk({ kind: 'tileset', id: set.id })} /></span
+    >
+  </div>
+  <div class="flex flex-wrap gap-0.5" data-back>
+    {#each set.places.slice(0, MOST) as place, i (place)}
+      {@const n = set.first + i}
+      <button
+        class="flex rounded-inner border p-0.5 {p.state?.holding === 'tile' && p.state.tile === n
+          ? 'border-saffron'
+          : 'border-transparent'}"
+        aria-label="Take {set.tiles[i]?.name}{set.tiles[i]?.does ? `, ${set.tiles[i]?.does}` : ''}"
+        onpointerenter={() => (seen = i)}
+        onpointerleave={() => (seen = null)}
+        onfocus={() => (seen = i)}
+        onblur={() => (seen = null)}
+        onclick={() => hold(p, 'tile', { n })}><TilePicture {p} {n} size={30} /></button
+      >
+    {/each}
+  </div>
+  {#if set.count > MOST}
+    <p class="mt-2 text-soft">{set.count - MOST} more lie on the desk.</p>
+  {/if}
+</div>
