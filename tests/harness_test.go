@@ -198,6 +198,7 @@ func (w *window) click(name string) {
 	w.until("a control called "+name, `(n) => {
 		const named = [...document.querySelectorAll('button, a, [role=option], label')].find(e => (e.getAttribute('aria-label') ?? e.textContent.trim()).startsWith(n) && e.offsetParent !== null);
 		if (!named) return false;
+		named.scrollIntoView({ block: 'nearest' });
 		const r = named.getBoundingClientRect();
 		window.__at = [r.x + r.width / 2, r.y + r.height / 2];
 		return true;

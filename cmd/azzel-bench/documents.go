@@ -26,6 +26,9 @@ func (b *bench) project(name string, w, h int, mixed bool) (id int64, d *world.D
 	if err := draft.Put(world.Ref{Kind: world.KindMedley, ID: ids.NewID()}, wetGround().Values()); err != nil {
 		return 0, nil, err
 	}
+	if err := draft.Put(world.Ref{Kind: world.KindBond, ID: ids.NewID()}, hedge().Values()); err != nil {
+		return 0, nil, err
+	}
 	region := grid.BoxRegion(bounds)
 	runs := grid.Runs{{N: w * h, Cell: 1}}
 	if mixed {

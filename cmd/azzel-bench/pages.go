@@ -48,7 +48,7 @@ func pages(b *bench) error {
 	if err := browser.Connect(); err != nil {
 		return err
 	}
-	for _, part := range []func(*bench, *rod.Browser) error{first, filling, dealing, strokes, panning, desk} {
+	for _, part := range []func(*bench, *rod.Browser) error{first, filling, boxes, strokes, panning, desk, twoSheets} {
 		if err := rod.Try(func() {
 			if err := part(b, browser); err != nil {
 				panic(err)

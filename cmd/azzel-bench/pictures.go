@@ -16,6 +16,7 @@ import (
 	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/input"
 
+	"azzel/core/grid"
 	"azzel/core/tiles"
 	"azzel/core/world"
 	"azzel/demo/art"
@@ -52,6 +53,7 @@ func pictures(b *bench) error {
 			return fmt.Errorf("the large sheet was guessed to be cut as %+v", g.Cut)
 		}
 	}
+	matching(b)
 	b.add("guess / cut of 4,096 × 4,096 px of 16 px tiles, natively, best of 3", "–", "%d / %d ms", guess.Milliseconds(), cut.Milliseconds())
 
 	var bomb bytes.Buffer
@@ -104,18 +106,30 @@ func desk(b *bench, browser *rod.Browser) error {
 	return nil
 }
 
-// dealing measures a medley laid over a box of 1,000 × 1,000 cells.
-func dealing(b *bench, browser *rod.Browser) error {
-	id, _, err := b.project("Dealing", 1000, 1000, false)
+// boxes measures a medley and a bond laid over boxes.
+func boxes(b *bench, browser *rod.Browser) error {
+	id, _, err := b.project("Boxes", 1000, 1000, false)
 	if err != nil {
 		return err
 	}
+	for _, c := range []struct {
+		name, what string
+		side       int
+	}{{"Wet ground", "a medley over a box of 1,000 × 1,000", 1000}, {"Clipped hedge", "a bond over a box of 200 × 200", 200}, {"Clipped hedge", "a bond over a box of 1,000 × 1,000", 1000}} {
+		if err := laid(b, browser, id, c.name, c.what, c.side); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func laid(b *bench, browser *rod.Browser, id int64, name, what string, side int) error {
 	page := b.open(browser, id)
 	defer page.MustClose()
-	seek(page, "Wet ground")
+	seek(page, name)
 	page.Keyboard.MustType(input.KeyB)
-	raw := page.MustEval(`async () => {
-		const a = bench.cell(0, 0), z = bench.cell(999, 999);
+	raw := page.MustEval(`async (side) => {
+		const a = bench.cell(0, 0), z = bench.cell(side - 1, side - 1);
 		bench.fire('pointerdown', a.x, a.y, 0, 1);
 		bench.fire('pointermove', z.x, z.y, 0, 1);
 		await bench.frame(); await bench.frame();
@@ -124,9 +138,111 @@ func dealing(b *bench, browser *rod.Browser) error {
 		bench.fire('pointerup', z.x, z.y, 0, 0);
 		await bench.frame(); await bench.frame(); await bench.frame();
 		return [performance.now() - start, bench.longest()];
-	}`).Arr()
-	b.add("a medley over a box of 1,000 × 1,000 in the page, to the frame that shows it / longest task", "–", "%.0f / %.0f ms", raw[0].Num(), raw[1].Num())
+	}`, side).Arr()
+	page.MustWait(`() => document.querySelector('[data-saved=saved]') !== null`)
+	b.add(what+" in the page, to the frame that shows it / longest task", "–", "%.0f / %.0f ms", raw[0].Num(), raw[1].Num())
 	return nil
+}
+
+// hedge is a bond of the last blockout tiles.
+func hedge() *world.Bond {
+	b := &world.Bond{Name: "Clipped hedge", Bond: tiles.Bond{Border: true}}
+	for i, joined := range []tiles.Neighbours{tiles.Sides.Full(), tiles.North | tiles.East | tiles.West, tiles.South, 0} {
+		b.Tiles = append(b.Tiles, tiles.Bonded{Tile: 8 + i, Joined: joined, Weight: 1})
+	}
+	return b
+}
+
+// matching measures how a newer picture of 10,000 tiles is matched.
+func matching(b *bench) {
+	img := largeSheet()
+	strip, err := tiles.Take(img, tiles.Cut{W: 16, H: 16, Crop: grid.Rect{W: 1600, H: 1600}})
+	if err != nil {
+		panic(err)
+	}
+	// Each tile is another one, and lies elsewhere in the newer picture.
+	newer := *strip
+	newer.Pixels = make([]byte, len(strip.Pixels))
+	for i := range strip.Places {
+		pix := strip.Tile(i)
+		pix[0], pix[1], pix[2] = byte(i), byte(i>>8), 7
+		copy(newer.Tile((i*7+11)%len(strip.Places)), pix)
+	}
+	best := time.Duration(1 << 62)
+	for range 3 {
+		start := time.Now()
+		found, added := tiles.Match(strip, &newer)
+		best = min(best, time.Since(start))
+		if len(added) != 0 || found[5].Fate != tiles.Moved {
+			panic("tiles were not found")
+		}
+	}
+	b.add("a newer picture of 10,000 tiles matched, natively, best of 3", "–", "%d ms", best.Milliseconds())
+}
+
+// twoSheets measures the memory of a page with two large sheets.
+func twoSheets(b *bench, browser *rod.Browser) error {
+	id, _, err := b.project("Two sheets", 60, 40, false)
+	if err != nil {
+		return err
+	}
+	var out bytes.Buffer
+	if err := png.Encode(&out, largeSheet()); err != nil {
+		return err
+	}
+	dir, err := os.MkdirTemp("", "azzel-bench-sheets-")
+	if err != nil {
+		return err
+	}
+	defer os.RemoveAll(dir)
+	file := filepath.Join(dir, "large.png")
+	if err := os.WriteFile(file, out.Bytes(), 0o600); err != nil {
+		return err
+	}
+	page := b.open(browser, id)
+	for range 2 {
+		page.Keyboard.MustType(input.KeyT)
+		page.MustElementR("button", "Bring in a picture").MustClick()
+		page.MustElement("input[type=file]").MustSetFiles(file)
+		page.MustElementR("button", "Take 6").MustClick()
+		page.MustElement("[data-sheet]")
+		page.MustElement("[aria-label='Close the desk']").MustClick()
+		page.MustWait(`() => document.querySelector('[data-saved=saved]') !== null`)
+	}
+	page.MustClose()
+	page = b.open(browser, id)
+	defer page.MustClose()
+	page.MustWait(`() => window.azzel.scene().missing.length === 0`)
+	time.Sleep(5 * time.Second)
+	largest, err := rendererMemory()
+	if err != nil {
+		return err
+	}
+	b.add("memory of a page with two sheets of 4,096 × 4,096 px, opened anew, after 5 s", "–", "%d MB", largest>>20)
+	return nil
+}
+
+// rendererMemory is the resident memory in bytes of the largest process that shows
+// pages.
+func rendererMemory() (largest int, err error) {
+	processes, err := filepath.Glob("/proc/[0-9]*")
+	if err != nil {
+		return 0, err
+	}
+	for _, p := range processes {
+		line, err := os.ReadFile(filepath.Join(p, "cmdline"))
+		if err != nil || !bytes.Contains(line, []byte("--type=renderer")) {
+			continue
+		}
+		statm, err := os.ReadFile(filepath.Join(p, "statm"))
+		var size, resident int
+		if err == nil {
+			if _, err := fmt.Sscan(string(statm), &size, &resident); err == nil {
+				largest = max(largest, resident*os.Getpagesize())
+			}
+		}
+	}
+	return largest, nil
 }
 
 // wetGround is a medley of the blockout tiles.

@@ -73,7 +73,11 @@ func typeName(out *bytes.Buffer, t reflect.Type, done map[reflect.Type]bool) str
 	case reflect.Pointer:
 		return typeName(out, t.Elem(), done) + " | null"
 	case reflect.Slice:
-		return typeName(out, t.Elem(), done) + "[]"
+		if name := typeName(out, t.Elem(), done); strings.Contains(name, " ") {
+			return "(" + name + ")[]"
+		} else {
+			return name + "[]"
+		}
 	case reflect.String:
 		return "string"
 	case reflect.Bool:

@@ -23,6 +23,10 @@ func Name(d *world.Document, r world.Ref) string {
 		if t := d.Tileset(r.ID); t != nil {
 			return t.Name
 		}
+	case world.KindProperty:
+		if p := d.Property(r.ID); p != nil {
+			return p.Name
+		}
 	case world.KindBond:
 		if b := d.Bond(r.ID); b != nil {
 			return b.Name
@@ -94,6 +98,9 @@ func TileName(d *world.Document, c grid.Cell) string {
 	return fmt.Sprintf("%s, %s", TileCalled(t, i), t.Name)
 }
 
+// PlainTile is what a tile without name and role is called, with its number.
+const PlainTile = "tile"
+
 // TileCalled is the name of tile i of a tileset, or one made of its role and
 // place.
 func TileCalled(t *world.Tileset, i int) string {
@@ -102,7 +109,7 @@ func TileCalled(t *world.Tileset, i int) string {
 	case is.Name != "":
 		return is.Name
 	case is.Role == tiles.NoRole:
-		return fmt.Sprintf("tile %d", i+1)
+		return fmt.Sprintf("%s %d", PlainTile, i+1)
 	case t.Builtin():
 		return is.Role.String()
 	}

@@ -31,6 +31,8 @@ const (
 	Medleys, MedleyTiles = 1000, 256
 	// Bonds a project may have, and the most tiles of one.
 	Bonds, BondTiles = 1000, 512
+	// Properties of its own a project may have.
+	Properties = 64
 	// TileFrames is the most frames of an animated tile.
 	TileFrames = 64
 	// Characters a project may have.

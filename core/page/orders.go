@@ -63,11 +63,16 @@ func (p *Page) order(o Order) Changed {
 		return p.makeMedley(o)
 	case "change-medley":
 		return p.changeMedley(ref, o.Medley)
+	case "make-property":
+		return p.makeProperty(o)
 	case "make-bond":
 		return p.makeBond(o)
 	case "change-bond":
 		return p.changeBond(ref, o.Bond)
 	case "remove":
+		if ref.Kind == world.KindProperty {
+			return p.removeProperty(ref)
+		}
 		return p.do(edit.Edit{Label: "delete " + hand.Name(d, ref), Parts: []edit.Part{edit.Remove{Ref: ref}}})
 	case "mark":
 		return p.mark(ref, o.List, o.Mark)
@@ -178,6 +183,13 @@ func (p *Page) mark(ref world.Ref, list []int, m *tiles.Mark) Changed {
 	}
 	if m == nil {
 		return p.Fail(errUnknown)
+	}
+	if m.Property == "own" {
+		own, err := p.ownMark(*m)
+		if err != nil {
+			return p.Fail(err)
+		}
+		m = &own
 	}
 	e := edit.Edit{Label: fmt.Sprintf("mark %s on %s of %s", m.Property, counted(len(list), "tile"), t.Name)}
 	for _, i := range list {

@@ -2,6 +2,7 @@ package page
 
 import (
 	"fmt"
+	"strings"
 
 	"azzel/core/board"
 	"azzel/core/grid"
@@ -12,7 +13,7 @@ import (
 )
 
 var kindNames = map[world.Kind]string{world.KindProject: "project", world.KindTileset: "tileset", world.KindMap: "map",
-	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character", world.KindMedley: "medley", world.KindBond: "bond"}
+	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character", world.KindMedley: "medley", world.KindBond: "bond", world.KindProperty: "property"}
 
 func kindOf(name string) world.Kind {
 	for k, n := range kindNames {
@@ -32,7 +33,7 @@ func (p *Page) Scene() Scene {
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Drawer: drawer(d), Roles: []string{"none"}, Types: []TypeView{}, Missing: []MissingView{},
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Drawer: drawer(d), Own: []OwnView{}, Roles: []string{"none"}, Types: []TypeView{}, Missing: []MissingView{},
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	for _, t := range missing {
@@ -78,6 +79,9 @@ func (p *Page) Scene() Scene {
 	for _, m := range d.Medleys {
 		s.Medleys = append(s.Medleys, viewMedley(m))
 	}
+	for _, own := range d.Properties {
+		s.Own = append(s.Own, viewOwn(own))
+	}
 	for _, b := range d.Bonds {
 		s.Bonds = append(s.Bonds, viewBond(b))
 	}
@@ -97,12 +101,15 @@ func (p *Page) Tileset(id world.ID) *TilesetView {
 		return nil
 	}
 	v := &TilesetView{ID: FormatID(t.ID), Name: t.Name, Builtin: t.Builtin(), Picture: t.Picture, Strip: t.Strip, Cut: t.Cut, First: t.First, Count: t.Count,
-		Columns: t.Columns, Rows: t.Rows, Places: t.Places, Tiles: make([]TileView, 0, t.Count)}
+		Columns: t.Columns, Rows: t.Rows, Places: t.Places, Tiles: make([]*TileView, t.Count), Called: hand.PlainTile}
 	for i := range t.Count {
+		if t.Tiles[i] == nil {
+			continue
+		}
 		is := t.Tile(i)
-		tile := TileView{Name: hand.TileCalled(t, i), Named: is.Name != "", Does: hand.TileDoes(is), Role: int(is.Role), Rows: []int{}, Whole: is.Solid == tiles.Whole,
+		tile := &TileView{Name: hand.TileCalled(t, i), Named: is.Name != "", Does: hand.TileDoes(is), Role: int(is.Role), Rows: []int{}, Whole: is.Solid == tiles.Whole,
 			OneWay: is.OneWay, Climbable: is.Climbable, Water: is.Water, Slippery: is.Slippery, Slow: is.Slow, Above: is.Above,
-			Danger: is.Danger, Weight: is.Weight, Keywords: is.Keywords, Home: is.Home, Frames: []tiles.Frame{}}
+			Danger: is.Danger, Weight: is.Weight, Keywords: is.Keywords, Home: is.Home, Frames: []tiles.Frame{}, Own: ownValues(p.doc(), is)}
 		if is.Animation != nil {
 			tile.Frames = is.Animation.Frames
 		}
@@ -110,7 +117,7 @@ func (p *Page) Tileset(id world.ID) *TilesetView {
 			v.Solid++
 			tile.Rows = is.Solid.Rows()
 		}
-		v.Tiles = append(v.Tiles, tile)
+		v.Tiles[i] = tile
 	}
 	return v
 }
@@ -154,6 +161,8 @@ func lensAt(d *world.Document, m *world.Map, c grid.Point, property string) byte
 			any = any || is.Slippery
 		case "slow":
 			any = any || is.Slow
+		default:
+			any = any || strings.HasPrefix(property, "own:") && is.Value(property) != ""
 		}
 	}
 	switch {

@@ -15,6 +15,8 @@ type Scene struct {
 	Tilesets  []TilesetHead  `json:"tilesets"`
 	Medleys   []MedleyView   `json:"medleys"`
 	Bonds     []BondView     `json:"bonds"`
+	// Own are the properties of tiles that the project has of its own.
+	Own []OwnView `json:"own"`
 	// Drawer are the ids of tilesets, bonds and medleys in the order of the drawer.
 	Drawer []string `json:"drawer"`
 	// Roles are the names of the roles, the first without one.
@@ -116,8 +118,11 @@ type TilesetView struct {
 	Columns int       `json:"columns"`
 	Rows    int       `json:"rows"`
 	// Places are where each tile was in the picture: row × columns + column.
-	Places []int      `json:"places"`
-	Tiles  []TileView `json:"tiles"`
+	Places []int `json:"places"`
+	// Tiles are what the tiles do and are called; null for one that does nothing and
+	// is called Called and its number, from 1 on.
+	Tiles  []*TileView `json:"tiles"`
+	Called string      `json:"called"`
 	// Solid counts the tiles that are solid, wholly or in parts.
 	Solid int `json:"solid"`
 }
@@ -143,6 +148,8 @@ type TileView struct {
 	Weight    int    `json:"weight"`
 	Keywords  string `json:"keywords"`
 	Home      string `json:"home"`
+	// Own are its values of the project's own properties.
+	Own []OwnValueView `json:"own"`
 	// Frames are shown in its place one after the other; empty if it stands still.
 	Frames []tiles.Frame `json:"frames"`
 }

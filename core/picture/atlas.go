@@ -47,8 +47,14 @@ func (a *Atlas) Add(t *world.Tileset, s *tiles.Strip) {
 	if need := t.First + t.Count; need > len(a.tiles) {
 		a.tiles = append(a.tiles, make([]*levels, need-len(a.tiles))...)
 	}
+	// Tiles that look the same share their pixels, and none keeps the strip.
+	same := map[string]*levels{}
 	for i := range min(t.Count, len(s.Places)) {
-		a.tiles[t.First+i] = newLevels(a.fitted(s.Tile(i), s.W, s.H, t.Cut.Scale != 0), a.lattice)
+		pix := string(s.Tile(i))
+		if same[pix] == nil {
+			same[pix] = newLevels(a.fitted([]byte(pix), s.W, s.H, t.Cut.Scale != 0), a.lattice)
+		}
+		a.tiles[t.First+i] = same[pix]
 	}
 	a.have[t.ID] = t.Strip
 	a.version++
@@ -127,17 +133,26 @@ func newLevels(pix []byte, l grid.Lattice) *levels {
 		}
 	}
 	t.pix[0] = pix
-	w, h := l.W, l.H
+	w, h, size := l.W, l.H, 0
+	for range maxLevel {
+		w, h = max(1, w/2), max(1, h/2)
+		size += w * h * 4
+	}
+	// One piece of memory for all smaller levels.
+	rest := make([]byte, 0, size)
+	w, h = l.W, l.H
 	for k := 1; k <= maxLevel; k++ {
-		t.pix[k], w, h = halve(t.pix[k-1], w, h)
+		from := len(rest)
+		rest, w, h = halve(rest, t.pix[k-1], w, h)
+		t.pix[k] = rest[from:len(rest):len(rest)]
 	}
 	return t
 }
 
-// halve averages blocks of two by two pixels, weighted by opacity.
-func halve(pix []byte, w, h int) (out []byte, ow, oh int) {
+// halve averages blocks of two by two pixels, weighted by opacity, and appends
+// them.
+func halve(out, pix []byte, w, h int) (_ []byte, ow, oh int) {
 	ow, oh = max(1, w/2), max(1, h/2)
-	out = make([]byte, 0, ow*oh*4)
 	for y := range oh {
 		for x := range ow {
 			var sum [3]int

@@ -3,6 +3,7 @@ package tiles
 import (
 	"errors"
 	"fmt"
+	"strconv"
 	"strings"
 )
 
@@ -16,6 +17,9 @@ type Mark struct {
 	Text   string `json:"text"`
 	// Rows are the 8 rows of a mask, the leftmost part in the lowest bit.
 	Rows []int `json:"rows"`
+	// Own is the id of a property of the project's own, in decimal, where Property is
+	// "own"; Text is then its value.
+	Own string `json:"own"`
 }
 
 // What Amount means for the property "solid".
@@ -37,7 +41,7 @@ func (m Mark) Apply(p Properties, shown func() Mask) (Properties, error) {
 			return p, errors.New("there is no such role")
 		}
 		next := Role(m.Amount).Properties()
-		next.Name, next.Keywords, next.Home, next.Weight, next.Animation = p.Name, p.Keywords, p.Home, p.Weight, p.Animation
+		next.Name, next.Keywords, next.Home, next.Weight, next.Animation, next.Own = p.Name, p.Keywords, p.Home, p.Weight, p.Animation, p.Own
 		return next, nil
 	case "solid":
 		return m.solid(p, shown)
@@ -69,6 +73,12 @@ func (m Mark) Apply(p Properties, shown func() Mask) (Properties, error) {
 		p.Keywords = strings.TrimSpace(m.Text)
 	case "home":
 		p.Home = strings.TrimSpace(m.Text)
+	case "own":
+		id, err := strconv.ParseUint(m.Own, 10, 64)
+		if err != nil {
+			return p, errors.New("there is no such property any more")
+		}
+		p.Own = p.Own.With(id, m.Text)
 	default:
 		return p, fmt.Errorf("tiles have no property called %q", m.Property)
 	}

@@ -89,6 +89,8 @@ type Properties struct {
 	Name, Keywords, Home string
 	// Animation, unless nil, is what is shown in the tile's place.
 	Animation *Animation
+	// Own, unless nil, are its values of the project's own properties.
+	Own *Own
 }
 
 // The most that danger and weight may be.

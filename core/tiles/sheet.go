@@ -2,12 +2,14 @@ package tiles
 
 import (
 	"fmt"
+	"strconv"
+	"strings"
 
 	"azzel/core/grid"
 )
 
 // Value is one property in a form in which it can be compared, by its name as in
-// Mark.
+// Mark, or own: and the id of one of the project's own.
 func (p Properties) Value(property string) string {
 	switch property {
 	case "role":
@@ -32,6 +34,10 @@ func (p Properties) Value(property string) string {
 		return fmt.Sprint(p.Weight)
 	case "home":
 		return p.Home
+	}
+	if own, is := strings.CutPrefix(property, "own:"); is {
+		id, _ := strconv.ParseUint(own, 10, 64) // no property has the id 0
+		return p.Own.Of(id)
 	}
 	return ""
 }

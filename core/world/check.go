@@ -66,6 +66,8 @@ func (d *Document) check(r Ref) error {
 		return nil
 	case KindBond:
 		return d.checkBond(r.ID)
+	case KindProperty:
+		return d.checkProperty(r.ID)
 	case KindCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return d.checkCrossing(c)
@@ -251,6 +253,28 @@ func (d *Document) checkMedley(m *Medley) error {
 		}
 	}
 	return m.Check()
+}
+
+func (d *Document) checkProperty(id ID) error {
+	p := d.Property(id)
+	if p == nil {
+		return nil
+	}
+	if err := CheckName(p.Name, false); err != nil {
+		return err
+	}
+	if !p.Type.Valid() {
+		return errors.New("a property is yes or no, a number, or text")
+	}
+	if len(d.Properties) > limit.Properties {
+		return fmt.Errorf("a project has at most %d properties of its own", limit.Properties)
+	}
+	for _, o := range d.Properties {
+		if o != p && strings.EqualFold(o.Name, p.Name) {
+			return fmt.Errorf("there is a property called %s already", o.Name)
+		}
+	}
+	return nil
 }
 
 func (d *Document) checkBond(id ID) error {

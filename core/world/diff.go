@@ -71,6 +71,11 @@ func Diff(old, now *Document) Difference {
 		func(_, b *Bond) {
 			d.Put = append(d.Put, Stored{Ref{KindBond, 0, b.ID}, b.Name, b.Values()})
 		})
+	compare(old.Properties, now.Properties, func(p *Property) ID { return p.ID },
+		func(p *Property) { d.Removed = append(d.Removed, Ref{KindProperty, 0, p.ID}) },
+		func(_, p *Property) {
+			d.Put = append(d.Put, Stored{Ref{KindProperty, 0, p.ID}, p.Name, p.Values()})
+		})
 	return d
 }
 

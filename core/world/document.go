@@ -52,6 +52,8 @@ type Document struct {
 	Characters []*Character
 	// Medleys are sorted by number.
 	Medleys []*Medley
+	// Properties are those of the project's own, sorted by number.
+	Properties []*Property
 	// Bonds are sorted by number.
 	Bonds []*Bond
 	// bonds finds the bond of a tile.
@@ -282,6 +284,24 @@ type Medley struct {
 // Deal is the cell that the medley gives for a cell of a layer.
 func (m *Medley) Deal(l grid.Lattice, mapID, layer ID, c grid.Point) grid.Cell {
 	return m.Medley.Deal(tiles.Chance(uint64(m.Seed), uint64(mapID), uint64(layer), uint64(c.X), uint64(c.Y)), l.W == l.H)
+}
+
+// A Property is a property of tiles that a project has of its own.
+type Property struct {
+	ID     ID
+	Name   string
+	Number int
+	Type   tiles.ValueType
+}
+
+// Property finds a property of the project's own; nil if there is none.
+func (d *Document) Property(id ID) *Property {
+	for _, p := range d.Properties {
+		if p.ID == id {
+			return p
+		}
+	}
+	return nil
 }
 
 // Medley finds a medley; nil if there is none.

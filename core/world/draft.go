@@ -31,6 +31,7 @@ func (d *Document) Draft() *Draft {
 	next.Characters = slices.Clone(d.Characters)
 	next.Medleys = slices.Clone(d.Medleys)
 	next.Bonds = slices.Clone(d.Bonds)
+	next.Properties = slices.Clone(d.Properties)
 	return &Draft{doc: &next, own: map[any]bool{}}
 }
 
@@ -92,6 +93,10 @@ func (d *Draft) Values(r Ref) ([]Value, bool) {
 	case KindBond:
 		if b := d.doc.Bond(r.ID); b != nil {
 			return b.Values(), true
+		}
+	case KindProperty:
+		if p := d.doc.Property(r.ID); p != nil {
+			return p.Values(), true
 		}
 	case KindMap:
 		if m := d.doc.Map(r.ID); m != nil {
@@ -189,6 +194,14 @@ func (d *Draft) Put(r Ref, values []Value) error {
 		d.own[b] = true
 		d.doc.Bonds = insert(d.doc.Bonds, b, func(b *Bond) int { return b.Number })
 		d.doc.bonds = nil
+	case KindProperty:
+		p := &Property{ID: r.ID}
+		if err := setFields(p, propertyFields, values); err != nil {
+			return err
+		}
+		d.number(&p.Number)
+		d.own[p] = true
+		d.doc.Properties = insert(d.doc.Properties, p, func(p *Property) int { return p.Number })
 	case KindLayer:
 		m, err := d.mapOf(r.Map)
 		if err != nil {
@@ -311,6 +324,12 @@ func (d *Draft) Change(r Ref, v Value) error {
 		}
 		d.doc.bonds = nil
 		return setField(b, bondFields, v)
+	case KindProperty:
+		p, err := mine(d, d.doc.Properties, func(p *Property) bool { return p.ID == r.ID })
+		if err != nil {
+			return err
+		}
+		return setField(p, propertyFields, v)
 	}
 	return fmt.Errorf("%w: a thing of unknown kind %d", pack.ErrMalformed, r.Kind)
 }
@@ -319,7 +338,7 @@ func (d *Draft) Change(r Ref, v Value) error {
 func (d *Draft) Remove(r Ref) error {
 	d.touched = append(d.touched, r)
 	count := func() int {
-		return len(d.doc.Tilesets) + len(d.doc.Maps) + len(d.doc.Crossings) + len(d.doc.Characters) + len(d.doc.Medleys) + len(d.doc.Bonds)
+		return len(d.doc.Tilesets) + len(d.doc.Maps) + len(d.doc.Crossings) + len(d.doc.Characters) + len(d.doc.Medleys) + len(d.doc.Bonds) + len(d.doc.Properties)
 	}
 	before := count()
 	switch r.Kind {
@@ -336,6 +355,8 @@ func (d *Draft) Remove(r Ref) error {
 	case KindBond:
 		d.doc.Bonds = slices.DeleteFunc(d.doc.Bonds, func(b *Bond) bool { return b.ID == r.ID })
 		d.doc.bonds = nil
+	case KindProperty:
+		d.doc.Properties = slices.DeleteFunc(d.doc.Properties, func(p *Property) bool { return p.ID == r.ID })
 	case KindLayer, KindPiece:
 		m, err := d.mapOf(r.Map)
 		if err != nil {

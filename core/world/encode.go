@@ -10,7 +10,7 @@ import (
 
 const (
 	documentTag = 'D'
-	// Version 2 has bonds.
+	// Version 2 has bonds and properties of the project's own.
 	documentVersion = 2
 )
 
@@ -68,6 +68,11 @@ func (d *Document) Encode() []byte {
 		w.Uint(uint64(b.ID))
 		EncodeValues(w, b.Values())
 	}
+	w.Uint(uint64(len(d.Properties)))
+	for _, p := range d.Properties {
+		w.Uint(uint64(p.ID))
+		EncodeValues(w, p.Values())
+	}
 	return w.Bytes
 }
 
@@ -115,6 +120,9 @@ func Decode(b []byte) (*Document, error) {
 	}
 	for range r.Count(limit.Bonds, 2) {
 		put(KindBond, 0)
+	}
+	for range r.Count(limit.Properties, 2) {
+		put(KindProperty, 0)
 	}
 	if err := r.Done(); err != nil {
 		return nil, fmt.Errorf("reading a project: %w", err)

@@ -28,6 +28,7 @@ const (
 	KindCharacter Kind = 7
 	KindMedley    Kind = 8
 	KindBond      Kind = 9
+	KindProperty  Kind = 10
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else
@@ -209,6 +210,13 @@ var medleyFields = []field[Medley]{
 		func(m *Medley, r *pack.Reader) { m.Turned, m.Mirrored = r.Bool(), r.Bool() }},
 }
 
+var propertyFields = []field[Property]{
+	textField(FieldName, func(p *Property) *string { return &p.Name }),
+	intsField(FieldNumber, func(p *Property) *int { return &p.Number }),
+	{FieldType, func(p *Property, w *pack.Writer) { w.Uint(uint64(p.Type)) },
+		func(p *Property, r *pack.Reader) { p.Type = tiles.ValueType(bounded(r, 255)) }},
+}
+
 var bondFields = []field[Bond]{
 	textField(FieldName, func(b *Bond) *string { return &b.Name }),
 	intsField(FieldNumber, func(b *Bond) *int { return &b.Number }),
@@ -366,6 +374,9 @@ func (c *Character) Values() []Value { return valuesOf(c, characterFields) }
 
 // Values are the properties of a medley.
 func (m *Medley) Values() []Value { return valuesOf(m, medleyFields) }
+
+// Values are the properties of a property.
+func (p *Property) Values() []Value { return valuesOf(p, propertyFields) }
 
 // Values are the properties of a bond.
 func (b *Bond) Values() []Value { return valuesOf(b, bondFields) }

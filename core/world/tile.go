@@ -31,6 +31,7 @@ var tileFields = []field[tiles.Properties]{
 	nameField(11, func(p *tiles.Properties) *string { return &p.Keywords }),
 	nameField(12, func(p *tiles.Properties) *string { return &p.Home }),
 	{13, encodeAnimation, decodeAnimation},
+	{14, encodeOwn, decodeOwn},
 }
 
 func encodeAnimation(p *tiles.Properties, w *pack.Writer) {
@@ -57,6 +58,29 @@ func decodeAnimation(p *tiles.Properties, r *pack.Reader) {
 	}
 }
 
+func encodeOwn(p *tiles.Properties, w *pack.Writer) {
+	if p.Own == nil {
+		w.Uint(0)
+		return
+	}
+	w.Uint(uint64(len(p.Own.Values)))
+	for _, v := range p.Own.Values {
+		w.Uint(v.Property)
+		w.Text(v.Value)
+	}
+}
+
+func decodeOwn(p *tiles.Properties, r *pack.Reader) {
+	p.Own = nil
+	for range r.Count(limit.Properties, 2) {
+		id, value := r.Uint(), r.Text(limit.NameLetters*4)
+		if err := CheckName(value, true); err != nil && r.Err() == nil {
+			r.Fail(err)
+		}
+		p.Own = p.Own.With(id, value)
+	}
+}
+
 func bounded(r *pack.Reader, most int) int {
 	n := r.Uint()
 	if n > uint64(most) {
@@ -79,6 +103,9 @@ func nameField[T any](n Field, at func(*T) *string) field[T] {
 	}
 	return f
 }
+
+// tileFieldBytes is the most bytes of one property of a tile.
+const tileFieldBytes = 64 << 10
 
 var plainTile tiles.Properties
 
@@ -115,7 +142,7 @@ func decodeTile(r *pack.Reader) *tiles.Properties {
 		if present&(1<<i) == 0 {
 			continue
 		}
-		in := pack.NewReader(r.Blob(limit.NameLetters * 4))
+		in := pack.NewReader(r.Blob(tileFieldBytes))
 		f.set(p, in)
 		if err := in.Done(); err != nil {
 			r.Fail(err)

@@ -42,7 +42,7 @@ func TestStart(t *testing.T) {
 					}
 				}
 			}
-			for k := KindTileset; k <= KindBond; k++ {
+			for k := KindTileset; k <= KindProperty; k++ {
 				for _, e := range diff.Put {
 					if e.Ref.Kind == k {
 						if err := draft.Put(e.Ref, e.Values); err != nil {

@@ -13,6 +13,7 @@ import type {
   Scene,
   State,
   TilesetView,
+  TileView,
   Usage,
 } from './types.gen';
 
@@ -30,6 +31,15 @@ export interface Probe {
   revision: number;
   hash: string;
 }
+
+/** A tileset with all its tiles. */
+export type Tileset = Omit<TilesetView, 'tiles'> & { tiles: TileView[] };
+
+/** A tile that does nothing. */
+const PLAIN: Omit<TileView, 'name'> = {
+  ...{ named: false, does: '', role: 0, rows: [], whole: false, oneWay: false, climbable: false, water: false },
+  ...{ slippery: false, slow: false, above: false, danger: 0, weight: 0, keywords: '', home: '', own: [], frames: [] },
+};
 
 /** Which bitmap is meant; see core/picture. */
 export interface BitmapKey {
@@ -116,8 +126,9 @@ export class Core {
     return JSON.parse(this.buffers.takeText(this.exports.view(which)));
   }
 
-  tileset(id: string): TilesetView | null {
-    return JSON.parse(this.buffers.takeText(this.exports.tileset(BigInt(id)))) as TilesetView | null;
+  tileset(id: string): Tileset | null {
+    const view = JSON.parse(this.buffers.takeText(this.exports.tileset(BigInt(id)))) as TilesetView | null;
+    return view && { ...view, tiles: view.tiles.map((t, i) => t ?? { ...PLAIN, name: `${view.called} ${i + 1}` }) };
   }
 
   /** The tiles that the hand's shape takes on a sheet. */

@@ -2,7 +2,7 @@ import { SvelteSet } from 'svelte/reactivity';
 import { Bitmaps } from '../board/bitmaps';
 import { around, Camera } from '../board/camera';
 import { fetchBlob } from './api';
-import { BROKEN, Core, GAP } from './bridge';
+import { BROKEN, Core, GAP, type Tileset } from './bridge';
 import { Connection } from './connection';
 import * as T from './types.gen';
 
@@ -28,7 +28,7 @@ const FILL_STEP = 20_000;
 export class Project {
   scene = $state.raw<T.Scene | null>(null);
   /** All tilesets, in the order of the scene. */
-  tilesets = $state.raw<T.TilesetView[]>([]);
+  tilesets = $state.raw<Tileset[]>([]);
   state = $state.raw<T.State | null>(null);
   pointer = $state.raw<T.Pointer | null>(null);
   play = $state.raw<T.Play | null>(null);
@@ -58,7 +58,7 @@ export class Project {
   lateTiles = $state<number[]>([]);
   lateTypes = $state<string[]>([]);
 
-  private stamped: { stamp: number; set: T.TilesetView }[] = [];
+  private stamped: { stamp: number; set: Tileset }[] = [];
   readonly camera = new Camera();
   bitmaps: Bitmaps | null = null;
   held = new SvelteSet<string>();

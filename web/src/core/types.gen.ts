@@ -95,6 +95,12 @@ export interface BondView {
   lacks: number;
 }
 
+export interface OwnView {
+  id: string;
+  name: string;
+  type: number;
+}
+
 export interface TypeView {
   id: string;
   name: string;
@@ -120,6 +126,7 @@ export interface Scene {
   tilesets: TilesetHead[];
   medleys: MedleyView[];
   bonds: BondView[];
+  own: OwnView[];
   drawer: string[];
   roles: string[];
   types: TypeView[];
@@ -147,6 +154,11 @@ export interface Cut {
   scale: number;
 }
 
+export interface OwnValueView {
+  id: string;
+  value: string;
+}
+
 export interface Frame {
   tile: number;
   millis: number;
@@ -169,6 +181,7 @@ export interface TileView {
   weight: number;
   keywords: string;
   home: string;
+  own: OwnValueView[];
   frames: Frame[];
 }
 
@@ -184,7 +197,8 @@ export interface TilesetView {
   columns: number;
   rows: number;
   places: number[];
-  tiles: TileView[];
+  tiles: (TileView | null)[];
+  called: string;
   solid: number;
 }
 
@@ -360,6 +374,7 @@ export interface Mark {
   amount: number;
   text: string;
   rows: number[];
+  own: string;
 }
 
 export interface Order {

@@ -1,16 +1,9 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { fetchBlob, takePicture } from '../core/api';
+  import type { Tileset } from '../core/bridge';
   import type { Project } from '../core/project.svelte';
-  import {
-    PICTURE_BYTES,
-    type Apart,
-    type Comparison,
-    type Cut,
-    type Parts,
-    type Sheet,
-    type TilesetView,
-  } from '../core/types.gen';
+  import { PICTURE_BYTES, type Apart, type Comparison, type Cut, type Parts, type Sheet } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import CutCanvas from './CutCanvas.svelte';
   import CutFields from './CutFields.svelte';
@@ -28,7 +21,7 @@
     giveUp: () => void;
     show: (tileset: string) => void;
     /** The tileset in whose place the picture is to come, if it is a newer one. */
-    replaces: TilesetView | null;
+    replaces: Tileset | null;
   }
   let { p, file, waiting, taken, giveUp, show, replaces }: Props = $props();
 

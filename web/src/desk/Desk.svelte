@@ -1,8 +1,8 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import { fetchBlob } from '../core/api';
+  import type { Tileset } from '../core/bridge';
   import type { Project } from '../core/project.svelte';
-  import type { TilesetView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import BondDesk from './BondDesk.svelte';
   import CutSheet from './CutSheet.svelte';
@@ -47,7 +47,7 @@
   }
 
   /** The same picture, to be cut another way. */
-  async function again(set: TilesetView): Promise<void> {
+  async function again(set: Tileset): Promise<void> {
     try {
       const bytes = await fetchBlob(p.id, set.picture);
       bring([new File([new Uint8Array(bytes)], set.name)]);

@@ -4,6 +4,7 @@
   import Button from '../ui/Button.svelte';
   import NumberField from '../ui/NumberField.svelte';
   import { markOf, properties } from './marks';
+  import OwnFields from './OwnFields.svelte';
 
   interface Props {
     p: Project;
@@ -26,7 +27,8 @@
     <Button label={q.name} pressed={q.id === mark.property} onclick={() => change(markOf(q.id))} />
   {/each}
 </div>
-<p class="text-soft">{property?.says}</p>
+<OwnFields {p} {mark} {change} />
+{#if property}<p class="text-soft">{property.says}</p>{/if}
 {#if property?.value === 'solid'}
   <div class="flex flex-wrap gap-1" role="group" aria-label="How it is solid">
     {#each SOLID as [amount, name] (amount)}

@@ -1,12 +1,13 @@
 <script lang="ts">
+  import type { Tileset } from '../core/bridge';
   import type { Project } from '../core/project.svelte';
-  import type { Comparison, TilesetView } from '../core/types.gen';
+  import type { Comparison } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
 
   interface Props {
     p: Project;
     /** The tileset as it is. */
-    set: TilesetView;
+    set: Tileset;
     comparison: Comparison;
   }
   let { p, set, comparison }: Props = $props();

@@ -1,13 +1,14 @@
 <script lang="ts">
+  import type { Tileset } from '../core/bridge';
   import type { Project } from '../core/project.svelte';
-  import type { Mark, TilesetView } from '../core/types.gen';
+  import type { Mark } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import MarkFields from './MarkFields.svelte';
   import { markOf, type Taking } from './marks';
   import TileFacts from './TileFacts.svelte';
   import TileSheet from './TileSheet.svelte';
 
-  let { p, set }: { p: Project; set: TilesetView } = $props();
+  let { p, set }: { p: Project; set: Tileset } = $props();
 
   let mark = $state.raw<Mark>(markOf('solid'));
   /** The tile that is looked at. */

@@ -1,13 +1,14 @@
 <script lang="ts">
+  import type { Tileset } from '../core/bridge';
   import type { Project } from '../core/project.svelte';
-  import type { Mark, TilesetView } from '../core/types.gen';
+  import type { Mark } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import Rename from '../ui/Rename.svelte';
   import FrameList from './FrameList.svelte';
   import MaskEditor from './MaskEditor.svelte';
   import { markOf } from './marks';
 
-  let { p, set, index }: { p: Project; set: TilesetView; index: number } = $props();
+  let { p, set, index }: { p: Project; set: Tileset; index: number } = $props();
 
   const tile = $derived(set.tiles[index]);
   const role = $derived(p.scene?.roles[tile?.role ?? 0] ?? '');
@@ -33,6 +34,9 @@
     </div>
   </div>
   <p>{tile.does || 'does nothing'}</p>
+  {#each tile.own as { id, value } (id)}
+    <p class="truncate">{p.scene?.own.find((o) => o.id === id)?.name}: {value}</p>
+  {/each}
   {#if tile.frames.length > 0}
     <FrameList
       {p}

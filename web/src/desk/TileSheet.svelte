@@ -1,15 +1,16 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
-  import { readColours } from '../board/colours';
-  import { hatch } from '../board/hatch';
+  import type { Tileset } from '../core/bridge';
   import type { Project } from '../core/project.svelte';
   import { theme } from '../core/theme.svelte';
-  import type { Mark, TilesetView } from '../core/types.gen';
-  import { standing, type Taking } from './marks';
+  import type { Mark } from '../core/types.gen';
+  import { propertyOf, type Taking } from './marks';
+  import { drawChosen, drawMarks, drawTiles } from './sheet';
 
   interface Props {
     p: Project;
-    set: TilesetView;
+    set: Tileset;
     mark: Mark;
     /** What strokes are for: a block is a box and frames a line, whatever shape is in the hand. */
     taking: Taking;
@@ -21,9 +22,10 @@
 
   type Place = { x: number; y: number };
 
-  /** How large a tile is shown. */
-  const SIDE = 34;
+  /** How large a tile is shown: smaller where there are very many. */
+  const side = $derived(set.columns * set.rows > 12_000 ? 18 : 34);
   let canvas: HTMLCanvasElement | undefined = $state();
+  let above: HTMLCanvasElement | undefined = $state();
   let at = $state.raw<Place | null>(null);
   let start: Place | null = null;
   let last: Place | null = null;
@@ -33,11 +35,11 @@
   const under = $derived(at ? indexAt.get(at.y * set.columns + at.x) : undefined);
   /** Free strokes gather; every other shape is taken anew. */
   const gathers = $derived(taking === 'frames' || (taking === 'marks' && p.state?.shape === 'free'));
-  const property = $derived(taking === 'marks' ? mark.property : taking);
+  const property = $derived(taking === 'marks' ? propertyOf(mark) : taking);
 
   function place(event: MouseEvent): Place {
     const r = (event.currentTarget as Element).getBoundingClientRect();
-    const clamp = (v: number, most: number): number => Math.min(Math.max(0, Math.floor(v / SIDE)), most - 1);
+    const clamp = (v: number, most: number): number => Math.min(Math.max(0, Math.floor(v / side)), most - 1);
     return { x: clamp(event.clientX - r.left, set.columns), y: clamp(event.clientY - r.top, set.rows) };
   }
 
@@ -83,72 +85,39 @@
     event.stopPropagation();
   }
 
+  const spotOf = (place: Place): number => place.y * set.columns + place.x;
+  /** The tiles themselves, drawn anew only when they or their pictures change. */
+  const base = $derived.by(() => {
+    void p.scene?.missing.length;
+    return untrack(() => drawTiles(p, set, side));
+  });
+
   $effect(() => {
     void theme.dark;
     const context = canvas?.getContext('2d');
-    const scene = p.scene;
-    if (!canvas || !context || !scene) return;
-    canvas.width = set.columns * SIDE;
-    canvas.height = set.rows * SIDE;
-    const colours = readColours();
-    const colour = property === 'solid' || property === 'danger' ? colours.rose : colours.ink;
-    context.imageSmoothingEnabled = false;
-    const { cellW, cellH } = scene.project;
-    const small = new OffscreenCanvas(cellW, cellH);
-    set.places.forEach((spot, i) => {
-      const x = (spot % set.columns) * SIDE;
-      const y = Math.floor(spot / set.columns) * SIDE;
-      const image = p.tile(set.first + i);
-      if (image) {
-        small.getContext('2d')?.putImageData(image, 0, 0);
-        context.drawImage(small, x + 1, y + 1, SIDE - 2, SIDE - 2);
-      }
-      const tile = set.tiles[i];
-      if (!tile) return;
-      const { holds, word } = standing(tile, property, scene.roles);
-      const box = { x: x + 1, y: y + 1, w: SIDE - 2, h: SIDE - 2 };
-      if (chosen.has(i)) hatch(context, box, colours.saffron, null);
-      else if (holds) hatch(context, box, colour, property === 'solid' && !tile.whole ? tile.rows : null);
-      if (word) write(context, word, x, y, colours.sheet, colours.ink);
-    });
-    for (const [spot, width] of [
-      [seen === null ? undefined : set.places[seen], 3],
-      [at ? at.y * set.columns + at.x : undefined, 2],
-    ] as const) {
-      if (spot === undefined) continue;
-      context.strokeStyle = colours.saffron;
-      context.lineWidth = width;
-      context.strokeRect(
-        (spot % set.columns) * SIDE + 1,
-        Math.floor(spot / set.columns) * SIDE + 1,
-        SIDE - 2,
-        SIDE - 2,
-      );
-    }
+    if (!canvas || !context) return;
+    canvas.width = set.columns * side;
+    canvas.height = set.rows * side;
+    drawMarks(context, base, set, property, p.scene?.roles ?? [], side);
   });
 
-  function write(
-    context: CanvasRenderingContext2D,
-    word: string,
-    x: number,
-    y: number,
-    ground: string,
-    ink: string,
-  ): void {
-    context.font = "9px 'Atkinson Hyperlegible Next Variable', sans-serif";
-    context.textBaseline = 'middle';
-    const width = Math.min(SIDE - 4, context.measureText(word).width + 4);
-    context.fillStyle = ground;
-    context.fillRect(x + 2, y + SIDE - 13, width, 11);
-    context.fillStyle = ink;
-    context.fillText(word, x + 4, y + SIDE - 7, SIDE - 8);
-  }
+  $effect(() => {
+    void theme.dark;
+    const context = above?.getContext('2d');
+    if (!above || !context) return;
+    above.width = set.columns * side;
+    above.height = set.rows * side;
+    const outlined: [number, number][] = [];
+    if (seen !== null) outlined.push([set.places[seen] ?? 0, 3]);
+    if (at) outlined.push([spotOf(at), 2]);
+    drawChosen(context, set, chosen, outlined, side);
+  });
 </script>
 
 <!-- The sheet takes focus and keys as a whole: arrows move over its tiles. -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 <div
-  class="w-fit touch-none"
+  class="relative w-fit touch-none"
   tabindex="0"
   role="application"
   aria-label="Tiles of {set.name}. Arrows move, Enter paints. {under === undefined
@@ -166,4 +135,5 @@
   onkeyup={(e) => e.key === 'Enter' && end()}
 >
   <canvas bind:this={canvas} class="block" aria-hidden="true"></canvas>
+  <canvas bind:this={above} class="absolute inset-0 block" aria-hidden="true"></canvas>
 </div>

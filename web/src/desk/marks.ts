@@ -1,4 +1,4 @@
-import type { Mark, TileView } from '../core/types.gen';
+import type { Mark, OwnView, TileView } from '../core/types.gen';
 
 /** What can be painted onto tiles: the core's name of the property, its name for people, and how its value is chosen. */
 export interface Property {
@@ -38,8 +38,19 @@ export type Taking = 'marks' | 'block' | 'frames';
 
 /** A mark that sets the property as one mostly wants it. */
 export function markOf(property: string): Mark {
-  return { property, on: true, amount: 1, text: '', rows: [] };
+  return { property, on: true, amount: 1, text: '', rows: [], own: '' };
 }
+
+/** A mark of a property of the project's own. */
+export function ownMark({ id, type }: OwnView): Mark {
+  return { ...markOf('own'), own: id, text: type === YES_NO ? 'yes' : '' };
+}
+
+export const YES_NO = 0;
+export const OWN_TYPES = ['yes or no', 'a number', 'text'];
+
+/** What stands for a mark's property where tiles are compared and shown by it. */
+export const propertyOf = (mark: Mark): string => (mark.property === 'own' ? `own:${mark.own}` : mark.property);
 
 /** How a tile stands to a property: not at all, with a word, or solid in parts. */
 export function standing(tile: TileView, property: string, roles: string[]): { holds: boolean; word: string } {
@@ -69,5 +80,6 @@ export function standing(tile: TileView, property: string, roles: string[]): { h
     case 'home':
       return { holds: tile.home !== '', word: tile.home };
   }
-  return { holds: false, word: '' };
+  const own = tile.own.find((o) => property === `own:${o.id}`);
+  return { holds: own !== undefined, word: own?.value ?? '' };
 }

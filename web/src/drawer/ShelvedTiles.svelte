@@ -1,15 +1,15 @@
 <script lang="ts">
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import { hold } from '../commands/register';
+  import type { Tileset } from '../core/bridge';
   import type { Project } from '../core/project.svelte';
-  import type { TilesetView } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import Button from '../ui/Button.svelte';
   import { dragged, droppedOn, putBefore } from './shelf';
 
   interface Props {
     p: Project;
-    set: TilesetView;
+    set: Tileset;
     /** The tileset above it, empty for the first. */
     above: string;
     /** How many of its tiles lie on no map. */

@@ -1,0 +1,83 @@
+package page
+
+import (
+	"fmt"
+
+	"azzel/core/edit"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+// OwnView is a property of tiles that the project has of its own.
+type OwnView struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Type is 0 for yes or no, 1 for a number, 2 for text.
+	Type int `json:"type"`
+}
+
+// OwnValueView is a tile's value of such a property.
+type OwnValueView struct {
+	ID    string `json:"id"`
+	Value string `json:"value"`
+}
+
+func viewOwn(p *world.Property) OwnView { return OwnView{FormatID(p.ID), p.Name, int(p.Type)} }
+
+// ownValues are a tile's values of the properties that there are.
+func ownValues(d *world.Document, is tiles.Properties) []OwnValueView {
+	list := []OwnValueView{}
+	for _, p := range d.Properties {
+		if v := is.Own.Of(uint64(p.ID)); v != "" {
+			list = append(list, OwnValueView{FormatID(p.ID), v})
+		}
+	}
+	return list
+}
+
+// makeProperty makes a property of the project's own.
+func (p *Page) makeProperty(o Order) Changed {
+	own := &world.Property{Name: o.Text, Type: tiles.ValueType(o.N)}
+	return p.do(edit.Edit{Label: edit.Clip("make the property " + o.Text), Parts: []edit.Part{
+		edit.Put{Ref: world.Ref{Kind: world.KindProperty, ID: p.ids.NewID()}, Values: own.Values()}}})
+}
+
+// ownMark brings a mark of a property of the project's own into the form of its
+// type.
+func (p *Page) ownMark(m tiles.Mark) (tiles.Mark, error) {
+	own := p.doc().Property(ParseID(m.Own))
+	if own == nil {
+		return m, world.ErrGone
+	}
+	value, err := own.Type.Parse(m.Text)
+	if err != nil {
+		return m, fmt.Errorf("%s: %w", own.Name, err)
+	}
+	m.Text = value
+	return m, nil
+}
+
+// removeProperty takes a property of the project's own away, with the values that
+// tiles have of it.
+func (p *Page) removeProperty(ref world.Ref) Changed {
+	d := p.doc()
+	own := d.Property(ref.ID)
+	if own == nil {
+		return p.Fail(world.ErrGone)
+	}
+	e := edit.Edit{Label: edit.Clip("delete the property " + own.Name), Parts: []edit.Part{edit.Remove{Ref: ref}}}
+	for _, t := range d.Tilesets {
+		for i := range t.Count {
+			is := t.Tile(i)
+			if is.Own.Of(uint64(own.ID)) == "" {
+				continue
+			}
+			becomes := is
+			becomes.Own = is.Own.With(uint64(own.ID), "")
+			for _, v := range world.TileValues(i, is, becomes) {
+				e.Parts = append(e.Parts, edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: t.ID}, Value: v})
+			}
+		}
+	}
+	return p.do(e)
+}

@@ -1,0 +1,88 @@
+<script lang="ts">
+  import type { Project } from '../core/project.svelte';
+  import type { Mark } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+  import { OWN_TYPES, ownMark, YES_NO } from './marks';
+
+  interface Props {
+    p: Project;
+    mark: Mark;
+    change: (mark: Mark) => void;
+  }
+  let { p, mark, change }: Props = $props();
+
+  let making = $state(false);
+  let name = $state('');
+  let type = $state(YES_NO);
+
+  const all = $derived(p.scene?.own ?? []);
+  const own = $derived(mark.property === 'own' ? all.find((o) => o.id === mark.own) : undefined);
+
+  function make(): void {
+    const before = all.length;
+    p.order({ do: 'make-property', text: name.trim(), n: type });
+    const made = p.scene?.own.at(-1);
+    if (!made || p.scene?.own.length === before) return;
+    change(ownMark(made));
+    making = false;
+    name = '';
+  }
+</script>
+
+<div class="flex flex-wrap gap-1" role="group" aria-label="The project's own properties">
+  {#each all as o (o.id)}
+    <Button label={o.name} pressed={own?.id === o.id} onclick={() => change(ownMark(o))} />
+  {/each}
+  <Button label="A property of your own" pressed={making} onclick={() => (making = !making)} />
+</div>
+{#if making}
+  <form
+    class="flex flex-col gap-2"
+    aria-label="A property of your own"
+    onsubmit={(e) => {
+      e.preventDefault();
+      make();
+    }}
+  >
+    <label class="flex flex-col gap-1">
+      <span>What it is called</span>
+      <input bind:value={name} class="h-7 rounded-inner border border-line bg-sheet px-2" />
+    </label>
+    <label class="flex flex-col gap-1">
+      <span>Its values are</span>
+      <select bind:value={type} class="h-7 rounded-inner border border-line bg-sheet px-2">
+        {#each OWN_TYPES as words, value (value)}<option {value}>{words}</option>{/each}
+      </select>
+    </label>
+    <span><Button label="Make it" type="submit" disabled={name.trim() === ''} /></span>
+  </form>
+{/if}
+{#if own}
+  {#if own.type === YES_NO}
+    <div class="flex gap-1" role="group" aria-label="Whether it is">
+      <Button label="it is" pressed={mark.text === 'yes'} onclick={() => change({ ...mark, text: 'yes' })} />
+      <Button label="it is not" pressed={mark.text !== 'yes'} onclick={() => change({ ...mark, text: 'no' })} />
+    </div>
+  {:else}
+    <label class="flex flex-col gap-1">
+      <span>Value, empty for none</span>
+      <input
+        class="h-7 rounded-inner border border-line bg-sheet px-2 {own.type === 1 ? 'figures' : ''}"
+        inputmode={own.type === 1 ? 'decimal' : 'text'}
+        value={mark.text}
+        onchange={(e) => change({ ...mark, text: e.currentTarget.value })}
+      />
+    </label>
+  {/if}
+  <div class="flex flex-wrap gap-1">
+    <Button
+      label="Show it on the maps"
+      pressed={p.lens === `own:${own.id}`}
+      onclick={() => {
+        p.lens = p.lens === `own:${own.id}` ? '' : `own:${own.id}`;
+        p.draw();
+      }}
+    />
+    <Button label="Delete it" onclick={() => p.order({ do: 'remove', kind: 'property', id: own.id })} />
+  </div>
+{/if}
