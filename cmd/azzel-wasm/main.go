@@ -102,7 +102,7 @@ func tick(input int32) (result int32) {
 //go:wasmexport addStrip
 func addStrip(of int64) (result int32) {
 	defer bridge.Guard(&result)
-	changed, err := now.AddStrip(page.FormatID(world.ID(of)), bridge.Taken())
+	changed, err := now.AddStrip(page.FormatID(world.ID(of)), bridge.In)
 	if err != nil {
 		return int32(now.Fail(err))
 	}

@@ -1,6 +1,7 @@
 package page
 
 import (
+	"bytes"
 	"fmt"
 	"strconv"
 
@@ -229,13 +230,16 @@ func (p *Page) FillStep(budget int) Changed {
 }
 
 // AddStrip takes the tiles of a tileset or the frames of a character, as the
-// server keeps them.
+// server keeps them. Data is not kept.
 func (p *Page) AddStrip(id string, data []byte) (Changed, error) {
 	s, err := tiles.DecodeStrip(data)
 	if err != nil {
 		return 0, err
 	}
 	if c := p.doc().Character(ParseID(id)); c != nil && len(s.Places) == 4*world.CharacterFrames {
+		if s, err = tiles.DecodeStrip(bytes.Clone(data)); err != nil {
+			return 0, err
+		}
 		p.strips[c.Strip] = s
 		return SceneChanged, nil
 	}

@@ -1,6 +1,8 @@
 package picture
 
 import (
+	"slices"
+
 	"azzel/core/grid"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -50,11 +52,13 @@ func (a *Atlas) Add(t *world.Tileset, s *tiles.Strip) {
 	// Tiles that look the same share their pixels, and none keeps the strip.
 	same := map[string]*levels{}
 	for i := range min(t.Count, len(s.Places)) {
-		pix := string(s.Tile(i))
-		if same[pix] == nil {
-			same[pix] = newLevels(a.fitted([]byte(pix), s.W, s.H, t.Cut.Scale != 0), a.lattice)
+		pix := s.Tile(i)
+		known := same[string(pix)]
+		if known == nil {
+			known = newLevels(a.fitted(slices.Clone(pix), s.W, s.H, t.Cut.Scale != 0), a.lattice)
+			same[string(pix)] = known
 		}
-		a.tiles[t.First+i] = same[pix]
+		a.tiles[t.First+i] = known
 	}
 	a.have[t.ID] = t.Strip
 	a.version++

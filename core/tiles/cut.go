@@ -141,13 +141,19 @@ type Strip struct {
 	// column, ascending. Empty tiles are left out.
 	Places []int
 	// Pixels are red, green, blue and opacity (not multiplied), row by row,
-	// tile after tile.
+	// tile after tile. A strip that was decoded has tiles that look the same once;
+	// Tile finds them.
 	Pixels []byte
+	// index, unless nil, is where in Pixels each tile is.
+	index []int32
 }
 
 // Tile is the pixels of tile i, which share the strip's memory.
 func (s *Strip) Tile(i int) []byte {
 	n := s.W * s.H * 4
+	if s.index != nil {
+		i = int(s.index[i])
+	}
 	return s.Pixels[i*n : (i+1)*n]
 }
 
@@ -235,7 +241,7 @@ func (s *Strip) scaled(c Cut) *Strip {
 		return s
 	}
 	out := *s
-	out.W, out.H, out.Pixels = w, h, make([]byte, 0, len(s.Places)*w*h*4)
+	out.W, out.H, out.Pixels, out.index = w, h, make([]byte, 0, len(s.Places)*w*h*4), nil
 	for i := range s.Places {
 		out.Pixels = append(out.Pixels, Resize(s.Tile(i), s.W, s.H, w, h)...)
 	}
@@ -262,7 +268,7 @@ const stripTag = 'S'
 // Encode gives the strip as bytes: the tag, the format version 1, the sizes,
 // the places and the pixels.
 func (s *Strip) Encode() []byte {
-	w := pack.Writer{Bytes: []byte{stripTag, 1}}
+	w := pack.Writer{Bytes: []byte{stripTag, 2}}
 	for _, n := range []int{s.W, s.H, s.Columns, s.Rows, len(s.Places)} {
 		w.Uint(uint64(n))
 	}
@@ -271,13 +277,24 @@ func (s *Strip) Encode() []byte {
 		w.Uint(uint64(p - last))
 		last = p
 	}
-	w.Blob(s.Pixels)
+	known, pixels := map[string]int{}, []byte(nil)
+	for i := range s.Places {
+		pix := s.Tile(i)
+		k, there := known[string(pix)]
+		if !there {
+			k = len(known)
+			known[string(pix)] = k
+			pixels = append(pixels, pix...)
+		}
+		w.Uint(uint64(k))
+	}
+	w.Blob(pixels)
 	return w.Bytes
 }
 
 // DecodeStrip reads what Encode wrote.
 func DecodeStrip(b []byte) (*Strip, error) {
-	if len(b) < 2 || b[0] != stripTag || b[1] != 1 {
+	if len(b) < 2 || b[0] != stripTag || b[1] < 1 || b[1] > 2 {
 		return nil, fmt.Errorf("reading tiles: %w", pack.ErrMalformed)
 	}
 	r := pack.NewReader(b[2:])
@@ -290,11 +307,27 @@ func DecodeStrip(b []byte) (*Strip, error) {
 		last += int(r.Uint() & (1<<31 - 1))
 		s.Places = append(s.Places, last)
 	}
+	// Version 1 has the pixels of every tile, however many look the same.
+	if b[1] == 2 {
+		s.index = make([]int32, 0, n)
+		for range n {
+			s.index = append(s.index, int32(r.Uint()&(1<<31-1)))
+		}
+	}
 	s.Pixels = r.Blob(limit.PicturePixels * 4)
 	if err := r.Done(); err != nil {
 		return nil, fmt.Errorf("reading tiles: %w", err)
 	}
-	if s.W < 1 || s.H < 1 || len(s.Pixels) != n*s.W*s.H*4 {
+	one, damaged := s.W*s.H*4, false
+	if b[1] == 2 && one > 0 {
+		for _, k := range s.index {
+			damaged = damaged || int(k) >= len(s.Pixels)/one
+		}
+		damaged = damaged || len(s.Pixels)%one != 0
+	} else {
+		damaged = len(s.Pixels) != n*one
+	}
+	if s.W < 1 || s.H < 1 || damaged {
 		return nil, fmt.Errorf("reading tiles: %w", pack.ErrMalformed)
 	}
 	return s, nil

@@ -19,6 +19,9 @@ const Broken = -1
 // In is what the browser wrote last; it is written over by the next call.
 var In []byte
 
+// large is from how many bytes on a buffer is not kept for what is smaller.
+const large = 4 << 20
+
 var out []byte
 
 // Guard turns a panic into the answer Broken, so that the browser hears of it.
@@ -56,7 +59,8 @@ func Write(v any) int32 {
 
 //go:wasmexport buffer
 func buffer(n int32) uint32 {
-	if int(n) > cap(In) {
+	// After something large the memory is given back.
+	if int(n) > cap(In) || cap(In) > large && int(n) < large {
 		In = make([]byte, n)
 	}
 	In = In[:n]

@@ -173,19 +173,23 @@ export class Project {
     const wanted = missing.filter(({ of }) => !this.fetching.has(of));
     if (wanted.length === 0) return;
     for (const { of } of wanted) this.fetching.add(of);
-    void Promise.allSettled(wanted.map(({ sum }) => fetchBlob(this.id, sum))).then((results) => {
-      let changed = 0;
-      results.forEach((result, i) => {
-        const of = wanted[i]?.of ?? '';
-        this.fetching.delete(of);
-        if (result.status === 'rejected') this.say((result.reason as Error).message);
-        else if (this.core && changed !== BROKEN) {
-          const now = this.core.addStrip(of, result.value);
-          changed = now === BROKEN ? BROKEN : changed | now;
-        }
-      });
-      this.apply(changed);
-    });
+    void this.takeIn(wanted);
+  }
+
+  /** One after the other, so that large ones never lie in memory side by side; shown when all are there. */
+  private async takeIn(wanted: T.MissingView[]): Promise<void> {
+    let changed = 0;
+    for (const { of, sum } of wanted) {
+      try {
+        const bytes = await fetchBlob(this.id, sum);
+        const now = this.core && changed !== BROKEN ? this.core.addStrip(of, bytes) : 0;
+        changed = now === BROKEN ? BROKEN : changed | now;
+      } catch (failure) {
+        this.say((failure as Error).message);
+      }
+      this.fetching.delete(of);
+    }
+    this.apply(changed);
   }
 
   order(order: Partial<T.Order> & { do: string }): void {

@@ -1,3 +1,4 @@
+import { inOrder } from '../drawer/shelf';
 import { commands, hold, runCommand } from '../commands/register';
 import type { Project } from '../core/project.svelte';
 
@@ -88,7 +89,7 @@ function everything(p: Project): Found[] {
       go: () => hold(p, 'bond', { id: bond.id }),
     });
   }
-  for (const set of p.tilesets) {
+  for (const set of inOrder(p, p.tilesets)) {
     set.tiles.forEach(({ name, does, keywords }, i) =>
       all.push({
         id: `tile ${set.first + i}`,
