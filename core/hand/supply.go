@@ -77,10 +77,15 @@ func alike(d *world.Document) func(grid.Cell) grid.Cell {
 	if len(d.Bonds) == 0 {
 		return nil
 	}
+	// Cells that lie side by side are mostly the same.
+	var last, is grid.Cell
 	return func(c grid.Cell) grid.Cell {
-		if b := d.BondOf(c.Tile()); b != nil {
-			return b.Centre()
+		if c != last {
+			last, is = c, c
+			if b := d.BondOf(c.Tile()); b != nil {
+				is = b.Centre()
+			}
 		}
-		return c
+		return is
 	}
 }

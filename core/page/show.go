@@ -2,6 +2,7 @@ package page
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"azzel/core/board"
@@ -36,6 +37,12 @@ func (p *Page) Scene() Scene {
 		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Drawer: drawer(d), Own: []OwnView{}, Roles: []string{"none"}, Types: []TypeView{}, Missing: []MissingView{},
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
+	// What lies first in the drawer is mostly what is seen first.
+	rank := map[world.ID]int{}
+	for i, id := range shelved(d, world.KindTileset) {
+		rank[id] = i
+	}
+	slices.SortFunc(missing, func(a, b *world.Tileset) int { return rank[a.ID] - rank[b.ID] })
 	for _, t := range missing {
 		s.Missing = append(s.Missing, MissingView{FormatID(t.ID), t.Strip})
 	}

@@ -19,6 +19,8 @@ export type OnDesk =
 const TICK = 1000 / 60;
 /** The part of a cell that is the tile's number. */
 export const TILE_MASK = 0xffffff;
+/** Milliseconds until it is looked again whether all was drawn. */
+const SETTLING = 250;
 /** Milliseconds between two frames of animated tiles, at the least. */
 const SHORTEST_FRAME = 30;
 /** Cells a fill looks at between two glances at the clock. */
@@ -176,20 +178,19 @@ export class Project {
     void this.takeIn(wanted);
   }
 
-  /** One after the other, so that large ones never lie in memory side by side; shown when all are there. */
+  /** One after the other, so that large ones never lie in memory side by side. */
   private async takeIn(wanted: T.MissingView[]): Promise<void> {
-    let changed = 0;
     for (const { of, sum } of wanted) {
+      let changed = 0;
       try {
         const bytes = await fetchBlob(this.id, sum);
-        const now = this.core && changed !== BROKEN ? this.core.addStrip(of, bytes) : 0;
-        changed = now === BROKEN ? BROKEN : changed | now;
+        changed = this.core?.addStrip(of, bytes) ?? 0;
       } catch (failure) {
         this.say((failure as Error).message);
       }
       this.fetching.delete(of);
+      this.apply(changed);
     }
-    this.apply(changed);
   }
 
   order(order: Partial<T.Order> & { do: string }): void {
@@ -266,6 +267,11 @@ export class Project {
   animate(): void {
     clearTimeout(this.motion);
     if (!this.core) return;
+    // Nothing moves before all in view was drawn once.
+    if (!this.bitmaps?.settled) {
+      this.motion = window.setTimeout(() => this.animate(), SETTLING);
+      return;
+    }
     const still = this.reduced.matches || document.hidden;
     const { changed, next } = this.core.animate(still ? -1 : performance.now());
     if (changed) this.apply(T.CELLS_CHANGED);
