@@ -157,32 +157,40 @@ func (b Bond) Lacks() []Neighbours {
 
 // A BondTable finds the tiles of a bond by their surroundings, in constant time.
 type BondTable struct {
-	bond    Bond
 	choices [256][]Bonded
 	totals  [256]int
 }
 
 // Table prepares a bond, which must have passed Check, for laying.
 func (b Bond) Table() *BondTable {
-	t := &BondTable{bond: b}
-	by := map[Neighbours][]Bonded{}
+	t := &BondTable{}
+	var by [256][]Bonded
 	for _, tile := range b.Tiles {
 		if tile.Weight > 0 {
 			by[tile.Joined] = append(by[tile.Joined], tile)
 		}
 	}
+	var have []Neighbours
+	for n := range by {
+		if by[n] != nil {
+			have = append(have, Neighbours(n))
+		}
+	}
+	// Of 256 surroundings at most 47 make a difference.
+	var nearest [256]Neighbours
+	var done [256]bool
 	for n := range 256 {
 		want := b.Join.Reduce(Neighbours(n))
-		nearest, best := want, 1<<30
-		for have := range 256 {
-			if by[Neighbours(have)] == nil {
-				continue
+		if !done[want] {
+			best := 1 << 30
+			for _, h := range have {
+				if far := apart(want, h); far < best {
+					nearest[want], best = h, far
+				}
 			}
-			if far := apart(want, Neighbours(have)); far < best {
-				nearest, best = Neighbours(have), far
-			}
+			done[want] = true
 		}
-		t.choices[n] = by[nearest]
+		t.choices[n] = by[nearest[want]]
 		for _, c := range t.choices[n] {
 			t.totals[n] += c.Weight
 		}
