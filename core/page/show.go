@@ -43,11 +43,15 @@ func (p *Page) Scene() Scene {
 		rank[id] = i
 	}
 	slices.SortFunc(missing, func(a, b *world.Tileset) int { return rank[a.ID] - rank[b.ID] })
+	var used []bool
+	if len(missing) > 0 {
+		used = d.UsedTiles()
+	}
 	for _, t := range missing {
-		s.Missing = append(s.Missing, MissingView{FormatID(t.ID), t.Strip})
+		s.Missing = append(s.Missing, MissingView{FormatID(t.ID), t.Strip, slices.Contains(used[t.First:t.First+t.Count], true)})
 	}
 	if c := d.Character(d.Project.Player); c != nil && p.frames() == nil {
-		s.Missing = append(s.Missing, MissingView{FormatID(c.ID), c.Strip})
+		s.Missing = append(s.Missing, MissingView{FormatID(c.ID), c.Strip, true})
 	}
 	for _, m := range d.Maps {
 		b := l.Box(m.OnBoard())

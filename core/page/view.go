@@ -166,6 +166,8 @@ type TypeView struct {
 type MissingView struct {
 	Of  string `json:"of"`
 	Sum string `json:"sum"`
+	// Used says that it is to be seen on a map, or in play.
+	Used bool `json:"used"`
 }
 
 // State is what changes with the hand rather than with the document.

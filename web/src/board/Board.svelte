@@ -63,7 +63,7 @@
     }
     overlay.draw(colours);
     if (!whole) p.draw();
-    else if (scene.missing.length === 0 && !bitmaps.settled) {
+    else if (!scene.missing.some((m) => m.used) && !bitmaps.settled) {
       bitmaps.settled = true;
       performance.mark('azzel-painted');
     }

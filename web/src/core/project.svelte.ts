@@ -175,13 +175,15 @@ export class Project {
     const wanted = missing.filter(({ of }) => !this.fetching.has(of));
     if (wanted.length === 0) return;
     for (const { of } of wanted) this.fetching.add(of);
-    void this.takeIn(wanted);
+    void this.takeIn(wanted.sort((a, b) => Number(b.used) - Number(a.used)));
   }
 
   /** One after the other, so that large ones never lie in memory side by side. */
   private async takeIn(wanted: T.MissingView[]): Promise<void> {
-    for (const { of, sum } of wanted) {
+    for (const { of, sum, used } of wanted) {
       let changed = 0;
+      // What is on no map comes after all in view was drawn once.
+      if (!used) await this.afterFirst();
       try {
         const bytes = await fetchBlob(this.id, sum);
         changed = this.core?.addStrip(of, bytes) ?? 0;
@@ -191,6 +193,10 @@ export class Project {
       this.fetching.delete(of);
       this.apply(changed);
     }
+  }
+
+  private async afterFirst(): Promise<void> {
+    for (let i = 0; i < 20 && !this.bitmaps?.settled; i++) await new Promise((done) => setTimeout(done, SETTLING));
   }
 
   order(order: Partial<T.Order> & { do: string }): void {

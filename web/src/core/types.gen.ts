@@ -111,6 +111,7 @@ export interface TypeView {
 export interface MissingView {
   of: string;
   sum: string;
+  used: boolean;
 }
 
 export interface BitmapView {
