@@ -32,11 +32,6 @@ func Diff(old, now *Document) Difference {
 	if old.Project != now.Project {
 		d.Put = append(d.Put, Stored{Ref{KindProject, 0, 0}, now.Project.Name, now.Project.Values()})
 	}
-	compare(old.Tilesets, now.Tilesets, func(t *Tileset) ID { return t.ID },
-		func(t *Tileset) { d.Removed = append(d.Removed, Ref{KindTileset, 0, t.ID}) },
-		func(_, t *Tileset) {
-			d.Put = append(d.Put, Stored{Ref{KindTileset, 0, t.ID}, t.Name, t.Values()})
-		})
 	compare(old.Maps, now.Maps, func(m *Map) ID { return m.ID },
 		func(m *Map) {
 			d.maps(m, &Map{ID: m.ID})
@@ -51,31 +46,9 @@ func Diff(old, now *Document) Difference {
 			}
 			d.maps(was, m)
 		})
-	compare(old.Crossings, now.Crossings, func(c *Crossing) ID { return c.ID },
-		func(c *Crossing) { d.Removed = append(d.Removed, Ref{KindCrossing, 0, c.ID}) },
-		func(_, c *Crossing) {
-			d.Put = append(d.Put, Stored{Ref{KindCrossing, 0, c.ID}, c.Name, c.Values()})
-		})
-	compare(old.Characters, now.Characters, func(c *Character) ID { return c.ID },
-		func(c *Character) { d.Removed = append(d.Removed, Ref{KindCharacter, 0, c.ID}) },
-		func(_, c *Character) {
-			d.Put = append(d.Put, Stored{Ref{KindCharacter, 0, c.ID}, c.Name, c.Values()})
-		})
-	compare(old.Medleys, now.Medleys, func(m *Medley) ID { return m.ID },
-		func(m *Medley) { d.Removed = append(d.Removed, Ref{KindMedley, 0, m.ID}) },
-		func(_, m *Medley) {
-			d.Put = append(d.Put, Stored{Ref{KindMedley, 0, m.ID}, m.Name, m.Values()})
-		})
-	compare(old.Bonds, now.Bonds, func(b *Bond) ID { return b.ID },
-		func(b *Bond) { d.Removed = append(d.Removed, Ref{KindBond, 0, b.ID}) },
-		func(_, b *Bond) {
-			d.Put = append(d.Put, Stored{Ref{KindBond, 0, b.ID}, b.Name, b.Values()})
-		})
-	compare(old.Properties, now.Properties, func(p *Property) ID { return p.ID },
-		func(p *Property) { d.Removed = append(d.Removed, Ref{KindProperty, 0, p.ID}) },
-		func(_, p *Property) {
-			d.Put = append(d.Put, Stored{Ref{KindProperty, 0, p.ID}, p.Name, p.Values()})
-		})
+	for _, c := range collections {
+		c.diff(&d, old, now)
+	}
 	return d
 }
 

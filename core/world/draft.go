@@ -25,13 +25,10 @@ type Draft struct {
 // Draft begins a change of d.
 func (d *Document) Draft() *Draft {
 	next := *d
-	next.Tilesets = slices.Clone(d.Tilesets)
 	next.Maps = slices.Clone(d.Maps)
-	next.Crossings = slices.Clone(d.Crossings)
-	next.Characters = slices.Clone(d.Characters)
-	next.Medleys = slices.Clone(d.Medleys)
-	next.Bonds = slices.Clone(d.Bonds)
-	next.Properties = slices.Clone(d.Properties)
+	for _, c := range collections {
+		c.clone(&next)
+	}
 	return &Draft{doc: &next, own: map[any]bool{}}
 }
 
@@ -71,33 +68,12 @@ func (d *Draft) layerOf(mapID, id ID) (*Layer, error) {
 
 // Values are the properties of what r points at, and whether it is there.
 func (d *Draft) Values(r Ref) ([]Value, bool) {
+	if c := collectionOf(r.Kind); c != nil {
+		return c.values(d.doc, r.ID)
+	}
 	switch r.Kind {
 	case KindProject:
 		return d.doc.Project.Values(), true
-	case KindTileset:
-		if t := d.doc.Tileset(r.ID); t != nil {
-			return t.Values(), true
-		}
-	case KindCrossing:
-		if c := d.doc.Crossing(r.ID); c != nil {
-			return c.Values(), true
-		}
-	case KindCharacter:
-		if c := d.doc.Character(r.ID); c != nil {
-			return c.Values(), true
-		}
-	case KindMedley:
-		if m := d.doc.Medley(r.ID); m != nil {
-			return m.Values(), true
-		}
-	case KindBond:
-		if b := d.doc.Bond(r.ID); b != nil {
-			return b.Values(), true
-		}
-	case KindProperty:
-		if p := d.doc.Property(r.ID); p != nil {
-			return p.Values(), true
-		}
 	case KindMap:
 		if m := d.doc.Map(r.ID); m != nil {
 			return m.Values(), true
@@ -145,14 +121,11 @@ func (d *Draft) Put(r Ref, values []Value) error {
 		return errors.New("it is there already")
 	}
 	d.touched = append(d.touched, r)
+	if c := collectionOf(r.Kind); c != nil {
+		d.forget(r)
+		return c.put(d, r.ID, values)
+	}
 	switch r.Kind {
-	case KindTileset:
-		t := &Tileset{ID: r.ID}
-		if err := setFields(t, tilesetFields, values); err != nil {
-			return err
-		}
-		d.own[t] = true
-		d.doc.Tilesets = insert(d.doc.Tilesets, t, func(t *Tileset) int { return t.First })
 	case KindMap:
 		m := &Map{ID: r.ID}
 		if err := setFields(m, mapFields, values); err != nil {
@@ -161,47 +134,6 @@ func (d *Draft) Put(r Ref, values []Value) error {
 		d.number(&m.Number)
 		d.own[m], d.own[m.ID] = true, true
 		d.doc.Maps = insert(d.doc.Maps, m, func(m *Map) int { return m.Number })
-	case KindCrossing:
-		c := &Crossing{ID: r.ID}
-		if err := setFields(c, crossingFields, values); err != nil {
-			return err
-		}
-		d.number(&c.Number)
-		d.own[c] = true
-		d.doc.Crossings = insert(d.doc.Crossings, c, func(c *Crossing) int { return c.Number })
-	case KindCharacter:
-		c := &Character{ID: r.ID}
-		if err := setFields(c, characterFields, values); err != nil {
-			return err
-		}
-		d.number(&c.Number)
-		d.own[c] = true
-		d.doc.Characters = insert(d.doc.Characters, c, func(c *Character) int { return c.Number })
-	case KindMedley:
-		m := &Medley{ID: r.ID}
-		if err := setFields(m, medleyFields, values); err != nil {
-			return err
-		}
-		d.number(&m.Number)
-		d.own[m] = true
-		d.doc.Medleys = insert(d.doc.Medleys, m, func(m *Medley) int { return m.Number })
-	case KindBond:
-		b := &Bond{ID: r.ID}
-		if err := setFields(b, bondFields, values); err != nil {
-			return err
-		}
-		d.number(&b.Number)
-		d.own[b] = true
-		d.doc.Bonds = insert(d.doc.Bonds, b, func(b *Bond) int { return b.Number })
-		d.doc.bonds = nil
-	case KindProperty:
-		p := &Property{ID: r.ID}
-		if err := setFields(p, propertyFields, values); err != nil {
-			return err
-		}
-		d.number(&p.Number)
-		d.own[p] = true
-		d.doc.Properties = insert(d.doc.Properties, p, func(p *Property) int { return p.Number })
 	case KindLayer:
 		m, err := d.mapOf(r.Map)
 		if err != nil {
@@ -247,36 +179,16 @@ func insert[T any](list []*T, v *T, key func(*T) int) []*T {
 // Change sets one property of what r points at.
 func (d *Draft) Change(r Ref, v Value) error {
 	d.touched = append(d.touched, r)
+	if r.Kind == KindTileset && v.Field >= TileField {
+		return d.changeTile(r, v)
+	}
+	if c := collectionOf(r.Kind); c != nil {
+		d.forget(r)
+		return c.change(d, r.ID, v)
+	}
 	switch r.Kind {
 	case KindProject:
 		return setField(&d.doc.Project, projectFields, v)
-	case KindTileset:
-		t, err := mine(d, d.doc.Tilesets, func(t *Tileset) bool { return t.ID == r.ID })
-		if err != nil {
-			return err
-		}
-		if v.Field < TileField {
-			return setField(t, tilesetFields, v)
-		}
-		i, property := tileField(v.Field)
-		if i >= len(t.Tiles) || property == nil {
-			return ErrGone
-		}
-		p := t.Tile(i)
-		in := pack.NewReader(v.Bytes)
-		property.set(&p, in)
-		if err := in.Done(); err != nil {
-			return err
-		}
-		if !d.own[&t.Tiles[0]] {
-			t.Tiles = slices.Clone(t.Tiles)
-			d.own[&t.Tiles[0]] = true
-		}
-		t.Tiles[i] = &p
-		if p == plainTile {
-			t.Tiles[i] = nil
-		}
-		return nil
 	case KindMap:
 		m, err := d.mapOf(r.ID)
 		if err != nil {
@@ -299,65 +211,57 @@ func (d *Draft) Change(r Ref, v Value) error {
 			return err
 		}
 		return setField(p, pieceFields, v)
-	case KindCrossing:
-		c, err := mine(d, d.doc.Crossings, func(c *Crossing) bool { return c.ID == r.ID })
-		if err != nil {
-			return err
-		}
-		return setField(c, crossingFields, v)
-	case KindCharacter:
-		c, err := mine(d, d.doc.Characters, func(c *Character) bool { return c.ID == r.ID })
-		if err != nil {
-			return err
-		}
-		return setField(c, characterFields, v)
-	case KindMedley:
-		m, err := mine(d, d.doc.Medleys, func(m *Medley) bool { return m.ID == r.ID })
-		if err != nil {
-			return err
-		}
-		return setField(m, medleyFields, v)
-	case KindBond:
-		b, err := mine(d, d.doc.Bonds, func(b *Bond) bool { return b.ID == r.ID })
-		if err != nil {
-			return err
-		}
-		d.doc.bonds = nil
-		return setField(b, bondFields, v)
-	case KindProperty:
-		p, err := mine(d, d.doc.Properties, func(p *Property) bool { return p.ID == r.ID })
-		if err != nil {
-			return err
-		}
-		return setField(p, propertyFields, v)
 	}
 	return fmt.Errorf("%w: a thing of unknown kind %d", pack.ErrMalformed, r.Kind)
+}
+
+// changeTile sets one property of a tile.
+func (d *Draft) changeTile(r Ref, v Value) error {
+	t, err := mine(d, d.doc.Tilesets, func(t *Tileset) bool { return t.ID == r.ID })
+	if err != nil {
+		return err
+	}
+	i, property := tileField(v.Field)
+	if i >= len(t.Tiles) || property == nil {
+		return ErrGone
+	}
+	p := t.Tile(i)
+	in := pack.NewReader(v.Bytes)
+	property.set(&p, in)
+	if err := in.Done(); err != nil {
+		return err
+	}
+	if !d.own[&t.Tiles[0]] {
+		t.Tiles = slices.Clone(t.Tiles)
+		d.own[&t.Tiles[0]] = true
+	}
+	t.Tiles[i] = &p
+	if p == plainTile {
+		t.Tiles[i] = nil
+	}
+	return nil
+}
+
+// forget drops what was made of bonds, if they change.
+func (d *Draft) forget(r Ref) {
+	if r.Kind == KindBond {
+		d.doc.bonds = nil
+	}
 }
 
 // Remove takes away a thing that nothing lies in or refers to any more.
 func (d *Draft) Remove(r Ref) error {
 	d.touched = append(d.touched, r)
-	count := func() int {
-		return len(d.doc.Tilesets) + len(d.doc.Maps) + len(d.doc.Crossings) + len(d.doc.Characters) + len(d.doc.Medleys) + len(d.doc.Bonds) + len(d.doc.Properties)
-	}
-	before := count()
-	switch r.Kind {
-	case KindTileset:
-		d.doc.Tilesets = slices.DeleteFunc(d.doc.Tilesets, func(t *Tileset) bool { return t.ID == r.ID })
-	case KindMap:
+	gone := false
+	switch c := collectionOf(r.Kind); {
+	case c != nil:
+		d.forget(r)
+		gone = c.remove(d, r.ID)
+	case r.Kind == KindMap:
+		before := len(d.doc.Maps)
 		d.doc.Maps = slices.DeleteFunc(d.doc.Maps, func(m *Map) bool { return m.ID == r.ID })
-	case KindCrossing:
-		d.doc.Crossings = slices.DeleteFunc(d.doc.Crossings, func(c *Crossing) bool { return c.ID == r.ID })
-	case KindCharacter:
-		d.doc.Characters = slices.DeleteFunc(d.doc.Characters, func(c *Character) bool { return c.ID == r.ID })
-	case KindMedley:
-		d.doc.Medleys = slices.DeleteFunc(d.doc.Medleys, func(m *Medley) bool { return m.ID == r.ID })
-	case KindBond:
-		d.doc.Bonds = slices.DeleteFunc(d.doc.Bonds, func(b *Bond) bool { return b.ID == r.ID })
-		d.doc.bonds = nil
-	case KindProperty:
-		d.doc.Properties = slices.DeleteFunc(d.doc.Properties, func(p *Property) bool { return p.ID == r.ID })
-	case KindLayer, KindPiece:
+		gone = len(d.doc.Maps) < before
+	case r.Kind == KindLayer || r.Kind == KindPiece:
 		m, err := d.mapOf(r.Map)
 		if err != nil {
 			return err
@@ -371,12 +275,9 @@ func (d *Draft) Remove(r Ref) error {
 		} else {
 			m.Pieces = slices.DeleteFunc(m.Pieces, func(p *Piece) bool { return p.ID == r.ID })
 		}
-		if len(m.Layers)+len(m.Pieces) == inMap {
-			return ErrGone
-		}
-		return nil
+		gone = len(m.Layers)+len(m.Pieces) < inMap
 	}
-	if count() == before {
+	if !gone {
 		return ErrGone
 	}
 	return nil

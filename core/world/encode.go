@@ -20,11 +20,7 @@ func (d *Document) Encode() []byte {
 	w := &pack.Writer{Bytes: []byte{documentTag, documentVersion}}
 	w.Int(d.next)
 	EncodeValues(w, d.Project.Values())
-	w.Uint(uint64(len(d.Tilesets)))
-	for _, t := range d.Tilesets {
-		w.Uint(uint64(t.ID))
-		EncodeValues(w, t.Values())
-	}
+	tilesets.encode(d, w)
 	w.Uint(uint64(len(d.Maps)))
 	for _, m := range d.Maps {
 		w.Uint(uint64(m.ID))
@@ -48,30 +44,8 @@ func (d *Document) Encode() []byte {
 			EncodeValues(w, p.Values())
 		}
 	}
-	w.Uint(uint64(len(d.Crossings)))
-	for _, c := range d.Crossings {
-		w.Uint(uint64(c.ID))
-		EncodeValues(w, c.Values())
-	}
-	w.Uint(uint64(len(d.Medleys)))
-	for _, m := range d.Medleys {
-		w.Uint(uint64(m.ID))
-		EncodeValues(w, m.Values())
-	}
-	w.Uint(uint64(len(d.Characters)))
-	for _, c := range d.Characters {
-		w.Uint(uint64(c.ID))
-		EncodeValues(w, c.Values())
-	}
-	w.Uint(uint64(len(d.Bonds)))
-	for _, b := range d.Bonds {
-		w.Uint(uint64(b.ID))
-		EncodeValues(w, b.Values())
-	}
-	w.Uint(uint64(len(d.Properties)))
-	for _, p := range d.Properties {
-		w.Uint(uint64(p.ID))
-		EncodeValues(w, p.Values())
+	for _, c := range collections[1:] {
+		c.encode(d, w)
 	}
 	return w.Bytes
 }
@@ -109,20 +83,10 @@ func Decode(b []byte) (*Document, error) {
 			put(KindPiece, m)
 		}
 	}
-	for range r.Count(limit.Crossings, 2) {
-		put(KindCrossing, 0)
-	}
-	for range r.Count(limit.Medleys, 2) {
-		put(KindMedley, 0)
-	}
-	for range r.Count(limit.Characters, 2) {
-		put(KindCharacter, 0)
-	}
-	for range r.Count(limit.Bonds, 2) {
-		put(KindBond, 0)
-	}
-	for range r.Count(limit.Properties, 2) {
-		put(KindProperty, 0)
+	for _, c := range collections[1:] {
+		for range r.Count(c.most, 2) {
+			put(c.kind, 0)
+		}
 	}
 	if err := r.Done(); err != nil {
 		return nil, fmt.Errorf("reading a project: %w", err)

@@ -1,0 +1,121 @@
+package world
+
+import (
+	"slices"
+
+	"azzel/core/limit"
+	"azzel/core/pack"
+)
+
+// A collection is one of the lists of things that a document has beside its maps,
+// with all that is done with it alike.
+type collection struct {
+	kind Kind
+	// most is how many there may be.
+	most   int
+	clone  func(*Document)
+	values func(*Document, ID) ([]Value, bool)
+	put    func(*Draft, ID, []Value) error
+	change func(*Draft, ID, Value) error
+	remove func(*Draft, ID) bool
+	encode func(*Document, *pack.Writer)
+	diff   func(out *Difference, old, now *Document)
+}
+
+// An item says of a sort of thing how it is told apart, sorted and called.
+type item[T any] struct {
+	id   func(*T) *ID
+	name func(*T) string
+	// order is what the list is sorted by: a creation number that is given, if
+	// numbered, else what the thing itself says.
+	order    func(*T) *int
+	numbered bool
+}
+
+func collect[T any](kind Kind, most int, list func(*Document) *[]*T, fields []field[T], is item[T]) collection {
+	find := func(d *Document, id ID) *T {
+		for _, t := range *list(d) {
+			if *is.id(t) == id {
+				return t
+			}
+		}
+		return nil
+	}
+	ref := func(t *T) Ref { return Ref{Kind: kind, ID: *is.id(t)} }
+	return collection{
+		kind: kind, most: most,
+		clone: func(d *Document) { *list(d) = slices.Clone(*list(d)) },
+		values: func(d *Document, id ID) ([]Value, bool) {
+			if t := find(d, id); t != nil {
+				return valuesOf(t, fields), true
+			}
+			return nil, false
+		},
+		put: func(d *Draft, id ID, values []Value) error {
+			t := new(T)
+			*is.id(t) = id
+			if err := setFields(t, fields, values); err != nil {
+				return err
+			}
+			if is.numbered {
+				d.number(is.order(t))
+			}
+			d.own[t] = true
+			*list(d.doc) = insert(*list(d.doc), t, func(t *T) int { return *is.order(t) })
+			return nil
+		},
+		change: func(d *Draft, id ID, v Value) error {
+			t, err := mine(d, *list(d.doc), func(t *T) bool { return *is.id(t) == id })
+			if err != nil {
+				return err
+			}
+			return setField(t, fields, v)
+		},
+		remove: func(d *Draft, id ID) bool {
+			before := len(*list(d.doc))
+			*list(d.doc) = slices.DeleteFunc(*list(d.doc), func(t *T) bool { return *is.id(t) == id })
+			return len(*list(d.doc)) < before
+		},
+		encode: func(d *Document, w *pack.Writer) {
+			w.Uint(uint64(len(*list(d))))
+			for _, t := range *list(d) {
+				w.Uint(uint64(*is.id(t)))
+				EncodeValues(w, valuesOf(t, fields))
+			}
+		},
+		diff: func(out *Difference, old, now *Document) {
+			compare(*list(old), *list(now), func(t *T) ID { return *is.id(t) },
+				func(t *T) { out.Removed = append(out.Removed, ref(t)) },
+				func(_, t *T) { out.Put = append(out.Put, Stored{ref(t), is.name(t), valuesOf(t, fields)}) })
+		},
+	}
+}
+
+// tilesets come before the maps that are made of them, the others after. Where they
+// stand in this order they stand in a document's encoding.
+var tilesets = collect(KindTileset, limit.Tilesets, func(d *Document) *[]*Tileset { return &d.Tilesets }, tilesetFields,
+	item[Tileset]{func(t *Tileset) *ID { return &t.ID }, func(t *Tileset) string { return t.Name }, func(t *Tileset) *int { return &t.First }, false})
+
+var collections = []collection{
+	tilesets,
+	collect(KindCrossing, limit.Crossings, func(d *Document) *[]*Crossing { return &d.Crossings }, crossingFields,
+		item[Crossing]{func(c *Crossing) *ID { return &c.ID }, func(c *Crossing) string { return c.Name }, func(c *Crossing) *int { return &c.Number }, true}),
+	collect(KindMedley, limit.Medleys, func(d *Document) *[]*Medley { return &d.Medleys }, medleyFields,
+		item[Medley]{func(m *Medley) *ID { return &m.ID }, func(m *Medley) string { return m.Name }, func(m *Medley) *int { return &m.Number }, true}),
+	collect(KindCharacter, limit.Characters, func(d *Document) *[]*Character { return &d.Characters }, characterFields,
+		item[Character]{func(c *Character) *ID { return &c.ID }, func(c *Character) string { return c.Name }, func(c *Character) *int { return &c.Number }, true}),
+	collect(KindBond, limit.Bonds, func(d *Document) *[]*Bond { return &d.Bonds }, bondFields,
+		item[Bond]{func(b *Bond) *ID { return &b.ID }, func(b *Bond) string { return b.Name }, func(b *Bond) *int { return &b.Number }, true}),
+	collect(KindProperty, limit.Properties, func(d *Document) *[]*Property { return &d.Properties }, propertyFields,
+		item[Property]{func(p *Property) *ID { return &p.ID }, func(p *Property) string { return p.Name }, func(p *Property) *int { return &p.Number }, true}),
+}
+
+// collectionOf finds the collection of a kind; nil for what lies in maps.
+func collectionOf(k Kind) *collection {
+	for i := range collections {
+		if collections[i].kind == k {
+			return &collections[i]
+		}
+	}
+	return nil
+}
