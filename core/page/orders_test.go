@@ -436,3 +436,50 @@ func TestQueueOfAnEarlierPage(t *testing.T) {
 		}
 	}
 }
+
+// With every shape a bond is laid and erased so that each of its cells follows it,
+// and the fill takes the tiles of a bond for one.
+func TestBondWithEveryShape(t *testing.T) {
+	r := rand.New(rand.NewPCG(55, 1))
+	p := open(t, 5)
+	set, _ := taken(t, p, 16)
+	bonding := &page.Bonding{}
+	for sides := range 16 {
+		bonding.Tiles = append(bonding.Tiles, tiles.Bonded{Tile: set.First + sides, Joined: tiles.Neighbours(sides), Weight: 1})
+	}
+	order(p, page.Order{Do: "make-bond", Text: "Hedge", Bond: bonding})
+	bond := p.Document().Bonds[0]
+	counts := map[string]int{}
+	for step := range 400 {
+		shape := []string{"free", "line", "box", "fill"}[r.IntN(4)]
+		order(p, page.Order{Do: "hold", Kind: []string{"bond", "bond", "eraser", "tile"}[r.IntN(4)], ID: page.FormatID(bond.ID), N: 1 + r.IntN(3)})
+		order(p, page.Order{Do: "shape", Text: shape})
+		before := p.Document()
+		at := func() grid.Point { return grid.Point{X: r.IntN(20 * 16), Y: r.IntN(16 * 16)} }
+		p.Pointer(page.Press, at(), false, false)
+		for range r.IntN(4) {
+			p.Pointer(page.Drag, at(), false, false)
+		}
+		p.Pointer(page.Release, at(), false, false)
+		for range 100 {
+			p.FillStep(500)
+		}
+		if p.Document() != before {
+			counts[shape]++
+		}
+		m := p.Document().Maps[0]
+		l := m.Layer(m.PlayerLayer)
+		inBond := l.Cells.Filled().Where(func(c grid.Point) bool { return p.Document().BondOf(l.Cells.At(c).Tile()) != nil })
+		if follows := p.Document().Following(m, l, bond.ID); follows.Len() != inBond.Len() {
+			t.Fatalf("step %d, %s: %d of %d cells follow their bond", step, shape, follows.Len(), inBond.Len())
+		}
+		if step%9 == 8 {
+			order(p, page.Order{Do: "undo"})
+		}
+	}
+	for _, shape := range []string{"free", "line", "box", "fill"} {
+		if counts[shape] < 20 {
+			t.Errorf("%s changed the map only %d times", shape, counts[shape])
+		}
+	}
+}
