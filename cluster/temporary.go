@@ -29,3 +29,16 @@ func Temporary(ctx context.Context) (c *Cluster, end func() error, err error) {
 	}
 	return c, end, nil
 }
+
+// RunTests runs the tests of a package with a temporary cluster, which it puts into
+// c, and gives the exit code for TestMain.
+func RunTests(m interface{ Run() int }, c **Cluster) int {
+	shared, end, err := Temporary(context.Background())
+	if err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		return 1
+	}
+	defer end() //nolint:errcheck // the tests are over
+	*c = shared
+	return m.Run()
+}

@@ -3,7 +3,6 @@ package server
 import (
 	"bytes"
 	"context"
-	"fmt"
 	"math/rand/v2"
 	"os"
 	"slices"
@@ -21,18 +20,7 @@ import (
 
 var shared *cluster.Cluster
 
-func TestMain(m *testing.M) { os.Exit(run(m)) }
-
-func run(m *testing.M) int {
-	c, end, err := cluster.Temporary(context.Background())
-	if err != nil {
-		fmt.Fprintln(os.Stderr, err)
-		return 1
-	}
-	defer end() //nolint:errcheck // the tests are over
-	shared = c
-	return m.Run()
-}
+func TestMain(m *testing.M) { os.Exit(cluster.RunTests(m, &shared)) }
 
 // newRooms are rooms over a new database with one project, number 1.
 func newRooms(t *testing.T) *rooms {

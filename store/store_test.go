@@ -20,18 +20,7 @@ import (
 
 var shared *cluster.Cluster
 
-func TestMain(m *testing.M) { os.Exit(run(m)) }
-
-func run(m *testing.M) int {
-	c, end, err := cluster.Temporary(context.Background())
-	if err != nil {
-		fmt.Fprintln(os.Stderr, err)
-		return 1
-	}
-	defer end() //nolint:errcheck // the tests are over
-	shared = c
-	return m.Run()
-}
+func TestMain(m *testing.M) { os.Exit(cluster.RunTests(m, &shared)) }
 
 // open gives a store with a new database, and the database's address.
 func open(t *testing.T) (*store.Store, string) {

@@ -21,6 +21,7 @@ import (
 	"azzel/core/page"
 	"azzel/core/picture"
 	"azzel/core/play"
+	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -199,6 +200,25 @@ func reskinIn() page.Reskin {
 		panic(err)
 	}
 	return r
+}
+
+//go:wasmexport joinedWith
+func joinedWith(join, joined, bit, on int32) int32 {
+	return int32(tiles.Join(join).With(tiles.Neighbours(joined), 1<<bit, on != 0))
+}
+
+// tileCells gives how many cells hold each tile of a tileset.
+//
+//go:wasmexport tileCells
+func tileCells(id int64) (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Write(now.TileCells(world.ID(id)))
+}
+
+//go:wasmexport proposedReskin
+func proposedReskin(m int64) (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Write(now.ProposedReskin(world.ID(m)))
 }
 
 // proposed reads the numbers of the tiles from the buffer.

@@ -227,17 +227,23 @@ func (r Remove) contents(a *application) error {
 	return nil
 }
 
+// Changes are the parts that give a thing other properties, one for each that
+// differs. Both are all of its properties, in the order of its kind.
+func Changes(ref world.Ref, was, is []world.Value) []Part {
+	var parts []Part
+	for i := range is {
+		if !bytes.Equal(was[i].Bytes, is[i].Bytes) {
+			parts = append(parts, Change{Ref: ref, Value: is[i]})
+		}
+	}
+	return parts
+}
+
 // Rebond are the parts that turn one state of a bond into another, and lay it
 // anew wherever its tiles, or those of bonds that join to it, follow their bond
 // now. What was laid otherwise by hand stays.
 func Rebond(d *world.Document, was, is *world.Bond) []Part {
-	var parts []Part
-	before, after := was.Values(), is.Values()
-	for i := range after {
-		if !bytes.Equal(before[i].Bytes, after[i].Bytes) {
-			parts = append(parts, Change{Ref: world.Ref{Kind: world.KindBond, ID: was.ID}, Value: after[i]})
-		}
-	}
+	parts := Changes(world.Ref{Kind: world.KindBond, ID: was.ID}, was.Values(), is.Values())
 	if len(parts) == 0 {
 		return nil
 	}

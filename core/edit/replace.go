@@ -99,13 +99,6 @@ func (r Replace) moved(old, next *world.Tileset, p *tiles.Properties) *tiles.Pro
 // renumber are the parts that give bonds and medleys other tiles.
 func renumber(d *world.Document, becomes func(int) int) []Part {
 	var parts []Part
-	changed := func(kind world.Kind, id world.ID, was, is []world.Value) {
-		for i := range is {
-			if !slices.Equal(was[i].Bytes, is[i].Bytes) {
-				parts = append(parts, Change{Ref: world.Ref{Kind: kind, ID: id}, Value: is[i]})
-			}
-		}
-	}
 	for _, b := range d.Bonds {
 		is := *b
 		is.Tiles, is.Also = slices.Clone(b.Tiles), slices.Clone(b.Also)
@@ -115,7 +108,7 @@ func renumber(d *world.Document, becomes func(int) int) []Part {
 		for i := range is.Also {
 			is.Also[i] = becomes(is.Also[i])
 		}
-		changed(world.KindBond, b.ID, b.Values(), is.Values())
+		parts = append(parts, Changes(world.Ref{Kind: world.KindBond, ID: b.ID}, b.Values(), is.Values())...)
 	}
 	for _, m := range d.Medleys {
 		is := *m
@@ -123,7 +116,7 @@ func renumber(d *world.Document, becomes func(int) int) []Part {
 		for i := range is.Tiles {
 			is.Tiles[i].Tile = becomes(is.Tiles[i].Tile)
 		}
-		changed(world.KindMedley, m.ID, m.Values(), is.Values())
+		parts = append(parts, Changes(world.Ref{Kind: world.KindMedley, ID: m.ID}, m.Values(), is.Values())...)
 	}
 	return parts
 }

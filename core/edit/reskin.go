@@ -49,15 +49,9 @@ func (r Reskin) Matches(d *world.Document) []Match {
 	if from == nil || to == nil {
 		return nil
 	}
-	counts := make([]int, from.Count)
-	r.each(d, from, func(_ *world.Map, _ *world.Layer, g grid.Region, cells grid.Runs) {
-		for _, run := range cells {
-			counts[run.Cell.Tile()-from.First] += run.N
-		}
-	})
 	found := r.find(from, to)
 	var list []Match
-	for i, n := range counts {
+	for i, n := range TileCells(d, from, r.Map) {
 		if n == 0 {
 			continue
 		}
@@ -70,6 +64,18 @@ func (r Reskin) Matches(d *world.Document) []Match {
 		list = append(list, m)
 	}
 	return list
+}
+
+// TileCells counts for each tile of a tileset the cells that hold it, on one map or,
+// with 0, on all.
+func TileCells(d *world.Document, set *world.Tileset, only world.ID) []int {
+	counts := make([]int, set.Count)
+	Reskin{Map: only}.each(d, set, func(_ *world.Map, _ *world.Layer, _ grid.Region, cells grid.Runs) {
+		for _, run := range cells {
+			counts[run.Cell.Tile()-set.First] += run.N
+		}
+	})
+	return counts
 }
 
 // find gives for each tile of from the number of the one like it, 0 for none.

@@ -1,8 +1,6 @@
 package page
 
 import (
-	"fmt"
-
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
@@ -147,13 +145,7 @@ func (p *Page) makeBond(o Order) Changed {
 	if b.Name == "" && b.Centre() != 0 {
 		b.Name = "Bond of " + hand.TileName(p.doc(), b.Centre())
 	}
-	changed := p.do(edit.Edit{Label: "make " + b.Name, Parts: []edit.Part{
-		edit.Put{Ref: world.Ref{Kind: world.KindBond, ID: b.ID}, Values: b.Values()}}})
-	if p.doc().Bond(b.ID) != nil {
-		p.hand.Cancel()
-		p.hand.Holding, p.hand.Bond = hand.Bond, b.ID
-	}
-	return changed
+	return p.makeHeld(world.Ref{Kind: world.KindBond, ID: b.ID}, b.Name, b.Values(), hand.Bond)
 }
 
 func (p *Page) changeBond(ref world.Ref, to *Bonding) Changed {
@@ -163,11 +155,7 @@ func (p *Page) changeBond(ref world.Ref, to *Bonding) Changed {
 	}
 	next := *b
 	next.Bond, next.JoinsTo = to.bond(), parseIDs(to.JoinsTo)
-	parts := edit.Rebond(p.doc(), b, &next)
-	if len(parts) == 0 {
-		return 0
-	}
-	return p.do(edit.Edit{Label: fmt.Sprintf("change %s", b.Name), Parts: parts})
+	return p.change(b.Name, edit.Rebond(p.doc(), b, &next))
 }
 
 func parseIDs(list []string) []world.ID {

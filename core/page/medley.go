@@ -1,8 +1,6 @@
 package page
 
 import (
-	"fmt"
-
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
@@ -45,13 +43,7 @@ func (p *Page) makeMedley(o Order) Changed {
 	if m.Name == "" && len(o.List) > 0 {
 		m.Name = "Medley of " + hand.TileName(p.doc(), grid.Cell(o.List[0]))
 	}
-	changed := p.do(edit.Edit{Label: fmt.Sprintf("make %s", m.Name), Parts: []edit.Part{
-		edit.Put{Ref: world.Ref{Kind: world.KindMedley, ID: m.ID}, Values: m.Values()}}})
-	if p.doc().Medley(m.ID) != nil {
-		p.hand.Cancel()
-		p.hand.Holding, p.hand.Medley = hand.Medley, m.ID
-	}
-	return changed
+	return p.makeHeld(world.Ref{Kind: world.KindMedley, ID: m.ID}, m.Name, m.Values(), hand.Medley)
 }
 
 func (p *Page) changeMedley(ref world.Ref, to *Dealing) Changed {
@@ -61,17 +53,25 @@ func (p *Page) changeMedley(ref world.Ref, to *Dealing) Changed {
 	}
 	next := *m
 	next.Medley = to.medley()
-	e := edit.Edit{Label: "change " + m.Name}
-	was, is := m.Values(), next.Values()
-	for i := range is {
-		if string(was[i].Bytes) != string(is[i].Bytes) {
-			e.Parts = append(e.Parts, edit.Change{Ref: ref, Value: is[i]})
-		}
-	}
-	if len(e.Parts) == 0 {
+	return p.change(m.Name, edit.Changes(ref, m.Values(), next.Values()))
+}
+
+// change does what turns a thing of some name into another, if anything does.
+func (p *Page) change(name string, parts []edit.Part) Changed {
+	if len(parts) == 0 {
 		return 0
 	}
-	return p.do(e)
+	return p.do(edit.Edit{Label: edit.Clip("change " + name), Parts: parts})
+}
+
+// makeHeld makes a thing and takes it into the hand.
+func (p *Page) makeHeld(ref world.Ref, name string, values []world.Value, hold hand.Holding) Changed {
+	before := p.doc()
+	changed := p.do(edit.Edit{Label: edit.Clip("make " + name), Parts: []edit.Part{edit.Put{Ref: ref, Values: values}}})
+	if p.doc() != before {
+		p.hold(Order{Kind: string(hold), ID: FormatID(ref.ID)})
+	}
+	return changed
 }
 
 // Dealt is how a medley would be laid.

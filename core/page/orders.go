@@ -78,6 +78,8 @@ func (p *Page) order(o Order) Changed {
 		return p.mark(ref, o.List, o.Mark)
 	case "animate":
 		return p.animate(ref, o.N, o.Frames)
+	case "show-frames":
+		return p.showFrames(ref, o.List)
 	case "arrange":
 		return p.arrange(ref, ParseID(o.Text))
 	case "rebuild":
@@ -229,6 +231,23 @@ func (p *Page) animate(ref world.Ref, i int, frames []tiles.Frame) Changed {
 		return 0
 	}
 	return p.do(edit.Edit{Label: edit.Clip(label), Parts: []edit.Part{edit.Change{Ref: ref, Value: values[0]}}})
+}
+
+// showFrames lets the first of some tiles of a tileset show all of them.
+func (p *Page) showFrames(ref world.Ref, list []int) Changed {
+	t := p.doc().Tileset(ref.ID)
+	if t == nil {
+		return p.Fail(world.ErrGone)
+	}
+	numbers := make([]int, len(list))
+	for k, i := range list {
+		numbers[k] = t.First + i
+	}
+	frames := tiles.FramesOf(numbers)
+	if frames == nil {
+		return 0
+	}
+	return p.animate(ref, list[0], frames)
 }
 
 // shownMask is the mask of what a tile shows; whole if its pixels are missing.

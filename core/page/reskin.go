@@ -88,6 +88,46 @@ func (p *Page) ReskinPicture(r Reskin, id world.ID, side int) (pixels []byte, w,
 	return p.bitmaps.Atlas.Map(m, picture.AllLayers, side)
 }
 
+// ProposedReskin is what a re-skin of a map begins with: the tileset that is used
+// most there gives way to the latest other one.
+func (p *Page) ProposedReskin(id world.ID) Reskin {
+	d := p.doc()
+	r := Reskin{Map: FormatID(id), By: string(edit.ByPosition), Chosen: []Pair{}}
+	if d.Map(id) == nil {
+		r.Map = ""
+	}
+	most := -1
+	var from *world.Tileset
+	for _, t := range d.Tilesets {
+		used := 0
+		for _, n := range edit.TileCells(d, t, ParseID(r.Map)) {
+			used += n
+		}
+		if used > most {
+			most, from = used, t
+		}
+	}
+	if from == nil {
+		return r
+	}
+	r.From = FormatID(from.ID)
+	r.To = r.From
+	for _, t := range d.Tilesets {
+		if t != from {
+			r.To = FormatID(t.ID)
+		}
+	}
+	return r
+}
+
+// TileCells counts for each tile of a tileset the cells of all maps that hold it.
+func (p *Page) TileCells(id world.ID) []int {
+	if t := p.doc().Tileset(id); t != nil {
+		return edit.TileCells(p.doc(), t, 0)
+	}
+	return []int{}
+}
+
 func (p *Page) reskin(r *Reskin) Changed {
 	if r == nil {
 		return p.Fail(errUnknown)

@@ -3,7 +3,6 @@ package page
 import (
 	"fmt"
 	"slices"
-	"strings"
 
 	"azzel/core/board"
 	"azzel/core/grid"
@@ -159,22 +158,7 @@ func lensAt(d *world.Document, m *world.Map, c grid.Point, property string) byte
 		}
 		is := d.TileOf(n)
 		mask |= is.Solid
-		switch property {
-		case "water":
-			any = any || is.Water
-		case "danger":
-			any = any || is.Danger > 0
-		case "climbable":
-			any = any || is.Climbable
-		case "one-way":
-			any = any || is.OneWay
-		case "slippery":
-			any = any || is.Slippery
-		case "slow":
-			any = any || is.Slow
-		default:
-			any = any || strings.HasPrefix(property, "own:") && is.Value(property) != ""
-		}
+		any = any || property != "solid" && is.Has(property)
 	}
 	switch {
 	case any || property == "solid" && mask == tiles.Whole:

@@ -20,6 +20,21 @@ const (
 	MaxFrame = 60_000
 )
 
+// usualFrame is how long a new frame is shown, in milliseconds.
+const usualFrame = 200
+
+// FramesOf are tiles as frames, each for the usual time; none for fewer than two.
+func FramesOf(list []int) []Frame {
+	var frames []Frame
+	for _, n := range list {
+		frames = append(frames, Frame{Tile: n, Millis: usualFrame})
+	}
+	if len(frames) < 2 {
+		return nil
+	}
+	return frames
+}
+
 // An Animation is frames that are shown one after the other, for ever. It must
 // not be changed.
 type Animation struct{ Frames []Frame }

@@ -74,6 +74,20 @@ func (j Join) Settle(n Neighbours) Neighbours {
 	return j.Reduce(n)
 }
 
+// With is the surroundings with one neighbour joined, or parted. Where sides count, a
+// corner brings the two beside it, and a side that is parted takes its corners along.
+func (j Join) With(n, neighbour Neighbours, joined bool) Neighbours {
+	if !joined {
+		return j.Settle(n &^ neighbour)
+	}
+	for corner := 4; corner < 8; corner++ {
+		if j != Corners && neighbour&(1<<corner) != 0 {
+			n |= beside(corner)
+		}
+	}
+	return j.Settle(n | neighbour)
+}
+
 // Full is a tile joined to all its neighbours: the centre of a bond.
 func (j Join) Full() Neighbours { return j.Reduce(0xff) }
 

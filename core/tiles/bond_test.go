@@ -31,6 +31,22 @@ func TestReduce(t *testing.T) {
 			t.Errorf("joining %d lacks the centre or the tile alone", join)
 		}
 	}
+	// Joining and parting one neighbour leads to surroundings that there are, with and
+	// without it.
+	for join := range joinEnd {
+		for _, n := range join.Places() {
+			for bit := range 8 {
+				one := Neighbours(1) << bit
+				with, without := join.With(n, one, true), join.With(n, one, false)
+				if join.Settle(with) != with || join.Settle(without) != without || without&one != 0 {
+					t.Fatalf("joining %d, %08b with and without %08b is %08b and %08b", join, n, one, with, without)
+				}
+				if matters := join == Both || (join == Corners) == (bit >= 4); matters != (with&one != 0) || with&n != n {
+					t.Fatalf("joining %d, %08b with %08b is %08b", join, n, one, with)
+				}
+			}
+		}
+	}
 	// A corner counts only with both sides beside it.
 	for corner, sides := range map[Neighbours]Neighbours{NorthEast: North | East, SouthEast: South | East, SouthWest: South | West, NorthWest: North | West} {
 		if Both.Reduce(corner) != 0 || Both.Reduce(corner|sides) != corner|sides || Corners.Reduce(corner|sides) != corner || Corners.Reduce(sides) != 0 {

@@ -16,18 +16,6 @@ func (p Properties) Value(property string) string {
 		return p.Role.String()
 	case "solid":
 		return fmt.Sprint(uint64(p.Solid))
-	case "one-way":
-		return fmt.Sprint(p.OneWay)
-	case "climbable":
-		return fmt.Sprint(p.Climbable)
-	case "water":
-		return fmt.Sprint(p.Water)
-	case "slippery":
-		return fmt.Sprint(p.Slippery)
-	case "slow":
-		return fmt.Sprint(p.Slow)
-	case "above":
-		return fmt.Sprint(p.Above)
 	case "danger":
 		return fmt.Sprint(p.Danger)
 	case "weight":
@@ -39,7 +27,31 @@ func (p Properties) Value(property string) string {
 		id, _ := strconv.ParseUint(own, 10, 64) // no property has the id 0
 		return p.Own.Of(id)
 	}
-	return ""
+	return fmt.Sprint(p.Has(property))
+}
+
+// Has reports whether a tile has a property at all: is water, hurts, has a value of
+// a property of the project's own. Names are as for Value.
+func (p Properties) Has(property string) bool {
+	switch property {
+	case "solid":
+		return p.Solid != 0
+	case "one-way":
+		return p.OneWay
+	case "climbable":
+		return p.Climbable
+	case "water":
+		return p.Water
+	case "slippery":
+		return p.Slippery
+	case "slow":
+		return p.Slow
+	case "above":
+		return p.Above
+	case "danger":
+		return p.Danger > 0
+	}
+	return strings.HasPrefix(property, "own:") && p.Value(property) != ""
 }
 
 // FillSheet lists the places of a sheet that hang together with start by their

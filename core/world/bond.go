@@ -19,12 +19,7 @@ type Bond struct {
 
 // Bond finds a bond; nil if there is none.
 func (d *Document) Bond(id ID) *Bond {
-	for _, b := range d.Bonds {
-		if b.ID == id {
-			return b
-		}
-	}
-	return nil
+	return byID(d.Bonds, id, func(b *Bond) ID { return b.ID })
 }
 
 // BondOf finds the bond that a tile belongs to; nil if it belongs to none.

@@ -33,20 +33,12 @@ type item[T any] struct {
 }
 
 func collect[T any](kind Kind, most int, list func(*Document) *[]*T, fields []field[T], is item[T]) collection {
-	find := func(d *Document, id ID) *T {
-		for _, t := range *list(d) {
-			if *is.id(t) == id {
-				return t
-			}
-		}
-		return nil
-	}
 	ref := func(t *T) Ref { return Ref{Kind: kind, ID: *is.id(t)} }
 	return collection{
 		kind: kind, most: most,
 		clone: func(d *Document) { *list(d) = slices.Clone(*list(d)) },
 		values: func(d *Document, id ID) ([]Value, bool) {
-			if t := find(d, id); t != nil {
+			if t := byID(*list(d), id, func(t *T) ID { return *is.id(t) }); t != nil {
 				return valuesOf(t, fields), true
 			}
 			return nil, false

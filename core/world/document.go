@@ -213,14 +213,19 @@ type Character struct {
 // Leads reports whether one can go in at the given end.
 func (c *Crossing) Leads(end int) bool { return end == 0 || c.BothWays }
 
-// Map finds a map; nil if there is none.
-func (d *Document) Map(id ID) *Map {
-	for _, m := range d.Maps {
-		if m.ID == id {
-			return m
+// byID finds a thing in a list; nil if it is not there.
+func byID[T any](list []*T, id ID, of func(*T) ID) *T {
+	for _, t := range list {
+		if of(t) == id {
+			return t
 		}
 	}
 	return nil
+}
+
+// Map finds a map; nil if there is none.
+func (d *Document) Map(id ID) *Map {
+	return byID(d.Maps, id, func(m *Map) ID { return m.ID })
 }
 
 // MapAt finds the map that covers a cell of the board; nil if none does.
@@ -235,22 +240,12 @@ func (d *Document) MapAt(board grid.Point) *Map {
 
 // Layer finds a layer of the map; nil if there is none.
 func (m *Map) Layer(id ID) *Layer {
-	for _, l := range m.Layers {
-		if l.ID == id {
-			return l
-		}
-	}
-	return nil
+	return byID(m.Layers, id, func(l *Layer) ID { return l.ID })
 }
 
 // Piece finds a piece of the map; nil if there is none.
 func (m *Map) Piece(id ID) *Piece {
-	for _, p := range m.Pieces {
-		if p.ID == id {
-			return p
-		}
-	}
-	return nil
+	return byID(m.Pieces, id, func(p *Piece) ID { return p.ID })
 }
 
 // Piece finds a piece wherever it stands.
@@ -265,12 +260,7 @@ func (d *Document) Piece(id ID) (*Map, *Piece) {
 
 // Crossing finds a crossing; nil if there is none.
 func (d *Document) Crossing(id ID) *Crossing {
-	for _, c := range d.Crossings {
-		if c.ID == id {
-			return c
-		}
-	}
-	return nil
+	return byID(d.Crossings, id, func(c *Crossing) ID { return c.ID })
 }
 
 // A Medley is tiles laid at random in proportion to weights, with a name.
@@ -296,42 +286,22 @@ type Property struct {
 
 // Property finds a property of the project's own; nil if there is none.
 func (d *Document) Property(id ID) *Property {
-	for _, p := range d.Properties {
-		if p.ID == id {
-			return p
-		}
-	}
-	return nil
+	return byID(d.Properties, id, func(p *Property) ID { return p.ID })
 }
 
 // Medley finds a medley; nil if there is none.
 func (d *Document) Medley(id ID) *Medley {
-	for _, m := range d.Medleys {
-		if m.ID == id {
-			return m
-		}
-	}
-	return nil
+	return byID(d.Medleys, id, func(m *Medley) ID { return m.ID })
 }
 
 // Character finds a character; nil if there is none.
 func (d *Document) Character(id ID) *Character {
-	for _, c := range d.Characters {
-		if c.ID == id {
-			return c
-		}
-	}
-	return nil
+	return byID(d.Characters, id, func(c *Character) ID { return c.ID })
 }
 
 // Tileset finds a tileset; nil if there is none.
 func (d *Document) Tileset(id ID) *Tileset {
-	for _, t := range d.Tilesets {
-		if t.ID == id {
-			return t
-		}
-	}
-	return nil
+	return byID(d.Tilesets, id, func(t *Tileset) ID { return t.ID })
 }
 
 // TilesetOf finds the tileset that tile number n belongs to, and n's place in

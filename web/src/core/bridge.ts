@@ -161,6 +161,21 @@ export class Core {
     return JSON.parse(this.buffers.takeText(this.exports.usage())) as Usage;
   }
 
+  /** A bond's tile with one neighbour joined or parted. */
+  joinedWith(join: number, joined: number, bit: number, on: boolean): number {
+    return this.exports.joinedWith(join, joined, bit, on ? 1 : 0);
+  }
+
+  /** How many cells hold each tile of a tileset. */
+  tileCells(id: string): number[] {
+    return JSON.parse(this.buffers.takeText(this.exports.tileCells(BigInt(id)))) as number[];
+  }
+
+  /** What a re-skin of a map begins with; an empty map stands for all. */
+  proposedReskin(map: string): Reskin {
+    return JSON.parse(this.buffers.takeText(this.exports.proposedReskin(BigInt(map || 0)))) as Reskin;
+  }
+
   /** What a re-skin would do. */
   reskinned(plan: Reskin): ReskinView {
     this.buffers.giveText(JSON.stringify(plan));

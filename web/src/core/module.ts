@@ -27,6 +27,9 @@ export interface Exports extends Bridge {
   animate(millis: number): number;
   bondSample(): number;
   usage(): number;
+  joinedWith(join: number, joined: number, bit: number, on: number): number;
+  tileCells(id: bigint): number;
+  proposedReskin(map: bigint): number;
   reskinned(): number;
   reskinPicture(map: bigint, side: number): number;
   proposed(join: number): number;

@@ -345,6 +345,18 @@ export class Project {
     return this.core?.proposed(list, join) ?? { join: 0, tiles: [], unsure: [] };
   }
 
+  joinedWith(join: number, joined: number, bit: number, on: boolean): number {
+    return this.core?.joinedWith(join, joined, bit, on) ?? joined;
+  }
+
+  tileCells(id: string): number[] {
+    return this.core?.tileCells(id) ?? [];
+  }
+
+  proposedReskin(map: string): T.Reskin {
+    return this.core?.proposedReskin(map) ?? { map, from: '', to: '', by: 'position', chosen: [] };
+  }
+
   usage(): T.Usage {
     return this.core?.usage() ?? { tilesets: [], unused: [] };
   }

@@ -3,7 +3,7 @@
   import { MAX_WEIGHT, type Bonded } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import Button from '../ui/Button.svelte';
-  import { matters, NEIGHBOURS, ROUND, withNeighbour } from './joins';
+  import { matters, NEIGHBOURS, ROUND } from './joins';
 
   interface Props {
     p: Project;
@@ -29,7 +29,7 @@
             aria-label="Joins {NEIGHBOURS[bit]}"
             title={NEIGHBOURS[bit]}
             aria-pressed={on}
-            onclick={() => change({ ...tile, joined: withNeighbour(join, tile.joined, bit, !on) })}
+            onclick={() => change({ ...tile, joined: p.joinedWith(join, tile.joined, bit, !on) })}
           ></button>
         {:else}
           <span></span>

@@ -2,7 +2,7 @@
   import type { Project } from '../core/project.svelte';
   import type { Bonded } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
-  import { joinsWords, MARKS, neighbourAt, withNeighbour } from './joins';
+  import { joinsWords, MARKS, neighbourAt } from './joins';
 
   interface Props {
     p: Project;
@@ -31,7 +31,7 @@
     const at = place(event);
     if (!at) return;
     stroke ??= (at.tile.joined & (1 << at.bit)) === 0;
-    const joined = withNeighbour(join, at.tile.joined, at.bit, stroke);
+    const joined = p.joinedWith(join, at.tile.joined, at.bit, stroke);
     if (joined !== at.tile.joined)
       change(
         tiles.map((t) => (t.tile === at.tile.tile ? { ...t, joined } : t)),

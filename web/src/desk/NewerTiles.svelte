@@ -14,19 +14,13 @@
 
   const MOST = 200;
   /** How many cells hold each tile. */
-  const cells = $derived(
-    new Map(
-      p
-        .reskinned({ map: '', from: set.id, to: set.id, by: 'position', chosen: [] })
-        .matches.map((m) => [m.from - set.first, m.cells]),
-    ),
-  );
+  const cells = $derived(p.tileCells(set.id));
   const lists = $derived([
     { words: 'gone', says: 'They stay usable from the older picture.', list: comparison.gone },
     { words: 'changed', says: 'They are at their place and look different.', list: comparison.changed },
     { words: 'moved', says: 'Maps follow them.', list: comparison.moved },
   ]);
-  const used = (list: number[]): number => list.reduce((sum, i) => sum + (cells.get(i) ?? 0), 0);
+  const used = (list: number[]): number => list.reduce((sum, i) => sum + (cells[i] ?? 0), 0);
 </script>
 
 <section class="flex flex-col gap-2" aria-label="What became of the tiles" data-newer>

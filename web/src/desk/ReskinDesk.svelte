@@ -14,22 +14,7 @@
     ['name', 'their names'],
     ['role', 'their roles'],
   ];
-  /** At first the tileset that is used most on the map gives way to the latest other. */
-  function first(): Reskin {
-    const empty: Reskin = {
-      map: p.currentMap ?? p.scene?.maps[0]?.id ?? '',
-      from: '',
-      to: '',
-      by: 'position',
-      chosen: [],
-    };
-    const used = (id: string): number =>
-      p.reskinned({ ...empty, from: id, to: id }).matches.reduce((sum, m) => sum + m.cells, 0);
-    const [from] = [...p.tilesets].sort((a, b) => used(b.id) - used(a.id));
-    const to = p.tilesets.findLast((t) => t.id !== from?.id) ?? from;
-    return { ...empty, from: from?.id ?? '', to: to?.id ?? '' };
-  }
-  let plan = $state.raw<Reskin>(untrack(first));
+  let plan = $state.raw<Reskin>(untrack(() => p.proposedReskin(p.currentMap ?? p.scene?.maps[0]?.id ?? '')));
 
   const change = (to: Partial<Reskin>): void => {
     plan = { ...plan, chosen: 'from' in to || 'to' in to ? [] : plan.chosen, ...to };

@@ -20,18 +20,14 @@
     ['block', 'Bond'],
     ['frames', 'Frames'],
   ];
-  /** Milliseconds that a new frame is shown. */
-  const FRAME = 200;
 
   function apply(list: number[]): void {
-    const [first] = list;
-    if (first === undefined) return;
+    if (list.length === 0) return;
     if (taking === 'block') {
       const tiles = [...list].sort((a, b) => a - b).map((i) => set.first + i);
       p.layOnDesk({ kind: 'proposal', proposal: p.proposed(tiles, -1) });
     } else if (taking === 'frames') {
-      const frames = list.map((i) => ({ tile: set.first + i, millis: FRAME }));
-      if (list.length > 1) p.order({ do: 'animate', kind: 'tileset', id: set.id, n: first, frames });
+      p.order({ do: 'show-frames', kind: 'tileset', id: set.id, list });
     } else p.order({ do: 'mark', kind: 'tileset', id: set.id, list, mark });
   }
 </script>

@@ -35,13 +35,6 @@ export function neighbourAt(join: number, x: number, y: number): number {
   return dy > 0 ? 2 : 0;
 }
 
-/** A tile's neighbours with one joined or not; a corner brings the sides beside it where both are drawn. */
-export function withNeighbour(join: number, joined: number, bit: number, on: boolean): number {
-  if (!on) return joined & ~(1 << bit);
-  const sides = bit >= 4 && join !== CORNERS ? (1 << (bit - 4)) | (1 << ((bit - 3) % 4)) : 0;
-  return joined | (1 << bit) | sides;
-}
-
 export function joinsWords(joined: number): string {
   const list = NEIGHBOURS.filter((_, bit) => joined & (1 << bit));
   return list.length > 0 ? `joins ${list.join(', ')}` : 'joins nothing';

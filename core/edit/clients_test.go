@@ -1,0 +1,195 @@
+package edit_test
+
+import (
+	"bytes"
+	"errors"
+	"math/rand/v2"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/edit/generate"
+	"azzel/core/world"
+)
+
+// A log stands in for the server: it decides the order, and remembers.
+type log struct {
+	doc      *world.Document
+	last     map[int]uint64
+	inverse  map[[2]uint64][]edit.Part
+	revision map[[2]uint64]uint64
+	entries  []entry
+}
+
+func newLog(d *world.Document) *log {
+	return &log{doc: d, last: map[int]uint64{}, inverse: map[[2]uint64][]edit.Part{}, revision: map[[2]uint64]uint64{}}
+}
+
+type entry struct {
+	session  int
+	sequence uint64
+	body     []byte
+}
+
+// submit gives the answer for the sender; a new entry is for the others.
+func (l *log) submit(t *testing.T, session int, message []byte) []byte {
+	sequence, body, err := edit.ReadSend(message)
+	if err != nil {
+		t.Fatal(err)
+	}
+	key := [2]uint64{uint64(session), sequence}
+	if sequence <= l.last[session] {
+		if n, ok := l.revision[key]; ok {
+			return edit.Taken(sequence, n)
+		}
+		return edit.Refused(sequence, "before")
+	}
+	if sequence != l.last[session]+1 {
+		t.Fatalf("session %d sent %d after %d", session, sequence, l.last[session])
+	}
+	l.last[session] = sequence
+	e, err := edit.Decode(body)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if e.Undoes != 0 {
+		inverse, there := l.inverse[[2]uint64{uint64(session), e.Undoes}]
+		if !there {
+			return edit.Refused(sequence, "it can't be taken back")
+		}
+		e.Parts = inverse
+	}
+	res, err := edit.Apply(l.doc, e)
+	if err != nil {
+		return edit.Refused(sequence, err.Error())
+	}
+	l.doc, l.inverse[key] = res.Document, res.Inverse
+	l.entries = append(l.entries, entry{session, sequence, e.Encode()})
+	l.revision[key] = uint64(len(l.entries))
+	return edit.Taken(sequence, uint64(len(l.entries)))
+}
+
+// A client is a replica behind a line that delays and is cut.
+type client struct {
+	*edit.Replica
+	generate.Author
+	up, down [][]byte
+	heard    int
+}
+
+// Three people edit and undo at random over slow lines that are cut: in the
+// end all of them and the server have the same bytes, each step once.
+func TestThreeClients(t *testing.T) {
+	r := rand.New(rand.NewPCG(11, 12))
+	start := newDocument(t)
+	server := newLog(start)
+	clients := make([]*client, 3)
+	for i := range clients {
+		clients[i] = &client{Replica: edit.NewReplica(edit.Opening{Document: start}), Author: generate.Author{Rand: r, IDs: &world.Counter{Prefix: uint32(10 + i)}}}
+	}
+	// listen gives a client what it has not heard yet, in the log's order.
+	listen := func(i int, c *client) {
+		for ; c.heard < len(server.entries); c.heard++ {
+			e := server.entries[c.heard]
+			if e.session == i {
+				c.down = append(c.down, edit.Taken(e.sequence, uint64(c.heard+1)))
+			} else {
+				c.down = append(c.down, edit.Other(uint64(c.heard+1), e.body))
+			}
+		}
+	}
+	deliver := func(i int, c *client) {
+		m := c.down[0]
+		c.down = c.down[1:]
+		if _, err := c.Receive(m); err != nil {
+			t.Fatalf("client %d: %v", i, err)
+		}
+	}
+	undone := 0
+	for step := 0; step < 5000; {
+		i := r.IntN(3)
+		c := clients[i]
+		switch n := r.IntN(100); {
+		case n < 30 && c.Pending() < 25:
+			_, message, err := c.Do(c.Edit(c.Document()))
+			if err == nil {
+				c.up = append(c.up, message)
+				step++
+			}
+		case n < 40 && c.Pending() < 25:
+			take := c.Undo
+			if r.IntN(3) == 0 {
+				take = c.Redo
+			}
+			if _, message, _, _, err := take(); err == nil {
+				c.up = append(c.up, message)
+				step++
+				undone++
+			} else if !errors.Is(err, edit.ErrNothing) {
+				t.Logf("step %d: %v", step, err)
+			}
+		case n < 68 && len(c.up) > 0:
+			answer := server.submit(t, i, c.up[0])
+			c.up = c.up[1:]
+			if answer[0] == edit.MessageRefused {
+				listen(i, c)
+				c.down = append(c.down, answer)
+			}
+		case n < 96:
+			listen(i, c)
+			if len(c.down) > 0 {
+				deliver(i, c)
+			}
+		case n < 98:
+			// The line is cut: what was on its way is lost, and sent again.
+			c.down = nil
+			c.heard = int(c.Revision())
+			c.up = c.Outgoing()
+		}
+	}
+	for range 3 {
+		for i, c := range clients {
+			c.down, c.heard = nil, int(c.Revision())
+			for _, m := range c.Outgoing() {
+				for range 2 { // each sent twice
+					if answer := server.submit(t, i, m); answer[0] == edit.MessageRefused {
+						listen(i, c)
+						c.down = append(c.down, answer)
+					}
+				}
+			}
+		}
+		for i, c := range clients {
+			listen(i, c)
+			for len(c.down) > 0 {
+				deliver(i, c)
+			}
+		}
+	}
+	want := server.doc.Encode()
+	for i, c := range clients {
+		if c.Pending() != 0 {
+			t.Errorf("client %d still has %d steps on their way", i, c.Pending())
+		}
+		if !bytes.Equal(c.Document().Encode(), want) || !bytes.Equal(c.Confirmed().Encode(), want) {
+			t.Errorf("client %d differs from the server", i)
+		}
+	}
+	replayed := start
+	for i, e := range server.entries {
+		ed, err := edit.Decode(e.body)
+		if err != nil {
+			t.Fatal(err)
+		}
+		res, err := edit.Apply(replayed, ed)
+		if err != nil {
+			t.Fatalf("entry %d of the log: %v", i, err)
+		}
+		replayed = res.Document
+	}
+	if !bytes.Equal(replayed.Encode(), want) {
+		t.Error("the log does not lead to the document")
+	}
+	if len(server.entries) < 4000 || undone < 500 {
+		t.Errorf("only %d steps and %d undos took place", len(server.entries), undone)
+	}
+}
