@@ -36,6 +36,7 @@ function typing(target: EventTarget | null): boolean {
 
 /** Keys of the whole page: commands, the game, the cell cursor. */
 export class Keys {
+  /** When the key went down by the clock of the events: a busy page must not make a tap into a hold. */
   private downAt = 0;
   private lasting: { key: string; back: Held } | null = null;
   private entered = false;
@@ -69,7 +70,7 @@ export class Keys {
     if (event.repeat) {
       if (command.group !== 'view' && command.id !== 'undo' && command.id !== 'redo') return;
     } else {
-      this.downAt = performance.now();
+      this.downAt = event.timeStamp;
       this.last(event.key, command);
     }
     if (command.possible?.(this.p) ?? true) command.run(this.p);
@@ -91,7 +92,7 @@ export class Keys {
     if (this.lasting?.key === event.key) {
       const { back } = this.lasting;
       this.lasting = null;
-      if (performance.now() - this.downAt < 200) return;
+      if (event.timeStamp - this.downAt < 200) return;
       leaveHand(this.p);
       holdAgain(this.p, back);
     }
