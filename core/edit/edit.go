@@ -171,7 +171,7 @@ func (c Change) apply(a *application) error {
 func (r Remove) apply(a *application) error {
 	a.of++
 	values, there := a.draft.Values(r.Ref)
-	if r.Expect != nil && (!there || !world.SameValues(values, r.Expect) || a.draft.Document().Holds(r.Ref)) {
+	if r.Expect != nil && (!there || !world.HoldValues(values, r.Expect) || a.draft.Document().Holds(r.Ref)) {
 		a.left++
 		return nil
 	}

@@ -51,6 +51,25 @@ func Lying(orientation, x, y, w, h int) (u, v int) {
 	return x, y
 }
 
+// Mirror is the same tile mirrored left to right, top to bottom, or both.
+func (c Cell) Mirror(x, y bool) Cell {
+	o := c.Orientation()
+	if x {
+		o ^= MirroredX
+	}
+	if y {
+		o ^= MirroredY
+	}
+	return c.Turned(o)
+}
+
+// Transpose is the same tile with columns and rows exchanged as it lies. The exchange
+// comes before what mirrors in an orientation, so that those change places.
+func (c Cell) Transpose() Cell {
+	o := c.Orientation()
+	return c.Turned(o&Transposed ^ Transposed | o&MirroredX<<1 | o&MirroredY>>1)
+}
+
 // Valid reports whether no reserved bit is set, and an empty cell is not
 // turned.
 func (c Cell) Valid() bool { return c&reserved == 0 && (c&emptyMask != 0 || c == 0) }

@@ -31,6 +31,14 @@ const (
 	Medleys, MedleyTiles = 1000, 256
 	// Bonds a project may have, and the most tiles of one.
 	Bonds, BondTiles = 1000, 512
+	// Patches a project may have, and the most cells one layer of one has.
+	Patches, BlockCells = 1000, 4 << 20
+	// TextBytes is the longest text of several lines.
+	TextBytes = 64 << 10
+	// LayerDepth is how far from the map a layer may be, in percent.
+	LayerDepth = 400
+	// Drift is how fast a backdrop may drift, in pixels a second.
+	Drift = 1000
 	// Properties of its own a project may have.
 	Properties = 64
 	// TileFrames is the most frames of an animated tile.

@@ -79,5 +79,12 @@ func (p *Page) removeProperty(ref world.Ref) Changed {
 			}
 		}
 	}
+	for _, m := range d.Maps {
+		if m.Own.Of(uint64(own.ID)) != "" {
+			becomes := *m
+			becomes.Own = m.Own.With(uint64(own.ID), "")
+			e.Parts = append(e.Parts, edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, m.Values(), becomes.Values())...)
+		}
+	}
 	return p.do(e)
 }

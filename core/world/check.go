@@ -68,6 +68,11 @@ func (d *Document) check(r Ref) error {
 		return d.checkBond(r.ID)
 	case KindProperty:
 		return d.checkProperty(r.ID)
+	case KindPatch:
+		if p := d.Patch(r.ID); p != nil {
+			return d.checkPatch(p)
+		}
+		return nil
 	case KindCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return d.checkCrossing(c)
@@ -155,6 +160,11 @@ func (d *Document) checkUses() error {
 			used = append(used, "the bond "+b.Name)
 		}
 	}
+	for _, p := range d.Patches {
+		if p.uses(func(n int) bool { set, _ := d.TilesetOf(n); return set == nil }) {
+			used = append(used, "the patch "+p.Name)
+		}
+	}
 	switch n := len(used); {
 	case n == 0:
 		return nil
@@ -194,7 +204,48 @@ func (d *Document) checkMap(id ID) error {
 	if len(d.Maps) > limit.Maps {
 		return fmt.Errorf("a project has at most %d maps", limit.Maps)
 	}
+	if err := d.checkInside(m); err != nil {
+		return err
+	}
+	if err := m.checkLook(); err != nil {
+		return err
+	}
 	return m.checkLayers()
+}
+
+// checkInside looks whether all that is on a map lies within its bounds: somebody may
+// have put it there while another made the map smaller.
+func (d *Document) checkInside(m *Map) error {
+	for _, l := range m.Layers {
+		outside := false
+		l.Cells.EachChunk(func(cx, cy int, c *grid.Chunk) {
+			area := grid.Rect{X: cx << 5, Y: cy << 5, W: grid.ChunkSide, H: grid.ChunkSide}
+			if outside || m.Bounds.Holds(area) {
+				return
+			}
+			for i := range grid.ChunkSide * grid.ChunkSide {
+				p := grid.Point{X: area.X + i%grid.ChunkSide, Y: area.Y + i/grid.ChunkSide}
+				outside = outside || !m.Bounds.Has(p) && c.At(p.X&31, p.Y&31) != 0
+			}
+		})
+		if outside {
+			return fmt.Errorf("%s of %s is painted beyond where the edge would be", l.Name, m.Name)
+		}
+	}
+	box := d.Project.Lattice().Box(m.Bounds)
+	for _, p := range m.Pieces {
+		if !box.Has(p.Foot) {
+			return fmt.Errorf("a piece stands beyond where the edge of %s would be", m.Name)
+		}
+	}
+	for _, c := range d.CrossingsOf(m.ID) {
+		for _, end := range c.Ends {
+			if end.Map == m.ID && !m.Bounds.Holds(end.Cells) {
+				return fmt.Errorf("a doorway lies beyond where the edge of %s would be", m.Name)
+			}
+		}
+	}
+	return nil
 }
 
 func (m *Map) checkLayers() error {
@@ -202,7 +253,7 @@ func (m *Map) checkLayers() error {
 		return fmt.Errorf("a map has at most %d layers", limit.Layers)
 	}
 	for _, l := range m.Layers {
-		if err := CheckName(l.Name, false); err != nil {
+		if err := l.check(); err != nil {
 			return err
 		}
 	}
@@ -253,6 +304,19 @@ func (d *Document) checkMedley(m *Medley) error {
 		}
 	}
 	return m.Check()
+}
+
+func (d *Document) checkPatch(p *Patch) error {
+	if err := CheckName(p.Name, false); err != nil {
+		return err
+	}
+	if len(d.Patches) > limit.Patches {
+		return fmt.Errorf("a project has at most %d patches", limit.Patches)
+	}
+	if p.uses(func(n int) bool { set, _ := d.TilesetOf(n); return set == nil }) {
+		return fmt.Errorf("a tile of the patch %s is not there any more", p.Name)
+	}
+	return p.Check()
 }
 
 func (d *Document) checkProperty(id ID) error {

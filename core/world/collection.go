@@ -98,6 +98,8 @@ var collections = []collection{
 		item[Character]{func(c *Character) *ID { return &c.ID }, func(c *Character) string { return c.Name }, func(c *Character) *int { return &c.Number }, true}),
 	collect(KindBond, limit.Bonds, func(d *Document) *[]*Bond { return &d.Bonds }, bondFields,
 		item[Bond]{func(b *Bond) *ID { return &b.ID }, func(b *Bond) string { return b.Name }, func(b *Bond) *int { return &b.Number }, true}),
+	collect(KindPatch, limit.Patches, func(d *Document) *[]*Patch { return &d.Patches }, patchFields,
+		item[Patch]{func(p *Patch) *ID { return &p.ID }, func(p *Patch) string { return p.Name }, func(p *Patch) *int { return &p.Number }, true}),
 	collect(KindProperty, limit.Properties, func(d *Document) *[]*Property { return &d.Properties }, propertyFields,
 		item[Property]{func(p *Property) *ID { return &p.ID }, func(p *Property) string { return p.Name }, func(p *Property) *int { return &p.Number }, true}),
 }

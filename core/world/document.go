@@ -56,6 +56,8 @@ type Document struct {
 	Properties []*Property
 	// Bonds are sorted by number.
 	Bonds []*Bond
+	// Patches are sorted by number.
+	Patches []*Patch
 	// bonds finds the bond of a tile.
 	bonds *bondIndex
 	// next is the creation number that comes next.
@@ -143,6 +145,14 @@ type Map struct {
 	// shift: growing to the left makes X smaller.
 	Bounds grid.Rect
 	View   View
+	// Edges say what is at each side.
+	Edges Edges
+	// Background is what is seen where nothing is painted.
+	Background Background
+	// Notes are for the designers, Keywords to be found by.
+	Notes, Keywords string
+	// Own are its values of the project's own properties.
+	Own *tiles.Own
 	// PlayerLayer is the layer in which the walking figure stands.
 	PlayerLayer ID
 	// Layers go from the lowest to the topmost.
@@ -161,7 +171,23 @@ type Layer struct {
 	Order int
 	// Counts says that what is solid here stops the player; else it only looks.
 	Counts bool
-	Cells  grid.Plane
+	// Locked keeps hands off it.
+	Locked bool
+	// Fade is how much is seen through it, in percent: 0 nothing.
+	Fade int
+	// Tint colours it.
+	Tint Colour
+	// DepthX and DepthY are how far it stays behind the map when the view moves, in
+	// percent: 0 goes with the map, 100 stands still on the screen, below 0 is nearer
+	// than the map.
+	DepthX, DepthY int
+	// Group is the name of the group it belongs to; empty for none.
+	Group string
+	// Takes restricts what may be laid here.
+	Takes Takes
+	// Backdrop is a picture that lies beneath its tiles.
+	Backdrop Backdrop
+	Cells    grid.Plane
 }
 
 // A Piece is one thing placed on a map.

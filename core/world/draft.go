@@ -144,7 +144,8 @@ func (d *Draft) Put(r Ref, values []Value) error {
 			return err
 		}
 		d.own[l] = true
-		m.Layers = insert(m.Layers, l, func(l *Layer) int { return l.Order })
+		m.Layers = append(m.Layers, l)
+		m.sortLayers()
 	case KindPiece:
 		m, err := d.mapOf(r.Map)
 		if err != nil {
@@ -161,6 +162,11 @@ func (d *Draft) Put(r Ref, values []Value) error {
 		return fmt.Errorf("%w: a thing of unknown kind %d", pack.ErrMalformed, r.Kind)
 	}
 	return nil
+}
+
+// sortLayers puts the layers into their order; two of the same by their ids.
+func (m *Map) sortLayers() {
+	slices.SortFunc(m.Layers, func(a, b *Layer) int { return cmp.Or(cmp.Compare(a.Order, b.Order), cmp.Compare(a.ID, b.ID)) })
 }
 
 // number gives the next creation number, unless one was given before.
@@ -200,7 +206,14 @@ func (d *Draft) Change(r Ref, v Value) error {
 		if err != nil {
 			return err
 		}
-		return setField(l, layerFields, v)
+		if err := setField(l, layerFields, v); err != nil {
+			return err
+		}
+		if v.Field == FieldOrder {
+			m, _ := d.mapOf(r.Map)
+			m.sortLayers()
+		}
+		return nil
 	case KindPiece:
 		m, err := d.mapOf(r.Map)
 		if err != nil {

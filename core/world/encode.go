@@ -10,12 +10,12 @@ import (
 
 const (
 	documentTag = 'D'
-	// Version 2 has bonds and properties of the project's own.
-	documentVersion = 2
+	// Version 2 has bonds and properties of the project's own, version 3 patches.
+	documentVersion = 3
 )
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
-// version 2.
+// version 3.
 func (d *Document) Encode() []byte {
 	w := &pack.Writer{Bytes: []byte{documentTag, documentVersion}}
 	w.Int(d.next)

@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"encoding/hex"
 	"fmt"
+	"slices"
 
 	"azzel/core/grid"
 	"azzel/core/limit"
@@ -29,6 +30,7 @@ const (
 	KindMedley    Kind = 8
 	KindBond      Kind = 9
 	KindProperty  Kind = 10
+	KindPatch     Kind = 11
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else
@@ -83,6 +85,13 @@ func hashField[T any](n Field, at func(*T) *string) field[T] {
 		}}
 }
 
+// longField is a text of up to limit.TextBytes.
+func longField[T any](n Field, at func(*T) *string) field[T] {
+	return field[T]{n,
+		func(t *T, w *pack.Writer) { w.Text(*at(t)) },
+		func(t *T, r *pack.Reader) { *at(t) = r.Text(limit.TextBytes) }}
+}
+
 func intsField[T any](n Field, at ...func(*T) *int) field[T] {
 	return field[T]{n,
 		func(t *T, w *pack.Writer) {
@@ -134,6 +143,29 @@ const (
 	FieldLying  Field = 11
 	FieldJoin   Field = 12
 	FieldAlso   Field = 13
+	FieldOrder  Field = 2
+)
+
+// Properties of maps.
+const (
+	FieldPlayerLayer Field = 9
+	FieldEdges       Field = 10
+	FieldBackground  Field = 11
+	FieldNotes       Field = 12
+	FieldKeywords    Field = 13
+	FieldOwn         Field = 14
+)
+
+// Properties of layers.
+const (
+	FieldCounts   Field = 3
+	FieldLocked   Field = 4
+	FieldFade     Field = 5
+	FieldTint     Field = 6
+	FieldDepth    Field = 7
+	FieldGroup    Field = 8
+	FieldTakes    Field = 9
+	FieldBackdrop Field = 10
 )
 
 var projectFields = []field[Project]{
@@ -155,13 +187,44 @@ var mapFields = []field[Map]{
 	rectField(FieldBounds, func(m *Map) *grid.Rect { return &m.Bounds }),
 	intsField(FieldNumber, func(m *Map) *int { return &m.Number }),
 	intsField(8, func(m *Map) *int { return (*int)(&m.View) }),
-	idField(9, func(m *Map) *ID { return &m.PlayerLayer }),
+	idField(FieldPlayerLayer, func(m *Map) *ID { return &m.PlayerLayer }),
+	{FieldEdges, func(m *Map, w *pack.Writer) {
+		for _, e := range m.Edges {
+			w.Uint(uint64(e))
+		}
+	}, func(m *Map, r *pack.Reader) {
+		for i := range m.Edges {
+			m.Edges[i] = Edge(bounded(r, 255))
+		}
+	}},
+	{FieldBackground, func(m *Map, w *pack.Writer) {
+		w.Uint(uint64(m.Background.Top))
+		w.Uint(uint64(m.Background.Bottom))
+	}, func(m *Map, r *pack.Reader) {
+		m.Background = Background{Colour(bounded(r, colourEnd)), Colour(bounded(r, colourEnd))}
+	}},
+	longField(FieldNotes, func(m *Map) *string { return &m.Notes }),
+	longField(FieldKeywords, func(m *Map) *string { return &m.Keywords }),
+	ownField(FieldOwn, func(m *Map) **tiles.Own { return &m.Own }),
 }
 
 var layerFields = []field[Layer]{
 	textField(FieldName, func(l *Layer) *string { return &l.Name }),
 	intsField(2, func(l *Layer) *int { return &l.Order }),
-	boolField(3, func(l *Layer) *bool { return &l.Counts }),
+	boolField(FieldCounts, func(l *Layer) *bool { return &l.Counts }),
+	boolField(FieldLocked, func(l *Layer) *bool { return &l.Locked }),
+	intsField(FieldFade, func(l *Layer) *int { return &l.Fade }),
+	{FieldTint, func(l *Layer, w *pack.Writer) { w.Uint(uint64(l.Tint)) },
+		func(l *Layer, r *pack.Reader) { l.Tint = Colour(bounded(r, colourEnd)) }},
+	intsField(FieldDepth, func(l *Layer) *int { return &l.DepthX }, func(l *Layer) *int { return &l.DepthY }),
+	textField(FieldGroup, func(l *Layer) *string { return &l.Group }),
+	{FieldTakes, func(l *Layer, w *pack.Writer) {
+		w.Bool(l.Takes.NoTiles)
+		w.Bool(l.Takes.NoPieces)
+		w.Uint(uint64(l.Takes.Roles))
+	}, func(l *Layer, r *pack.Reader) { l.Takes = Takes{r.Bool(), r.Bool(), uint32(bounded(r, 1<<32-1))} }},
+	{FieldBackdrop, func(l *Layer, w *pack.Writer) { l.Backdrop.encode(w) },
+		func(l *Layer, r *pack.Reader) { l.Backdrop = decodeBackdrop(r) }},
 }
 
 var pieceFields = []field[Piece]{
@@ -208,6 +271,13 @@ var medleyFields = []field[Medley]{
 	intsField(FieldSeed, func(m *Medley) *int { return &m.Seed }),
 	{FieldLying, func(m *Medley, w *pack.Writer) { w.Bool(m.Turned); w.Bool(m.Mirrored) },
 		func(m *Medley, r *pack.Reader) { m.Turned, m.Mirrored = r.Bool(), r.Bool() }},
+}
+
+var patchFields = []field[Patch]{
+	textField(FieldName, func(p *Patch) *string { return &p.Name }),
+	intsField(FieldNumber, func(p *Patch) *int { return &p.Number }),
+	{FieldTiles, func(p *Patch, w *pack.Writer) { encodeBlock(&p.Block, w) },
+		func(p *Patch, r *pack.Reader) { p.Block = decodeBlock(r) }},
 }
 
 var propertyFields = []field[Property]{
@@ -356,6 +426,30 @@ func PointValue(f Field, p grid.Point) Value {
 	return Value{f, w.Bytes}
 }
 
+// RectValue makes a value of a property that is a box.
+func RectValue(f Field, r grid.Rect) Value {
+	var w pack.Writer
+	w.Int(r.X)
+	w.Int(r.Y)
+	w.Int(r.W)
+	w.Int(r.H)
+	return Value{f, w.Bytes}
+}
+
+// IntValue makes a value of a property that is one number.
+func IntValue(f Field, n int) Value {
+	var w pack.Writer
+	w.Int(n)
+	return Value{f, w.Bytes}
+}
+
+// BoolValue makes a value of a property that is yes or no.
+func BoolValue(f Field, yes bool) Value {
+	var w pack.Writer
+	w.Bool(yes)
+	return Value{f, w.Bytes}
+}
+
 // Values are the properties of a map as they are stored, without its layers
 // and pieces. The other kinds have the same method.
 func (m *Map) Values() []Value { return valuesOf(m, mapFields) }
@@ -378,6 +472,9 @@ func (m *Medley) Values() []Value { return valuesOf(m, medleyFields) }
 // Values are the properties of a property.
 func (p *Property) Values() []Value { return valuesOf(p, propertyFields) }
 
+// Values are the properties of a patch.
+func (p *Patch) Values() []Value { return valuesOf(p, patchFields) }
+
 // Values are the properties of a bond.
 func (b *Bond) Values() []Value { return valuesOf(b, bondFields) }
 
@@ -386,6 +483,17 @@ func (t *Tileset) Values() []Value { return valuesOf(t, tilesetFields) }
 
 // Values are the properties of a project.
 func (p *Project) Values() []Value { return valuesOf(p, projectFields) }
+
+// HoldValues reports whether all of want are among values. Values that were stored
+// before a property was known lack it.
+func HoldValues(values, want []Value) bool {
+	for _, w := range want {
+		if !slices.ContainsFunc(values, func(v Value) bool { return v.Field == w.Field && bytes.Equal(v.Bytes, w.Bytes) }) {
+			return false
+		}
+	}
+	return true
+}
 
 // SameValues reports whether a and b are equal, value by value.
 func SameValues(a, b []Value) bool {

@@ -31,7 +31,7 @@ var tileFields = []field[tiles.Properties]{
 	nameField(11, func(p *tiles.Properties) *string { return &p.Keywords }),
 	nameField(12, func(p *tiles.Properties) *string { return &p.Home }),
 	{13, encodeAnimation, decodeAnimation},
-	{14, encodeOwn, decodeOwn},
+	ownField(14, func(p *tiles.Properties) **tiles.Own { return &p.Own }),
 }
 
 func encodeAnimation(p *tiles.Properties, w *pack.Writer) {
@@ -58,27 +58,30 @@ func decodeAnimation(p *tiles.Properties, r *pack.Reader) {
 	}
 }
 
-func encodeOwn(p *tiles.Properties, w *pack.Writer) {
-	if p.Own == nil {
-		w.Uint(0)
-		return
-	}
-	w.Uint(uint64(len(p.Own.Values)))
-	for _, v := range p.Own.Values {
-		w.Uint(v.Property)
-		w.Text(v.Value)
-	}
-}
-
-func decodeOwn(p *tiles.Properties, r *pack.Reader) {
-	p.Own = nil
-	for range r.Count(limit.Properties, 2) {
-		id, value := r.Uint(), r.Text(limit.NameLetters*4)
-		if err := CheckName(value, true); err != nil && r.Err() == nil {
-			r.Fail(err)
+// ownField is a thing's values of the project's own properties.
+func ownField[T any](n Field, at func(*T) **tiles.Own) field[T] {
+	return field[T]{n, func(t *T, w *pack.Writer) {
+		own := *at(t)
+		if own == nil {
+			w.Uint(0)
+			return
 		}
-		p.Own = p.Own.With(id, value)
-	}
+		w.Uint(uint64(len(own.Values)))
+		for _, v := range own.Values {
+			w.Uint(v.Property)
+			w.Text(v.Value)
+		}
+	}, func(t *T, r *pack.Reader) {
+		var own *tiles.Own
+		for range r.Count(limit.Properties, 2) {
+			id, value := r.Uint(), r.Text(limit.NameLetters*4)
+			if err := CheckName(value, true); err != nil && r.Err() == nil {
+				r.Fail(err)
+			}
+			own = own.With(id, value)
+		}
+		*at(t) = own
+	}}
 }
 
 func bounded(r *pack.Reader, most int) int {

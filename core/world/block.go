@@ -1,0 +1,277 @@
+package world
+
+import (
+	"errors"
+	"fmt"
+	"slices"
+	"strings"
+
+	"azzel/core/grid"
+	"azzel/core/limit"
+	"azzel/core/pack"
+)
+
+// A Block is cells of one or more layers, and pieces, apart from any map: what was
+// cut out of one, and can be laid down again. A cell without a tile is not part of
+// it, and covers nothing.
+type Block struct {
+	// W and H are its size in cells.
+	W, H int
+	// Layers go from the lowest to the topmost.
+	Layers []BlockLayer
+	Pieces []BlockPiece
+}
+
+// A BlockLayer is the cells of one layer of a block, from (0, 0) on.
+type BlockLayer struct {
+	// Name is the layer's; empty in a block off a sheet, which is laid on whatever
+	// layer is painted on.
+	Name string
+	// Depth is how many layers it lay above the player's, below 0 under it.
+	Depth int
+	// Counts says whether it counted in movement.
+	Counts bool
+	Cells  grid.Plane
+	// Loose is where tiles followed their bond, which follow it again where they are
+	// laid.
+	Loose grid.Region
+}
+
+// A BlockPiece is a piece of a block.
+type BlockPiece struct {
+	Type ID
+	Name string
+	// Foot is in pixels from the block's upper left corner.
+	Foot grid.Point
+}
+
+// A Patch is a block that was kept, with a name.
+type Patch struct {
+	ID     ID
+	Name   string
+	Number int
+	Block
+}
+
+// Patch finds a patch; nil if there is none.
+func (d *Document) Patch(id ID) *Patch {
+	return byID(d.Patches, id, func(p *Patch) ID { return p.ID })
+}
+
+// Sheet makes a block of one layer of cells, row by row.
+func Sheet(w, h int, cells []grid.Cell) *Block {
+	var p grid.Plane
+	e := p.Edit()
+	for i, c := range cells {
+		if c != 0 {
+			e.Set(grid.Point{X: i % w, Y: i / w}, c)
+		}
+	}
+	return &Block{W: w, H: h, Layers: []BlockLayer{{Cells: e.Done()}}}
+}
+
+// Cut makes a block of the cells of a region on those layers for which take holds,
+// with the pieces that stand in it if pieces is set. Layers that hold nothing there
+// are left out. It is nil if there is nothing at all.
+func (d *Document) Cut(m *Map, g grid.Region, take func(*Layer) bool, pieces bool) *Block {
+	bounds := g.Bounds()
+	corner := grid.Point{X: bounds.X, Y: bounds.Y}
+	away := grid.Point{X: -corner.X, Y: -corner.Y}
+	b := &Block{W: bounds.W, H: bounds.H}
+	player := slices.IndexFunc(m.Layers, func(l *Layer) bool { return l.ID == m.PlayerLayer })
+	for i, l := range m.Layers {
+		if !take(l) {
+			continue
+		}
+		runs := l.Cells.Read(g)
+		if !slices.ContainsFunc(runs, func(r grid.Run) bool { return r.Cell != 0 }) {
+			continue
+		}
+		var p grid.Plane
+		e := p.Edit()
+		e.Write(g.Move(away), runs)
+		b.Layers = append(b.Layers, BlockLayer{Name: l.Name, Depth: i - player, Counts: l.Counts, Cells: e.Done(),
+			Loose: d.following(m, l, g).Move(away)})
+	}
+	if pieces {
+		lattice := d.Project.Lattice()
+		for _, p := range m.Pieces {
+			if g.Has(lattice.CellAt(p.Foot)) {
+				b.Pieces = append(b.Pieces, BlockPiece{p.Type, p.Name, p.Foot.Sub(lattice.Pixel(corner))})
+			}
+		}
+	}
+	if len(b.Layers)+len(b.Pieces) == 0 {
+		return nil
+	}
+	return b
+}
+
+// following is the part of a region in which tiles of any bond follow it.
+func (d *Document) following(m *Map, l *Layer, g grid.Region) grid.Region {
+	i := bonder{d.index(), m.ID, l.ID, m.Bounds}
+	if len(i.bonds) == 0 || len(g) == 0 || !i.near(l.Cells, g) {
+		return nil
+	}
+	return g.Where(d.Follows(m, l))
+}
+
+// moved makes another block by moving every cell and pixel.
+func (b *Block) moved(w, h int, cell func(grid.Point) grid.Point, turn func(grid.Cell) grid.Cell, foot func(grid.Point) grid.Point) *Block {
+	next := &Block{W: w, H: h}
+	for _, l := range b.Layers {
+		var p grid.Plane
+		e := p.Edit()
+		filled := l.Cells.Filled()
+		l.Cells.Read(filled).Over(filled, func(at grid.Point, c grid.Cell) { e.Set(cell(at), turn(c)) })
+		var loose []grid.Span
+		for _, s := range l.Loose {
+			for x := s.X0; x <= s.X1; x++ {
+				to := cell(grid.Point{X: x, Y: s.Y})
+				loose = append(loose, grid.Span{Y: to.Y, X0: to.X, X1: to.X})
+				// What follows its bond stays as it is: the bond says which tile it is.
+				e.Set(to, l.Cells.At(grid.Point{X: x, Y: s.Y}))
+			}
+		}
+		l.Cells, l.Loose = e.Done(), grid.RegionOf(loose)
+		next.Layers = append(next.Layers, l)
+	}
+	for _, p := range b.Pieces {
+		p.Foot = foot(p.Foot)
+		next.Pieces = append(next.Pieces, p)
+	}
+	return next
+}
+
+// Mirrored is the block mirrored left to right, or else top to bottom, on a
+// lattice. Pieces keep standing at the same height of their cell.
+func (b *Block) Mirrored(l grid.Lattice, leftRight bool) *Block {
+	if leftRight {
+		return b.moved(b.W, b.H, func(p grid.Point) grid.Point { return grid.Point{X: b.W - 1 - p.X, Y: p.Y} },
+			func(c grid.Cell) grid.Cell { return c.Mirror(true, false) },
+			func(p grid.Point) grid.Point { return grid.Point{X: b.W*l.W - 1 - p.X, Y: p.Y} })
+	}
+	return b.moved(b.W, b.H, func(p grid.Point) grid.Point { return grid.Point{X: p.X, Y: b.H - 1 - p.Y} },
+		func(c grid.Cell) grid.Cell { return c.Mirror(false, true) },
+		func(p grid.Point) grid.Point {
+			c := l.CellAt(p)
+			return grid.Point{X: p.X, Y: p.Y + (b.H-1-2*c.Y)*l.H}
+		})
+}
+
+// Turned is the block after a quarter turn to the right. The cells of the lattice
+// must be square.
+func (b *Block) Turned(l grid.Lattice) *Block {
+	return b.moved(b.H, b.W, func(p grid.Point) grid.Point { return grid.Point{X: b.H - 1 - p.Y, Y: p.X} },
+		func(c grid.Cell) grid.Cell { return c.Transpose().Mirror(true, false) },
+		func(p grid.Point) grid.Point {
+			c := l.CellAt(p)
+			within := p.Sub(l.Pixel(c))
+			return l.Pixel(grid.Point{X: b.H - 1 - c.Y, Y: c.X}).Add(within)
+		})
+}
+
+// Check holds a block against the limits.
+func (b *Block) Check() error {
+	if b.W < 1 || b.H < 1 || b.W > limit.MaxMapSide || b.H > limit.MaxMapSide {
+		return fmt.Errorf("a patch is 1 to %d cells wide and high; this one is %d × %d", limit.MaxMapSide, b.W, b.H)
+	}
+	if len(b.Layers) > limit.Layers || len(b.Pieces) > limit.PiecesInMap {
+		return fmt.Errorf("a patch has at most %d layers and %d pieces", limit.Layers, limit.PiecesInMap)
+	}
+	if len(b.Layers)+len(b.Pieces) == 0 {
+		return errors.New("there is nothing in this patch")
+	}
+	all := grid.Rect{W: b.W, H: b.H}
+	for _, l := range b.Layers {
+		if err := CheckName(l.Name, true); err != nil {
+			return err
+		}
+		if !all.Holds(l.Cells.Filled().Bounds()) || !all.Holds(l.Loose.Bounds()) {
+			return errors.New("a cell of the patch lies outside it")
+		}
+	}
+	for _, p := range b.Pieces {
+		if _, known := TypeOf(p.Type); !known {
+			return errors.New("a piece of the patch is of a type that is not there")
+		}
+		if err := CheckName(p.Name, true); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// uses reports whether any tile of the block is one that is meant.
+func (b *Block) uses(want func(int) bool) bool {
+	for _, l := range b.Layers {
+		found := false
+		l.Cells.EachChunk(func(_, _ int, c *grid.Chunk) {
+			found = found || slices.ContainsFunc(c.Distinct(), func(v grid.Cell) bool { return v != 0 && want(v.Tile()) })
+		})
+		if found {
+			return true
+		}
+	}
+	return false
+}
+
+// LayerFor finds the layer of a map on which a layer of a block belongs: the one
+// called the same, or the player's for what lay on the player's. It is nil if the
+// map has none.
+func (m *Map) LayerFor(b BlockLayer) *Layer {
+	for _, l := range m.Layers {
+		if strings.EqualFold(l.Name, b.Name) {
+			return l
+		}
+	}
+	if b.Depth == 0 {
+		return m.Layer(m.PlayerLayer)
+	}
+	return nil
+}
+
+func encodeBlock(b *Block, w *pack.Writer) {
+	w.Uint(uint64(b.W))
+	w.Uint(uint64(b.H))
+	w.Uint(uint64(len(b.Layers)))
+	for _, l := range b.Layers {
+		w.Text(l.Name)
+		w.Int(l.Depth)
+		w.Bool(l.Counts)
+		g := l.Cells.Filled()
+		g.Encode(w)
+		l.Cells.Read(g).Encode(w)
+		l.Loose.Encode(w)
+	}
+	w.Uint(uint64(len(b.Pieces)))
+	for _, p := range b.Pieces {
+		w.Uint(uint64(p.Type))
+		w.Text(p.Name)
+		w.Int(p.Foot.X)
+		w.Int(p.Foot.Y)
+	}
+}
+
+func decodeBlock(r *pack.Reader) Block {
+	b := Block{W: bounded(r, limit.MaxMapSide), H: bounded(r, limit.MaxMapSide)}
+	for range r.Count(limit.Layers, 5) {
+		l := BlockLayer{Name: r.Text(limit.NameLetters * 4), Depth: r.Int(), Counts: r.Bool()}
+		g := grid.DecodeRegion(r, limit.BlockCells)
+		runs := grid.DecodeRuns(r, g.Len())
+		l.Loose = grid.DecodeRegion(r, limit.BlockCells)
+		if r.Err() != nil || !(grid.Rect{W: b.W, H: b.H}).Holds(g.Bounds()) {
+			r.Fail(fmt.Errorf("%w: cells lie outside their block", pack.ErrMalformed))
+			return b
+		}
+		var p grid.Plane
+		e := p.Edit()
+		e.Write(g, runs)
+		l.Cells = e.Done()
+		b.Layers = append(b.Layers, l)
+	}
+	for range r.Count(limit.PiecesInMap, 4) {
+		b.Pieces = append(b.Pieces, BlockPiece{ID(r.Uint()), r.Text(limit.NameLetters * 4), grid.Point{X: r.Int(), Y: r.Int()}})
+	}
+	return b
+}
