@@ -83,9 +83,34 @@ func order() (result int32) {
 }
 
 //go:wasmexport pointer
-func pointer(what, x, y, erase, steady int32) (result int32) {
+func pointer(what, x, y, erase, steady, near int32) (result int32) {
 	defer bridge.Guard(&result)
-	return int32(now.Pointer(int(what), grid.Point{X: int(x), Y: int(y)}, erase != 0, steady != 0))
+	return int32(now.Pointer(int(what), grid.Point{X: int(x), Y: int(y)}, erase != 0, steady != 0, int(near)))
+}
+
+// copied gives what is selected as text, what has changed before it as a byte.
+//
+//go:wasmexport copied
+func copied(cut int32) (result int32) {
+	defer bridge.Guard(&result)
+	text, changed := now.Copied(cut != 0)
+	return bridge.Answer(append([]byte{byte(changed)}, text...))
+}
+
+// paste reads the clipboard's text from the buffer.
+//
+//go:wasmexport paste
+func paste() (result int32) {
+	defer bridge.Guard(&result)
+	return int32(now.Paste(string(bridge.In)))
+}
+
+//go:wasmexport blockPicture
+func blockPicture(patch int64, side int32) (result int32) {
+	defer bridge.Guard(&result)
+	pix, w, h := now.BlockPicture(world.ID(patch), int(side))
+	box = [4]int32{0, 0, int32(w), int32(h)}
+	return bridge.Answer(pix)
 }
 
 //go:wasmexport fillStep

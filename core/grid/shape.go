@@ -34,6 +34,16 @@ func (g Region) Meet(h Region) Region {
 	return out
 }
 
+// Row is the part of the region in row y. It shares the region's memory.
+func (g Region) Row(y int) Region {
+	from, _ := slices.BinarySearchFunc(g, y, func(s Span, y int) int { return s.Y - y })
+	to := from
+	for to < len(g) && g[to].Y == y {
+		to++
+	}
+	return g[from:to]
+}
+
 // Inset is r drawn in by n cells on every side, empty if nothing is left.
 func (r Rect) Inset(n int) Rect {
 	if r.W <= 2*n || r.H <= 2*n {

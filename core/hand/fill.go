@@ -14,6 +14,7 @@ const ghostCells = 20_000
 type fillCache struct {
 	// layer is where it was, since two empty planes are the same.
 	layer world.ID
+	shape Shape
 	cells grid.Plane
 	at    grid.Point
 	found grid.Region
@@ -22,37 +23,64 @@ type fillCache struct {
 }
 
 func (h *Hand) ghostFill(d *world.Document, s Spot) {
-	layer := h.target(d, s.Map, h.Holding == Eraser)
+	erase := h.Holding == Eraser
+	supply, problem := h.supply(d, false, s.Board)
+	layer := h.target(d, s.Map, supply)
 	c := &h.fills
-	if !c.valid || c.layer != layer.ID || !c.cells.Same(layer.Cells) || !(c.found.Has(s.Cell)) {
-		f := grid.NewFill(layer.Cells, s.Map.Bounds, s.Cell, alike(d))
+	if !c.valid || c.layer != layer.ID || c.shape != h.Shape || !c.cells.Same(layer.Cells) || !(c.found.Has(s.Cell)) {
+		f := h.search(d, layer, s)
 		_, done := f.Step(ghostCells)
-		*c = fillCache{layer.ID, layer.Cells, s.Cell, f.Region(), !done, true}
+		*c = fillCache{layer.ID, h.Shape, layer.Cells, s.Cell, f.Region(), !done, true}
 	}
-	supply, problem := h.supply(d, false)
 	if problem == "" {
-		problem = h.problem(layer)
+		problem = h.problem(d, layer, supply, erase)
 	}
-	h.ghost = Ghost{Map: s.Map.ID, Layer: layer.ID, Region: c.found, Supply: supply, Erase: h.Holding == Eraser, Problem: problem}
+	region := c.found.Move(s.Map.Origin)
+	h.ghost = Ghost{Region: region, Erase: erase, Problem: problem}
+	if problem == "" {
+		h.ghost.Lays, _ = h.lays(d, []*world.Map{s.Map}, []swath{{region, supply}}, erase)
+	}
 	h.ghost.Text = "fills " + count(c.found.Len(), "cell")
 	if c.more {
 		h.ghost.Text = fmt.Sprintf("fills more than %d cells", ghostCells)
 	}
 }
 
-// A FillTask is a fill under way. Step does a slice of it; Outcome gives the
-// edit once it is done. Whoever drops it has stopped it.
+// A search finds cells in steps.
+type search interface {
+	// Step does work for about budget cells, and reports how many were found and
+	// whether that was all.
+	Step(budget int) (found int, done bool)
+	Region() grid.Region
+}
+
+// search begins to look for the cells that the shape takes from a cell of a layer.
+func (h *Hand) search(d *world.Document, layer *world.Layer, s Spot) search {
+	if h.Shape == Everywhere {
+		return grid.NewLikeness(layer.Cells, s.Map.Bounds, s.Cell, alike(d))
+	}
+	return grid.NewFill(layer.Cells, s.Map.Bounds, s.Cell, alike(d))
+}
+
+// A FillTask is a fill under way, or a search for cells to be chosen. Step does a
+// slice of it; Outcome gives the edit once it is done. Whoever drops it has stopped it.
 type FillTask struct {
 	hand   *Hand
 	m      *world.Map
 	layer  world.ID
-	fill   *grid.Fill
+	search search
 	supply Supply
+	erase  bool
+	// chooses says that the cells are to be chosen, away that they are not to be.
+	chooses, away bool
 }
 
 func (h *Hand) fill(d *world.Document, s Spot, erase bool) Outcome {
-	layer := h.target(d, s.Map, erase)
-	supply, problem := h.supply(d, erase)
+	supply, problem := h.supply(d, erase, s.Board)
+	layer := h.target(d, s.Map, supply)
+	if problem == "" {
+		problem = h.problem(d, layer, supply, erase)
+	}
 	if problem != "" {
 		return said("%s", problem)
 	}
@@ -62,17 +90,30 @@ func (h *Hand) fill(d *world.Document, s Spot, erase bool) Outcome {
 		}
 		return said("This is filled with it already.")
 	}
-	return Outcome{Fill: &FillTask{h, s.Map, layer.ID, grid.NewFill(layer.Cells, s.Map.Bounds, s.Cell, alike(d)), supply}}
+	return Outcome{Fill: &FillTask{hand: h, m: s.Map, layer: layer.ID, search: h.search(d, layer, s), supply: supply, erase: erase}}
 }
 
 // Step does work for about budget cells. It reports how many cells of at most
 // total were found, and whether the fill is done.
 func (t *FillTask) Step(budget int) (found, total int, done bool) {
-	found, done = t.fill.Step(budget)
+	found, done = t.search.Step(budget)
 	return found, t.m.Bounds.W * t.m.Bounds.H, done
 }
 
-// Outcome is the edit that the fill comes to.
+// Outcome is the edit that the fill comes to; none if it was to choose cells.
 func (t *FillTask) Outcome(d *world.Document) Outcome {
-	return t.hand.paint(d, t.m, t.layer, t.fill.Region(), t.supply)
+	if t.chooses {
+		t.hand.choose(t.m.ID, t.search.Region(), t.away)
+		return Outcome{}
+	}
+	m := d.Map(t.m.ID)
+	if m == nil || m.Layer(t.layer) == nil {
+		return said("This map is not there any more.")
+	}
+	swaths := []swath{{t.search.Region().Within(m.Bounds).Move(m.Origin), t.supply}}
+	lays, problem := t.hand.lays(d, []*world.Map{m}, swaths, t.erase)
+	if problem != "" && len(lays) == 0 {
+		return said("%s", problem)
+	}
+	return t.hand.lay(d, lays, nil, labelOf(d, lays, t.erase))
 }

@@ -2,6 +2,7 @@ package hand
 
 import (
 	"fmt"
+	"slices"
 
 	"azzel/core/board"
 	"azzel/core/edit"
@@ -18,32 +19,53 @@ const (
 	moving
 	joining
 	making
+	choosing
+	carrying
+	sizing
 )
 
 type gesture struct {
-	kind   gestureKind
-	erase  bool
-	start  Spot
-	last   grid.Point
-	spans  []grid.Span
-	moved  bool
-	again  bool
+	kind  gestureKind
+	erase bool
+	start Spot
+	// last and spans are cells of the board, way those that the pointer passed.
+	last  grid.Point
+	spans grid.Region
+	way   []grid.Point
+	moved bool
+	again bool
+	// maps are those that a stroke may run over.
+	maps   []world.ID
 	piece  world.ID
 	pieceM world.ID
+	// sides are those of a map that are dragged.
+	sides board.Sides
+	// cells are carried, block is what lies in them.
+	cells Cells
+	block *world.Block
 }
 
 // A Ghost is what would be laid, taken or moved.
 type Ghost struct {
-	// Map is where Region lies, 0 if there is none; Layer is the one painted on.
-	Map    world.ID
-	Layer  world.ID
+	// Lays are what would be painted where.
+	Lays []Lay
+	// Region is what a stroke or selection covers, in cells of the board.
 	Region grid.Region
-	Supply
+	// Stamp is where on the board a block would lie that is laid once.
+	Stamp grid.Rect
+	// Selects says that Region would be selected.
+	Selects bool
 	// Erase says that something would be taken away.
 	Erase bool
 	// Room is the box of a new map, in cells of the board.
 	Room grid.Rect
-	// Piece is the type of a piece that would stand in Region's one cell.
+	// Sized is the map whose bounds would be Room.
+	Sized world.ID
+	// Lost are cells of the board that would go with what lies on them.
+	Lost grid.Region
+	// Moved are boxes on the board to which other maps would be pushed.
+	Moved []grid.Rect
+	// Piece is the type of a piece that would stand at To.
 	Piece world.ID
 	// From is the first doorway of a crossing being drawn; Joins says that there
 	// is one.
@@ -57,6 +79,17 @@ type Ghost struct {
 
 // Ghost is what the last movement showed.
 func (h *Hand) Ghost() Ghost { return h.ghost }
+
+// Carried is the block that is in the hand or moved along; nil if there is none.
+func (h *Hand) Carried() *world.Block {
+	if h.gesture.kind == carrying {
+		return h.gesture.block
+	}
+	if h.Holding == Patch {
+		return h.Block
+	}
+	return nil
+}
 
 // Busy reports whether a gesture is under way.
 func (h *Hand) Busy() bool { return h.gesture.kind != idle }
@@ -80,26 +113,41 @@ func (h *Hand) Leave() {
 func (h *Hand) Hover(d *world.Document, pixel grid.Point) {
 	h.ghost = Ghost{}
 	s := At(d, pixel)
+	if h.Holding == Nothing {
+		if m, sides := h.edgeAt(d, pixel); sides != 0 {
+			h.ghost = Ghost{Sized: m.ID, Text: "drag to resize " + m.Name}
+			return
+		}
+	}
 	if s.Map == nil {
 		return
 	}
-	switch h.Holding {
-	case Tile, Eraser, Medley, Bond:
-		if h.Shape == Fill {
+	switch {
+	case h.Paints():
+		if h.Shape.fills() {
 			h.ghostFill(d, s)
 			return
 		}
-		h.gesture = gesture{start: s, last: s.Cell, spans: []grid.Span{{Y: s.Cell.Y, X0: s.Cell.X, X1: s.Cell.X}}}
+		h.begin(d, s, false)
+		h.extend(d, s.Board)
 		h.ghostPaint(d)
 		h.gesture = gesture{}
 		h.ghost.Text = ""
-		if layer := h.target(d, s.Map, h.Holding == Eraser); layer != h.Layer(s.Map) {
-			h.ghost.Text = "on " + layer.Name
+		if supply, _ := h.supply(d, false, s.Board); h.target(d, s.Map, supply) != h.Layer(s.Map) {
+			h.ghost.Text = "on " + h.target(d, s.Map, supply).Name
 		}
-	case Piece:
+	case h.Holding == Piece:
 		h.ghostPiece(d, s, h.Type, 0)
-	case Crossing:
+	case h.Holding == Crossing:
 		h.ghost = Ghost{From: s, To: s, Joins: true, Problem: doorwayProblem(d, s)}
+	}
+}
+
+// begin starts a stroke.
+func (h *Hand) begin(d *world.Document, s Spot, erase bool) {
+	h.gesture = gesture{kind: painting, start: s, last: s.Board, erase: erase || h.Holding == Eraser}
+	for _, m := range reach(d, s.Map) {
+		h.gesture.maps = append(h.gesture.maps, m.ID)
 	}
 }
 
@@ -108,9 +156,13 @@ func (h *Hand) Hover(d *world.Document, pixel grid.Point) {
 func (h *Hand) Press(d *world.Document, pixel grid.Point, erase bool) Outcome {
 	h.Cancel()
 	s := At(d, pixel)
-	h.gesture = gesture{start: s, last: s.Cell, erase: erase || h.Holding == Eraser}
+	h.gesture = gesture{start: s, last: s.Board, erase: erase}
 	switch {
 	case h.Holding == Nothing:
+		if m, sides := h.edgeAt(d, pixel); sides != 0 && !erase {
+			h.gesture.kind, h.gesture.sides, h.gesture.start = sizing, sides, Spot{Board: s.Board, Map: m}
+			return Outcome{}
+		}
 		return h.pressEmpty(d, s, erase)
 	case s.Map == nil:
 		h.gesture = gesture{}
@@ -118,19 +170,22 @@ func (h *Hand) Press(d *world.Document, pixel grid.Point, erase bool) Outcome {
 			return said("There is no map here. Put the hand down with Esc, then drag a box to make one.")
 		}
 		return said("There is no map here.")
+	case h.Holding == Choose:
+		return h.pressChoose(d, s, erase)
 	case h.Paints():
-		if problem := h.problem(h.target(d, s.Map, h.gesture.erase)); problem != "" {
-			h.gesture = gesture{}
-			return said("%s", problem)
-		}
-		if h.Shape == Fill {
+		h.begin(d, s, erase)
+		if h.Shape.fills() {
 			g := h.gesture
 			h.gesture = gesture{}
 			return h.fill(d, s, g.erase)
 		}
-		h.gesture.kind = painting
-		h.extend(s.Cell)
+		h.extend(d, s.Board)
 		h.ghostPaint(d)
+		if len(h.ghost.Lays) == 0 && h.ghost.Problem != "" {
+			problem := h.ghost.Problem
+			h.Cancel()
+			return said("%s", problem)
+		}
 	case h.Holding == Piece:
 		h.gesture.kind = placing
 		h.ghostPiece(d, s, h.Type, 0)
@@ -152,7 +207,7 @@ func (h *Hand) Press(d *world.Document, pixel grid.Point, erase bool) Outcome {
 
 func (h *Hand) pressEmpty(d *world.Document, s Spot, menu bool) Outcome {
 	if s.Map == nil {
-		h.Selected = Selection{}
+		h.Selected, h.Cells = Selection{}, Cells{}
 		if !menu {
 			h.gesture.kind = making
 		}
@@ -165,6 +220,10 @@ func (h *Hand) pressEmpty(d *world.Document, s Spot, menu bool) Outcome {
 			chosen = e
 			h.gesture.again = true
 		}
+	}
+	if cells := h.Chosen(d); chosen.Ref.Kind == world.KindMap && !menu && cells.Map == s.Map.ID && cells.Region.Has(s.Cell) {
+		h.gesture.kind, h.gesture.cells = carrying, cells
+		return Outcome{}
 	}
 	h.Selected = chosen
 	h.gesture.kind = moving
@@ -184,9 +243,16 @@ func (h *Hand) Drag(d *world.Document, pixel grid.Point) {
 	s := At(d, pixel)
 	switch g.kind {
 	case painting:
-		s = on(d, g.start.Map, pixel)
-		h.extend(h.steady(g.start.Cell, s.Cell))
+		h.extend(d, h.steady(g.start.Board, s.Board))
 		h.ghostPaint(d)
+	case choosing:
+		h.extend(d, h.steady(g.start.Board, s.Board))
+		h.ghostChoose(d)
+	case carrying:
+		g.moved = g.moved || s.Board != g.start.Board
+		h.ghostCarry(d, h.steady(g.start.Board, s.Board).Sub(g.start.Board))
+	case sizing:
+		h.ghostSize(d, s.Board)
 	case placing:
 		if s.Map != nil {
 			erase := h.ghost.Erase
@@ -195,7 +261,14 @@ func (h *Hand) Drag(d *world.Document, pixel grid.Point) {
 		}
 	case moving:
 		g.moved = g.moved || s.Map == nil || s.Map.ID != g.start.Map.ID || s.Cell != g.start.Cell
-		if g.piece == 0 || !g.moved {
+		if g.piece == 0 && g.moved {
+			// The empty hand selects a box of cells.
+			h.gesture = gesture{kind: choosing, start: g.start, last: g.start.Board, maps: []world.ID{g.start.Map.ID}}
+			h.extend(d, h.steady(g.start.Board, s.Board))
+			h.ghostChoose(d)
+			return
+		}
+		if !g.moved {
 			return
 		}
 		if s.Map == nil {
@@ -226,16 +299,24 @@ func (h *Hand) Release(d *world.Document, pixel grid.Point) Outcome {
 	h.Cancel()
 	switch g.kind {
 	case painting:
-		if len(ghost.Region) == 0 {
+		return h.lay(d, ghost.Lays, h.blockPieces(d, ghost), labelOf(d, ghost.Lays, ghost.Erase))
+	case choosing:
+		h.choose(g.start.Map.ID, ghost.Region.Move(grid.Point{X: -g.start.Map.Origin.X, Y: -g.start.Map.Origin.Y}), g.erase)
+	case carrying:
+		if !g.moved {
+			h.Cells = Cells{}
 			return Outcome{}
 		}
-		return h.paint(d, g.start.Map, ghost.Layer, ghost.Region, ghost.Supply)
+		return h.carry(d, g.cells, h.steady(g.start.Board, At(d, pixel).Board).Sub(g.start.Board))
+	case sizing:
+		return h.resize(d, g.start.Map.ID, ghost)
 	case placing:
 		return h.place(d, ghost)
 	case moving:
 		if g.piece != 0 && g.moved {
 			return h.movePiece(d, g, ghost)
 		}
+		h.Cells = Cells{}
 		if !g.moved && g.again {
 			h.next(d, g.start)
 		}
@@ -256,11 +337,14 @@ func (h *Hand) steady(from, to grid.Point) grid.Point {
 	}
 	dx, dy := to.X-from.X, to.Y-from.Y
 	ax, ay := max(dx, -dx), max(dy, -dy)
+	shape := h.shape()
 	switch {
-	case h.gesture.kind == making || h.Shape == Box || h.Shape == Line && 2*min(ax, ay) > max(ax, ay):
+	case h.gesture.kind == carrying:
+	case h.gesture.kind == making || shape.boxed() || shape == Line && 2*min(ax, ay) > max(ax, ay):
 		side := max(ax, ay)
 		return grid.Point{X: from.X + side*sign(dx), Y: from.Y + side*sign(dy)}
-	case ax >= ay:
+	}
+	if ax >= ay {
 		return grid.Point{X: to.X, Y: from.Y}
 	}
 	return grid.Point{X: from.X, Y: to.Y}
@@ -273,101 +357,205 @@ func sign(n int) int {
 	return 1
 }
 
-// extend carries the painted spans on to cell c.
-func (h *Hand) extend(c grid.Point) {
+// shape is the shape in which the gesture goes: with an empty hand it is a box.
+func (h *Hand) shape() Shape {
+	if h.Holding == Nothing {
+		return Box
+	}
+	return h.Shape
+}
+
+// brush is how large what is laid at one cell is.
+func (h *Hand) brush(at grid.Point) grid.Rect {
+	switch {
+	case h.Holding == Nothing || h.Holding == Choose:
+		return grid.Brush(at, 1)
+	case h.Holding == Patch && h.Block != nil:
+		m := middleOf(h.Block)
+		return grid.Rect{X: at.X - m.X, Y: at.Y - m.Y, W: h.Block.W, H: h.Block.H}
+	}
+	return grid.Brush(at, max(1, h.Size))
+}
+
+// extend carries the stroke on to a cell of the board.
+func (h *Hand) extend(d *world.Document, c grid.Point) {
 	g := &h.gesture
 	from := g.last
-	switch h.Shape {
-	case Box:
-		r := grid.Between(g.start.Cell, c).Meet(g.start.Map.Bounds)
-		g.spans = grid.BoxRegion(r)
-		return
-	case Line:
-		g.spans = g.spans[:0]
-		from = g.start.Cell
-	}
-	for _, p := range grid.Line(from, c) {
-		if g.start.Map.Bounds.Has(p) {
-			g.spans = append(g.spans, grid.Span{Y: p.Y, X0: p.X, X1: p.X})
+	within := grid.Rect{}
+	for _, id := range g.maps {
+		if m := d.Map(id); m != nil {
+			within = within.Join(m.OnBoard())
 		}
 	}
+	shape := h.shape()
+	box := grid.Between(g.start.Board, c).Meet(within)
+	switch {
+	case shape == Oval:
+		g.spans = grid.Oval(grid.Between(g.start.Board, within.Clamp(c)))
+		return
+	case shape == Ring && h.Holding != Choose:
+		g.spans = grid.Ring(box, max(1, h.Size))
+		return
+	case shape.boxed():
+		g.spans = grid.BoxRegion(box)
+		return
+	case shape == Line:
+		g.spans = nil
+		from = g.start.Board
+	case h.Holding == Choose:
+		g.way = append(g.way, within.Clamp(c))
+		g.spans = grid.Lasso(g.way)
+		return
+	}
+	reaches := grid.Rect{X: within.X - limitBrush, Y: within.Y - limitBrush, W: within.W + 2*limitBrush, H: within.H + 2*limitBrush}
+	var spans []grid.Span
+	for _, p := range grid.Line(reaches.Clamp(from), reaches.Clamp(c)) {
+		spans = append(spans, grid.BoxRegion(h.brush(p).Meet(within))...)
+	}
+	g.spans = g.spans.Join(grid.RegionOf(spans))
 	g.last = c
 }
 
-// problem says why nothing can be painted on a layer.
-func (h *Hand) problem(l *world.Layer) string {
-	if h.hidden[l.ID] {
-		return fmt.Sprintf("%s is hidden. Show it before you paint on it.", l.Name)
-	}
-	return ""
-}
+// limitBrush is how far beyond the maps a stroke is followed.
+const limitBrush = 256
 
-// coverCells is how many cells a ghost counts what it covers for.
-const coverCells = 100_000
+// swaths divides a stroke by what is laid where.
+func (h *Hand) swaths(d *world.Document, m *world.Map) (swaths []swath, problem string) {
+	g := &h.gesture
+	supply, problem := h.supply(d, g.erase, g.start.Board)
+	if problem != "" {
+		return nil, problem
+	}
+	swaths = []swath{{g.spans, supply}}
+	if h.Shape == Room && !g.erase {
+		b := g.spans.Bounds()
+		floor := grid.BoxRegion(b.Inset(max(1, h.Size)))
+		if len(floor) > 0 {
+			below, problem := h.floor(d, g.start.Board)
+			if problem != "" {
+				return nil, problem
+			}
+			swaths = []swath{{g.spans.Minus(floor), supply}, {floor, below}}
+		}
+	}
+	return h.mirrored(d, m, swaths), ""
+}
 
 func (h *Hand) ghostPaint(d *world.Document) {
 	g := &h.gesture
-	m := d.Map(g.start.Map.ID)
-	if m == nil {
+	var maps []*world.Map
+	for _, id := range g.maps {
+		if m := d.Map(id); m != nil {
+			maps = append(maps, m)
+		}
+	}
+	if len(maps) == 0 || maps[0].ID != g.start.Map.ID {
 		h.ghost = Ghost{Problem: "This map is not there any more."}
 		return
 	}
-	erase := g.erase || h.Holding == Eraser
-	supply, problem := h.supply(d, erase)
+	swaths, problem := h.swaths(d, maps[0])
 	if problem != "" {
 		h.ghost = Ghost{Problem: problem}
 		return
 	}
-	region := grid.RegionOf(append([]grid.Span(nil), g.spans...)).Within(m.Bounds)
-	layer := h.target(d, m, erase)
-	h.ghost = Ghost{Map: m.ID, Layer: layer.ID, Region: region, Supply: supply, Erase: erase, Problem: h.problem(layer)}
-	b := region.Bounds()
-	n := region.Len()
-	h.ghost.Text = fmt.Sprintf("%d × %d cells", b.W, b.H)
-	if h.Shape != Box {
-		h.ghost.Text = count(n, "cell")
+	lays, problem := h.lays(d, maps, swaths, g.erase)
+	h.ghost = Ghost{Lays: lays, Erase: g.erase, Problem: problem}
+	for _, s := range swaths {
+		for _, m := range maps {
+			h.ghost.Region = h.ghost.Region.Join(s.region.Within(m.OnBoard()))
+		}
 	}
-	if n <= coverCells {
-		covered := 0
-		for _, run := range layer.Cells.Read(region) {
-			if run.Cell != 0 && (run.Cell != supply.Cell || supply.mixed()) {
-				covered += run.N
+	if b := swaths[0].supply.Block; b != nil && len(swaths) == 1 {
+		at := swaths[0].supply.Anchor
+		if once := (grid.Rect{X: at.X, Y: at.Y, W: b.W, H: b.H}); once.Holds(g.spans.Bounds()) {
+			h.ghost.Stamp = once
+		}
+	}
+	h.describe(d, maps[0], swaths)
+}
+
+// describe says how large a stroke is and what it covers.
+func (h *Hand) describe(d *world.Document, m *world.Map, swaths []swath) {
+	ghost := &h.ghost
+	b := h.gesture.spans.Bounds()
+	shape := h.shape()
+	ghost.Text = fmt.Sprintf("%d × %d cells", b.W, b.H)
+	if !shape.boxed() && shape != Oval {
+		ghost.Text = count(ghost.Region.Len(), "cell")
+	}
+	if shape == Room && len(swaths) > 1 && !ghost.Erase {
+		ghost.Text += " · floor: " + swaths[1].supply.called(d)
+	}
+	_, over, more := covered(d, ghost.Lays, ghost.Erase)
+	switch {
+	case more:
+	case ghost.Erase:
+		ghost.Text += fmt.Sprintf(" · erases %d", over)
+	case over > 0:
+		ghost.Text += fmt.Sprintf(" · covers %d", over)
+	}
+	var layers []world.ID
+	for _, l := range ghost.Lays {
+		switch {
+		case l.Makes != nil && !slices.Contains(layers, l.Layer):
+			ghost.Text += " · makes the layer " + l.Makes.Name
+		case l.Map == m.ID && l.Layer != h.Layer(m).ID && !slices.Contains(layers, l.Layer):
+			ghost.Text += " · on " + m.Layer(l.Layer).Name
+		}
+		layers = append(layers, l.Layer)
+	}
+}
+
+// called is what a supply is called.
+func (s Supply) called(d *world.Document) string {
+	if name := s.name(d); name != "" {
+		return name
+	}
+	return TileName(d, s.Cell)
+}
+
+// blockPieces are the parts of an edit that set down the pieces of a block that is
+// laid, wherever it repeats. A second spawn is left out.
+func (h *Hand) blockPieces(d *world.Document, ghost Ghost) []edit.Part {
+	if h.Holding != Patch || h.Block == nil || ghost.Erase || len(h.Block.Pieces) == 0 {
+		return nil
+	}
+	s, problem := h.supply(d, false, grid.Point{})
+	if problem != "" || !ghost.Stamp.Empty() {
+		s.Anchor = grid.Point{X: ghost.Stamp.X, Y: ghost.Stamp.Y}
+	} else if len(ghost.Lays) > 0 {
+		s.Anchor = ghost.Lays[0].Anchor
+	}
+	var parts []edit.Part
+	l := d.Project.Lattice()
+	for _, p := range h.Block.Pieces {
+		if p.Type == world.Spawn && hasSpawn(d) {
+			continue
+		}
+		cell := l.CellAt(p.Foot)
+		within := p.Foot.Sub(l.Pixel(cell))
+		for _, span := range ghost.Region {
+			if modulo(span.Y-s.Anchor.Y, s.Block.H) != cell.Y {
+				continue
+			}
+			first := span.X0 + modulo(s.Anchor.X+cell.X-span.X0, s.Block.W)
+			for x := first; x <= span.X1 && len(parts) < maxPieces; x += s.Block.W {
+				if m := d.MapAt(grid.Point{X: x, Y: span.Y}); m != nil {
+					at := grid.Point{X: x - m.Origin.X, Y: span.Y - m.Origin.Y}
+					is := &world.Piece{Type: p.Type, Name: p.Name, Layer: m.PlayerLayer, Foot: l.Pixel(at).Add(within)}
+					parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: h.ids.NewID()}, Values: is.Values()})
+				}
 			}
 		}
-		switch {
-		case erase:
-			h.ghost.Text += fmt.Sprintf(" · erases %d", covered)
-		case covered > 0:
-			h.ghost.Text += fmt.Sprintf(" · covers %d", covered)
-		}
 	}
-	if layer != h.Layer(m) {
-		h.ghost.Text += " · on " + layer.Name
-	}
+	return parts
 }
 
-func count(n int, thing string) string {
-	if n == 1 {
-		return "1 " + thing
-	}
-	return fmt.Sprintf("%d %ss", n, thing)
-}
+// maxPieces is how many pieces of a block one stroke sets down.
+const maxPieces = 10_000
 
-func (h *Hand) paint(d *world.Document, m *world.Map, layer world.ID, region grid.Region, supply Supply) Outcome {
-	if now := d.Map(m.ID); now == nil || now.Layer(layer) == nil {
-		return said("This map is not there any more.")
-	}
-	n := region.Len()
-	part, problem := supply.Part(d, m.ID, layer, region)
-	if problem != "" {
-		return said("%s", problem)
-	}
-	label := fmt.Sprintf("paint %s on %s", count(n, "cell"), m.Name)
-	switch name := supply.name(d); {
-	case name != "":
-		label = fmt.Sprintf("lay %s over %s on %s", name, count(n, "cell"), m.Name)
-	case supply.Cell == 0:
-		label = fmt.Sprintf("erase %s on %s", count(n, "cell"), m.Name)
-	}
-	return Outcome{Edit: &edit.Edit{Label: edit.Clip(label), Parts: []edit.Part{part}}}
+func hasSpawn(d *world.Document) bool {
+	return slices.ContainsFunc(d.Maps, func(m *world.Map) bool {
+		return slices.ContainsFunc(m.Pieces, func(p *world.Piece) bool { return p.Type == world.Spawn })
+	})
 }

@@ -6,13 +6,15 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
 // Holding is what sort of thing is in the hand.
 type Holding string
 
-// What can be held. Nothing selects and drags.
+// What can be held. Nothing selects and drags; Choose selects cells in every shape;
+// Patch is a block of cells, kept or not.
 const (
 	Nothing  Holding = "nothing"
 	Tile     Holding = "tile"
@@ -21,22 +23,56 @@ const (
 	Crossing Holding = "crossing"
 	Medley   Holding = "medley"
 	Bond     Holding = "bond"
+	Patch    Holding = "patch"
+	Choose   Holding = "choose"
 )
 
-// Shape is how a tile or the eraser is laid.
+// Shape is how what is held is laid, or cells are chosen.
 type Shape string
 
-// The shapes.
+// The shapes. A room is walls of what is held with a floor of what was held before.
 const (
-	Free Shape = "free"
-	Line Shape = "line"
-	Box  Shape = "box"
-	Fill Shape = "fill"
+	Free       Shape = "free"
+	Line       Shape = "line"
+	Box        Shape = "box"
+	Ring       Shape = "ring"
+	Room       Shape = "room"
+	Oval       Shape = "oval"
+	Fill       Shape = "fill"
+	Everywhere Shape = "everywhere"
 )
 
+// Shapes are all of them, in the order in which they are shown.
+var Shapes = []Shape{Free, Line, Box, Ring, Room, Oval, Fill, Everywhere}
+
+// boxed reports whether the shape follows from two corners.
+func (s Shape) boxed() bool { return s == Box || s == Ring || s == Room || s == Oval }
+
+// fills reports whether the shape is found from one cell.
+func (s Shape) fills() bool { return s == Fill || s == Everywhere }
+
+// MaxSize is the largest brush, in cells.
+const MaxSize = 64
+
+// Held is what is in a hand.
+type Held struct {
+	Holding Holding
+	Tile    grid.Cell
+	Type    world.ID
+	Medley  world.ID
+	Bond    world.ID
+	// Block is what is held of a patch; Kept is the patch it is, 0 for none.
+	Block *world.Block
+	Kept  world.ID
+}
+
 // Paints reports whether what is held is laid in shapes.
-func (h *Hand) Paints() bool {
-	return h.Holding == Tile || h.Holding == Eraser || h.Holding == Medley || h.Holding == Bond
+func (h Held) Paints() bool {
+	switch h.Holding {
+	case Tile, Eraser, Medley, Bond, Patch:
+		return true
+	}
+	return false
 }
 
 // Selection is what is selected, and the cell where it was.
@@ -50,17 +86,30 @@ type Selection struct {
 // A Hand is one person's hand on one page. Which layer is current and which
 // are hidden is theirs alone.
 type Hand struct {
-	Holding  Holding
-	Tile     grid.Cell
-	Type     world.ID
-	Medley   world.ID
-	Bond     world.ID
-	Shape    Shape
+	Held
+	// Before is what it painted with before; it makes the floor of a room.
+	Before Held
+	Shape  Shape
+	// Size is how many cells wide and high a brush is, and how thick a ring.
+	Size int
+	// Mirror repeats strokes on the other side of the map's mirror lines.
+	Mirror   Mirror
 	Selected Selection
-	// Steady keeps lines straight and boxes square.
+	// Cells are the cells chosen, in every layer or in the current one.
+	Cells Cells
+	// Adds says what choosing does with what is chosen already.
+	Adds Adding
+	// Through lets choosing, erasing and picking go through all layers that are
+	// shown and not locked.
+	Through bool
+	// Near is how many pixels of the board are near enough to an edge to take it.
+	Near int
+	// Steady keeps lines straight and boxes square; a map's edge pushes others.
 	Steady  bool
 	current map[world.ID]world.ID
 	hidden  map[world.ID]bool
+	axes    map[world.ID]grid.Point
+	made    map[madeLayer]*world.Layer
 	ids     world.Allocator
 	gesture gesture
 	ghost   Ghost
@@ -69,8 +118,36 @@ type Hand struct {
 
 // New makes an empty hand whose new things get ids from ids.
 func New(ids world.Allocator) *Hand {
-	return &Hand{Holding: Nothing, Shape: Free, Type: world.Collectible, Tile: 1, ids: ids,
-		current: map[world.ID]world.ID{}, hidden: map[world.ID]bool{}}
+	return &Hand{Held: Held{Holding: Nothing, Type: world.Collectible, Tile: 1}, Shape: Free, Size: 1, ids: ids,
+		current: map[world.ID]world.ID{}, hidden: map[world.ID]bool{}, axes: map[world.ID]grid.Point{}, made: map[madeLayer]*world.Layer{}}
+}
+
+// Take takes something else into the hand.
+func (h *Hand) Take(held Held) {
+	if h.Paints() && h.Holding != Eraser && held != h.Held {
+		h.Before = h.Held
+	}
+	h.Held = held
+}
+
+// floor is what the floor of a room is laid of: what was held before, else the
+// ground that goes with the tile in the hand.
+func (h *Hand) floor(d *world.Document, at grid.Point) (Supply, string) {
+	if h.Before.Paints() && h.Before.Holding != Eraser {
+		return h.Before.supply(d, false, at)
+	}
+	sets := d.Tilesets
+	if t, _ := d.TilesetOf(h.Tile.Tile()); t != nil {
+		sets = append([]*world.Tileset{t}, sets...)
+	}
+	for _, t := range sets {
+		for i := range t.Count {
+			if t.Tile(i).Role == tiles.Ground {
+				return Supply{Cell: grid.Cell(t.First + i)}, ""
+			}
+		}
+	}
+	return Supply{}, "Take what the floor is to be into the hand first, then what the walls are to be."
 }
 
 // A Spot is a place on the board.
@@ -110,13 +187,13 @@ func (h *Hand) Layer(m *world.Map) *world.Layer {
 	return m.Layer(m.PlayerLayer)
 }
 
-// target is the layer that what is held would be painted on: a tile's home, the
-// layer above the player for a tile that lies above, else the current one.
-func (h *Hand) target(d *world.Document, m *world.Map, erase bool) *world.Layer {
-	if h.Holding != Tile || erase {
+// target is the layer on which a supply would be laid: a tile's home, the layer above
+// the player for a tile that lies above, else the current one.
+func (h *Hand) target(d *world.Document, m *world.Map, s Supply) *world.Layer {
+	if s.mixed() || s.Cell == 0 {
 		return h.Layer(m)
 	}
-	is := d.TileOf(h.Tile.Tile())
+	is := d.TileOf(s.Cell.Tile())
 	for i, l := range m.Layers {
 		if is.Home != "" && strings.EqualFold(l.Name, is.Home) {
 			return l
@@ -161,17 +238,18 @@ func (h *Hand) Pick(d *world.Document, pixel grid.Point) bool {
 		if c == 0 {
 			return false
 		}
-		h.Holding, h.Tile = Tile, c
+		held := h.Held
+		held.Holding, held.Tile = Tile, c
 		if b := d.BondOf(c.Tile()); b != nil {
-			h.Holding, h.Bond = Bond, b.ID
+			held.Holding, held.Bond = Bond, b.ID
 		}
-		if h.Shape == "" {
-			h.Shape = Free
-		}
+		h.Take(held)
 		return true
 	}
 	if p := topPiece(d, s); p != nil {
-		h.Holding, h.Type = Piece, p.Type
+		held := h.Held
+		held.Holding, held.Type = Piece, p.Type
+		h.Take(held)
 		return true
 	}
 	if take(h.Layer(s.Map).Cells.At(s.Cell)) {
@@ -183,6 +261,83 @@ func (h *Hand) Pick(d *world.Document, pixel grid.Point) bool {
 		}
 	}
 	return false
+}
+
+// PickBox takes into the hand the block between two pixels of the board, as it lies
+// on the map under the first. It reports whether there was anything.
+func (h *Hand) PickBox(d *world.Document, from, to grid.Point) bool {
+	a, b := At(d, from), At(d, to)
+	if a.Map == nil {
+		return false
+	}
+	if a.Board == b.Board {
+		return h.Pick(d, from)
+	}
+	box := grid.Between(a.Board, b.Board).Move(grid.Point{X: -a.Map.Origin.X, Y: -a.Map.Origin.Y}).Meet(a.Map.Bounds)
+	return h.HoldBlock(d.Cut(a.Map, grid.BoxRegion(box), h.takes(a.Map), h.Through), 0)
+}
+
+// HoldBlock takes a block into the hand, which may be a kept patch; nothing for nil.
+func (h *Hand) HoldBlock(b *world.Block, kept world.ID) bool {
+	if b == nil {
+		return false
+	}
+	// A block of the current layer alone is laid on whatever layer is current.
+	if len(b.Layers) == 1 && !h.Through && kept == 0 {
+		flat := *b
+		flat.Layers = []world.BlockLayer{b.Layers[0]}
+		flat.Layers[0].Name, flat.Layers[0].Depth = "", 0
+		b = &flat
+	}
+	held := h.Held
+	held.Holding, held.Block, held.Kept = Patch, b, kept
+	h.Take(held)
+	if h.Shape.fills() {
+		h.Shape = Free
+	}
+	return true
+}
+
+// takes reports of the layers of a map whether hands reach them: the current one, or
+// all that are shown and not locked.
+func (h *Hand) takes(m *world.Map) func(*world.Layer) bool {
+	current := h.Layer(m)
+	return func(l *world.Layer) bool {
+		if h.Through {
+			return !h.hidden[l.ID] && !l.Locked
+		}
+		return l == current || l.ID == current.ID
+	}
+}
+
+// Turn turns what is held by a quarter to the right; it says why it can't be.
+func (h *Hand) Turn(d *world.Document) string {
+	l := d.Project.Lattice()
+	switch {
+	case h.Holding != Tile && h.Holding != Patch:
+		return "Only tiles and blocks can be turned. Take one into the hand first."
+	case l.W != l.H:
+		return "The cells of this project are not square, so tiles can't be turned. Mirror them instead."
+	case h.Holding == Patch:
+		h.Block = h.Block.Turned(l)
+	default:
+		h.Tile = h.Tile.Transpose().Mirror(true, false)
+	}
+	return ""
+}
+
+// Flip mirrors what is held left to right, or else top to bottom; it says why it
+// can't be.
+func (h *Hand) Flip(d *world.Document, leftRight bool) string {
+	switch h.Holding {
+	case Tile:
+		h.Tile = h.Tile.Mirror(leftRight, !leftRight)
+	case Patch:
+		h.Block = h.Block.Mirrored(d.Project.Lattice(), leftRight)
+	default:
+		return "Only tiles and blocks can be mirrored. Take one into the hand first."
+	}
+	return ""
 }
 
 // Outcome is what the end of a gesture asks for. All parts may be empty.

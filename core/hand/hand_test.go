@@ -1,6 +1,7 @@
 package hand_test
 
 import (
+	"maps"
 	"math/rand/v2"
 	"strings"
 	"testing"
@@ -20,7 +21,7 @@ func project(t *testing.T) (*world.Document, *world.Counter) {
 		t.Fatal(err)
 	}
 	draft := d.Draft()
-	m, layers := world.NewMap("Fern grotto", grid.Point{X: 30, Y: -4}, grid.Rect{X: -3, Y: -2, W: 14, H: 11}, ids)
+	m, layers := world.NewMap("Fern grotto", grid.Point{X: 23, Y: 4}, grid.Rect{X: -3, Y: -2, W: 14, H: 11}, ids)
 	if err := world.PutMap(draft, m, layers); err != nil {
 		t.Fatal(err)
 	}
@@ -67,9 +68,23 @@ func run(t *testing.T, d *world.Document, o hand.Outcome) *world.Document {
 	return res.Document
 }
 
-// Whatever is drawn in whatever shape, the cells that the ghost showed are those
-// that change, as it showed them, on the layer it named and nowhere else; what
-// is given up changes nothing.
+// block is a small block of two layers with a piece and a hole.
+func block() *world.Block {
+	b := world.Sheet(3, 2, []grid.Cell{2, 0, 3, 4, grid.Cell(5).Turned(grid.MirroredX), 6})
+	b.Layers[0].Name = "Ground"
+	over := world.Sheet(3, 2, []grid.Cell{0, 7, 0, 0, 8, 0}).Layers[0]
+	over.Name, over.Depth = "Overhead", 1
+	canopy := over
+	canopy.Name, canopy.Depth = "Canopy", 3
+	b.Layers = append(b.Layers, over, canopy)
+	b.Pieces = []world.BlockPiece{{Type: world.Collectible, Foot: grid.Point{X: 20, Y: 18}}, {Type: world.Spawn, Foot: grid.Point{X: 2, Y: 2}}}
+	return b
+}
+
+// Whatever is drawn in whatever shape with whatever is held, the cells that the ghost
+// showed are those that change, as it showed them, on the layers it named and nowhere
+// else, over all maps that touch; mirrored strokes are as on the other side of the
+// axis; what is given up changes nothing.
 func TestGhostIsWhatIsLaid(t *testing.T) {
 	d, ids := project(t)
 	r := rand.New(rand.NewPCG(8, 2))
@@ -77,10 +92,14 @@ func TestGhostIsWhatIsLaid(t *testing.T) {
 	h.Medley = d.Medleys[0].ID
 	for step := range 1500 {
 		m := d.Maps[r.IntN(len(d.Maps))]
-		h.Holding = []hand.Holding{hand.Tile, hand.Tile, hand.Eraser, hand.Medley}[r.IntN(4)]
-		h.Tile = grid.Cell(1 + r.IntN(tiles.BlockoutCount)).Turned(r.IntN(8))
-		h.Shape = []hand.Shape{hand.Free, hand.Line, hand.Box, hand.Fill}[r.IntN(4)]
-		h.Steady = r.IntN(4) == 0
+		h.Take(hand.Held{Holding: []hand.Holding{hand.Tile, hand.Tile, hand.Eraser, hand.Medley, hand.Patch}[r.IntN(5)],
+			Tile: grid.Cell(1 + r.IntN(tiles.BlockoutCount)).Turned(r.IntN(8)), Medley: d.Medleys[0].ID, Block: block()})
+		if r.IntN(3) == 0 {
+			h.Flip(d, r.IntN(2) == 0)
+		}
+		h.Shape = hand.Shapes[r.IntN(len(hand.Shapes))]
+		h.Size, h.Steady, h.Through = 1+r.IntN(3), r.IntN(4) == 0, r.IntN(4) == 0
+		h.Mirror = hand.Mirror{LeftRight: r.IntN(3) == 0, TopBottom: r.IntN(3) == 0}
 		h.SetLayer(m.ID, m.Layers[r.IntN(2)].ID)
 		b := m.Bounds
 		at := func(outside int) grid.Point {
@@ -88,11 +107,11 @@ func TestGhostIsWhatIsLaid(t *testing.T) {
 		}
 		start := at(0)
 		h.Hover(d, start)
-		filled := h.Ghost()
+		shown := h.Ghost()
+		fills := h.Shape == hand.Fill || h.Shape == hand.Everywhere
 		before, erase := d, r.IntN(4) == 0
 		o := h.Press(d, start, erase)
-		shown := filled
-		if h.Shape != hand.Fill {
+		if !fills {
 			for range r.IntN(4) {
 				h.Drag(d, at(3))
 			}
@@ -106,36 +125,223 @@ func TestGhostIsWhatIsLaid(t *testing.T) {
 				continue
 			}
 			o = h.Release(d, end)
-		} else if o.Edit == nil && o.Fill == nil {
-			continue // it was filled already
+		} else if o.Edit == nil && o.Fill == nil || erase && h.Holding != hand.Eraser {
+			continue // it was filled already, or erases, which hovering can't know
 		}
 		d = run(t, d, o)
-		now := d.Map(m.ID)
-		for i, l := range now.Layers {
-			was := before.Map(m.ID).Layers[i]
-			for y := b.Y; y < b.Y+b.H; y++ {
-				for x := b.X; x < b.X+b.W; x++ {
-					c := grid.Point{X: x, Y: y}
-					want := was.Cells.At(c)
-					// Filling by the right button erases at once, which hovering can't know.
-					if h.Shape == hand.Fill && !erase && !shown.Region.Has(c) && l.Cells.At(c) != want {
-						t.Fatalf("step %d: the fill reached %v, the ghost did not", step, c)
+		type place struct {
+			m, l world.ID
+			c    grid.Point
+		}
+		want := map[place]grid.Cell{}
+		l := d.Project.Lattice()
+		for _, lay := range shown.Lays {
+			on := d.Map(lay.Map)
+			for _, s := range lay.Region {
+				for x := s.X0; x <= s.X1; x++ {
+					c := grid.Point{X: x, Y: s.Y}
+					cell := lay.Cell
+					switch {
+					case shown.Erase:
+						cell = 0
+					case lay.Medley != 0:
+						cell = d.Medley(lay.Medley).Deal(l, lay.Map, lay.Layer, c)
+					case lay.Block != nil:
+						in := c.Add(on.Origin).Sub(lay.Anchor)
+						in = grid.Point{X: (in.X%3 + 3) % 3, Y: (in.Y%2 + 2) % 2}
+						cell = lay.Block.Layers[lay.Supply.Layer].Cells.At(in)
 					}
-					if h.Shape != hand.Fill && l.ID == shown.Layer && shown.Region.Has(c) {
-						want = shown.Cell
-						if shown.Medley != 0 {
-							want = d.Medley(shown.Medley).Deal(d.Project.Lattice(), m.ID, l.ID, c)
+					want[place{lay.Map, lay.Layer, c}] = cell
+				}
+			}
+		}
+		for _, now := range d.Maps {
+			was := before.Map(now.ID)
+			for _, layer := range now.Layers {
+				for _, s := range grid.BoxRegion(now.Bounds) {
+					for x := s.X0; x <= s.X1; x++ {
+						c := grid.Point{X: x, Y: s.Y}
+						expected, changes := want[place{now.ID, layer.ID, c}]
+						if old := was.Layer(layer.ID); old != nil && !changes {
+							expected = old.Cells.At(c)
 						}
-					}
-					if h.Shape != hand.Fill && l.Cells.At(c) != want {
-						t.Fatalf("step %d, %s in a %s: %v of %s is %x, the ghost showed %x", step, h.Holding, h.Shape, c, l.Name, l.Cells.At(c), want)
+						if got := layer.Cells.At(c); got != expected {
+							t.Fatalf("step %d, %s in a %s: %v of %s on %s is %x, the ghost showed %x (%v)", step, h.Holding, h.Shape, c, layer.Name, now.Name, got, expected, changes)
+						}
 					}
 				}
 			}
 		}
-		for _, other := range d.Maps {
-			if other.ID != m.ID && before.Map(other.ID) != other {
-				t.Fatalf("step %d changed %s too", step, other.Name)
+		if h.Mirror.LeftRight && !fills && !shown.Erase {
+			sum := h.Axis(m).X + 2*m.Origin.X
+			for _, s := range shown.Region {
+				for _, x := range []int{s.X0, s.X1} {
+					if o := (grid.Point{X: sum - x, Y: s.Y}); m.OnBoard().Has(o) && m.OnBoard().Has(grid.Point{X: x, Y: s.Y}) && !shown.Region.Has(o) {
+						t.Fatalf("step %d: %d, %d is covered, %v is not", step, x, s.Y, o)
+					}
+				}
+			}
+		}
+	}
+}
+
+// A room is walls of what is held, with a floor of what was held before.
+func TestRoom(t *testing.T) {
+	d, ids := project(t)
+	m := d.Maps[0]
+	h := hand.New(ids)
+	draw := func() {
+		h.Press(d, middle(d, m, grid.Point{X: 2, Y: 3}), false)
+		d = run(t, d, h.Release(d, middle(d, m, grid.Point{X: 8, Y: 9})))
+	}
+	h.Shape = hand.Room
+	h.Take(hand.Held{Holding: hand.Tile, Tile: 3})
+	draw()
+	ground := grid.Cell(tiles.Ground)
+	h.Take(hand.Held{Holding: hand.Tile, Tile: 5})
+	for i, want := range [][2]grid.Cell{{3, ground}, {5, 3}} {
+		if i == 1 {
+			draw()
+		}
+		cells := d.Maps[0].Layers[0].Cells
+		for y := 3; y <= 9; y++ {
+			for x := 2; x <= 8; x++ {
+				is := want[0]
+				if x > 2 && x < 8 && y > 3 && y < 9 {
+					is = want[1]
+				}
+				if got := cells.At(grid.Point{X: x, Y: y}); got != is {
+					t.Fatalf("room %d: %d, %d is %d, want %d", i, x, y, got, is)
+				}
+			}
+		}
+	}
+}
+
+// Cells that are moved, nudged, mirrored and turned, through one layer or all, on one
+// map and over to the next, with the pieces among them: against a simple map of cells.
+func TestCellsAgainstModel(t *testing.T) {
+	ids := &world.Counter{Prefix: 4}
+	d, err := world.Start(world.Project{Name: "Night shift", CellW: 16, CellH: 16, SeenW: 10, SeenH: 8}, ids)
+	if err != nil {
+		t.Fatal(err)
+	}
+	beside, layers := world.NewMap("Fern grotto", grid.Point{X: 22, Y: 3}, grid.Rect{X: -2, Y: -1, W: 14, H: 11}, ids)
+	draft := d.Draft()
+	if err := world.PutMap(draft, beside, layers); err != nil {
+		t.Fatal(err)
+	}
+	if d, err = draft.Done(); err != nil {
+		t.Fatal(err)
+	}
+	r := rand.New(rand.NewPCG(1, 5))
+	h := hand.New(ids)
+	type spot struct {
+		layer string
+		at    grid.Point
+	}
+	read := func() map[spot]grid.Cell {
+		model := map[spot]grid.Cell{}
+		for _, m := range d.Maps {
+			for _, l := range m.Layers {
+				g := l.Cells.Filled()
+				l.Cells.Read(g).Over(g, func(c grid.Point, cell grid.Cell) { model[spot{l.Name, c.Add(m.Origin)}] = cell })
+			}
+		}
+		return model
+	}
+	for step := range 600 {
+		m := d.Maps[r.IntN(2)]
+		current := m.Layers[r.IntN(2)]
+		h.SetLayer(m.ID, current.ID)
+		h.Through = r.IntN(2) == 0
+		within := func() grid.Point {
+			return grid.Point{X: m.Bounds.X + r.IntN(m.Bounds.W), Y: m.Bounds.Y + r.IntN(m.Bounds.H)}
+		}
+		// Something to be moved.
+		h.Take(hand.Held{Holding: hand.Tile, Tile: grid.Cell(1 + r.IntN(8)).Turned(r.IntN(8))})
+		h.Shape = hand.Free
+		h.Press(d, middle(d, m, within()), false)
+		d = run(t, d, h.Release(d, middle(d, m, within())))
+		m = d.Map(m.ID)
+		h.Take(hand.Held{Holding: hand.Choose})
+		h.Shape = []hand.Shape{hand.Box, hand.Oval, hand.Free}[r.IntN(3)]
+		h.Cells = hand.Cells{}
+		h.Press(d, middle(d, m, within()), false)
+		h.Drag(d, middle(d, m, within()))
+		h.Release(d, middle(d, m, within()))
+		chosen := h.Chosen(d)
+		if chosen.Map != m.ID {
+			t.Fatalf("step %d: nothing is chosen", step)
+		}
+		bounds := chosen.Region.Bounds()
+		// Where a cell goes, and how it lies there.
+		to := func(c grid.Point) grid.Point { return c }
+		turned := func(c grid.Cell) grid.Cell { return c }
+		var o hand.Outcome
+		switch what := r.IntN(5); what {
+		case 0, 1:
+			by := grid.Point{X: r.IntN(9) - 4, Y: r.IntN(9) - 4}
+			to = func(c grid.Point) grid.Point { return c.Add(by) }
+			if what == 0 {
+				o = h.MoveCells(d, by)
+			} else {
+				from := grid.Point{X: chosen.Region[0].X0, Y: chosen.Region[0].Y}
+				h.Press(d, middle(d, m, from), false)
+				o = h.Release(d, middle(d, m, from.Add(by)))
+			}
+		case 2:
+			to = func(c grid.Point) grid.Point { return grid.Point{X: 2*bounds.X + bounds.W - 1 - c.X, Y: c.Y} }
+			turned = func(c grid.Cell) grid.Cell { return c.Mirror(true, false) }
+			o = h.TransformCells(d, hand.LeftRight)
+		case 3:
+			to = func(c grid.Point) grid.Point { return grid.Point{X: c.X, Y: 2*bounds.Y + bounds.H - 1 - c.Y} }
+			turned = func(c grid.Cell) grid.Cell { return c.Mirror(false, true) }
+			o = h.TransformCells(d, hand.TopBottom)
+		case 4:
+			to = func(c grid.Point) grid.Point {
+				return grid.Point{X: bounds.X + bounds.H - 1 - (c.Y - bounds.Y), Y: bounds.Y + c.X - bounds.X}
+			}
+			turned = func(c grid.Cell) grid.Cell { return c.Transpose().Mirror(true, false) }
+			o = h.TransformCells(d, hand.Quarter)
+		}
+		if o.Edit == nil {
+			continue
+		}
+		want := read()
+		lifted := map[spot]grid.Cell{}
+		for _, l := range m.Layers {
+			if !h.Through && l.ID != current.ID {
+				continue
+			}
+			chosen.Region.Where(func(c grid.Point) bool {
+				if cell := l.Cells.At(c); cell != 0 {
+					lifted[spot{l.Name, to(c).Add(m.Origin)}] = turned(cell)
+					delete(want, spot{l.Name, c.Add(m.Origin)})
+				}
+				return true
+			})
+		}
+		pieces := map[world.ID]grid.Point{}
+		for _, p := range m.Pieces {
+			c := d.Project.Lattice().CellAt(p.Foot)
+			if chosen.Region.Has(c) && (h.Through || p.Layer == current.ID) {
+				c = to(c)
+			}
+			pieces[p.ID] = c.Add(m.Origin)
+		}
+		for s, cell := range lifted {
+			if d.MapAt(s.at) != nil {
+				want[s] = cell
+			}
+		}
+		d = run(t, d, o)
+		if got := read(); !maps.Equal(got, want) {
+			t.Fatalf("step %d: %s: %d cells, want %d", step, o.Edit.Label, len(got), len(want))
+		}
+		for id, at := range pieces {
+			if on, p := d.Piece(id); p == nil || d.Project.Lattice().CellAt(p.Foot).Add(on.Origin) != at {
+				t.Fatalf("step %d: %s: a piece is not at %v", step, o.Edit.Label, at)
 			}
 		}
 	}

@@ -31,6 +31,10 @@ func Name(d *world.Document, r world.Ref) string {
 		if b := d.Bond(r.ID); b != nil {
 			return b.Name
 		}
+	case world.KindPatch:
+		if p := d.Patch(r.ID); p != nil {
+			return p.Name
+		}
 	case world.KindMedley:
 		if m := d.Medley(r.ID); m != nil {
 			return m.Name
@@ -136,4 +140,18 @@ func TileDoes(is tiles.Properties) string {
 	add(is.Animation != nil, "moves")
 	add(is.Home != "", "goes to "+is.Home)
 	return strings.Join(does, ", ")
+}
+
+// HeldName is what a patch or block in the hand is called.
+func HeldName(d *world.Document, h Held) string {
+	if p := d.Patch(h.Kept); p != nil {
+		return p.Name
+	}
+	if h.Block == nil {
+		return ""
+	}
+	if len(h.Block.Layers) == 0 {
+		return count(len(h.Block.Pieces), "piece")
+	}
+	return fmt.Sprintf("Block of %d × %d", h.Block.W, h.Block.H)
 }

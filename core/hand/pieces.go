@@ -53,7 +53,7 @@ func topPiece(d *world.Document, s Spot) *world.Piece {
 }
 
 func (h *Hand) ghostPiece(d *world.Document, s Spot, of world.ID, moved world.ID) {
-	h.ghost = Ghost{Map: s.Map.ID, Piece: of, Region: grid.Region{{Y: s.Cell.Y, X0: s.Cell.X, X1: s.Cell.X}}, To: s}
+	h.ghost = Ghost{Piece: of, Region: grid.Region{{Y: s.Board.Y, X0: s.Board.X, X1: s.Board.X}}, To: s}
 	l := d.Project.Lattice()
 	for _, p := range s.Map.Pieces {
 		if p.ID != moved && p.Type == of && l.CellAt(p.Foot) == s.Cell {
@@ -63,13 +63,21 @@ func (h *Hand) ghostPiece(d *world.Document, s Spot, of world.ID, moved world.ID
 	}
 }
 
+// to is the map that a piece would stand on; nil if it is gone.
+func (g Ghost) to(d *world.Document) *world.Map {
+	if g.To.Map == nil {
+		return nil
+	}
+	return d.Map(g.To.Map.ID)
+}
+
 func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
-	m := d.Map(ghost.Map)
+	m := ghost.to(d)
 	if m == nil {
 		return said("There is no map here.")
 	}
 	t, _ := world.TypeOf(ghost.Piece)
-	cell := grid.Point{X: ghost.Region[0].X0, Y: ghost.Region[0].Y}
+	cell := ghost.To.Cell
 	if ghost.Erase {
 		if p := topPiece(d, Spot{Map: m, Cell: cell}); p != nil {
 			e, _ := Remove(d, Selection{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}})
@@ -114,11 +122,11 @@ func (h *Hand) moveTo(d *world.Document, from *world.Map, p *world.Piece, to *wo
 
 func (h *Hand) movePiece(d *world.Document, g gesture, ghost Ghost) Outcome {
 	from, p := d.Piece(g.piece)
-	to := d.Map(ghost.Map)
+	to := ghost.to(d)
 	if p == nil || to == nil || ghost.Problem != "" {
 		return said("%s", ghost.Problem)
 	}
-	cell := grid.Point{X: ghost.Region[0].X0, Y: ghost.Region[0].Y}
+	cell := ghost.To.Cell
 	h.Selected = Selection{world.Ref{Kind: world.KindPiece, Map: to.ID, ID: p.ID}, 0, to.ID, cell}
 	return Outcome{Edit: h.moveTo(d, from, p, to, d.Project.Lattice().Foot(cell))}
 }

@@ -165,24 +165,3 @@ func parseIDs(list []string) []world.ID {
 	}
 	return ids
 }
-
-// would is the cells that a ghost of a medley or bond would lay, in the order of
-// its region; empty if there are too many.
-func (p *Page) would(g hand.Ghost) []int {
-	cells := []int{}
-	d := p.doc()
-	if g.Region.Len() == 0 || g.Region.Len() > maxDealt {
-		return cells
-	}
-	part, problem := g.Part(d, g.Map, g.Layer, g.Region)
-	if problem != "" {
-		return cells
-	}
-	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{part}})
-	if err != nil {
-		return cells
-	}
-	laid := res.Document.Map(g.Map).Layer(g.Layer).Cells.Read(g.Region)
-	laid.Over(g.Region, func(_ grid.Point, c grid.Cell) { cells = append(cells, int(c)) })
-	return cells
-}

@@ -96,8 +96,8 @@ func TestUsage(t *testing.T) {
 	}
 	paint := func(n int) {
 		order(p, page.Order{Do: "hold", Kind: "tile", N: n})
-		p.Pointer(page.Press, grid.Point{X: 40, Y: 40}, false, false)
-		p.Pointer(page.Release, grid.Point{X: 40, Y: 40}, false, false)
+		p.Pointer(page.Press, grid.Point{X: 40, Y: 40}, false, false, 0)
+		p.Pointer(page.Release, grid.Point{X: 40, Y: 40}, false, false, 0)
 	}
 	for i, want := range [][2]int{{9, 1}, {9, 2}, {9, 1}} {
 		paint(set.First + []int{1, 5, 2}[i])

@@ -31,12 +31,64 @@ func (p *Page) order(o Order) Changed {
 		p.hold(o)
 	case "shape":
 		p.hand.Shape = hand.Shape(o.Text)
-		if !p.hand.Paints() {
+		if !p.hand.Paints() && p.hand.Holding != hand.Choose {
 			p.hand.Holding = hand.Tile
+		}
+	case "size":
+		p.hand.Size = min(max(o.N, 1), hand.MaxSize)
+	case "turn":
+		return p.transform(hand.Quarter)
+	case "flip":
+		if o.Yes {
+			return p.transform(hand.LeftRight)
+		}
+		return p.transform(hand.TopBottom)
+	case "mirror-strokes":
+		if o.Yes {
+			p.hand.Mirror.LeftRight = !p.hand.Mirror.LeftRight
+		} else {
+			p.hand.Mirror.TopBottom = !p.hand.Mirror.TopBottom
+		}
+	case "mirror-here":
+		if s := hand.At(d, grid.Point{X: o.X, Y: o.Y}); s.Map != nil {
+			p.hand.SetAxis(s.Map, s.Cell)
+		}
+	case "through":
+		p.hand.Through = !p.hand.Through
+	case "adds":
+		p.hand.Adds = hand.Adding(o.Text)
+	case "choose-all":
+		if m := d.Map(ref.ID); m != nil {
+			p.hand.ChooseAll(m)
+		}
+	case "choose-none":
+		p.hand.Cells = hand.Cells{}
+	case "move-cells":
+		return p.outcome(p.hand.MoveCells(d, grid.Point{X: o.X, Y: o.Y}))
+	case "fill-cells":
+		return p.outcome(p.hand.FillCells(d))
+	case "duplicate":
+		b, problem := p.copied()
+		if b == nil {
+			p.say("%s", problem)
+			return StateChanged
+		}
+		p.hand.HoldBlock(b, 0)
+	case "hold-tiles":
+		p.holdTiles(o.N, o.List)
+	case "keep-patch":
+		return p.keepPatch(o.Text)
+	case "resize":
+		if len(o.List) == 2 {
+			return p.resizeMap(ref, o.List[0], o.List[1], o.N)
 		}
 	case "pick":
 		p.hand.Cancel()
-		if !p.hand.Pick(d, grid.Point{X: o.X, Y: o.Y}) {
+		to := grid.Point{X: o.X, Y: o.Y}
+		if len(o.List) == 2 {
+			to = grid.Point{X: o.List[0], Y: o.List[1]}
+		}
+		if !p.hand.PickBox(d, grid.Point{X: o.X, Y: o.Y}, to) {
 			p.say("There is nothing here to take into the hand.")
 		}
 	case "cancel":
@@ -103,25 +155,36 @@ func (p *Page) order(o Order) Changed {
 
 func (p *Page) hold(o Order) {
 	p.hand.Cancel()
-	p.hand.Holding = hand.Holding(o.Kind)
-	switch p.hand.Holding {
+	held := p.hand.Held
+	held.Holding = hand.Holding(o.Kind)
+	id := ParseID(o.ID)
+	switch held.Holding {
 	case hand.Tile:
 		if o.N > 0 {
-			p.hand.Tile = grid.Cell(o.N)
+			held.Tile = grid.Cell(o.N)
 		}
 	case hand.Piece:
-		if id := ParseID(o.ID); id != 0 {
-			p.hand.Type = id
+		if id != 0 {
+			held.Type = id
 		}
 	case hand.Medley:
-		if id := ParseID(o.ID); id != 0 {
-			p.hand.Medley = id
+		if id != 0 {
+			held.Medley = id
 		}
 	case hand.Bond:
-		if id := ParseID(o.ID); id != 0 {
-			p.hand.Bond = id
+		if id != 0 {
+			held.Bond = id
+		}
+	case hand.Patch:
+		if patch := p.doc().Patch(id); patch != nil {
+			p.hand.HoldBlock(&patch.Block, id)
+			return
+		}
+		if held.Block == nil {
+			held.Holding = hand.Nothing
 		}
 	}
+	p.hand.Take(held)
 }
 
 // cancel ends the innermost thing: a fill, a gesture, what is in the hand, the
@@ -134,6 +197,8 @@ func (p *Page) cancel() Changed {
 	case p.hand.Cancel():
 	case p.hand.Holding != hand.Nothing:
 		p.hand.Holding = hand.Nothing
+	case p.hand.Chosen(p.doc()).Map != 0:
+		p.hand.Cells = hand.Cells{}
 	default:
 		p.hand.Selected = hand.Selection{}
 	}
@@ -141,6 +206,9 @@ func (p *Page) cancel() Changed {
 }
 
 func (p *Page) remove() Changed {
+	if p.hand.Chosen(p.doc()).Map != 0 {
+		return p.outcome(p.hand.EraseCells(p.doc()))
+	}
 	if p.hand.Selected.Ref.Kind == 0 {
 		p.say("Nothing is selected. Click a piece, a doorway or a map first.")
 		return StateChanged

@@ -144,8 +144,8 @@ func TestLensAgainstTiles(t *testing.T) {
 		for range 120 {
 			order(p, page.Order{Do: "hold", Kind: "tile", N: set.First + r.IntN(set.Count)})
 			at := grid.Point{X: r.IntN(m.Bounds.W) * 16, Y: r.IntN(m.Bounds.H) * 16}
-			p.Pointer(page.Press, at, false, false)
-			p.Pointer(page.Release, at, false, false)
+			p.Pointer(page.Press, at, false, false, 0)
+			p.Pointer(page.Release, at, false, false, 0)
 		}
 	}
 	d := p.Document()
@@ -206,13 +206,13 @@ func TestMedleyOrders(t *testing.T) {
 	}
 	mp := p.Document().Maps[0]
 	order(p, page.Order{Do: "shape", Text: "box"})
-	p.Pointer(page.Press, grid.Point{X: 1, Y: 1}, false, false)
-	p.Pointer(page.Drag, grid.Point{X: mp.Bounds.W*16 - 1, Y: mp.Bounds.H*16 - 1}, false, false)
+	p.Pointer(page.Press, grid.Point{X: 1, Y: 1}, false, false, 0)
+	p.Pointer(page.Drag, grid.Point{X: mp.Bounds.W*16 - 1, Y: mp.Bounds.H*16 - 1}, false, false, 0)
 	ghost := p.PointerView().Ghost
-	p.Pointer(page.Release, grid.Point{X: mp.Bounds.W*16 - 1, Y: mp.Bounds.H*16 - 1}, false, false)
+	p.Pointer(page.Release, grid.Point{X: mp.Bounds.W*16 - 1, Y: mp.Bounds.H*16 - 1}, false, false, 0)
 	mp = p.Document().Maps[0]
 	count := map[int]int{}
-	for i, c := range ghost.Cells {
+	for i, c := range ghost.Lays[0].Cells {
 		at := grid.Point{X: mp.Bounds.X + i%mp.Bounds.W, Y: mp.Bounds.Y + i/mp.Bounds.W}
 		if got := mp.Layer(mp.PlayerLayer).Cells.At(at); int(got) != c {
 			t.Fatalf("%v is %d, and the ghost showed %d", at, got, c)
@@ -242,7 +242,7 @@ func TestMedleyOrders(t *testing.T) {
 		t.Error("the medley is still there, or what it laid has gone")
 	}
 	p.State()
-	if p.Pointer(page.Hover, grid.Point{X: 5, Y: 5}, false, false); p.PointerView().Ghost.Problem == "" {
+	if p.Pointer(page.Hover, grid.Point{X: 5, Y: 5}, false, false, 0); p.PointerView().Ghost.Problem == "" {
 		t.Error("a medley that is gone can still be laid")
 	}
 }
@@ -254,8 +254,8 @@ func TestRenaming(t *testing.T) {
 	taken(t, p, 4)
 	order(p, page.Order{Do: "make-medley", List: []int{1}, Text: "Gravel"})
 	order(p, page.Order{Do: "hold", Kind: "crossing"})
-	p.Pointer(page.Press, grid.Point{X: 20, Y: 20}, false, false)
-	p.Pointer(page.Release, grid.Point{X: 100, Y: 20}, false, false)
+	p.Pointer(page.Press, grid.Point{X: 20, Y: 20}, false, false, 0)
+	p.Pointer(page.Release, grid.Point{X: 100, Y: 20}, false, false, 0)
 	d := p.Document()
 	m := d.Maps[0]
 	if len(d.Crossings) != 1 {
@@ -311,8 +311,8 @@ func TestTilesetComesAndGoes(t *testing.T) {
 	key, pixels := picture.Key{Map: m.ID, Layers: 3}, make([]byte, picture.BitmapSide*picture.BitmapSide*4)
 	p.Bitmap(key, pixels)
 	order(p, page.Order{Do: "hold", Kind: "tile", N: set.First + 2})
-	p.Pointer(page.Press, grid.Point{X: 36, Y: 20}, false, false)
-	p.Pointer(page.Release, grid.Point{X: 36, Y: 20}, false, false)
+	p.Pointer(page.Press, grid.Point{X: 36, Y: 20}, false, false, 0)
+	p.Pointer(page.Release, grid.Point{X: 36, Y: 20}, false, false, 0)
 	if box := p.Bitmap(key, pixels); box != (grid.Rect{X: 32, Y: 16, W: 16, H: 16}) {
 		t.Errorf("one painted cell changed the pixels %v", box)
 	}
@@ -341,8 +341,8 @@ func TestPlayingPage(t *testing.T) {
 	spawn := l.CellAt(m.Pieces[0].Foot)
 	order(p, page.Order{Do: "hold", Kind: "piece", ID: page.FormatID(world.Collectible)})
 	at := l.Pixel(spawn.Add(grid.Point{X: 2})).Add(grid.Point{X: 3, Y: 3})
-	p.Pointer(page.Press, at, false, false)
-	p.Pointer(page.Release, at, false, false)
+	p.Pointer(page.Press, at, false, false, 0)
+	p.Pointer(page.Release, at, false, false, 0)
 	order(p, page.Order{Do: "play"})
 	walk := func(in play.Input, ticks int) page.Changed {
 		var all page.Changed
@@ -386,9 +386,9 @@ func TestQueueOfAnEarlierPage(t *testing.T) {
 		paint := func(p *page.Page) {
 			order(p, page.Order{Do: "hold", Kind: "tile", N: 1 + r.IntN(9)})
 			at := grid.Point{X: r.IntN(150), Y: r.IntN(120)}
-			p.Pointer(page.Press, at, false, false)
-			p.Pointer(page.Drag, grid.Point{X: r.IntN(150), Y: r.IntN(120)}, false, false)
-			p.Pointer(page.Release, at, false, false)
+			p.Pointer(page.Press, at, false, false, 0)
+			p.Pointer(page.Drag, grid.Point{X: r.IntN(150), Y: r.IntN(120)}, false, false, 0)
+			p.Pointer(page.Release, at, false, false, 0)
 		}
 		arrived, sequence := r.IntN(6), uint64(0)
 		var records []edit.Record
@@ -456,11 +456,11 @@ func TestBondWithEveryShape(t *testing.T) {
 		order(p, page.Order{Do: "shape", Text: shape})
 		before := p.Document()
 		at := func() grid.Point { return grid.Point{X: r.IntN(20 * 16), Y: r.IntN(16 * 16)} }
-		p.Pointer(page.Press, at(), false, false)
+		p.Pointer(page.Press, at(), false, false, 0)
 		for range r.IntN(4) {
-			p.Pointer(page.Drag, at(), false, false)
+			p.Pointer(page.Drag, at(), false, false, 0)
 		}
-		p.Pointer(page.Release, at(), false, false)
+		p.Pointer(page.Release, at(), false, false, 0)
 		for range 100 {
 			p.FillStep(500)
 		}

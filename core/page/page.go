@@ -48,6 +48,9 @@ type Page struct {
 	stamps map[world.ID]stamp
 	// strips are the pictures of characters, by their sums.
 	strips map[string]*tiles.Strip
+	// block is the block last told of, blocks counts them.
+	block  *world.Block
+	blocks int
 }
 
 // Open begins with what the server sent and with the messages of an earlier
@@ -183,8 +186,10 @@ const (
 )
 
 // Pointer takes a movement of the pointer to a pixel of the board.
-func (p *Page) Pointer(what int, pixel grid.Point, erase, steady bool) Changed {
+// Near is how many pixels of the board are near enough to an edge to take it.
+func (p *Page) Pointer(what int, pixel grid.Point, erase, steady bool, near int) Changed {
 	d := p.doc()
+	p.hand.Near = near
 	p.pixel = pixel
 	p.hand.Steady = steady
 	switch what {

@@ -49,7 +49,7 @@ func TestAnyHands(t *testing.T) {
 		at := func() grid.Point { return grid.Point{X: r.IntN(900) - 150, Y: r.IntN(700) - 150} }
 		for range 250 {
 			before := p.Document()
-			if p.Pointer(page.Hover, at(), false, r.IntN(2) == 0); p.Document() != before {
+			if p.Pointer(page.Hover, at(), false, r.IntN(2) == 0, 0); p.Document() != before {
 				t.Fatalf("seed %d: hovering changed the document", seed)
 			}
 			switch r.IntN(9) {
@@ -59,12 +59,12 @@ func TestAnyHands(t *testing.T) {
 			case 1:
 				order(p, page.Order{Do: "shape", Text: []string{"free", "line", "box", "fill"}[r.IntN(4)]})
 			case 2, 3, 4:
-				p.Pointer(page.Press, at(), r.IntN(5) == 0, false)
+				p.Pointer(page.Press, at(), r.IntN(5) == 0, false, 0)
 				for range r.IntN(6) {
-					p.Pointer(page.Drag, at(), false, r.IntN(3) == 0)
+					p.Pointer(page.Drag, at(), false, r.IntN(3) == 0, 0)
 				}
 				if r.IntN(8) > 0 {
-					p.Pointer(page.Release, at(), false, false)
+					p.Pointer(page.Release, at(), false, false, 0)
 				}
 				for range 50 {
 					p.FillStep(100)
@@ -120,7 +120,7 @@ func TestWhatIsSaid(t *testing.T) {
 	}{
 		"painting beside every map": {"There is no map here", func(p *page.Page) {
 			order(p, page.Order{Do: "hold", Kind: "tile", N: 3})
-			p.Pointer(page.Press, grid.Point{X: -400, Y: 0}, false, false)
+			p.Pointer(page.Press, grid.Point{X: -400, Y: 0}, false, false, 0)
 		}},
 		"a name too long": {"at most 120 letters", func(p *page.Page) {
 			order(p, page.Order{Do: "rename", Kind: "project", Text: strings.Repeat("moss", 40)})
@@ -134,8 +134,8 @@ func TestWhatIsSaid(t *testing.T) {
 		}},
 		"a crossing to nowhere": {"from a cell of a map to a cell of a map", func(p *page.Page) {
 			order(p, page.Order{Do: "hold", Kind: "crossing"})
-			p.Pointer(page.Press, grid.Point{X: 40, Y: 40}, false, false)
-			p.Pointer(page.Release, grid.Point{X: -400, Y: 40}, false, false)
+			p.Pointer(page.Press, grid.Point{X: 40, Y: 40}, false, false, 0)
+			p.Pointer(page.Release, grid.Point{X: -400, Y: 40}, false, false, 0)
 		}},
 		"nothing to undo":  {"nothing to undo", func(p *page.Page) { order(p, page.Order{Do: "undo"}) }},
 		"nothing selected": {"Nothing is selected", func(p *page.Page) { order(p, page.Order{Do: "delete"}) }},

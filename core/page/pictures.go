@@ -123,8 +123,28 @@ func (p *Page) SheetShape(id world.ID, property string, from, to grid.Point) []i
 			i, there := at[place]
 			return there && t.Tile(i).Value(property) == want
 		})
-	case hand.Box:
-		for _, s := range grid.BoxRegion(grid.Between(from, to)) {
+	case hand.Everywhere:
+		start, there := at[to.Y*t.Columns+to.X]
+		if !there {
+			return []int{}
+		}
+		want := t.Tile(start).Value(property)
+		list := []int{}
+		for i := range t.Count {
+			if t.Tile(i).Value(property) == want {
+				list = append(list, i)
+			}
+		}
+		return list
+	case hand.Box, hand.Room, hand.Ring, hand.Oval:
+		g := grid.BoxRegion(grid.Between(from, to))
+		switch shape {
+		case hand.Ring:
+			g = grid.Ring(grid.Between(from, to), max(1, p.hand.Size))
+		case hand.Oval:
+			g = grid.Oval(grid.Between(from, to))
+		}
+		for _, s := range g {
 			for x := s.X0; x <= s.X1; x++ {
 				places = append(places, s.Y*t.Columns+x)
 			}

@@ -13,7 +13,7 @@ import (
 )
 
 var kindNames = map[world.Kind]string{world.KindProject: "project", world.KindTileset: "tileset", world.KindMap: "map",
-	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character", world.KindMedley: "medley", world.KindBond: "bond", world.KindProperty: "property"}
+	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character", world.KindMedley: "medley", world.KindBond: "bond", world.KindProperty: "property", world.KindPatch: "patch"}
 
 func kindOf(name string) world.Kind {
 	for k, n := range kindNames {
@@ -33,7 +33,7 @@ func (p *Page) Scene() Scene {
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Drawer: drawer(d), Own: []OwnView{}, Roles: []string{"none"}, Types: []TypeView{}, Missing: []MissingView{},
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Own: []OwnView{}, Roles: []string{"none"}, Types: []TypeView{}, Missing: []MissingView{},
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	// What lies first in the drawer is mostly what is seen first.
@@ -88,6 +88,9 @@ func (p *Page) Scene() Scene {
 	}
 	for _, m := range d.Medleys {
 		s.Medleys = append(s.Medleys, viewMedley(m))
+	}
+	for _, patch := range d.Patches {
+		s.Patches = append(s.Patches, viewPatch(patch))
 	}
 	for _, own := range d.Properties {
 		s.Own = append(s.Own, viewOwn(own))
@@ -186,6 +189,10 @@ func (p *Page) State() State {
 	s := State{Pending: p.replica.Pending(), Undo: undo, Redo: redo, Holding: string(p.hand.Holding), Shape: string(p.hand.Shape),
 		Tile: int(p.hand.Tile), Medley: FormatID(p.hand.Medley), Bond: FormatID(p.hand.Bond), Type: FormatID(p.hand.Type), Messages: p.messages, Filling: p.fill != nil, FillFound: p.found, FillTotal: p.total,
 		Playing: p.game != nil, Slip: p.slip()}
+	s.Size, s.Through, s.Adds = p.hand.Size, p.hand.Through, string(p.hand.Adds)
+	s.MirrorX, s.MirrorY = p.hand.Mirror.LeftRight, p.hand.Mirror.TopBottom
+	s.Patch, s.Block, s.Lying = FormatID(p.hand.Kept), p.blockStamp(), p.hand.Tile.Orientation()
+	s.Chosen = p.chosen()
 	if s.Messages == nil {
 		s.Messages = []string{}
 	}
@@ -200,12 +207,41 @@ func (p *Page) State() State {
 		s.HeldName = hand.Name(d, world.Ref{Kind: world.KindMedley, ID: p.hand.Medley})
 	case hand.Bond:
 		s.HeldName = hand.Name(d, world.Ref{Kind: world.KindBond, ID: p.hand.Bond})
+	case hand.Patch:
+		s.HeldName = hand.HeldName(d, p.hand.Held)
+	case hand.Choose:
+		s.HeldName = "Select"
 	case hand.Eraser:
 		s.HeldName = "Eraser"
 	case hand.Crossing:
 		s.HeldName = "Crossing"
 	}
 	return s
+}
+
+// blockStamp changes with the block in the hand; 0 for none.
+func (p *Page) blockStamp() int {
+	if b := p.hand.Carried(); b != p.block {
+		p.block = b
+		p.blocks++
+	}
+	if p.block == nil {
+		return 0
+	}
+	return p.blocks
+}
+
+// chosen is what cells are selected; nil for none.
+func (p *Page) chosen() *ChosenView {
+	d := p.doc()
+	c := p.hand.Chosen(d)
+	m := d.Map(c.Map)
+	if m == nil {
+		return nil
+	}
+	l := d.Project.Lattice()
+	on := c.Region.Move(m.Origin)
+	return &ChosenView{FormatID(m.ID), box(l.Box(on.Bounds())), spans(l, on), c.Region.Len(), c.Region.Bounds().W, c.Region.Bounds().H}
 }
 
 func (p *Page) selectRef(r world.Ref, end int) {
@@ -325,12 +361,6 @@ func (p *Page) crossingSlip(v *SlipView, c *world.Crossing, end int, line func(s
 	}
 }
 
-// maxSpans is how many rows a ghost is drawn with before only its box is.
-const maxSpans = 3000
-
-// maxDealt is how many cells of a medley a ghost shows one by one.
-const maxDealt = 2000
-
 // PointerView is where the pointer is and what would happen there.
 func (p *Page) PointerView() Pointer {
 	d := p.doc()
@@ -345,33 +375,7 @@ func (p *Page) PointerView() Pointer {
 			v.Piece = hand.Name(d, stack[0].Ref)
 		}
 	}
-	g := p.hand.Ghost()
-	v.Ghost = Ghost{Spans: []int{}, Tile: int(g.Cell), Cells: []int{}, Erase: g.Erase, Text: g.Text, Problem: g.Problem, Joins: []int{}}
-	if g.Piece != 0 {
-		v.Ghost.Piece = FormatID(g.Piece)
-	}
-	if m := d.Map(g.Map); m != nil && len(g.Region) > 0 {
-		bounds := g.Region.Bounds()
-		b := box(l.Box(bounds.Move(m.Origin)))
-		v.Ghost.Box = &b
-		if len(g.Region) <= maxSpans && bounds.W*bounds.H != g.Region.Len() {
-			for _, span := range g.Region {
-				r := l.Box(grid.Rect{X: span.X0, Y: span.Y, W: span.X1 - span.X0 + 1, H: 1}.Move(m.Origin))
-				v.Ghost.Spans = append(v.Ghost.Spans, r.X, r.Y, r.W, r.H)
-			}
-		}
-	}
-	if g.Medley != 0 || g.Bond != 0 {
-		v.Ghost.Cells = p.would(g)
-	}
-	if !g.Room.Empty() {
-		b := box(l.Box(g.Room))
-		v.Ghost.Room = &b
-	}
-	if g.Joins {
-		a, b := l.Pixel(g.From.Board), l.Pixel(g.To.Board)
-		v.Ghost.Joins = []int{a.X + l.W/2, a.Y + l.H/2, b.X + l.W/2, b.Y + l.H/2}
-	}
+	v.Ghost = p.ghost()
 	return v
 }
 

@@ -15,6 +15,7 @@ type Scene struct {
 	Tilesets  []TilesetHead  `json:"tilesets"`
 	Medleys   []MedleyView   `json:"medleys"`
 	Bonds     []BondView     `json:"bonds"`
+	Patches   []PatchView    `json:"patches"`
 	// Own are the properties of tiles that the project has of its own.
 	Own []OwnView `json:"own"`
 	// Drawer are the ids of tilesets, bonds and medleys in the order of the drawer.
@@ -188,6 +189,32 @@ type State struct {
 	FillFound int       `json:"fillFound"`
 	FillTotal int       `json:"fillTotal"`
 	Playing   bool      `json:"playing"`
+	// Size is how many cells wide a brush is.
+	Size int `json:"size"`
+	// Through says that selecting, erasing and picking go through all layers.
+	Through bool `json:"through"`
+	// Adds is what selecting does with what is selected.
+	Adds string `json:"adds"`
+	// MirrorX and MirrorY say that strokes are mirrored left to right, top to bottom.
+	MirrorX bool `json:"mirrorX"`
+	MirrorY bool `json:"mirrorY"`
+	// Patch is the kept patch in the hand; Block changes with the block that is held or
+	// carried, 0 for none.
+	Patch string `json:"patch"`
+	Block int    `json:"block"`
+	// Lying is how the tile in the hand lies.
+	Lying  int         `json:"lying"`
+	Chosen *ChosenView `json:"chosen"`
+}
+
+// ChosenView is the cells that are selected.
+type ChosenView struct {
+	Map   string  `json:"map"`
+	Box   BoxView `json:"box"`
+	Spans []int   `json:"spans"`
+	Cells int     `json:"cells"`
+	W     int     `json:"w"`
+	H     int     `json:"h"`
 }
 
 // SlipView is what the slip says of what is selected.
@@ -239,23 +266,6 @@ type Pointer struct {
 	Piece  string  `json:"piece"`
 	Ghost  Ghost   `json:"ghost"`
 	Busy   bool    `json:"busy"`
-}
-
-// Ghost is what would be laid.
-type Ghost struct {
-	// Spans are boxes of one row of cells each: x, y, w, h, one after the other.
-	Spans []int    `json:"spans"`
-	Box   *BoxView `json:"box"`
-	Tile  int      `json:"tile"`
-	// Cells are the cells of a medley or bond in the order of the spans, or of the box, if
-	// they are not too many.
-	Cells   []int    `json:"cells"`
-	Piece   string   `json:"piece"`
-	Erase   bool     `json:"erase"`
-	Room    *BoxView `json:"room"`
-	Joins   []int    `json:"joins"`
-	Text    string   `json:"text"`
-	Problem string   `json:"problem"`
 }
 
 // Play is what is to be seen of the game.

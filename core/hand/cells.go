@@ -1,0 +1,409 @@
+package hand
+
+import (
+	"fmt"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// Cells are chosen cells of a map.
+type Cells struct {
+	Map    world.ID
+	Region grid.Region
+}
+
+// Adding is what choosing cells does with those chosen already.
+type Adding string
+
+// Choosing gives up what was chosen, adds to it, or takes away from it.
+const (
+	Anew Adding = "anew"
+	Add  Adding = "add"
+	Less Adding = "take away"
+)
+
+// Chosen are the cells chosen, as far as they are still there.
+func (h *Hand) Chosen(d *world.Document) Cells {
+	m := d.Map(h.Cells.Map)
+	if m == nil {
+		return Cells{}
+	}
+	g := h.Cells.Region.Within(m.Bounds)
+	if len(g) == 0 {
+		return Cells{}
+	}
+	return Cells{m.ID, g}
+}
+
+func (h *Hand) choose(m world.ID, g grid.Region, away bool) {
+	was := h.Cells.Region
+	if h.Cells.Map != m {
+		was = nil
+	}
+	switch {
+	case away || h.Adds == Less:
+		g = was.Minus(g)
+	case h.Adds == Add:
+		g = was.Join(g)
+	}
+	h.Cells = Cells{m, g}
+	h.Selected = Selection{}
+}
+
+// ChooseAll chooses all cells of a map.
+func (h *Hand) ChooseAll(m *world.Map) {
+	h.Cells = Cells{m.ID, grid.BoxRegion(m.Bounds)}
+	h.Selected = Selection{}
+}
+
+func (h *Hand) pressChoose(d *world.Document, s Spot, away bool) Outcome {
+	if cells := h.Chosen(d); !away && h.Adds == Anew && cells.Map == s.Map.ID && cells.Region.Has(s.Cell) && !h.Shape.fills() {
+		h.gesture.kind, h.gesture.cells = carrying, cells
+		return Outcome{}
+	}
+	if h.Shape.fills() {
+		h.gesture = gesture{}
+		layer := h.Layer(s.Map)
+		t := &FillTask{hand: h, m: s.Map, layer: layer.ID, search: h.search(d, layer, s), chooses: true, away: away}
+		return Outcome{Fill: t}
+	}
+	h.gesture = gesture{kind: choosing, erase: away, start: s, last: s.Board, maps: []world.ID{s.Map.ID}}
+	h.extend(d, s.Board)
+	h.ghostChoose(d)
+	return Outcome{}
+}
+
+func (h *Hand) ghostChoose(d *world.Document) {
+	g := &h.gesture
+	m := d.Map(g.start.Map.ID)
+	if m == nil {
+		h.ghost = Ghost{Problem: "This map is not there any more."}
+		return
+	}
+	region := g.spans.Within(m.OnBoard())
+	b := region.Bounds()
+	h.ghost = Ghost{Region: region, Selects: true, Erase: g.erase || h.Adds == Less}
+	h.ghost.Text = fmt.Sprintf("%d × %d cells", b.W, b.H)
+	if region.Len() != b.W*b.H {
+		h.ghost.Text = count(region.Len(), "cell")
+	}
+	switch {
+	case h.ghost.Erase:
+		h.ghost.Text += " · taken away"
+	case h.Adds == Add:
+		h.ghost.Text += " · added"
+	}
+}
+
+// lifted is a block of the cells chosen, and the parts of an edit that take them away.
+func (h *Hand) lifted(d *world.Document, c Cells) (block *world.Block, away []edit.Part) {
+	m := d.Map(c.Map)
+	if m == nil {
+		return nil, nil
+	}
+	takes := h.takes(m)
+	block = d.Cut(m, c.Region, takes, true)
+	for _, l := range m.Layers {
+		if !takes(l) {
+			continue
+		}
+		if g := l.Cells.Filled().Meet(c.Region); len(g) > 0 {
+			away = append(away, edit.Paint{Map: m.ID, Layer: l.ID, Region: g, Cells: grid.Runs{{N: g.Len()}}})
+		}
+	}
+	return block, away
+}
+
+// standing are the pieces among cells that hands reach.
+func (h *Hand) standing(d *world.Document, c Cells) []*world.Piece {
+	m := d.Map(c.Map)
+	takes, l := h.takes(m), d.Project.Lattice()
+	var list []*world.Piece
+	for _, p := range m.Pieces {
+		if layer := m.Layer(p.Layer); layer != nil && takes(layer) && c.Region.Has(l.CellAt(p.Foot)) {
+			list = append(list, p)
+		}
+	}
+	return list
+}
+
+// locked says why the cells chosen can't be changed.
+func (h *Hand) locked(m *world.Map) string {
+	if h.Through {
+		return ""
+	}
+	switch l := h.Layer(m); {
+	case h.hidden[l.ID]:
+		return fmt.Sprintf("%s is hidden. Show it before you change it.", l.Name)
+	case l.Locked:
+		return fmt.Sprintf("%s is locked. Unlock it before you change it.", l.Name)
+	}
+	return ""
+}
+
+// nothingChosen is said where cells should be chosen.
+const nothingChosen = "No cells are selected. Drag a box over some with the empty hand, or take “select” into it."
+
+// onto are the lays of a block whose corner lies at a cell of the board, laid once.
+func (h *Hand) onto(d *world.Document, first *world.Map, b *world.Block, corner grid.Point) (lays []Lay, fall int, problem string) {
+	maps := []*world.Map{first}
+	box := grid.Rect{X: corner.X, Y: corner.Y, W: b.W, H: b.H}
+	for _, m := range d.Maps {
+		if m.ID != first.ID && !m.OnBoard().Meet(box).Empty() {
+			maps = append(maps, m)
+		}
+	}
+	cells := 0
+	var swaths []swath
+	for i, l := range b.Layers {
+		cells += l.Cells.Filled().Len()
+		if i == 0 {
+			swaths = append(swaths, swath{grid.BoxRegion(box), Supply{Block: b, Anchor: corner}})
+		}
+	}
+	lays, problem = h.lays(d, maps, swaths, false)
+	for _, l := range lays {
+		cells -= l.Region.Len()
+	}
+	return lays, cells, problem
+}
+
+func (h *Hand) ghostCarry(d *world.Document, by grid.Point) {
+	c := h.gesture.cells
+	m := d.Map(c.Map)
+	if m == nil {
+		h.ghost = Ghost{Problem: "This map is not there any more."}
+		return
+	}
+	if problem := h.locked(m); problem != "" {
+		h.ghost = Ghost{Problem: problem}
+		return
+	}
+	block := h.gesture.block
+	if block == nil {
+		block, _ = h.lifted(d, c)
+		h.gesture.block = block
+	}
+	to := c.Region.Move(m.Origin).Move(by)
+	h.ghost = Ghost{Region: to, Selects: true}
+	b := to.Bounds()
+	h.ghost.Text = fmt.Sprintf("%d × %d cells, moved by %d, %d", b.W, b.H, by.X, by.Y)
+	if block == nil {
+		return
+	}
+	corner := grid.Point{X: b.X, Y: b.Y}
+	h.ghost.Stamp = grid.Rect{X: b.X, Y: b.Y, W: block.W, H: block.H}
+	lays, fall, problem := h.onto(d, m, block, corner)
+	h.ghost.Lays, h.ghost.Problem = lays, problem
+	if fall > 0 && problem == "" {
+		h.ghost.Text += fmt.Sprintf(" · %s would fall off the maps", count(fall, "cell"))
+	}
+}
+
+// carry moves the cells chosen, and the pieces among them, by a way in cells.
+func (h *Hand) carry(d *world.Document, c Cells, by grid.Point) Outcome {
+	m := d.Map(c.Map)
+	if m == nil || by == (grid.Point{}) {
+		return Outcome{}
+	}
+	if problem := h.locked(m); problem != "" {
+		return said("%s", problem)
+	}
+	block, parts := h.lifted(d, c)
+	if block == nil {
+		h.Cells = Cells{m.ID, c.Region.Move(by).Within(m.Bounds)}
+		return Outcome{}
+	}
+	bounds := c.Region.Bounds().Move(m.Origin).Move(by)
+	lays, fall, problem := h.onto(d, m, block, grid.Point{X: bounds.X, Y: bounds.Y})
+	if problem != "" {
+		return said("%s", problem)
+	}
+	l := d.Project.Lattice()
+	for _, p := range h.standing(d, c) {
+		at := l.CellAt(p.Foot).Add(m.Origin).Add(by)
+		foot := p.Foot.Add(l.Pixel(by))
+		to := d.MapAt(at)
+		if to == nil {
+			return said("%s would stand on no map. Move less far, or leave it out.", PieceName(d, p))
+		}
+		if to.ID != m.ID {
+			foot = foot.Add(l.Pixel(m.Origin.Sub(to.Origin)))
+		}
+		parts = append(parts, h.moveTo(d, m, p, to, foot).Parts...)
+	}
+	o := h.lay(d, lays, nil, fmt.Sprintf("move %s on %s", count(c.Region.Len(), "cell"), m.Name))
+	if o.Edit == nil {
+		if o.Said != "" || len(parts) == 0 {
+			return o
+		}
+		o.Edit = &edit.Edit{Label: edit.Clip(fmt.Sprintf("move %s on %s", count(c.Region.Len(), "cell"), m.Name))}
+	}
+	o.Edit.Parts = append(parts, o.Edit.Parts...)
+	if fall > 0 {
+		o.Said = fmt.Sprintf("%s fell off the maps. Undo brings them back.", count(fall, "cell"))
+	}
+	h.Cells = h.landed(d, m, c.Region.Move(by))
+	return o
+}
+
+// landed are cells of m that were moved, on the map that most of them lie on now.
+func (h *Hand) landed(d *world.Document, m *world.Map, g grid.Region) Cells {
+	best, most := Cells{m.ID, g.Within(m.Bounds)}, g.Within(m.Bounds).Len()
+	board := g.Move(m.Origin)
+	for _, o := range d.Maps {
+		if on := board.Within(o.OnBoard()); on.Len() > most {
+			best, most = Cells{o.ID, on.Move(grid.Point{X: -o.Origin.X, Y: -o.Origin.Y})}, on.Len()
+		}
+	}
+	return best
+}
+
+// MoveCells moves the cells chosen by a way in cells.
+func (h *Hand) MoveCells(d *world.Document, by grid.Point) Outcome {
+	c := h.Chosen(d)
+	if c.Map == 0 {
+		return said(nothingChosen)
+	}
+	return h.carry(d, c, by)
+}
+
+// EraseCells takes away what lies in the cells chosen, and the pieces among them.
+func (h *Hand) EraseCells(d *world.Document) Outcome {
+	c := h.Chosen(d)
+	if c.Map == 0 {
+		return said(nothingChosen)
+	}
+	m := d.Map(c.Map)
+	if problem := h.locked(m); problem != "" {
+		return said("%s", problem)
+	}
+	_, parts := h.lifted(d, c)
+	for _, p := range h.standing(d, c) {
+		parts = append(parts, edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}})
+	}
+	if len(parts) == 0 {
+		return said("There is nothing in these cells.")
+	}
+	return Outcome{Edit: &edit.Edit{Label: edit.Clip(fmt.Sprintf("erase %s on %s", count(c.Region.Len(), "cell"), m.Name)), Parts: parts}}
+}
+
+// FillCells lays what is held, or was held before, over the cells chosen.
+func (h *Hand) FillCells(d *world.Document) Outcome {
+	c := h.Chosen(d)
+	if c.Map == 0 {
+		return said(nothingChosen)
+	}
+	held := h.Held
+	if !held.Paints() {
+		held = h.Before
+	}
+	if !held.Paints() {
+		return said("Take what the cells are to be filled with into the hand first.")
+	}
+	m := d.Map(c.Map)
+	b := c.Region.Bounds().Move(m.Origin)
+	was := h.Held
+	h.Held = held
+	defer func() { h.Held = was }()
+	at := grid.Point{X: b.X, Y: b.Y}
+	if held.Holding == Patch && held.Block != nil {
+		at = at.Add(middleOf(held.Block))
+	}
+	supply, problem := held.supply(d, held.Holding == Eraser, at)
+	if problem != "" {
+		return said("%s", problem)
+	}
+	erase := held.Holding == Eraser
+	lays, problem := h.lays(d, []*world.Map{m}, []swath{{c.Region.Move(m.Origin), supply}}, erase)
+	if problem != "" && len(lays) == 0 {
+		return said("%s", problem)
+	}
+	return h.lay(d, lays, nil, labelOf(d, lays, erase))
+}
+
+// A Transform is how the cells chosen are laid anew where they are.
+type Transform string
+
+// The transforms.
+const (
+	LeftRight Transform = "left and right"
+	TopBottom Transform = "top and bottom"
+	Quarter   Transform = "quarter turn"
+)
+
+// TransformCells mirrors or turns what lies in the cells chosen, on the spot. A turn
+// goes round their upper left corner.
+func (h *Hand) TransformCells(d *world.Document, how Transform) Outcome {
+	c := h.Chosen(d)
+	if c.Map == 0 {
+		return said(nothingChosen)
+	}
+	m := d.Map(c.Map)
+	if problem := h.locked(m); problem != "" {
+		return said("%s", problem)
+	}
+	l := d.Project.Lattice()
+	if how == Quarter && l.W != l.H {
+		return said("The cells of this project are not square, so they can't be turned. Mirror them instead.")
+	}
+	block, parts := h.lifted(d, c)
+	if block == nil {
+		return said("There is nothing in these cells.")
+	}
+	b := c.Region.Bounds()
+	corner := grid.Point{X: b.X, Y: b.Y}
+	// The region goes the way of a block of one tile that covers it.
+	runs := grid.Runs{{N: c.Region.Len(), Cell: 1}}
+	var mask grid.Plane
+	e := mask.Edit()
+	e.Write(c.Region.Move(grid.Point{X: -b.X, Y: -b.Y}), runs)
+	shape := &world.Block{W: b.W, H: b.H, Layers: []world.BlockLayer{{Cells: e.Done()}}}
+	turn := func(b *world.Block) *world.Block {
+		if how == Quarter {
+			return b.Turned(l)
+		}
+		return b.Mirrored(l, how == LeftRight)
+	}
+	block, shape = turn(block), turn(shape)
+	lays, fall, problem := h.onto(d, m, block, corner.Add(m.Origin))
+	if problem != "" {
+		return said("%s", problem)
+	}
+	if fall > 0 {
+		return said("%s would fall off the map. Move the selection away from its edge first.", count(fall, "cell"))
+	}
+	pieces := h.standing(d, c)
+	for i, p := range pieces {
+		foot := block.Pieces[i].Foot.Add(l.Pixel(corner))
+		if !l.Box(m.Bounds).Has(foot) {
+			return said("%s would stand beside the map. Move the selection away from its edge first.", PieceName(d, p))
+		}
+		parts = append(parts, edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, Value: world.PointValue(world.FieldFoot, foot)})
+	}
+	verb := "mirror"
+	if how == Quarter {
+		verb = "turn"
+	}
+	o := h.lay(d, lays, nil, fmt.Sprintf("%s %s on %s", verb, count(c.Region.Len(), "cell"), m.Name))
+	if o.Edit != nil {
+		o.Edit.Parts = append(parts, o.Edit.Parts...)
+	}
+	h.Cells = Cells{m.ID, shape.Layers[0].Cells.Filled().Move(corner)}
+	return o
+}
+
+// CopyCells is what lies in the cells chosen; nil and why if there is nothing.
+func (h *Hand) CopyCells(d *world.Document) (*world.Block, string) {
+	c := h.Chosen(d)
+	if c.Map == 0 {
+		return nil, nothingChosen
+	}
+	b, _ := h.lifted(d, c)
+	if b == nil {
+		return nil, "There is nothing in these cells."
+	}
+	return b, ""
+}

@@ -1,0 +1,345 @@
+package page
+
+import (
+	"encoding/json"
+	"fmt"
+	"slices"
+	"strings"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/hand"
+	"azzel/core/limit"
+	"azzel/core/rows"
+	"azzel/core/world"
+)
+
+// A clip is a block as text, for the clipboard: see docs/FORMATS.md. Its names are
+// those of the JSON, which other programs may read and write.
+type clip struct {
+	// Azzel says what it is: clipKind.
+	Azzel      string             `json:"azzel"`
+	Version    int                `json:"version"`
+	CellWidth  int                `json:"cellWidth"`
+	CellHeight int                `json:"cellHeight"`
+	Columns    int                `json:"columns"`
+	Rows       int                `json:"rows"`
+	Tilesets   map[string]clipSet `json:"tilesets"`
+	Layers     []clipLayer        `json:"layers"`
+	Pieces     []clipPiece        `json:"pieces"`
+}
+
+type clipSet struct {
+	Name string `json:"name"`
+	// Tiles is the SHA-256 sum of its tiles' pixels; empty for the built-in ones.
+	Tiles string `json:"tiles"`
+}
+
+type clipLayer struct {
+	Name   string   `json:"name"`
+	Depth  int      `json:"depth"`
+	Counts bool     `json:"counts"`
+	Rows   []string `json:"rows"`
+}
+
+type clipPiece struct {
+	Type string `json:"type"`
+	Name string `json:"name"`
+	X    int    `json:"x"`
+	Y    int    `json:"y"`
+}
+
+const (
+	clipKind    = "block"
+	clipVersion = 1
+)
+
+// writeClip writes a block of a document as text.
+func writeClip(d *world.Document, b *world.Block) string {
+	c := clip{Azzel: clipKind, Version: clipVersion, CellWidth: d.Project.CellW, CellHeight: d.Project.CellH, Columns: b.W, Rows: b.H,
+		Tilesets: map[string]clipSet{}, Layers: []clipLayer{}, Pieces: []clipPiece{}}
+	short := map[world.ID]string{}
+	name := func(tile int) (string, int) {
+		t, i := d.TilesetOf(tile)
+		if t == nil {
+			return "none", 0
+		}
+		if short[t.ID] == "" {
+			short[t.ID] = rows.Short(len(short))
+			c.Tilesets[short[t.ID]] = clipSet{t.Name, t.Strip}
+		}
+		return short[t.ID], i
+	}
+	for _, l := range b.Layers {
+		lines := rows.Write(l.Cells, grid.Rect{W: b.W, H: b.H}, l.Loose, name)
+		c.Layers = append(c.Layers, clipLayer{l.Name, l.Depth, l.Counts, lines})
+	}
+	for _, p := range b.Pieces {
+		t, _ := world.TypeOf(p.Type)
+		c.Pieces = append(c.Pieces, clipPiece{strings.ToLower(t.Name), p.Name, p.Foot.X, p.Foot.Y})
+	}
+	text, err := json.MarshalIndent(c, "", " ")
+	if err != nil {
+		panic(err) // Nothing in a clip can't be written.
+	}
+	return string(text)
+}
+
+// readClip reads a block for a document. Tiles of tilesets that the document lacks
+// are left out, and said.
+func readClip(d *world.Document, text string) (b *world.Block, left string, err error) {
+	if len(text) > limit.EditBytes {
+		return nil, "", fmt.Errorf("what is in the clipboard is over %d MB: copy it in parts", limit.EditBytes>>20)
+	}
+	var c clip
+	if err := json.Unmarshal([]byte(text), &c); err != nil || c.Azzel != clipKind {
+		return nil, "", fmt.Errorf("the clipboard holds no cells or pieces: select some and copy them first")
+	}
+	if c.Version != clipVersion {
+		return nil, "", fmt.Errorf("the clipboard comes from a newer version (%d): reload this page", c.Version)
+	}
+	if c.Columns < 1 || c.Rows < 1 || c.Columns > limit.MaxMapSide || c.Rows > limit.MaxMapSide || len(c.Layers) > limit.Layers {
+		return nil, "", fmt.Errorf("what is in the clipboard is 1 to %d cells wide and high; this says %d × %d", limit.MaxMapSide, c.Columns, c.Rows)
+	}
+	find, missing := finder(d, c.Tilesets)
+	b = &world.Block{W: c.Columns, H: c.Rows}
+	for _, l := range c.Layers {
+		cells, loose, err := rows.Read(l.Rows, grid.Rect{W: b.W, H: b.H}, find)
+		if err != nil {
+			return nil, "", fmt.Errorf("the clipboard's layer %.40q, %w", l.Name, err)
+		}
+		// What is no tile of a bond here follows none.
+		if len(d.Bonds) == 0 {
+			loose = nil
+		}
+		b.Layers = append(b.Layers, world.BlockLayer{Name: l.Name, Depth: min(max(l.Depth, -limit.Layers), limit.Layers), Counts: l.Counts, Cells: cells, Loose: loose})
+	}
+	// Pieces lie where their cells are, should those be of another size.
+	for _, p := range c.Pieces {
+		i := slices.IndexFunc(world.Types, func(t world.Type) bool { return strings.EqualFold(t.Name, p.Type) })
+		if i < 0 || c.CellWidth < 1 || c.CellHeight < 1 {
+			continue
+		}
+		foot := grid.Point{X: p.X * d.Project.CellW / c.CellWidth, Y: p.Y * d.Project.CellH / c.CellHeight}
+		if d.Project.Lattice().Box(grid.Rect{W: b.W, H: b.H}).Has(foot) {
+			b.Pieces = append(b.Pieces, world.BlockPiece{Type: world.Types[i].ID, Name: p.Name, Foot: foot})
+		}
+	}
+	b.Layers = slices.DeleteFunc(b.Layers, func(l world.BlockLayer) bool { return l.Cells.Empty() })
+	if names := missing(); names != "" {
+		left = fmt.Sprintf("This project has no tileset like %s. Those cells were left out; bring the picture in first, then paste again.", names)
+	}
+	if len(b.Layers)+len(b.Pieces) == 0 {
+		if left != "" {
+			return nil, "", fmt.Errorf("this project has no tileset like %s: bring its picture in first, then paste again", missing())
+		}
+		return nil, "", fmt.Errorf("there is nothing in the copied cells")
+	}
+	return b, left, b.Check()
+}
+
+// finder finds the tiles of tilesets that are named in a text: those with the same
+// pixels, else the one called the same. Missing names those that were not found.
+func finder(d *world.Document, sets map[string]clipSet) (find rows.Finder, missing func() string) {
+	found := map[string]*world.Tileset{}
+	for short, is := range sets {
+		for _, t := range d.Tilesets {
+			if t.Strip == is.Tiles || found[short] == nil && strings.EqualFold(t.Name, is.Name) {
+				found[short] = t
+			}
+		}
+	}
+	lost := map[string]bool{}
+	find = func(set string, index int) (int, error) {
+		is, named := sets[set]
+		if !named {
+			return 0, fmt.Errorf("there is no tileset %.20q", set)
+		}
+		t := found[set]
+		if t == nil || index >= t.Count {
+			lost[is.Name] = true
+			return 0, nil
+		}
+		return t.First + index, nil
+	}
+	missing = func() string {
+		var names []string
+		for name := range lost {
+			names = append(names, "“"+name+"”")
+		}
+		slices.Sort(names)
+		return strings.Join(names[:min(3, len(names))], ", ")
+	}
+	return find, missing
+}
+
+// Copied is what is selected, as text for the clipboard; empty if there is nothing,
+// which is then said. With cut it is taken away from the map.
+func (p *Page) Copied(cut bool) (text string, changed Changed) {
+	d := p.doc()
+	b, problem := p.copied()
+	if b == nil {
+		p.say("%s", problem)
+		return "", StateChanged
+	}
+	text = writeClip(d, b)
+	if len(text) > limit.EditBytes {
+		p.say("This is too large for the clipboard (%d MB; the most is %d MB). Move it, or copy it in parts.", len(text)>>20, limit.EditBytes>>20)
+		return "", StateChanged
+	}
+	if cut {
+		return text, p.remove() | p.hover()
+	}
+	p.say("Copied %s.", contents(b))
+	return text, StateChanged
+}
+
+// copied is what is selected as a block: cells, or one piece.
+func (p *Page) copied() (*world.Block, string) {
+	d := p.doc()
+	if sel := p.hand.Selected; sel.Ref.Kind == world.KindPiece && p.hand.Chosen(d).Map == 0 {
+		if m := d.Map(sel.Ref.Map); m != nil && m.Piece(sel.Ref.ID) != nil {
+			piece := m.Piece(sel.Ref.ID)
+			l := d.Project.Lattice()
+			return &world.Block{W: 1, H: 1, Pieces: []world.BlockPiece{{Type: piece.Type, Name: piece.Name, Foot: piece.Foot.Sub(l.Pixel(l.CellAt(piece.Foot)))}}}, ""
+		}
+	}
+	return p.hand.CopyCells(d)
+}
+
+func contents(b *world.Block) string {
+	text := fmt.Sprintf("%d × %d cells", b.W, b.H)
+	if n := len(b.Layers); n > 1 {
+		text += fmt.Sprintf(" of %d layers", n)
+	}
+	if n := len(b.Pieces); n > 0 {
+		text += " with " + counted(n, "piece")
+	}
+	return text
+}
+
+// Paste takes what is in the clipboard into the hand.
+func (p *Page) Paste(text string) Changed {
+	b, left, err := readClip(p.doc(), text)
+	if err != nil {
+		return p.Fail(err)
+	}
+	if left != "" {
+		p.say("%s", left)
+	}
+	p.hand.Cancel()
+	p.hand.HoldBlock(b, 0)
+	p.hand.Shape = hand.Free
+	return StateChanged | p.hover()
+}
+
+// keepPatch keeps the cells chosen, or the block in the hand, as a patch.
+func (p *Page) keepPatch(name string) Changed {
+	d := p.doc()
+	b, problem := p.copied()
+	if p.hand.Holding == hand.Patch {
+		b = p.hand.Block
+	}
+	if b == nil {
+		p.say("%s", problem)
+		return StateChanged
+	}
+	where := "hand"
+	if m := d.Map(p.hand.Cells.Map); m != nil {
+		where = m.Name
+	}
+	patch := &world.Patch{ID: p.ids.NewID(), Name: name, Block: *b}
+	if patch.Name == "" {
+		patch.Name = string([]rune(fmt.Sprintf("Patch of %s, %d × %d", where, b.W, b.H))[:])
+	}
+	return p.makeHeld(world.Ref{Kind: world.KindPatch, ID: patch.ID}, patch.Name, patch.Values(), hand.Patch)
+}
+
+// PatchView is a patch in the drawer.
+type PatchView struct {
+	ID      string `json:"id"`
+	Name    string `json:"name"`
+	Columns int    `json:"columns"`
+	Rows    int    `json:"rows"`
+	Layers  int    `json:"layers"`
+	Pieces  int    `json:"pieces"`
+}
+
+func viewPatch(p *world.Patch) PatchView {
+	return PatchView{FormatID(p.ID), p.Name, p.W, p.H, len(p.Layers), len(p.Pieces)}
+}
+
+// BlockPicture draws a patch, or with 0 the block that is held or carried, within side
+// pixels.
+func (p *Page) BlockPicture(patch world.ID, side int) (pixels []byte, w, h int) {
+	b := p.hand.Carried()
+	if kept := p.doc().Patch(patch); patch != 0 {
+		b = nil
+		if kept != nil {
+			b = &kept.Block
+		}
+	}
+	if b == nil {
+		return nil, 0, 0
+	}
+	p.bitmaps.Atlas.AddMissing(p.doc())
+	m := &world.Map{Bounds: grid.Rect{W: b.W, H: b.H}}
+	for _, l := range b.Layers {
+		m.Layers = append(m.Layers, &world.Layer{Cells: l.Cells})
+	}
+	return p.bitmaps.Atlas.Map(m, ^uint64(0), side)
+}
+
+// holdTiles takes a block of tiles off a sheet into the hand: columns of them, row by
+// row, 0 where there is none.
+func (p *Page) holdTiles(columns int, list []int) {
+	if columns < 1 || len(list) == 0 || len(list)%columns != 0 {
+		return
+	}
+	if len(list) == 1 {
+		p.hold(Order{Kind: string(hand.Tile), N: list[0]})
+		return
+	}
+	cells := make([]grid.Cell, len(list))
+	for i, n := range list {
+		if t, _ := p.doc().TilesetOf(n); t != nil {
+			cells[i] = grid.Cell(n)
+		}
+	}
+	p.hand.Cancel()
+	p.hand.HoldBlock(world.Sheet(columns, len(list)/columns, cells), 0)
+}
+
+// transform mirrors or turns the cells chosen, or else what is in the hand.
+func (p *Page) transform(how hand.Transform) Changed {
+	d := p.doc()
+	if p.hand.Chosen(d).Map != 0 && (p.hand.Holding == hand.Nothing || p.hand.Holding == hand.Choose) {
+		return p.outcome(p.hand.TransformCells(d, how))
+	}
+	problem := ""
+	if how == hand.Quarter {
+		problem = p.hand.Turn(d)
+	} else {
+		problem = p.hand.Flip(d, how == hand.LeftRight)
+	}
+	if problem != "" {
+		p.say("%s", problem)
+	}
+	return StateChanged | p.hover()
+}
+
+// resizeMap gives a map a size by numbers: W × H cells with an anchor, 0 to 8 row by
+// row, that stays where it is.
+func (p *Page) resizeMap(ref world.Ref, w, h, anchor int) Changed {
+	m := p.doc().Map(ref.ID)
+	if m == nil {
+		return p.Fail(world.ErrGone)
+	}
+	return p.outcome(hand.Resized(p.doc(), edit.Resize{Map: m.ID, Bounds: anchored(m.Bounds, w, h, anchor)}))
+}
+
+// anchored is a box of another size whose left, middle or right, and top, middle or
+// bottom, is where it was.
+func anchored(was grid.Rect, w, h, anchor int) grid.Rect {
+	return grid.Rect{X: was.X + (was.W-w)*(anchor%3)/2, Y: was.Y + (was.H-h)*(anchor/3)/2, W: w, H: h}
+}
