@@ -297,3 +297,44 @@ func (v *Server) cutPicture(ctx context.Context, data []byte, cut tiles.Cut, apa
 	}
 	return strip, cells, nil
 }
+
+// KeptPicture is a picture that was stored as it is, for a backdrop.
+type KeptPicture struct {
+	Picture string `json:"picture"`
+	W       int    `json:"w"`
+	H       int    `json:"h"`
+}
+
+// keepPicture measures and decodes a picture and stores it as it came.
+func (v *Server) keepPicture(c fiber.Ctx) error {
+	id, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	if _, err := v.rooms.enter(c, id); err != nil {
+		return err
+	}
+	data := c.Body()
+	if len(data) > limit.PictureBytes {
+		return refuse(fmt.Errorf("the file is larger than %d MB", limit.PictureBytes>>20))
+	}
+	if _, err := raster.Measure(data); err != nil {
+		return refuse(err)
+	}
+	select {
+	case v.decoding <- struct{}{}:
+	case <-c.Done():
+		return c.Err()
+	}
+	img, err := raster.Decode(data)
+	<-v.decoding
+	if err != nil {
+		return refuse(err)
+	}
+	sums, err := v.store.AddBlobs(c, id, bytes.Clone(data))
+	if err != nil {
+		return err
+	}
+	size := img.Bounds()
+	return c.JSON(KeptPicture{sums[0], size.Dx(), size.Dy()})
+}

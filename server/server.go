@@ -51,6 +51,7 @@ func New(s *store.Store, files fs.FS, addr string) (*Server, error) {
 	api.Get("/projects/:project/socket", v.socket)
 	api.Post("/projects/:project/edits", v.postEdit)
 	api.Post("/projects/:project/tilesets", v.takePicture)
+	api.Post("/projects/:project/pictures", v.keepPicture)
 	api.Use(func(c fiber.Ctx) error {
 		return fiber.NewError(fiber.StatusNotFound, "There is nothing at this address.")
 	})

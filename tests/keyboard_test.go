@@ -220,6 +220,7 @@ func TestEveryViewIsAccessible(t *testing.T) {
 		w.sees("[data-slip]", "Label of the lady palm")
 		w.accessible(theme + ", slip")
 		w.press(input.Slash)
+		w.page.MustInsertText("undo")
 		w.sees("[role=option]", "Undo")
 		w.accessible(theme + ", seek")
 		w.press(input.Escape)

@@ -18,8 +18,8 @@ import (
 	"azzel/server"
 )
 
-var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.ReskinView{}, page.Usage{}, page.State{}, page.Pointer{}, page.Play{}, page.Order{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, tiles.Apart{}, server.ProjectCard{},
-	server.NewProject{}, server.TakenPicture{}, server.Problem{}}
+var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.ReskinView{}, page.Usage{}, page.StepView{}, page.State{}, page.Pointer{}, page.Play{}, page.Order{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, tiles.Apart{}, server.ProjectCard{},
+	server.NewProject{}, server.TakenPicture{}, server.KeptPicture{}, server.Problem{}}
 
 func main() {
 	check := flag.Bool("check", false, "report whether the file is current")

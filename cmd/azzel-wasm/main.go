@@ -105,6 +105,18 @@ func paste() (result int32) {
 	return int32(now.Paste(string(bridge.In)))
 }
 
+//go:wasmexport cells
+func cells(m, layer int64, x, y, w, h int32) (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Write(now.Cells(world.ID(m), world.ID(layer), grid.Rect{X: int(x), Y: int(y), W: int(w), H: int(h)}))
+}
+
+//go:wasmexport lossOf
+func lossOf(m int64, columns, rows, anchor int32) (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Answer([]byte(now.LossOf(world.ID(m), int(columns), int(rows), int(anchor))))
+}
+
 //go:wasmexport blockPicture
 func blockPicture(patch int64, side int32) (result int32) {
 	defer bridge.Guard(&result)
@@ -142,6 +154,7 @@ const (
 	viewPointer
 	viewPlay
 	viewProbe
+	viewSteps
 )
 
 //go:wasmexport view
@@ -157,6 +170,8 @@ func view(which int32) (result int32) {
 		v = now.PointerView()
 	case viewPlay:
 		v = now.Play()
+	case viewSteps:
+		v = now.Steps()
 	case viewProbe:
 		sum := fnv.New128a()
 		sum.Write(now.Document().Encode())

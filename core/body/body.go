@@ -23,22 +23,34 @@ func PlayerSize(l grid.Lattice) Size { return Size{max(2, l.W*5/8), max(2, l.H/2
 type Ground struct {
 	Map     *world.Map
 	Lattice grid.Lattice
-	// masks says of each tile's number what of it is solid.
+	doc     *world.Document
+	// masks says of each tile's number what of it is solid; water, whether it is water.
 	masks []tiles.Mask
+	water []bool
 	open  map[grid.Point]bool
+	// beside are the grounds of neighbours across open edges.
+	beside map[world.ID]*Ground
 }
 
 // NewGround looks at a map of d. Doorways are always open, so that one can be
 // set into a wall.
 func NewGround(d *world.Document, m *world.Map) *Ground {
-	g := &Ground{Map: m, Lattice: d.Project.Lattice(), masks: make([]tiles.Mask, d.TilesEnd()), open: map[grid.Point]bool{}}
+	n := d.TilesEnd()
+	g := &Ground{Map: m, Lattice: d.Project.Lattice(), doc: d, masks: make([]tiles.Mask, n), water: make([]bool, n), open: map[grid.Point]bool{}}
 	for _, t := range d.Tilesets {
 		for i, p := range t.Tiles {
 			if p != nil {
-				g.masks[t.First+i] = p.Solid
+				g.masks[t.First+i], g.water[t.First+i] = p.Solid, p.Water
 			}
 		}
 	}
+	g.doorways()
+	return g
+}
+
+// doorways opens the cells of all doorways of the map.
+func (g *Ground) doorways() {
+	d, m := g.doc, g.Map
 	for _, c := range d.Crossings {
 		for _, end := range c.Ends {
 			if end.Map != m.ID {
@@ -51,25 +63,30 @@ func NewGround(d *world.Document, m *world.Map) *Ground {
 			}
 		}
 	}
-	return g
 }
 
-// mask says which parts of cell c stop a body. All outside the map does.
+// mask says which parts of cell c stop a body. Outside the map, edges say.
 func (g *Ground) mask(c grid.Point) tiles.Mask {
 	if !g.Map.Bounds.Has(c) {
-		return tiles.Whole
+		return g.beyond(c)
 	}
 	if g.open[c] {
 		return 0
 	}
 	var m tiles.Mask
+	wet := false
 	for _, l := range g.Map.Layers {
 		if !l.Counts {
 			continue
 		}
-		if v := l.Cells.At(c); v.Tile() < len(g.masks) {
+		if v := l.Cells.At(c); v != 0 && v.Tile() < len(g.masks) {
 			m |= g.masks[v.Tile()].Lying(v.Orientation())
+			// The topmost tile that counts covers water beneath it: a bridge.
+			wet = g.water[v.Tile()]
 		}
+	}
+	if wet {
+		return tiles.Whole
 	}
 	return m
 }

@@ -23,6 +23,7 @@ type Replica struct {
 	order     []uint64
 	undo      []uint64
 	redo      []uint64
+	others    []shared
 }
 
 type pending struct {
@@ -170,6 +171,7 @@ func (r *Replica) Receive(message []byte) (Notice, error) {
 			return Notice{}, fmt.Errorf("following the server: %w", err)
 		}
 		r.confirmed, r.revision = res.Document, revision
+		r.heard(e)
 		r.rebase()
 		return Notice{}, nil
 	case MessageTaken:

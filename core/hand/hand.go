@@ -108,6 +108,7 @@ type Hand struct {
 	Steady  bool
 	current map[world.ID]world.ID
 	hidden  map[world.ID]bool
+	only    map[world.ID]world.ID
 	axes    map[world.ID]grid.Point
 	made    map[madeLayer]*world.Layer
 	ids     world.Allocator
@@ -119,7 +120,7 @@ type Hand struct {
 // New makes an empty hand whose new things get ids from ids.
 func New(ids world.Allocator) *Hand {
 	return &Hand{Held: Held{Holding: Nothing, Type: world.Collectible, Tile: 1}, Shape: Free, Size: 1, ids: ids,
-		current: map[world.ID]world.ID{}, hidden: map[world.ID]bool{}, axes: map[world.ID]grid.Point{}, made: map[madeLayer]*world.Layer{}}
+		current: map[world.ID]world.ID{}, hidden: map[world.ID]bool{}, only: map[world.ID]world.ID{}, axes: map[world.ID]grid.Point{}, made: map[madeLayer]*world.Layer{}}
 }
 
 // Take takes something else into the hand.
@@ -214,15 +215,16 @@ func (h *Hand) Hidden(layer world.ID) bool { return h.hidden[layer] }
 // SetHidden hides or shows a layer for this person.
 func (h *Hand) SetHidden(layer world.ID, hidden bool) { h.hidden[layer] = hidden }
 
-// Shown has a bit for each layer of m that is not hidden, the lowest first.
-func (h *Hand) Shown(m *world.Map) uint64 {
-	var mask uint64
-	for i, l := range m.Layers {
-		if !h.hidden[l.ID] {
-			mask |= 1 << i
-		}
+// Only is the layer of a map that is shown alone; nil if all are.
+func (h *Hand) Only(m *world.Map) *world.Layer { return m.Layer(h.only[m.ID]) }
+
+// SetOnly shows a layer of a map alone, for this person, or again all.
+func (h *Hand) SetOnly(m, layer world.ID, alone bool) {
+	delete(h.only, m)
+	if alone {
+		h.only[m] = layer
+		h.SetLayer(m, layer)
 	}
-	return mask
 }
 
 // Pick takes into the hand what lies at a pixel of the board: the tile on the

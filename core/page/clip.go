@@ -6,7 +6,6 @@ import (
 	"slices"
 	"strings"
 
-	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
 	"azzel/core/limit"
@@ -326,20 +325,4 @@ func (p *Page) transform(how hand.Transform) Changed {
 		p.say("%s", problem)
 	}
 	return StateChanged | p.hover()
-}
-
-// resizeMap gives a map a size by numbers: W × H cells with an anchor, 0 to 8 row by
-// row, that stays where it is.
-func (p *Page) resizeMap(ref world.Ref, w, h, anchor int) Changed {
-	m := p.doc().Map(ref.ID)
-	if m == nil {
-		return p.Fail(world.ErrGone)
-	}
-	return p.outcome(hand.Resized(p.doc(), edit.Resize{Map: m.ID, Bounds: anchored(m.Bounds, w, h, anchor)}))
-}
-
-// anchored is a box of another size whose left, middle or right, and top, middle or
-// bottom, is where it was.
-func anchored(was grid.Rect, w, h, anchor int) grid.Rect {
-	return grid.Rect{X: was.X + (was.W-w)*(anchor%3)/2, Y: was.Y + (was.H-h)*(anchor/3)/2, W: w, H: h}
 }

@@ -76,6 +76,23 @@ func (p *Page) order(o Order) Changed {
 		p.hand.HoldBlock(b, 0)
 	case "hold-tiles":
 		p.holdTiles(o.N, o.List)
+	case "make-layer":
+		return p.makeLayer(ref, o.Text)
+	case "set-layer":
+		return p.setLayer(ref, o.Layer)
+	case "layer-order":
+		return p.layerOrder(ref, o)
+	case "only":
+		p.hand.SetOnly(ref.Map, ref.ID, o.Yes)
+		return SceneChanged | CellsChanged | p.hover()
+	case "set-map":
+		return p.setMap(ref, o.Look)
+	case "copy-map":
+		return p.copyMap(ref, o.Yes)
+	case "move-map":
+		return p.moveMap(ref, o.X, o.Y)
+	case "walk":
+		return p.walk(o.N)
 	case "keep-patch":
 		return p.keepPatch(o.Text)
 	case "resize":
@@ -341,13 +358,8 @@ func (p *Page) rebuild(t *Taken) Changed {
 	}
 	d := p.doc()
 	set := t.tileset()
-	// To the right of all that is there.
-	at := grid.Point{}
-	for _, m := range d.Maps {
-		b := m.OnBoard()
-		at.X = max(at.X, b.X+b.W+3)
-	}
-	m, layers := world.NewMap(t.Name, at, grid.Rect{W: t.Columns, H: t.Rows}, p.ids)
+	bounds := grid.Rect{W: t.Columns, H: t.Rows}
+	m, layers := world.NewMap(t.Name, beside(d, bounds), bounds, p.ids)
 	e := edit.Edit{Label: edit.Clip("rebuild " + t.Name), Parts: []edit.Part{
 		edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: p.ids.NewID()}, Values: set.Values()},
 		edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()},
@@ -367,6 +379,17 @@ func (p *Page) rebuild(t *Taken) Changed {
 	})
 	e.Parts = append(e.Parts, edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: cells})
 	return p.do(e)
+}
+
+// beside is where cell (0, 0) of a map with some bounds can lie to the right of all
+// that is there.
+func beside(d *world.Document, bounds grid.Rect) grid.Point {
+	at := grid.Point{}
+	for _, m := range d.Maps {
+		b := m.OnBoard()
+		at.X = max(at.X, b.X+b.W+3)
+	}
+	return grid.Point{X: at.X - bounds.X, Y: at.Y - bounds.Y}
 }
 
 // replace puts a newer picture in the place of a tileset whose tile i becomes tile

@@ -24,11 +24,11 @@ type OwnValueView struct {
 
 func viewOwn(p *world.Property) OwnView { return OwnView{FormatID(p.ID), p.Name, int(p.Type)} }
 
-// ownValues are a tile's values of the properties that there are.
-func ownValues(d *world.Document, is tiles.Properties) []OwnValueView {
+// ownValues are a thing's values of the properties that there are.
+func ownValues(d *world.Document, own *tiles.Own) []OwnValueView {
 	list := []OwnValueView{}
 	for _, p := range d.Properties {
-		if v := is.Own.Of(uint64(p.ID)); v != "" {
+		if v := own.Of(uint64(p.ID)); v != "" {
 			list = append(list, OwnValueView{FormatID(p.ID), v})
 		}
 	}

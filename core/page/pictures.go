@@ -84,6 +84,18 @@ func (p *Page) LayerPicture(mapID, layer world.ID, side int) (pixels []byte, w, 
 	return nil, 0, 0
 }
 
+// Cells are those of a box of a layer, row by row; none of a box over 65,536 cells.
+func (p *Page) Cells(mapID, layer world.ID, r grid.Rect) []int {
+	list := []int{}
+	m := p.doc().Map(mapID)
+	if m == nil || m.Layer(layer) == nil || r.Empty() || r.W > 256 || r.H > 256 {
+		return list
+	}
+	g := grid.BoxRegion(r)
+	m.Layer(layer).Cells.Read(g).Over(g, func(_ grid.Point, c grid.Cell) { list = append(list, int(c)) })
+	return list
+}
+
 // What stands for the property where tiles are marked for a bond, or as frames in
 // their order.
 const (

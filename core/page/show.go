@@ -33,7 +33,7 @@ func (p *Page) Scene() Scene {
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Own: []OwnView{}, Roles: []string{"none"}, Types: []TypeView{}, Missing: []MissingView{},
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Missing: []MissingView{},
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	// What lies first in the drawer is mostly what is seen first.
@@ -56,10 +56,10 @@ func (p *Page) Scene() Scene {
 		b := l.Box(m.OnBoard())
 		origin := l.Pixel(m.Origin)
 		v := MapView{ID: FormatID(m.ID), Name: m.Name, X: b.X, Y: b.Y, W: b.W, H: b.H, OriginX: origin.X, OriginY: origin.Y,
-			Columns: m.Bounds.W, Rows: m.Bounds.H, Layers: []LayerView{}, Ways: len(d.CrossingsOf(m.ID))}
+			Columns: m.Bounds.W, Rows: m.Bounds.H, Layers: []LayerView{}, Ways: len(d.CrossingsOf(m.ID)), Look: viewMapLook(d, m)}
 		for _, layer := range m.Layers {
-			v.Layers = append(v.Layers, LayerView{FormatID(layer.ID), layer.Name, layer.Counts, layer.ID == m.PlayerLayer,
-				layer == p.hand.Layer(m), p.hand.Hidden(layer.ID)})
+			v.Layers = append(v.Layers, LayerView{FormatID(layer.ID), layer.Name, layer.ID == m.PlayerLayer,
+				layer == p.hand.Layer(m), p.hand.Hidden(layer.ID), p.hand.Only(m) == layer, viewLook(layer)})
 		}
 		s.Maps = append(s.Maps, v)
 		for _, piece := range m.Pieces {
@@ -122,7 +122,7 @@ func (p *Page) Tileset(id world.ID) *TilesetView {
 		is := t.Tile(i)
 		tile := &TileView{Name: hand.TileCalled(t, i), Named: is.Name != "", Does: hand.TileDoes(is), Role: int(is.Role), Rows: []int{}, Whole: is.Solid == tiles.Whole,
 			OneWay: is.OneWay, Climbable: is.Climbable, Water: is.Water, Slippery: is.Slippery, Slow: is.Slow, Above: is.Above,
-			Danger: is.Danger, Weight: is.Weight, Keywords: is.Keywords, Home: is.Home, Frames: []tiles.Frame{}, Own: ownValues(p.doc(), is)}
+			Danger: is.Danger, Weight: is.Weight, Keywords: is.Keywords, Home: is.Home, Frames: []tiles.Frame{}, Own: ownValues(p.doc(), is.Own)}
 		if is.Animation != nil {
 			tile.Frames = is.Animation.Frames
 		}
@@ -161,7 +161,14 @@ func lensAt(d *world.Document, m *world.Map, c grid.Point, property string) byte
 		}
 		is := d.TileOf(n)
 		mask |= is.Solid
-		any = any || property != "solid" && is.Has(property)
+		has := property != "solid" && is.Has(property)
+		switch property {
+		case "water", "danger":
+			// The topmost tile that counts covers what is beneath it.
+			any = has
+		default:
+			any = any || has
+		}
 	}
 	switch {
 	case any || property == "solid" && mask == tiles.Whole:

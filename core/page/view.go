@@ -21,7 +21,10 @@ type Scene struct {
 	// Drawer are the ids of tilesets, bonds and medleys in the order of the drawer.
 	Drawer []string `json:"drawer"`
 	// Roles are the names of the roles, the first without one.
-	Roles   []string      `json:"roles"`
+	Roles []string `json:"roles"`
+	// Edges are the names of what an edge does, Sides those of a map's sides.
+	Edges   []string      `json:"edges"`
+	Sides   []string      `json:"sides"`
 	Types   []TypeView    `json:"types"`
 	Missing []MissingView `json:"missing"`
 	Bitmap  BitmapView    `json:"bitmap"`
@@ -57,16 +60,19 @@ type MapView struct {
 	Rows    int         `json:"rows"`
 	Layers  []LayerView `json:"layers"`
 	Ways    int         `json:"ways"`
+	Look    MapLook     `json:"look"`
 }
 
 // LayerView is a layer of a map, the lowest first.
 type LayerView struct {
 	ID      string `json:"id"`
 	Name    string `json:"name"`
-	Counts  bool   `json:"counts"`
 	Player  bool   `json:"player"`
 	Current bool   `json:"current"`
-	Hidden  bool   `json:"hidden"`
+	// Hidden and Only are this person's: it is not shown, or nothing else is.
+	Hidden bool      `json:"hidden"`
+	Only   bool      `json:"only"`
+	Look   LayerLook `json:"look"`
 }
 
 // PieceView is a piece on the board; X and Y are its foot.
@@ -305,6 +311,9 @@ type Order struct {
 	// Bond is what a bond is to be.
 	Bond   *Bonding `json:"bond"`
 	Reskin *Reskin  `json:"reskin"`
+	// Layer and Look are what a layer or map is to be.
+	Layer *LayerLook `json:"layer"`
+	Look  *MapLook   `json:"look"`
 	// Frames are what a tile is to show.
 	Frames []tiles.Frame `json:"frames"`
 	// Mark is a property to be painted onto the tiles of List.

@@ -21,6 +21,8 @@ type Atlas struct {
 	version int
 	// turned are tiles that lie another way than they were drawn.
 	turned map[grid.Cell]*levels
+	// faded are tiles as they are seen on layers that are faded or tinted.
+	faded  map[styledCell]*levels
 	motion motion
 }
 
@@ -33,7 +35,7 @@ type levels struct {
 
 // NewAtlas makes an empty atlas for cells of the lattice's size.
 func NewAtlas(l grid.Lattice) *Atlas {
-	return &Atlas{lattice: l, have: map[world.ID]string{}, turned: map[grid.Cell]*levels{}}
+	return &Atlas{lattice: l, have: map[world.ID]string{}, turned: map[grid.Cell]*levels{}, faded: map[styledCell]*levels{}}
 }
 
 // Has reports whether the tileset's pixels are there.
@@ -63,6 +65,7 @@ func (a *Atlas) Add(t *world.Tileset, s *tiles.Strip) {
 	a.have[t.ID] = t.Strip
 	a.version++
 	clear(a.turned)
+	clear(a.faded)
 }
 
 // AddMissing draws the built-in tilesets of d that are not there yet, and

@@ -54,6 +54,7 @@ type drawn struct {
 	phase  int
 	bounds grid.Rect
 	layers []world.ID
+	styles []style
 	chunks []*grid.Chunk
 }
 
@@ -80,7 +81,7 @@ func (b *Bitmaps) Refresh(d *world.Document, k Key, pixels []byte) grid.Rect {
 	}
 	now := &drawn{version: b.Atlas.version, phase: b.Atlas.motion.phase, bounds: m.Bounds}
 	for _, layer := range layers {
-		now.layers = append(now.layers, layer.ID)
+		now.layers, now.styles = append(now.layers, layer.ID), append(now.styles, styleOf(layer))
 		for y := range chunks.H {
 			for x := range chunks.W {
 				now.chunks = append(now.chunks, layer.Cells.Chunk(chunks.X+x, chunks.Y+y))
@@ -121,7 +122,7 @@ func (a *drawn) like(b *drawn) bool {
 		return false
 	}
 	for i := range a.layers {
-		if a.layers[i] != b.layers[i] {
+		if a.layers[i] != b.layers[i] || a.styles[i] != b.styles[i] {
 			return false
 		}
 	}
@@ -170,7 +171,7 @@ func (a *Atlas) draw(layers []*world.Layer, bounds, r, area grid.Rect, level int
 	in := r.Meet(bounds)
 	w, h := max(1, a.lattice.W>>level), max(1, a.lattice.H>>level)
 	stack := make([]*levels, 0, len(layers))
-	chunks := make([]*grid.Chunk, len(layers))
+	chunks, styles := make([]*grid.Chunk, len(layers)), stylesOf(layers)
 	// Every cell is as many pixels wide as any other.
 	exact := a.lattice.W&(1<<level-1) == 0
 	for y := in.Y; y < in.Y+in.H; y++ {
@@ -189,7 +190,7 @@ func (a *Atlas) draw(layers []*world.Layer, bounds, r, area grid.Rect, level int
 				to := grid.Rect{X: (x-area.X)*a.lattice.W>>level - box.X, Y: y0, H: y1 - y0}
 				to.W = (x+1-area.X)*a.lattice.W>>level - box.X - to.X
 				if x == first || !alike {
-					stack = a.stack(stack[:0], chunks, x&31, y&31, shows)
+					stack = a.stack(stack[:0], chunks, styles, x&31, y&31, shows)
 				}
 				for i := len(stack) - 1; i >= 0; i-- {
 					blit(out, box.W, to, stack[i].pix[level], w, h, i == len(stack)-1)
@@ -216,11 +217,15 @@ func repeat(out []byte, stride int, r grid.Rect, n int) {
 
 // stack lists what is seen in a cell of some chunks, from the topmost down to
 // the first that hides all below it.
-func (a *Atlas) stack(into []*levels, chunks []*grid.Chunk, x, y int, shows func(grid.Cell) grid.Cell) []*levels {
+func (a *Atlas) stack(into []*levels, chunks []*grid.Chunk, styles []style, x, y int, shows func(grid.Cell) grid.Cell) []*levels {
 	for i := len(chunks) - 1; i >= 0; i-- {
-		t := a.cell(shows(chunks[i].At(x, y)))
+		cell := shows(chunks[i].At(x, y))
+		t := a.cell(cell)
 		if t == nil {
 			continue
+		}
+		if styles != nil && styles[i] != (style{}) {
+			t = a.styled(cell, t, styles[i])
 		}
 		into = append(into, t)
 		if t.opaque {
@@ -281,6 +286,7 @@ func (a *Atlas) Map(m *world.Map, mask uint64, side int) (pixels []byte, w, h in
 	box := pixelBox(m.Bounds, m.Bounds, a.lattice, level)
 	pixels = make([]byte, max(0, box.W*box.H*4))
 	a.draw(shown(m, mask), m.Bounds, m.Bounds, m.Bounds, level, still, pixels)
+	behind(m.Background, pixels, box.W, box.H)
 	return pixels, box.W, box.H
 }
 
@@ -289,17 +295,18 @@ func (a *Atlas) sampled(m *world.Map, mask uint64, step int) (pixels []byte, w, 
 	w, h = max(1, m.Bounds.W/step), max(1, m.Bounds.H/step)
 	pixels = make([]byte, w*h*4)
 	layers := shown(m, mask)
-	chunks := make([]*grid.Chunk, len(layers))
+	chunks, styles := make([]*grid.Chunk, len(layers)), stylesOf(layers)
 	var stack []*levels
 	for i := range w * h {
 		x, y := m.Bounds.X+i%w*step+step/2, m.Bounds.Y+i/w*step+step/2
 		for k, l := range layers {
 			chunks[k] = l.Cells.Chunk(x>>5, y>>5)
 		}
-		stack = a.stack(stack[:0], chunks, x&31, y&31, still)
+		stack = a.stack(stack[:0], chunks, styles, x&31, y&31, still)
 		for k := len(stack) - 1; k >= 0; k-- {
 			blit(pixels, w, grid.Rect{X: i % w, Y: i / w, W: 1, H: 1}, stack[k].pix[maxLevel], 1, 1, k == len(stack)-1)
 		}
 	}
+	behind(m.Background, pixels, w, h)
 	return pixels, w, h
 }

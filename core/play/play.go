@@ -55,6 +55,8 @@ const (
 	Crossed Event = "Through."
 	// NoLanding: nobody can stand beside the doorway on the other side.
 	NoLanding Event = "There is no room beside the doorway on the other side, so you stand in it."
+	// Fell: one went over a deadly edge.
+	Fell Event = "That edge is deadly: back to where you came in."
 	// Finished: an exit was reached.
 	Finished Event = "Finished."
 )
@@ -83,6 +85,8 @@ type state struct {
 	through  world.ID
 	finished bool
 	used     bool
+	// entered is where one came into the map.
+	entered body.Place
 }
 
 // New begins a game on d.
@@ -124,7 +128,7 @@ func (g *Game) tell(e Event) { g.events = append(g.events, e) }
 
 func (g *Game) set(m *world.Map, c grid.Point) {
 	g.mapID, g.ground, g.place = m.ID, g.groundOf(m), body.At(g.doc.Project.Lattice(), c)
-	g.through = 0
+	g.through, g.entered = 0, g.place
 }
 
 // toSpawn sets the player down at the spawn, or at the nearest free cell; with
@@ -186,6 +190,7 @@ func (g *Game) Tick(in Input) {
 	}
 	g.tick++
 	g.walk(in)
+	g.leave()
 	cell := g.place.Cell(g.doc.Project.Lattice())
 	g.touch(cell)
 	pressed := in&Use != 0 && !g.used
@@ -222,6 +227,34 @@ func (g *Game) walk(in Input) {
 	before := g.place
 	g.place = g.ground.Move(g.size, g.place, dx*speed, dy*speed)
 	g.way += root((g.place.X-before.X)*(g.place.X-before.X) + (g.place.Y-before.Y)*(g.place.Y-before.Y))
+}
+
+// leave lets happen what the edge does over which the foot has gone, if any.
+func (g *Game) leave() {
+	l := g.doc.Project.Lattice()
+	cell := g.place.Cell(l)
+	if g.ground.Map.Bounds.Has(cell) {
+		return
+	}
+	if to, wraps := g.ground.Wrap(g.place); wraps {
+		g.place = to
+		return
+	}
+	if beside, _ := g.ground.Across(cell); beside != nil {
+		by := l.Pixel(g.ground.Map.Origin.Sub(beside.Map.Origin))
+		g.place = body.Place{X: g.place.X + by.X*body.Unit, Y: g.place.Y + by.Y*body.Unit}
+		g.mapID, g.ground = beside.Map.ID, g.groundOf(beside.Map)
+		g.entered, g.through = g.place, 0
+		return
+	}
+	g.tell(Fell)
+	g.place = g.entered
+	if !g.ground.Fits(g.size, g.place) {
+		// What one came in by is solid by now.
+		if c, ok := g.ground.Nearest(g.size, g.ground.Map.Bounds.Clamp(g.place.Cell(l)), -1); ok {
+			g.set(g.ground.Map, c)
+		}
+	}
 }
 
 // face keeps the facing while one of the held directions is it.
@@ -380,13 +413,15 @@ func fit(at, length, from, room int) int {
 
 const stateTag = 'P'
 
-// Snapshot is the whole state as canonical bytes, version 1.
+// Snapshot is the whole state as canonical bytes, version 2.
 func (g *Game) Snapshot() []byte {
-	w := pack.Writer{Bytes: []byte{stateTag, 1}}
+	w := pack.Writer{Bytes: []byte{stateTag, 2}}
 	w.Int(g.tick)
 	w.Uint(uint64(g.mapID))
 	w.Int(g.place.X)
 	w.Int(g.place.Y)
+	w.Int(g.entered.X)
+	w.Int(g.entered.Y)
 	w.Uint(uint64(g.facing))
 	w.Uint(uint64(g.way))
 	w.Uint(uint64(g.through))

@@ -4,12 +4,15 @@
   import { Keys } from './commands/keys';
   import { Project } from './core/project.svelte';
   import DepthStack from './depth/DepthStack.svelte';
+  import LayerSettings from './depth/LayerSettings.svelte';
   import Desk from './desk/Desk.svelte';
   import Drawer from './drawer/Drawer.svelte';
   import PlayBar from './play/PlayBar.svelte';
   import KeySheet from './seek/KeySheet.svelte';
+  import CellsSlip from './slip/CellsSlip.svelte';
   import Slip from './slip/Slip.svelte';
   import Messages from './ui/Messages.svelte';
+  import Steps from './ui/Steps.svelte';
   import Status from './ui/Status.svelte';
   import Strip from './ui/Strip.svelte';
   import Tray from './tray/Tray.svelte';
@@ -27,6 +30,7 @@
       screen: (x, y) => p.camera.toScreen(x, y),
       scene: () => (p.scene ? { ...p.scene, tilesets: p.tilesets } : null),
       play: () => p.play,
+      cells: (map, x, y, w, h) => p.cells(map, x, y, w, h),
     };
     return () => p.close();
   });
@@ -41,9 +45,23 @@
     bring([...(event.dataTransfer?.files ?? [])]);
   }
 
+  const typing = (event: Event): boolean =>
+    event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+
   function pasted(event: ClipboardEvent): void {
-    if (event.target instanceof HTMLInputElement) return;
-    bring([...(event.clipboardData?.files ?? [])]);
+    if (typing(event)) return;
+    const files = [...(event.clipboardData?.files ?? [])];
+    if (files.length > 0) bring(files);
+    else if (event.clipboardData) p.paste(event.clipboardData.getData('text/plain'));
+  }
+
+  function copied(event: ClipboardEvent, cut: boolean): void {
+    // Words of the interface that were marked are copied as ever.
+    if (typing(event) || getSelection()?.toString()) return;
+    const text = p.copied(cut);
+    if (text === '') return;
+    event.clipboardData?.setData('text/plain', text);
+    event.preventDefault();
   }
 
   function bring(files: File[]): void {
@@ -62,6 +80,8 @@
   ondragover={(e) => e.preventDefault()}
   ondrop={dropped}
   onpaste={pasted}
+  oncopy={(e) => copied(e, false)}
+  oncut={(e) => copied(e, true)}
 />
 
 <div class="flex h-full flex-col">
@@ -83,6 +103,9 @@
       {#if p.scene}
         {#if !p.state?.playing}<DepthStack {p} />{/if}
         <Slip {p} />
+        <CellsSlip {p} />
+        <LayerSettings {p} />
+        <Steps {p} />
         <PlayBar {p} />
       {/if}
       <Messages {p} />

@@ -17,5 +17,6 @@ interface Window {
     screen(x: number, y: number): { x: number; y: number };
     scene(): object | null;
     play(): object | null;
+    cells(map: string, x: number, y: number, w: number, h: number): number[];
   };
 }

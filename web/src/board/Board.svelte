@@ -2,9 +2,9 @@
   import { onMount, untrack } from 'svelte';
   import type { Project } from '../core/project.svelte';
   import { theme } from '../core/theme.svelte';
-  import { maskOf } from './bitmaps';
   import { readColours, type Colours } from './colours';
   import { Hands } from './hands';
+  import { drawBackground, drawLayers } from './layers';
   import { Overlay } from './overlay';
 
   let { project: p, element = $bindable() }: { project: Project; element?: HTMLElement } = $props();
@@ -46,24 +46,23 @@
     context.fillStyle = colours.board;
     context.fillRect(0, 0, camera.width, camera.height);
     bitmaps.begin();
+    p.backdrops.drifting = false;
     let whole = true;
     for (const map of scene.maps) {
       const at = camera.toScreen(map.x, map.y);
       const w = map.w * camera.zoom;
       const h = map.h * camera.zoom;
       if (at.x > camera.width || at.y > camera.height || at.x + w < 0 || at.y + h < 0) continue;
-      context.fillStyle = colours.shelf;
-      context.fillRect(at.x, at.y, w, h);
-      const below = p.play?.map === map.id ? map.layers.findIndex((l) => l.player) : map.layers.length;
-      const mask = maskOf(map, (i) => i <= below && !map.layers[i]?.hidden);
-      whole = bitmaps.draw(context, scene, map, mask, camera) && whole;
+      drawBackground(context, map, { x: at.x, y: at.y, w, h }, colours.shelf);
+      const below = p.play?.map === map.id ? map.layers.findIndex((l) => l.player) : map.layers.length - 1;
+      whole = drawLayers(context, p, scene, map, 0, below) && whole;
       context.strokeStyle = colours.line;
       context.lineWidth = 1;
       context.strokeRect(at.x - 0.5, at.y - 0.5, w + 1, h + 1);
     }
     overlay.draw(colours);
-    if (!whole) p.draw();
-    else if (!scene.missing.some((m) => m.used) && !bitmaps.settled) {
+    if (!whole || (p.backdrops.drifting && !p.still && !p.play)) p.draw();
+    if (whole && !scene.missing.some((m) => m.used) && !bitmaps.settled) {
       bitmaps.settled = true;
       performance.mark('azzel-painted');
     }
@@ -107,6 +106,13 @@
     p.draw();
   });
 
+  /** Over an edge that can be dragged, the pointer says so. */
+  const cursor = $derived.by(() => {
+    const ghost = p.pointer?.ghost;
+    if (!ghost?.sized || ghost.room) return undefined;
+    return 'move';
+  });
+
   const label = $derived.by(() => {
     const at = p.pointer;
     if (!at?.map) return 'Board. Arrows move the cell cursor, Enter is the pointer’s button.';
@@ -124,6 +130,7 @@
     role="application"
     aria-label={label}
     data-board
+    style:cursor
     onpointerdown={(e) => hands?.down(e)}
     onpointermove={(e) => hands?.move(e)}
     onpointerup={(e) => hands?.up(e)}

@@ -1,7 +1,7 @@
 import type { Project } from '../core/project.svelte';
 import type { Play, Scene } from '../core/types.gen';
-import { maskOf } from './bitmaps';
 import type { Colours } from './colours';
+import { drawLayers } from './layers';
 import type { Sprites } from './sprites';
 
 /** Ticks that one frame of walking is shown. */
@@ -35,15 +35,9 @@ export function drawGame(
   for (const one of standing) stand(one.picture, one.x, one.y);
 
   const map = scene.maps.find((m) => m.id === play.map);
-  if (map && p.bitmaps) {
+  if (map) {
     const at = map.layers.findIndex((l) => l.player);
-    p.bitmaps.draw(
-      context,
-      scene,
-      map,
-      maskOf(map, (i) => i > at && !map.layers[i]?.hidden),
-      camera,
-    );
+    drawLayers(context, p, scene, map, at + 1, map.layers.length - 1);
   }
   const start = camera.toScreen(play.frame.x, play.frame.y);
   const w = play.frame.w * camera.zoom;

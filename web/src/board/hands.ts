@@ -7,6 +7,10 @@ export class Hands {
   private panning: { x: number; y: number } | null = null;
   private pressed = false;
   private erasing = false;
+  /** Where a block is being picked from, while W is held. */
+  private picking: { x: number; y: number } | null = null;
+  /** What selecting did before Ctrl was held. */
+  private adds: string | null = null;
 
   constructor(
     private readonly p: Project,
@@ -37,8 +41,12 @@ export class Hands {
     const at = this.place(event);
     if (this.p.held.has('w')) {
       leaveHand(this.p);
-      this.p.order({ do: 'pick', x: Math.floor(at.x), y: Math.floor(at.y) });
+      this.picking = { x: Math.floor(at.x), y: Math.floor(at.y) };
       return;
+    }
+    if ((event.ctrlKey || event.metaKey) && this.adds === null) {
+      this.adds = this.p.state?.adds ?? 'anew';
+      this.p.order({ do: 'adds', text: 'add' });
     }
     this.pressed = true;
     this.erasing = event.button === 2;
@@ -66,16 +74,28 @@ export class Hands {
       this.panning = null;
       return;
     }
+    const at = this.place(event);
+    if (this.picking) {
+      this.p.order({ do: 'pick', ...this.picking, list: [Math.floor(at.x), Math.floor(at.y)] });
+      this.picking = null;
+    }
     if (!this.pressed) return;
     this.pressed = false;
-    const at = this.place(event);
     this.p.point(RELEASE, at.x, at.y, this.erasing, event.shiftKey);
+    this.addNoMore();
+  }
+
+  private addNoMore(): void {
+    if (this.adds !== null) this.p.order({ do: 'adds', text: this.adds });
+    this.adds = null;
   }
 
   cancel(): void {
     this.panning = null;
     if (this.pressed) this.p.order({ do: 'cancel' });
     this.pressed = false;
+    this.picking = null;
+    this.addNoMore();
   }
 
   leave(): void {

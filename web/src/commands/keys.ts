@@ -15,6 +15,9 @@ const ARROWS: Record<string, [number, number]> = {
   ArrowDown: [0, 1],
 };
 
+/** What a held key does again and again, beside what changes the view. */
+const REPEATS = new Set(['undo', 'redo', 'larger', 'smaller', 'nudge-left', 'nudge-right', 'nudge-up', 'nudge-down']);
+
 function nameOf(event: KeyboardEvent): string {
   let key = SIGNS[event.code] ?? event.key;
   if (event.key === '?') key = '/';
@@ -65,10 +68,10 @@ export class Keys {
       return;
     }
     if (name === 'W' && !gaming) this.p.held.add('w');
-    if (!command || (gaming && !command.inGame)) return;
+    if (!command || command.native || (gaming && !command.inGame)) return;
     event.preventDefault();
     if (event.repeat) {
-      if (command.group !== 'view' && command.id !== 'undo' && command.id !== 'redo') return;
+      if (command.group !== 'view' && !REPEATS.has(command.id)) return;
     } else {
       this.downAt = event.timeStamp;
       this.last(event.key, command);

@@ -9,10 +9,12 @@ export interface Command {
   name: string;
   /** As printed on the key sheet; the first is shown in tooltips. */
   keys: string[];
-  group: 'hand' | 'board' | 'view' | 'play' | 'find';
+  group: 'hand' | 'select' | 'board' | 'view' | 'play' | 'find';
   does: string;
   /** Possible while the game has the keys. */
   inGame?: boolean;
+  /** The browser tells of its keys by an event of its own, which is heard instead. */
+  native?: boolean;
   /** Held longer than 200 ms, it lasts only while held. */
   lasts?: boolean;
   possible?: (p: Project) => boolean;
@@ -20,6 +22,25 @@ export interface Command {
 }
 
 const shape = (p: Project, text: string): void => p.order({ do: 'shape', text });
+
+/** Shapes that share a key: pressed again, it goes round. */
+const ROUNDS: Record<string, string[]> = { box: ['box', 'ring', 'room'], fill: ['fill', 'everywhere'] };
+
+/** Takes a shape, or the next of those that share its key. */
+function nextShape(p: Project, id: string): void {
+  const round = ROUNDS[id] ?? [id];
+  const at = p.state?.holding === 'nothing' ? -1 : round.indexOf(p.state?.shape ?? '');
+  leaveHand(p);
+  shape(p, round[(at + 1) % round.length] ?? id);
+}
+
+/** Gives the keyboard to something that has just been opened. */
+const focusOn = (selector: string): void => {
+  requestAnimationFrame(() => document.querySelector<HTMLElement>(selector)?.focus());
+};
+
+const cursorOf = (p: Project): { x: number; y: number } => p.cursor ?? p.pointer?.box ?? { x: 0, y: 0 };
+const chosen = (p: Project): boolean => editing(p) && Boolean(p.state?.chosen);
 const editing = (p: Project): boolean => !p.state?.playing || !p.inGame;
 
 function layer(p: Project, step: number): void {
@@ -54,7 +75,7 @@ const zoom = (p: Project, direction: 1 | -1): void =>
 let previous: Held | null = null;
 
 /** What is in the hand, to be taken again. */
-export type Held = Pick<State, 'holding' | 'shape' | 'tile' | 'type' | 'medley' | 'bond'>;
+export type Held = Pick<State, 'holding' | 'shape' | 'tile' | 'type' | 'medley' | 'bond' | 'patch'>;
 
 export const heldNow = (s: State): Held => ({
   holding: s.holding,
@@ -63,12 +84,13 @@ export const heldNow = (s: State): Held => ({
   type: s.type,
   medley: s.medley,
   bond: s.bond,
+  patch: s.patch,
 });
 
 /** Takes into the hand what was held. */
 export function holdAgain(p: Project, held: Held): void {
   p.order({ do: 'shape', text: held.shape });
-  const id = { medley: held.medley, bond: held.bond }[held.holding] ?? held.type;
+  const id = { medley: held.medley, bond: held.bond, patch: held.patch }[held.holding] ?? held.type;
   p.order({ do: 'hold', kind: held.holding, n: held.tile, id });
 }
 
@@ -92,14 +114,219 @@ export function hold(p: Project, kind: string, what: { n?: number; id?: string }
 }
 
 function shapeCommand(id: string, key: string, name: string, does: string): Command {
-  return { id, name, keys: [key], group: 'hand', does, lasts: true, run: (p) => (leaveHand(p), shape(p, id)) };
+  return { id, name, keys: [key], group: 'hand', does, lasts: true, run: (p) => nextShape(p, id) };
+}
+
+/** The shapes that another's key goes round to, for seek. */
+function roundShape(id: string, name: string, does: string): Command {
+  return { id, name, keys: [], group: 'hand', does, run: (p) => (leaveHand(p), shape(p, id)) };
+}
+
+function nudge(way: string, x: number, y: number): Command {
+  return {
+    id: `nudge-${way}`,
+    name: `Nudge what is selected ${way}`,
+    keys: [`Ctrl+Arrow${way.charAt(0).toUpperCase()}${way.slice(1)}`],
+    group: 'select',
+    does: 'Moves the selected cells by one, with the pieces among them.',
+    possible: chosen,
+    run: (p) => p.order({ do: 'move-cells', x, y }),
+  };
+}
+
+/** Copies or cuts without the browser's own keys. */
+async function toClipboard(p: Project, cut: boolean): Promise<void> {
+  const text = p.copied(cut);
+  if (text === '') return;
+  try {
+    await navigator.clipboard.writeText(text);
+  } catch {
+    p.say(`The browser does not let this page write to the clipboard. Press Ctrl+${cut ? 'X' : 'C'} instead.`);
+  }
+}
+
+async function fromClipboard(p: Project): Promise<void> {
+  try {
+    p.paste(await navigator.clipboard.readText());
+  } catch {
+    p.say('The browser does not let this page read the clipboard. Press Ctrl+V instead.');
+  }
 }
 
 export const commands: Command[] = [
   shapeCommand('free', 'D', 'Paint freely', 'Lays tiles where the pointer goes.'),
   shapeCommand('line', 'L', 'Line', 'Lays a straight line.'),
-  shapeCommand('box', 'B', 'Box', 'Fills a box.'),
-  shapeCommand('fill', 'F', 'Fill', 'Fills all that hangs together and is the same.'),
+  shapeCommand('box', 'B', 'Box', 'Fills a box; again, draws a ring, then a room: walls with a floor inside.'),
+  roundShape('ring', 'Ring', 'Draws the edge of a box, as thick as the brush.'),
+  roundShape('room', 'Room', 'Draws walls of what is held, with a floor of what was held before.'),
+  shapeCommand('oval', 'O', 'Oval', 'Fills an oval.'),
+  shapeCommand('fill', 'F', 'Fill', 'Fills all that hangs together and is the same; again, the same everywhere.'),
+  roundShape('everywhere', 'Fill everywhere', 'Fills all cells of the layer that hold the same.'),
+  {
+    id: 'larger',
+    name: 'Larger brush',
+    keys: ['='],
+    group: 'hand',
+    does: 'Makes the brush a cell wider, and rings a cell thicker.',
+    run: (p) => p.order({ do: 'size', n: (p.state?.size ?? 1) + 1 }),
+  },
+  {
+    id: 'smaller',
+    name: 'Smaller brush',
+    keys: ['-'],
+    group: 'hand',
+    does: 'Makes the brush a cell narrower.',
+    run: (p) => p.order({ do: 'size', n: (p.state?.size ?? 1) - 1 }),
+  },
+  {
+    id: 'turn',
+    name: 'Turn',
+    keys: ['R'],
+    group: 'hand',
+    does: 'Turns the selected cells, or what is in the hand, by a quarter to the right.',
+    possible: editing,
+    run: (p) => p.order({ do: 'turn' }),
+  },
+  {
+    id: 'mirror',
+    name: 'Mirror left and right',
+    keys: ['M'],
+    group: 'hand',
+    does: 'Mirrors the selected cells, or what is in the hand.',
+    possible: editing,
+    run: (p) => p.order({ do: 'flip', yes: true }),
+  },
+  {
+    id: 'mirror-down',
+    name: 'Mirror top and bottom',
+    keys: ['Shift+M'],
+    group: 'hand',
+    does: 'Mirrors the selected cells, or what is in the hand, upside down.',
+    possible: editing,
+    run: (p) => p.order({ do: 'flip', yes: false }),
+  },
+  {
+    id: 'mirror-strokes',
+    name: 'Mirror-paint left and right',
+    keys: ['K'],
+    group: 'hand',
+    does: 'Repeats each stroke on the other side of the map’s mirror line.',
+    run: (p) => p.order({ do: 'mirror-strokes', yes: true }),
+  },
+  {
+    id: 'mirror-strokes-down',
+    name: 'Mirror-paint top and bottom',
+    keys: ['Shift+K'],
+    group: 'hand',
+    does: 'Repeats each stroke above or below the map’s mirror line.',
+    run: (p) => p.order({ do: 'mirror-strokes', yes: false }),
+  },
+  {
+    id: 'mirror-here',
+    name: 'Mirror lines through here',
+    keys: [],
+    group: 'hand',
+    does: 'Lets the map’s mirror lines go through the cell under the pointer or cursor.',
+    possible: editing,
+    run: (p) => p.order({ do: 'mirror-here', ...cursorOf(p) }),
+  },
+  {
+    id: 'select',
+    name: 'Select cells',
+    keys: ['Q'],
+    group: 'select',
+    does: 'Selects cells in the shapes that paint: free is a lasso, fill takes what is alike. Right button takes away.',
+    run: (p) => hold(p, 'choose'),
+  },
+  {
+    id: 'select-all',
+    name: 'Select all cells of the map',
+    keys: ['Ctrl+A'],
+    group: 'select',
+    does: 'Selects every cell of the map you are on.',
+    possible: editing,
+    run: (p) => p.order({ do: 'choose-all', kind: 'map', id: p.currentMap ?? '' }),
+  },
+  {
+    id: 'select-adds',
+    name: 'Select anew, add or take away',
+    keys: ['I'],
+    group: 'select',
+    does: 'Says what selecting does with what is selected; with Ctrl held it adds.',
+    run: (p) => {
+      const round = ['anew', 'add', 'take away'];
+      const next = round[(round.indexOf(p.state?.adds || 'anew') + 1) % round.length] ?? 'anew';
+      p.order({ do: 'adds', text: next });
+    },
+  },
+  {
+    id: 'through',
+    name: 'Through all layers',
+    keys: ['X'],
+    group: 'select',
+    does: 'Lets selecting, erasing and picking go through all layers that are shown, or the current one alone.',
+    run: (p) => p.order({ do: 'through' }),
+  },
+  {
+    id: 'copy',
+    name: 'Copy',
+    keys: ['Ctrl+C'],
+    group: 'select',
+    native: true,
+    does: 'Copies the selected cells or piece, for any map, project or window.',
+    run: (p) => void toClipboard(p, false),
+  },
+  {
+    id: 'cut',
+    name: 'Cut',
+    keys: ['Ctrl+X'],
+    group: 'select',
+    native: true,
+    does: 'Copies what is selected and takes it away.',
+    possible: editing,
+    run: (p) => void toClipboard(p, true),
+  },
+  {
+    id: 'paste',
+    name: 'Paste',
+    keys: ['Ctrl+V'],
+    group: 'select',
+    native: true,
+    does: 'Takes what was copied into the hand, to be laid down.',
+    possible: editing,
+    run: (p) => void fromClipboard(p),
+  },
+  {
+    id: 'duplicate',
+    name: 'Duplicate',
+    keys: ['Ctrl+D'],
+    group: 'select',
+    does: 'Takes a copy of what is selected into the hand.',
+    possible: editing,
+    run: (p) => (leaveHand(p), p.order({ do: 'duplicate' })),
+  },
+  {
+    id: 'fill-cells',
+    name: 'Fill what is selected',
+    keys: ['Shift+F'],
+    group: 'select',
+    does: 'Fills the selected cells with what is in the hand, or was before.',
+    possible: chosen,
+    run: (p) => p.order({ do: 'fill-cells' }),
+  },
+  {
+    id: 'keep-patch',
+    name: 'Keep as a patch',
+    keys: ['Shift+Q'],
+    group: 'select',
+    does: 'Keeps the selected cells, or the block in the hand, as a patch in the drawer.',
+    possible: editing,
+    run: (p) => p.order({ do: 'keep-patch' }),
+  },
+  nudge('left', -1, 0),
+  nudge('right', 1, 0),
+  nudge('up', 0, -1),
+  nudge('down', 0, 1),
   {
     id: 'eraser',
     name: 'Eraser',
@@ -114,7 +341,7 @@ export const commands: Command[] = [
     name: 'Pick what is under the pointer',
     keys: ['W'],
     group: 'hand',
-    does: 'Takes the tile or piece under the pointer or cursor into the hand.',
+    does: 'Takes the tile or piece under the pointer or cursor into the hand; held and dragged, a block of them.',
     possible: editing,
     run: (p) => {
       const at = p.cursor ?? p.pointer?.box;
@@ -147,9 +374,13 @@ export const commands: Command[] = [
     inGame: true,
     does: 'Ends the innermost thing: a gesture, the game’s keys, what is in the hand, the selection.',
     run: (p) => {
-      const idle = p.state?.holding === 'nothing' && !p.state.slip && !p.state.filling && !p.pointer?.busy;
+      const idle =
+        p.state?.holding === 'nothing' && !p.state.slip && !p.state.chosen && !p.state.filling && !p.pointer?.busy;
       if (p.opened === 'desk' && !p.pointer?.busy) p.opened = 'nothing';
-      else if (p.state?.playing && p.inGame) p.inGame = false;
+      else if (p.layerOpen !== '' || p.stepsShown) {
+        p.layerOpen = '';
+        p.stepsShown = false;
+      } else if (p.state?.playing && p.inGame) p.inGame = false;
       else if (idle && p.opened === 'drawer') p.opened = 'nothing';
       else p.order({ do: 'cancel' });
     },
@@ -177,12 +408,14 @@ export const commands: Command[] = [
     name: 'Delete what is selected',
     keys: ['Delete'],
     group: 'board',
-    does: 'Deletes the selected piece, crossing or map. With a tile in the hand, erases the cell of the cursor.',
+    does: 'Deletes the selected cells, piece, crossing or map. With a tile in the hand, erases the cell of the cursor.',
     possible: editing,
     run: (p) => {
       const slip = p.state?.slip;
       if (slip?.kind === 'map') p.slipShown = true;
-      if (p.state?.holding !== 'nothing' && p.cursor) {
+      if (p.state?.chosen) {
+        p.order({ do: 'delete' });
+      } else if (p.state?.holding !== 'nothing' && p.cursor) {
         p.point(1, p.cursor.x, p.cursor.y, true);
         p.point(3, p.cursor.x, p.cursor.y, true);
       } else if (slip?.kind === 'map' && !slip.kept) {
@@ -207,6 +440,55 @@ export const commands: Command[] = [
     group: 'board',
     does: 'Makes the layer above the current one.',
     run: (p) => layer(p, 1),
+  },
+  {
+    id: 'make-layer',
+    name: 'Make a layer',
+    keys: [],
+    group: 'board',
+    does: 'Makes a layer above the current one of the map you are on.',
+    possible: editing,
+    run: (p) => {
+      const map = p.mapView(p.currentMap);
+      const current = map?.layers.find((l) => l.current);
+      if (map && current) p.order({ do: 'make-layer', kind: 'layer', map: map.id, id: current.id });
+    },
+  },
+  {
+    id: 'layer-settings',
+    name: 'Settings of the layer',
+    keys: ['Shift+Y'],
+    group: 'board',
+    does: 'Opens what can be set of the current layer: movement, lock, fade, tint, depth, backdrop.',
+    possible: editing,
+    run: (p) => {
+      const current = p.mapView(p.currentMap)?.layers.find((l) => l.current)?.id ?? '';
+      p.layerOpen = p.layerOpen === current ? '' : current;
+      if (p.layerOpen !== '') focusOn('[data-layer-settings] input');
+    },
+  },
+  {
+    id: 'only',
+    name: 'This layer alone',
+    keys: ['Shift+X'],
+    group: 'view',
+    does: 'Shows the current layer alone, or again all.',
+    run: (p) => {
+      const map = p.mapView(p.currentMap);
+      const current = map?.layers.find((l) => l.current);
+      if (map && current) p.order({ do: 'only', map: map.id, id: current.id, yes: !current.only });
+    },
+  },
+  {
+    id: 'steps',
+    name: 'What was done',
+    keys: ['U'],
+    group: 'view',
+    does: 'Lists the steps, yours and those of others, to walk along.',
+    run: (p) => {
+      p.stepsShown = !p.stepsShown;
+      if (p.stepsShown) focusOn('[data-steps] [aria-current], [data-steps] button');
+    },
   },
   {
     id: 'look',

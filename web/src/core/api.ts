@@ -1,4 +1,4 @@
-import type { Apart, Cut, NewProject, Problem, ProjectCard, TakenPicture } from './types.gen';
+import type { Apart, Cut, KeptPicture, NewProject, Problem, ProjectCard, TakenPicture } from './types.gen';
 
 async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   let response: Response;
@@ -22,6 +22,10 @@ export function takePicture(project: string, file: Blob, cut: Cut, apart: Apart 
   if (apart) how.set('apart', JSON.stringify(apart));
   return ask(`/projects/${project}/tilesets?${how}`, { method: 'POST', body: file });
 }
+
+/** Stores a picture as it is, for a backdrop. */
+export const keepPicture = (project: string, file: Blob): Promise<KeptPicture> =>
+  ask(`/projects/${project}/pictures`, { method: 'POST', body: file });
 
 const asked = new Map<string, Promise<Uint8Array>>();
 

@@ -12,6 +12,7 @@ import type {
   ReskinView,
   Scene,
   State,
+  StepView,
   TilesetView,
   TileView,
   Usage,
@@ -26,6 +27,7 @@ const VIEW_STATE = 1;
 const VIEW_POINTER = 2;
 const VIEW_PLAY = 3;
 const VIEW_PROBE = 4;
+const VIEW_STEPS = 5;
 
 export interface Probe {
   revision: number;
@@ -85,8 +87,21 @@ export class Core {
     return this.exports.order();
   }
 
-  pointer(what: number, x: number, y: number, erase: boolean, steady: boolean): number {
-    return this.exports.pointer(what, x, y, erase ? 1 : 0, steady ? 1 : 0);
+  pointer(what: number, x: number, y: number, erase: boolean, steady: boolean, near: number): number {
+    return this.exports.pointer(what, x, y, erase ? 1 : 0, steady ? 1 : 0, near);
+  }
+
+  /** What is selected as text for the clipboard, empty if there is nothing; and what has changed. */
+  copied(cut: boolean): { text: string; changed: number } {
+    const length = this.exports.copied(cut ? 1 : 0);
+    if (length < 1) return { text: '', changed: BROKEN };
+    const bytes = this.buffers.take(length);
+    return { text: new TextDecoder().decode(bytes.subarray(1)), changed: bytes[0] ?? 0 };
+  }
+
+  paste(text: string): number {
+    this.buffers.giveText(text);
+    return this.exports.paste();
   }
 
   fillStep(budget: number): number {
@@ -116,6 +131,21 @@ export class Core {
 
   play(): Play | null {
     return this.view(VIEW_PLAY) as Play | null;
+  }
+
+  cells(map: string, layer: string, box: BoxView): number[] {
+    const length = this.exports.cells(BigInt(map), BigInt(layer), box.x, box.y, box.w, box.h);
+    return JSON.parse(this.buffers.takeText(length)) as number[];
+  }
+
+  /** What a map would lose at another size, in words; empty for nothing. */
+  lossOf(map: string, columns: number, rows: number, anchor: number): string {
+    return this.buffers.takeText(this.exports.lossOf(BigInt(map), columns, rows, anchor));
+  }
+
+  /** What was done, the earliest first. */
+  steps(): StepView[] {
+    return this.view(VIEW_STEPS) as StepView[];
   }
 
   probe(): Probe {
@@ -246,6 +276,13 @@ export class Core {
 
   layerPicture(map: string, layer: string, side: number): ImageData | null {
     const length = this.exports.layerPicture(BigInt(map), BigInt(layer), side);
+    const [, , w = 0, h = 0] = this.box();
+    return this.image(length, w, h);
+  }
+
+  /** A patch, or with an empty id the block in the hand. */
+  blockPicture(patch: string, side: number): ImageData | null {
+    const length = this.exports.blockPicture(BigInt(patch || 0), side);
     const [, , w = 0, h = 0] = this.box();
     return this.image(length, w, h);
   }

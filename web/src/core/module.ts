@@ -16,7 +16,7 @@ export interface Exports extends Bridge {
   open(): number;
   receive(): number;
   order(): number;
-  pointer(what: number, x: number, y: number, erase: number, steady: number): number;
+  pointer(what: number, x: number, y: number, erase: number, steady: number, near: number): number;
   fillStep(budget: number): number;
   tick(input: number): number;
   addStrip(of: bigint): number;
@@ -44,6 +44,11 @@ export interface Exports extends Bridge {
   tile(n: number): number;
   sprite(which: number, facing: number, frame: number): number;
   layerPicture(map: bigint, layer: bigint, side: number): number;
+  blockPicture(patch: bigint, side: number): number;
+  copied(cut: number): number;
+  cells(map: bigint, layer: bigint, x: number, y: number, w: number, h: number): number;
+  lossOf(map: bigint, columns: number, rows: number, anchor: number): number;
+  paste(): number;
 }
 
 /** Runs a fresh instance of a compiled module. */

@@ -1,4 +1,5 @@
 import { SvelteSet } from 'svelte/reactivity';
+import { Backdrops } from '../board/backdrops';
 import { Bitmaps } from '../board/bitmaps';
 import { around, Camera } from '../board/camera';
 import { fetchBlob } from './api';
@@ -23,6 +24,8 @@ export const TILE_MASK = 0xffffff;
 const SETTLING = 250;
 /** Milliseconds between two frames of animated tiles, at the least. */
 const SHORTEST_FRAME = 30;
+/** Screen pixels within which the edge of the selected map is taken. */
+const EDGE = 8;
 /** Cells a fill looks at between two glances at the clock. */
 const FILL_STEP = 20_000;
 
@@ -45,6 +48,11 @@ export class Project {
   dropped = $state.raw<File[]>([]);
   seeking = $state(false);
   keysShown = $state(false);
+  stepsShown = $state(false);
+  /** Where the depth stack stands on the board, for what must not cover it. */
+  stackBox = $state.raw<T.BoxView | null>(null);
+  /** The layer whose settings are open; empty for none. */
+  layerOpen = $state('');
   stackOpen = $state(true);
   slipShown = $state(true);
   grid = $state(true);
@@ -59,9 +67,11 @@ export class Project {
   /** Tiles and types used lately, the latest first. */
   lateTiles = $state<number[]>([]);
   lateTypes = $state<string[]>([]);
+  latePatches = $state<string[]>([]);
 
   private stamped: { stamp: number; set: Tileset }[] = [];
   readonly camera = new Camera();
+  readonly backdrops = new Backdrops(this);
   bitmaps: Bitmaps | null = null;
   held = new SvelteSet<string>();
   private core: Core | null = null;
@@ -84,6 +94,16 @@ export class Project {
       received: (changed) => this.apply(changed),
       connected: (open) => (this.online = open),
     });
+  }
+
+  /** Whether a panel stands at the right, where slips would. */
+  get panelled(): boolean {
+    return this.stepsShown || this.layerOpen !== '';
+  }
+
+  /** Whether nothing may move by itself. */
+  get still(): boolean {
+    return this.reduced.matches || document.hidden;
   }
 
   get saved(): Saved {
@@ -212,6 +232,9 @@ export class Project {
     if (s.holding === 'tile' && this.lateTiles[0] !== s.tile) {
       this.lateTiles = [s.tile, ...this.lateTiles.filter((n) => n !== s.tile)].slice(0, 8);
     }
+    if (s.holding === 'patch' && s.patch !== '0' && this.latePatches[0] !== s.patch) {
+      this.latePatches = [s.patch, ...this.latePatches.filter((id) => id !== s.patch)].slice(0, 3);
+    }
     if (s.holding === 'piece' && this.lateTypes[0] !== s.type) {
       this.lateTypes = [s.type, ...this.lateTypes.filter((id) => id !== s.type)].slice(0, 4);
     }
@@ -219,7 +242,24 @@ export class Project {
 
   point(what: number, x: number, y: number, erase = false, steady = false): void {
     if (!this.core) return;
-    this.apply(this.core.pointer(what, Math.floor(x), Math.floor(y), erase, steady));
+    const near = Math.ceil(EDGE / this.camera.zoom);
+    this.apply(this.core.pointer(what, Math.floor(x), Math.floor(y), erase, steady, near));
+  }
+
+  /** What is selected, as text for the clipboard. */
+  copied(cut: boolean): string {
+    if (!this.core) return '';
+    const { text, changed } = this.core.copied(cut);
+    this.apply(changed);
+    return text;
+  }
+
+  paste(text: string): void {
+    if (this.core) this.apply(this.core.paste(text));
+  }
+
+  blockPicture(patch: string, side: number): ImageData | null {
+    return this.core?.blockPicture(patch, side) ?? null;
   }
 
   private fill(): void {
@@ -278,8 +318,7 @@ export class Project {
       this.motion = window.setTimeout(() => this.animate(), SETTLING);
       return;
     }
-    const still = this.reduced.matches || document.hidden;
-    const { changed, next } = this.core.animate(still ? -1 : performance.now());
+    const { changed, next } = this.core.animate(this.still ? -1 : performance.now());
     if (changed) this.apply(T.CELLS_CHANGED);
     if (next > 0) this.motion = window.setTimeout(() => this.animate(), Math.max(next, SHORTEST_FRAME));
   }
@@ -382,9 +421,26 @@ export class Project {
     return this.core?.layerPicture(map, layer, side) ?? null;
   }
 
+  /** What a map would lose at another size; empty for nothing. */
+  lossOf(map: string, columns: number, rows: number, anchor: number): string {
+    return this.core?.lossOf(map, columns, rows, anchor) ?? '';
+  }
+
+  steps(): T.StepView[] {
+    return this.core?.steps() ?? [];
+  }
+
+  /** The cells of the current layer in a box of a map that is called so, row by row. */
+  cells(name: string, x: number, y: number, w: number, h: number): number[] {
+    const map = this.scene?.maps.find((m) => m.name === name);
+    const layer = map?.layers.find((l) => l.current);
+    return map && layer ? (this.core?.cells(map.id, layer.id, { x, y, w, h }) ?? []) : [];
+  }
+
   probe(): object {
     const s = this.state;
-    return { ...(this.core?.probe() ?? {}), pending: s?.pending, holding: s?.holding, shape: s?.shape, tile: s?.tile };
+    const { pending, holding, shape, tile, size, chosen } = s ?? {};
+    return { ...(this.core?.probe() ?? {}), pending, holding, shape, tile, size, chosen };
   }
 
   /** The name of a cell's tile, however it lies. */

@@ -8,13 +8,55 @@ export interface ProjectView {
   seenH: number;
 }
 
+export interface BackdropView {
+  picture: string;
+  w: number;
+  h: number;
+  x: number;
+  y: number;
+  repeatX: boolean;
+  repeatY: boolean;
+  stretch: boolean;
+  driftX: number;
+  driftY: number;
+}
+
+export interface LayerLook {
+  counts: boolean;
+  locked: boolean;
+  fade: number;
+  tint: string;
+  depthX: number;
+  depthY: number;
+  group: string;
+  noTiles: boolean;
+  noPieces: boolean;
+  roles: number[];
+  backdrop: BackdropView;
+}
+
 export interface LayerView {
   id: string;
   name: string;
-  counts: boolean;
   player: boolean;
   current: boolean;
   hidden: boolean;
+  only: boolean;
+  look: LayerLook;
+}
+
+export interface OwnValueView {
+  id: string;
+  value: string;
+}
+
+export interface MapLook {
+  edges: number[];
+  top: string;
+  bottom: string;
+  notes: string;
+  keywords: string;
+  own: OwnValueView[];
 }
 
 export interface MapView {
@@ -30,6 +72,7 @@ export interface MapView {
   rows: number;
   layers: LayerView[];
   ways: number;
+  look: MapLook;
 }
 
 export interface PieceView {
@@ -95,6 +138,15 @@ export interface BondView {
   lacks: number;
 }
 
+export interface PatchView {
+  id: string;
+  name: string;
+  columns: number;
+  rows: number;
+  layers: number;
+  pieces: number;
+}
+
 export interface OwnView {
   id: string;
   name: string;
@@ -127,9 +179,12 @@ export interface Scene {
   tilesets: TilesetHead[];
   medleys: MedleyView[];
   bonds: BondView[];
+  patches: PatchView[];
   own: OwnView[];
   drawer: string[];
   roles: string[];
+  edges: string[];
+  sides: string[];
   types: TypeView[];
   missing: MissingView[];
   bitmap: BitmapView;
@@ -153,11 +208,6 @@ export interface Cut {
   keyed: boolean;
   key: number;
   scale: number;
-}
-
-export interface OwnValueView {
-  id: string;
-  value: string;
 }
 
 export interface Frame {
@@ -254,6 +304,13 @@ export interface Usage {
   unused: string[];
 }
 
+export interface StepView {
+  label: string;
+  own: boolean;
+  undone: boolean;
+  done: number;
+}
+
 export interface SlipLine {
   label: string;
   value: string;
@@ -282,6 +339,15 @@ export interface SlipView {
   landings: BoxView[];
 }
 
+export interface ChosenView {
+  map: string;
+  box: BoxView;
+  spans: number[];
+  cells: number;
+  w: number;
+  h: number;
+}
+
 export interface State {
   pending: number;
   undo: string;
@@ -299,16 +365,36 @@ export interface State {
   fillFound: number;
   fillTotal: number;
   playing: boolean;
+  size: number;
+  through: boolean;
+  adds: string;
+  mirrorX: boolean;
+  mirrorY: boolean;
+  patch: string;
+  block: number;
+  lying: number;
+  chosen: ChosenView | null;
+}
+
+export interface LayView {
+  spans: number[];
+  box: BoxView;
+  tile: number;
+  cells: number[];
 }
 
 export interface Ghost {
+  lays: LayView[];
   spans: number[];
   box: BoxView | null;
-  tile: number;
-  cells: number[];
+  stamp: BoxView | null;
+  selects: boolean;
   piece: string;
   erase: boolean;
   room: BoxView | null;
+  sized: string;
+  lost: number[];
+  moved: BoxView[];
   joins: number[];
   text: string;
   problem: string;
@@ -393,6 +479,8 @@ export interface Order {
   medley: Dealing | null;
   bond: Bonding | null;
   reskin: Reskin | null;
+  layer: LayerLook | null;
+  look: MapLook | null;
   frames: Frame[];
   mark: Mark | null;
 }
@@ -459,6 +547,12 @@ export interface TakenPicture {
   rows: number;
   places: number[];
   cells: number[];
+}
+
+export interface KeptPicture {
+  picture: string;
+  w: number;
+  h: number;
 }
 
 export interface Problem {

@@ -1,6 +1,10 @@
 <script lang="ts">
   import ImagePlus from '@lucide/svelte/icons/image-plus';
   import { TILE_MASK, type Project } from '../core/project.svelte';
+  import Trash2 from '@lucide/svelte/icons/trash-2';
+  import { hold } from '../commands/register';
+  import PatchPicture from '../tray/PatchPicture.svelte';
+  import Rename from '../ui/Rename.svelte';
   import FourTiles from '../tray/FourTiles.svelte';
   import MedleyPicture from '../tray/MedleyPicture.svelte';
   import Button from '../ui/Button.svelte';
@@ -48,6 +52,48 @@
     {/each}
   </ul>
   <Button label="Make a medley" onclick={makeMedley} />
+  <h2 class="mt-3 mb-2 name">Patches</h2>
+  <ul class="mb-3 space-y-1">
+    {#each p.scene?.patches ?? [] as patch (patch.id)}
+      <li class="flex items-center gap-1">
+        <button
+          class="flex min-w-0 flex-1 items-center gap-2 rounded-inner border p-0.5 text-left hover:bg-shelf {p.state
+            ?.holding === 'patch' && p.state.patch === patch.id
+            ? 'border-saffron bg-held'
+            : 'border-transparent'}"
+          aria-label="Take {patch.name}"
+          data-back
+          onclick={() => hold(p, 'patch', { id: patch.id })}
+        >
+          <PatchPicture {p} id={patch.id} size={30} />
+          <span class="min-w-0">
+            <span class="block truncate">{patch.name}</span>
+            <span class="block text-small text-soft figures">
+              {patch.columns} × {patch.rows} cells{patch.layers > 1 ? `, ${patch.layers} layers` : ''}{patch.pieces > 0
+                ? `, ${patch.pieces === 1 ? '1 piece' : `${patch.pieces} pieces`}`
+                : ''}
+            </span>
+          </span>
+        </button>
+        <div class="w-24">
+          <Rename
+            value={patch.name}
+            placeholder="Name"
+            label="Name of the patch {patch.name}"
+            rename={(text) => p.order({ do: 'rename', kind: 'patch', id: patch.id, text })}
+          />
+        </div>
+        <button
+          class="text-soft hover:text-rose-ink"
+          aria-label="Delete the patch {patch.name}"
+          title="Delete"
+          onclick={() => p.order({ do: 'remove', kind: 'patch', id: patch.id })}><Trash2 size={14} /></button
+        >
+      </li>
+    {:else}
+      <li class="text-soft">A part of a map kept to be set down again: select cells, then keep them as a patch.</li>
+    {/each}
+  </ul>
   <h2 class="mt-3 mb-2 name">Re-skin</h2>
   <p class="mb-2 text-small text-soft">Swap one tileset for another on a map or on all, seen before it is done.</p>
   <Button label="Re-skin" onclick={() => p.layOnDesk({ kind: 'reskin' })} />

@@ -1,6 +1,6 @@
 <script lang="ts">
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
-  import { hold } from '../commands/register';
+  import { hold, leaveHand } from '../commands/register';
   import type { Tileset } from '../core/bridge';
   import type { Project } from '../core/project.svelte';
   import TilePicture from '../tray/TilePicture.svelte';
@@ -21,6 +21,25 @@
   /** The tile that is pointed at, or has the focus. */
   let seen = $state<number | null>(null);
   const tile = $derived(seen === null ? null : (set.tiles[seen] ?? null));
+  /** The tile from which a block is taken: dragged to another, or clicked with Shift. */
+  let from = $state<number | null>(null);
+
+  /** Takes the block of the sheet between two tiles into the hand. */
+  function take(a: number, b: number): void {
+    const places = [set.places[a] ?? 0, set.places[b] ?? 0];
+    const xs = places.map((place) => place % set.columns);
+    const ys = places.map((place) => Math.floor(place / set.columns));
+    const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+    const list: number[] = [];
+    for (let y = y0; y <= y1; y++) {
+      for (let x = x0; x <= x1; x++) {
+        const i = set.places.indexOf(y * set.columns + x);
+        list.push(i < 0 ? 0 : set.first + i);
+      }
+    }
+    leaveHand(p);
+    p.order({ do: 'hold-tiles', n: x1 - x0 + 1, list });
+  }
   const facts = $derived(`${set.count} tiles, ${set.solid} solid, ${unused} on no map`);
 </script>
 
@@ -65,7 +84,16 @@
         onpointerleave={() => (seen = null)}
         onfocus={() => (seen = i)}
         onblur={() => (seen = null)}
-        onclick={() => hold(p, 'tile', { n })}><TilePicture {p} {n} size={30} /></button
+        onpointerdown={(e) => {
+          from = e.shiftKey ? (from ?? i) : i;
+          e.currentTarget.releasePointerCapture(e.pointerId);
+        }}
+        onpointerup={() => from !== null && from !== i && take(from, i)}
+        onclick={(e) => {
+          if (e.shiftKey && from !== null && from !== i) take(from, i);
+          else hold(p, 'tile', { n });
+          from = i;
+        }}><TilePicture {p} {n} size={30} /></button
       >
     {/each}
   </div>

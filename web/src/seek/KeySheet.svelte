@@ -9,6 +9,7 @@
 
   const groups = [
     ['hand', 'In the hand'],
+    ['select', 'Selecting'],
     ['board', 'On the board'],
     ['view', 'What is shown'],
     ['play', 'Playing'],

@@ -80,6 +80,15 @@ function everything(p: Project): Found[] {
       go: () => hold(p, 'medley', { id: medley.id }),
     });
   }
+  for (const patch of scene?.patches ?? []) {
+    all.push({
+      id: `patch ${patch.id}`,
+      name: patch.name,
+      does: `patch of ${patch.columns} × ${patch.rows} cells`,
+      keys: '',
+      go: () => hold(p, 'patch', { id: patch.id }),
+    });
+  }
   for (const bond of scene?.bonds ?? []) {
     all.push({
       id: `bond ${bond.id}`,

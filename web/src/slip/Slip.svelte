@@ -3,6 +3,8 @@
   import type { Project } from '../core/project.svelte';
   import Button from '../ui/Button.svelte';
   import Rename from '../ui/Rename.svelte';
+  import { beside } from './beside';
+  import MapFields from './MapFields.svelte';
 
   let { p }: { p: Project } = $props();
 
@@ -12,22 +14,19 @@
 
   const slip = $derived(p.state?.slip ?? null);
   const shown = $derived(
-    slip !== null && p.slipShown && !p.pointer?.busy && !p.state?.playing && p.state?.holding === 'nothing',
+    slip !== null &&
+      p.slipShown &&
+      !p.panelled &&
+      !p.pointer?.busy &&
+      !p.state?.playing &&
+      p.state?.holding === 'nothing',
   );
-  /** Beside the thing, never over it: right of it, else left, else in the corner; nowhere while it is out of view. */
   const place = $derived.by(() => {
     void p.moved;
-    if (!slip) return null;
-    const { camera } = p;
-    const at = camera.toScreen(slip.box.x, slip.box.y);
-    const w = slip.box.w * camera.zoom;
-    const h = slip.box.h * camera.zoom;
-    if (at.x + w < 0 || at.y + h < 0 || at.x > camera.width || at.y > camera.height) return null;
-    const right = at.x + w + 14;
-    let x = right + WIDTH < camera.width - 8 ? right : at.x - WIDTH - 14;
-    if (x < 8) x = camera.width - WIDTH - 12;
-    return { x, y: Math.min(Math.max(8, at.y - 8), Math.max(8, camera.height - height - 8)) };
+    return slip && beside(p, slip.box, WIDTH, height);
   });
+
+  const map = $derived(slip?.kind === 'map' ? p.mapView(slip.id) : null);
 
   $effect(() => {
     void slip?.id;
@@ -42,7 +41,7 @@
 
 {#if slip && shown && place}
   <aside
-    class="absolute z-10 flex flex-col gap-2 sheet p-3"
+    class="absolute z-10 flex max-h-[calc(100%-16px)] flex-col gap-2 overflow-y-auto sheet p-3"
     style:left="{place.x}px"
     style:top="{place.y}px"
     style:width="{WIDTH}px"
@@ -72,6 +71,7 @@
         </div>
       {/each}
     </dl>
+    {#if map}<MapFields {p} {map} />{/if}
     {#if slip.stack.length > 1}
       <div>
         <div class="mb-1 text-small text-soft">in this cell, front to back</div>
@@ -95,6 +95,15 @@
         {slip.removes}
       </p>{/if}
     <div class="flex flex-wrap gap-2">
+      {#if map}
+        <Button label="Copy this map" onclick={() => p.order({ do: 'copy-map', kind: 'map', id: map.id })} />
+        {#if map.ways > 0}
+          <Button
+            label="Copy it with its ways out"
+            onclick={() => p.order({ do: 'copy-map', kind: 'map', id: map.id, yes: true })}
+          />
+        {/if}
+      {/if}
       {#if slip.leads}<Button label="Show the other end" onclick={show} />{/if}
       {#if !slip.kept}
         <span class="contents" data-back={asked || slip.kind !== 'map' ? '' : undefined}>

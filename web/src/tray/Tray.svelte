@@ -7,13 +7,17 @@
   import Button from '../ui/Button.svelte';
   import Key from '../ui/Key.svelte';
   import Held from './Held.svelte';
+  import PatchPicture from './PatchPicture.svelte';
   import PieceIcon from './PieceIcon.svelte';
   import TilePicture from './TilePicture.svelte';
 
   let { p }: { p: Project } = $props();
 
+  /** What is laid, or chosen, in shapes. */
+  const SHAPED = ['tile', 'eraser', 'medley', 'bond', 'patch', 'choose'];
+
   const s = $derived(p.state);
-  const shapes = ['free', 'line', 'box', 'fill'];
+  const shapes = [['free'], ['line'], ['box', 'ring', 'room'], ['oval'], ['fill', 'everywhere']];
   const lateTiles = $derived(
     p.lateTiles.length > 0
       ? p.lateTiles
@@ -34,13 +38,15 @@
   data-back
 >
   <Held {p}>
-    {#each shapes as shape (shape)}
-      {@const active = s?.shape === shape && ['tile', 'eraser', 'medley', 'bond'].includes(s.holding)}
+    {#each shapes as round (round[0])}
+      {@const id = round[0] ?? ''}
+      {@const active = s && round.includes(s.shape) && s.holding !== 'nothing' && SHAPED.includes(s.holding)}
       <button
         class="inline-flex items-center gap-1 rounded-inner px-1 {active ? 'font-semibold text-ink' : 'text-soft'}"
         aria-pressed={active}
-        aria-keyshortcuts={keyOf(shape)}
-        onclick={() => runCommand(p, shape)}><Key keys={keyOf(shape)} />{shape}</button
+        aria-keyshortcuts={keyOf(id)}
+        title={round.length > 1 ? `${keyOf(id)} goes round: ${round.join(', ')}` : undefined}
+        onclick={() => runCommand(p, id)}><Key keys={keyOf(id)} />{active ? s.shape : id}</button
       >
     {/each}
   </Held>
@@ -59,6 +65,26 @@
       {/each}
     </div>
   </section>
+  {#if p.latePatches.length > 0}
+    <section class="border-r border-line px-4 pt-1.5" aria-label="Patches lately">
+      <div class="text-small text-soft">patches lately</div>
+      <div class="mt-0.5 flex items-center gap-1">
+        {#each p.latePatches as id (id)}
+          {@const patch = p.scene?.patches.find((x) => x.id === id)}
+          {#if patch}
+            <button
+              class="rounded-inner border p-0.5 {s?.holding === 'patch' && s.patch === id
+                ? 'border-saffron'
+                : 'border-transparent'}"
+              aria-label="Take {patch.name}"
+              title={patch.name}
+              onclick={() => hold(p, 'patch', { id })}><PatchPicture {p} {id} size={26} /></button
+            >
+          {/if}
+        {/each}
+      </div>
+    </section>
+  {/if}
   <section class="border-r border-line px-4 pt-1.5" aria-label="Pieces lately">
     <div class="text-small text-soft">pieces lately</div>
     <div class="mt-0.5 flex items-center gap-1">

@@ -26,18 +26,34 @@
             ['P', 'ends play'],
           ];
     }
+    const squares = ['box', 'ring', 'room', 'oval'].includes(s.shape);
+    if (s.chosen && s.holding === 'nothing') {
+      return [
+        ['Drag within', 'moves'],
+        ['Ctrl+C', 'copies'],
+        ['Delete', 'erases'],
+        ['Esc', 'selects nothing'],
+      ];
+    }
     switch (s.holding) {
       case 'tile':
       case 'medley':
       case 'bond':
+      case 'patch':
         return [
           ['Right button', 'erases'],
           ['W', 'picks'],
-          ['Shift', s.shape === 'box' ? 'square' : 'straight'],
+          ['Shift', squares ? 'square' : 'straight'],
+        ];
+      case 'choose':
+        return [
+          ['Right button', 'takes away'],
+          ['Ctrl', 'adds'],
+          ['Drag within', 'moves'],
         ];
       case 'eraser':
         return [
-          ['Shift', s.shape === 'box' ? 'square' : 'straight'],
+          ['Shift', squares ? 'square' : 'straight'],
           ['Esc', 'empties the hand'],
         ];
       case 'piece':
@@ -53,6 +69,7 @@
     }
     return [
       ['Click', 'selects'],
+      ['Drag', 'selects cells'],
       ['Drag on the empty board', 'makes a map'],
       ['?', 'all keys'],
     ];

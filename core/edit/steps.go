@@ -1,0 +1,83 @@
+package edit
+
+import "errors"
+
+// A Step is one line of the list of what was done.
+type Step struct {
+	// Label says what it did.
+	Label string
+	// Own says that this session did it, Undone that it took it back, and could do it
+	// again.
+	Own, Undone bool
+	// Done is how many of the session's own steps are done once one has walked here: for
+	// steps of its own.
+	Done int
+}
+
+// shared is a step of somebody else.
+type shared struct {
+	label string
+	// after is the last step of this session before it.
+	after uint64
+}
+
+// maxShared is how many steps of others are kept for the list.
+const maxShared = 500
+
+func (r *Replica) heard(e Edit) {
+	label := e.Label
+	if e.Undoes != 0 {
+		label = "undo " + label
+	}
+	r.others = append(r.others, shared{label, r.sequence})
+	if len(r.others) > maxShared {
+		r.others = r.others[len(r.others)-maxShared:]
+	}
+}
+
+// Steps lists what was done, the earliest first: this session's steps, those it took
+// back last of all, and what others did meanwhile.
+func (r *Replica) Steps() []Step {
+	var list []Step
+	others := r.others
+	until := func(sequence uint64) {
+		for len(others) > 0 && others[0].after < sequence {
+			list = append(list, Step{Label: others[0].label})
+			others = others[1:]
+		}
+	}
+	for i, s := range r.undo {
+		until(s)
+		list = append(list, Step{Label: r.records[s].label, Own: true, Done: i + 1})
+	}
+	until(1<<64 - 1)
+	for i := len(r.redo) - 1; i >= 0; i-- {
+		list = append(list, Step{Label: r.records[r.redo[i]].label, Own: true, Undone: true, Done: len(r.undo) + len(r.redo) - i})
+	}
+	return list
+}
+
+// Walk takes back or brings back steps until as many of the session's own as said are
+// done, and gives the messages to send. Left of of cells and properties were left
+// alone. It stops at the first that can't be taken back.
+func (r *Replica) Walk(done int) (messages [][]byte, left, of int, err error) {
+	for len(r.undo) != done {
+		run := r.Undo
+		if len(r.undo) < done {
+			run = r.Redo
+		}
+		before := len(r.undo)
+		_, message, l, o, err := run()
+		if err != nil {
+			if errors.Is(err, ErrNothing) {
+				err = nil
+			}
+			return messages, left, of, err
+		}
+		messages, left, of = append(messages, message), left+l, of+o
+		if len(r.undo) == before {
+			return messages, left, of, nil
+		}
+	}
+	return messages, left, of, nil
+}

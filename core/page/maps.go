@@ -1,0 +1,122 @@
+package page
+
+import (
+	"fmt"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/hand"
+	"azzel/core/world"
+)
+
+// MapLook is all that can be set of a map beside its name, place and size.
+type MapLook struct {
+	// Edges are what its sides do, by the order of EdgeNames: left, right, top, bottom.
+	Edges []int `json:"edges"`
+	// Top and Bottom are the background as #rrggbb, empty for none.
+	Top      string         `json:"top"`
+	Bottom   string         `json:"bottom"`
+	Notes    string         `json:"notes"`
+	Keywords string         `json:"keywords"`
+	Own      []OwnValueView `json:"own"`
+}
+
+func viewMapLook(d *world.Document, m *world.Map) MapLook {
+	v := MapLook{Edges: []int{}, Top: formatColour(m.Background.Top), Bottom: formatColour(m.Background.Bottom), Notes: m.Notes, Keywords: m.Keywords,
+		Own: ownValues(d, m.Own)}
+	for _, e := range m.Edges {
+		v.Edges = append(v.Edges, int(e))
+	}
+	return v
+}
+
+// setMap gives a map another look.
+func (p *Page) setMap(ref world.Ref, to *MapLook) Changed {
+	d := p.doc()
+	m := d.Map(ref.ID)
+	if m == nil || to == nil || len(to.Edges) != len(m.Edges) {
+		return p.Fail(world.ErrGone)
+	}
+	next := *m
+	var err error
+	for i, e := range to.Edges {
+		next.Edges[i] = world.Edge(min(max(e, 0), 255))
+	}
+	if next.Background.Top, err = parseColour(to.Top); err != nil {
+		return p.Fail(err)
+	}
+	if next.Background.Bottom, err = parseColour(to.Bottom); err != nil {
+		return p.Fail(err)
+	}
+	next.Notes, next.Keywords, next.Own = to.Notes, to.Keywords, nil
+	for _, v := range to.Own {
+		own := d.Property(ParseID(v.ID))
+		if own == nil {
+			continue
+		}
+		value, err := own.Type.Parse(v.Value)
+		if err != nil {
+			return p.Fail(fmt.Errorf("%s: %w", own.Name, err))
+		}
+		next.Own = next.Own.With(uint64(own.ID), value)
+	}
+	return p.change(m.Name, edit.Changes(ref, m.Values(), next.Values()))
+}
+
+// copyMap puts a copy of a map to the right of all maps and selects it.
+func (p *Page) copyMap(ref world.Ref, leading bool) Changed {
+	d := p.doc()
+	m := d.Map(ref.ID)
+	if m == nil {
+		return p.Fail(world.ErrGone)
+	}
+	e, id, err := edit.CopyMap(d, m.ID, beside(d, m.Bounds), leading, p.ids)
+	if err != nil {
+		return p.Fail(err)
+	}
+	changed := p.do(e)
+	if p.doc().Map(id) != nil {
+		p.hand.Selected = hand.Selection{Ref: world.Ref{Kind: world.KindMap, ID: id}, Map: id}
+	}
+	return changed | StateChanged
+}
+
+// moveMap puts a map's upper left corner somewhere else on the board.
+func (p *Page) moveMap(ref world.Ref, x, y int) Changed {
+	m := p.doc().Map(ref.ID)
+	if m == nil {
+		return p.Fail(world.ErrGone)
+	}
+	next := *m
+	next.Origin.X, next.Origin.Y = x-m.Bounds.X, y-m.Bounds.Y
+	parts := edit.Changes(ref, m.Values(), next.Values())
+	if len(parts) == 0 {
+		return 0
+	}
+	return p.do(edit.Edit{Label: edit.Clip("move " + m.Name), Parts: parts})
+}
+
+// resizeMap gives a map a size by numbers: W × H cells with an anchor, 0 to 8 row by
+// row, that stays where it is.
+func (p *Page) resizeMap(ref world.Ref, w, h, anchor int) Changed {
+	m := p.doc().Map(ref.ID)
+	if m == nil {
+		return p.Fail(world.ErrGone)
+	}
+	return p.outcome(hand.Resized(p.doc(), edit.Resize{Map: m.ID, Bounds: anchored(m.Bounds, w, h, anchor)}))
+}
+
+// LossOf says in words what a map would lose at another size; empty for nothing.
+func (p *Page) LossOf(id world.ID, w, h, anchor int) string {
+	m := p.doc().Map(id)
+	if m == nil || w < 1 || h < 1 {
+		return ""
+	}
+	return edit.Resize{Map: id, Bounds: anchored(m.Bounds, w, h, anchor)}.Loss(p.doc()).String()
+}
+
+// anchored is a box of another size whose left, middle or right, and top, middle or
+// bottom, is where it was.
+func anchored(was grid.Rect, w, h, anchor int) grid.Rect {
+	return grid.Rect{X: was.X + (was.W-w)*(anchor%3)/2, Y: was.Y + (was.H-h)*(anchor/3)/2, W: w, H: h}
+}

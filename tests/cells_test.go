@@ -1,0 +1,106 @@
+package tests
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
+)
+
+// chord taps a key with Ctrl as the browser hears it from a keyboard: with the editing
+// command that goes with it, so that it tells the page of copying and pasting.
+func (w *window) chord(key, command string) {
+	w.t.Helper()
+	for _, kind := range []proto.InputDispatchKeyEventType{proto.InputDispatchKeyEventTypeRawKeyDown, proto.InputDispatchKeyEventTypeKeyUp} {
+		e := proto.InputDispatchKeyEvent{Type: kind, Modifiers: 2, Key: key, Code: "Key" + strings.ToUpper(key), WindowsVirtualKeyCode: int(strings.ToUpper(key)[0])}
+		if kind == proto.InputDispatchKeyEventTypeRawKeyDown {
+			e.Commands = []string{command}
+		}
+		if err := e.Call(w.page); err != nil {
+			w.t.Fatal(err)
+		}
+	}
+}
+
+// rows reads the numbers of the tiles of a box of cells from the saved project.
+func (w *window) rows(name string, x, y, columns, rows int) string {
+	w.t.Helper()
+	return w.page.MustEval(`(name, x, y, w, h) => window.azzel.cells(name, x, y, w, h).join(' ')`, name, x, y, columns, rows).Str()
+}
+
+// Cells are selected in one window, copied, and pasted through the system's clipboard
+// in another window on another project; moved, mirrored and undone by the list of steps.
+func TestSelectAndPaste(t *testing.T) {
+	s := newSite(t)
+	a := s.window("/")
+	a.newProject("Night shift")
+	name := a.scene().Maps[0].Name
+	// A corner of three tiles to be recognised.
+	for i, tile := range []string{"wall", "water", "path"} {
+		a.press('t')
+		a.click("Take " + tile)
+		a.press('t')
+		a.tap(name, 3+i%2, 3+i/2)
+	}
+	a.saved()
+	a.press(input.Escape)
+	a.drag(left, name, [2]int{3, 3}, [2]int{4, 4})
+	a.sees("[data-slip]", "2 × 2 cells")
+	was := a.rows(name, 3, 3, 2, 2)
+	if was != "3 5 2 1" {
+		t.Fatalf("the cells are %s", was)
+	}
+	a.chord("c", "copy")
+	a.sees("main", "Copied 2 × 2 cells")
+
+	b := s.window("/")
+	b.newProject("Day shift")
+	other := b.scene().Maps[0].Name
+	b.page.MustActivate()
+	b.chord("v", "paste")
+	b.until("a block in the hand", `() => window.azzel.probe().holding === 'patch'`)
+	b.tap(other, 8, 8)
+	b.saved()
+	if got := b.rows(other, 8, 8, 2, 2); got != was {
+		t.Errorf("pasted are %s, copied were %s", got, was)
+	}
+	// What is no copy of cells says so and changes nothing.
+	before := b.probe().Hash
+	b.page.MustEval(`() => {
+		const data = new DataTransfer();
+		data.setData('text/plain', 'a shopping list');
+		document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+	}`)
+	b.sees("main", "The clipboard holds no cells or pieces")
+	if b.probe().Hash != before {
+		t.Error("pasting nonsense changed the project")
+	}
+
+	a.page.MustActivate()
+	// Dragged elsewhere, mirrored where it lies, and walked back to the start.
+	a.press(input.Escape)
+	a.drag(left, name, [2]int{3, 3}, [2]int{4, 4})
+	a.drag(left, name, [2]int{3, 3}, [2]int{9, 6})
+	a.saved()
+	if got := a.rows(name, 9, 6, 2, 2); got != was {
+		t.Errorf("moved are %s", got)
+	}
+	a.press('m')
+	a.saved()
+	if got := a.rows(name, 9, 6, 2, 2); got != "16777221 16777219 16777217 16777218" {
+		t.Errorf("mirrored are %s", got)
+	}
+	a.press('u')
+	a.sees("[data-steps]", "mirror 4 cells")
+	a.click("move 4 cells")
+	a.saved()
+	if got := a.rows(name, 9, 6, 2, 2); got != was {
+		t.Errorf("after walking one step back they are %s", got)
+	}
+	a.click("Before your first step")
+	a.saved()
+	a.until("all to be undone", `(n) => window.azzel.cells(n, 3, 3, 2, 2).every((c) => c === 1)`, name)
+	a.quiet()
+	b.quiet()
+}

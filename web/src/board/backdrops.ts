@@ -1,0 +1,124 @@
+import type { Project } from '../core/project.svelte';
+import { fetchBlob } from '../core/api';
+import type { BackdropView, BoxView, LayerLook, MapView } from '../core/types.gen';
+
+/** Pictures laid side by side that are drawn one by one; more go as a pattern. */
+const MOST = 400;
+
+/** The pictures behind layers, fetched once and kept. */
+export class Backdrops {
+  private readonly pictures = new Map<string, ImageBitmap | null>();
+  private readonly tinted = new Map<string, HTMLCanvasElement>();
+  /** Whether any that was drawn moves by itself. */
+  drifting = false;
+
+  constructor(private readonly p: Project) {}
+
+  private picture(sum: string): ImageBitmap | null {
+    const have = this.pictures.get(sum);
+    if (have !== undefined) return have;
+    this.pictures.set(sum, null);
+    void this.fetch(sum);
+    return null;
+  }
+
+  private async fetch(sum: string): Promise<void> {
+    try {
+      const bytes = await fetchBlob(this.p.id, sum);
+      this.pictures.set(sum, await createImageBitmap(new Blob([new Uint8Array(bytes)])));
+      this.p.draw();
+    } catch (failure) {
+      this.p.say((failure as Error).message);
+    }
+  }
+
+  /** The picture with the layer's tint multiplied in. */
+  private source(look: LayerLook): CanvasImageSource | null {
+    const picture = this.picture(look.backdrop.picture);
+    if (!picture || look.tint === '') return picture;
+    const name = `${look.backdrop.picture} ${look.tint}`;
+    let canvas = this.tinted.get(name);
+    if (canvas) return canvas;
+    canvas = document.createElement('canvas');
+    canvas.width = picture.width;
+    canvas.height = picture.height;
+    const context = canvas.getContext('2d');
+    if (!context) return picture;
+    context.drawImage(picture, 0, 0);
+    context.globalCompositeOperation = 'multiply';
+    context.fillStyle = look.tint;
+    context.fillRect(0, 0, canvas.width, canvas.height);
+    context.globalCompositeOperation = 'destination-in';
+    context.drawImage(picture, 0, 0);
+    this.tinted.set(name, canvas);
+    return canvas;
+  }
+
+  /** Draws a layer's backdrop, the layer itself being moved by a way in pixels of the board. Seconds let it drift. */
+  draw(context: CanvasRenderingContext2D, map: MapView, look: LayerLook, way: BoxView, seconds: number): void {
+    const { camera } = this.p;
+    const { backdrop } = look;
+    const source = this.source(look);
+    if (!source) return;
+    if (backdrop.driftX !== 0 || backdrop.driftY !== 0) this.drifting = true;
+    const size = sizeOf(backdrop, map);
+    const left = map.originX + backdrop.x + way.x + backdrop.driftX * seconds;
+    const top = map.originY + backdrop.y + way.y + backdrop.driftY * seconds;
+    context.globalAlpha = 1 - look.fade / 100;
+    context.imageSmoothingEnabled = camera.zoom * devicePixelRatio < 1;
+    const columns = range(
+      left,
+      size.w,
+      Math.max(map.x, camera.x),
+      Math.min(map.x + map.w, camera.x + camera.width / camera.zoom),
+      backdrop.repeatX,
+    );
+    const rows = range(
+      top,
+      size.h,
+      Math.max(map.y, camera.y),
+      Math.min(map.y + map.h, camera.y + camera.height / camera.zoom),
+      backdrop.repeatY,
+    );
+    if (columns.length * rows.length <= MOST) {
+      for (const y of rows) {
+        for (const x of columns) {
+          const at = camera.toScreen(x, y);
+          context.drawImage(source, at.x, at.y, size.w * camera.zoom, size.h * camera.zoom);
+        }
+      }
+    } else this.pattern(context, source, left, top, map);
+    context.globalAlpha = 1;
+  }
+
+  private pattern(
+    context: CanvasRenderingContext2D,
+    source: CanvasImageSource,
+    x: number,
+    y: number,
+    map: MapView,
+  ): void {
+    const { camera } = this.p;
+    const pattern = context.createPattern(source, 'repeat');
+    if (!pattern) return;
+    const at = camera.toScreen(x, y);
+    pattern.setTransform(new DOMMatrix([camera.zoom, 0, 0, camera.zoom, at.x, at.y]));
+    context.fillStyle = pattern;
+    const corner = camera.toScreen(map.x, map.y);
+    context.fillRect(corner.x, corner.y, map.w * camera.zoom, map.h * camera.zoom);
+  }
+}
+
+function sizeOf(backdrop: BackdropView, map: MapView): { w: number; h: number } {
+  if (!backdrop.stretch) return { w: backdrop.w, h: backdrop.h };
+  return { w: map.w, h: map.h };
+}
+
+/** Where pictures of a length begin that are seen between two places; one alone if it does not repeat. */
+function range(start: number, length: number, from: number, to: number, repeats: boolean): number[] {
+  if (!repeats) return [start];
+  const list: number[] = [];
+  const first = start + Math.floor((from - start) / length) * length;
+  for (let at = first; at < to && list.length <= MOST; at += length) list.push(at);
+  return list;
+}

@@ -1,0 +1,74 @@
+<script lang="ts">
+  import { keepPicture } from '../core/api';
+  import type { Project } from '../core/project.svelte';
+  import type { BackdropView, LayerLook, LayerView } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+  import Range from '../ui/Range.svelte';
+
+  interface Props {
+    p: Project;
+    layer: LayerView;
+    set: (change: Partial<LayerLook>) => void;
+  }
+  let { p, layer, set }: Props = $props();
+
+  const backdrop = $derived(layer.look.backdrop);
+  const change = (part: Partial<BackdropView>): void => set({ backdrop: { ...backdrop, ...part } });
+  let waiting = $state(false);
+
+  async function bring(file: File | undefined): Promise<void> {
+    if (!file) return;
+    waiting = true;
+    try {
+      const { picture, w, h } = await keepPicture(p.id, file);
+      change({ picture, w, h });
+    } catch (failure) {
+      p.say((failure as Error).message);
+    }
+    waiting = false;
+  }
+</script>
+
+<details open={backdrop.picture !== ''}>
+  <summary class="cursor-pointer">
+    Backdrop {backdrop.picture === '' ? 'none' : `${backdrop.w} × ${backdrop.h} px`}
+  </summary>
+  <label class="mt-2 flex flex-col gap-1">
+    <span>{waiting ? 'Reading the picture …' : backdrop.picture === '' ? 'Choose a picture' : 'Another picture'}</span>
+    <input
+      type="file"
+      accept="image/png,image/gif,image/jpeg,image/webp,image/bmp"
+      class="w-full text-small"
+      disabled={waiting}
+      onchange={(e) => void bring(e.currentTarget.files?.[0])}
+    />
+  </label>
+  {#if backdrop.picture !== ''}
+    <div class="mt-2 flex flex-wrap gap-1.5">
+      <Button label="Repeat across" pressed={backdrop.repeatX} onclick={() => change({ repeatX: !backdrop.repeatX })} />
+      <Button label="Repeat down" pressed={backdrop.repeatY} onclick={() => change({ repeatY: !backdrop.repeatY })} />
+      <Button label="Stretch" pressed={backdrop.stretch} onclick={() => change({ stretch: !backdrop.stretch })} />
+      <Button label="No picture" onclick={() => change({ picture: '' })} />
+    </div>
+    <div class="mt-2 flex flex-col gap-2">
+      <Range
+        label="Drifts across"
+        unit="px/s"
+        value={backdrop.driftX}
+        min={-100}
+        max={100}
+        change={(driftX) => change({ driftX })}
+      />
+      <Range
+        label="Drifts down"
+        unit="px/s"
+        value={backdrop.driftY}
+        min={-100}
+        max={100}
+        change={(driftY) => change({ driftY })}
+      />
+      <Range label="Lies at, across" unit="px" value={backdrop.x} min={-512} max={512} change={(x) => change({ x })} />
+      <Range label="Lies at, down" unit="px" value={backdrop.y} min={-512} max={512} change={(y) => change({ y })} />
+    </div>
+  {/if}
+</details>

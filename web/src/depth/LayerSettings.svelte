@@ -1,0 +1,119 @@
+<script lang="ts">
+  import X from '@lucide/svelte/icons/x';
+  import type { Project } from '../core/project.svelte';
+  import type { LayerLook } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+  import Range from '../ui/Range.svelte';
+  import Rename from '../ui/Rename.svelte';
+  import BackdropFields from './BackdropFields.svelte';
+  import LayerTakes from './LayerTakes.svelte';
+
+  let { p }: { p: Project } = $props();
+
+  const map = $derived(p.scene?.maps.find((m) => m.layers.some((l) => l.id === p.layerOpen)) ?? null);
+  const layer = $derived(map?.layers.find((l) => l.id === p.layerOpen) ?? null);
+
+  function set(change: Partial<LayerLook>): void {
+    if (map && layer)
+      p.order({ do: 'set-layer', kind: 'layer', map: map.id, id: layer.id, layer: { ...layer.look, ...change } });
+  }
+
+  function whole(text: string, n = 0): void {
+    if (map && layer) p.order({ do: 'layer-order', kind: 'layer', text, map: map.id, id: layer.id, n });
+  }
+</script>
+
+{#if map && layer && !p.state?.playing}
+  <aside
+    class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] w-72 flex-col gap-2.5 overflow-y-auto sheet p-3"
+    aria-label="Settings of the layer {layer.name}"
+    data-layer-settings
+  >
+    <div class="flex items-start gap-2">
+      <div class="-ml-1 min-w-0 flex-1 name text-title">
+        <Rename
+          value={layer.name}
+          label="Name of this layer"
+          rename={(text) => p.order({ do: 'rename', kind: 'layer', map: map.id, id: layer.id, text })}
+        />
+      </div>
+      <button class="self-center text-soft" aria-label="Close the settings" onclick={() => (p.layerOpen = '')}
+        ><X size={14} /></button
+      >
+    </div>
+    <div class="-mt-2 text-soft">layer of {map.name}{layer.player ? ', on which the player walks' : ''}</div>
+    <div class="flex flex-wrap gap-1.5">
+      <Button
+        label="Counts in movement"
+        pressed={layer.look.counts}
+        onclick={() => set({ counts: !layer.look.counts })}
+      />
+      <Button label="Locked" pressed={layer.look.locked} onclick={() => set({ locked: !layer.look.locked })} />
+      <Button
+        label="Show it alone"
+        pressed={layer.only}
+        onclick={() => p.order({ do: 'only', map: map.id, id: layer.id, yes: !layer.only })}
+      />
+      {#if !layer.player}<Button label="Let the player walk here" onclick={() => whole('walk')} />{/if}
+    </div>
+    <Range label="Faded" unit="%" value={layer.look.fade} min={0} max={100} change={(fade) => set({ fade })} />
+    <div class="flex items-end gap-2">
+      <label class="flex min-w-0 flex-1 flex-col gap-1">
+        <span>Tint</span>
+        <input
+          type="color"
+          class="h-7 w-full rounded-inner border border-line bg-sheet px-1"
+          value={layer.look.tint || '#ffffff'}
+          onchange={(e) => set({ tint: e.currentTarget.value })}
+        />
+      </label>
+      <Button label="No tint" disabled={layer.look.tint === ''} onclick={() => set({ tint: '' })} />
+    </div>
+    <Range
+      label="Depth across"
+      unit="%"
+      value={layer.look.depthX}
+      min={-100}
+      max={100}
+      change={(depthX) => set({ depthX })}
+    />
+    <Range
+      label="Depth down"
+      unit="%"
+      value={layer.look.depthY}
+      min={-100}
+      max={100}
+      change={(depthY) => set({ depthY })}
+    />
+    <p class="text-small text-soft">
+      0 goes with the map, 100 stands still while it passes, below 0 is nearer than the map.
+    </p>
+    <label class="flex flex-col gap-1">
+      <span>Group</span>
+      <input
+        class="h-7 rounded-inner border border-line bg-sheet px-2"
+        value={layer.look.group}
+        placeholder="none"
+        list="layer-groups"
+        onchange={(e) => set({ group: e.currentTarget.value })}
+      />
+      <datalist id="layer-groups">
+        {#each [...new Set(map.layers.map((l) => l.look.group).filter(Boolean))] as name (name)}<option value={name}
+          ></option>{/each}
+      </datalist>
+    </label>
+    <LayerTakes {p} look={layer.look} {set} />
+    <BackdropFields {p} {layer} {set} />
+    <div class="flex flex-wrap gap-1.5 border-t border-line pt-2.5">
+      <Button label="Move up" onclick={() => whole('move', 1)} />
+      <Button label="Move down" onclick={() => whole('move', -1)} />
+      <Button label="Duplicate" onclick={() => whole('duplicate')} />
+      <Button label="Merge into the one below" onclick={() => whole('merge')} />
+      <Button label="Clear" onclick={() => whole('clear')} />
+      <button
+        class="h-7 rounded-inner border border-line px-3 text-rose-ink hover:bg-shelf"
+        onclick={() => whole('delete')}>Delete this layer</button
+      >
+    </div>
+  </aside>
+{/if}

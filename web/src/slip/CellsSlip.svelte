@@ -1,0 +1,77 @@
+<script lang="ts">
+  import X from '@lucide/svelte/icons/x';
+  import { keyOf, runCommand } from '../commands/register';
+  import type { Project } from '../core/project.svelte';
+  import Button from '../ui/Button.svelte';
+  import { beside } from './beside';
+
+  let { p }: { p: Project } = $props();
+
+  const WIDTH = 236;
+  let height = $state(200);
+  const chosen = $derived(p.state?.chosen ?? null);
+  const shown = $derived(
+    chosen !== null &&
+      !p.panelled &&
+      p.slipShown &&
+      !p.pointer?.busy &&
+      !p.state?.playing &&
+      ['nothing', 'choose'].includes(p.state?.holding ?? ''),
+  );
+  const place = $derived.by(() => {
+    void p.moved;
+    return chosen && beside(p, chosen.box, WIDTH, height);
+  });
+  const layer = $derived(p.mapView(chosen?.map ?? null)?.layers.find((l) => l.current)?.name ?? '');
+  const actions: [string, string][] = [
+    ['fill-cells', 'Fill'],
+    ['mirror', 'Mirror ⇆'],
+    ['mirror-down', 'Mirror ⇅'],
+    ['turn', 'Turn'],
+    ['copy', 'Copy'],
+    ['cut', 'Cut'],
+    ['duplicate', 'Duplicate'],
+    ['keep-patch', 'Keep as a patch'],
+    ['reskin', 'Re-skin'],
+  ];
+</script>
+
+{#if chosen && shown && place}
+  <aside
+    class="absolute z-10 flex flex-col gap-2 sheet p-3"
+    style:left="{place.x}px"
+    style:top="{place.y}px"
+    style:width="{WIDTH}px"
+    bind:offsetHeight={height}
+    aria-label="Slip of the selected cells"
+    data-slip
+    data-back
+  >
+    <div class="flex items-start gap-2">
+      <div class="min-w-0 flex-1 name text-title">{chosen.w} × {chosen.h} cells</div>
+      <button class="self-center text-soft" aria-label="Select nothing" onclick={() => p.order({ do: 'choose-none' })}
+        ><X size={14} /></button
+      >
+    </div>
+    <div class="-mt-2 text-soft">
+      {#if chosen.cells !== chosen.w * chosen.h}{chosen.cells} of them selected ·
+      {/if}{p.state?.through ? 'all layers that are shown' : layer}
+    </div>
+    <div class="flex flex-wrap gap-1.5">
+      <Button
+        label="Through all layers"
+        keys={keyOf('through')}
+        pressed={p.state?.through ?? false}
+        onclick={() => runCommand(p, 'through')}
+      />
+      {#each actions as [id, label] (id)}
+        <Button {label} keys={keyOf(id)} onclick={() => runCommand(p, id)} />
+      {/each}
+      <button
+        class="h-7 rounded-inner border border-line px-3 text-rose-ink hover:bg-shelf"
+        onclick={() => p.order({ do: 'delete' })}
+        >Erase {chosen.cells === 1 ? 'the cell' : `${chosen.cells} cells`}</button
+      >
+    </div>
+  </aside>
+{/if}

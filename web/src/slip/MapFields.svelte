@@ -1,0 +1,153 @@
+<script lang="ts">
+  import type { Project } from '../core/project.svelte';
+  import type { MapLook, MapView } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+  import NumberField from '../ui/NumberField.svelte';
+
+  let { p, map }: { p: Project; map: MapView } = $props();
+
+  const ANCHORS = [
+    'upper left',
+    'top',
+    'upper right',
+    'left',
+    'middle',
+    'right',
+    'lower left',
+    'bottom',
+    'lower right',
+  ];
+  let columns = $state(0);
+  let rows = $state(0);
+  let anchor = $state(0);
+  let inScreens = $state(false);
+  $effect(() => {
+    columns = map.columns;
+    rows = map.rows;
+  });
+  const seen = $derived(p.scene?.project);
+  const resized = $derived(columns !== map.columns || rows !== map.rows);
+  /** What resizing would take away, asked while the numbers stand there. */
+  const lost = $derived(resized ? p.lossOf(map.id, columns, rows, anchor) : '');
+
+  const set = (change: Partial<MapLook>): void =>
+    p.order({ do: 'set-map', kind: 'map', id: map.id, look: { ...map.look, ...change } });
+
+  const own = (id: string): string => map.look.own.find((v) => v.id === id)?.value ?? '';
+  const setOwn = (id: string, value: string): void =>
+    set({ own: [...map.look.own.filter((v) => v.id !== id), ...(value ? [{ id, value }] : [])] });
+</script>
+
+<details>
+  <summary class="cursor-pointer">Size and place</summary>
+  <div class="mt-2 flex flex-col gap-2">
+    <div class="flex gap-2">
+      <NumberField label="Width" unit="cells" bind:value={columns} min={1} max={4096} />
+      <NumberField label="Height" unit="cells" bind:value={rows} min={1} max={4096} />
+    </div>
+    <div class="flex items-center gap-2">
+      <div class="grid grid-cols-3 gap-0.5" role="radiogroup" aria-label="What stays where it is">
+        {#each ANCHORS as name, i (name)}
+          <button
+            class="size-4 rounded-sm border {anchor === i
+              ? 'border-saffron bg-saffron-button'
+              : 'border-line bg-sheet'}"
+            role="radio"
+            aria-checked={anchor === i}
+            aria-label={name}
+            title="{name} stays"
+            onclick={() => (anchor = i)}
+          ></button>
+        {/each}
+      </div>
+      <span class="min-w-0 flex-1 text-small text-soft">{ANCHORS[anchor]} stays where it is</span>
+      <Button
+        label="Screens"
+        pressed={inScreens}
+        onclick={() => {
+          inScreens = !inScreens;
+          if (seen) {
+            columns = Math.max(1, Math.ceil(columns / seen.seenW)) * seen.seenW;
+            rows = Math.max(1, Math.ceil(rows / seen.seenH)) * seen.seenH;
+          }
+        }}
+      />
+    </div>
+    {#if lost}<p class="text-small text-rose-ink" role="alert">Cuts off {lost}.</p>{/if}
+    {#if resized}
+      <span
+        ><Button
+          label="Make it {columns} × {rows} cells"
+          onclick={() => p.order({ do: 'resize', kind: 'map', id: map.id, list: [columns, rows], n: anchor })}
+        /></span
+      >
+    {/if}
+    <p class="text-small text-soft">Or drag an edge or corner on the board; with Shift it pushes its neighbours.</p>
+  </div>
+</details>
+<details>
+  <summary class="cursor-pointer">Edges</summary>
+  <div class="mt-2 grid grid-cols-2 gap-2">
+    {#each p.scene?.sides ?? [] as side, i (side)}
+      <label class="flex flex-col gap-1">
+        <span>{side}</span>
+        <select
+          class="h-7 rounded-inner border border-line bg-sheet px-1"
+          value={map.look.edges[i]}
+          onchange={(e) => set({ edges: map.look.edges.map((v, k) => (k === i ? Number(e.currentTarget.value) : v)) })}
+        >
+          {#each p.scene?.edges ?? [] as name, value (value)}<option {value}>{name}</option>{/each}
+        </select>
+      </label>
+    {/each}
+  </div>
+</details>
+<details>
+  <summary class="cursor-pointer">Background</summary>
+  <div class="mt-2 flex flex-wrap items-end gap-2">
+    {#each [['top', 'Colour'], ['bottom', 'Runs to']] as const as [which, label] (which)}
+      <label class="flex flex-col gap-1">
+        <span>{label}</span>
+        <input
+          type="color"
+          class="h-7 w-16 rounded-inner border border-line bg-sheet px-1"
+          value={map.look[which] || '#808080'}
+          disabled={which === 'bottom' && map.look.top === ''}
+          onchange={(e) => set({ [which]: e.currentTarget.value })}
+        />
+      </label>
+    {/each}
+    <Button label="None" disabled={map.look.top === ''} onclick={() => set({ top: '', bottom: '' })} />
+  </div>
+</details>
+<details>
+  <summary class="cursor-pointer">Notes and keywords</summary>
+  <div class="mt-2 flex flex-col gap-2">
+    <label class="flex flex-col gap-1">
+      <span>Notes</span>
+      <textarea
+        class="min-h-16 rounded-inner border border-line bg-sheet px-2 py-1"
+        value={map.look.notes}
+        onchange={(e) => set({ notes: e.currentTarget.value })}></textarea>
+    </label>
+    <label class="flex flex-col gap-1">
+      <span>Keywords</span>
+      <input
+        class="h-7 rounded-inner border border-line bg-sheet px-2"
+        value={map.look.keywords}
+        onchange={(e) => set({ keywords: e.currentTarget.value })}
+      />
+    </label>
+    {#each p.scene?.own ?? [] as property (property.id)}
+      <label class="flex flex-col gap-1">
+        <span>{property.name}</span>
+        <input
+          class="h-7 rounded-inner border border-line bg-sheet px-2"
+          placeholder={property.type === 0 ? 'yes or no' : property.type === 1 ? 'a number' : 'text'}
+          value={own(property.id)}
+          onchange={(e) => setOwn(property.id, e.currentTarget.value)}
+        />
+      </label>
+    {/each}
+  </div>
+</details>
