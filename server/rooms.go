@@ -120,13 +120,17 @@ func (r *room) cell(ctx context.Context) (w, h int, err error) {
 
 // opening is all a page of the session needs to begin.
 func (r *room) opening(ctx context.Context, session int64) (edit.Opening, error) {
-	prefix, err := r.store.Prefix(ctx)
-	if err != nil {
-		return edit.Opening{}, err
-	}
 	r.mu.Lock()
 	defer r.mu.Unlock()
 	if err := r.load(ctx); err != nil {
+		return edit.Opening{}, err
+	}
+	prefix, err := r.store.Prefix(ctx)
+	// A project that was brought in has ids that another server gave out.
+	for err == nil && r.doc.UsesPrefix(prefix) {
+		prefix, err = r.store.Prefix(ctx)
+	}
+	if err != nil {
 		return edit.Opening{}, err
 	}
 	sequence, err := r.sequence(ctx, session)

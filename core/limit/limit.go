@@ -61,6 +61,14 @@ const (
 	EditParts = 100_000
 	// PaintCells is the most cells one part may paint.
 	PaintCells = MaxMapSide * MaxMapSide
+	// BundleBytes is the largest bundle, BundleParts the most parts it has, and
+	// BundleUnpacked how much they may be when they are unpacked.
+	BundleBytes, BundleParts, BundleUnpacked = 256 << 20, 100_000, 2 << 30
+	// PartBytes is the largest part that is JSON or a sheet of tiles, RowsBytes the
+	// largest with rows of cells, and RowBytes the longest row.
+	PartBytes, RowsBytes, RowBytes = 64 << 20, 512 << 20, 128 << 10
+	// CSVBytes is the largest file of a layer's cells.
+	CSVBytes = 256 << 20
 	// DealCells is the most cells one part may lay a medley over.
 	DealCells = 4 << 20
 )

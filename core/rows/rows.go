@@ -113,6 +113,12 @@ func Read(lines []string, box grid.Rect, find Finder) (p grid.Plane, loose grid.
 	if len(lines) > box.H {
 		return p, nil, fmt.Errorf("there are %d rows, but it is %d high", len(lines), box.H)
 	}
+	return ReadFrom(0, lines, box, find)
+}
+
+// ReadFrom is Read of some of the rows: those from row first on, counted from 0,
+// lie in the box.
+func ReadFrom(first int, lines []string, box grid.Rect, find Finder) (p grid.Plane, loose grid.Region, err error) {
 	var g grid.Region
 	var runs grid.Runs
 	for y, line := range lines {
@@ -126,10 +132,10 @@ func Read(lines []string, box grid.Rect, find Finder) (p grid.Plane, loose grid.
 			cells++
 			cell, follows, n, err := readCell(token, find)
 			if err != nil {
-				return p, nil, fmt.Errorf("row %d, entry %d: %w", y+1, cells, err)
+				return p, nil, fmt.Errorf("row %d, entry %d: %w", first+y+1, cells, err)
 			}
 			if n > box.W-x {
-				return p, nil, fmt.Errorf("row %d has more than %d cells", y+1, box.W)
+				return p, nil, fmt.Errorf("row %d has more than %d cells", first+y+1, box.W)
 			}
 			if cell != 0 {
 				span := grid.Span{Y: box.Y + y, X0: box.X + x, X1: box.X + x + n - 1}

@@ -14,6 +14,7 @@ type collection struct {
 	// most is how many there may be.
 	most   int
 	clone  func(*Document)
+	ids    func(*Document) []ID
 	values func(*Document, ID) ([]Value, bool)
 	put    func(*Draft, ID, []Value) error
 	change func(*Draft, ID, Value) error
@@ -37,6 +38,12 @@ func collect[T any](kind Kind, most int, list func(*Document) *[]*T, fields []fi
 	return collection{
 		kind: kind, most: most,
 		clone: func(d *Document) { *list(d) = slices.Clone(*list(d)) },
+		ids: func(d *Document) (ids []ID) {
+			for _, t := range *list(d) {
+				ids = append(ids, *is.id(t))
+			}
+			return ids
+		},
 		values: func(d *Document, id ID) ([]Value, bool) {
 			if t := byID(*list(d), id, func(t *T) ID { return *is.id(t) }); t != nil {
 				return valuesOf(t, fields), true

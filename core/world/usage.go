@@ -35,3 +35,21 @@ func (p *Project) Arranged(ids []ID) []ID {
 	slices.SortStableFunc(ids, func(a, b ID) int { return rank[a] - rank[b] })
 	return ids
 }
+
+// UsesPrefix reports whether the id of anything begins with a prefix, which must then
+// not be given out for new ids. The cost grows with the number of things.
+func (d *Document) UsesPrefix(prefix uint32) bool {
+	begins := func(id ID) bool { return uint32(id>>32) == prefix }
+	for _, c := range collections {
+		if slices.ContainsFunc(c.ids(d), begins) {
+			return true
+		}
+	}
+	for _, m := range d.Maps {
+		if begins(m.ID) || slices.ContainsFunc(m.Layers, func(l *Layer) bool { return begins(l.ID) }) ||
+			slices.ContainsFunc(m.Pieces, func(p *Piece) bool { return begins(p.ID) }) {
+			return true
+		}
+	}
+	return false
+}

@@ -33,7 +33,12 @@ func (a Author) Edit(d *world.Document) edit.Edit {
 		return grid.Rect{X: m.Bounds.X + a.Rand.IntN(m.Bounds.W), Y: m.Bounds.Y + a.Rand.IntN(m.Bounds.H), W: 1, H: 1}
 	}
 	foot := func() grid.Point { return d.Project.Lattice().Foot(grid.Point{X: cell(m).X, Y: cell(m).Y}) }
-	switch n := a.Rand.IntN(34); {
+	switch n := a.Rand.IntN(44); {
+	case n >= 34:
+		if e := a.shape(d); len(e.Parts) > 0 {
+			return e
+		}
+		add(edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.TextValue(world.FieldName, fmt.Sprintf("Room %d", a.Rand.IntN(9)))})
 	case n < 9:
 		g := a.region(m)
 		add(edit.Paint{Map: m.ID, Layer: layer.ID, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(a.Rand.IntN(9))}}})

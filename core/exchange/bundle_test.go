@@ -1,0 +1,413 @@
+package exchange_test
+
+import (
+	"archive/zip"
+	"bytes"
+	"crypto/sha256"
+	"encoding/hex"
+	"errors"
+	"flag"
+	"fmt"
+	"image"
+	"image/color"
+	"image/png"
+	"io"
+	"math/rand/v2"
+	"os"
+	"slices"
+	"strings"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/edit/generate"
+	"azzel/core/exchange"
+	"azzel/core/grid"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+var update = flag.Bool("update", false, "write the golden bundle anew")
+
+func never() error { return nil }
+
+// A library keeps blobs by their sums.
+type library map[string][]byte
+
+func (l library) add(b []byte) string {
+	sum := sha256.Sum256(b)
+	text := hex.EncodeToString(sum[:])
+	l[text] = b
+	return text
+}
+
+func (l library) get(sum string) ([]byte, error) {
+	if b, there := l[sum]; there {
+		return b, nil
+	}
+	return nil, errors.New("it is not there")
+}
+
+// leaves is a picture of so many tiles of 8 px, the last of which is empty.
+func leaves(columns, rows int) []byte {
+	img := image.NewNRGBA(image.Rect(0, 0, 8*columns, 8*rows))
+	for y := range 8 * rows {
+		for x := range 8 * columns {
+			if x/8 != columns-1 || y/8 != rows-1 {
+				img.SetNRGBA(x, y, color.NRGBA{uint8(x * 5), uint8(y * 7), uint8(x ^ y), uint8(128 + x%128)})
+			}
+		}
+	}
+	var b bytes.Buffer
+	_ = png.Encode(&b, img) // a buffer takes everything
+	return b.Bytes()
+}
+
+// glasshouse is a project with everything in it that a bundle can hold, changed by
+// so many random steps.
+func glasshouse(t testing.TB, seed uint64, steps int) (*world.Document, library) {
+	t.Helper()
+	lib := library{}
+	ids := &world.Counter{Prefix: 7}
+	d, err := world.Start(world.Project{Name: "Ferns & Öfen", CellW: 8, CellH: 8, SeenW: 12, SeenH: 9}, ids)
+	if err != nil {
+		t.Fatal(err)
+	}
+	apply := func(parts ...edit.Part) {
+		res, err := edit.Apply(d, edit.Edit{Label: "a step", Parts: parts})
+		if err != nil {
+			t.Fatal(err)
+		}
+		d = res.Document
+	}
+	source := leaves(5, 3)
+	img, _ := png.Decode(bytes.NewReader(source))
+	cut := tiles.Cut{W: 8, H: 8, Crop: grid.Rect{W: 40, H: 24}, Keyed: true, Key: 0x123456}
+	strip, err := tiles.Take(img.(*image.NRGBA), cut)
+	if err != nil {
+		t.Fatal(err)
+	}
+	moist := &world.Property{Name: "moist", Type: tiles.Number}
+	moistID := ids.NewID()
+	set := &world.Tileset{Name: "Leaves", Picture: lib.add(source), Strip: lib.add(strip.Encode()), First: d.TilesEnd() + 500, Count: len(strip.Places),
+		Columns: strip.Columns, Rows: strip.Rows, Places: strip.Places, Cut: cut, Tiles: make([]*tiles.Properties, len(strip.Places))}
+	own := (*tiles.Own)(nil).With(uint64(moistID), "2.5")
+	set.Tiles[1] = &tiles.Properties{Role: tiles.Wall, Solid: tiles.Slope(true), Danger: 3, Weight: 7, Name: "fern", Keywords: "green wet", Home: "Ground", Own: own}
+	set.Tiles[2] = &tiles.Properties{OneWay: true, Climbable: true, Water: true, Slippery: true, Slow: true, Above: true,
+		Animation: &tiles.Animation{Frames: tiles.FramesOf([]int{set.First + 2, set.First + 4})}}
+	apply(edit.Put{Ref: world.Ref{Kind: world.KindProperty, ID: moistID}, Values: moist.Values()},
+		edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: ids.NewID()}, Values: set.Values()})
+	m := d.Maps[0]
+	l := *m.Layers[1]
+	l.Backdrop = world.Backdrop{Picture: lib.add(leaves(3, 2)), W: 24, H: 16, X: -4, Y: 3, RepeatX: true, DriftX: -12}
+	l.DepthY, l.Takes.Roles = 40, 1<<tiles.NoRole|1<<tiles.Overhead
+	apply(edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, m.Layers[1].Values(), l.Values())...)
+	g := grid.BoxRegion(grid.Rect{X: 3, Y: 2, W: 4, H: 3})
+	apply(edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: 7, Cell: grid.Cell(set.First + 1).Turned(grid.MirroredX | grid.Transposed)}, {N: 5, Cell: grid.Cell(set.First)}}})
+	walker := &world.Character{Name: "Night gardener", W: 8, H: 8}
+	frames := tiles.Blockout(8, 8)
+	frames.Places, frames.Pixels, frames.Columns = nil, nil, 4
+	for i := range 16 {
+		frames.Places = append(frames.Places, i)
+		frames.Pixels = append(frames.Pixels, bytes.Repeat([]byte{uint8(i * 9), 40, 80, 255}, 64)...)
+	}
+	frames.Rows = 4
+	walker.Picture, walker.Strip = set.Picture, lib.add(frames.Encode())
+	id := ids.NewID()
+	apply(edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: id}, Values: walker.Values()},
+		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, id)})
+	a := generate.Author{Rand: rand.New(rand.NewPCG(seed, 4)), IDs: ids}
+	for range steps {
+		if res, err := edit.Apply(d, a.Edit(d)); err == nil {
+			d = res.Document
+		}
+	}
+	return d, lib
+}
+
+func written(t testing.TB, d *world.Document, lib library) []byte {
+	t.Helper()
+	var b bytes.Buffer
+	if err := exchange.Write(&b, d, lib.get, never); err != nil {
+		t.Fatal(err)
+	}
+	return b.Bytes()
+}
+
+// same compares what two documents say, without the numbers that a bundle gives
+// anew: of tiles, and of the order in which things were made.
+func same(t *testing.T, want, got *world.Document) {
+	t.Helper()
+	if want.Project != got.Project || len(want.Maps) != len(got.Maps) || len(want.Tilesets) != len(got.Tilesets) {
+		t.Fatalf("another project came back: %+v, %d maps, %d tilesets", got.Project, len(got.Maps), len(got.Tilesets))
+	}
+	lying := func(d *world.Document, c grid.Cell) string {
+		set, i := d.TilesetOf(c.Tile())
+		if set == nil {
+			return ""
+		}
+		return fmt.Sprint(set.ID, i, c.Orientation())
+	}
+	for i, m := range want.Maps {
+		o := got.Maps[i]
+		if m.ID != o.ID || m.Name != o.Name || m.Bounds != o.Bounds || m.Origin != o.Origin || m.Edges != o.Edges || m.Background != o.Background || m.Notes != o.Notes ||
+			m.PlayerLayer != o.PlayerLayer || len(m.Layers) != len(o.Layers) || len(m.Pieces) != len(o.Pieces) {
+			t.Fatalf("%s came back as %+v", m.Name, o)
+		}
+		for k, l := range m.Layers {
+			p := o.Layers[k]
+			a, b := *l, *p
+			a.Order, b.Order, a.Cells, b.Cells = 0, 0, grid.Plane{}, grid.Plane{}
+			if fmt.Sprintf("%+v", a) != fmt.Sprintf("%+v", b) {
+				t.Fatalf("the layer %s came back as %+v", l.Name, p)
+			}
+			for y := m.Bounds.Y; y < m.Bounds.Y+m.Bounds.H; y++ {
+				for x := m.Bounds.X; x < m.Bounds.X+m.Bounds.W; x++ {
+					at := grid.Point{X: x, Y: y}
+					if w, g := lying(want, l.Cells.At(at)), lying(got, p.Cells.At(at)); w != g {
+						t.Fatalf("%s, layer %s, cell %d, %d: %s came back as %s", m.Name, l.Name, x, y, w, g)
+					}
+				}
+			}
+		}
+		for k, p := range m.Pieces {
+			q := *o.Pieces[k]
+			q.Number = p.Number
+			if q != *p {
+				t.Fatalf("a piece %+v came back as %+v", *p, q)
+			}
+		}
+	}
+	if len(want.Medleys) != len(got.Medleys) || len(want.Bonds) != len(got.Bonds) || len(want.Patches) != len(got.Patches) || len(want.Crossings) != len(got.Crossings) || len(want.Properties) != len(got.Properties) {
+		t.Fatal("medleys, bonds, patches, crossings or properties are missing")
+	}
+}
+
+// A bundle holds everything, and out, in and out again gives the same bytes.
+func TestBundleComesBack(t *testing.T) {
+	for seed := range uint64(12) {
+		d, lib := glasshouse(t, seed, int(seed)*60)
+		first := written(t, d, lib)
+		if again := written(t, d, lib); !bytes.Equal(first, again) {
+			t.Fatal("the same project gave other bytes")
+		}
+		c, err := exchange.Read(bytes.NewReader(first), int64(len(first)), never)
+		if err != nil {
+			t.Fatalf("seed %d: %v", seed, err)
+		}
+		same(t, d, c.Document)
+		if second := written(t, c.Document, c.Blobs); !bytes.Equal(first, second) {
+			t.Fatalf("seed %d: out, in and out again gave other bytes", seed)
+		}
+	}
+}
+
+// The golden bundle, written by the first version, is read for ever.
+func TestGoldenBundle(t *testing.T) {
+	const file = "testdata/version1.zip"
+	d, lib := glasshouse(t, 3, 200)
+	if *update {
+		if err := os.WriteFile(file, written(t, d, lib), 0o644); err != nil {
+			t.Fatal(err)
+		}
+	}
+	golden, err := os.ReadFile(file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	c, err := exchange.Read(bytes.NewReader(golden), int64(len(golden)), never)
+	if err != nil {
+		t.Fatal(err)
+	}
+	// Written anew, each of its parts is what it was; how a zip packs them may change.
+	want, got := unpacked(t, golden), unpacked(t, written(t, c.Document, c.Blobs))
+	for name, body := range want {
+		if !strings.HasSuffix(name, ".png") && got[name] != body {
+			t.Errorf("%s is now\n%.300s\nand was\n%.300s", name, got[name], body)
+		}
+	}
+	if len(want) != len(got) || len(want) < 12 {
+		t.Errorf("%d parts became %d", len(want), len(got))
+	}
+}
+
+func unpacked(t testing.TB, bundle []byte) map[string]string {
+	t.Helper()
+	z, err := zip.NewReader(bytes.NewReader(bundle), int64(len(bundle)))
+	if err != nil {
+		t.Fatal(err)
+	}
+	parts := map[string]string{}
+	for _, f := range z.File {
+		r, err := f.Open()
+		if err != nil {
+			t.Fatal(err)
+		}
+		b, err := io.ReadAll(r)
+		if err != nil {
+			t.Fatal(err)
+		}
+		parts[f.Name] = string(b)
+	}
+	return parts
+}
+
+func packed(parts map[string]string) []byte {
+	var b bytes.Buffer
+	z := zip.NewWriter(&b)
+	for name, body := range parts {
+		if w, err := z.Create(name); err == nil {
+			_, _ = io.WriteString(w, body) // a buffer takes everything
+		}
+	}
+	_ = z.Close()
+	return b.Bytes()
+}
+
+// Every bad bundle gives a message that says which part is wrong, and how.
+func TestBadBundles(t *testing.T) {
+	d, lib := glasshouse(t, 3, 200)
+	good := unpacked(t, written(t, d, lib))
+	replace := func(part, old, is string) func(map[string]string) {
+		return func(p map[string]string) {
+			if !strings.Contains(p[part], old) {
+				t.Fatalf("%s holds no %s", part, old)
+			}
+			p[part] = strings.Replace(p[part], old, is, 1)
+		}
+	}
+	var firstRows string
+	for name := range good {
+		if strings.HasPrefix(name, "maps/1/") {
+			firstRows = name
+		}
+	}
+	for _, c := range []struct {
+		what   string
+		change func(map[string]string)
+		says   string
+	}{
+		{"no head", func(p map[string]string) { delete(p, "bundle.json") }, "bundle.json is missing"},
+		{"another format", replace("bundle.json", `"azzel bundle"`, `"greenhouse"`), "does not say that this is a bundle"},
+		{"newer", replace("bundle.json", `"version": 1`, `"version": 9, "moons": []`), "version 9, and this Azzel reads up to version 1"},
+		{"a wrong type", replace("bundle.json", `"w": 8`, `"w": "eight"`), "project.cell.w is text where a whole number is needed"},
+		{"a fraction", replace("bundle.json", `"w": 8`, `"w": 8.5`), "is the number 8.5 where a whole number"},
+		{"a cell too small", replace("bundle.json", `"w": 8`, `"w": 0`), "a cell is 4 to 128 px"},
+		{"not known", replace("bundle.json", `"cell"`, `"moons": 3, "cell"`), `unknown field "moons"`},
+		{"no JSON", replace("maps/1.json", `"name"`, `"name`), "maps/1.json is no JSON"},
+		{"a map missing", func(p map[string]string) { delete(p, "maps/1.json") }, "maps/1.json is missing"},
+		{"rows missing", func(p map[string]string) { delete(p, firstRows) }, firstRows + " is missing"},
+		{"a negative size", replace("maps/1.json", `"w": `, `"w": -`), "1 to 4096 cells wide"},
+		{"an edge", replace("maps/1.json", `"edges": [`, `"edges": ["soft",`), "edges are four"},
+		{"a tile that is not there", func(p map[string]string) { p[firstRows] = "b99\n" }, "row 1, entry 1: the tileset b has 14 tiles, and no 99"},
+		{"a tileset that is not there", func(p map[string]string) { p[firstRows] = "a1\nzz1\n" }, "row 2, entry 1: there is no tileset"},
+		{"a row too long", func(p map[string]string) { p[firstRows] = "a1*5000\n" }, "row 1 has more than"},
+		{"too many rows", func(p map[string]string) { p[firstRows] = strings.Repeat("a1\n", 5000) }, "more rows than the"},
+		{"a row without end", func(p map[string]string) { p[firstRows] = strings.Repeat("a1 ", 200_000) }, "a row of more than 128 KB"},
+		{"no picture", func(p map[string]string) { p["tilesets/b.png"] = "leaf" }, "tilesets/b.png is no PNG"},
+		{"a small picture", func(p map[string]string) { p["tilesets/b.png"] = string(leaves(2, 1)) }, "the pictures hold 2 tiles, not 14"},
+		{"places", replace("tilesets/b.json", `"places": "0-13"`, `"places": "0-400000000"`), "ascending numbers"},
+		{"a count", replace("tilesets/b.json", `"count": 14`, `"count": 99999999`), "1 to 262144 tiles"},
+		{"an id twice", replace("maps/1.json", fmt.Sprintf(`"id": "7.%d"`, uint32(d.Maps[0].ID)), `"id": "7.1"`), "have the same id 7.1"},
+		{"a part twice in a zip", nil, "two parts called"},
+		{"a path that climbs", func(p map[string]string) { p["../../etc/ferns"] = "x" }, "leads out of it"},
+		{"an absolute path", func(p map[string]string) { p["/tmp/ferns"] = "x" }, "leads out of it"},
+		{"a path of another system", func(p map[string]string) { p[`C:\ferns`] = "x" }, "leads out of it"},
+		{"a million parts", func(p map[string]string) {
+			for i := range 1 << 17 {
+				p[fmt.Sprintf("x/%d", i)] = ""
+			}
+		}, "the most is 100000"},
+		{"a bomb", func(p map[string]string) { p["maps/1.json"] = strings.Repeat(" ", 65<<20) + "{}" }, "the part maps/1.json would have 65 MB"},
+	} {
+		parts := map[string]string{}
+		for name, body := range good {
+			parts[name] = body
+		}
+		var bundle []byte
+		if c.change != nil {
+			c.change(parts)
+			bundle = packed(parts)
+		} else {
+			bundle = bytes.Replace(packed(map[string]string{"aa": "1", "ab": "2"}), []byte("ab"), []byte("aa"), -1)
+		}
+		_, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), never)
+		if err == nil || !strings.Contains(err.Error(), c.says) {
+			t.Errorf("%s: %v; want %q", c.what, err, c.says)
+		}
+	}
+	for _, junk := range []string{"", "PK", "a text that is no zip at all, but long enough for the record at its end"} {
+		if _, err := exchange.Read(strings.NewReader(junk), int64(len(junk)), never); err == nil || !strings.Contains(err.Error(), "no bundle") {
+			t.Errorf("%q: %v", junk, err)
+		}
+	}
+}
+
+// A zip may lie about how large its parts are.
+func TestBundleThatLies(t *testing.T) {
+	d, lib := glasshouse(t, 1, 0)
+	parts := unpacked(t, written(t, d, lib))
+	parts["bundle.json"] = strings.Repeat(" ", 70<<20)
+	bundle := packed(parts)
+	// The size stands in the directory at the end; it says 1 KB now.
+	at := bytes.LastIndex(bundle, []byte("bundle.json"))
+	copy(bundle[at-46+24:], []byte{0, 4, 0, 0})
+	if _, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), never); err == nil {
+		t.Error("a part of 70 MB that says it has 1 KB was read")
+	}
+}
+
+// Reading and writing end when they are told to.
+func TestBundleStops(t *testing.T) {
+	d, lib := glasshouse(t, 1, 20)
+	bundle := written(t, d, lib)
+	stop := errors.New("stopped")
+	for after := range 6 {
+		n := 0
+		done := func() error {
+			if n++; n > after {
+				return stop
+			}
+			return nil
+		}
+		if _, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), done); !errors.Is(err, stop) {
+			t.Errorf("reading was not stopped after %d parts: %v", after, err)
+		}
+		n = 0
+		if err := exchange.Write(io.Discard, d, lib.get, done); !errors.Is(err, stop) {
+			t.Errorf("writing was not stopped after %d parts: %v", after, err)
+		}
+	}
+}
+
+// Whatever a bundle's parts hold, reading gives a document within the limits or a
+// message, and what it gives can be written.
+func FuzzBundle(f *testing.F) {
+	d, lib := glasshouse(f, 2, 120)
+	good := unpacked(f, written(f, d, lib))
+	var names []string
+	for name := range good {
+		if !strings.HasSuffix(name, ".png") {
+			names = append(names, name)
+		}
+	}
+	slices.Sort(names)
+	for i, name := range names {
+		f.Add(uint8(i), []byte(good[name]))
+	}
+	f.Fuzz(func(t *testing.T, which uint8, body []byte) {
+		parts := map[string]string{}
+		for name, b := range good {
+			parts[name] = b
+		}
+		parts[names[int(which)%len(names)]] = string(body)
+		bundle := packed(parts)
+		c, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), never)
+		if err != nil {
+			if err.Error() == "" {
+				t.Error("an error without words")
+			}
+			return
+		}
+		written(t, c.Document, c.Blobs)
+	})
+}

@@ -1,0 +1,276 @@
+package exchange
+
+// Format and Version are what bundle.json says of itself.
+const (
+	Format  = "azzel bundle"
+	Version = 1
+)
+
+// A Bundle is bundle.json: the project, and the names of its other parts in their
+// order. Ids are text of two numbers, such as 7.12, and only have to differ. A tile
+// is written as its tileset's short name and its place, counted from 1: a12.
+type Bundle struct {
+	Format  string `json:"format" jsonschema:"enum=azzel bundle"`
+	Version int    `json:"version" jsonschema:"minimum=1"`
+	Project struct {
+		Name string `json:"name"`
+		// Cell is the size of a cell in pixels, Seen how many cells the player sees.
+		Cell   Size   `json:"cell"`
+		Seen   Size   `json:"seen"`
+		Player string `json:"player,omitempty"`
+		// Drawer is how tilesets, bonds and medleys are arranged, by id.
+		Drawer []string `json:"drawer,omitempty"`
+	} `json:"project"`
+	// Tilesets are short names: a stands for tilesets/a.json.
+	Tilesets   []string    `json:"tilesets"`
+	Properties []Property  `json:"properties,omitempty"`
+	Characters []Character `json:"characters,omitempty"`
+	Medleys    []Medley    `json:"medleys,omitempty"`
+	Bonds      []Bond      `json:"bonds,omitempty"`
+	// Maps and Patches are the names of their parts.
+	Maps      []string   `json:"maps"`
+	Patches   []string   `json:"patches,omitempty"`
+	Crossings []Crossing `json:"crossings,omitempty"`
+}
+
+// A Size is a width and a height.
+type Size struct {
+	W int `json:"w"`
+	H int `json:"h"`
+}
+
+// A Place is a column and a row, or pixels.
+type Place struct {
+	X int `json:"x"`
+	Y int `json:"y"`
+}
+
+// A Box is a place with a size.
+type Box struct {
+	X int `json:"x"`
+	Y int `json:"y"`
+	W int `json:"w"`
+	H int `json:"h"`
+}
+
+// A Property is one of the project's own.
+type Property struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	Type string `json:"type" jsonschema:"enum=yes or no,enum=number,enum=text"`
+}
+
+// An OwnValue is a value of one of them.
+type OwnValue struct {
+	Property string `json:"property"`
+	Value    string `json:"value"`
+}
+
+// A Sheet is tiles or frames of one size, laid on PNG pictures from left to right
+// and from top to bottom. Columns and Rows are how the picture that they were cut
+// from was divided, Places where each one was: row × columns + column, as ranges.
+type Sheet struct {
+	Tile     Size     `json:"tile"`
+	Columns  int      `json:"columns"`
+	Rows     int      `json:"rows"`
+	Places   string   `json:"places"`
+	Pictures []string `json:"pictures"`
+	// Source is the picture as it came in.
+	Source string `json:"source"`
+}
+
+// A Character has sixteen frames: four of walking for each of four directions.
+type Character struct {
+	ID    string `json:"id"`
+	Name  string `json:"name"`
+	Frame Size   `json:"frame"`
+	Sheet Sheet  `json:"sheet"`
+}
+
+// A Tileset is tilesets/NAME.json. Without a sheet it is the blockout tileset.
+type Tileset struct {
+	ID    string `json:"id"`
+	Name  string `json:"name"`
+	Count int    `json:"count"`
+	Sheet *Sheet `json:"sheet,omitempty"`
+	Cut   Cut    `json:"cut"`
+	// Tiles are those that do anything or are called anything.
+	Tiles []Tile `json:"tiles,omitempty"`
+}
+
+// A Cut is how the picture was cut, in its pixels.
+type Cut struct {
+	Tile    Size   `json:"tile"`
+	Margin  int    `json:"margin,omitempty"`
+	Spacing int    `json:"spacing,omitempty"`
+	Offset  Place  `json:"offset"`
+	Crop    *Box   `json:"crop,omitempty"`
+	Key     string `json:"key,omitempty"`
+	// Scale is 0 to stretch to the cell, n to enlarge, -n to make smaller.
+	Scale int `json:"scale,omitempty"`
+}
+
+// A Tile is what one tile does. Solid is "whole", or eight rows of eight letters of
+// which # is solid.
+type Tile struct {
+	Tile      int        `json:"tile"`
+	Role      string     `json:"role,omitempty"`
+	Solid     []string   `json:"solid,omitempty"`
+	OneWay    bool       `json:"oneWay,omitempty"`
+	Climbable bool       `json:"climbable,omitempty"`
+	Water     bool       `json:"water,omitempty"`
+	Slippery  bool       `json:"slippery,omitempty"`
+	Slow      bool       `json:"slow,omitempty"`
+	Above     bool       `json:"above,omitempty"`
+	Danger    int        `json:"danger,omitempty"`
+	Weight    int        `json:"weight,omitempty"`
+	Name      string     `json:"name,omitempty"`
+	Keywords  string     `json:"keywords,omitempty"`
+	Home      string     `json:"home,omitempty"`
+	Frames    []Frame    `json:"frames,omitempty"`
+	Own       []OwnValue `json:"own,omitempty"`
+}
+
+// A Frame is one of an animated tile: a tile of the same tileset.
+type Frame struct {
+	Tile   int `json:"tile"`
+	Millis int `json:"millis"`
+}
+
+// A Medley is tiles with weights.
+type Medley struct {
+	ID       string     `json:"id"`
+	Name     string     `json:"name"`
+	Seed     int        `json:"seed"`
+	Turned   bool       `json:"turned,omitempty"`
+	Mirrored bool       `json:"mirrored,omitempty"`
+	Tiles    []Weighted `json:"tiles"`
+}
+
+// A Weighted is a tile of a medley.
+type Weighted struct {
+	Tile   string `json:"tile"`
+	Weight int    `json:"weight"`
+}
+
+// A Bond is tiles that join up. Joined are the neighbours a tile joins to, as n, e,
+// s, w, ne, se, sw and nw.
+type Bond struct {
+	ID      string   `json:"id"`
+	Name    string   `json:"name"`
+	Join    string   `json:"join" jsonschema:"enum=sides,enum=corners,enum=both"`
+	Border  bool     `json:"border,omitempty"`
+	Seed    int      `json:"seed"`
+	Tiles   []Bonded `json:"tiles"`
+	Also    []string `json:"also,omitempty"`
+	JoinsTo []string `json:"joinsTo,omitempty"`
+}
+
+// A Bonded is a tile of a bond.
+type Bonded struct {
+	Tile   string `json:"tile"`
+	Joined string `json:"joined"`
+	Weight int    `json:"weight"`
+}
+
+// A Map is one part in maps/. Bounds are in its own cells; Origin is where on the
+// board its cell 0, 0 lies.
+type Map struct {
+	ID     string `json:"id"`
+	Name   string `json:"name"`
+	View   string `json:"view" jsonschema:"enum=top-down,enum=side-view"`
+	Origin Place  `json:"origin"`
+	Bounds Box    `json:"bounds"`
+	// Edges are what the left, right, top and bottom edge do.
+	Edges      []string    `json:"edges"`
+	Background *Background `json:"background,omitempty"`
+	Notes      string      `json:"notes,omitempty"`
+	Keywords   string      `json:"keywords,omitempty"`
+	Own        []OwnValue  `json:"own,omitempty"`
+	// PlayerLayer is the id of the layer in which the player walks.
+	PlayerLayer string `json:"playerLayer"`
+	// Layers go from the lowest to the topmost.
+	Layers []Layer `json:"layers"`
+	Pieces []Piece `json:"pieces,omitempty"`
+}
+
+// A Background is a colour, or runs from the first to the second.
+type Background struct {
+	Top    string `json:"top"`
+	Bottom string `json:"bottom,omitempty"`
+}
+
+// A Layer is one of a map. Cells names the part with its rows; without it the layer
+// is empty.
+type Layer struct {
+	ID       string    `json:"id"`
+	Name     string    `json:"name"`
+	Counts   bool      `json:"counts"`
+	Locked   bool      `json:"locked,omitempty"`
+	Fade     int       `json:"fade,omitempty"`
+	Tint     string    `json:"tint,omitempty"`
+	Depth    *Place    `json:"depth,omitempty"`
+	Group    string    `json:"group,omitempty"`
+	Takes    *Takes    `json:"takes,omitempty"`
+	Backdrop *Backdrop `json:"backdrop,omitempty"`
+	Cells    string    `json:"cells,omitempty"`
+}
+
+// Takes is what may be laid on a layer.
+type Takes struct {
+	NoTiles  bool     `json:"noTiles,omitempty"`
+	NoPieces bool     `json:"noPieces,omitempty"`
+	Roles    []string `json:"roles,omitempty"`
+}
+
+// A Backdrop is a picture behind a layer's tiles.
+type Backdrop struct {
+	Picture string `json:"picture"`
+	At      Place  `json:"at"`
+	RepeatX bool   `json:"repeatX,omitempty"`
+	RepeatY bool   `json:"repeatY,omitempty"`
+	Stretch bool   `json:"stretch,omitempty"`
+	// Drift is in pixels a second.
+	Drift *Place `json:"drift,omitempty"`
+}
+
+// A Piece stands with its foot on a pixel of the map.
+type Piece struct {
+	ID    string `json:"id,omitempty"`
+	Type  string `json:"type"`
+	Name  string `json:"name,omitempty"`
+	Layer string `json:"layer,omitempty"`
+	Foot  Place  `json:"foot"`
+}
+
+// A Crossing leads from its first end to its second, or both ways.
+type Crossing struct {
+	ID       string `json:"id"`
+	Name     string `json:"name,omitempty"`
+	BothWays bool   `json:"bothWays"`
+	Ends     [2]End `json:"ends"`
+}
+
+// An End is a doorway: cells of a map.
+type End struct {
+	Map   string `json:"map"`
+	Cells Box    `json:"cells"`
+}
+
+// A Patch is one part in patches/: a block that was kept. Its rows stand in it.
+type Patch struct {
+	ID     string       `json:"id"`
+	Name   string       `json:"name"`
+	Size   Size         `json:"size"`
+	Layers []PatchLayer `json:"layers,omitempty"`
+	Pieces []Piece      `json:"pieces,omitempty"`
+}
+
+// A PatchLayer is the cells of one layer of a patch. Depth is how many layers it lay
+// above the player's.
+type PatchLayer struct {
+	Name   string   `json:"name,omitempty"`
+	Depth  int      `json:"depth"`
+	Counts bool     `json:"counts"`
+	Rows   []string `json:"rows"`
+}
