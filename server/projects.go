@@ -121,17 +121,9 @@ func (v *Server) projectPicture(c fiber.Ctx) error {
 	if c.Get("If-None-Match") == tag {
 		return c.SendStatus(fiber.StatusNotModified)
 	}
-	atlas := picture.NewAtlas(d.Project.Lattice())
-	for _, t := range atlas.AddMissing(d) {
-		b, err := v.store.Blob(c, id, t.Strip)
-		if err != nil {
-			return err
-		}
-		strip, err := tiles.DecodeStrip(b)
-		if err != nil {
-			return err
-		}
-		atlas.Add(t, strip)
+	atlas, err := v.atlas(c, id, d)
+	if err != nil {
+		return err
 	}
 	pix, w, h := atlas.Map(d.Maps[0], picture.AllLayers, pictureSide)
 	img := &image.NRGBA{Pix: pix, Stride: w * 4, Rect: image.Rect(0, 0, w, h)}

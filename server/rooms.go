@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"log/slog"
 	"sync"
+	"time"
 
 	"azzel/core/edit"
 	"azzel/core/tiles"
@@ -26,9 +27,11 @@ type room struct {
 	store   *store.Store
 	project int64
 
-	mu        sync.Mutex
-	doc       *world.Document
-	revision  uint64
+	mu       sync.Mutex
+	doc      *world.Document
+	revision uint64
+	// kept is when a state was last kept.
+	kept      time.Time
 	sequences map[int64]uint64
 	members   map[*member]bool
 }
@@ -104,8 +107,32 @@ func (r *room) load(ctx context.Context) error {
 	if err != nil {
 		return err
 	}
+	states, err := r.store.KeptStates(ctx, r.project)
+	if err != nil {
+		return err
+	}
+	if len(states) > 0 {
+		r.kept = states[0].At
+	}
 	r.doc, r.revision = d, revision
 	return nil
+}
+
+// keepEvery is how often the state of a project that is worked on is kept by itself.
+const keepEvery = time.Hour
+
+// keep keeps the state before a step, if the last one is an hour old. The step is
+// taken even if that fails. The lock is held.
+func (r *room) keep(ctx context.Context) {
+	if time.Since(r.kept) < keepEvery {
+		return
+	}
+	k, err := r.store.Keep(ctx, r.project, "")
+	if err != nil {
+		slog.Error("keeping a state failed", "project", r.project, "error", err)
+		k.At = time.Now().Add(time.Minute - keepEvery) // and once more in a minute
+	}
+	r.kept = k.At
 }
 
 // cell is the size of the project's cell in pixels.
@@ -239,6 +266,7 @@ func (r *room) submit(ctx context.Context, session int64, message []byte) error 
 	}
 	step := store.Step{Project: r.project, Session: session, Sequence: sequence, Revision: r.revision + 1,
 		Label: e.Label, Undoes: e.Undoes, Body: e.Encode(), Inverse: edit.EncodeParts(res.Inverse)}
+	r.keep(ctx)
 	if err := r.store.Append(ctx, step, r.doc, res.Document); err != nil {
 		// Whether it was stored is not known: read everything anew before the next.
 		r.doc = nil

@@ -14,7 +14,6 @@ import (
 	"github.com/gofiber/fiber/v3"
 	"github.com/gofiber/fiber/v3/middleware/recover"
 
-	"azzel/core/limit"
 	"azzel/store"
 )
 
@@ -37,9 +36,10 @@ func New(s *store.Store, files fs.FS, addr string) (*Server, error) {
 	}
 	v := &Server{store: s, rooms: &rooms{store: s, open: map[int64]*room{}}, files: files, host: addr, decoding: make(chan struct{}, 1)}
 	v.app = fiber.New(fiber.Config{
-		AppName: "Azzel", BodyLimit: limit.PictureBytes + 4<<20, ReadTimeout: 60 * time.Second, IdleTimeout: 120 * time.Second,
+		AppName: "Azzel", BodyLimit: smallBody, ReadTimeout: 60 * time.Second, IdleTimeout: 120 * time.Second,
 		ErrorHandler: v.failed,
 	})
+	v.app.Server().HeaderReceived = bodyLimit
 	v.app.Use(recover.New(), v.guard)
 	api := v.app.Group("/api")
 	api.Get("/projects", v.listProjects)
@@ -52,6 +52,15 @@ func New(s *store.Store, files fs.FS, addr string) (*Server, error) {
 	api.Post("/projects/:project/edits", v.postEdit)
 	api.Post("/projects/:project/tilesets", v.takePicture)
 	api.Post("/projects/:project/pictures", v.keepPicture)
+	api.Get("/projects/:project/bundle", v.exportBundle)
+	api.Post("/bundles", v.importBundle)
+	api.Get("/projects/:project/maps/:map/picture", v.mapPicture)
+	api.Get("/projects/:project/maps/:map/layers/:layer/cells", v.layerCells)
+	api.Get("/projects/:project/states", v.listStates)
+	api.Post("/projects/:project/states", v.keepState)
+	api.Get("/projects/:project/states/:state", v.oneState)
+	api.Put("/projects/:project/states/:state", v.nameState)
+	api.Delete("/projects/:project/states/:state", v.removeState)
 	api.Use(func(c fiber.Ctx) error {
 		return fiber.NewError(fiber.StatusNotFound, "There is nothing at this address.")
 	})

@@ -19,6 +19,14 @@ func (projectBlob) TableName() string { return "project_blobs" }
 
 // AddBlobs stores bytes that belong to a project and gives their sums.
 func (s *Store) AddBlobs(ctx context.Context, project int64, bodies ...[]byte) (sums []string, err error) {
+	err = s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+		sums, err = addBlobs(tx, project, bodies)
+		return err
+	})
+	return sums, wrap(err, "storing a picture")
+}
+
+func addBlobs(tx *gorm.DB, project int64, bodies [][]byte) (sums []string, err error) {
 	now := time.Now()
 	var blobs []blobRow
 	var owned []projectBlob
@@ -28,13 +36,10 @@ func (s *Store) AddBlobs(ctx context.Context, project int64, bodies ...[]byte) (
 		blobs = append(blobs, blobRow{sum[:], b, now})
 		owned = append(owned, projectBlob{project, sum[:]})
 	}
-	err = s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
-		if err := tx.Clauses(clause.OnConflict{DoNothing: true}).Create(&blobs).Error; err != nil {
-			return err
-		}
-		return tx.Clauses(clause.OnConflict{DoNothing: true}).Create(&owned).Error
-	})
-	return sums, wrap(err, "storing a picture")
+	if err := tx.Clauses(clause.OnConflict{DoNothing: true}).Create(&blobs).Error; err != nil {
+		return nil, err
+	}
+	return sums, tx.Clauses(clause.OnConflict{DoNothing: true}).Create(&owned).Error
 }
 
 // Blob reads bytes that belong to a project, by their sum.
@@ -64,6 +69,8 @@ func (s *Store) Sweep(ctx context.Context, age time.Duration) (int64, error) {
 	res := s.db.WithContext(ctx).Exec(`DELETE FROM blobs b WHERE created_at < ?
 		AND NOT EXISTS (SELECT 1 FROM entities e WHERE e.hash = b.hash)
 		AND NOT EXISTS (SELECT 1 FROM chunks c WHERE c.hash = b.hash)
+		AND NOT EXISTS (SELECT 1 FROM kept_entities e WHERE e.hash = b.hash)
+		AND NOT EXISTS (SELECT 1 FROM kept_chunks c WHERE c.hash = b.hash)
 		AND NOT EXISTS (SELECT 1 FROM project_blobs p WHERE p.hash = b.hash)`, time.Now().Add(-age))
 	return res.RowsAffected, wrap(res.Error, "sweeping")
 }

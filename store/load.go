@@ -35,24 +35,27 @@ func (s *Store) Load(ctx context.Context, project int64) (d *world.Document, rev
 			return err
 		}
 		revision = uint64(p.Revision)
-		var entities []loadedEntity
-		err := tx.Table("entities").Select("entities.kind, entities.id, entities.map_id, blobs.body").
-			Joins("JOIN blobs ON blobs.hash = entities.hash").Where("entities.project_id = ?", project).
-			Order("entities.kind, entities.id").Scan(&entities).Error
-		if err != nil {
-			return err
-		}
-		var chunks []loadedChunk
-		err = tx.Table("chunks").Select("chunks.layer_id, chunks.map_id, chunks.x, chunks.y, blobs.body").
-			Joins("JOIN blobs ON blobs.hash = chunks.hash").Where("chunks.project_id = ?", project).
-			Order("chunks.layer_id, chunks.y, chunks.x").Scan(&chunks).Error
-		if err != nil {
-			return err
-		}
-		d, err = world.Assemble(p.Next, func(draft *world.Draft) error { return assemble(draft, entities, chunks) })
+		d, err = load(tx, "entities", "chunks", "project_id", project, p.Next)
 		return err
 	}, &sql.TxOptions{Isolation: sql.LevelRepeatableRead, ReadOnly: true})
 	return d, revision, wrap(err, "reading the project")
+}
+
+// load reads a document from two tables: the rows whose column by is id.
+func load(tx *gorm.DB, entityTable, chunkTable, by string, id int64, next int) (*world.Document, error) {
+	var entities []loadedEntity
+	err := tx.Table(entityTable+" e").Select("e.kind, e.id, e.map_id, blobs.body").
+		Joins("JOIN blobs ON blobs.hash = e.hash").Where("e."+by+" = ?", id).Order("e.kind, e.id").Scan(&entities).Error
+	if err != nil {
+		return nil, err
+	}
+	var chunks []loadedChunk
+	err = tx.Table(chunkTable+" c").Select("c.layer_id, c.map_id, c.x, c.y, blobs.body").
+		Joins("JOIN blobs ON blobs.hash = c.hash").Where("c."+by+" = ?", id).Order("c.layer_id, c.y, c.x").Scan(&chunks).Error
+	if err != nil {
+		return nil, err
+	}
+	return world.Assemble(next, func(draft *world.Draft) error { return assemble(draft, entities, chunks) })
 }
 
 func assemble(draft *world.Draft, entities []loadedEntity, chunks []loadedChunk) error {

@@ -138,13 +138,18 @@ func (s *Store) Project(ctx context.Context, id int64) (Project, error) {
 	return p, wrap(err, "finding the project")
 }
 
-// Create stores a new project.
-func (s *Store) Create(ctx context.Context, d *world.Document) (Project, error) {
+// Create stores a new project, with the blobs that it needs.
+func (s *Store) Create(ctx context.Context, d *world.Document, blobs ...[]byte) (Project, error) {
 	now := time.Now()
 	p := Project{Name: d.Project.Name, Next: d.Next(), NextTile: d.TilesEnd(), CreatedAt: now, ChangedAt: now}
 	err := s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		if err := tx.Create(&p).Error; err != nil {
 			return err
+		}
+		if len(blobs) > 0 {
+			if _, err := addBlobs(tx, p.ID, blobs); err != nil {
+				return err
+			}
 		}
 		return write(tx, p.ID, 0, world.Diff(&world.Document{}, d))
 	})

@@ -12,6 +12,8 @@ import (
 	"image/draw"
 	"image/png"
 	"io"
+	"maps"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -28,6 +30,15 @@ import (
 type Contents struct {
 	Document *world.Document
 	Blobs    map[string][]byte
+}
+
+// Bodies are the blobs in the order of their sums.
+func (c *Contents) Bodies() [][]byte {
+	var list [][]byte
+	for _, sum := range slices.Sorted(maps.Keys(c.Blobs)) {
+		list = append(list, c.Blobs[sum])
+	}
+	return list
 }
 
 // Read reads a bundle and checks it whole: what it gives is a document within all

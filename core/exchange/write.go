@@ -150,14 +150,8 @@ func (b *writer) all() error {
 	return nil
 }
 
-// name is the short name of a tile's tileset, and its place in it.
-func (b *writer) name(tile int) (set string, index int) {
-	t, i := b.doc.TilesetOf(tile)
-	return b.short[t], i
-}
-
 func (b *writer) tile(n int) string {
-	set, i := b.name(n)
+	set, i := b.doc.ShortName(n)
 	return fmt.Sprintf("%s%d", set, i+1)
 }
 
@@ -359,7 +353,7 @@ func (b *writer) cells(name string, p grid.Plane, bounds grid.Rect) error {
 		return err
 	}
 	for y := range bounds.H {
-		line := rows.Write(p, grid.Rect{X: bounds.X, Y: bounds.Y + y, W: bounds.W, H: 1}, nil, b.name)[0]
+		line := rows.Write(p, grid.Rect{X: bounds.X, Y: bounds.Y + y, W: bounds.W, H: 1}, nil, b.doc.ShortName)[0]
 		if _, err := io.WriteString(w, line+"\n"); err != nil {
 			return fmt.Errorf("writing %s: %w", name, err)
 		}
@@ -371,7 +365,7 @@ func (b *writer) patch(p *world.Patch) Patch {
 	part := Patch{ID: idText(p.ID), Name: p.Name, Size: Size{p.W, p.H}}
 	box := grid.Rect{W: p.W, H: p.H}
 	for _, l := range p.Layers {
-		part.Layers = append(part.Layers, PatchLayer{l.Name, l.Depth, l.Counts, rows.Write(l.Cells, box, l.Loose, b.name)})
+		part.Layers = append(part.Layers, PatchLayer{l.Name, l.Depth, l.Counts, rows.Write(l.Cells, box, l.Loose, b.doc.ShortName)})
 	}
 	for _, piece := range p.Pieces {
 		part.Pieces = append(part.Pieces, Piece{Type: kindWords[piece.Type], Name: piece.Name, Foot: Place(piece.Foot)})

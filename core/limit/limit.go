@@ -67,6 +67,8 @@ const (
 	// PartBytes is the largest part that is JSON or a sheet of tiles, RowsBytes the
 	// largest with rows of cells, and RowBytes the longest row.
 	PartBytes, RowsBytes, RowBytes = 64 << 20, 512 << 20, 128 << 10
+	// KeptStates is the most states of a project that are kept by name.
+	KeptStates = 1000
 	// CSVBytes is the largest file of a layer's cells.
 	CSVBytes = 256 << 20
 	// DealCells is the most cells one part may lay a medley over.

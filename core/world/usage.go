@@ -1,9 +1,11 @@
 package world
 
 import (
+	"fmt"
 	"slices"
 
 	"azzel/core/grid"
+	"azzel/core/rows"
 )
 
 // UsedTiles tells of each tile's number whether it lies on any map. The cost grows
@@ -52,4 +54,25 @@ func (d *Document) UsesPrefix(prefix uint32) bool {
 		}
 	}
 	return false
+}
+
+// ShortName is the short name of a tile's tileset, by its place among all of them, and
+// the tile's place in it, from 0 on.
+func (d *Document) ShortName(tile int) (set string, index int) {
+	t, i := d.TilesetOf(tile)
+	return rows.Short(slices.Index(d.Tilesets, t)), i
+}
+
+// ShortTile finds a tile by what ShortName gives.
+func (d *Document) ShortTile(set string, index int) (int, error) {
+	for i, t := range d.Tilesets {
+		if rows.Short(i) != set {
+			continue
+		}
+		if index >= t.Count {
+			return 0, fmt.Errorf("the tileset %s (%s) has %d tiles, and no %d", set, t.Name, t.Count, index+1)
+		}
+		return t.First + index, nil
+	}
+	return 0, fmt.Errorf("there is no tileset %.40q: they are called a to %s here", set, rows.Short(len(d.Tilesets)-1))
 }

@@ -1,0 +1,159 @@
+package server
+
+import (
+	"bytes"
+	"encoding/json"
+	"math/rand/v2"
+	"strconv"
+	"strings"
+	"testing"
+	"time"
+
+	"azzel/core/edit"
+	"azzel/core/edit/generate"
+	"azzel/core/world"
+)
+
+// do takes a step in the room of project 1.
+func (v *Server) do(t *testing.T, rep *edit.Replica, session int64, e edit.Edit) bool {
+	t.Helper()
+	_, message, err := rep.Do(e)
+	if err != nil {
+		return false
+	}
+	if err := v.rooms.one(t).submit(t.Context(), session, message); err != nil {
+		t.Fatal(err)
+	}
+	return true
+}
+
+// A project goes out as a bundle, comes in as another project, and goes out as the
+// same bytes; its maps and layers go out alone. Painting goes on with what came in.
+func TestBundleOverTheServer(t *testing.T) {
+	v := newServer(t)
+	rep := begin(t, v.rooms.one(t), 5)
+	a := generate.Author{Rand: rand.New(rand.NewPCG(3, 9)), IDs: &world.Counter{Prefix: 900}}
+	for range 120 {
+		v.do(t, rep, 5, a.Edit(rep.Document()))
+	}
+	res, first := v.ask(t, "GET", "/api/projects/1/bundle", nil)
+	if res.StatusCode != 200 || !strings.Contains(res.Header.Get("Content-Disposition"), ".zip") {
+		t.Fatalf("%d %v %.80q", res.StatusCode, res.Header, first)
+	}
+	res, answer := v.ask(t, "POST", "/api/bundles", []byte(first))
+	if res.StatusCode != 201 {
+		t.Fatalf("%d %s", res.StatusCode, answer)
+	}
+	var made ProjectCard
+	if err := json.Unmarshal([]byte(answer), &made); err != nil {
+		t.Fatal(err)
+	}
+	if _, second := v.ask(t, "GET", "/api/projects/"+made.ID+"/bundle", nil); second != first {
+		t.Error("out, in and out again gave other bytes")
+	}
+	// New ids of a page never meet those that came in.
+	res, answer = v.ask(t, "GET", "/api/projects/"+made.ID+"/opening", nil)
+	opening, err := edit.DecodeOpening([]byte(answer))
+	if err != nil || opening.Document.UsesPrefix(opening.Prefix) {
+		t.Errorf("%d: a page was given ids that are taken: %v", res.StatusCode, err)
+	}
+	m := rep.Document().Maps[0]
+	at := "/api/projects/1/maps/" + idText(m.ID)
+	res, body := v.ask(t, "GET", at+"/picture?scale=2", nil)
+	if res.StatusCode != 200 || !strings.HasPrefix(body, "\x89PNG") {
+		t.Errorf("the map's picture: %d %.80q", res.StatusCode, body)
+	}
+	res, body = v.ask(t, "GET", at+"/layers/"+idText(m.Layers[0].ID)+"/cells", nil)
+	if lines := strings.Count(body, "\r\n"); res.StatusCode != 200 || lines != m.Bounds.H || !strings.Contains(body, "a") {
+		t.Errorf("the layer's cells: %d, %d rows %.80q", res.StatusCode, lines, body)
+	}
+	for path, says := range map[string]string{
+		at + "/picture?scale=3":                     "1 : 1, 2, 4 or 8",
+		at + "/picture?scale=moss":                  "is no number",
+		at + "/layers/77/cells":                     "layer is not there",
+		"/api/projects/1/maps/77/picture":           "map is not there",
+		"/api/projects/1/maps/../../../etc/picture": "nothing at this address",
+	} {
+		if res, body := v.ask(t, "GET", path, nil); res.StatusCode < 400 || res.StatusCode >= 500 || !strings.Contains(body, says) {
+			t.Errorf("%s: %d %s; want %q", path, res.StatusCode, body, says)
+		}
+	}
+	for _, bad := range []string{"", "leaf", first[:len(first)/2], strings.Replace(first, "bundle.json", "bungle.json", -1)} {
+		res, body := v.ask(t, "POST", "/api/bundles", []byte(bad))
+		if res.StatusCode != 422 || !strings.Contains(body, "bundle") {
+			t.Errorf("a bad bundle: %d %s", res.StatusCode, body)
+		}
+	}
+	if _, list := v.ask(t, "GET", "/api/projects", nil); strings.Count(list, `"id"`) != 2 {
+		t.Errorf("bad bundles left projects behind: %s", list)
+	}
+}
+
+// States are kept by name, and by themselves when the last one is an hour old; each is
+// the document that was, whatever happens later, and sweeping leaves it whole.
+func TestKeptStates(t *testing.T) {
+	v := newServer(t)
+	room := v.rooms.one(t)
+	rep := begin(t, room, 5)
+	a := generate.Author{Rand: rand.New(rand.NewPCG(8, 9)), IDs: &world.Counter{Prefix: 900}}
+	was := map[string][]byte{}
+	for i := range 90 {
+		v.do(t, rep, 5, a.Edit(rep.Document()))
+		if i%30 == 0 {
+			before := rep.Document().Encode()
+			res, answer := v.ask(t, "POST", "/api/projects/1/states", []byte(`{"name":" Before the storm "}`), "Content-Type", "application/json")
+			var k KeptState
+			if err := json.Unmarshal([]byte(answer), &k); err != nil || res.StatusCode != 201 || k.Name != "Before the storm" || !k.Now {
+				t.Fatalf("%d %s", res.StatusCode, answer)
+			}
+			was[k.ID] = before
+		}
+	}
+	if n, err := v.store.Sweep(t.Context(), 0); err != nil || n == 0 {
+		t.Errorf("swept %d: %v", n, err)
+	}
+	for id, want := range was {
+		res, body := v.ask(t, "GET", "/api/projects/1/states/"+id, nil)
+		if res.StatusCode != 200 || !bytes.Equal([]byte(body), want) {
+			t.Errorf("the kept state %s is not what was kept (%d)", id, res.StatusCode)
+		}
+	}
+	count := func(want int, why string) []KeptState {
+		t.Helper()
+		_, answer := v.ask(t, "GET", "/api/projects/1/states", nil)
+		var list []KeptState
+		if err := json.Unmarshal([]byte(answer), &list); err != nil || len(list) != want {
+			t.Fatalf("%s: %d kept states, want %d: %s", why, len(list), want, answer)
+		}
+		return list
+	}
+	count(4, "three by name and the one before the first step")
+	room.kept = time.Now().Add(-2 * keepEvery)
+	for !v.do(t, rep, 5, a.Edit(rep.Document())) {
+	}
+	list := count(4, "the new one of this hour took the place of the old")
+	if list[0].Name != "" || list[0].Now {
+		t.Errorf("the newest is %+v", list[0])
+	}
+	path := "/api/projects/1/states/" + list[0].ID
+	if res, _ := v.ask(t, "PUT", path, []byte(`{"name":"Dry again"}`), "Content-Type", "application/json"); res.StatusCode != 204 {
+		t.Errorf("naming: %d", res.StatusCode)
+	}
+	if list := count(4, "named"); list[0].Name != "Dry again" {
+		t.Errorf("the name is %q", list[0].Name)
+	}
+	if res, _ := v.ask(t, "DELETE", path, nil); res.StatusCode != 204 {
+		t.Errorf("removing: %d", res.StatusCode)
+	}
+	count(3, "removed")
+	for _, c := range []struct{ method, path, body string }{
+		{"GET", path, ""}, {"DELETE", path, ""}, {"PUT", path, `{"name":"Gone"}`}, {"GET", "/api/projects/1/states/moss", ""},
+		{"GET", "/api/projects/2/states", ""}, {"POST", "/api/projects/1/states", `{"name":" "}`}, {"POST", "/api/projects/2/states", `{"name":"Fern"}`},
+	} {
+		if res, body := v.ask(t, c.method, c.path, []byte(c.body), "Content-Type", "application/json"); res.StatusCode != 404 && res.StatusCode != 422 {
+			t.Errorf("%s %s: %d %s", c.method, c.path, res.StatusCode, body)
+		}
+	}
+}
+
+func idText(id world.ID) string { return strconv.FormatUint(uint64(id), 10) }

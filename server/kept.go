@@ -1,0 +1,146 @@
+package server
+
+import (
+	"errors"
+	"fmt"
+	"strconv"
+	"strings"
+
+	"github.com/gofiber/fiber/v3"
+
+	"azzel/core/world"
+	"azzel/store"
+)
+
+// KeptState is a kept state as it is listed.
+type KeptState struct {
+	ID string `json:"id"`
+	// Name is empty for a state that was kept by itself.
+	Name string `json:"name"`
+	// At is when, in milliseconds since 1970.
+	At int64 `json:"at"`
+	// Now says that nothing was changed since.
+	Now bool `json:"now"`
+}
+
+// StateName is the name of a kept state.
+type StateName struct {
+	Name string `json:"name"`
+}
+
+func stateID(c fiber.Ctx) (int64, error) {
+	id, err := strconv.ParseInt(c.Params("state"), 10, 64)
+	if err != nil {
+		return 0, store.ErrNotFound
+	}
+	return id, nil
+}
+
+func (v *Server) listStates(c fiber.Ctx) error {
+	project, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	p, err := v.store.Project(c, project)
+	if err != nil {
+		return err
+	}
+	list, err := v.store.KeptStates(c, project)
+	if err != nil {
+		return err
+	}
+	states := make([]KeptState, len(list))
+	for i, k := range list {
+		states[i] = keptState(k, p.Revision)
+	}
+	return c.JSON(states)
+}
+
+func keptState(k store.KeptState, revision int64) KeptState {
+	return KeptState{strconv.FormatInt(k.ID, 10), k.Name, k.At.UnixMilli(), k.Revision == revision}
+}
+
+// stateName reads a name from a request.
+func stateName(c fiber.Ctx) (string, error) {
+	var n StateName
+	if err := c.Bind().JSON(&n); err != nil {
+		return "", refuse(fmt.Errorf("the name could not be read: %w", err))
+	}
+	n.Name = strings.TrimSpace(n.Name)
+	if err := world.CheckName(n.Name, false); err != nil {
+		return "", refuse(err)
+	}
+	return n.Name, nil
+}
+
+func (v *Server) keepState(c fiber.Ctx) error {
+	project, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	name, err := stateName(c)
+	if err != nil {
+		return err
+	}
+	k, err := v.store.Keep(c, project, name)
+	if errors.Is(err, store.ErrManyStates) {
+		return refuse(store.ErrManyStates)
+	}
+	if err != nil {
+		return err
+	}
+	return c.Status(fiber.StatusCreated).JSON(keptState(k, k.Revision))
+}
+
+// oneState sends a kept state as a document.
+func (v *Server) oneState(c fiber.Ctx) error {
+	project, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	state, err := stateID(c)
+	if err != nil {
+		return err
+	}
+	_, d, err := v.store.KeptState(c, project, state)
+	if err != nil {
+		return err
+	}
+	c.Set("Cache-Control", "no-store")
+	c.Set("Content-Type", "application/octet-stream")
+	return c.Send(d.Encode())
+}
+
+func (v *Server) nameState(c fiber.Ctx) error {
+	project, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	state, err := stateID(c)
+	if err != nil {
+		return err
+	}
+	name, err := stateName(c)
+	if err != nil {
+		return err
+	}
+	if err := v.store.NameState(c, project, state, name); err != nil {
+		return err
+	}
+	return c.SendStatus(fiber.StatusNoContent)
+}
+
+func (v *Server) removeState(c fiber.Ctx) error {
+	project, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	state, err := stateID(c)
+	if err != nil {
+		return err
+	}
+	if err := v.store.RemoveState(c, project, state); err != nil {
+		return err
+	}
+	return c.SendStatus(fiber.StatusNoContent)
+}
