@@ -3,7 +3,10 @@
 //	azzel serve            serve what is in the database
 //	azzel serve -demo      put the demo project in first, if there is none
 //	azzel database stop    stop the database that serve started
+//	azzel export PROJECT   write a project as a bundle
+//	azzel import FILE      make a project of a bundle
 //
+// Export and import also take maps and layers: see the usage that azzel prints.
 // AZZEL_DATABASE_URL names another database than the one azzel keeps itself,
 // AZZEL_ADDR another loopback address than 127.0.0.1:8417.
 package main
@@ -13,6 +16,7 @@ import (
 	"errors"
 	"flag"
 	"fmt"
+	"io"
 	"io/fs"
 	"log/slog"
 	"net"
@@ -54,8 +58,24 @@ func dispatch(ctx context.Context, args []string) error {
 		}
 		return err
 	}
-	return errors.New("usage: azzel serve [-demo] | azzel database stop")
+	if len(args) >= 1 {
+		commands := map[string]func(context.Context, *store.Store, []string, io.Writer) error{"export": export, "import": bring}
+		if command := commands[args[0]]; command != nil {
+			return withStore(ctx, func(s *store.Store) error { return command(ctx, s, args[1:], os.Stdout) })
+		}
+	}
+	return errors.New(usage)
 }
+
+const usage = `usage:
+  azzel serve [-demo]
+  azzel database stop
+  azzel export [-o FILE] PROJECT                           a project as a bundle
+  azzel export [-o FILE] -map NAME [-scale N] PROJECT      a map as PNG
+  azzel export [-o FILE] -map NAME -layer NAME PROJECT     a layer as CSV
+  azzel import FILE                                        a new project from a bundle
+  azzel import -map NAME -layer NAME FILE PROJECT          a layer from CSV
+PROJECT is the number or the name of a project.`
 
 const defaultAddress = "127.0.0.1:8417"
 

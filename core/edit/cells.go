@@ -1,0 +1,30 @@
+package edit
+
+import (
+	"fmt"
+
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// LayCells lays the cells of a box, from (0, 0) on, over the upper left part of a map,
+// on one layer, the empty ones too. An error says in words what keeps it.
+func LayCells(d *world.Document, mapID, layer world.ID, cells grid.Plane, box grid.Rect) (Edit, error) {
+	m := d.Map(mapID)
+	if m == nil || m.Layer(layer) == nil {
+		return Edit{}, world.ErrGone
+	}
+	l := m.Layer(layer)
+	switch {
+	case box.W > m.Bounds.W || box.H > m.Bounds.H:
+		return Edit{}, fmt.Errorf("there are %d × %d cells, and %s has %d × %d: make it larger first", box.W, box.H, m.Name, m.Bounds.W, m.Bounds.H)
+	case l.Locked:
+		return Edit{}, fmt.Errorf("the layer %s of %s is locked", l.Name, m.Name)
+	case l.Takes.NoTiles:
+		return Edit{}, fmt.Errorf("the layer %s of %s takes no tiles", l.Name, m.Name)
+	}
+	g := grid.BoxRegion(box)
+	return Edit{Label: Clip(fmt.Sprintf("lay %d × %d cells on %s", box.W, box.H, l.Name)), Parts: []Part{
+		Paint{Map: mapID, Layer: layer, Region: g.Move(grid.Point{X: m.Bounds.X, Y: m.Bounds.Y}), Cells: cells.Read(g)},
+	}}, nil
+}
