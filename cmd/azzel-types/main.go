@@ -19,7 +19,7 @@ import (
 )
 
 var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.ReskinView{}, page.Usage{}, page.StepView{}, page.State{}, page.Pointer{}, page.Play{}, page.Order{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, tiles.Apart{}, server.ProjectCard{},
-	server.NewProject{}, server.TakenPicture{}, server.KeptPicture{}, server.Problem{}}
+	server.NewProject{}, server.TakenPicture{}, server.KeptPicture{}, server.KeptState{}, server.Problem{}}
 
 func main() {
 	check := flag.Bool("check", false, "report whether the file is current")
@@ -93,7 +93,7 @@ func constants(out *bytes.Buffer) {
 		value int
 	}{
 		{"MIN_CELL_SIDE", limit.MinCellSide}, {"MAX_CELL_SIDE", limit.MaxCellSide}, {"MAX_SEEN", limit.MaxSeen},
-		{"NAME_LETTERS", limit.NameLetters}, {"PICTURE_BYTES", limit.PictureBytes}, {"PICTURE_SIDE", limit.PictureSide}, {"MAX_WEIGHT", tiles.MaxWeight}, {"MAX_DIFFER", tiles.MaxDiffer}, {"MIN_FRAME", tiles.MinFrame}, {"MAX_FRAME", tiles.MaxFrame}, {"SOCKET_BYTES", limit.SocketBytes},
+		{"NAME_LETTERS", limit.NameLetters}, {"PICTURE_BYTES", limit.PictureBytes}, {"CSV_BYTES", limit.CSVBytes}, {"BUNDLE_BYTES", limit.BundleBytes}, {"PICTURE_SIDE", limit.PictureSide}, {"MAX_WEIGHT", tiles.MaxWeight}, {"MAX_DIFFER", tiles.MaxDiffer}, {"MIN_FRAME", tiles.MinFrame}, {"MAX_FRAME", tiles.MaxFrame}, {"SOCKET_BYTES", limit.SocketBytes},
 		{"SCENE_CHANGED", int(page.SceneChanged)}, {"STATE_CHANGED", int(page.StateChanged)}, {"CELLS_CHANGED", int(page.CellsChanged)},
 		{"POINTER_CHANGED", int(page.PointerChanged)}, {"OUTGOING_CHANGED", int(page.OutgoingChanged)}, {"PLAY_CHANGED", int(page.PlayChanged)},
 		{"TAKEN_CHANGED", int(page.TakenChanged)}, {"SAMPLE_COLUMNS", page.SampleColumns}, {"SAMPLE_ROWS", page.SampleRows},

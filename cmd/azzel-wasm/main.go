@@ -105,6 +105,25 @@ func paste() (result int32) {
 	return int32(now.Paste(string(bridge.In)))
 }
 
+// look reads the kept state from the buffer that was taken before, and its name from
+// the buffer.
+//
+//go:wasmexport look
+func look() (result int32) {
+	defer bridge.Guard(&result)
+	document := queue[len(queue)-1]
+	queue = nil
+	return int32(now.Look(document, string(bridge.In)))
+}
+
+// layCSV reads the text from the buffer.
+//
+//go:wasmexport layCSV
+func layCSV(m, layer int64) (result int32) {
+	defer bridge.Guard(&result)
+	return int32(now.LayCSV(world.ID(m), world.ID(layer), bridge.In))
+}
+
 //go:wasmexport cells
 func cells(m, layer int64, x, y, w, h int32) (result int32) {
 	defer bridge.Guard(&result)

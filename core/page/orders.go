@@ -91,6 +91,10 @@ func (p *Page) order(o Order) Changed {
 		return p.copyMap(ref, o.Yes)
 	case "move-map":
 		return p.moveMap(ref, o.X, o.Y)
+	case "look-away":
+		return p.lookAway()
+	case "go-back":
+		return p.goBack()
 	case "walk":
 		return p.walk(o.N)
 	case "keep-patch":
@@ -242,6 +246,9 @@ func (p *Page) remove() Changed {
 }
 
 func (p *Page) takeBack(which string) Changed {
+	if p.looking() {
+		return StateChanged
+	}
 	run := p.replica.Undo
 	if which == "redo" {
 		run = p.replica.Redo

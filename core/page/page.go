@@ -51,6 +51,9 @@ type Page struct {
 	// block is the block last told of, blocks counts them.
 	block  *world.Block
 	blocks int
+	// looked, unless nil, is the kept state that is shown, called lookedName.
+	looked     *world.Document
+	lookedName string
 }
 
 // Open begins with what the server sent and with the messages of an earlier
@@ -78,7 +81,13 @@ type stamp struct {
 	n   int
 }
 
-func (p *Page) doc() *world.Document { return p.replica.Document() }
+// doc is what is shown: the project, or a kept state.
+func (p *Page) doc() *world.Document {
+	if p.looked != nil {
+		return p.looked
+	}
+	return p.replica.Document()
+}
 
 func (p *Page) say(format string, values ...any) {
 	p.messages = append(p.messages, fmt.Sprintf(format, values...))
@@ -153,6 +162,9 @@ func sceneDiffers(a, b *world.Document) bool {
 }
 
 func (p *Page) do(e edit.Edit) Changed {
+	if p.looking() {
+		return StateChanged
+	}
 	_, message, err := p.replica.Do(e)
 	if err != nil {
 		return p.Fail(err)

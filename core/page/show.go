@@ -200,6 +200,9 @@ func (p *Page) State() State {
 	s.MirrorX, s.MirrorY = p.hand.Mirror.LeftRight, p.hand.Mirror.TopBottom
 	s.Patch, s.Block, s.Lying = FormatID(p.hand.Kept), p.blockStamp(), p.hand.Tile.Orientation()
 	s.Chosen = p.chosen()
+	if p.looked != nil {
+		s.Looked = p.lookedName
+	}
 	if s.Messages == nil {
 		s.Messages = []string{}
 	}

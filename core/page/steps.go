@@ -19,6 +19,9 @@ func (p *Page) Steps() []StepView {
 
 // walk goes along the list of steps until as many of one's own are done.
 func (p *Page) walk(done int) Changed {
+	if p.looking() {
+		return StateChanged
+	}
 	p.hand.Cancel()
 	messages, left, of, err := p.replica.Walk(done)
 	p.outgoing = append(p.outgoing, messages...)

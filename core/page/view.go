@@ -211,6 +211,8 @@ type State struct {
 	// Lying is how the tile in the hand lies.
 	Lying  int         `json:"lying"`
 	Chosen *ChosenView `json:"chosen"`
+	// Looked is what the kept state that is shown is called; empty for none.
+	Looked string `json:"looked"`
 }
 
 // ChosenView is the cells that are selected.

@@ -11,6 +11,8 @@
   import KeySheet from './seek/KeySheet.svelte';
   import CellsSlip from './slip/CellsSlip.svelte';
   import Slip from './slip/Slip.svelte';
+  import KeptStates from './keeping/KeptStates.svelte';
+  import LookingBar from './keeping/LookingBar.svelte';
   import Messages from './ui/Messages.svelte';
   import Steps from './ui/Steps.svelte';
   import Status from './ui/Status.svelte';
@@ -106,6 +108,8 @@
         <CellsSlip {p} />
         <LayerSettings {p} />
         <Steps {p} />
+        <KeptStates {p} />
+        <LookingBar {p} />
         <PlayBar {p} />
       {/if}
       <Messages {p} />

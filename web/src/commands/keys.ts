@@ -31,10 +31,12 @@ function nameOf(event: KeyboardEvent): string {
   return `${control}${event.shiftKey ? 'Shift+' : ''}${key}`;
 }
 
+/** Fields in which no letters are typed. */
+const WITHOUT_LETTERS = new Set(['file', 'checkbox', 'radio', 'range', 'color', 'button']);
+
 function typing(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement
-  );
+  if (target instanceof HTMLInputElement) return !WITHOUT_LETTERS.has(target.type);
+  return target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
 }
 
 /** Keys of the whole page: commands, the game, the cell cursor. */
@@ -54,7 +56,12 @@ export class Keys {
   }
 
   down(event: KeyboardEvent): void {
-    if (typing(event.target) || this.p.keysShown || this.p.seeking || event.altKey) return;
+    if (this.p.keysShown || this.p.seeking || event.altKey) return;
+    if (typing(event.target)) {
+      // A field is the innermost thing that Esc ends.
+      if (event.key === 'Escape') this.board()?.focus();
+      return;
+    }
     const name = nameOf(event);
     const command = commands.find((c) => c.keys.includes(name));
     const gaming = this.p.state?.playing && this.p.inGame;

@@ -377,8 +377,9 @@ export const commands: Command[] = [
       const idle =
         p.state?.holding === 'nothing' && !p.state.slip && !p.state.chosen && !p.state.filling && !p.pointer?.busy;
       if (p.opened === 'desk' && !p.pointer?.busy) p.opened = 'nothing';
-      else if (p.layerOpen !== '' || p.stepsShown) {
+      else if (p.panelled) {
         p.layerOpen = '';
+        p.keptShown = false;
         p.stepsShown = false;
       } else if (p.state?.playing && p.inGame) p.inGame = false;
       else if (idle && p.opened === 'drawer') p.opened = 'nothing';
@@ -487,7 +488,20 @@ export const commands: Command[] = [
     does: 'Lists the steps, yours and those of others, to walk along.',
     run: (p) => {
       p.stepsShown = !p.stepsShown;
+      p.keptShown = false;
       if (p.stepsShown) focusOn('[data-steps] [aria-current], [data-steps] button');
+    },
+  },
+  {
+    id: 'kept',
+    name: 'Copies and kept states',
+    keys: ['Shift+U'],
+    group: 'view',
+    does: 'Keeps the project as it is now, shows how it was, copies it to a file.',
+    run: (p) => {
+      p.keptShown = !p.keptShown;
+      p.stepsShown = false;
+      if (p.keptShown) focusOn('[data-kept] input');
     },
   },
   {

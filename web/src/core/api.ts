@@ -1,4 +1,4 @@
-import type { Apart, Cut, KeptPicture, NewProject, Problem, ProjectCard, TakenPicture } from './types.gen';
+import type { Apart, Cut, KeptPicture, KeptState, NewProject, Problem, ProjectCard, TakenPicture } from './types.gen';
 
 async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   let response: Response;
@@ -8,7 +8,7 @@ async function ask<T>(path: string, init?: RequestInit): Promise<T> {
     throw new Error('The server does not answer. Start it again, then try once more.');
   }
   if (!response.ok) throw new Error(((await response.json()) as Problem).error);
-  return (await response.json()) as T;
+  return (response.status === 204 ? undefined : await response.json()) as T;
 }
 
 export const listProjects = (): Promise<ProjectCard[]> => ask('/projects');
@@ -26,6 +26,29 @@ export function takePicture(project: string, file: Blob, cut: Cut, apart: Apart 
 /** Stores a picture as it is, for a backdrop. */
 export const keepPicture = (project: string, file: Blob): Promise<KeptPicture> =>
   ask(`/projects/${project}/pictures`, { method: 'POST', body: file });
+
+/** Makes a new project of a bundle. */
+export const bringBundle = (file: Blob): Promise<ProjectCard> => ask('/bundles', { method: 'POST', body: file });
+
+export const listStates = (project: string): Promise<KeptState[]> => ask(`/projects/${project}/states`);
+
+const json = { 'Content-Type': 'application/json' };
+
+export const keepState = (project: string, name: string): Promise<KeptState> =>
+  ask(`/projects/${project}/states`, { method: 'POST', headers: json, body: JSON.stringify({ name }) });
+
+export const nameState = (project: string, state: string, name: string): Promise<void> =>
+  ask(`/projects/${project}/states/${state}`, { method: 'PUT', headers: json, body: JSON.stringify({ name }) });
+
+export const removeState = (project: string, state: string): Promise<void> =>
+  ask(`/projects/${project}/states/${state}`, { method: 'DELETE' });
+
+/** A kept state as a document. */
+export async function fetchState(project: string, state: string): Promise<Uint8Array> {
+  const response = await fetch(`/api/projects/${project}/states/${state}`);
+  if (!response.ok) throw new Error(((await response.json()) as Problem).error);
+  return new Uint8Array(await response.arrayBuffer());
+}
 
 const asked = new Map<string, Promise<Uint8Array>>();
 

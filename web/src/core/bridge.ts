@@ -104,6 +104,19 @@ export class Core {
     return this.exports.paste();
   }
 
+  /** Shows a kept state in the project's place. */
+  look(document: Uint8Array, name: string): number {
+    this.buffers.give(document);
+    this.exports.enqueue();
+    this.buffers.giveText(name);
+    return this.exports.look();
+  }
+
+  layCSV(map: string, layer: string, text: Uint8Array): number {
+    this.buffers.give(text);
+    return this.exports.layCSV(BigInt(map), BigInt(layer));
+  }
+
   fillStep(budget: number): number {
     return this.exports.fillStep(budget);
   }

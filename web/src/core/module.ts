@@ -46,6 +46,8 @@ export interface Exports extends Bridge {
   layerPicture(map: bigint, layer: bigint, side: number): number;
   blockPicture(patch: bigint, side: number): number;
   copied(cut: number): number;
+  look(): number;
+  layCSV(map: bigint, layer: bigint): number;
   cells(map: bigint, layer: bigint, x: number, y: number, w: number, h: number): number;
   lossOf(map: bigint, columns: number, rows: number, anchor: number): number;
   paste(): number;

@@ -2,7 +2,7 @@ import { SvelteSet } from 'svelte/reactivity';
 import { Backdrops } from '../board/backdrops';
 import { Bitmaps } from '../board/bitmaps';
 import { around, Camera } from '../board/camera';
-import { fetchBlob } from './api';
+import { fetchBlob, fetchState } from './api';
 import { BROKEN, Core, GAP, type Tileset } from './bridge';
 import { Connection } from './connection';
 import * as T from './types.gen';
@@ -49,6 +49,7 @@ export class Project {
   seeking = $state(false);
   keysShown = $state(false);
   stepsShown = $state(false);
+  keptShown = $state(false);
   /** Where the depth stack stands on the board, for what must not cover it. */
   stackBox = $state.raw<T.BoxView | null>(null);
   /** The layer whose settings are open; empty for none. */
@@ -98,7 +99,7 @@ export class Project {
 
   /** Whether a panel stands at the right, where slips would. */
   get panelled(): boolean {
-    return this.stepsShown || this.layerOpen !== '';
+    return this.stepsShown || this.keptShown || this.layerOpen !== '';
   }
 
   /** Whether nothing may move by itself. */
@@ -256,6 +257,26 @@ export class Project {
 
   paste(text: string): void {
     if (this.core) this.apply(this.core.paste(text));
+  }
+
+  /** Shows a kept state on the board. */
+  async look(state: string, name: string): Promise<void> {
+    try {
+      const document = await fetchState(this.id, state);
+      if (this.core) this.apply(this.core.look(document, name));
+    } catch (failure) {
+      this.say((failure as Error).message);
+    }
+  }
+
+  /** Lays the cells of a CSV file on a layer. */
+  async layCSV(map: string, layer: string, file: File): Promise<void> {
+    if (file.size > T.CSV_BYTES) {
+      this.say(`The file ${file.name} has ${file.size >> 20} MB; the most is ${T.CSV_BYTES >> 20} MB.`);
+      return;
+    }
+    const text = new Uint8Array(await file.arrayBuffer());
+    if (this.core) this.apply(this.core.layCSV(map, layer, text));
   }
 
   blockPicture(patch: string, side: number): ImageData | null {

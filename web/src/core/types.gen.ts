@@ -374,6 +374,7 @@ export interface State {
   block: number;
   lying: number;
   chosen: ChosenView | null;
+  looked: string;
 }
 
 export interface LayView {
@@ -555,6 +556,13 @@ export interface KeptPicture {
   h: number;
 }
 
+export interface KeptState {
+  id: string;
+  name: string;
+  at: number;
+  now: boolean;
+}
+
 export interface Problem {
   error: string;
 }
@@ -564,6 +572,8 @@ export const MAX_CELL_SIDE = 128;
 export const MAX_SEEN = 256;
 export const NAME_LETTERS = 120;
 export const PICTURE_BYTES = 16777216;
+export const CSV_BYTES = 268435456;
+export const BUNDLE_BYTES = 268435456;
 export const PICTURE_SIDE = 8192;
 export const MAX_WEIGHT = 1000;
 export const MAX_DIFFER = 40;

@@ -6,6 +6,7 @@
   import Range from '../ui/Range.svelte';
   import Rename from '../ui/Rename.svelte';
   import BackdropFields from './BackdropFields.svelte';
+  import LayerCells from '../keeping/LayerCells.svelte';
   import LayerTakes from './LayerTakes.svelte';
 
   let { p }: { p: Project } = $props();
@@ -104,6 +105,7 @@
     </label>
     <LayerTakes {p} look={layer.look} {set} />
     <BackdropFields {p} {layer} {set} />
+    <LayerCells {p} map={map.id} layer={layer.id} />
     <div class="flex flex-wrap gap-1.5 border-t border-line pt-2.5">
       <Button label="Move up" onclick={() => whole('move', 1)} />
       <Button label="Move down" onclick={() => whole('move', -1)} />

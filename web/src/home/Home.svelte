@@ -7,6 +7,7 @@
   import type { ProjectCard } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Emblem from '../ui/Emblem.svelte';
+  import BringBundle from './BringBundle.svelte';
   import NewProject from './NewProject.svelte';
 
   let { open }: { open: (id: string) => void } = $props();
@@ -64,7 +65,10 @@
           </span>
         </a>
       {/each}
-      {#if projects}<NewProject {open} first={projects.length === 0} />{/if}
+      {#if projects}
+        <NewProject {open} first={projects.length === 0} />
+        <BringBundle {open} />
+      {/if}
     </div>
   </main>
 </div>

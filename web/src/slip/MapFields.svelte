@@ -2,6 +2,7 @@
   import type { Project } from '../core/project.svelte';
   import type { MapLook, MapView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
+  import MapPicture from '../keeping/MapPicture.svelte';
   import NumberField from '../ui/NumberField.svelte';
 
   let { p, map }: { p: Project; map: MapView } = $props();
@@ -119,6 +120,10 @@
     {/each}
     <Button label="None" disabled={map.look.top === ''} onclick={() => set({ top: '', bottom: '' })} />
   </div>
+</details>
+<details>
+  <summary class="cursor-pointer">Picture</summary>
+  <MapPicture {p} {map} />
 </details>
 <details>
   <summary class="cursor-pointer">Notes and keywords</summary>
