@@ -22,6 +22,7 @@ const (
 	choosing
 	carrying
 	sizing
+	shifting
 )
 
 type gesture struct {
@@ -118,6 +119,10 @@ func (h *Hand) Hover(d *world.Document, pixel grid.Point) {
 			h.ghost = Ghost{Sized: m.ID, Text: "drag to resize " + m.Name}
 			return
 		}
+		if m := h.nameAt(d, pixel); m != nil {
+			h.ghost = Ghost{Sized: m.ID, Room: m.OnBoard(), Text: "drag to move " + m.Name}
+			return
+		}
 	}
 	if s.Map == nil {
 		return
@@ -161,6 +166,11 @@ func (h *Hand) Press(d *world.Document, pixel grid.Point, erase bool) Outcome {
 	case h.Holding == Nothing:
 		if m, sides := h.edgeAt(d, pixel); sides != 0 && !erase {
 			h.gesture.kind, h.gesture.sides, h.gesture.start = sizing, sides, Spot{Board: s.Board, Map: m}
+			return Outcome{}
+		}
+		if m := h.nameAt(d, pixel); m != nil && !erase {
+			h.Selected, h.Cells = Selection{world.Ref{Kind: world.KindMap, ID: m.ID}, 0, m.ID, grid.Point{}}, Cells{}
+			h.gesture.kind, h.gesture.start = shifting, Spot{Board: s.Board, Map: m}
 			return Outcome{}
 		}
 		return h.pressEmpty(d, s, erase)
@@ -253,6 +263,8 @@ func (h *Hand) Drag(d *world.Document, pixel grid.Point) {
 		h.ghostCarry(d, h.steady(g.start.Board, s.Board).Sub(g.start.Board))
 	case sizing:
 		h.ghostSize(d, s.Board)
+	case shifting:
+		h.ghostShift(d, s.Board)
 	case placing:
 		if s.Map != nil {
 			erase := h.ghost.Erase
@@ -279,7 +291,12 @@ func (h *Hand) Drag(d *world.Document, pixel grid.Point) {
 			h.ghostPiece(d, s, p.Type, p.ID)
 		}
 	case joining:
-		h.ghost = Ghost{From: g.start, To: s, Joins: true, Problem: doorwayProblem(d, s)}
+		h.ghost = Ghost{From: g.start, To: s, Joins: true}
+		if s.Map != nil {
+			h.ghost.Problem = doorwayProblem(d, s)
+		} else {
+			h.ghost.Room, h.ghost.Text, h.ghost.Problem = farSide(d, s.Board)
+		}
 	case making:
 		g.moved = g.moved || s.Board != g.start.Board
 		if g.moved {
@@ -310,6 +327,8 @@ func (h *Hand) Release(d *world.Document, pixel grid.Point) Outcome {
 		return h.carry(d, g.cells, h.steady(g.start.Board, At(d, pixel).Board).Sub(g.start.Board))
 	case sizing:
 		return h.resize(d, g.start.Map.ID, ghost)
+	case shifting:
+		return h.shift(d, g.start.Map.ID, ghost)
 	case placing:
 		return h.place(d, ghost)
 	case moving:

@@ -153,13 +153,47 @@ func (h *Hand) join(d *world.Document, start Spot, ghost Ghost) Outcome {
 	if ghost.Problem != "" {
 		return said("%s", ghost.Problem)
 	}
+	e := &edit.Edit{}
+	if to.Map == nil {
+		m, parts := h.newMap(d, ghost.Room)
+		e.Parts, e.Label = parts, edit.Clip("make "+m.Name+" and a crossing to it")
+		to = Spot{Map: m, Cell: nearest(ghost.Room, start.Board).Sub(m.Origin)}
+	}
 	c := &world.Crossing{BothWays: true, Ends: [2]world.End{
 		{Map: start.Map.ID, Cells: grid.Rect{X: start.Cell.X, Y: start.Cell.Y, W: 1, H: 1}},
 		{Map: to.Map.ID, Cells: grid.Rect{X: to.Cell.X, Y: to.Cell.Y, W: 1, H: 1}},
 	}}
-	ref := world.Ref{Kind: world.KindCrossing, ID: h.ids.NewID()}
-	return Outcome{Edit: &edit.Edit{Label: edit.Clip("join " + CrossingName(d, c)),
-		Parts: []edit.Part{edit.Put{Ref: ref, Values: c.Values()}}}}
+	if e.Label == "" {
+		e.Label = edit.Clip("join " + CrossingName(d, c))
+	}
+	e.Parts = append(e.Parts, edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: h.ids.NewID()}, Values: c.Values()})
+	return Outcome{Edit: e}
+}
+
+// farSide is the map that would be made at the end of a crossing drawn to the empty
+// board: one screen, where there is room nearest to it.
+func farSide(d *world.Document, at grid.Point) (room grid.Rect, text, problem string) {
+	w, h := max(4, d.Project.SeenW), max(4, d.Project.SeenH)
+	room, ok := board.Free(d, grid.Rect{X: at.X - w/2, Y: at.Y - h/2, W: w, H: h}, 0)
+	if !ok {
+		return room, "", "There is no room for a map here."
+	}
+	return room, fmt.Sprintf("new map, %d × %d cells, with a crossing to it", room.W, room.H), ""
+}
+
+// nearest is the cell of a box that is nearest to another.
+func nearest(r grid.Rect, to grid.Point) grid.Point {
+	return grid.Point{X: min(max(to.X, r.X), r.X+r.W-1), Y: min(max(to.Y, r.Y), r.Y+r.H-1)}
+}
+
+// newMap makes an empty map of a box of the board.
+func (h *Hand) newMap(d *world.Document, r grid.Rect) (*world.Map, []edit.Part) {
+	m, layers := world.NewMap(board.NameFor(d, r), grid.Point{X: r.X, Y: r.Y}, grid.Rect{W: r.W, H: r.H}, h.ids)
+	parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}
+	for _, l := range layers {
+		parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
+	}
+	return m, parts
 }
 
 func (h *Hand) eraseCrossing(d *world.Document, s Spot) Outcome {
@@ -176,13 +210,8 @@ func (h *Hand) make(d *world.Document, ghost Ghost) Outcome {
 	if ghost.Problem != "" {
 		return said("%s", ghost.Problem)
 	}
-	r := ghost.Room
-	m, layers := world.NewMap(board.NameFor(d, r), grid.Point{X: r.X, Y: r.Y}, grid.Rect{W: r.W, H: r.H}, h.ids)
-	e := &edit.Edit{Label: edit.Clip("make " + m.Name), Parts: []edit.Part{
-		edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}}
-	for _, l := range layers {
-		e.Parts = append(e.Parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
-	}
+	m, parts := h.newMap(d, ghost.Room)
+	e := &edit.Edit{Label: edit.Clip("make " + m.Name), Parts: parts}
 	h.Selected = Selection{world.Ref{Kind: world.KindMap, ID: m.ID}, 0, m.ID, grid.Point{}}
 	return Outcome{Edit: e}
 }

@@ -81,21 +81,6 @@ func (p *Page) copyMap(ref world.Ref, leading bool) Changed {
 	return changed | StateChanged
 }
 
-// moveMap puts a map's upper left corner somewhere else on the board.
-func (p *Page) moveMap(ref world.Ref, x, y int) Changed {
-	m := p.doc().Map(ref.ID)
-	if m == nil {
-		return p.Fail(world.ErrGone)
-	}
-	next := *m
-	next.Origin.X, next.Origin.Y = x-m.Bounds.X, y-m.Bounds.Y
-	parts := edit.Changes(ref, m.Values(), next.Values())
-	if len(parts) == 0 {
-		return 0
-	}
-	return p.do(edit.Edit{Label: edit.Clip("move " + m.Name), Parts: parts})
-}
-
 // resizeMap gives a map a size by numbers: W × H cells with an anchor, 0 to 8 row by
 // row, that stays where it is.
 func (p *Page) resizeMap(ref world.Ref, w, h, anchor int) Changed {

@@ -64,7 +64,12 @@ func (p *Page) order(o Order) Changed {
 	case "choose-none":
 		p.hand.Cells = hand.Cells{}
 	case "move-cells":
+		if p.hand.Selected.Ref.Kind == world.KindMap && len(p.hand.Chosen(d).Region) == 0 {
+			return p.outcome(p.hand.MoveMap(d, grid.Point{X: o.X, Y: o.Y}))
+		}
 		return p.outcome(p.hand.MoveCells(d, grid.Point{X: o.X, Y: o.Y}))
+	case "map-of-patch":
+		return p.outcome(p.hand.MapOfPatch(d, ref.ID, grid.Point{X: o.X, Y: o.Y}))
 	case "fill-cells":
 		return p.outcome(p.hand.FillCells(d))
 	case "duplicate":
@@ -89,8 +94,6 @@ func (p *Page) order(o Order) Changed {
 		return p.setMap(ref, o.Look)
 	case "copy-map":
 		return p.copyMap(ref, o.Yes)
-	case "move-map":
-		return p.moveMap(ref, o.X, o.Y)
 	case "look-away":
 		return p.lookAway()
 	case "go-back":

@@ -132,10 +132,10 @@ func TestWhatIsSaid(t *testing.T) {
 			order(p, page.Order{Do: "select", Kind: "map", ID: page.FormatID(p.Document().Maps[0].ID)})
 			order(p, page.Order{Do: "delete"})
 		}},
-		"a crossing to nowhere": {"from a cell of a map to a cell of a map", func(p *page.Page) {
+		"a crossing from nowhere": {"There is no map here", func(p *page.Page) {
 			order(p, page.Order{Do: "hold", Kind: "crossing"})
-			p.Pointer(page.Press, grid.Point{X: 40, Y: 40}, false, false, 0)
-			p.Pointer(page.Release, grid.Point{X: -400, Y: 40}, false, false, 0)
+			p.Pointer(page.Press, grid.Point{X: -400, Y: 40}, false, false, 0)
+			p.Pointer(page.Release, grid.Point{X: 40, Y: 40}, false, false, 0)
 		}},
 		"nothing to undo":  {"nothing to undo", func(p *page.Page) { order(p, page.Order{Do: "undo"}) }},
 		"nothing selected": {"Nothing is selected", func(p *page.Page) { order(p, page.Order{Do: "delete"}) }},

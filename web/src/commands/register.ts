@@ -128,8 +128,8 @@ function nudge(way: string, x: number, y: number): Command {
     name: `Nudge what is selected ${way}`,
     keys: [`Ctrl+Arrow${way.charAt(0).toUpperCase()}${way.slice(1)}`],
     group: 'select',
-    does: 'Moves the selected cells by one, with the pieces among them.',
-    possible: chosen,
+    does: 'Moves the selected cells by one, with the pieces among them; or the selected map.',
+    possible: (p) => chosen(p) || p.state?.slip?.kind === 'map',
     run: (p) => p.order({ do: 'move-cells', x, y }),
   };
 }

@@ -1,6 +1,7 @@
 <script lang="ts">
   import ImagePlus from '@lucide/svelte/icons/image-plus';
   import { TILE_MASK, type Project } from '../core/project.svelte';
+  import SquarePlus from '@lucide/svelte/icons/square-plus';
   import Trash2 from '@lucide/svelte/icons/trash-2';
   import { hold } from '../commands/register';
   import PatchPicture from '../tray/PatchPicture.svelte';
@@ -16,6 +17,13 @@
 
   const bonds = $derived(inOrder(p, p.scene?.bonds ?? []));
   const medleys = $derived(inOrder(p, p.scene?.medleys ?? []));
+
+  /** A map of a patch comes to lie where there is room nearest to the middle of the view. */
+  function makeMap(id: string): void {
+    const { cellW, cellH } = p.scene?.project ?? { cellW: 1, cellH: 1 };
+    const at = p.camera.toBoard(p.camera.width / 2, p.camera.height / 2);
+    p.order({ do: 'map-of-patch', kind: 'patch', id, x: Math.floor(at.x / cellW), y: Math.floor(at.y / cellH) });
+  }
 
   /** A medley begins with what was used lately; it is dealt and changed on the desk. */
   function makeMedley(): void {
@@ -83,6 +91,13 @@
             rename={(text) => p.order({ do: 'rename', kind: 'patch', id: patch.id, text })}
           />
         </div>
+        <button
+          class="text-soft hover:text-ink"
+          aria-label="Make a map of {patch.name}"
+          title="Make a map of it"
+          data-back
+          onclick={() => makeMap(patch.id)}><SquarePlus size={14} /></button
+        >
         <button
           class="text-soft hover:text-rose-ink"
           aria-label="Delete the patch {patch.name}"
