@@ -23,6 +23,7 @@ const (
 	carrying
 	sizing
 	shifting
+	measuring
 )
 
 type gesture struct {
@@ -114,6 +115,11 @@ func (h *Hand) Leave() {
 func (h *Hand) Hover(d *world.Document, pixel grid.Point) {
 	h.ghost = Ghost{}
 	s := At(d, pixel)
+	if h.Holding == Measure {
+		// What was measured stays to be read until the next time.
+		h.ghost = h.measured
+		return
+	}
 	if h.Holding == Nothing {
 		if m, sides := h.edgeAt(d, pixel); sides != 0 {
 			h.ghost = Ghost{Sized: m.ID, Text: "drag to resize " + m.Name}
@@ -174,6 +180,9 @@ func (h *Hand) Press(d *world.Document, pixel grid.Point, erase bool) Outcome {
 			return Outcome{}
 		}
 		return h.pressEmpty(d, s, erase)
+	case h.Holding == Measure:
+		h.gesture.kind, h.measured = measuring, Ghost{}
+		return Outcome{}
 	case s.Map == nil:
 		h.gesture = gesture{}
 		if h.Paints() {
@@ -265,6 +274,8 @@ func (h *Hand) Drag(d *world.Document, pixel grid.Point) {
 		h.ghostSize(d, s.Board)
 	case shifting:
 		h.ghostShift(d, s.Board)
+	case measuring:
+		h.ghostMeasure(d, s)
 	case placing:
 		if s.Map != nil {
 			erase := h.ghost.Erase
@@ -327,6 +338,8 @@ func (h *Hand) Release(d *world.Document, pixel grid.Point) Outcome {
 		return h.carry(d, g.cells, h.steady(g.start.Board, At(d, pixel).Board).Sub(g.start.Board))
 	case sizing:
 		return h.resize(d, g.start.Map.ID, ghost)
+	case measuring:
+		h.measured, h.ghost = ghost, ghost
 	case shifting:
 		return h.shift(d, g.start.Map.ID, ghost)
 	case placing:

@@ -14,7 +14,7 @@ import (
 type Holding string
 
 // What can be held. Nothing selects and drags; Choose selects cells in every shape;
-// Patch is a block of cells, kept or not.
+// Patch is a block of cells, kept or not; Measure says how far it is.
 const (
 	Nothing  Holding = "nothing"
 	Tile     Holding = "tile"
@@ -25,6 +25,7 @@ const (
 	Bond     Holding = "bond"
 	Patch    Holding = "patch"
 	Choose   Holding = "choose"
+	Measure  Holding = "measure"
 )
 
 // Shape is how what is held is laid, or cells are chosen.
@@ -114,7 +115,9 @@ type Hand struct {
 	ids     world.Allocator
 	gesture gesture
 	ghost   Ghost
-	fills   fillCache
+	// measured is what was measured last.
+	measured Ghost
+	fills    fillCache
 }
 
 // New makes an empty hand whose new things get ids from ids.
@@ -128,7 +131,7 @@ func (h *Hand) Take(held Held) {
 	if h.Paints() && h.Holding != Eraser && held != h.Held {
 		h.Before = h.Held
 	}
-	h.Held = held
+	h.Held, h.measured = held, Ghost{}
 }
 
 // floor is what the floor of a room is laid of: what was held before, else the

@@ -69,13 +69,17 @@ func (p *Page) frames() *tiles.Strip {
 	return nil
 }
 
-// LayerPicture draws one layer of a map small, within side pixels.
+// LayerPicture draws one layer of a map small, within side pixels; all of it if layer
+// is 0.
 func (p *Page) LayerPicture(mapID, layer world.ID, side int) (pixels []byte, w, h int) {
 	m := p.doc().Map(mapID)
 	if m == nil {
 		return nil, 0, 0
 	}
 	p.bitmaps.Atlas.AddMissing(p.doc())
+	if layer == 0 {
+		return p.bitmaps.Atlas.Map(m, picture.AllLayers, side)
+	}
 	for i, l := range m.Layers {
 		if l.ID == layer {
 			return p.bitmaps.Atlas.Map(m, 1<<i, side)

@@ -8,6 +8,7 @@ import (
 	"azzel/core/grid"
 	"azzel/core/hand"
 	"azzel/core/picture"
+	"azzel/core/play"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
@@ -223,6 +224,8 @@ func (p *Page) State() State {
 		s.HeldName = "Select"
 	case hand.Eraser:
 		s.HeldName = "Eraser"
+	case hand.Measure:
+		s.HeldName = "Measure"
 	case hand.Crossing:
 		s.HeldName = "Crossing"
 	}
@@ -386,7 +389,26 @@ func (p *Page) PointerView() Pointer {
 		}
 	}
 	v.Ghost = p.ghost()
+	v.Seen = p.seen(s)
 	return v
+}
+
+// seen is what the player sees from the selected piece, else from where the pointer
+// is; nil where there is no map.
+func (p *Page) seen(s hand.Spot) *BoxView {
+	d := p.doc()
+	l := d.Project.Lattice()
+	m, foot := s.Map, l.Foot(s.Cell)
+	if sel := p.hand.Selected.Ref; sel.Kind == world.KindPiece {
+		if on, piece := d.Piece(sel.ID); piece != nil {
+			m, foot = on, piece.Foot
+		}
+	}
+	if m == nil {
+		return nil
+	}
+	b := box(play.Seen(d, m, foot).Move(l.Pixel(m.Origin)))
+	return &b
 }
 
 // Play is what is to be seen of the game; nil if none is played. Events are

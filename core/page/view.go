@@ -274,6 +274,8 @@ type Pointer struct {
 	Piece  string  `json:"piece"`
 	Ghost  Ghost   `json:"ghost"`
 	Busy   bool    `json:"busy"`
+	// Seen is what the player sees from here.
+	Seen *BoxView `json:"seen"`
 }
 
 // Play is what is to be seen of the game.

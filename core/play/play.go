@@ -28,8 +28,8 @@ const (
 
 var ahead = [...]grid.Point{world.South: {X: 0, Y: 1}, world.West: {X: -1, Y: 0}, world.East: {X: 1, Y: 0}, world.North: {X: 0, Y: -1}}
 
-// cellsPerSecond10 is the walking speed in tenths of a cell a second.
-const cellsPerSecond10 = 55
+// CellsPerSecond10 is the walking speed in tenths of a cell a second.
+const CellsPerSecond10 = 55
 
 // A Start says where play begins: at a cell of a map, or at the spawn if Map
 // is 0.
@@ -220,7 +220,7 @@ func (g *Game) walk(in Input) {
 	}
 	g.face(dx, dy)
 	l := g.doc.Project.Lattice()
-	speed := l.W * body.Unit * cellsPerSecond10 / 10 / TicksPerSecond
+	speed := l.W * body.Unit * CellsPerSecond10 / 10 / TicksPerSecond
 	if dx != 0 && dy != 0 {
 		speed = speed * 181 / 256
 	}
@@ -391,16 +391,20 @@ func (g *Game) Fits() bool { return g.ground.Fits(g.size, g.place) }
 // Events is what happened in the last tick or change. The slice is used again.
 func (g *Game) Events() []Event { return g.events }
 
-// Camera is what the player sees, in pixels of the player's map: as many cells
-// as the project says, around the player, not beyond the map's edges unless
-// the map is smaller.
+// Camera is what the player sees, in pixels of the player's map.
 func (g *Game) Camera() grid.Rect {
-	p := g.doc.Project
-	l := p.Lattice()
-	edge := l.Box(g.ground.Map.Bounds)
-	r := grid.Rect{W: p.SeenW * l.W, H: p.SeenH * l.H}
-	r.X = fit(g.place.X/body.Unit-r.W/2, r.W, edge.X, edge.W)
-	r.Y = fit(g.place.Y/body.Unit-l.H/4-r.H/2, r.H, edge.Y, edge.H)
+	return Seen(g.doc, g.ground.Map, grid.Point{X: g.place.X / body.Unit, Y: g.place.Y / body.Unit})
+}
+
+// Seen is what a player sees whose foot is at a pixel of a map, in its pixels: as many
+// cells as the project says, around the player, not beyond the map's edges unless the
+// map is smaller.
+func Seen(d *world.Document, m *world.Map, foot grid.Point) grid.Rect {
+	l := d.Project.Lattice()
+	edge := l.Box(m.Bounds)
+	r := grid.Rect{W: d.Project.SeenW * l.W, H: d.Project.SeenH * l.H}
+	r.X = fit(foot.X-r.W/2, r.W, edge.X, edge.W)
+	r.Y = fit(foot.Y-l.H/4-r.H/2, r.H, edge.Y, edge.H)
 	return r
 }
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import Board from './board/Board.svelte';
+  import Minimap from './board/Minimap.svelte';
   import { Keys } from './commands/keys';
   import { Project } from './core/project.svelte';
   import DepthStack from './depth/DepthStack.svelte';
@@ -108,6 +109,7 @@
         <CellsSlip {p} />
         <LayerSettings {p} />
         <Steps {p} />
+        {#if p.minimap && !p.state?.playing}<Minimap {p} />{/if}
         <KeptStates {p} />
         <LookingBar {p} />
         <PlayBar {p} />

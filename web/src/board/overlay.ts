@@ -6,6 +6,7 @@ import { drawCrossing } from './lines';
 import { boxesOf, GhostPainter } from './ghost';
 import { Sprites } from './sprites';
 import { drawGame } from './game';
+import { drawGrid } from './grid';
 import { drawLens } from './lens';
 
 /** Cells smaller than this on the screen show pieces as small shapes, and all lines. */
@@ -31,7 +32,10 @@ export class Overlay {
     if (!scene) return;
     const playing = p.play !== null;
     const near = scene.project.cellW * p.camera.zoom >= NEAR;
-    if (p.grid && !playing) this.grid(scene, colours);
+    if (p.grid && !playing) {
+      drawGrid(context, p, scene, 1, colours);
+      if (p.gridStep !== 1) drawGrid(context, p, scene, p.gridStep, colours);
+    }
     if (p.lens) drawLens(context, p, scene, colours);
     if (!playing || !p.inGame) this.crossings(scene, colours, near);
     this.names(scene, colours);
@@ -40,6 +44,7 @@ export class Overlay {
     if (playing && p.inGame) return;
     this.selection(colours);
     this.chosen(colours);
+    if (p.frameShown && !playing) this.seen(colours);
     this.ghost.draw(scene, colours);
     this.cursor(scene, colours);
   }
@@ -62,33 +67,20 @@ export class Overlay {
     return b.x < camera.width && b.y < camera.height && b.x + b.w > 0 && b.y + b.h > 0;
   }
 
-  private grid(scene: Scene, colours: Colours): void {
-    const { context, p } = this;
-    const w = scene.project.cellW * p.camera.zoom;
-    const h = scene.project.cellH * p.camera.zoom;
-    if (w < 8 || h < 8) return;
+  /** The frame of what the player sees, from the selected piece or from the pointer. */
+  private seen(colours: Colours): void {
+    const seen = this.p.pointer?.seen;
+    if (!seen) return;
+    const { context } = this;
+    const b = this.screen(seen);
+    context.strokeStyle = colours.sheet;
+    context.lineWidth = 4;
+    context.strokeRect(b.x, b.y, b.w, b.h);
     context.strokeStyle = colours.ink;
-    context.globalAlpha = 0.1;
-    context.lineWidth = 1;
-    context.beginPath();
-    for (const map of scene.maps) {
-      const b = this.screen(map);
-      if (!this.visible(b)) continue;
-      const left = Math.max(0, Math.ceil(-b.x / w));
-      for (let i = left; i <= map.columns && b.x + i * w <= p.camera.width; i++) {
-        const x = Math.round(b.x + i * w) + 0.5;
-        context.moveTo(x, Math.max(0, b.y));
-        context.lineTo(x, Math.min(p.camera.height, b.y + b.h));
-      }
-      const top = Math.max(0, Math.ceil(-b.y / h));
-      for (let i = top; i <= map.rows && b.y + i * h <= p.camera.height; i++) {
-        const y = Math.round(b.y + i * h) + 0.5;
-        context.moveTo(Math.max(0, b.x), y);
-        context.lineTo(Math.min(p.camera.width, b.x + b.w), y);
-      }
-    }
-    context.stroke();
-    context.globalAlpha = 1;
+    context.lineWidth = 2;
+    context.setLineDash([10, 4, 2, 4]);
+    context.strokeRect(b.x, b.y, b.w, b.h);
+    context.setLineDash([]);
   }
 
   private crossings(scene: Scene, colours: Colours, near: boolean): void {

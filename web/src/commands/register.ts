@@ -41,6 +41,8 @@ const focusOn = (selector: string): void => {
 
 const cursorOf = (p: Project): { x: number; y: number } => p.cursor ?? p.pointer?.box ?? { x: 0, y: 0 };
 const chosen = (p: Project): boolean => editing(p) && Boolean(p.state?.chosen);
+/** Every how many cells the grid may have a stronger line; 0 is every screen. */
+const GRID_STEPS = [1, 2, 4, 8, 16, 0];
 const editing = (p: Project): boolean => !p.state?.playing || !p.inGame;
 
 function layer(p: Project, step: number): void {
@@ -359,6 +361,14 @@ export const commands: Command[] = [
     run: takeBefore,
   },
   {
+    id: 'measure',
+    name: 'Measure',
+    keys: ['H'],
+    group: 'hand',
+    does: 'Drag to see how far it is: in cells, pixels, steps of the player round what is solid, and seconds.',
+    run: (p) => hold(p, 'measure'),
+  },
+  {
     id: 'crossing',
     name: 'Crossing',
     keys: [],
@@ -578,6 +588,40 @@ export const commands: Command[] = [
     group: 'view',
     does: 'Shows or hides the grid.',
     run: (p) => ((p.grid = !p.grid), p.draw()),
+  },
+  {
+    id: 'grid-step',
+    name: 'Grid by other steps',
+    keys: ['Shift+G'],
+    group: 'view',
+    does: 'Goes round: a stronger line at every 2, 4, 8, 16 cells, at every screen, at none.',
+    run: (p) => {
+      const next = GRID_STEPS[(GRID_STEPS.indexOf(p.gridStep) + 1) % GRID_STEPS.length] ?? 1;
+      p.gridStep = next;
+      p.grid = true;
+      p.say(
+        next === 1
+          ? 'The grid has a line at every cell.'
+          : `The grid has a stronger line at every ${next === 0 ? 'screen' : `${next} cells`}.`,
+      );
+      p.draw();
+    },
+  },
+  {
+    id: 'frame',
+    name: 'What the player sees',
+    keys: ['V'],
+    group: 'view',
+    does: 'Shows the frame of what the player sees from the pointer, or from the selected piece.',
+    run: (p) => ((p.frameShown = !p.frameShown), p.draw()),
+  },
+  {
+    id: 'minimap',
+    name: 'Minimap',
+    keys: ['Shift+N'],
+    group: 'view',
+    does: 'Shows or hides the small picture of all maps.',
+    run: (p) => (p.minimap = !p.minimap),
   },
   {
     id: 'lines',

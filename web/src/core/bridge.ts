@@ -288,7 +288,7 @@ export class Core {
   }
 
   layerPicture(map: string, layer: string, side: number): ImageData | null {
-    const length = this.exports.layerPicture(BigInt(map), BigInt(layer), side);
+    const length = this.exports.layerPicture(BigInt(map), BigInt(layer || 0), side);
     const [, , w = 0, h = 0] = this.box();
     return this.image(length, w, h);
   }

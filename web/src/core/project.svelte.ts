@@ -57,6 +57,11 @@ export class Project {
   stackOpen = $state(true);
   slipShown = $state(true);
   grid = $state(true);
+  /** Every how many cells the grid has a stronger line; 1 for none, 0 for every screen. */
+  gridStep = $state(1);
+  /** Whether the frame of what the player sees is shown. */
+  frameShown = $state(false);
+  minimap = $state(true);
   /** The property of tiles that is shown over the maps; empty for none. */
   lens = $state('');
   lines = $state(true);
@@ -438,6 +443,7 @@ export class Project {
     return this.lens && this.core ? this.core.lens(map, cells, this.lens) : new Uint8Array(0);
   }
 
+  /** A layer of a map, small; with no layer all of it. */
   layerPicture(map: string, layer: string, side: number): ImageData | null {
     return this.core?.layerPicture(map, layer, side) ?? null;
   }
@@ -461,7 +467,10 @@ export class Project {
   probe(): object {
     const s = this.state;
     const { pending, holding, shape, tile, size, chosen } = s ?? {};
-    return { ...(this.core?.probe() ?? {}), pending, holding, shape, tile, size, chosen };
+    const { text, problem } = this.pointer?.ghost ?? {};
+    const ghost = problem || text || '';
+    const { gridStep, frameShown } = this;
+    return { ...(this.core?.probe() ?? {}), pending, holding, shape, tile, size, chosen, ghost, gridStep, frameShown };
   }
 
   /** The name of a cell's tile, however it lies. */

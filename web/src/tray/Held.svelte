@@ -6,6 +6,7 @@
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
   import MousePointer2 from '@lucide/svelte/icons/mouse-pointer-2';
+  import Ruler from '@lucide/svelte/icons/ruler';
   import Spline from '@lucide/svelte/icons/spline';
   import type { Snippet } from 'svelte';
   import type { Project } from '../core/project.svelte';
@@ -60,6 +61,8 @@
       <Eraser size={24} />
     {:else if s?.holding === 'piece'}
       <PieceIcon type={s.type} {family} />
+    {:else if s?.holding === 'measure'}
+      <Ruler size={22} />
     {:else if s?.holding === 'crossing'}
       <Spline size={24} class="text-lagoon" />
     {:else}

@@ -61,9 +61,14 @@
           ['Right button', 'erases'],
           ['Esc', 'empties the hand'],
         ];
+      case 'measure':
+        return [
+          ['Drag', 'measures'],
+          ['Esc', 'empties the hand'],
+        ];
       case 'crossing':
         return [
-          ['Drag', 'from a cell of one map to a cell of another'],
+          ['Drag', 'to a cell of another map, or to the empty board'],
           ['Esc', 'empties the hand'],
         ];
     }
@@ -81,7 +86,8 @@
 >
   <span class="min-w-0 truncate figures" data-status>
     {#if at?.map}
-      cell {at.cellX}, {at.cellY} · {at.layer} · {at.tile || 'empty'}{#if at.piece}&nbsp;· “{at.piece}”{/if}
+      cell {at.cellX}, {at.cellY} · pixel {at.pixelX}, {at.pixelY} · {at.layer} · {at.tile ||
+        'empty'}{#if at.piece}&nbsp;· “{at.piece}”{/if}
     {:else if p.scene}
       {p.scene.maps.length}
       {p.scene.maps.length === 1 ? 'map' : 'maps'}

@@ -1,0 +1,99 @@
+package body
+
+import (
+	"container/heap"
+
+	"azzel/core/grid"
+)
+
+// Lengths of a way are counted in parts of a cell: one cell straight on, and one
+// aslant, which is the square root of two times as long.
+const (
+	WayPart  = 5
+	straight = WayPart
+	aslant   = 7
+)
+
+// WayCells is how many cells Way looks at before it gives up: it is asked with every
+// movement of the pointer.
+const WayCells = 15_000
+
+// Way finds the shortest way of a body over cells, in eight directions and never past
+// the corner of what is solid, and how long it is in WayPart parts of a cell. It
+// reports whether there is one; Far is reported if it gave up. (Hart, Nilsson and
+// Raphael, "A Formal Basis for the Heuristic Determination of Minimum Cost Paths",
+// 1968.)
+func (g *Ground) Way(s Size, from, to grid.Point) (way []grid.Point, length int, found, far bool) {
+	stands := map[grid.Point]bool{}
+	can := func(c grid.Point) bool {
+		ok, known := stands[c]
+		if !known {
+			ok = g.Map.Bounds.Has(c) && g.Stands(s, c)
+			stands[c] = ok
+		}
+		return ok
+	}
+	if !can(from) || !can(to) {
+		return nil, 0, false, false
+	}
+	came := map[grid.Point]grid.Point{}
+	best := map[grid.Point]int{from: 0}
+	open := &wayHeap{{from, 0, bird(from, to)}}
+	for open.Len() > 0 {
+		at := heap.Pop(open).(wayStep)
+		if at.cell == to {
+			for c := to; c != from; c = came[c] {
+				way = append(way, c)
+			}
+			way = append(way, from)
+			return way, at.length, true, false
+		}
+		if at.length > best[at.cell] {
+			continue
+		}
+		if len(best) > WayCells {
+			return nil, 0, false, true
+		}
+		for _, d := range [8]grid.Point{{X: 0, Y: -1}, {X: -1, Y: 0}, {X: 1, Y: 0}, {X: 0, Y: 1}, {X: -1, Y: -1}, {X: 1, Y: -1}, {X: -1, Y: 1}, {X: 1, Y: 1}} {
+			c, n := at.cell.Add(d), at.length+straight
+			if d.X != 0 && d.Y != 0 {
+				n = at.length + aslant
+				if !can(at.cell.Add(grid.Point{X: d.X})) || !can(at.cell.Add(grid.Point{Y: d.Y})) {
+					continue
+				}
+			}
+			if was, there := best[c]; there && was <= n || !can(c) {
+				continue
+			}
+			best[c], came[c] = n, at.cell
+			heap.Push(open, wayStep{c, n, n + bird(c, to)})
+		}
+	}
+	return nil, 0, false, false
+}
+
+// bird is the length of a way that nothing stands in.
+func bird(a, b grid.Point) int {
+	dx, dy := a.X-b.X, a.Y-b.Y
+	dx, dy = max(dx, -dx), max(dy, -dy)
+	return straight*max(dx, dy) + (aslant-straight)*min(dx, dy)
+}
+
+type wayStep struct {
+	cell grid.Point
+	// length is that of the way so far, whole what it is at least.
+	length, whole int
+}
+
+type wayHeap []wayStep
+
+func (h wayHeap) Len() int           { return len(h) }
+func (h wayHeap) Less(i, j int) bool { return h[i].whole < h[j].whole }
+func (h wayHeap) Swap(i, j int)      { h[i], h[j] = h[j], h[i] }
+func (h *wayHeap) Push(x any)        { *h = append(*h, x.(wayStep)) }
+func (h *wayHeap) Pop() any {
+	old := *h
+	x := old[len(old)-1]
+	*h = old[:len(old)-1]
+	return x
+}

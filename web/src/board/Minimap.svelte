@@ -1,0 +1,122 @@
+<script lang="ts">
+  import { around } from './camera';
+  import { readColours } from './colours';
+  import { theme } from '../core/theme.svelte';
+  import type { Project } from '../core/project.svelte';
+
+  let { p }: { p: Project } = $props();
+
+  const WIDTH = 176;
+  const HEIGHT = 112;
+  /** Milliseconds between two pictures of what was painted, at the least. */
+  const PAUSE = 500;
+  /** A board lower than this has no room for it. */
+  const LOWEST = 300;
+
+  let canvas: HTMLCanvasElement | undefined = $state();
+  let pictures: Record<string, HTMLCanvasElement> = {};
+  let painted = -1;
+  let waiting = 0;
+  let pointing = false;
+
+  /** The box that is shown, and how: all maps, fitted in. */
+  const shown = $derived.by(() => {
+    const all = around(p.scene?.maps ?? []);
+    if (!all) return null;
+    const scale = Math.min((WIDTH - 12) / all.w, (HEIGHT - 12) / all.h);
+    return { scale, x: (WIDTH - all.w * scale) / 2 - all.x * scale, y: (HEIGHT - all.h * scale) / 2 - all.y * scale };
+  });
+
+  /** Where all is in view there is nothing to be found by it. */
+  const needed = $derived.by(() => {
+    void p.moved;
+    const { camera } = p;
+    if (camera.height < LOWEST) return false;
+    return (p.scene?.maps ?? []).some((m) => {
+      const at = camera.toScreen(m.x, m.y);
+      const end = camera.toScreen(m.x + m.w, m.y + m.h);
+      return at.x < 0 || at.y < 0 || end.x > camera.width || end.y > camera.height;
+    });
+  });
+
+  /** Draws the maps anew, small, once the hand rests. */
+  function paint(): void {
+    waiting = 0;
+    painted = p.bitmaps?.version ?? 0;
+    const fresh: typeof pictures = {};
+    for (const map of p.scene?.maps ?? []) {
+      const image = p.layerPicture(map.id, '', Math.max(2, Math.ceil(Math.max(map.w, map.h) * (shown?.scale ?? 0))));
+      if (!image) continue;
+      const picture = document.createElement('canvas');
+      picture.width = image.width;
+      picture.height = image.height;
+      picture.getContext('2d')?.putImageData(image, 0, 0);
+      fresh[map.id] = picture;
+    }
+    pictures = fresh;
+    draw();
+  }
+
+  function draw(): void {
+    const context = canvas?.getContext('2d');
+    if (!context || !canvas || !shown) return;
+    const colours = readColours();
+    const ratio = devicePixelRatio;
+    canvas.width = WIDTH * ratio;
+    canvas.height = HEIGHT * ratio;
+    context.scale(ratio, ratio);
+    for (const map of p.scene?.maps ?? []) {
+      const [x, y, w, h] = [map.x, map.y, map.w, map.h].map((n) => n * shown.scale) as [number, number, number, number];
+      context.fillStyle = colours.shelf;
+      context.fillRect(x + shown.x, y + shown.y, w, h);
+      const picture = pictures[map.id];
+      if (picture) context.drawImage(picture, x + shown.x, y + shown.y, w, h);
+    }
+    const { camera } = p;
+    context.strokeStyle = colours.saffron;
+    context.lineWidth = 2;
+    context.strokeRect(
+      camera.x * shown.scale + shown.x,
+      camera.y * shown.scale + shown.y,
+      (camera.width / camera.zoom) * shown.scale,
+      (camera.height / camera.zoom) * shown.scale,
+    );
+  }
+
+  $effect(() => {
+    void [p.moved, p.scene, p.state, p.tilesets, theme.dark, needed];
+    if (!needed) return;
+    draw();
+    if (waiting === 0 && painted !== p.bitmaps?.version) waiting = window.setTimeout(paint, painted < 0 ? 0 : PAUSE);
+  });
+  $effect(() => () => clearTimeout(waiting));
+
+  function look(event: PointerEvent): void {
+    if (!pointing || !shown || !canvas) return;
+    const r = canvas.getBoundingClientRect();
+    const x = (event.clientX - r.left - shown.x) / shown.scale;
+    const y = (event.clientY - r.top - shown.y) / shown.scale;
+    p.moveCamera((c) => c.center(x, y));
+  }
+</script>
+
+{#if needed}
+  <!-- The camera's own keys and commands do the same by keyboard. -->
+  <div class="absolute right-3 bottom-3 z-10 sheet" data-minimap data-back>
+    <canvas
+      bind:this={canvas}
+      class="block touch-none"
+      style:width="{WIDTH}px"
+      style:height="{HEIGHT}px"
+      aria-label="Minimap: all maps, and what is in view. Drag to look elsewhere."
+      onpointerdown={(e) => {
+        pointing = true;
+        canvas?.setPointerCapture(e.pointerId);
+        look(e);
+      }}
+      onpointermove={look}
+      onpointerup={() => (pointing = false)}
+      onpointercancel={() => (pointing = false)}
+    ></canvas>
+  </div>
+{/if}
