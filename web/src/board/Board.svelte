@@ -134,7 +134,7 @@
     onpointerdown={(e) => hands?.down(e)}
     onpointermove={(e) => hands?.move(e)}
     onpointerup={(e) => hands?.up(e)}
-    onpointercancel={() => hands?.cancel()}
+    onpointercancel={(e) => hands?.lost(e)}
     onpointerleave={() => hands?.leave()}
     oncontextmenu={(e) => e.preventDefault()}
   >

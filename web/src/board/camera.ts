@@ -38,6 +38,20 @@ export class Camera {
     if (next !== undefined) this.zoomTo(next, screenX, screenY);
   }
 
+  /** Zooms by a factor, not beyond the zooms that there are. */
+  zoomBy(factor: number, screenX: number, screenY: number): void {
+    const least = ZOOMS[0] ?? 1;
+    const most = ZOOMS.at(-1) ?? 1;
+    this.zoomTo(Math.min(most, Math.max(least, this.zoom * factor)), screenX, screenY);
+  }
+
+  /** Goes to the zoom of the steps that is nearest. */
+  settle(screenX: number, screenY: number): void {
+    const far = (zoom: number): number => Math.abs(Math.log(zoom / this.zoom));
+    const nearest = ZOOMS.reduce((best, zoom) => (far(zoom) < far(best) ? zoom : best));
+    this.zoomTo(nearest, screenX, screenY);
+  }
+
   /** Shows a box whole, with room around it. */
   fit(box: BoxView, room = 56): void {
     const most = Math.min((this.width - 2 * room) / box.w, (this.height - 2 * room) / box.h);

@@ -1,6 +1,10 @@
 import { DRAG, HOVER, LEAVE, PRESS, RELEASE } from '../core/types.gen';
 import type { Project } from '../core/project.svelte';
 import { leaveHand } from '../commands/register';
+import { Pinch } from './pinch';
+
+/** The end of a pen that erases, as a button. */
+const PEN_ERASER = 5;
 
 /** Pointer and wheel on the board: what they do goes to the core as places on the board. */
 export class Hands {
@@ -11,15 +15,37 @@ export class Hands {
   private picking: { x: number; y: number } | null = null;
   /** What selecting did before Ctrl was held. */
   private adds: string | null = null;
+  private readonly pinch: Pinch;
+  /** While a pen is down, a hand that rests on the screen does nothing. */
+  private pen = false;
 
   constructor(
     private readonly p: Project,
     private readonly element: HTMLElement,
-  ) {}
+  ) {
+    this.pinch = new Pinch(p);
+  }
+
+  private onElement(event: MouseEvent): { x: number; y: number } {
+    const r = this.element.getBoundingClientRect();
+    return { x: event.clientX - r.left, y: event.clientY - r.top };
+  }
+
+  /** Takes what fingers do; true if it is no stroke of one finger. */
+  private fingers(event: PointerEvent, what: 'down' | 'move' | 'up'): boolean {
+    if (event.pointerType === 'pen') this.pen = what === 'down' || (what === 'move' && this.pen);
+    if (event.pointerType !== 'touch') return false;
+    if (this.pen) return true;
+    const two = this.pinch.active;
+    this.pinch[what](event.pointerId, this.onElement(event));
+    if (!two && this.pinch.active) this.cancel();
+    // After two fingers the last one lays nothing either.
+    return two || this.pinch.active || (what !== 'down' && !this.pressed);
+  }
 
   private place(event: MouseEvent): { x: number; y: number } {
-    const r = this.element.getBoundingClientRect();
-    return this.p.camera.toBoard(event.clientX - r.left, event.clientY - r.top);
+    const at = this.onElement(event);
+    return this.p.camera.toBoard(at.x, at.y);
   }
 
   /** While the game has the pointer, the hand does nothing with it. */
@@ -31,12 +57,13 @@ export class Hands {
     this.element.focus({ preventScroll: true });
     if (this.resting && event.button === 0) return;
     this.element.setPointerCapture(event.pointerId);
+    if (this.fingers(event, 'down')) return;
     if (event.button === 1 || this.p.held.has(' ')) {
       this.panning = { x: event.clientX, y: event.clientY };
       event.preventDefault();
       return;
     }
-    if (event.button !== 0 && event.button !== 2) return;
+    if (event.button !== 0 && event.button !== 2 && event.button !== PEN_ERASER) return;
     this.p.cursor = null;
     const at = this.place(event);
     if (this.p.held.has('w')) {
@@ -49,11 +76,12 @@ export class Hands {
       this.p.order({ do: 'adds', text: 'add' });
     }
     this.pressed = true;
-    this.erasing = event.button === 2;
+    this.erasing = event.button === 2 || event.button === PEN_ERASER;
     this.p.point(PRESS, at.x, at.y, this.erasing, event.shiftKey);
   }
 
   move(event: PointerEvent): void {
+    if (this.fingers(event, 'move')) return;
     if (this.panning) {
       const { x, y } = this.panning;
       this.panning = { x: event.clientX, y: event.clientY };
@@ -70,6 +98,7 @@ export class Hands {
   }
 
   up(event: PointerEvent): void {
+    if (this.fingers(event, 'up')) return;
     if (this.panning) {
       this.panning = null;
       return;
@@ -88,6 +117,12 @@ export class Hands {
   private addNoMore(): void {
     if (this.adds !== null) this.p.order({ do: 'adds', text: this.adds });
     this.adds = null;
+  }
+
+  /** A pointer that was taken away, by the system or by another gesture. */
+  lost(event: PointerEvent): void {
+    this.fingers(event, 'up');
+    this.cancel();
   }
 
   cancel(): void {
