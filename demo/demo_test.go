@@ -77,12 +77,16 @@ func TestDemoIsWhole(t *testing.T) {
 		}
 	}
 	for _, m := range d.Maps {
-		if len(d.CrossingsOf(m.ID)) == 0 {
+		if len(d.CrossingsOf(m.ID)) == 0 && m.Edges == (world.Edges{}) {
 			t.Errorf("nothing leads to %s", m.Name)
 		}
 		for _, c := range grid.BoxRegion(m.Bounds) {
 			for x := c.X0; x <= c.X1; x++ {
-				if m.Layer(m.PlayerLayer).Cells.At(grid.Point{X: x, Y: c.Y}) == 0 {
+				there := false
+				for _, l := range m.Layers {
+					there = there || l.Backdrop.Picture != "" || l.Counts && l.Cells.At(grid.Point{X: x, Y: c.Y}) != 0
+				}
+				if !there {
 					t.Fatalf("%s has no ground at %d, %d", m.Name, x, c.Y)
 				}
 			}
@@ -191,6 +195,42 @@ func (w *walker) walk(to spot) bool {
 	return true
 }
 
+// seam finds two cells side by side on two maps, where both edges are open, and the
+// same the other way.
+func (w *walker) seam(a, b *world.Map) (there, back []spot) {
+	if a.Edges == (world.Edges{}) || b.Edges == (world.Edges{}) {
+		return nil, nil
+	}
+	ground, beyond := body.NewGround(w.doc, a), body.NewGround(w.doc, b)
+	on := a.OnBoard()
+	for x := on.X; x < on.X+on.W; x++ {
+		for _, y := range []int{on.Y, on.Y + on.H - 1} {
+			for _, step := range []int{-1, 1} {
+				p, q := grid.Point{X: x, Y: y}.Sub(a.Origin), grid.Point{X: x, Y: y + step}.Sub(b.Origin)
+				if b.Bounds.Has(q) && ground.Fits(w.size, body.At(ground.Lattice, p)) && beyond.Fits(w.size, body.At(beyond.Lattice, q)) {
+					return []spot{{a.ID, p}, {b.ID, q}}, []spot{{b.ID, q}, {a.ID, p}}
+				}
+			}
+		}
+	}
+	return nil, nil
+}
+
+// over walks from a cell across the edge of its map to one on another.
+func (w *walker) over(from, to spot) bool {
+	in := play.Up
+	if w.doc.Map(from.m).Origin.Add(from.c).Y < w.doc.Map(to.m).Origin.Add(to.c).Y {
+		in = play.Down
+	}
+	for range 60 {
+		if w.at().m == to.m {
+			return true
+		}
+		w.game.Tick(in)
+	}
+	return false
+}
+
 // The demo can be played to its end from its spawn: over all its crossings to
 // each thing to collect, and to the exit, through both directions of each way.
 func TestDemoCanBePlayed(t *testing.T) {
@@ -220,6 +260,20 @@ func TestDemoCanBePlayed(t *testing.T) {
 				}
 			case world.Exit:
 				exit = to
+			}
+		}
+		for _, o := range d.Maps {
+			if visited[o.ID] {
+				continue
+			}
+			if there, back := w.seam(d.Map(here), o); there != nil {
+				if !w.walk(there[0]) || !w.over(there[0], there[1]) {
+					t.Fatalf("the open edge from %s to %s can't be walked over", d.Map(here).Name, o.Name)
+				}
+				visit()
+				if !w.walk(back[0]) || !w.over(back[0], back[1]) {
+					t.Fatalf("the open edge from %s to %s can't be walked over", o.Name, d.Map(here).Name)
+				}
 			}
 		}
 		for _, c := range d.CrossingsOf(here) {

@@ -1,6 +1,11 @@
 package demo
 
 import (
+	"bytes"
+	"fmt"
+	"image"
+	"image/png"
+
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/world"
@@ -17,12 +22,48 @@ type room struct {
 
 func (b *builder) room(name string, x, y, w, h int) *room {
 	m, layers := world.NewMap(name, grid.Point{X: x, Y: y}, grid.Rect{W: w, H: h}, b.ids)
+	// There is room between them for what lies under the ground.
+	layers[0].Order, layers[1].Order = 10, 20
 	r := &room{b: b, m: m, over: layers[1]}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()})
 	for _, l := range layers {
 		r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
 	}
 	return r
+}
+
+// layer puts a layer at an order: the ground is at 10, what is overhead at 20.
+func (r *room) layer(l *world.Layer) world.ID {
+	l.ID = r.b.ids.NewID()
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: r.m.ID, ID: l.ID}, Values: l.Values()})
+	return l.ID
+}
+
+// opens lets the player walk over a side of the room.
+func (r *room) opens(side int) {
+	r.m.Edges[side] = world.EdgeOpen
+	r.parts[0] = edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: r.m.ID}, Values: r.m.Values()}
+}
+
+// picture is a layer that shows a picture behind all others, as far away as depth
+// says.
+func (r *room) picture(name string, order, depth int, draw func() ([]byte, error), how world.Backdrop) {
+	body, err := draw()
+	if err == nil {
+		var size image.Config
+		size, err = png.DecodeConfig(bytes.NewReader(body))
+		how.W, how.H = size.Width, size.Height
+	}
+	if err == nil {
+		var sums []string
+		if sums, err = r.b.store.AddBlobs(r.b.ctx, r.b.project, body); err == nil {
+			how.Picture = sums[0]
+		}
+	}
+	if err != nil && r.b.err == nil {
+		r.b.err = fmt.Errorf("the backdrop %s: %w", name, err)
+	}
+	r.layer(&world.Layer{Name: name, Order: order, DepthX: depth, DepthY: depth, Backdrop: how})
 }
 
 func (r *room) lay(layer world.ID, x, y, w, h int, place func(x, y int) int) {
@@ -34,6 +75,12 @@ func (r *room) lay(layer world.ID, x, y, w, h int, place func(x, y int) int) {
 		}
 	}
 	r.parts = append(r.parts, edit.Paint{Map: r.m.ID, Layer: layer, Region: g, Cells: runs})
+}
+
+// empty takes away what lies on the ground.
+func (r *room) empty(x, y, w, h int) {
+	g := grid.BoxRegion(grid.Rect{X: x, Y: y, W: w, H: h})
+	r.parts = append(r.parts, edit.Paint{Map: r.m.ID, Layer: r.m.PlayerLayer, Region: g, Cells: grid.Runs{{N: g.Len()}}})
 }
 
 func (r *room) box(x, y, w, h, place int) {
@@ -50,12 +97,14 @@ func (r *room) mixed(x, y, w, h int, places ...int) {
 	})
 }
 
-// block lays a bond over some boxes.
-func (r *room) block(b art.Block, boxes ...grid.Rect) {
+// block lays a bond over some boxes of the ground.
+func (r *room) block(b art.Block, boxes ...grid.Rect) { r.blockOn(r.m.PlayerLayer, b, boxes...) }
+
+func (r *room) blockOn(layer world.ID, b art.Block, boxes ...grid.Rect) {
 	for _, box := range boxes {
 		g := grid.BoxRegion(box)
 		centre := r.b.doc.Bond(r.b.bond[b]).Centre()
-		r.parts = append(r.parts, edit.Paint{Map: r.m.ID, Layer: r.m.PlayerLayer, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: centre}}, Loose: g})
+		r.parts = append(r.parts, edit.Paint{Map: r.m.ID, Layer: layer, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: centre}}, Loose: g})
 	}
 }
 
@@ -98,13 +147,14 @@ func (b *builder) join(a *room, ax, ay int, c *room, cx, cy int) {
 // glasshouse lays out the maps and takes the first, empty one away.
 func (b *builder) glasshouse() {
 	first := b.doc.Maps[0]
-	palm, yard, boiler := b.palmHouse(), b.yard(), b.boilerRoom()
+	palm, yard, boiler, frames, roof := b.palmHouse(), b.yard(), b.boilerRoom(), b.coldFrames(), b.roofWalk()
 	b.step("remove the first map", edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: first.ID}})
-	for _, r := range []*room{palm, yard, boiler} {
+	for _, r := range []*room{palm, yard, boiler, frames, roof} {
 		b.step("make "+r.m.Name, r.parts...)
 	}
 	b.join(yard, 33, 11, palm, 0, 9)
 	b.join(palm, 17, 17, boiler, 9, 0)
+	b.join(palm, 18, 0, roof, 19, 9)
 }
 
 func (b *builder) palmHouse() *room {
@@ -113,12 +163,14 @@ func (b *builder) palmHouse() *room {
 	r.walls(art.Glass)
 	r.mixed(1, 8, 34, 2, art.Paving, art.Paving, art.PavingWorn, art.Paving, art.Paving, art.PavingMoss)
 	r.mixed(17, 1, 2, 16, art.Paving, art.Paving, art.Paving, art.PavingWorn)
-	r.block(art.Channel, grid.Rect{X: 26, Y: 1, W: 3, H: 7}, grid.Rect{X: 26, Y: 10, W: 3, H: 7})
+	// The channel lies in a layer under the ground, and the bridge on the ground covers it.
+	water := r.layer(&world.Layer{Name: "Water", Order: 5, Counts: true})
+	r.blockOn(water, art.Channel, grid.Rect{X: 26, Y: 1, W: 3, H: 16})
+	for i, lily := range []int{art.WaterLily, art.WaterBloom, art.WaterBloom, art.WaterLily} {
+		r.lay(water, 27, []int{3, 6, 12, 15}[i], 1, 1, func(int, int) int { return lily })
+	}
+	r.empty(26, 1, 3, 16)
 	r.mixed(26, 8, 3, 2, art.Planks, art.Planks, art.PlanksWorn)
-	r.line(27, 3, art.WaterLily)
-	r.line(27, 6, art.WaterBloom)
-	r.line(27, 12, art.WaterBloom)
-	r.line(27, 15, art.WaterLily)
 	for _, at := range [][2]int{{2, 2}, {10, 2}, {20, 2}, {30, 2}, {2, 11}, {10, 11}, {20, 11}, {30, 11}} {
 		x, y := at[0], at[1]
 		w := 6
@@ -140,6 +192,7 @@ func (b *builder) palmHouse() *room {
 	r.line(16, 14, art.Can)
 	r.line(0, 9, art.DoorGlass)
 	r.line(17, 17, art.DoorGlass)
+	r.line(18, 0, art.DoorGlass)
 	r.piece(world.Collectible, "Label of the lady palm", 8, 5)
 	r.piece(world.Collectible, "Label of the tree fern", 16, 12)
 	r.piece(world.Collectible, "Label of the pitcher plant", 29, 14)
@@ -178,6 +231,8 @@ func (b *builder) yard() *room {
 		r.line(at[0], at[1], art.Lamp)
 	}
 	r.line(33, 11, art.DoorBrick)
+	r.line(13, 0, art.Paving, art.PavingWorn)
+	r.opens(world.SideTop)
 	r.piece(world.Spawn, "", 4, 11)
 	r.piece(world.Collectible, "Label of the seed bed", 12, 5)
 	r.piece(world.Collectible, "Label of the water lily", 30, 18)

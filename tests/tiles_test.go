@@ -73,7 +73,7 @@ func TestWhatTilesDo(t *testing.T) {
 	w.press(input.KeyT)
 	w.click("Lay it on the desk")
 	w.click("Delete this tileset")
-	w.sees("[data-message]", "still used on Palm house, Potting yard, Boiler room, the medley Gravel walk")
+	w.sees("[data-message]", "still used on Palm house, Potting yard, Boiler room, Cold frames, Roof walk")
 	w.quiet()
 }
 

@@ -80,9 +80,11 @@ func (g *Ground) mask(c grid.Point) tiles.Mask {
 			continue
 		}
 		if v := l.Cells.At(c); v != 0 && v.Tile() < len(g.masks) {
-			m |= g.masks[v.Tile()].Lying(v.Orientation())
-			// The topmost tile that counts covers water beneath it: a bridge.
-			wet = g.water[v.Tile()]
+			// The topmost tile that counts covers water beneath it, with whatever of the
+			// water is solid: a bridge.
+			if wet = g.water[v.Tile()]; !wet {
+				m |= g.masks[v.Tile()].Lying(v.Orientation())
+			}
 		}
 	}
 	if wet {

@@ -20,7 +20,9 @@ func (h *Hand) nameAt(d *world.Document, pixel grid.Point) *world.Map {
 		// and 9 a letter; the edge itself is dragged to resize.
 		wide := max(h.Near*9*utf8.RuneCountInString(m.Name)/8, 5*h.Near)
 		strip := grid.Rect{X: box.X, Y: box.Y - h.Near*5/2, W: min(wide, max(box.W, 8*h.Near)), H: h.Near * 5 / 2}
-		if strip.Has(pixel) && d.MapAt(d.Project.Lattice().CellAt(pixel)) == nil {
+		// Over another map it is taken only once its map is selected.
+		mine := h.Selected.Ref.Kind == world.KindMap && h.Selected.Ref.ID == m.ID
+		if strip.Has(pixel) && (mine || d.MapAt(d.Project.Lattice().CellAt(pixel)) == nil) {
 			return m
 		}
 	}

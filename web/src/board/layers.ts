@@ -15,9 +15,15 @@ function wayOf(p: Project, map: MapView, layer: LayerView): { x: number; y: numb
     h: p.camera.height / p.camera.zoom,
   };
   return {
-    x: ((view.x + view.w / 2 - map.x - map.w / 2) * depthX) / 100,
-    y: ((view.y + view.h / 2 - map.y - map.h / 2) * depthY) / 100,
+    x: (offCentre(view.x, view.w, map.x, map.w) * depthX) / 100,
+    y: (offCentre(view.y, view.h, map.y, map.h) * depthY) / 100,
   };
+}
+
+/** How far a view is from the middle of a map, as if it stayed within it; 0 where it shows all of it, so that the board is like play. */
+function offCentre(from: number, length: number, start: number, side: number): number {
+  const most = Math.max(0, (side - length) / 2);
+  return Math.min(most, Math.max(-most, from + length / 2 - start - side / 2));
 }
 
 const shown = (map: MapView, layer: LayerView): boolean => {

@@ -119,6 +119,10 @@ export class Overlay {
     for (const map of scene.maps) {
       const b = this.screen(map);
       if (b.w < 40 || !this.visible({ ...b, y: b.y - 24, h: b.h + 24 })) continue;
+      context.strokeStyle = colours.board;
+      context.lineWidth = 4;
+      context.lineJoin = 'round';
+      context.strokeText(this.fitted(map.name, Math.max(b.w, 60)), b.x + 1, b.y - 5);
       context.fillStyle = colours.ink;
       context.fillText(this.fitted(map.name, Math.max(b.w, 60)), b.x + 1, b.y - 5);
     }
