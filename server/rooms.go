@@ -34,6 +34,11 @@ type room struct {
 	kept      time.Time
 	sequences map[int64]uint64
 	members   map[*member]bool
+
+	// waiting are steps that came while others are stored.
+	line    sync.Mutex
+	waiting []*arrival
+	storing bool
 }
 
 // A member is one page's socket, seen from the room.
@@ -227,84 +232,10 @@ func (r *room) leave(m *member) {
 // errUnreadable is reported for a message that no page sends.
 var errUnreadable = errors.New("the change could not be read: reload the page")
 
-// submit takes a step from a session: stores it, then answers the member and
-// tells the others. A repeat is answered and not applied again. An error means
-// that nothing is known of the step's fate, and the page must send it again.
-func (r *room) submit(ctx context.Context, session int64, message []byte) error {
-	sequence, body, err := edit.ReadSend(message)
-	if err != nil {
-		return fmt.Errorf("%w (%w)", errUnreadable, err)
-	}
-	r.mu.Lock()
-	defer r.mu.Unlock()
-	if err := r.load(ctx); err != nil {
-		return err
-	}
-	last, err := r.sequence(ctx, session)
-	if err != nil {
-		return err
-	}
-	if sequence <= last {
-		return r.repeat(ctx, session, sequence)
-	}
-	if sequence != last+1 {
-		return fmt.Errorf("step %d of a session came after step %d", sequence, last)
-	}
-	e, res, err := r.apply(ctx, session, body)
-	var internal *storeError
-	if errors.As(err, &internal) {
-		return err
-	}
-	if err != nil {
-		if err := r.store.Refuse(ctx, r.project, session, sequence); err != nil {
-			return err
-		}
-		r.sequences[session] = sequence
-		slog.Info("a change was refused", "project", r.project, "why", err)
-		r.tell(session, edit.Refused(sequence, err.Error()), nil)
-		return nil
-	}
-	step := store.Step{Project: r.project, Session: session, Sequence: sequence, Revision: r.revision + 1,
-		Label: e.Label, Undoes: e.Undoes, Body: e.Encode(), Inverse: edit.EncodeParts(res.Inverse)}
-	r.keep(ctx)
-	if err := r.store.Append(ctx, step, r.doc, res.Document); err != nil {
-		// Whether it was stored is not known: read everything anew before the next.
-		r.doc = nil
-		clear(r.sequences)
-		return err
-	}
-	r.doc, r.revision = res.Document, step.Revision
-	r.sequences[session] = sequence
-	r.tell(session, edit.Taken(sequence, r.revision), edit.Other(r.revision, step.Body))
-	return nil
-}
-
 // A storeError is a failure of the database, not of the step.
 type storeError struct{ error }
 
 func (e *storeError) Unwrap() error { return e.error }
-
-func (r *room) apply(ctx context.Context, session int64, body []byte) (edit.Edit, edit.Result, error) {
-	e, err := edit.Decode(body)
-	if err != nil {
-		return e, edit.Result{}, err
-	}
-	if e.Undoes != 0 {
-		_, inverse, err := r.store.Earlier(ctx, r.project, session, e.Undoes)
-		if errors.Is(err, store.ErrNotFound) {
-			return e, edit.Result{}, errors.New("that step can't be taken back any more")
-		}
-		if err != nil {
-			return e, edit.Result{}, &storeError{err}
-		}
-		e.Parts = inverse
-	}
-	if err := r.blobsThere(ctx, e); err != nil {
-		return e, edit.Result{}, err
-	}
-	res, err := edit.Apply(r.doc, e)
-	return e, res, err
-}
 
 // blobsThere checks that the pictures a step speaks of belong to the project,
 // and hold as many tiles as it says.

@@ -364,3 +364,41 @@ func TestNoRoom(t *testing.T) {
 		t.Error("the server stops and a page is kept")
 	}
 }
+
+// Steps that wait are stored in one transaction: an undo may come right after its step, a
+// repeat is answered once, one that can't be done leaves the others alone.
+func TestStepsTogether(t *testing.T) {
+	all := newRooms(t)
+	rm := all.one(t)
+	d := rm.doc
+	start := d.Encode()
+	undo := edit.Send(2, edit.Edit{Label: "back", Undoes: 1}.Encode())
+	first := paint(d, 1, 3, 4)
+	batch := []*arrival{}
+	for _, a := range []struct {
+		session int64
+		message []byte
+	}{{1, first}, {2, paint(d, 1, 5, 4)}, {1, first}, {1, undo}, {3, []byte("moss")}, {2, edit.Send(2, edit.Edit{Label: "back", Undoes: 1}.Encode())}} {
+		batch = append(batch, &arrival{a.session, a.message, make(chan error, 1)})
+	}
+	one, two := newMember(1), newMember(2)
+	rm.members[one], rm.members[two] = true, true
+	rm.take(t.Context(), batch)
+	for i, a := range batch {
+		if err := <-a.done; (err != nil) != (i == 4) {
+			t.Errorf("step %d: %v", i, err)
+		}
+	}
+	if rm.revision != 4 || !bytes.Equal(rm.doc.Encode(), start) {
+		t.Errorf("at revision %d the document is another", rm.revision)
+	}
+	stored, revision, err := all.store.Load(t.Context(), rm.project)
+	if err != nil || revision != 4 || !bytes.Equal(stored.Encode(), start) {
+		t.Errorf("what is stored differs at revision %d: %v", revision, err)
+	}
+	for _, m := range []*member{one, two} {
+		if got := len(m.out); got != 4 {
+			t.Errorf("session %d was told %d things, want 4: its own two steps and the others'", m.session, got)
+		}
+	}
+}

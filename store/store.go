@@ -195,23 +195,33 @@ var ErrBehind = errors.New("the project has changed meanwhile")
 // Append writes a step and what it changed, in one transaction. Old is the
 // document at the revision before, now the one after.
 func (s *Store) Append(ctx context.Context, step Step, old, now *world.Document) error {
+	return s.AppendAll(ctx, []Step{step}, old, now)
+}
+
+// AppendAll is Append of several steps of a project that follow each other. All are
+// stored or none.
+func (s *Store) AppendAll(ctx context.Context, steps []Step, old, now *world.Document) error {
 	diff := world.Diff(old, now)
+	first, last := steps[0], steps[len(steps)-1]
 	err := s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		at := time.Now()
 		// The row of the project is locked from here to the end.
-		moved := tx.Model(&Project{}).Where("id = ? AND revision = ?", step.Project, step.Revision-1).
-			Updates(map[string]any{"revision": step.Revision, "next": now.Next(), "name": now.Project.Name, "changed_at": at})
+		moved := tx.Model(&Project{}).Where("id = ? AND revision = ?", first.Project, first.Revision-1).
+			Updates(map[string]any{"revision": last.Revision, "next": now.Next(), "name": now.Project.Name, "changed_at": at})
 		if moved.Error != nil {
 			return moved.Error
 		}
 		if moved.RowsAffected != 1 {
 			return ErrBehind
 		}
-		row := logRow{step.Project, int64(step.Revision), step.Session, int64(step.Sequence), step.Label, int64(step.Undoes), step.Body, step.Inverse, at}
-		if err := tx.Create(&row).Error; err != nil {
+		rows := make([]logRow, 0, len(steps))
+		for _, step := range steps {
+			rows = append(rows, logRow{step.Project, int64(step.Revision), step.Session, int64(step.Sequence), step.Label, int64(step.Undoes), step.Body, step.Inverse, at})
+		}
+		if err := tx.CreateInBatches(rows, batch).Error; err != nil {
 			return err
 		}
-		return write(tx, step.Project, int64(step.Revision), diff)
+		return write(tx, first.Project, int64(last.Revision), diff)
 	})
 	if errors.Is(err, ErrBehind) {
 		return err

@@ -42,14 +42,15 @@ func (b *bench) add(what, aim, format string, values ...any) {
 
 func main() {
 	write := flag.Bool("write", false, "bring docs/BENCH.md up to date")
+	only := flag.String("only", "", "measure nothing but what a function of this name does: large, together")
 	flag.Parse()
-	if err := measure(*write); err != nil {
+	if err := measure(*write, *only); err != nil {
 		fmt.Fprintln(os.Stderr, "azzel-bench:", err)
 		os.Exit(1)
 	}
 }
 
-func measure(write bool) error {
+func measure(write bool, only string) error {
 	ctx := context.Background()
 	c, end, err := cluster.Temporary(ctx)
 	if err != nil {
@@ -86,7 +87,14 @@ func measure(write bool) error {
 	defer func() { stop(); <-done }()
 	b := &bench{ctx: ctx, store: s, url: url, address: l.Addr().String()}
 	load, _ := os.ReadFile("/proc/loadavg") // only said beside the figures
-	for _, part := range []func(*bench) error{pages, ticks, acknowledged, pictures} {
+	parts := []func(*bench) error{pages(first, filling, boxes, strokes, panning, desk, twoSheets, large), ticks, acknowledged, together, pictures}
+	switch only {
+	case "large":
+		parts = []func(*bench) error{pages(large)}
+	case "together":
+		parts = []func(*bench) error{together}
+	}
+	for _, part := range parts {
 		if err := part(b); err != nil {
 			return err
 		}

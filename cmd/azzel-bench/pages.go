@@ -31,7 +31,12 @@ const helpers = `() => {
 	};
 }`
 
-func pages(b *bench) error {
+// pages runs parts in a browser.
+func pages(parts ...func(*bench, *rod.Browser) error) func(*bench) error {
+	return func(b *bench) error { return inBrowser(b, parts) }
+}
+
+func inBrowser(b *bench, parts []func(*bench, *rod.Browser) error) error {
 	dir, err := os.MkdirTemp("", "azzel-bench-profile-")
 	if err != nil {
 		return err
@@ -48,7 +53,7 @@ func pages(b *bench) error {
 	if err := browser.Connect(); err != nil {
 		return err
 	}
-	for _, part := range []func(*bench, *rod.Browser) error{first, filling, boxes, strokes, panning, desk, twoSheets} {
+	for _, part := range parts {
 		if err := rod.Try(func() {
 			if err := part(b, browser); err != nil {
 				panic(err)

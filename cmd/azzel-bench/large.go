@@ -1,0 +1,319 @@
+package main
+
+import (
+	"bytes"
+	"fmt"
+	"io"
+	"math/rand/v2"
+	"net/http"
+	"os"
+	"sync"
+	"time"
+
+	"github.com/fasthttp/websocket"
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
+	"github.com/jackc/pgx/v5"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+const largeSide = 2048
+
+// largeProject stores a map of 2,048 × 2,048 cells with 8 layers, one of which has
+// depth, so that they are drawn in three groups.
+func (b *bench) largeProject() (id int64, d *world.Document, err error) {
+	prefix, err := b.store.Prefix(b.ctx)
+	if err != nil {
+		return 0, nil, err
+	}
+	ids := &world.Counter{Prefix: prefix}
+	if d, err = world.Start(world.Project{Name: "Large", CellW: 16, CellH: 16, SeenW: 20, SeenH: 12}, ids); err != nil {
+		return 0, nil, err
+	}
+	draft := d.Draft()
+	bounds := grid.Rect{W: largeSide, H: largeSide}
+	m, layers := world.NewMap("Large field", grid.Point{X: 100}, bounds, ids)
+	for i := range 6 {
+		layers = append(layers, &world.Layer{ID: ids.NewID(), Name: fmt.Sprintf("Vines %d", i+1), Order: 3 + i})
+	}
+	layers[3].DepthX, layers[3].DepthY = 20, 20
+	if err := world.PutMap(draft, m, layers); err != nil {
+		return 0, nil, err
+	}
+	r := rand.New(rand.NewPCG(8, 2048))
+	for i, l := range layers {
+		runs := make(grid.Runs, 0, largeSide*largeSide)
+		for range largeSide * largeSide {
+			c := grid.Cell(1 + r.IntN(6))
+			if i > 0 && r.IntN(6) > 0 {
+				c = 0
+			}
+			runs = append(runs, grid.Run{N: 1, Cell: c})
+		}
+		if _, err := draft.Paint(m.ID, l.ID, world.Stroke{Region: grid.BoxRegion(bounds), Cells: runs}); err != nil {
+			return 0, nil, err
+		}
+	}
+	if d, err = draft.Done(); err != nil {
+		return 0, nil, err
+	}
+	p, err := b.store.Create(b.ctx, d)
+	return p.ID, d, err
+}
+
+// large measures what a map of 2,048 × 2,048 cells with 8 layers takes.
+func large(b *bench, browser *rod.Browser) error {
+	id, d, err := b.largeProject()
+	if err != nil {
+		return err
+	}
+	resident, err := ownMemory()
+	if err != nil {
+		return err
+	}
+	start := time.Now()
+	page := b.open(browser, id)
+	defer page.MustClose()
+	b.add("2,048 × 2,048 map, 8 layers in three groups: from navigation to painted, first time this server reads it", "–", "%.1f s", time.Since(start).Seconds())
+	after, err := ownMemory()
+	if err != nil {
+		return err
+	}
+	b.add("memory of the server before and after it was opened (with the bench in it, which keeps the document too)", "–", "%d / %d MB", resident>>20, after>>20)
+	copied(b)
+	if err := (proto.PerformanceEnable{}).Call(page); err != nil {
+		return err
+	}
+	for _, zoom := range []float64{0.125, 0.25, 0.5, 1, 2, 4} {
+		near(page, zoom)
+		idle := pan(page, 120, false)
+		first := pan(page, 120, true)
+		again := pan(page, 120, true)
+		b.add(fmt.Sprintf("the same map panned at zoom %g, first / again: page CPU a frame, longest task (empty loop %.1f ms)", zoom, idle.cpu), "at most 14 ms, 50 ms",
+			"%.1f / %.1f ms, %.0f / %.0f ms", first.cpu, again.cpu, first.longest, again.longest)
+	}
+	if err := largeHands(b, page); err != nil {
+		return err
+	}
+	near(page, 0.5)
+	end := time.Now().Add(60 * time.Second)
+	for time.Now().Before(end) {
+		pan(page, 120, true)
+	}
+	for range 20 {
+		page.MustEval(`() => window.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', code: 'KeyZ', ctrlKey: true }))`)
+		time.Sleep(100 * time.Millisecond)
+	}
+	memory, err := rendererMemory()
+	if err != nil {
+		return err
+	}
+	b.add("memory of that page after 60 s of panning and 20 undos", "under 400 MB", "%d MB", memory>>20)
+	return bundles(b, id, d)
+}
+
+// copied measures the floor of painting: copying the same memory.
+func copied(b *bench) {
+	from, to := make([]uint32, 1_000_000), make([]uint32, 1_000_000)
+	best := time.Hour
+	for range 20 {
+		start := time.Now()
+		copy(to, from)
+		best = min(best, time.Since(start))
+	}
+	b.add("the floor: a million cells copied once in memory, natively", "–", "%.2f ms", ms(best))
+}
+
+type panned struct{ cpu, longest float64 }
+
+// pan moves the board for some frames, or lets as many pass.
+func pan(page *rod.Page, frames int, move bool) panned {
+	before := taskTime(page)
+	longest := page.MustEval(`async (frames, move) => {
+		let x = 600, y = 300;
+		bench.watch();
+		if (move) bench.fire('pointerdown', x, y, 1, 4);
+		for (let i = 0; i < frames; i++) {
+			await bench.frame();
+			if (!move) continue;
+			x += i < frames / 2 ? -9 : 9;
+			y += i < frames / 2 ? -5 : 5;
+			bench.fire('pointermove', x, y, 1, 4);
+		}
+		if (move) bench.fire('pointerup', x, y, 1, 0);
+		return bench.longest();
+	}`, frames, move).Num()
+	return panned{(taskTime(page) - before) * 1000 / float64(frames), longest}
+}
+
+// largeHands measures a box of 1,000 × 1,000, a paste of 500 × 500 and a moved
+// selection, each with its undo.
+func largeHands(b *bench, page *rod.Page) error {
+	near(page, 0.125)
+	drag := func(x0, y0, x1, y1 int) (shown, longest float64) {
+		raw := page.MustEval(`async (x0, y0, x1, y1) => {
+			const a = bench.cell(x0, y0), z = bench.cell(x1, y1);
+			bench.watch();
+			bench.fire('pointermove', a.x, a.y, 0, 0);
+			bench.fire('pointerdown', a.x, a.y, 0, 1);
+			bench.fire('pointermove', (a.x + z.x) / 2, (a.y + z.y) / 2, 0, 1);
+			await bench.frame();
+			bench.fire('pointermove', z.x, z.y, 0, 1);
+			await bench.frame();
+			const start = performance.now();
+			bench.fire('pointerup', z.x, z.y, 0, 0);
+			await bench.frame(); await bench.frame();
+			return [performance.now() - start, bench.longest()];
+		}`, x0, y0, x1, y1).Arr()
+		return raw[0].Num(), raw[1].Num()
+	}
+	undo := func() (shown, longest float64) {
+		page.MustWait(`() => document.querySelector('[data-saved=saved]') !== null`)
+		raw := page.MustEval(`async () => {
+			bench.watch();
+			const start = performance.now();
+			window.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', code: 'KeyZ', ctrlKey: true }));
+			await bench.frame(); await bench.frame();
+			return [performance.now() - start, bench.longest()];
+		}`).Arr()
+		page.MustWait(`() => document.querySelector('[data-saved=saved]') !== null`)
+		return raw[0].Num(), raw[1].Num()
+	}
+	tell := func(what string, shown, longest float64) {
+		back, task := undo()
+		b.add(what+", to the frame that shows it / longest task; undone", "50 ms a task", "%.0f / %.0f ms; %.0f / %.0f ms", shown, longest, back, task)
+	}
+	seek(page, "wall")
+	page.Keyboard.MustType(input.KeyB)
+	shown, longest := drag(2, 2, 1001, 1001)
+	tell("a box of 1,000 × 1,000 on that map", shown, longest)
+	shown, longest = drag(2, 2, 501, 501)
+	tell("a box of 500 × 500 on that map", shown, longest)
+	page.Keyboard.MustType(input.Escape)
+	page.Keyboard.MustType(input.Escape)
+	drag(2, 2, 501, 501)
+	shown, longest = drag(100, 100, 400, 200)
+	tell("a selection of 500 × 500 moved, one layer", shown, longest)
+	drag(2, 2, 501, 501)
+	page.KeyActions().Press(input.ControlLeft).Type(input.KeyD).Release(input.ControlLeft).MustDo()
+	time.Sleep(300 * time.Millisecond)
+	shown, longest = drag(800, 300, 800, 300)
+	tell("a paste of 500 × 500, one layer", shown, longest)
+	return nil
+}
+
+// bundles measures the large project as a bundle, out and in.
+func bundles(b *bench, id int64, d *world.Document) error {
+	start := time.Now()
+	res, err := http.Get(fmt.Sprintf("http://%s/api/projects/%d/bundle", b.address, id))
+	if err != nil {
+		return err
+	}
+	defer res.Body.Close()
+	body, err := io.ReadAll(res.Body)
+	if err != nil {
+		return err
+	}
+	out := time.Since(start)
+	start = time.Now()
+	answer, err := http.Post(fmt.Sprintf("http://%s/api/bundles", b.address), "application/zip", bytes.NewReader(body))
+	if err != nil {
+		return err
+	}
+	answer.Body.Close()
+	if answer.StatusCode != http.StatusCreated {
+		return fmt.Errorf("the bundle was answered %d", answer.StatusCode)
+	}
+	b.add("that project as a bundle: out / in, over the server", "–", "%.1f s / %.1f s, %.1f MB", out.Seconds(), time.Since(start).Seconds(), float64(len(body))/(1<<20))
+	start = time.Now()
+	n := len(d.Encode())
+	b.add("the floor: the same document in the core's own encoding, in memory", "–", "%.1f s, %.1f MB", time.Since(start).Seconds(), float64(n)/(1<<20))
+	return nil
+}
+
+// ownMemory is the resident memory of this process in bytes.
+func ownMemory() (int, error) {
+	text, err := os.ReadFile("/proc/self/statm")
+	if err != nil {
+		return 0, err
+	}
+	var size, resident int
+	if _, err := fmt.Sscan(string(text), &size, &resident); err != nil {
+		return 0, err
+	}
+	return resident * os.Getpagesize(), nil
+}
+
+// together measures how many edits ten clients at once have acknowledged, beside the
+// same log row inserted and committed one after another on one connection.
+func together(b *bench) error {
+	id, d, err := b.project("Together", 512, 512, true)
+	if err != nil {
+		return err
+	}
+	m := d.Maps[1]
+	stroke := func(client, i int) edit.Edit {
+		g := grid.BoxRegion(grid.Rect{X: (i*7 + client*50) % 480, Y: i % 500, W: 20, H: 3})
+		return edit.Edit{Label: "a stroke", Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(1 + i%5)}}}}}
+	}
+	const clients, each = 10, 200
+	var wait sync.WaitGroup
+	failed := make(chan error, clients)
+	start := time.Now()
+	for client := range clients {
+		wait.Go(func() {
+			conn, _, err := websocket.DefaultDialer.Dial(fmt.Sprintf("ws://%s/api/projects/%d/socket?session=%d&revision=0", b.address, id, 900+client), nil)
+			if err != nil {
+				failed <- err
+				return
+			}
+			defer conn.Close()
+			// Up to eight steps are on their way at a time, as from a page.
+			sent, taken := 0, 0
+			for taken < each {
+				for sent < each && sent-taken < 8 {
+					sent++
+					if err := conn.WriteMessage(websocket.BinaryMessage, edit.Send(uint64(sent), stroke(client, sent).Encode())); err != nil {
+						failed <- err
+						return
+					}
+				}
+				_, answer, err := conn.ReadMessage()
+				if err != nil {
+					failed <- err
+					return
+				}
+				if answer[0] == edit.MessageTaken {
+					taken++
+				}
+			}
+		})
+	}
+	wait.Wait()
+	select {
+	case err := <-failed:
+		return err
+	default:
+	}
+	rate := clients * each / time.Since(start).Seconds()
+	db, err := pgx.Connect(b.ctx, b.url)
+	if err != nil {
+		return err
+	}
+	defer db.Close(b.ctx)
+	body := stroke(0, 0).Encode()
+	start = time.Now()
+	const rows = 1000
+	for i := range rows {
+		if _, err := db.Exec(b.ctx, "INSERT INTO log VALUES ($1, $2, $3, $4, $5, $6, $7, $8, now())", id, 1_000_000+i, 78, i+1, "a stroke", 0, body, body); err != nil {
+			return err
+		}
+	}
+	alone := rows / time.Since(start).Seconds()
+	b.add("ten clients painting at once: edits acknowledged a second / the log row alone, one after another / the share", "70 %", "%.0f / %.0f / %.0f %%", rate, alone, 100*rate/alone)
+	return nil
+}
