@@ -54,6 +54,17 @@ func talk(conn *websocket.Conn, r *room, session int64, revision uint64) {
 	defer cancel()
 	m := newMember(session)
 	defer r.leave(m)
+	// Steps are read while those before them are still being stored.
+	taken := make(chan *arrival, together)
+	defer close(taken)
+	go func() {
+		for a := range taken {
+			if err := <-a.done; err != nil {
+				slog.Error("a change could not be taken", "project", r.project, "error", err)
+				m.leave()
+			}
+		}
+	}()
 	carry(conn, m, usualPace, func() error {
 		if err := r.join(ctx, m, revision); err != nil {
 			slog.Error("a page could not join", "project", r.project, "error", err)
@@ -61,10 +72,7 @@ func talk(conn *websocket.Conn, r *room, session int64, revision uint64) {
 		}
 		return nil
 	}, func(message []byte) error {
-		if err := r.submit(ctx, session, message); err != nil {
-			slog.Error("a change could not be taken", "project", r.project, "error", err)
-			return err
-		}
+		taken <- r.arrive(ctx, session, message)
 		return nil
 	})
 }

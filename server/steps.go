@@ -26,27 +26,37 @@ const together = 64
 // others are being stored wait, and are then stored in one transaction, in the order in
 // which they came.
 func (r *room) submit(ctx context.Context, session int64, message []byte) error {
+	return <-r.arrive(ctx, session, message).done
+}
+
+// arrive puts a step into the line and does not wait for it.
+func (r *room) arrive(ctx context.Context, session int64, message []byte) *arrival {
 	a := &arrival{session, message, make(chan error, 1)}
 	r.line.Lock()
+	defer r.line.Unlock()
 	r.waiting = append(r.waiting, a)
-	mine := !r.storing
-	r.storing = true
-	r.line.Unlock()
-	for mine {
+	if !r.storing {
+		r.storing = true
+		// What others send meanwhile must not end with the request of this one.
+		go r.takeAll(context.WithoutCancel(ctx))
+	}
+	return a
+}
+
+// takeAll takes what is in the line until nothing is.
+func (r *room) takeAll(ctx context.Context) {
+	for {
 		r.line.Lock()
 		n := min(len(r.waiting), together)
 		batch := r.waiting[:n:n]
 		r.waiting = r.waiting[n:]
-		if mine = n > 0; !mine {
-			r.storing = false
-		}
+		r.storing = n > 0
 		r.line.Unlock()
-		if mine {
-			// What others sent must not end with the request of this one.
-			r.take(context.WithoutCancel(ctx), batch)
+		if n == 0 {
+			return
 		}
+		r.take(ctx, batch)
 	}
-	return <-a.done
 }
 
 // A stepTaken is a step that was applied and is to be stored.

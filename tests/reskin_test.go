@@ -41,9 +41,9 @@ func TestReskin(t *testing.T) {
 	if p := w.probe(); p.Revision != before.Revision {
 		t.Fatal("looking at a re-skin changed the project")
 	}
-	w.click("Re-skin 720 cells")
+	w.click("Re-skin 726 cells")
 	w.tilesOf("Palm house", 12, 8, "paving, Glasshouse in winter")
-	w.tilesOf("Potting yard", 14, 3, "Glasshouse")
+	w.tilesOf("Cold frames", 14, 11, "Glasshouse")
 	w.saved()
 	after := w.probe()
 	if after.Revision != before.Revision+1 {

@@ -171,6 +171,60 @@ func (p Plane) Filled() Region {
 	return RegionOf(spans)
 }
 
+// FilledIn is the part of a region whose cells are not empty. The cost grows with the
+// region.
+func (p Plane) FilledIn(g Region) Region {
+	var filled Region
+	add := func(y, x0, x1 int) {
+		if k := len(filled) - 1; k >= 0 && filled[k].Y == y && filled[k].X1+1 == x0 {
+			filled[k].X1 = x1
+			return
+		}
+		filled = append(filled, Span{y, x0, x1})
+	}
+	for _, s := range g {
+		for x := s.X0; x <= s.X1; {
+			cx := x >> 5
+			end := min(s.X1, cx<<5+31)
+			c := p.Chunk(cx, s.Y>>5)
+			if v, uniform := c.Uniform(); uniform {
+				if v != 0 {
+					add(s.Y, x, end)
+				}
+				x = end + 1
+				continue
+			}
+			for ; x <= end; x++ {
+				if c.At(x&31, s.Y&31) != 0 {
+					add(s.Y, x, x)
+				}
+			}
+		}
+	}
+	return filled
+}
+
+// Count is how many cells are not empty.
+func (p Plane) Count() int {
+	n := 0
+	p.EachChunk(func(_, _ int, c *Chunk) {
+		if v, uniform := c.Uniform(); uniform {
+			if v != 0 {
+				n += chunkCells
+			}
+			return
+		}
+		for y := range ChunkSide {
+			for x := range ChunkSide {
+				if c.At(x, y) != 0 {
+					n++
+				}
+			}
+		}
+	})
+	return n
+}
+
 // Edit begins a change of p. The editor must be used by one goroutine.
 func (p Plane) Edit() *Editor {
 	return &Editor{plane: Plane{append([]pageAt(nil), p.pages...)}, own: map[*page]bool{}}

@@ -1,7 +1,9 @@
 package grid
 
 import (
+	"cmp"
 	"fmt"
+	"slices"
 	"sort"
 
 	"azzel/core/pack"
@@ -47,13 +49,7 @@ func (g Region) Has(p Point) bool {
 
 // RegionOf makes a region of spans in any order, which may overlap.
 func RegionOf(spans []Span) Region {
-	sort.Slice(spans, func(i, j int) bool {
-		a, b := spans[i], spans[j]
-		if a.Y != b.Y {
-			return a.Y < b.Y
-		}
-		return a.X0 < b.X0
-	})
+	slices.SortFunc(spans, func(a, b Span) int { return cmp.Or(a.Y-b.Y, a.X0-b.X0) })
 	var g Region
 	for _, s := range spans {
 		if k := len(g) - 1; k >= 0 && g[k].Y == s.Y && s.X0 <= g[k].X1+1 {

@@ -109,7 +109,7 @@ func (h *Hand) lifted(d *world.Document, c Cells) (block *world.Block, away []ed
 		if !takes(l) {
 			continue
 		}
-		if g := l.Cells.Filled().Meet(c.Region); len(g) > 0 {
+		if g := l.Cells.FilledIn(c.Region); len(g) > 0 {
 			away = append(away, edit.Paint{Map: m.ID, Layer: l.ID, Region: g, Cells: grid.Runs{{N: g.Len()}}})
 		}
 	}
@@ -158,7 +158,7 @@ func (h *Hand) onto(d *world.Document, first *world.Map, b *world.Block, corner 
 	cells := 0
 	var swaths []swath
 	for i, l := range b.Layers {
-		cells += l.Cells.Filled().Len()
+		cells += l.Cells.Count()
 		if i == 0 {
 			swaths = append(swaths, swath{grid.BoxRegion(box), Supply{Block: b, Anchor: corner}})
 		}

@@ -101,18 +101,32 @@ func (s Supply) covers(g grid.Region) grid.Region {
 		return g
 	}
 	l := s.Block.Layers[s.Layer]
-	filled := l.Cells.Filled()
-	if once := filled.Move(s.Anchor); (grid.Rect{X: s.Anchor.X, Y: s.Anchor.Y, W: s.Block.W, H: s.Block.H}).Holds(g.Bounds()) {
-		return g.Meet(once)
+	if within, once := s.once(g); once {
+		return l.Cells.FilledIn(within).Move(s.Anchor)
 	}
 	r := grid.Reader{Plane: l.Cells}
 	return g.Where(func(p grid.Point) bool { in := s.within(p); return r.At(in.X, in.Y) != 0 })
+}
+
+// once is a region of the board as cells of the block, if it is laid there just once.
+func (s Supply) once(g grid.Region) (within grid.Region, ok bool) {
+	if !(grid.Rect{X: s.Anchor.X, Y: s.Anchor.Y, W: s.Block.W, H: s.Block.H}).Holds(g.Bounds()) {
+		return nil, false
+	}
+	return g.Move(grid.Point{X: -s.Anchor.X, Y: -s.Anchor.Y}), true
 }
 
 // cells are what the supply, if it is a block, lays over a region of the board, and
 // where of it tiles follow their bond.
 func (s Supply) cells(g grid.Region) (grid.Runs, grid.Region) {
 	l := s.Block.Layers[s.Layer]
+	if within, once := s.once(g); once {
+		runs := l.Cells.Read(within)
+		if len(l.Loose) == 0 {
+			return runs, nil
+		}
+		return runs, l.Loose.Meet(within).Move(s.Anchor)
+	}
 	r := grid.Reader{Plane: l.Cells}
 	runs := grid.RunsOf(g, func(p grid.Point) grid.Cell { in := s.within(p); return r.At(in.X, in.Y) })
 	if len(l.Loose) == 0 {

@@ -14,6 +14,10 @@
 
   const map = $derived(p.mapView(p.currentMap));
   const WIDE = 200;
+  const NARROW = 72;
+  /** What a panel at the right takes of the board. */
+  const PANEL = 300;
+  const stackWidth = $derived(p.stackOpen ? WIDE : NARROW);
   const HEIGHT = $derived(64 + 40 * (map?.layers.length ?? 2));
   /**
    * At the map's own left edge, outside it where there is room, and always in view; where another map lies there, at
@@ -26,8 +30,8 @@
     if (!near) return null;
     const at = p.camera.toScreen(map.x, map.y);
     const end = p.camera.toScreen(map.x + map.w, map.y + map.h);
-    const width = p.stackOpen ? WIDE : 62;
-    const last = Math.max(12, p.camera.width - width - 22);
+    const width = stackWidth;
+    const last = Math.max(12, p.camera.width - width - 22 - (p.panelled ? PANEL : 0));
     const y = Math.min(Math.max(12, at.y), Math.max(12, p.camera.height - HEIGHT));
     const left = Math.min(Math.max(12, at.x - width - 12), last);
     const free = (x: number): boolean =>
@@ -40,7 +44,7 @@
     return { x, y };
   });
   $effect(() => {
-    p.stackBox = place ? { x: place.x, y: place.y, w: p.stackOpen ? WIDE : 62, h: HEIGHT } : null;
+    p.stackBox = place ? { x: place.x, y: place.y, w: stackWidth, h: HEIGHT } : null;
   });
   const layers = $derived([...(map?.layers ?? [])].reverse());
   const TYPE = 'text/azzel-layer';
@@ -75,7 +79,7 @@
     class="absolute z-10 sheet p-1.5"
     style:left="{place.x}px"
     style:top="{place.y}px"
-    style:width="{p.stackOpen ? WIDE : 62}px"
+    style:width="{stackWidth}px"
     aria-label="Depth stack of {map.name}"
     data-back
   >
@@ -97,7 +101,7 @@
         >
       {/if}
     </div>
-    <div class="max-h-100 overflow-y-auto">
+    <div class="max-h-100 overflow-x-hidden overflow-y-auto">
       {#each groups as group, at (at)}
         {#if group.name !== '' && p.stackOpen}
           {@const hidden = group.layers.every((l) => l.hidden)}
