@@ -1,7 +1,11 @@
 package tests
 
 import (
+	"bytes"
 	"encoding/base64"
+	"image"
+	"image/color"
+	"image/png"
 	"os"
 	"path/filepath"
 	"testing"
@@ -126,5 +130,48 @@ func TestCopies(t *testing.T) {
 		t.Error("the map's picture is no PNG")
 	}
 	home.quiet()
+	w.quiet()
+}
+
+// A picture in which each colour means a tile becomes a map, by a legend that is seen and
+// corrected first; one with too many colours says so.
+func TestMapOfColours(t *testing.T) {
+	_, w := trial(t)
+	img := image.NewNRGBA(image.Rect(0, 0, 6, 4))
+	for i := range 24 {
+		c := color.NRGBA{0, 0, 0, 0}
+		switch {
+		case i%6 == 0:
+			c = color.NRGBA{200, 30, 30, 255}
+		case i%6 < 4:
+			c = color.NRGBA{30, 30, 200, 255}
+		}
+		img.SetNRGBA(i%6, i/6, c)
+	}
+	var file, photo bytes.Buffer
+	if err := png.Encode(&file, img); err != nil {
+		t.Fatal(err)
+	}
+	many := image.NewNRGBA(image.Rect(0, 0, 100, 1))
+	for x := range 100 {
+		many.SetNRGBA(x, 0, color.NRGBA{uint8(x), 0, 0, 255})
+	}
+	if err := png.Encode(&photo, many); err != nil {
+		t.Fatal(err)
+	}
+	w.press('t')
+	w.click("Take wall")
+	w.press('t')
+	w.seek("Make a map of a picture’s colours")
+	w.page.MustElement("input[type=file]").MustSetFiles(write(t, "photo.png", photo.Bytes()))
+	w.sees("[role=alert]", "more than 64 colours")
+	w.page.MustElement("input[type=file]").MustSetFiles(write(t, "Moss court.png", file.Bytes()))
+	w.until("twelve cells of blue", `() => /12\s+cells/.test(document.querySelector('[data-colour="#1e1ec8"]')?.textContent ?? '')`)
+	w.page.MustElementX(`//li[@data-colour='#c81e1e']//button[normalize-space()='Tile in hand']`).MustClick()
+	w.accessible("the legend")
+	w.click("Make a map of 6 × 4 cells")
+	w.until("the map", `() => window.azzel.scene().maps.some(m => m.name === 'Moss court')`)
+	w.saved()
+	w.until("its cells", `() => { const c = window.azzel.cells('Moss court', 0, 1, 6, 1); return c[0] === 3 && c[1] > 0 && c[1] === c[3] && c[4] === 0 && c[5] === 0; }`)
 	w.quiet()
 }

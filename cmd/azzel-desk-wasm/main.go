@@ -32,6 +32,23 @@ func deskCompare() (result int32) {
 	return bridge.Write(now.Compare(bridge.In, comparing))
 }
 
+//go:wasmexport deskColours
+func deskColours() (result int32) {
+	defer bridge.Guard(&result)
+	var c desk.Colours
+	c, places = now.Colours()
+	return bridge.Write(c)
+}
+
+// places are what deskPlaces gives after deskColours.
+var places []byte
+
+//go:wasmexport deskPlaces
+func deskPlaces() (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Answer(places)
+}
+
 // deskApart reads how the picture is to be cut and taken apart from the buffer.
 //
 //go:wasmexport deskApart

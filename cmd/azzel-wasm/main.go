@@ -116,6 +116,33 @@ func look() (result int32) {
 	return int32(now.Look(document, string(bridge.In)))
 }
 
+// mapOfColours reads the places of the colours from the buffer that was taken before, and
+// the legend from the buffer.
+//
+//go:wasmexport mapOfColours
+func mapOfColours() (result int32) {
+	defer bridge.Guard(&result)
+	places := queue[len(queue)-1]
+	queue = nil
+	var to page.Legend
+	if err := json.Unmarshal(bridge.In, &to); err != nil {
+		panic(err)
+	}
+	return int32(now.MapOfColours(to, places))
+}
+
+// alike reads colours from the buffer.
+//
+//go:wasmexport alike
+func alike(set int64) (result int32) {
+	defer bridge.Guard(&result)
+	var colours []int
+	if err := json.Unmarshal(bridge.In, &colours); err != nil {
+		panic(err)
+	}
+	return bridge.Write(now.Alike(world.ID(set), colours))
+}
+
 // layCSV reads the text from the buffer.
 //
 //go:wasmexport layCSV

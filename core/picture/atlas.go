@@ -183,3 +183,17 @@ func halve(out, pix []byte, w, h int) (_ []byte, ow, oh int) {
 	}
 	return out, ow, oh
 }
+
+// Mean is the colour of a cell seen as one point, and whether it covers all of what lies
+// beneath.
+func (a *Atlas) Mean(c grid.Cell) (colour [3]byte, opaque bool) {
+	t := a.cell(c)
+	if t == nil {
+		return colour, false
+	}
+	pix := t.pix[maxLevel]
+	if len(pix) < 4 {
+		return colour, false
+	}
+	return [3]byte(pix[:3]), pix[3] > 200
+}

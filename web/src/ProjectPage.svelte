@@ -70,7 +70,9 @@
   function bring(files: File[]): void {
     if (files.length === 0) return;
     p.dropped = files;
-    p.layOnDesk(p.desk.kind === 'newer' ? p.desk : { kind: 'nothing' });
+    p.layOnDesk(
+      p.desk.kind === 'newer' || (p.desk.kind === 'colours' && p.opened === 'desk') ? p.desk : { kind: 'nothing' },
+    );
   }
 </script>
 

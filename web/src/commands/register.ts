@@ -361,6 +361,14 @@ export const commands: Command[] = [
     run: takeBefore,
   },
   {
+    id: 'map-of-colours',
+    name: 'Make a map of a picture’s colours',
+    keys: [],
+    group: 'hand',
+    does: 'Takes a picture in which each pixel is a cell and each colour means a tile, by a legend that you see first.',
+    run: (p) => p.layOnDesk({ kind: 'colours' }),
+  },
+  {
     id: 'measure',
     name: 'Measure',
     keys: ['H'],

@@ -4,6 +4,7 @@ import type {
   BoxView,
   Dealing,
   Dealt,
+  Legend,
   Order,
   Play,
   Pointer,
@@ -110,6 +111,20 @@ export class Core {
     this.exports.enqueue();
     this.buffers.giveText(name);
     return this.exports.look();
+  }
+
+  /** Makes a map of the places of a picture's colours. */
+  mapOfColours(legend: Legend, places: Uint8Array): number {
+    this.buffers.give(places);
+    this.exports.enqueue();
+    this.buffers.giveText(JSON.stringify(legend));
+    return this.exports.mapOfColours();
+  }
+
+  /** The tiles of a tileset that are most like some colours. */
+  alike(set: string, colours: number[]): number[] {
+    this.buffers.giveText(JSON.stringify(colours));
+    return JSON.parse(this.buffers.takeText(this.exports.alike(BigInt(set)))) as number[];
   }
 
   layCSV(map: string, layer: string, text: Uint8Array): number {

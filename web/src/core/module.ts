@@ -47,6 +47,8 @@ export interface Exports extends Bridge {
   blockPicture(patch: bigint, side: number): number;
   copied(cut: number): number;
   look(): number;
+  mapOfColours(): number;
+  alike(set: bigint): number;
   layCSV(map: bigint, layer: bigint): number;
   cells(map: bigint, layer: bigint, x: number, y: number, w: number, h: number): number;
   lossOf(map: bigint, columns: number, rows: number, anchor: number): number;

@@ -13,6 +13,7 @@ export type Opened = 'nothing' | 'drawer' | 'desk';
 export type OnDesk =
   | { kind: 'nothing' }
   | { kind: 'reskin' }
+  | { kind: 'colours' }
   | { kind: 'newer'; id: string }
   | { kind: 'tileset' | 'medley' | 'bond'; id: string }
   | { kind: 'proposal'; proposal: T.Proposal };
@@ -272,6 +273,14 @@ export class Project {
     } catch (failure) {
       this.say((failure as Error).message);
     }
+  }
+
+  mapOfColours(legend: T.Legend, places: Uint8Array): void {
+    if (this.core) this.apply(this.core.mapOfColours(legend, places));
+  }
+
+  alike(set: string, colours: number[]): number[] {
+    return this.core?.alike(set, colours) ?? [];
   }
 
   /** Lays the cells of a CSV file on a layer. */

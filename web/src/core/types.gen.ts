@@ -521,6 +521,27 @@ export interface Parts {
   error: string;
 }
 
+export interface ColourCount {
+  hex: string;
+  cells: number;
+}
+
+export interface Colours {
+  width: number;
+  height: number;
+  list: ColourCount[];
+  error: string;
+}
+
+export interface Legend {
+  name: string;
+  columns: number;
+  rows: number;
+  cells: number[];
+  x: number;
+  y: number;
+}
+
 export interface Apart {
   turned: boolean;
   differ: number;

@@ -5,6 +5,7 @@
   import type { Project } from '../core/project.svelte';
   import Button from '../ui/Button.svelte';
   import BondDesk from './BondDesk.svelte';
+  import ColoursDesk from './ColoursDesk.svelte';
   import CutSheet from './CutSheet.svelte';
   import MedleyDesk from './MedleyDesk.svelte';
   import ReskinDesk from './ReskinDesk.svelte';
@@ -31,12 +32,13 @@
     if (medley) return `${medley.name}: a medley`;
     if (bond) return `${bond.name}: a bond`;
     if (p.desk.kind === 'reskin') return 're-skin';
+    if (p.desk.kind === 'colours') return 'a map of a picture’s colours';
     if (proposal) return 'a bond, proposed from its tiles’ pixels';
     return set ? `${set.name}: what its tiles do` : 'bring in a tileset';
   });
 
   $effect(() => {
-    if (p.dropped.length === 0) return;
+    if (p.dropped.length === 0 || p.desk.kind === 'colours') return;
     bring(p.dropped);
     p.dropped = [];
   });
@@ -97,6 +99,8 @@
     {/key}
   {:else if medley}
     {#key medley.id}<MedleyDesk {p} {medley} />{/key}
+  {:else if p.desk.kind === 'colours'}
+    <ColoursDesk {p} />
   {:else if p.desk.kind === 'reskin'}
     <ReskinDesk {p} />
   {:else if bond || proposal}

@@ -1,4 +1,4 @@
-import type { Apart, Comparison, Cut, Parts, Sheet } from '../core/types.gen';
+import type { Apart, Colours, Comparison, Cut, Parts, Sheet } from '../core/types.gen';
 import type { Answer, Known, Question } from './desk.worker';
 
 const FAILED = 'the picture could not be read: try a smaller one';
@@ -46,6 +46,16 @@ export class Cutter {
   /** What a finished map would be taken apart into. */
   apart(cut: Cut, apart: Apart): Promise<Parts> {
     return this.ask({ id: this.next++, apart: { cut: { ...cut, crop: { ...cut.crop } }, apart: { ...apart } } });
+  }
+
+  /** The colours of a picture in which each pixel is a cell. */
+  colours(): Promise<Colours> {
+    return this.ask({ id: this.next++, colours: true });
+  }
+
+  /** Which colour each pixel has, after they were asked for. */
+  places(): Promise<Uint8Array> {
+    return this.ask({ id: this.next++, places: true });
   }
 
   end(): void {

@@ -1,6 +1,6 @@
 import moduleUrl from '../core/generated/desk.wasm?url';
 import { Buffers, start, type Bridge } from '../core/module';
-import type { Apart, Comparison, Cut, Parts, Sheet } from '../core/types.gen';
+import type { Apart, Colours, Comparison, Cut, Parts, Sheet } from '../core/types.gen';
 
 /**
  * What the desk asks of the core that runs in this worker: about the picture, how it would be cut, or what became of
@@ -10,9 +10,11 @@ export type Question =
   | { id: number; open: ArrayBuffer; cellW: number; cellH: number }
   | { id: number; cut: Cut }
   | { id: number; compare: Cut; strip: Uint8Array }
-  | { id: number; apart: { cut: Cut; apart: Apart } };
+  | { id: number; apart: { cut: Cut; apart: Apart } }
+  | { id: number; colours: true }
+  | { id: number; places: true };
 
-export type Known = Sheet | Comparison | Parts;
+export type Known = Sheet | Comparison | Parts | Colours | Uint8Array;
 
 export interface Answer {
   id: number;
@@ -24,6 +26,8 @@ interface Desk extends Bridge {
   deskOpen(cellW: number, cellH: number): number;
   deskCut(): number;
   deskApart(): number;
+  deskColours(): number;
+  deskPlaces(): number;
   deskCompareCut(): number;
   deskCompare(): number;
 }
@@ -39,6 +43,12 @@ self.onmessage = async (event: MessageEvent<Question>) => {
   if ('open' in data) {
     buffers.give(new Uint8Array(data.open));
     length = buffers.exports.deskOpen(data.cellW, data.cellH);
+  } else if ('places' in data) {
+    const places = buffers.take(buffers.exports.deskPlaces());
+    self.postMessage({ id: data.id, answer: places } satisfies Answer);
+    return;
+  } else if ('colours' in data) {
+    length = buffers.exports.deskColours();
   } else if ('apart' in data) {
     buffers.giveText(JSON.stringify(data.apart));
     length = buffers.exports.deskApart();

@@ -1,0 +1,90 @@
+package page
+
+import (
+	"fmt"
+
+	"azzel/core/board"
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/limit"
+	"azzel/core/world"
+)
+
+// Legend says which tile each colour of a picture means.
+type Legend struct {
+	Name    string `json:"name"`
+	Columns int    `json:"columns"`
+	Rows    int    `json:"rows"`
+	// Cells are those of the colours, in their order; 0 leaves them empty.
+	Cells []int `json:"cells"`
+	// X and Y are a cell of the board; the map comes to lie where there is room nearest
+	// to it.
+	X int `json:"x"`
+	Y int `json:"y"`
+}
+
+// MapOfColours makes a map of places, a byte for each cell, row by row: 0 is empty, n the
+// colour n of the legend.
+func (p *Page) MapOfColours(to Legend, places []byte) Changed {
+	side := limit.MaxMapSide
+	if to.Columns < 1 || to.Rows < 1 || to.Columns > side || to.Rows > side || len(places) != to.Columns*to.Rows {
+		return p.Fail(fmt.Errorf("a map is 1 to %d cells wide and high; this one would be %d × %d", side, to.Columns, to.Rows))
+	}
+	d := p.doc()
+	room, ok := board.Free(d, grid.Rect{X: to.X, Y: to.Y, W: to.Columns, H: to.Rows}, 0)
+	if !ok {
+		return p.Fail(fmt.Errorf("there is no room for a map of %d × %d cells", to.Columns, to.Rows))
+	}
+	name := to.Name
+	if world.CheckName(name, false) != nil {
+		name = board.NameFor(d, room)
+	}
+	m, layers := world.NewMap(name, grid.Point{X: room.X, Y: room.Y}, grid.Rect{W: room.W, H: room.H}, p.ids)
+	e := edit.Edit{Label: edit.Clip("make " + m.Name + " of a picture's colours"), Parts: []edit.Part{
+		edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}}
+	for _, l := range layers {
+		e.Parts = append(e.Parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
+	}
+	g := grid.BoxRegion(m.Bounds)
+	i := 0
+	cells := grid.RunsOf(g, func(grid.Point) grid.Cell {
+		k := int(places[i])
+		i++
+		if k == 0 || k > len(to.Cells) {
+			return 0
+		}
+		return grid.Cell(to.Cells[k-1])
+	})
+	e.Parts = append(e.Parts, edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: cells})
+	return p.do(e)
+}
+
+// Alike proposes for each colour the tile of a tileset that is most like it, seen as
+// one point; 0 if the tileset is not there.
+func (p *Page) Alike(set world.ID, colours []int) []int {
+	d := p.doc()
+	list := make([]int, len(colours))
+	t := d.Tileset(set)
+	if t == nil {
+		return list
+	}
+	p.bitmaps.Atlas.AddMissing(d)
+	for i, hex := range colours {
+		best := 1 << 30
+		for n := t.First; n < t.First+t.Count; n++ {
+			c, opaque := p.bitmaps.Atlas.Mean(grid.Cell(n))
+			if !opaque {
+				continue
+			}
+			far := 0
+			for k, shift := range []int{16, 8, 0} {
+				by := int(c[k]) - hex>>shift&255
+				far += by * by
+			}
+			if far < best {
+				best, list[i] = far, n
+			}
+		}
+	}
+	return list
+}
