@@ -85,6 +85,11 @@ func large(b *bench, browser *rod.Browser) error {
 	}
 	b.add("memory of the server before and after it was opened (with the bench in it, which keeps the document too)", "–", "%d / %d MB", resident>>20, after>>20)
 	copied(b)
+	module := func(when string) {
+		bytes := page.MustEval(`() => window.azzel.probe().memory`).Int()
+		b.add("memory of the core's module in that page "+when, "–", "%d MB", bytes>>20)
+	}
+	module("once it is open")
 	if err := (proto.PerformanceEnable{}).Call(page); err != nil {
 		return err
 	}
@@ -94,9 +99,11 @@ func large(b *bench, browser *rod.Browser) error {
 		moved := pan(page, 120, true)
 		b.add(fmt.Sprintf("the same map panned at zoom %g: page CPU a frame / longest task (empty loop %.1f ms)", zoom, idle.cpu), "at most 14 ms, 50 ms", "%.1f / %.0f ms", moved.cpu, moved.longest)
 	}
+	module("after panning at every zoom")
 	if err := largeHands(b, page); err != nil {
 		return err
 	}
+	module("after painting and moving")
 	near(page, 0.5)
 	end := time.Now().Add(60 * time.Second)
 	for time.Now().Before(end) {

@@ -37,7 +37,9 @@ var (
 )
 
 func main() {
-	debug.SetMemoryLimit(1 << 30)
+	// A module never gives memory back, so what is not needed must be found sooner.
+	debug.SetGCPercent(50)
+	debug.SetMemoryLimit(320 << 20)
 	select {}
 }
 

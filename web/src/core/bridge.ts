@@ -33,6 +33,8 @@ const VIEW_STEPS = 5;
 export interface Probe {
   revision: number;
   hash: string;
+  /** What the core's module has taken, in bytes; it never gives any back. */
+  memory: number;
 }
 
 /** A tileset with all its tiles. */
@@ -177,7 +179,7 @@ export class Core {
   }
 
   probe(): Probe {
-    return this.view(VIEW_PROBE) as Probe;
+    return { ...(this.view(VIEW_PROBE) as Probe), memory: this.exports.mem.buffer.byteLength };
   }
 
   private view(which: number): unknown {
