@@ -86,7 +86,7 @@ func large(b *bench, browser *rod.Browser) error {
 	b.add("memory of the server before and after it was opened (with the bench in it, which keeps the document too)", "–", "%d / %d MB", resident>>20, after>>20)
 	copied(b)
 	module := func(when string) {
-		bytes := page.MustEval(`() => window.azzel.probe().memory`).Int()
+		bytes := page.MustEval(`() => window.azzel.memory()`).Int()
 		b.add("memory of the core's module in that page "+when, "–", "%d MB", bytes>>20)
 	}
 	module("once it is open")

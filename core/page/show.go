@@ -389,7 +389,11 @@ func (p *Page) PointerView() Pointer {
 		}
 	}
 	v.Ghost = p.ghost()
-	v.Seen = p.seen(s)
+	v.Seen, v.Axis = p.seen(s), []int{}
+	if m := p.hand.Mirror; s.Map != nil && (m.LeftRight || m.TopBottom) {
+		a, origin := p.hand.Axis(s.Map), l.Pixel(s.Map.Origin)
+		v.Axis = []int{origin.X + (a.X+1)*l.W/2, origin.Y + (a.Y+1)*l.H/2}
+	}
 	return v
 }
 

@@ -274,6 +274,9 @@ type Pointer struct {
 	Piece  string  `json:"piece"`
 	Ghost  Ghost   `json:"ghost"`
 	Busy   bool    `json:"busy"`
+	// Axis is where on the board, in pixels, the mirror lines of the map are; empty while
+	// strokes are not mirrored.
+	Axis []int `json:"axis"`
 	// Seen is what the player sees from here.
 	Seen *BoxView `json:"seen"`
 }

@@ -30,6 +30,7 @@
     void p.open();
     window.azzel = {
       probe: () => p.probe(),
+      memory: () => p.memory(),
       screen: (x, y) => p.camera.toScreen(x, y),
       scene: () => (p.scene ? { ...p.scene, tilesets: p.tilesets } : null),
       play: () => p.play,

@@ -14,6 +14,7 @@ declare module '*/wasm_exec.js';
 interface Window {
   azzel?: {
     probe(): object;
+    memory(): number;
     screen(x: number, y: number): { x: number; y: number };
     scene(): object | null;
     play(): object | null;

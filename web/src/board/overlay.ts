@@ -44,12 +44,37 @@ export class Overlay {
     if (playing && p.inGame) return;
     this.selection(colours);
     this.chosen(colours);
+    this.mirrorLines(colours);
     if (p.frameShown && !playing) this.seen(colours);
     this.ghost.draw(scene, colours);
     this.cursor(scene, colours);
   }
 
-  /** The cells that are selected, and the map's mirror lines while strokes are mirrored. */
+  /** The mirror lines of the map under the pointer, while strokes are mirrored. */
+  private mirrorLines(colours: Colours): void {
+    const { context, p } = this;
+    const [x, y] = p.pointer?.axis ?? [];
+    const map = p.mapView(p.pointer?.map ?? null);
+    if (x === undefined || y === undefined || !map || !p.state || p.play) return;
+    const at = p.camera.toScreen(x, y);
+    const b = this.screen(map);
+    context.strokeStyle = colours.saffron;
+    context.lineWidth = 2;
+    context.setLineDash([2, 6]);
+    context.beginPath();
+    if (p.state.mirrorX) {
+      context.moveTo(at.x, b.y);
+      context.lineTo(at.x, b.y + b.h);
+    }
+    if (p.state.mirrorY) {
+      context.moveTo(b.x, at.y);
+      context.lineTo(b.x + b.w, at.y);
+    }
+    context.stroke();
+    context.setLineDash([]);
+  }
+
+  /** The cells that are selected. */
   private chosen(colours: Colours): void {
     const chosen = this.p.state?.chosen;
     if (!chosen || this.p.play) return;

@@ -33,8 +33,6 @@ const VIEW_STEPS = 5;
 export interface Probe {
   revision: number;
   hash: string;
-  /** What the core's module has taken, in bytes; it never gives any back. */
-  memory: number;
 }
 
 /** A tileset with all its tiles. */
@@ -179,7 +177,12 @@ export class Core {
   }
 
   probe(): Probe {
-    return { ...(this.view(VIEW_PROBE) as Probe), memory: this.exports.mem.buffer.byteLength };
+    return this.view(VIEW_PROBE) as Probe;
+  }
+
+  /** What the core's module has taken, in bytes; it never gives any back. */
+  memory(): number {
+    return this.exports.mem.buffer.byteLength;
   }
 
   private view(which: number): unknown {

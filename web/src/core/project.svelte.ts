@@ -482,6 +482,11 @@ export class Project {
     return { ...(this.core?.probe() ?? {}), pending, holding, shape, tile, size, chosen, ghost, gridStep, frameShown };
   }
 
+  /** The bytes that the core's module has taken. */
+  memory(): number {
+    return this.core?.memory() ?? 0;
+  }
+
   /** The name of a cell's tile, however it lies. */
   tileName(cell: number): string {
     const n = cell & TILE_MASK;

@@ -413,6 +413,7 @@ export interface Pointer {
   piece: string;
   ghost: Ghost;
   busy: boolean;
+  axis: number[];
   seen: BoxView | null;
 }
 
