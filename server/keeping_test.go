@@ -157,3 +157,28 @@ func TestKeptStates(t *testing.T) {
 }
 
 func idText(id world.ID) string { return strconv.FormatUint(uint64(id), 10) }
+
+// A layer can't be given a backdrop that is not there, or belongs to another project.
+func TestBackdropMustBeThere(t *testing.T) {
+	v := newServer(t)
+	rm := v.rooms.one(t)
+	rep := begin(t, rm, 5)
+	m := rep.Document().Maps[0]
+	l := *m.Layers[0]
+	l.Backdrop = world.Backdrop{Picture: strings.Repeat("ab", 32), W: 8, H: 8}
+	e := edit.Edit{Label: "a backdrop", Parts: edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, m.Layers[0].Values(), l.Values())}
+	before := rm.revision
+	if !v.do(t, rep, 5, e) || rm.revision != before {
+		t.Errorf("a backdrop that is nowhere was taken: revision %d", rm.revision)
+	}
+	sums, err := v.store.AddBlobs(t.Context(), rm.project, []byte("a picture"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	next := begin(t, rm, 6)
+	l.Backdrop.Picture = sums[0]
+	e.Parts = edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, m.Layers[0].Values(), l.Values())
+	if !v.do(t, next, 6, e) || rm.revision != before+1 {
+		t.Errorf("a backdrop that is there was not taken: revision %d", rm.revision)
+	}
+}

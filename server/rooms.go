@@ -244,6 +244,9 @@ func (r *room) blobsThere(ctx context.Context, e edit.Edit) error {
 		if change, ok := p.(edit.Change); ok && e.Undoes == 0 && !mayChange(change) {
 			return errors.New("a picture can't be changed in place: bring it in again")
 		}
+		if err := r.backdropThere(ctx, p); err != nil {
+			return err
+		}
 		put, ok := p.(edit.Put)
 		if !ok {
 			continue
@@ -264,6 +267,37 @@ func (r *room) blobsThere(ctx context.Context, e edit.Edit) error {
 		if err != nil {
 			return err
 		}
+	}
+	return nil
+}
+
+// backdropThere checks that the backdrop that a part gives to a layer belongs to the
+// project.
+func (r *room) backdropThere(ctx context.Context, p edit.Part) error {
+	var values []world.Value
+	switch p := p.(type) {
+	case edit.Put:
+		if p.Ref.Kind == world.KindLayer {
+			values = p.Values
+		}
+	case edit.Change:
+		if p.Ref.Kind == world.KindLayer && p.Value.Field == world.FieldBackdrop {
+			values = []world.Value{p.Value}
+		}
+	}
+	if values == nil {
+		return nil
+	}
+	l, err := world.ReadLayer(values)
+	if err != nil || l.Backdrop.Picture == "" {
+		return err
+	}
+	_, err = r.store.Blob(ctx, r.project, l.Backdrop.Picture)
+	if errors.Is(err, store.ErrNotFound) {
+		return errors.New("the picture of the backdrop is not here: bring it in again")
+	}
+	if err != nil {
+		return &storeError{err}
 	}
 	return nil
 }

@@ -533,6 +533,12 @@ func ReadCharacter(values []Value) (*Character, error) {
 	return c, setFields(c, characterFields, values)
 }
 
+// ReadLayer reads a layer's properties; those that are not given are as of a new one.
+func ReadLayer(values []Value) (*Layer, error) {
+	l := new(Layer)
+	return l, setFields(l, layerFields, values)
+}
+
 // ReadTileset reads a tileset's properties.
 func ReadTileset(values []Value) (*Tileset, error) {
 	t := new(Tileset)
