@@ -1,6 +1,7 @@
 package tests
 
 import (
+	"strings"
 	"testing"
 
 	"github.com/go-rod/rod/lib/input"
@@ -55,6 +56,20 @@ func TestReskin(t *testing.T) {
 	w.choose("On", "all maps")
 	w.click("Re-skin ")
 	w.tilesOf("Palm house", 12, 8, "paving, Glasshouse in winter")
+	w.saved()
+	w.page.MustElement("[data-board]").MustFocus()
+	w.with(input.ControlLeft, input.KeyZ)
+	w.until("all as before once more", `(h) => window.azzel.probe().hash === h`, before.Hash)
+	// Of selected cells alone.
+	w.click("Close the desk")
+	w.drag(left, "Palm house", [2]int{11, 7}, [2]int{13, 8})
+	w.seek("Re-skin")
+	w.choose("give way to", "Glasshouse in winter")
+	w.click("Re-skin 6 cells")
+	w.tilesOf("Palm house", 12, 8, "paving, Glasshouse in winter")
+	if cells := w.rows("Palm house", 10, 8, 1, 1) + w.rows("Palm house", 14, 8, 1, 1); strings.Contains(cells, w.rows("Palm house", 12, 8, 1, 1)) {
+		t.Errorf("cells beside those selected were re-skinned: %s", cells)
+	}
 	w.quiet()
 }
 

@@ -24,6 +24,8 @@ const (
 type Reskin struct {
 	// Map is the map it is about, 0 for all.
 	Map world.ID
+	// Within, unless nil, are the only cells of the map that it is about.
+	Within grid.Region
 	// From and To are the tilesets.
 	From, To world.ID
 	By       Likeness
@@ -51,7 +53,7 @@ func (r Reskin) Matches(d *world.Document) []Match {
 	}
 	found := r.find(from, to)
 	var list []Match
-	for i, n := range TileCells(d, from, r.Map) {
+	for i, n := range r.count(d, from) {
 		if n == 0 {
 			continue
 		}
@@ -69,8 +71,12 @@ func (r Reskin) Matches(d *world.Document) []Match {
 // TileCells counts for each tile of a tileset the cells that hold it, on one map or,
 // with 0, on all.
 func TileCells(d *world.Document, set *world.Tileset, only world.ID) []int {
+	return Reskin{Map: only}.count(d, set)
+}
+
+func (r Reskin) count(d *world.Document, set *world.Tileset) []int {
 	counts := make([]int, set.Count)
-	Reskin{Map: only}.each(d, set, func(_ *world.Map, _ *world.Layer, _ grid.Region, cells grid.Runs) {
+	r.each(d, set, func(_ *world.Map, _ *world.Layer, _ grid.Region, cells grid.Runs) {
 		for _, run := range cells {
 			counts[run.Cell.Tile()-set.First] += run.N
 		}
@@ -128,7 +134,11 @@ func (r Reskin) each(d *world.Document, from *world.Tileset, f func(*world.Map, 
 					g = append(g, grid.BoxRegion(area).Where(func(p grid.Point) bool { return mine(reader.At(p.X, p.Y)) })...)
 				}
 			})
-			if g = grid.RegionOf(g); len(g) > 0 {
+			g = grid.RegionOf(g)
+			if r.Within != nil {
+				g = g.Meet(r.Within)
+			}
+			if len(g) > 0 {
 				f(m, l, g, l.Cells.Read(g))
 			}
 		}
@@ -151,6 +161,9 @@ func (r Reskin) Edit(d *world.Document) (e Edit, cells int) {
 	where := "all maps"
 	if m := d.Map(r.Map); m != nil {
 		where = m.Name
+		if r.Within != nil {
+			where = "cells of " + m.Name
+		}
 	}
 	e.Label = Clip(fmt.Sprintf("re-skin %s with %s", where, to.Name))
 	r.each(d, from, func(m *world.Map, l *world.Layer, g grid.Region, _ grid.Runs) {

@@ -62,6 +62,9 @@ func TestReskinAgainstRule(t *testing.T) {
 			if seed%2 == 0 {
 				skin.Map = d.Maps[1].ID
 			}
+			if seed%4 == 0 {
+				skin.Within = grid.BoxRegion(grid.Rect{X: d.Maps[1].Bounds.X + 2, Y: d.Maps[1].Bounds.Y + 1, W: 5, H: 6})
+			}
 			rule := func(n int) int {
 				i := n - from.First
 				switch {
@@ -109,7 +112,7 @@ func TestReskinAgainstRule(t *testing.T) {
 							p := grid.Point{X: x, Y: s.Y}
 							was, is := l.Cells.At(p), res.Document.Maps[i].Layers[k].Cells.At(p)
 							want := was
-							if skin.Map == 0 || skin.Map == m.ID {
+							if (skin.Map == 0 || skin.Map == m.ID) && (skin.Within == nil || skin.Within.Has(p)) {
 								if was.Tile() >= 100 {
 									count[was.Tile()]++
 								}

@@ -2,6 +2,7 @@ package page
 
 import (
 	"azzel/core/edit"
+	"azzel/core/grid"
 	"azzel/core/hand"
 	"azzel/core/picture"
 	"azzel/core/world"
@@ -10,9 +11,11 @@ import (
 // Reskin is a re-skin as it is being chosen.
 type Reskin struct {
 	// Map is the map it is about, empty for all.
-	Map  string `json:"map"`
-	From string `json:"from"`
-	To   string `json:"to"`
+	Map string `json:"map"`
+	// Selected says that it is about the cells that are selected on it.
+	Selected bool   `json:"selected"`
+	From     string `json:"from"`
+	To       string `json:"to"`
 	// By is position, name or role.
 	By string `json:"by"`
 	// Chosen are replacements chosen by hand: a tile's number, and that of the tile
@@ -44,10 +47,15 @@ type MatchView struct {
 	Chosen bool   `json:"chosen"`
 }
 
-func (r Reskin) plan() edit.Reskin {
+func (p *Page) plan(r Reskin) edit.Reskin {
 	plan := edit.Reskin{Map: ParseID(r.Map), From: ParseID(r.From), To: ParseID(r.To), By: edit.Likeness(r.By), Chosen: map[int]int{}}
 	for _, c := range r.Chosen {
 		plan.Chosen[c.From] = c.To
+	}
+	if r.Selected {
+		if cells := p.hand.Chosen(p.doc()); cells.Map == plan.Map {
+			plan.Within = append(grid.Region{}, cells.Region...) // none selected is none at all
+		}
 	}
 	return plan
 }
@@ -56,7 +64,7 @@ func (r Reskin) plan() edit.Reskin {
 func (p *Page) Reskinned(r Reskin) ReskinView {
 	d := p.doc()
 	v := ReskinView{Matches: []MatchView{}}
-	for _, m := range r.plan().Matches(d) {
+	for _, m := range p.plan(r).Matches(d) {
 		set, i := d.TilesetOf(m.From)
 		v.Matches = append(v.Matches, MatchView{m.From, hand.TileCalled(set, i), m.To, m.Cells, m.Chosen})
 		if m.To == 0 && !m.Chosen {
@@ -73,7 +81,7 @@ func (p *Page) Reskinned(r Reskin) ReskinView {
 func (p *Page) ReskinPicture(r Reskin, id world.ID, side int) (pixels []byte, w, h int) {
 	d := p.doc()
 	if r.To != "" {
-		e, _ := r.plan().Edit(d)
+		e, _ := p.plan(r).Edit(d)
 		res, err := edit.Apply(d, e)
 		if err != nil {
 			return nil, 0, 0
@@ -132,7 +140,7 @@ func (p *Page) reskin(r *Reskin) Changed {
 	if r == nil {
 		return p.Fail(errUnknown)
 	}
-	e, cells := r.plan().Edit(p.doc())
+	e, cells := p.plan(*r).Edit(p.doc())
 	if cells == 0 {
 		p.say("Nothing would change: choose what takes the place of the tiles that are used.")
 		return StateChanged

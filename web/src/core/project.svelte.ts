@@ -428,7 +428,7 @@ export class Project {
   }
 
   proposedReskin(map: string): T.Reskin {
-    return this.core?.proposedReskin(map) ?? { map, from: '', to: '', by: 'position', chosen: [] };
+    return this.core?.proposedReskin(map) ?? { map, selected: false, from: '', to: '', by: 'position', chosen: [] };
   }
 
   usage(): T.Usage {

@@ -9,12 +9,19 @@
   let { p }: { p: Project } = $props();
 
   const SIDE = 640;
+  const SELECTED = 'selected';
   const ways: [string, string][] = [
     ['position', 'their place in the sheet'],
     ['name', 'their names'],
     ['role', 'their roles'],
   ];
-  let plan = $state.raw<Reskin>(untrack(() => p.proposedReskin(p.currentMap ?? p.scene?.maps[0]?.id ?? '')));
+  const chosen = $derived(p.state?.chosen ?? null);
+  let plan = $state.raw<Reskin>(
+    untrack(() => ({
+      ...p.proposedReskin(chosen?.map ?? p.currentMap ?? p.scene?.maps[0]?.id ?? ''),
+      selected: chosen !== null,
+    })),
+  );
 
   const change = (to: Partial<Reskin>): void => {
     plan = { ...plan, chosen: 'from' in to || 'to' in to ? [] : plan.chosen, ...to };
@@ -22,7 +29,7 @@
   const seen = $derived(p.mapView(plan.map === '' ? p.currentMap : plan.map) ?? p.scene?.maps[0] ?? null);
   const view = $derived.by(() => {
     void p.scene;
-    void p.state?.undo;
+    void [p.state?.undo, chosen];
     return p.reskinned(plan);
   });
   const pictures = $derived.by(() => {
@@ -51,9 +58,13 @@
         <span>On</span>
         <select
           class="h-7 rounded-inner border border-line bg-sheet px-2"
-          value={plan.map}
-          onchange={(e) => change({ map: e.currentTarget.value })}
+          value={plan.selected ? SELECTED : plan.map}
+          onchange={(e) => {
+            const selected = e.currentTarget.value === SELECTED;
+            change({ selected, map: selected ? (chosen?.map ?? '') : e.currentTarget.value });
+          }}
         >
+          {#if chosen || plan.selected}<option value={SELECTED}>the selected cells</option>{/if}
           {#each p.scene?.maps ?? [] as map (map.id)}<option value={map.id}>{map.name}</option>{/each}
           <option value="">all maps</option>
         </select>
