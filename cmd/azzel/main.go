@@ -75,7 +75,7 @@ const usage = `usage:
   azzel export [-o FILE] -map NAME -layer NAME PROJECT     a layer as CSV
   azzel import FILE                                        a new project from a bundle
   azzel import -map NAME -layer NAME FILE PROJECT          a layer from CSV
-PROJECT is the number or the name of a project.`
+PROJECT is the number or the name of a project`
 
 const defaultAddress = "127.0.0.1:8417"
 

@@ -117,7 +117,7 @@ func parseSolid(rows []string) (tiles.Mask, error) {
 	var m tiles.Mask
 	for y, row := range rows {
 		if len(rows) != tiles.MaskSide || len(row) != tiles.MaskSide || strings.Trim(row, "#.") != "" {
-			return 0, fmt.Errorf("what is solid is \"whole\", or %d rows of %d letters # and .", tiles.MaskSide, tiles.MaskSide)
+			return 0, fmt.Errorf("what is solid is \"whole\", or %d rows of %d letters, # where it is and . where it is not", tiles.MaskSide, tiles.MaskSide)
 		}
 		for x := range tiles.MaskSide {
 			if row[x] == '#' {

@@ -452,6 +452,7 @@ export interface Pair {
 
 export interface Reskin {
   map: string;
+  selected: boolean;
   from: string;
   to: string;
   by: string;
