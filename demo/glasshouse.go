@@ -25,10 +25,7 @@ func (b *builder) room(name string, x, y, w, h int) *room {
 	// There is room between them for what lies under the ground.
 	layers[0].Order, layers[1].Order = 10, 20
 	r := &room{b: b, m: m, over: layers[1]}
-	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()})
-	for _, l := range layers {
-		r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
-	}
+	r.parts = edit.PutMap(m, layers)
 	return r
 }
 

@@ -3,11 +3,8 @@ package server
 import (
 	"bytes"
 	"fmt"
-	"image"
-	"image/png"
 	"os"
 	"strconv"
-	"strings"
 
 	"github.com/gofiber/fiber/v3"
 	"github.com/valyala/fasthttp"
@@ -16,7 +13,6 @@ import (
 	"azzel/core/limit"
 	"azzel/core/picture"
 	"azzel/core/rows"
-	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -48,17 +44,6 @@ func (v *Server) still(c fiber.Ctx) (project int64, d *world.Document, err error
 	return project, r.doc, nil
 }
 
-// fileName is a name that any system takes.
-func fileName(name, ending string) string {
-	kept := strings.Map(func(r rune) rune {
-		if strings.ContainsRune(`/\:*?"<>|`, r) || r < ' ' {
-			return '-'
-		}
-		return r
-	}, strings.TrimSpace(name))
-	return kept + ending
-}
-
 // exportBundle sends a project as a bundle.
 func (v *Server) exportBundle(c fiber.Ctx) error {
 	project, d, err := v.still(c)
@@ -75,8 +60,7 @@ func (v *Server) exportBundle(c fiber.Ctx) error {
 		file.Close()
 		return fmt.Errorf("making room for the bundle: %w", err)
 	}
-	library := func(sum string) ([]byte, error) { return v.store.Blob(c, project, sum) }
-	if err := exchange.Write(file, d, library, c.Err); err != nil {
+	if err := exchange.Write(file, d, v.library(c, project), c.Err); err != nil {
 		file.Close()
 		return err
 	}
@@ -88,7 +72,7 @@ func (v *Server) exportBundle(c fiber.Ctx) error {
 		file.Close()
 		return fmt.Errorf("reading the bundle: %w", err)
 	}
-	c.Attachment(fileName(d.Project.Name, ".zip"))
+	c.Attachment(exchange.FileName(d.Project.Name, ".zip"))
 	c.Set("Content-Type", "application/zip")
 	c.Set("Cache-Control", "no-store")
 	return c.SendStream(file, int(size))
@@ -144,7 +128,7 @@ func (v *Server) layerCells(c fiber.Ctx) error {
 	if err := rows.WriteCSV(&out, l.Cells, m.Bounds, d.ShortName); err != nil {
 		return err
 	}
-	c.Attachment(fileName(m.Name+" - "+l.Name, ".csv"))
+	c.Attachment(exchange.FileName(m.Name+" - "+l.Name, ".csv"))
 	c.Set("Content-Type", "text/csv; charset=utf-8")
 	c.Set("Cache-Control", "no-store")
 	return c.Send(out.Bytes())
@@ -164,42 +148,20 @@ func (v *Server) mapPicture(c fiber.Ctx) error {
 	if err != nil {
 		return refuse(fmt.Errorf("the scale %.20q is no number", c.Query("scale")))
 	}
-	if err := picture.CheckScale(d, m, scale); err != nil {
+	if _, _, err := picture.ScaledSize(d, m, scale); err != nil {
 		return refuse(err)
 	}
-	atlas, err := v.atlas(c, project, d)
-	if err != nil {
+	var out bytes.Buffer
+	if err := exchange.WritePNG(&out, d, m, scale, v.library(c, project)); err != nil {
 		return err
 	}
-	pix, w, h := atlas.Scaled(m, picture.AllLayers, scale)
-	var out bytes.Buffer
-	if err := png.Encode(&out, &image.NRGBA{Pix: pix, Stride: w * 4, Rect: image.Rect(0, 0, w, h)}); err != nil {
-		return fmt.Errorf("drawing %s: %w", m.Name, err)
-	}
-	c.Attachment(fileName(m.Name, ".png"))
+	c.Attachment(exchange.FileName(m.Name, ".png"))
 	c.Set("Content-Type", "image/png")
 	c.Set("Cache-Control", "no-store")
 	return c.Send(out.Bytes())
 }
 
-// atlas is the pictures of all tiles of a project.
-func (v *Server) atlas(c fiber.Ctx, project int64, d *world.Document) (*picture.Atlas, error) {
-	return Atlas(d, func(sum string) ([]byte, error) { return v.store.Blob(c, project, sum) })
-}
-
-// Atlas reads the pictures of all tiles of a document.
-func Atlas(d *world.Document, library exchange.Library) (*picture.Atlas, error) {
-	atlas := picture.NewAtlas(d.Project.Lattice())
-	for _, t := range atlas.AddMissing(d) {
-		b, err := library(t.Strip)
-		if err != nil {
-			return nil, err
-		}
-		strip, err := tiles.DecodeStrip(b)
-		if err != nil {
-			return nil, err
-		}
-		atlas.Add(t, strip)
-	}
-	return atlas, nil
+// library gives the bytes that belong to a project.
+func (v *Server) library(c fiber.Ctx, project int64) exchange.Library {
+	return func(sum string) ([]byte, error) { return v.store.Blob(c, project, sum) }
 }

@@ -28,12 +28,15 @@ type StateName struct {
 	Name string `json:"name"`
 }
 
-func stateID(c fiber.Ctx) (int64, error) {
-	id, err := strconv.ParseInt(c.Params("state"), 10, 64)
-	if err != nil {
-		return 0, store.ErrNotFound
+// stateOf is the project and the kept state that an address names.
+func stateOf(c fiber.Ctx) (project, state int64, err error) {
+	if project, err = projectID(c); err != nil {
+		return 0, 0, err
 	}
-	return id, nil
+	if state, err = strconv.ParseInt(c.Params("state"), 10, 64); err != nil {
+		return 0, 0, store.ErrNotFound
+	}
+	return project, state, nil
 }
 
 func (v *Server) listStates(c fiber.Ctx) error {
@@ -94,11 +97,7 @@ func (v *Server) keepState(c fiber.Ctx) error {
 
 // oneState sends a kept state as a document.
 func (v *Server) oneState(c fiber.Ctx) error {
-	project, err := projectID(c)
-	if err != nil {
-		return err
-	}
-	state, err := stateID(c)
+	project, state, err := stateOf(c)
 	if err != nil {
 		return err
 	}
@@ -112,11 +111,7 @@ func (v *Server) oneState(c fiber.Ctx) error {
 }
 
 func (v *Server) nameState(c fiber.Ctx) error {
-	project, err := projectID(c)
-	if err != nil {
-		return err
-	}
-	state, err := stateID(c)
+	project, state, err := stateOf(c)
 	if err != nil {
 		return err
 	}
@@ -131,11 +126,7 @@ func (v *Server) nameState(c fiber.Ctx) error {
 }
 
 func (v *Server) removeState(c fiber.Ctx) error {
-	project, err := projectID(c)
-	if err != nil {
-		return err
-	}
-	state, err := stateID(c)
+	project, state, err := stateOf(c)
 	if err != nil {
 		return err
 	}

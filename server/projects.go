@@ -15,6 +15,7 @@ import (
 
 	"github.com/gofiber/fiber/v3"
 
+	"azzel/core/exchange"
 	"azzel/core/grid"
 	"azzel/core/limit"
 	"azzel/core/picture"
@@ -121,7 +122,7 @@ func (v *Server) projectPicture(c fiber.Ctx) error {
 	if c.Get("If-None-Match") == tag {
 		return c.SendStatus(fiber.StatusNotModified)
 	}
-	atlas, err := v.atlas(c, id, d)
+	atlas, err := exchange.Atlas(d, v.library(c, id))
 	if err != nil {
 		return err
 	}

@@ -97,7 +97,7 @@ func constants(out *bytes.Buffer) {
 		{"SCENE_CHANGED", int(page.SceneChanged)}, {"STATE_CHANGED", int(page.StateChanged)}, {"CELLS_CHANGED", int(page.CellsChanged)},
 		{"POINTER_CHANGED", int(page.PointerChanged)}, {"OUTGOING_CHANGED", int(page.OutgoingChanged)}, {"PLAY_CHANGED", int(page.PlayChanged)},
 		{"TAKEN_CHANGED", int(page.TakenChanged)}, {"SAMPLE_COLUMNS", page.SampleColumns}, {"SAMPLE_ROWS", page.SampleRows},
-		{"HOVER", page.Hover}, {"PRESS", page.Press}, {"DRAG", page.Drag}, {"RELEASE", page.Release}, {"LEAVE", page.Leave},
+		{"SIXTEENTH", page.Sixteenth}, {"HOVER", page.Hover}, {"PRESS", page.Press}, {"DRAG", page.Drag}, {"RELEASE", page.Release}, {"LEAVE", page.Leave},
 	} {
 		fmt.Fprintf(out, "\nexport const %s = %d;", c.name, c.value)
 	}

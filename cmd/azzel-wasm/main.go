@@ -159,6 +159,20 @@ func cells(m, layer int64, x, y, w, h int32) (result int32) {
 	return bridge.Write(now.Cells(world.ID(m), world.ID(layer), grid.Rect{X: int(x), Y: int(y), W: int(w), H: int(h)}))
 }
 
+// layerWay leaves the way in the box.
+//
+//go:wasmexport layerWay
+func layerWay(m, layer int64, x, y, w, h int32) {
+	way := now.LayerWay(world.ID(m), world.ID(layer), grid.Rect{X: int(x), Y: int(y), W: int(w), H: int(h)})
+	box = [4]int32{int32(way.X), int32(way.Y), 0, 0}
+}
+
+//go:wasmexport scaledSize
+func scaledSize(m int64, scale int32) (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Answer([]byte(now.ScaledSize(world.ID(m), int(scale))))
+}
+
 //go:wasmexport lossOf
 func lossOf(m int64, columns, rows, anchor int32) (result int32) {
 	defer bridge.Guard(&result)

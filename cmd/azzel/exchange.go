@@ -6,8 +6,6 @@ import (
 	"errors"
 	"flag"
 	"fmt"
-	"image"
-	"image/png"
 	"io"
 	"os"
 	"path/filepath"
@@ -21,7 +19,6 @@ import (
 	"azzel/core/picture"
 	"azzel/core/rows"
 	"azzel/core/world"
-	"azzel/server"
 	"azzel/store"
 )
 
@@ -135,33 +132,26 @@ func export(ctx context.Context, s *store.Store, args []string, out io.Writer) e
 	}
 	library := func(sum string) ([]byte, error) { return s.Blob(ctx, project.ID, sum) }
 	if p.mapName == "" {
-		return p.write(out, project.Name+".zip", func(w io.Writer) error { return exchange.Write(w, d, library, ctx.Err) })
+		return p.write(out, exchange.FileName(project.Name, ".zip"), func(w io.Writer) error { return exchange.Write(w, d, library, ctx.Err) })
 	}
 	m, l, err := findMap(d, p.mapName, p.layer)
 	if err != nil {
 		return err
 	}
 	if l != nil {
-		return p.write(out, m.Name+" - "+l.Name+".csv", func(w io.Writer) error { return rows.WriteCSV(w, l.Cells, m.Bounds, d.ShortName) })
+		return p.write(out, exchange.FileName(m.Name+" - "+l.Name, ".csv"), func(w io.Writer) error { return rows.WriteCSV(w, l.Cells, m.Bounds, d.ShortName) })
 	}
-	if err := picture.CheckScale(d, m, p.scale); err != nil {
+	if _, _, err := picture.ScaledSize(d, m, p.scale); err != nil {
 		return err
 	}
-	atlas, err := server.Atlas(d, library)
-	if err != nil {
-		return err
-	}
-	pix, w, h := atlas.Scaled(m, picture.AllLayers, p.scale)
-	return p.write(out, m.Name+".png", func(to io.Writer) error {
-		return png.Encode(to, &image.NRGBA{Pix: pix, Stride: w * 4, Rect: image.Rect(0, 0, w, h)})
-	})
+	return p.write(out, exchange.FileName(m.Name, ".png"), func(w io.Writer) error { return exchange.WritePNG(w, d, m, p.scale, library) })
 }
 
 // write writes a file whole or not at all.
 func (p *place) write(out io.Writer, proposed string, fill func(io.Writer) error) error {
 	name := p.file
 	if name == "" {
-		name = strings.NewReplacer("/", "-", "\\", "-").Replace(proposed)
+		name = proposed
 	}
 	f, err := os.CreateTemp(filepath.Dir(name), ".azzel-*")
 	if err != nil {

@@ -19,13 +19,7 @@ func Room(d *world.Document, corner, to grid.Point) grid.Rect {
 	to.Y = min(max(to.Y, corner.Y-limit.MaxMapSide+1), corner.Y+limit.MaxMapSide-1)
 	for {
 		r := grid.Between(corner, to)
-		var hit *world.Map
-		for _, m := range d.Maps {
-			if !m.OnBoard().Meet(r).Empty() {
-				hit = m
-				break
-			}
-		}
+		hit := lies(d, r, 0)
 		if hit == nil {
 			return r
 		}

@@ -69,11 +69,7 @@ func many(t *testing.T, r *rand.Rand, n int) *world.Document {
 	}
 	for len(d.Maps) < n {
 		m, layers := world.NewMap("Bed", grid.Point{X: r.IntN(80) - 40, Y: r.IntN(80) - 40}, grid.Rect{X: r.IntN(5) - 2, Y: r.IntN(5) - 2, W: 1 + r.IntN(15), H: 1 + r.IntN(15)}, ids)
-		parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}
-		for _, l := range layers {
-			parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
-		}
-		if res, err := edit.Apply(d, edit.Edit{Label: "a map", Parts: parts}); err == nil {
+		if res, err := edit.Apply(d, edit.Edit{Label: "a map", Parts: edit.PutMap(m, layers)}); err == nil {
 			d = res.Document
 		}
 	}

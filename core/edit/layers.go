@@ -10,6 +10,15 @@ import (
 	"azzel/core/world"
 )
 
+// PutMap are the parts that make a map with its layers.
+func PutMap(m *world.Map, layers []*world.Layer) []Part {
+	parts := []Part{Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}
+	for _, l := range layers {
+		parts = append(parts, Put{Ref: layerRef(m, l), Values: l.Values()})
+	}
+	return parts
+}
+
 func layerRef(m *world.Map, l *world.Layer) world.Ref {
 	return world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}
 }

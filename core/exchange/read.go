@@ -192,7 +192,7 @@ func (b *reader) medleys() error {
 			if err != nil {
 				return fmt.Errorf("%s: %w", what, err)
 			}
-			m.Tiles = append(m.Tiles, tiles.Weighted{Tile: n, Weight: max(0, t.Weight)})
+			m.Tiles = append(m.Tiles, tiles.Weighted{Tile: n, Weight: t.Weight})
 		}
 		if err := b.put(world.KindMedley, 0, id, m.Values(), what); err != nil {
 			return err
@@ -234,7 +234,7 @@ func (b *reader) bond(in Bond) (*world.Bond, error) {
 		if err != nil {
 			return nil, err
 		}
-		bond.Tiles = append(bond.Tiles, tiles.Bonded{Tile: n, Joined: joined, Weight: max(0, t.Weight)})
+		bond.Tiles = append(bond.Tiles, tiles.Bonded{Tile: n, Joined: joined, Weight: t.Weight})
 	}
 	for _, s := range in.Also {
 		n, err := b.tile(s)

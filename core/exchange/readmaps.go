@@ -62,8 +62,8 @@ func (b *reader) oneMap(i int, name string) error {
 		m.Edges[k] = world.Edge(e)
 	}
 	if in.Background != nil {
-		if m.Background.Top, err = parseColour(in.Background.Top); err == nil {
-			m.Background.Bottom, err = parseColour(in.Background.Bottom)
+		if m.Background.Top, err = world.ParseColour(in.Background.Top); err == nil {
+			m.Background.Bottom, err = world.ParseColour(in.Background.Bottom)
 		}
 		if err != nil {
 			return fmt.Errorf("%s: background: %w", name, err)
@@ -121,7 +121,7 @@ func (b *reader) layer(m *world.Map, order int, in Layer) error {
 		return err
 	}
 	l := &world.Layer{Name: in.Name, Order: order + 1, Counts: in.Counts, Locked: in.Locked, Fade: in.Fade, Group: in.Group}
-	if l.Tint, err = parseColour(in.Tint); err != nil {
+	if l.Tint, err = world.ParseColour(in.Tint); err != nil {
 		return err
 	}
 	if in.Depth != nil {

@@ -171,7 +171,7 @@ func (b *reader) cut(t *world.Tileset, in Tileset) error {
 		t.Cut.Crop = grid.Rect(*in.Cut.Crop)
 	}
 	if in.Cut.Key != "" {
-		key, err := parseColour(in.Cut.Key)
+		key, err := world.ParseColour(in.Cut.Key)
 		if err != nil {
 			return err
 		}

@@ -46,25 +46,6 @@ func parseID(s string) (world.ID, error) {
 	return world.ID(prefix<<32 | count), nil
 }
 
-func colourText(c world.Colour) string {
-	if c == 0 {
-		return ""
-	}
-	r, g, b := c.RGB()
-	return fmt.Sprintf("#%02x%02x%02x", r, g, b)
-}
-
-func parseColour(s string) (world.Colour, error) {
-	if s == "" {
-		return 0, nil
-	}
-	n, err := strconv.ParseUint(strings.TrimPrefix(s, "#"), 16, 32)
-	if err != nil || len(s) != 7 || s[0] != '#' {
-		return 0, fmt.Errorf("%.40q is no colour: write it like #d07a2c", s)
-	}
-	return world.RGB(uint8(n>>16), uint8(n>>8), uint8(n)), nil
-}
-
 func joinedText(n tiles.Neighbours) string {
 	var parts []string
 	for i, c := range compass {

@@ -299,7 +299,7 @@ func (b *writer) oneMap(n int, m *world.Map) error {
 		part.Edges = append(part.Edges, word(world.EdgeNames[:], e))
 	}
 	if m.Background != (world.Background{}) {
-		part.Background = &Background{colourText(m.Background.Top), colourText(m.Background.Bottom)}
+		part.Background = &Background{m.Background.Top.String(), m.Background.Bottom.String()}
 	}
 	for i, l := range m.Layers {
 		layer, err := b.layer(l)
@@ -321,7 +321,7 @@ func (b *writer) oneMap(n int, m *world.Map) error {
 }
 
 func (b *writer) layer(l *world.Layer) (Layer, error) {
-	part := Layer{ID: idText(l.ID), Name: l.Name, Counts: l.Counts, Locked: l.Locked, Fade: l.Fade, Tint: colourText(l.Tint), Group: l.Group}
+	part := Layer{ID: idText(l.ID), Name: l.Name, Counts: l.Counts, Locked: l.Locked, Fade: l.Fade, Tint: l.Tint.String(), Group: l.Group}
 	if l.DepthX != 0 || l.DepthY != 0 {
 		part.Depth = &Place{l.DepthX, l.DepthY}
 	}

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strings"
 
+	"azzel/core/board"
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/world"
@@ -92,10 +93,8 @@ func reach(d *world.Document, m *world.Map) []*world.Map {
 	list := []*world.Map{m}
 	in := map[world.ID]bool{m.ID: true}
 	for i := 0; i < len(list); i++ {
-		on := list[i].OnBoard()
-		wide, high := grid.Rect{X: on.X - 1, Y: on.Y, W: on.W + 2, H: on.H}, grid.Rect{X: on.X, Y: on.Y - 1, W: on.W, H: on.H + 2}
-		for _, o := range d.Maps {
-			if b := o.OnBoard(); !in[o.ID] && (!b.Meet(wide).Empty() || !b.Meet(high).Empty()) {
+		for _, o := range board.Touching(d, list[i].ID, list[i].OnBoard()) {
+			if !in[o.ID] {
 				in[o.ID] = true
 				list = append(list, o)
 			}

@@ -157,7 +157,7 @@ func (h *Hand) join(d *world.Document, start Spot, ghost Ghost) Outcome {
 	if to.Map == nil {
 		m, parts := h.newMap(d, ghost.Room)
 		e.Parts, e.Label = parts, edit.Clip("make "+m.Name+" and a crossing to it")
-		to = Spot{Map: m, Cell: nearest(ghost.Room, start.Board).Sub(m.Origin)}
+		to = Spot{Map: m, Cell: ghost.Room.Clamp(start.Board).Sub(m.Origin)}
 	}
 	c := &world.Crossing{BothWays: true, Ends: [2]world.End{
 		{Map: start.Map.ID, Cells: grid.Rect{X: start.Cell.X, Y: start.Cell.Y, W: 1, H: 1}},
@@ -181,19 +181,10 @@ func farSide(d *world.Document, at grid.Point) (room grid.Rect, text, problem st
 	return room, fmt.Sprintf("new map, %d × %d cells, with a crossing to it", room.W, room.H), ""
 }
 
-// nearest is the cell of a box that is nearest to another.
-func nearest(r grid.Rect, to grid.Point) grid.Point {
-	return grid.Point{X: min(max(to.X, r.X), r.X+r.W-1), Y: min(max(to.Y, r.Y), r.Y+r.H-1)}
-}
-
 // newMap makes an empty map of a box of the board.
 func (h *Hand) newMap(d *world.Document, r grid.Rect) (*world.Map, []edit.Part) {
 	m, layers := world.NewMap(board.NameFor(d, r), grid.Point{X: r.X, Y: r.Y}, grid.Rect{W: r.W, H: r.H}, h.ids)
-	parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}
-	for _, l := range layers {
-		parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
-	}
-	return m, parts
+	return m, edit.PutMap(m, layers)
 }
 
 func (h *Hand) eraseCrossing(d *world.Document, s Spot) Outcome {

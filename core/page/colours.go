@@ -40,11 +40,7 @@ func (p *Page) MapOfColours(to Legend, places []byte) Changed {
 		name = board.NameFor(d, room)
 	}
 	m, layers := world.NewMap(name, grid.Point{X: room.X, Y: room.Y}, grid.Rect{W: room.W, H: room.H}, p.ids)
-	e := edit.Edit{Label: edit.Clip("make " + m.Name + " of a picture's colours"), Parts: []edit.Part{
-		edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}}
-	for _, l := range layers {
-		e.Parts = append(e.Parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
-	}
+	e := edit.Edit{Label: edit.Clip("make " + m.Name + " of a picture's colours"), Parts: edit.PutMap(m, layers)}
 	g := grid.BoxRegion(m.Bounds)
 	i := 0
 	cells := grid.RunsOf(g, func(grid.Point) grid.Cell {

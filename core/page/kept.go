@@ -1,6 +1,7 @@
 package page
 
 import (
+	"errors"
 	"fmt"
 
 	"azzel/core/edit"
@@ -17,7 +18,7 @@ func (p *Page) Look(document []byte, name string) Changed {
 		return p.Fail(fmt.Errorf("this kept state can't be shown: %w", err))
 	}
 	p.hand.Cancel()
-	p.game = nil
+	p.game, p.fill = nil, nil
 	p.looked, p.lookedName = d, name
 	return p.follow() | SceneChanged | StateChanged | PlayChanged
 }
@@ -56,6 +57,9 @@ func (p *Page) looking() bool {
 // LayCSV lays the cells of a CSV text on a layer, as one step.
 func (p *Page) LayCSV(mapID, layer world.ID, text []byte) Changed {
 	d := p.doc()
+	if p.hand.Hidden(layer) {
+		return p.Fail(errors.New("this layer is hidden: show it before you lay cells on it"))
+	}
 	cells, columns, lines, err := rows.ReadCSV(text, d.ShortTile)
 	if err != nil {
 		return p.Fail(err)

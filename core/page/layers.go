@@ -42,28 +42,8 @@ type BackdropView struct {
 	DriftY  int    `json:"driftY"`
 }
 
-// formatColour writes a colour; empty for none.
-func formatColour(c world.Colour) string {
-	if c == 0 {
-		return ""
-	}
-	return fmt.Sprintf("#%06x", uint32(c)&0xffffff)
-}
-
-// parseColour reads what formatColour writes.
-func parseColour(s string) (world.Colour, error) {
-	if s == "" {
-		return 0, nil
-	}
-	var r, g, b uint8
-	if n, err := fmt.Sscanf(strings.ToLower(s), "#%02x%02x%02x", &r, &g, &b); err != nil || n != 3 || len(s) != 7 {
-		return 0, fmt.Errorf("%.20q is no colour: write it as #rrggbb", s)
-	}
-	return world.RGB(r, g, b), nil
-}
-
 func viewLook(l *world.Layer) LayerLook {
-	v := LayerLook{Counts: l.Counts, Locked: l.Locked, Fade: l.Fade, Tint: formatColour(l.Tint), DepthX: l.DepthX, DepthY: l.DepthY, Group: l.Group,
+	v := LayerLook{Counts: l.Counts, Locked: l.Locked, Fade: l.Fade, Tint: l.Tint.String(), DepthX: l.DepthX, DepthY: l.DepthY, Group: l.Group,
 		NoTiles: l.Takes.NoTiles, NoPieces: l.Takes.NoPieces, Roles: []int{}, Backdrop: BackdropView(l.Backdrop)}
 	for _, r := range append(tiles.Roles(), tiles.NoRole) {
 		if l.Takes.Roles>>r&1 != 0 {
@@ -81,7 +61,7 @@ func (p *Page) setLayer(ref world.Ref, to *LayerLook) Changed {
 	}
 	l := m.Layer(ref.ID)
 	next := *l
-	tint, err := parseColour(to.Tint)
+	tint, err := world.ParseColour(to.Tint)
 	if err != nil {
 		return p.Fail(err)
 	}

@@ -22,7 +22,7 @@ type MapLook struct {
 }
 
 func viewMapLook(d *world.Document, m *world.Map) MapLook {
-	v := MapLook{Edges: []int{}, Top: formatColour(m.Background.Top), Bottom: formatColour(m.Background.Bottom), Notes: m.Notes, Keywords: m.Keywords,
+	v := MapLook{Edges: []int{}, Top: m.Background.Top.String(), Bottom: m.Background.Bottom.String(), Notes: m.Notes, Keywords: m.Keywords,
 		Own: ownValues(d, m.Own)}
 	for _, e := range m.Edges {
 		v.Edges = append(v.Edges, int(e))
@@ -42,10 +42,10 @@ func (p *Page) setMap(ref world.Ref, to *MapLook) Changed {
 	for i, e := range to.Edges {
 		next.Edges[i] = world.Edge(min(max(e, 0), 255))
 	}
-	if next.Background.Top, err = parseColour(to.Top); err != nil {
+	if next.Background.Top, err = world.ParseColour(to.Top); err != nil {
 		return p.Fail(err)
 	}
-	if next.Background.Bottom, err = parseColour(to.Bottom); err != nil {
+	if next.Background.Bottom, err = world.ParseColour(to.Bottom); err != nil {
 		return p.Fail(err)
 	}
 	next.Notes, next.Keywords, next.Own = to.Notes, to.Keywords, nil

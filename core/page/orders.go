@@ -372,11 +372,8 @@ func (p *Page) rebuild(t *Taken) Changed {
 	m, layers := world.NewMap(t.Name, beside(d, bounds), bounds, p.ids)
 	e := edit.Edit{Label: edit.Clip("rebuild " + t.Name), Parts: []edit.Part{
 		edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: p.ids.NewID()}, Values: set.Values()},
-		edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()},
 	}}
-	for _, l := range layers {
-		e.Parts = append(e.Parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
-	}
+	e.Parts = append(e.Parts, edit.PutMap(m, layers)...)
 	g := grid.BoxRegion(m.Bounds)
 	i := 0
 	cells := grid.RunsOf(g, func(grid.Point) grid.Cell {

@@ -1,6 +1,8 @@
 package page
 
 import (
+	"fmt"
+
 	"azzel/core/grid"
 	"azzel/core/hand"
 	"azzel/core/picture"
@@ -86,6 +88,36 @@ func (p *Page) LayerPicture(mapID, layer world.ID, side int) (pixels []byte, w, 
 		}
 	}
 	return nil, 0, 0
+}
+
+// Sixteenth is the unit of places that are finer than a pixel.
+const Sixteenth = 16
+
+// LayerWay is how far a layer is moved by its depth where a view shows a box of the
+// board, both in sixteenths of a pixel.
+func (p *Page) LayerWay(mapID, layer world.ID, view grid.Rect) grid.Point {
+	d := p.doc()
+	m := d.Map(mapID)
+	if m == nil || m.Layer(layer) == nil {
+		return grid.Point{}
+	}
+	b := d.Project.Lattice().Box(m.OnBoard())
+	of := grid.Rect{X: b.X * Sixteenth, Y: b.Y * Sixteenth, W: b.W * Sixteenth, H: b.H * Sixteenth}
+	return picture.Away(m.Layer(layer), of, view)
+}
+
+// ScaledSize says in words how large a map's picture would be at a scale, or what keeps
+// it from being made.
+func (p *Page) ScaledSize(id world.ID, scale int) string {
+	m := p.doc().Map(id)
+	if m == nil {
+		return ""
+	}
+	w, h, err := picture.ScaledSize(p.doc(), m, scale)
+	if err != nil {
+		return err.Error()
+	}
+	return fmt.Sprintf("%d × %d px", w, h)
 }
 
 // Cells are those of a box of a layer, row by row; none of a box over 65,536 cells.

@@ -294,25 +294,25 @@ func (a *Atlas) Map(m *world.Map, mask uint64, side int) (pixels []byte, w, h in
 	return pixels, box.W, box.H
 }
 
-// CheckScale reports in words what keeps a map from being drawn at a scale: n for
-// 1 : n with n 1, 2, 4 or 8, and -n for n : 1 with n up to 8. A picture that is drawn
-// can also be brought in again.
-func CheckScale(d *world.Document, m *world.Map, scale int) error {
+// ScaledSize is how many pixels a map is wide and high at a scale: n for 1 : n with n 1,
+// 2, 4 or 8, and -n for n : 1 with n up to 8. An error says in words what keeps it from
+// being drawn so. A picture that is drawn can also be brought in again.
+func ScaledSize(d *world.Document, m *world.Map, scale int) (w, h int, err error) {
 	if !slices.Contains([]int{1, 2, 4, 8}, scale) && (scale > -2 || scale < -8) {
-		return fmt.Errorf("a map is drawn at 1 : 1, 2, 4 or 8, or enlarged 2 to 8 times; not at %d", scale)
+		return 0, 0, fmt.Errorf("a map is drawn at 1 : 1, 2, 4 or 8, or enlarged 2 to 8 times; not at %d", scale)
 	}
 	if scale > min(d.Project.CellW, d.Project.CellH) {
-		return fmt.Errorf("at 1 : %d nothing is left of a cell: choose a larger scale", scale)
+		return 0, 0, fmt.Errorf("at 1 : %d nothing is left of a cell: choose a larger scale", scale)
 	}
 	times, parts := max(1, -scale), max(1, scale)
-	w, h := m.Bounds.W*d.Project.CellW*times/parts, m.Bounds.H*d.Project.CellH*times/parts
+	w, h = m.Bounds.W*d.Project.CellW*times/parts, m.Bounds.H*d.Project.CellH*times/parts
 	if w > limit.PictureSide || h > limit.PictureSide || w*h > limit.PicturePixels {
-		return fmt.Errorf("the picture would be %d × %d px; the most is %d px a side and %d megapixels: choose a smaller scale", w, h, limit.PictureSide, limit.PicturePixels>>20)
+		return w, h, fmt.Errorf("the picture would be %d × %d px; the most is %d px a side and %d megapixels: choose a smaller scale", w, h, limit.PictureSide, limit.PicturePixels>>20)
 	}
-	return nil
+	return w, h, nil
 }
 
-// Scaled draws a whole map at a scale that CheckScale takes.
+// Scaled draws a whole map at a scale that ScaledSize takes.
 func (a *Atlas) Scaled(m *world.Map, mask uint64, scale int) (pixels []byte, w, h int) {
 	level := bits.Len(uint(max(1, scale))) - 1
 	box := pixelBox(m.Bounds, m.Bounds, a.lattice, level)

@@ -3,6 +3,8 @@ package world
 import (
 	"errors"
 	"fmt"
+	"strconv"
+	"strings"
 
 	"azzel/core/limit"
 	"azzel/core/pack"
@@ -19,6 +21,26 @@ func RGB(r, g, b uint8) Colour { return 1<<24 | Colour(r)<<16 | Colour(g)<<8 | C
 
 // RGB is the colour's red, green and blue.
 func (c Colour) RGB() (r, g, b uint8) { return uint8(c >> 16), uint8(c >> 8), uint8(c) }
+
+// String is the colour as #rrggbb, empty for none.
+func (c Colour) String() string {
+	if c == 0 {
+		return ""
+	}
+	return fmt.Sprintf("#%06x", uint32(c)&0xffffff)
+}
+
+// ParseColour reads what String gives, in small or capital letters.
+func ParseColour(s string) (Colour, error) {
+	if s == "" {
+		return 0, nil
+	}
+	n, err := strconv.ParseUint(strings.TrimPrefix(s, "#"), 16, 32)
+	if err != nil || len(s) != 7 || s[0] != '#' {
+		return 0, fmt.Errorf("%.40q is no colour: write it like #d07a2c", s)
+	}
+	return RGB(uint8(n>>16), uint8(n>>8), uint8(n)), nil
+}
 
 func (c Colour) valid() bool { return c == 0 || c>>24 == 1 }
 

@@ -53,10 +53,7 @@ func (a Author) Edit(d *world.Document) edit.Edit {
 	case n < 16:
 		fresh, layers := world.NewMap(fmt.Sprintf("Map %d", a.Rand.IntN(99)), grid.Point{X: a.Rand.IntN(400) - 200, Y: a.Rand.IntN(400) - 200},
 			grid.Rect{W: 3 + a.Rand.IntN(12), H: 3 + a.Rand.IntN(9)}, a.IDs)
-		add(edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: fresh.ID}, Values: fresh.Values()})
-		for _, l := range layers {
-			add(edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: fresh.ID, ID: l.ID}, Values: l.Values()})
-		}
+		e.Parts = edit.PutMap(fresh, layers)
 	case n < 17 && len(d.Maps) > 3:
 		add(edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}})
 	case n < 18:

@@ -14,16 +14,7 @@ function wayOf(p: Project, map: MapView, layer: LayerView): { x: number; y: numb
     w: p.camera.width / p.camera.zoom,
     h: p.camera.height / p.camera.zoom,
   };
-  return {
-    x: (offCentre(view.x, view.w, map.x, map.w) * depthX) / 100,
-    y: (offCentre(view.y, view.h, map.y, map.h) * depthY) / 100,
-  };
-}
-
-/** How far a view is from the middle of a map, as if it stayed within it; 0 where it shows all of it, so that the board is like play. */
-function offCentre(from: number, length: number, start: number, side: number): number {
-  const most = Math.max(0, (side - length) / 2);
-  return Math.min(most, Math.max(-most, from + length / 2 - start - side / 2));
+  return p.layerWay(map.id, layer.id, view);
 }
 
 const shown = (map: MapView, layer: LayerView): boolean => {

@@ -43,6 +43,20 @@ export const nameState = (project: string, state: string, name: string): Promise
 export const removeState = (project: string, state: string): Promise<void> =>
   ask(`/projects/${project}/states/${state}`, { method: 'DELETE' });
 
+/** A file that the server writes, with the name that it gives it. */
+export async function fetchFile(href: string): Promise<{ name: string; body: Blob }> {
+  let response: Response;
+  try {
+    response = await fetch(href);
+  } catch {
+    throw new Error('The server does not answer. Start it again, then try once more.');
+  }
+  if (!response.ok) throw new Error(((await response.json()) as Problem).error);
+  const told = /filename\*=(?:UTF-8|utf-8)''([^;]+)/.exec(response.headers.get('Content-Disposition') ?? '')?.[1];
+  const plain = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1];
+  return { name: decodeURIComponent(told ?? plain ?? 'azzel'), body: await response.blob() };
+}
+
 /** A kept state as a document. */
 export async function fetchState(project: string, state: string): Promise<Uint8Array> {
   const response = await fetch(`/api/projects/${project}/states/${state}`);

@@ -1,4 +1,5 @@
 import { Buffers, instantiate, type Exports } from './module';
+import { SIXTEENTH } from './types.gen';
 import type {
   Bonding,
   BoxView,
@@ -103,6 +104,19 @@ export class Core {
   paste(text: string): number {
     this.buffers.giveText(text);
     return this.exports.paste();
+  }
+
+  /** How far a layer is moved by its depth where a view shows a box of the board, in its pixels. */
+  layerWay(map: string, layer: string, view: BoxView): { x: number; y: number } {
+    const [vx, vy, vw, vh] = [view.x, view.y, view.w, view.h].map((n) => Math.round(n * SIXTEENTH));
+    this.exports.layerWay(BigInt(map), BigInt(layer), vx ?? 0, vy ?? 0, vw ?? 0, vh ?? 0);
+    const [x = 0, y = 0] = this.box();
+    return { x: x / SIXTEENTH, y: y / SIXTEENTH };
+  }
+
+  /** How large a map's picture would be, or what keeps it from being made. */
+  scaledSize(map: string, scale: number): string {
+    return this.buffers.takeText(this.exports.scaledSize(BigInt(map), scale));
   }
 
   /** Shows a kept state in the project's place. */

@@ -51,6 +51,8 @@ export interface Exports extends Bridge {
   alike(set: bigint): number;
   layCSV(map: bigint, layer: bigint): number;
   cells(map: bigint, layer: bigint, x: number, y: number, w: number, h: number): number;
+  layerWay(map: bigint, layer: bigint, x: number, y: number, w: number, h: number): void;
+  scaledSize(map: bigint, scale: number): number;
   lossOf(map: bigint, columns: number, rows: number, anchor: number): number;
   paste(): number;
 }

@@ -462,6 +462,14 @@ export class Project {
     return this.core?.lossOf(map, columns, rows, anchor) ?? '';
   }
 
+  layerWay(map: string, layer: string, view: T.BoxView): { x: number; y: number } {
+    return this.core?.layerWay(map, layer, view) ?? { x: 0, y: 0 };
+  }
+
+  scaledSize(map: string, scale: number): string {
+    return this.core?.scaledSize(map, scale) ?? '';
+  }
+
   steps(): T.StepView[] {
     return this.core?.steps() ?? [];
   }

@@ -613,6 +613,7 @@ export const PLAY_CHANGED = 32;
 export const TAKEN_CHANGED = 64;
 export const SAMPLE_COLUMNS = 12;
 export const SAMPLE_ROWS = 7;
+export const SIXTEENTH = 16;
 export const HOVER = 0;
 export const PRESS = 1;
 export const DRAG = 2;

@@ -90,7 +90,7 @@
     </ol>
     <div class="flex flex-col gap-1.5 border-t border-line pt-2">
       <span class="text-small text-soft">All of the project as one file of open formats, to keep or to give away:</span>
-      <span><Download label="Copy to a file" href="/api/projects/{p.id}/bundle" /></span>
+      <span><Download {p} label="Copy to a file" href="/api/projects/{p.id}/bundle" /></span>
     </div>
   </aside>
 {/if}

@@ -17,7 +17,7 @@
 <div class="flex flex-col gap-1 border-t border-line pt-2.5">
   <span>Cells as a table (CSV)</span>
   <div class="flex flex-wrap gap-1.5">
-    <Download label="Save as CSV" href="/api/projects/{p.id}/maps/{map}/layers/{layer}/cells" />
+    <Download {p} label="Save as CSV" href="/api/projects/{p.id}/maps/{map}/layers/{layer}/cells" />
     <Button label="Lay from CSV" onclick={() => chooser?.click()} />
     <input
       bind:this={chooser}

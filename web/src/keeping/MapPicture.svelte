@@ -8,9 +8,8 @@
   const SCALES = [-4, -3, -2, 1, 2, 4, 8];
   let scale = $state(1);
   const size = $derived.by(() => {
-    const { cellW, cellH } = p.scene?.project ?? { cellW: 0, cellH: 0 };
-    const scaled = (n: number): number => (scale < 0 ? n * -scale : Math.floor(n / scale));
-    return `${scaled(map.columns * cellW).toLocaleString('en')} × ${scaled(map.rows * cellH).toLocaleString('en')} px`;
+    void p.scene;
+    return p.scaledSize(map.id, scale);
   });
 </script>
 
@@ -21,6 +20,6 @@
       {#each SCALES as n (n)}<option value={n}>{n < 0 ? `${-n} : 1` : `1 : ${n}`}</option>{/each}
     </select>
   </label>
-  <span class="text-small text-soft figures">{size}, without pieces and backdrops</span>
-  <span><Download label="Save as PNG" href="/api/projects/{p.id}/maps/{map.id}/picture?scale={scale}" /></span>
+  <span class="text-small break-words text-soft figures">{size}, without pieces and backdrops</span>
+  <span><Download {p} label="Save as PNG" href="/api/projects/{p.id}/maps/{map.id}/picture?scale={scale}" /></span>
 </div>

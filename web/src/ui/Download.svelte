@@ -1,10 +1,34 @@
 <script lang="ts">
-  /** A link that brings a file from the server, which looks like a button. */
-  let { label, href }: { label: string; href: string } = $props();
+  import { fetchFile } from '../core/api';
+  import type { Project } from '../core/project.svelte';
+
+  /** Brings a file from the server, as a link that looks like a button; what keeps it from coming is said. */
+  let { p, label, href }: { p: Project; label: string; href: string } = $props();
+
+  let coming = $state(false);
+
+  async function bring(event: MouseEvent): Promise<void> {
+    event.preventDefault();
+    if (coming) return;
+    coming = true;
+    try {
+      const { name, body } = await fetchFile(href);
+      const link = document.createElement('a');
+      link.href = URL.createObjectURL(body);
+      link.download = name;
+      link.click();
+      setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
+    } catch (failure) {
+      p.say((failure as Error).message);
+    }
+    coming = false;
+  }
 </script>
 
 <a
   class="inline-flex h-7 items-center rounded-inner border border-line bg-sheet px-3 whitespace-nowrap text-ink hover:bg-shelf pointer-coarse:h-10"
   {href}
-  download>{label}</a
+  download
+  aria-busy={coming}
+  onclick={bring}>{coming ? 'Writing it …' : label}</a
 >
