@@ -3,6 +3,7 @@ package server
 import (
 	"bytes"
 	"fmt"
+	"net/url"
 	"os"
 	"strconv"
 
@@ -44,6 +45,11 @@ func (v *Server) still(c fiber.Ctx) (project int64, d *world.Document, err error
 	return project, r.doc, nil
 }
 
+// attach says that the answer is a file of a name (RFC 6266).
+func attach(c fiber.Ctx, name string) {
+	c.Set("Content-Disposition", "attachment; filename*=UTF-8''"+url.PathEscape(name))
+}
+
 // exportBundle sends a project as a bundle.
 func (v *Server) exportBundle(c fiber.Ctx) error {
 	project, d, err := v.still(c)
@@ -72,7 +78,7 @@ func (v *Server) exportBundle(c fiber.Ctx) error {
 		file.Close()
 		return fmt.Errorf("reading the bundle: %w", err)
 	}
-	c.Attachment(exchange.FileName(d.Project.Name, ".zip"))
+	attach(c, exchange.FileName(d.Project.Name, ".zip"))
 	c.Set("Content-Type", "application/zip")
 	c.Set("Cache-Control", "no-store")
 	return c.SendStream(file, int(size))
@@ -128,7 +134,7 @@ func (v *Server) layerCells(c fiber.Ctx) error {
 	if err := rows.WriteCSV(&out, l.Cells, m.Bounds, d.ShortName); err != nil {
 		return err
 	}
-	c.Attachment(exchange.FileName(m.Name+" - "+l.Name, ".csv"))
+	attach(c, exchange.FileName(m.Name+" - "+l.Name, ".csv"))
 	c.Set("Content-Type", "text/csv; charset=utf-8")
 	c.Set("Cache-Control", "no-store")
 	return c.Send(out.Bytes())
@@ -155,7 +161,7 @@ func (v *Server) mapPicture(c fiber.Ctx) error {
 	if err := exchange.WritePNG(&out, d, m, scale, v.library(c, project)); err != nil {
 		return err
 	}
-	c.Attachment(exchange.FileName(m.Name, ".png"))
+	attach(c, exchange.FileName(m.Name, ".png"))
 	c.Set("Content-Type", "image/png")
 	c.Set("Cache-Control", "no-store")
 	return c.Send(out.Bytes())

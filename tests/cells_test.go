@@ -29,6 +29,47 @@ func (w *window) rows(name string, x, y, columns, rows int) string {
 	return w.page.MustEval(`(name, x, y, w, h) => window.azzel.cells(name, x, y, w, h).join(' ')`, name, x, y, columns, rows).Str()
 }
 
+// Strokes are mirrored; cells are selected by likeness and by lasso; on a locked layer
+// nothing is laid, and that is said; layers change places.
+func TestStrokesAndLayers(t *testing.T) {
+	_, w := trial(t)
+	name := w.scene().Maps[0].Name
+	w.press('t')
+	w.click("Take water")
+	w.press('t', 'k')
+	w.tap(name, 3, 4)
+	w.until("the stroke and its mirror image", `(name) => window.azzel.cells(name, 3, 4, 34, 1).join(' ').match(/^5( 1)+ 16777221$/) !== null`, name)
+	w.press('k')
+	w.tap(name, 20, 10)
+	w.press('q', 'f')
+	w.tap(name, 3, 4)
+	w.until("what hangs together", `() => window.azzel.probe().chosen?.cells === 1`)
+	w.press('f')
+	w.tap(name, 3, 4)
+	w.until("all that lie alike", `() => window.azzel.probe().chosen?.cells === 2`)
+	w.press('d')
+	w.drag(left, name, [2]int{5, 5}, [2]int{9, 5}, [2]int{9, 9}, [2]int{5, 9}, [2]int{5, 5})
+	w.until("all within the lasso", `() => window.azzel.probe().chosen?.cells === 25`)
+	w.press(input.Escape, input.Escape)
+	w.over(name, 12, 6)
+	w.with(input.ShiftLeft, 'y')
+	w.click("Move up")
+	w.until("the ground over the overhead", `() => window.azzel.scene().maps[0].layers.map(l => l.name).join() === 'Overhead,Ground'`)
+	w.click("Locked")
+	w.saved()
+	w.press(input.Escape, input.Escape)
+	w.press('t')
+	w.click("Take wall")
+	w.press('t')
+	before := w.probe().Hash
+	w.tap(name, 20, 8)
+	w.sees("main", "Ground is locked. Unlock it before you paint on it.")
+	if w.probe().Hash != before {
+		t.Error("a locked layer was painted on")
+	}
+	w.quiet()
+}
+
 // Cells are selected in one window, copied, and pasted through the system's clipboard
 // in another window on another project; moved, mirrored and undone by the list of steps.
 func TestSelectAndPaste(t *testing.T) {

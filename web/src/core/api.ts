@@ -52,9 +52,8 @@ export async function fetchFile(href: string): Promise<{ name: string; body: Blo
     throw new Error('The server does not answer. Start it again, then try once more.');
   }
   if (!response.ok) throw new Error(((await response.json()) as Problem).error);
-  const told = /filename\*=(?:UTF-8|utf-8)''([^;]+)/.exec(response.headers.get('Content-Disposition') ?? '')?.[1];
-  const plain = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1];
-  return { name: decodeURIComponent(told ?? plain ?? 'azzel'), body: await response.blob() };
+  const told = /filename\*=UTF-8''(.+)$/.exec(response.headers.get('Content-Disposition') ?? '')?.[1];
+  return { name: decodeURIComponent(told ?? 'azzel'), body: await response.blob() };
 }
 
 /** A kept state as a document. */

@@ -1,0 +1,120 @@
+package page_test
+
+import (
+	"strings"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/page"
+	"azzel/core/world"
+)
+
+// Cells from a file keep to what a layer takes, and to what is hidden and locked; while a
+// kept state is looked at nothing is changed, and going back to it is one step.
+func TestCellsFromAFile(t *testing.T) {
+	p := open(t, 6)
+	m := p.Document().Maps[0]
+	l := m.Layers[0]
+	lay := func(text string) string {
+		p.LayCSV(m.ID, l.ID, []byte(text))
+		return strings.Join(p.State().Messages, " ")
+	}
+	set := func(change func(*page.LayerLook)) {
+		look := p.Scene().Maps[0].Layers[0].Look
+		for _, v := range p.Scene().Maps[0].Layers {
+			if v.ID == page.FormatID(l.ID) {
+				look = v.Look
+			}
+		}
+		change(&look)
+		order(p, page.Order{Do: "set-layer", Kind: "layer", Map: page.FormatID(m.ID), ID: page.FormatID(l.ID), Layer: &look})
+	}
+	set(func(v *page.LayerLook) { v.Roles = []int{1} })
+	before := p.Document()
+	for text, says := range map[string]string{
+		"a1,a3\na1,a1":                    "takes no tile like tile 3 of Blockout",
+		"a1,b1":                           "no tileset",
+		"a1,a99":                          "no 99",
+		strings.Repeat("a1,", 500) + "a1": "make it larger first",
+	} {
+		if said := lay(text); !strings.Contains(said, says) {
+			t.Errorf("%.20q: said %q, want %q", text, said, says)
+		}
+	}
+	order(p, page.Order{Do: "hide", ID: page.FormatID(l.ID), Yes: true})
+	if said := lay("a1"); !strings.Contains(said, "hidden") {
+		t.Errorf("a hidden layer: %q", said)
+	}
+	order(p, page.Order{Do: "hide", ID: page.FormatID(l.ID)})
+	if p.Document() != before {
+		t.Fatal("what was refused changed the document")
+	}
+	kept := p.Document().Encode()
+	set(func(v *page.LayerLook) { v.Locked = true })
+	if said := lay("a1"); !strings.Contains(said, "locked") {
+		t.Errorf("a locked layer: %q", said)
+	}
+	p.Look(kept, "before it was locked")
+	if s := p.State(); s.Looked != "before it was locked" {
+		t.Errorf("one looks at %q", s.Looked)
+	}
+	locked := p.Document()
+	for _, o := range []page.Order{{Do: "undo"}, {Do: "walk"}, {Do: "rename", Kind: "project", Text: "Other"}} {
+		order(p, o)
+		if said := strings.Join(p.State().Messages, " "); !strings.Contains(said, "kept state") || p.Document() != locked {
+			t.Errorf("%s while looking: said %q", o.Do, said)
+		}
+	}
+	order(p, page.Order{Do: "go-back"})
+	if got := p.Document().Map(m.ID).Layer(l.ID); got.Locked {
+		t.Error("going back did not unlock the layer")
+	}
+	order(p, page.Order{Do: "undo"})
+	if got := p.Document().Map(m.ID).Layer(l.ID); !got.Locked {
+		t.Error("going back can't be taken back")
+	}
+	p.Look([]byte("moss"), "nothing")
+	if s := p.State(); s.Looked != "" || !strings.Contains(strings.Join(s.Messages, " "), "can't be shown") {
+		t.Errorf("nonsense is looked at: %+v", s.Messages)
+	}
+}
+
+// A picture's colours become cells by the legend, and each colour is proposed the tile
+// that is most like it.
+func TestLegend(t *testing.T) {
+	p := open(t, 6)
+	blockout := p.Document().Tilesets[0]
+	water := blockout.First + 4
+	p.LayerPicture(p.Document().Maps[0].ID, 0, 20) // the atlas has the tiles now
+	if got := p.Alike(blockout.ID, []int{0x3a6f9f, 0}); len(got) != 2 || got[0] < blockout.First || got[1] < blockout.First {
+		t.Errorf("proposed are %v", got)
+	}
+	if got := p.Alike(12345, []int{1}); got[0] != 0 {
+		t.Errorf("a tileset that is not there gave %v", got)
+	}
+	maps := len(p.Document().Maps)
+	p.MapOfColours(page.Legend{Name: "Moss court", Columns: 2, Rows: 2, Cells: []int{water, 0}}, []byte{1, 2, 0, 1})
+	d := p.Document()
+	if len(d.Maps) != maps+1 {
+		t.Fatalf("said %v", p.State().Messages)
+	}
+	made := d.Maps[maps]
+	cells := p.Cells(made.ID, made.PlayerLayer, made.Bounds)
+	if made.Name != "Moss court" || len(cells) != 4 || cells[0] != water || cells[1] != 0 || cells[2] != 0 || cells[3] != water {
+		t.Errorf("%s holds %v", made.Name, cells)
+	}
+	for _, o := range d.Maps[:maps] {
+		if !o.OnBoard().Meet(made.OnBoard()).Empty() {
+			t.Errorf("it lies on %s", o.Name)
+		}
+	}
+	p.State()
+	p.MapOfColours(page.Legend{Columns: 3, Rows: 2}, []byte{1})
+	p.MapOfColours(page.Legend{Columns: 0, Rows: -2}, nil)
+	if said := p.State().Messages; len(said) != 2 || len(p.Document().Maps) != maps+1 {
+		t.Errorf("bad sizes: said %v", said)
+	}
+	if _, err := edit.Apply(d, edit.Edit{Label: "none", Parts: []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: made.ID}}}}); err != nil {
+		t.Errorf("the new map can't be removed: %v", err)
+	}
+}
