@@ -192,7 +192,8 @@ func (w *window) sees(selector, text string) {
 	w.until(fmt.Sprintf("%q in %s", text, selector), `(s, t) => [...document.querySelectorAll(s)].some(e => e.textContent.includes(t))`, selector, text)
 }
 
-// click clicks the button or link that is called so.
+// click clicks the button or link that is called so, once it stands still: a slip moves
+// when what it says grows.
 func (w *window) click(name string) {
 	w.t.Helper()
 	w.until("a control called "+name, `(n) => {
@@ -200,10 +201,12 @@ func (w *window) click(name string) {
 		if (!named) return false;
 		named.scrollIntoView({ block: 'nearest' });
 		const r = named.getBoundingClientRect();
-		window.__at = [r.x + r.width / 2, r.y + r.height / 2];
-		return true;
+		const [x, y, now] = [r.x + r.width / 2, r.y + r.height / 2, performance.now()];
+		const was = window.__at;
+		if (!was || was[0] !== x || was[1] !== y) window.__at = [x, y, now];
+		return now - window.__at[2] >= 50;
 	}`, name)
-	at := w.page.MustEval(`() => window.__at`).Arr()
+	at := w.page.MustEval(`() => { const at = window.__at; delete window.__at; return at; }`).Arr()
 	w.page.Mouse.MustMoveTo(at[0].Num(), at[1].Num()).MustClick(proto.InputMouseButtonLeft)
 }
 
