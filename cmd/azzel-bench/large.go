@@ -177,7 +177,7 @@ func largeHands(b *bench, page *rod.Page) error {
 			await bench.frame();
 			const start = performance.now();
 			bench.fire('pointerup', z.x, z.y, 0, 0);
-			await bench.frame(); await bench.frame();
+			await bench.rest();
 			return [performance.now() - start, bench.longest()];
 		}`, x0, y0, x1, y1).Arr()
 		return raw[0].Num(), raw[1].Num()
@@ -188,7 +188,7 @@ func largeHands(b *bench, page *rod.Page) error {
 			bench.watch();
 			const start = performance.now();
 			window.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', code: 'KeyZ', ctrlKey: true }));
-			await bench.frame(); await bench.frame();
+			await bench.rest();
 			return [performance.now() - start, bench.longest()];
 		}`).Arr()
 		page.MustWait(`() => document.querySelector('[data-saved=saved]') !== null`)

@@ -11,6 +11,7 @@ import (
 	"os"
 	"path/filepath"
 	"runtime"
+	"strings"
 	"time"
 
 	"github.com/go-rod/rod"
@@ -136,7 +137,7 @@ func laid(b *bench, browser *rod.Browser, id int64, name, what string, side int)
 		bench.watch();
 		const start = performance.now();
 		bench.fire('pointerup', z.x, z.y, 0, 0);
-		await bench.frame(); await bench.frame(); await bench.frame();
+		await bench.rest();
 		return [performance.now() - start, bench.longest()];
 	}`, side).Arr()
 	page.MustWait(`() => document.querySelector('[data-saved=saved]') !== null`)
@@ -234,15 +235,26 @@ func rendererMemory() (largest int, err error) {
 		if err != nil || !bytes.Contains(line, []byte("--type=renderer")) {
 			continue
 		}
-		statm, err := os.ReadFile(filepath.Join(p, "statm"))
-		var size, resident int
-		if err == nil {
-			if _, err := fmt.Sscan(string(statm), &size, &resident); err == nil {
-				largest = max(largest, resident*os.Getpagesize())
-			}
+		if n, err := proportional(p); err == nil {
+			largest = max(largest, n)
 		}
 	}
 	return largest, nil
+}
+
+// proportional is the memory of a process in bytes, what it shares with others divided
+// by their number.
+func proportional(process string) (int, error) {
+	rollup, err := os.ReadFile(filepath.Join(process, "smaps_rollup"))
+	if err != nil {
+		return 0, err
+	}
+	_, after, there := strings.Cut(string(rollup), "\nPss:")
+	kilobytes := 0
+	if _, err := fmt.Sscan(after, &kilobytes); err != nil || !there {
+		return 0, fmt.Errorf("no share is told of %s", process)
+	}
+	return kilobytes << 10, nil
 }
 
 // wetGround is a medley of the blockout tiles.

@@ -68,7 +68,17 @@ func open() (result int32) {
 //go:wasmexport receive
 func receive() (result int32) {
 	defer bridge.Guard(&result)
-	changed, err := now.Receive(bridge.Taken())
+	return received(now.Receive(bridge.Taken()))
+}
+
+//go:wasmexport work
+func work(budget int32) (result int32) {
+	defer bridge.Guard(&result)
+	return received(now.Work(int(budget)))
+}
+
+// received is what has changed, or gap.
+func received(changed page.Changed, err error) int32 {
 	if err != nil {
 		if !errors.Is(err, edit.ErrGap) {
 			fmt.Fprintf(os.Stderr, "receiving: %v\n", err)
@@ -185,12 +195,6 @@ func blockPicture(patch int64, side int32) (result int32) {
 	pix, w, h := now.BlockPicture(world.ID(patch), int(side))
 	box = [4]int32{0, 0, int32(w), int32(h)}
 	return bridge.Answer(pix)
-}
-
-//go:wasmexport fillStep
-func fillStep(budget int32) (result int32) {
-	defer bridge.Guard(&result)
-	return int32(now.FillStep(int(budget)))
 }
 
 //go:wasmexport tick

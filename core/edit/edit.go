@@ -6,6 +6,7 @@ import (
 	"fmt"
 
 	"azzel/core/grid"
+	"azzel/core/pace"
 	"azzel/core/world"
 )
 
@@ -34,6 +35,9 @@ type Paint struct {
 	Cells      grid.Runs
 	// Expect, if not nil, is what must still lie in a cell for it to be changed.
 	Expect grid.Runs
+	// Swap, if not nil, takes the place of Cells and Expect, as long as the part is not
+	// encoded.
+	Swap *grid.Swap
 	// Loose is the part of Region in which a tile of a bond stands for the bond:
 	// which of its tiles is laid follows from the neighbours.
 	Loose grid.Region
@@ -89,8 +93,12 @@ type application struct {
 
 // Apply gives the document after e, which must have its parts. An error leaves
 // nothing changed and says why in words for people.
-func Apply(d *world.Document, e Edit) (Result, error) {
+func Apply(d *world.Document, e Edit) (Result, error) { return ApplyAt(nil, d, e) }
+
+// ApplyAt is Apply for work that goes at a pace.
+func ApplyAt(p pace.Pace, d *world.Document, e Edit) (Result, error) {
 	a := &application{draft: d.Draft(), undoing: e.Undoes != 0}
+	a.draft.Pace = p
 	for _, p := range e.Parts {
 		if err := p.apply(a); err != nil {
 			return Result{}, err
@@ -110,7 +118,7 @@ func (a *application) undo(p Part) { a.inverse = append(a.inverse, p) }
 
 func (p Paint) apply(a *application) error {
 	a.of += p.Region.Len()
-	done, err := a.draft.Paint(p.Map, p.Layer, world.Stroke{Region: p.Region, Cells: p.Cells, Expect: p.Expect, Loose: p.Loose})
+	done, err := a.draft.Paint(p.Map, p.Layer, world.Stroke{Region: p.Region, Cells: p.Cells, Expect: p.Expect, Swap: p.Swap, Loose: p.Loose})
 	if a.undoing && errors.Is(err, world.ErrGone) {
 		a.left += p.Region.Len()
 		return nil
@@ -119,7 +127,7 @@ func (p Paint) apply(a *application) error {
 		return fmt.Errorf("painting %d cells: %w", p.Region.Len(), err)
 	}
 	a.left += done.Left
-	a.undo(Paint{p.Map, p.Layer, done.Region, done.Before, done.After, done.Loose})
+	a.undo(Paint{Map: p.Map, Layer: p.Layer, Region: done.Region, Swap: &done.Back, Loose: done.Loose})
 	return nil
 }
 
@@ -130,7 +138,13 @@ func (d Deal) apply(a *application) error {
 		return fmt.Errorf("laying a medley: %w", world.ErrGone)
 	}
 	l := doc.Project.Lattice()
-	cells := grid.RunsOf(d.Region, func(c grid.Point) grid.Cell { return m.Deal(l, d.Map, d.Layer, c) })
+	var cells grid.Runs
+	for _, s := range d.Region {
+		for x := s.X0; x <= s.X1; x++ {
+			cells = cells.Append(1, m.Deal(l, d.Map, d.Layer, grid.Point{X: x, Y: s.Y}))
+		}
+		a.draft.Pace.Did(s.X1 - s.X0 + 1)
+	}
 	return Paint{Map: d.Map, Layer: d.Layer, Region: d.Region, Cells: cells}.apply(a)
 }
 
@@ -220,8 +234,7 @@ func (r Remove) contents(a *application) error {
 	case world.KindLayer:
 		l := a.draft.Document().Map(r.Ref.Map).Layer(r.Ref.ID)
 		if g := l.Cells.Filled(); len(g) > 0 {
-			empty := grid.Runs{{N: g.Len()}}
-			a.undo(Paint{Map: r.Ref.Map, Layer: r.Ref.ID, Region: g, Cells: l.Cells.Read(g), Expect: empty})
+			a.undo(Paint{Map: r.Ref.Map, Layer: r.Ref.ID, Region: g, Swap: &grid.Swap{To: l.Cells}})
 		}
 	}
 	return nil

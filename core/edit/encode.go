@@ -43,10 +43,14 @@ func (p Paint) encode(e *encoder) {
 	e.Uint(uint64(p.Map))
 	e.Uint(uint64(p.Layer))
 	p.Region.Encode(&e.Writer)
-	p.Cells.Encode(&e.Writer)
-	e.Bool(p.Expect != nil)
-	if p.Expect != nil {
-		p.Expect.Encode(&e.Writer)
+	cells, expect := p.Cells, p.Expect
+	if p.Swap != nil {
+		cells, expect = p.Swap.To.Read(p.Region), p.Swap.From.Read(p.Region)
+	}
+	cells.Encode(&e.Writer)
+	e.Bool(expect != nil)
+	if expect != nil {
+		expect.Encode(&e.Writer)
 	}
 	if tag == tagLay {
 		all := slices.Equal(p.Loose, p.Region)

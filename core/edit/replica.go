@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"azzel/core/limit"
+	"azzel/core/pace"
 	"azzel/core/pack"
 	"azzel/core/world"
 )
@@ -14,6 +15,9 @@ import (
 // on top of it the session's own steps that are still on their way. It must be
 // used by one goroutine.
 type Replica struct {
+	// Pace is told of the cells that steps paint. Work that is stopped leaves the
+	// replica as it was, but not while it receives.
+	Pace      pace.Pace
 	confirmed *world.Document
 	current   *world.Document
 	revision  uint64
@@ -128,7 +132,7 @@ func (r *Replica) try(d *world.Document, e Edit) (Result, error) {
 		}
 		e.Parts = rec.inverse
 	}
-	return Apply(d, e)
+	return ApplyAt(r.Pace, d, e)
 }
 
 // A Notice is something to tell the designer.
@@ -166,7 +170,7 @@ func (r *Replica) Receive(message []byte) (Notice, error) {
 		if err != nil {
 			return Notice{}, err
 		}
-		res, err := Apply(r.confirmed, e)
+		res, err := ApplyAt(r.Pace, r.confirmed, e)
 		if err != nil {
 			return Notice{}, fmt.Errorf("following the server: %w", err)
 		}

@@ -102,7 +102,7 @@ func (c *Chunk) runs() Runs {
 	c.unpack(&cells)
 	var runs Runs
 	for _, v := range cells {
-		runs = runs.add(1, v)
+		runs = runs.Append(1, v)
 	}
 	return runs
 }

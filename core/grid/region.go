@@ -136,17 +136,32 @@ func (g Region) Where(keep func(Point) bool) Region {
 	var out Region
 	for _, s := range g {
 		for x := s.X0; x <= s.X1; x++ {
-			if !keep(Point{x, s.Y}) {
-				continue
+			if keep(Point{x, s.Y}) {
+				out = out.Append(s.Y, x, x)
 			}
-			if k := len(out) - 1; k >= 0 && out[k].Y == s.Y && out[k].X1 == x-1 {
-				out[k].X1 = x
-				continue
-			}
-			out = append(out, Span{s.Y, x, x})
 		}
 	}
 	return out
+}
+
+// Append is g with the cells x0 to x1 of row y, which must come after all of its own.
+// Like append, it may use the memory of g.
+func (g Region) Append(y, x0, x1 int) Region {
+	if k := len(g) - 1; k >= 0 && g[k].Y == y && g[k].X1+1 == x0 {
+		g[k].X1 = x1
+		return g
+	}
+	return append(g, Span{y, x0, x1})
+}
+
+// Rows is the part of g from row y0 to row y1, both within. It shares the memory of g.
+func (g Region) Rows(y0, y1 int) Region {
+	from := sort.Search(len(g), func(i int) bool { return g[i].Y >= y0 })
+	to := sort.Search(len(g), func(i int) bool { return g[i].Y > y1 })
+	if from >= to {
+		return nil
+	}
+	return g[from:to:to]
 }
 
 // Encode writes the region, each span as its distance from the one before.

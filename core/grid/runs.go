@@ -15,7 +15,8 @@ type Run struct {
 // Runs are cells in the order of a region, equal neighbours drawn together.
 type Runs []Run
 
-func (rs Runs) add(n int, c Cell) Runs {
+// Append is rs with n more cells. Like append, it may use the memory of rs.
+func (rs Runs) Append(n int, c Cell) Runs {
 	if k := len(rs) - 1; k >= 0 && rs[k].Cell == c {
 		rs[k].N += n
 		return rs
@@ -28,7 +29,7 @@ func RunsOf(g Region, cell func(Point) Cell) Runs {
 	var runs Runs
 	for _, s := range g {
 		for x := s.X0; x <= s.X1; x++ {
-			runs = runs.add(1, cell(Point{x, s.Y}))
+			runs = runs.Append(1, cell(Point{x, s.Y}))
 		}
 	}
 	return runs
@@ -36,12 +37,10 @@ func RunsOf(g Region, cell func(Point) Cell) Runs {
 
 // Over calls f for each cell of a region that the runs are over, in its order.
 func (rs Runs) Over(g Region, f func(Point, Cell)) {
-	r := runReader{runs: rs}
+	r := RunReader{Runs: rs}
 	for _, s := range g {
 		for x := s.X0; x <= s.X1; x++ {
-			c, _ := r.next()
-			f(Point{x, s.Y}, c)
-			r.skip(1)
+			f(Point{x, s.Y}, r.One())
 		}
 	}
 }
@@ -78,7 +77,7 @@ func DecodeRuns(r *pack.Reader, want int) Runs {
 			r.Fail(fmt.Errorf("%w: cells do not fit their region", pack.ErrMalformed))
 			return nil
 		}
-		runs = runs.add(int(count), Cell(cell))
+		runs = runs.Append(int(count), Cell(cell))
 		left -= int(count)
 	}
 	if left != 0 {
@@ -88,19 +87,40 @@ func DecodeRuns(r *pack.Reader, want int) Runs {
 	return runs
 }
 
-// A runReader walks runs piecewise. It must not be asked beyond their end.
-type runReader struct {
-	runs Runs
+// A RunReader walks runs piecewise. It must not be asked beyond their end.
+type RunReader struct {
+	// Runs are those that are left, of the first of which some are used up.
+	Runs Runs
 	used int
 }
 
+// Take gives the next n cells, and stands behind them then.
+func (r *RunReader) Take(n int) Runs {
+	var taken Runs
+	for n > 0 {
+		c, m := r.next()
+		m = min(m, n)
+		taken = taken.Append(m, c)
+		r.skip(m)
+		n -= m
+	}
+	return taken
+}
+
+// One gives the next cell, and stands behind it then.
+func (r *RunReader) One() Cell {
+	c := r.Runs[0].Cell
+	r.skip(1)
+	return c
+}
+
 // next is the cell the reader stands at, and how many of it follow.
-func (r *runReader) next() (Cell, int) { return r.runs[0].Cell, r.runs[0].N - r.used }
+func (r *RunReader) next() (Cell, int) { return r.Runs[0].Cell, r.Runs[0].N - r.used }
 
 // skip passes n cells of the run the reader stands in.
-func (r *runReader) skip(n int) {
+func (r *RunReader) skip(n int) {
 	r.used += n
-	if r.used == r.runs[0].N {
-		r.runs, r.used = r.runs[1:], 0
+	if r.used == r.Runs[0].N {
+		r.Runs, r.used = r.Runs[1:], 0
 	}
 }

@@ -65,9 +65,8 @@ func (h *Hand) pressChoose(d *world.Document, s Spot, away bool) Outcome {
 	}
 	if h.Shape.fills() {
 		h.gesture = gesture{}
-		layer := h.Layer(s.Map)
-		t := &FillTask{hand: h, m: s.Map, layer: layer.ID, search: h.search(d, layer, s), chooses: true, away: away}
-		return Outcome{Fill: t}
+		h.choose(s.Map.ID, h.find(d, h.Layer(s.Map), s), away)
+		return Outcome{}
 	}
 	h.gesture = gesture{kind: choosing, erase: away, start: s, last: s.Board, maps: []world.ID{s.Map.ID}}
 	h.extend(d, s.Board)

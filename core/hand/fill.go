@@ -62,17 +62,19 @@ func (h *Hand) search(d *world.Document, layer *world.Layer, s Spot) search {
 	return grid.NewFill(layer.Cells, s.Map.Bounds, s.Cell, alike(d))
 }
 
-// A FillTask is a fill under way, or a search for cells to be chosen. Step does a
-// slice of it; Outcome gives the edit once it is done. Whoever drops it has stopped it.
-type FillTask struct {
-	hand   *Hand
-	m      *world.Map
-	layer  world.ID
-	search search
-	supply Supply
-	erase  bool
-	// chooses says that the cells are to be chosen, away that they are not to be.
-	chooses, away bool
+// findStep is how many cells are looked at before the pace is told.
+const findStep = 4000
+
+// find looks for all cells that the shape takes from a cell of a layer.
+func (h *Hand) find(d *world.Document, layer *world.Layer, s Spot) grid.Region {
+	f := h.search(d, layer, s)
+	for {
+		_, done := f.Step(findStep)
+		h.Pace.Did(findStep)
+		if done {
+			return f.Region()
+		}
+	}
 }
 
 func (h *Hand) fill(d *world.Document, s Spot, erase bool) Outcome {
@@ -90,30 +92,10 @@ func (h *Hand) fill(d *world.Document, s Spot, erase bool) Outcome {
 		}
 		return said("This is filled with it already.")
 	}
-	return Outcome{Fill: &FillTask{hand: h, m: s.Map, layer: layer.ID, search: h.search(d, layer, s), supply: supply, erase: erase}}
-}
-
-// Step does work for about budget cells. It reports how many cells of at most
-// total were found, and whether the fill is done.
-func (t *FillTask) Step(budget int) (found, total int, done bool) {
-	found, done = t.search.Step(budget)
-	return found, t.m.Bounds.W * t.m.Bounds.H, done
-}
-
-// Outcome is the edit that the fill comes to; none if it was to choose cells.
-func (t *FillTask) Outcome(d *world.Document) Outcome {
-	if t.chooses {
-		t.hand.choose(t.m.ID, t.search.Region(), t.away)
-		return Outcome{}
-	}
-	m := d.Map(t.m.ID)
-	if m == nil || m.Layer(t.layer) == nil {
-		return said("This map is not there any more.")
-	}
-	swaths := []swath{{t.search.Region().Within(m.Bounds).Move(m.Origin), t.supply}}
-	lays, problem := t.hand.lays(d, []*world.Map{m}, swaths, t.erase)
+	swaths := []swath{{h.find(d, layer, s).Move(s.Map.Origin), supply}}
+	lays, problem := h.lays(d, []*world.Map{s.Map}, swaths, erase)
 	if problem != "" && len(lays) == 0 {
 		return said("%s", problem)
 	}
-	return t.hand.lay(d, lays, nil, labelOf(d, lays, t.erase))
+	return h.lay(d, lays, nil, labelOf(d, lays, erase))
 }

@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/pace"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
@@ -106,7 +107,9 @@ type Hand struct {
 	// Near is how many pixels of the board are near enough to an edge to take it.
 	Near int
 	// Steady keeps lines straight and boxes square; a map's edge pushes others.
-	Steady  bool
+	Steady bool
+	// Pace is told of the cells that are looked at where there may be very many.
+	Pace    pace.Pace
 	current map[world.ID]world.ID
 	hidden  map[world.ID]bool
 	only    map[world.ID]world.ID
@@ -349,8 +352,6 @@ func (h *Hand) Flip(d *world.Document, leftRight bool) string {
 type Outcome struct {
 	// Edit is to be applied.
 	Edit *edit.Edit
-	// Fill is to be run to its end, in slices; it gives the edit.
-	Fill *FillTask
 	// Said is for the designer: why nothing happened.
 	Said string
 }

@@ -44,14 +44,6 @@ func middle(d *world.Document, m *world.Map, c grid.Point) grid.Point {
 // run carries an outcome to its end.
 func run(t *testing.T, d *world.Document, o hand.Outcome) *world.Document {
 	t.Helper()
-	if o.Fill != nil {
-		for {
-			if _, _, done := o.Fill.Step(7); done {
-				break
-			}
-		}
-		o = o.Fill.Outcome(d)
-	}
 	if o.Edit == nil {
 		return d
 	}
@@ -125,7 +117,7 @@ func TestGhostIsWhatIsLaid(t *testing.T) {
 				continue
 			}
 			o = h.Release(d, end)
-		} else if o.Edit == nil && o.Fill == nil || erase && h.Holding != hand.Eraser {
+		} else if o.Edit == nil || erase && h.Holding != hand.Eraser {
 			continue // it was filled already, or erases, which hovering can't know
 		}
 		d = run(t, d, o)

@@ -175,6 +175,7 @@ func finder(d *world.Document, sets map[string]clipSet) (find rows.Finder, missi
 // Copied is what is selected, as text for the clipboard; empty if there is nothing,
 // which is then said. With cut it is taken away from the map.
 func (p *Page) Copied(cut bool) (text string, changed Changed) {
+	p.finish()
 	d := p.doc()
 	b, problem := p.copied()
 	if b == nil {
@@ -187,7 +188,7 @@ func (p *Page) Copied(cut bool) (text string, changed Changed) {
 		return "", StateChanged
 	}
 	if cut {
-		return text, p.remove() | p.hover()
+		return text, p.ask(func() Changed { return p.remove() | p.hover() })
 	}
 	p.say("Copied %s.", contents(b))
 	return text, StateChanged
@@ -219,6 +220,7 @@ func contents(b *world.Block) string {
 
 // Paste takes what is in the clipboard into the hand.
 func (p *Page) Paste(text string) Changed {
+	p.finish()
 	b, left, err := readClip(p.doc(), text)
 	if err != nil {
 		return p.Fail(err)

@@ -30,6 +30,7 @@ func (p *Page) MapOfColours(to Legend, places []byte) Changed {
 	if to.Columns < 1 || to.Rows < 1 || to.Columns > side || to.Rows > side || len(places) != to.Columns*to.Rows {
 		return p.Fail(fmt.Errorf("a map is 1 to %d cells wide and high; this one would be %d × %d", side, to.Columns, to.Rows))
 	}
+	p.finish()
 	d := p.doc()
 	room, ok := board.Free(d, grid.Rect{X: to.X, Y: to.Y, W: to.Columns, H: to.Rows}, 0)
 	if !ok {
@@ -52,7 +53,7 @@ func (p *Page) MapOfColours(to Legend, places []byte) Changed {
 		return grid.Cell(to.Cells[k-1])
 	})
 	e.Parts = append(e.Parts, edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: cells})
-	return p.do(e)
+	return p.ask(func() Changed { return p.do(e) })
 }
 
 // Alike proposes for each colour the tile of a tileset that is most like it, seen as

@@ -17,8 +17,9 @@ func (p *Page) Look(document []byte, name string) Changed {
 	if err != nil {
 		return p.Fail(fmt.Errorf("this kept state can't be shown: %w", err))
 	}
+	p.finish()
 	p.hand.Cancel()
-	p.game, p.fill = nil, nil
+	p.game = nil
 	p.looked, p.lookedName = d, name
 	return p.follow() | SceneChanged | StateChanged | PlayChanged
 }
@@ -56,6 +57,7 @@ func (p *Page) looking() bool {
 
 // LayCSV lays the cells of a CSV text on a layer, as one step.
 func (p *Page) LayCSV(mapID, layer world.ID, text []byte) Changed {
+	p.finish()
 	d := p.doc()
 	if p.hand.Hidden(layer) {
 		return p.Fail(errors.New("this layer is hidden: show it before you lay cells on it"))
@@ -68,5 +70,5 @@ func (p *Page) LayCSV(mapID, layer world.ID, text []byte) Changed {
 	if err != nil {
 		return p.Fail(err)
 	}
-	return p.do(e)
+	return p.ask(func() Changed { return p.do(e) })
 }

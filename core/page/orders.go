@@ -20,7 +20,10 @@ func (p *Page) Order(data []byte) Changed {
 	if err := json.Unmarshal(data, &o); err != nil {
 		return p.Fail(errUnknown)
 	}
-	return p.order(o)
+	if o.Do == "cancel" && p.working != nil {
+		return p.stop()
+	}
+	return p.ask(func() Changed { return p.order(o) })
 }
 
 func (p *Page) order(o Order) Changed {
@@ -211,13 +214,10 @@ func (p *Page) hold(o Order) {
 	p.hand.Take(held)
 }
 
-// cancel ends the innermost thing: a fill, a gesture, what is in the hand, the
+// cancel ends the innermost thing: a gesture, what is in the hand, the
 // selection.
 func (p *Page) cancel() Changed {
 	switch {
-	case p.fill != nil:
-		p.fill = nil
-		p.say("Stopped. Nothing was filled.")
 	case p.hand.Cancel():
 	case p.hand.Holding != hand.Nothing:
 		p.hand.Holding = hand.Nothing

@@ -461,9 +461,7 @@ func TestBondWithEveryShape(t *testing.T) {
 			p.Pointer(page.Drag, at(), false, false, 0)
 		}
 		p.Pointer(page.Release, at(), false, false, 0)
-		for range 100 {
-			p.FillStep(500)
-		}
+		finish(t, p)
 		if p.Document() != before {
 			counts[shape]++
 		}

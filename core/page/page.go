@@ -30,14 +30,15 @@ const (
 
 // A Page is one open page of a project. It must be used by one goroutine.
 type Page struct {
+	// Slice is how many cells are worked on before what is left waits for Work.
+	Slice    int
 	replica  *edit.Replica
 	hand     *hand.Hand
 	ids      *world.Counter
 	bitmaps  *picture.Bitmaps
 	game     *play.Game
-	fill     *hand.FillTask
-	found    int
-	total    int
+	working  *working
+	later    []job
 	outgoing [][]byte
 	messages []string
 	events   []string
@@ -63,7 +64,7 @@ func Open(opening []byte, queue [][]byte) (*Page, error) {
 	if err != nil {
 		return nil, err
 	}
-	p := &Page{replica: edit.NewReplica(o), ids: &world.Counter{Prefix: o.Prefix}, strips: map[string]*tiles.Strip{}, stamps: map[world.ID]stamp{}}
+	p := &Page{Slice: sliceCells, replica: edit.NewReplica(o), ids: &world.Counter{Prefix: o.Prefix}, strips: map[string]*tiles.Strip{}, stamps: map[world.ID]stamp{}}
 	p.hand = hand.New(p.ids)
 	for _, m := range queue {
 		if err := p.replica.Resend(m); err != nil {
@@ -109,14 +110,16 @@ func (p *Page) Fail(err error) Changed {
 // Receive takes a message from the server. After edit.ErrGap the page must be
 // opened anew.
 func (p *Page) Receive(message []byte) (Changed, error) {
-	n, err := p.replica.Receive(message)
-	if err != nil {
-		return 0, err
-	}
-	if n.Refused != "" {
-		p.say("The server refused a change: %s.", n.Refused)
-	}
-	return p.follow() | StateChanged | OutgoingChanged, nil
+	return p.enter(job{do: func() (Changed, error) {
+		n, err := p.replica.Receive(message)
+		if err != nil {
+			return 0, err
+		}
+		if n.Refused != "" {
+			p.say("The server refused a change: %s.", n.Refused)
+		}
+		return p.follow() | StateChanged | OutgoingChanged, nil
+	}})
 }
 
 // Outgoing takes the messages that are to be sent and were not taken before.
@@ -178,10 +181,6 @@ func (p *Page) outcome(o hand.Outcome) Changed {
 	if o.Said != "" {
 		p.say("%s", o.Said)
 	}
-	if o.Fill != nil {
-		p.fill = o.Fill
-		p.found, p.total = 0, 0
-	}
 	if o.Edit != nil {
 		changed |= p.do(*o.Edit)
 	}
@@ -200,50 +199,34 @@ const (
 // Pointer takes a movement of the pointer to a pixel of the board.
 // Near is how many pixels of the board are near enough to an edge to take it.
 func (p *Page) Pointer(what int, pixel grid.Point, erase, steady bool, near int) Changed {
-	d := p.doc()
-	p.hand.Near = near
-	p.pixel = pixel
-	p.hand.Steady = steady
-	switch what {
-	case Hover, Drag:
-		if p.fill != nil {
-			return PointerChanged
-		}
-		p.hand.Drag(d, pixel)
-	case Press:
-		if p.fill != nil {
-			return 0
-		}
-		return p.outcome(p.hand.Press(d, pixel, erase))
-	case Release:
-		if !p.hand.Busy() {
-			return 0
-		}
-		return p.outcome(p.hand.Release(d, pixel)) | p.hover()
-	case Leave:
-		p.hand.Leave()
+	if what == Hover && p.working != nil {
+		p.pixel = pixel
+		return 0
 	}
-	return PointerChanged
+	return p.ask(func() Changed {
+		d := p.doc()
+		p.hand.Near, p.hand.Steady = near, steady
+		p.pixel = pixel
+		switch what {
+		case Hover, Drag:
+			p.hand.Drag(d, pixel)
+		case Press:
+			return p.outcome(p.hand.Press(d, pixel, erase))
+		case Release:
+			if !p.hand.Busy() {
+				return 0
+			}
+			return p.outcome(p.hand.Release(d, pixel)) | p.hover()
+		case Leave:
+			p.hand.Leave()
+		}
+		return PointerChanged
+	})
 }
 
 func (p *Page) hover() Changed {
 	p.hand.Hover(p.doc(), p.pixel)
 	return PointerChanged
-}
-
-// FillStep goes on with a fill under way, for about budget cells.
-func (p *Page) FillStep(budget int) Changed {
-	if p.fill == nil {
-		return 0
-	}
-	found, total, done := p.fill.Step(budget)
-	p.found, p.total = found, total
-	if !done {
-		return StateChanged
-	}
-	task := p.fill
-	p.fill = nil
-	return p.outcome(task.Outcome(p.doc())) | p.hover()
 }
 
 // AddStrip takes the tiles of a tileset or the frames of a character, as the

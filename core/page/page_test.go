@@ -66,9 +66,7 @@ func TestAnyHands(t *testing.T) {
 				if r.IntN(8) > 0 {
 					p.Pointer(page.Release, at(), false, false, 0)
 				}
-				for range 50 {
-					p.FillStep(100)
-				}
+				finish(t, p)
 			case 5:
 				order(p, page.Order{Do: []string{"undo", "redo", "cancel", "delete", "unselect"}[r.IntN(5)]})
 			case 6:

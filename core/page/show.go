@@ -195,7 +195,7 @@ func (p *Page) State() State {
 	undo, _ := p.replica.CanUndo()
 	redo, _ := p.replica.CanRedo()
 	s := State{Pending: p.replica.Pending(), Undo: undo, Redo: redo, Holding: string(p.hand.Holding), Shape: string(p.hand.Shape),
-		Tile: int(p.hand.Tile), Medley: FormatID(p.hand.Medley), Bond: FormatID(p.hand.Bond), Type: FormatID(p.hand.Type), Messages: p.messages, Filling: p.fill != nil, FillFound: p.found, FillTotal: p.total,
+		Tile: int(p.hand.Tile), Medley: FormatID(p.hand.Medley), Bond: FormatID(p.hand.Bond), Type: FormatID(p.hand.Type), Messages: p.messages,
 		Playing: p.game != nil, Slip: p.slip()}
 	s.Size, s.Through, s.Adds = p.hand.Size, p.hand.Through, string(p.hand.Adds)
 	s.MirrorX, s.MirrorY = p.hand.Mirror.LeftRight, p.hand.Mirror.TopBottom
@@ -203,6 +203,9 @@ func (p *Page) State() State {
 	s.Chosen = p.chosen()
 	if p.looked != nil {
 		s.Looked = p.lookedName
+	}
+	if p.working != nil {
+		s.Working = &WorkingView{p.working.Done(), p.working.own}
 	}
 	if s.Messages == nil {
 		s.Messages = []string{}

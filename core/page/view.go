@@ -179,22 +179,21 @@ type MissingView struct {
 
 // State is what changes with the hand rather than with the document.
 type State struct {
-	Pending   int       `json:"pending"`
-	Undo      string    `json:"undo"`
-	Redo      string    `json:"redo"`
-	Holding   string    `json:"holding"`
-	Shape     string    `json:"shape"`
-	Tile      int       `json:"tile"`
-	Medley    string    `json:"medley"`
-	Bond      string    `json:"bond"`
-	HeldName  string    `json:"heldName"`
-	Type      string    `json:"type"`
-	Slip      *SlipView `json:"slip"`
-	Messages  []string  `json:"messages"`
-	Filling   bool      `json:"filling"`
-	FillFound int       `json:"fillFound"`
-	FillTotal int       `json:"fillTotal"`
-	Playing   bool      `json:"playing"`
+	Pending  int       `json:"pending"`
+	Undo     string    `json:"undo"`
+	Redo     string    `json:"redo"`
+	Holding  string    `json:"holding"`
+	Shape    string    `json:"shape"`
+	Tile     int       `json:"tile"`
+	Medley   string    `json:"medley"`
+	Bond     string    `json:"bond"`
+	HeldName string    `json:"heldName"`
+	Type     string    `json:"type"`
+	Slip     *SlipView `json:"slip"`
+	Messages []string  `json:"messages"`
+	// Working is what is under way and goes on in slices.
+	Working *WorkingView `json:"working"`
+	Playing bool         `json:"playing"`
 	// Size is how many cells wide a brush is.
 	Size int `json:"size"`
 	// Through says that selecting, erasing and picking go through all layers.
@@ -213,6 +212,14 @@ type State struct {
 	Chosen *ChosenView `json:"chosen"`
 	// Looked is what the kept state that is shown is called; empty for none.
 	Looked string `json:"looked"`
+}
+
+// WorkingView is work under way.
+type WorkingView struct {
+	// Cells is how many were worked on so far.
+	Cells int `json:"cells"`
+	// Stops says that it can be stopped.
+	Stops bool `json:"stops"`
 }
 
 // ChosenView is the cells that are selected.

@@ -43,9 +43,13 @@ func (b *Bond) Centre() grid.Cell {
 // A bondIndex finds the bond of a tile by its number. It belongs to the bonds it
 // was made of and never changes.
 type bondIndex struct {
-	byTile map[int]*preparedBond
-	bonds  []*preparedBond
+	// pages are the bonds of 256 tiles each; nil where there is none.
+	pages []*[tilePage]*preparedBond
+	bonds []*preparedBond
 }
+
+// tilePage is how many tiles a page of a bondIndex has.
+const tilePage = 256
 
 // A preparedBond is a bond ready for laying.
 type preparedBond struct {
@@ -64,14 +68,14 @@ func (d *Document) index() *bondIndex {
 }
 
 func newBondIndex(bonds []*Bond) *bondIndex {
-	i := &bondIndex{byTile: map[int]*preparedBond{}}
+	i := &bondIndex{}
 	for _, b := range bonds {
 		p := &preparedBond{Bond: b, table: b.Table(), also: map[int]bool{}}
 		for _, n := range b.Also {
 			p.also[n] = true
 		}
 		for _, t := range b.Tiles {
-			i.byTile[t.Tile] = p
+			i.put(t.Tile, p)
 		}
 		i.bonds = append(i.bonds, p)
 	}
@@ -79,10 +83,22 @@ func newBondIndex(bonds []*Bond) *bondIndex {
 }
 
 func (i *bondIndex) of(tile int) *preparedBond {
-	if tile == 0 {
-		return nil
+	if k := tile / tilePage; k < len(i.pages) && i.pages[k] != nil {
+		return i.pages[k][tile%tilePage]
 	}
-	return i.byTile[tile]
+	return nil
+}
+
+// put says whose a tile is, which must not be 0.
+func (i *bondIndex) put(tile int, b *preparedBond) {
+	k := tile / tilePage
+	if k >= len(i.pages) {
+		i.pages = append(i.pages, make([]*[tilePage]*preparedBond, k+1-len(i.pages))...)
+	}
+	if i.pages[k] == nil {
+		i.pages[k] = new([tilePage]*preparedBond)
+	}
+	i.pages[k][tile%tilePage] = b
 }
 
 // A bonder asks what the bonds of a layer lay where.
@@ -95,7 +111,7 @@ type bonder struct {
 // joins reports whether b joins to a tile.
 func (i *bondIndex) joins(b *preparedBond, tile int) bool {
 	o := i.of(tile)
-	return o == b || o != nil && slices.Contains(b.JoinsTo, o.ID) || b.also[tile]
+	return o == b || o != nil && slices.Contains(b.JoinsTo, o.ID) || len(b.also) > 0 && b.also[tile]
 }
 
 // lays is what b lays at c among the cells of r.

@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"azzel/core/grid"
+	"azzel/core/pace"
 	"azzel/core/pack"
 )
 
@@ -17,6 +18,8 @@ var ErrGone = errors.New("it is not there any more")
 // document it began with stays as it was. A Draft that reported an error must
 // be thrown away.
 type Draft struct {
+	// Pace is told of the cells that are painted.
+	Pace    pace.Pace
 	doc     *Document
 	own     map[any]bool
 	touched []Ref

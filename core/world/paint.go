@@ -17,6 +17,8 @@ type Stroke struct {
 	// Another tile of the same bond will do where it is there since its
 	// neighbours were mended.
 	Expect grid.Runs
+	// Swap, unless nil, takes the place of Cells and Expect.
+	Swap *grid.Swap
 	// Loose is the part of Region in which tiles of bonds are not laid as they
 	// are: which of their bond's tiles it is follows from the neighbours.
 	Loose grid.Region
@@ -27,8 +29,8 @@ type Painted struct {
 	// Region is the stroke's, with the neighbours that were mended, and those that
 	// follow their bond only since now.
 	Region grid.Region
-	// Before and After are its cells.
-	Before, After grid.Runs
+	// Back turns its cells into what lay there before.
+	Back grid.Swap
 	// Loose is the part of it whose tiles followed their bond before.
 	Loose grid.Region
 	// Left is how many cells were left alone, since they were not as expected.
@@ -47,32 +49,63 @@ func (d *Draft) Paint(mapID, layerID ID, s Stroke) (Painted, error) {
 	if !m.Bounds.Holds(s.Region.Bounds()) {
 		return Painted{}, errors.New("some of these cells lie outside the map")
 	}
-	for _, run := range s.Cells {
-		if n := run.Cell.Tile(); n != 0 {
-			if t, _ := d.doc.TilesetOf(n); t == nil {
-				return Painted{}, fmt.Errorf("tile %d is not there any more", n)
-			}
-		}
+	if n := d.missing(s); n != 0 {
+		return Painted{}, fmt.Errorf("tile %d is not there any more", n)
 	}
 	old := l.Cells
 	i := bonder{d.doc.index(), mapID, layerID, m.Bounds}
-	var p Painted
-	if len(i.bonds) > 0 && (len(s.Loose) > 0 || i.near(old, s.Region)) {
-		p, l.Cells = i.paint(old, s)
-	} else {
-		p.Region, p.Before, p.After = s.Region, old.Read(s.Region), s.Cells
-		e := old.Edit()
+	p := Painted{Region: s.Region}
+	e := old.Edit()
+	e.Pace = d.Pace
+	switch {
+	case len(i.bonds) > 0 && (len(s.Loose) > 0 || i.near(old, s.Region)):
+		p, l.Cells = mender{i, old, e, d.Pace}.paint(s)
+	case s.Swap != nil:
+		p.Left = e.Swap(s.Region, *s.Swap)
+		l.Cells = e.Done()
+	default:
 		p.Left = e.WriteWhere(s.Region, s.Cells, s.Expect)
 		l.Cells = e.Done()
-		if s.Expect != nil {
-			p.After = l.Cells.Read(s.Region)
-		}
 	}
+	p.Back = grid.Swap{From: l.Cells.Part(p.Region), To: old.Part(p.Region)}
 	d.count(old, l.Cells)
 	if d.doc.stored > limit.StoredCells {
 		return Painted{}, fmt.Errorf("a project holds at most %d million painted cells: remove something first", limit.StoredCells>>20)
 	}
 	return p, nil
+}
+
+// missing is the number of a tile that a stroke lays and that is not there; 0 for
+// none.
+func (d *Draft) missing(s Stroke) int {
+	if s.Swap == nil {
+		return d.missingOf(s.Cells)
+	}
+	n := 0
+	s.Swap.To.EachChunk(func(_, _ int, c *grid.Chunk) {
+		for _, v := range c.Distinct() {
+			n = max(n, d.missingOf(grid.Runs{{N: 1, Cell: v}}))
+		}
+	})
+	if n == 0 {
+		return 0
+	}
+	// A chunk also holds cells beside the region.
+	return d.missingOf(s.Swap.To.Read(s.Region))
+}
+
+func (d *Draft) missingOf(cells grid.Runs) int {
+	var last *Tileset
+	for _, run := range cells {
+		n := run.Cell.Tile()
+		if n == 0 || last != nil && n >= last.First && n < last.First+last.Count {
+			continue
+		}
+		if last, _ = d.doc.TilesetOf(n); last == nil {
+			return n
+		}
+	}
+	return 0
 }
 
 // near reports whether any tile of a bond may lie in a region or beside it.
@@ -86,75 +119,4 @@ func (i bonder) near(p grid.Plane, g grid.Region) bool {
 		}
 	}
 	return false
-}
-
-// paint lays a stroke where there are bonds.
-func (i bonder) paint(old grid.Plane, s Stroke) (Painted, grid.Plane) {
-	was := grid.Reader{Plane: old}
-	follows := func(c grid.Point) bool { return i.follows(&was, c) }
-	ring := s.Region.Grow().Minus(s.Region).Within(i.bounds)
-	// What follows its bond round the stroke, or is left alone within it, will be
-	// asked again.
-	again := ring.Where(follows)
-	var p Painted
-	expect, kept := s.Expect, grid.Region(nil)
-	if expect != nil {
-		expect, kept, p.Left = i.expected(&was, s)
-		again = again.Join(kept.Where(follows))
-	}
-	e := old.Edit()
-	e.WriteWhere(s.Region, s.Cells, expect)
-	laid := grid.Reader{Plane: e.Done()}
-	mend := laid.Plane.Edit()
-	var mended []grid.Span
-	for _, span := range again.Join(s.Loose.Minus(kept)) {
-		for x := span.X0; x <= span.X1; x++ {
-			c := grid.Point{X: x, Y: span.Y}
-			cell := laid.At(c.X, c.Y)
-			if b := i.of(cell.Tile()); b != nil {
-				if lays := i.lays(b, &laid, c); lays != cell {
-					mend.Set(c, lays)
-					mended = append(mended, grid.Span{Y: c.Y, X0: c.X, X1: c.X})
-				}
-			}
-		}
-	}
-	next := mend.Done()
-	// What was laid otherwise by hand and happens to follow its bond now must come
-	// back as it was if this is undone.
-	is := grid.Reader{Plane: next}
-	byHand := ring.Where(func(c grid.Point) bool { return !follows(c) && i.follows(&is, c) })
-	p.Region = s.Region.Join(grid.RegionOf(mended)).Join(byHand)
-	p.Before, p.After = old.Read(p.Region), next.Read(p.Region)
-	p.Loose = p.Region.Where(follows)
-	return p, next
-}
-
-// expected is what to expect so that another tile of the same bond will do, the
-// cells that are left alone all the same, and how many of those hold something
-// else than they were to. A cell that would only be mended does not count.
-func (i bonder) expected(was *grid.Reader, s Stroke) (expect grid.Runs, kept grid.Region, left int) {
-	to := make([]grid.Cell, 0, s.Region.Len())
-	s.Cells.Over(s.Region, func(_ grid.Point, c grid.Cell) { to = append(to, c) })
-	same := func(a, b *preparedBond) bool { return a != nil && a == b }
-	wanted := make([]grid.Cell, 0, len(to))
-	var spans []grid.Span
-	s.Expect.Over(s.Region, func(c grid.Point, want grid.Cell) {
-		now, becomes := was.At(c.X, c.Y), to[len(wanted)]
-		is, meant, next := i.of(now.Tile()), i.of(want.Tile()), i.of(becomes.Tile())
-		switch {
-		case now == want:
-		case same(is, meant) && i.follows(was, c):
-			want = now
-		default:
-			spans = append(spans, grid.Span{Y: c.Y, X0: c.X, X1: c.X})
-			if now != becomes && !same(is, next) && !same(meant, next) {
-				left++
-			}
-		}
-		wanted = append(wanted, want)
-	})
-	k := 0
-	expect = grid.RunsOf(s.Region, func(grid.Point) grid.Cell { k++; return wanted[k-1] })
-	return expect, grid.RegionOf(spans), left
 }

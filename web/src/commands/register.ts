@@ -390,11 +390,11 @@ export const commands: Command[] = [
     keys: ['Esc'],
     group: 'hand',
     inGame: true,
-    does: 'Ends the innermost thing: a gesture, the game’s keys, what is in the hand, the selection.',
+    does: 'Stops what is under way, or ends the innermost thing: a gesture, the game’s keys, what is in the hand, the selection.',
     run: (p) => {
-      const idle =
-        p.state?.holding === 'nothing' && !p.state.slip && !p.state.chosen && !p.state.filling && !p.pointer?.busy;
-      if (p.opened === 'desk' && !p.pointer?.busy) p.opened = 'nothing';
+      const idle = p.state?.holding === 'nothing' && !p.state.slip && !p.state.chosen && !p.pointer?.busy;
+      if (p.state?.working?.stops) p.order({ do: 'cancel' });
+      else if (p.opened === 'desk' && !p.pointer?.busy) p.opened = 'nothing';
       else if (p.panelled) {
         p.layerOpen = '';
         p.keptShown = false;

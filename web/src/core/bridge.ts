@@ -146,8 +146,9 @@ export class Core {
     return this.exports.layCSV(BigInt(map), BigInt(layer));
   }
 
-  fillStep(budget: number): number {
-    return this.exports.fillStep(budget);
+  /** Goes on with what is under way, for about as many cells. */
+  work(budget: number): number {
+    return this.exports.work(budget);
   }
 
   tick(input: number): number {

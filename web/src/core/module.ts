@@ -17,7 +17,7 @@ export interface Exports extends Bridge {
   receive(): number;
   order(): number;
   pointer(what: number, x: number, y: number, erase: number, steady: number, near: number): number;
-  fillStep(budget: number): number;
+  work(budget: number): number;
   tick(input: number): number;
   addStrip(of: bigint): number;
   view(which: number): number;

@@ -27,8 +27,9 @@ const SETTLING = 250;
 const SHORTEST_FRAME = 30;
 /** Screen pixels within which the edge of the selected map is taken. */
 const EDGE = 8;
-/** Cells a fill looks at between two glances at the clock. */
-const FILL_STEP = 20_000;
+/** Cells that are worked on between two glances at the clock, and milliseconds of a frame for it. */
+const WORK_STEP = 2_000;
+const WORKING = 8;
 
 /** One open project: all state of the page is here, and whoever changes it goes through here. */
 export class Project {
@@ -176,7 +177,7 @@ export class Project {
       const was = this.state;
       this.state = this.core.state();
       for (const text of this.state.messages) this.say(text);
-      if (this.state.filling && !was?.filling) requestAnimationFrame(() => this.fill());
+      if (this.state.working && !was?.working) requestAnimationFrame(() => this.work());
       if (was?.playing && !this.state.playing) this.ended();
     }
     if (changed & T.CELLS_CHANGED && this.bitmaps) this.bitmaps.version++;
@@ -297,16 +298,13 @@ export class Project {
     return this.core?.blockPicture(patch, side) ?? null;
   }
 
-  private fill(): void {
-    if (!this.core || !this.state?.filling) return;
-    const until = performance.now() + 8;
-    let changed = 0;
-    while (performance.now() < until && changed !== BROKEN) {
-      changed |= this.core.fillStep(FILL_STEP);
-      if (changed & (T.OUTGOING_CHANGED | T.CELLS_CHANGED)) break;
-    }
+  private work(): void {
+    if (!this.core || !this.state?.working) return;
+    const until = performance.now() + WORKING;
+    let changed = T.STATE_CHANGED;
+    while (changed === T.STATE_CHANGED && performance.now() < until) changed = this.core.work(WORK_STEP);
     this.apply(changed);
-    if (this.state.filling) requestAnimationFrame(() => this.fill());
+    if (this.state.working) requestAnimationFrame(() => this.work());
   }
 
   /** The board draws itself on the next frame, once. */

@@ -339,6 +339,11 @@ export interface SlipView {
   landings: BoxView[];
 }
 
+export interface WorkingView {
+  cells: number;
+  stops: boolean;
+}
+
 export interface ChosenView {
   map: string;
   box: BoxView;
@@ -361,9 +366,7 @@ export interface State {
   type: string;
   slip: SlipView | null;
   messages: string[];
-  filling: boolean;
-  fillFound: number;
-  fillTotal: number;
+  working: WorkingView | null;
   playing: boolean;
   size: number;
   through: boolean;

@@ -13,10 +13,10 @@
   {#each p.messages as message (message.id)}
     <div class="max-w-120 sheet px-3 py-2" data-message>{message.text}</div>
   {/each}
-  {#if p.state?.filling}
-    <div class="flex items-center gap-3 sheet px-3 py-2" data-filling>
-      <span class="figures">Filling: {p.state.fillFound.toLocaleString('en')} cells so far</span>
-      <span class="text-soft">Esc stops it</span>
+  {#if p.state?.working}
+    <div class="flex items-center gap-3 sheet px-3 py-2" data-working>
+      <span class="figures">Working: {p.state.working.cells.toLocaleString('en')} cells so far</span>
+      {#if p.state.working.stops}<span class="text-soft">Esc stops it</span>{/if}
     </div>
   {/if}
 </div>

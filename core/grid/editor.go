@@ -1,0 +1,210 @@
+package grid
+
+import "azzel/core/pace"
+
+// Edit begins a change of p. The editor must be used by one goroutine.
+func (p Plane) Edit() *Editor {
+	return &Editor{plane: Plane{append([]pageAt(nil), p.pages...)}, own: map[*page]bool{}}
+}
+
+// An Editor collects changes to a plane. p itself stays as it was.
+type Editor struct {
+	// Pace is told of the cells that are written.
+	Pace  pace.Pace
+	plane Plane
+	own   map[*page]bool
+	open  *[chunkCells]Cell
+	cx    int
+	cy    int
+	dirty bool
+}
+
+// slot is where chunk (cx, cy) is kept, in a page that this editor owns.
+func (e *Editor) slot(cx, cy int) **Chunk {
+	i, ok := e.plane.find(cx>>4, cy>>4)
+	if !ok {
+		fresh := pageAt{cx >> 4, cy >> 4, new(page)}
+		e.own[fresh.page] = true
+		e.plane.pages = append(e.plane.pages, pageAt{})
+		copy(e.plane.pages[i+1:], e.plane.pages[i:])
+		e.plane.pages[i] = fresh
+	}
+	pg := e.plane.pages[i].page
+	if !e.own[pg] {
+		mine := *pg
+		pg = &mine
+		e.own[pg] = true
+		e.plane.pages[i].page = pg
+	}
+	return &pg.chunks[(cy&15)*pageSide+cx&15]
+}
+
+func (e *Editor) close() {
+	if e.dirty {
+		*e.slot(e.cx, e.cy) = packChunk(e.open)
+		e.dirty = false
+	}
+}
+
+// SetChunk replaces a whole chunk.
+func (e *Editor) SetChunk(cx, cy int, c *Chunk) {
+	e.close()
+	e.open = nil
+	if v, uniform := c.Uniform(); uniform && v == 0 {
+		c = nil
+	}
+	*e.slot(cx, cy) = c
+}
+
+func (e *Editor) at(cx, cy int) *[chunkCells]Cell {
+	if e.open == nil || e.cx != cx || e.cy != cy {
+		e.close()
+		if e.open == nil {
+			e.open = new([chunkCells]Cell)
+		}
+		e.cx, e.cy = cx, cy
+		e.plane.Chunk(cx, cy).unpack(e.open)
+	}
+	return e.open
+}
+
+// Set puts c at pt.
+func (e *Editor) Set(pt Point, c Cell) {
+	cells := e.at(pt.X>>5, pt.Y>>5)
+	cells[(pt.Y&31)*ChunkSide+pt.X&31] = c
+	e.dirty = true
+}
+
+// Write puts runs over region g, which has as many cells. It walks g band by
+// band of chunk rows, so that a chunk is unpacked once a band.
+func (e *Editor) Write(g Region, runs Runs) {
+	e.WriteWhere(g, runs, nil)
+}
+
+// WriteWhere is Write, but leaves alone each cell that differs from what
+// expect (as many cells as g; nil for no condition) says. It reports how many
+// cells were left alone and hold something else than they were to.
+func (e *Editor) WriteWhere(g Region, runs, expect Runs) (left int) {
+	if len(g) == 0 {
+		return 0
+	}
+	if len(runs) == 1 && len(expect) <= 1 {
+		var want Cell
+		if expect != nil {
+			want = expect[0].Cell
+		}
+		return e.fill(g, runs[0].Cell, want, expect != nil)
+	}
+	type bit struct {
+		y, x, n int
+		cell    Cell
+		want    Cell
+	}
+	part := func(b bit) {
+		cells := e.at(b.x>>5, b.y>>5)
+		row := cells[(b.y&31)*ChunkSide+b.x&31:][:b.n]
+		for i := range row {
+			if expect != nil && row[i] != b.want {
+				if row[i] != b.cell {
+					left++
+				}
+				continue
+			}
+			row[i] = b.cell
+		}
+		e.dirty = true
+	}
+	// Bits of a band of chunk rows, by the column of their chunk.
+	bounds := g.Bounds()
+	left0 := bounds.X >> 5
+	columns := make([][]bit, (bounds.X+bounds.W-1)>>5-left0+1)
+	cellsOfBand := 0
+	flush := func() {
+		for i, band := range columns {
+			if len(band) == 0 {
+				continue
+			}
+			columns[i] = band[:0]
+			cells, alike := 0, true
+			for _, b := range band {
+				cells += b.n
+				alike = alike && b.cell == band[0].cell && b.want == band[0].want
+			}
+			if alike && cells == chunkCells && e.whole(left0+i, band[0].y>>5, band[0].cell, band[0].want, expect != nil) {
+				continue
+			}
+			for _, b := range band {
+				part(b)
+			}
+		}
+		e.Pace.Did(cellsOfBand)
+		cellsOfBand = 0
+	}
+	values, wanted := RunReader{Runs: runs}, RunReader{Runs: expect}
+	for k, s := range g {
+		if k > 0 && s.Y>>5 != g[k-1].Y>>5 {
+			flush()
+		}
+		cellsOfBand += s.X1 - s.X0 + 1
+		for x := s.X0; x <= s.X1; {
+			cell, n := values.next()
+			n = min(n, s.X1-x+1, 32-x&31)
+			var want Cell
+			if expect != nil {
+				var m int
+				want, m = wanted.next()
+				n = min(n, m)
+				wanted.skip(n)
+			}
+			values.skip(n)
+			column := &columns[x>>5-left0]
+			*column = append(*column, bit{s.Y, x, n, cell, want})
+			x += n
+		}
+	}
+	flush()
+	return left
+}
+
+// fill is WriteWhere for a region that becomes all one cell, and had to be all
+// one before.
+func (e *Editor) fill(g Region, cell, want Cell, conditional bool) (left int) {
+	g.chunks(e.Pace, func(a area) {
+		if a.full && e.whole(a.cx, a.cy, cell, want, conditional) {
+			return
+		}
+		cells := e.at(a.cx, a.cy)
+		e.dirty = true
+		a.spans(func(i, n int) {
+			for k := i; k < i+n; k++ {
+				switch v := &cells[k]; {
+				case !conditional || *v == want:
+					*v = cell
+				case *v != cell:
+					left++
+				}
+			}
+		})
+	})
+	return left
+}
+
+// whole fills a whole chunk with one cell without unpacking it, if that can be
+// done: without a condition, or where the condition holds for all its cells.
+func (e *Editor) whole(cx, cy int, c, want Cell, conditional bool) bool {
+	if conditional {
+		e.close()
+		if v, uniform := e.plane.Chunk(cx, cy).Uniform(); !uniform || v != want {
+			return false
+		}
+	}
+	e.SetChunk(cx, cy, &Chunk{uniform: c})
+	return true
+}
+
+// Done ends the change and gives the new plane. The editor must not be used
+// afterwards.
+func (e *Editor) Done() Plane {
+	e.close()
+	return e.plane
+}

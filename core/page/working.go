@@ -1,0 +1,116 @@
+package page
+
+import (
+	"azzel/core/hand"
+	"azzel/core/pace"
+)
+
+// sliceCells is how many cells are worked on before a page is let draw and listen.
+const sliceCells = 40_000
+
+// A job is something to be done to the page that may take long.
+type job struct {
+	do func() (Changed, error)
+	// own says that the designer asked for it, and may stop it.
+	own bool
+}
+
+// working is a job under way.
+type working struct {
+	job
+	*pace.Work
+	gave  Changed
+	fault error
+	// hand is what the hand was before, for when the job is stopped.
+	hand hand.Hand
+}
+
+// enter does a job, after those that came before it. What of it is left when the slice
+// is over is done by Work.
+func (p *Page) enter(j job) (Changed, error) {
+	if p.working != nil {
+		p.later = append(p.later, j)
+		return 0, nil
+	}
+	w := &working{job: j, hand: *p.hand}
+	w.Work = pace.Begin(func(at pace.Pace) {
+		p.hand.Pace, p.replica.Pace = at, at
+		defer func() { p.hand.Pace, p.replica.Pace = nil, nil }()
+		w.gave, w.fault = j.do()
+	})
+	p.working = w
+	return p.Work(p.Slice)
+}
+
+// ask does what the designer asked for.
+func (p *Page) ask(do func() Changed) Changed {
+	// Only what the server sends can fail in a way that the page must know of.
+	changed, _ := p.enter(job{func() (Changed, error) { return do(), nil }, true})
+	return changed
+}
+
+// Work goes on with what is under way, for about budget cells, and begins with what
+// waits for it. After edit.ErrGap the page must be opened anew.
+func (p *Page) Work(budget int) (Changed, error) {
+	w := p.working
+	if w == nil {
+		return 0, nil
+	}
+	if !w.Step(budget) {
+		return StateChanged, nil
+	}
+	p.working = nil
+	if w.fault != nil {
+		return w.gave, w.fault
+	}
+	changed, err := p.next()
+	return w.gave | changed, err
+}
+
+// next begins with what waits.
+func (p *Page) next() (changed Changed, err error) {
+	for p.working == nil && len(p.later) > 0 && err == nil {
+		j := p.later[0]
+		p.later = p.later[1:]
+		var more Changed
+		more, err = p.enter(j)
+		changed |= more
+	}
+	return changed, err
+}
+
+// Working reports whether anything is under way.
+func (p *Page) Working() bool { return p.working != nil }
+
+// finish ends what is under way, without slices.
+func (p *Page) finish() {
+	for p.working != nil {
+		if _, err := p.Work(1 << 40); err != nil {
+			p.Fail(err)
+		}
+	}
+}
+
+// stop gives up what is under way and everything asked for after it, unless it came from
+// the server.
+func (p *Page) stop() Changed {
+	w := p.working
+	if !w.own {
+		return 0
+	}
+	w.Stop()
+	p.working = nil
+	*p.hand = w.hand
+	p.hand.Cancel()
+	var kept []job
+	for _, j := range p.later {
+		if !j.own {
+			kept = append(kept, j)
+		}
+	}
+	p.later = kept
+	p.say("Stopped. Nothing was changed.")
+	// An error comes again with the server's next message.
+	changed, _ := p.next()
+	return changed | StateChanged | p.hover()
+}

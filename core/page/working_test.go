@@ -1,0 +1,173 @@
+package page_test
+
+import (
+	"bytes"
+	"math/rand/v2"
+	"reflect"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/page"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+// finish lets a page end what is under way.
+func finish(t *testing.T, p *page.Page) {
+	t.Helper()
+	for i := 0; p.Working(); i++ {
+		if _, err := p.Work(500); err != nil {
+			t.Fatal(err)
+		}
+		if i == 1_000_000 {
+			t.Fatal("the work never ends")
+		}
+	}
+}
+
+// strip is a box of a page's first map, and the message that somebody else painted it.
+func strip(p *page.Page, r *rand.Rand, revision uint64) []byte {
+	m := p.Document().Maps[0]
+	g := grid.BoxRegion(grid.Rect{X: r.IntN(10), Y: r.IntN(8), W: 1 + r.IntN(8), H: 1 + r.IntN(6)})
+	e := edit.Edit{Label: "water", Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(1 + r.IntN(3))}}}}}
+	return edit.Other(revision, e.Encode())
+}
+
+// In slices the same comes out as at once, whatever comes in between: steps of one's own,
+// and those of others.
+func TestSlicesComeToTheSame(t *testing.T) {
+	sliced := 0
+	for seed := range uint64(12) {
+		r := rand.New(rand.NewPCG(seed, 77))
+		whole, parts := open(t, 5), open(t, 5)
+		whole.Slice, parts.Slice = 1<<40, 1
+		both := func(do func(*page.Page)) {
+			do(whole)
+			do(parts)
+			if parts.Working() {
+				sliced++
+			}
+			for range r.IntN(3) {
+				if _, err := parts.Work(1 + r.IntN(60)); err != nil {
+					t.Fatalf("seed %d: %v", seed, err)
+				}
+			}
+		}
+		both(func(p *page.Page) {
+			order(p, page.Order{Do: "make-medley", Text: "Leaves", Medley: &page.Dealing{Tiles: []tiles.Weighted{{Tile: 1, Weight: 2}, {Tile: 2, Weight: 1}}, Seed: 4}})
+		})
+		revision, sent, taken := uint64(0), 0, uint64(0)
+		var messages [][2][]byte
+		for step := range 150 {
+			at, to := grid.Point{X: r.IntN(320), Y: r.IntN(256)}, grid.Point{X: r.IntN(320), Y: r.IntN(256)}
+			switch r.IntN(8) {
+			case 0:
+				o := page.Order{Do: "hold", Kind: []string{"tile", "medley", "eraser", "choose", "nothing"}[r.IntN(5)], N: 1 + r.IntN(5)}
+				both(func(p *page.Page) {
+					o := o
+					if o.Kind == "medley" && len(p.Document().Medleys) > 0 {
+						o.ID = page.FormatID(p.Document().Medleys[0].ID)
+					}
+					order(p, o)
+				})
+			case 1:
+				o := page.Order{Do: "shape", Text: []string{"free", "box", "fill", "everywhere", "oval"}[r.IntN(5)]}
+				both(func(p *page.Page) { order(p, o) })
+			case 2, 3, 4:
+				both(func(p *page.Page) { p.Pointer(page.Press, at, false, false, 0) })
+				both(func(p *page.Page) { p.Pointer(page.Drag, to, false, false, 0) })
+				both(func(p *page.Page) { p.Pointer(page.Release, to, false, false, 0) })
+			case 5:
+				o := page.Order{Do: []string{"undo", "redo", "delete", "move-cells", "fill-cells"}[r.IntN(5)], X: 1, Y: 2}
+				both(func(p *page.Page) { order(p, o) })
+			case 6:
+				revision++
+				m := strip(whole, r, revision)
+				both(func(p *page.Page) {
+					if _, err := p.Receive(m); err != nil {
+						t.Fatalf("seed %d: %v", seed, err)
+					}
+				})
+			case 7:
+				// The server takes the next step that was sent.
+				if sent < len(messages) {
+					sent++
+					taken++
+					revision++
+					both(func(p *page.Page) {
+						if _, err := p.Receive(edit.Taken(taken, revision)); err != nil {
+							t.Fatalf("seed %d: %v", seed, err)
+						}
+					})
+				}
+			}
+			finishNow := r.IntN(4) == 0
+			if finishNow {
+				finish(t, parts)
+				if !bytes.Equal(whole.Document().Encode(), parts.Document().Encode()) {
+					t.Fatalf("seed %d, step %d: in slices another document came out", seed, step)
+				}
+			}
+			if finishNow {
+				a, b := whole.Outgoing(), parts.Outgoing()
+				if !reflect.DeepEqual(a, b) {
+					t.Fatalf("seed %d, step %d: %d messages in slices, %d at once, or others", seed, step, len(b), len(a))
+				}
+				for i := range a {
+					messages = append(messages, [2][]byte{a[i], b[i]})
+				}
+			}
+		}
+		finish(t, parts)
+		if a, b := whole.State(), parts.State(); a.Undo != b.Undo || a.Redo != b.Redo || a.Pending != b.Pending || !reflect.DeepEqual(a.Chosen, b.Chosen) {
+			t.Fatalf("seed %d: in slices another state came out: %+v, want %+v", seed, b, a)
+		}
+	}
+	if sliced < 200 {
+		t.Errorf("only %d times anything was under way, so that this test shows little", sliced)
+	}
+}
+
+// Stopping leaves everything as it was, gives up what was asked for after it, and keeps
+// what came from the server meanwhile.
+func TestStoppedWork(t *testing.T) {
+	p := open(t, 5)
+	order(p, page.Order{Do: "hold", Kind: "tile", N: 2})
+	order(p, page.Order{Do: "shape", Text: "box"})
+	p.Pointer(page.Press, grid.Point{X: 8, Y: 8}, false, false, 0)
+	p.Pointer(page.Drag, grid.Point{X: 300, Y: 200}, false, false, 0)
+	before := p.Document()
+	p.Slice = 1
+	p.Pointer(page.Release, grid.Point{X: 300, Y: 200}, false, false, 0)
+	if s := p.State(); s.Working == nil || !s.Working.Stops || p.Document() != before {
+		t.Fatalf("a box in slices is laid at once: %+v", s.Working)
+	}
+	order(p, page.Order{Do: "hold", Kind: "tile", N: 3})
+	if _, err := p.Receive(strip(p, rand.New(rand.NewPCG(1, 1)), 1)); err != nil {
+		t.Fatal(err)
+	}
+	order(p, page.Order{Do: "cancel"})
+	for p.Working() {
+		if p.State().Working.Stops {
+			t.Fatal("what the server sent can be stopped")
+		}
+		order(p, page.Order{Do: "cancel"})
+		if _, err := p.Work(10); err != nil {
+			t.Fatal(err)
+		}
+	}
+	s := p.State()
+	if s.Undo != "" || s.Tile != 2 || s.Pending != 0 || len(p.Outgoing()) != 0 {
+		t.Errorf("a box that was stopped left a step: undo %q, tile %d, %d pending", s.Undo, s.Tile, s.Pending)
+	}
+	if d := world.Diff(before, p.Document()); len(d.Chunks) != 1 || p.Revision() != 1 {
+		t.Errorf("what somebody else painted meanwhile is lost: %+v", d)
+	}
+	p.Slice = 1 << 40
+	p.Pointer(page.Press, grid.Point{X: 8, Y: 8}, false, false, 0)
+	p.Pointer(page.Release, grid.Point{X: 40, Y: 8}, false, false, 0)
+	if p.State().Undo == "" {
+		t.Error("after a stop nothing can be painted")
+	}
+}
