@@ -53,7 +53,7 @@ func TestBundleOverTheServer(t *testing.T) {
 	}
 	// New ids of a page never meet those that came in.
 	res, answer = v.ask(t, "GET", "/api/projects/"+made.ID+"/opening", nil)
-	opening, err := edit.DecodeOpening([]byte(answer))
+	opening, err := edit.DecodeOpening([]byte(answer), nil)
 	if err != nil || opening.Document.UsesPrefix(opening.Prefix) {
 		t.Errorf("%d: a page was given ids that are taken: %v", res.StatusCode, err)
 	}

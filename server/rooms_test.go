@@ -60,7 +60,7 @@ func begin(t *testing.T, r *room, session int64) *edit.Replica {
 	if err != nil {
 		t.Fatal(err)
 	}
-	back, err := edit.DecodeOpening(o.Encode())
+	back, err := edit.DecodeOpening(o.Encode(), nil)
 	if err != nil {
 		t.Fatal(err)
 	}

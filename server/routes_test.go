@@ -119,7 +119,7 @@ func TestProjectRoutes(t *testing.T) {
 		t.Errorf("listed are %s", text)
 	}
 	res, text = v.ask(t, "GET", path+"/opening", nil)
-	o, err := edit.DecodeOpening([]byte(text))
+	o, err := edit.DecodeOpening([]byte(text), nil)
 	session := res.Header.Get("Azzel-Session")
 	if err != nil || o.Document.Project.CellH != 12 || session == "" || res.Header.Get("Azzel-Pictures") != "" {
 		t.Fatalf("opened is %+v for session %q (%v)", o, session, err)
@@ -147,7 +147,7 @@ func TestProjectRoutes(t *testing.T) {
 		t.Errorf("a changed picture is not drawn again: %d", res.StatusCode)
 	}
 	_, text = v.ask(t, "GET", path+"/opening?session="+session, nil)
-	if o, err := edit.DecodeOpening([]byte(text)); err != nil || o.Revision != 1 || o.Sequence != 1 || len(o.Records) != 1 || o.Records[0].Label != "paint" {
+	if o, err := edit.DecodeOpening([]byte(text), nil); err != nil || o.Revision != 1 || o.Sequence != 1 || len(o.Records) != 1 || o.Records[0].Label != "paint" {
 		t.Errorf("opened again it is at %d with %+v (%v)", o.Revision, o.Records, err)
 	}
 }

@@ -69,7 +69,7 @@ func (s *site) client(seed uint64) *client {
 	if err != nil {
 		s.t.Fatal(err)
 	}
-	o, err := edit.DecodeOpening(body)
+	o, err := edit.DecodeOpening(body, nil)
 	if err != nil {
 		s.t.Fatal(err)
 	}
@@ -369,7 +369,7 @@ func TestServerGuardsPictures(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	o, err := edit.DecodeOpening(body)
+	o, err := edit.DecodeOpening(body, nil)
 	if err != nil {
 		t.Fatal(err)
 	}

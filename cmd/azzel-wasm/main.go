@@ -18,6 +18,7 @@ import (
 	"azzel/cmd/internal/bridge"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/pace"
 	"azzel/core/page"
 	"azzel/core/picture"
 	"azzel/core/play"
@@ -27,6 +28,9 @@ import (
 
 // gap is given when messages are missing: the page must be opened anew.
 const gap = -2
+
+// more is given when something goes on with the next call.
+const more = -3
 
 var (
 	pixels = make([]byte, picture.BitmapSide*picture.BitmapSide*4)
@@ -52,18 +56,37 @@ func boxAddress() uint32 { return uint32(uintptr(unsafe.Pointer(&box[0]))) }
 //go:wasmexport enqueue
 func enqueue() { queue = append(queue, bridge.Taken()) }
 
+// open begins to open a project; openStep goes on until it gives 0, or the length of a
+// text for people.
+//
 //go:wasmexport open
 func open() (result int32) {
 	defer bridge.Guard(&result)
-	q := queue
+	bytes, q := bridge.Taken(), queue
 	queue, now, sends = nil, nil, nil
-	p, err := page.Open(bridge.Taken(), q)
-	if err != nil {
-		return bridge.Answer([]byte(err.Error()))
-	}
-	now = p
+	opening = pace.Begin(func(at pace.Pace) { opened, openFault = page.OpenAt(at, bytes, q) })
 	return 0
 }
+
+//go:wasmexport openStep
+func openStep(budget int32) (result int32) {
+	defer bridge.Guard(&result)
+	if !opening.Step(int(budget)) {
+		return more
+	}
+	if openFault != nil {
+		return bridge.Answer([]byte(openFault.Error()))
+	}
+	now, opened, opening = opened, nil, nil
+	return 0
+}
+
+// opening gives opened or openFault.
+var (
+	opening   *pace.Work
+	opened    *page.Page
+	openFault error
+)
 
 //go:wasmexport receive
 func receive() (result int32) {
@@ -390,14 +413,19 @@ func key(m int64, low, high uint32, level, x, y int32) picture.Key {
 	return picture.Key{Map: world.ID(m), Layers: uint64(low) | uint64(high)<<32, Level: int(level), X: int(x), Y: int(y)}
 }
 
+// bitmap gives 0 if nothing was drawn, 1 for all that was to be, 2 if there is more.
+//
 //go:wasmexport bitmap
 func bitmap(m int64, low, high uint32, level, x, y int32) (result int32) {
 	defer bridge.Guard(&result)
-	r := now.Bitmap(key(m, low, high, level, x, y), pixels)
+	r, more := now.Bitmap(key(m, low, high, level, x, y), pixels)
 	if r.Empty() {
 		return 0
 	}
 	box = [4]int32{int32(r.X), int32(r.Y), int32(r.W), int32(r.H)}
+	if more {
+		return 2
+	}
 	return 1
 }
 

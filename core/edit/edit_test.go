@@ -39,7 +39,7 @@ func TestUndoAlone(t *testing.T) {
 		if step%10 == 9 {
 			// A reload: what the server keeps is all there is.
 			o := edit.Opening{Sequence: rep.Answered(), Revision: rep.Revision(), Document: rep.Document(), Records: records}
-			back, err := edit.DecodeOpening(o.Encode())
+			back, err := edit.DecodeOpening(o.Encode(), nil)
 			if err != nil {
 				t.Fatal(err)
 			}

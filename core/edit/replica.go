@@ -74,6 +74,7 @@ func (r *Replica) Do(e Edit) (sequence uint64, message []byte, err error) {
 	if len(b) > limit.EditBytes {
 		return 0, nil, fmt.Errorf("this step is too large to be sent (%d MB; the most is %d MB): do it in parts", len(b)>>20, limit.EditBytes>>20)
 	}
+	r.Pace.Did(len(b))
 	res, err := r.try(r.current, e)
 	if err != nil {
 		return 0, nil, err

@@ -1,9 +1,11 @@
 package edit
 
 import (
+	"bytes"
 	"fmt"
 
 	"azzel/core/limit"
+	"azzel/core/pace"
 	"azzel/core/pack"
 	"azzel/core/world"
 )
@@ -102,8 +104,8 @@ func (o Opening) Encode() []byte {
 	return w.Bytes
 }
 
-// DecodeOpening reads what Encode wrote.
-func DecodeOpening(b []byte) (Opening, error) {
+// DecodeOpening reads what Encode wrote, at a pace.
+func DecodeOpening(b []byte, at pace.Pace) (Opening, error) {
 	if len(b) < 2 || b[0] != 'O' || b[1] != 1 {
 		return Opening{}, fmt.Errorf("opening a project: %w", pack.ErrMalformed)
 	}
@@ -111,12 +113,12 @@ func DecodeOpening(b []byte) (Opening, error) {
 	o := Opening{Prefix: uint32(r.Uint()), Sequence: r.Uint(), Revision: r.Uint()}
 	body := r.Blob(1 << 30)
 	for range r.Count(1<<20, 4) {
-		o.Records = append(o.Records, Record{r.Uint(), r.Uint(), r.Text(limit.NameLetters * 4), r.Blob(limit.EditBytes * 4)})
+		o.Records = append(o.Records, Record{r.Uint(), r.Uint(), r.Text(limit.NameLetters * 4), bytes.Clone(r.Blob(limit.EditBytes * 4))})
 	}
 	if err := r.Done(); err != nil {
 		return Opening{}, fmt.Errorf("opening a project: %w", err)
 	}
 	var err error
-	o.Document, err = world.Decode(body)
+	o.Document, err = world.DecodeAt(at, body)
 	return o, err
 }

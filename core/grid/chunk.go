@@ -1,6 +1,10 @@
 package grid
 
-import "azzel/core/pack"
+import (
+	"fmt"
+
+	"azzel/core/pack"
+)
 
 // ChunkSide is how many cells a chunk is wide and high.
 const ChunkSide = 32
@@ -35,6 +39,28 @@ func (c *Chunk) Uniform() (Cell, bool) {
 		return 0, true
 	}
 	return c.uniform, c.small == nil && c.wide == nil
+}
+
+// row calls f for the cells x0 to x1 of row y: n times the same one.
+func (c *Chunk) row(y, x0, x1 int, f func(n int, c Cell)) {
+	switch {
+	case c == nil:
+		f(x1-x0+1, 0)
+	case c.small != nil:
+		row := c.small[y*ChunkSide:][:ChunkSide]
+		for x := x0; x <= x1; {
+			from := x
+			for x++; x <= x1 && row[x] == row[from]; x++ {
+			}
+			f(x-from, c.palette[row[from]])
+		}
+	case c.wide != nil:
+		for x := x0; x <= x1; x++ {
+			f(1, c.wide[y*ChunkSide+x])
+		}
+	default:
+		f(x1-x0+1, c.uniform)
+	}
 }
 
 func (c *Chunk) unpack(into *[chunkCells]Cell) {
@@ -113,17 +139,27 @@ func (c *Chunk) Encode(w *pack.Writer) { c.runs().Encode(w) }
 
 // DecodeChunk reads what Encode wrote.
 func DecodeChunk(r *pack.Reader) *Chunk {
-	runs := DecodeRuns(r, chunkCells)
+	var cells [chunkCells]Cell
+	filled := 0
+	for range r.Count(chunkCells, 2) {
+		n, cell := r.Uint(), r.Uint()
+		if r.Err() != nil {
+			return nil
+		}
+		if !fits(n, cell, chunkCells-filled) {
+			r.Fail(errCells)
+			return nil
+		}
+		for range n {
+			cells[filled] = Cell(cell)
+			filled++
+		}
+	}
+	if filled < chunkCells {
+		r.Fail(fmt.Errorf("%w: %d cells are missing", pack.ErrMalformed, chunkCells-filled))
+	}
 	if r.Err() != nil {
 		return nil
-	}
-	var cells [chunkCells]Cell
-	i := 0
-	for _, run := range runs {
-		for range run.N {
-			cells[i] = run.Cell
-			i++
-		}
 	}
 	return packChunk(&cells)
 }

@@ -52,7 +52,7 @@ func TestPlaneAgainstMap(t *testing.T) {
 		e := plane.Edit()
 		var left int
 		if expect != nil && step%2 == 0 {
-			left = e.Swap(region, Swap{From: written(plane, region, expect).Part(region), To: written(plane, region, runs)})
+			left = e.Swap(region, Swap{From: written(plane, region, expect).Part(region, nil), To: written(plane, region, runs)})
 		} else {
 			left = e.WriteWhere(region, runs, expect)
 		}

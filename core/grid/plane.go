@@ -132,23 +132,27 @@ func (a pageAt) before(b pageAt) bool { return a.y < b.y || (a.y == b.y && a.x <
 
 // Read gives the cells of region g as runs.
 func (p Plane) Read(g Region) Runs {
-	var runs Runs
+	// Counted first, for there may be millions.
+	n, last := 0, Cell(0)
+	p.each(g, func(_ int, c Cell) {
+		if n == 0 || c != last {
+			n, last = n+1, c
+		}
+	})
+	runs := make(Runs, 0, n)
+	p.each(g, func(n int, c Cell) { runs = runs.Append(n, c) })
+	return runs
+}
+
+// each calls f for the cells of g in its order: n times the same one.
+func (p Plane) each(g Region, f func(n int, c Cell)) {
 	for _, s := range g {
 		for x := s.X0; x <= s.X1; {
-			cx := x >> 5
-			end := min(s.X1, cx<<5+31)
-			c := p.Chunk(cx, s.Y>>5)
-			if v, uniform := c.Uniform(); uniform {
-				runs = runs.Append(end-x+1, v)
-				x = end + 1
-				continue
-			}
-			for ; x <= end; x++ {
-				runs = runs.Append(1, c.At(x&31, s.Y&31))
-			}
+			end := min(s.X1, x|31)
+			p.Chunk(x>>5, s.Y>>5).row(s.Y&31, x&31, end&31, f)
+			x = end + 1
 		}
 	}
-	return runs
 }
 
 // Filled is the region of all cells that are not empty.

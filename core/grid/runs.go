@@ -1,7 +1,9 @@
 package grid
 
 import (
+	"encoding/binary"
 	"fmt"
+	"slices"
 
 	"azzel/core/pack"
 )
@@ -57,10 +59,20 @@ func (rs Runs) Len() int {
 // Encode writes the runs.
 func (rs Runs) Encode(w *pack.Writer) {
 	w.Uint(uint64(len(rs)))
+	// Into a slice of its own, since millions are written where memory is looked after.
+	b := slices.Grow(w.Bytes, 2*len(rs))
 	for _, r := range rs {
-		w.Uint(uint64(r.N))
-		w.Uint(uint64(r.Cell))
+		b = binary.AppendUvarint(b, uint64(r.N))
+		b = binary.AppendUvarint(b, uint64(r.Cell))
 	}
+	w.Bytes = b
+}
+
+var errCells = fmt.Errorf("%w: cells do not fit their region", pack.ErrMalformed)
+
+// fits reports whether a run that was read is one, of at most left cells.
+func fits(count, cell uint64, left int) bool {
+	return count > 0 && count <= uint64(left) && cell <= 1<<32-1 && Cell(cell).Valid()
 }
 
 // DecodeRuns reads runs that hold exactly want cells.
@@ -73,8 +85,8 @@ func DecodeRuns(r *pack.Reader, want int) Runs {
 		if r.Err() != nil {
 			return nil
 		}
-		if count == 0 || count > uint64(left) || cell > 1<<32-1 || !Cell(cell).Valid() {
-			r.Fail(fmt.Errorf("%w: cells do not fit their region", pack.ErrMalformed))
+		if !fits(count, cell, left) {
+			r.Fail(errCells)
 			return nil
 		}
 		runs = runs.Append(int(count), Cell(cell))

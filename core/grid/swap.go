@@ -43,12 +43,43 @@ func (e *Editor) Swap(g Region, s Swap) (left int) {
 }
 
 // Part is a plane of the chunks into which g reaches, and nothing else.
-func (p Plane) Part(g Region) Plane {
+func (p Plane) Part(g Region, at pace.Pace) Plane {
 	e := Plane{}.Edit()
-	g.chunks(nil, func(a area) {
+	g.chunks(at, func(a area) {
 		if c := p.Chunk(a.cx, a.cy); c != nil {
 			e.SetChunk(a.cx, a.cy, c)
 		}
+	})
+	return e.Done()
+}
+
+// Cut is a plane of the cells of g alone, moved by a way.
+func (p Plane) Cut(g Region, by Point, at pace.Pace) Plane {
+	e := Plane{}.Edit()
+	// What lies in one chunk came from at most four.
+	var from [4][chunkCells]Cell
+	g.Move(by).chunks(at, func(a area) {
+		x0, y0 := a.cx<<5-by.X, a.cy<<5-by.Y
+		empty := true
+		for k := range from {
+			c := p.Chunk(x0>>5+k&1, y0>>5+k>>1)
+			c.unpack(&from[k])
+			empty = empty && c == nil
+		}
+		if empty {
+			return
+		}
+		cells := e.at(a.cx, a.cy)
+		e.dirty = true
+		a.spans(func(i, n int) {
+			y := y0&31 + i>>5
+			for n > 0 {
+				x := x0&31 + i&31
+				m := min(n, 32-x&31)
+				copy(cells[i:i+m], from[x>>5+y>>5<<1][y&31<<5+x&31:])
+				i, n = i+m, n-m
+			}
+		})
 	})
 	return e.Done()
 }

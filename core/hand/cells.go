@@ -96,23 +96,37 @@ func (h *Hand) ghostChoose(d *world.Document) {
 	}
 }
 
-// lifted is a block of the cells chosen, and the parts of an edit that take them away.
-func (h *Hand) lifted(d *world.Document, c Cells) (block *world.Block, away []edit.Part) {
+// lifted is a block of the cells chosen; nil if nothing lies in them.
+func (h *Hand) lifted(d *world.Document, c Cells) *world.Block {
 	m := d.Map(c.Map)
 	if m == nil {
-		return nil, nil
+		return nil
 	}
+	return d.Cut(m, c.Region, h.takes(m), true, h.Pace)
+}
+
+// carriedBlock is what lies in the cells that a gesture carries.
+func (h *Hand) carriedBlock(d *world.Document, g *gesture) *world.Block {
+	if m := d.Map(g.cells.Map); g.lay != m {
+		g.block, g.lay = h.lifted(d, g.cells), m
+	}
+	return g.block
+}
+
+// away are the parts of an edit that take away what lies in the cells chosen.
+func (h *Hand) away(d *world.Document, c Cells) (parts []edit.Part) {
+	m := d.Map(c.Map)
 	takes := h.takes(m)
-	block = d.Cut(m, c.Region, takes, true)
 	for _, l := range m.Layers {
 		if !takes(l) {
 			continue
 		}
 		if g := l.Cells.FilledIn(c.Region); len(g) > 0 {
-			away = append(away, edit.Paint{Map: m.ID, Layer: l.ID, Region: g, Cells: grid.Runs{{N: g.Len()}}})
+			parts = append(parts, edit.Paint{Map: m.ID, Layer: l.ID, Region: g, Cells: grid.Runs{{N: g.Len()}}})
 		}
+		h.Pace.Did(c.Region.Len())
 	}
-	return block, away
+	return parts
 }
 
 // standing are the pieces among cells that hands reach.
@@ -180,11 +194,7 @@ func (h *Hand) ghostCarry(d *world.Document, by grid.Point) {
 		h.ghost = Ghost{Problem: problem}
 		return
 	}
-	block := h.gesture.block
-	if block == nil {
-		block, _ = h.lifted(d, c)
-		h.gesture.block = block
-	}
+	block := h.carriedBlock(d, &h.gesture)
 	to := c.Region.Move(m.Origin).Move(by)
 	h.ghost = Ghost{Region: to, Selects: true}
 	b := to.Bounds()
@@ -201,8 +211,9 @@ func (h *Hand) ghostCarry(d *world.Document, by grid.Point) {
 	}
 }
 
-// carry moves the cells chosen, and the pieces among them, by a way in cells.
-func (h *Hand) carry(d *world.Document, c Cells, by grid.Point) Outcome {
+// carry moves the cells chosen, and the pieces among them, by a way in cells. The block is
+// what lies in them.
+func (h *Hand) carry(d *world.Document, c Cells, block *world.Block, by grid.Point) Outcome {
 	m := d.Map(c.Map)
 	if m == nil || by == (grid.Point{}) {
 		return Outcome{}
@@ -210,11 +221,11 @@ func (h *Hand) carry(d *world.Document, c Cells, by grid.Point) Outcome {
 	if problem := h.locked(m); problem != "" {
 		return said("%s", problem)
 	}
-	block, parts := h.lifted(d, c)
 	if block == nil {
 		h.Cells = Cells{m.ID, c.Region.Move(by).Within(m.Bounds)}
 		return Outcome{}
 	}
+	parts := h.away(d, c)
 	bounds := c.Region.Bounds().Move(m.Origin).Move(by)
 	lays, fall, problem := h.onto(d, m, block, grid.Point{X: bounds.X, Y: bounds.Y})
 	if problem != "" {
@@ -266,7 +277,7 @@ func (h *Hand) MoveCells(d *world.Document, by grid.Point) Outcome {
 	if c.Map == 0 {
 		return said(nothingChosen)
 	}
-	return h.carry(d, c, by)
+	return h.carry(d, c, h.lifted(d, c), by)
 }
 
 // EraseCells takes away what lies in the cells chosen, and the pieces among them.
@@ -279,7 +290,7 @@ func (h *Hand) EraseCells(d *world.Document) Outcome {
 	if problem := h.locked(m); problem != "" {
 		return said("%s", problem)
 	}
-	_, parts := h.lifted(d, c)
+	parts := h.away(d, c)
 	for _, p := range h.standing(d, c) {
 		parts = append(parts, edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}})
 	}
@@ -348,7 +359,7 @@ func (h *Hand) TransformCells(d *world.Document, how Transform) Outcome {
 	if how == Quarter && l.W != l.H {
 		return said("The cells of this project are not square, so they can't be turned. Mirror them instead.")
 	}
-	block, parts := h.lifted(d, c)
+	block, parts := h.lifted(d, c), h.away(d, c)
 	if block == nil {
 		return said("There is nothing in these cells.")
 	}
@@ -400,7 +411,7 @@ func (h *Hand) CopyCells(d *world.Document) (*world.Block, string) {
 	if c.Map == 0 {
 		return nil, nothingChosen
 	}
-	b, _ := h.lifted(d, c)
+	b := h.lifted(d, c)
 	if b == nil {
 		return nil, "There is nothing in these cells."
 	}

@@ -42,9 +42,10 @@ type gesture struct {
 	pieceM world.ID
 	// sides are those of a map that are dragged.
 	sides board.Sides
-	// cells are carried, block is what lies in them.
+	// cells are carried, block is what lay in them when their map was as in lay.
 	cells Cells
 	block *world.Block
+	lay   *world.Map
 }
 
 // A Ghost is what would be laid, taken or moved.
@@ -335,7 +336,7 @@ func (h *Hand) Release(d *world.Document, pixel grid.Point) Outcome {
 			h.Cells = Cells{}
 			return Outcome{}
 		}
-		return h.carry(d, g.cells, h.steady(g.start.Board, At(d, pixel).Board).Sub(g.start.Board))
+		return h.carry(d, g.cells, h.carriedBlock(d, &g), h.steady(g.start.Board, At(d, pixel).Board).Sub(g.start.Board))
 	case sizing:
 		return h.resize(d, g.start.Map.ID, ghost)
 	case measuring:

@@ -282,7 +282,7 @@ func (h *Hand) PickBox(d *world.Document, from, to grid.Point) bool {
 		return h.Pick(d, from)
 	}
 	box := grid.Between(a.Board, b.Board).Move(grid.Point{X: -a.Map.Origin.X, Y: -a.Map.Origin.Y}).Meet(a.Map.Bounds)
-	return h.HoldBlock(d.Cut(a.Map, grid.BoxRegion(box), h.takes(a.Map), h.Through), 0)
+	return h.HoldBlock(d.Cut(a.Map, grid.BoxRegion(box), h.takes(a.Map), h.Through, h.Pace), 0)
 }
 
 // HoldBlock takes a block into the hand, which may be a kept patch; nothing for nil.

@@ -7,6 +7,7 @@ import (
 	"azzel/core/board"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/pace"
 	"azzel/core/world"
 )
 
@@ -132,6 +133,7 @@ func (h *Hand) lays(d *world.Document, maps []*world.Map, swaths []swath, erase 
 				}
 				if covered := t.supply.covers(g); len(covered) > 0 {
 					lays = append(lays, Lay{m.ID, layer.ID, covered.Move(away), t.supply, makes})
+					h.Pace.Did(covered.Len())
 				}
 			}
 		}
@@ -263,7 +265,7 @@ const coverCells = 100_000
 
 // lay is the edit that lays what a ghost showed, and sets down pieces.
 func (h *Hand) lay(d *world.Document, lays []Lay, pieces []edit.Part, label string) Outcome {
-	parts, problem := layParts(d, lays)
+	parts, problem := layParts(d, lays, h.Pace)
 	if problem != "" {
 		return said("%s", problem)
 	}
@@ -275,14 +277,14 @@ func (h *Hand) lay(d *world.Document, lays []Lay, pieces []edit.Part, label stri
 
 // Laying is the edit that lays what a ghost showed; nil if it can't be laid.
 func Laying(d *world.Document, lays []Lay) *edit.Edit {
-	parts, problem := layParts(d, lays)
+	parts, problem := layParts(d, lays, nil)
 	if problem != "" || len(parts) == 0 {
 		return nil
 	}
 	return &edit.Edit{Parts: parts}
 }
 
-func layParts(d *world.Document, lays []Lay) (parts []edit.Part, problem string) {
+func layParts(d *world.Document, lays []Lay, at pace.Pace) (parts []edit.Part, problem string) {
 	made := map[world.ID]bool{}
 	for _, l := range lays {
 		m := d.Map(l.Map)
@@ -298,6 +300,7 @@ func layParts(d *world.Document, lays []Lay) (parts []edit.Part, problem string)
 			return nil, problem
 		}
 		parts = append(parts, part)
+		at.Did(l.Region.Len())
 	}
 	return parts, ""
 }

@@ -116,7 +116,7 @@ func (h *Hand) MapOfPatch(d *world.Document, id world.ID, at grid.Point) Outcome
 	}
 	made := res.Document
 	lays, _, problem := h.onto(made, made.Map(m.ID), &p.Block, grid.Point{X: room.X, Y: room.Y})
-	laid, gone := layParts(made, lays)
+	laid, gone := layParts(made, lays, h.Pace)
 	if problem += gone; problem != "" {
 		return said("%s", problem)
 	}

@@ -102,7 +102,7 @@ func TestMapOfPatch(t *testing.T) {
 	if made.Name != p.Name || made.Bounds.W != max(2, p.W) || made.Bounds.H != max(2, p.H) {
 		t.Fatalf("made %s, %v", made.Name, made.Bounds)
 	}
-	again := after.Cut(made, grid.BoxRegion(made.Bounds), func(*world.Layer) bool { return true }, true)
+	again := after.Cut(made, grid.BoxRegion(made.Bounds), func(*world.Layer) bool { return true }, true, nil)
 	cells := func(b *world.Block) (n int) {
 		for _, l := range b.Layers {
 			n += l.Cells.Filled().Len()

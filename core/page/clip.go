@@ -270,6 +270,10 @@ func viewPatch(p *world.Patch) PatchView {
 	return PatchView{FormatID(p.ID), p.Name, p.W, p.H, len(p.Layers), len(p.Pieces)}
 }
 
+// mostBlock is how many cells of a block are drawn while it is carried; more are shown
+// coarsely, since they must be there at once.
+const mostBlock = 1 << 16
+
 // BlockPicture draws a patch, or with 0 the block that is held or carried, within side
 // pixels.
 func (p *Page) BlockPicture(patch world.ID, side int) (pixels []byte, w, h int) {
@@ -284,6 +288,9 @@ func (p *Page) BlockPicture(patch world.ID, side int) (pixels []byte, w, h int) 
 		return nil, 0, 0
 	}
 	p.bitmaps.Atlas.AddMissing(p.doc())
+	if b.W*b.H > mostBlock {
+		side = min(side, 256)
+	}
 	m := &world.Map{Bounds: grid.Rect{W: b.W, H: b.H}}
 	for _, l := range b.Layers {
 		m.Layers = append(m.Layers, &world.Layer{Cells: l.Cells})

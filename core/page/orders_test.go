@@ -313,7 +313,7 @@ func TestTilesetComesAndGoes(t *testing.T) {
 	order(p, page.Order{Do: "hold", Kind: "tile", N: set.First + 2})
 	p.Pointer(page.Press, grid.Point{X: 36, Y: 20}, false, false, 0)
 	p.Pointer(page.Release, grid.Point{X: 36, Y: 20}, false, false, 0)
-	if box := p.Bitmap(key, pixels); box != (grid.Rect{X: 32, Y: 16, W: 16, H: 16}) {
+	if box, _ := p.Bitmap(key, pixels); box != (grid.Rect{X: 32, Y: 16, W: 16, H: 16}) {
 		t.Errorf("one painted cell changed the pixels %v", box)
 	}
 	remove := page.Order{Do: "remove", Kind: "tileset", ID: page.FormatID(set.ID)}

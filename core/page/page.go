@@ -8,6 +8,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/pace"
 	"azzel/core/picture"
 	"azzel/core/play"
 	"azzel/core/tiles"
@@ -59,13 +60,18 @@ type Page struct {
 
 // Open begins with what the server sent and with the messages of an earlier
 // page of this session that may not have arrived.
-func Open(opening []byte, queue [][]byte) (*Page, error) {
-	o, err := edit.DecodeOpening(opening)
+func Open(opening []byte, queue [][]byte) (*Page, error) { return OpenAt(nil, opening, queue) }
+
+// OpenAt is Open for work that goes at a pace.
+func OpenAt(at pace.Pace, opening []byte, queue [][]byte) (*Page, error) {
+	o, err := edit.DecodeOpening(opening, at)
 	if err != nil {
 		return nil, err
 	}
 	p := &Page{Slice: sliceCells, replica: edit.NewReplica(o), ids: &world.Counter{Prefix: o.Prefix}, strips: map[string]*tiles.Strip{}, stamps: map[world.ID]stamp{}}
 	p.hand = hand.New(p.ids)
+	p.replica.Pace = at
+	defer func() { p.replica.Pace = nil }()
 	for _, m := range queue {
 		if err := p.replica.Resend(m); err != nil {
 			return nil, fmt.Errorf("taking up what was not sent: %w", err)

@@ -12,7 +12,7 @@ import (
 
 // Bitmap draws what of a bitmap has changed since it was last drawn into
 // pixels, and reports which box of it that is.
-func (p *Page) Bitmap(k picture.Key, pixels []byte) grid.Rect {
+func (p *Page) Bitmap(k picture.Key, pixels []byte) (box grid.Rect, more bool) {
 	p.bitmaps.Atlas.AddMissing(p.doc())
 	return p.bitmaps.Refresh(p.doc(), k, pixels)
 }

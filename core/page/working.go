@@ -6,7 +6,7 @@ import (
 )
 
 // sliceCells is how many cells are worked on before a page is let draw and listen.
-const sliceCells = 40_000
+const sliceCells = 15_000
 
 // A job is something to be done to the page that may take long.
 type job struct {
@@ -19,6 +19,7 @@ type job struct {
 type working struct {
 	job
 	*pace.Work
+	at    pace.Pace
 	gave  Changed
 	fault error
 	// hand is what the hand was before, for when the job is stopped.
@@ -34,8 +35,8 @@ func (p *Page) enter(j job) (Changed, error) {
 	}
 	w := &working{job: j, hand: *p.hand}
 	w.Work = pace.Begin(func(at pace.Pace) {
-		p.hand.Pace, p.replica.Pace = at, at
-		defer func() { p.hand.Pace, p.replica.Pace = nil, nil }()
+		w.at = at
+		p.pace(at)
 		w.gave, w.fault = j.do()
 	})
 	p.working = w
@@ -56,7 +57,11 @@ func (p *Page) Work(budget int) (Changed, error) {
 	if w == nil {
 		return 0, nil
 	}
-	if !w.Step(budget) {
+	// Between the steps others may use the hand, who are not to wait.
+	p.pace(w.at)
+	done := w.Step(budget)
+	p.pace(nil)
+	if !done {
 		return StateChanged, nil
 	}
 	p.working = nil
@@ -66,6 +71,8 @@ func (p *Page) Work(budget int) (Changed, error) {
 	changed, err := p.next()
 	return w.gave | changed, err
 }
+
+func (p *Page) pace(at pace.Pace) { p.hand.Pace, p.replica.Pace = at, at }
 
 // next begins with what waits.
 func (p *Page) next() (changed Changed, err error) {

@@ -99,7 +99,7 @@ func TestDrawingAgainstEachPixel(t *testing.T) {
 		}
 		d.Maps = []*world.Map{&m}
 		out := make([]byte, picture.BitmapSide*picture.BitmapSide*4)
-		box := picture.NewBitmaps(atlas).Refresh(d, picture.Key{Map: m.ID, Layers: 3}, out)
+		box, _ := picture.NewBitmaps(atlas).Refresh(d, picture.Key{Map: m.ID, Layers: 3}, out)
 		for y := range 12 * l.H {
 			for x := range 12 * l.W {
 				var want [4]float64

@@ -60,7 +60,12 @@ type drawn struct {
 	layers []world.ID
 	styles []style
 	chunks []*grid.Chunk
+	// left is what was not drawn yet.
+	left grid.Rect
 }
+
+// mostCells is how many cells are drawn at a time, so that nobody waits for long.
+const mostCells = 8192
 
 // NewBitmaps draws with the pixels of a.
 func NewBitmaps(a *Atlas) *Bitmaps { return &Bitmaps{a, map[Key]*drawn{}} }
@@ -70,11 +75,12 @@ func (b *Bitmaps) Forget(k Key) { delete(b.drawn, k) }
 
 // Refresh draws what of a bitmap has changed since it was last drawn, into
 // pixels (at least BitmapSide² × 4 bytes), and reports which pixels of the
-// bitmap they are: an empty box if nothing changed.
-func (b *Bitmaps) Refresh(d *world.Document, k Key, pixels []byte) grid.Rect {
+// bitmap they are: an empty box if nothing changed. More says that this was not all,
+// and that the rest comes with the next call.
+func (b *Bitmaps) Refresh(d *world.Document, k Key, pixels []byte) (box grid.Rect, more bool) {
 	m := d.Map(k.Map)
 	if m == nil {
-		return grid.Rect{}
+		return grid.Rect{}, false
 	}
 	l := d.Project.Lattice()
 	area := k.Cells(l)
@@ -108,17 +114,22 @@ func (b *Bitmaps) Refresh(d *world.Document, k Key, pixels []byte) grid.Rect {
 				dirty = dirty.Join(b.Atlas.motion.box(c, corner))
 			}
 		}
-		dirty = dirty.Meet(area)
+		dirty = dirty.Join(before.left).Meet(area)
 	}
 	if dirty.Empty() {
-		return grid.Rect{}
+		return grid.Rect{}, false
+	}
+	if rows := max(1, mostCells/dirty.W); dirty.H > rows {
+		now.left = dirty
+		now.left.Y, now.left.H = dirty.Y+rows, dirty.H-rows
+		dirty.H = rows
 	}
 	shows := still
 	if k.Level <= coarsestMoving {
 		shows = b.Atlas.motion.shows
 	}
 	b.Atlas.draw(layers, m.Bounds, dirty, area, k.Level, shows, pixels)
-	return pixelBox(dirty, area, l, k.Level)
+	return pixelBox(dirty, area, l, k.Level), !now.left.Empty()
 }
 
 func (a *drawn) like(b *drawn) bool {

@@ -56,13 +56,11 @@ func TestMotionAgainstDrawingAll(t *testing.T) {
 			atlas.Animate(d, at)
 		}
 		for key, now := range keys {
-			box := pages.Refresh(d, key, out)
-			if !box.Empty() {
-				now.put(box, out)
+			if !now.refresh(pages, d, key, out).Empty() {
 				drawn++
 			}
-			picture.NewBitmaps(atlas).Refresh(d, key, out)
-			if !bytes.Equal(out[:len(now.pix)], now.pix) {
+			whole := &shown{make([]byte, len(now.pix)), now.side}
+			if whole.refresh(picture.NewBitmaps(atlas), d, key, out); !bytes.Equal(whole.pix, now.pix) {
 				t.Fatalf("step %d, level %d: what was drawn piecewise differs", step, key.Level)
 			}
 		}
@@ -86,7 +84,7 @@ func TestMotionAgainstDrawingAll(t *testing.T) {
 	for range 20 {
 		millis += 60
 		atlas.Animate(d, millis)
-		if box := pages.Refresh(d, key, out); !box.Empty() {
+		if box, _ := pages.Refresh(d, key, out); !box.Empty() {
 			t.Fatalf("too small to be seen, and drawn anew: %v", box)
 		}
 	}

@@ -8,6 +8,7 @@ import (
 
 	"azzel/core/grid"
 	"azzel/core/limit"
+	"azzel/core/pace"
 	"azzel/core/pack"
 )
 
@@ -73,7 +74,7 @@ func Sheet(w, h int, cells []grid.Cell) *Block {
 // Cut makes a block of the cells of a region on those layers for which take holds,
 // with the pieces that stand in it if pieces is set. Layers that hold nothing there
 // are left out. It is nil if there is nothing at all.
-func (d *Document) Cut(m *Map, g grid.Region, take func(*Layer) bool, pieces bool) *Block {
+func (d *Document) Cut(m *Map, g grid.Region, take func(*Layer) bool, pieces bool, at pace.Pace) *Block {
 	bounds := g.Bounds()
 	corner := grid.Point{X: bounds.X, Y: bounds.Y}
 	away := grid.Point{X: -corner.X, Y: -corner.Y}
@@ -83,14 +84,11 @@ func (d *Document) Cut(m *Map, g grid.Region, take func(*Layer) bool, pieces boo
 		if !take(l) {
 			continue
 		}
-		runs := l.Cells.Read(g)
-		if !slices.ContainsFunc(runs, func(r grid.Run) bool { return r.Cell != 0 }) {
+		cells := l.Cells.Cut(g, away, at)
+		if cells.Empty() {
 			continue
 		}
-		var p grid.Plane
-		e := p.Edit()
-		e.Write(g.Move(away), runs)
-		b.Layers = append(b.Layers, BlockLayer{Name: l.Name, Depth: i - player, Counts: l.Counts, Cells: e.Done(),
+		b.Layers = append(b.Layers, BlockLayer{Name: l.Name, Depth: i - player, Counts: l.Counts, Cells: cells,
 			Loose: d.following(m, l, g).Move(away)})
 	}
 	if pieces {

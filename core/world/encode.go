@@ -5,6 +5,7 @@ import (
 
 	"azzel/core/grid"
 	"azzel/core/limit"
+	"azzel/core/pace"
 	"azzel/core/pack"
 )
 
@@ -51,13 +52,17 @@ func (d *Document) Encode() []byte {
 }
 
 // Decode reads what Encode wrote.
-func Decode(b []byte) (*Document, error) {
+func Decode(b []byte) (*Document, error) { return DecodeAt(nil, b) }
+
+// DecodeAt is Decode for work that goes at a pace.
+func DecodeAt(at pace.Pace, b []byte) (*Document, error) {
 	if len(b) < 2 || b[0] != documentTag || b[1] != documentVersion {
 		return nil, fmt.Errorf("reading a project: %w", pack.ErrMalformed)
 	}
 	r := pack.NewReader(b[2:])
 	next := r.Int()
 	d := (&Document{next: next}).Draft()
+	d.Pace = at
 	if err := setFields(&d.doc.Project, projectFields, DecodeValues(r)); err != nil {
 		r.Fail(err)
 	}
@@ -112,6 +117,7 @@ func decodeLayer(r *pack.Reader, d *Draft, m, id ID) {
 			return
 		}
 		e.SetChunk(cx, cy, c)
+		d.Pace.Did(grid.ChunkSide * grid.ChunkSide)
 	}
 	l.Cells = e.Done()
 	d.doc.stored += l.Cells.StoredCells()

@@ -67,7 +67,7 @@ func (d *Draft) Paint(mapID, layerID ID, s Stroke) (Painted, error) {
 		p.Left = e.WriteWhere(s.Region, s.Cells, s.Expect)
 		l.Cells = e.Done()
 	}
-	p.Back = grid.Swap{From: l.Cells.Part(p.Region), To: old.Part(p.Region)}
+	p.Back = grid.Swap{From: l.Cells.Part(p.Region, d.Pace), To: old.Part(p.Region, d.Pace)}
 	d.count(old, l.Cells)
 	if d.doc.stored > limit.StoredCells {
 		return Painted{}, fmt.Errorf("a project holds at most %d million painted cells: remove something first", limit.StoredCells>>20)

@@ -2,6 +2,7 @@
   import { Tooltip } from 'bits-ui';
   import Home from './home/Home.svelte';
   import ProjectPage from './ProjectPage.svelte';
+  import Tip from './ui/Tip.svelte';
 
   let path = $state(location.pathname);
 
@@ -15,7 +16,8 @@
 
 <svelte:window onpopstate={() => (path = location.pathname)} />
 
-<Tooltip.Provider delayDuration={400}>
+<Tooltip.Provider delayDuration={0}>
+  <Tip />
   {#if project}
     {#key project}
       <ProjectPage id={project} home={() => go('/')} />

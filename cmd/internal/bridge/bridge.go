@@ -36,8 +36,16 @@ func Guard(result *int32) {
 // Address is where the bytes begin in the module's memory.
 func Address(b []byte) uint32 { return uint32(uintptr(unsafe.Pointer(unsafe.SliceData(b)))) }
 
-// Taken is a copy of what the browser wrote last.
-func Taken() []byte { return append([]byte(nil), In...) }
+// Taken is what the browser wrote last, to be kept: a copy, or of something large the
+// buffer itself.
+func Taken() []byte {
+	if len(In) < large {
+		return append([]byte(nil), In...)
+	}
+	b := In
+	In = nil
+	return b
+}
 
 // Answer lets the browser read b, and gives its length.
 func Answer(b []byte) int32 {

@@ -51,7 +51,7 @@ func (a Author) shape(d *world.Document) edit.Edit {
 		look.Notes, look.Keywords = "two lines\nof notes", "fern, night"
 		e.Parts = edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, m.Values(), look.Values())
 	default:
-		if b := d.Cut(m, a.region(m), func(*world.Layer) bool { return true }, true); b != nil && len(d.Patches) < 3 {
+		if b := d.Cut(m, a.region(m), func(*world.Layer) bool { return true }, true, nil); b != nil && len(d.Patches) < 3 {
 			p := &world.Patch{Name: "A corner", Block: *b}
 			e.Parts = []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindPatch, ID: a.IDs.NewID()}, Values: p.Values()}}
 		} else if len(d.Properties) < 3 {

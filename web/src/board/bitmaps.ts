@@ -15,7 +15,7 @@ const BUDGET = 96 << 20;
 /** Milliseconds of a frame in which the core may draw; what is missing then comes with the next frames. */
 const DRAWING = 5;
 /** The same before all in view was drawn for the first time, when nobody can be held up yet. */
-const FIRST_DRAWING = 40;
+const FIRST_DRAWING = 25;
 
 /** What of a map is in view, in its own pixels, and how its bitmaps divide it. */
 interface View {
@@ -47,6 +47,8 @@ export function maskOf(map: MapView, shown: (index: number) => boolean): [number
 /** The pictures of maps that the core has drawn, kept as canvases. */
 export class Bitmaps {
   private readonly kept = new Map<string, Kept>();
+  /** A canvas that was given up is taken for the next: its memory would be given back late. */
+  private spare: CanvasRenderingContext2D | null = null;
   private frame = 0;
   private until = 0;
   /** Counts changes of cells: a bitmap checked at this count is current. */
@@ -119,29 +121,41 @@ export class Bitmaps {
   private get(scene: Scene, key: BitmapKey): Kept | null {
     const name = nameOf(key);
     let kept = this.kept.get(name);
-    const late = performance.now() > this.until;
     if (!kept) {
-      if (late) return null;
-      const canvas = document.createElement('canvas');
-      canvas.width = scene.bitmap.baseCells * scene.project.cellW;
-      canvas.height = scene.bitmap.baseCells * scene.project.cellH;
-      const context = canvas.getContext('2d');
+      if (performance.now() > this.until) return null;
+      const width = scene.bitmap.baseCells * scene.project.cellW;
+      const height = scene.bitmap.baseCells * scene.project.cellH;
+      this.evict(width * height * 4);
+      const context = this.canvas(width, height);
       if (!context) return null;
-      kept = { key, canvas, context, checked: -1, used: 0 };
+      kept = { key, canvas: context.canvas, context, checked: -1, used: 0 };
       this.kept.set(name, kept);
-      this.evict(canvas.width * canvas.height * 4);
     }
-    if (kept.checked !== this.version && !late) {
-      this.core.refresh(key, kept.context);
-      kept.checked = this.version;
+    while (kept.checked !== this.version && performance.now() <= this.until) {
+      if (this.core.refresh(key, kept.context)) kept.checked = this.version;
     }
     kept.used = this.frame;
     return kept;
   }
 
+  private canvas(width: number, height: number): CanvasRenderingContext2D | null {
+    const { spare } = this;
+    this.spare = null;
+    if (spare?.canvas.width === width && spare.canvas.height === height) {
+      spare.clearRect(0, 0, width, height);
+      return spare;
+    }
+    const canvas = document.createElement('canvas');
+    canvas.width = width;
+    canvas.height = height;
+    // Read often, as it is drawn on the board: without this it would be kept twice.
+    return canvas.getContext('2d', { willReadFrequently: true });
+  }
+
+  /** Gives up the bitmap not used for longest, if another would be too many. */
   private evict(bytes: number): void {
     const most = Math.max(8, Math.floor(BUDGET / bytes));
-    if (this.kept.size <= most) return;
+    if (this.kept.size < most) return;
     let oldest: [string, Kept] | null = null;
     for (const entry of this.kept) {
       if (entry[1].used < this.frame && entry[1].checked >= 0 && (!oldest || entry[1].used < oldest[1].used)) {
@@ -150,6 +164,7 @@ export class Bitmaps {
     }
     if (!oldest) return;
     this.core.forget(oldest[1].key);
+    this.spare = oldest[1].context;
     this.kept.delete(oldest[0]);
   }
 }

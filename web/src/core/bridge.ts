@@ -23,6 +23,12 @@ import type {
 /** Given by an export when the core itself failed, or when messages are missing. */
 export const BROKEN = -1;
 export const GAP = -2;
+/** Given while something goes on with the next call. */
+const MORE = -3;
+
+/** Cells of a project that are read between two glances at the clock, and milliseconds until the page has a rest. */
+const OPEN_STEP = 20_000;
+const OPENING = 25;
 
 const VIEW_SCENE = 0;
 const VIEW_STATE = 1;
@@ -68,13 +74,19 @@ export class Core {
   }
 
   /** Begins with the server's opening and messages that may not have arrived. An error is a text for people. */
-  open(opening: Uint8Array, queue: Uint8Array[]): string | null {
+  async open(opening: Uint8Array, queue: Uint8Array[]): Promise<string | null> {
     for (const message of queue) {
       this.buffers.give(message);
       this.exports.enqueue();
     }
     this.buffers.give(opening);
-    const length = this.exports.open();
+    this.exports.open();
+    let length = MORE;
+    for (let until = 0; length === MORE; length = this.exports.openStep(OPEN_STEP)) {
+      if (performance.now() < until) continue;
+      await new Promise((done) => setTimeout(done));
+      until = performance.now() + OPENING;
+    }
     if (length === BROKEN) return 'This project could not be opened. Reload the page.';
     return length === 0 ? null : this.buffers.takeText(length);
   }
@@ -293,13 +305,15 @@ export class Core {
     return this.exports.revision();
   }
 
-  /** Draws what has changed of a bitmap onto its canvas. */
-  refresh(key: BitmapKey, onto: CanvasRenderingContext2D): void {
-    if (this.exports.bitmap(BigInt(key.map), key.low, key.high, key.level, key.x, key.y) !== 1) return;
+  /** Draws what has changed of a bitmap onto its canvas. Says whether that was all. */
+  refresh(key: BitmapKey, onto: CanvasRenderingContext2D): boolean {
+    const drawn = this.exports.bitmap(BigInt(key.map), key.low, key.high, key.level, key.x, key.y);
+    if (drawn < 1) return true;
     const [x = 0, y = 0, w = 0, h = 0] = this.box();
     const at = this.exports.pixelsAddress() >>> 0;
     const pixels = new Uint8ClampedArray(this.exports.mem.buffer as ArrayBuffer, at, w * h * 4);
     onto.putImageData(new ImageData(pixels, w, h), x, y);
+    return drawn === 1;
   }
 
   /** Shows the frames of a time; below 0 all tiles stand still. Says when to call again: 0 for not of itself. */

@@ -48,7 +48,7 @@ export class Connection {
     this.session = session;
     const [core] = await Promise.all([starting, fresh ? undefined : this.kept]);
     performance.mark('azzel-core');
-    const failure = core.open(opening, queue);
+    const failure = await core.open(opening, queue);
     if (failure) throw new Error(failure);
     this.settle(core);
     return core;

@@ -14,6 +14,7 @@ export interface Exports extends Bridge {
   boxAddress(): number;
   enqueue(): void;
   open(): number;
+  openStep(budget: number): number;
   receive(): number;
   order(): number;
   pointer(what: number, x: number, y: number, erase: number, steady: number, near: number): number;

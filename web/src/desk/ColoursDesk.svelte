@@ -3,6 +3,7 @@
   import type { Project } from '../core/project.svelte';
   import type { Colours } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
+  import { figures } from '../ui/figures';
   import Button from '../ui/Button.svelte';
   import { Cutter } from './cutter';
 
@@ -122,7 +123,7 @@
         <li class="flex items-center gap-2 rounded-inner border border-line p-1.5" data-colour={colour.hex}>
           <span class="size-6 shrink-0 rounded-sm border border-line" style:background={colour.hex}></span>
           <span class="w-16 shrink-0 text-small text-soft figures"
-            >{colour.hex}<br />{colour.cells.toLocaleString('en')}
+            >{colour.hex}<br />{figures(colour.cells)}
             {colour.cells === 1 ? 'cell' : 'cells'}</span
           >
           {#if cells[i]}<TilePicture {p} n={cells[i]} size={24} />{:else}<span class="text-soft">empty</span>{/if}

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Tooltip } from 'bits-ui';
   import type { Snippet } from 'svelte';
 
   interface Props {
@@ -24,31 +23,18 @@
   );
 </script>
 
-<Tooltip.Root>
-  <Tooltip.Trigger>
-    {#snippet child({ props })}
-      <button
-        {...props}
-        {type}
-        {disabled}
-        aria-label={icon ? label : undefined}
-        aria-pressed={pressed}
-        aria-keyshortcuts={keys}
-        class="inline-flex h-7 items-center gap-2 rounded-inner border whitespace-nowrap transition-colors duration-150 disabled:opacity-50 pointer-coarse:h-10 {icon
-          ? 'w-7 justify-center pointer-coarse:w-10'
-          : 'px-3'} {look}"
-        {onclick}
-      >
-        {@render children?.()}
-        {#if !icon}<span>{label}</span>{/if}
-      </button>
-    {/snippet}
-  </Tooltip.Trigger>
-  {#if icon || keys}
-    <Tooltip.Portal>
-      <Tooltip.Content sideOffset={6} class="z-50 sheet px-2 py-1 text-small"
-        >{label}{#if keys}<span class="text-soft">&nbsp;· {keys}</span>{/if}</Tooltip.Content
-      >
-    </Tooltip.Portal>
-  {/if}
-</Tooltip.Root>
+<button
+  {type}
+  {disabled}
+  aria-label={icon ? label : undefined}
+  aria-pressed={pressed}
+  aria-keyshortcuts={keys}
+  data-tip={icon || keys ? label : undefined}
+  class="inline-flex h-7 items-center gap-2 rounded-inner border whitespace-nowrap transition-colors duration-150 disabled:opacity-50 pointer-coarse:h-10 {icon
+    ? 'w-7 justify-center pointer-coarse:w-10'
+    : 'px-3'} {look}"
+  {onclick}
+>
+  {@render children?.()}
+  {#if !icon}<span>{label}</span>{/if}
+</button>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Project } from '../core/project.svelte';
+  import { figures } from './figures';
 
   let { p }: { p: Project } = $props();
 </script>
@@ -15,7 +16,7 @@
   {/each}
   {#if p.state?.working}
     <div class="flex items-center gap-3 sheet px-3 py-2" data-working>
-      <span class="figures">Working: {p.state.working.cells.toLocaleString('en')} cells so far</span>
+      <span class="figures">Working: {figures(p.state.working.cells)} cells so far</span>
       {#if p.state.working.stops}<span class="text-soft">Esc stops it</span>{/if}
     </div>
   {/if}
