@@ -122,7 +122,7 @@ func (v *Server) projectPicture(c fiber.Ctx) error {
 	if c.Get("If-None-Match") == tag {
 		return c.SendStatus(fiber.StatusNotModified)
 	}
-	atlas, err := exchange.Atlas(d, v.library(c, id))
+	atlas, err := exchange.Atlas(d, d.Maps[0], v.library(c, id))
 	if err != nil {
 		return err
 	}

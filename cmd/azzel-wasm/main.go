@@ -236,6 +236,17 @@ func addStrip(of int64) (result int32) {
 	return int32(changed)
 }
 
+// addBackdrop reads the pixels from the buffer that was taken before, and the sum of their
+// file from the buffer.
+//
+//go:wasmexport addBackdrop
+func addBackdrop(w, h int32) (result int32) {
+	defer bridge.Guard(&result)
+	pixels := queue[len(queue)-1]
+	queue = nil
+	return int32(now.AddBackdrop(string(bridge.In), int(w), int(h), pixels))
+}
+
 // The views that view writes.
 const (
 	viewScene = iota

@@ -8,12 +8,13 @@ import (
 	"strings"
 
 	"azzel/core/picture"
+	"azzel/core/raster"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
-// Atlas reads the pictures of all tiles of a document.
-func Atlas(d *world.Document, library Library) (*picture.Atlas, error) {
+// Atlas reads the pictures of all tiles of a document, and of a map's backdrops.
+func Atlas(d *world.Document, m *world.Map, library Library) (*picture.Atlas, error) {
 	atlas := picture.NewAtlas(d.Project.Lattice())
 	for _, t := range atlas.AddMissing(d) {
 		b, err := library(t.Strip)
@@ -26,12 +27,26 @@ func Atlas(d *world.Document, library Library) (*picture.Atlas, error) {
 		}
 		atlas.Add(t, strip)
 	}
+	for _, l := range m.Layers {
+		if l.Backdrop.Picture == "" {
+			continue
+		}
+		b, err := library(l.Backdrop.Picture)
+		if err != nil {
+			return nil, fmt.Errorf("the backdrop of %s: %w", l.Name, err)
+		}
+		img, err := raster.Decode(b)
+		if err != nil {
+			return nil, fmt.Errorf("the backdrop of %s: %w", l.Name, err)
+		}
+		atlas.AddBackdrop(l.Backdrop.Picture, img.Rect.Dx(), img.Rect.Dy(), img.Pix)
+	}
 	return atlas, nil
 }
 
 // WritePNG writes a map at a scale that picture.ScaledSize takes, as PNG.
 func WritePNG(w io.Writer, d *world.Document, m *world.Map, scale int, library Library) error {
-	atlas, err := Atlas(d, library)
+	atlas, err := Atlas(d, m, library)
 	if err != nil {
 		return err
 	}

@@ -1,6 +1,10 @@
 package grid
 
-import "sort"
+import (
+	"sort"
+
+	"azzel/core/pace"
+)
 
 // PageSide is how many chunks a page of a plane's directory is wide and high.
 const pageSide = 16
@@ -131,27 +135,31 @@ func (p Plane) Differ(q Plane, f func(cx, cy int, mine, other *Chunk)) {
 func (a pageAt) before(b pageAt) bool { return a.y < b.y || (a.y == b.y && a.x < b.x) }
 
 // Read gives the cells of region g as runs.
-func (p Plane) Read(g Region) Runs {
+func (p Plane) Read(g Region) Runs { return p.ReadAt(nil, g) }
+
+// ReadAt is Read for work that goes at a pace.
+func (p Plane) ReadAt(at pace.Pace, g Region) Runs {
 	// Counted first, for there may be millions.
 	n, last := 0, Cell(0)
-	p.each(g, func(_ int, c Cell) {
+	p.each(at, g, func(_ int, c Cell) {
 		if n == 0 || c != last {
 			n, last = n+1, c
 		}
 	})
 	runs := make(Runs, 0, n)
-	p.each(g, func(n int, c Cell) { runs = runs.Append(n, c) })
+	p.each(at, g, func(n int, c Cell) { runs = runs.Append(n, c) })
 	return runs
 }
 
 // each calls f for the cells of g in its order: n times the same one.
-func (p Plane) each(g Region, f func(n int, c Cell)) {
+func (p Plane) each(at pace.Pace, g Region, f func(n int, c Cell)) {
 	for _, s := range g {
 		for x := s.X0; x <= s.X1; {
 			end := min(s.X1, x|31)
 			p.Chunk(x>>5, s.Y>>5).row(s.Y&31, x&31, end&31, f)
 			x = end + 1
 		}
+		at.Did(s.X1 - s.X0 + 1)
 	}
 }
 

@@ -7,6 +7,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/limit"
+	"azzel/core/pace"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
@@ -118,10 +119,10 @@ func (s Supply) once(g grid.Region) (within grid.Region, ok bool) {
 
 // cells are what the supply, if it is a block, lays over a region of the board, and
 // where of it tiles follow their bond.
-func (s Supply) cells(g grid.Region) (grid.Runs, grid.Region) {
+func (s Supply) cells(g grid.Region, at pace.Pace) (grid.Runs, grid.Region) {
 	l := s.Block.Layers[s.Layer]
 	if within, once := s.once(g); once {
-		runs := l.Cells.Read(within)
+		runs := l.Cells.ReadAt(at, within)
 		if len(l.Loose) == 0 {
 			return runs, nil
 		}
@@ -137,7 +138,7 @@ func (s Supply) cells(g grid.Region) (grid.Runs, grid.Region) {
 
 // part is the part of an edit that lays s over a region of a map; problem says why
 // it can't be laid.
-func (s Supply) part(d *world.Document, m *world.Map, layer world.ID, g grid.Region) (part edit.Part, problem string) {
+func (s Supply) part(d *world.Document, m *world.Map, layer world.ID, g grid.Region, at pace.Pace) (part edit.Part, problem string) {
 	n := g.Len()
 	if (s.Medley != 0 || s.Bond != 0) && n > limit.DealCells {
 		return nil, fmt.Sprintf("A medley or bond is laid over at most %d million cells at a time. Lay it in parts.", limit.DealCells>>20)
@@ -152,7 +153,7 @@ func (s Supply) part(d *world.Document, m *world.Map, layer world.ID, g grid.Reg
 		}
 		return edit.Paint{Map: m.ID, Layer: layer, Region: g, Cells: grid.Runs{{N: n, Cell: b.Centre()}}, Loose: g}, ""
 	case s.Block != nil:
-		runs, loose := s.cells(g.Move(m.Origin))
+		runs, loose := s.cells(g.Move(m.Origin), at)
 		away := grid.Point{X: -m.Origin.X, Y: -m.Origin.Y}
 		return edit.Paint{Map: m.ID, Layer: layer, Region: g, Cells: runs, Loose: loose.Move(away)}, ""
 	}

@@ -1,6 +1,7 @@
 package page
 
 import (
+	"bytes"
 	"fmt"
 
 	"azzel/core/grid"
@@ -88,6 +89,13 @@ func (p *Page) LayerPicture(mapID, layer world.ID, side int) (pixels []byte, w, 
 		}
 	}
 	return nil, 0, 0
+}
+
+// AddBackdrop takes the pixels of a backdrop for small pictures of maps: w × h of them, not
+// multiplied RGBA. Pixels are not kept.
+func (p *Page) AddBackdrop(sum string, w, h int, pixels []byte) Changed {
+	p.bitmaps.Atlas.AddBackdrop(sum, w, h, bytes.Clone(pixels))
+	return SceneChanged | CellsChanged
 }
 
 // Sixteenth is the unit of places that are finer than a pixel.

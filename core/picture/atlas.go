@@ -22,8 +22,10 @@ type Atlas struct {
 	// turned are tiles that lie another way than they were drawn.
 	turned map[grid.Cell]*levels
 	// faded are tiles as they are seen on layers that are faded or tinted.
-	faded  map[styledCell]*levels
-	motion motion
+	faded map[styledCell]*levels
+	// backdrops are pictures behind layers, by the sums of their files.
+	backdrops map[string]*backdrop
+	motion    motion
 }
 
 // levels are one tile's pixels: not multiplied RGBA, each level half as wide
@@ -35,7 +37,7 @@ type levels struct {
 
 // NewAtlas makes an empty atlas for cells of the lattice's size.
 func NewAtlas(l grid.Lattice) *Atlas {
-	return &Atlas{lattice: l, have: map[world.ID]string{}, turned: map[grid.Cell]*levels{}, faded: map[styledCell]*levels{}}
+	return &Atlas{lattice: l, have: map[world.ID]string{}, turned: map[grid.Cell]*levels{}, faded: map[styledCell]*levels{}, backdrops: map[string]*backdrop{}}
 }
 
 // Has reports whether the tileset's pixels are there.

@@ -82,6 +82,11 @@ func TestDrawingAgainstEachPixel(t *testing.T) {
 		first, l := d.Tilesets[1].First, d.Project.Lattice()
 		m := *d.Maps[0]
 		m.Layers = nil
+		ferns := make([]byte, 7*5*4)
+		for i := range ferns {
+			ferns[i] = byte(r.IntN(256))
+		}
+		atlas.AddBackdrop("ferns", 7, 5, ferns)
 		for _, layer := range d.Maps[0].Layers {
 			mine := *layer
 			e := layer.Cells.Edit()
@@ -95,33 +100,49 @@ func TestDrawingAgainstEachPixel(t *testing.T) {
 				}
 			}
 			mine.Cells = e.Done()
+			mine.Backdrop = world.Backdrop{Picture: "ferns", W: 7, H: 5, X: r.IntN(30) - 10, Y: r.IntN(30) - 10, RepeatX: r.IntN(2) == 0, RepeatY: r.IntN(2) == 0}
 			m.Layers = append(m.Layers, &mine)
 		}
 		d.Maps = []*world.Map{&m}
 		out := make([]byte, picture.BitmapSide*picture.BitmapSide*4)
 		box, _ := picture.NewBitmaps(atlas).Refresh(d, picture.Key{Map: m.ID, Layers: 3}, out)
+		// Bitmaps have no backdrops, which the page lays itself; whole maps have.
+		whole, w, _ := atlas.Scaled(&m, picture.AllLayers, 1)
 		for y := range 12 * l.H {
 			for x := range 12 * l.W {
-				var want [4]float64
+				var tilesAlone, all [4]float64
 				for _, layer := range m.Layers {
+					b := layer.Backdrop
+					u, v := x-b.X, y-b.Y
+					if (b.RepeatX || u >= 0 && u < b.W) && (b.RepeatY || v >= 0 && v < b.H) {
+						all = over(colour(ferns[((v%b.H+b.H)%b.H*b.W+(u%b.W+b.W)%b.W)*4:]), all)
+					}
 					c := layer.Cells.At(grid.Point{X: x / l.W, Y: y / l.H})
 					if c == 0 {
 						continue
 					}
-					u, v := grid.Lying(c.Orientation(), x%l.W, y%l.H, l.W, l.H)
-					want = over(colour(s.Tile(c.Tile() - first)[(v*l.W+u)*4:]), want)
+					u, v = grid.Lying(c.Orientation(), x%l.W, y%l.H, l.W, l.H)
+					tile := colour(s.Tile(c.Tile() - first)[(v*l.W+u)*4:])
+					tilesAlone, all = over(tile, tilesAlone), over(tile, all)
 				}
-				got := colour(out[(y*box.W+x)*4:])
-				for c := range 4 {
-					off, most := got[c]-want[c], 3.0
-					if c == 3 {
-						most = 0.01
-					}
-					if want[3] > 0.05 && (off > most || off < -most) || want[3] == 0 && got[3] != 0 {
-						t.Fatalf("%v: pixel %d, %d is %v, want %v", size, x, y, got, want)
-					}
-				}
+				alike(t, out[(y*box.W+x)*4:], tilesAlone, x, y)
+				alike(t, whole[(y*w+x)*4:], all, x, y)
 			}
+		}
+	}
+}
+
+// alike holds a drawn pixel against what it is to be, as far as bytes can say it.
+func alike(t *testing.T, pixel []byte, want [4]float64, x, y int) {
+	t.Helper()
+	got := colour(pixel)
+	for c := range 4 {
+		off, most := got[c]-want[c], 3.0
+		if c == 3 {
+			most = 0.01
+		}
+		if want[3] > 0.05 && (off > most || off < -most) || want[3] == 0 && got[3] != 0 {
+			t.Fatalf("pixel %d, %d is %v, want %v", x, y, got, want)
 		}
 	}
 }

@@ -1,13 +1,9 @@
 package picture
 
 import (
-	"fmt"
 	"math/bits"
-	"slices"
 
 	"azzel/core/grid"
-	"azzel/core/limit"
-	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -286,73 +282,4 @@ func over(q, p []byte) {
 		q[c] = byte((int(p[c])*top*255 + int(q[c])*below*(255-top)) / all)
 	}
 	q[3] = byte(all / 255)
-}
-
-// Map draws a whole map small, within side pixels each way: whole tiles if they
-// fit, else a pixel for every few cells. It gives the pixels and their size.
-func (a *Atlas) Map(m *world.Map, mask uint64, side int) (pixels []byte, w, h int) {
-	if longest := max(m.Bounds.W, m.Bounds.H); longest > side {
-		return a.sampled(m, mask, (longest+side-1)/side)
-	}
-	level := 0
-	for level < maxLevel && max(m.Bounds.W*a.lattice.W, m.Bounds.H*a.lattice.H)>>level > side {
-		level++
-	}
-	box := pixelBox(m.Bounds, m.Bounds, a.lattice, level)
-	pixels = make([]byte, max(0, box.W*box.H*4))
-	a.draw(shown(m, mask), m.Bounds, m.Bounds, m.Bounds, level, still, pixels)
-	behind(m.Background, pixels, box.W, box.H)
-	return pixels, box.W, box.H
-}
-
-// ScaledSize is how many pixels a map is wide and high at a scale: n for 1 : n with n 1,
-// 2, 4 or 8, and -n for n : 1 with n up to 8. An error says in words what keeps it from
-// being drawn so. A picture that is drawn can also be brought in again.
-func ScaledSize(d *world.Document, m *world.Map, scale int) (w, h int, err error) {
-	if !slices.Contains([]int{1, 2, 4, 8}, scale) && (scale > -2 || scale < -8) {
-		return 0, 0, fmt.Errorf("a map is drawn at 1 : 1, 2, 4 or 8, or enlarged 2 to 8 times; not at %d", scale)
-	}
-	if scale > min(d.Project.CellW, d.Project.CellH) {
-		return 0, 0, fmt.Errorf("at 1 : %d nothing is left of a cell: choose a larger scale", scale)
-	}
-	times, parts := max(1, -scale), max(1, scale)
-	w, h = m.Bounds.W*d.Project.CellW*times/parts, m.Bounds.H*d.Project.CellH*times/parts
-	if w > limit.PictureSide || h > limit.PictureSide || w*h > limit.PicturePixels {
-		return w, h, fmt.Errorf("the picture would be %d × %d px; the most is %d px a side and %d megapixels: choose a smaller scale", w, h, limit.PictureSide, limit.PicturePixels>>20)
-	}
-	return w, h, nil
-}
-
-// Scaled draws a whole map at a scale that ScaledSize takes.
-func (a *Atlas) Scaled(m *world.Map, mask uint64, scale int) (pixels []byte, w, h int) {
-	level := bits.Len(uint(max(1, scale))) - 1
-	box := pixelBox(m.Bounds, m.Bounds, a.lattice, level)
-	pixels = make([]byte, max(0, box.W*box.H*4))
-	a.draw(shown(m, mask), m.Bounds, m.Bounds, m.Bounds, level, still, pixels)
-	behind(m.Background, pixels, box.W, box.H)
-	if scale < 0 {
-		return tiles.Resize(pixels, box.W, box.H, box.W*-scale, box.H*-scale), box.W * -scale, box.H * -scale
-	}
-	return pixels, box.W, box.H
-}
-
-// sampled draws one pixel for every step cells each way.
-func (a *Atlas) sampled(m *world.Map, mask uint64, step int) (pixels []byte, w, h int) {
-	w, h = max(1, m.Bounds.W/step), max(1, m.Bounds.H/step)
-	pixels = make([]byte, w*h*4)
-	layers := shown(m, mask)
-	chunks, styles := make([]*grid.Chunk, len(layers)), stylesOf(layers)
-	var stack []*levels
-	for i := range w * h {
-		x, y := m.Bounds.X+i%w*step+step/2, m.Bounds.Y+i/w*step+step/2
-		for k, l := range layers {
-			chunks[k] = l.Cells.Chunk(x>>5, y>>5)
-		}
-		stack = a.stack(stack[:0], chunks, styles, x&31, y&31, still)
-		for k := len(stack) - 1; k >= 0; k-- {
-			blit(pixels, w, grid.Rect{X: i % w, Y: i / w, W: 1, H: 1}, stack[k].pix[maxLevel], 1, 1, k == len(stack)-1)
-		}
-	}
-	behind(m.Background, pixels, w, h)
-	return pixels, w, h
 }

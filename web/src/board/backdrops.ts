@@ -4,6 +4,8 @@ import type { BackdropView, BoxView, LayerLook, MapView } from '../core/types.ge
 
 /** Pictures laid side by side that are drawn one by one; more go as a pattern. */
 const MOST = 400;
+/** The longer side of a backdrop in small pictures of maps, in pixels. */
+const SMALL = 512;
 
 /** The pictures behind layers, fetched once and kept. */
 export class Backdrops {
@@ -25,8 +27,11 @@ export class Backdrops {
   private async fetch(sum: string): Promise<void> {
     try {
       const bytes = await fetchBlob(this.p.id, sum);
-      this.pictures.set(sum, await createImageBitmap(new Blob([new Uint8Array(bytes)])));
+      const picture = await createImageBitmap(new Blob([new Uint8Array(bytes)]));
+      this.pictures.set(sum, picture);
       this.p.draw();
+      const small = smaller(picture);
+      if (small) this.p.addBackdrop(sum, small);
     } catch (failure) {
       this.p.say((failure as Error).message);
     }
@@ -107,6 +112,15 @@ export class Backdrops {
     const corner = camera.toScreen(map.x, map.y);
     context.fillRect(corner.x, corner.y, map.w * camera.zoom, map.h * camera.zoom);
   }
+}
+
+/** A picture's pixels, of which there need not be many in small pictures of maps. */
+function smaller(picture: ImageBitmap): ImageData | null {
+  const scale = Math.min(1, SMALL / Math.max(picture.width, picture.height));
+  const [w, h] = [picture.width, picture.height].map((n) => Math.max(1, Math.round(n * scale)));
+  const context = new OffscreenCanvas(w ?? 1, h ?? 1).getContext('2d');
+  context?.drawImage(picture, 0, 0, w ?? 1, h ?? 1);
+  return context?.getImageData(0, 0, w ?? 1, h ?? 1) ?? null;
 }
 
 function sizeOf(backdrop: BackdropView, map: MapView): { w: number; h: number } {

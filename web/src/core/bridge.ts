@@ -172,6 +172,14 @@ export class Core {
     return this.exports.addStrip(BigInt(of));
   }
 
+  /** Takes a backdrop for small pictures of maps. */
+  addBackdrop(sum: string, image: ImageData): number {
+    this.buffers.give(new Uint8Array(image.data.buffer));
+    this.exports.enqueue();
+    this.buffers.giveText(sum);
+    return this.exports.addBackdrop(image.width, image.height);
+  }
+
   scene(): Scene {
     return this.view(VIEW_SCENE) as Scene;
   }

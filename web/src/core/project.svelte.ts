@@ -451,6 +451,10 @@ export class Project {
   }
 
   /** A layer of a map, small; with no layer all of it. */
+  addBackdrop(sum: string, image: ImageData): void {
+    if (this.core) this.apply(this.core.addBackdrop(sum, image));
+  }
+
   layerPicture(map: string, layer: string, side: number): ImageData | null {
     return this.core?.layerPicture(map, layer, side) ?? null;
   }

@@ -1,0 +1,119 @@
+package picture
+
+import (
+	"fmt"
+	"math/bits"
+	"slices"
+
+	"azzel/core/grid"
+	"azzel/core/limit"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+// Map draws a whole map small, within side pixels each way: whole tiles if they
+// fit, else a pixel for every few cells. It gives the pixels and their size.
+func (a *Atlas) Map(m *world.Map, mask uint64, side int) (pixels []byte, w, h int) {
+	if longest := max(m.Bounds.W, m.Bounds.H); longest > side {
+		return a.sampled(m, mask, (longest+side-1)/side)
+	}
+	level := 0
+	for level < maxLevel && max(m.Bounds.W*a.lattice.W, m.Bounds.H*a.lattice.H)>>level > side {
+		level++
+	}
+	return a.atLevel(m, mask, level)
+}
+
+// atLevel draws a whole map at one of the levels of tiles.
+func (a *Atlas) atLevel(m *world.Map, mask uint64, level int) (pixels []byte, w, h int) {
+	box := pixelBox(m.Bounds, m.Bounds, a.lattice, level)
+	pixels = a.compose(m, mask, box.W, box.H, func(layers []*world.Layer, out []byte) {
+		a.draw(layers, m.Bounds, m.Bounds, m.Bounds, level, still, out)
+	})
+	return pixels, box.W, box.H
+}
+
+// ScaledSize is how many pixels a map is wide and high at a scale: n for 1 : n with n 1,
+// 2, 4 or 8, and -n for n : 1 with n up to 8. An error says in words what keeps it from
+// being drawn so. A picture that is drawn can also be brought in again.
+func ScaledSize(d *world.Document, m *world.Map, scale int) (w, h int, err error) {
+	if !slices.Contains([]int{1, 2, 4, 8}, scale) && (scale > -2 || scale < -8) {
+		return 0, 0, fmt.Errorf("a map is drawn at 1 : 1, 2, 4 or 8, or enlarged 2 to 8 times; not at %d", scale)
+	}
+	if scale > min(d.Project.CellW, d.Project.CellH) {
+		return 0, 0, fmt.Errorf("at 1 : %d nothing is left of a cell: choose a larger scale", scale)
+	}
+	times, parts := max(1, -scale), max(1, scale)
+	w, h = m.Bounds.W*d.Project.CellW*times/parts, m.Bounds.H*d.Project.CellH*times/parts
+	if w > limit.PictureSide || h > limit.PictureSide || w*h > limit.PicturePixels {
+		return w, h, fmt.Errorf("the picture would be %d × %d px; the most is %d px a side and %d megapixels: choose a smaller scale", w, h, limit.PictureSide, limit.PicturePixels>>20)
+	}
+	return w, h, nil
+}
+
+// Scaled draws a whole map at a scale that ScaledSize takes.
+func (a *Atlas) Scaled(m *world.Map, mask uint64, scale int) (pixels []byte, w, h int) {
+	pixels, w, h = a.atLevel(m, mask, bits.Len(uint(max(1, scale)))-1)
+	if scale < 0 {
+		return tiles.Resize(pixels, w, h, w*-scale, h*-scale), w * -scale, h * -scale
+	}
+	return pixels, w, h
+}
+
+// sampled draws one pixel for every step cells each way.
+func (a *Atlas) sampled(m *world.Map, mask uint64, step int) (pixels []byte, w, h int) {
+	w, h = max(1, m.Bounds.W/step), max(1, m.Bounds.H/step)
+	pixels = a.compose(m, mask, w, h, func(layers []*world.Layer, out []byte) {
+		chunks, styles := make([]*grid.Chunk, len(layers)), stylesOf(layers)
+		var stack []*levels
+		for i := range w * h {
+			x, y := m.Bounds.X+i%w*step+step/2, m.Bounds.Y+i/w*step+step/2
+			for k, l := range layers {
+				chunks[k] = l.Cells.Chunk(x>>5, y>>5)
+			}
+			stack = a.stack(stack[:0], chunks, styles, x&31, y&31, still)
+			for k := len(stack) - 1; k >= 0; k-- {
+				blit(out, w, grid.Rect{X: i % w, Y: i / w, W: 1, H: 1}, stack[k].pix[maxLevel], 1, 1, k == len(stack)-1)
+			}
+		}
+	})
+	return pixels, w, h
+}
+
+// compose lays the layers of a map over each other in a picture of w × h pixels, with
+// their backdrops between them and the background behind all. Draw draws layers that have
+// nothing between them into an empty picture.
+func (a *Atlas) compose(m *world.Map, mask uint64, w, h int, draw func(layers []*world.Layer, out []byte)) []byte {
+	out := make([]byte, max(0, w*h*4))
+	if len(out) == 0 {
+		return out
+	}
+	layers := shown(m, mask)
+	var apart []byte
+	for first := true; len(layers) > 0; first = false {
+		n := 1
+		for n < len(layers) && a.backdrops[layers[n].Backdrop.Picture] == nil {
+			n++
+		}
+		group, into := layers[:n], out
+		layers = layers[n:]
+		a.lay(m, group[0], out, w, h)
+		if !first || a.backdrops[group[0].Backdrop.Picture] != nil {
+			if apart == nil {
+				apart = make([]byte, len(out))
+			}
+			clear(apart)
+			into = apart
+		}
+		draw(group, into)
+		for i := 0; &into[0] != &out[0] && i < len(out); i += 4 {
+			if p := apart[i : i+4]; p[3] == 255 {
+				copy(out[i:], p)
+			} else if p[3] > 0 {
+				over(out[i:i+4], p)
+			}
+		}
+	}
+	behind(m.Background, out, w, h)
+	return out
+}
