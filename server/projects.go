@@ -15,6 +15,7 @@ import (
 
 	"github.com/gofiber/fiber/v3"
 
+	"azzel/core/edit"
 	"azzel/core/exchange"
 	"azzel/core/grid"
 	"azzel/core/limit"
@@ -161,6 +162,33 @@ func (v *Server) open(c fiber.Ctx) error {
 	c.Set("Cache-Control", "no-store")
 	c.Set("Content-Type", "application/octet-stream")
 	return c.Send(o.Encode())
+}
+
+// earlierSteps gives what a session did before one of its steps, so that it can be taken
+// back.
+func (v *Server) earlierSteps(c fiber.Ctx) error {
+	id, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	session, err := strconv.ParseInt(c.Query("session"), 10, 64)
+	if err != nil {
+		return fiber.NewError(fiber.StatusBadRequest, "This address names no session.")
+	}
+	before, err := strconv.ParseUint(c.Query("before"), 10, 63)
+	if err != nil || before == 0 {
+		return fiber.NewError(fiber.StatusBadRequest, "This address names no step.")
+	}
+	if _, err := v.store.Project(c, id); err != nil {
+		return err
+	}
+	records, err := v.store.Records(c, id, session, before, mostRecords, recordBytes)
+	if err != nil {
+		return err
+	}
+	c.Set("Cache-Control", "no-store")
+	c.Set("Content-Type", "application/octet-stream")
+	return c.Send(edit.EncodeRecords(records))
 }
 
 // firstPictures are the sums of pictures that a page will ask for at once, so

@@ -150,6 +150,13 @@ func (r *room) cell(ctx context.Context) (w, h int, err error) {
 	return r.doc.Project.CellW, r.doc.Project.CellH, nil
 }
 
+// How many steps of its session a page is given at a time to take back, and about how many
+// bytes of them. It asks for more once it needs them.
+const (
+	mostRecords = 2000
+	recordBytes = 16 << 20
+)
+
 // opening is all a page of the session needs to begin.
 func (r *room) opening(ctx context.Context, session int64) (edit.Opening, error) {
 	r.mu.Lock()
@@ -169,7 +176,7 @@ func (r *room) opening(ctx context.Context, session int64) (edit.Opening, error)
 	if err != nil {
 		return edit.Opening{}, err
 	}
-	records, err := r.store.Records(ctx, r.project, session, 2000, 16<<20)
+	records, err := r.store.Records(ctx, r.project, session, 0, mostRecords, recordBytes)
 	if err != nil {
 		return edit.Opening{}, err
 	}

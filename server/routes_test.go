@@ -75,6 +75,10 @@ func TestWrongRequests(t *testing.T) {
 		{"GET", "/api/projects/1/socket?session=-4&revision=0", "", 400, "session is missing"},
 		{"GET", "/api/projects/1/socket?session=4", "", 400, "revision is missing"},
 		{"GET", "/api/projects/2/socket?session=4&revision=0", "", 404, "project is not there"},
+		{"GET", "/api/projects/1/steps?before=3", "", 400, "names no session"},
+		{"GET", "/api/projects/1/steps?session=4", "", 400, "names no step"},
+		{"GET", "/api/projects/1/steps?session=4&before=-1", "", 400, "names no step"},
+		{"GET", "/api/projects/2/steps?session=4&before=3", "", 404, "project is not there"},
 		{"POST", "/api/projects/1/edits", "moss", 400, "session is missing"},
 		{"POST", "/api/projects/2/edits?session=4", "moss", 404, "project is not there"},
 		{"POST", "/api/projects/1/edits?session=4", "moss", 422, "reload the page"},
@@ -149,6 +153,14 @@ func TestProjectRoutes(t *testing.T) {
 	_, text = v.ask(t, "GET", path+"/opening?session="+session, nil)
 	if o, err := edit.DecodeOpening([]byte(text), nil); err != nil || o.Revision != 1 || o.Sequence != 1 || len(o.Records) != 1 || o.Records[0].Label != "paint" {
 		t.Errorf("opened again it is at %d with %+v (%v)", o.Revision, o.Records, err)
+	}
+	_, text = v.ask(t, "GET", path+"/steps?before=2&session="+session, nil)
+	if earlier, err := edit.DecodeRecords([]byte(text)); err != nil || len(earlier) != 1 || earlier[0].Sequence != 1 {
+		t.Errorf("before its second step a session did %+v (%v)", earlier, err)
+	}
+	_, text = v.ask(t, "GET", path+"/steps?before=2&session=77", nil)
+	if earlier, err := edit.DecodeRecords([]byte(text)); err != nil || len(earlier) != 0 {
+		t.Errorf("another session did %+v (%v)", earlier, err)
 	}
 }
 

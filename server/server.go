@@ -47,6 +47,7 @@ func New(s *store.Store, files fs.FS, addr string) (*Server, error) {
 	api.Get("/projects/:project", v.oneProject)
 	api.Get("/projects/:project/picture", v.projectPicture)
 	api.Get("/projects/:project/opening", v.open)
+	api.Get("/projects/:project/steps", v.earlierSteps)
 	api.Get("/projects/:project/blobs/:sum", v.blob)
 	api.Get("/projects/:project/socket", v.socket)
 	api.Post("/projects/:project/edits", v.postEdit)

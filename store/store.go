@@ -327,18 +327,21 @@ func (s *Store) Since(ctx context.Context, project int64, revision uint64, limit
 	return list, wrap(err, "reading the log")
 }
 
-// Records lists the steps of a session, oldest first, at most the last most
-// and about bytes of them.
-func (s *Store) Records(ctx context.Context, project, session int64, most, bytes int) ([]edit.Record, error) {
+// Records lists the steps of a session before one of them (0 for all), oldest first: at
+// most the last most of those and about bytes of them, but one at least if there is any.
+func (s *Store) Records(ctx context.Context, project, session int64, before uint64, most, bytes int) ([]edit.Record, error) {
 	var rows []logRow
-	err := s.db.WithContext(ctx).Select("sequence", "undoes", "label", "inverse").Order("sequence DESC").Limit(most).
-		Find(&rows, "project_id = ? AND session = ?", project, session).Error
+	asked := s.db.WithContext(ctx).Select("sequence", "undoes", "label", "inverse").Order("sequence DESC").Limit(most)
+	if before > 0 {
+		asked = asked.Where("sequence < ?", int64(before))
+	}
+	err := asked.Find(&rows, "project_id = ? AND session = ?", project, session).Error
 	if err != nil {
 		return nil, wrap(err, "reading what a session did")
 	}
 	var records []edit.Record
 	for _, r := range rows {
-		if bytes -= len(r.Inverse); bytes < 0 {
+		if bytes -= len(r.Inverse); bytes < 0 && len(records) > 0 {
 			break
 		}
 		records = append(records, edit.Record{Sequence: uint64(r.Sequence), Undoes: uint64(r.Undoes), Label: r.Label, Inverse: r.Inverse})

@@ -250,12 +250,17 @@ func TestSessions(t *testing.T) {
 	if _, _, err := s.Earlier(t.Context(), p.ID, 8, 1); !errors.Is(err, store.ErrNotFound) {
 		t.Errorf("another session's step can be found: %v", err)
 	}
-	records, err := s.Records(t.Context(), p.ID, 7, 3, 1<<20)
+	records, err := s.Records(t.Context(), p.ID, 7, 0, 3, 1<<20)
 	if err != nil || len(records) != 3 || records[0].Sequence != 2 || records[2].Label != "rename to Ferns 5" {
 		t.Errorf("the last three records are %+v (%v)", records, err)
 	}
-	if records, err := s.Records(t.Context(), p.ID, 7, 100, len(records[2].Inverse)); err != nil || len(records) != 1 || records[0].Sequence != 5 {
-		t.Errorf("within the bytes of one there are %+v (%v)", records, err)
+	for _, bytes := range []int{1, len(records[2].Inverse)} {
+		if records, err := s.Records(t.Context(), p.ID, 7, 0, 100, bytes); err != nil || len(records) != 1 || records[0].Sequence != 5 {
+			t.Errorf("within the bytes of one there are %+v (%v)", records, err)
+		}
+	}
+	if records, err := s.Records(t.Context(), p.ID, 7, records[1].Sequence, 100, 1<<20); err != nil || len(records) != 2 || records[1].Sequence != 2 {
+		t.Errorf("before the third there are %+v (%v)", records, err)
 	}
 }
 

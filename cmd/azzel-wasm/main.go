@@ -123,6 +123,14 @@ func pointer(what, x, y, erase, steady, near int32) (result int32) {
 	return int32(now.Pointer(int(what), grid.Point{X: int(x), Y: int(y)}, erase != 0, steady != 0, int(near)))
 }
 
+// addEarlier reads earlier steps from the buffer.
+//
+//go:wasmexport addEarlier
+func addEarlier() (result int32) {
+	defer bridge.Guard(&result)
+	return int32(now.AddEarlier(bridge.In))
+}
+
 // copied gives what is selected as text, what has changed before it as a byte.
 //
 //go:wasmexport copied

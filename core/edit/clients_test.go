@@ -8,6 +8,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/edit/generate"
+	"azzel/core/grid"
 	"azzel/core/world"
 )
 
@@ -191,5 +192,55 @@ func TestThreeClients(t *testing.T) {
 	}
 	if len(server.entries) < 4000 || undone < 500 {
 		t.Errorf("only %d steps and %d undos took place", len(server.entries), undone)
+	}
+}
+
+// One step is taken back alone from among others, the list says so, and undo and redo go
+// on from there.
+func TestTakeBackAlone(t *testing.T) {
+	d := newDocument(t)
+	m := d.Maps[0]
+	rep := edit.NewReplica(edit.Opening{Document: d})
+	stroke := func(label string, x int, cell grid.Cell) {
+		g := grid.BoxRegion(grid.Rect{X: x, Y: 1, W: 3, H: 2})
+		if _, _, err := rep.Do(edit.Edit{Label: label, Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: 6, Cell: cell}}}}}); err != nil {
+			t.Fatal(err)
+		}
+	}
+	at := func(x int) grid.Cell {
+		m := rep.Document().Maps[0]
+		return m.Layer(m.PlayerLayer).Cells.At(grid.Point{X: x, Y: 1})
+	}
+	first := at(1)
+	stroke("moss", 1, 2)
+	stroke("fern", 4, 3)
+	// One column lies over the moss.
+	stroke("path", 6, 4)
+	if _, left, of, err := rep.TakeBack(1); err != nil || left != 0 || of != 6 {
+		t.Fatalf("taking back the moss alone left %d of %d: %v", left, of, err)
+	}
+	if _, left, of, err := rep.TakeBack(2); err != nil || left != 2 || of != 6 {
+		t.Fatalf("taking back the fern left %d of %d, want the 2 that the path covers: %v", left, of, err)
+	}
+	if at(1) != first || at(4) != first || at(6) != 4 {
+		t.Fatalf("the cells are %d, %d, %d", at(1), at(4), at(6))
+	}
+	steps := rep.Steps()
+	if len(steps) != 5 || !steps[0].Back || !steps[1].Back || steps[2].Back || steps[3].Label != "take back: moss" || steps[4].Sequence != 5 {
+		t.Fatalf("the list is %+v", steps)
+	}
+	for range 2 {
+		if _, _, _, _, err := rep.Undo(); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if at(1) != 2 || at(4) != 3 || rep.Steps()[0].Back {
+		t.Fatal("undoing did not bring them back")
+	}
+	if _, _, _, err := rep.TakeBack(4); !errors.Is(err, edit.ErrNothing) {
+		t.Fatalf("a step that is undone is taken back: %v", err)
+	}
+	if _, _, _, _, err := rep.Redo(); err != nil || at(1) != first {
+		t.Fatalf("doing it again: %v", err)
 	}
 }

@@ -37,8 +37,8 @@ func TestUndoAlone(t *testing.T) {
 	var records []edit.Record
 	for step := range 600 {
 		if step%10 == 9 {
-			// A reload: what the server keeps is all there is.
-			o := edit.Opening{Sequence: rep.Answered(), Revision: rep.Revision(), Document: rep.Document(), Records: records}
+			// A reload: what the server keeps is all there is, and of that the latest comes first.
+			o := edit.Opening{Sequence: rep.Answered(), Revision: rep.Revision(), Document: rep.Document(), Records: records[max(0, len(records)-r.IntN(12)):]}
 			back, err := edit.DecodeOpening(o.Encode(), nil)
 			if err != nil {
 				t.Fatal(err)
@@ -61,6 +61,14 @@ func TestUndoAlone(t *testing.T) {
 			states = append(states[:at], rep.Document().Encode())
 		} else {
 			sequence, message, _, _, err = take()
+			for errors.Is(err, edit.ErrNothing) && rep.Earlier() > 0 {
+				n := 0
+				for n < len(records) && records[n].Sequence < rep.Earlier() {
+					n++
+				}
+				rep.AddEarlier(records[max(0, n-5):n])
+				sequence, message, _, _, err = take()
+			}
 			if at+way < 0 || at+way >= len(states) {
 				if !errors.Is(err, edit.ErrNothing) {
 					t.Fatalf("step %d: %v, want that there is nothing", step, err)

@@ -28,6 +28,8 @@ type Replica struct {
 	undo      []uint64
 	redo      []uint64
 	others    []shared
+	// earlier says that the server knows steps of this session that are not here.
+	earlier bool
 }
 
 type pending struct {
@@ -45,6 +47,8 @@ type record struct {
 	label   string
 	encoded []byte
 	inverse []Part
+	// placed says that undo or redo would have found it, as far as is known here.
+	placed bool
 }
 
 // NewReplica begins with what the server sent.
@@ -53,7 +57,36 @@ func NewReplica(o Opening) *Replica {
 	for _, rec := range o.Records {
 		r.remember(rec.Sequence, &record{undoes: rec.Undoes, label: rec.Label, encoded: rec.Inverse})
 	}
+	// The first step of a session is number 1.
+	r.earlier = o.Sequence > 0 && (len(o.Records) == 0 || o.Records[0].Sequence > 1)
 	return r
+}
+
+// Earlier is the step of this session before which the server knows more of its steps; 0
+// if all are here.
+func (r *Replica) Earlier() uint64 {
+	switch {
+	case !r.earlier:
+		return 0
+	case len(r.order) == 0:
+		return r.sequence + 1
+	}
+	return r.order[0]
+}
+
+// AddEarlier takes what the server knew of before Earlier, oldest first: none if there was
+// no more.
+func (r *Replica) AddEarlier(records []Record) {
+	r.earlier = len(records) > 0 && records[0].Sequence > 1
+	before := make([]uint64, 0, len(records)+len(r.order))
+	for _, rec := range records {
+		if r.records[rec.Sequence] == nil && (len(r.order) == 0 || rec.Sequence < r.order[0]) {
+			before = append(before, rec.Sequence)
+			r.records[rec.Sequence] = &record{undoes: rec.Undoes, label: rec.Label, encoded: rec.Inverse}
+		}
+	}
+	r.order = append(before, r.order...)
+	r.restack()
 }
 
 // Document is the document as the designer sees it.
@@ -293,11 +326,21 @@ func (r *Replica) stack(sequence uint64, rec *record) {
 		r.undo, r.redo = r.undo[:len(r.undo)-1], append(r.redo, sequence)
 	case last(r.redo) == rec.undoes:
 		r.redo, r.undo = r.redo[:len(r.redo)-1], append(r.undo, sequence)
+	case r.records[rec.undoes] != nil && r.records[rec.undoes].placed:
+		// One that was taken back alone, from among others.
+		r.undo, r.redo = append(r.undo, sequence), nil
+	default:
+		// What it took back is not here yet.
+		return
 	}
+	rec.placed = true
 }
 
 func (r *Replica) restack() {
 	r.undo, r.redo = nil, nil
+	for _, s := range r.order {
+		r.records[s].placed = false
+	}
 	for _, s := range r.order {
 		r.stack(s, r.records[s])
 	}
@@ -342,6 +385,16 @@ func (r *Replica) takeBack(list []uint64) (sequence uint64, message []byte, left
 		left, of = res.Left, res.Of
 	}
 	return sequence, message, left, of, err
+}
+
+// TakeBack takes back one step of the session alone, as far as nothing that it left was
+// changed since, and leaves what was done after it.
+func (r *Replica) TakeBack(step uint64) (message []byte, left, of int, err error) {
+	if !slices.Contains(r.undo, step) {
+		return nil, 0, 0, ErrNothing
+	}
+	_, message, left, of, err = r.takeBack([]uint64{step})
+	return message, left, of, err
 }
 
 // Answered is the sequence number of the last step that the server has taken

@@ -1,6 +1,9 @@
 package edit
 
-import "errors"
+import (
+	"errors"
+	"slices"
+)
 
 // A Step is one line of the list of what was done.
 type Step struct {
@@ -12,6 +15,10 @@ type Step struct {
 	// Done is how many of the session's own steps are done once one has walked here: for
 	// steps of its own.
 	Done int
+	// Back says that it was taken back alone, and steps after it were not.
+	Back bool
+	// Sequence is the number of a step of its own.
+	Sequence uint64
 }
 
 // shared is a step of somebody else.
@@ -46,15 +53,29 @@ func (r *Replica) Steps() []Step {
 			others = others[1:]
 		}
 	}
+	back := map[uint64]bool{}
+	for _, s := range r.undo {
+		back[r.records[s].undoes] = true
+	}
 	for i, s := range r.undo {
 		until(s)
-		list = append(list, Step{Label: r.records[s].label, Own: true, Done: i + 1})
+		list = append(list, Step{Label: r.label(s), Own: true, Done: i + 1, Sequence: s, Back: back[s]})
 	}
 	until(1<<64 - 1)
 	for i := len(r.redo) - 1; i >= 0; i-- {
-		list = append(list, Step{Label: r.records[r.redo[i]].label, Own: true, Undone: true, Done: len(r.undo) + len(r.redo) - i})
+		list = append(list, Step{Label: r.records[r.redo[i]].label, Own: true, Undone: true, Done: len(r.undo) + len(r.redo) - i, Sequence: r.redo[i]})
 	}
 	return list
+}
+
+// label says what a step on the undo stack did. Two that undo each other are one step that
+// is done again; one that undoes a step which is still there took that back alone.
+func (r *Replica) label(step uint64) string {
+	rec := r.records[step]
+	if target := r.records[rec.undoes]; target != nil && slices.Contains(r.undo, rec.undoes) {
+		return "take back: " + target.label
+	}
+	return rec.label
 }
 
 // Walk takes back or brings back steps until as many of the session's own as said are

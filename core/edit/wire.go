@@ -94,14 +94,45 @@ func (o Opening) Encode() []byte {
 	w.Uint(o.Sequence)
 	w.Uint(o.Revision)
 	w.Blob(o.Document.Encode())
-	w.Uint(uint64(len(o.Records)))
-	for _, r := range o.Records {
+	encodeRecords(&w, o.Records)
+	return w.Bytes
+}
+
+func encodeRecords(w *pack.Writer, records []Record) {
+	w.Uint(uint64(len(records)))
+	for _, r := range records {
 		w.Uint(r.Sequence)
 		w.Uint(r.Undoes)
 		w.Text(r.Label)
 		w.Blob(r.Inverse)
 	}
+}
+
+func decodeRecords(r *pack.Reader) (records []Record) {
+	for range r.Count(1<<20, 4) {
+		records = append(records, Record{r.Uint(), r.Uint(), r.Text(limit.NameLetters * 4), bytes.Clone(r.Blob(limit.EditBytes * 4))})
+	}
+	return records
+}
+
+// EncodeRecords gives a session's earlier steps as bytes, oldest first.
+func EncodeRecords(records []Record) []byte {
+	w := pack.Writer{Bytes: []byte{'R', 1}}
+	encodeRecords(&w, records)
 	return w.Bytes
+}
+
+// DecodeRecords reads what EncodeRecords wrote.
+func DecodeRecords(b []byte) ([]Record, error) {
+	if len(b) < 2 || b[0] != 'R' || b[1] != 1 {
+		return nil, fmt.Errorf("reading earlier steps: %w", pack.ErrMalformed)
+	}
+	r := pack.NewReader(b[2:])
+	records := decodeRecords(r)
+	if err := r.Done(); err != nil {
+		return nil, fmt.Errorf("reading earlier steps: %w", err)
+	}
+	return records, nil
 }
 
 // DecodeOpening reads what Encode wrote, at a pace.
@@ -112,9 +143,7 @@ func DecodeOpening(b []byte, at pace.Pace) (Opening, error) {
 	r := pack.NewReader(b[2:])
 	o := Opening{Prefix: uint32(r.Uint()), Sequence: r.Uint(), Revision: r.Uint()}
 	body := r.Blob(1 << 30)
-	for range r.Count(1<<20, 4) {
-		o.Records = append(o.Records, Record{r.Uint(), r.Uint(), r.Text(limit.NameLetters * 4), bytes.Clone(r.Blob(limit.EditBytes * 4))})
-	}
+	o.Records = decodeRecords(r)
 	if err := r.Done(); err != nil {
 		return Opening{}, fmt.Errorf("opening a project: %w", err)
 	}

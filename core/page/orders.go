@@ -103,6 +103,8 @@ func (p *Page) order(o Order) Changed {
 		return p.goBack()
 	case "walk":
 		return p.walk(o.N)
+	case "take-back":
+		return p.takeBackAlone(uint64(max(0, o.N)))
 	case "keep-patch":
 		return p.keepPatch(o.Text)
 	case "resize":
@@ -265,11 +267,7 @@ func (p *Page) takeBack(which string) Changed {
 	if err != nil {
 		return p.Fail(err)
 	}
-	if left > 0 {
-		p.say("%d of %d changed since and were left alone.", left, of)
-	}
-	p.outgoing = append(p.outgoing, message)
-	return p.follow() | StateChanged | OutgoingChanged | p.hover()
+	return p.tookBack([][]byte{message}, left, of, nil)
 }
 
 // mark paints a property onto tiles of a tileset.

@@ -200,7 +200,7 @@ func (p *Page) State() State {
 	s.Size, s.Through, s.Adds = p.hand.Size, p.hand.Through, string(p.hand.Adds)
 	s.MirrorX, s.MirrorY = p.hand.Mirror.LeftRight, p.hand.Mirror.TopBottom
 	s.Patch, s.Block, s.Lying = FormatID(p.hand.Kept), p.blockStamp(), p.hand.Tile.Orientation()
-	s.Chosen = p.chosen()
+	s.Chosen, s.Earlier = p.chosen(), p.replica.Earlier()
 	if p.looked != nil {
 		s.Looked = p.lookedName
 	}

@@ -191,6 +191,8 @@ type State struct {
 	Type     string    `json:"type"`
 	Slip     *SlipView `json:"slip"`
 	Messages []string  `json:"messages"`
+	// Earlier is the step before which the server knows more of this session's; 0 for none.
+	Earlier uint64 `json:"earlier"`
 	// Working is what is under way and goes on in slices.
 	Working *WorkingView `json:"working"`
 	Playing bool         `json:"playing"`

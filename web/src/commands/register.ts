@@ -411,7 +411,7 @@ export const commands: Command[] = [
     group: 'board',
     inGame: true,
     does: 'Takes back your last step.',
-    run: (p) => p.order({ do: 'undo' }),
+    run: (p) => void p.takeBack('undo'),
   },
   {
     id: 'redo',
@@ -420,7 +420,7 @@ export const commands: Command[] = [
     group: 'board',
     inGame: true,
     does: 'Brings back what was taken back last.',
-    run: (p) => p.order({ do: 'redo' }),
+    run: (p) => void p.takeBack('redo'),
   },
   {
     id: 'delete',

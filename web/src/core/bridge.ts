@@ -172,6 +172,12 @@ export class Core {
     return this.exports.addStrip(BigInt(of));
   }
 
+  /** Takes earlier steps of this session, as the server sent them. */
+  addEarlier(steps: Uint8Array): number {
+    this.buffers.give(steps);
+    return this.exports.addEarlier();
+  }
+
   /** Takes a backdrop for small pictures of maps. */
   addBackdrop(sum: string, image: ImageData): number {
     this.buffers.give(new Uint8Array(image.data.buffer));

@@ -54,6 +54,13 @@ export class Connection {
     return core;
   }
 
+  /** What this session did before one of its steps, as far as the server gives it at a time. */
+  async earlier(before: number): Promise<Uint8Array> {
+    const response = await fetch(`${this.base}/steps?session=${this.session}&before=${before}`);
+    if (!response.ok) throw new Error(((await response.json()) as Problem).error);
+    return new Uint8Array(await response.arrayBuffer());
+  }
+
   /** Connects, and connects again whenever the socket closes. */
   connect(core: Core): void {
     if (this.ended) return;

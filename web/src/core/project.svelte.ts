@@ -233,6 +233,28 @@ export class Project {
     this.remember();
   }
 
+  /** Takes back the last step, or brings it back. Steps from before the page was opened may have to be fetched first. */
+  async takeBack(which: 'undo' | 'redo'): Promise<void> {
+    while (this.state && this.state[which] === '' && this.state.earlier > 0 && !this.state.working) {
+      if (!(await this.fetchEarlier())) return;
+    }
+    this.order({ do: which });
+  }
+
+  /** Fetches earlier steps of this session. Says whether any answer came. */
+  async fetchEarlier(): Promise<boolean> {
+    const { core, state } = this;
+    if (!core || !state || state.earlier === 0) return false;
+    try {
+      const steps = await this.connection.earlier(state.earlier);
+      if (core === this.core) this.apply(core.addEarlier(steps));
+      return core === this.core;
+    } catch (failure) {
+      this.say((failure as Error).message);
+      return false;
+    }
+  }
+
   /** Keeps what is in the hand among what was used lately. */
   private remember(): void {
     const s = this.state;

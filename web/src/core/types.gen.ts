@@ -309,6 +309,8 @@ export interface StepView {
   own: boolean;
   undone: boolean;
   done: number;
+  back: boolean;
+  sequence: number;
 }
 
 export interface SlipLine {
@@ -366,6 +368,7 @@ export interface State {
   type: string;
   slip: SlipView | null;
   messages: string[];
+  earlier: number;
   working: WorkingView | null;
   playing: boolean;
   size: number;
