@@ -29,6 +29,37 @@ func (w *window) rows(name string, x, y, columns, rows int) string {
 	return w.page.MustEval(`(name, x, y, w, h) => window.azzel.cells(name, x, y, w, h).join(' ')`, name, x, y, columns, rows).Str()
 }
 
+// dragLayer drags a layer over another one of the depth stack with the pointer.
+func (w *window) dragLayer(name, over string) {
+	w.t.Helper()
+	at := func(layer string) (x, y float64) {
+		w.until("the layer "+layer, `(n) => document.querySelector('[role=group][aria-label="' + n + '"]') !== null`, layer)
+		box := w.page.MustElement(`[role=group][aria-label="` + layer + `"]`).MustShape().Box()
+		return box.X + 20, box.Y + box.Height/2
+	}
+	if err := (proto.InputSetInterceptDrags{Enabled: true}).Call(w.page); err != nil {
+		w.t.Fatal(err)
+	}
+	var taken proto.InputDragIntercepted
+	wait := w.page.WaitEvent(&taken)
+	x, y := at(name)
+	w.page.Mouse.MustMoveTo(x, y)
+	w.page.Mouse.MustDown(left)
+	w.page.Mouse.MustMoveTo(x+4, y+4)
+	w.page.Mouse.MustMoveTo(x+8, y+12)
+	wait()
+	x, y = at(over)
+	for _, kind := range []proto.InputDispatchDragEventType{proto.InputDispatchDragEventTypeDragEnter, proto.InputDispatchDragEventTypeDragOver, proto.InputDispatchDragEventTypeDrop} {
+		if err := (proto.InputDispatchDragEvent{Type: kind, X: x, Y: y, Data: taken.Data}).Call(w.page); err != nil {
+			w.t.Fatal(err)
+		}
+	}
+	w.page.Mouse.MustUp(left)
+	if err := (proto.InputSetInterceptDrags{}).Call(w.page); err != nil {
+		w.t.Fatal(err)
+	}
+}
+
 // Strokes are mirrored; cells are selected by likeness and by lasso; on a locked layer
 // nothing is laid, and that is said; layers change places.
 func TestStrokesAndLayers(t *testing.T) {
@@ -55,6 +86,13 @@ func TestStrokesAndLayers(t *testing.T) {
 	w.with(input.ShiftLeft, 'y')
 	w.click("Move up")
 	w.until("the ground over the overhead", `() => window.azzel.scene().maps[0].layers.map(l => l.name).join() === 'Overhead,Ground'`)
+	w.press(input.Escape)
+	w.dragLayer("Overhead", "Ground")
+	w.until("the overhead over the ground", `() => window.azzel.scene().maps[0].layers.map(l => l.name).join() === 'Ground,Overhead'`)
+	w.dragLayer("Ground", "Overhead")
+	w.until("the ground on top again", `() => window.azzel.scene().maps[0].layers.map(l => l.name).join() === 'Overhead,Ground'`)
+	w.over(name, 12, 6)
+	w.with(input.ShiftLeft, 'y')
 	w.click("Locked")
 	w.saved()
 	w.press(input.Escape, input.Escape)

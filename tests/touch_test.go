@@ -66,6 +66,17 @@ func TestFingersAndPen(t *testing.T) {
 	pen(proto.InputDispatchMouseEventTypeMouseMoved, 14, 6, proto.InputMouseButtonLeft, 1)
 	pen(proto.InputDispatchMouseEventTypeMouseReleased, 14, 6, proto.InputMouseButtonLeft, 0)
 	w.until("a stroke of a pen", `(name) => window.azzel.cells(name, 11, 6, 5, 1).join(' ') === '1 5 5 5 1'`, name)
+	// Its other end, which no mouse of the browser's has, erases whatever is in the hand.
+	px, py := w.cell(name, 13, 6)
+	w.page.MustEval(`(x, y) => {
+		const board = document.querySelector('[data-board]');
+		board.setPointerCapture = () => undefined;
+		const fire = (type, buttons) => board.dispatchEvent(new PointerEvent(type, { clientX: x, clientY: y, button: 5, buttons, pointerId: 9, pointerType: 'pen', bubbles: true }));
+		fire('pointerdown', 32);
+		fire('pointerup', 0);
+		delete board.setPointerCapture;
+	}`, px, py)
+	w.until("a cell erased by a pen's other end", `(name) => window.azzel.cells(name, 11, 6, 5, 1).join(' ') === '1 5 0 5 1'`, name)
 	w.press(input.Escape)
 	w.saved()
 	w.quiet()

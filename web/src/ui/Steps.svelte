@@ -36,7 +36,10 @@
         ><X size={14} /></button
       >
     </div>
-    <p class="text-small text-soft">The latest first. Choose a step of yours to go back to it, or on to it again; the mark beside it takes back that step alone.</p>
+    <p class="text-small text-soft">
+      The latest first. Choose a step of yours to go back to it, or on to it again; the mark beside it takes back that
+      step alone.
+    </p>
     <ol class="min-h-0 flex-1 overflow-y-auto" data-back>
       {#each shown as step, i (i)}
         <li>
