@@ -327,3 +327,62 @@ func TestUndoOfTwoAgainstModel(t *testing.T) {
 		}
 	}
 }
+
+// A stroke's inverse does the same as what is stored of it, on whole chunks and parts of
+// them, whether anybody changed them meanwhile or not.
+func TestInverseAsStored(t *testing.T) {
+	r := rand.New(rand.NewPCG(31, 5))
+	d := newDocument(t)
+	m := d.Maps[0]
+	grow, err := edit.Resize{Map: m.ID, Bounds: grid.Rect{X: -20, Y: -7, W: 120, H: 110}}.Edit(d)
+	if err != nil {
+		t.Fatal(err)
+	}
+	stroke := func(d *world.Document) edit.Edit {
+		box := grid.Rect{X: -20 + r.IntN(60), Y: -7 + r.IntN(60), W: 1 + r.IntN(60), H: 1 + r.IntN(50)}
+		g := grid.BoxRegion(box)
+		if r.IntN(3) == 0 {
+			g = g.Where(func(grid.Point) bool { return r.IntN(3) > 0 })
+		}
+		cells := grid.Runs{{N: g.Len(), Cell: grid.Cell(r.IntN(5))}}
+		if r.IntN(2) == 0 {
+			cells = grid.RunsOf(g, func(grid.Point) grid.Cell { return grid.Cell(r.IntN(4)) })
+		}
+		return edit.Edit{Label: "stroke", Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: cells}}}
+	}
+	apply := func(d *world.Document, e edit.Edit) edit.Result {
+		res, err := edit.Apply(d, e)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return res
+	}
+	d = apply(d, grow).Document
+	disturbed := 0
+	for step := range 150 {
+		res := apply(d, stroke(d))
+		now := res.Document
+		if step%2 == 0 {
+			now = apply(now, stroke(now)).Document
+		}
+		stored, err := edit.DecodeParts(edit.EncodeParts(res.Inverse))
+		if err != nil {
+			t.Fatal(err)
+		}
+		kept := apply(now, edit.Edit{Label: "undo", Undoes: 1, Parts: res.Inverse})
+		read := apply(now, edit.Edit{Label: "undo", Undoes: 1, Parts: stored})
+		if !bytes.Equal(kept.Document.Encode(), read.Document.Encode()) || kept.Left != read.Left || kept.Of != read.Of {
+			t.Fatalf("step %d: undone from memory %d of %d are left, as stored %d of %d, or the cells differ", step, kept.Left, kept.Of, read.Left, read.Of)
+		}
+		if step%2 == 1 && (kept.Left > 0 || !bytes.Equal(kept.Document.Encode(), d.Encode())) {
+			t.Fatalf("step %d: undoing at once does not lead back", step)
+		}
+		if kept.Left > 0 {
+			disturbed++
+		}
+		d = now
+	}
+	if disturbed < 20 {
+		t.Errorf("only %d times anything had been changed meanwhile", disturbed)
+	}
+}

@@ -49,6 +49,26 @@ func TestPlaneAgainstMap(t *testing.T) {
 			}
 		}
 		// Every other time what is expected and laid comes as planes.
+		by := Point{r.IntN(100) - 50, r.IntN(100) - 50}
+		cut, n := plane.Cut(region, by, nil), 0
+		for range 50 {
+			p := Point{corner.X + r.IntN(60) - 5, corner.Y + r.IntN(60) - 5}
+			want := Cell(0)
+			if region.Has(p) {
+				want = plane.At(p)
+			}
+			if got := cut.At(p.Add(by)); got != want {
+				t.Fatalf("step %d: cut out and moved by %v, the cell at %v is %d, want %d", step, by, p, got, want)
+			}
+		}
+		for _, run := range plane.Read(region) {
+			if run.Cell != 0 {
+				n += run.N
+			}
+		}
+		if cut.Count() != n {
+			t.Fatalf("step %d: %d cells were cut out of %d", step, cut.Count(), n)
+		}
 		e := plane.Edit()
 		var left int
 		if expect != nil && step%2 == 0 {

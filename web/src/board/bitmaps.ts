@@ -78,27 +78,25 @@ export class Bitmaps {
     const right = Math.min(end.x, map.x + map.w) - map.originX;
     const bottom = Math.min(end.y, map.y + map.h) - map.originY;
     if (right <= left || bottom <= top) return true;
-    let whole = true;
+    let all = true;
+    const whole = (n: number): number => Math.round(n * ratio) / ratio;
     context.imageSmoothingEnabled = camera.zoom * ratio < 1;
     for (let y = Math.floor(top / h); y * h < bottom; y++) {
       for (let x = Math.floor(left / w); x * w < right; x++) {
         const kept = this.get(scene, { map: map.id, low: mask[0], high: mask[1], level, x, y });
         if (!kept) {
-          whole = false;
+          all = false;
           continue;
         }
+        all = all && kept.checked === this.version;
+        // Both ends stand on whole pixels, so that no seam is seen between two of them.
         const at = camera.toScreen(map.originX + x * w, map.originY + y * h);
-        whole = whole && kept.checked === this.version;
-        context.drawImage(
-          kept.canvas,
-          Math.round(at.x * ratio) / ratio,
-          Math.round(at.y * ratio) / ratio,
-          w * camera.zoom,
-          h * camera.zoom,
-        );
+        const end = camera.toScreen(map.originX + (x + 1) * w, map.originY + (y + 1) * h);
+        const [x0, y0, x1, y1] = [whole(at.x), whole(at.y), whole(end.x), whole(end.y)];
+        context.drawImage(kept.canvas, x0, y0, x1 - x0, y1 - y0);
       }
     }
-    return whole && this.ahead(scene, { map, mask, level, w, h, left, top, right, bottom });
+    return all && this.ahead(scene, { map, mask, level, w, h, left, top, right, bottom });
   }
 
   /** Makes one bitmap of the ring around the view, while there is time. */

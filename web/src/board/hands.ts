@@ -1,6 +1,6 @@
 import { DRAG, HOVER, LEAVE, PRESS, RELEASE } from '../core/types.gen';
 import type { Project } from '../core/project.svelte';
-import { leaveHand } from '../commands/register';
+import { leaveHand } from '../commands/holding';
 import { Pinch } from './pinch';
 
 /** The end of a pen that erases, as a button. */

@@ -1,6 +1,8 @@
 import { DRAG, HOVER, PRESS, RELEASE } from '../core/types.gen';
 import type { Project } from '../core/project.svelte';
-import { commands, heldNow, holdAgain, leaveHand, type Held, type Command } from './register';
+import type { Command } from './command';
+import { heldNow, holdAgain, leaveHand, type Held } from './holding';
+import { commands } from './register';
 
 /** Signs are taken by place, letters by what is printed or, where that is no Latin letter, by place. */
 const SIGNS: Record<string, string> = { Slash: '/', Comma: ',', Period: '.', Minus: '-', Equal: '=' };

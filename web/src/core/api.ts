@@ -27,8 +27,28 @@ export function takePicture(project: string, file: Blob, cut: Cut, apart: Apart 
 export const keepPicture = (project: string, file: Blob): Promise<KeptPicture> =>
   ask(`/projects/${project}/pictures`, { method: 'POST', body: file });
 
-/** Makes a new project of a bundle. */
-export const bringBundle = (file: Blob): Promise<ProjectCard> => ask('/bundles', { method: 'POST', body: file });
+/** Makes a new project of a bundle; tells how much of it was sent, from 0 to 1. Null if it was stopped. */
+export function bringBundle(file: Blob, stop: AbortSignal, sent: (part: number) => void): Promise<ProjectCard | null> {
+  // Only this old way of asking tells how much was sent.
+  const request = new XMLHttpRequest();
+  return new Promise((done, fail) => {
+    stop.addEventListener('abort', () => request.abort());
+    request.upload.onprogress = (e): void => sent(e.lengthComputable ? e.loaded / e.total : 0);
+    request.onabort = (): void => done(null);
+    request.onerror = (): void => fail(new Error('The server does not answer. Try again once it does.'));
+    request.onload = (): void => {
+      try {
+        const answer = JSON.parse(request.responseText) as ProjectCard & Problem;
+        if (request.status < 300) done(answer);
+        else fail(new Error(answer.error));
+      } catch {
+        fail(new Error('The server gave no answer that can be read.'));
+      }
+    };
+    request.open('POST', '/api/bundles');
+    request.send(file);
+  });
+}
 
 export const listStates = (project: string): Promise<KeptState[]> => ask(`/projects/${project}/states`);
 

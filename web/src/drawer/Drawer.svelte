@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { hold } from '../commands/register';
+  import { hold } from '../commands/holding';
   import type { Project } from '../core/project.svelte';
   import PieceIcon from '../tray/PieceIcon.svelte';
   import { inOrder } from './shelf';

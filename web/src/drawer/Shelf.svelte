@@ -3,7 +3,7 @@
   import { TILE_MASK, type Project } from '../core/project.svelte';
   import SquarePlus from '@lucide/svelte/icons/square-plus';
   import Trash2 from '@lucide/svelte/icons/trash-2';
-  import { hold } from '../commands/register';
+  import { hold } from '../commands/holding';
   import PatchPicture from '../tray/PatchPicture.svelte';
   import Rename from '../ui/Rename.svelte';
   import FourTiles from '../tray/FourTiles.svelte';

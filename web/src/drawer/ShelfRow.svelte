@@ -1,7 +1,7 @@
 <script lang="ts">
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import type { Snippet } from 'svelte';
-  import { hold } from '../commands/register';
+  import { hold } from '../commands/holding';
   import type { Project } from '../core/project.svelte';
   import Button from '../ui/Button.svelte';
   import { dragged, droppedOn, putBefore } from './shelf';

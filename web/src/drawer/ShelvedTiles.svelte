@@ -1,6 +1,6 @@
 <script lang="ts">
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
-  import { hold, leaveHand } from '../commands/register';
+  import { hold, leaveHand } from '../commands/holding';
   import type { Tileset } from '../core/bridge';
   import type { Project } from '../core/project.svelte';
   import TilePicture from '../tray/TilePicture.svelte';

@@ -7,6 +7,8 @@
 
   let chooser: HTMLInputElement | undefined = $state();
   let reading = $state('');
+  let part = $state(0);
+  let stopping = new AbortController();
   let problem = $state('');
 
   async function bring(): Promise<void> {
@@ -17,7 +19,10 @@
     try {
       if (file.size > BUNDLE_BYTES)
         throw new Error(`It has ${file.size >> 20} MB; the most is ${BUNDLE_BYTES >> 20} MB.`);
-      open((await bringBundle(file)).id);
+      stopping = new AbortController();
+      part = 0;
+      const made = await bringBundle(file, stopping.signal, (sent) => (part = sent));
+      if (made) open(made.id);
     } catch (failure) {
       problem = `${file.name}: ${(failure as Error).message}`;
     }
@@ -29,11 +34,18 @@
 <section class="rounded-outer flex flex-col items-start gap-2 border border-dashed border-line p-4">
   <h2 class="name text-title">From a file</h2>
   <p class="text-soft">A copy of a project, as “Copy to a file” writes it.</p>
-  <Button
-    label={reading ? `Reading ${reading} …` : 'Bring in a copy'}
-    disabled={reading !== ''}
-    onclick={() => chooser?.click()}
-  />
+  {#if reading}
+    <div class="flex w-full items-center gap-3" role="status">
+      <progress class="min-w-0 flex-1 accent-saffron" value={part < 1 ? part : undefined} aria-label="Reading {reading}"
+      ></progress>
+      <span class="text-small text-soft figures"
+        >{part < 1 ? `${Math.floor(part * 100)} % sent` : 'making the project'}</span
+      >
+      {#if part < 1}<Button label="Stop" onclick={() => stopping.abort()} />{/if}
+    </div>
+  {:else}
+    <Button label="Bring in a copy" onclick={() => chooser?.click()} />
+  {/if}
   <input bind:this={chooser} type="file" accept=".zip" class="hidden" aria-label="File of a project" onchange={bring} />
   {#if problem}<p class="w-full break-words text-rose-ink" role="alert">{problem}</p>{/if}
 </section>

@@ -1,5 +1,6 @@
 import { inOrder } from '../drawer/shelf';
-import { commands, hold, runCommand } from '../commands/register';
+import { hold } from '../commands/holding';
+import { commands, runCommand } from '../commands/register';
 import type { Project } from '../core/project.svelte';
 
 export interface Found {

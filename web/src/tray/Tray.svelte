@@ -3,7 +3,8 @@
   import Play from '@lucide/svelte/icons/play';
   import Square from '@lucide/svelte/icons/square';
   import type { Project } from '../core/project.svelte';
-  import { hold, keyOf, runCommand } from '../commands/register';
+  import { hold } from '../commands/holding';
+  import { keyOf, runCommand } from '../commands/register';
   import Button from '../ui/Button.svelte';
   import Key from '../ui/Key.svelte';
   import Held from './Held.svelte';

@@ -1,0 +1,132 @@
+import type { Project } from '../core/project.svelte';
+import { editing, focusOn, type Command } from './command';
+
+function layer(p: Project, step: number): void {
+  const map = p.mapView(p.currentMap);
+  if (!map) return;
+  const at = map.layers.findIndex((l) => l.current);
+  const next = map.layers[at + step];
+  if (next) p.order({ do: 'layer', map: map.id, id: next.id, kind: 'layer' });
+}
+
+/** What changes maps and layers, or looks back at what was done. */
+export const boardCommands: Command[] = [
+  {
+    id: 'undo',
+    name: 'Undo',
+    keys: ['Ctrl+Z'],
+    group: 'board',
+    inGame: true,
+    does: 'Takes back your last step.',
+    run: (p) => void p.takeBack('undo'),
+  },
+  {
+    id: 'redo',
+    name: 'Redo',
+    keys: ['Ctrl+Shift+Z', 'Ctrl+Y'],
+    group: 'board',
+    inGame: true,
+    does: 'Brings back what was taken back last.',
+    run: (p) => void p.takeBack('redo'),
+  },
+  {
+    id: 'delete',
+    name: 'Delete what is selected',
+    keys: ['Delete'],
+    group: 'board',
+    does: 'Deletes the selected cells, piece, crossing or map. With a tile in the hand, erases the cell of the cursor.',
+    possible: editing,
+    run: (p) => {
+      const slip = p.state?.slip;
+      if (slip?.kind === 'map') p.slipShown = true;
+      if (p.state?.chosen) {
+        p.order({ do: 'delete' });
+      } else if (p.state?.holding !== 'nothing' && p.cursor) {
+        p.point(1, p.cursor.x, p.cursor.y, true);
+        p.point(3, p.cursor.x, p.cursor.y, true);
+      } else if (slip?.kind === 'map' && !slip.kept) {
+        document.getElementById('slip-delete')?.focus();
+      } else {
+        p.order({ do: 'delete' });
+      }
+    },
+  },
+  {
+    id: 'layer-down',
+    name: 'Layer below',
+    keys: [','],
+    group: 'board',
+    does: 'Makes the layer below the current one.',
+    run: (p) => layer(p, -1),
+  },
+  {
+    id: 'layer-up',
+    name: 'Layer above',
+    keys: ['.'],
+    group: 'board',
+    does: 'Makes the layer above the current one.',
+    run: (p) => layer(p, 1),
+  },
+  {
+    id: 'make-layer',
+    name: 'Make a layer',
+    keys: [],
+    group: 'board',
+    does: 'Makes a layer above the current one of the map you are on.',
+    possible: editing,
+    run: (p) => {
+      const map = p.mapView(p.currentMap);
+      const current = map?.layers.find((l) => l.current);
+      if (map && current) p.order({ do: 'make-layer', kind: 'layer', map: map.id, id: current.id });
+    },
+  },
+  {
+    id: 'layer-settings',
+    name: 'Settings of the layer',
+    keys: ['Shift+Y'],
+    group: 'board',
+    does: 'Opens what can be set of the current layer: movement, lock, fade, tint, depth, backdrop.',
+    possible: editing,
+    run: (p) => {
+      const current = p.mapView(p.currentMap)?.layers.find((l) => l.current)?.id ?? '';
+      p.layerOpen = p.layerOpen === current ? '' : current;
+      if (p.layerOpen !== '') focusOn('[data-layer-settings] input');
+    },
+  },
+  {
+    id: 'only',
+    name: 'This layer alone',
+    keys: ['Shift+X'],
+    group: 'view',
+    does: 'Shows the current layer alone, or again all.',
+    run: (p) => {
+      const map = p.mapView(p.currentMap);
+      const current = map?.layers.find((l) => l.current);
+      if (map && current) p.order({ do: 'only', map: map.id, id: current.id, yes: !current.only });
+    },
+  },
+  {
+    id: 'steps',
+    name: 'What was done',
+    keys: ['U'],
+    group: 'view',
+    does: 'Lists the steps, yours and those of others, to walk along.',
+    run: (p) => {
+      p.stepsShown = !p.stepsShown;
+      p.keptShown = false;
+      if (p.stepsShown) focusOn('[data-steps] [aria-current], [data-steps] button');
+    },
+  },
+  {
+    id: 'kept',
+    name: 'Copies and kept states',
+    keys: ['Shift+U'],
+    group: 'view',
+    does: 'Keeps the project as it is now, shows how it was, copies it to a file.',
+    run: (p) => {
+      p.keptShown = !p.keptShown;
+      p.stepsShown = false;
+      if (p.keptShown) focusOn('[data-kept] input');
+    },
+  },
+];

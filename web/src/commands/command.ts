@@ -1,0 +1,30 @@
+import type { Project } from '../core/project.svelte';
+
+/** Something that can be done: an entry of the register. */
+export interface Command {
+  id: string;
+  name: string;
+  /** As printed on the key sheet; the first is shown in tooltips. */
+  keys: string[];
+  group: 'hand' | 'select' | 'board' | 'view' | 'play' | 'find';
+  does: string;
+  /** Possible while the game has the keys. */
+  inGame?: boolean;
+  /** The browser tells of its keys by an event of its own, which is heard instead. */
+  native?: boolean;
+  /** Held longer than 200 ms, it lasts only while held. */
+  lasts?: boolean;
+  possible?: (p: Project) => boolean;
+  run: (p: Project) => void;
+}
+
+/** Gives the keyboard to something that has just been opened. */
+export const focusOn = (selector: string): void => {
+  requestAnimationFrame(() => document.querySelector<HTMLElement>(selector)?.focus());
+};
+
+export const cursorOf = (p: Project): { x: number; y: number } => p.cursor ?? p.pointer?.box ?? { x: 0, y: 0 };
+
+export const editing = (p: Project): boolean => !p.state?.playing || !p.inGame;
+
+export const chosen = (p: Project): boolean => editing(p) && Boolean(p.state?.chosen);

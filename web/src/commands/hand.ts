@@ -1,0 +1,295 @@
+import type { Project } from '../core/project.svelte';
+import { chosen, cursorOf, editing, type Command } from './command';
+import { hold, leaveHand, nextShape, shape, takeBefore } from './holding';
+
+function shapeCommand(id: string, key: string, name: string, does: string): Command {
+  return { id, name, keys: [key], group: 'hand', does, lasts: true, run: (p) => nextShape(p, id) };
+}
+
+/** The shapes that another's key goes round to, for seek. */
+function roundShape(id: string, name: string, does: string): Command {
+  return { id, name, keys: [], group: 'hand', does, run: (p) => (leaveHand(p), shape(p, id)) };
+}
+
+function nudge(way: string, x: number, y: number): Command {
+  return {
+    id: `nudge-${way}`,
+    name: `Nudge what is selected ${way}`,
+    keys: [`Ctrl+Arrow${way.charAt(0).toUpperCase()}${way.slice(1)}`],
+    group: 'select',
+    does: 'Moves the selected cells by one, with the pieces among them; or the selected map.',
+    possible: (p) => chosen(p) || p.state?.slip?.kind === 'map',
+    run: (p) => p.order({ do: 'move-cells', x, y }),
+  };
+}
+
+/** Copies or cuts without the browser's own keys. */
+async function toClipboard(p: Project, cut: boolean): Promise<void> {
+  const text = p.copied(cut);
+  if (text === '') return;
+  try {
+    await navigator.clipboard.writeText(text);
+  } catch {
+    p.say(`The browser does not let this page write to the clipboard. Press Ctrl+${cut ? 'X' : 'C'} instead.`);
+  }
+}
+
+async function fromClipboard(p: Project): Promise<void> {
+  try {
+    p.paste(await navigator.clipboard.readText());
+  } catch {
+    p.say('The browser does not let this page read the clipboard. Press Ctrl+V instead.');
+  }
+}
+
+/** What takes things into the hand, and what is done to selected cells. */
+export const handCommands: Command[] = [
+  shapeCommand('free', 'D', 'Paint freely', 'Lays tiles where the pointer goes.'),
+  shapeCommand('line', 'L', 'Line', 'Lays a straight line.'),
+  shapeCommand('box', 'B', 'Box', 'Fills a box; again, draws a ring, then a room: walls with a floor inside.'),
+  roundShape('ring', 'Ring', 'Draws the edge of a box, as thick as the brush.'),
+  roundShape('room', 'Room', 'Draws walls of what is held, with a floor of what was held before.'),
+  shapeCommand('oval', 'O', 'Oval', 'Fills an oval.'),
+  shapeCommand('fill', 'F', 'Fill', 'Fills all that hangs together and is the same; again, the same everywhere.'),
+  roundShape('everywhere', 'Fill everywhere', 'Fills all cells of the layer that hold the same.'),
+  {
+    id: 'larger',
+    name: 'Larger brush',
+    keys: ['='],
+    group: 'hand',
+    does: 'Makes the brush a cell wider, and rings a cell thicker.',
+    run: (p) => p.order({ do: 'size', n: (p.state?.size ?? 1) + 1 }),
+  },
+  {
+    id: 'smaller',
+    name: 'Smaller brush',
+    keys: ['-'],
+    group: 'hand',
+    does: 'Makes the brush a cell narrower.',
+    run: (p) => p.order({ do: 'size', n: (p.state?.size ?? 1) - 1 }),
+  },
+  {
+    id: 'turn',
+    name: 'Turn',
+    keys: ['R'],
+    group: 'hand',
+    does: 'Turns the selected cells, or what is in the hand, by a quarter to the right.',
+    possible: editing,
+    run: (p) => p.order({ do: 'turn' }),
+  },
+  {
+    id: 'mirror',
+    name: 'Mirror left and right',
+    keys: ['M'],
+    group: 'hand',
+    does: 'Mirrors the selected cells, or what is in the hand.',
+    possible: editing,
+    run: (p) => p.order({ do: 'flip', yes: true }),
+  },
+  {
+    id: 'mirror-down',
+    name: 'Mirror top and bottom',
+    keys: ['Shift+M'],
+    group: 'hand',
+    does: 'Mirrors the selected cells, or what is in the hand, upside down.',
+    possible: editing,
+    run: (p) => p.order({ do: 'flip', yes: false }),
+  },
+  {
+    id: 'mirror-strokes',
+    name: 'Mirror-paint left and right',
+    keys: ['K'],
+    group: 'hand',
+    does: 'Repeats each stroke on the other side of the map’s mirror line.',
+    run: (p) => p.order({ do: 'mirror-strokes', yes: true }),
+  },
+  {
+    id: 'mirror-strokes-down',
+    name: 'Mirror-paint top and bottom',
+    keys: ['Shift+K'],
+    group: 'hand',
+    does: 'Repeats each stroke above or below the map’s mirror line.',
+    run: (p) => p.order({ do: 'mirror-strokes', yes: false }),
+  },
+  {
+    id: 'mirror-here',
+    name: 'Mirror lines through here',
+    keys: [],
+    group: 'hand',
+    does: 'Lets the map’s mirror lines go through the cell under the pointer or cursor.',
+    possible: editing,
+    run: (p) => p.order({ do: 'mirror-here', ...cursorOf(p) }),
+  },
+  {
+    id: 'select',
+    name: 'Select cells',
+    keys: ['Q'],
+    group: 'select',
+    does: 'Selects cells in the shapes that paint: free is a lasso, fill takes what is alike. Right button takes away.',
+    run: (p) => hold(p, 'choose'),
+  },
+  {
+    id: 'select-all',
+    name: 'Select all cells of the map',
+    keys: ['Ctrl+A'],
+    group: 'select',
+    does: 'Selects every cell of the map you are on.',
+    possible: editing,
+    run: (p) => p.order({ do: 'choose-all', kind: 'map', id: p.currentMap ?? '' }),
+  },
+  {
+    id: 'select-adds',
+    name: 'Select anew, add or take away',
+    keys: ['I'],
+    group: 'select',
+    does: 'Says what selecting does with what is selected; with Ctrl held it adds.',
+    run: (p) => {
+      const round = ['anew', 'add', 'take away'];
+      const next = round[(round.indexOf(p.state?.adds || 'anew') + 1) % round.length] ?? 'anew';
+      p.order({ do: 'adds', text: next });
+    },
+  },
+  {
+    id: 'through',
+    name: 'Through all layers',
+    keys: ['X'],
+    group: 'select',
+    does: 'Lets selecting, erasing and picking go through all layers that are shown, or the current one alone.',
+    run: (p) => p.order({ do: 'through' }),
+  },
+  {
+    id: 'copy',
+    name: 'Copy',
+    keys: ['Ctrl+C'],
+    group: 'select',
+    native: true,
+    does: 'Copies the selected cells or piece, for any map, project or window.',
+    run: (p) => void toClipboard(p, false),
+  },
+  {
+    id: 'cut',
+    name: 'Cut',
+    keys: ['Ctrl+X'],
+    group: 'select',
+    native: true,
+    does: 'Copies what is selected and takes it away.',
+    possible: editing,
+    run: (p) => void toClipboard(p, true),
+  },
+  {
+    id: 'paste',
+    name: 'Paste',
+    keys: ['Ctrl+V'],
+    group: 'select',
+    native: true,
+    does: 'Takes what was copied into the hand, to be laid down.',
+    possible: editing,
+    run: (p) => void fromClipboard(p),
+  },
+  {
+    id: 'duplicate',
+    name: 'Duplicate',
+    keys: ['Ctrl+D'],
+    group: 'select',
+    does: 'Takes a copy of what is selected into the hand.',
+    possible: editing,
+    run: (p) => (leaveHand(p), p.order({ do: 'duplicate' })),
+  },
+  {
+    id: 'fill-cells',
+    name: 'Fill what is selected',
+    keys: ['Shift+F'],
+    group: 'select',
+    does: 'Fills the selected cells with what is in the hand, or was before.',
+    possible: chosen,
+    run: (p) => p.order({ do: 'fill-cells' }),
+  },
+  {
+    id: 'keep-patch',
+    name: 'Keep as a patch',
+    keys: ['Shift+Q'],
+    group: 'select',
+    does: 'Keeps the selected cells, or the block in the hand, as a patch in the drawer.',
+    possible: editing,
+    run: (p) => p.order({ do: 'keep-patch' }),
+  },
+  nudge('left', -1, 0),
+  nudge('right', 1, 0),
+  nudge('up', 0, -1),
+  nudge('down', 0, 1),
+  {
+    id: 'eraser',
+    name: 'Eraser',
+    keys: ['E'],
+    group: 'hand',
+    lasts: true,
+    does: 'Takes the eraser into the hand; it erases in the same shapes.',
+    run: (p) => hold(p, 'eraser'),
+  },
+  {
+    id: 'pick',
+    name: 'Pick what is under the pointer',
+    keys: ['W'],
+    group: 'hand',
+    does: 'Takes the tile or piece under the pointer or cursor into the hand; held and dragged, a block of them.',
+    possible: editing,
+    run: (p) => {
+      const at = p.cursor ?? p.pointer?.box;
+      if (!at) return;
+      leaveHand(p);
+      p.order({ do: 'pick', x: at.x, y: at.y });
+    },
+  },
+  {
+    id: 'before',
+    name: 'Take what was held before',
+    keys: ['A'],
+    group: 'hand',
+    does: 'Swaps what is in the hand for what was there before.',
+    run: takeBefore,
+  },
+  {
+    id: 'map-of-colours',
+    name: 'Make a map of a picture’s colours',
+    keys: [],
+    group: 'hand',
+    does: 'Takes a picture in which each pixel is a cell and each colour means a tile, by a legend that you see first.',
+    run: (p) => p.layOnDesk({ kind: 'colours' }),
+  },
+  {
+    id: 'measure',
+    name: 'Measure',
+    keys: ['H'],
+    group: 'hand',
+    does: 'Drag to see how far it is: in cells, pixels, steps of the player round what is solid, and seconds.',
+    run: (p) => hold(p, 'measure'),
+  },
+  {
+    id: 'crossing',
+    name: 'Crossing',
+    keys: [],
+    group: 'hand',
+    does: 'Takes a crossing into the hand: drag from a cell of one map to a cell of another.',
+    run: (p) => hold(p, 'crossing'),
+  },
+  {
+    id: 'empty',
+    name: 'Empty the hand',
+    keys: ['Esc'],
+    group: 'hand',
+    inGame: true,
+    does: 'Stops what is under way, or ends the innermost thing: a gesture, the game’s keys, what is in the hand, the selection.',
+    run: (p) => {
+      const idle = p.state?.holding === 'nothing' && !p.state.slip && !p.state.chosen && !p.pointer?.busy;
+      if (p.state?.working?.stops) p.order({ do: 'cancel' });
+      else if (p.opened === 'desk' && !p.pointer?.busy) p.opened = 'nothing';
+      else if (p.panelled) {
+        p.layerOpen = '';
+        p.keptShown = false;
+        p.stepsShown = false;
+      } else if (p.state?.playing && p.inGame) p.inGame = false;
+      else if (idle && p.opened === 'drawer') p.opened = 'nothing';
+      else p.order({ do: 'cancel' });
+    },
+  },
+];

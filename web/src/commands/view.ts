@@ -1,0 +1,175 @@
+import type { Project } from '../core/project.svelte';
+import { around } from '../board/camera';
+import { theme } from '../core/theme.svelte';
+import type { Command } from './command';
+
+/** Every how many cells the grid may have a stronger line; 0 is every screen. */
+const GRID_STEPS = [1, 2, 4, 8, 16, 0];
+
+/** Goes round: what is selected, the map one is on, all maps. */
+let round = 0;
+
+function look(p: Project): void {
+  const map = p.mapView(p.currentMap);
+  const boxes = [p.state?.slip?.box, map, around(p.scene?.maps ?? [])].filter((b) => b !== undefined && b !== null);
+  const box = boxes[round++ % Math.max(1, boxes.length)];
+  if (box) p.moveCamera((c) => c.fit(box));
+}
+
+/** Lays a lens over the maps, or takes it away. */
+function through(p: Project, property: string): void {
+  p.lens = p.lens === property ? '' : property;
+  p.draw();
+}
+
+const zoom = (p: Project, direction: 1 | -1): void =>
+  p.moveCamera((c) => {
+    const at = p.cursor ? c.toScreen(p.cursor.x, p.cursor.y) : { x: c.width / 2, y: c.height / 2 };
+    c.step(direction, at.x, at.y);
+  });
+
+/** What is shown, and from where. */
+export const viewCommands: Command[] = [
+  {
+    id: 'look',
+    name: 'Look at selection, map, all',
+    keys: ['Z'],
+    group: 'view',
+    does: 'Goes round: what is selected, the map you are on, all maps.',
+    run: look,
+  },
+  {
+    id: 'true-pixels',
+    name: 'True pixels',
+    keys: ['Shift+Z'],
+    group: 'view',
+    does: 'Shows one pixel as one pixel.',
+    run: (p) => p.moveCamera((c) => c.zoomTo(1, c.width / 2, c.height / 2)),
+  },
+  { id: 'zoom-in', name: 'Zoom in', keys: ['PageUp'], group: 'view', does: 'Comes nearer.', run: (p) => zoom(p, 1) },
+  {
+    id: 'zoom-out',
+    name: 'Zoom out',
+    keys: ['PageDown'],
+    group: 'view',
+    does: 'Goes further off.',
+    run: (p) => zoom(p, -1),
+  },
+  {
+    id: 'drawer',
+    name: 'Drawer',
+    keys: ['T'],
+    group: 'view',
+    does: 'Opens or closes the drawer with all tiles and pieces.',
+    run: (p) => (p.opened = p.opened === 'drawer' ? 'nothing' : 'drawer'),
+  },
+  {
+    id: 'tileset',
+    name: 'Bring in a tileset',
+    keys: [],
+    group: 'board',
+    does: 'Lays a picture on the desk, to be cut into tiles.',
+    run: (p) => {
+      p.layOnDesk({ kind: 'nothing' });
+    },
+  },
+  {
+    id: 'reskin',
+    name: 'Re-skin',
+    keys: [],
+    group: 'board',
+    does: 'Swaps the tiles of one tileset for those of another, on a map or on all.',
+    run: (p) => p.layOnDesk({ kind: 'reskin' }),
+  },
+  {
+    id: 'stack',
+    name: 'Depth stack',
+    keys: ['Y'],
+    group: 'view',
+    does: 'Makes the depth stack wide or narrow.',
+    run: (p) => (p.stackOpen = !p.stackOpen),
+  },
+  {
+    id: 'slip',
+    name: 'Slip',
+    keys: ['C'],
+    group: 'view',
+    does: 'Shows or hides the slip of what is selected.',
+    run: (p) => (p.slipShown = !p.slipShown),
+  },
+  {
+    id: 'grid',
+    name: 'Grid',
+    keys: ['G'],
+    group: 'view',
+    does: 'Shows or hides the grid.',
+    run: (p) => ((p.grid = !p.grid), p.draw()),
+  },
+  {
+    id: 'grid-step',
+    name: 'Grid by other steps',
+    keys: ['Shift+G'],
+    group: 'view',
+    does: 'Goes round: a stronger line at every 2, 4, 8, 16 cells, at every screen, at none.',
+    run: (p) => {
+      const next = GRID_STEPS[(GRID_STEPS.indexOf(p.gridStep) + 1) % GRID_STEPS.length] ?? 1;
+      p.gridStep = next;
+      p.grid = true;
+      p.say(
+        next === 1
+          ? 'The grid has a line at every cell.'
+          : `The grid has a stronger line at every ${next === 0 ? 'screen' : `${next} cells`}.`,
+      );
+      p.draw();
+    },
+  },
+  {
+    id: 'frame',
+    name: 'What the player sees',
+    keys: ['V'],
+    group: 'view',
+    does: 'Shows the frame of what the player sees from the pointer, or from the selected piece.',
+    run: (p) => ((p.frameShown = !p.frameShown), p.draw()),
+  },
+  {
+    id: 'minimap',
+    name: 'Minimap',
+    keys: ['Shift+N'],
+    group: 'view',
+    does: 'Shows or hides the small picture of all maps.',
+    run: (p) => (p.minimap = !p.minimap),
+  },
+  {
+    id: 'lines',
+    name: 'Lines and names',
+    keys: ['N'],
+    group: 'view',
+    does: 'Shows or hides the lines of crossings and the names of maps.',
+    run: (p) => ((p.lines = !p.lines), p.draw()),
+  },
+  {
+    id: 'lens',
+    name: 'Lens: what is solid',
+    keys: ['S'],
+    group: 'view',
+    inGame: true,
+    does: 'Hatches the cells that nobody can walk into.',
+    run: (p) => through(p, 'solid'),
+  },
+  ...(['water', 'danger', 'climbable', 'one-way', 'slippery', 'slow'] as const).map((property): Command => ({
+    id: `lens-${property}`,
+    name: `Lens: ${property}`,
+    keys: [],
+    group: 'view',
+    does: `Hatches the cells whose tiles are ${property}.`,
+    run: (p) => through(p, property),
+  })),
+  {
+    id: 'theme',
+    name: 'Light or dark',
+    keys: [],
+    group: 'view',
+    does: 'Switches between light and dark.',
+    run: () => theme.toggle(),
+  },
+];
