@@ -173,5 +173,11 @@ func TestMapOfColours(t *testing.T) {
 	w.until("the map", `() => window.azzel.scene().maps.some(m => m.name === 'Moss court')`)
 	w.saved()
 	w.until("its cells", `() => { const c = window.azzel.cells('Moss court', 0, 1, 6, 1); return c[0] === 3 && c[1] > 0 && c[1] === c[3] && c[4] === 0 && c[5] === 0; }`)
+	// The legend is remembered.
+	w.seek("Make a map of a picture’s colours")
+	w.page.MustElement("input[type=file]").MustSetFiles(write(t, "Fern court.png", file.Bytes()))
+	w.click("Make a map of 6 × 4 cells")
+	w.until("a map by the same legend", `() => window.azzel.cells('Fern court', 0, 1, 6, 1)[0] === 3`)
+	w.saved()
 	w.quiet()
 }

@@ -6,6 +6,7 @@
   import { figures } from '../ui/figures';
   import Button from '../ui/Button.svelte';
   import { Cutter } from './cutter';
+  import { keepLegend, recallLegend } from './legend';
 
   let { p }: { p: Project } = $props();
 
@@ -39,6 +40,7 @@
       name = file.name.replace(/\.[^.]*$/, '');
       colours = found;
       propose(set || (p.tilesets[0]?.id ?? ''));
+      recall();
     } catch (failure) {
       problem = (failure as Error).message;
     }
@@ -53,6 +55,16 @@
     );
   }
 
+  /** Lets colours mean what they meant before, as far as those tiles are still there. */
+  function recall(): void {
+    const known = recallLegend(p.id);
+    colours?.list.forEach((c, i) => {
+      const cell = known.get(c.hex);
+      const there = cell === 0 || p.tilesets.some((t) => cell && cell >= t.first && cell < t.first + t.tiles.length);
+      if (cell !== undefined && there) cells[i] = cell;
+    });
+  }
+
   async function make(): Promise<void> {
     if (!colours || !cutter) return;
     const { cellW, cellH } = p.scene?.project ?? { cellW: 1, cellH: 1 };
@@ -64,6 +76,10 @@
         ...{ x: Math.floor(at.x / cellW), y: Math.floor(at.y / cellH) },
       },
       places,
+    );
+    keepLegend(
+      p.id,
+      colours.list.map((c, i) => [c.hex, cells[i] ?? 0]),
     );
     p.opened = 'nothing';
     p.showAll();
