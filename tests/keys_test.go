@@ -10,6 +10,8 @@ import (
 // tabTo goes from control to control by Tab until one is called so.
 func (w *window) tabTo(name string) {
 	w.t.Helper()
+	// What has just been opened takes the focus with the next frame.
+	w.frame()
 	const called = `() => { const e = document.activeElement; return (e?.getAttribute('aria-label') ?? e?.labels?.[0]?.textContent.trim() ?? e?.textContent.trim() ?? '').slice(0, 80); }`
 	var passed []string
 	for range 60 {

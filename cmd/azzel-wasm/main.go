@@ -208,6 +208,14 @@ func layerWay(m, layer int64, x, y, w, h int32) {
 	box = [4]int32{int32(way.X), int32(way.Y), 0, 0}
 }
 
+// wholeScreens leaves the size in the box.
+//
+//go:wasmexport wholeScreens
+func wholeScreens(columns, rows int32) {
+	w, h := now.WholeScreens(int(columns), int(rows))
+	box = [4]int32{0, 0, int32(w), int32(h)}
+}
+
 //go:wasmexport scaledSize
 func scaledSize(m int64, scale int32) (result int32) {
 	defer bridge.Guard(&result)

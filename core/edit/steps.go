@@ -79,9 +79,10 @@ func (r *Replica) label(step uint64) string {
 }
 
 // Walk takes back or brings back steps until as many of the session's own as said are
-// done, and gives the messages to send. Left of of cells and properties were left
+// done, and gives each message to be sent as soon as its step is applied, so that what was
+// done is sent also if the rest is stopped. Left of of cells and properties were left
 // alone. It stops at the first that can't be taken back.
-func (r *Replica) Walk(done int) (messages [][]byte, left, of int, err error) {
+func (r *Replica) Walk(done int, send func(message []byte)) (left, of int, err error) {
 	for len(r.undo) != done {
 		run := r.Undo
 		if len(r.undo) < done {
@@ -93,12 +94,13 @@ func (r *Replica) Walk(done int) (messages [][]byte, left, of int, err error) {
 			if errors.Is(err, ErrNothing) {
 				err = nil
 			}
-			return messages, left, of, err
+			return left, of, err
 		}
-		messages, left, of = append(messages, message), left+l, of+o
+		send(message)
+		left, of = left+l, of+o
 		if len(r.undo) == before {
-			return messages, left, of, nil
+			return left, of, nil
 		}
 	}
-	return messages, left, of, nil
+	return left, of, nil
 }

@@ -138,6 +138,10 @@ func (p *Page) layerOrder(ref world.Ref, o Order) Changed {
 	default:
 		return p.Fail(errUnknown)
 	}
+	return p.layerEdit(e, err)
+}
+
+func (p *Page) layerEdit(e edit.Edit, err error) Changed {
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -145,6 +149,23 @@ func (p *Page) layerOrder(ref world.Ref, o Order) Changed {
 		return 0
 	}
 	return p.do(e) | p.hover()
+}
+
+// layOver lets a layer lie just over another of its map.
+func (p *Page) layOver(ref world.Ref, over world.ID) Changed {
+	m := p.doc().Map(ref.Map)
+	if m == nil || m.Layer(ref.ID) == nil || m.Layer(over) == nil {
+		return p.Fail(world.ErrGone)
+	}
+	if ref.ID == over {
+		return 0
+	}
+	list := slices.DeleteFunc(slices.Clone(m.Layers), func(l *world.Layer) bool { return l.ID == ref.ID })
+	below := world.ID(0)
+	if i := slices.IndexFunc(list, func(l *world.Layer) bool { return l.ID == over }); i+1 < len(list) {
+		below = list[i+1].ID
+	}
+	return p.layerEdit(edit.MoveLayer(p.doc(), ref.Map, ref.ID, below))
 }
 
 // below is the layer that one is to lie just below: the one whose id is the order's

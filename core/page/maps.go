@@ -105,3 +105,10 @@ func (p *Page) LossOf(id world.ID, w, h, anchor int) string {
 func anchored(was grid.Rect, w, h, anchor int) grid.Rect {
 	return grid.Rect{X: was.X + (was.W-w)*(anchor%3)/2, Y: was.Y + (was.H-h)*(anchor/3)/2, W: w, H: h}
 }
+
+// WholeScreens is the least size of whole screens that holds so many columns and rows.
+func (p *Page) WholeScreens(columns, rows int) (w, h int) {
+	up := func(n, screen int) int { return max(1, (n+screen-1)/screen) * screen }
+	seen := p.doc().Project
+	return up(columns, seen.SeenW), up(rows, seen.SeenH)
+}

@@ -90,6 +90,8 @@ func (p *Page) order(o Order) Changed {
 		return p.setLayer(ref, o.Layer)
 	case "layer-order":
 		return p.layerOrder(ref, o)
+	case "lay-over":
+		return p.layOver(ref, ParseID(o.Text))
 	case "only":
 		p.hand.SetOnly(ref.Map, ref.ID, o.Yes)
 		return SceneChanged | CellsChanged | p.hover()
@@ -267,7 +269,8 @@ func (p *Page) takeBack(which string) Changed {
 	if err != nil {
 		return p.Fail(err)
 	}
-	return p.tookBack([][]byte{message}, left, of, nil)
+	p.send(message)
+	return p.tookBack(left, of, nil)
 }
 
 // mark paints a property onto tiles of a tileset.

@@ -178,7 +178,7 @@ func (p *Page) do(e edit.Edit) Changed {
 	if err != nil {
 		return p.Fail(err)
 	}
-	p.outgoing = append(p.outgoing, message)
+	p.send(message)
 	return p.follow() | StateChanged | OutgoingChanged
 }
 

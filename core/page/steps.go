@@ -44,8 +44,8 @@ func (p *Page) walk(done int) Changed {
 		return StateChanged
 	}
 	p.hand.Cancel()
-	messages, left, of, err := p.replica.Walk(done)
-	return p.tookBack(messages, left, of, err)
+	left, of, err := p.replica.Walk(done, p.send)
+	return p.tookBack(left, of, err)
 }
 
 // takeBackAlone takes back one step from among those that were done.
@@ -62,11 +62,14 @@ func (p *Page) takeBackAlone(step uint64) Changed {
 	if err != nil {
 		return p.Fail(err)
 	}
-	return p.tookBack([][]byte{message}, left, of, nil)
+	p.send(message)
+	return p.tookBack(left, of, nil)
 }
 
-func (p *Page) tookBack(messages [][]byte, left, of int, err error) Changed {
-	p.outgoing = append(p.outgoing, messages...)
+func (p *Page) send(message []byte) { p.outgoing = append(p.outgoing, message) }
+
+// tookBack shows what became of steps that were taken back or brought back.
+func (p *Page) tookBack(left, of int, err error) Changed {
 	if left > 0 {
 		p.say("%d of %d changed since and were left alone.", left, of)
 	}

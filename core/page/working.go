@@ -3,6 +3,7 @@ package page
 import (
 	"azzel/core/hand"
 	"azzel/core/pace"
+	"azzel/core/world"
 )
 
 // sliceCells is how many cells are worked on before a page is let draw and listen.
@@ -22,8 +23,9 @@ type working struct {
 	at    pace.Pace
 	gave  Changed
 	fault error
-	// hand is what the hand was before, for when the job is stopped.
-	hand hand.Hand
+	// hand and document are what they were before, for when the job is stopped.
+	hand     hand.Hand
+	document *world.Document
 }
 
 // enter does a job, after those that came before it. What of it is left when the slice
@@ -33,7 +35,7 @@ func (p *Page) enter(j job) (Changed, error) {
 		p.later = append(p.later, j)
 		return 0, nil
 	}
-	w := &working{job: j, hand: *p.hand}
+	w := &working{job: j, hand: *p.hand, document: p.doc()}
 	w.Work = pace.Begin(func(at pace.Pace) {
 		w.at = at
 		p.pace(at)
@@ -116,8 +118,13 @@ func (p *Page) stop() Changed {
 		}
 	}
 	p.later = kept
-	p.say("Stopped. Nothing was changed.")
+	if p.doc() == w.document {
+		p.say("Stopped. Nothing was changed.")
+	} else {
+		p.say("Stopped. What was done before stays.")
+	}
+	changed := p.follow() | StateChanged | OutgoingChanged | p.hover()
 	// An error comes again with the server's next message.
-	changed, _ := p.next()
-	return changed | StateChanged | p.hover()
+	more, _ := p.next()
+	return changed | more
 }

@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"math/rand/v2"
 	"reflect"
+	"strings"
 	"testing"
 
 	"azzel/core/edit"
@@ -169,5 +170,43 @@ func TestStoppedWork(t *testing.T) {
 	p.Pointer(page.Release, grid.Point{X: 40, Y: 8}, false, false, 0)
 	if p.State().Undo == "" {
 		t.Error("after a stop nothing can be painted")
+	}
+}
+
+// Walking along the list of steps can be stopped on the way: the steps that were taken back
+// until then are sent, and it is said that they stay.
+func TestStoppedWalk(t *testing.T) {
+	p := open(t, 5)
+	order(p, page.Order{Do: "hold", Kind: "tile", N: 2})
+	for i := range 4 {
+		at := grid.Point{X: 24 + 32*i, Y: 40}
+		p.Pointer(page.Press, at, false, false, 0)
+		p.Pointer(page.Release, at, false, false, 0)
+	}
+	if n := len(p.Outgoing()); n != 4 {
+		t.Fatalf("four strokes gave %d messages", n)
+	}
+	p.State()
+	p.Slice = 1
+	order(p, page.Order{Do: "walk", N: 0})
+	for p.State().Undo != "" && p.Working() {
+		before := p.State().Pending
+		if _, err := p.Work(1); err != nil {
+			t.Fatal(err)
+		}
+		if p.State().Pending > before {
+			break
+		}
+	}
+	if !p.Working() {
+		t.Fatal("the walk was over before it could be stopped")
+	}
+	order(p, page.Order{Do: "cancel"})
+	s := p.State()
+	if sent := len(p.Outgoing()); p.Working() || sent == 0 || sent != s.Pending-4 {
+		t.Errorf("%d messages were given for %d steps that were taken back", sent, s.Pending-4)
+	}
+	if len(s.Messages) != 1 || !strings.Contains(s.Messages[0], "What was done before stays") {
+		t.Errorf("said %q", s.Messages)
 	}
 }

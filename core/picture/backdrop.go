@@ -32,20 +32,14 @@ func (a *Atlas) lay(m *world.Map, l *world.Layer, out []byte, w, h int) {
 	columns := from.places(w, m.Bounds.W*a.lattice.W, m.Bounds.X*a.lattice.W-b.X, size[0], from.w, b.RepeatX)
 	rows := from.places(h, m.Bounds.H*a.lattice.H, m.Bounds.Y*a.lattice.H-b.Y, size[1], from.h, b.RepeatY)
 	is := styleOf(l)
-	red, green, blue := is.tint.RGB()
-	if is.tint == 0 {
-		red, green, blue = 255, 255, 255
-	}
+	var seen [4]byte
 	for y, v := range rows {
 		for x, u := range columns {
 			if u < 0 || v < 0 {
 				continue
 			}
-			p := from.pix[(v*from.w+u)*4:][:4]
-			seen := [4]byte{times(p[0], red), times(p[1], green), times(p[2], blue), byte((int(p[3])*(100-is.fade) + 50) / 100)}
-			if seen[3] > 0 {
-				over(out[(y*w+x)*4:][:4], seen[:])
-			}
+			is.pixel(seen[:], from.pix[(v*from.w+u)*4:])
+			layOver(out[(y*w+x)*4:], seen[:])
 		}
 	}
 }

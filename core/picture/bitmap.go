@@ -261,15 +261,23 @@ func blit(out []byte, stride int, to grid.Rect, pix []byte, w, h int, first bool
 			continue
 		}
 		for x := range to.W {
-			p := from[x*w/to.W*4:][:4]
-			q := row[x*4:][:4]
-			switch {
-			case p[3] == 255 || first:
-				copy(q, p)
-			case p[3] != 0:
-				over(q, p)
+			if p := from[x*w/to.W*4:][:4]; first {
+				copy(row[x*4:], p)
+			} else {
+				layOver(row[x*4:], p)
 			}
 		}
+	}
+}
+
+// layOver lays a pixel over another: all of it, some or nothing.
+func layOver(q, p []byte) {
+	switch p[3] {
+	case 0:
+	case 255:
+		copy(q[:4], p[:4])
+	default:
+		over(q[:4], p[:4])
 	}
 }
 

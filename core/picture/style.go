@@ -33,6 +33,16 @@ type styledCell struct {
 	style
 }
 
+// pixel sets out to a pixel as it is seen: its colours are multiplied by the tint.
+func (s style) pixel(out, p []byte) {
+	r, g, b := s.tint.RGB()
+	if s.tint == 0 {
+		r, g, b = 255, 255, 255
+	}
+	out[0], out[1], out[2] = times(p[0], r), times(p[1], g), times(p[2], b)
+	out[3] = byte((int(p[3])*(100-s.fade) + 50) / 100)
+}
+
 // maxStyled is how many styled cells are kept.
 const maxStyled = 20_000
 
@@ -46,15 +56,10 @@ func (a *Atlas) styled(c grid.Cell, t *levels, s style) *levels {
 		clear(a.faded)
 	}
 	next := &levels{opaque: t.opaque && s.fade == 0}
-	r, g, b := s.tint.RGB()
-	if s.tint == 0 {
-		r, g, b = 255, 255, 255
-	}
 	for i, pix := range t.pix {
 		out := make([]byte, len(pix))
 		for p := 0; p+3 < len(pix); p += 4 {
-			out[p], out[p+1], out[p+2] = times(pix[p], r), times(pix[p+1], g), times(pix[p+2], b)
-			out[p+3] = byte((int(pix[p+3])*(100-s.fade) + 50) / 100)
+			s.pixel(out[p:], pix[p:])
 		}
 		next.pix[i] = out
 	}

@@ -89,29 +89,27 @@ func (a *Atlas) compose(m *world.Map, mask uint64, w, h int, draw func(layers []
 		return out
 	}
 	layers := shown(m, mask)
+	// Made only where there are backdrops, since a picture may be large.
 	var apart []byte
-	for first := true; len(layers) > 0; first = false {
+	for empty := true; len(layers) > 0; empty = false {
 		n := 1
 		for n < len(layers) && a.backdrops[layers[n].Backdrop.Picture] == nil {
 			n++
 		}
-		group, into := layers[:n], out
+		group := layers[:n]
 		layers = layers[n:]
-		a.lay(m, group[0], out, w, h)
-		if !first || a.backdrops[group[0].Backdrop.Picture] != nil {
-			if apart == nil {
-				apart = make([]byte, len(out))
-			}
-			clear(apart)
-			into = apart
+		if empty && a.backdrops[group[0].Backdrop.Picture] == nil {
+			draw(group, out)
+			continue
 		}
-		draw(group, into)
-		for i := 0; &into[0] != &out[0] && i < len(out); i += 4 {
-			if p := apart[i : i+4]; p[3] == 255 {
-				copy(out[i:], p)
-			} else if p[3] > 0 {
-				over(out[i:i+4], p)
-			}
+		a.lay(m, group[0], out, w, h)
+		if apart == nil {
+			apart = make([]byte, len(out))
+		}
+		clear(apart)
+		draw(group, apart)
+		for i := 0; i < len(out); i += 4 {
+			layOver(out[i:], apart[i:])
 		}
 	}
 	behind(m.Background, out, w, h)

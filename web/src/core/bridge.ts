@@ -126,6 +126,13 @@ export class Core {
     return { x: x / SIXTEENTH, y: y / SIXTEENTH };
   }
 
+  /** The least size of whole screens that holds so many columns and rows. */
+  wholeScreens(columns: number, rows: number): [number, number] {
+    this.exports.wholeScreens(columns, rows);
+    const [, , w = columns, h = rows] = this.box();
+    return [w, h];
+  }
+
   /** How large a map's picture would be, or what keeps it from being made. */
   scaledSize(map: string, scale: number): string {
     return this.buffers.takeText(this.exports.scaledSize(BigInt(map), scale));

@@ -19,6 +19,7 @@ export interface Exports extends Bridge {
   order(): number;
   pointer(what: number, x: number, y: number, erase: number, steady: number, near: number): number;
   work(budget: number): number;
+  wholeScreens(columns: number, rows: number): void;
   addEarlier(): number;
   addBackdrop(w: number, h: number): number;
   tick(input: number): number;

@@ -98,6 +98,7 @@ export class Project {
 
   constructor(readonly id: string) {
     this.reduced.addEventListener('change', () => this.animate());
+    document.addEventListener('visibilitychange', this.goOn);
     this.connection = new Connection(id, {
       received: (changed) => this.apply(changed),
       connected: (open) => (this.online = open),
@@ -132,8 +133,14 @@ export class Project {
     }
   }
 
+  /** The frame that work waits for may not come when the page is hidden. */
+  private readonly goOn = (): void => {
+    if (document.hidden) this.work();
+  };
+
   close(): void {
     clearTimeout(this.motion);
+    document.removeEventListener('visibilitychange', this.goOn);
     this.connection.close(true);
   }
 
@@ -177,7 +184,7 @@ export class Project {
       const was = this.state;
       this.state = this.core.state();
       for (const text of this.state.messages) this.say(text);
-      if (this.state.working && !was?.working) requestAnimationFrame(() => this.work());
+      if (this.state.working && !was?.working) this.workSoon();
       if (was?.playing && !this.state.playing) this.ended();
     }
     if (changed & T.CELLS_CHANGED && this.bitmaps) this.bitmaps.version++;
@@ -326,7 +333,13 @@ export class Project {
     let changed = T.STATE_CHANGED;
     while (changed === T.STATE_CHANGED && performance.now() < until) changed = this.core.work(WORK_STEP);
     this.apply(changed);
-    if (this.state.working) requestAnimationFrame(() => this.work());
+    if (this.state.working) this.workSoon();
+  }
+
+  /** With the next frame; a page that nobody sees has none, and goes on by the clock. */
+  private workSoon(): void {
+    if (document.hidden) setTimeout(() => this.work(), WORKING);
+    else requestAnimationFrame(() => this.work());
   }
 
   /** The board draws itself on the next frame, once. */
@@ -473,6 +486,10 @@ export class Project {
   }
 
   /** A layer of a map, small; with no layer all of it. */
+  wholeScreens(columns: number, rows: number): [number, number] {
+    return this.core?.wholeScreens(columns, rows) ?? [columns, rows];
+  }
+
   addBackdrop(sum: string, image: ImageData): void {
     if (this.core) this.apply(this.core.addBackdrop(sum, image));
   }

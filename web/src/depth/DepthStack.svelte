@@ -65,10 +65,7 @@
     const id = event.dataTransfer?.getData(TYPE) ?? '';
     if (!map || id === '' || id === over) return;
     event.preventDefault();
-    const from = map.layers.findIndex((l) => l.id === id);
-    const to = map.layers.findIndex((l) => l.id === over);
-    const steps = from < to ? to - from : to - from + 1;
-    if (steps !== 0) p.order({ do: 'layer-order', text: 'move', map: map.id, id, n: steps });
+    p.order({ do: 'lay-over', kind: 'layer', map: map.id, id, text: over });
   }
 
   const hide = (layer: LayerView, yes: boolean): void => p.order({ do: 'hide', id: layer.id, yes });

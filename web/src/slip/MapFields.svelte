@@ -26,7 +26,6 @@
     columns = map.columns;
     rows = map.rows;
   });
-  const seen = $derived(p.scene?.project);
   const resized = $derived(columns !== map.columns || rows !== map.rows);
   /** What resizing would take away, asked while the numbers stand there. */
   const lost = $derived(resized ? p.lossOf(map.id, columns, rows, anchor) : '');
@@ -67,10 +66,7 @@
         pressed={inScreens}
         onclick={() => {
           inScreens = !inScreens;
-          if (seen) {
-            columns = Math.max(1, Math.ceil(columns / seen.seenW)) * seen.seenW;
-            rows = Math.max(1, Math.ceil(rows / seen.seenH)) * seen.seenH;
-          }
+          [columns, rows] = p.wholeScreens(columns, rows);
         }}
       />
     </div>
