@@ -77,9 +77,7 @@ func hear(t *testing.T, m *member, rep *edit.Replica) (notices []edit.Notice) {
 			if err != nil {
 				t.Fatalf("session %d: %v", m.session, err)
 			}
-			if n != (edit.Notice{}) {
-				notices = append(notices, n)
-			}
+			notices = append(notices, n...)
 		default:
 			return notices
 		}

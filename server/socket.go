@@ -12,6 +12,7 @@ import (
 	"github.com/gofiber/fiber/v3"
 	"github.com/valyala/fasthttp"
 
+	"azzel/core/edit"
 	"azzel/core/limit"
 )
 
@@ -132,7 +133,7 @@ func write(conn *websocket.Conn, m *member, p pace) {
 		kind, message := websocket.PingMessage, []byte(nil)
 		select {
 		case message = <-m.out:
-			kind = websocket.BinaryMessage
+			kind, message = websocket.BinaryMessage, m.rest(message)
 		case <-ping.C:
 		case <-m.gone:
 			return
@@ -143,6 +144,28 @@ func write(conn *websocket.Conn, m *member, p pace) {
 			return
 		}
 	}
+}
+
+// atATime is about how many bytes of messages travel as one.
+const atATime = 64 << 10
+
+// rest makes one message of a first one and those that wait behind it.
+func (m *member) rest(first []byte) []byte {
+	all := [][]byte{first}
+	for size := len(first); size < atATime; {
+		select {
+		case message := <-m.out:
+			all = append(all, message)
+			size += len(message)
+			continue
+		default:
+		}
+		break
+	}
+	if len(all) == 1 {
+		return first
+	}
+	return edit.Several(all)
 }
 
 // postEdit takes a step that is too large for the socket; the answer to it

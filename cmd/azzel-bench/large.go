@@ -7,16 +7,12 @@ import (
 	"math/rand/v2"
 	"net/http"
 	"os"
-	"sync"
 	"time"
 
-	"github.com/fasthttp/websocket"
 	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
-	"github.com/jackc/pgx/v5"
 
-	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/world"
 )
@@ -259,74 +255,4 @@ func ownMemory() (int, error) {
 		return 0, err
 	}
 	return resident * os.Getpagesize(), nil
-}
-
-// together measures how many edits ten clients at once have acknowledged, beside the
-// same log row inserted and committed one after another on one connection.
-func together(b *bench) error {
-	id, d, err := b.project("Together", 512, 512, true)
-	if err != nil {
-		return err
-	}
-	m := d.Maps[1]
-	stroke := func(client, i int) edit.Edit {
-		g := grid.BoxRegion(grid.Rect{X: (i*7 + client*50) % 480, Y: i % 500, W: 20, H: 3})
-		return edit.Edit{Label: "a stroke", Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(1 + i%5)}}}}}
-	}
-	const clients, each = 10, 600
-	var wait sync.WaitGroup
-	failed := make(chan error, clients)
-	start := time.Now()
-	for client := range clients {
-		wait.Go(func() {
-			conn, _, err := websocket.DefaultDialer.Dial(fmt.Sprintf("ws://%s/api/projects/%d/socket?session=%d&revision=0", b.address, id, 900+client), nil)
-			if err != nil {
-				failed <- err
-				return
-			}
-			defer conn.Close()
-			// Up to eight steps are on their way at a time, as from a page.
-			sent, taken := 0, 0
-			for taken < each {
-				for sent < each && sent-taken < 8 {
-					sent++
-					if err := conn.WriteMessage(websocket.BinaryMessage, edit.Send(uint64(sent), stroke(client, sent).Encode())); err != nil {
-						failed <- err
-						return
-					}
-				}
-				_, answer, err := conn.ReadMessage()
-				if err != nil {
-					failed <- err
-					return
-				}
-				if answer[0] == edit.MessageTaken {
-					taken++
-				}
-			}
-		})
-	}
-	wait.Wait()
-	select {
-	case err := <-failed:
-		return err
-	default:
-	}
-	rate := clients * each / time.Since(start).Seconds()
-	db, err := pgx.Connect(b.ctx, b.url)
-	if err != nil {
-		return err
-	}
-	defer db.Close(b.ctx)
-	body := stroke(0, 0).Encode()
-	start = time.Now()
-	const rows = 1000
-	for i := range rows {
-		if _, err := db.Exec(b.ctx, "INSERT INTO log VALUES ($1, $2, $3, $4, $5, $6, $7, $8, now())", id, 1_000_000+i, 78, i+1, "a stroke", 0, body, body); err != nil {
-			return err
-		}
-	}
-	alone := rows / time.Since(start).Seconds()
-	b.add("ten clients painting at once: edits acknowledged a second / the log row alone, one after another / the share", "70 %", "%.0f / %.0f / %.0f %%", rate, alone, 100*rate/alone)
-	return nil
 }

@@ -87,12 +87,12 @@ func measure(write bool, only string) error {
 	defer func() { stop(); <-done }()
 	b := &bench{ctx: ctx, store: s, url: url, address: l.Addr().String()}
 	load, _ := os.ReadFile("/proc/loadavg") // only said beside the figures
-	parts := []func(*bench) error{pages(first, filling, boxes, strokes, panning, desk, twoSheets, large), ticks, acknowledged, together, pictures}
+	parts := []func(*bench) error{pages(first, filling, boxes, strokes, panning, desk, twoSheets, large, together), ticks, acknowledged, pictures}
 	switch only {
 	case "large":
 		parts = []func(*bench) error{pages(large)}
 	case "together":
-		parts = []func(*bench) error{together}
+		parts = []func(*bench) error{pages(together)}
 	}
 	for _, part := range parts {
 		if err := part(b); err != nil {

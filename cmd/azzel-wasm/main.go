@@ -88,10 +88,14 @@ var (
 	openFault error
 )
 
+// receive takes the messages that were put into the queue.
+//
 //go:wasmexport receive
 func receive() (result int32) {
 	defer bridge.Guard(&result)
-	return received(now.Receive(bridge.Taken()))
+	messages := queue
+	queue = nil
+	return received(now.Receive(messages...))
 }
 
 //go:wasmexport work

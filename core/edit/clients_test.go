@@ -99,9 +99,13 @@ func TestThreeClients(t *testing.T) {
 		}
 	}
 	deliver := func(i int, c *client) {
-		m := c.down[0]
-		c.down = c.down[1:]
-		if _, err := c.Receive(m); err != nil {
+		n := 1 + r.IntN(min(5, len(c.down)))
+		together := c.down[:n]
+		c.down = c.down[n:]
+		if r.IntN(3) == 0 {
+			together = [][]byte{edit.Several(together)}
+		}
+		if _, err := c.Receive(together...); err != nil {
 			t.Fatalf("client %d: %v", i, err)
 		}
 	}
@@ -136,7 +140,9 @@ func TestThreeClients(t *testing.T) {
 				c.down = append(c.down, answer)
 			}
 		case n < 96:
-			listen(i, c)
+			if r.IntN(3) > 0 {
+				listen(i, c)
+			}
 			if len(c.down) > 0 {
 				deliver(i, c)
 			}

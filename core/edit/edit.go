@@ -97,8 +97,19 @@ func Apply(d *world.Document, e Edit) (Result, error) { return ApplyAt(nil, d, e
 
 // ApplyAt is Apply for work that goes at a pace.
 func ApplyAt(p pace.Pace, d *world.Document, e Edit) (Result, error) {
+	return apply(p, d, e, false)
+}
+
+// Follow is ApplyAt for an edit that was applied elsewhere and is not taken back from
+// here: it gives no inverse.
+func Follow(p pace.Pace, d *world.Document, e Edit) (*world.Document, error) {
+	res, err := apply(p, d, e, true)
+	return res.Document, err
+}
+
+func apply(p pace.Pace, d *world.Document, e Edit, final bool) (Result, error) {
 	a := &application{draft: d.Draft(), undoing: e.Undoes != 0}
-	a.draft.Pace = p
+	a.draft.Pace, a.draft.Final = p, final
 	for _, p := range e.Parts {
 		if err := p.apply(a); err != nil {
 			return Result{}, err
@@ -107,6 +118,9 @@ func ApplyAt(p pace.Pace, d *world.Document, e Edit) (Result, error) {
 	next, err := a.draft.Done()
 	if err != nil {
 		return Result{}, err
+	}
+	if final {
+		return Result{Document: next}, nil
 	}
 	for i, k := 0, len(a.inverse)-1; i < k; i, k = i+1, k-1 {
 		a.inverse[i], a.inverse[k] = a.inverse[k], a.inverse[i]

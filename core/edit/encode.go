@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/grid"
 	"azzel/core/limit"
+	"azzel/core/pace"
 	"azzel/core/pack"
 	"azzel/core/world"
 )
@@ -118,7 +119,10 @@ func (e Edit) Encode() []byte {
 
 // Decode reads what Encode wrote. Whatever b holds, the time and memory it
 // takes are bounded by the size of b and the limits.
-func Decode(b []byte) (Edit, error) {
+func Decode(b []byte) (Edit, error) { return DecodeAt(nil, b) }
+
+// DecodeAt is Decode at a pace.
+func DecodeAt(at pace.Pace, b []byte) (Edit, error) {
 	if len(b) > limit.EditBytes {
 		return Edit{}, fmt.Errorf("a change is over %d MB: make it in parts", limit.EditBytes>>20)
 	}
@@ -135,20 +139,23 @@ func Decode(b []byte) (Edit, error) {
 		return Edit{}, fmt.Errorf("reading a change: %w", err)
 	}
 	var err error
-	if e.Parts, err = DecodeParts(parts); err != nil {
+	if e.Parts, err = DecodePartsAt(at, parts); err != nil {
 		return Edit{}, fmt.Errorf("reading a change: %w", err)
 	}
 	return e, nil
 }
 
 // DecodeParts reads what EncodeParts wrote.
-func DecodeParts(b []byte) ([]Part, error) {
+func DecodeParts(b []byte) ([]Part, error) { return DecodePartsAt(nil, b) }
+
+// DecodePartsAt is DecodeParts at a pace.
+func DecodePartsAt(at pace.Pace, b []byte) ([]Part, error) {
 	r := pack.NewReader(b)
 	n := r.Count(limit.EditParts, 2)
 	parts := make([]Part, 0, n)
 	cells := 0
 	for range n {
-		parts = append(parts, decodePart(r, &cells))
+		parts = append(parts, decodePart(at, r, &cells))
 		if r.Err() != nil {
 			return nil, r.Err()
 		}
@@ -156,7 +163,7 @@ func DecodeParts(b []byte) ([]Part, error) {
 	return parts, r.Done()
 }
 
-func decodePart(r *pack.Reader, cells *int) Part {
+func decodePart(at pace.Pace, r *pack.Reader, cells *int) Part {
 	kind, v := r.Uint(), r.Uint()
 	if r.Err() == nil && v != version1 {
 		r.Fail(fmt.Errorf("%w: part version %d is not known here; reload the page", pack.ErrMalformed, v))
@@ -164,24 +171,24 @@ func decodePart(r *pack.Reader, cells *int) Part {
 	switch kind {
 	case tagPaint, tagLay:
 		p := Paint{Map: world.ID(r.Uint()), Layer: world.ID(r.Uint())}
-		p.Region = grid.DecodeRegion(r, limit.PaintCells-*cells)
+		p.Region = grid.DecodeRegion(at, r, limit.PaintCells-*cells)
 		n := p.Region.Len()
 		*cells += n
 		if n == 0 {
 			r.Fail(fmt.Errorf("%w: nothing to paint", pack.ErrMalformed))
 			return nil
 		}
-		p.Cells = grid.DecodeRuns(r, n)
+		p.Cells = grid.DecodeRuns(at, r, n)
 		if r.Bool() {
-			p.Expect = grid.DecodeRuns(r, n)
+			p.Expect = grid.DecodeRuns(at, r, n)
 		}
 		if kind == tagLay {
-			p.Loose = decodeLoose(r, p.Region)
+			p.Loose = decodeLoose(at, r, p.Region)
 		}
 		return p
 	case tagDeal:
 		d := Deal{Map: world.ID(r.Uint()), Layer: world.ID(r.Uint()), Medley: world.ID(r.Uint())}
-		d.Region = grid.DecodeRegion(r, min(limit.DealCells, limit.PaintCells-*cells))
+		d.Region = grid.DecodeRegion(at, r, min(limit.DealCells, limit.PaintCells-*cells))
 		n := d.Region.Len()
 		*cells += n
 		if n == 0 {
@@ -212,11 +219,11 @@ func decodePart(r *pack.Reader, cells *int) Part {
 }
 
 // decodeLoose reads a part of a region that is not empty.
-func decodeLoose(r *pack.Reader, of grid.Region) grid.Region {
+func decodeLoose(at pace.Pace, r *pack.Reader, of grid.Region) grid.Region {
 	if r.Bool() {
 		return of
 	}
-	loose := grid.DecodeRegion(r, limit.PaintCells)
+	loose := grid.DecodeRegion(at, r, limit.PaintCells)
 	if r.Err() == nil && (len(loose) == 0 || len(loose.Minus(of)) > 0) {
 		r.Fail(fmt.Errorf("%w: loose cells lie outside what is painted", pack.ErrMalformed))
 	}

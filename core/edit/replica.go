@@ -32,6 +32,10 @@ type Replica struct {
 	earlier bool
 }
 
+// stepCells is how many cells could be painted in the time that a step takes beside its
+// cells.
+const stepCells = 250
+
 type pending struct {
 	sequence uint64
 	edit     Edit
@@ -126,7 +130,7 @@ func (r *Replica) Resend(message []byte) (err error) {
 	if err != nil || sequence <= r.sequence {
 		return err
 	}
-	e, err := Decode(b)
+	e, err := DecodeAt(r.Pace, b)
 	if err != nil {
 		return err
 	}
@@ -158,7 +162,7 @@ func (r *Replica) try(d *world.Document, e Edit) (Result, error) {
 			return Result{}, errors.New("that step can't be taken back any more")
 		}
 		if rec.inverse == nil && rec.encoded != nil {
-			parts, err := DecodeParts(rec.encoded)
+			parts, err := DecodePartsAt(r.Pace, rec.encoded)
 			if err != nil {
 				return Result{}, fmt.Errorf("taking back %s: %w", rec.label, err)
 			}
@@ -181,56 +185,93 @@ type Notice struct {
 // before: the page must open the project anew.
 var ErrGap = errors.New("a message from the server is missing")
 
-// Receive takes a message from the server. The notice is empty (sequence 0)
-// unless it is about a step of this session.
-func (r *Replica) Receive(message []byte) (Notice, error) {
+// Receive takes messages from the server, in the order in which they came. Notices are
+// those about steps of this session. The steps that are still on their way are applied
+// anew once, however many messages there are. After an error the rest is passed over.
+func (r *Replica) Receive(messages ...[]byte) (notices []Notice, err error) {
+	stale := false
+	take := func(message []byte) error {
+		r.Pace.Did(stepCells)
+		n, under, err := r.receive(message)
+		stale = stale || under
+		if n != (Notice{}) {
+			notices = append(notices, n)
+		}
+		return err
+	}
+	for _, message := range messages {
+		if err = eachSingle(message, take); err != nil {
+			break
+		}
+	}
+	if stale {
+		r.rebase()
+	}
+	return notices, err
+}
+
+// eachSingle calls take for each message that a message holds, until an error.
+func eachSingle(message []byte, take func([]byte) error) error {
+	single, err := Single(message)
+	if err != nil {
+		return err
+	}
+	for _, m := range single {
+		if err := take(m); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// receive takes one message, and reports whether it changed what lies under the pending
+// steps.
+func (r *Replica) receive(message []byte) (n Notice, under bool, err error) {
 	if len(message) == 0 {
-		return Notice{}, pack.ErrShort
+		return Notice{}, false, pack.ErrShort
 	}
 	in := pack.NewReader(message[1:])
 	switch message[0] {
 	case MessageOther:
 		revision, b := in.Uint(), in.Blob(1<<28)
 		if err := in.Done(); err != nil {
-			return Notice{}, err
+			return Notice{}, false, err
 		}
 		if revision <= r.revision {
-			return Notice{}, nil
+			return Notice{}, false, nil
 		}
 		if revision != r.revision+1 {
-			return Notice{}, ErrGap
+			return Notice{}, false, ErrGap
 		}
-		e, err := Decode(b)
+		e, err := DecodeAt(r.Pace, b)
 		if err != nil {
-			return Notice{}, err
+			return Notice{}, false, err
 		}
-		res, err := ApplyAt(r.Pace, r.confirmed, e)
+		next, err := Follow(r.Pace, r.confirmed, e)
 		if err != nil {
-			return Notice{}, fmt.Errorf("following the server: %w", err)
+			return Notice{}, false, fmt.Errorf("following the server: %w", err)
 		}
-		r.confirmed, r.revision = res.Document, revision
+		r.confirmed, r.revision = next, revision
 		r.heard(e)
-		r.rebase()
-		return Notice{}, nil
+		return Notice{}, true, nil
 	case MessageTaken:
 		sequence, revision := in.Uint(), in.Uint()
 		if err := in.Done(); err != nil {
-			return Notice{}, err
+			return Notice{}, false, err
 		}
 		return r.taken(sequence, revision)
 	case MessageRefused:
 		sequence, why := in.Uint(), in.Text(1<<16)
 		if err := in.Done(); err != nil {
-			return Notice{}, err
+			return Notice{}, false, err
 		}
 		if !slices.ContainsFunc(r.pending, func(p pending) bool { return p.sequence == sequence }) {
-			return Notice{}, nil
+			return Notice{}, false, nil
 		}
 		r.drop(sequence)
-		r.rebase()
-		return Notice{sequence, why}, nil
+		return Notice{sequence, why}, true, nil
 	}
-	return Notice{}, fmt.Errorf("a message of unknown sort %q: reload the page", message[0])
+	return Notice{}, false, fmt.Errorf("a message of unknown sort %q: reload the page", message[0])
 }
 
 // drop forgets a pending step that the server did not take.
@@ -241,37 +282,34 @@ func (r *Replica) drop(sequence uint64) {
 	r.restack()
 }
 
-func (r *Replica) taken(sequence, revision uint64) (Notice, error) {
-	notice := Notice{Sequence: sequence}
+// taken is receive for a step of this session that the server stored.
+func (r *Replica) taken(sequence, revision uint64) (n Notice, under bool, err error) {
+	n.Sequence = sequence
 	// The server takes steps in order: one before this that is still without an
 	// answer was refused while the line was cut.
 	for len(r.pending) > 0 && r.pending[0].sequence < sequence {
 		r.drop(r.pending[0].sequence)
-		notice.Refused = "it did not fit what others had changed"
-	}
-	if notice.Refused != "" {
-		r.rebase()
+		n.Refused, under = "it did not fit what others had changed", true
 	}
 	if len(r.pending) == 0 || r.pending[0].sequence > sequence {
 		if revision > r.revision {
-			return Notice{}, ErrGap
+			return Notice{}, under, ErrGap
 		}
-		return Notice{}, nil
+		return Notice{}, under, nil
 	}
 	p := r.pending[0]
 	if revision <= r.revision {
 		// A repeat of a step that the document opened with already holds.
 		r.pending = r.pending[1:]
-		r.rebase()
-		return notice, nil
+		return n, true, nil
 	}
 	if revision != r.revision+1 {
-		return Notice{}, ErrGap
+		return Notice{}, under, ErrGap
 	}
 	if p.base != r.confirmed || p.result.Document == p.base {
 		res, err := r.try(r.confirmed, p.edit)
 		if err != nil {
-			return Notice{}, fmt.Errorf("following the server: %w", err)
+			return Notice{}, under, fmt.Errorf("following the server: %w", err)
 		}
 		p.result = res
 	}
@@ -280,10 +318,7 @@ func (r *Replica) taken(sequence, revision uint64) (Notice, error) {
 		rec.inverse = p.result.Inverse
 	}
 	r.pending = r.pending[1:]
-	if len(r.pending) == 0 || r.pending[0].base != r.confirmed {
-		r.rebase()
-	}
-	return notice, nil
+	return n, under || len(r.pending) == 0 || r.pending[0].base != r.confirmed, nil
 }
 
 // rebase applies the pending steps anew on top of what is confirmed. One that
@@ -291,6 +326,7 @@ func (r *Replica) taken(sequence, revision uint64) (Notice, error) {
 func (r *Replica) rebase() {
 	d := r.confirmed
 	for i := range r.pending {
+		r.Pace.Did(stepCells)
 		p := &r.pending[i]
 		res, err := r.try(d, p.edit)
 		if err != nil {

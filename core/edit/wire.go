@@ -20,6 +20,8 @@ const (
 	MessageTaken = 't'
 	// MessageRefused says that a step of this session was dropped: sequence, why.
 	MessageRefused = 'r'
+	// MessageSeveral holds other messages to the page, in their order.
+	MessageSeveral = 'm'
 )
 
 // Send makes the message that carries a step.
@@ -62,6 +64,33 @@ func Refused(sequence uint64, why string) []byte {
 	w.Uint(sequence)
 	w.Text(why)
 	return w.Bytes
+}
+
+// Several makes one message of others to the page.
+func Several(messages [][]byte) []byte {
+	w := pack.Writer{Bytes: []byte{MessageSeveral}}
+	w.Uint(uint64(len(messages)))
+	for _, m := range messages {
+		w.Blob(m)
+	}
+	return w.Bytes
+}
+
+// Single gives the messages that a message to the page holds: those of which Several made
+// it, or itself.
+func Single(message []byte) ([][]byte, error) {
+	if len(message) == 0 || message[0] != MessageSeveral {
+		return [][]byte{message}, nil
+	}
+	r := pack.NewReader(message[1:])
+	messages := make([][]byte, r.Count(1<<20, 1))
+	for i := range messages {
+		messages[i] = r.Blob(1 << 28)
+	}
+	if err := r.Done(); err != nil {
+		return nil, fmt.Errorf("reading messages: %w", err)
+	}
+	return messages, nil
 }
 
 // A Record is one earlier step of a session, as the log keeps it.

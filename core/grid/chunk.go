@@ -2,6 +2,7 @@ package grid
 
 import (
 	"fmt"
+	"slices"
 
 	"azzel/core/pack"
 )
@@ -68,8 +69,11 @@ func (c *Chunk) unpack(into *[chunkCells]Cell) {
 	case c == nil:
 		clear(into[:])
 	case c.small != nil:
+		// As long as an index may be, so that none is checked.
+		var palette [256]Cell
+		copy(palette[:], c.palette)
 		for i, p := range c.small {
-			into[i] = c.palette[p]
+			into[i] = palette[p]
 		}
 	case c.wide != nil:
 		*into = *c.wide
@@ -95,27 +99,27 @@ func packChunk(cells *[chunkCells]Cell) *Chunk {
 		}
 		return &Chunk{uniform: first}
 	}
-	var palette []Cell
 	small := new([chunkCells]uint8)
+	palette := make([]Cell, 0, 8)
+	// Where in the palette a cell was found last, by its lowest bits.
+	var known [64]uint8
 	last, at := cells[0]+1, uint8(0)
 	for i, c := range cells {
 		if c != last {
-			found := false
-			for k, p := range palette {
-				if p == c {
-					at, found = uint8(k), true
-					break
-				}
-			}
-			if !found {
-				if len(palette) == 256 {
-					wide := *cells
-					return &Chunk{wide: &wide}
-				}
-				at = uint8(len(palette))
-				palette = append(palette, c)
-			}
 			last = c
+			k := &known[c%64]
+			if int(*k) >= len(palette) || palette[*k] != c {
+				n := slices.Index(palette, c)
+				if n < 0 {
+					if n = len(palette); n == 256 {
+						wide := *cells
+						return &Chunk{wide: &wide}
+					}
+					palette = append(palette, c)
+				}
+				*k = uint8(n)
+			}
+			at = *k
 		}
 		small[i] = at
 	}

@@ -1,10 +1,18 @@
 package grid
 
-import "azzel/core/pace"
+import (
+	"slices"
+	"sync"
+
+	"azzel/core/pace"
+)
+
+// opened are the cells of chunks that were open in editors.
+var opened = sync.Pool{New: func() any { return new([chunkCells]Cell) }}
 
 // Edit begins a change of p. The editor must be used by one goroutine.
 func (p Plane) Edit() *Editor {
-	return &Editor{plane: Plane{append([]pageAt(nil), p.pages...)}, own: map[*page]bool{}}
+	return &Editor{plane: Plane{append([]pageAt(nil), p.pages...)}}
 }
 
 // An Editor collects changes to a plane. p itself stays as it was.
@@ -12,7 +20,7 @@ type Editor struct {
 	// Pace is told of the cells that are written.
 	Pace  pace.Pace
 	plane Plane
-	own   map[*page]bool
+	own   []*page
 	open  *[chunkCells]Cell
 	cx    int
 	cy    int
@@ -24,16 +32,16 @@ func (e *Editor) slot(cx, cy int) **Chunk {
 	i, ok := e.plane.find(cx>>4, cy>>4)
 	if !ok {
 		fresh := pageAt{cx >> 4, cy >> 4, new(page)}
-		e.own[fresh.page] = true
+		e.own = append(e.own, fresh.page)
 		e.plane.pages = append(e.plane.pages, pageAt{})
 		copy(e.plane.pages[i+1:], e.plane.pages[i:])
 		e.plane.pages[i] = fresh
 	}
 	pg := e.plane.pages[i].page
-	if !e.own[pg] {
+	if !slices.Contains(e.own, pg) {
 		mine := *pg
 		pg = &mine
-		e.own[pg] = true
+		e.own = append(e.own, pg)
 		e.plane.pages[i].page = pg
 	}
 	return &pg.chunks[(cy&15)*pageSide+cx&15]
@@ -49,18 +57,26 @@ func (e *Editor) close() {
 // SetChunk replaces a whole chunk.
 func (e *Editor) SetChunk(cx, cy int, c *Chunk) {
 	e.close()
-	e.open = nil
+	e.letGo()
 	if v, uniform := c.Uniform(); uniform && v == 0 {
 		c = nil
 	}
 	*e.slot(cx, cy) = c
 }
 
+// letGo gives up the open chunk.
+func (e *Editor) letGo() {
+	if e.open != nil {
+		opened.Put(e.open)
+		e.open = nil
+	}
+}
+
 func (e *Editor) at(cx, cy int) *[chunkCells]Cell {
 	if e.open == nil || e.cx != cx || e.cy != cy {
 		e.close()
 		if e.open == nil {
-			e.open = new([chunkCells]Cell)
+			e.open = opened.Get().(*[chunkCells]Cell)
 		}
 		e.cx, e.cy = cx, cy
 		e.plane.Chunk(cx, cy).unpack(e.open)
@@ -206,5 +222,6 @@ func (e *Editor) whole(cx, cy int, c, want Cell, conditional bool) bool {
 // afterwards.
 func (e *Editor) Done() Plane {
 	e.close()
+	e.letGo()
 	return e.plane
 }

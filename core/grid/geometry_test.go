@@ -152,7 +152,7 @@ func FuzzRegion(f *testing.F) {
 	f.Fuzz(func(t *testing.T, b []byte) {
 		const limit = 5000
 		in := pack.NewReader(b)
-		g := DecodeRegion(in, limit)
+		g := DecodeRegion(nil, in, limit)
 		if in.Err() != nil {
 			return
 		}
@@ -164,7 +164,7 @@ func FuzzRegion(f *testing.F) {
 		if g.Len() > limit {
 			t.Fatalf("%d cells were read", g.Len())
 		}
-		runs := DecodeRuns(in, g.Len())
+		runs := DecodeRuns(nil, in, g.Len())
 		if in.Err() != nil {
 			return
 		}

@@ -154,7 +154,7 @@ func TestEncodings(t *testing.T) {
 	var w pack.Writer
 	g.Encode(&w)
 	in := pack.NewReader(w.Bytes)
-	if back := DecodeRegion(in, 1<<20); in.Done() != nil || !reflect.DeepEqual(back, g) {
+	if back := DecodeRegion(nil, in, 1<<20); in.Done() != nil || !reflect.DeepEqual(back, g) {
 		t.Errorf("a region came back changed: %v", in.Err())
 	}
 }

@@ -6,6 +6,7 @@ import (
 	"slices"
 	"sort"
 
+	"azzel/core/pace"
 	"azzel/core/pack"
 )
 
@@ -176,12 +177,15 @@ func (g Region) Encode(w *pack.Writer) {
 	}
 }
 
-// DecodeRegion reads a region of at most limit cells.
-func DecodeRegion(r *pack.Reader, limit int) Region {
+// DecodeRegion reads a region of at most limit cells, at a pace.
+func DecodeRegion(at pace.Pace, r *pack.Reader, limit int) Region {
 	n := r.Count(limit, 3)
 	g := make(Region, 0, n)
 	y, x, cells := 0, 0, 0
 	for i := range n {
+		if i%decodedAtATime == decodedAtATime-1 {
+			at.Did(decodedAtATime)
+		}
 		y += r.Int()
 		x += r.Int()
 		width := r.Uint()

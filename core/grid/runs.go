@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"slices"
 
+	"azzel/core/pace"
 	"azzel/core/pack"
 )
 
@@ -75,12 +76,18 @@ func fits(count, cell uint64, left int) bool {
 	return count > 0 && count <= uint64(left) && cell <= 1<<32-1 && Cell(cell).Valid()
 }
 
-// DecodeRuns reads runs that hold exactly want cells.
-func DecodeRuns(r *pack.Reader, want int) Runs {
+// decodedAtATime is how many runs or spans are read between two words to the pace.
+const decodedAtATime = 1 << 12
+
+// DecodeRuns reads runs that hold exactly want cells, at a pace.
+func DecodeRuns(at pace.Pace, r *pack.Reader, want int) Runs {
 	n := r.Count(want, 2)
 	runs := make(Runs, 0, n)
 	left := want
-	for range n {
+	for i := range n {
+		if i%decodedAtATime == decodedAtATime-1 {
+			at.Did(decodedAtATime)
+		}
 		count, cell := r.Uint(), r.Uint()
 		if r.Err() != nil {
 			return nil

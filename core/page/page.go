@@ -113,16 +113,25 @@ func (p *Page) Fail(err error) Changed {
 	return StateChanged
 }
 
-// Receive takes a message from the server. After edit.ErrGap the page must be
-// opened anew.
-func (p *Page) Receive(message []byte) (Changed, error) {
-	return p.enter(job{do: func() (Changed, error) {
-		n, err := p.replica.Receive(message)
+// Receive takes messages from the server, in the order in which they came. Those that
+// come while others wait, and nothing else after those, are taken together with them. After edit.ErrGap the page
+// must be opened anew.
+func (p *Page) Receive(messages ...[]byte) (Changed, error) {
+	if n := len(p.later); n > 0 && p.later[n-1].inbox != nil {
+		inbox := p.later[n-1].inbox
+		*inbox = append(*inbox, messages...)
+		return 0, nil
+	}
+	inbox := messages
+	return p.enter(job{inbox: &inbox, do: func() (Changed, error) {
+		notices, err := p.replica.Receive(inbox...)
+		for _, n := range notices {
+			if n.Refused != "" {
+				p.say("The server refused a change: %s.", n.Refused)
+			}
+		}
 		if err != nil {
 			return 0, err
-		}
-		if n.Refused != "" {
-			p.say("The server refused a change: %s.", n.Refused)
 		}
 		return p.follow() | StateChanged | OutgoingChanged, nil
 	}})

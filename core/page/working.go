@@ -14,6 +14,9 @@ type job struct {
 	do func() (Changed, error)
 	// own says that the designer asked for it, and may stop it.
 	own bool
+	// inbox, unless nil, are the messages that it takes, to which more may be added while
+	// it waits.
+	inbox *[][]byte
 }
 
 // working is a job under way.
@@ -48,7 +51,7 @@ func (p *Page) enter(j job) (Changed, error) {
 // ask does what the designer asked for.
 func (p *Page) ask(do func() Changed) Changed {
 	// Only what the server sends can fail in a way that the page must know of.
-	changed, _ := p.enter(job{func() (Changed, error) { return do(), nil }, true})
+	changed, _ := p.enter(job{do: func() (Changed, error) { return do(), nil }, own: true})
 	return changed
 }
 

@@ -255,9 +255,9 @@ func decodeBlock(r *pack.Reader) Block {
 	b := Block{W: bounded(r, limit.MaxMapSide), H: bounded(r, limit.MaxMapSide)}
 	for range r.Count(limit.Layers, 5) {
 		l := BlockLayer{Name: r.Text(limit.NameLetters * 4), Depth: r.Int(), Counts: r.Bool()}
-		g := grid.DecodeRegion(r, limit.BlockCells)
-		runs := grid.DecodeRuns(r, g.Len())
-		l.Loose = grid.DecodeRegion(r, limit.BlockCells)
+		g := grid.DecodeRegion(nil, r, limit.BlockCells)
+		runs := grid.DecodeRuns(nil, r, g.Len())
+		l.Loose = grid.DecodeRegion(nil, r, limit.BlockCells)
 		if r.Err() != nil || !(grid.Rect{W: b.W, H: b.H}).Holds(g.Bounds()) {
 			r.Fail(fmt.Errorf("%w: cells lie outside their block", pack.ErrMalformed))
 			return b

@@ -19,7 +19,9 @@ var ErrGone = errors.New("it is not there any more")
 // be thrown away.
 type Draft struct {
 	// Pace is told of the cells that are painted.
-	Pace    pace.Pace
+	Pace pace.Pace
+	// Final says that nothing is to be taken back: Paint need not tell what lay there.
+	Final   bool
 	doc     *Document
 	own     map[any]bool
 	touched []Ref

@@ -29,7 +29,7 @@ type Painted struct {
 	// Region is the stroke's, with the neighbours that were mended, and those that
 	// follow their bond only since now.
 	Region grid.Region
-	// Back turns its cells into what lay there before.
+	// Back turns its cells into what lay there before; empty for a final draft.
 	Back grid.Swap
 	// Loose is the part of it whose tiles followed their bond before.
 	Loose grid.Region
@@ -67,7 +67,9 @@ func (d *Draft) Paint(mapID, layerID ID, s Stroke) (Painted, error) {
 		p.Left = e.WriteWhere(s.Region, s.Cells, s.Expect)
 		l.Cells = e.Done()
 	}
-	p.Back = grid.Swap{From: l.Cells.Part(p.Region, d.Pace), To: old.Part(p.Region, d.Pace)}
+	if !d.Final {
+		p.Back = grid.Swap{From: l.Cells.Part(p.Region, d.Pace), To: old.Part(p.Region, d.Pace)}
+	}
 	d.count(old, l.Cells)
 	if d.doc.stored > limit.StoredCells {
 		return Painted{}, fmt.Errorf("a project holds at most %d million painted cells: remove something first", limit.StoredCells>>20)

@@ -75,10 +75,7 @@ export class Core {
 
   /** Begins with the server's opening and messages that may not have arrived. An error is a text for people. */
   async open(opening: Uint8Array, queue: Uint8Array[]): Promise<string | null> {
-    for (const message of queue) {
-      this.buffers.give(message);
-      this.exports.enqueue();
-    }
+    this.enqueue(queue);
     this.buffers.give(opening);
     this.exports.open();
     let length = MORE;
@@ -91,9 +88,17 @@ export class Core {
     return length === 0 ? null : this.buffers.takeText(length);
   }
 
-  receive(message: Uint8Array): number {
-    this.buffers.give(message);
+  /** Takes messages from the server, in the order in which they came. */
+  receive(messages: Uint8Array[]): number {
+    this.enqueue(messages);
     return this.exports.receive();
+  }
+
+  private enqueue(messages: Uint8Array[]): void {
+    for (const message of messages) {
+      this.buffers.give(message);
+      this.exports.enqueue();
+    }
   }
 
   order(order: Partial<Order> & { do: string }): number {

@@ -1,5 +1,6 @@
 import { fetchAhead } from './api';
 import type { Core } from './bridge';
+import { soon } from './soon';
 import * as sessions from './sessions';
 import { SOCKET_BYTES, type Problem } from './types.gen';
 
@@ -50,7 +51,7 @@ export class Connection {
     performance.mark('azzel-core');
     const failure = await core.open(opening, queue);
     if (failure) throw new Error(failure);
-    this.settle(core);
+    this.settle(core, true);
     return core;
   }
 
@@ -75,9 +76,14 @@ export class Connection {
       core.resend();
       this.flush(core);
     };
+    const inbox: Uint8Array[] = [];
+    const receive = (): void => {
+      if (socket !== this.socket || inbox.length === 0) return;
+      this.listener.received(core.receive(inbox.splice(0)));
+    };
     socket.onmessage = (event: MessageEvent<ArrayBuffer>) => {
-      if (socket !== this.socket) return;
-      this.listener.received(core.receive(new Uint8Array(event.data)));
+      // All that came since the last frame is taken together.
+      if (inbox.push(new Uint8Array(event.data)) === 1) soon(receive);
     };
     socket.onclose = () => {
       if (socket !== this.socket) return;
@@ -114,17 +120,17 @@ export class Connection {
     }
   }
 
-  /** Forgets the messages that the server has answered. */
-  settle(core: Core): void {
+  /** Forgets the messages that the server has answered, and those of an earlier page if it is the first time. */
+  settle(core: Core, first = false): void {
     const upTo = core.answered();
-    let any = false;
+    let any = first;
     for (const sequence of this.unanswered.keys()) {
       if (sequence <= upTo) {
         this.unanswered.delete(sequence);
         any = true;
       }
     }
-    if (any || this.unanswered.size === 0) void sessions.answered(this.project, this.session, upTo);
+    if (any) void sessions.answered(this.project, this.session, upTo);
   }
 
   /** Lets go of the socket, to begin again or for good. */

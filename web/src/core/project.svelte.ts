@@ -5,6 +5,7 @@ import { around, Camera } from '../board/camera';
 import { fetchBlob, fetchState } from './api';
 import { BROKEN, Core, GAP, type Tileset } from './bridge';
 import { Connection } from './connection';
+import { soon } from './soon';
 import * as T from './types.gen';
 
 export type Saved = 'saving' | 'saved' | 'waiting';
@@ -98,7 +99,6 @@ export class Project {
 
   constructor(readonly id: string) {
     this.reduced.addEventListener('change', () => this.animate());
-    document.addEventListener('visibilitychange', this.goOn);
     this.connection = new Connection(id, {
       received: (changed) => this.apply(changed),
       connected: (open) => (this.online = open),
@@ -133,14 +133,8 @@ export class Project {
     }
   }
 
-  /** The frame that work waits for may not come when the page is hidden. */
-  private readonly goOn = (): void => {
-    if (document.hidden) this.work();
-  };
-
   close(): void {
     clearTimeout(this.motion);
-    document.removeEventListener('visibilitychange', this.goOn);
     this.connection.close(true);
   }
 
@@ -184,7 +178,7 @@ export class Project {
       const was = this.state;
       this.state = this.core.state();
       for (const text of this.state.messages) this.say(text);
-      if (this.state.working && !was?.working) this.workSoon();
+      if (this.state.working && !was?.working) soon(this.work);
       if (was?.playing && !this.state.playing) this.ended();
     }
     if (changed & T.CELLS_CHANGED && this.bitmaps) this.bitmaps.version++;
@@ -327,20 +321,15 @@ export class Project {
     return this.core?.blockPicture(patch, side) ?? null;
   }
 
-  private work(): void {
+  /** Goes on with what is under way, for a part of a frame. */
+  private readonly work = (): void => {
     if (!this.core || !this.state?.working) return;
     const until = performance.now() + WORKING;
     let changed = T.STATE_CHANGED;
     while (changed === T.STATE_CHANGED && performance.now() < until) changed = this.core.work(WORK_STEP);
     this.apply(changed);
-    if (this.state.working) this.workSoon();
-  }
-
-  /** With the next frame; a page that nobody sees has none, and goes on by the clock. */
-  private workSoon(): void {
-    if (document.hidden) setTimeout(() => this.work(), WORKING);
-    else requestAnimationFrame(() => this.work());
-  }
+    if (this.state.working) soon(this.work);
+  };
 
   /** The board draws itself on the next frame, once. */
   onDraw(draw: (() => void) | null): void {
