@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"errors"
 	"fmt"
+	"slices"
 
 	"azzel/core/grid"
 	"azzel/core/pace"
@@ -97,35 +98,38 @@ func Apply(d *world.Document, e Edit) (Result, error) { return ApplyAt(nil, d, e
 
 // ApplyAt is Apply for work that goes at a pace.
 func ApplyAt(p pace.Pace, d *world.Document, e Edit) (Result, error) {
-	return apply(p, d, e, false)
-}
-
-// Follow is ApplyAt for an edit that was applied elsewhere and is not taken back from
-// here: it gives no inverse.
-func Follow(p pace.Pace, d *world.Document, e Edit) (*world.Document, error) {
-	res, err := apply(p, d, e, true)
-	return res.Document, err
-}
-
-func apply(p pace.Pace, d *world.Document, e Edit, final bool) (Result, error) {
-	a := &application{draft: d.Draft(), undoing: e.Undoes != 0}
-	a.draft.Pace, a.draft.Final = p, final
-	for _, p := range e.Parts {
-		if err := p.apply(a); err != nil {
-			return Result{}, err
-		}
-	}
-	next, err := a.draft.Done()
+	a := &application{draft: d.Draft()}
+	a.draft.Pace = p
+	next, err := a.apply(e)
 	if err != nil {
 		return Result{}, err
 	}
-	if final {
-		return Result{Document: next}, nil
-	}
-	for i, k := 0, len(a.inverse)-1; i < k; i, k = i+1, k-1 {
-		a.inverse[i], a.inverse[k] = a.inverse[k], a.inverse[i]
-	}
+	slices.Reverse(a.inverse)
 	return Result{Document: next, Inverse: a.inverse, Left: a.left, Of: a.of}, nil
+}
+
+// Follow gives the document after edits that were applied elsewhere, one after the other,
+// and are not taken back from here.
+func Follow(p pace.Pace, d *world.Document, edits ...Edit) (*world.Document, error) {
+	a := &application{draft: d.Draft()}
+	a.draft.Pace, a.draft.Final = p, true
+	next, err := a.apply(edits...)
+	if err != nil {
+		return nil, err
+	}
+	return next, nil
+}
+
+func (a *application) apply(edits ...Edit) (*world.Document, error) {
+	for _, e := range edits {
+		a.undoing, a.inverse = e.Undoes != 0, nil
+		for _, p := range e.Parts {
+			if err := p.apply(a); err != nil {
+				return nil, err
+			}
+		}
+	}
+	return a.draft.Done()
 }
 
 func (a *application) undo(p Part) { a.inverse = append(a.inverse, p) }

@@ -188,26 +188,32 @@ var ErrGap = errors.New("a message from the server is missing")
 // Receive takes messages from the server, in the order in which they came. Notices are
 // those about steps of this session. The steps that are still on their way are applied
 // anew once, however many messages there are. After an error the rest is passed over.
-func (r *Replica) Receive(messages ...[]byte) (notices []Notice, err error) {
-	stale := false
-	take := func(message []byte) error {
-		r.Pace.Did(stepCells)
-		n, under, err := r.receive(message)
-		stale = stale || under
-		if n != (Notice{}) {
-			notices = append(notices, n)
-		}
-		return err
-	}
-	for _, message := range messages {
-		if err = eachSingle(message, take); err != nil {
-			break
-		}
-	}
-	if stale {
+func (r *Replica) Receive(messages ...[]byte) ([]Notice, error) {
+	h := hearing{Replica: r}
+	err := h.all(messages)
+	if h.under {
 		r.rebase()
 	}
-	return notices, err
+	return h.notices, err
+}
+
+// A hearing takes messages that came together.
+type hearing struct {
+	*Replica
+	notices []Notice
+	// others are steps of other sessions that are not applied yet.
+	others []Edit
+	// under says that what lies under the pending steps has changed.
+	under bool
+}
+
+func (h *hearing) all(messages [][]byte) error {
+	for _, message := range messages {
+		if err := eachSingle(message, h.take); err != nil {
+			return err
+		}
+	}
+	return h.follow()
 }
 
 // eachSingle calls take for each message that a message holds, until an error.
@@ -224,54 +230,77 @@ func eachSingle(message []byte, take func([]byte) error) error {
 	return nil
 }
 
-// receive takes one message, and reports whether it changed what lies under the pending
-// steps.
-func (r *Replica) receive(message []byte) (n Notice, under bool, err error) {
+// take takes one message.
+func (h *hearing) take(message []byte) error {
 	if len(message) == 0 {
-		return Notice{}, false, pack.ErrShort
+		return pack.ErrShort
 	}
+	h.Pace.Did(stepCells)
 	in := pack.NewReader(message[1:])
-	switch message[0] {
-	case MessageOther:
+	if message[0] == MessageOther {
 		revision, b := in.Uint(), in.Blob(1<<28)
 		if err := in.Done(); err != nil {
-			return Notice{}, false, err
+			return err
 		}
-		if revision <= r.revision {
-			return Notice{}, false, nil
-		}
-		if revision != r.revision+1 {
-			return Notice{}, false, ErrGap
-		}
-		e, err := DecodeAt(r.Pace, b)
-		if err != nil {
-			return Notice{}, false, err
-		}
-		next, err := Follow(r.Pace, r.confirmed, e)
-		if err != nil {
-			return Notice{}, false, fmt.Errorf("following the server: %w", err)
-		}
-		r.confirmed, r.revision = next, revision
-		r.heard(e)
-		return Notice{}, true, nil
+		return h.other(revision, b)
+	}
+	if err := h.follow(); err != nil {
+		return err
+	}
+	switch message[0] {
 	case MessageTaken:
 		sequence, revision := in.Uint(), in.Uint()
 		if err := in.Done(); err != nil {
-			return Notice{}, false, err
+			return err
 		}
-		return r.taken(sequence, revision)
+		return h.taken(sequence, revision)
 	case MessageRefused:
 		sequence, why := in.Uint(), in.Text(1<<16)
 		if err := in.Done(); err != nil {
-			return Notice{}, false, err
+			return err
 		}
-		if !slices.ContainsFunc(r.pending, func(p pending) bool { return p.sequence == sequence }) {
-			return Notice{}, false, nil
+		if slices.ContainsFunc(h.pending, func(p pending) bool { return p.sequence == sequence }) {
+			h.drop(sequence)
+			h.under = true
+			h.notices = append(h.notices, Notice{sequence, why})
 		}
-		r.drop(sequence)
-		return Notice{sequence, why}, true, nil
+		return nil
 	}
-	return Notice{}, false, fmt.Errorf("a message of unknown sort %q: reload the page", message[0])
+	return fmt.Errorf("a message of unknown sort %q: reload the page", message[0])
+}
+
+// other takes a step of another session.
+func (h *hearing) other(revision uint64, b []byte) error {
+	known := h.revision + uint64(len(h.others))
+	if revision <= known {
+		return nil
+	}
+	if revision != known+1 {
+		return ErrGap
+	}
+	e, err := DecodeAt(h.Pace, b)
+	if err != nil {
+		return err
+	}
+	h.others = append(h.others, e)
+	return nil
+}
+
+// follow applies the steps of other sessions that came one after another.
+func (h *hearing) follow() error {
+	if len(h.others) == 0 {
+		return nil
+	}
+	next, err := Follow(h.Pace, h.confirmed, h.others...)
+	if err != nil {
+		return fmt.Errorf("following the server: %w", err)
+	}
+	h.confirmed, h.revision = next, h.revision+uint64(len(h.others))
+	for _, e := range h.others {
+		h.heard(e)
+	}
+	h.others, h.under = nil, true
+	return nil
 }
 
 // drop forgets a pending step that the server did not take.
@@ -282,34 +311,36 @@ func (r *Replica) drop(sequence uint64) {
 	r.restack()
 }
 
-// taken is receive for a step of this session that the server stored.
-func (r *Replica) taken(sequence, revision uint64) (n Notice, under bool, err error) {
-	n.Sequence = sequence
+// taken hears of a step of this session that the server stored.
+func (h *hearing) taken(sequence, revision uint64) error {
+	r := h.Replica
+	n := Notice{Sequence: sequence}
 	// The server takes steps in order: one before this that is still without an
 	// answer was refused while the line was cut.
 	for len(r.pending) > 0 && r.pending[0].sequence < sequence {
 		r.drop(r.pending[0].sequence)
-		n.Refused, under = "it did not fit what others had changed", true
+		n.Refused, h.under = "it did not fit what others had changed", true
 	}
 	if len(r.pending) == 0 || r.pending[0].sequence > sequence {
 		if revision > r.revision {
-			return Notice{}, under, ErrGap
+			return ErrGap
 		}
-		return Notice{}, under, nil
+		return nil
 	}
 	p := r.pending[0]
 	if revision <= r.revision {
 		// A repeat of a step that the document opened with already holds.
 		r.pending = r.pending[1:]
-		return n, true, nil
+		h.under, h.notices = true, append(h.notices, n)
+		return nil
 	}
 	if revision != r.revision+1 {
-		return Notice{}, under, ErrGap
+		return ErrGap
 	}
 	if p.base != r.confirmed || p.result.Document == p.base {
 		res, err := r.try(r.confirmed, p.edit)
 		if err != nil {
-			return Notice{}, under, fmt.Errorf("following the server: %w", err)
+			return fmt.Errorf("following the server: %w", err)
 		}
 		p.result = res
 	}
@@ -318,7 +349,9 @@ func (r *Replica) taken(sequence, revision uint64) (n Notice, under bool, err er
 		rec.inverse = p.result.Inverse
 	}
 	r.pending = r.pending[1:]
-	return n, under || len(r.pending) == 0 || r.pending[0].base != r.confirmed, nil
+	h.notices = append(h.notices, n)
+	h.under = h.under || len(r.pending) == 0 || r.pending[0].base != r.confirmed
+	return nil
 }
 
 // rebase applies the pending steps anew on top of what is confirmed. One that

@@ -218,6 +218,13 @@ func (e *Editor) whole(cx, cy int, c, want Cell, conditional bool) bool {
 	return true
 }
 
+// Plane is the plane as it stands, which goes on changing with the editor: it is to be
+// read at once and not kept.
+func (e *Editor) Plane() Plane {
+	e.close()
+	return e.plane
+}
+
 // Done ends the change and gives the new plane. The editor must not be used
 // afterwards.
 func (e *Editor) Done() Plane {

@@ -27,19 +27,23 @@ const (
 	OutgoingChanged
 	PlayChanged
 	TakenChanged
+	// WorkLeft says that something is under way, with which Work goes on.
+	WorkLeft
 )
 
 // A Page is one open page of a project. It must be used by one goroutine.
 type Page struct {
 	// Slice is how many cells are worked on before what is left waits for Work.
-	Slice    int
-	replica  *edit.Replica
-	hand     *hand.Hand
-	ids      *world.Counter
-	bitmaps  *picture.Bitmaps
-	game     *play.Game
-	working  *working
-	later    []job
+	Slice   int
+	replica *edit.Replica
+	hand    *hand.Hand
+	ids     *world.Counter
+	bitmaps *picture.Bitmaps
+	game    *play.Game
+	working *working
+	later   []job
+	// told says that it was last said that something is under way.
+	told     bool
 	outgoing [][]byte
 	messages []string
 	events   []string
@@ -120,7 +124,7 @@ func (p *Page) Receive(messages ...[]byte) (Changed, error) {
 	if n := len(p.later); n > 0 && p.later[n-1].inbox != nil {
 		inbox := p.later[n-1].inbox
 		*inbox = append(*inbox, messages...)
-		return 0, nil
+		return WorkLeft, nil
 	}
 	inbox := messages
 	return p.enter(job{inbox: &inbox, do: func() (Changed, error) {

@@ -31,13 +31,22 @@ type working struct {
 	document *world.Document
 }
 
+// jobCells is how many cells could be worked on in the time that a job takes at least.
+const jobCells = 100
+
 // enter does a job, after those that came before it. What of it is left when the slice
 // is over is done by Work.
 func (p *Page) enter(j job) (Changed, error) {
 	if p.working != nil {
 		p.later = append(p.later, j)
-		return 0, nil
+		return WorkLeft, nil
 	}
+	p.begin(j)
+	return p.Work(p.Slice)
+}
+
+// begin makes a job the one under way. Nothing of it is done yet.
+func (p *Page) begin(j job) {
 	w := &working{job: j, hand: *p.hand, document: p.doc()}
 	w.Work = pace.Begin(func(at pace.Pace) {
 		w.at = at
@@ -45,7 +54,6 @@ func (p *Page) enter(j job) (Changed, error) {
 		w.gave, w.fault = j.do()
 	})
 	p.working = w
-	return p.Work(p.Slice)
 }
 
 // ask does what the designer asked for.
@@ -55,41 +63,49 @@ func (p *Page) ask(do func() Changed) Changed {
 	return changed
 }
 
-// Work goes on with what is under way, for about budget cells, and begins with what
-// waits for it. After edit.ErrGap the page must be opened anew.
-func (p *Page) Work(budget int) (Changed, error) {
-	w := p.working
-	if w == nil {
-		return 0, nil
+// Work goes on with what is under way, and with what waits for it, for about budget
+// cells. WorkLeft is among what has changed as long as there is more. After edit.ErrGap
+// the page must be opened anew.
+func (p *Page) Work(budget int) (changed Changed, err error) {
+	for p.working != nil {
+		w := p.working
+		if budget <= 0 {
+			p.told = true
+			return changed | StateChanged | WorkLeft, nil
+		}
+		before := w.Done()
+		// Between the steps others may use the hand, who are not to wait.
+		p.pace(w.at)
+		done := w.Step(budget)
+		p.pace(nil)
+		budget -= w.Done() - before + jobCells
+		if !done {
+			continue
+		}
+		changed |= w.gave
+		p.next()
+		if w.fault != nil {
+			return changed, w.fault
+		}
 	}
-	// Between the steps others may use the hand, who are not to wait.
-	p.pace(w.at)
-	done := w.Step(budget)
-	p.pace(nil)
-	if !done {
-		return StateChanged, nil
+	if p.told {
+		p.told = false
+		changed |= StateChanged
 	}
+	return changed, nil
+}
+
+// next lets what waits be under way.
+func (p *Page) next() {
 	p.working = nil
-	if w.fault != nil {
-		return w.gave, w.fault
+	if len(p.later) > 0 {
+		j := p.later[0]
+		p.later = p.later[1:]
+		p.begin(j)
 	}
-	changed, err := p.next()
-	return w.gave | changed, err
 }
 
 func (p *Page) pace(at pace.Pace) { p.hand.Pace, p.replica.Pace = at, at }
-
-// next begins with what waits.
-func (p *Page) next() (changed Changed, err error) {
-	for p.working == nil && len(p.later) > 0 && err == nil {
-		j := p.later[0]
-		p.later = p.later[1:]
-		var more Changed
-		more, err = p.enter(j)
-		changed |= more
-	}
-	return changed, err
-}
 
 // Working reports whether anything is under way.
 func (p *Page) Working() bool { return p.working != nil }
@@ -127,7 +143,8 @@ func (p *Page) stop() Changed {
 		p.say("Stopped. What was done before stays.")
 	}
 	changed := p.follow() | StateChanged | OutgoingChanged | p.hover()
+	p.next()
 	// An error comes again with the server's next message.
-	more, _ := p.next()
+	more, _ := p.Work(p.Slice)
 	return changed | more
 }

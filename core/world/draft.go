@@ -21,10 +21,39 @@ type Draft struct {
 	// Pace is told of the cells that are painted.
 	Pace pace.Pace
 	// Final says that nothing is to be taken back: Paint need not tell what lay there.
-	Final   bool
-	doc     *Document
-	own     map[any]bool
-	touched []Ref
+	Final    bool
+	doc      *Document
+	own      map[any]bool
+	touched  []Ref
+	painting *painting
+}
+
+// painting is a layer to which more may still be done, as long as nobody looks.
+type painting struct {
+	layer  *Layer
+	editor *grid.Editor
+}
+
+// editorOf is for painting on a layer of this draft, until settle.
+func (d *Draft) editorOf(l *Layer) *grid.Editor {
+	if d.painting != nil && d.painting.layer == l {
+		return d.painting.editor
+	}
+	d.settle()
+	d.painting = &painting{l, l.Cells.Edit()}
+	d.painting.editor.Pace = d.Pace
+	return d.painting.editor
+}
+
+// settle ends painting, and comes before anything else looks at the layer.
+func (d *Draft) settle() {
+	if d.painting == nil {
+		return
+	}
+	l, old := d.painting.layer, d.painting.layer.Cells
+	l.Cells = d.painting.editor.Done()
+	d.painting = nil
+	d.count(old, l.Cells)
 }
 
 // Draft begins a change of d.
@@ -38,7 +67,10 @@ func (d *Document) Draft() *Draft {
 }
 
 // Document is the draft as it stands, not yet checked. It must not be kept.
-func (d *Draft) Document() *Document { return d.doc }
+func (d *Draft) Document() *Document {
+	d.settle()
+	return d.doc
+}
 
 func mine[T any](d *Draft, list []*T, want func(*T) bool) (*T, error) {
 	i := slices.IndexFunc(list, want)
@@ -119,6 +151,7 @@ func (d *Draft) Value(r Ref, f Field) (Value, bool) {
 
 // Put makes a new thing.
 func (d *Draft) Put(r Ref, values []Value) error {
+	d.settle()
 	if r.ID == 0 || r.Kind == KindProject {
 		return fmt.Errorf("%w: a thing without an id", pack.ErrMalformed)
 	}
@@ -189,6 +222,7 @@ func insert[T any](list []*T, v *T, key func(*T) int) []*T {
 
 // Change sets one property of what r points at.
 func (d *Draft) Change(r Ref, v Value) error {
+	d.settle()
 	d.touched = append(d.touched, r)
 	if r.Kind == KindTileset && v.Field >= TileField {
 		return d.changeTile(r, v)
@@ -269,6 +303,7 @@ func (d *Draft) forget(r Ref) {
 
 // Remove takes away a thing that nothing lies in or refers to any more.
 func (d *Draft) Remove(r Ref) error {
+	d.settle()
 	d.touched = append(d.touched, r)
 	gone := false
 	switch c := collectionOf(r.Kind); {
@@ -313,6 +348,7 @@ func (d *Draft) count(old, now grid.Plane) {
 
 // SetChunk puts a whole chunk of a layer in place, when a document is read.
 func (d *Draft) SetChunk(mapID, layerID ID, cx, cy int, c *grid.Chunk) error {
+	d.settle()
 	l, err := d.layerOf(mapID, layerID)
 	if err != nil {
 		return err
@@ -327,6 +363,7 @@ func (d *Draft) SetChunk(mapID, layerID ID, cx, cy int, c *grid.Chunk) error {
 
 // Done checks what was touched and gives the new document.
 func (d *Draft) Done() (*Document, error) {
+	d.settle()
 	for i, r := range d.touched {
 		if i > 0 && d.touched[i-1] == r {
 			continue

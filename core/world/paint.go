@@ -52,25 +52,27 @@ func (d *Draft) Paint(mapID, layerID ID, s Stroke) (Painted, error) {
 	if n := d.missing(s); n != 0 {
 		return Painted{}, fmt.Errorf("tile %d is not there any more", n)
 	}
-	old := l.Cells
 	i := bonder{d.doc.index(), mapID, layerID, m.Bounds}
 	p := Painted{Region: s.Region}
-	e := old.Edit()
-	e.Pace = d.Pace
+	old, e := l.Cells, d.editorOf(l)
 	switch {
-	case len(i.bonds) > 0 && (len(s.Loose) > 0 || i.near(old, s.Region)):
+	case len(i.bonds) > 0 && (len(s.Loose) > 0 || i.near(e.Plane(), s.Region)):
+		d.settle()
+		old = l.Cells
+		e = old.Edit()
+		e.Pace = d.Pace
 		p, l.Cells = mender{i, old, e, d.Pace}.paint(s)
+		d.count(old, l.Cells)
 	case s.Swap != nil:
 		p.Left = e.Swap(s.Region, *s.Swap)
-		l.Cells = e.Done()
 	default:
 		p.Left = e.WriteWhere(s.Region, s.Cells, s.Expect)
-		l.Cells = e.Done()
 	}
-	if !d.Final {
-		p.Back = grid.Swap{From: l.Cells.Part(p.Region, d.Pace), To: old.Part(p.Region, d.Pace)}
+	if d.Final {
+		return p, nil
 	}
-	d.count(old, l.Cells)
+	d.settle()
+	p.Back = grid.Swap{From: l.Cells.Part(p.Region, d.Pace), To: old.Part(p.Region, d.Pace)}
 	if d.doc.stored > limit.StoredCells {
 		return Painted{}, fmt.Errorf("a project holds at most %d million painted cells: remove something first", limit.StoredCells>>20)
 	}

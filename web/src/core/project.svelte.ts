@@ -178,12 +178,12 @@ export class Project {
       const was = this.state;
       this.state = this.core.state();
       for (const text of this.state.messages) this.say(text);
-      if (this.state.working && !was?.working) soon(this.work);
       if (was?.playing && !this.state.playing) this.ended();
     }
     if (changed & T.CELLS_CHANGED && this.bitmaps) this.bitmaps.version++;
     if (changed & T.POINTER_CHANGED) this.pointerStale = true;
     if (changed & T.PLAY_CHANGED) this.play = this.core.play();
+    if (changed & T.WORK_LEFT) soon(this.work);
     this.draw();
   }
 
@@ -323,12 +323,16 @@ export class Project {
 
   /** Goes on with what is under way, for a part of a frame. */
   private readonly work = (): void => {
-    if (!this.core || !this.state?.working) return;
+    if (!this.core) return;
     const until = performance.now() + WORKING;
-    let changed = T.STATE_CHANGED;
-    while (changed === T.STATE_CHANGED && performance.now() < until) changed = this.core.work(WORK_STEP);
+    let changed = 0;
+    let left = T.WORK_LEFT;
+    while (left > 0 && performance.now() < until) {
+      const more = this.core.work(WORK_STEP);
+      changed = more < 0 ? more : (changed & ~T.WORK_LEFT) | more;
+      left = more < 0 ? 0 : more & T.WORK_LEFT;
+    }
     this.apply(changed);
-    if (this.state.working) soon(this.work);
   };
 
   /** The board draws itself on the next frame, once. */

@@ -2,8 +2,10 @@
 const HIDDEN_TURN = 8;
 
 const waiting = new Set<() => void>();
+let asked = false;
 
 function run(): void {
+  asked = false;
   const turns = [...waiting];
   waiting.clear();
   for (const turn of turns) turn();
@@ -12,9 +14,11 @@ function run(): void {
 // The frame that turns wait for may not come when the page is hidden meanwhile.
 document.addEventListener('visibilitychange', () => document.hidden && run());
 
-/** Does something with the next frame. A page that nobody sees has none, and goes by the clock. */
+/** Does something with the next frame, once a frame. A page that nobody sees has none, and goes by the clock. */
 export function soon(turn: () => void): void {
   waiting.add(turn);
+  if (asked) return;
+  asked = true;
   if (document.hidden) setTimeout(run, HIDDEN_TURN);
   else requestAnimationFrame(run);
 }

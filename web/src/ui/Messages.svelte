@@ -14,10 +14,10 @@
   {#each p.messages as message (message.id)}
     <div class="max-w-120 sheet px-3 py-2" data-message>{message.text}</div>
   {/each}
-  {#if p.state?.working}
+  {#if p.state?.working?.stops}
     <div class="flex items-center gap-3 sheet px-3 py-2" data-working>
       <span class="figures">Working: {figures(p.state.working.cells)} cells so far</span>
-      {#if p.state.working.stops}<span class="text-soft">Esc stops it</span>{/if}
+      <span class="text-soft">Esc stops it</span>
     </div>
   {/if}
 </div>
