@@ -21,11 +21,21 @@ type Editor struct {
 	Pace  pace.Pace
 	plane Plane
 	own   []*page
-	open  *[chunkCells]Cell
-	cx    int
-	cy    int
-	dirty bool
+	open  [openChunks]openChunk
 }
+
+// openChunks is how many chunks an editor has open: strokes of several people go to and fro
+// between a few.
+const openChunks = 8
+
+// An openChunk is a chunk that is written to; without cells there is none.
+type openChunk struct {
+	cells  *[chunkCells]Cell
+	cx, cy int
+}
+
+// place is where a chunk would be open.
+func (e *Editor) place(cx, cy int) *openChunk { return &e.open[cx&3|cy&1<<2] }
 
 // slot is where chunk (cx, cy) is kept, in a page that this editor owns.
 func (e *Editor) slot(cx, cy int) **Chunk {
@@ -47,48 +57,56 @@ func (e *Editor) slot(cx, cy int) **Chunk {
 	return &pg.chunks[(cy&15)*pageSide+cx&15]
 }
 
-func (e *Editor) close() {
-	if e.dirty {
-		*e.slot(e.cx, e.cy) = packChunk(e.open)
-		e.dirty = false
+// close puts what was written to an open chunk into the plane.
+func (e *Editor) close(o *openChunk) {
+	if o.cells != nil {
+		*e.slot(o.cx, o.cy) = packChunk(o.cells)
+		opened.Put(o.cells)
+		o.cells = nil
 	}
+}
+
+func (e *Editor) closeAll() {
+	for i := range e.open {
+		e.close(&e.open[i])
+	}
+}
+
+// chunk is a chunk as it stands.
+func (e *Editor) chunk(cx, cy int) *Chunk {
+	if o := e.place(cx, cy); o.cx == cx && o.cy == cy {
+		e.close(o)
+	}
+	return e.plane.Chunk(cx, cy)
 }
 
 // SetChunk replaces a whole chunk.
 func (e *Editor) SetChunk(cx, cy int, c *Chunk) {
-	e.close()
-	e.letGo()
+	if o := e.place(cx, cy); o.cells != nil && o.cx == cx && o.cy == cy {
+		opened.Put(o.cells)
+		o.cells = nil
+	}
 	if v, uniform := c.Uniform(); uniform && v == 0 {
 		c = nil
 	}
 	*e.slot(cx, cy) = c
 }
 
-// letGo gives up the open chunk.
-func (e *Editor) letGo() {
-	if e.open != nil {
-		opened.Put(e.open)
-		e.open = nil
-	}
-}
-
+// at is the cells of a chunk, to be written to.
 func (e *Editor) at(cx, cy int) *[chunkCells]Cell {
-	if e.open == nil || e.cx != cx || e.cy != cy {
-		e.close()
-		if e.open == nil {
-			e.open = opened.Get().(*[chunkCells]Cell)
-		}
-		e.cx, e.cy = cx, cy
-		e.plane.Chunk(cx, cy).unpack(e.open)
+	o := e.place(cx, cy)
+	if o.cells == nil || o.cx != cx || o.cy != cy {
+		e.close(o)
+		o.cells, o.cx, o.cy = opened.Get().(*[chunkCells]Cell), cx, cy
+		e.plane.Chunk(cx, cy).unpack(o.cells)
 	}
-	return e.open
+	return o.cells
 }
 
 // Set puts c at pt.
 func (e *Editor) Set(pt Point, c Cell) {
 	cells := e.at(pt.X>>5, pt.Y>>5)
 	cells[(pt.Y&31)*ChunkSide+pt.X&31] = c
-	e.dirty = true
 }
 
 // Write puts runs over region g, which has as many cells. It walks g band by
@@ -128,7 +146,6 @@ func (e *Editor) WriteWhere(g Region, runs, expect Runs) (left int) {
 			}
 			row[i] = b.cell
 		}
-		e.dirty = true
 	}
 	// Bits of a band of chunk rows, by the column of their chunk.
 	bounds := g.Bounds()
@@ -190,7 +207,6 @@ func (e *Editor) fill(g Region, cell, want Cell, conditional bool) (left int) {
 			return
 		}
 		cells := e.at(a.cx, a.cy)
-		e.dirty = true
 		a.spans(func(i, n int) {
 			for k := i; k < i+n; k++ {
 				switch v := &cells[k]; {
@@ -209,8 +225,7 @@ func (e *Editor) fill(g Region, cell, want Cell, conditional bool) (left int) {
 // done: without a condition, or where the condition holds for all its cells.
 func (e *Editor) whole(cx, cy int, c, want Cell, conditional bool) bool {
 	if conditional {
-		e.close()
-		if v, uniform := e.plane.Chunk(cx, cy).Uniform(); !uniform || v != want {
+		if v, uniform := e.chunk(cx, cy).Uniform(); !uniform || v != want {
 			return false
 		}
 	}
@@ -221,14 +236,13 @@ func (e *Editor) whole(cx, cy int, c, want Cell, conditional bool) bool {
 // Plane is the plane as it stands, which goes on changing with the editor: it is to be
 // read at once and not kept.
 func (e *Editor) Plane() Plane {
-	e.close()
+	e.closeAll()
 	return e.plane
 }
 
 // Done ends the change and gives the new plane. The editor must not be used
 // afterwards.
 func (e *Editor) Done() Plane {
-	e.close()
-	e.letGo()
+	e.closeAll()
 	return e.plane
 }

@@ -18,8 +18,7 @@ func (e *Editor) Swap(g Region, s Swap) (left int) {
 	g.chunks(e.Pace, func(a area) {
 		was, becomes := s.From.Chunk(a.cx, a.cy), s.To.Chunk(a.cx, a.cy)
 		if a.full {
-			e.close()
-			if e.plane.Chunk(a.cx, a.cy) == was {
+			if e.chunk(a.cx, a.cy) == was {
 				e.SetChunk(a.cx, a.cy, becomes)
 				return
 			}
@@ -27,7 +26,6 @@ func (e *Editor) Swap(g Region, s Swap) (left int) {
 		was.unpack(&from)
 		becomes.unpack(&to)
 		cells := e.at(a.cx, a.cy)
-		e.dirty = true
 		a.spans(func(i, n int) {
 			for k := i; k < i+n; k++ {
 				switch v := &cells[k]; {
@@ -70,7 +68,6 @@ func (p Plane) Cut(g Region, by Point, at pace.Pace) Plane {
 			return
 		}
 		cells := e.at(a.cx, a.cy)
-		e.dirty = true
 		a.spans(func(i, n int) {
 			y := y0&31 + i>>5
 			for n > 0 {
