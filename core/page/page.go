@@ -42,6 +42,8 @@ type Page struct {
 	game    *play.Game
 	working *working
 	later   []job
+	// inbox are messages from the server that wait.
+	inbox [][]byte
 	// told says that it was last said that something is under way.
 	told     bool
 	outgoing [][]byte
@@ -117,28 +119,42 @@ func (p *Page) Fail(err error) Changed {
 	return StateChanged
 }
 
-// Receive takes messages from the server, in the order in which they came. Those that
-// come while others wait, and nothing else after those, are taken together with them. After edit.ErrGap the page
-// must be opened anew.
+// Receive takes messages from the server, in the order in which they came, together with
+// those that wait already. What the designer asked for comes before them. After
+// edit.ErrGap the page must be opened anew.
 func (p *Page) Receive(messages ...[]byte) (Changed, error) {
-	if n := len(p.later); n > 0 && p.later[n-1].inbox != nil {
-		inbox := p.later[n-1].inbox
-		*inbox = append(*inbox, messages...)
-		return WorkLeft, nil
-	}
-	inbox := messages
-	return p.enter(job{inbox: &inbox, do: func() (Changed, error) {
-		notices, err := p.replica.Receive(inbox...)
-		for _, n := range notices {
-			if n.Refused != "" {
-				p.say("The server refused a change: %s.", n.Refused)
-			}
-		}
+	for _, m := range messages {
+		single, err := edit.Single(m)
 		if err != nil {
 			return 0, err
 		}
-		return p.follow() | StateChanged | OutgoingChanged, nil
-	}})
+		p.inbox = append(p.inbox, single...)
+	}
+	if p.working != nil {
+		return WorkLeft, nil
+	}
+	p.next()
+	return p.Work(p.Slice)
+}
+
+// heardAtATime is how many messages are taken before something else has its turn.
+const heardAtATime = 200
+
+// hear takes messages that wait.
+func (p *Page) hear() (Changed, error) {
+	n := min(len(p.inbox), heardAtATime)
+	messages := p.inbox[:n]
+	p.inbox = p.inbox[n:]
+	notices, err := p.replica.Receive(messages...)
+	for _, n := range notices {
+		if n.Refused != "" {
+			p.say("The server refused a change: %s.", n.Refused)
+		}
+	}
+	if err != nil {
+		return 0, err
+	}
+	return p.follow() | StateChanged | OutgoingChanged, nil
 }
 
 // Outgoing takes the messages that are to be sent and were not taken before.

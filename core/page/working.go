@@ -14,9 +14,6 @@ type job struct {
 	do func() (Changed, error)
 	// own says that the designer asked for it, and may stop it.
 	own bool
-	// inbox, unless nil, are the messages that it takes, to which more may be added while
-	// it waits.
-	inbox *[][]byte
 }
 
 // working is a job under way.
@@ -98,10 +95,13 @@ func (p *Page) Work(budget int) (changed Changed, err error) {
 // next lets what waits be under way.
 func (p *Page) next() {
 	p.working = nil
-	if len(p.later) > 0 {
+	switch {
+	case len(p.later) > 0:
 		j := p.later[0]
 		p.later = p.later[1:]
 		p.begin(j)
+	case len(p.inbox) > 0:
+		p.begin(job{do: p.hear})
 	}
 }
 
@@ -119,8 +119,8 @@ func (p *Page) finish() {
 	}
 }
 
-// stop gives up what is under way and everything asked for after it, unless it came from
-// the server.
+// stop gives up what is under way, unless it came from the server, and everything asked for
+// after it.
 func (p *Page) stop() Changed {
 	w := p.working
 	if !w.own {
@@ -130,13 +130,7 @@ func (p *Page) stop() Changed {
 	p.working = nil
 	*p.hand = w.hand
 	p.hand.Cancel()
-	var kept []job
-	for _, j := range p.later {
-		if !j.own {
-			kept = append(kept, j)
-		}
-	}
-	p.later = kept
+	p.later = nil
 	if p.doc() == w.document {
 		p.say("Stopped. Nothing was changed.")
 	} else {

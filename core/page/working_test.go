@@ -27,11 +27,12 @@ func finish(t *testing.T, p *page.Page) {
 	}
 }
 
-// strip is a box of a page's first map, and the message that somebody else painted it.
+// strip is the message that somebody else painted a box of a page's first map, on a layer
+// that the page's own person leaves alone.
 func strip(p *page.Page, r *rand.Rand, revision uint64) []byte {
 	m := p.Document().Maps[0]
 	g := grid.BoxRegion(grid.Rect{X: r.IntN(10), Y: r.IntN(8), W: 1 + r.IntN(8), H: 1 + r.IntN(6)})
-	e := edit.Edit{Label: "water", Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(1 + r.IntN(3))}}}}}
+	e := edit.Edit{Label: "water", Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.Layers[1].ID, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(1 + r.IntN(3))}}}}}
 	return edit.Other(revision, e.Encode())
 }
 
@@ -170,6 +171,38 @@ func TestStoppedWork(t *testing.T) {
 	p.Pointer(page.Release, grid.Point{X: 40, Y: 8}, false, false, 0)
 	if p.State().Undo == "" {
 		t.Error("after a stop nothing can be painted")
+	}
+}
+
+// However much comes from others, the designer's own stroke does not wait for all of it.
+func TestOwnStrokesComeFirst(t *testing.T) {
+	p := open(t, 5)
+	order(p, page.Order{Do: "hold", Kind: "tile", N: 2})
+	r := rand.New(rand.NewPCG(1, 1))
+	var messages [][]byte
+	for i := range uint64(900) {
+		messages = append(messages, strip(p, r, i+1))
+	}
+	p.Slice = 1
+	if _, err := p.Receive(edit.Several(messages[:600])); err != nil {
+		t.Fatal(err)
+	}
+	p.Pointer(page.Press, grid.Point{X: 8, Y: 8}, false, false, 0)
+	p.Pointer(page.Release, grid.Point{X: 8, Y: 8}, false, false, 0)
+	if _, err := p.Receive(messages[600:]...); err != nil {
+		t.Fatal(err)
+	}
+	for p.State().Undo == "" && p.Working() {
+		if _, err := p.Work(500); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if heard := p.Revision(); heard >= 600 {
+		t.Errorf("a stroke waited until %d steps of others were heard", heard)
+	}
+	finish(t, p)
+	if p.Revision() != 900 || p.State().Undo == "" {
+		t.Errorf("%d of 900 steps were heard, undo %q", p.Revision(), p.State().Undo)
 	}
 }
 
