@@ -55,6 +55,41 @@ func (b *bench) paintAway(project int64, m *world.Map, client, strokes int) erro
 	return nil
 }
 
+const clients, each = 9, 4000
+
+// nine lets nine clients paint at once, and says how long it took.
+func (b *bench) nine(project int64, m *world.Map, from int) (time.Duration, error) {
+	failed := make([]error, clients)
+	var wait sync.WaitGroup
+	start := time.Now()
+	for client := range clients {
+		wait.Go(func() { failed[client] = b.paintAway(project, m, from+client, each) })
+	}
+	wait.Wait()
+	return time.Since(start), errors.Join(failed...)
+}
+
+// crowded is the longest task of a page that does nothing but count for 10 ms a frame,
+// while nine clients paint: what the machine leaves to any page.
+func (b *bench) crowded(browser *rod.Browser, project int64, m *world.Map) (float64, error) {
+	page := browser.MustIncognito().MustPage()
+	defer page.MustClose()
+	page.MustEval(`() => {
+		window.worst = 0;
+		const count = () => {
+			const start = performance.now();
+			while (performance.now() - start < 10);
+			requestAnimationFrame(count);
+		};
+		new PerformanceObserver((list) => { for (const e of list.getEntries()) window.worst = Math.max(window.worst, e.duration); }).observe({ type: 'longtask' });
+		count();
+	}`)
+	if _, err := b.nine(project, m, clients); err != nil {
+		return 0, err
+	}
+	return max(50, page.MustEval(`() => window.worst`).Num()), nil
+}
+
 // together measures how many edits a page and nine clients, painting at once, have
 // acknowledged, beside the same log row inserted and committed one after another on one
 // connection.
@@ -69,7 +104,6 @@ func together(b *bench, browser *rod.Browser) error {
 	}
 	defer db.Close(b.ctx)
 	page := b.open(browser, id)
-	defer page.MustClose()
 	near(page, 1)
 	seek(page, "wall")
 	page.Keyboard.MustType(input.KeyD)
@@ -88,10 +122,8 @@ func together(b *bench, browser *rod.Browser) error {
 			}
 		})();
 	}`)
-	const clients, each = 9, 4000
+	time.Sleep(time.Second)
 	m := d.Maps[1]
-	failed := make([]error, clients)
-	var wait sync.WaitGroup
 	rows := func() (n int, err error) {
 		err = db.QueryRow(b.ctx, "SELECT count(*) FROM log WHERE project_id = $1", id).Scan(&n)
 		return n, err
@@ -100,13 +132,8 @@ func together(b *bench, browser *rod.Browser) error {
 	if err != nil {
 		return err
 	}
-	start := time.Now()
-	for client := range clients {
-		wait.Go(func() { failed[client] = b.paintAway(id, m, client, each) })
-	}
-	wait.Wait()
-	took := time.Since(start).Seconds()
-	if err := errors.Join(failed...); err != nil {
+	took, err := b.nine(id, m, 0)
+	if err != nil {
 		return err
 	}
 	after, err := rows()
@@ -114,10 +141,10 @@ func together(b *bench, browser *rod.Browser) error {
 		return err
 	}
 	worst := page.MustEval(`() => { bench.painting = false; return bench.worst; }`).Num()
-	start = time.Now()
+	start := time.Now()
 	page.Timeout(30 * time.Second).MustWait(`() => document.querySelector('[data-saved=saved]') !== null`)
 	behind := time.Since(start)
-	rate := float64(after-before) / took
+	rate := float64(after-before) / took.Seconds()
 	body := strokeOf(m, 0, 0).Encode()
 	start = time.Now()
 	const alone = 1000
@@ -128,6 +155,11 @@ func together(b *bench, browser *rod.Browser) error {
 	}
 	bare := alone / time.Since(start).Seconds()
 	b.add("a page and nine clients painting at once: edits acknowledged a second / the log row alone, one after another / the share", "70 %", "%.0f / %.0f / %.0f %%", rate, bare, 100*rate/bare)
-	b.add("that page meanwhile: its own strokes acknowledged a second / longest task / until all of it was saved afterwards", "50 ms a task", "%.0f / %.0f ms / %.0f ms", float64(after-before-clients*each)/took, worst, ms(behind))
+	page.MustClose()
+	floor, err := b.crowded(browser, id, m)
+	if err != nil {
+		return err
+	}
+	b.add(fmt.Sprintf("that page meanwhile: its own strokes acknowledged a second / longest task / until all of it was saved afterwards (longest task of a page that only counts 10 ms a frame, beside nine clients: %.0f ms)", floor), "50 ms a task", "%.0f / %.0f ms / %.0f ms", float64(after-before-clients*each)/took.Seconds(), worst, ms(behind))
 	return nil
 }

@@ -134,7 +134,8 @@ func (p *Page) Receive(messages ...[]byte) (Changed, error) {
 		return WorkLeft, nil
 	}
 	p.next()
-	return p.Work(p.Slice)
+	// The rest of a frame in which something came belongs to the designer.
+	return p.Work(p.Slice / 4)
 }
 
 // heardAtATime is how many messages are taken before something else has its turn.
