@@ -28,6 +28,8 @@ type Replica struct {
 	undo      []uint64
 	redo      []uint64
 	others    []shared
+	// together says that the pending steps were applied together.
+	together bool
 	// earlier says that the server knows steps of this session that are not here.
 	earlier bool
 }
@@ -41,7 +43,7 @@ type pending struct {
 	edit     Edit
 	bytes    []byte
 	// base and result let a confirmation without anything in between take over
-	// what was computed before.
+	// what was computed before; without a base there is nothing.
 	base   *world.Document
 	result Result
 }
@@ -112,6 +114,9 @@ func (r *Replica) Do(e Edit) (sequence uint64, message []byte, err error) {
 		return 0, nil, fmt.Errorf("this step is too large to be sent (%d MB; the most is %d MB): do it in parts", len(b)>>20, limit.EditBytes>>20)
 	}
 	r.Pace.Did(len(b))
+	if e.Undoes != 0 && r.together {
+		r.rebaseEach()
+	}
 	res, err := r.try(r.current, e)
 	if err != nil {
 		return 0, nil, err
@@ -354,9 +359,45 @@ func (h *hearing) taken(sequence, revision uint64) error {
 	return nil
 }
 
-// rebase applies the pending steps anew on top of what is confirmed. One that
-// can't be applied is passed over; the server will say so.
+// manyPending is how many steps on their way are applied anew together, without what takes
+// each back.
+const manyPending = 4
+
+// rebase applies the pending steps anew on top of what is confirmed.
 func (r *Replica) rebase() {
+	if r.together = r.rebaseTogether(); !r.together {
+		r.rebaseEach()
+	}
+}
+
+// rebaseTogether is a quick rebase, if it can be done. What takes the steps back is then
+// known only when they are taken, or applied each.
+func (r *Replica) rebaseTogether() bool {
+	if len(r.pending) < manyPending {
+		return false
+	}
+	edits := make([]Edit, len(r.pending))
+	for i, p := range r.pending {
+		if p.edit.Undoes != 0 {
+			return false
+		}
+		r.Pace.Did(stepCells)
+		edits[i] = p.edit
+	}
+	next, err := Follow(r.Pace, r.confirmed, edits...)
+	if err != nil {
+		return false
+	}
+	for i := range r.pending {
+		r.pending[i].base = nil
+	}
+	r.current = next
+	return true
+}
+
+// rebaseEach is a rebase step by step. One that can't be applied is passed over; the
+// server will say so.
+func (r *Replica) rebaseEach() {
 	d := r.confirmed
 	for i := range r.pending {
 		r.Pace.Did(stepCells)
@@ -371,7 +412,7 @@ func (r *Replica) rebase() {
 		}
 		d = res.Document
 	}
-	r.current = d
+	r.current, r.together = d, false
 }
 
 func (r *Replica) remember(sequence uint64, rec *record) {

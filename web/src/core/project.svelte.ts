@@ -30,7 +30,7 @@ const SHORTEST_FRAME = 30;
 const EDGE = 8;
 /** Cells that are worked on between two glances at the clock, and milliseconds of a frame for it. */
 const WORK_STEP = 2_000;
-const WORKING = 8;
+const WORKING = 6;
 
 /** One open project: all state of the page is here, and whoever changes it goes through here. */
 export class Project {
