@@ -106,13 +106,15 @@
       {#if !p.scene}
         <p class="absolute inset-0 grid place-items-center text-soft" role="status">Opening the project …</p>
       {/if}
-      {#if p.scene}
-        {#if !p.state?.playing}<DepthStack {p} />{/if}
+      {#if p.stage > 0 && !p.state?.playing}<DepthStack {p} />{/if}
+      {#if p.stage > 1}
         <Slip {p} />
         <CellsSlip {p} />
         <LayerSettings {p} />
         <Steps {p} />
-        {#if p.minimap && !p.state?.playing}<Minimap {p} />{/if}
+      {/if}
+      {#if p.stage > 2 && p.minimap && !p.state?.playing}<Minimap {p} />{/if}
+      {#if p.stage > 3}
         <KeptStates {p} />
         <LookingBar {p} />
         <PlayBar {p} />

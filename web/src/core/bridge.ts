@@ -1,4 +1,5 @@
 import { Buffers, instantiate, type Exports } from './module';
+import { pause } from './soon';
 import { SIXTEENTH } from './types.gen';
 import type {
   Bonding,
@@ -27,8 +28,8 @@ export const GAP = -2;
 const MORE = -3;
 
 /** Cells of a project that are read between two glances at the clock, and milliseconds until the page has a rest. */
-const OPEN_STEP = 20_000;
-const OPENING = 25;
+const OPEN_STEP = 2_000;
+const OPENING = 15;
 
 const VIEW_SCENE = 0;
 const VIEW_STATE = 1;
@@ -81,7 +82,7 @@ export class Core {
     let length = MORE;
     for (let until = 0; length === MORE; length = this.exports.openStep(OPEN_STEP)) {
       if (performance.now() < until) continue;
-      await new Promise((done) => setTimeout(done));
+      await pause();
       until = performance.now() + OPENING;
     }
     if (length === BROKEN) return 'This project could not be opened. Reload the page.';

@@ -5,7 +5,7 @@ import { around, Camera } from '../board/camera';
 import { fetchBlob, fetchState } from './api';
 import { BROKEN, Core, GAP, type Tileset } from './bridge';
 import { Connection } from './connection';
-import { soon } from './soon';
+import { pause, soon } from './soon';
 import * as T from './types.gen';
 
 export type Saved = 'saving' | 'saved' | 'waiting';
@@ -32,6 +32,8 @@ const EDGE = 8;
 const WORK_STEP = 2_000;
 const WORKING = 6;
 
+const STAGES = 4;
+
 /** One open project: all state of the page is here, and whoever changes it goes through here. */
 export class Project {
   scene = $state.raw<T.Scene | null>(null);
@@ -43,6 +45,8 @@ export class Project {
   /** While a game runs: whether keys and pointer go to it or to the hand. */
   inGame = $state(false);
   online = $state(false);
+  /** How many parts of the page are there so far: they come one after the other. */
+  stage = $state(0);
   error = $state('');
   messages = $state<{ id: number; text: string }[]>([]);
   opened = $state<Opened>('nothing');
@@ -123,9 +127,19 @@ export class Project {
   async open(): Promise<void> {
     try {
       const core = await this.connection.open(Core.start());
-      this.core = core;
       this.bitmaps = new Bitmaps(core);
-      this.apply(T.SCENE_CHANGED | T.STATE_CHANGED | T.CELLS_CHANGED);
+      await pause();
+      const scene = core.scene();
+      await this.lookAhead(core, scene.tilesets);
+      const state = core.state();
+      await pause();
+      this.core = core;
+      [this.scene, this.state] = [scene, state];
+      this.lookUp(scene.tilesets);
+      this.apply(T.CELLS_CHANGED);
+      for (; this.stage < STAGES; this.stage++) await pause();
+      this.fetchMissing(scene.missing);
+      this.animate();
       this.connection.connect(core);
       document.title = `${this.scene?.project.name ?? ''} · Azzel`;
     } catch (failure) {
@@ -185,6 +199,17 @@ export class Project {
     if (changed & T.PLAY_CHANGED) this.play = this.core.play();
     if (changed & T.WORK_LEFT) soon(this.work);
     this.draw();
+  }
+
+  /** Asks for all tilesets, one after the other. */
+  private async lookAhead(core: Core, heads: T.TilesetHead[]): Promise<void> {
+    this.stamped = [];
+    for (const { id, stamp } of heads) {
+      await pause();
+      const set = core.tileset(id);
+      if (set) this.stamped.push({ stamp, set });
+    }
+    await pause();
   }
 
   /** Asks for the tilesets that have changed. */

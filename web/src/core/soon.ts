@@ -22,3 +22,8 @@ export function soon(turn: () => void): void {
   if (document.hidden) setTimeout(run, HIDDEN_TURN);
   else requestAnimationFrame(run);
 }
+
+/** Lets the page draw and listen before it goes on. */
+export function pause(): Promise<void> {
+  return new Promise((go) => setTimeout(go));
+}
