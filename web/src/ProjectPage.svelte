@@ -91,7 +91,7 @@
 />
 
 <div class="flex h-full flex-col">
-  <Strip {p} {home} />
+  {#if p.stage > 1}<Strip {p} {home} />{/if}
   {#if p.error}
     <main class="grid flex-1 place-items-center">
       <div class="max-w-md sheet p-6">
@@ -102,19 +102,19 @@
     </main>
   {:else}
     <main class="relative flex min-h-0 flex-1 flex-col">
-      <Board project={p} bind:element={board} />
+      {#if p.stage > 0}<Board project={p} bind:element={board} />{/if}
       {#if !p.scene}
         <p class="absolute inset-0 grid place-items-center text-soft" role="status">Opening the project …</p>
       {/if}
-      {#if p.stage > 0 && !p.state?.playing}<DepthStack {p} />{/if}
-      {#if p.stage > 1}
+      {#if p.stage > 4 && !p.state?.playing}<DepthStack {p} />{/if}
+      {#if p.stage > 5}
         <Slip {p} />
         <CellsSlip {p} />
         <LayerSettings {p} />
         <Steps {p} />
       {/if}
-      {#if p.stage > 2 && p.minimap && !p.state?.playing}<Minimap {p} />{/if}
-      {#if p.stage > 3}
+      {#if p.stage > 6 && p.minimap && !p.state?.playing}<Minimap {p} />{/if}
+      {#if p.stage > 7}
         <KeptStates {p} />
         <LookingBar {p} />
         <PlayBar {p} />
@@ -123,8 +123,10 @@
       {#if p.opened === 'drawer'}<Drawer {p} />{/if}
       {#if p.opened === 'desk'}<Desk {p} />{/if}
     </main>
-    <Tray {p} />
-    <Status {p} />
-    <KeySheet {p} />
+    {#if p.stage > 2}<Tray {p} />{/if}
+    {#if p.stage > 3}
+      <Status {p} />
+      <KeySheet {p} />
+    {/if}
   {/if}
 </div>

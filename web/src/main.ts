@@ -3,9 +3,10 @@ import '@fontsource-variable/fraunces/soft.css';
 import { mount } from 'svelte';
 import App from './App.svelte';
 import { compile } from './core/module';
+import { pause } from './core/soon';
 import './theme.css';
 
 compile().catch(() => undefined); // whoever needs it hears of the failure
 
 const target = document.getElementById('app');
-if (target) mount(App, { target });
+void pause().then(() => target && mount(App, { target }));

@@ -32,7 +32,9 @@ const EDGE = 8;
 const WORK_STEP = 2_000;
 const WORKING = 6;
 
-const STAGES = 4;
+/** How many parts of the page there are, and how many of them before the project is known. */
+const STAGES = 8;
+const BEFORE = 4;
 
 /** One open project: all state of the page is here, and whoever changes it goes through here. */
 export class Project {
@@ -126,18 +128,23 @@ export class Project {
 
   async open(): Promise<void> {
     try {
-      const core = await this.connection.open(Core.start());
+      const opening = this.connection.open(Core.start());
+      // Whoever awaits it below hears of a failure.
+      opening.catch(() => undefined);
+      await this.comeTo(BEFORE);
+      const core = await opening;
       this.bitmaps = new Bitmaps(core);
       await pause();
       const scene = core.scene();
       await this.lookAhead(core, scene.tilesets);
-      const state = core.state();
+      this.state = core.state();
+      await pause();
+      this.scene = scene;
       await pause();
       this.core = core;
-      [this.scene, this.state] = [scene, state];
       this.lookUp(scene.tilesets);
       this.apply(T.CELLS_CHANGED);
-      for (; this.stage < STAGES; this.stage++) await pause();
+      await this.comeTo(STAGES);
       this.fetchMissing(scene.missing);
       this.animate();
       this.connection.connect(core);
@@ -150,6 +157,10 @@ export class Project {
   close(): void {
     clearTimeout(this.motion);
     this.connection.close(true);
+  }
+
+  private async comeTo(stage: number): Promise<void> {
+    for (; this.stage < stage; this.stage++) await pause();
   }
 
   /** Begins again from what is stored, keeping what was not sent. */
