@@ -134,11 +134,14 @@ export class Project {
       await this.comeTo(BEFORE);
       const core = await opening;
       this.bitmaps = new Bitmaps(core);
+      // The smallest first: what it has the browser compile need not be compiled with the next.
+      await pause();
+      this.pointer = core.pointerView();
+      await pause();
+      this.state = core.state();
       await pause();
       const scene = core.scene();
       await this.lookAhead(core, scene.tilesets);
-      this.state = core.state();
-      await pause();
       this.scene = scene;
       await pause();
       this.core = core;
