@@ -60,7 +60,9 @@ export class Bitmaps {
 
   begin(): void {
     this.frame++;
-    this.until = performance.now() + (this.settled ? DRAWING : FIRST_DRAWING);
+    // The first frame has all else to draw for the first time.
+    const budget = this.settled ? DRAWING : this.frame === 1 ? 0 : FIRST_DRAWING;
+    this.until = performance.now() + budget;
   }
 
   /** Draws a map's layers. Returns false if something was left for the next frame. */
@@ -120,7 +122,7 @@ export class Bitmaps {
     const name = nameOf(key);
     let kept = this.kept.get(name);
     if (!kept) {
-      if (performance.now() > this.until) return null;
+      if (performance.now() >= this.until) return null;
       const width = scene.bitmap.baseCells * scene.project.cellW;
       const height = scene.bitmap.baseCells * scene.project.cellH;
       this.evict(width * height * 4);
