@@ -167,7 +167,7 @@ func TestThreeAgainstCells(t *testing.T) {
 		case n < 18:
 			what = "go back"
 			to := states[r.IntN(len(states))]
-			e = edit.Restore(d, to.doc, "go back")
+			e = edit.Restore(nil, d, to.doc, "go back")
 			model = to.model.copy()
 		default:
 			what = "undo"

@@ -6,13 +6,16 @@ import (
 	"slices"
 
 	"azzel/core/grid"
+	"azzel/core/pace"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
 // A Replace puts a newer picture in the place of a tileset.
 type Replace struct {
-	Old world.ID
+	// Pace is told of the cells that are looked at.
+	Pace pace.Pace
+	Old  world.ID
 	// New is the tileset that comes in, with tile numbers of its own; ID is its id.
 	New *world.Tileset
 	ID  world.ID
@@ -54,14 +57,14 @@ func (r Replace) Edit(d *world.Document) (Edit, error) {
 	e := Edit{Label: Clip(fmt.Sprintf("put a newer picture in the place of %s", old.Name))}
 	e.Parts = append(e.Parts, Put{world.Ref{Kind: world.KindTileset, ID: r.ID}, next.Values()})
 	e.Parts = append(e.Parts, renumber(d, becomes)...)
-	skin := Reskin{From: old.ID}
+	skin := Reskin{Pace: r.Pace, From: old.ID}
 	skin.each(d, old, func(m *world.Map, l *world.Layer, g grid.Region, _ grid.Runs) {
 		at := grid.Reader{Plane: l.Cells}
-		g = g.Where(func(p grid.Point) bool { n := at.At(p.X, p.Y).Tile(); return becomes(n) != n })
+		g = g.WhereAt(r.Pace, func(p grid.Point) bool { n := at.At(p.X, p.Y).Tile(); return becomes(n) != n })
 		if len(g) == 0 {
 			return
 		}
-		cells := grid.RunsOf(g, func(p grid.Point) grid.Cell {
+		cells := grid.RunsOfAt(r.Pace, g, func(p grid.Point) grid.Cell {
 			c := at.At(p.X, p.Y)
 			return grid.Cell(becomes(c.Tile())).Turned(c.Orientation())
 		})

@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"azzel/core/grid"
+	"azzel/core/pace"
 	"azzel/core/world"
 )
 
@@ -22,6 +23,8 @@ const (
 
 // A Reskin says which tiles of a tileset give way to which of another.
 type Reskin struct {
+	// Pace is told of the cells that are looked at.
+	Pace pace.Pace
 	// Map is the map it is about, 0 for all.
 	Map world.ID
 	// Within, unless nil, are the only cells of the map that it is about.
@@ -76,6 +79,24 @@ func TileCells(d *world.Document, set *world.Tileset, only world.ID) []int {
 
 func (r Reskin) count(d *world.Document, set *world.Tileset) []int {
 	counts := make([]int, set.Count)
+	if r.Within == nil {
+		for _, m := range d.Maps {
+			if r.Map != 0 && m.ID != r.Map {
+				continue
+			}
+			for _, l := range m.Layers {
+				l.Cells.EachChunk(func(_, _ int, c *grid.Chunk) {
+					c.Count(func(v grid.Cell, n int) {
+						if i := v.Tile() - set.First; i >= 0 && i < set.Count {
+							counts[i] += n
+						}
+					})
+					r.Pace.Did(grid.ChunkSide * grid.ChunkSide / 4)
+				})
+			}
+		}
+		return counts
+	}
 	r.each(d, set, func(_ *world.Map, _ *world.Layer, _ grid.Region, cells grid.Runs) {
 		for _, run := range cells {
 			counts[run.Cell.Tile()-set.First] += run.N
@@ -131,7 +152,7 @@ func (r Reskin) each(d *world.Document, from *world.Tileset, f func(*world.Map, 
 			l.Cells.EachChunk(func(cx, cy int, c *grid.Chunk) {
 				if slices.ContainsFunc(c.Distinct(), mine) {
 					area := grid.Rect{X: cx << 5, Y: cy << 5, W: grid.ChunkSide, H: grid.ChunkSide}
-					g = append(g, grid.BoxRegion(area).Where(func(p grid.Point) bool { return mine(reader.At(p.X, p.Y)) })...)
+					g = append(g, grid.BoxRegion(area).WhereAt(r.Pace, func(p grid.Point) bool { return mine(reader.At(p.X, p.Y)) })...)
 				}
 			})
 			g = grid.RegionOf(g)
@@ -139,7 +160,7 @@ func (r Reskin) each(d *world.Document, from *world.Tileset, f func(*world.Map, 
 				g = g.Meet(r.Within)
 			}
 			if len(g) > 0 {
-				f(m, l, g, l.Cells.Read(g))
+				f(m, l, g, l.Cells.ReadAt(r.Pace, g))
 			}
 		}
 	}
@@ -168,16 +189,16 @@ func (r Reskin) Edit(d *world.Document) (e Edit, cells int) {
 	e.Label = Clip(fmt.Sprintf("re-skin %s with %s", where, to.Name))
 	r.each(d, from, func(m *world.Map, l *world.Layer, g grid.Region, _ grid.Runs) {
 		at := grid.Reader{Plane: l.Cells}
-		g = g.Where(func(p grid.Point) bool { return becomes[at.At(p.X, p.Y).Tile()] != 0 })
+		g = g.WhereAt(r.Pace, func(p grid.Point) bool { return becomes[at.At(p.X, p.Y).Tile()] != 0 })
 		if len(g) == 0 {
 			return
 		}
-		next := grid.RunsOf(g, func(p grid.Point) grid.Cell {
+		next := grid.RunsOfAt(r.Pace, g, func(p grid.Point) grid.Cell {
 			c := at.At(p.X, p.Y)
 			return grid.Cell(becomes[c.Tile()]).Turned(c.Orientation())
 		})
 		follows := d.Follows(m, l)
-		loose := g.Where(func(p grid.Point) bool { return follows(p) && d.BondOf(becomes[at.At(p.X, p.Y).Tile()]) != nil })
+		loose := g.WhereAt(r.Pace, func(p grid.Point) bool { return follows(p) && d.BondOf(becomes[at.At(p.X, p.Y).Tile()]) != nil })
 		e.Parts = append(e.Parts, Paint{Map: m.ID, Layer: l.ID, Region: g, Cells: next, Loose: loose})
 		cells += g.Len()
 	})

@@ -2,12 +2,13 @@ package edit
 
 import (
 	"azzel/core/grid"
+	"azzel/core/pace"
 	"azzel/core/world"
 )
 
 // Restore is the one step that turns a document into another state of the same
-// project. It has no parts if nothing differs. The cost grows with what differs.
-func Restore(from, to *world.Document, label string) Edit {
+// project, at a pace. It has no parts if nothing differs. The cost grows with what differs.
+func Restore(at pace.Pace, from, to *world.Document, label string) Edit {
 	e := Edit{Label: Clip(label)}
 	add := func(p ...Part) { e.Parts = append(e.Parts, p...) }
 	diff := world.Diff(from, to)
@@ -34,7 +35,7 @@ func Restore(from, to *world.Document, label string) Edit {
 			}
 		}
 		if kinds[0] == world.KindLayer {
-			add(repaint(to, diff.Chunks)...)
+			add(repaint(at, to, diff.Chunks)...)
 		}
 	}
 	// And goes after them.
@@ -81,7 +82,7 @@ func retiled(ref world.Ref, was, is *world.Tileset) []Part {
 
 // repaint lays the chunks that differ as they are to be. The cells round them are laid
 // too, as they are: else bonds among them would be mended.
-func repaint(to *world.Document, chunks []world.StoredChunk) []Part {
+func repaint(at pace.Pace, to *world.Document, chunks []world.StoredChunk) []Part {
 	type place struct{ m, l world.ID }
 	regions := map[place]grid.Region{}
 	var order []place
@@ -100,7 +101,7 @@ func repaint(to *world.Document, chunks []world.StoredChunk) []Part {
 		m := to.Map(p.m)
 		g := grid.RegionOf(regions[p]).Grow().Within(m.Bounds)
 		if len(g) > 0 {
-			parts = append(parts, Paint{Map: p.m, Layer: p.l, Region: g, Cells: m.Layer(p.l).Cells.Read(g)})
+			parts = append(parts, Paint{Map: p.m, Layer: p.l, Region: g, Cells: m.Layer(p.l).Cells.ReadAt(at, g)})
 		}
 	}
 	return parts

@@ -27,7 +27,7 @@ func TestRestore(t *testing.T) {
 				continue
 			}
 			to := kept[a.Rand.IntN(len(kept))]
-			res, err := edit.Apply(now, edit.Restore(now, to, "go back"))
+			res, err := edit.Apply(now, edit.Restore(nil, now, to, "go back"))
 			if err != nil {
 				t.Fatalf("seed %d, step %d: %v", seed, step, err)
 			}
@@ -44,7 +44,7 @@ func TestRestore(t *testing.T) {
 		}
 	}
 	d := newDocument(t)
-	if e := edit.Restore(d, d, "go back"); len(e.Parts) != 0 {
+	if e := edit.Restore(nil, d, d, "go back"); len(e.Parts) != 0 {
 		t.Errorf("going back to where one is takes %d parts", len(e.Parts))
 	}
 }

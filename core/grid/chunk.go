@@ -168,6 +168,28 @@ func DecodeChunk(r *pack.Reader) *Chunk {
 	return packChunk(&cells)
 }
 
+// Count calls f for the cells of the chunk, how many of each there are: for one of many
+// kinds perhaps more than once.
+func (c *Chunk) Count(f func(c Cell, n int)) {
+	if v, uniform := c.Uniform(); uniform {
+		f(v, chunkCells)
+		return
+	}
+	if c.wide != nil {
+		for _, v := range c.wide {
+			f(v, 1)
+		}
+		return
+	}
+	var counts [256]int
+	for _, i := range c.small {
+		counts[i]++
+	}
+	for i, v := range c.palette {
+		f(v, counts[i])
+	}
+}
+
 // Distinct lists the different cells in the chunk.
 func (c *Chunk) Distinct() []Cell {
 	switch {

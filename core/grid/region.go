@@ -133,9 +133,13 @@ func (g Region) Minus(h Region) Region {
 }
 
 // Where is the cells of g for which keep holds.
-func (g Region) Where(keep func(Point) bool) Region {
+func (g Region) Where(keep func(Point) bool) Region { return g.WhereAt(nil, keep) }
+
+// WhereAt is Where for work that goes at a pace.
+func (g Region) WhereAt(at pace.Pace, keep func(Point) bool) Region {
 	var out Region
 	for _, s := range g {
+		at.Did(s.X1 - s.X0 + 1)
 		for x := s.X0; x <= s.X1; x++ {
 			if keep(Point{x, s.Y}) {
 				out = out.Append(s.Y, x, x)

@@ -28,9 +28,13 @@ func (rs Runs) Append(n int, c Cell) Runs {
 }
 
 // RunsOf makes the cells of a region, in its order.
-func RunsOf(g Region, cell func(Point) Cell) Runs {
+func RunsOf(g Region, cell func(Point) Cell) Runs { return RunsOfAt(nil, g, cell) }
+
+// RunsOfAt is RunsOf for work that goes at a pace.
+func RunsOfAt(at pace.Pace, g Region, cell func(Point) Cell) Runs {
 	var runs Runs
 	for _, s := range g {
+		at.Did(s.X1 - s.X0 + 1)
 		for x := s.X0; x <= s.X1; x++ {
 			runs = runs.Append(1, cell(Point{x, s.Y}))
 		}

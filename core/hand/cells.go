@@ -373,9 +373,9 @@ func (h *Hand) TransformCells(d *world.Document, how Transform) Outcome {
 	shape := &world.Block{W: b.W, H: b.H, Layers: []world.BlockLayer{{Cells: e.Done()}}}
 	turn := func(b *world.Block) *world.Block {
 		if how == Quarter {
-			return b.Turned(l)
+			return b.Turned(h.Pace, l)
 		}
-		return b.Mirrored(l, how == LeftRight)
+		return b.Mirrored(h.Pace, l, how == LeftRight)
 	}
 	block, shape = turn(block), turn(shape)
 	lays, fall, problem := h.onto(d, m, block, corner.Add(m.Origin))

@@ -327,7 +327,7 @@ func (h *Hand) Turn(d *world.Document) string {
 	case l.W != l.H:
 		return "The cells of this project are not square, so tiles can't be turned. Mirror them instead."
 	case h.Holding == Patch:
-		h.Block = h.Block.Turned(l)
+		h.Block = h.Block.Turned(h.Pace, l)
 	default:
 		h.Tile = h.Tile.Transpose().Mirror(true, false)
 	}
@@ -341,7 +341,7 @@ func (h *Hand) Flip(d *world.Document, leftRight bool) string {
 	case Tile:
 		h.Tile = h.Tile.Mirror(leftRight, !leftRight)
 	case Patch:
-		h.Block = h.Block.Mirrored(d.Project.Lattice(), leftRight)
+		h.Block = h.Block.Mirrored(h.Pace, d.Project.Lattice(), leftRight)
 	default:
 		return "Only tiles and blocks can be mirrored. Take one into the hand first."
 	}

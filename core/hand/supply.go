@@ -61,7 +61,7 @@ func (s Supply) mirrored(d *world.Document, a axis, leftRight bool) Supply {
 	switch {
 	case s.Block != nil:
 		far := s.Anchor.Add(grid.Point{X: s.Block.W - 1, Y: s.Block.H - 1})
-		s.Block = s.Block.Mirrored(d.Project.Lattice(), leftRight)
+		s.Block = s.Block.Mirrored(nil, d.Project.Lattice(), leftRight)
 		if leftRight {
 			s.Anchor.X = a.X - far.X
 		} else {

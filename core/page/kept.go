@@ -38,7 +38,7 @@ func (p *Page) goBack() Changed {
 		return 0
 	}
 	changed := p.lookAway()
-	e := edit.Restore(p.doc(), to, "go back to "+p.lookedName)
+	e := edit.Restore(p.replica.Pace, p.doc(), to, "go back to "+p.lookedName)
 	if len(e.Parts) == 0 {
 		p.say("Nothing was changed since.")
 		return changed

@@ -406,7 +406,7 @@ func (p *Page) replace(ref world.Ref, to []int, t *Taken) Changed {
 	if t == nil {
 		return p.Fail(errUnknown)
 	}
-	e, err := edit.Replace{Old: ref.ID, New: t.tileset(), ID: p.ids.NewID(), To: to}.Edit(p.doc())
+	e, err := edit.Replace{Pace: p.replica.Pace, Old: ref.ID, New: t.tileset(), ID: p.ids.NewID(), To: to}.Edit(p.doc())
 	if err != nil {
 		return p.Fail(err)
 	}

@@ -140,7 +140,9 @@ func (p *Page) reskin(r *Reskin) Changed {
 	if r == nil {
 		return p.Fail(errUnknown)
 	}
-	e, cells := p.plan(*r).Edit(p.doc())
+	plan := p.plan(*r)
+	plan.Pace = p.replica.Pace
+	e, cells := plan.Edit(p.doc())
 	if cells == 0 {
 		p.say("Nothing would change: choose what takes the place of the tiles that are used.")
 		return StateChanged

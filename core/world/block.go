@@ -114,14 +114,21 @@ func (d *Document) following(m *Map, l *Layer, g grid.Region) grid.Region {
 	return g.Where(d.Follows(m, l))
 }
 
-// moved makes another block by moving every cell and pixel.
-func (b *Block) moved(w, h int, cell func(grid.Point) grid.Point, turn func(grid.Cell) grid.Cell, foot func(grid.Point) grid.Point) *Block {
+// moved makes another block by moving every cell and pixel, at a pace.
+func (b *Block) moved(at pace.Pace, w, h int, cell func(grid.Point) grid.Point, turn func(grid.Cell) grid.Cell, foot func(grid.Point) grid.Point) *Block {
 	next := &Block{W: w, H: h}
 	for _, l := range b.Layers {
 		var p grid.Plane
 		e := p.Edit()
-		filled := l.Cells.Filled()
-		l.Cells.Read(filled).Over(filled, func(at grid.Point, c grid.Cell) { e.Set(cell(at), turn(c)) })
+		l.Cells.EachChunk(func(cx, cy int, c *grid.Chunk) {
+			for i := range grid.ChunkSide * grid.ChunkSide {
+				x, y := i%grid.ChunkSide, i/grid.ChunkSide
+				if v := c.At(x, y); v != 0 {
+					e.Set(cell(grid.Point{X: cx*grid.ChunkSide + x, Y: cy*grid.ChunkSide + y}), turn(v))
+				}
+			}
+			at.Did(grid.ChunkSide * grid.ChunkSide)
+		})
 		var loose []grid.Span
 		for _, s := range l.Loose {
 			for x := s.X0; x <= s.X1; x++ {
@@ -130,6 +137,7 @@ func (b *Block) moved(w, h int, cell func(grid.Point) grid.Point, turn func(grid
 				// What follows its bond stays as it is: the bond says which tile it is.
 				e.Set(to, l.Cells.At(grid.Point{X: x, Y: s.Y}))
 			}
+			at.Did(s.X1 - s.X0 + 1)
 		}
 		l.Cells, l.Loose = e.Done(), grid.RegionOf(loose)
 		next.Layers = append(next.Layers, l)
@@ -143,13 +151,13 @@ func (b *Block) moved(w, h int, cell func(grid.Point) grid.Point, turn func(grid
 
 // Mirrored is the block mirrored left to right, or else top to bottom, on a
 // lattice. Pieces keep standing at the same height of their cell.
-func (b *Block) Mirrored(l grid.Lattice, leftRight bool) *Block {
+func (b *Block) Mirrored(at pace.Pace, l grid.Lattice, leftRight bool) *Block {
 	if leftRight {
-		return b.moved(b.W, b.H, func(p grid.Point) grid.Point { return grid.Point{X: b.W - 1 - p.X, Y: p.Y} },
+		return b.moved(at, b.W, b.H, func(p grid.Point) grid.Point { return grid.Point{X: b.W - 1 - p.X, Y: p.Y} },
 			func(c grid.Cell) grid.Cell { return c.Mirror(true, false) },
 			func(p grid.Point) grid.Point { return grid.Point{X: b.W*l.W - 1 - p.X, Y: p.Y} })
 	}
-	return b.moved(b.W, b.H, func(p grid.Point) grid.Point { return grid.Point{X: p.X, Y: b.H - 1 - p.Y} },
+	return b.moved(at, b.W, b.H, func(p grid.Point) grid.Point { return grid.Point{X: p.X, Y: b.H - 1 - p.Y} },
 		func(c grid.Cell) grid.Cell { return c.Mirror(false, true) },
 		func(p grid.Point) grid.Point {
 			c := l.CellAt(p)
@@ -159,8 +167,8 @@ func (b *Block) Mirrored(l grid.Lattice, leftRight bool) *Block {
 
 // Turned is the block after a quarter turn to the right. The cells of the lattice
 // must be square.
-func (b *Block) Turned(l grid.Lattice) *Block {
-	return b.moved(b.H, b.W, func(p grid.Point) grid.Point { return grid.Point{X: b.H - 1 - p.Y, Y: p.X} },
+func (b *Block) Turned(at pace.Pace, l grid.Lattice) *Block {
+	return b.moved(at, b.H, b.W, func(p grid.Point) grid.Point { return grid.Point{X: b.H - 1 - p.Y, Y: p.X} },
 		func(c grid.Cell) grid.Cell { return c.Transpose().Mirror(true, false) },
 		func(p grid.Point) grid.Point {
 			c := l.CellAt(p)
