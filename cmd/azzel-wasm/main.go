@@ -178,14 +178,18 @@ func mapOfColours() (result int32) {
 	return int32(now.MapOfColours(to, places))
 }
 
-// alike reads colours from the buffer.
+// alike reads colours from the buffer; those that are known mean what they meant, if known is
+// not 0.
 //
 //go:wasmexport alike
-func alike(set int64) (result int32) {
+func alike(set int64, known int32) (result int32) {
 	defer bridge.Guard(&result)
 	var colours []int
 	if err := json.Unmarshal(bridge.In, &colours); err != nil {
 		panic(err)
+	}
+	if known != 0 {
+		return bridge.Write(now.Meant(world.ID(set), colours))
 	}
 	return bridge.Write(now.Alike(world.ID(set), colours))
 }

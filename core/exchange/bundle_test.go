@@ -94,8 +94,11 @@ func glasshouse(t testing.TB, seed uint64, steps int) (*world.Document, library)
 	set.Tiles[1] = &tiles.Properties{Role: tiles.Wall, Solid: tiles.Slope(true), Danger: 3, Weight: 7, Name: "fern", Keywords: "green wet", Home: "Ground", Own: own}
 	set.Tiles[2] = &tiles.Properties{OneWay: true, Climbable: true, Water: true, Slippery: true, Slow: true, Above: true,
 		Animation: &tiles.Animation{Frames: tiles.FramesOf([]int{set.First + 2, set.First + 4})}}
+	named := d.Project
+	named.Legend = named.Legend.With([]world.Meaning{{Colour: world.RGB(58, 111, 159), Tile: set.First + 2}, {Colour: world.RGB(0, 0, 0)}})
 	apply(edit.Put{Ref: world.Ref{Kind: world.KindProperty, ID: moistID}, Values: moist.Values()},
 		edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: ids.NewID()}, Values: set.Values()})
+	apply(edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), named.Values())...)
 	m := d.Maps[0]
 	l := *m.Layers[1]
 	l.Backdrop = world.Backdrop{Picture: lib.add(leaves(3, 2)), W: 24, H: 16, X: -4, Y: 3, RepeatX: true, DriftX: -12}
@@ -133,11 +136,29 @@ func written(t testing.TB, d *world.Document, lib library) []byte {
 	return b.Bytes()
 }
 
+// meant is a project's legend in words.
+func meant(d *world.Document) []string {
+	var list []string
+	for _, m := range d.Project.Legend.Meanings() {
+		set, i := "", 0
+		if m.Tile != 0 {
+			set, i = d.ShortName(m.Tile)
+		}
+		list = append(list, fmt.Sprintf("%s %s %d", m.Colour, set, i))
+	}
+	return list
+}
+
 // same compares what two documents say, without the numbers that a bundle gives
 // anew: of tiles, and of the order in which things were made.
 func same(t *testing.T, want, got *world.Document) {
 	t.Helper()
-	if want.Project != got.Project || len(want.Maps) != len(got.Maps) || len(want.Tilesets) != len(got.Tilesets) {
+	was, is := want.Project, got.Project
+	if a, b := meant(want), meant(got); !slices.Equal(a, b) {
+		t.Errorf("the legend came back as %v, was %v", b, a)
+	}
+	was.Legend, is.Legend = "", ""
+	if was != is || len(want.Maps) != len(got.Maps) || len(want.Tilesets) != len(got.Tilesets) {
 		t.Fatalf("another project came back: %+v, %d maps, %d tilesets", got.Project, len(got.Maps), len(got.Tilesets))
 	}
 	lying := func(d *world.Document, c grid.Cell) string {

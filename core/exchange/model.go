@@ -20,6 +20,8 @@ type Bundle struct {
 		Player string `json:"player,omitempty"`
 		// Drawer is how tilesets, bonds and medleys are arranged, by id.
 		Drawer []string `json:"drawer,omitempty"`
+		// Legend is which tile each colour of a picture meant last, the latest first.
+		Legend []Meaning `json:"legend,omitempty"`
 	} `json:"project"`
 	// Tilesets are short names: a stands for tilesets/a.json.
 	Tilesets   []string    `json:"tilesets"`
@@ -31,6 +33,12 @@ type Bundle struct {
 	Maps      []string   `json:"maps"`
 	Patches   []string   `json:"patches,omitempty"`
 	Crossings []Crossing `json:"crossings,omitempty"`
+}
+
+// A Meaning is what a colour means: a tile, or an empty cell without one.
+type Meaning struct {
+	Colour string `json:"colour" jsonschema:"pattern=^#[0-9a-f]{6}$"`
+	Tile   string `json:"tile,omitempty"`
 }
 
 // A Size is a width and a height.

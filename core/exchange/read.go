@@ -134,9 +134,36 @@ func (b *reader) all(d *world.Draft) error {
 			return err
 		}
 	}
-	for _, read := range []func() error{b.properties, b.characters, b.medleys, b.bonds, b.crossings, b.patches} {
+	for _, read := range []func() error{b.legend, b.properties, b.characters, b.medleys, b.bonds, b.crossings, b.patches} {
 		if err := read(); err != nil {
 			return err
+		}
+	}
+	return nil
+}
+
+// legend is read after the tilesets.
+func (b *reader) legend() error {
+	var meant []world.Meaning
+	for i, in := range b.bundle.Project.Legend {
+		var m world.Meaning
+		var err error
+		if m.Colour, err = world.ParseColour(in.Colour); err == nil && in.Tile != "" {
+			m.Tile, err = b.tile(in.Tile)
+		}
+		if err != nil {
+			return fmt.Errorf("bundle.json: legend, colour %d: %w", i+1, err)
+		}
+		if m.Colour == 0 {
+			return fmt.Errorf("bundle.json: legend, colour %d: a colour such as #3a6f9f is missing", i+1)
+		}
+		meant = append(meant, m)
+	}
+	project := b.draft.Document().Project
+	project.Legend = project.Legend.With(meant)
+	for _, v := range project.Values() {
+		if err := b.draft.Change(world.Ref{Kind: world.KindProject}, v); err != nil {
+			return fmt.Errorf("bundle.json: legend: %w", err)
 		}
 	}
 	return nil

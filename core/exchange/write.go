@@ -93,6 +93,16 @@ func (b *writer) all() error {
 	for _, id := range d.Project.Drawer.IDs() {
 		out.Project.Drawer = append(out.Project.Drawer, idText(id))
 	}
+	for _, m := range d.Project.Legend.Meanings() {
+		if _, there := d.Meant(m.Colour); !there {
+			continue
+		}
+		part := Meaning{Colour: m.Colour.String()}
+		if m.Tile != 0 {
+			part.Tile = b.tile(m.Tile)
+		}
+		out.Project.Legend = append(out.Project.Legend, part)
+	}
 	for i := range d.Tilesets {
 		out.Tilesets = append(out.Tilesets, rows.Short(i))
 	}

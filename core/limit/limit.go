@@ -71,6 +71,8 @@ const (
 	KeptStates = 1000
 	// CSVBytes is the largest file of a layer's cells.
 	CSVBytes = 256 << 20
+	// LegendColours is how many colours of pictures a project remembers the tiles of.
+	LegendColours = 1000
 	// DealCells is the most cells one part may lay a medley over.
 	DealCells = 4 << 20
 )

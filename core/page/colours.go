@@ -17,6 +17,8 @@ type Legend struct {
 	Rows    int    `json:"rows"`
 	// Cells are those of the colours, in their order; 0 leaves them empty.
 	Cells []int `json:"cells"`
+	// Colours are red, green and blue of each, as one number of 24 bits.
+	Colours []int `json:"colours"`
 	// X and Y are a cell of the board; the map comes to lie where there is room nearest
 	// to it.
 	X int `json:"x"`
@@ -53,7 +55,35 @@ func (p *Page) MapOfColours(to Legend, places []byte) Changed {
 		return grid.Cell(to.Cells[k-1])
 	})
 	e.Parts = append(e.Parts, edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: cells})
+	e.Parts = append(e.Parts, remember(d, to)...)
 	return p.ask(func() Changed { return p.do(e) })
+}
+
+// remember are the parts that keep in the project what colours mean.
+func remember(d *world.Document, to Legend) []edit.Part {
+	var meant []world.Meaning
+	for i := range min(len(to.Colours), len(to.Cells)) {
+		meant = append(meant, world.Meaning{Colour: colour(to.Colours[i]), Tile: to.Cells[i]})
+	}
+	is := d.Project
+	is.Legend = is.Legend.With(meant)
+	return edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), is.Values())
+}
+
+func colour(hex int) world.Colour {
+	return world.RGB(uint8(hex>>16), uint8(hex>>8), uint8(hex))
+}
+
+// Meant gives for each colour the tile that it meant last in the project, or else the one
+// of a tileset that is most like it.
+func (p *Page) Meant(set world.ID, colours []int) []int {
+	list := p.Alike(set, colours)
+	for i, hex := range colours {
+		if tile, ok := p.doc().Meant(colour(hex)); ok {
+			list[i] = tile
+		}
+	}
+	return list
 }
 
 // Alike proposes for each colour the tile of a tileset that is most like it, seen as

@@ -1,6 +1,7 @@
 package page_test
 
 import (
+	"slices"
 	"strings"
 	"testing"
 
@@ -93,7 +94,10 @@ func TestLegend(t *testing.T) {
 		t.Errorf("a tileset that is not there gave %v", got)
 	}
 	maps := len(p.Document().Maps)
-	p.MapOfColours(page.Legend{Name: "Moss court", Columns: 2, Rows: 2, Cells: []int{water, 0}}, []byte{1, 2, 0, 1})
+	if got := p.Meant(blockout.ID, []int{0x102030}); !slices.Equal(got, p.Alike(blockout.ID, []int{0x102030})) {
+		t.Errorf("a colour that means nothing yet is proposed as %v", got)
+	}
+	p.MapOfColours(page.Legend{Name: "Moss court", Columns: 2, Rows: 2, Cells: []int{water, 0}, Colours: []int{0x102030, 0x3a6f9f}}, []byte{1, 2, 0, 1})
 	d := p.Document()
 	if len(d.Maps) != maps+1 {
 		t.Fatalf("said %v", p.State().Messages)
@@ -102,6 +106,9 @@ func TestLegend(t *testing.T) {
 	cells := p.Cells(made.ID, made.PlayerLayer, made.Bounds)
 	if made.Name != "Moss court" || len(cells) != 4 || cells[0] != water || cells[1] != 0 || cells[2] != 0 || cells[3] != water {
 		t.Errorf("%s holds %v", made.Name, cells)
+	}
+	if got := p.Meant(blockout.ID, []int{0x3a6f9f, 0x102030}); !slices.Equal(got, []int{0, water}) {
+		t.Errorf("what the colours meant is remembered as %v", got)
 	}
 	for _, o := range d.Maps[:maps] {
 		if !o.OnBoard().Meet(made.OnBoard()).Empty() {

@@ -77,6 +77,8 @@ type Project struct {
 	Player ID
 	// Drawer is how tilesets, bonds and medleys are arranged.
 	Drawer Arrangement
+	// Legend is what the colours of pictures meant that maps were made of.
+	Legend Legend
 }
 
 // An Arrangement is things in the order in which somebody likes them, as 8 bytes

@@ -138,6 +138,7 @@ const (
 	FieldNumber Field = 7
 	FieldPlayer Field = 8
 	FieldDrawer Field = 14
+	FieldLegend Field = 15
 	FieldTiles  Field = 9
 	FieldSeed   Field = 10
 	FieldLying  Field = 11
@@ -177,6 +178,18 @@ var projectFields = []field[Project]{
 		p.Drawer = Arrangement(r.Text(8 * (limit.Tilesets + limit.Medleys + limit.Bonds)))
 		if len(p.Drawer)%8 != 0 {
 			r.Fail(fmt.Errorf("%w: an arrangement ends within an id", pack.ErrMalformed))
+		}
+	}},
+	{FieldLegend, func(p *Project, w *pack.Writer) { w.Text(string(p.Legend)) }, func(p *Project, r *pack.Reader) {
+		p.Legend = Legend(r.Text(8 * limit.LegendColours))
+		if len(p.Legend)%8 != 0 {
+			r.Fail(fmt.Errorf("%w: a legend ends within a colour", pack.ErrMalformed))
+		}
+		for _, m := range p.Legend.Meanings() {
+			if m.Colour < RGB(0, 0, 0) || m.Colour > colourEnd || !grid.Cell(m.Tile).Valid() || grid.Cell(m.Tile).Orientation() != 0 {
+				r.Fail(fmt.Errorf("%w: a legend with an unknown colour or tile", pack.ErrMalformed))
+				return
+			}
 		}
 	}},
 }

@@ -161,9 +161,9 @@ export class Core {
   }
 
   /** The tiles of a tileset that are most like some colours. */
-  alike(set: string, colours: number[]): number[] {
+  alike(set: string, colours: number[], known: boolean): number[] {
     this.buffers.giveText(JSON.stringify(colours));
-    return JSON.parse(this.buffers.takeText(this.exports.alike(BigInt(set)))) as number[];
+    return JSON.parse(this.buffers.takeText(this.exports.alike(BigInt(set), known ? 1 : 0))) as number[];
   }
 
   layCSV(map: string, layer: string, text: Uint8Array): number {

@@ -52,7 +52,7 @@ export interface Exports extends Bridge {
   copied(cut: number): number;
   look(): number;
   mapOfColours(): number;
-  alike(set: bigint): number;
+  alike(set: bigint, known: number): number;
   layCSV(map: bigint, layer: bigint): number;
   cells(map: bigint, layer: bigint, x: number, y: number, w: number, h: number): number;
   layerWay(map: bigint, layer: bigint, x: number, y: number, w: number, h: number): void;

@@ -342,8 +342,9 @@ export class Project {
     if (this.core) this.apply(this.core.mapOfColours(legend, places));
   }
 
-  alike(set: string, colours: number[]): number[] {
-    return this.core?.alike(set, colours) ?? [];
+  /** A tile for each colour: the one that it meant last, if known, or the one most like it. */
+  alike(set: string, colours: number[], known: boolean): number[] {
+    return this.core?.alike(set, colours, known) ?? [];
   }
 
   /** Lays the cells of a CSV file on a layer. */

@@ -546,6 +546,7 @@ export interface Legend {
   columns: number;
   rows: number;
   cells: number[];
+  colours: number[];
   x: number;
   y: number;
 }

@@ -6,7 +6,6 @@
   import { figures } from '../ui/figures';
   import Button from '../ui/Button.svelte';
   import { Cutter } from './cutter';
-  import { keepLegend, recallLegend } from './legend';
 
   let { p }: { p: Project } = $props();
 
@@ -39,30 +38,18 @@
       if (!found || problem) return;
       name = file.name.replace(/\.[^.]*$/, '');
       colours = found;
-      propose(set || (p.tilesets[0]?.id ?? ''));
-      recall();
+      propose(set || (p.tilesets[0]?.id ?? ''), true);
     } catch (failure) {
       problem = (failure as Error).message;
     }
   }
 
-  /** Gives each colour the tile that is most like it. */
-  function propose(id: string): void {
-    set = id;
-    cells = p.alike(
-      id,
-      (colours?.list ?? []).map((c) => parseInt(c.hex.slice(1), 16)),
-    );
-  }
+  const numbers = (): number[] => (colours?.list ?? []).map((c) => parseInt(c.hex.slice(1), 16));
 
-  /** Lets colours mean what they meant before, as far as those tiles are still there. */
-  function recall(): void {
-    const known = recallLegend(p.id);
-    colours?.list.forEach((c, i) => {
-      const cell = known.get(c.hex);
-      const there = cell === 0 || p.tilesets.some((t) => cell && cell >= t.first && cell < t.first + t.tiles.length);
-      if (cell !== undefined && there) cells[i] = cell;
-    });
+  /** Gives each colour the tile that it meant before, if known, or the one most like it. */
+  function propose(id: string, known: boolean): void {
+    set = id;
+    cells = p.alike(id, numbers(), known);
   }
 
   async function make(): Promise<void> {
@@ -72,14 +59,10 @@
     const places = await cutter.places();
     p.mapOfColours(
       {
-        ...{ name, columns: colours.width, rows: colours.height, cells: [...cells] },
+        ...{ name, columns: colours.width, rows: colours.height, cells: [...cells], colours: numbers() },
         ...{ x: Math.floor(at.x / cellW), y: Math.floor(at.y / cellH) },
       },
       places,
-    );
-    keepLegend(
-      p.id,
-      colours.list.map((c, i) => [c.hex, cells[i] ?? 0]),
     );
     p.opened = 'nothing';
     p.showAll();
@@ -115,7 +98,7 @@
         <select
           class="h-7 rounded-inner border border-line bg-sheet px-1"
           value={set}
-          onchange={(e) => propose(e.currentTarget.value)}
+          onchange={(e) => propose(e.currentTarget.value, false)}
         >
           {#each p.tilesets as t (t.id)}<option value={t.id}>{t.name}</option>{/each}
         </select>
