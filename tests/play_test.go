@@ -9,6 +9,7 @@ import (
 	"runtime"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
@@ -128,6 +129,57 @@ func TestPlayRemembers(t *testing.T) {
 	w.sees("[data-collected]", "0 of 0 collected")
 	w.with(input.ControlLeft, input.KeyZ)
 	w.sees("[data-collected]", "1 of 1 collected")
+	w.quiet()
+}
+
+// Time is held, goes on by one tick, and is rewound to what was played; a wall that was
+// painted meanwhile stands there, and play goes on from there.
+func TestTimeOfPlay(t *testing.T) {
+	_, w := trial(t)
+	w.over("First map", 1, 4)
+	w.press(input.KeyP)
+	w.hold(input.ArrowRight, "some way", column, 8)
+	w.press(input.KeyJ)
+	w.sees("[data-play]", "Go on")
+	ticks := func() int { return w.page.MustEval(`() => window.azzel.play().ticks`).Int() }
+	at := func() float64 { return w.page.MustEval(`() => window.azzel.play().x`).Num() }
+	far, was := at(), ticks()
+	time.Sleep(200 * time.Millisecond)
+	if now := ticks(); now != was {
+		t.Errorf("%d ticks passed while time was held", now-was)
+	}
+	w.press(input.BracketRight)
+	w.until("one tick on", `(n) => window.azzel.play().ticks === n`, was+1)
+	w.press(input.BracketLeft)
+	w.until("a second back", `(n) => window.azzel.play().ticks === n && window.azzel.play().last === n + 60`, was-59)
+	if x := at(); x >= far {
+		t.Errorf("a second before the player stood at %.1f, then at %.1f", x, far)
+	}
+	line := w.page.MustElement("[aria-label='What was played, in ticks']")
+	line.MustFocus()
+	w.press(input.Home)
+	w.until("the beginning", `() => window.azzel.play().ticks === 0`)
+	w.accessible("a game that was rewound")
+	w.press(input.Escape)
+	w.take("wall")
+	w.press(input.KeyD)
+	for y := range 8 {
+		w.tap("First map", 3, y)
+	}
+	w.press(input.Escape)
+	w.click("Keys and pointer go to the hand")
+	w.press(input.KeyJ)
+	w.sees("[data-notch]", "")
+	if err := w.page.Keyboard.Press(input.ArrowRight); err != nil {
+		t.Fatal(err)
+	}
+	w.until("a second on the changed map", `() => window.azzel.play().ticks > 90`)
+	if err := w.page.Keyboard.Release(input.ArrowRight); err != nil {
+		t.Fatal(err)
+	}
+	if x := w.page.MustEval(`() => { const p = window.azzel.play(); const m = window.azzel.scene().maps.find(m => m.id === p.map); return (p.x - m.originX) / 16; }`).Num(); x >= 3 {
+		t.Errorf("the player went through the wall that was painted in the past: column %.2f", x)
+	}
 	w.quiet()
 }
 

@@ -19,7 +19,7 @@ func (p *Page) Look(document []byte, name string) Changed {
 	}
 	p.finish()
 	p.hand.Cancel()
-	p.game = nil
+	p.played = nil
 	p.looked, p.lookedName = d, name
 	return p.follow() | SceneChanged | StateChanged | PlayChanged
 }

@@ -175,8 +175,10 @@ func (p *Page) order(o Order) Changed {
 		return p.tileset(o.Taken)
 	case "play":
 		return p.play(o)
+	case "show-tick":
+		return p.showTick(o.N)
 	case "stop":
-		p.game = nil
+		p.played = nil
 		return PlayChanged | StateChanged | SceneChanged | CellsChanged
 	default:
 		return p.Fail(errUnknown)

@@ -39,7 +39,8 @@ type Page struct {
 	hand    *hand.Hand
 	ids     *world.Counter
 	bitmaps *picture.Bitmaps
-	game    *play.Game
+	// played is the game under way, nil for none.
+	played  *play.Recording
 	working *working
 	later   []job
 	// inbox are messages from the server that wait.
@@ -183,9 +184,9 @@ func (p *Page) follow() Changed {
 	if was == nil || sceneDiffers(was, d) {
 		changed |= SceneChanged | StateChanged
 	}
-	if p.game != nil {
-		if err := p.game.SetDocument(d); err != nil {
-			p.game = nil
+	if p.played != nil {
+		if err := p.played.SetDocument(d); err != nil {
+			p.played = nil
 			p.Fail(err)
 		} else {
 			p.collect()

@@ -21,19 +21,19 @@ func (p *Page) play(o Order) Changed {
 	}
 	p.hand.Cancel()
 	p.hand.Selected = hand.Selection{}
-	p.game, p.events = game, nil
+	p.played, p.events = play.Record(game), nil
 	p.collect()
 	return PlayChanged | StateChanged | SceneChanged | CellsChanged | PointerChanged
 }
 
 // Tick lets a tick of the game pass.
 func (p *Page) Tick(in play.Input) Changed {
-	if p.game == nil {
+	if p.played == nil {
 		return 0
 	}
-	before := p.game.Status()
-	p.game.Tick(in)
-	after := p.game.Status()
+	before := p.played.Game().Status()
+	p.played.Tick(in)
+	after := p.played.Game().Status()
 	p.moving = before.Place != after.Place
 	p.collect()
 	if before.Taken != after.Taken {
@@ -42,8 +42,21 @@ func (p *Page) Tick(in play.Input) Changed {
 	return PlayChanged
 }
 
+// showTick shows another tick of the game, which goes on from there.
+func (p *Page) showTick(tick int) Changed {
+	if p.played == nil {
+		return 0
+	}
+	if err := p.played.Go(tick); err != nil {
+		return p.Fail(err)
+	}
+	p.moving = false
+	p.collect()
+	return PlayChanged | TakenChanged
+}
+
 func (p *Page) collect() {
-	for _, e := range p.game.Events() {
+	for _, e := range p.played.Game().Events() {
 		p.events = append(p.events, string(e))
 	}
 }

@@ -196,7 +196,7 @@ func (p *Page) State() State {
 	redo, _ := p.replica.CanRedo()
 	s := State{Pending: p.replica.Pending(), Undo: undo, Redo: redo, Holding: string(p.hand.Holding), Shape: string(p.hand.Shape),
 		Tile: int(p.hand.Tile), Medley: FormatID(p.hand.Medley), Bond: FormatID(p.hand.Bond), Type: FormatID(p.hand.Type), Messages: p.messages,
-		Playing: p.game != nil, Slip: p.slip()}
+		Playing: p.played != nil, Slip: p.slip()}
 	s.Size, s.Through, s.Adds = p.hand.Size, p.hand.Through, string(p.hand.Adds)
 	s.MirrorX, s.MirrorY = p.hand.Mirror.LeftRight, p.hand.Mirror.TopBottom
 	s.Patch, s.Block, s.Lying = FormatID(p.hand.Kept), p.blockStamp(), p.hand.Tile.Orientation()
@@ -418,25 +418,42 @@ func (p *Page) seen(s hand.Spot) *BoxView {
 	return &b
 }
 
+// mostNotches is how many notches a time line has at most, so that they can be told apart.
+const mostNotches = 200
+
+// notches are the ticks after which the document changed, of those that lie close together
+// the first.
+func notches(r *play.Recording) []int {
+	apart := (r.Last() - r.First()) / mostNotches
+	ticks := []int{}
+	for _, tick := range r.Changes() {
+		if len(ticks) == 0 || tick-ticks[len(ticks)-1] > apart {
+			ticks = append(ticks, tick)
+		}
+	}
+	return ticks
+}
+
 // Play is what is to be seen of the game; nil if none is played. Events are
 // given once.
 func (p *Page) Play() *Play {
-	if p.game == nil {
+	if p.played == nil {
 		return nil
 	}
 	d := p.doc()
 	l := d.Project.Lattice()
-	s := p.game.Status()
+	s := p.played.Game().Status()
 	m := d.Map(s.Map)
 	origin := l.Pixel(m.Origin)
 	v := &Play{Map: FormatID(s.Map), X: float64(s.Place.X)/256 + float64(origin.X), Y: float64(s.Place.Y)/256 + float64(origin.Y),
-		Facing: int(s.Facing), Moving: p.moving, Frame: box(p.game.Camera().Move(origin)), Ticks: s.Ticks, Steps: s.Steps,
-		Taken: s.Taken, Total: s.Total, TakenIDs: []string{}, Finished: s.Finished, Events: p.events}
+		Facing: int(s.Facing), Moving: p.moving, Frame: box(p.played.Game().Camera().Move(origin)), Ticks: s.Ticks, Steps: s.Steps,
+		Taken: s.Taken, Total: s.Total, TakenIDs: []string{}, Finished: s.Finished, Events: p.events,
+		First: p.played.First(), Last: p.played.Last(), Changes: notches(p.played)}
 	if v.Events == nil {
 		v.Events = []string{}
 	}
 	p.events = nil
-	for _, id := range p.game.TakenIDs() {
+	for _, id := range p.played.Game().TakenIDs() {
 		v.TakenIDs = append(v.TakenIDs, FormatID(id))
 	}
 	return v

@@ -297,10 +297,15 @@ type Play struct {
 	X float64 `json:"x"`
 	Y float64 `json:"y"`
 	// Facing is 0 south, 1 west, 2 east, 3 north.
-	Facing   int      `json:"facing"`
-	Moving   bool     `json:"moving"`
-	Frame    BoxView  `json:"frame"`
+	Facing int     `json:"facing"`
+	Moving bool    `json:"moving"`
+	Frame  BoxView `json:"frame"`
+	// Ticks is the tick that is shown, First and Last are those between which one can go,
+	// Changes some of those after which the document was changed.
 	Ticks    int      `json:"ticks"`
+	First    int      `json:"first"`
+	Last     int      `json:"last"`
+	Changes  []int    `json:"changes"`
 	Steps    int      `json:"steps"`
 	Taken    int      `json:"taken"`
 	Total    int      `json:"total"`

@@ -5,7 +5,10 @@ import { heldNow, holdAgain, leaveHand, type Held } from './holding';
 import { commands } from './register';
 
 /** Signs are taken by place, letters by what is printed or, where that is no Latin letter, by place. */
-const SIGNS: Record<string, string> = { Slash: '/', Comma: ',', Period: '.', Minus: '-', Equal: '=' };
+const SIGNS: Record<string, string> = {
+  ...{ Slash: '/', Comma: ',', Period: '.', Minus: '-', Equal: '=' },
+  ...{ BracketLeft: '[', BracketRight: ']' },
+};
 
 /** What the game is given; see core/play. */
 const GAME: Record<string, number> = { ArrowLeft: 1, ArrowRight: 2, ArrowUp: 4, ArrowDown: 8, ' ': 16 };
@@ -18,7 +21,10 @@ const ARROWS: Record<string, [number, number]> = {
 };
 
 /** What a held key does again and again, beside what changes the view. */
-const REPEATS = new Set(['undo', 'redo', 'larger', 'smaller', 'nudge-left', 'nudge-right', 'nudge-up', 'nudge-down']);
+const REPEATS = new Set([
+  ...['undo', 'redo', 'larger', 'smaller', 'nudge-left', 'nudge-right', 'nudge-up', 'nudge-down'],
+  ...['one-tick', 'second-back'],
+]);
 
 function nameOf(event: KeyboardEvent): string {
   let key = SIGNS[event.code] ?? event.key;
@@ -68,7 +74,7 @@ export class Keys {
     const command = commands.find((c) => c.keys.includes(name));
     const gaming = this.p.state?.playing && this.p.inGame;
     if (gaming && event.key in GAME) {
-      this.p.input |= GAME[event.key] ?? 0;
+      this.p.playing.input |= GAME[event.key] ?? 0;
       event.preventDefault();
       return;
     }
@@ -94,7 +100,7 @@ export class Keys {
   }
 
   up(event: KeyboardEvent): void {
-    this.p.input &= ~(GAME[event.key] ?? 0);
+    this.p.playing.input &= ~(GAME[event.key] ?? 0);
     if (event.key === 'Enter' && this.entered && this.p.cursor) {
       this.entered = false;
       this.p.point(RELEASE, this.p.cursor.x, this.p.cursor.y, false, event.shiftKey);
@@ -112,7 +118,7 @@ export class Keys {
 
   /** When the page loses the keyboard, nothing stays held. */
   lost(): void {
-    this.p.input = 0;
+    this.p.playing.input = 0;
     this.p.held.clear();
     this.lasting = null;
     if (this.entered) this.p.order({ do: 'cancel' });

@@ -1,8 +1,11 @@
+import { SPEEDS } from '../core/playing.svelte';
 import type { Project } from '../core/project.svelte';
 import { boardCommands } from './board';
 import type { Command } from './command';
 import { handCommands } from './hand';
 import { viewCommands } from './view';
+
+const running = (p: Project): boolean => p.play !== null && !p.play.finished;
 
 /** Everything that can be done has one entry here: keys, seek, tips, the key sheet and the tests read it. */
 export const commands: Command[] = [
@@ -43,6 +46,46 @@ export const commands: Command[] = [
     does: 'Plays from the spawn; again, goes back.',
     run: (p) => p.togglePlay(true),
   },
+  {
+    id: 'pause',
+    name: 'Pause',
+    keys: ['J'],
+    group: 'play',
+    inGame: true,
+    does: 'Holds time in the game; again, lets it go on.',
+    possible: running,
+    run: (p) => p.pauseGame(!p.playing.paused),
+  },
+  {
+    id: 'one-tick',
+    name: 'One tick on',
+    keys: [']'],
+    group: 'play',
+    inGame: true,
+    does: 'Lets a sixtieth of a second pass in the game and holds time.',
+    possible: running,
+    run: (p) => p.oneTick(),
+  },
+  {
+    id: 'second-back',
+    name: 'One second back',
+    keys: ['['],
+    group: 'play',
+    inGame: true,
+    does: 'Shows the game as it was a second before. It goes on from there.',
+    possible: (p) => p.play !== null,
+    run: (p) => p.showTick((p.play?.ticks ?? 0) - 60),
+  },
+  ...SPEEDS.map((speed): Command => ({
+    id: `speed-${speed}`,
+    name: `Play at ${speed} × the speed`,
+    keys: [],
+    group: 'play',
+    inGame: true,
+    does: 'Lets time pass slower or faster in the game.',
+    possible: running,
+    run: (p) => (p.playing.speed = speed),
+  })),
 ];
 
 /** The key that is shown for a command; empty if it has none. */

@@ -5,6 +5,7 @@ import { around, Camera } from '../board/camera';
 import { fetchBlob, fetchState } from './api';
 import { BROKEN, Core, GAP, type Tileset } from './bridge';
 import { Connection } from './connection';
+import { Playing } from './playing.svelte';
 import { pause, soon } from './soon';
 import * as T from './types.gen';
 
@@ -19,7 +20,6 @@ export type OnDesk =
   | { kind: 'tileset' | 'medley' | 'bond'; id: string }
   | { kind: 'proposal'; proposal: T.Proposal };
 
-const TICK = 1000 / 60;
 /** The part of a cell that is the tile's number. */
 export const TILE_MASK = 0xffffff;
 /** Milliseconds until it is looked again whether all was drawn. */
@@ -96,9 +96,7 @@ export class Project {
   private drawBoard: (() => void) | null = null;
   private nextMessage = 1;
   private before: { x: number; y: number; zoom: number } | null = null;
-  private playedUntil = 0;
-  /** What the game is given each tick; see core/play. */
-  input = 0;
+  readonly playing = new Playing();
   private readonly fetching = new SvelteSet<string>();
   private motion = 0;
   private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');
@@ -393,21 +391,37 @@ export class Project {
         if (this.pointer.map) this.currentMap = this.pointer.map;
       }
       this.drawBoard?.();
-      if (this.play && !this.play.finished) this.draw();
+      if (this.play && !this.play.finished && !this.playing.paused) this.draw();
     });
   }
 
   /** Lets as many ticks pass as time has. */
   private tick(now: number): void {
     if (!this.core) return;
-    if (now - this.playedUntil > 250) this.playedUntil = now - TICK;
-    let changed = 0;
-    while (this.playedUntil + TICK <= now) {
-      this.playedUntil += TICK;
-      changed |= this.core.tick(this.inGame ? this.input : 0);
-    }
+    const changed = this.playing.pass(now, this.core, this.inGame ? this.playing.input : 0);
     if (changed === BROKEN) this.apply(changed);
     else if (changed) this.play = this.core.play();
+  }
+
+  /** Holds time, or lets it go on. */
+  pauseGame(pause: boolean): void {
+    if (!this.play || this.play.finished) return;
+    this.playing.paused = pause;
+    this.draw();
+  }
+
+  /** Lets one tick pass and holds time. */
+  oneTick(): void {
+    if (!this.core || !this.play || this.play.finished) return;
+    this.playing.paused = true;
+    this.apply(this.core.tick(this.inGame ? this.playing.input : 0));
+  }
+
+  /** Holds time and shows a tick that was played, from which the game goes on then. */
+  showTick(tick: number): void {
+    if (!this.play) return;
+    this.playing.paused = true;
+    this.order({ do: 'show-tick', n: Math.min(this.play.last, Math.max(this.play.first, tick)) });
   }
 
   /** Lets animated tiles show their frames, and comes back when the next is due. */
@@ -434,7 +448,7 @@ export class Project {
     const { cellW, cellH } = this.scene?.project ?? { cellW: 0, cellH: 0 };
     const here = fromSpawn || !at ? {} : { yes: true, x: at.x + (cellW >> 1), y: at.y + (cellH >> 1) };
     this.before = this.camera.copy();
-    this.input = 0;
+    this.playing.begin();
     this.order({ do: 'play', ...here });
     this.inGame = this.state?.playing ?? false;
     this.draw();

@@ -431,6 +431,9 @@ export interface Play {
   moving: boolean;
   frame: BoxView;
   ticks: number;
+  first: number;
+  last: number;
+  changes: number[];
   steps: number;
   taken: number;
   total: number;

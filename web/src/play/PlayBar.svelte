@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Project } from '../core/project.svelte';
   import Button from '../ui/Button.svelte';
+  import TimeLine from './TimeLine.svelte';
 
   let { p }: { p: Project } = $props();
 
@@ -19,23 +20,26 @@
 
 {#if play}
   <div
-    class="absolute top-1.5 left-1/2 z-10 flex -translate-x-1/2 items-center gap-4 sheet px-2 py-0.5 whitespace-nowrap"
+    class="absolute top-1.5 left-1/2 z-10 flex -translate-x-1/2 flex-col gap-1 sheet px-2 py-0.5 whitespace-nowrap"
     role="group"
     aria-label="Play"
     data-play
   >
-    {#if play.finished}
-      <strong class="text-moss-ink" data-finished>Finished in {seconds} s and {play.steps} steps</strong>
-    {:else}
-      <button
-        class="rounded-inner border px-2 {p.inGame ? 'border-saffron bg-held' : 'border-line'}"
-        aria-label="Keys and pointer go to the {p.inGame ? 'game' : 'hand'}; switch"
-        onclick={() => (p.inGame = !p.inGame)}>{p.inGame ? 'game' : 'hand'}</button
-      >
-      <span class="figures">{seconds} s · {play.steps} steps</span>
-    {/if}
-    <span class="figures" data-collected>{play.taken} of {play.total} collected</span>
-    {#if last && !play.finished}<span class="text-soft" role="status" data-event>{last}</span>{/if}
-    <span data-back><Button label="End play" keys="P" onclick={() => p.togglePlay(false)} /></span>
+    <div class="flex items-center gap-4">
+      {#if play.finished}
+        <strong class="text-moss-ink" data-finished>Finished in {seconds} s and {play.steps} steps</strong>
+      {:else}
+        <button
+          class="rounded-inner border px-2 {p.inGame ? 'border-saffron bg-held' : 'border-line'}"
+          aria-label="Keys and pointer go to the {p.inGame ? 'game' : 'hand'}; switch"
+          onclick={() => (p.inGame = !p.inGame)}>{p.inGame ? 'game' : 'hand'}</button
+        >
+        <span class="figures">{seconds} s · {play.steps} steps</span>
+      {/if}
+      <span class="figures" data-collected>{play.taken} of {play.total} collected</span>
+      {#if last && !play.finished}<span class="text-soft" role="status" data-event>{last}</span>{/if}
+      <span data-back><Button label="End play" keys="P" onclick={() => p.togglePlay(false)} /></span>
+    </div>
+    <TimeLine {p} {play} />
   </div>
 {/if}

@@ -1,0 +1,178 @@
+package play
+
+import (
+	"fmt"
+	"slices"
+	"sort"
+
+	"azzel/core/world"
+)
+
+// RecordedTicks is how far a recording reaches back at least, as long as the document is
+// changed fewer than recordedMoments times: ten minutes.
+const RecordedTicks = 10 * 60 * TicksPerSecond
+
+const (
+	// keptEvery is how many ticks lie at most between two states that are kept: what has to
+	// be played again to come to any tick.
+	keptEvery = 2 * TicksPerSecond
+	// recordedMoments is how many states are kept. Each may hold a document of its own.
+	recordedMoments = 1500
+)
+
+// A Recording is a game under way that can be rewound, and played on from any tick of its
+// last ten minutes. Rewinding never rewinds the document: what is played on is always the
+// latest. It must be used by one goroutine.
+type Recording struct {
+	game *Game
+	// doc is the latest document, which is not that of the game while a tick before a change
+	// is worked out.
+	doc *world.Document
+	// inputs are what was held in the ticks after the first moment.
+	inputs  []Input
+	moments []moment
+}
+
+// A moment is the state after a tick, and the document from there on.
+type moment struct {
+	state state
+	doc   *world.Document
+	// changed says that the document was another one before.
+	changed bool
+}
+
+// Record begins to record a game that has just begun. The game must not be used otherwise
+// afterwards.
+func Record(g *Game) *Recording {
+	r := &Recording{game: g, doc: g.doc}
+	r.keep(false)
+	return r
+}
+
+// Game is the game as it stands at the tick that is shown. It is to be looked at only.
+func (r *Recording) Game() *Game { return r.game }
+
+// First and Last are the ticks between which one can go; Now is the one that is shown.
+func (r *Recording) First() int { return r.moments[0].state.tick }
+
+// Last is the latest tick that was played.
+func (r *Recording) Last() int { return r.First() + len(r.inputs) }
+
+// Now is the tick that is shown.
+func (r *Recording) Now() int { return r.game.tick }
+
+// Changes are the ticks after which the document was changed, in their order.
+func (r *Recording) Changes() []int {
+	var ticks []int
+	for _, m := range r.moments {
+		if m.changed {
+			ticks = append(ticks, m.state.tick)
+		}
+	}
+	return ticks
+}
+
+func (r *Recording) keep(changed bool) {
+	r.moments = append(r.moments, moment{r.game.state.clone(), r.game.doc, changed})
+}
+
+// Tick plays on by a tick. What had been played after the tick that is shown is forgotten.
+func (r *Recording) Tick(in Input) {
+	if r.game.finished {
+		r.game.Tick(in)
+		return
+	}
+	r.forget()
+	if last := r.moments[len(r.moments)-1]; r.Now()-last.state.tick >= keptEvery {
+		r.keep(false)
+	}
+	r.inputs = append(r.inputs, in)
+	r.game.Tick(in)
+	r.trim()
+}
+
+// forget cuts off what was played after the tick that is shown.
+func (r *Recording) forget() {
+	now := r.Now()
+	if now < r.Last() {
+		r.inputs = r.inputs[:now-r.First()]
+		n := sort.Search(len(r.moments), func(i int) bool { return r.moments[i].state.tick > now })
+		clear(r.moments[n:])
+		r.moments = r.moments[:n]
+	}
+	// The document may have been changed while an earlier tick was shown.
+	if r.moments[len(r.moments)-1].doc != r.doc {
+		r.change()
+	}
+}
+
+// change keeps the state that is shown as the one after a change of the document. Of more
+// changes after the same tick the last one counts.
+func (r *Recording) change() {
+	if n := len(r.moments) - 1; n > 0 && r.moments[n].state.tick == r.Now() {
+		r.moments = r.moments[:n]
+	}
+	r.keep(true)
+}
+
+// trim forgets what lies too far back.
+func (r *Recording) trim() {
+	n := max(0, len(r.moments)-recordedMoments)
+	for n+1 < len(r.moments) && r.moments[n+1].state.tick <= r.Last()-RecordedTicks {
+		n++
+	}
+	if n == 0 {
+		return
+	}
+	gone := r.moments[n].state.tick - r.First()
+	r.moments = slices.Delete(r.moments, 0, n)
+	r.inputs = append(r.inputs[:0], r.inputs[gone:]...)
+}
+
+// SetDocument goes on with another document, from the tick that is shown. See
+// Game.SetDocument.
+func (r *Recording) SetDocument(d *world.Document) error {
+	if d == r.doc {
+		return nil
+	}
+	if err := r.game.SetDocument(d); err != nil {
+		return err
+	}
+	r.doc = d
+	if r.Now() == r.Last() {
+		r.change()
+		r.trim()
+	}
+	return nil
+}
+
+// Go shows another tick, on the latest document: somebody who would stand in what is
+// solid by now is set down beside it. The cost is that of at most keptEvery ticks.
+func (r *Recording) Go(tick int) error {
+	if tick < r.First() || tick > r.Last() {
+		return fmt.Errorf("only what was played in the last ten minutes can be shown: %d to %d s", r.First()/TicksPerSecond, r.Last()/TicksPerSecond)
+	}
+	n := sort.Search(len(r.moments), func(i int) bool { return r.moments[i].state.tick > tick }) - 1
+	m := r.moments[n]
+	g := r.game
+	if g.doc != m.doc {
+		g.look(m.doc)
+	}
+	g.state = m.state.clone()
+	g.ground = g.groundOf(g.doc.Map(g.mapID))
+	from := m.state.tick - r.First()
+	for _, in := range r.inputs[from : from+tick-m.state.tick] {
+		g.Tick(in)
+	}
+	g.events = g.events[:0]
+	if g.doc == r.doc {
+		return nil
+	}
+	return g.SetDocument(r.doc)
+}
+
+// clone shares nothing with s that a game changes.
+func (s state) clone() state {
+	s.taken = slices.Clone(s.taken)
+	return s
+}

@@ -1,0 +1,125 @@
+package play_test
+
+import (
+	"bytes"
+	"math/rand/v2"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/play"
+	"azzel/core/play/generate"
+	"azzel/core/world"
+)
+
+// A recording goes to any tick, plays on from there and has its document changed, at
+// random: it shows what was there when that tick was played, as long as the document is
+// the same since, and never anybody in what is solid.
+func TestRecordingAgainstEachTick(t *testing.T) {
+	type seen struct {
+		state []byte
+		doc   *world.Document
+	}
+	same, other := 0, 0
+	for seed := range uint64(30) {
+		r := rand.New(rand.NewPCG(seed, 80))
+		d, err := generate.World(seed)
+		if err != nil {
+			t.Fatal(err)
+		}
+		g, err := play.New(d, play.Start{})
+		if err != nil {
+			t.Fatalf("world %d: %v", seed, err)
+		}
+		rec := play.Record(g)
+		inputs := generate.Inputs(seed, 4000)
+		at := func() seen { return seen{rec.Game().Snapshot(), d} }
+		ticks := []seen{at()}
+	played:
+		for step, in := range inputs {
+			switch n := r.IntN(40); {
+			case n < 37:
+				if rec.Game().Status().Finished {
+					continue
+				}
+				ticks = append(ticks[:rec.Now()], at())
+				rec.Tick(in)
+				ticks = append(ticks, at())
+			case n == 37:
+				res, err := edit.Apply(d, randomEdit(r, d, rec.Game()))
+				if err != nil {
+					continue
+				}
+				if rec.SetDocument(res.Document) != nil {
+					break played // there is nowhere left to stand
+				}
+				d = res.Document
+				if rec.Now() == rec.Last() {
+					ticks[rec.Now()] = at()
+				}
+			default:
+				to := r.IntN(rec.Last() + 1)
+				if err := rec.Go(to); err != nil {
+					t.Fatal(err)
+				}
+				if !rec.Game().Fits() || rec.Now() != to {
+					t.Fatalf("world %d, step %d: at tick %d somebody stands in what is solid, or it is tick %d", seed, step, to, rec.Now())
+				}
+				if ticks[to].doc != d {
+					other++
+				} else if same++; !bytes.Equal(ticks[to].state, rec.Game().Snapshot()) {
+					t.Fatalf("world %d, step %d: tick %d of %d is another when it is shown again", seed, step, to, rec.Last())
+				}
+			}
+			if rec.Last() != len(ticks)-1 {
+				t.Fatalf("world %d, step %d: %d ticks are recorded, %d were played", seed, step, rec.Last(), len(ticks)-1)
+			}
+		}
+		for _, tick := range rec.Changes() {
+			if tick < rec.First() || tick > rec.Last() {
+				t.Errorf("a change after tick %d is told, between %d and %d", tick, rec.First(), rec.Last())
+			}
+		}
+	}
+	if same < 200 || other < 200 {
+		t.Errorf("only %d and %d times a tick was shown again, so that this test shows little", same, other)
+	}
+}
+
+// A recording reaches back ten minutes, not further; many changes of the document shorten
+// it.
+func TestRecordingEnds(t *testing.T) {
+	d := room(t)
+	g, err := play.New(d, play.Start{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	rec := play.Record(g)
+	for i := range play.RecordedTicks + 5000 {
+		rec.Tick(play.Input(1 << (i / 30 % 4)))
+	}
+	if long := rec.Last() - rec.First(); long < play.RecordedTicks || long > play.RecordedTicks+200 {
+		t.Errorf("%d ticks are recorded, want about %d", long, play.RecordedTicks)
+	}
+	if err := rec.Go(rec.First()); err != nil || rec.Now() != rec.First() {
+		t.Errorf("the first tick can't be shown: %v", err)
+	}
+	for _, tick := range []int{rec.First() - 1, rec.Last() + 1, -5} {
+		if rec.Go(tick) == nil {
+			t.Errorf("tick %d of %d to %d was shown", tick, rec.First(), rec.Last())
+		}
+	}
+	m := d.Maps[0]
+	for i := range 4000 {
+		d = apply(t, d, edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.TextValue(world.FieldName, []string{"Fern court", "Moss court"}[i%2])})
+		if err := rec.SetDocument(d); err != nil {
+			t.Fatal(err)
+		}
+		rec.Tick(0)
+	}
+	if n := len(rec.Changes()); n < 1000 || n > 2000 {
+		t.Errorf("%d changes are kept", n)
+	}
+	if err := rec.Go(rec.First()); err != nil {
+		t.Error(err)
+	}
+}

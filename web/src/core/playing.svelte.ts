@@ -1,0 +1,37 @@
+import type { Core } from './bridge';
+
+const TICK = 1000 / 60;
+/** Milliseconds of a frame that took longer are not caught up. */
+const LONGEST_FRAME = 250;
+/** Ticks of a frame at most, however fast it plays. */
+const MOST_TICKS = 16;
+
+/** How many times as fast as usual one can play. */
+export const SPEEDS = [0.25, 0.5, 1, 2, 4] as const;
+
+/** How time passes in a game: what it is given each tick, and how many ticks a frame. */
+export class Playing {
+  paused = $state(false);
+  speed = $state<number>(1);
+  /** What the game is given each tick; see core/play. */
+  input = 0;
+  private until = 0;
+
+  begin(): void {
+    this.paused = false;
+    this.speed = 1;
+    this.input = 0;
+  }
+
+  /** Lets as many ticks pass as time has. Gives what has changed. */
+  pass(now: number, core: Core, input: number): number {
+    const tick = TICK / this.speed;
+    if (this.paused || now - this.until > LONGEST_FRAME) this.until = now - (this.paused ? 0 : tick);
+    let changed = 0;
+    for (let n = 0; this.until + tick <= now && n < MOST_TICKS; n++) {
+      this.until += tick;
+      changed |= core.tick(input);
+    }
+    return changed;
+  }
+}
