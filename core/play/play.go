@@ -225,7 +225,15 @@ func (g *Game) walk(in Input) {
 		speed = speed * 181 / 256
 	}
 	before := g.place
-	g.place = g.ground.Move(g.size, g.place, dx*speed, dy*speed)
+	if dx != 0 && dy != 0 {
+		g.place = g.ground.Move(g.size, g.place, dx*speed, dy*speed)
+	} else {
+		reach := l.W
+		if dx != 0 {
+			reach = l.H
+		}
+		g.place = g.ground.Round(g.size, g.place, dx*speed, dy*speed, reach*body.Unit*3/8)
+	}
 	g.way += root((g.place.X-before.X)*(g.place.X-before.X) + (g.place.Y-before.Y)*(g.place.Y-before.Y))
 }
 

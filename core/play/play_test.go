@@ -96,6 +96,30 @@ func TestNeverInsideSolid(t *testing.T) {
 	}
 }
 
+// One who walks straight at the corner of a gap goes round it; far from the gap the wall
+// stops them.
+func TestCornersAreRounded(t *testing.T) {
+	d := room(t)
+	m := d.Maps[0]
+	b := m.Bounds
+	d = apply(t, d, paint(m, grid.Rect{X: 6, Y: b.Y, W: 1, H: b.H}, grid.Cell(tiles.Wall)), paint(m, grid.Rect{X: 6, Y: 4, W: 1, H: 1}, 0))
+	for _, c := range []struct {
+		off    play.Input
+		ticks  int
+		passes bool
+	}{{0, 0, true}, {play.Down, 3, true}, {play.Up, 7, true}, {play.Down, 16, false}, {play.Up, 16, false}} {
+		g, err := play.New(d, play.Start{Map: m.ID, Cell: grid.Point{X: 3, Y: 4}})
+		if err != nil {
+			t.Fatal(err)
+		}
+		walk(g, c.off, c.ticks)
+		walk(g, play.Right, 120)
+		if x := g.Status().Place.Cell(d.Project.Lattice()).X; (x > 6) != c.passes {
+			t.Errorf("after %d ticks to the side one came to column %d", c.ticks, x)
+		}
+	}
+}
+
 func randomEdit(r *rand.Rand, d *world.Document, g *play.Game) edit.Edit {
 	m := d.Maps[r.IntN(len(d.Maps))]
 	at := g.Status().Place.Cell(d.Project.Lattice())

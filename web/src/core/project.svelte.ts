@@ -134,7 +134,7 @@ export class Project {
       this.bitmaps = new Bitmaps(core);
       // The smallest first: what it has the browser compile need not be compiled with the next.
       await pause();
-      this.pointer = core.pointerView();
+      core.pointerView();
       await pause();
       this.state = core.state();
       await pause();
