@@ -132,6 +132,31 @@ func TestPlayRemembers(t *testing.T) {
 	w.quiet()
 }
 
+// A click sends the player, round walls; where there is no way it says so, and a key takes
+// over again.
+func TestClickToWalk(t *testing.T) {
+	_, w := trial(t)
+	w.take("wall")
+	w.press(input.KeyD)
+	for y := 1; y < 8; y++ {
+		w.tap("First map", 4, y)
+	}
+	w.press(input.Escape)
+	w.over("First map", 2, 4)
+	w.press(input.KeyP)
+	w.until("play at the pointer", column, 2)
+	w.tap("First map", 6, 5)
+	w.until("the way to be shown", `() => window.azzel.play().goal !== null`)
+	w.until("the other side of the wall", column, 6)
+	w.until("the end of the way", `() => window.azzel.play().goal === null`)
+	w.tap("First map", 4, 5)
+	w.sees("[data-message]", "There is no way there")
+	w.tap("First map", 2, 1)
+	w.until("a way back", `() => window.azzel.play().goal !== null`)
+	w.hold(input.ArrowRight, "the keys to take over", `() => window.azzel.play().goal === null`)
+	w.quiet()
+}
+
 // Time is held, goes on by one tick, and is rewound to what was played; a wall that was
 // painted meanwhile stands there, and play goes on from there.
 func TestTimeOfPlay(t *testing.T) {

@@ -18,17 +18,23 @@ const (
 // movement of the pointer.
 const WayCells = 15_000
 
-// Way finds the shortest way of a body over cells, in eight directions and never past
-// the corner of what is solid, and how long it is in WayPart parts of a cell. It
+// Way finds the shortest way of a body over cells, from middle to middle in eight directions
+// and never past the corner of what is solid, and how long it is in WayPart parts of a cell. It
 // reports whether there is one; Far is reported if it gave up. (Hart, Nilsson and
 // Raphael, "A Formal Basis for the Heuristic Determination of Minimum Cost Paths",
 // 1968.)
 func (g *Ground) Way(s Size, from, to grid.Point) (way []grid.Point, length int, found, far bool) {
+	return g.WayRound(s, from, to, func(grid.Point) bool { return false })
+}
+
+// WayRound is Way that leads through none of the cells that are to be avoided, unless they
+// are its beginning or end.
+func (g *Ground) WayRound(s Size, from, to grid.Point, avoid func(grid.Point) bool) (way []grid.Point, length int, found, far bool) {
 	stands := map[grid.Point]bool{}
 	can := func(c grid.Point) bool {
 		ok, known := stands[c]
 		if !known {
-			ok = g.Map.Bounds.Has(c) && g.Stands(s, c)
+			ok = g.Map.Bounds.Has(c) && g.Stands(s, c) && (c == from || c == to || !avoid(c))
 			stands[c] = ok
 		}
 		return ok
@@ -58,11 +64,8 @@ func (g *Ground) Way(s Size, from, to grid.Point) (way []grid.Point, length int,
 			c, n := at.cell.Add(d), at.length+straight
 			if d.X != 0 && d.Y != 0 {
 				n = at.length + aslant
-				if !can(at.cell.Add(grid.Point{X: d.X})) || !can(at.cell.Add(grid.Point{Y: d.Y})) {
-					continue
-				}
 			}
-			if was, there := best[c]; there && was <= n || !can(c) {
+			if was, there := best[c]; there && was <= n || !can(c) || !g.passes(s, at.cell, d, can) {
 				continue
 			}
 			best[c], came[c] = n, at.cell
@@ -70,6 +73,18 @@ func (g *Ground) Way(s Size, from, to grid.Point) (way []grid.Point, length int,
 		}
 	}
 	return nil, 0, false, false
+}
+
+// passes reports whether a body comes from the middle of a cell to that of a neighbour,
+// both of which it can stand in: aslant only if it can go round either way.
+func (g *Ground) passes(s Size, from, d grid.Point, can func(grid.Point) bool) bool {
+	if d.X != 0 && d.Y != 0 {
+		x, y := grid.Point{X: d.X}, grid.Point{Y: d.Y}
+		return can(from.Add(x)) && can(from.Add(y)) && g.passes(s, from, x, can) && g.passes(s, from.Add(x), y, can) &&
+			g.passes(s, from, y, can) && g.passes(s, from.Add(y), x, can)
+	}
+	p, q := At(g.Lattice, from), At(g.Lattice, from.Add(d))
+	return g.Move(s, p, q.X-p.X, q.Y-p.Y) == q
 }
 
 // bird is the length of a way that nothing stands in.

@@ -175,6 +175,8 @@ func (p *Page) order(o Order) Changed {
 		return p.tileset(o.Taken)
 	case "play":
 		return p.play(o)
+	case "walk-to":
+		return p.walkTo(grid.Point{X: o.X, Y: o.Y})
 	case "show-tick":
 		return p.showTick(o.N)
 	case "stop":

@@ -40,7 +40,9 @@ type Page struct {
 	ids     *world.Counter
 	bitmaps *picture.Bitmaps
 	// played is the game under way, nil for none.
-	played  *play.Recording
+	played *play.Recording
+	// sent is where the player was sent by a click, nil for nowhere.
+	sent    *play.Walk
 	working *working
 	later   []job
 	// inbox are messages from the server that wait.
@@ -112,12 +114,17 @@ func (p *Page) Fail(err error) Changed {
 	if err == nil {
 		return 0
 	}
+	p.say("%s", sentence(err))
+	return StateChanged
+}
+
+// sentence is an error as one.
+func sentence(err error) string {
 	text := []rune(err.Error())
 	if len(text) > 0 && text[0] >= 'a' && text[0] <= 'z' {
 		text[0] -= 'a' - 'A'
 	}
-	p.say("%s.", string(text))
-	return StateChanged
+	return string(text) + "."
 }
 
 // Receive takes messages from the server, in the order in which they came, together with

@@ -21,7 +21,7 @@ func (p *Page) play(o Order) Changed {
 	}
 	p.hand.Cancel()
 	p.hand.Selected = hand.Selection{}
-	p.played, p.events = play.Record(game), nil
+	p.played, p.events, p.sent = play.Record(game), nil, nil
 	p.collect()
 	return PlayChanged | StateChanged | SceneChanged | CellsChanged | PointerChanged
 }
@@ -32,6 +32,12 @@ func (p *Page) Tick(in play.Input) Changed {
 		return 0
 	}
 	before := p.played.Game().Status()
+	if in != 0 {
+		p.sent = nil
+	}
+	if p.sent != nil {
+		in = p.walkOn()
+	}
 	p.played.Tick(in)
 	after := p.played.Game().Status()
 	p.moving = before.Place != after.Place
@@ -42,6 +48,36 @@ func (p *Page) Tick(in play.Input) Changed {
 	return PlayChanged
 }
 
+// walkTo sends the player to a pixel of the board.
+func (p *Page) walkTo(pixel grid.Point) Changed {
+	if p.played == nil {
+		return 0
+	}
+	p.sent = nil
+	s := hand.At(p.doc(), pixel)
+	if s.Map == nil {
+		return PlayChanged
+	}
+	w, err := p.played.Game().WalkTo(s.Map.ID, s.Cell)
+	if err != nil {
+		return p.Fail(err)
+	}
+	p.sent = w
+	return PlayChanged
+}
+
+// walkOn is what the walk under way holds down in the next tick.
+func (p *Page) walkOn() play.Input {
+	in, more, err := p.sent.Next(p.played.Game())
+	if err != nil {
+		p.events = append(p.events, sentence(err))
+	}
+	if !more {
+		p.sent = nil
+	}
+	return in
+}
+
 // showTick shows another tick of the game, which goes on from there.
 func (p *Page) showTick(tick int) Changed {
 	if p.played == nil {
@@ -50,7 +86,7 @@ func (p *Page) showTick(tick int) Changed {
 	if err := p.played.Go(tick); err != nil {
 		return p.Fail(err)
 	}
-	p.moving = false
+	p.moving, p.sent = false, nil
 	p.collect()
 	return PlayChanged | TakenChanged
 }

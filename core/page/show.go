@@ -449,6 +449,10 @@ func (p *Page) Play() *Play {
 		Facing: int(s.Facing), Moving: p.moving, Frame: box(p.played.Game().Camera().Move(origin)), Ticks: s.Ticks, Steps: s.Steps,
 		Taken: s.Taken, Total: s.Total, TakenIDs: []string{}, Finished: s.Finished, Events: p.events,
 		First: p.played.First(), Last: p.played.Last(), Changes: notches(p.played)}
+	if p.sent != nil && d.Map(p.sent.Map) != nil {
+		goal := box(l.Box(grid.Rect{X: p.sent.Cell.X, Y: p.sent.Cell.Y, W: 1, H: 1}.Move(d.Map(p.sent.Map).Origin)))
+		v.Goal = &goal
+	}
 	if v.Events == nil {
 		v.Events = []string{}
 	}

@@ -312,6 +312,8 @@ type Play struct {
 	TakenIDs []string `json:"takenIds"`
 	Finished bool     `json:"finished"`
 	Events   []string `json:"events"`
+	// Goal is the cell to which the player was sent.
+	Goal *BoxView `json:"goal"`
 }
 
 // Order is something the designer asks for by key, button or text.

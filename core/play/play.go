@@ -220,7 +220,7 @@ func (g *Game) walk(in Input) {
 	}
 	g.face(dx, dy)
 	l := g.doc.Project.Lattice()
-	speed := l.W * body.Unit * CellsPerSecond10 / 10 / TicksPerSecond
+	speed := g.speed()
 	if dx != 0 && dy != 0 {
 		speed = speed * 181 / 256
 	}
@@ -235,6 +235,11 @@ func (g *Game) walk(in Input) {
 		g.place = g.ground.Round(g.size, g.place, dx*speed, dy*speed, reach*body.Unit*3/8)
 	}
 	g.way += root((g.place.X-before.X)*(g.place.X-before.X) + (g.place.Y-before.Y)*(g.place.Y-before.Y))
+}
+
+// speed is how far one walks in a tick, in positions.
+func (g *Game) speed() int {
+	return g.doc.Project.CellW * body.Unit * CellsPerSecond10 / 10 / TicksPerSecond
 }
 
 // leave lets happen what the edge does over which the foot has gone, if any.

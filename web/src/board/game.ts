@@ -25,6 +25,14 @@ export function drawGame(
     context.drawImage(picture, at.x, at.y, picture.width * camera.zoom, picture.height * camera.zoom);
   };
   context.imageSmoothingEnabled = false;
+  if (play.goal) {
+    const at = camera.toScreen(play.goal.x + play.goal.w / 2, play.goal.y + play.goal.h / 2);
+    context.strokeStyle = colours.saffron;
+    context.lineWidth = 2;
+    context.beginPath();
+    context.ellipse(at.x, at.y, (play.goal.w / 3) * camera.zoom, (play.goal.h / 5) * camera.zoom, 0, 0, 2 * Math.PI);
+    context.stroke();
+  }
   // By their feet: whoever stands lower is in front.
   const standing = scene.pieces
     .filter((piece) => !taken.has(piece.id))

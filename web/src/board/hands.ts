@@ -55,7 +55,11 @@ export class Hands {
 
   down(event: PointerEvent): void {
     this.element.focus({ preventScroll: true });
-    if (this.resting && event.button === 0) return;
+    if (this.resting && event.button === 0) {
+      const at = this.place(event);
+      this.p.order({ do: 'walk-to', x: Math.floor(at.x), y: Math.floor(at.y) });
+      return;
+    }
     this.element.setPointerCapture(event.pointerId);
     if (this.fingers(event, 'down')) return;
     if (event.button === 1 || this.p.held.has(' ')) {

@@ -1,0 +1,195 @@
+package play
+
+import (
+	"errors"
+	"slices"
+
+	"azzel/core/board"
+	"azzel/core/body"
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// ErrNoWay is reported for a place to which one can't walk.
+var ErrNoWay = errors.New("there is no way there")
+
+// errFar is reported if looking for a way was given up.
+var errFar = errors.New("that is too far to find the way at once: walk a part of it first")
+
+// walkLegs is how many ways between doorways are looked at for one walk.
+const walkLegs = 60
+
+// patience is for how many ticks one tries to get on before the way is looked for anew.
+const patience = 20
+
+// mostAnew is how often the way is looked for anew before a walk is given up.
+const mostAnew = 20
+
+// A Walk leads the player to a cell, over crossings if it must: it says what to hold down
+// in each tick. It is not part of the game, so that what it did is recorded like keys.
+type Walk struct {
+	Map  world.ID
+	Cell grid.Point
+	doc  *world.Document
+	// on is the map that way lies on, its next cell last.
+	on  world.ID
+	way []grid.Point
+	// ends says that the way is the last one, without a crossing at its end.
+	ends  bool
+	last  body.Place
+	stays int
+	anew  int
+}
+
+// WalkTo begins a walk to a cell. An error says in words why there is none.
+func (g *Game) WalkTo(m world.ID, cell grid.Point) (*Walk, error) {
+	w := &Walk{Map: m, Cell: cell}
+	if err := w.look(g); err != nil {
+		return nil, err
+	}
+	return w, nil
+}
+
+// A leg is a way on one map, to a doorway or to the end.
+type leg struct {
+	m    *world.Map
+	from grid.Point
+	// first is the way on the player's own map that leads here.
+	first []grid.Point
+}
+
+// look finds the way over as few crossings as can be.
+func (w *Walk) look(g *Game) error {
+	w.doc, w.stays = g.doc, 0
+	here := g.ground.Map
+	open := []leg{{m: here, from: g.place.Cell(g.doc.Project.Lattice())}}
+	seen := map[grid.Point]map[world.ID]bool{}
+	looked, far := 0, false
+	for len(open) > 0 && looked < walkLegs {
+		at := open[0]
+		open = open[1:]
+		way := func(to grid.Point) []grid.Point {
+			looked++
+			cells, _, found, gaveUp := g.groundOf(at.m).WayRound(g.size, at.from, to, g.avoided(at.m))
+			far = far || gaveUp
+			if !found {
+				return nil
+			}
+			if at.first != nil {
+				return at.first
+			}
+			return cells
+		}
+		if at.m.ID == w.Map {
+			if cells := way(w.Cell); cells != nil {
+				w.on, w.way, w.ends = here.ID, cells, at.first == nil
+				return nil
+			}
+		}
+		for _, x := range g.doc.Crossings {
+			for i, end := range x.Ends {
+				if end.Map != at.m.ID || !x.Leads(i) || looked >= walkLegs {
+					continue
+				}
+				other := g.doc.Map(x.Ends[1-i].Map)
+				landing, _ := board.Landing(g.groundOf(other), g.size, x.Ends[1-i].Cells)
+				if seen[landing][other.ID] {
+					continue
+				}
+				cells := way(grid.Point{X: end.Cells.X + end.Cells.W/2, Y: end.Cells.Y + end.Cells.H/2})
+				if cells == nil {
+					continue
+				}
+				if seen[landing] == nil {
+					seen[landing] = map[world.ID]bool{}
+				}
+				seen[landing][other.ID] = true
+				open = append(open, leg{other, landing, cells})
+			}
+		}
+	}
+	if far || looked >= walkLegs {
+		return errFar
+	}
+	return ErrNoWay
+}
+
+// avoided are the cells of a map that lead elsewhere or end the game.
+func (g *Game) avoided(m *world.Map) func(grid.Point) bool {
+	ground := g.groundOf(m)
+	l := g.doc.Project.Lattice()
+	var exits []grid.Point
+	for _, p := range m.Pieces {
+		if p.Type == world.Exit {
+			exits = append(exits, l.CellAt(p.Foot))
+		}
+	}
+	return func(c grid.Point) bool { return ground.Doorway(c) || slices.Contains(exits, c) }
+}
+
+// Next is what to hold down in the game's next tick; without more the walk is over. An
+// error says why it ended on the way.
+func (w *Walk) Next(g *Game) (in Input, more bool, err error) {
+	jumped := g.mapID != w.on || w.last != (body.Place{}) && w.jumped(g)
+	switch {
+	case g.finished:
+		return 0, false, nil
+	case g.doc == w.doc && jumped && w.ends && len(w.way) <= 2 && g.groundOf(g.doc.Map(w.on)).Doorway(w.Cell):
+		// A doorway is gone through as soon as it is come to.
+		return 0, false, nil
+	case !jumped && w.ends && len(w.way) <= 1 && w.there(g, w.Cell):
+		return 0, false, nil
+	}
+	w.stays++
+	if g.place != w.last {
+		w.stays = 0
+	}
+	w.last = g.place
+	if g.doc != w.doc || jumped || w.stays > patience {
+		if w.anew++; w.anew > mostAnew {
+			return 0, false, ErrNoWay
+		}
+		if err := w.look(g); err != nil {
+			return 0, false, err
+		}
+	}
+	for len(w.way) > 1 && w.there(g, w.way[len(w.way)-1]) {
+		w.way = w.way[:len(w.way)-1]
+	}
+	return w.towards(g, w.way[len(w.way)-1]), true, nil
+}
+
+// jumped reports whether one is elsewhere than a tick of walking leads.
+func (w *Walk) jumped(g *Game) bool {
+	dx, dy := g.place.X-w.last.X, g.place.Y-w.last.Y
+	return max(dx, -dx, dy, -dy) > 2*g.speed()
+}
+
+// aim is where in a cell one is to come, and how near to it along each axis: what a tick
+// covers. The middle of a cell lies on its lower border, so that it is a little above.
+func (w *Walk) aim(g *Game, c grid.Point) (to body.Place, near int) {
+	near = g.speed()/2 + 1
+	to = body.At(g.doc.Project.Lattice(), c)
+	to.Y -= near
+	return to, near
+}
+
+func (w *Walk) there(g *Game, c grid.Point) bool { return w.towards(g, c) == 0 }
+
+// towards is what to hold down to come to a cell; nothing if one is there.
+func (w *Walk) towards(g *Game, c grid.Point) (in Input) {
+	to, near := w.aim(g, c)
+	switch {
+	case to.X-g.place.X > near:
+		in |= Right
+	case g.place.X-to.X > near:
+		in |= Left
+	}
+	switch {
+	case to.Y-g.place.Y > near:
+		in |= Down
+	case g.place.Y-to.Y > near:
+		in |= Up
+	}
+	return in
+}
