@@ -213,18 +213,26 @@ func (w *window) click(name string) {
 // fill types into the field that is labelled so.
 func (w *window) fill(label, text string) {
 	w.t.Helper()
-	w.until("a field labelled "+label, `(n) => {
-		const f = [...document.querySelectorAll('input')].find(e => (e.getAttribute('aria-label') ?? e.labels?.[0]?.textContent.trim() ?? '').startsWith(n) && e.offsetParent !== null);
-		if (!f) return false;
-		f.scrollIntoView({ block: 'nearest' });
-		const r = f.getBoundingClientRect();
-		window.__at = [r.x + r.width / 3, r.y + r.height / 2];
-		return true;
-	}`, label)
-	at := w.page.MustEval(`() => window.__at`).Arr()
-	w.page.Mouse.MustMoveTo(at[0].Num(), at[1].Num()).MustClick(left)
-	w.page.KeyActions().Press(input.ControlLeft).Type(input.KeyA).MustDo()
-	w.page.MustInsertText(text)
+	// It may move while fonts arrive: the click is made again until the field has it.
+	for range 20 {
+		w.until("a field labelled "+label, `(n) => {
+			const f = [...document.querySelectorAll('input')].find(e => (e.getAttribute('aria-label') ?? e.labels?.[0]?.textContent.trim() ?? '').startsWith(n) && e.offsetParent !== null);
+			if (!f) return false;
+			f.scrollIntoView({ block: 'nearest' });
+			const r = f.getBoundingClientRect();
+			window.__at = [r.x + r.width / 3, r.y + r.height / 2];
+			window.__field = f;
+			return true;
+		}`, label)
+		at := w.page.MustEval(`() => window.__at`).Arr()
+		w.page.Mouse.MustMoveTo(at[0].Num(), at[1].Num()).MustClick(left)
+		if w.page.MustEval(`() => document.activeElement === window.__field`).Bool() {
+			w.page.KeyActions().Press(input.ControlLeft).Type(input.KeyA).MustDo()
+			w.page.MustInsertText(text)
+			return
+		}
+	}
+	w.t.Fatalf("the field %s can't be clicked", label)
 }
 
 // press taps keys one after the other.

@@ -440,6 +440,7 @@ export interface Play {
   takenIds: string[];
   finished: boolean;
   events: string[];
+  goal: BoxView | null;
 }
 
 export interface Taken {

@@ -17,6 +17,7 @@
       return p.inGame
         ? [
             ['Arrows', 'walk'],
+            ['Click', 'walks there'],
             ['Space', 'uses'],
             ['Esc', 'gives the keys to the hand'],
             ['P', 'ends play'],
