@@ -97,6 +97,9 @@ func large(b *bench, browser *rod.Browser) error {
 		moved := pan(page, 120, true)
 		b.add(fmt.Sprintf("the same map panned at zoom %g: page CPU a frame / longest task (empty loop %.1f ms)", zoom, idle.cpu), "at most 14 ms, 50 ms", "%.1f / %.0f ms", moved.cpu, moved.longest)
 	}
+	if err := drawnOnce(b, browser); err != nil {
+		return err
+	}
 	module("after panning at every zoom")
 	if err := largeHands(b, page); err != nil {
 		return err
@@ -117,6 +120,37 @@ func large(b *bench, browser *rod.Browser) error {
 	}
 	b.add("memory of that page after 60 s of panning and 20 undos, what it shares with others divided by their number", "under 400 MB", "%d MB", memory>>20)
 	return bundles(b, id, d)
+}
+
+// drawnOnce measures the floor of panning: as many pixels drawn with one call a frame.
+func drawnOnce(b *bench, browser *rod.Browser) error {
+	page := browser.MustIncognito().MustPage()
+	defer page.MustClose()
+	page.MustSetViewport(1280, 800, 1, false)
+	page.MustEval(`() => {
+		document.body.style.margin = 0;
+		const [source, shown] = [0, 1].map(() => Object.assign(document.createElement('canvas'), { width: 1280, height: 674 }));
+		document.body.append(shown);
+		const from = source.getContext('2d');
+		const noise = from.createImageData(1280, 674);
+		for (let i = 0; i < noise.data.length; i++) noise.data[i] = i % 4 === 3 ? 255 : (i * 2654435761) >>> 24;
+		from.putImageData(noise, 0, 0);
+		const to = shown.getContext('2d');
+		window.run = async (frames) => {
+			for (let i = 0; i < frames; i++) {
+				await new Promise((r) => requestAnimationFrame(r));
+				to.drawImage(source, i % 2, 0);
+			}
+		};
+	}`)
+	if err := (proto.PerformanceEnable{}).Call(page); err != nil {
+		return err
+	}
+	const frames = 120
+	before := taskTime(page)
+	page.MustEval(`(frames) => window.run(frames)`, frames)
+	b.add("the floor of panning: 1,280 × 674 px drawn with one call, page CPU a frame", "–", "%.1f ms", (taskTime(page)-before)*1000/frames)
+	return nil
 }
 
 // copied measures the floor of painting: copying the same memory.

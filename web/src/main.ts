@@ -3,7 +3,7 @@ import '@fontsource-variable/fraunces/soft.css';
 import { mount } from 'svelte';
 import App from './App.svelte';
 import { compile } from './core/module';
-import { pause } from './core/soon';
+import { pause } from './core/pause';
 import './theme.css';
 
 compile().catch(() => undefined); // whoever needs it hears of the failure

@@ -60,8 +60,8 @@
       context.lineWidth = 1;
       context.strokeRect(at.x - 0.5, at.y - 0.5, w + 1, h + 1);
     }
-    overlay.draw(colours);
-    if (!whole || (p.backdrops.drifting && !p.still && !p.play)) p.draw();
+    if (!bitmaps.first) overlay.draw(colours);
+    if (!whole || bitmaps.first || (p.backdrops.drifting && !p.still && !p.play)) p.draw();
     if (whole && !scene.missing.some((m) => m.used) && !bitmaps.settled) {
       bitmaps.settled = true;
       performance.mark('azzel-painted');

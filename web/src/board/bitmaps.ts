@@ -58,10 +58,15 @@ export class Bitmaps {
 
   constructor(private readonly core: Core) {}
 
+  /** Whether this is the first frame of all. */
+  get first(): boolean {
+    return this.frame === 1;
+  }
+
   begin(): void {
     this.frame++;
-    // The first frame has all else to draw for the first time.
-    const budget = this.settled ? DRAWING : this.frame === 1 ? 0 : FIRST_DRAWING;
+    // The first frames have all else to draw for the first time.
+    const budget = this.settled ? DRAWING : this.frame <= 2 ? 0 : FIRST_DRAWING;
     this.until = performance.now() + budget;
   }
 

@@ -1,5 +1,5 @@
 import { Buffers, instantiate, type Exports } from './module';
-import { pause } from './soon';
+import { pause } from './pause';
 import { SIXTEENTH } from './types.gen';
 import type {
   Bonding,
@@ -71,13 +71,15 @@ export class Core {
   }
 
   static async start(): Promise<Core> {
-    return new Core(await instantiate());
+    const core = new Core(await instantiate());
+    for (let part = 0; core.exports.warm(part) > 0; part++) await pause();
+    return core;
   }
 
   /** Begins with the server's opening and messages that may not have arrived. An error is a text for people. */
   async open(opening: Uint8Array, queue: Uint8Array[]): Promise<string | null> {
     this.enqueue(queue);
-    this.buffers.give(opening);
+    await this.buffers.giveInParts(opening);
     this.exports.open();
     let length = MORE;
     for (let until = 0; length === MORE; length = this.exports.openStep(OPEN_STEP)) {

@@ -1,5 +1,9 @@
 import './generated/wasm_exec.js';
 import moduleUrl from './generated/azzel.wasm?url';
+import { pause } from './pause';
+
+/** Bytes that are copied into an instance at a time. */
+const PART = 4 << 20;
 
 /** What every module of the core exports. */
 export interface Bridge extends WebAssembly.Exports {
@@ -15,6 +19,7 @@ export interface Exports extends Bridge {
   enqueue(): void;
   open(): number;
   openStep(budget: number): number;
+  warm(part: number): number;
   receive(): number;
   order(): number;
   pointer(what: number, x: number, y: number, erase: number, steady: number, near: number): number;
@@ -92,6 +97,16 @@ export class Buffers<E extends Bridge = Bridge> {
   give(bytes: Uint8Array): void {
     const at = this.exports.buffer(bytes.length) >>> 0;
     new Uint8Array(this.exports.mem.buffer, at, bytes.length).set(bytes);
+  }
+
+  /** Gives what is large in parts, between which the page can draw. */
+  async giveInParts(bytes: Uint8Array): Promise<void> {
+    const at = this.exports.buffer(bytes.length) >>> 0;
+    for (let from = 0; from < bytes.length; from += PART) {
+      const part = bytes.subarray(from, from + PART);
+      new Uint8Array(this.exports.mem.buffer, at + from, part.length).set(part);
+      await pause();
+    }
   }
 
   giveText(text: string): void {

@@ -6,7 +6,8 @@ import { fetchBlob, fetchState } from './api';
 import { BROKEN, Core, GAP, type Tileset } from './bridge';
 import { Connection } from './connection';
 import { Playing } from './playing.svelte';
-import { pause, soon } from './soon';
+import { pause } from './pause';
+import { soon } from './soon';
 import * as T from './types.gen';
 
 export type Saved = 'saving' | 'saved' | 'waiting';

@@ -1,0 +1,69 @@
+package main
+
+import (
+	"encoding/json"
+
+	"azzel/cmd/internal/bridge"
+	"azzel/core/edit"
+	"azzel/core/page"
+	"azzel/core/picture"
+	"azzel/core/world"
+)
+
+// warming is a small project of no one's, with which everything is done once that opening
+// does: the browser compiles a function when it is called first, and can do so in parts
+// while the project that was asked for is on its way.
+var warming struct {
+	opening []byte
+	page    *page.Page
+	scene   page.Scene
+}
+
+// warm does one part, and gives 0 once there is nothing more to do.
+//
+//go:wasmexport warm
+func warm(part int32) (result int32) {
+	defer bridge.Guard(&result)
+	w := &warming
+	var v any
+	switch part {
+	case 0:
+		d, err := world.Start(world.Project{Name: "Warm", CellW: 16, CellH: 16, SeenW: 20, SeenH: 12}, &world.Counter{Prefix: 1})
+		if err != nil {
+			panic(err)
+		}
+		w.opening = edit.Opening{Prefix: 2, Document: d}.Encode()
+		return 1
+	case 1:
+		p, err := page.Open(w.opening, nil)
+		if err != nil {
+			panic(err)
+		}
+		w.page = p
+		return 1
+	case 2:
+		v = w.page.PointerView()
+	case 3:
+		v = w.page.State()
+	case 4:
+		w.scene = w.page.Scene()
+		return 1
+	case 5:
+		v = w.scene
+	case 6:
+		v = w.page.Tileset(w.page.Document().Tilesets[0].ID)
+	case 7:
+		w.page.Bitmap(picture.Key{Map: w.page.Document().Maps[0].ID, Layers: picture.AllLayers}, pixels)
+		return 1
+	case 8:
+		w.page.LayerPicture(w.page.Document().Maps[0].ID, 0, 40)
+		return 1
+	default:
+		w.opening, w.page, w.scene = nil, nil, page.Scene{}
+		return 0
+	}
+	if _, err := json.Marshal(v); err != nil {
+		panic(err)
+	}
+	return 1
+}
