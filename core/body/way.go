@@ -14,33 +14,37 @@ const (
 	aslant   = 7
 )
 
-// WayCells is how many cells Way looks at before it gives up: it is asked with every
-// movement of the pointer.
+// WayCells is how many cells a search looks at that is made with every movement of the
+// pointer.
 const WayCells = 15_000
 
-// Way finds the shortest way of a body over cells, from middle to middle in eight directions
-// and never past the corner of what is solid, and how long it is in WayPart parts of a cell. It
-// reports whether there is one; Far is reported if it gave up. (Hart, Nilsson and
-// Raphael, "A Formal Basis for the Heuristic Determination of Minimum Cost Paths",
-// 1968.)
-func (g *Ground) Way(s Size, from, to grid.Point) (way []grid.Point, length int, found, far bool) {
-	return g.WayRound(s, from, to, func(grid.Point) bool { return false })
+// A Search finds ways of a body.
+type Search struct {
+	Size Size
+	// Avoid, unless nil, says through which cells no way leads but at its beginning and end.
+	Avoid func(grid.Point) bool
+	// Left is how many cells may still be looked at. A search that found nothing and has none
+	// left was given up.
+	Left int
 }
 
-// WayRound is Way that leads through none of the cells that are to be avoided, unless they
-// are its beginning or end.
-func (g *Ground) WayRound(s Size, from, to grid.Point, avoid func(grid.Point) bool) (way []grid.Point, length int, found, far bool) {
+// Way finds the shortest way over cells, from middle to middle in eight directions and never
+// past the corner of what is solid, its last cell first, and how long it is in WayPart parts
+// of a cell. It reports whether there is one. (Hart, Nilsson and Raphael, "A Formal Basis for
+// the Heuristic Determination of Minimum Cost Paths", 1968.)
+func (q *Search) Way(g *Ground, from, to grid.Point) (way []grid.Point, length int, found bool) {
+	s := q.Size
 	stands := map[grid.Point]bool{}
 	can := func(c grid.Point) bool {
 		ok, known := stands[c]
 		if !known {
-			ok = g.Map.Bounds.Has(c) && g.Stands(s, c) && (c == from || c == to || !avoid(c))
+			ok = g.Map.Bounds.Has(c) && g.Stands(s, c) && (c == from || c == to || q.Avoid == nil || !q.Avoid(c))
 			stands[c] = ok
 		}
 		return ok
 	}
 	if !can(from) || !can(to) {
-		return nil, 0, false, false
+		return nil, 0, false
 	}
 	came := map[grid.Point]grid.Point{}
 	best := map[grid.Point]int{from: 0}
@@ -52,13 +56,13 @@ func (g *Ground) WayRound(s Size, from, to grid.Point, avoid func(grid.Point) bo
 				way = append(way, c)
 			}
 			way = append(way, from)
-			return way, at.length, true, false
+			return way, at.length, true
 		}
 		if at.length > best[at.cell] {
 			continue
 		}
-		if len(best) > WayCells {
-			return nil, 0, false, true
+		if q.Left--; q.Left <= 0 {
+			return nil, 0, false
 		}
 		for _, d := range [8]grid.Point{{X: 0, Y: -1}, {X: -1, Y: 0}, {X: 1, Y: 0}, {X: 0, Y: 1}, {X: -1, Y: -1}, {X: 1, Y: -1}, {X: -1, Y: 1}, {X: 1, Y: 1}} {
 			c, n := at.cell.Add(d), at.length+straight
@@ -72,7 +76,7 @@ func (g *Ground) WayRound(s Size, from, to grid.Point, avoid func(grid.Point) bo
 			heap.Push(open, wayStep{c, n, n + bird(c, to)})
 		}
 	}
-	return nil, 0, false, false
+	return nil, 0, false
 }
 
 // passes reports whether a body comes from the middle of a cell to that of a neighbour,

@@ -63,8 +63,9 @@ func TestWayAgainstFlooding(t *testing.T) {
 			}
 		}
 		want, there := far[to]
-		way, length, ok, gave := ground.Way(size, from, to)
-		if ok != there || gave || ok && length != want {
+		search := body.Search{Size: size, Left: body.WayCells}
+		way, length, ok := search.Way(ground, from, to)
+		if ok != there || search.Left <= 0 || ok && length != want {
 			t.Fatalf("from %v to %v: found %v of length %d; want %v, %d", from, to, ok, length, there, want)
 		}
 		if !ok {

@@ -24,9 +24,10 @@ func (h *Hand) ghostMeasure(d *world.Document, to Spot) {
 	if m == nil {
 		return
 	}
-	way, length, found, far := body.NewGround(d, m).Way(body.PlayerSize(l), from.Cell, to.Cell)
+	search := body.Search{Size: body.PlayerSize(l), Left: body.WayCells}
+	way, length, found := search.Way(body.NewGround(d, m), from.Cell, to.Cell)
 	switch {
-	case far:
+	case !found && search.Left <= 0:
 		h.ghost.Text += " · the way is too long to be looked for"
 	case !found:
 		h.ghost.Text += " · no way for the player"

@@ -78,12 +78,13 @@ func (p *Page) walkOn() play.Input {
 	return in
 }
 
-// showTick shows another tick of the game, which goes on from there.
+// showTick shows another tick of the game, or the nearest that is recorded. The game goes on
+// from there.
 func (p *Page) showTick(tick int) Changed {
 	if p.played == nil {
 		return 0
 	}
-	if err := p.played.Go(tick); err != nil {
+	if err := p.played.Go(min(max(tick, p.played.First()), p.played.Last())); err != nil {
 		return p.Fail(err)
 	}
 	p.moving, p.sent = false, nil

@@ -16,8 +16,8 @@ var ErrNoWay = errors.New("there is no way there")
 // errFar is reported if looking for a way was given up.
 var errFar = errors.New("that is too far to find the way at once: walk a part of it first")
 
-// walkLegs is how many ways between doorways are looked at for one walk.
-const walkLegs = 60
+// walkCells is how many cells are looked at for one walk, on all maps together.
+const walkCells = 2 * body.WayCells
 
 // patience is for how many ticks one tries to get on before the way is looked for anew.
 const patience = 20
@@ -50,65 +50,66 @@ func (g *Game) WalkTo(m world.ID, cell grid.Point) (*Walk, error) {
 	return w, nil
 }
 
-// A leg is a way on one map, to a doorway or to the end.
+// A spot is a cell of a map.
+type spot struct {
+	m    world.ID
+	cell grid.Point
+}
+
+// A leg begins where one comes into a map.
 type leg struct {
-	m    *world.Map
-	from grid.Point
-	// first is the way on the player's own map that leads here.
+	spot
+	// first is the way on the player's own map that leads here; nil for that map itself.
 	first []grid.Point
 }
 
 // look finds the way over as few crossings as can be.
 func (w *Walk) look(g *Game) error {
 	w.doc, w.stays = g.doc, 0
-	here := g.ground.Map
-	open := []leg{{m: here, from: g.place.Cell(g.doc.Project.Lattice())}}
-	seen := map[grid.Point]map[world.ID]bool{}
-	looked, far := 0, false
-	for len(open) > 0 && looked < walkLegs {
+	open := []leg{{spot{g.mapID, g.place.Cell(g.doc.Project.Lattice())}, nil}}
+	seen := map[spot]bool{}
+	search := body.Search{Size: g.size, Left: walkCells}
+	for len(open) > 0 {
 		at := open[0]
 		open = open[1:]
+		m := g.doc.Map(at.m)
+		search.Avoid = g.avoided(m)
+		// way gives the way on the player's own map, if it goes on to a cell here.
 		way := func(to grid.Point) []grid.Point {
-			looked++
-			cells, _, found, gaveUp := g.groundOf(at.m).WayRound(g.size, at.from, to, g.avoided(at.m))
-			far = far || gaveUp
-			if !found {
-				return nil
-			}
-			if at.first != nil {
+			cells, _, found := search.Way(g.groundOf(m), at.cell, to)
+			if found && at.first != nil {
 				return at.first
 			}
 			return cells
 		}
-		if at.m.ID == w.Map {
+		if at.m == w.Map {
 			if cells := way(w.Cell); cells != nil {
-				w.on, w.way, w.ends = here.ID, cells, at.first == nil
+				w.on, w.way, w.ends = g.mapID, cells, at.first == nil
 				return nil
 			}
 		}
 		for _, x := range g.doc.Crossings {
 			for i, end := range x.Ends {
-				if end.Map != at.m.ID || !x.Leads(i) || looked >= walkLegs {
+				if end.Map != at.m || !x.Leads(i) {
 					continue
 				}
-				other := g.doc.Map(x.Ends[1-i].Map)
-				landing, _ := board.Landing(g.groundOf(other), g.size, x.Ends[1-i].Cells)
-				if seen[landing][other.ID] {
+				to := x.Ends[1-i]
+				landing, _ := board.Landing(g.groundOf(g.doc.Map(to.Map)), g.size, to.Cells)
+				next := spot{to.Map, landing}
+				if seen[next] {
 					continue
 				}
-				cells := way(grid.Point{X: end.Cells.X + end.Cells.W/2, Y: end.Cells.Y + end.Cells.H/2})
-				if cells == nil {
-					continue
+				if cells := way(grid.Point{X: end.Cells.X + end.Cells.W/2, Y: end.Cells.Y + end.Cells.H/2}); cells != nil {
+					seen[next] = true
+					open = append(open, leg{next, cells})
 				}
-				if seen[landing] == nil {
-					seen[landing] = map[world.ID]bool{}
+				if search.Left <= 0 {
+					return errFar
 				}
-				seen[landing][other.ID] = true
-				open = append(open, leg{other, landing, cells})
 			}
 		}
 	}
-	if far || looked >= walkLegs {
+	if search.Left <= 0 {
 		return errFar
 	}
 	return ErrNoWay

@@ -56,7 +56,8 @@ func TestSentSomewhere(t *testing.T) {
 			if err != nil {
 				none++
 				ground := body.NewGround(d, to)
-				_, _, found, _ := ground.WayRound(size, begin, cell, func(c grid.Point) bool { return ground.Doorway(c) || exit(d, to, c) })
+				search := body.Search{Size: size, Avoid: func(c grid.Point) bool { return ground.Doorway(c) || exit(d, to, c) }, Left: body.WayCells}
+				_, _, found := search.Way(ground, begin, cell)
 				if from == to && errors.Is(err, play.ErrNoWay) && found {
 					t.Fatalf("world %d: no way from %v to %v, but there is one", seed, begin, cell)
 				}

@@ -1,5 +1,5 @@
 import type { Project } from '../core/project.svelte';
-import type { BoxView, LayerView, MapView, Scene } from '../core/types.gen';
+import { TICKS_PER_SECOND, type BoxView, type LayerView, type MapView, type Scene } from '../core/types.gen';
 import { maskOf } from './bitmaps';
 import { Camera } from './camera';
 
@@ -38,7 +38,7 @@ export function drawLayers(
   if (!bitmaps) return true;
   let whole = true;
   let group: number[] = [];
-  const seconds = (p.play ? p.play.ticks / 60 : p.still ? 0 : performance.now() / 1000) || 0;
+  const seconds = (p.play ? p.play.ticks / TICKS_PER_SECOND : p.still ? 0 : performance.now() / 1000) || 0;
   const flush = (): void => {
     const members = group;
     group = [];

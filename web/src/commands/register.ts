@@ -1,5 +1,6 @@
 import { SPEEDS } from '../core/playing.svelte';
 import type { Project } from '../core/project.svelte';
+import { TICKS_PER_SECOND } from '../core/types.gen';
 import { boardCommands } from './board';
 import type { Command } from './command';
 import { handCommands } from './hand';
@@ -74,7 +75,7 @@ export const commands: Command[] = [
     inGame: true,
     does: 'Shows the game as it was a second before. It goes on from there.',
     possible: (p) => p.play !== null,
-    run: (p) => p.showTick((p.play?.ticks ?? 0) - 60),
+    run: (p) => p.showTick((p.play?.ticks ?? 0) - TICKS_PER_SECOND),
   },
   ...SPEEDS.map((speed): Command => ({
     id: `speed-${speed}`,

@@ -1,6 +1,7 @@
 import type { Core } from './bridge';
+import { TICKS_PER_SECOND } from './types.gen';
 
-const TICK = 1000 / 60;
+const TICK = 1000 / TICKS_PER_SECOND;
 /** Milliseconds of a frame that took longer are not caught up. */
 const LONGEST_FRAME = 250;
 /** Ticks of a frame at most, however fast it plays. */

@@ -132,10 +132,6 @@ export class Project {
       opening.catch(() => undefined);
       await this.comeTo(BEFORE);
       const core = await opening;
-      this.bitmaps = new Bitmaps(core);
-      // The smallest first: what it has the browser compile need not be compiled with the next.
-      await pause();
-      core.pointerView();
       await pause();
       this.state = core.state();
       await pause();
@@ -144,6 +140,7 @@ export class Project {
       this.scene = scene;
       await pause();
       this.core = core;
+      this.bitmaps = new Bitmaps(core);
       this.lookUp(scene.tilesets);
       this.apply(T.CELLS_CHANGED);
       await this.comeTo(STAGES);
@@ -422,7 +419,7 @@ export class Project {
   showTick(tick: number): void {
     if (!this.play) return;
     this.playing.paused = true;
-    this.order({ do: 'show-tick', n: Math.min(this.play.last, Math.max(this.play.first, tick)) });
+    this.order({ do: 'show-tick', n: tick });
   }
 
   /** Lets animated tiles show their frames, and comes back when the next is due. */

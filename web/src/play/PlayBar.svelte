@@ -1,12 +1,13 @@
 <script lang="ts">
   import type { Project } from '../core/project.svelte';
+  import { TICKS_PER_SECOND } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import TimeLine from './TimeLine.svelte';
 
   let { p }: { p: Project } = $props();
 
   const play = $derived(p.play);
-  const seconds = $derived(((play?.ticks ?? 0) / 60).toFixed(1));
+  const seconds = $derived(((play?.ticks ?? 0) / TICKS_PER_SECOND).toFixed(1));
   let last = $state('');
 
   $effect(() => {

@@ -1,14 +1,14 @@
 <script lang="ts">
   import { SPEEDS } from '../core/playing.svelte';
   import type { Project } from '../core/project.svelte';
-  import type { Play } from '../core/types.gen';
+  import { TICKS_PER_SECOND, type Play } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
 
   let { p, play }: { p: Project; play: Play } = $props();
 
   const time = $derived(p.playing);
   const length = $derived(Math.max(1, play.last - play.first));
-  const seconds = (ticks: number): string => (ticks / 60).toFixed(1);
+  const seconds = (ticks: number): string => (ticks / TICKS_PER_SECOND).toFixed(1);
 </script>
 
 <div class="flex items-center gap-2 pb-1" role="group" aria-label="Time" data-back>
