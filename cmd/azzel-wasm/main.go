@@ -236,39 +236,10 @@ func lossOf(m int64, columns, rows, anchor int32) (result int32) {
 	return bridge.Answer([]byte(now.LossOf(world.ID(m), int(columns), int(rows), int(anchor))))
 }
 
-//go:wasmexport blockPicture
-func blockPicture(patch int64, side int32) (result int32) {
-	defer bridge.Guard(&result)
-	pix, w, h := now.BlockPicture(world.ID(patch), int(side))
-	box = [4]int32{0, 0, int32(w), int32(h)}
-	return bridge.Answer(pix)
-}
-
 //go:wasmexport tick
 func tick(input int32) (result int32) {
 	defer bridge.Guard(&result)
 	return int32(now.Tick(play.Input(input)))
-}
-
-//go:wasmexport addStrip
-func addStrip(of int64) (result int32) {
-	defer bridge.Guard(&result)
-	changed, err := now.AddStrip(page.FormatID(world.ID(of)), bridge.In)
-	if err != nil {
-		return int32(now.Fail(err))
-	}
-	return int32(changed)
-}
-
-// addBackdrop reads the pixels from the buffer that was taken before, and the sum of their
-// file from the buffer.
-//
-//go:wasmexport addBackdrop
-func addBackdrop(w, h int32) (result int32) {
-	defer bridge.Guard(&result)
-	pixels := queue[len(queue)-1]
-	queue = nil
-	return int32(now.AddBackdrop(string(bridge.In), int(w), int(h), pixels))
 }
 
 // The views that view writes.
@@ -346,16 +317,6 @@ func usage() (result int32) {
 func reskinned() (result int32) {
 	defer bridge.Guard(&result)
 	return bridge.Write(now.Reskinned(reskinIn()))
-}
-
-// reskinPicture reads the re-skin from the buffer.
-//
-//go:wasmexport reskinPicture
-func reskinPicture(m int64, side int32) (result int32) {
-	defer bridge.Guard(&result)
-	pix, w, h := now.ReskinPicture(reskinIn(), world.ID(m), int(side))
-	box = [4]int32{0, 0, int32(w), int32(h)}
-	return bridge.Answer(pix)
 }
 
 func reskinIn() page.Reskin {
@@ -443,64 +404,3 @@ func answered() float64 { return float64(now.Answered()) }
 
 //go:wasmexport revision
 func revision() float64 { return float64(now.Revision()) }
-
-func key(m int64, low, high uint32, level, x, y int32) picture.Key {
-	return picture.Key{Map: world.ID(m), Layers: uint64(low) | uint64(high)<<32, Level: int(level), X: int(x), Y: int(y)}
-}
-
-// bitmap gives 0 if nothing was drawn, 1 for all that was to be, 2 if there is more.
-//
-//go:wasmexport bitmap
-func bitmap(m int64, low, high uint32, level, x, y int32) (result int32) {
-	defer bridge.Guard(&result)
-	r, more := now.Bitmap(key(m, low, high, level, x, y), pixels)
-	if r.Empty() {
-		return 0
-	}
-	box = [4]int32{int32(r.X), int32(r.Y), int32(r.W), int32(r.H)}
-	if more {
-		return 2
-	}
-	return 1
-}
-
-// animate gives twice the milliseconds to the next call, and 1 more if anything
-// shows another frame.
-//
-//go:wasmexport animate
-func animate(millis float64) (result int32) {
-	defer bridge.Guard(&result)
-	changed, next := now.Animate(int(millis))
-	result = int32(next) * 2
-	if changed != 0 {
-		result++
-	}
-	return result
-}
-
-//go:wasmexport forget
-func forget(m int64, low, high uint32, level, x, y int32) {
-	now.Forget(key(m, low, high, level, x, y))
-}
-
-//go:wasmexport tile
-func tile(n int32) (result int32) {
-	defer bridge.Guard(&result)
-	return bridge.Answer(now.Tile(grid.Cell(n)))
-}
-
-//go:wasmexport sprite
-func sprite(which, facing, frame int32) (result int32) {
-	defer bridge.Guard(&result)
-	pix, w, h := now.Sprite(int(which), int(facing), int(frame))
-	box = [4]int32{0, 0, int32(w), int32(h)}
-	return bridge.Answer(pix)
-}
-
-//go:wasmexport layerPicture
-func layerPicture(m, layer int64, side int32) (result int32) {
-	defer bridge.Guard(&result)
-	pix, w, h := now.LayerPicture(world.ID(m), world.ID(layer), int(side))
-	box = [4]int32{0, 0, int32(w), int32(h)}
-	return bridge.Answer(pix)
-}
