@@ -50,6 +50,13 @@ func ground(t *testing.T, r *rand.Rand, cellW, cellH int) *body.Ground {
 	return body.NewGround(d, d.Maps[0])
 }
 
+// anywhere is a random place at which a body fits.
+func anywhere(r *rand.Rand, g *body.Ground, size body.Size) (body.Place, bool) {
+	b := g.Map.Bounds
+	at, ok := g.Nearest(size, grid.Point{X: b.X + r.IntN(b.W), Y: b.Y + r.IntN(b.H)}, 4)
+	return body.At(g.Lattice, at), ok
+}
+
 // A body among tiles that are solid in parts gets as far as one that is moved
 // by the smallest step at a time, and no further, however far it is moved.
 func TestMoveAgainstSmallSteps(t *testing.T) {
@@ -60,12 +67,10 @@ func TestMoveAgainstSmallSteps(t *testing.T) {
 			g := ground(t, r, cell[0], cell[1])
 			size := body.PlayerSize(g.Lattice)
 			for range 300 {
-				b := g.Map.Bounds
-				at, ok := g.Nearest(size, grid.Point{X: b.X + r.IntN(b.W), Y: b.Y + r.IntN(b.H)}, 4)
+				p, ok := anywhere(r, g, size)
 				if !ok {
 					continue
 				}
-				p := body.At(g.Lattice, at)
 				dx, dy := r.IntN(4*cell[0]*body.Unit)-2*cell[0]*body.Unit, 0
 				if r.IntN(2) == 0 {
 					dx, dy = 0, r.IntN(4*cell[1]*body.Unit)-2*cell[1]*body.Unit

@@ -5,7 +5,6 @@ import (
 	"testing"
 
 	"azzel/core/body"
-	"azzel/core/grid"
 )
 
 // A body that is stopped by a corner goes to the side on which it gets on soonest, as
@@ -19,11 +18,10 @@ func TestRoundAgainstSmallSteps(t *testing.T) {
 			size := body.PlayerSize(g.Lattice)
 			for range 250 {
 				b := g.Map.Bounds
-				at, ok := g.Nearest(size, grid.Point{X: b.X + r.IntN(b.W), Y: b.Y + r.IntN(b.H)}, 4)
+				p, ok := anywhere(r, g, size)
 				if !ok {
 					continue
 				}
-				p := body.At(g.Lattice, at)
 				p = g.Move(size, p, r.IntN(2*cell[0]*body.Unit)-cell[0]*body.Unit, r.IntN(2*cell[1]*body.Unit)-cell[1]*body.Unit)
 				dx, dy := [2]int{-1, 1}[r.IntN(2)], 0
 				if r.IntN(2) == 0 {

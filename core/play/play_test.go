@@ -43,6 +43,20 @@ func room(t *testing.T) *world.Document {
 	return d
 }
 
+// begun is a random world and a game on it.
+func begun(t *testing.T, seed uint64) (*world.Document, *play.Game) {
+	t.Helper()
+	d, err := generate.World(seed)
+	if err != nil {
+		t.Fatal(err)
+	}
+	g, err := play.New(d, play.Start{})
+	if err != nil {
+		t.Fatalf("world %d: %v", seed, err)
+	}
+	return d, g
+}
+
 func walk(g *play.Game, in play.Input, ticks int) (events []play.Event) {
 	for range ticks {
 		g.Tick(in)
@@ -60,14 +74,7 @@ func TestNeverInsideSolid(t *testing.T) {
 	}
 	for seed := range uint64(worlds) {
 		r := rand.New(rand.NewPCG(seed, 79))
-		d, err := generate.World(seed)
-		if err != nil {
-			t.Fatal(err)
-		}
-		g, err := play.New(d, play.Start{})
-		if err != nil {
-			t.Fatalf("world %d: %v", seed, err)
-		}
+		d, g := begun(t, seed)
 		var undo [][]edit.Part
 		for tick, in := range generate.Inputs(seed, ticks) {
 			if r.IntN(6) == 0 {

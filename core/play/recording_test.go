@@ -22,14 +22,7 @@ func TestRecordingAgainstEachTick(t *testing.T) {
 	same, other := 0, 0
 	for seed := range uint64(30) {
 		r := rand.New(rand.NewPCG(seed, 80))
-		d, err := generate.World(seed)
-		if err != nil {
-			t.Fatal(err)
-		}
-		g, err := play.New(d, play.Start{})
-		if err != nil {
-			t.Fatalf("world %d: %v", seed, err)
-		}
+		d, g := begun(t, seed)
 		rec := play.Record(g)
 		inputs := generate.Inputs(seed, 4000)
 		at := func() seen { return seen{rec.Game().Snapshot(), d} }

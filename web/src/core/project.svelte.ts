@@ -7,6 +7,7 @@ import { BROKEN, Core, GAP, type Tileset } from './bridge';
 import { Connection } from './connection';
 import { Playing } from './playing.svelte';
 import { pause } from './pause';
+import { Questions } from './questions';
 import { soon } from './soon';
 import * as T from './types.gen';
 
@@ -38,7 +39,7 @@ const STAGES = 8;
 const BEFORE = 4;
 
 /** One open project: all state of the page is here, and whoever changes it goes through here. */
-export class Project {
+export class Project extends Questions {
   scene = $state.raw<T.Scene | null>(null);
   /** All tilesets, in the order of the scene. */
   tilesets = $state.raw<Tileset[]>([]);
@@ -90,7 +91,6 @@ export class Project {
   readonly backdrops = new Backdrops(this);
   bitmaps: Bitmaps | null = null;
   held = new SvelteSet<string>();
-  private core: Core | null = null;
   private connection: Connection;
   private pointerStale = false;
   private frameAsked = false;
@@ -103,6 +103,7 @@ export class Project {
   private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');
 
   constructor(readonly id: string) {
+    super();
     this.reduced.addEventListener('change', () => this.animate());
     this.connection = new Connection(id, {
       received: (changed) => this.apply(changed),
@@ -338,11 +339,6 @@ export class Project {
     if (this.core) this.apply(this.core.mapOfColours(legend, places));
   }
 
-  /** A tile for each colour: the one that it meant last, if known, or the one most like it. */
-  alike(set: string, colours: number[], known: boolean): number[] {
-    return this.core?.alike(set, colours, known) ?? [];
-  }
-
   /** Lays the cells of a CSV file on a layer. */
   async layCSV(map: string, layer: string, file: File): Promise<void> {
     if (file.size > T.CSV_BYTES) {
@@ -351,10 +347,6 @@ export class Project {
     }
     const text = new Uint8Array(await file.arrayBuffer());
     if (this.core) this.apply(this.core.layCSV(map, layer, text));
-  }
-
-  blockPicture(patch: string, side: number): ImageData | null {
-    return this.core?.blockPicture(patch, side) ?? null;
   }
 
   /** Goes on with what is under way, for a part of a frame. */
@@ -477,50 +469,6 @@ export class Project {
     return p ? (this.core?.tile(n, p.cellW, p.cellH) ?? null) : null;
   }
 
-  sprite(which: number, facing: number, frame: number): ImageData | null {
-    return this.core?.sprite(which, facing, frame) ?? null;
-  }
-
-  sheetShape(id: string, property: string, from: { x: number; y: number }, to: { x: number; y: number }): number[] {
-    return this.core?.sheetShape(id, property, from, to) ?? [];
-  }
-
-  dealt(to: T.Dealing, w: number, h: number): T.Dealt {
-    return this.core?.dealt(to, w, h) ?? { cells: [], shares: [] };
-  }
-
-  bondSample(to: T.Bonding): number[] {
-    return this.core?.bondSample(to) ?? [];
-  }
-
-  proposed(list: number[], join: number): T.Proposal {
-    return this.core?.proposed(list, join) ?? { join: 0, tiles: [], unsure: [] };
-  }
-
-  joinedWith(join: number, joined: number, bit: number, on: boolean): number {
-    return this.core?.joinedWith(join, joined, bit, on) ?? joined;
-  }
-
-  tileCells(id: string): number[] {
-    return this.core?.tileCells(id) ?? [];
-  }
-
-  proposedReskin(map: string): T.Reskin {
-    return this.core?.proposedReskin(map) ?? { map, selected: false, from: '', to: '', by: 'position', chosen: [] };
-  }
-
-  usage(): T.Usage {
-    return this.core?.usage() ?? { tilesets: [], unused: [] };
-  }
-
-  reskinned(plan: T.Reskin): T.ReskinView {
-    return this.core?.reskinned(plan) ?? { matches: [], cells: 0, unmatched: 0 };
-  }
-
-  reskinPicture(plan: T.Reskin, map: string, side: number): ImageData | null {
-    return this.core?.reskinPicture(plan, map, side) ?? null;
-  }
-
   layOnDesk(what: OnDesk): void {
     this.desk = what;
     this.opened = 'desk';
@@ -530,34 +478,8 @@ export class Project {
     return this.lens && this.core ? this.core.lens(map, cells, this.lens) : new Uint8Array(0);
   }
 
-  /** A layer of a map, small; with no layer all of it. */
-  wholeScreens(columns: number, rows: number): [number, number] {
-    return this.core?.wholeScreens(columns, rows) ?? [columns, rows];
-  }
-
   addBackdrop(sum: string, image: ImageData): void {
     if (this.core) this.apply(this.core.addBackdrop(sum, image));
-  }
-
-  layerPicture(map: string, layer: string, side: number): ImageData | null {
-    return this.core?.layerPicture(map, layer, side) ?? null;
-  }
-
-  /** What a map would lose at another size; empty for nothing. */
-  lossOf(map: string, columns: number, rows: number, anchor: number): string {
-    return this.core?.lossOf(map, columns, rows, anchor) ?? '';
-  }
-
-  layerWay(map: string, layer: string, view: T.BoxView): { x: number; y: number } {
-    return this.core?.layerWay(map, layer, view) ?? { x: 0, y: 0 };
-  }
-
-  scaledSize(map: string, scale: number): string {
-    return this.core?.scaledSize(map, scale) ?? '';
-  }
-
-  steps(): T.StepView[] {
-    return this.core?.steps() ?? [];
   }
 
   /** The cells of the current layer in a box of a map that is called so, row by row. */
@@ -574,11 +496,6 @@ export class Project {
     const ghost = problem || text || '';
     const { gridStep, frameShown } = this;
     return { ...(this.core?.probe() ?? {}), pending, holding, shape, tile, size, chosen, ghost, gridStep, frameShown };
-  }
-
-  /** The bytes that the core's module has taken. */
-  memory(): number {
-    return this.core?.memory() ?? 0;
   }
 
   /** The name of a cell's tile, however it lies. */

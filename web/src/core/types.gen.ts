@@ -623,6 +623,7 @@ export const OUTGOING_CHANGED = 16;
 export const PLAY_CHANGED = 32;
 export const TAKEN_CHANGED = 64;
 export const WORK_LEFT = 128;
+export const TICKS_PER_SECOND = 60;
 export const SAMPLE_COLUMNS = 12;
 export const SAMPLE_ROWS = 7;
 export const SIXTEENTH = 16;
