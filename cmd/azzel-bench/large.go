@@ -7,12 +7,14 @@ import (
 	"math/rand/v2"
 	"net/http"
 	"os"
+	"slices"
 	"time"
 
 	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 
+	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/world"
 )
@@ -71,12 +73,11 @@ func large(b *bench, browser *rod.Browser) error {
 	if err != nil {
 		return err
 	}
-	start := time.Now()
-	page := b.open(browser, id)
+	page, err := b.openLarge(browser, id)
+	if err != nil {
+		return err
+	}
 	defer page.MustClose()
-	opened := time.Since(start)
-	longest := longestTask(page)
-	b.add("2,048 × 2,048 map, 8 layers in three groups: from navigation to painted, first time this server reads it / longest task", "50 ms a task", "%.1f s / %.0f ms", opened.Seconds(), longest)
 	after, err := ownMemory()
 	if err != nil {
 		return err
@@ -120,6 +121,54 @@ func large(b *bench, browser *rod.Browser) error {
 	}
 	b.add("memory of that page after 60 s of panning and 20 undos, what it shares with others divided by their number", "under 400 MB", "%d MB", memory>>20)
 	return bundles(b, id, d)
+}
+
+// openLarge opens the largest map several times, each in a new profile, and leaves the
+// last page open. Its floor is a page that only counts while a client without a page takes
+// in what a page takes in.
+func (b *bench) openLarge(browser *rod.Browser, id int64) (*rod.Page, error) {
+	const times = 5
+	var page *rod.Page
+	var first time.Duration
+	var longest, floor []float64
+	for i := range times {
+		if page != nil {
+			page.MustClose()
+		}
+		start := time.Now()
+		page = b.open(browser, id)
+		if i == 0 {
+			first = time.Since(start)
+		}
+		longest = append(longest, longestTask(page))
+	}
+	for range times {
+		worst, err := counting(browser, func() error {
+			res, err := http.Get(fmt.Sprintf("http://%s/api/projects/%d/opening", b.address, id))
+			if err != nil {
+				return err
+			}
+			defer res.Body.Close()
+			if res.StatusCode != http.StatusOK {
+				return fmt.Errorf("the opening was answered %d", res.StatusCode)
+			}
+			body, err := io.ReadAll(res.Body)
+			if err != nil {
+				return err
+			}
+			_, err = edit.DecodeOpening(body, nil)
+			return err
+		})
+		if err != nil {
+			return nil, err
+		}
+		floor = append(floor, worst)
+	}
+	slices.Sort(longest)
+	slices.Sort(floor)
+	b.add("2,048 × 2,048 map, 8 layers in three groups: from navigation to painted, first time this server reads it", "–", "%.1f s", first.Seconds())
+	b.add(fmt.Sprintf("the longest task of it, new profile, best / median / worst of %d (of a page that only counts 10 ms a frame while a client without a page takes it in: %.0f / %.0f / %.0f)", times, floor[0], floor[times/2], floor[times-1]), "50 ms a task", "%.0f / %.0f / %.0f ms", longest[0], longest[times/2], longest[times-1])
+	return page, nil
 }
 
 // drawnOnce measures the floor of panning: as many pixels drawn with one call a frame.
@@ -232,9 +281,21 @@ func largeHands(b *bench, page *rod.Page) error {
 	}
 	seek(page, "wall")
 	page.Keyboard.MustType(input.KeyB)
-	shown, longest := drag(2, 2, 1001, 1001)
-	tell("a box of 1,000 × 1,000 on that map", shown, longest)
-	shown, longest = drag(2, 2, 501, 501)
+	const times = 5
+	var boxes [4][]float64
+	for range times {
+		shown, longest := drag(2, 2, 1001, 1001)
+		back, task := undo()
+		for i, v := range []float64{shown, longest, back, task} {
+			boxes[i] = append(boxes[i], v)
+		}
+	}
+	for _, list := range boxes {
+		slices.Sort(list)
+	}
+	b.add(fmt.Sprintf("a box of 1,000 × 1,000 on that map, to the frame that shows it / longest task, best and worst of %d; undone", times), "50 ms a task", "%.0f–%.0f / %.0f–%.0f ms; %.0f–%.0f / %.0f–%.0f ms",
+		boxes[0][0], boxes[0][times-1], boxes[1][0], boxes[1][times-1], boxes[2][0], boxes[2][times-1], boxes[3][0], boxes[3][times-1])
+	shown, longest := drag(2, 2, 501, 501)
 	tell("a box of 500 × 500 on that map", shown, longest)
 	page.Keyboard.MustType(input.Escape)
 	page.Keyboard.MustType(input.Escape)

@@ -13,8 +13,8 @@ import (
 )
 
 // warming is a small project of no one's, with which everything is done once that opening
-// does: the browser compiles a function when it is called first, and can do so in parts
-// while the project that was asked for is on its way.
+// does: the browser compiles a function when it is called first, and does so in a worker
+// while the page is built and the project that was asked for is on its way.
 var warming struct {
 	opening []byte
 	page    *page.Page

@@ -151,7 +151,7 @@ func DecodeChunk(r *pack.Reader) *Chunk {
 			return nil
 		}
 		if !fits(n, cell, chunkCells-filled) {
-			r.Fail(errCells)
+			r.Fail(errCells())
 			return nil
 		}
 		for range n {

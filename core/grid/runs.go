@@ -73,7 +73,10 @@ func (rs Runs) Encode(w *pack.Writer) {
 	w.Bytes = b
 }
 
-var errCells = fmt.Errorf("%w: cells do not fit their region", pack.ErrMalformed)
+// errCells is not made ahead: a page would wait for it before it begins.
+func errCells() error {
+	return fmt.Errorf("%w: cells do not fit their region", pack.ErrMalformed)
+}
 
 // fits reports whether a run that was read is one, of at most left cells.
 func fits(count, cell uint64, left int) bool {
@@ -97,7 +100,7 @@ func DecodeRuns(at pace.Pace, r *pack.Reader, want int) Runs {
 			return nil
 		}
 		if !fits(count, cell, left) {
-			r.Fail(errCells)
+			r.Fail(errCells())
 			return nil
 		}
 		runs = runs.Append(int(count), Cell(cell))

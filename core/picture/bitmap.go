@@ -249,8 +249,13 @@ func (a *Atlas) stack(into []*levels, chunks []*grid.Chunk, styles []style, x, y
 // blit lays a tile of w × h pixels over a box of out, stretched by nearest
 // neighbour where their sizes differ; first says that nothing lies there yet.
 func blit(out []byte, stride int, to grid.Rect, pix []byte, w, h int, first bool) {
-	if first && to.W == 1 && to.H == 1 {
-		copy(out[(to.Y*stride+to.X)*4:][:4], pix[:4])
+	if to.W == 1 && to.H == 1 {
+		at := out[(to.Y*stride+to.X)*4:][:4]
+		if first {
+			copy(at, pix[:4])
+		} else {
+			layOver(at, pix)
+		}
 		return
 	}
 	for y := range to.H {

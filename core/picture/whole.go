@@ -64,14 +64,20 @@ func (a *Atlas) Scaled(m *world.Map, mask uint64, scale int) (pixels []byte, w, 
 func (a *Atlas) sampled(m *world.Map, mask uint64, step int) (pixels []byte, w, h int) {
 	w, h = max(1, m.Bounds.W/step), max(1, m.Bounds.H/step)
 	pixels = a.compose(m, mask, w, h, func(layers []*world.Layer, out []byte) {
-		chunks, styles := make([]*grid.Chunk, len(layers)), stylesOf(layers)
+		styles := stylesOf(layers)
 		var stack []*levels
 		for i := range w * h {
 			x, y := m.Bounds.X+i%w*step+step/2, m.Bounds.Y+i/w*step+step/2
-			for k, l := range layers {
-				chunks[k] = l.Cells.Chunk(x>>5, y>>5)
+			// Nothing is asked of layers beneath what hides them: they lie far apart in memory.
+			stack = stack[:0]
+			for k := len(layers) - 1; k >= 0 && (len(stack) == 0 || !stack[len(stack)-1].opaque); k-- {
+				one := [1]*grid.Chunk{layers[k].Cells.Chunk(x>>5, y>>5)}
+				var style []style
+				if styles != nil {
+					style = styles[k : k+1]
+				}
+				stack = a.stack(stack, one[:], style, x&31, y&31, still)
 			}
-			stack = a.stack(stack[:0], chunks, styles, x&31, y&31, still)
 			for k := len(stack) - 1; k >= 0; k-- {
 				blit(out, w, grid.Rect{X: i % w, Y: i / w, W: 1, H: 1}, stack[k].pix[maxLevel], 1, 1, k == len(stack)-1)
 			}

@@ -72,7 +72,7 @@ export class Core {
 
   static async start(): Promise<Core> {
     const core = new Core(await instantiate());
-    for (let part = 0; core.exports.warm(part) > 0; part++) await pause();
+    await pause();
     return core;
   }
 

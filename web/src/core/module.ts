@@ -78,8 +78,24 @@ let compiled: Promise<WebAssembly.Module> | undefined;
 
 /** Begins to fetch and compile the core, so that it is there when it is needed. */
 export function compile(): Promise<WebAssembly.Module> {
-  compiled ??= WebAssembly.compileStreaming(fetch(moduleUrl));
+  compiled ??= warmed(WebAssembly.compileStreaming(fetch(moduleUrl)));
   return compiled;
+}
+
+/** Has a module run once elsewhere, so that it begins in the page without standing still. */
+async function warmed(compiling: Promise<WebAssembly.Module>): Promise<WebAssembly.Module> {
+  const worker = new Worker(new URL('./warm.worker.ts', import.meta.url), { type: 'module' });
+  try {
+    const module = await compiling;
+    // Whatever goes wrong there will be said when the page does the same.
+    await new Promise<void>((done) => {
+      worker.onmessage = worker.onerror = worker.onmessageerror = () => done();
+      worker.postMessage(module);
+    });
+    return module;
+  } finally {
+    worker.terminate();
+  }
 }
 
 /** A fresh instance of the core. The module itself is compiled once. */
