@@ -18,7 +18,7 @@ func TestRoomLiesOnNothing(t *testing.T) {
 	r := rand.New(rand.NewPCG(4, 4))
 	ids := &world.Counter{Prefix: 8}
 	for seed := range uint64(30) {
-		d, err := generate.World(seed)
+		d, err := generate.FromAbove(seed)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -71,7 +71,7 @@ func TestRoomLiesOnNothing(t *testing.T) {
 func TestLandings(t *testing.T) {
 	landed := 0
 	for seed := range uint64(150) {
-		d, err := generate.World(seed)
+		d, err := generate.FromAbove(seed)
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -30,12 +30,12 @@ func Landing(g *body.Ground, size body.Size, door grid.Rect) (grid.Point, bool) 
 		for _, p := range ring {
 			for _, way := range [4]grid.Point{{X: 0, Y: -1}, {X: -1, Y: 0}, {X: 1, Y: 0}, {X: 0, Y: 1}} {
 				q := p.Add(way)
-				if seen[q] || !g.Stands(size, q) {
+				if seen[q] || !g.Fits(size, body.At(g.Lattice, q)) {
 					continue
 				}
 				seen[q] = true
 				next = append(next, q)
-				if !g.Doorway(q) && (!found || q.Y < best.Y || q.Y == best.Y && q.X < best.X) {
+				if !g.Doorway(q) && g.Stands(size, q) && (!found || q.Y < best.Y || q.Y == best.Y && q.X < best.X) {
 					best, found = q, true
 				}
 			}

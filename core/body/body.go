@@ -5,6 +5,7 @@ package body
 
 import (
 	"azzel/core/grid"
+	"azzel/core/limit"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
@@ -19,31 +20,45 @@ type Size struct{ W, H int }
 // and half a cell high, so that one passes through gaps of one cell.
 func PlayerSize(l grid.Lattice) Size { return Size{max(2, l.W*5/8), max(2, l.H/2)} }
 
-// A Ground is what of a map stops a body. It belongs to one document.
+// SizeOf is the body of somebody on a map: seen from above that of PlayerSize, from the side
+// what their movement says, or five by seven eighths of a cell.
+func SizeOf(l grid.Lattice, view world.View, m world.Movement) Size {
+	if view == world.TopDown {
+		return PlayerSize(l)
+	}
+	s := Size{max(2, l.W*5/8), max(2, l.H*7/8)}
+	if m.BodyW > 0 {
+		s.W = min(max(2, m.BodyW), limit.Body*l.W)
+	}
+	if m.BodyH > 0 {
+		s.H = min(max(2, m.BodyH), limit.Body*l.H)
+	}
+	return s
+}
+
+// A Ground is what of a map stops a body. It belongs to one document, and to one
+// goroutine.
 type Ground struct {
 	Map     *world.Map
 	Lattice grid.Lattice
 	doc     *world.Document
-	// masks says of each tile's number what of it is solid; water, whether it is water.
-	masks []tiles.Mask
-	water []bool
+	// tiles says of each tile's number what it does.
+	tiles []does
 	open  map[grid.Point]bool
+	// chunks are the cells that were looked at, recent the chunk of the last one.
+	chunks   map[grid.Point]*known
+	recent   *known
+	recentAt grid.Point
 	// beside are the grounds of neighbours across open edges.
 	beside map[world.ID]*Ground
 }
 
 // NewGround looks at a map of d. Doorways are always open, so that one can be
 // set into a wall.
-func NewGround(d *world.Document, m *world.Map) *Ground {
-	n := d.TilesEnd()
-	g := &Ground{Map: m, Lattice: d.Project.Lattice(), doc: d, masks: make([]tiles.Mask, n), water: make([]bool, n), open: map[grid.Point]bool{}}
-	for _, t := range d.Tilesets {
-		for i, p := range t.Tiles {
-			if p != nil {
-				g.masks[t.First+i], g.water[t.First+i] = p.Solid, p.Water
-			}
-		}
-	}
+func NewGround(d *world.Document, m *world.Map) *Ground { return newGround(d, m, doing(d)) }
+
+func newGround(d *world.Document, m *world.Map, tiles []does) *Ground {
+	g := &Ground{Map: m, Lattice: d.Project.Lattice(), doc: d, tiles: tiles, open: map[grid.Point]bool{}, chunks: map[grid.Point]*known{}}
 	g.doorways()
 	return g
 }
@@ -73,24 +88,7 @@ func (g *Ground) mask(c grid.Point) tiles.Mask {
 	if g.open[c] {
 		return 0
 	}
-	var m tiles.Mask
-	wet := false
-	for _, l := range g.Map.Layers {
-		if !l.Counts {
-			continue
-		}
-		if v := l.Cells.At(c); v != 0 && v.Tile() < len(g.masks) {
-			// The topmost tile that counts covers water beneath it, with whatever of the
-			// water is solid: a bridge.
-			if wet = g.water[v.Tile()]; !wet {
-				m |= g.masks[v.Tile()].Lying(v.Orientation())
-			}
-		}
-	}
-	if wet {
-		return tiles.Whole
-	}
-	return m
+	return g.at(c).solid
 }
 
 // Doorway reports whether c is a cell of a doorway.
@@ -153,11 +151,25 @@ func (g *Ground) blocked(r grid.Rect) bool {
 	return false
 }
 
-// Fits reports whether a body at p touches nothing solid.
-func (g *Ground) Fits(s Size, p Place) bool { return !g.blocked(g.parts(s.box(p))) }
+// Fits reports whether a body at p touches nothing solid; in side-view, nothing but the
+// slope it stands on.
+func (g *Ground) Fits(s Size, p Place) bool {
+	if g.Map.View == world.SideView {
+		return g.free(s, p)
+	}
+	return !g.blocked(g.parts(s.box(p)))
+}
 
-// Stands reports whether a body can stand in the middle of cell c.
-func (g *Ground) Stands(s Size, c grid.Point) bool { return g.Fits(s, At(g.Lattice, c)) }
+// Stands reports whether a body can stand in the middle of cell c; in side-view, on
+// something, or climbing or swimming.
+func (g *Ground) Stands(s Size, c grid.Point) bool {
+	p := At(g.Lattice, c)
+	if g.Map.View == world.SideView {
+		of := g.cellAt(c)
+		return g.free(s, p) && (of.climb || of.water || g.Supported(s, p))
+	}
+	return g.Fits(s, p)
+}
 
 // Move moves a body that fits at p by dx and dy, first sideways, then up or
 // down, each as far as it goes: so it slides along what is solid, and never

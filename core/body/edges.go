@@ -57,8 +57,7 @@ func (g *Ground) Across(c grid.Point) (*Ground, grid.Point) {
 	o := g.beside[m.ID]
 	if o == nil {
 		// What tiles do is the same there.
-		o = &Ground{Map: m, Lattice: g.Lattice, doc: g.doc, masks: g.masks, water: g.water, open: map[grid.Point]bool{}}
-		o.doorways()
+		o = newGround(g.doc, m, g.tiles)
 		g.beside[m.ID] = o
 	}
 	return o, board.Sub(m.Origin)

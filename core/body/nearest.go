@@ -2,7 +2,7 @@ package body
 
 import "azzel/core/grid"
 
-// Nearest finds the cell of the map nearest to c in which a body can stand: by
+// Nearest finds the cell of the map nearest to c in whose middle a body fits: by
 // distance, then row, then column. It looks at most radius cells away along
 // each axis, or over the whole map if radius is negative.
 func (g *Ground) Nearest(s Size, c grid.Point, radius int) (grid.Point, bool) {
@@ -18,7 +18,7 @@ func (g *Ground) Nearest(s Size, c grid.Point, radius int) (grid.Point, bool) {
 		if found && (far > bestFar || far == bestFar && (y > best.Y || y == best.Y && x > best.X)) {
 			return
 		}
-		if b.Has(p) && g.Stands(s, p) {
+		if b.Has(p) && g.Fits(s, At(g.Lattice, p)) {
 			best, found, bestFar = p, true, far
 		}
 	}

@@ -23,6 +23,8 @@ type Search struct {
 	Size Size
 	// Avoid, unless nil, says through which cells no way leads but at its beginning and end.
 	Avoid func(grid.Point) bool
+	// Straight leads from cell to cell through their sides alone.
+	Straight bool
 	// Left is how many cells may still be looked at. A search that found nothing and has none
 	// left was given up.
 	Left int
@@ -64,7 +66,7 @@ func (q *Search) Way(g *Ground, from, to grid.Point) (way []grid.Point, length i
 		if q.Left--; q.Left <= 0 {
 			return nil, 0, false
 		}
-		for _, d := range [8]grid.Point{{X: 0, Y: -1}, {X: -1, Y: 0}, {X: 1, Y: 0}, {X: 0, Y: 1}, {X: -1, Y: -1}, {X: 1, Y: -1}, {X: -1, Y: 1}, {X: 1, Y: 1}} {
+		for _, d := range q.directions() {
 			c, n := at.cell.Add(d), at.length+straight
 			if d.X != 0 && d.Y != 0 {
 				n = at.length + aslant
@@ -77,6 +79,15 @@ func (q *Search) Way(g *Ground, from, to grid.Point) (way []grid.Point, length i
 		}
 	}
 	return nil, 0, false
+}
+
+var eight = []grid.Point{{X: 0, Y: -1}, {X: -1, Y: 0}, {X: 1, Y: 0}, {X: 0, Y: 1}, {X: -1, Y: -1}, {X: 1, Y: -1}, {X: -1, Y: 1}, {X: 1, Y: 1}}
+
+func (q *Search) directions() []grid.Point {
+	if q.Straight {
+		return eight[:4]
+	}
+	return eight
 }
 
 // passes reports whether a body comes from the middle of a cell to that of a neighbour,

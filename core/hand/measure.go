@@ -5,7 +5,6 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/grid"
-	"azzel/core/play"
 	"azzel/core/world"
 )
 
@@ -38,7 +37,7 @@ func (h *Hand) ghostMeasure(d *world.Document, to Spot) {
 			spans = append(spans, grid.Span{Y: c.Y, X0: c.X, X1: c.X})
 		}
 		h.ghost.Region = grid.RegionOf(spans)
-		seconds := float64(length) / body.WayPart * 10 / play.CellsPerSecond10
+		seconds := float64(length) / body.WayPart * 10 / float64(d.Played().Speed)
 		h.ghost.Text += fmt.Sprintf(" · %s · %.1f s", count(length/body.WayPart, "step"), seconds)
 	}
 }

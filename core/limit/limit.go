@@ -45,6 +45,9 @@ const (
 	TileFrames = 64
 	// Characters a project may have.
 	Characters = 1000
+	// Speed is how many cells somebody moves in a second, Jump how many cells high they
+	// jump, and Body how many cells wide and high they are, at most.
+	Speed, Jump, Body = 64, 32, 8
 	// NameLetters is the longest name, in letters.
 	NameLetters = 120
 	// PictureSide is a picture's greatest width and height in pixels.

@@ -24,12 +24,10 @@ const (
 	Up
 	Down
 	Use
+	Jump
 )
 
 var ahead = [...]grid.Point{world.South: {X: 0, Y: 1}, world.West: {X: -1, Y: 0}, world.East: {X: 1, Y: 0}, world.North: {X: 0, Y: -1}}
-
-// CellsPerSecond10 is the walking speed in tenths of a cell a second.
-const CellsPerSecond10 = 55
 
 // A Start says where play begins: at a cell of a map, or at the spawn if Map
 // is 0.
@@ -55,6 +53,14 @@ const (
 	Crossed Event = "Through."
 	// NoLanding: nobody can stand beside the doorway on the other side.
 	NoLanding Event = "There is no room beside the doorway on the other side, so you stand in it."
+	// TooLarge: nobody of the player's size can stand on the map on the other side.
+	TooLarge Event = "You are too large for the map on the other side, so you stay here."
+	// Hurt: something hurt the player.
+	Hurt Event = "That hurt."
+	// Harmed: the player's health was used up.
+	Harmed Event = "That was too much: back to where you came in."
+	// Reached: one came to a checkpoint.
+	Reached Event = "Checkpoint: you come back to here."
 	// Fell: one went over a deadly edge.
 	Fell Event = "That edge is deadly: back to where you came in."
 	// Finished: an exit was reached.
@@ -66,9 +72,13 @@ var ErrNowhere = errors.New("there is no free cell to begin on: make room on a m
 
 // A Game is a game under way.
 type Game struct {
-	doc     *world.Document
-	ground  *body.Ground
+	doc    *world.Document
+	ground *body.Ground
+	// size is the player's body on the map they are on, moves how they move, drive the same
+	// in side-view.
 	size    body.Size
+	moves   world.Movement
+	drive   body.Drive
 	events  []Event
 	grounds map[world.ID]*body.Ground
 	state
@@ -85,17 +95,25 @@ type state struct {
 	through  world.ID
 	finished bool
 	used     bool
-	// entered is where one came into the map.
+	// entered is where one came into the map, or its checkpoint that was touched last.
 	entered body.Place
+	// motion is how the player moves in side-view; jumped says that jumping is held.
+	motion body.Motion
+	jumped bool
+	// goal is where the step leads that is being taken cell by cell, if stepping.
+	goal     body.Place
+	stepping bool
+	// harm is how much health is gone, safe for how many ticks nothing hurts.
+	harm, safe int
 }
 
 // New begins a game on d.
 func New(d *world.Document, start Start) (*Game, error) {
-	g := &Game{size: body.PlayerSize(d.Project.Lattice())}
+	g := &Game{}
 	g.look(d)
 	m := d.Map(start.Map)
 	if m != nil {
-		c, ok := g.groundOf(m).Nearest(g.size, m.Bounds.Clamp(start.Cell), -1)
+		c, ok := g.groundOf(m).Nearest(g.sizeOn(m), m.Bounds.Clamp(start.Cell), -1)
 		if ok {
 			if c != start.Cell {
 				g.tell(Elsewhere)
@@ -114,8 +132,17 @@ func New(d *world.Document, start Start) (*Game, error) {
 // look takes d as the document from now on.
 func (g *Game) look(d *world.Document) {
 	g.doc, g.grounds = d, map[world.ID]*body.Ground{}
-	g.size = body.PlayerSize(d.Project.Lattice())
+	g.moves = d.Played()
+	g.drive = body.NewDrive(d.Project.Lattice(), g.moves)
 }
+
+// sizeOn is the player's body on a map.
+func (g *Game) sizeOn(m *world.Map) body.Size {
+	return body.SizeOf(g.doc.Project.Lattice(), m.View, g.moves)
+}
+
+// stand takes m as the map the player is on.
+func (g *Game) stand(m *world.Map) { g.mapID, g.ground, g.size = m.ID, g.groundOf(m), g.sizeOn(m) }
 
 func (g *Game) groundOf(m *world.Map) *body.Ground {
 	if g.grounds[m.ID] == nil {
@@ -127,9 +154,14 @@ func (g *Game) groundOf(m *world.Map) *body.Ground {
 func (g *Game) tell(e Event) { g.events = append(g.events, e) }
 
 func (g *Game) set(m *world.Map, c grid.Point) {
-	g.mapID, g.ground, g.place = m.ID, g.groundOf(m), body.At(g.doc.Project.Lattice(), c)
-	g.through, g.entered = 0, g.place
+	g.stand(m)
+	g.through = 0
+	g.put(body.At(g.doc.Project.Lattice(), c))
+	g.entered = g.place
 }
+
+// put sets the player down at rest.
+func (g *Game) put(p body.Place) { g.place, g.motion, g.stepping = p, body.Motion{}, false }
 
 // toSpawn sets the player down at the spawn, or at the nearest free cell; with
 // no spawn, on the first map that has a free cell.
@@ -140,7 +172,7 @@ func (g *Game) toSpawn() bool {
 			if p.Type != world.Spawn {
 				continue
 			}
-			if c, ok := g.groundOf(m).Nearest(g.size, l.CellAt(p.Foot), -1); ok {
+			if c, ok := g.groundOf(m).Nearest(g.sizeOn(m), l.CellAt(p.Foot), -1); ok {
 				g.set(m, c)
 				return true
 			}
@@ -148,7 +180,7 @@ func (g *Game) toSpawn() bool {
 	}
 	for _, m := range g.doc.Maps {
 		middle := grid.Point{X: m.Bounds.X + m.Bounds.W/2, Y: m.Bounds.Y + m.Bounds.H/2}
-		if c, ok := g.groundOf(m).Nearest(g.size, middle, -1); ok {
+		if c, ok := g.groundOf(m).Nearest(g.sizeOn(m), middle, -1); ok {
 			g.tell(NoSpawn)
 			g.set(m, c)
 			return true
@@ -166,7 +198,7 @@ func (g *Game) SetDocument(d *world.Document) error {
 	g.look(d)
 	m := d.Map(g.mapID)
 	if m != nil {
-		g.ground = g.groundOf(m)
+		g.stand(m)
 		if !scale && g.ground.Fits(g.size, g.place) {
 			return nil
 		}
@@ -189,57 +221,33 @@ func (g *Game) Tick(in Input) {
 		return
 	}
 	g.tick++
-	g.walk(in)
+	if g.ground.Map.View == world.SideView {
+		g.moveFromTheSide(in)
+	} else {
+		g.walk(in)
+	}
 	g.leave()
-	cell := g.place.Cell(g.doc.Project.Lattice())
-	g.touch(cell)
+	for _, c := range g.cells() {
+		g.touch(c)
+	}
 	pressed := in&Use != 0 && !g.used
 	g.used = in&Use != 0
+	cell := g.place.Cell(g.doc.Project.Lattice())
 	g.cross(cell, pressed)
 	if pressed && !g.finished {
 		g.touch(cell.Add(ahead[g.facing]))
 	}
+	g.suffer()
 }
 
-func (g *Game) walk(in Input) {
-	dx, dy := 0, 0
-	if in&Left != 0 {
-		dx--
-	}
-	if in&Right != 0 {
-		dx++
-	}
-	if in&Up != 0 {
-		dy--
-	}
-	if in&Down != 0 {
-		dy++
-	}
-	if dx == 0 && dy == 0 {
-		return
-	}
-	g.face(dx, dy)
+// cells are those the player touches: from above the one of the foot, from the side all that
+// the body covers.
+func (g *Game) cells() []grid.Point {
 	l := g.doc.Project.Lattice()
-	speed := g.speed()
-	if dx != 0 && dy != 0 {
-		speed = speed * 181 / 256
+	if g.ground.Map.View == world.TopDown {
+		return []grid.Point{g.place.Cell(l)}
 	}
-	before := g.place
-	if dx != 0 && dy != 0 {
-		g.place = g.ground.Move(g.size, g.place, dx*speed, dy*speed)
-	} else {
-		reach := l.W
-		if dx != 0 {
-			reach = l.H
-		}
-		g.place = g.ground.Round(g.size, g.place, dx*speed, dy*speed, reach*body.Unit*3/8)
-	}
-	g.way += root((g.place.X-before.X)*(g.place.X-before.X) + (g.place.Y-before.Y)*(g.place.Y-before.Y))
-}
-
-// speed is how far one walks in a tick, in positions.
-func (g *Game) speed() int {
-	return g.doc.Project.CellW * body.Unit * CellsPerSecond10 / 10 / TicksPerSecond
+	return g.size.Cells(l, g.place)
 }
 
 // leave lets happen what the edge does over which the foot has gone, if any.
@@ -256,18 +264,37 @@ func (g *Game) leave() {
 	if beside, _ := g.ground.Across(cell); beside != nil {
 		by := l.Pixel(g.ground.Map.Origin.Sub(beside.Map.Origin))
 		g.place = body.Place{X: g.place.X + by.X*body.Unit, Y: g.place.Y + by.Y*body.Unit}
-		g.mapID, g.ground = beside.Map.ID, g.groundOf(beside.Map)
+		g.goal = body.Place{X: g.goal.X + by.X*body.Unit, Y: g.goal.Y + by.Y*body.Unit}
+		g.stand(beside.Map)
 		g.entered, g.through = g.place, 0
+		if !g.ground.Fits(g.size, g.place) {
+			// It is seen otherwise there, so that one is larger.
+			g.toNearest(g.place.Cell(l))
+		}
 		return
 	}
 	g.tell(Fell)
-	g.place = g.entered
-	if !g.ground.Fits(g.size, g.place) {
-		// What one came in by is solid by now.
-		if c, ok := g.ground.Nearest(g.size, g.ground.Map.Bounds.Clamp(g.place.Cell(l)), -1); ok {
-			g.set(g.ground.Map, c)
-		}
+	g.comeBack()
+}
+
+// comeBack sets the player down where they came in, or as near to it as there is room, as what
+// one came in by may be solid by now.
+func (g *Game) comeBack() {
+	if g.ground.Fits(g.size, g.entered) {
+		g.put(g.entered)
+	} else {
+		g.toNearest(g.entered.Cell(g.doc.Project.Lattice()))
 	}
+}
+
+// toNearest sets the player down on the free cell of the map nearest to one, or at the spawn.
+func (g *Game) toNearest(c grid.Point) bool {
+	if to, ok := g.ground.Nearest(g.size, g.ground.Map.Bounds.Clamp(c), -1); ok {
+		g.set(g.ground.Map, to)
+		return true
+	}
+	g.tell(AtSpawn)
+	return g.toSpawn()
 }
 
 // face keeps the facing while one of the held directions is it.
@@ -301,6 +328,11 @@ func (g *Game) touch(c grid.Point) {
 				g.taken = slices.Insert(g.taken, i, p.ID)
 				g.tell(Took)
 			}
+		case world.Checkpoint:
+			if at := body.At(l, c); g.entered != at && g.ground.Fits(g.size, at) {
+				g.entered = at
+				g.tell(Reached)
+			}
 		case world.Exit:
 			g.finished = true
 			g.tell(Finished)
@@ -322,7 +354,18 @@ func (g *Game) cross(c grid.Point, use bool) {
 	}
 	end := found.Ends[1-from]
 	m := g.doc.Map(end.Map)
-	landing, ok := board.Landing(g.groundOf(m), g.size, end.Cells)
+	size := g.sizeOn(m)
+	landing, ok := board.Landing(g.groundOf(m), size, end.Cells)
+	if !g.groundOf(m).Fits(size, body.At(g.doc.Project.Lattice(), landing)) {
+		// A doorway is free, but perhaps not as large as a body.
+		if landing, ok = g.groundOf(m).Nearest(size, landing, -1); !ok {
+			if g.through != found.ID {
+				g.tell(TooLarge)
+			}
+			g.through = found.ID
+			return
+		}
+	}
 	g.set(m, landing)
 	g.tell(Crossed)
 	if !ok {
@@ -368,12 +411,18 @@ type Status struct {
 	Total    int
 	Finished bool
 	Moving   bool
+	// Doing is what the player does in side-view.
+	Doing body.Mode
+	// Health of Most is left; Safe says that nothing hurts for a moment.
+	Health, Most int
+	Safe         bool
 }
 
 // Status tells how the game stands. Taken of Total collectibles are counted
 // over all maps.
 func (g *Game) Status() Status {
 	s := Status{Map: g.mapID, Place: g.place, Facing: g.facing, Ticks: g.tick, Finished: g.finished,
+		Doing: g.motion.Mode, Health: max(0, g.moves.Health-g.harm), Most: g.moves.Health, Safe: g.safe > 0,
 		Steps: g.way / (g.doc.Project.CellW * body.Unit)}
 	for _, m := range g.doc.Maps {
 		for _, p := range m.Pieces {
@@ -430,9 +479,9 @@ func fit(at, length, from, room int) int {
 
 const stateTag = 'P'
 
-// Snapshot is the whole state as canonical bytes, version 2.
+// Snapshot is the whole state as canonical bytes, version 3.
 func (g *Game) Snapshot() []byte {
-	w := pack.Writer{Bytes: []byte{stateTag, 2}}
+	w := pack.Writer{Bytes: []byte{stateTag, 3}}
 	w.Int(g.tick)
 	w.Uint(uint64(g.mapID))
 	w.Int(g.place.X)
@@ -444,6 +493,12 @@ func (g *Game) Snapshot() []byte {
 	w.Uint(uint64(g.through))
 	w.Bool(g.finished)
 	w.Bool(g.used)
+	for _, n := range []int{g.motion.VX, g.motion.VY, g.motion.RestX, g.motion.RestY, int(g.motion.Mode), g.motion.Left, g.motion.Asked, g.goal.X, g.goal.Y, g.harm, g.safe} {
+		w.Int(n)
+	}
+	for _, yes := range []bool{g.motion.Rising, g.jumped, g.stepping} {
+		w.Bool(yes)
+	}
 	w.Uint(uint64(len(g.taken)))
 	for _, id := range g.taken {
 		w.Uint(uint64(id))

@@ -159,7 +159,7 @@ func (r *Recording) Go(tick int) error {
 		g.look(m.doc)
 	}
 	g.state = m.state.clone()
-	g.ground = g.groundOf(g.doc.Map(g.mapID))
+	g.stand(g.doc.Map(g.mapID))
 	from := m.state.tick - r.First()
 	for _, in := range r.inputs[from : from+tick-m.state.tick] {
 		g.Tick(in)

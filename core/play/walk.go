@@ -13,6 +13,12 @@ import (
 // ErrNoWay is reported for a place to which one can't walk.
 var ErrNoWay = errors.New("there is no way there")
 
+// ErrFromTheSide is reported on a map that is seen from the side.
+var ErrFromTheSide = errors.New("walking somewhere by a click is for maps that are seen from above")
+
+// errDanger is reported where danger begins.
+var errDanger = errors.New("the only way on leads through danger, so you stop before it")
+
 // errFar is reported if looking for a way was given up.
 var errFar = errors.New("that is too far to find the way at once: walk a part of it first")
 
@@ -35,15 +41,20 @@ type Walk struct {
 	on  world.ID
 	way []grid.Point
 	// ends says that the way is the last one, without a crossing at its end.
-	ends  bool
-	last  body.Place
-	stays int
-	anew  int
+	ends bool
+	// danger says that the way was cut where danger begins.
+	danger bool
+	last   body.Place
+	stays  int
+	anew   int
 }
 
 // WalkTo begins a walk to a cell. An error says in words why there is none.
 func (g *Game) WalkTo(m world.ID, cell grid.Point) (*Walk, error) {
 	w := &Walk{Map: m, Cell: cell}
+	if g.ground.Map.View == world.SideView {
+		return nil, ErrFromTheSide
+	}
 	if err := w.look(g); err != nil {
 		return nil, err
 	}
@@ -63,17 +74,39 @@ type leg struct {
 	first []grid.Point
 }
 
-// look finds the way over as few crossings as can be.
+// look finds the way over as few crossings as can be; through danger only if there is no
+// other, and then up to where it begins.
 func (w *Walk) look(g *Game) error {
-	w.doc, w.stays = g.doc, 0
+	w.doc, w.stays, w.danger = g.doc, 0, false
+	search := body.Search{Size: g.size, Straight: g.moves.Steering != world.EightWays, Left: walkCells}
+	err := w.search(g, &search, false)
+	if err != ErrNoWay {
+		return err
+	}
+	if err := w.search(g, &search, true); err != nil {
+		return err
+	}
+	for n := len(w.way) - 2; n >= 0; n-- {
+		if g.ground.Danger(w.way[n]) > 0 {
+			w.way, w.ends, w.danger = w.way[n+1:], true, true
+			break
+		}
+	}
+	return nil
+}
+
+// search looks for the way, through danger or not.
+func (w *Walk) search(g *Game, search *body.Search, danger bool) error {
 	open := []leg{{spot{g.mapID, g.place.Cell(g.doc.Project.Lattice())}, nil}}
 	seen := map[spot]bool{}
-	search := body.Search{Size: g.size, Left: walkCells}
 	for len(open) > 0 {
 		at := open[0]
 		open = open[1:]
 		m := g.doc.Map(at.m)
-		search.Avoid = g.avoided(m)
+		if m.View == world.SideView {
+			continue
+		}
+		search.Avoid = g.avoided(m, danger)
 		// way gives the way on the player's own map, if it goes on to a cell here.
 		way := func(to grid.Point) []grid.Point {
 			cells, _, found := search.Way(g.groundOf(m), at.cell, to)
@@ -94,7 +127,7 @@ func (w *Walk) look(g *Game) error {
 					continue
 				}
 				to := x.Ends[1-i]
-				landing, _ := board.Landing(g.groundOf(g.doc.Map(to.Map)), g.size, to.Cells)
+				landing, _ := board.Landing(g.groundOf(g.doc.Map(to.Map)), g.sizeOn(g.doc.Map(to.Map)), to.Cells)
 				next := spot{to.Map, landing}
 				if seen[next] {
 					continue
@@ -115,8 +148,8 @@ func (w *Walk) look(g *Game) error {
 	return ErrNoWay
 }
 
-// avoided are the cells of a map that lead elsewhere or end the game.
-func (g *Game) avoided(m *world.Map) func(grid.Point) bool {
+// avoided are the cells of a map that lead elsewhere, end the game or hurt.
+func (g *Game) avoided(m *world.Map, danger bool) func(grid.Point) bool {
 	ground := g.groundOf(m)
 	l := g.doc.Project.Lattice()
 	var exits []grid.Point
@@ -125,7 +158,9 @@ func (g *Game) avoided(m *world.Map) func(grid.Point) bool {
 			exits = append(exits, l.CellAt(p.Foot))
 		}
 	}
-	return func(c grid.Point) bool { return ground.Doorway(c) || slices.Contains(exits, c) }
+	return func(c grid.Point) bool {
+		return ground.Doorway(c) || slices.Contains(exits, c) || !danger && ground.Danger(c) > 0
+	}
 }
 
 // Next is what to hold down in the game's next tick; without more the walk is over. An
@@ -138,8 +173,12 @@ func (w *Walk) Next(g *Game) (in Input, more bool, err error) {
 	case g.doc == w.doc && jumped && w.ends && len(w.way) <= 2 && g.groundOf(g.doc.Map(w.on)).Doorway(w.Cell):
 		// A doorway is gone through as soon as it is come to.
 		return 0, false, nil
-	case !jumped && w.ends && len(w.way) <= 1 && w.there(g, w.Cell):
+	case !jumped && w.ends && len(w.way) <= 1 && w.danger && g.doc == w.doc && (len(w.way) == 0 || w.there(g, w.way[0])):
+		return 0, false, errDanger
+	case !jumped && w.ends && len(w.way) <= 1 && !w.danger && w.there(g, w.Cell):
 		return 0, false, nil
+	case g.ground.Map.View == world.SideView:
+		return 0, false, ErrFromTheSide
 	}
 	w.stays++
 	if g.place != w.last {

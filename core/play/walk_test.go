@@ -36,7 +36,7 @@ func TestSentSomewhere(t *testing.T) {
 	came, none, far := 0, 0, 0
 	for seed := range uint64(60) {
 		r := rand.New(rand.NewPCG(seed, 81))
-		d, err := generate.World(seed)
+		d, err := generate.FromAbove(seed)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -85,7 +85,7 @@ func TestSentWhileEditing(t *testing.T) {
 	edits := 0
 	for seed := range uint64(40) {
 		r := rand.New(rand.NewPCG(seed, 82))
-		d, err := generate.World(seed)
+		d, err := generate.FromAbove(seed)
 		if err != nil {
 			t.Fatal(err)
 		}

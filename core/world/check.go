@@ -374,7 +374,12 @@ func (d *Document) checkCharacter(c *Character) error {
 	if err := CheckName(c.Name, false); err != nil {
 		return err
 	}
-	if c.W < 1 || c.H < 1 || c.W > limit.MaxCellSide || c.H > limit.MaxCellSide {
+	if err := c.Movement.check(); err != nil {
+		return fmt.Errorf("how %s moves: %w", c.Name, err)
+	}
+	switch {
+	case c.Strip == "" && c.Picture == "" && c.W == 0 && c.H == 0:
+	case c.W < 1 || c.H < 1 || c.W > limit.MaxCellSide || c.H > limit.MaxCellSide:
 		return fmt.Errorf("a frame of a character is 1 to %d px wide and high; this one is %d × %d px", limit.MaxCellSide, c.W, c.H)
 	}
 	if len(d.Characters) > limit.Characters {

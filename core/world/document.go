@@ -31,7 +31,7 @@ func (c *Counter) NewID() ID {
 // A View is how a map is seen.
 type View int
 
-// The views. Side-view is stored already and can't be chosen yet.
+// The views.
 const (
 	TopDown View = iota
 	SideView
@@ -224,16 +224,17 @@ type Crossing struct {
 // four directions; the first one stands.
 const CharacterFrames = 4
 
-// A Character is somebody with a name and moving pictures.
+// A Character is somebody with a name, moving pictures and a way of moving.
 type Character struct {
 	ID     ID
 	Name   string
 	Number int
+	Movement
 	// Picture and Strip are the SHA-256 sums of the picture as it came in and of
 	// its frames in the encoding of tiles.Strip: CharacterFrames for each facing,
-	// in the order of the facings.
+	// in the order of the facings. Without them one is seen as the built-in figure.
 	Picture, Strip string
-	// W and H are the size of a frame in pixels. It stands with the middle of its
+	// W and H are the size of a frame in pixels, 0 without a picture. It stands with the middle of its
 	// lower edge on a foot point.
 	W, H int
 }

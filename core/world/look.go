@@ -73,6 +73,19 @@ const (
 // SideNames are what the sides are called, in their order.
 var SideNames = [...]string{"left", "right", "top", "bottom"}
 
+// SeenAs gives a map another view. What falls out of it below comes back to where it came in,
+// unless something else was chosen.
+func (m *Map) SeenAs(v View) {
+	switch bottom := &m.Edges[SideBottom]; {
+	case v == m.View:
+	case v == SideView && *bottom == EdgeWall:
+		*bottom = EdgeDeadly
+	case v == TopDown && *bottom == EdgeDeadly:
+		*bottom = EdgeWall
+	}
+	m.View = v
+}
+
 // A Background is a colour, or a gradient from the map's top to its bottom. Without
 // a bottom colour it is one colour; without a top one there is none.
 type Background struct{ Top, Bottom Colour }

@@ -140,13 +140,13 @@ var crossingFields = []field[Crossing]{
 	intsField(FieldNumber, func(c *Crossing) *int { return &c.Number }),
 }
 
-var characterFields = []field[Character]{
+var characterFields = append([]field[Character]{
 	textField(FieldName, func(c *Character) *string { return &c.Name }),
 	hashField(2, func(c *Character) *string { return &c.Picture }),
 	hashField(3, func(c *Character) *string { return &c.Strip }),
 	intsField(4, func(c *Character) *int { return &c.W }, func(c *Character) *int { return &c.H }),
 	intsField(FieldNumber, func(c *Character) *int { return &c.Number }),
-}
+}, movementFields()...)
 
 var medleyFields = []field[Medley]{
 	textField(FieldName, func(m *Medley) *string { return &m.Name }),

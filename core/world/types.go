@@ -23,12 +23,14 @@ const (
 	Spawn       ID = 1
 	Exit        ID = 2
 	Collectible ID = 3
+	Checkpoint  ID = 4
 )
 
 // Types are the built-in types, in the order in which they are shown.
 var Types = []Type{
 	{Spawn, "Spawn", Ways, "Where play begins. There is one in a project; placing another moves it."},
 	{Exit, "Exit", Ways, "Who walks onto it has finished."},
+	{Checkpoint, "Checkpoint", Ways, "Who touched it comes back to here after falling or coming to harm."},
 	{Collectible, "Collectible", Things, "Taken by walking over it, and counted."},
 }
 

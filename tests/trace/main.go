@@ -1,11 +1,14 @@
-// Command trace plays generated worlds and prints the state after each tick,
-// a line each: the same on every machine and in WebAssembly.
+// Command trace plays generated worlds and prints a line for each with a hash over the states
+// after all ticks: the same on every machine and in WebAssembly. For a single world it prints
+// the state after each tick.
 package main
 
 import (
 	"bufio"
+	"crypto/sha256"
 	"encoding/hex"
 	"fmt"
+	"io"
 	"os"
 	"strconv"
 
@@ -14,34 +17,51 @@ import (
 )
 
 func main() {
-	worlds, err := strconv.ParseUint(os.Args[1], 10, 32)
-	if err != nil {
-		fmt.Fprintln(os.Stderr, "usage: trace WORLDS TICKS")
-		os.Exit(2)
+	var numbers [3]uint64
+	for i := range numbers {
+		n, err := uint64(0), error(nil)
+		if len(os.Args) == len(numbers)+1 {
+			n, err = strconv.ParseUint(os.Args[i+1], 10, 31)
+		}
+		if err != nil || len(os.Args) != len(numbers)+1 {
+			fmt.Fprintln(os.Stderr, "usage: trace FIRST WORLDS TICKS")
+			os.Exit(2)
+		}
+		numbers[i] = n
 	}
-	ticks, err := strconv.Atoi(os.Args[2])
-	if err != nil {
-		fmt.Fprintln(os.Stderr, "usage: trace WORLDS TICKS")
-		os.Exit(2)
-	}
+	first, worlds, ticks := numbers[0], numbers[1], int(numbers[2])
 	out := bufio.NewWriter(os.Stdout)
 	defer out.Flush()
-	for seed := range worlds {
-		d, err := generate.World(seed)
-		if err != nil {
+	for seed := first; seed < first+worlds; seed++ {
+		if err := trace(out, seed, ticks, worlds == 1); err != nil {
 			fmt.Fprintln(out, "world", seed, err)
-			continue
-		}
-		g, err := play.New(d, play.Start{})
-		if err != nil {
-			fmt.Fprintln(out, "world", seed, err)
-			continue
-		}
-		for tick, in := range generate.Inputs(seed, ticks) {
-			g.Tick(in)
-			s := g.Status()
-			fmt.Fprintf(out, "world %d tick %d map %d x %d y %d facing %d steps %d taken %d finished %t all %s\n", seed, tick, s.Map, s.Place.X, s.Place.Y,
-				s.Facing, s.Steps, s.Taken, s.Finished, hex.EncodeToString(g.Snapshot()))
 		}
 	}
+}
+
+// trace plays one world.
+func trace(out io.Writer, seed uint64, ticks int, each bool) error {
+	d, err := generate.World(seed)
+	if err != nil {
+		return err
+	}
+	g, err := play.New(d, play.Start{})
+	if err != nil {
+		return err
+	}
+	sum := sha256.New()
+	for tick, in := range generate.Inputs(seed, ticks) {
+		g.Tick(in)
+		state := g.Snapshot()
+		sum.Write(state)
+		if each {
+			s := g.Status()
+			fmt.Fprintf(out, "world %d tick %d map %d x %d y %d facing %d steps %d taken %d finished %t all %s\n", seed, tick, s.Map, s.Place.X, s.Place.Y,
+				s.Facing, s.Steps, s.Taken, s.Finished, hex.EncodeToString(state))
+		}
+	}
+	if !each {
+		fmt.Fprintf(out, "world %d of %d ticks %x\n", seed, g.Status().Ticks, sum.Sum(nil))
+	}
+	return nil
 }

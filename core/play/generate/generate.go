@@ -11,8 +11,54 @@ import (
 	"azzel/core/world"
 )
 
-// World makes a project of two maps with random walls, pieces and crossings.
+// World makes a project of two maps with random walls, pieces and crossings, seen from above
+// or from the side, and somebody who moves at random.
 func World(seed uint64) (*world.Document, error) {
+	d, err := FromAbove(seed)
+	if err != nil {
+		return nil, err
+	}
+	r := rand.New(rand.NewPCG(seed, 80))
+	draft := d.Draft()
+	for _, m := range d.Maps {
+		if r.IntN(2) == 0 {
+			next := *m
+			next.SeenAs(world.SideView)
+			for _, v := range next.Values() {
+				if err := draft.Change(world.Ref{Kind: world.KindMap, ID: m.ID}, v); err != nil {
+					return nil, err
+				}
+			}
+		}
+	}
+	if r.IntN(3) > 0 {
+		who := &world.Character{Name: "Gardener", Movement: Movement(r)}
+		const id = world.ID(3)<<32 | 1
+		if err := draft.Put(world.Ref{Kind: world.KindCharacter, ID: id}, who.Values()); err != nil {
+			return nil, err
+		}
+		if err := draft.Change(world.Ref{Kind: world.KindProject}, world.IDValue(world.FieldPlayer, id)); err != nil {
+			return nil, err
+		}
+	}
+	return draft.Done()
+}
+
+// Movement is a random way of moving, often an extreme one.
+func Movement(r *rand.Rand) world.Movement {
+	m := world.Movement{Speed: 1 + r.IntN(120), Steering: world.Steering(r.IntN(3)), Jump: 1 + r.IntN(60), Air: 6 + r.IntN(90), Start: 1 + r.IntN(30),
+		Climb: 1 + r.IntN(90), Health: 1 + r.IntN(9), Cannot: world.Ability(r.IntN(8) & r.IntN(8))}
+	if r.IntN(4) == 0 {
+		m.Speed, m.Jump, m.Air = 640, 320, 6
+	}
+	if r.IntN(3) == 0 {
+		m.BodyW, m.BodyH = 2+r.IntN(40), 2+r.IntN(40)
+	}
+	return m
+}
+
+// FromAbove makes such a project with maps that are seen from above, and the built-in figure.
+func FromAbove(seed uint64) (*world.Document, error) {
 	r := rand.New(rand.NewPCG(seed, 77))
 	sizes := [][2]int{{16, 16}, {8, 8}, {24, 24}, {16, 24}, {5, 4}, {128, 128}}
 	size := sizes[r.IntN(len(sizes))]
@@ -40,8 +86,11 @@ func World(seed uint64) (*world.Document, error) {
 		}
 		for range 12 {
 			of := world.Collectible
-			if r.IntN(25) == 0 {
+			switch r.IntN(25) {
+			case 0:
 				of = world.Exit
+			case 1, 2:
+				of = world.Checkpoint
 			}
 			piece := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(Cell(r, m))}
 			if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
@@ -70,7 +119,7 @@ func Inputs(seed uint64, ticks int) []play.Input {
 	r := rand.New(rand.NewPCG(seed, 78))
 	var list []play.Input
 	for len(list) < ticks {
-		in := play.Input(r.IntN(32))
+		in := play.Input(r.IntN(64))
 		for range 1 + r.IntN(25) {
 			list = append(list, in)
 		}

@@ -1,0 +1,120 @@
+package body
+
+import (
+	"azzel/core/grid"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+// does is what a tile does to bodies.
+type does struct {
+	solid                          tiles.Mask
+	oneWay, climb, water, slippery bool
+	slow                           bool
+	danger                         uint8
+}
+
+// A cell is what its tiles do together.
+type cell struct {
+	solid, oneWay                tiles.Mask
+	climb, water, slippery, slow bool
+	danger                       uint8
+}
+
+const chunkSide = 32
+
+// topRow is the parts along the upper border of a cell, where a one-way tile holds that does
+// not say more.
+const topRow tiles.Mask = 1<<tiles.MaskSide - 1
+
+// known are cells of a chunk that were looked at once: a document never changes.
+type known struct {
+	have  [chunkSide * chunkSide / 64]uint64
+	cells [chunkSide * chunkSide]cell
+}
+
+// doing lists what each tile's number does.
+func doing(d *world.Document) []does {
+	list := make([]does, d.TilesEnd())
+	for _, t := range d.Tilesets {
+		for i, p := range t.Tiles {
+			if p != nil {
+				list[t.First+i] = does{solid: p.Solid, oneWay: p.OneWay, climb: p.Climbable, water: p.Water,
+					slippery: p.Slippery, slow: p.Slow, danger: uint8(p.Danger)}
+			}
+		}
+	}
+	return list
+}
+
+// at is what cell c of the map does. The cost is that of the map's layers the first time.
+func (g *Ground) at(c grid.Point) cell {
+	x, y := c.X>>5, c.Y>>5
+	k := g.recent
+	if k == nil || g.recentAt != (grid.Point{X: x, Y: y}) {
+		g.recentAt = grid.Point{X: x, Y: y}
+		if k = g.chunks[g.recentAt]; k == nil {
+			k = new(known)
+			g.chunks[g.recentAt] = k
+		}
+		g.recent = k
+	}
+	i := c.Y&(chunkSide-1)*chunkSide + c.X&(chunkSide-1)
+	if k.have[i>>6]>>(i&63)&1 == 0 {
+		k.cells[i] = g.look(c)
+		k.have[i>>6] |= 1 << (i & 63)
+	}
+	return k.cells[i]
+}
+
+func (g *Ground) look(c grid.Point) (of cell) {
+	for _, l := range g.Map.Layers {
+		if !l.Counts {
+			continue
+		}
+		v := l.Cells.At(c)
+		if v == 0 || v.Tile() >= len(g.tiles) {
+			continue
+		}
+		t := &g.tiles[v.Tile()]
+		// The topmost tile that counts covers water and danger beneath it, with whatever of
+		// the water is solid: a bridge.
+		of.water, of.danger, of.slippery, of.slow = t.water, t.danger, t.slippery, t.slow
+		of.climb = of.climb || t.climb
+		switch mask := t.solid.Lying(v.Orientation()); {
+		case t.water:
+		case t.oneWay:
+			if mask == 0 && g.Map.View == world.SideView {
+				mask = topRow
+			}
+			of.oneWay |= mask
+		default:
+			of.solid |= mask
+		}
+	}
+	if g.Map.View == world.TopDown {
+		// From above there is no falling through, and nobody swims.
+		of.solid |= of.oneWay
+		of.oneWay = 0
+		if of.water {
+			of.solid = tiles.Whole
+		}
+	}
+	return of
+}
+
+// Danger is how much what lies in a cell hurts; 0 outside the map.
+func (g *Ground) Danger(c grid.Point) int { return int(g.cellAt(c).danger) }
+
+// Cells are those that a body at p covers.
+func (s Size) Cells(l grid.Lattice, p Place) []grid.Point {
+	x0, y0, x1, y1 := s.box(p)
+	a, b := l.CellAt(grid.Point{X: x0 >> 8, Y: y0 >> 8}), l.CellAt(grid.Point{X: x1 >> 8, Y: y1 >> 8})
+	list := make([]grid.Point, 0, (b.X-a.X+1)*(b.Y-a.Y+1))
+	for y := a.Y; y <= b.Y; y++ {
+		for x := a.X; x <= b.X; x++ {
+			list = append(list, grid.Point{X: x, Y: y})
+		}
+	}
+	return list
+}

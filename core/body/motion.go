@@ -1,0 +1,353 @@
+package body
+
+import (
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// Fine is how many units of speed there are to a pixel a tick.
+const Fine = 1 << 16
+
+// positionFine is how many units of Fine there are to a position.
+const positionFine = Fine / Unit
+
+// ticksPerSecond is how many ticks there are to a second.
+const ticksPerSecond = 60
+
+// A Drive is how somebody moves in side-view, computed from the designer's terms: speeds in
+// 1/65,536 pixel a tick, and what a tick changes of them.
+type Drive struct {
+	Run, SpeedUp, SlowDown int
+	// Leap is the speed a jump begins with, Half half of what a tick takes of it.
+	Leap, Half  int
+	Fall        int
+	Climb, Swim int
+	Grace       int
+	Jumps       bool
+	Climbs      bool
+	Swims       bool
+}
+
+// NewDrive computes a drive. What is jumped is exact: after half its time the foot is as
+// high as was asked for, within a pixel, and after all of it as low as it began. Height is
+// half·n·(time − n) after n ticks.
+func NewDrive(l grid.Lattice, m world.Movement) Drive {
+	speed := func(tenths, side int) int { return tenths * side * Fine / (10 * ticksPerSecond) }
+	// The highest of n·(time − n) over whole ticks.
+	highest := m.Air / 2 * (m.Air - m.Air/2)
+	half := (m.Jump*l.H*Fine/10 + highest/2) / highest
+	d := Drive{Run: speed(m.Speed, l.W), Leap: half * m.Air, Half: half, Climb: speed(m.Climb, l.H), Swim: speed(m.Swim, l.H),
+		Grace: m.Grace, Jumps: m.Can(world.Jumping), Climbs: m.Can(world.Climbing), Swims: m.Can(world.Swimming)}
+	d.SpeedUp, d.SlowDown = max(1, d.Run/m.Start), max(1, d.Run/m.Stop)
+	d.Fall = max(d.Leap, min(speed(10*mostFall, l.H), max(2*d.Leap, d.Run)))
+	return d
+}
+
+// mostFall is how fast somebody falls at most, in cells a second, unless they jump so high
+// that they come down faster.
+const mostFall = 60
+
+// JumpWidth is how wide somebody jumps who runs, in tenths of a cell.
+func JumpWidth(m world.Movement) int { return m.Speed * m.Air / ticksPerSecond }
+
+// SpeedFor is the speed, in tenths of a cell a second, with which somebody jumps so wide.
+func SpeedFor(m world.Movement, width int) int { return (width*ticksPerSecond + m.Air/2) / m.Air }
+
+// A Mode is what somebody does in side-view.
+type Mode uint8
+
+// The modes.
+const (
+	Airborne Mode = iota
+	Grounded
+	OnLadder
+	InWater
+)
+
+// A Motion is what somebody has from tick to tick in side-view, beside a place. The zero
+// value falls from rest.
+type Motion struct {
+	// VX and VY are the speed, in 1/65,536 pixel a tick; down is positive.
+	VX, VY int
+	// RestX and RestY are what of a position is still to be moved.
+	RestX, RestY int
+	Mode         Mode
+	// Left is for how many ticks one may still jump who has left the ground; Asked for how
+	// many it still counts that a jump was asked for.
+	Left, Asked int
+	// Rising says that the jump is still held, so that it goes as high as it can.
+	Rising bool
+}
+
+// An Intent is what somebody wants in a tick: to the left or right and up or down, −1 to 1,
+// and to jump.
+type Intent struct {
+	X, Y int
+	Jump bool
+	// Pressed says that it was not held in the tick before.
+	Pressed bool
+}
+
+// Go lets a tick pass for somebody in side-view who is free at p.
+func (g *Ground) Go(s Size, p Place, m Motion, d Drive, in Intent) (Place, Motion) {
+	if m.Asked > 0 {
+		m.Asked--
+	}
+	if in.Pressed && d.Jumps {
+		m.Asked = d.Grace
+	}
+	if m.Left > 0 {
+		m.Left--
+	}
+	p, m = g.choose(s, p, m, d, in)
+	switch m.Mode {
+	case OnLadder:
+		m.VX, m.VY, m.Rising = in.X*d.Climb, in.Y*d.Climb, false
+		if m.Asked > 0 && in.Y <= 0 {
+			m = m.leap(d)
+		}
+	case InWater:
+		m.VX = approach(m.VX, in.X*d.Swim, d.SpeedUp/2+1)
+		up := in.Y
+		if in.Jump {
+			up = -1
+		}
+		// Without doing anything one sinks slowly.
+		to := up * d.Swim
+		if up == 0 {
+			to = d.Swim / 4
+		}
+		m.VY, m.Rising = approach(m.VY, to, d.Half+1), false
+		if in.Pressed && !g.swims(s, Place{p.X, p.Y - g.Lattice.H*Unit/2}) {
+			m = m.leap(d)
+		}
+	default:
+		p, m = g.walkOrFall(s, p, m, d, in)
+	}
+	return g.carry(s, p, m, d)
+}
+
+// leap begins a jump.
+func (m Motion) leap(d Drive) Motion {
+	m.VY, m.RestY, m.Mode, m.Rising, m.Asked, m.Left = -d.Leap+d.Half, 0, Airborne, true, 0, 0
+	return m
+}
+
+// choose finds what somebody does from what surrounds them.
+func (g *Ground) choose(s Size, p Place, m Motion, d Drive, in Intent) (Place, Motion) {
+	switch {
+	case d.Climbs && g.climbs(s, p) && (m.Mode == OnLadder || in.Y < 0 || in.Y > 0 && m.Mode != Grounded):
+		m.Mode, m.RestX = OnLadder, 0
+	case d.Climbs && in.Y > 0 && m.Mode == Grounded && g.ladderBelow(s, p):
+		// Down from the top of a ladder.
+		p.Y++
+		m.Mode, m.RestX = OnLadder, 0
+	case d.Swims && g.swims(s, p):
+		if m.Mode != InWater {
+			m.Mode, m.VY = InWater, m.VY/2
+		}
+	case m.Mode == OnLadder || m.Mode == InWater:
+		m.Mode = Airborne
+	}
+	return p, m
+}
+
+// walkOrFall changes the speed of somebody who stands or is in the air.
+func (g *Ground) walkOrFall(s Size, p Place, m Motion, d Drive, in Intent) (Place, Motion) {
+	under := g.standsOn(p)
+	run, up, down := d.Run, d.SpeedUp, d.SlowDown
+	switch {
+	case m.Mode == Airborne:
+		down = down/2 + 1
+	case under.slippery:
+		up, down = up/8+1, down/8+1
+	}
+	if m.Mode == Grounded && under.slow {
+		run /= 2
+	}
+	switch {
+	case in.X == 0 || m.VX*in.X > run:
+		m.VX = approach(m.VX, in.X*run, down)
+	case m.VX*in.X < 0:
+		m.VX = approach(m.VX, in.X*run, up+down)
+	default:
+		m.VX = approach(m.VX, in.X*run, up)
+	}
+	if m.Mode == Grounded && in.Pressed && in.Y > 0 && g.heldAt(s, p, p.Y) && g.free(s, Place{p.X, p.Y + 1}) {
+		// Down through what holds from above alone.
+		p.Y++
+		m.Mode, m.Asked, m.VY = Airborne, 0, 0
+		return p, m
+	}
+	if m.Asked > 0 && (m.Mode == Grounded || m.Left > 0) {
+		return p, m.leap(d)
+	}
+	if m.Mode == Grounded {
+		m.VY, m.RestY = 0, 0
+		return p, m
+	}
+	if m.Rising = m.Rising && in.Jump && m.VY < 0; m.VY < 0 && !m.Rising {
+		// Let go, so the jump is a lower one.
+		m.VY += 4 * d.Half
+	}
+	m.VY = min(m.VY+2*d.Half, d.Fall)
+	return p, m
+}
+
+// carry moves somebody by their speed.
+func (g *Ground) carry(s Size, p Place, m Motion, d Drive) (Place, Motion) {
+	dx := floorDiv(m.VX+m.RestX, positionFine)
+	m.RestX += m.VX - dx*positionFine
+	q, stopped := g.along(s, p, dx, m.Mode == Grounded)
+	if stopped {
+		m.VX, m.RestX = 0, 0
+	}
+	p = q
+	dy := 0
+	if m.Mode != Grounded {
+		dy = floorDiv(m.VY+m.RestY, positionFine)
+		m.RestY += m.VY - dy*positionFine
+		if q, stopped = g.upOrDown(s, p, dy, m.Mode != OnLadder || dy > 0); stopped {
+			m.VY, m.RestY = 0, 0
+		}
+		p = q
+	}
+	return p, m.settle(g, s, p, d)
+}
+
+// settle says whether somebody stands after having moved.
+func (m Motion) settle(g *Ground, s Size, p Place, d Drive) Motion {
+	stands := m.VY >= 0 && g.Supported(s, p)
+	switch {
+	case m.Mode == OnLadder:
+		if stands && (!g.climbs(s, p) || m.VY > 0) || m.VY == 0 && !g.climbs(s, p) {
+			m.Mode = Airborne
+			if stands {
+				m.Mode = Grounded
+			}
+		}
+	case m.Mode == InWater:
+	case stands:
+		m.Mode, m.VY, m.RestY, m.Rising = Grounded, 0, 0, false
+	case m.Mode == Grounded:
+		m.Mode, m.Left = Airborne, d.Grace
+	}
+	return m
+}
+
+// approach is a, nearer to b by at most step.
+func approach(a, b, step int) int {
+	if a < b {
+		return min(a+step, b)
+	}
+	return max(a-step, b)
+}
+
+// along moves a body sideways in side-view, with the foot on the line of slopes if it stands or
+// comes upon one. It reports whether it was stopped.
+func (g *Ground) along(s Size, p Place, dx int, stands bool) (Place, bool) {
+	w, h := g.part()
+	for dx != 0 {
+		step := min(max(dx, -w), w)
+		q := g.follow(p, step, rise*h, stands)
+		if g.free(s, q) {
+			p, dx = q, dx-step
+			continue
+		}
+		// As near as it gets: to nowhere is free.
+		near, far := 0, max(step, -step)
+		for far-near > 1 {
+			if half := (near + far) / 2; g.free(s, g.follow(p, half*step/max(step, -step), rise*h, stands)) {
+				near = half
+			} else {
+				far = half
+			}
+		}
+		return g.follow(p, near*step/max(step, -step), rise*h, stands), true
+	}
+	return p, false
+}
+
+// follow is p moved to the side, on the line of the ground.
+func (g *Ground) follow(p Place, dx, most int, stands bool) Place {
+	if dx == 0 {
+		return p
+	}
+	_, h := g.part()
+	q := Place{p.X + dx, p.Y}
+	_, y, found := surface{g, stands}.under(q, rise)
+	switch {
+	case !found && stands:
+		// The line may have risen by more than the row of the foot shows.
+		_, y, found = surface{g, stands}.under(Place{q.X, q.Y - rise*h}, rise)
+	case !found:
+		return q
+	}
+	if found && (stands && max(y-p.Y, p.Y-y) <= most || y < p.Y && p.Y-y <= most) {
+		q.Y = y
+	}
+	return q
+}
+
+// upOrDown moves a body up or down in side-view. Going down it is stopped by what holds from
+// above alone, if it catches. It reports whether it was stopped.
+func (g *Ground) upOrDown(s Size, p Place, dy int, catches bool) (Place, bool) {
+	_, h := g.part()
+	for dy != 0 {
+		step := min(max(dy, -h), h)
+		to := p.Y + step
+		held := false
+		if step > 0 && catches {
+			// The first row that begins at the foot or below it and holds.
+			if row := -floorDiv(-p.Y, h); row*h < to && g.heldAt(s, p, row*h) {
+				to, held = row*h, true
+			}
+		}
+		if q := (Place{p.X, to}); !g.free(s, q) {
+			near, far := 0, max(to-p.Y, p.Y-to)
+			for far-near > 1 {
+				if half := (near + far) / 2; g.free(s, Place{p.X, p.Y + half*step/max(step, -step)}) {
+					near = half
+				} else {
+					far = half
+				}
+			}
+			return Place{p.X, p.Y + near*step/max(step, -step)}, true
+		}
+		p.Y = to
+		if held {
+			return p, true
+		}
+		dy -= step
+	}
+	return p, false
+}
+
+// middle is the cell in which the middle of a body is.
+func (g *Ground) middle(s Size, p Place) grid.Point {
+	return Place{p.X, p.Y - s.H*Unit/2}.Cell(g.Lattice)
+}
+
+// cellAt is what a cell of the map does; outside the map, and in a doorway, nothing.
+func (g *Ground) cellAt(c grid.Point) cell {
+	if !g.Map.Bounds.Has(c) || g.open[c] {
+		return cell{}
+	}
+	return g.at(c)
+}
+
+func (g *Ground) climbs(s Size, p Place) bool {
+	return g.cellAt(g.middle(s, p)).climb || g.cellAt(p.Cell(g.Lattice)).climb
+}
+
+func (g *Ground) swims(s Size, p Place) bool { return g.cellAt(g.middle(s, p)).water }
+
+// ladderBelow reports whether somebody stands on the top of what can be climbed.
+func (g *Ground) ladderBelow(s Size, p Place) bool {
+	return g.cellAt(Place{p.X, p.Y + 1}.Cell(g.Lattice)).climb && g.free(s, Place{p.X, p.Y + 1})
+}
+
+// standsOn is what the cell does on which the foot of p stands.
+func (g *Ground) standsOn(p Place) cell {
+	return g.cellAt(Place{p.X, p.Y + 1}.Cell(g.Lattice))
+}

@@ -1,0 +1,147 @@
+package world
+
+import (
+	"fmt"
+
+	"azzel/core/limit"
+)
+
+// A Steering is in which directions somebody walks who is seen from above.
+type Steering int
+
+// The steerings.
+const (
+	EightWays Steering = iota
+	FourWays
+	// CellByCell walks from the middle of a cell to that of the next.
+	CellByCell
+	steeringEnd
+)
+
+// An Ability is something somebody can do.
+type Ability int
+
+// The abilities, to be combined.
+const (
+	Jumping Ability = 1 << iota
+	Climbing
+	Swimming
+	abilityEnd
+)
+
+// A Movement is how somebody moves, in the terms of a designer. A value of 0 stands for the
+// usual one; Filled puts that in.
+type Movement struct {
+	// Speed is how fast one walks and runs, in tenths of a cell a second.
+	Speed int
+	// Steering is where to one walks, seen from above.
+	Steering Steering
+	// Jump is how high one jumps, in tenths of a cell; Air how long that takes until one is
+	// down again, in ticks.
+	Jump, Air int
+	// Start and Stop are how long it takes to come to full speed and to a stand in
+	// side-view, in ticks.
+	Start, Stop int
+	// Climb and Swim are how fast one does so, in tenths of a cell a second.
+	Climb, Swim int
+	// Grace is for how many ticks one still jumps after leaving a ledge, and for how many
+	// ticks before landing asking for it counts.
+	Grace int
+	// Health is how much one bears.
+	Health int
+	// Cannot are the abilities one has not.
+	Cannot Ability
+	// BodyW and BodyH are the size of the body in pixels, in side-view.
+	BodyW, BodyH int
+}
+
+// UsualMovement is what the values of 0 stand for, but for the body, which follows from the
+// size of a cell.
+var UsualMovement = Movement{Speed: 55, Jump: 22, Air: 36, Start: 8, Stop: 6, Climb: 30, Swim: 35, Grace: 6, Health: 3}
+
+// A term is a value of a movement with its range.
+type term struct {
+	number      Field
+	name        string
+	least, most int
+	at          func(*Movement) *int
+}
+
+// terms are the values that can be set, in the order of their fields.
+var terms = [...]term{
+	{10, "speed", 1, 10 * limit.Speed, func(m *Movement) *int { return &m.Speed }},
+	{11, "steering", 0, int(steeringEnd) - 1, func(m *Movement) *int { return (*int)(&m.Steering) }},
+	{12, "jump", 1, 10 * limit.Jump, func(m *Movement) *int { return &m.Jump }},
+	{13, "air", 6, 240, func(m *Movement) *int { return &m.Air }},
+	{14, "start", 1, 240, func(m *Movement) *int { return &m.Start }},
+	{15, "stop", 1, 240, func(m *Movement) *int { return &m.Stop }},
+	{16, "climb", 1, 10 * limit.Speed, func(m *Movement) *int { return &m.Climb }},
+	{17, "swim", 1, 10 * limit.Speed, func(m *Movement) *int { return &m.Swim }},
+	{18, "grace", 1, 60, func(m *Movement) *int { return &m.Grace }},
+	{19, "health", 1, 100, func(m *Movement) *int { return &m.Health }},
+	{20, "cannot", 0, int(abilityEnd) - 1, func(m *Movement) *int { return (*int)(&m.Cannot) }},
+	{21, "body width", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.BodyW }},
+	{22, "body height", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.BodyH }},
+}
+
+// Filled is m with the usual values where it has none.
+func (m Movement) Filled() Movement {
+	usual := UsualMovement
+	for _, t := range terms {
+		if v := t.at(&m); *v == 0 {
+			*v = *t.at(&usual)
+		}
+	}
+	return m
+}
+
+// Can reports whether somebody has an ability.
+func (m Movement) Can(a Ability) bool { return m.Cannot&a == 0 }
+
+// With sets a value by the name it has for the page. An error says in words what the value
+// may be.
+func (m Movement) With(name string, value int) (Movement, error) {
+	for _, t := range terms {
+		if t.name == name {
+			*t.at(&m) = value
+			return m, m.check()
+		}
+	}
+	return m, fmt.Errorf("there is no %q about moving", name)
+}
+
+// TermRange is the least and the most of a value by its name.
+func TermRange(name string) (least, most int) {
+	for _, t := range terms {
+		if t.name == name {
+			return t.least, t.most
+		}
+	}
+	return 0, 0
+}
+
+func (m Movement) check() error {
+	for _, t := range terms {
+		if v := *t.at(&m); v != 0 && (v < t.least || v > t.most) {
+			return fmt.Errorf("%s is %d to %d, not %d", t.name, t.least, t.most, v)
+		}
+	}
+	return nil
+}
+
+// movementFields are the fields of a character that say how they move.
+func movementFields() []field[Character] {
+	list := make([]field[Character], 0, len(terms))
+	for _, t := range terms {
+		list = append(list, intsField(t.number, func(c *Character) *int { return t.at(&c.Movement) }))
+	}
+	return list
+}
+
+// Played is how the one who is played moves.
+func (d *Document) Played() Movement {
+	if c := d.Character(d.Project.Player); c != nil {
+		return c.Movement.Filled()
+	}
+	return UsualMovement
+}
