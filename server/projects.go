@@ -42,6 +42,8 @@ type NewProject struct {
 	CellH int    `json:"cellH"`
 	SeenW int    `json:"seenW"`
 	SeenH int    `json:"seenH"`
+	// View is how maps are seen: 0 top-down, 1 from the side.
+	View int `json:"view"`
 }
 
 func card(p store.Project) ProjectCard {
@@ -69,7 +71,7 @@ func (v *Server) createProject(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	d, err := world.Start(world.Project{Name: n.Name, CellW: n.CellW, CellH: n.CellH, SeenW: n.SeenW, SeenH: n.SeenH}, &world.Counter{Prefix: prefix})
+	d, err := world.Start(world.Project{Name: n.Name, CellW: n.CellW, CellH: n.CellH, SeenW: n.SeenW, SeenH: n.SeenH, View: world.View(n.View)}, &world.Counter{Prefix: prefix})
 	if err != nil {
 		return refuse(err)
 	}
@@ -201,7 +203,7 @@ func firstPictures(d *world.Document) []string {
 			sums = append(sums, t.Strip)
 		}
 	}
-	if c := d.Character(d.Project.Player); c != nil {
+	if c := d.Character(d.Project.Player); c != nil && c.Strip != "" {
 		sums = append(sums, c.Strip)
 	}
 	return sums

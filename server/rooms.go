@@ -267,7 +267,7 @@ func (r *room) blobsThere(ctx context.Context, e edit.Edit) error {
 			}
 		case world.KindCharacter:
 			var c *world.Character
-			if c, err = world.ReadCharacter(put.Values); err == nil {
+			if c, err = world.ReadCharacter(put.Values); err == nil && c.Strip != "" {
 				err = r.pictureThere(ctx, c.Name, c.Picture, c.Strip, 4*world.CharacterFrames)
 			}
 		}
@@ -316,7 +316,7 @@ func mayChange(c edit.Change) bool {
 	case world.KindTileset:
 		return c.Value.Field == world.FieldName || c.Value.Field >= world.TileField
 	case world.KindCharacter:
-		return c.Value.Field == world.FieldName
+		return c.Value.Field == world.FieldName || c.Value.Field >= world.FieldMovement
 	}
 	return true
 }

@@ -18,6 +18,8 @@ type Bundle struct {
 		Cell   Size   `json:"cell"`
 		Seen   Size   `json:"seen"`
 		Player string `json:"player,omitempty"`
+		// View is how maps are seen that are made, top-down without it.
+		View string `json:"view,omitempty" jsonschema:"enum=side-view"`
 		// Drawer is how tilesets, bonds and medleys are arranged, by id.
 		Drawer []string `json:"drawer,omitempty"`
 		// Legend is which tile each colour of a picture meant last, the latest first.
@@ -92,7 +94,32 @@ type Character struct {
 	ID    string `json:"id"`
 	Name  string `json:"name"`
 	Frame Size   `json:"frame"`
-	Sheet Sheet  `json:"sheet"`
+	// Sheet is the frames of walking. Without it one is seen as the built-in figure.
+	Sheet    *Sheet    `json:"sheet,omitempty"`
+	Movement *Movement `json:"movement,omitempty"`
+}
+
+// A Movement is how a character moves. What is not there is as usual.
+type Movement struct {
+	// Speed, climb and swim are in tenths of a cell a second.
+	Speed    int    `json:"speed,omitempty"`
+	Steering string `json:"steering,omitempty" jsonschema:"enum=four ways,enum=cell by cell"`
+	// Jump is how high one jumps in tenths of a cell, air how long that takes in ticks of a
+	// sixtieth of a second.
+	Jump int `json:"jump,omitempty"`
+	Air  int `json:"air,omitempty"`
+	// Start and stop are how many ticks it takes to full speed and to a stand.
+	Start int `json:"start,omitempty"`
+	Stop  int `json:"stop,omitempty"`
+	Climb int `json:"climb,omitempty"`
+	Swim  int `json:"swim,omitempty"`
+	// Grace is for how many ticks one still jumps beside a ledge.
+	Grace  int `json:"grace,omitempty"`
+	Health int `json:"health,omitempty"`
+	// Cannot lists what one can't do.
+	Cannot []string `json:"cannot,omitempty"`
+	// Body is the size of the body in side-view, in pixels.
+	Body *Size `json:"body,omitempty"`
 }
 
 // A Tileset is tilesets/NAME.json. Without a sheet it is the blockout tileset.

@@ -105,6 +105,13 @@ func (b *reader) all(d *world.Draft) error {
 		return fmt.Errorf("bundle.json: project: %w", err)
 	}
 	var err error
+	if in.Project.View != "" {
+		view, err := wordNumber(viewWords, in.Project.View)
+		if err != nil {
+			return fmt.Errorf("bundle.json: project, view: %w", err)
+		}
+		project.View = world.View(view)
+	}
 	if in.Project.Player != "" {
 		if project.Player, err = parseID(in.Project.Player); err != nil {
 			return fmt.Errorf("bundle.json: project, player: %w", err)
@@ -196,8 +203,13 @@ func (b *reader) characters() error {
 			return err
 		}
 		c := world.Character{Name: in.Name, W: in.Frame.W, H: in.Frame.H}
-		if c.Picture, c.Strip, _, err = b.sheet(in.Sheet, 4*world.CharacterFrames); err != nil {
-			return fmt.Errorf("%s: %w", what, err)
+		if in.Sheet != nil {
+			if c.Picture, c.Strip, _, err = b.sheet(*in.Sheet, 4*world.CharacterFrames); err != nil {
+				return fmt.Errorf("%s: %w", what, err)
+			}
+		}
+		if c.Movement, err = in.Movement.movement(); err != nil {
+			return fmt.Errorf("%s: movement, %w", what, err)
 		}
 		if err := b.put(world.KindCharacter, 0, id, c.Values(), what); err != nil {
 			return err

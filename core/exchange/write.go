@@ -87,6 +87,9 @@ func (b *writer) all() error {
 	out := Bundle{Format: Format, Version: Version, Tilesets: []string{}, Maps: []string{}}
 	out.Project.Name = d.Project.Name
 	out.Project.Cell, out.Project.Seen = Size{d.Project.CellW, d.Project.CellH}, Size{d.Project.SeenW, d.Project.SeenH}
+	if d.Project.View != world.TopDown {
+		out.Project.View = word(viewWords, d.Project.View)
+	}
 	if d.Project.Player != 0 {
 		out.Project.Player = idText(d.Project.Player)
 	}
@@ -110,11 +113,14 @@ func (b *writer) all() error {
 		out.Properties = append(out.Properties, Property{idText(p.ID), p.Name, word(typeWords, p.Type)})
 	}
 	for i, c := range d.Characters {
-		sheet, err := b.sheet(fmt.Sprintf("characters/%d", i+1), c.Picture, c.Strip)
-		if err != nil {
-			return fmt.Errorf("the character %s: %w", c.Name, err)
+		var sheet *Sheet
+		if c.Strip != "" {
+			var err error
+			if sheet, err = b.sheet(fmt.Sprintf("characters/%d", i+1), c.Picture, c.Strip); err != nil {
+				return fmt.Errorf("the character %s: %w", c.Name, err)
+			}
 		}
-		out.Characters = append(out.Characters, Character{idText(c.ID), c.Name, Size{c.W, c.H}, *sheet})
+		out.Characters = append(out.Characters, Character{idText(c.ID), c.Name, Size{c.W, c.H}, sheet, movement(c.Movement)})
 	}
 	for _, m := range d.Medleys {
 		part := Medley{ID: idText(m.ID), Name: m.Name, Seed: m.Seed, Turned: m.Turned, Mirrored: m.Mirrored, Tiles: []Weighted{}}

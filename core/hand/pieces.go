@@ -184,6 +184,7 @@ func farSide(d *world.Document, at grid.Point) (room grid.Rect, text, problem st
 // newMap makes an empty map of a box of the board.
 func (h *Hand) newMap(d *world.Document, r grid.Rect) (*world.Map, []edit.Part) {
 	m, layers := world.NewMap(board.NameFor(d, r), grid.Point{X: r.X, Y: r.Y}, grid.Rect{W: r.W, H: r.H}, h.ids)
+	m.SeenAs(d.Project.View)
 	return m, edit.PutMap(m, layers)
 }
 

@@ -43,6 +43,7 @@ func (p *Page) MapOfColours(to Legend, places []byte) Changed {
 		name = board.NameFor(d, room)
 	}
 	m, layers := world.NewMap(name, grid.Point{X: room.X, Y: room.Y}, grid.Rect{W: room.W, H: room.H}, p.ids)
+	m.SeenAs(d.Project.View)
 	e := edit.Edit{Label: edit.Clip("make " + m.Name + " of a picture's colours"), Parts: edit.PutMap(m, layers)}
 	g := grid.BoxRegion(m.Bounds)
 	i := 0

@@ -11,6 +11,8 @@ import (
 
 // MapLook is all that can be set of a map beside its name, place and size.
 type MapLook struct {
+	// View is 0 for top-down, 1 for the side.
+	View int `json:"view"`
 	// Edges are what its sides do, by the order of EdgeNames: left, right, top, bottom.
 	Edges []int `json:"edges"`
 	// Top and Bottom are the background as #rrggbb, empty for none.
@@ -22,7 +24,7 @@ type MapLook struct {
 }
 
 func viewMapLook(d *world.Document, m *world.Map) MapLook {
-	v := MapLook{Edges: []int{}, Top: m.Background.Top.String(), Bottom: m.Background.Bottom.String(), Notes: m.Notes, Keywords: m.Keywords,
+	v := MapLook{View: int(m.View), Edges: []int{}, Top: m.Background.Top.String(), Bottom: m.Background.Bottom.String(), Notes: m.Notes, Keywords: m.Keywords,
 		Own: ownValues(d, m.Own)}
 	for _, e := range m.Edges {
 		v.Edges = append(v.Edges, int(e))
@@ -48,6 +50,7 @@ func (p *Page) setMap(ref world.Ref, to *MapLook) Changed {
 	if next.Background.Bottom, err = world.ParseColour(to.Bottom); err != nil {
 		return p.Fail(err)
 	}
+	next.SeenAs(world.View(to.View))
 	next.Notes, next.Keywords, next.Own = to.Notes, to.Keywords, nil
 	for _, v := range to.Own {
 		own := d.Property(ParseID(v.ID))

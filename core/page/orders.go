@@ -86,6 +86,10 @@ func (p *Page) order(o Order) Changed {
 		p.holdTiles(o.N, o.List)
 	case "make-layer":
 		return p.makeLayer(ref, o.Text)
+	case "set-movement":
+		return p.setMovement(o.Text, o.N)
+	case "try-movement":
+		return p.tryMovement(o.Text, o.N)
 	case "set-layer":
 		return p.setLayer(ref, o.Layer)
 	case "layer-order":
@@ -375,6 +379,7 @@ func (p *Page) rebuild(t *Taken) Changed {
 	set := t.tileset()
 	bounds := grid.Rect{W: t.Columns, H: t.Rows}
 	m, layers := world.NewMap(t.Name, beside(d, bounds), bounds, p.ids)
+	m.SeenAs(d.Project.View)
 	e := edit.Edit{Label: edit.Clip("rebuild " + t.Name), Parts: []edit.Part{
 		edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: p.ids.NewID()}, Values: set.Values()},
 	}}

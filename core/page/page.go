@@ -41,6 +41,9 @@ type Page struct {
 	bitmaps *picture.Bitmaps
 	// played is the game under way, nil for none.
 	played *play.Recording
+	// trying says that the game is played with a value that is being dragged and is not yet
+	// in the document.
+	trying bool
 	// sent is where the player was sent by a click, nil for nowhere.
 	sent    *play.Walk
 	working *working

@@ -39,15 +39,12 @@ func (p *Page) Tile(c grid.Cell) []byte {
 	return p.bitmaps.Atlas.Cell(c)
 }
 
-// What a sprite shows: the player, or a built-in picture.
-const (
-	SpriteFigure = iota
-	SpriteCollectible
-	SpriteExit
-)
+// SpriteFigure is the player among what a sprite shows; any other number is the type of a
+// piece.
+const SpriteFigure = 0
 
-// Sprite is the pixels of a picture and their size in pixels: which, and for
-// the figure its facing and frame.
+// Sprite is the pixels of a picture and their size in pixels, nil if it is not seen in play:
+// which, for the figure its facing and frame, for a piece its state as the frame.
 func (p *Page) Sprite(which, facing, frame int) (pixels []byte, w, h int) {
 	l := p.doc().Project.Lattice()
 	facing, frame = facing&3, frame&(world.CharacterFrames-1)
@@ -55,13 +52,10 @@ func (p *Page) Sprite(which, facing, frame int) (pixels []byte, w, h int) {
 		return s.Tile(facing*world.CharacterFrames + frame), s.W, s.H
 	}
 	w, h = picture.SpriteSize(l)
-	switch which {
-	case SpriteFigure:
+	if which == SpriteFigure {
 		return picture.Figure(l, world.Facing(facing), frame), w, h
-	case SpriteCollectible:
-		return picture.CollectibleSprite(l), w, h
 	}
-	return picture.ExitSprite(l), w, h
+	return picture.Piece(l, world.ID(which), frame > 0), w, h
 }
 
 // frames are the pictures of the player's character, nil while there are none.

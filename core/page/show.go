@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"azzel/core/board"
+	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/hand"
 	"azzel/core/picture"
@@ -34,7 +35,7 @@ func (p *Page) Scene() Scene {
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Missing: []MissingView{},
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Missing: []MissingView{}, Movement: viewMovement(d),
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	// What lies first in the drawer is mostly what is seen first.
@@ -50,7 +51,7 @@ func (p *Page) Scene() Scene {
 	for _, t := range missing {
 		s.Missing = append(s.Missing, MissingView{FormatID(t.ID), t.Strip, slices.Contains(used[t.First:t.First+t.Count], true)})
 	}
-	if c := d.Character(d.Project.Player); c != nil && p.frames() == nil {
+	if c := d.Character(d.Project.Player); c != nil && c.Strip != "" && p.frames() == nil {
 		s.Missing = append(s.Missing, MissingView{FormatID(c.ID), c.Strip, true})
 	}
 	for _, m := range d.Maps {
@@ -446,9 +447,10 @@ func (p *Page) Play() *Play {
 	m := d.Map(s.Map)
 	origin := l.Pixel(m.Origin)
 	v := &Play{Map: FormatID(s.Map), X: float64(s.Place.X)/256 + float64(origin.X), Y: float64(s.Place.Y)/256 + float64(origin.Y),
-		Facing: int(s.Facing), Moving: p.moving, Frame: box(p.played.Game().Camera().Move(origin)), Ticks: s.Ticks, Steps: s.Steps,
+		Facing: int(s.Facing), FromSide: m.View == world.SideView, Health: s.Health, MostHealth: s.Most, Safe: s.Safe, Frame: box(p.played.Game().Camera().Move(origin)), Ticks: s.Ticks, Steps: s.Steps,
 		Taken: s.Taken, Total: s.Total, TakenIDs: []string{}, Finished: s.Finished, Events: p.events,
 		First: p.played.First(), Last: p.played.Last(), Changes: notches(p.played)}
+	v.Doing, v.Facing, v.Step = pose(s, m.View, p.moving)
 	if p.sent != nil && d.Map(p.sent.Map) != nil {
 		goal := box(l.Box(grid.Rect{X: p.sent.Cell.X, Y: p.sent.Cell.Y, W: 1, H: 1}.Move(d.Map(p.sent.Map).Origin)))
 		v.Goal = &goal
@@ -457,8 +459,34 @@ func (p *Page) Play() *Play {
 		v.Events = []string{}
 	}
 	p.events = nil
+	v.OnIDs = []string{}
+	if s.Checkpoint != 0 {
+		v.OnIDs = append(v.OnIDs, FormatID(s.Checkpoint))
+	}
 	for _, id := range p.played.Game().TakenIDs() {
 		v.TakenIDs = append(v.TakenIDs, FormatID(id))
 	}
 	return v
+}
+
+// stride is for how many ticks one frame of walking is shown.
+const stride = 8
+
+// pose is what the player does, where they look and which frame of walking is shown.
+func pose(s play.Status, view world.View, moving bool) (doing string, facing, step int) {
+	if moving {
+		step = s.Ticks / stride % world.CharacterFrames
+	}
+	facing, doing = int(s.Facing), "stands"
+	switch {
+	case view == world.SideView && s.Doing == body.Airborne:
+		return "is in the air", facing, 1
+	case view == world.SideView && s.Doing == body.OnLadder:
+		return "climbs", int(world.North), step
+	case view == world.SideView && s.Doing == body.InWater:
+		doing = "swims"
+	case moving:
+		doing = "walks"
+	}
+	return doing, facing, step
 }

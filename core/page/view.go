@@ -27,7 +27,9 @@ type Scene struct {
 	Sides   []string      `json:"sides"`
 	Types   []TypeView    `json:"types"`
 	Missing []MissingView `json:"missing"`
-	Bitmap  BitmapView    `json:"bitmap"`
+	// Movement is how the player moves.
+	Movement MovementView `json:"movement"`
+	Bitmap   BitmapView   `json:"bitmap"`
 }
 
 // ProjectView is what holds for the whole project.
@@ -297,9 +299,17 @@ type Play struct {
 	X float64 `json:"x"`
 	Y float64 `json:"y"`
 	// Facing is 0 south, 1 west, 2 east, 3 north.
-	Facing int     `json:"facing"`
-	Moving bool    `json:"moving"`
-	Frame  BoxView `json:"frame"`
+	Facing int `json:"facing"`
+	// Step is which frame of walking is shown, Doing what one does.
+	Step  int    `json:"step"`
+	Doing string `json:"doing"`
+	// FromSide says that it is in side-view.
+	FromSide bool `json:"fromSide"`
+	// Health of MostHealth is left; Safe says that nothing hurts for a moment.
+	Health     int     `json:"health"`
+	MostHealth int     `json:"mostHealth"`
+	Safe       bool    `json:"safe"`
+	Frame      BoxView `json:"frame"`
 	// Ticks is the tick that is shown, First and Last are those between which one can go,
 	// Changes some of those after which the document was changed.
 	Ticks    int      `json:"ticks"`
@@ -310,6 +320,8 @@ type Play struct {
 	Taken    int      `json:"taken"`
 	Total    int      `json:"total"`
 	TakenIDs []string `json:"takenIds"`
+	// OnIDs are the pieces that are in the other state of their type.
+	OnIDs    []string `json:"onIds"`
 	Finished bool     `json:"finished"`
 	Events   []string `json:"events"`
 	// Goal is the cell to which the player was sent.

@@ -73,20 +73,35 @@ func Figure(l grid.Lattice, f world.Facing, frame int) []byte {
 	return sprite(l, shapes)
 }
 
-// CollectibleSprite is the built-in picture of something to collect: a plant
-// label of brass.
-func CollectibleSprite(l grid.Lattice) []byte {
-	return sprite(l, []shape{
+// pieces are the built-in pictures of types, on says those of the other state of a type.
+var pieces = map[world.ID]struct{ off, on []shape }{
+	// A plant label of brass.
+	world.Collectible: {off: []shape{
 		{4, 7, 8, 7, 0x8a5a2b}, {5, 8, 6, 5, 0xffdf86}, {5, 12, 6, 1, 0xc08f4f},
 		{6, 9, 4, 1, 0x8a5a2b}, {6, 11, 3, 1, 0x8a5a2b}, {5, 8, 2, 1, 0xfff4cf},
 		{7, 14, 2, 5, 0xc08f4f}, {8, 14, 1, 5, 0x8a5a2b}, {7, 19, 1, 1, 0x8a5a2b},
-	})
-}
-
-// ExitSprite is the built-in picture of an exit: an open gate.
-func ExitSprite(l grid.Lattice) []byte {
-	return sprite(l, []shape{
+	}},
+	// An open gate.
+	world.Exit: {off: []shape{
 		{1, 4, 2, 16, 0x5a5f66}, {13, 4, 2, 16, 0x5a5f66}, {1, 3, 14, 2, 0x767c85},
 		{3, 6, 1, 12, 0x8d949e}, {12, 6, 1, 12, 0x8d949e}, {6, 17, 4, 2, 0xd9d2bd}, {6, 14, 4, 1, 0xd9d2bd},
-	})
+	}},
+	// A lamp on a post, out and lit.
+	world.Checkpoint: {
+		off: []shape{{7, 9, 2, 11, 0x5a5f66}, {5, 18, 6, 2, 0x464a50}, {5, 2, 6, 1, 0x767c85}, {5, 3, 6, 6, 0x464a50}, {6, 4, 4, 4, 0x2f3a44}},
+		on:  []shape{{7, 9, 2, 11, 0x5a5f66}, {5, 18, 6, 2, 0x464a50}, {5, 2, 6, 1, 0x767c85}, {5, 3, 6, 6, 0xc08f4f}, {6, 4, 4, 4, 0xffdf86}, {7, 5, 2, 2, 0xfff4cf}},
+	},
+}
+
+// Piece is the built-in picture of a type, as it is at first or in its other state; nil if
+// such a piece is not seen in play.
+func Piece(l grid.Lattice, of world.ID, on bool) []byte {
+	p, seen := pieces[of]
+	switch {
+	case !seen:
+		return nil
+	case on && p.on != nil:
+		return sprite(l, p.on)
+	}
+	return sprite(l, p.off)
 }

@@ -97,6 +97,8 @@ type state struct {
 	used     bool
 	// entered is where one came into the map, or its checkpoint that was touched last.
 	entered body.Place
+	// checkpoint is that piece, 0 for none.
+	checkpoint world.ID
 	// motion is how the player moves in side-view; jumped says that jumping is held.
 	motion body.Motion
 	jumped bool
@@ -157,7 +159,7 @@ func (g *Game) set(m *world.Map, c grid.Point) {
 	g.stand(m)
 	g.through = 0
 	g.put(body.At(g.doc.Project.Lattice(), c))
-	g.entered = g.place
+	g.entered, g.checkpoint = g.place, 0
 }
 
 // put sets the player down at rest.
@@ -224,6 +226,10 @@ func (g *Game) Tick(in Input) {
 	if g.ground.Map.View == world.SideView {
 		g.moveFromTheSide(in)
 	} else {
+		if in&Jump != 0 {
+			// From above nobody jumps: the same key uses what lies ahead.
+			in |= Use
+		}
 		g.walk(in)
 	}
 	g.leave()
@@ -266,7 +272,7 @@ func (g *Game) leave() {
 		g.place = body.Place{X: g.place.X + by.X*body.Unit, Y: g.place.Y + by.Y*body.Unit}
 		g.goal = body.Place{X: g.goal.X + by.X*body.Unit, Y: g.goal.Y + by.Y*body.Unit}
 		g.stand(beside.Map)
-		g.entered, g.through = g.place, 0
+		g.entered, g.checkpoint, g.through = g.place, 0, 0
 		if !g.ground.Fits(g.size, g.place) {
 			// It is seen otherwise there, so that one is larger.
 			g.toNearest(g.place.Cell(l))
@@ -329,8 +335,8 @@ func (g *Game) touch(c grid.Point) {
 				g.tell(Took)
 			}
 		case world.Checkpoint:
-			if at := body.At(l, c); g.entered != at && g.ground.Fits(g.size, at) {
-				g.entered = at
+			if at := body.At(l, c); g.checkpoint != p.ID && g.ground.Fits(g.size, at) {
+				g.entered, g.checkpoint = at, p.ID
 				g.tell(Reached)
 			}
 		case world.Exit:
@@ -411,6 +417,8 @@ type Status struct {
 	Total    int
 	Finished bool
 	Moving   bool
+	// Checkpoint is the piece one comes back to, 0 for where one came in.
+	Checkpoint world.ID
 	// Doing is what the player does in side-view.
 	Doing body.Mode
 	// Health of Most is left; Safe says that nothing hurts for a moment.
@@ -422,7 +430,7 @@ type Status struct {
 // over all maps.
 func (g *Game) Status() Status {
 	s := Status{Map: g.mapID, Place: g.place, Facing: g.facing, Ticks: g.tick, Finished: g.finished,
-		Doing: g.motion.Mode, Health: max(0, g.moves.Health-g.harm), Most: g.moves.Health, Safe: g.safe > 0,
+		Checkpoint: g.checkpoint, Doing: g.motion.Mode, Health: max(0, g.moves.Health-g.harm), Most: g.moves.Health, Safe: g.safe > 0,
 		Steps: g.way / (g.doc.Project.CellW * body.Unit)}
 	for _, m := range g.doc.Maps {
 		for _, p := range m.Pieces {
@@ -491,6 +499,7 @@ func (g *Game) Snapshot() []byte {
 	w.Uint(uint64(g.facing))
 	w.Uint(uint64(g.way))
 	w.Uint(uint64(g.through))
+	w.Uint(uint64(g.checkpoint))
 	w.Bool(g.finished)
 	w.Bool(g.used)
 	for _, n := range []int{g.motion.VX, g.motion.VY, g.motion.RestX, g.motion.RestY, int(g.motion.Mode), g.motion.Left, g.motion.Asked, g.goal.X, g.goal.Y, g.harm, g.safe} {

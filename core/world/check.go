@@ -34,6 +34,9 @@ func (p *Project) Check() error {
 	if p.CellW < limit.MinCellSide || p.CellH < limit.MinCellSide || p.CellW > limit.MaxCellSide || p.CellH > limit.MaxCellSide {
 		return fmt.Errorf("a cell is %d to %d px wide and high; this one is %d × %d px", limit.MinCellSide, limit.MaxCellSide, p.CellW, p.CellH)
 	}
+	if p.View < 0 || p.View >= viewEnd {
+		return errors.New("maps are seen top-down or from the side")
+	}
 	if p.SeenW < 1 || p.SeenH < 1 || p.SeenW > limit.MaxSeen || p.SeenH > limit.MaxSeen {
 		return fmt.Errorf("the player sees 1 to %d cells each way; this is %d × %d", limit.MaxSeen, p.SeenW, p.SeenH)
 	}

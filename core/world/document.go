@@ -73,6 +73,8 @@ type Project struct {
 	CellW, CellH int
 	// SeenW and SeenH are how many cells the player sees at once.
 	SeenW, SeenH int
+	// View is how maps are seen that are made.
+	View View
 	// Player is the character that is played; 0 for the built-in figure.
 	Player ID
 	// Drawer is how tilesets, bonds and medleys are arranged.

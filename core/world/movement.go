@@ -67,21 +67,24 @@ type term struct {
 	at          func(*Movement) *int
 }
 
+// FieldMovement is the first of the fields that say how a character moves.
+const FieldMovement Field = 10
+
 // terms are the values that can be set, in the order of their fields.
 var terms = [...]term{
-	{10, "speed", 1, 10 * limit.Speed, func(m *Movement) *int { return &m.Speed }},
-	{11, "steering", 0, int(steeringEnd) - 1, func(m *Movement) *int { return (*int)(&m.Steering) }},
-	{12, "jump", 1, 10 * limit.Jump, func(m *Movement) *int { return &m.Jump }},
-	{13, "air", 6, 240, func(m *Movement) *int { return &m.Air }},
-	{14, "start", 1, 240, func(m *Movement) *int { return &m.Start }},
-	{15, "stop", 1, 240, func(m *Movement) *int { return &m.Stop }},
-	{16, "climb", 1, 10 * limit.Speed, func(m *Movement) *int { return &m.Climb }},
-	{17, "swim", 1, 10 * limit.Speed, func(m *Movement) *int { return &m.Swim }},
-	{18, "grace", 1, 60, func(m *Movement) *int { return &m.Grace }},
-	{19, "health", 1, 100, func(m *Movement) *int { return &m.Health }},
-	{20, "cannot", 0, int(abilityEnd) - 1, func(m *Movement) *int { return (*int)(&m.Cannot) }},
-	{21, "body width", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.BodyW }},
-	{22, "body height", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.BodyH }},
+	{FieldMovement, "speed", 1, 10 * limit.Speed, func(m *Movement) *int { return &m.Speed }},
+	{FieldMovement + 1, "steering", 0, int(steeringEnd) - 1, func(m *Movement) *int { return (*int)(&m.Steering) }},
+	{FieldMovement + 2, "jump", 1, 10 * limit.Jump, func(m *Movement) *int { return &m.Jump }},
+	{FieldMovement + 3, "air", 6, 240, func(m *Movement) *int { return &m.Air }},
+	{FieldMovement + 4, "start", 1, 240, func(m *Movement) *int { return &m.Start }},
+	{FieldMovement + 5, "stop", 1, 240, func(m *Movement) *int { return &m.Stop }},
+	{FieldMovement + 6, "climb", 1, 10 * limit.Speed, func(m *Movement) *int { return &m.Climb }},
+	{FieldMovement + 7, "swim", 1, 10 * limit.Speed, func(m *Movement) *int { return &m.Swim }},
+	{FieldMovement + 8, "grace", 1, 60, func(m *Movement) *int { return &m.Grace }},
+	{FieldMovement + 9, "health", 1, 100, func(m *Movement) *int { return &m.Health }},
+	{FieldMovement + 10, "cannot", 0, int(abilityEnd) - 1, func(m *Movement) *int { return (*int)(&m.Cannot) }},
+	{FieldMovement + 11, "body width", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.BodyW }},
+	{FieldMovement + 12, "body height", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.BodyH }},
 }
 
 // Filled is m with the usual values where it has none.
@@ -103,21 +106,24 @@ func (m Movement) Can(a Ability) bool { return m.Cannot&a == 0 }
 func (m Movement) With(name string, value int) (Movement, error) {
 	for _, t := range terms {
 		if t.name == name {
+			if value < t.least || value > t.most {
+				return m, fmt.Errorf("%s is %d to %d, not %d", t.name, t.least, t.most, value)
+			}
 			*t.at(&m) = value
-			return m, m.check()
+			return m, nil
 		}
 	}
 	return m, fmt.Errorf("there is no %q about moving", name)
 }
 
-// TermRange is the least and the most of a value by its name.
-func TermRange(name string) (least, most int) {
+// Term is a value by its name, and the least and the most it may be.
+func (m Movement) Term(name string) (value, least, most int) {
 	for _, t := range terms {
 		if t.name == name {
-			return t.least, t.most
+			return *t.at(&m), t.least, t.most
 		}
 	}
-	return 0, 0
+	return 0, 0, 0
 }
 
 func (m Movement) check() error {

@@ -21,6 +21,7 @@ const (
 	FieldPlayer Field = 8
 	FieldDrawer Field = 14
 	FieldLegend Field = 15
+	FieldView   Field = 16
 	FieldTiles  Field = 9
 	FieldSeed   Field = 10
 	FieldLying  Field = 11
@@ -55,6 +56,7 @@ var projectFields = []field[Project]{
 	textField(FieldName, func(p *Project) *string { return &p.Name }),
 	intsField(2, func(p *Project) *int { return &p.CellW }, func(p *Project) *int { return &p.CellH }),
 	intsField(3, func(p *Project) *int { return &p.SeenW }, func(p *Project) *int { return &p.SeenH }),
+	intsField(FieldView, func(p *Project) *int { return (*int)(&p.View) }),
 	idField(FieldPlayer, func(p *Project) *ID { return &p.Player }),
 	{FieldDrawer, func(p *Project, w *pack.Writer) { w.Text(string(p.Drawer)) }, func(p *Project, r *pack.Reader) {
 		p.Drawer = Arrangement(r.Text(8 * (limit.Tilesets + limit.Medleys + limit.Bonds)))

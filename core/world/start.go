@@ -2,13 +2,14 @@ package world
 
 import (
 	"azzel/core/grid"
+	"azzel/core/limit"
 	"azzel/core/pack"
 	"azzel/core/tiles"
 )
 
-// Start makes the document of a new project: the blockout tileset, and a first
-// top-down map of two by two screens, floored and walled, with a spawn in its
-// middle, so that it can be played at once.
+// Start makes the document of a new project: the blockout tileset, and a first map, so that it
+// can be played at once: from above two by two screens, floored and walled, with a spawn in
+// the middle; from the side four screens beside each other, with ground and a spawn on it.
 func Start(p Project, ids Allocator) (*Document, error) {
 	if err := p.Check(); err != nil {
 		return nil, err
@@ -24,6 +25,9 @@ func Start(p Project, ids Allocator) (*Document, error) {
 		}
 		if err := d.Put(Ref{KindTileset, 0, ids.NewID()}, blockout.Values()); err != nil {
 			return err
+		}
+		if p.View == SideView {
+			return d.startFromTheSide(p, ids)
 		}
 		bounds := grid.Rect{W: max(4, 2*p.SeenW), H: max(4, 2*p.SeenH)}
 		m, layers := NewMap("First map", grid.Point{}, bounds, ids)
@@ -43,6 +47,24 @@ func Start(p Project, ids Allocator) (*Document, error) {
 		spawn := &Piece{Type: Spawn, Layer: m.PlayerLayer, Foot: p.Lattice().Foot(grid.Point{X: bounds.W / 2, Y: bounds.H / 2})}
 		return d.Put(Ref{KindPiece, m.ID, ids.NewID()}, spawn.Values())
 	})
+}
+
+// startFromTheSide puts in a first map of four screens with ground.
+func (d *Draft) startFromTheSide(p Project, ids Allocator) error {
+	bounds := grid.Rect{W: max(4, min(4*p.SeenW, limit.MaxMapSide)), H: max(4, p.SeenH)}
+	m, layers := NewMap("First map", grid.Point{}, bounds, ids)
+	m.SeenAs(SideView)
+	if err := PutMap(d, m, layers); err != nil {
+		return err
+	}
+	deep := max(1, bounds.H/6)
+	ground := grid.BoxRegion(grid.Rect{Y: bounds.H - deep, W: bounds.W, H: deep})
+	if _, err := d.Paint(m.ID, m.PlayerLayer, Stroke{Region: ground, Cells: grid.Runs{{N: ground.Len(), Cell: grid.Cell(tiles.Wall)}}}); err != nil {
+		return err
+	}
+	at := grid.Point{X: min(bounds.W-1, max(1, p.SeenW/4)), Y: bounds.H - deep - 1}
+	spawn := &Piece{Type: Spawn, Layer: m.PlayerLayer, Foot: p.Lattice().Foot(at)}
+	return d.Put(Ref{KindPiece, m.ID, ids.NewID()}, spawn.Values())
 }
 
 // NewMap makes a top-down map with the two layers that every map starts with:

@@ -8,6 +8,7 @@
   import LayerSettings from './depth/LayerSettings.svelte';
   import Desk from './desk/Desk.svelte';
   import Drawer from './drawer/Drawer.svelte';
+  import Movement from './play/Movement.svelte';
   import PlayBar from './play/PlayBar.svelte';
   import KeySheet from './seek/KeySheet.svelte';
   import CellsSlip from './slip/CellsSlip.svelte';
@@ -118,6 +119,7 @@
         <KeptStates {p} />
         <LookingBar {p} />
         <PlayBar {p} />
+        <Movement {p} />
       {/if}
       <Messages {p} />
       {#if p.opened === 'drawer'}<Drawer {p} />{/if}

@@ -4,9 +4,8 @@ import type { Colours } from './colours';
 import { drawLayers } from './layers';
 import type { Sprites } from './sprites';
 
-/** Ticks that one frame of walking is shown. */
-const STRIDE = 8;
-const FRAMES = 4;
+/** How much is seen of somebody whom nothing hurts for a moment. */
+const SAFE = 0.55;
 
 /** Draws pieces, the figure, what is over its head, and the frame of what the player sees. */
 export function drawGame(
@@ -19,6 +18,7 @@ export function drawGame(
 ): void {
   const { camera } = p;
   const taken = new Set(play.takenIds);
+  const lit = new Set(play.onIds);
   const stand = (picture: HTMLCanvasElement | null, x: number, y: number): void => {
     if (!picture) return;
     const at = camera.toScreen(x - picture.width / 2, y - picture.height);
@@ -36,11 +36,17 @@ export function drawGame(
   // By their feet: whoever stands lower is in front.
   const standing = scene.pieces
     .filter((piece) => !taken.has(piece.id))
-    .map((piece) => ({ picture: sprites.piece(piece.type), x: piece.x, y: piece.y + 1 }));
-  const frame = play.moving ? Math.floor(play.ticks / STRIDE) % FRAMES : 0;
-  standing.push({ picture: sprites.figure(play.facing, frame), x: play.x, y: play.y });
+    .map((piece) => ({ picture: sprites.piece(piece.type, lit.has(piece.id) ? 1 : 0), x: piece.x, y: piece.y + 1 }));
+  const player = { picture: sprites.figure(play.facing, play.step), x: play.x, y: play.y };
+  // From the side nobody is in front of another by standing lower, so that the player is before all.
+  if (!play.fromSide) standing.push(player);
   standing.sort((a, b) => a.y - b.y);
-  for (const one of standing) stand(one.picture, one.x, one.y);
+  if (play.fromSide) standing.push(player);
+  for (const one of standing) {
+    context.globalAlpha = one === player && play.safe ? SAFE : 1;
+    stand(one.picture, one.x, one.y);
+  }
+  context.globalAlpha = 1;
 
   const map = scene.maps.find((m) => m.id === play.map);
   if (map) {

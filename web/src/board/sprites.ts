@@ -1,9 +1,7 @@
 import type { Project } from '../core/project.svelte';
 
-/** The built-in pictures; see core/page. */
+/** Stands for the player among the types of pieces; see core/page. */
 const FIGURE = 0;
-const COLLECTIBLE = 1;
-const EXIT = 2;
 
 /** Small pictures from the core, kept as canvases until the scene changes. */
 export class Sprites {
@@ -38,9 +36,7 @@ export class Sprites {
   }
 
   /** What a piece looks like in play; null if it is not seen there. */
-  piece(type: string): HTMLCanvasElement | null {
-    if (type === '2') return this.get('exit', () => this.p.sprite(EXIT, 0, 0));
-    if (type === '3') return this.get('collectible', () => this.p.sprite(COLLECTIBLE, 0, 0));
-    return null;
+  piece(type: string, state: number): HTMLCanvasElement | null {
+    return this.get(`piece ${type} ${state}`, () => this.p.sprite(Number(type), 0, state));
   }
 }

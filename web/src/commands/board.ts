@@ -113,7 +113,7 @@ export const boardCommands: Command[] = [
     does: 'Lists the steps, yours and those of others, to walk along.',
     run: (p) => {
       p.stepsShown = !p.stepsShown;
-      p.keptShown = false;
+      p.keptShown = p.movementShown = false;
       if (p.stepsShown) focusOn('[data-steps] [aria-current], [data-steps] button');
     },
   },
@@ -125,7 +125,7 @@ export const boardCommands: Command[] = [
     does: 'Keeps the project as it is now, shows how it was, copies it to a file.',
     run: (p) => {
       p.keptShown = !p.keptShown;
-      p.stepsShown = false;
+      p.stepsShown = p.movementShown = false;
       if (p.keptShown) focusOn('[data-kept] input');
     },
   },

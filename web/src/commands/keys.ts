@@ -1,3 +1,4 @@
+import * as T from '../core/types.gen';
 import { DRAG, HOVER, PRESS, RELEASE } from '../core/types.gen';
 import type { Project } from '../core/project.svelte';
 import type { Command } from './command';
@@ -11,7 +12,10 @@ const SIGNS: Record<string, string> = {
 };
 
 /** What the game is given; see core/play. */
-const GAME: Record<string, number> = { ArrowLeft: 1, ArrowRight: 2, ArrowUp: 4, ArrowDown: 8, ' ': 16 };
+const GAME: Record<string, number> = {
+  ...{ ArrowLeft: T.LEFT, ArrowRight: T.RIGHT, ArrowUp: T.UP, ArrowDown: T.DOWN },
+  ...{ ' ': T.JUMP, x: T.USE, X: T.USE },
+};
 
 const ARROWS: Record<string, [number, number]> = {
   ArrowLeft: [-1, 0],

@@ -2,7 +2,7 @@ import { SPEEDS } from '../core/playing.svelte';
 import type { Project } from '../core/project.svelte';
 import { TICKS_PER_SECOND } from '../core/types.gen';
 import { boardCommands } from './board';
-import type { Command } from './command';
+import { editing, focusOn, type Command } from './command';
 import { handCommands } from './hand';
 import { viewCommands } from './view';
 
@@ -76,6 +76,19 @@ export const commands: Command[] = [
     does: 'Shows the game as it was a second before. It goes on from there.',
     possible: (p) => p.play !== null,
     run: (p) => p.showTick((p.play?.ticks ?? 0) - TICKS_PER_SECOND),
+  },
+  {
+    id: 'movement',
+    name: 'How the player moves',
+    keys: ['Shift+J'],
+    group: 'play',
+    inGame: true,
+    does: 'Shows or hides how fast the player walks, how high they jump, and what else there is about moving.',
+    run: (p) => {
+      p.movementShown = !p.movementShown;
+      p.stepsShown = p.keptShown = false;
+      if (p.movementShown && editing(p)) focusOn('[data-movement] input');
+    },
   },
   ...SPEEDS.map((speed): Command => ({
     id: `speed-${speed}`,

@@ -61,6 +61,7 @@ export class Project extends Questions {
   keysShown = $state(false);
   stepsShown = $state(false);
   keptShown = $state(false);
+  movementShown = $state(false);
   /** Where the depth stack stands on the board, for what must not cover it. */
   stackBox = $state.raw<T.BoxView | null>(null);
   /** The layer whose settings are open; empty for none. */
@@ -113,7 +114,7 @@ export class Project extends Questions {
 
   /** Whether a panel stands at the right, where slips would. */
   get panelled(): boolean {
-    return this.stepsShown || this.keptShown || this.layerOpen !== '';
+    return this.stepsShown || this.keptShown || this.movementShown || this.layerOpen !== '';
   }
 
   /** Whether nothing may move by itself. */

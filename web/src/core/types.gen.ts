@@ -51,6 +51,7 @@ export interface OwnValueView {
 }
 
 export interface MapLook {
+  view: number;
   edges: number[];
   top: string;
   bottom: string;
@@ -166,6 +167,27 @@ export interface MissingView {
   used: boolean;
 }
 
+export interface TermView {
+  name: string;
+  label: string;
+  unit: string;
+  value: number;
+  least: number;
+  most: number;
+  per: number;
+  reach: number;
+  side: boolean;
+}
+
+export interface MovementView {
+  name: string;
+  terms: TermView[];
+  steering: number;
+  steerings: string[];
+  abilities: string[];
+  cannot: number;
+}
+
 export interface BitmapView {
   baseCells: number;
   levels: number;
@@ -187,6 +209,7 @@ export interface Scene {
   sides: string[];
   types: TypeView[];
   missing: MissingView[];
+  movement: MovementView;
   bitmap: BitmapView;
 }
 
@@ -428,7 +451,12 @@ export interface Play {
   x: number;
   y: number;
   facing: number;
-  moving: boolean;
+  step: number;
+  doing: string;
+  fromSide: boolean;
+  health: number;
+  mostHealth: number;
+  safe: boolean;
   frame: BoxView;
   ticks: number;
   first: number;
@@ -438,6 +466,7 @@ export interface Play {
   taken: number;
   total: number;
   takenIds: string[];
+  onIds: string[];
   finished: boolean;
   events: string[];
   goal: BoxView | null;
@@ -573,6 +602,7 @@ export interface NewProject {
   cellH: number;
   seenW: number;
   seenH: number;
+  view: number;
 }
 
 export interface TakenPicture {
@@ -624,6 +654,12 @@ export const PLAY_CHANGED = 32;
 export const TAKEN_CHANGED = 64;
 export const WORK_LEFT = 128;
 export const TICKS_PER_SECOND = 60;
+export const LEFT = 1;
+export const RIGHT = 2;
+export const UP = 4;
+export const DOWN = 8;
+export const USE = 16;
+export const JUMP = 32;
 export const SAMPLE_COLUMNS = 12;
 export const SAMPLE_ROWS = 7;
 export const SIXTEENTH = 16;

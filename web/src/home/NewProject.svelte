@@ -11,6 +11,7 @@
   let cellH = $state(16);
   let seenW = $state(20);
   let seenH = $state(12);
+  let view = $state(0);
   let error = $state('');
   let busy = $state(false);
 
@@ -19,7 +20,7 @@
     busy = true;
     error = '';
     try {
-      open((await createProject({ name, cellW, cellH, seenW, seenH })).id);
+      open((await createProject({ name, cellW, cellH, seenW, seenH, view })).id);
     } catch (failure) {
       error = failure instanceof Error ? failure.message : String(failure);
     } finally {
@@ -48,6 +49,13 @@
     <NumberField label="Seen across" unit="cells" bind:value={seenW} min={1} max={MAX_SEEN} />
     <NumberField label="Seen down" unit="cells" bind:value={seenH} min={1} max={MAX_SEEN} />
   </div>
+  <label class="flex flex-col gap-1">
+    <span>Maps are seen</span>
+    <select bind:value={view} class="h-7 rounded-inner border border-line bg-sheet px-1">
+      <option value={0}>from above (top-down)</option>
+      <option value={1}>from the side (side-view)</option>
+    </select>
+  </label>
   {#if error}<p class="text-rose-ink" role="alert">{error}</p>{/if}
   <div><Button label="Make the project" type="submit" main disabled={busy} /></div>
 </form>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { keyOf, runCommand } from '../commands/register';
   import type { Project } from '../core/project.svelte';
   import { TICKS_PER_SECOND } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
@@ -37,8 +38,17 @@
         >
         <span class="figures">{seconds} s · {play.steps} steps</span>
       {/if}
+      {#if play.mostHealth > 0}<span class="figures" data-health>health {play.health} of {play.mostHealth}</span>{/if}
       <span class="figures" data-collected>{play.taken} of {play.total} collected</span>
       {#if last && !play.finished}<span class="text-soft" role="status" data-event>{last}</span>{/if}
+      <span data-back
+        ><Button
+          label="Movement"
+          keys={keyOf('movement')}
+          pressed={p.movementShown}
+          onclick={() => runCommand(p, 'movement')}
+        /></span
+      >
       <span data-back><Button label="End play" keys="P" onclick={() => p.togglePlay(false)} /></span>
     </div>
     <TimeLine {p} {play} />

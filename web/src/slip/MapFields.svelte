@@ -82,6 +82,17 @@
     <p class="text-small text-soft">Or drag an edge or corner on the board; with Shift it pushes its neighbours.</p>
   </div>
 </details>
+<label class="flex items-center justify-between gap-2">
+  <span>Seen</span>
+  <select
+    class="h-7 rounded-inner border border-line bg-sheet px-1"
+    value={map.look.view}
+    onchange={(e) => set({ view: Number(e.currentTarget.value) })}
+  >
+    <option value={0}>from above (top-down)</option>
+    <option value={1}>from the side (side-view)</option>
+  </select>
+</label>
 <details>
   <summary class="cursor-pointer">Edges</summary>
   <div class="mt-2 grid grid-cols-2 gap-2">

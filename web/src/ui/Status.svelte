@@ -16,9 +16,9 @@
     if (s.playing) {
       return p.inGame
         ? [
-            ['Arrows', 'walk'],
-            ['Click', 'walks there'],
-            ['Space', 'uses'],
+            ['Arrows', p.play?.fromSide ? 'run, climb' : 'walk'],
+            p.play?.fromSide ? ['Space', 'jumps'] : ['Click', 'walks there'],
+            p.play?.fromSide ? ['X', 'uses'] : ['Space', 'uses'],
             ['Esc', 'gives the keys to the hand'],
             ['P', 'ends play'],
           ]

@@ -1,0 +1,168 @@
+package page
+
+import (
+	"azzel/core/body"
+	"azzel/core/edit"
+	"azzel/core/world"
+)
+
+// MovementView is how the player moves, in the terms of a designer.
+type MovementView struct {
+	// Name is who is played.
+	Name     string     `json:"name"`
+	Terms    []TermView `json:"terms"`
+	Steering int        `json:"steering"`
+	// Steerings are the names of the ways one can walk, Abilities what one may be able to do.
+	Steerings []string `json:"steerings"`
+	Abilities []string `json:"abilities"`
+	// Cannot has a bit for each ability one has not.
+	Cannot int `json:"cannot"`
+}
+
+// TermView is one value of a movement.
+type TermView struct {
+	Name string `json:"name"`
+	// Label is what it is called.
+	Label string `json:"label"`
+	Unit  string `json:"unit"`
+	// Value, Least and Most are in Per parts of the unit.
+	Value int `json:"value"`
+	Least int `json:"least"`
+	Most  int `json:"most"`
+	Per   int `json:"per"`
+	// Reach is as far as it is dragged; beyond that it is typed.
+	Reach int `json:"reach"`
+	// Side says that it counts in side-view alone.
+	Side bool `json:"side"`
+}
+
+// jumpWidth is what follows from speed and air time, and is set by setting the speed.
+const jumpWidth = "jump width"
+
+// shownTerms are the values of a movement that are shown, in their order.
+var shownTerms = []TermView{
+	{Name: "speed", Label: "Speed", Unit: "cells/s", Per: 10, Reach: 160},
+	{Name: "health", Label: "Health", Unit: "", Per: 1, Reach: 10},
+	{Name: "jump", Label: "Jump height", Unit: "cells", Per: 10, Reach: 80, Side: true},
+	{Name: "air", Label: "Time in the air", Unit: "ticks", Per: 1, Reach: 120, Side: true},
+	{Name: jumpWidth, Label: "Jump width", Unit: "cells", Per: 10, Reach: 120, Side: true},
+	{Name: "start", Label: "Speeding up", Unit: "ticks", Per: 1, Reach: 60, Side: true},
+	{Name: "stop", Label: "Slowing down", Unit: "ticks", Per: 1, Reach: 60, Side: true},
+	{Name: "grace", Label: "Grace at ledges", Unit: "ticks", Per: 1, Reach: 20, Side: true},
+	{Name: "climb", Label: "Climbing", Unit: "cells/s", Per: 10, Reach: 160, Side: true},
+	{Name: "swim", Label: "Swimming", Unit: "cells/s", Per: 10, Reach: 160, Side: true},
+}
+
+func viewMovement(d *world.Document) MovementView {
+	m := d.Played()
+	v := MovementView{Name: "The built-in figure", Steering: int(m.Steering), Cannot: int(m.Cannot), Terms: make([]TermView, len(shownTerms)),
+		Steerings: []string{"in eight directions", "in four directions", "cell by cell"}, Abilities: []string{"jump", "climb", "swim"}}
+	if c := d.Character(d.Project.Player); c != nil {
+		v.Name = c.Name
+	}
+	for i, t := range shownTerms {
+		t.Value, t.Least, t.Most = m.Term(t.Name)
+		if t.Name == jumpWidth {
+			_, least, most := m.Term("speed")
+			slow, fast := m, m
+			slow.Speed, fast.Speed = least, most
+			t.Value, t.Least, t.Most = body.JumpWidth(m), body.JumpWidth(slow), body.JumpWidth(fast)
+		}
+		t.Reach = min(max(t.Reach, t.Value), t.Most)
+		v.Terms[i] = t
+	}
+	return v
+}
+
+// moved is how the player moves with another value by its name.
+func moved(d *world.Document, name string, value int) (world.Movement, error) {
+	var m world.Movement
+	if c := d.Character(d.Project.Player); c != nil {
+		m = c.Movement
+	}
+	if name == jumpWidth {
+		speed, least, most := m.Filled().Term("speed")
+		if value != body.JumpWidth(m.Filled()) {
+			speed = min(max(body.SpeedFor(m.Filled(), value), least), most)
+		}
+		name, value = "speed", speed
+	}
+	return m.With(name, value)
+}
+
+// moving is the edit that lets the player move otherwise. Who is played without being a
+// character becomes one.
+func (p *Page) movement(name string, value int) (edit.Edit, error) {
+	d := p.doc()
+	m, err := moved(d, name, value)
+	if err != nil {
+		return edit.Edit{}, err
+	}
+	e := edit.Edit{Label: "change " + name}
+	if c := d.Character(d.Project.Player); c != nil {
+		next := *c
+		next.Movement = m
+		e.Parts = edit.Changes(world.Ref{Kind: world.KindCharacter, ID: c.ID}, c.Values(), next.Values())
+		return e, nil
+	}
+	if m.Filled() == d.Played() {
+		return e, nil
+	}
+	c := &world.Character{Name: "Player", Movement: m}
+	id := p.ids.NewID()
+	e.Parts = append([]edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: id}, Values: c.Values()}},
+		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, id)})
+	return e, nil
+}
+
+// setMovement lets the player move otherwise.
+func (p *Page) setMovement(name string, value int) Changed {
+	e, err := p.movement(name, value)
+	if err != nil {
+		return p.Fail(err)
+	}
+	changed := Changed(0)
+	if len(e.Parts) > 0 {
+		changed = p.do(e)
+	}
+	return changed | p.endTrial()
+}
+
+// tryMovement lets the player move otherwise in the game under way alone, while a value is
+// dragged.
+func (p *Page) tryMovement(name string, value int) Changed {
+	if p.played == nil {
+		return 0
+	}
+	e, err := p.movement(name, value)
+	if err != nil {
+		return p.Fail(err)
+	}
+	d := p.doc()
+	if len(e.Parts) > 0 {
+		res, err := edit.Apply(d, e)
+		if err != nil {
+			return p.Fail(err)
+		}
+		d = res.Document
+	}
+	p.trying = true
+	if err := p.played.SetDocument(d); err != nil {
+		return p.Fail(err)
+	}
+	p.collect()
+	return PlayChanged
+}
+
+// endTrial lets the game go on with what the document says.
+func (p *Page) endTrial() Changed {
+	if !p.trying || p.played == nil {
+		return 0
+	}
+	p.trying = false
+	if err := p.played.SetDocument(p.doc()); err != nil {
+		p.played = nil
+		return p.Fail(err)
+	}
+	return PlayChanged
+}

@@ -1,0 +1,67 @@
+<script lang="ts">
+  import X from '@lucide/svelte/icons/x';
+  import type { Project } from '../core/project.svelte';
+  import Button from '../ui/Button.svelte';
+  import MovementTerm from './MovementTerm.svelte';
+
+  let { p }: { p: Project } = $props();
+
+  const now = $derived(p.scene?.movement ?? null);
+  /** The values when this was opened, to go back to. */
+  let before: Record<string, number> = $state({});
+  $effect(() => {
+    if (!p.movementShown) before = {};
+    else if (now && Object.keys(before).length === 0)
+      before = Object.fromEntries(now.terms.map((term) => [term.name, term.value]));
+  });
+  const set = (name: string, value: number): void => p.order({ do: 'set-movement', text: name, n: value });
+</script>
+
+{#if p.movementShown && now}
+  <aside
+    class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] w-80 flex-col gap-2 overflow-y-auto sheet p-3"
+    aria-label="How the player moves"
+    data-movement
+  >
+    <div class="flex items-center gap-2">
+      <h2 class="flex-1 name text-title">How the player moves</h2>
+      <button class="text-soft" aria-label="Close how the player moves" onclick={() => (p.movementShown = false)}
+        ><X size={14} /></button
+      >
+    </div>
+    <p class="text-small text-soft">
+      {now.name}. What you drag is felt in play at once; let go, it is kept. The arrow goes back to what it was.
+    </p>
+    {#each [false, true] as side (side)}
+      <h3 class="mt-1 text-small text-soft">{side ? 'From the side' : 'Everywhere'}</h3>
+      {#each now.terms.filter((term) => term.side === side) as term (term.name)}
+        <MovementTerm
+          {term}
+          before={before[term.name] ?? term.value}
+          drag={(value) => p.order({ do: 'try-movement', text: term.name, n: value })}
+          set={(value) => set(term.name, value)}
+        />
+      {/each}
+    {/each}
+    <label class="mt-1 flex items-center justify-between gap-2">
+      <span>From above, walks</span>
+      <select
+        class="h-7 rounded-inner border border-line bg-sheet px-1"
+        value={now.steering}
+        onchange={(e) => set('steering', Number(e.currentTarget.value))}
+      >
+        {#each now.steerings as name, i (name)}<option value={i}>{name}</option>{/each}
+      </select>
+    </label>
+    <div class="flex items-center gap-2" role="group" aria-label="Abilities">
+      <span class="flex-1">From the side, can</span>
+      {#each now.abilities as name, i (name)}
+        <Button
+          label={name}
+          pressed={(now.cannot & (1 << i)) === 0}
+          onclick={() => set('cannot', now.cannot ^ (1 << i))}
+        />
+      {/each}
+    </div>
+  </aside>
+{/if}
