@@ -49,6 +49,8 @@ type Ground struct {
 	chunks   map[grid.Point]*known
 	recent   *known
 	recentAt grid.Point
+	// Boxes are what else is solid: things that move. Whoever changes them asks again.
+	Boxes []Box
 	// beside are the grounds of neighbours across open edges.
 	beside map[world.ID]*Ground
 }
@@ -151,13 +153,39 @@ func (g *Ground) blocked(r grid.Rect) bool {
 	return false
 }
 
+// A Box is what something covers, from X0, Y0 to before X1, Y1, in 1/256 pixel.
+type Box struct{ X0, Y0, X1, Y1 int }
+
+// Box is what a body at p covers.
+func (s Size) Box(p Place) Box {
+	x0, y0, x1, y1 := s.box(p)
+	return Box{x0, y0, x1 + 1, y1 + 1}
+}
+
+// Meets reports whether two boxes have anything in common.
+func (b Box) Meets(o Box) bool { return b.X0 < o.X1 && o.X0 < b.X1 && b.Y0 < o.Y1 && o.Y0 < b.Y1 }
+
+// boxed reports whether a body at p touches any of the boxes.
+func (g *Ground) boxed(s Size, p Place) bool {
+	if len(g.Boxes) == 0 {
+		return false
+	}
+	b := s.Box(p)
+	for _, o := range g.Boxes {
+		if b.Meets(o) {
+			return true
+		}
+	}
+	return false
+}
+
 // Fits reports whether a body at p touches nothing solid; in side-view, nothing but the
 // slope it stands on.
 func (g *Ground) Fits(s Size, p Place) bool {
 	if g.Map.View == world.SideView {
 		return g.free(s, p)
 	}
-	return !g.blocked(g.parts(s.box(p)))
+	return !g.boxed(s, p) && !g.blocked(g.parts(s.box(p)))
 }
 
 // Stands reports whether a body can stand in the middle of cell c; in side-view, on
@@ -176,17 +204,38 @@ func (g *Ground) Stands(s Size, c grid.Point) bool {
 // passes through it however fast it is.
 func (g *Ground) Move(s Size, p Place, dx, dy int) Place {
 	w, h := g.part()
+	dx = g.beforeBoxes(s, p, dx, 0)
 	x0, y0, x1, y1 := s.box(p)
 	rows := g.parts(0, y0, 0, y1)
 	p.X += advance(x0, x1, dx, w, func(column int) bool {
 		return g.blocked(grid.Rect{X: column, Y: rows.Y, W: 1, H: rows.H})
 	})
+	dy = g.beforeBoxes(s, p, 0, dy)
 	x0, y0, x1, y1 = s.box(p)
 	columns := g.parts(x0, 0, x1, 0)
 	p.Y += advance(y0, y1, dy, h, func(row int) bool {
 		return g.blocked(grid.Rect{X: columns.X, Y: row, W: columns.W, H: 1})
 	})
 	return p
+}
+
+// beforeBoxes is how far of a way along one axis a body gets that touches none of the boxes.
+func (g *Ground) beforeBoxes(s Size, p Place, dx, dy int) int {
+	b := s.Box(p)
+	for _, o := range g.Boxes {
+		switch {
+		case dx != 0 && (o.Y0 >= b.Y1 || b.Y0 >= o.Y1), dy != 0 && (o.X0 >= b.X1 || b.X0 >= o.X1):
+		case dx > 0 && o.X0 >= b.X1:
+			dx = min(dx, o.X0-b.X1)
+		case dx < 0 && o.X1 <= b.X0:
+			dx = max(dx, o.X1-b.X0)
+		case dy > 0 && o.Y0 >= b.Y1:
+			dy = min(dy, o.Y0-b.Y1)
+		case dy < 0 && o.Y1 <= b.Y0:
+			dy = max(dy, o.Y1-b.Y0)
+		}
+	}
+	return dx + dy
 }
 
 // advance is how far of way something that covers the positions first to last

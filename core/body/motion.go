@@ -77,6 +77,8 @@ type Motion struct {
 	Left, Asked int
 	// Rising says that the jump is still held, so that it goes as high as it can.
 	Rising bool
+	// Thrown says that something threw one up, so that it goes as high without being held.
+	Thrown bool
 }
 
 // An Intent is what somebody wants in a tick: to the left or right and up or down, −1 to 1,
@@ -129,7 +131,7 @@ func (g *Ground) Go(s Size, p Place, m Motion, d Drive, in Intent) (Place, Motio
 
 // leap begins a jump.
 func (m Motion) leap(d Drive) Motion {
-	m.VY, m.RestY, m.Mode, m.Rising, m.Asked, m.Left = -d.Leap+d.Half, 0, Airborne, true, 0, 0
+	m.VY, m.RestY, m.Mode, m.Rising, m.Thrown, m.Asked, m.Left = -d.Leap+d.Half, 0, Airborne, true, false, 0, 0
 	return m
 }
 
@@ -186,7 +188,8 @@ func (g *Ground) walkOrFall(s Size, p Place, m Motion, d Drive, in Intent) (Plac
 		m.VY, m.RestY = 0, 0
 		return p, m
 	}
-	if m.Rising = m.Rising && in.Jump && m.VY < 0; m.VY < 0 && !m.Rising {
+	m.Thrown = m.Thrown && m.VY < 0
+	if m.Rising = m.Rising && in.Jump && m.VY < 0; m.VY < 0 && !m.Rising && !m.Thrown {
 		// Let go, so the jump is a lower one.
 		m.VY += 4 * d.Half
 	}
@@ -228,7 +231,7 @@ func (m Motion) settle(g *Ground, s Size, p Place, d Drive) Motion {
 		}
 	case m.Mode == InWater:
 	case stands:
-		m.Mode, m.VY, m.RestY, m.Rising = Grounded, 0, 0, false
+		m.Mode, m.VY, m.RestY, m.Rising, m.Thrown = Grounded, 0, 0, false, false
 	case m.Mode == Grounded:
 		m.Mode, m.Left = Airborne, d.Grace
 	}
@@ -350,4 +353,48 @@ func (g *Ground) ladderBelow(s Size, p Place) bool {
 // standsOn is what the cell does on which the foot of p stands.
 func (g *Ground) standsOn(p Place) cell {
 	return g.cellAt(Place{p.X, p.Y + 1}.Cell(g.Lattice))
+}
+
+// Along moves a body that fits at p sideways in side-view, up and down slopes, and reports
+// whether it was stopped.
+func (g *Ground) Along(s Size, p Place, dx int) (Place, bool) { return g.along(s, p, dx, true) }
+
+// Vertically moves a body that fits at p up or down in side-view, and reports whether it was
+// stopped.
+func (g *Ground) Vertically(s Size, p Place, dy int) (Place, bool) {
+	return g.upOrDown(s, p, dy, true)
+}
+
+// Ledge reports whether the ground ends ahead of somebody who stands at p and goes to the left
+// (−1) or right (1), so that they would fall by more than half a cell.
+func (g *Ground) Ledge(s Size, p Place, way int) bool {
+	_, h := g.part()
+	ahead := Place{p.X + way*s.W*Unit/2, p.Y}
+	if _, _, found := (surface{g, true}).under(ahead, 4); found {
+		return false
+	}
+	for _, b := range g.Boxes {
+		if ahead.X >= b.X0 && ahead.X < b.X1 && b.Y0 >= p.Y-h && b.Y0 <= p.Y+4*h {
+			return false
+		}
+	}
+	return true
+}
+
+// SpringSpeed is the speed, in 1/65,536 pixel a tick, with which somebody comes so high, in
+// pixels, who falls as d says.
+func (d Drive) SpringSpeed(height int) int {
+	// A speed of v is used up after v/(2·Half) ticks, v²/(4·Half) higher.
+	return root(4*d.Half*height) << 8
+}
+
+// root is the whole part of a square root, of numbers to 2^50.
+func root(n int) int {
+	r := 0
+	for bit := 1 << 25; bit > 0; bit >>= 1 {
+		if try := r + bit; try*try <= n {
+			r = try
+		}
+	}
+	return r
 }

@@ -142,6 +142,9 @@ func (g *Ground) plain(r grid.Rect, below int) (solid, plain bool) {
 // free reports whether a body can be at p in side-view: its foot not below the line, and
 // nothing solid in its box but what lies beneath the line that goes on from the foot.
 func (g *Ground) free(size Size, p Place) bool {
+	if g.boxed(size, p) {
+		return false
+	}
 	r := g.parts(size.box(p))
 	reach := g.reach(size)
 	if solid, plain := g.plain(r, reach); plain {

@@ -1,5 +1,7 @@
 package exchange
 
+import "azzel/core/world"
+
 // Format and Version are what bundle.json says of itself.
 const (
 	Format  = "azzel bundle"
@@ -276,6 +278,8 @@ type Piece struct {
 	Name  string `json:"name,omitempty"`
 	Layer string `json:"layer,omitempty"`
 	Foot  Place  `json:"foot"`
+	// Acting is how it acts in play; what is not there is as usual.
+	Acting *world.Acting `json:"acting,omitempty"`
 }
 
 // A Crossing leads from its first end to its second, or both ways.

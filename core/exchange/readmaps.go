@@ -96,7 +96,7 @@ func (b *reader) piece(m *world.Map, in Piece, what string) error {
 	if err != nil {
 		return err
 	}
-	p := world.Piece{Name: in.Name, Foot: grid.Point(in.Foot)}
+	p := world.Piece{Name: in.Name, Foot: grid.Point(in.Foot), Acting: in.Acting.Whole()}
 	if p.Type, err = readKind(in.Type); err != nil {
 		return fmt.Errorf("%s: %w", what, err)
 	}
@@ -226,7 +226,7 @@ func (b *reader) patches() error {
 			if err != nil {
 				return fmt.Errorf("%s: piece %d: %w", name, k+1, err)
 			}
-			p.Pieces = append(p.Pieces, world.BlockPiece{Type: kind, Name: piece.Name, Foot: grid.Point(piece.Foot)})
+			p.Pieces = append(p.Pieces, world.BlockPiece{Type: kind, Name: piece.Name, Foot: grid.Point(piece.Foot), Acting: piece.Acting.Whole()})
 		}
 		if err := b.put(world.KindPatch, 0, id, p.Values(), name); err != nil {
 			return err

@@ -16,7 +16,8 @@ var (
 	viewWords = []string{"top-down", "side-view"}
 	joinWords = []string{"sides", "corners", "both"}
 	typeWords = []string{"yes or no", "number", "text"}
-	kindWords = map[world.ID]string{world.Spawn: "spawn", world.Exit: "exit", world.Collectible: "collectible", world.Checkpoint: "checkpoint"}
+	kindWords = map[world.ID]string{world.Spawn: "spawn", world.Exit: "exit", world.Collectible: "collectible", world.Checkpoint: "checkpoint",
+		world.MovingPlatform: "moving platform", world.Foe: "foe", world.Spring: "spring", world.Hazard: "hazard"}
 	steering  = []string{"", "four ways", "cell by cell"}
 	abilities = []string{"jump", "climb", "swim"}
 	compass   = []string{"n", "e", "s", "w", "ne", "se", "sw", "nw"}

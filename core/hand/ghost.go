@@ -156,7 +156,7 @@ func (h *Hand) blockPieces(d *world.Document, ghost Ghost) []edit.Part {
 			for x := first; x <= span.X1 && len(parts) < maxPieces; x += s.Block.W {
 				if m := d.MapAt(grid.Point{X: x, Y: span.Y}); m != nil {
 					at := grid.Point{X: x - m.Origin.X, Y: span.Y - m.Origin.Y}
-					is := &world.Piece{Type: p.Type, Name: p.Name, Layer: m.PlayerLayer, Foot: l.Pixel(at).Add(within)}
+					is := &world.Piece{Type: p.Type, Name: p.Name, Layer: m.PlayerLayer, Foot: l.Pixel(at).Add(within), Acting: p.Acting}
 					parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: h.ids.NewID()}, Values: is.Values()})
 				}
 			}

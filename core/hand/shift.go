@@ -125,7 +125,7 @@ func (h *Hand) MapOfPatch(d *world.Document, id world.ID, at grid.Point) Outcome
 		if piece.Type == world.Spawn && hasSpawn(d) {
 			continue
 		}
-		is := &world.Piece{Type: piece.Type, Name: piece.Name, Layer: m.PlayerLayer, Foot: piece.Foot}
+		is := &world.Piece{Type: piece.Type, Name: piece.Name, Layer: m.PlayerLayer, Foot: piece.Foot, Acting: piece.Acting}
 		parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: h.ids.NewID()}, Values: is.Values()})
 	}
 	h.Selected = Selection{world.Ref{Kind: world.KindMap, ID: m.ID}, 0, m.ID, grid.Point{}}

@@ -46,6 +46,8 @@ type clipPiece struct {
 	Name string `json:"name"`
 	X    int    `json:"x"`
 	Y    int    `json:"y"`
+	// Acting is how it acts in play, if not as usual.
+	Acting *world.Acting `json:"acting,omitempty"`
 }
 
 const (
@@ -75,7 +77,7 @@ func writeClip(d *world.Document, b *world.Block) string {
 	}
 	for _, p := range b.Pieces {
 		t, _ := world.TypeOf(p.Type)
-		c.Pieces = append(c.Pieces, clipPiece{strings.ToLower(t.Name), p.Name, p.Foot.X, p.Foot.Y})
+		c.Pieces = append(c.Pieces, clipPiece{strings.ToLower(t.Name), p.Name, p.Foot.X, p.Foot.Y, p.Acting.Part()})
 	}
 	text, err := json.MarshalIndent(c, "", " ")
 	if err != nil {
@@ -121,7 +123,7 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 		}
 		foot := grid.Point{X: p.X * d.Project.CellW / c.CellWidth, Y: p.Y * d.Project.CellH / c.CellHeight}
 		if d.Project.Lattice().Box(grid.Rect{W: b.W, H: b.H}).Has(foot) {
-			b.Pieces = append(b.Pieces, world.BlockPiece{Type: world.Types[i].ID, Name: p.Name, Foot: foot})
+			b.Pieces = append(b.Pieces, world.BlockPiece{Type: world.Types[i].ID, Name: p.Name, Foot: foot, Acting: p.Acting.Whole()})
 		}
 	}
 	b.Layers = slices.DeleteFunc(b.Layers, func(l world.BlockLayer) bool { return l.Cells.Empty() })
@@ -201,7 +203,7 @@ func (p *Page) copied() (*world.Block, string) {
 		if m := d.Map(sel.Ref.Map); m != nil && m.Piece(sel.Ref.ID) != nil {
 			piece := m.Piece(sel.Ref.ID)
 			l := d.Project.Lattice()
-			return &world.Block{W: 1, H: 1, Pieces: []world.BlockPiece{{Type: piece.Type, Name: piece.Name, Foot: piece.Foot.Sub(l.Pixel(l.CellAt(piece.Foot)))}}}, ""
+			return &world.Block{W: 1, H: 1, Pieces: []world.BlockPiece{{Type: piece.Type, Name: piece.Name, Foot: piece.Foot.Sub(l.Pixel(l.CellAt(piece.Foot))), Acting: piece.Acting}}}, ""
 		}
 	}
 	return p.hand.CopyCells(d)

@@ -86,6 +86,8 @@ func (p *Page) order(o Order) Changed {
 		p.holdTiles(o.N, o.List)
 	case "make-layer":
 		return p.makeLayer(ref, o.Text)
+	case "set-acting":
+		return p.setActing(ref, o.Text, o.N)
 	case "set-movement":
 		return p.setMovement(o.Text, o.N)
 	case "try-movement":

@@ -313,7 +313,7 @@ func (p *Page) slip() *SlipView {
 		}
 		v.Name, v.Sort, v.Box = m.Name, "map", box(l.Box(m.OnBoard()))
 		line("Size", "%d × %d cells", m.Bounds.W, m.Bounds.H)
-		line("Seen", "top-down")
+		line("Seen", "%s", [...]string{"from above", "from the side"}[m.View])
 		line("Ways out", "%d", len(d.CrossingsOf(m.ID)))
 		line("Pieces", "%d", len(m.Pieces))
 	case world.KindPiece:
@@ -328,6 +328,7 @@ func (p *Page) slip() *SlipView {
 		v.Box = box(l.Box(grid.Rect{X: foot.X, Y: foot.Y, W: 1, H: 1}.Move(m.Origin)))
 		line("Stands on", "%s, cell %d, %d", m.Name, foot.X, foot.Y)
 		line("In play", "%s", t.Purpose)
+		v.Acting, v.Path = viewActing(d, piece), path(d, m, piece)
 	case world.KindCrossing:
 		c := d.Crossing(sel.Ref.ID)
 		if c == nil {
@@ -459,7 +460,7 @@ func (p *Page) Play() *Play {
 		v.Events = []string{}
 	}
 	p.events = nil
-	v.OnIDs = []string{}
+	v.OnIDs, v.Things = []string{}, p.things(p.played.Game())
 	if s.Checkpoint != 0 {
 		v.OnIDs = append(v.OnIDs, FormatID(s.Checkpoint))
 	}

@@ -255,6 +255,9 @@ type SlipView struct {
 	// Leads is the other doorway of a crossing.
 	Leads    *BoxView  `json:"leads"`
 	Landings []BoxView `json:"landings"`
+	// Acting is how a piece acts in play, Path its way there.
+	Acting *ActingView `json:"acting"`
+	Path   *PathView   `json:"path"`
 }
 
 // SlipLine is one property in the slip.
@@ -320,6 +323,8 @@ type Play struct {
 	Taken    int      `json:"taken"`
 	Total    int      `json:"total"`
 	TakenIDs []string `json:"takenIds"`
+	// Things are the pieces that act, near what the player sees.
+	Things []ThingView `json:"things"`
 	// OnIDs are the pieces that are in the other state of their type.
 	OnIDs    []string `json:"onIds"`
 	Finished bool     `json:"finished"`

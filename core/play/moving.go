@@ -123,7 +123,6 @@ func (g *Game) moveFromTheSide(in Input) {
 func (g *Game) suffer() {
 	if g.safe > 0 {
 		g.safe--
-		return
 	}
 	if g.finished {
 		return
@@ -132,7 +131,12 @@ func (g *Game) suffer() {
 	for _, c := range g.dangerCells() {
 		worst = max(worst, g.ground.Danger(c))
 	}
-	if worst == 0 {
+	g.hurt(worst)
+}
+
+// hurt takes health away, unless something did a moment ago.
+func (g *Game) hurt(worst int) {
+	if worst == 0 || g.safe > 0 {
 		return
 	}
 	g.safe = safeTicks

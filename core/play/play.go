@@ -55,6 +55,12 @@ const (
 	NoLanding Event = "There is no room beside the doorway on the other side, so you stand in it."
 	// TooLarge: nobody of the player's size can stand on the map on the other side.
 	TooLarge Event = "You are too large for the map on the other side, so you stay here."
+	// Crushed: one was between two things.
+	Crushed Event = "Crushed: back to where you came in."
+	// Stomped: one jumped on a foe.
+	Stomped Event = "Jumped on it."
+	// Sprung: a spring threw one up.
+	Sprung Event = "Up!"
 	// Hurt: something hurt the player.
 	Hurt Event = "That hurt."
 	// Harmed: the player's health was used up.
@@ -81,6 +87,8 @@ type Game struct {
 	drive   body.Drive
 	events  []Event
 	grounds map[world.ID]*body.Ground
+	// actors are the pieces that act on the player's map.
+	actors []actor
 	state
 }
 
@@ -107,6 +115,10 @@ type state struct {
 	stepping bool
 	// harm is how much health is gone, safe for how many ticks nothing hurts.
 	harm, safe int
+	// things are what became of pieces that act, sorted by id; seed is where chance comes
+	// from.
+	things []Thing
+	seed   uint64
 }
 
 // New begins a game on d.
@@ -144,11 +156,15 @@ func (g *Game) sizeOn(m *world.Map) body.Size {
 }
 
 // stand takes m as the map the player is on.
-func (g *Game) stand(m *world.Map) { g.mapID, g.ground, g.size = m.ID, g.groundOf(m), g.sizeOn(m) }
+func (g *Game) stand(m *world.Map) {
+	g.mapID, g.ground, g.size = m.ID, g.groundOf(m), g.sizeOn(m)
+	g.meet()
+}
 
 func (g *Game) groundOf(m *world.Map) *body.Ground {
 	if g.grounds[m.ID] == nil {
 		g.grounds[m.ID] = body.NewGround(g.doc, m)
+		g.solidThings(g.grounds[m.ID])
 	}
 	return g.grounds[m.ID]
 }
@@ -223,6 +239,8 @@ func (g *Game) Tick(in Input) {
 		return
 	}
 	g.tick++
+	g.movePlatforms()
+	foot, falls := g.place.Y, g.motion.VY > 0
 	if g.ground.Map.View == world.SideView {
 		g.moveFromTheSide(in)
 	} else {
@@ -233,6 +251,8 @@ func (g *Game) Tick(in Input) {
 		g.walk(in)
 	}
 	g.leave()
+	g.moveFoes()
+	g.touchThings(falls || g.place.Y > foot, foot)
 	for _, c := range g.cells() {
 		g.touch(c)
 	}
@@ -264,7 +284,10 @@ func (g *Game) leave() {
 		return
 	}
 	if to, wraps := g.ground.Wrap(g.place); wraps {
-		g.place = to
+		if g.place = to; !g.ground.Fits(g.size, g.place) {
+			// Something that moves is there.
+			g.toNearest(g.place.Cell(l))
+		}
 		return
 	}
 	if beside, _ := g.ground.Across(cell); beside != nil {
@@ -505,8 +528,13 @@ func (g *Game) Snapshot() []byte {
 	for _, n := range []int{g.motion.VX, g.motion.VY, g.motion.RestX, g.motion.RestY, int(g.motion.Mode), g.motion.Left, g.motion.Asked, g.goal.X, g.goal.Y, g.harm, g.safe} {
 		w.Int(n)
 	}
-	for _, yes := range []bool{g.motion.Rising, g.jumped, g.stepping} {
+	for _, yes := range []bool{g.motion.Rising, g.motion.Thrown, g.jumped, g.stepping} {
 		w.Bool(yes)
+	}
+	w.Uint(g.seed)
+	w.Uint(uint64(len(g.things)))
+	for _, t := range g.things {
+		t.encode(&w)
 	}
 	w.Uint(uint64(len(g.taken)))
 	for _, id := range g.taken {

@@ -159,6 +159,9 @@ func (r *Recording) Go(tick int) error {
 		g.look(m.doc)
 	}
 	g.state = m.state.clone()
+	for _, ground := range g.grounds {
+		g.solidThings(ground)
+	}
 	g.stand(g.doc.Map(g.mapID))
 	from := m.state.tick - r.First()
 	for _, in := range r.inputs[from : from+tick-m.state.tick] {
@@ -174,5 +177,6 @@ func (r *Recording) Go(tick int) error {
 // clone shares nothing with s that a game changes.
 func (s state) clone() state {
 	s.taken = slices.Clone(s.taken)
+	s.things = slices.Clone(s.things)
 	return s
 }

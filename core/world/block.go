@@ -44,6 +44,7 @@ type BlockPiece struct {
 	Name string
 	// Foot is in pixels from the block's upper left corner.
 	Foot grid.Point
+	Acting
 }
 
 // A Patch is a block that was kept, with a name.
@@ -95,7 +96,7 @@ func (d *Document) Cut(m *Map, g grid.Region, take func(*Layer) bool, pieces boo
 		lattice := d.Project.Lattice()
 		for _, p := range m.Pieces {
 			if g.Has(lattice.CellAt(p.Foot)) {
-				b.Pieces = append(b.Pieces, BlockPiece{p.Type, p.Name, p.Foot.Sub(lattice.Pixel(corner))})
+				b.Pieces = append(b.Pieces, BlockPiece{p.Type, p.Name, p.Foot.Sub(lattice.Pixel(corner)), p.Acting})
 			}
 		}
 	}
@@ -257,6 +258,12 @@ func encodeBlock(b *Block, w *pack.Writer) {
 		w.Int(p.Foot.X)
 		w.Int(p.Foot.Y)
 	}
+	// What came later stands after all, and only if there is any.
+	if slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Acting != (Acting{}) }) {
+		for _, p := range b.Pieces {
+			p.Acting.encode(w)
+		}
+	}
 }
 
 func decodeBlock(r *pack.Reader) Block {
@@ -277,7 +284,15 @@ func decodeBlock(r *pack.Reader) Block {
 		b.Layers = append(b.Layers, l)
 	}
 	for range r.Count(limit.PiecesInMap, 4) {
-		b.Pieces = append(b.Pieces, BlockPiece{ID(r.Uint()), r.Text(limit.NameLetters * 4), grid.Point{X: r.Int(), Y: r.Int()}})
+		b.Pieces = append(b.Pieces, BlockPiece{Type: ID(r.Uint()), Name: r.Text(limit.NameLetters * 4), Foot: grid.Point{X: r.Int(), Y: r.Int()}})
+	}
+	if r.Err() == nil && r.Len() > 0 {
+		for i := range b.Pieces {
+			b.Pieces[i].Acting = decodeActing(r)
+			if err := b.Pieces[i].Acting.check(); err != nil && r.Err() == nil {
+				r.Fail(err)
+			}
+		}
 	}
 	return b
 }

@@ -275,6 +275,9 @@ func (d *Document) checkPiece(m *Map, p *Piece) error {
 	if err := CheckName(p.Name, true); err != nil {
 		return err
 	}
+	if err := p.Acting.check(); err != nil {
+		return err
+	}
 	if _, known := TypeOf(p.Type); !known {
 		return errors.New("the piece is of a type that is not there any more")
 	}

@@ -203,6 +203,7 @@ type Piece struct {
 	Layer  ID
 	// Foot is the pixel of the map on which the piece stands.
 	Foot grid.Point
+	Acting
 }
 
 // An End is one end of a crossing: the cells of its doorway.

@@ -7,6 +7,10 @@ type Family string
 const (
 	Ways   Family = "ways"
 	Things Family = "things"
+	// Folk are people and foes, Workings do something for who uses them, Hazards hurt.
+	Folk     Family = "people and foes"
+	Workings Family = "workings"
+	Hazards  Family = "hazards"
 )
 
 // A Type is what a piece is one of.
@@ -24,6 +28,11 @@ const (
 	Exit        ID = 2
 	Collectible ID = 3
 	Checkpoint  ID = 4
+	// MovingPlatform goes to and fro and carries who stands on it.
+	MovingPlatform ID = 5
+	Foe            ID = 6
+	Spring         ID = 7
+	Hazard         ID = 8
 )
 
 // Types are the built-in types, in the order in which they are shown.
@@ -31,6 +40,10 @@ var Types = []Type{
 	{Spawn, "Spawn", Ways, "Where play begins. There is one in a project; placing another moves it."},
 	{Exit, "Exit", Ways, "Who walks onto it has finished."},
 	{Checkpoint, "Checkpoint", Ways, "Who touched it comes back to here after falling or coming to harm."},
+	{MovingPlatform, "Moving platform", Workings, "Goes to and fro, carries who stands on it and pushes who is in its way."},
+	{Spring, "Spring", Workings, "Throws up who comes down on it, in side-view."},
+	{Foe, "Foe", Folk, "Hurts who touches it; from the side one can jump on it."},
+	{Hazard, "Hazard", Hazards, "Hurts who touches it."},
 	{Collectible, "Collectible", Things, "Taken by walking over it, and counted."},
 }
 

@@ -31,6 +31,16 @@ func World(seed uint64) (*world.Document, error) {
 			}
 		}
 	}
+	ids := &world.Counter{Prefix: 4}
+	for _, m := range d.Maps {
+		for range r.IntN(12) {
+			of := []world.ID{world.MovingPlatform, world.Foe, world.Foe, world.Spring, world.Hazard}[r.IntN(5)]
+			piece := &world.Piece{Acting: acting(r, of), Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(Cell(r, m))}
+			if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
+				return nil, err
+			}
+		}
+	}
 	if r.IntN(3) > 0 {
 		who := &world.Character{Name: "Gardener", Movement: Movement(r)}
 		const id = world.ID(3)<<32 | 1
@@ -42,6 +52,18 @@ func World(seed uint64) (*world.Document, error) {
 		}
 	}
 	return draft.Done()
+}
+
+// acting is a random way for a piece of a type to act.
+func acting(r *rand.Rand, of world.ID) world.Acting {
+	a := world.Acting{Does: world.Doing(r.IntN(5)), Range: r.IntN(9), Strength: r.IntN(4)}
+	if a.Speed = r.IntN(90); r.IntN(5) == 0 {
+		a.Speed = 640
+	}
+	if of == world.MovingPlatform {
+		a.ToX, a.ToY = r.IntN(120)-60, r.IntN(120)-60
+	}
+	return a
 }
 
 // Movement is a random way of moving, often an extreme one.

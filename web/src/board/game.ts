@@ -4,6 +4,16 @@ import type { Colours } from './colours';
 import { drawLayers } from './layers';
 import type { Sprites } from './sprites';
 
+/** A picture that stands with its foot on a spot. */
+interface Standing {
+  picture: HTMLCanvasElement | null;
+  x: number;
+  y: number;
+  /** How often it is drawn side by side. */
+  cells: number;
+  mirrored: boolean;
+}
+
 /** How much is seen of somebody whom nothing hurts for a moment. */
 const SAFE = 0.55;
 
@@ -19,10 +29,15 @@ export function drawGame(
   const { camera } = p;
   const taken = new Set(play.takenIds);
   const lit = new Set(play.onIds);
-  const stand = (picture: HTMLCanvasElement | null, x: number, y: number): void => {
+  const stand = ({ picture, x, y, cells, mirrored }: Standing): void => {
     if (!picture) return;
-    const at = camera.toScreen(x - picture.width / 2, y - picture.height);
-    context.drawImage(picture, at.x, at.y, picture.width * camera.zoom, picture.height * camera.zoom);
+    const [w, h] = [picture.width * camera.zoom, picture.height * camera.zoom];
+    const at = camera.toScreen(x - (picture.width * cells) / 2, y - picture.height);
+    context.save();
+    context.translate(mirrored ? at.x + w : at.x, at.y);
+    if (mirrored) context.scale(-1, 1);
+    for (let n = 0; n < cells; n++) context.drawImage(picture, n * w, 0, w, h);
+    context.restore();
   };
   context.imageSmoothingEnabled = false;
   if (play.goal) {
@@ -34,17 +49,27 @@ export function drawGame(
     context.stroke();
   }
   // By their feet: whoever stands lower is in front.
-  const standing = scene.pieces
-    .filter((piece) => !taken.has(piece.id))
-    .map((piece) => ({ picture: sprites.piece(piece.type, lit.has(piece.id) ? 1 : 0), x: piece.x, y: piece.y + 1 }));
-  const player = { picture: sprites.figure(play.facing, play.step), x: play.x, y: play.y };
+  const moved = new Map(play.things.map((thing) => [thing.id, thing]));
+  const standing: Standing[] = scene.pieces
+    .filter((piece) => !taken.has(piece.id) && !moved.get(piece.id)?.gone)
+    .map((piece) => {
+      const thing = moved.get(piece.id);
+      return {
+        picture: sprites.piece(piece.type, lit.has(piece.id) ? 1 : 0),
+        x: thing?.x ?? piece.x,
+        y: thing?.y ?? piece.y + 1,
+        cells: thing?.cells ?? 1,
+        mirrored: thing?.mirrored ?? false,
+      };
+    });
+  const player = { picture: sprites.figure(play.facing, play.step), x: play.x, y: play.y, cells: 1, mirrored: false };
   // From the side nobody is in front of another by standing lower, so that the player is before all.
   if (!play.fromSide) standing.push(player);
   standing.sort((a, b) => a.y - b.y);
   if (play.fromSide) standing.push(player);
   for (const one of standing) {
     context.globalAlpha = one === player && play.safe ? SAFE : 1;
-    stand(one.picture, one.x, one.y);
+    stand(one);
   }
   context.globalAlpha = 1;
 

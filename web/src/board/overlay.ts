@@ -4,6 +4,7 @@ import type { Colours } from './colours';
 import { drawLabel, drawSmall } from './labels';
 import { drawCrossing } from './lines';
 import { boxesOf, GhostPainter } from './ghost';
+import { drawPath } from './path';
 import { Sprites } from './sprites';
 import { drawGame } from './game';
 import { drawGrid } from './grid';
@@ -43,6 +44,8 @@ export class Overlay {
     else for (const piece of scene.pieces) this.piece(piece, near, colours);
     if (playing && p.inGame) return;
     this.selection(colours);
+    const path = p.state?.slip?.path;
+    if (path && !playing) drawPath(context, p, path, colours);
     this.chosen(colours);
     this.mirrorLines(colours);
     if (p.frameShown && !playing) this.seen(colours);

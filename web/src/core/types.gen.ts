@@ -348,6 +348,30 @@ export interface StackView {
   selected: boolean;
 }
 
+export interface ActView {
+  name: string;
+  label: string;
+  unit: string;
+  value: number;
+  per: number;
+}
+
+export interface ActingView {
+  values: ActView[];
+  doings: string[];
+  does: number;
+}
+
+export interface PathView {
+  x: number;
+  y: number;
+  toX: number;
+  toY: number;
+  second: number;
+  w: number;
+  h: number;
+}
+
 export interface SlipView {
   kind: string;
   id: string;
@@ -362,6 +386,8 @@ export interface SlipView {
   kept: boolean;
   leads: BoxView | null;
   landings: BoxView[];
+  acting: ActingView | null;
+  path: PathView | null;
 }
 
 export interface WorkingView {
@@ -446,6 +472,16 @@ export interface Pointer {
   seen: BoxView | null;
 }
 
+export interface ThingView {
+  id: string;
+  type: string;
+  x: number;
+  y: number;
+  mirrored: boolean;
+  cells: number;
+  gone: boolean;
+}
+
 export interface Play {
   map: string;
   x: number;
@@ -466,6 +502,7 @@ export interface Play {
   taken: number;
   total: number;
   takenIds: string[];
+  things: ThingView[];
   onIds: string[];
   finished: boolean;
   events: string[];

@@ -5,6 +5,7 @@
   import Rename from '../ui/Rename.svelte';
   import { beside } from './beside';
   import MapFields from './MapFields.svelte';
+  import PieceFields from './PieceFields.svelte';
 
   let { p }: { p: Project } = $props();
 
@@ -72,6 +73,7 @@
       {/each}
     </dl>
     {#if map}<MapFields {p} {map} />{/if}
+    <PieceFields {p} {slip} />
     {#if slip.stack.length > 1}
       <div>
         <div class="mb-1 text-small text-soft">in this cell, front to back</div>

@@ -1,0 +1,206 @@
+package play_test
+
+import (
+	"bytes"
+	"fmt"
+	"math/rand/v2"
+	"slices"
+	"testing"
+
+	"azzel/core/body"
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/play"
+	"azzel/core/play/generate"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+// shaft is a map seen from the side, 24 × 12 cells, with ground in its lowest two rows.
+func shaft(t *testing.T) (*world.Document, *world.Map) {
+	t.Helper()
+	d, err := world.Start(world.Project{Name: "Shaft", CellW: 16, CellH: 16, SeenW: 6, SeenH: 12, View: world.SideView}, &world.Counter{Prefix: 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return d, d.Maps[0]
+}
+
+func acting(d *world.Document, m *world.Map, id, of world.ID, x, y int, a world.Acting) edit.Part {
+	p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}), Acting: a}
+	return edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Values: p.Values()}
+}
+
+func begin(t *testing.T, d *world.Document, x, y int) *play.Game {
+	t.Helper()
+	g, err := play.New(d, play.Start{Map: d.Maps[0].ID, Cell: grid.Point{X: x, Y: y}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return g
+}
+
+// where is a thing of the player's map.
+func where(g *play.Game, id world.ID) (found play.Thing) {
+	g.Things(func(_ *world.Piece, t play.Thing) {
+		if t.ID == id {
+			found = t
+		}
+	})
+	return found
+}
+
+// A platform carries who stands on it to both sides, up and down, pushes who is in its way, and
+// hurts who is between it and a wall.
+func TestPlatforms(t *testing.T) {
+	for _, to := range []grid.Point{{X: 80}, {X: -40}, {Y: -64}, {Y: 48}, {X: 64, Y: -48}} {
+		d, m := shaft(t)
+		d = apply(t, d, acting(d, m, 700, world.MovingPlatform, 10, 5, world.Acting{ToX: to.X, ToY: to.Y, Range: 3}))
+		g := begin(t, d, 10, 3)
+		walk(g, 0, 60)
+		if g.Status().Doing != body.Grounded {
+			t.Fatalf("towards %v: not on the platform: %+v", to, g.Status())
+		}
+		before, on := g.Status().Place, where(g, 700).Place
+		for tick := range 600 {
+			g.Tick(0)
+			s, p := g.Status(), where(g, 700).Place
+			if s.Doing != body.Grounded || s.Place.X-before.X != p.X-on.X || s.Place.Y-before.Y != p.Y-on.Y {
+				t.Fatalf("towards %v, tick %d: the platform went from %v to %v, who stands on it from %v to %v", to, tick, on, p, before, s.Place)
+			}
+		}
+	}
+	// In its way, on the ground.
+	d, m := shaft(t)
+	d = apply(t, d, acting(d, m, 700, world.MovingPlatform, 4, 9, world.Acting{ToX: 160, Range: 1}))
+	g := begin(t, d, 8, 9)
+	pushed := g.Status().Place.X
+	walk(g, 0, 120)
+	if x := g.Status().Place.X; x <= pushed || !g.Fits() {
+		t.Errorf("who is in the way of a platform was at %d and is at %d", pushed, x)
+	}
+	d = apply(t, d, paint(m, grid.Rect{X: 10, Y: 5, W: 1, H: 5}, grid.Cell(tiles.Wall)))
+	g = begin(t, d, 8, 9)
+	events := walk(g, 0, 200)
+	if !slices.Contains(events, play.Crushed) || g.Status().Health != 2 || !g.Fits() {
+		t.Errorf("between a platform and a wall: %v, %+v", events, g.Status())
+	}
+}
+
+// A foe that patrols turns at walls and ledges, and never falls; from above onto it, it is gone
+// and one bounces; touched otherwise it hurts, and for a moment nothing more does. A spring
+// throws as high as it says.
+func TestFoesAndSprings(t *testing.T) {
+	d, m := shaft(t)
+	d = apply(t, d, paint(m, grid.Rect{X: 6, Y: 6, W: 5, H: 1}, grid.Cell(tiles.Wall)), paint(m, grid.Rect{X: 6, Y: 5, W: 1, H: 1}, grid.Cell(tiles.Wall)),
+		acting(d, m, 700, world.Foe, 8, 5, world.Acting{Speed: 60}))
+	g := begin(t, d, 1, 9)
+	least, most := 1<<30, 0
+	for range 600 {
+		g.Tick(0)
+		at := where(g, 700)
+		if at.Gone || at.Place.Cell(d.Project.Lattice()).Y != 5 {
+			t.Fatalf("the foe fell: %+v", at)
+		}
+		least, most = min(least, at.Place.X), max(most, at.Place.X)
+	}
+	cell := 16 * body.Unit
+	if least < 7*cell || least > 8*cell || most > 11*cell || most < 10*cell {
+		t.Errorf("the foe goes from %.1f to %.1f, want from the wall at 7 to the ledge at 11", float64(least)/float64(cell), float64(most)/float64(cell))
+	}
+	d, m = shaft(t)
+	d = apply(t, d, acting(d, m, 700, world.Foe, 9, 9, world.Acting{Does: world.Stands}))
+	g = begin(t, d, 9, 6)
+	events := walk(g, 0, 40)
+	if !slices.Contains(events, play.Stomped) || slices.Contains(events, play.Hurt) || !where(g, 700).Gone {
+		t.Errorf("fallen onto a foe: %v", events)
+	}
+	g = begin(t, d, 7, 9)
+	events = walk(g, play.Right, 60)
+	if n := len(slices.DeleteFunc(events, func(e play.Event) bool { return e != play.Hurt })); n != 1 || g.Status().Health != 2 {
+		t.Errorf("a foe that is walked into hurts %d times: %+v", n, g.Status())
+	}
+	for _, tenths := range []int{10, 50, 85} {
+		d, m = shaft(t)
+		d = apply(t, d, acting(d, m, 700, world.Spring, 9, 9, world.Acting{Strength: tenths}))
+		g = begin(t, d, 9, 7)
+		from, highest := 0, 1<<30
+		for range 240 {
+			g.Tick(0)
+			if slices.Contains(g.Events(), play.Sprung) {
+				from, highest = g.Status().Place.Y, 1<<30
+			}
+			highest = min(highest, g.Status().Place.Y)
+			if from != 0 && g.Status().Place.Y > highest {
+				break
+			}
+		}
+		if got, want := from-highest, tenths*cell/10; max(got-want, want-got) > body.Unit {
+			t.Errorf("a spring of %d tenths throws %.2f cells high", tenths, float64(got)/float64(cell))
+		}
+	}
+}
+
+// Foes go after the player or away from them as they are told, seen from above too, and stay
+// on their map.
+func TestFoesFromAbove(t *testing.T) {
+	for _, does := range []world.Doing{world.Patrols, world.Wanders, world.Follows, world.Flees} {
+		d := room(t)
+		m := d.Maps[0]
+		d = apply(t, d, acting(d, m, 700, world.Foe, 10, 8, world.Acting{Does: does, Range: 5}))
+		g := begin(t, d, 7, 8)
+		from := where(g, 700).Place
+		far := func() int { return max(where(g, 700).Place.X-g.Status().Place.X, g.Status().Place.X-where(g, 700).Place.X) }
+		near, moved := far(), 0
+		for range 90 {
+			before := where(g, 700).Place
+			g.Tick(0)
+			if at := where(g, 700).Place; at != before {
+				moved++
+			} else if !m.Bounds.Has(at.Cell(d.Project.Lattice())) {
+				t.Fatalf("one who %v left the map", does)
+			}
+		}
+		if moved < 20 {
+			t.Errorf("one who %v moved in %d of 90 ticks", does, moved)
+		}
+		if now := far(); does == world.Follows && now >= near || does == world.Flees && now <= near {
+			t.Errorf("one who %v was %d away and is %d", does, near, now)
+		}
+		if at := where(g, 700).Place; does == world.Wanders && max(at.X-from.X, from.X-at.X) > 5*16*body.Unit {
+			t.Errorf("one who wanders strayed from %v to %v", from, at)
+		}
+	}
+}
+
+// What happens does not depend on the order in which pieces were placed, nor on their ids.
+func TestOrderOfPlacing(t *testing.T) {
+	r := rand.New(rand.NewPCG(9, 9))
+	for seed := range uint64(20) {
+		var pieces []*world.Piece
+		d, m := shaft(t)
+		for i := range 12 {
+			of := []world.ID{world.Foe, world.MovingPlatform, world.Spring, world.Hazard}[r.IntN(4)]
+			pieces = append(pieces, &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: 1 + 2*i%22, Y: 3 + r.IntN(7)}),
+				Acting: world.Acting{Does: world.Doing(r.IntN(5)), Speed: r.IntN(60), Range: 1 + r.IntN(4), ToX: r.IntN(90) - 45, ToY: r.IntN(90) - 45}})
+		}
+		var first []byte
+		for trial := range 3 {
+			doc := d
+			for n, i := range r.Perm(len(pieces)) {
+				doc = apply(t, doc, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: world.ID(700 + (n*7+trial*13)%97)}, Values: pieces[i].Values()})
+			}
+			g := begin(t, doc, 2, 8)
+			var seen bytes.Buffer
+			for _, in := range generate.Inputs(seed, 300) {
+				g.Tick(in)
+				s := g.Status()
+				fmt.Fprintln(&seen, s.Place, s.Health, s.Doing)
+			}
+			if trial > 0 && !bytes.Equal(first, seen.Bytes()) {
+				t.Fatalf("world %d: placed in another order, the player goes elsewhere", seed)
+			}
+			first = seen.Bytes()
+		}
+	}
+}

@@ -1,0 +1,161 @@
+package world
+
+import (
+	"errors"
+	"fmt"
+	"slices"
+
+	"azzel/core/grid"
+	"azzel/core/limit"
+	"azzel/core/pack"
+)
+
+// A Doing is what a piece that acts does by itself.
+type Doing int
+
+// What pieces do.
+const (
+	// Patrols goes to and fro, until a wall or a ledge.
+	Patrols Doing = iota
+	// Stands stays where it is.
+	Stands
+	// Wanders goes to one side for a while, then to another.
+	Wanders
+	// Follows goes towards the player whom it sees.
+	Follows
+	// Flees goes away from the player whom it sees.
+	Flees
+	doingEnd
+)
+
+var doingNames = [...]string{"patrols", "stands", "wanders", "follows", "flees"}
+
+// DoingNames are what is done, in its order.
+func DoingNames() []string { return slices.Clone(doingNames[:]) }
+
+// MarshalText writes a doing as its name.
+func (d Doing) MarshalText() ([]byte, error) {
+	if d < 0 || d >= doingEnd {
+		return nil, fmt.Errorf("a piece can't do %d", int(d))
+	}
+	return []byte(doingNames[d]), nil
+}
+
+// UnmarshalText reads what MarshalText writes.
+func (d *Doing) UnmarshalText(text []byte) error {
+	i := slices.Index(doingNames[:], string(text))
+	if i < 0 {
+		return fmt.Errorf("a piece can't do %.40q", text)
+	}
+	*d = Doing(i)
+	return nil
+}
+
+// An Acting is how a piece acts in play. A value of 0 stands for the usual one of its type.
+type Acting struct {
+	Does Doing `json:"does,omitempty"`
+	// Speed is in tenths of a cell a second.
+	Speed int `json:"speed,omitempty"`
+	// Range is how far it sees or goes, in cells.
+	Range int `json:"range,omitempty"`
+	// Strength is how much it hurts, or how many tenths of a cell a spring throws.
+	Strength int `json:"strength,omitempty"`
+	// ToX and ToY are where a moving platform goes and comes back from, in pixels from where it
+	// stands.
+	ToX int `json:"toX,omitempty"`
+	ToY int `json:"toY,omitempty"`
+}
+
+// The fields of a piece that say how it acts.
+const (
+	FieldDoes Field = 8 + iota
+	FieldSpeed
+	FieldRange
+	FieldStrength
+	FieldTo
+)
+
+var actingFields = []field[Piece]{
+	intsField(FieldDoes, func(p *Piece) *int { return (*int)(&p.Does) }),
+	intsField(FieldSpeed, func(p *Piece) *int { return &p.Speed }),
+	intsField(FieldRange, func(p *Piece) *int { return &p.Range }),
+	intsField(FieldStrength, func(p *Piece) *int { return &p.Strength }),
+	intsField(FieldTo, func(p *Piece) *int { return &p.ToX }, func(p *Piece) *int { return &p.ToY }),
+}
+
+// usualActing is what values of 0 stand for.
+var usualActing = map[ID]Acting{
+	MovingPlatform: {Speed: 30, Range: 3},
+	Foe:            {Speed: 25, Range: 6, Strength: 1},
+	Spring:         {Strength: 50},
+	Hazard:         {Strength: 1},
+}
+
+// Filled is how a piece acts, with the usual values where it has none.
+func (p *Piece) Filled() Acting {
+	a, usual := p.Acting, usualActing[p.Type]
+	for _, v := range [][2]*int{{&a.Speed, &usual.Speed}, {&a.Range, &usual.Range}, {&a.Strength, &usual.Strength}} {
+		if *v[0] == 0 {
+			*v[0] = *v[1]
+		}
+	}
+	return a
+}
+
+func (a Acting) check() error {
+	far := limit.MaxMapSide * limit.MaxCellSide
+	switch {
+	case a.Does < 0 || a.Does >= doingEnd:
+		return errors.New("a piece does something that is not known")
+	case a.Speed < 0 || a.Speed > 10*limit.Speed:
+		return fmt.Errorf("a piece moves at most %d cells a second", limit.Speed)
+	case a.Range < 0 || a.Range > limit.MaxSeen:
+		return fmt.Errorf("the range of a piece is at most %d cells", limit.MaxSeen)
+	case a.Strength < 0 || a.Strength > 10*limit.Jump:
+		return fmt.Errorf("the strength of a piece is at most %d", 10*limit.Jump)
+	case a.ToX < -far || a.ToX > far || a.ToY < -far || a.ToY > far:
+		return errors.New("a piece would go too far from where it stands")
+	}
+	return nil
+}
+
+func (a Acting) encode(w *pack.Writer) {
+	for _, n := range []int{int(a.Does), a.Speed, a.Range, a.Strength, a.ToX, a.ToY} {
+		w.Int(n)
+	}
+}
+
+func decodeActing(r *pack.Reader) Acting {
+	return Acting{Doing(r.Int()), r.Int(), r.Int(), r.Int(), r.Int(), r.Int()}
+}
+
+// Part is a to be written down, nil if it is as usual in all.
+func (a Acting) Part() *Acting {
+	if a == (Acting{}) {
+		return nil
+	}
+	return &a
+}
+
+// Whole is what Part was made of. Speeds and ranges out of bounds are brought back into them by
+// whoever checks the piece.
+func (a *Acting) Whole() Acting {
+	if a == nil {
+		return Acting{}
+	}
+	return *a
+}
+
+// Acts reports whether pieces of a type move or do something by themselves in play.
+func Acts(of ID) bool { _, acts := usualActing[of]; return acts }
+
+// Width is how wide a piece of a type is in play, in cells, and how high in halves of a cell.
+func (p *Piece) Width() (cells, halves int) {
+	if p.Type == MovingPlatform {
+		return max(1, p.Filled().Range), 1
+	}
+	return 1, 2
+}
+
+// PathTo is where the foot of a piece that goes to and fro turns, in pixels of the map.
+func (p *Piece) PathTo() grid.Point { return p.Foot.Add(grid.Point{X: p.ToX, Y: p.ToY}) }
