@@ -150,7 +150,9 @@ func TestFoesFromAbove(t *testing.T) {
 		d = apply(t, d, acting(d, m, 700, world.Foe, 10, 8, world.Acting{Does: does, Range: 5}))
 		g := begin(t, d, 7, 8)
 		from := where(g, 700).Place
-		far := func() int { return max(where(g, 700).Place.X-g.Status().Place.X, g.Status().Place.X-where(g, 700).Place.X) }
+		far := func() int {
+			return max(where(g, 700).Place.X-g.Status().Place.X, g.Status().Place.X-where(g, 700).Place.X)
+		}
 		near, moved := far(), 0
 		for range 90 {
 			before := where(g, 700).Place
