@@ -144,14 +144,15 @@ func (b *builder) join(a *room, ax, ay int, c *room, cx, cy int) {
 // glasshouse lays out the maps and takes the first, empty one away.
 func (b *builder) glasshouse() {
 	first := b.doc.Maps[0]
-	palm, yard, boiler, frames, roof := b.palmHouse(), b.yard(), b.boilerRoom(), b.coldFrames(), b.roofWalk()
+	palm, yard, boiler, frames, roof, shaft := b.palmHouse(), b.yard(), b.boilerRoom(), b.coldFrames(), b.roofWalk(), b.pipeShaft()
 	b.step("remove the first map", edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: first.ID}})
-	for _, r := range []*room{palm, yard, boiler, frames, roof} {
+	for _, r := range []*room{palm, yard, boiler, frames, roof, shaft} {
 		b.step("make "+r.m.Name, r.parts...)
 	}
 	b.join(yard, 33, 11, palm, 0, 9)
 	b.join(palm, 17, 17, boiler, 9, 0)
 	b.join(palm, 18, 0, roof, 19, 9)
+	b.join(boiler, 12, 10, shaft, 1, 4)
 }
 
 func (b *builder) palmHouse() *room {

@@ -65,6 +65,9 @@ func Install(ctx context.Context, s *store.Store) error {
 	if err := b.gardener(); err != nil {
 		return err
 	}
+	if err := b.shaftTiles(); err != nil {
+		return err
+	}
 	b.medleys()
 	b.glasshouse()
 	return b.err
@@ -162,7 +165,8 @@ func (b *builder) gardener() error {
 	if err != nil {
 		return err
 	}
-	c := &world.Character{ID: b.ids.NewID(), Name: "Gardener", Picture: sums[0], Strip: sums[1], W: art.GardenerWidth, H: art.GardenerHeight}
+	c := &world.Character{ID: b.ids.NewID(), Name: "Gardener", Picture: sums[0], Strip: sums[1], W: art.GardenerWidth, H: art.GardenerHeight,
+		Movement: world.Movement{Jump: 33, Air: 40}}
 	b.step("bring in the gardener", edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: c.ID}, Values: c.Values()},
 		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, c.ID)})
 	return nil
@@ -225,8 +229,10 @@ type builder struct {
 	// tile is the number of the tile at each place of the sheet.
 	tile map[int]int
 	bond map[art.Block]world.ID
-	done uint64
-	err  error
+	// shaft is the same of the sheet of the pipe shaft.
+	shaft map[int]int
+	done  uint64
+	err   error
 }
 
 func (b *builder) step(label string, parts ...edit.Part) {

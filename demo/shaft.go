@@ -1,0 +1,160 @@
+package demo
+
+import (
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/tiles"
+	"azzel/core/world"
+	"azzel/demo/art"
+)
+
+// shaftTiles brings in what is seen from the side.
+func (b *builder) shaftTiles() error {
+	picture, err := art.ShaftPNG()
+	if err != nil {
+		return err
+	}
+	cut := tiles.Cut{W: art.Side, H: art.Side}
+	strip, sums, err := b.take(picture, cut)
+	if err != nil {
+		return err
+	}
+	first, err := b.store.ReserveTiles(b.ctx, b.project, len(strip.Places))
+	if err != nil {
+		return err
+	}
+	set := &world.Tileset{Name: "Shaft", Picture: sums[0], Strip: sums[1], First: first, Count: len(strip.Places),
+		Columns: strip.Columns, Rows: strip.Rows, Cut: cut, Places: strip.Places}
+	b.shaft = map[int]int{}
+	for i, place := range strip.Places {
+		b.shaft[place] = first + i
+		p := art.ShaftTile(place)
+		set.Tiles = append(set.Tiles, &p)
+	}
+	b.step("bring in "+set.Name, edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: b.ids.NewID()}, Values: set.Values()})
+	return b.err
+}
+
+// shaftRows is the pipe shaft as it is seen from the side: down a ladder, over a pit by a
+// platform that goes to and fro, or above it from gantry to gantry; and a flooded cellar beside
+// the way. 'D' is the door, 'o' a label, 'C' the checkpoint, 's' a slug, 'S' the spring, 'P'
+// where the platform stands, 'x' thorns.
+var shaftRows = []string{
+	"########################################",
+	"#                                      #",
+	"#                                      #",
+	"#                           o          #",
+	"#D                                     #",
+	"#######H##                -----        #",
+	"#      H                               #",
+	"#      H               ---     ---     #",
+	"#      H                               #",
+	"#      H          ---                  #",
+	"#      H                               #",
+	"#      H      ---                      #",
+	"#      H                               #",
+	"#      H    /##\\            C   s  S  o#",
+	"###H#################P     #############",
+	"#  H     ~~~#########      #############",
+	"#  H    #~~~#########      #############",
+	"#  Hx   #~o~#########^^^^^^#############",
+	"########################################",
+	"########################################",
+}
+
+// pipeShaft is a map that is seen from the side.
+func (b *builder) pipeShaft() *room {
+	r := b.room("Pipe shaft", 5, 40, len(shaftRows[0]), len(shaftRows))
+	r.m.SeenAs(world.SideView)
+	r.m.Background = world.Background{Top: world.RGB(0x34, 0x3b, 0x42), Bottom: world.RGB(0x1d, 0x1b, 0x24)}
+	r.parts = edit.PutMap(r.m, []*world.Layer{{ID: r.m.PlayerLayer, Name: "Ground", Order: 10, Counts: true}, r.over})
+	back := r.layer(&world.Layer{Name: "Back wall", Order: 5})
+	r.shaftCells(back, func(x, y int, _ rune) int {
+		switch {
+		case x%13 == 4:
+			return art.ShaftBackPipe
+		case x%9 == 6 && y%6 == 2:
+			return art.ShaftBackLamp
+		case (x*7+y*5)%23 == 3:
+			return art.ShaftFern
+		}
+		return art.ShaftBack
+	})
+	solid := func(x, y int) bool { return y < 0 || shaftRows[y][x] == '#' }
+	r.shaftCells(r.m.PlayerLayer, func(x, y int, sign rune) int {
+		switch sign {
+		case '#':
+			if solid(x, y-1) {
+				return art.ShaftBrick
+			}
+			return art.ShaftLedge
+		case 'H':
+			return art.ShaftLadder
+		case '-':
+			return art.ShaftGantry
+		case '/':
+			return art.ShaftSlopeUp
+		case '\\':
+			return art.ShaftSlopeDown
+		case '^':
+			return art.ShaftSteam
+		case '~':
+			return art.ShaftWater
+		case 'o':
+			if y == 17 {
+				return art.ShaftWater
+			}
+		}
+		return -1
+	})
+	b.shaftPieces(r)
+	return r
+}
+
+// shaftCells lays one tile of the shaft for each sign, none for −1.
+func (r *room) shaftCells(layer world.ID, place func(x, y int, sign rune) int) {
+	var g grid.Region
+	var runs grid.Runs
+	for y, row := range shaftRows {
+		for x, sign := range row {
+			if p := place(x, y, sign); p >= 0 {
+				g = g.Append(y, x, x)
+				runs = runs.Append(1, grid.Cell(r.b.shaft[p]))
+			}
+		}
+	}
+	r.parts = append(r.parts, edit.Paint{Map: r.m.ID, Layer: layer, Region: g, Cells: runs})
+}
+
+func (b *builder) shaftPieces(r *room) {
+	labels := []string{"Label of the shaft fern", "Label of the pipe moss", "Label of the drowned orchid"}
+	for y, row := range shaftRows {
+		for x, sign := range row {
+			switch sign {
+			case 'o':
+				r.piece(world.Collectible, labels[0], x, y)
+				labels = labels[1:]
+			case 'C':
+				r.piece(world.Checkpoint, "Lamp in the shaft", x, y)
+			case 's':
+				r.acting(world.Foe, "Night slug", x, y, world.Acting{Speed: 18})
+			case 'S':
+				r.acting(world.Spring, "", x, y, world.Acting{Strength: 72})
+			case 'P':
+				r.acting(world.MovingPlatform, "Maintenance lift", x+1, y, world.Acting{Range: 2, Speed: 25, ToX: 4 * art.Side})
+			case 'x':
+				r.acting(world.Hazard, "Thorns", x, y, world.Acting{})
+			}
+		}
+	}
+}
+
+// acting puts down a piece that acts.
+func (r *room) acting(of world.ID, name string, x, y int, a world.Acting) {
+	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.b.doc.Project.Lattice().Foot(grid.Point{X: x, Y: y}), Acting: a}
+	if of == world.MovingPlatform {
+		// Half a cell high, its upper side level with the ground.
+		p.Foot.Y = y*art.Side + art.Side/2 - 1
+	}
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: r.m.ID, ID: r.b.ids.NewID()}, Values: p.Values()})
+}
