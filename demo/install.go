@@ -46,6 +46,9 @@ func Install(ctx context.Context, s *store.Store) error {
 		return err
 	}
 	b := &builder{ctx: ctx, store: s, project: p.ID, doc: start, ids: ids, tile: map[int]int{}, bond: map[art.Block]world.ID{}}
+	if err := b.shaftTiles(); err != nil {
+		return err
+	}
 	winter := season{"Glasshouse in winter", " in winter", map[int]int{}, map[art.Block]world.ID{}}
 	summer := season{"Glasshouse", "", b.tile, b.bond}
 	for _, take := range []struct {
@@ -63,9 +66,6 @@ func Install(ctx context.Context, s *store.Store) error {
 	b.joined(summer)
 	b.joined(winter)
 	if err := b.gardener(); err != nil {
-		return err
-	}
-	if err := b.shaftTiles(); err != nil {
 		return err
 	}
 	b.medleys()

@@ -6,8 +6,8 @@ import (
 	"testing"
 )
 
-// tiles gives each tile of a picture as text, so that they can be compared.
-func tiles(img *image.NRGBA, w, h int) (all []string) {
+// tilesOf gives each tile of a picture as text, so that they can be compared.
+func tilesOf(img *image.NRGBA, w, h int) (all []string) {
 	for y := 0; y < img.Rect.Dy(); y += h {
 		for x := 0; x < img.Rect.Dx(); x += w {
 			var pixels []byte
@@ -36,13 +36,13 @@ func TestPictures(t *testing.T) {
 		t.Errorf("the pictures have %d colours; the palette has 24", len(colours))
 	}
 	distinct := map[string]bool{}
-	for _, tile := range tiles(sheet, Side, Side) {
+	for _, tile := range tilesOf(sheet, Side, Side) {
 		distinct[tile] = true
 	}
 	if len(distinct) < 61 { // one of them is empty
 		t.Errorf("the sheet has only %d different tiles", len(distinct))
 	}
-	frames := tiles(gardener, GardenerWidth, GardenerHeight)
+	frames := tilesOf(gardener, GardenerWidth, GardenerHeight)
 	for row := range 4 {
 		f := frames[row*GardenerFrames:][:GardenerFrames]
 		if f[0] != f[2] || f[0] == f[1] || f[1] == f[3] || f[0] == f[3] {

@@ -4,9 +4,46 @@ import type { Colours } from './colours';
 const ICONS: Record<string, string> = {
   '1': 'M6 5.2a1.9 1.9 0 1 0 0-3.8 1.9 1.9 0 0 0 0 3.8zM2.5 11c0-2.6 1.4-4 3.5-4s3.5 1.4 3.5 4',
   '2': 'M2.5 11V3.5C2.5 2 4 1 6 1s3.5 1 3.5 2.5V11M6 5v4M4.3 7.2 6 9l1.7-1.8',
+  '5': 'M1.5 6.500h9M1.500 6.500v2M10.500 6.500v2M3.500 3 1.500 4.200 3.500 5.400M8.500 3l2 1.200-2 1.200M2 4.200h8',
+  '6': 'M1.500 9.500h8.500c.8-2.200.3-4-1.200-4.600C7.200 4.300 5 5 4.300 6.700 3.700 8.200 2.500 8.600 1.500 9.500zM8.300 4.800 8 2.500M9.600 5.200l.8-2.200',
+  '7': 'M2.500 2.500h7M3.500 4.500l5 1.500-5 1.500 5 1.500M2.500 10.500h7',
+  '8': 'M3 11V3M6 11V1.500M9 11V4M3 6 1.500 4.500M6 5l1.800-1.800M9 8l1.700-1.500M6 8 4.400 6.600',
   '4': 'M6 11V6M4 11h4M4.200 1.200h3.600v4.600H4.200zM6 2.600v1.600',
   '3': 'M6 11C3 9 2 6.500 3 4c1-2 2.500-2.800 3-3 .5.2 2 1 3 3 1 2.500 0 5-3 7zM6 4v6',
 };
+
+/** The board of a label that stands for a family other than ways. */
+function board(context: CanvasRenderingContext2D, family: string): void {
+  if (family === 'people and foes') context.roundRect(-10, -33, 20, 19, 9);
+  else if (family === 'things') context.roundRect(-10, -32, 20, 18, 4);
+  else {
+    // Cut corners for workings, a gable for hazards.
+    const cut: [number, number][] =
+      family === 'workings'
+        ? [
+            [-10, -28],
+            [-6, -32],
+            [6, -32],
+            [10, -28],
+            [10, -18],
+            [6, -14],
+            [-6, -14],
+            [-10, -18],
+          ]
+        : [
+            [-10, -27],
+            [0, -35],
+            [10, -27],
+            [10, -14],
+            [-10, -14],
+          ];
+    for (const [i, [x, y]] of cut.entries()) {
+      if (i === 0) context.moveTo(x, y);
+      else context.lineTo(x, y);
+    }
+    context.closePath();
+  }
+}
 
 /** A plant label with a pointed foot on the spot; its outline tells the family. */
 export function drawLabel(
@@ -18,7 +55,7 @@ export function drawLabel(
   colours: Colours,
   selected: boolean,
 ): void {
-  const outline = family === 'ways' ? colours.lagoon : colours.ink;
+  const outline = family === 'ways' ? colours.lagoon : family === 'hazards' ? colours.rose : colours.ink;
   context.save();
   context.translate(Math.round(x), Math.round(y));
   context.beginPath();
@@ -27,7 +64,7 @@ export function drawLabel(
     context.quadraticCurveTo(0, -36, 9, -30);
     context.lineTo(9, -14);
   } else {
-    context.roundRect(-10, -32, 20, 18, 4);
+    board(context, family);
     context.moveTo(9, -14);
   }
   context.lineTo(3, -14);
