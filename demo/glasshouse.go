@@ -131,7 +131,7 @@ func (r *room) line(x, y int, places ...int) {
 }
 
 func (r *room) piece(of world.ID, name string, x, y int) {
-	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.b.doc.Project.Lattice().Foot(grid.Point{X: x, Y: y})}
+	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.m.FootOf(r.b.doc.Project.Lattice(), of, grid.Point{X: x, Y: y})}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: r.m.ID, ID: r.b.ids.NewID()}, Values: p.Values()})
 }
 

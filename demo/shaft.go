@@ -1,6 +1,8 @@
 package demo
 
 import (
+	"strings"
+
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/tiles"
@@ -80,7 +82,7 @@ func (b *builder) pipeShaft() *room {
 		}
 		return art.ShaftBack
 	})
-	solid := func(x, y int) bool { return y < 0 || shaftRows[y][x] == '#' }
+	solid := func(x, y int) bool { return y < 0 || strings.ContainsRune("#/\\", rune(shaftRows[y][x])) }
 	r.shaftCells(r.m.PlayerLayer, func(x, y int, sign rune) int {
 		switch sign {
 		case '#':
@@ -151,10 +153,6 @@ func (b *builder) shaftPieces(r *room) {
 
 // acting puts down a piece that acts.
 func (r *room) acting(of world.ID, name string, x, y int, a world.Acting) {
-	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.b.doc.Project.Lattice().Foot(grid.Point{X: x, Y: y}), Acting: a}
-	if of == world.MovingPlatform {
-		// Half a cell high, its upper side level with the ground.
-		p.Foot.Y = y*art.Side + art.Side/2 - 1
-	}
+	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.m.FootOf(r.b.doc.Project.Lattice(), of, grid.Point{X: x, Y: y}), Acting: a}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: r.m.ID, ID: r.b.ids.NewID()}, Values: p.Values()})
 }

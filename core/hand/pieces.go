@@ -88,7 +88,7 @@ func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
 	if ghost.Problem != "" {
 		return said("%s", ghost.Problem)
 	}
-	foot := d.Project.Lattice().Foot(cell)
+	foot := m.FootOf(d.Project.Lattice(), ghost.Piece, cell)
 	if ghost.Piece == world.Spawn {
 		for _, o := range d.Maps {
 			for _, p := range o.Pieces {
@@ -128,7 +128,7 @@ func (h *Hand) movePiece(d *world.Document, g gesture, ghost Ghost) Outcome {
 	}
 	cell := ghost.To.Cell
 	h.Selected = Selection{world.Ref{Kind: world.KindPiece, Map: to.ID, ID: p.ID}, 0, to.ID, cell}
-	return Outcome{Edit: h.moveTo(d, from, p, to, d.Project.Lattice().Foot(cell))}
+	return Outcome{Edit: h.moveTo(d, from, p, to, to.FootOf(d.Project.Lattice(), p.Type, cell))}
 }
 
 func doorwayProblem(d *world.Document, s Spot) string {

@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"math/rand/v2"
 	"slices"
+	"strings"
 	"testing"
 
 	"azzel/core/body"
@@ -205,4 +206,104 @@ func TestOrderOfPlacing(t *testing.T) {
 			first = seen.Bytes()
 		}
 	}
+}
+
+// While it runs: a wall is painted on the player, the platform under them is deleted, a foe's
+// speed is changed, the map is resized. Nobody ends in what is solid, and each goes on from where
+// it was.
+func TestChangedWhileItRuns(t *testing.T) {
+	d, m := shaft(t)
+	d = apply(t, d, acting(d, m, 700, world.MovingPlatform, 10, 5, world.Acting{ToX: 60, Range: 3}), acting(d, m, 701, world.Foe, 16, 9, world.Acting{Speed: 20}))
+	g := begin(t, d, 10, 3)
+	walk(g, 0, 60)
+	at, foe := g.Status(), where(g, 701).Place
+	if at.Doing != body.Grounded {
+		t.Fatalf("not on the platform: %+v", at)
+	}
+	change := func(parts ...edit.Part) {
+		t.Helper()
+		d = apply(t, d, parts...)
+		if err := g.SetDocument(d); err != nil || !g.Fits() {
+			t.Fatalf("after a change one is at %v: %v", g.Status().Place, err)
+		}
+	}
+	change(edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 700}})
+	if g.Status().Place != at.Place {
+		t.Errorf("with the platform gone one is moved from %v to %v at once", at.Place, g.Status().Place)
+	}
+	walk(g, 0, 60)
+	if s := g.Status(); s.Doing != body.Grounded || s.Place.Y <= at.Place.Y {
+		t.Errorf("with the platform gone one does not fall to the ground: %+v", s)
+	}
+	cell := g.Status().Place.Cell(d.Project.Lattice())
+	change(paint(m, grid.Rect{X: cell.X - 1, Y: cell.Y - 1, W: 3, H: 2}, grid.Cell(tiles.Wall)))
+	if now := g.Status().Place.Cell(d.Project.Lattice()); now == cell {
+		t.Error("one stands in a wall that was painted")
+	}
+	before := where(g, 701).Place
+	p := *d.Maps[0].Piece(701)
+	p.Speed = 160
+	change(edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldSpeed, p.Speed)})
+	if where(g, 701).Place != before || before == foe {
+		t.Errorf("the foe was at %v, then at %v, and at %v once it is faster", foe, before, where(g, 701).Place)
+	}
+	walk(g, 0, 20)
+	if way := where(g, 701).Place.X - before.X; max(way, -way) < 2*16*body.Unit {
+		t.Errorf("the faster foe went %d in a third of a second", way)
+	}
+	b := d.Maps[0].Bounds
+	change(resized(t, d, edit.Resize{Map: m.ID, Bounds: grid.Rect{X: b.X - 3, Y: b.Y - 4, W: b.W + 3, H: b.H + 4}})...)
+	stands := g.Status().Place
+	walk(g, 0, 30)
+	if g.Status().Place.X != stands.X {
+		t.Error("growing the map moves the player")
+	}
+	here := g.Status().Place.Cell(d.Project.Lattice())
+	change(resized(t, d, edit.Resize{Map: m.ID, Bounds: grid.Rect{X: here.X + 2, Y: b.Y, W: b.X + b.W - here.X - 2, H: b.H}})...)
+	if !d.Maps[0].Bounds.Has(g.Status().Place.Cell(d.Project.Lattice())) {
+		t.Error("the map shrank away from under the player")
+	}
+}
+
+// Sent where only danger leads, one goes as far as that and stops; if there is another way, one
+// takes it.
+func TestSentThroughDanger(t *testing.T) {
+	d := room(t)
+	m := d.Maps[0]
+	b := m.Bounds
+	d = apply(t, d, paint(m, grid.Rect{X: 8, Y: b.Y, W: 1, H: b.H}, grid.Cell(tiles.Danger)))
+	sent := func() (play.Status, error) {
+		g := begin(t, d, 3, 4)
+		w, err := g.WalkTo(m.ID, grid.Point{X: 13, Y: 4})
+		if err != nil {
+			t.Fatal(err)
+		}
+		for range 600 {
+			in, more, err := w.Next(g)
+			if err != nil || !more {
+				return g.Status(), err
+			}
+			g.Tick(in)
+		}
+		t.Fatal("the walk does not end")
+		return play.Status{}, nil
+	}
+	s, err := sent()
+	if c := s.Place.Cell(d.Project.Lattice()); err == nil || !strings.Contains(err.Error(), "danger") || c.X != 7 || s.Health != s.Most {
+		t.Errorf("sent through danger one is at %v, health %d: %v", c, s.Health, err)
+	}
+	d = apply(t, d, paint(m, grid.Rect{X: 8, Y: 9, W: 1, H: 1}, grid.Cell(tiles.Ground)))
+	s, err = sent()
+	if c := s.Place.Cell(d.Project.Lattice()); err != nil || c != (grid.Point{X: 13, Y: 4}) || s.Health != s.Most {
+		t.Errorf("with a way round danger one is at %v, health %d: %v", c, s.Health, err)
+	}
+}
+
+func resized(t *testing.T, d *world.Document, plan edit.Resize) []edit.Part {
+	t.Helper()
+	e, err := plan.Edit(d)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return e.Parts
 }

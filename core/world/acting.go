@@ -149,6 +149,20 @@ func (a *Acting) Whole() Acting {
 // Acts reports whether pieces of a type move or do something by themselves in play.
 func Acts(of ID) bool { _, acts := usualActing[of]; return acts }
 
+// FootOf is the pixel on which a piece of a type stands that is put into a cell of the map. From
+// the side it stands on the lower edge of the cell; a platform is level with its upper edge.
+func (m *Map) FootOf(l grid.Lattice, of ID, c grid.Point) grid.Point {
+	foot := l.Foot(c)
+	switch {
+	case m.View != SideView:
+	case of == MovingPlatform:
+		foot.Y = c.Y*l.H + max(1, l.H/2) - 1
+	default:
+		foot.Y = (c.Y+1)*l.H - 1
+	}
+	return foot
+}
+
 // Width is how wide a piece of a type is in play, in cells, and how high in halves of a cell.
 func (p *Piece) Width() (cells, halves int) {
 	if p.Type == MovingPlatform {

@@ -63,7 +63,7 @@ func (d *Draft) startFromTheSide(p Project, ids Allocator) error {
 		return err
 	}
 	at := grid.Point{X: min(bounds.W-1, max(1, p.SeenW/4)), Y: bounds.H - deep - 1}
-	spawn := &Piece{Type: Spawn, Layer: m.PlayerLayer, Foot: p.Lattice().Foot(at)}
+	spawn := &Piece{Type: Spawn, Layer: m.PlayerLayer, Foot: m.FootOf(p.Lattice(), Spawn, at)}
 	return d.Put(Ref{KindPiece, m.ID, ids.NewID()}, spawn.Values())
 }
 
