@@ -75,6 +75,12 @@ func TestFromTheSide(t *testing.T) {
 	w.press(input.KeyD)
 	w.tap("First map", x+5, y)
 	w.press(input.Escape, input.Escape)
+	w.over("First map", x, y)
+	w.with(input.ShiftLeft, input.KeyV)
+	w.until("where one can jump to", `() => window.azzel.probe().reachShown`)
+	w.over("First map", x+1, y)
+	w.shoot("reach")
+	w.with(input.ShiftLeft, input.KeyV)
 	w.page.KeyActions().Press(input.ShiftLeft).Type(input.KeyP).Release(input.ShiftLeft).MustDo()
 	w.until("play", `() => window.azzel.play()?.doing === 'stands'`)
 	if err := w.page.Keyboard.Press(input.ArrowRight); err != nil {

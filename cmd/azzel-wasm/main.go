@@ -404,3 +404,11 @@ func answered() float64 { return float64(now.Answered()) }
 
 //go:wasmexport revision
 func revision() float64 { return float64(now.Revision()) }
+
+// reach tells as JSON where the player can jump to from a cell.
+//
+//go:wasmexport reach
+func reach(m int64, x, y int32) (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Write(now.Reach(world.ID(m), grid.Point{X: int(x), Y: int(y)}))
+}

@@ -5,6 +5,7 @@ import { drawLabel, drawSmall } from './labels';
 import { drawCrossing } from './lines';
 import { boxesOf, GhostPainter } from './ghost';
 import { drawPath } from './path';
+import { drawReach, Reach } from './reach';
 import { Sprites } from './sprites';
 import { drawGame } from './game';
 import { drawGrid } from './grid';
@@ -16,6 +17,7 @@ const NEAR = 24;
 /** Draws what lies over the maps: grid, names, lines, pieces, the ghost, the game. */
 export class Overlay {
   readonly sprites: Sprites;
+  private readonly reach: Reach;
   private readonly ghost: GhostPainter;
 
   constructor(
@@ -23,6 +25,7 @@ export class Overlay {
     private readonly context: CanvasRenderingContext2D,
   ) {
     this.sprites = new Sprites(p);
+    this.reach = new Reach(p);
     this.ghost = new GhostPainter(p, context, this.sprites);
   }
 
@@ -49,6 +52,8 @@ export class Overlay {
     this.chosen(colours);
     this.mirrorLines(colours);
     if (p.frameShown && !playing) this.seen(colours);
+    const reach = p.reachShown && !playing ? this.reach.here() : null;
+    if (reach) drawReach(context, p, reach, colours);
     this.ghost.draw(scene, colours);
     this.cursor(scene, colours);
   }

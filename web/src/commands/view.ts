@@ -132,6 +132,14 @@ export const viewCommands: Command[] = [
     run: (p) => ((p.frameShown = !p.frameShown), p.draw()),
   },
   {
+    id: 'reach',
+    name: 'Where one can jump to',
+    keys: ['Shift+V'],
+    group: 'view',
+    does: 'Shows how the player can jump from the pointer, on maps that are seen from the side.',
+    run: (p) => ((p.reachShown = !p.reachShown), p.draw()),
+  },
+  {
     id: 'minimap',
     name: 'Minimap',
     keys: ['Shift+N'],

@@ -11,6 +11,7 @@ import type {
   Play,
   Pointer,
   Proposal,
+  ReachView,
   Reskin,
   ReskinView,
   Scene,
@@ -363,6 +364,11 @@ export class Core {
     const length = this.exports.sprite(which, facing, frame);
     const [, , w = 0, h = 0] = this.box();
     return this.image(length, w, h);
+  }
+
+  reach(map: string, x: number, y: number): ReachView | null {
+    const length = this.exports.reach(BigInt(map), x, y);
+    return length > 0 ? (JSON.parse(this.buffers.takeText(length)) as ReachView) : null;
   }
 
   layerPicture(map: string, layer: string, side: number): ImageData | null {

@@ -52,6 +52,7 @@ export interface Exports extends Bridge {
   forget(map: bigint, low: number, high: number, level: number, x: number, y: number): void;
   tile(n: number): number;
   sprite(which: number, facing: number, frame: number): number;
+  reach(map: bigint, x: number, y: number): number;
   layerPicture(map: bigint, layer: bigint, side: number): number;
   blockPicture(patch: bigint, side: number): number;
   copied(cut: number): number;

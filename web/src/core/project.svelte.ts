@@ -73,6 +73,7 @@ export class Project extends Questions {
   gridStep = $state(1);
   /** Whether the frame of what the player sees is shown. */
   frameShown = $state(false);
+  reachShown = $state(false);
   minimap = $state(true);
   /** The property of tiles that is shown over the maps; empty for none. */
   lens = $state('');
@@ -495,8 +496,8 @@ export class Project extends Questions {
     const { pending, holding, shape, tile, size, chosen } = s ?? {};
     const { text, problem } = this.pointer?.ghost ?? {};
     const ghost = problem || text || '';
-    const { gridStep, frameShown } = this;
-    return { ...(this.core?.probe() ?? {}), pending, holding, shape, tile, size, chosen, ghost, gridStep, frameShown };
+    const { gridStep, frameShown, reachShown } = this;
+    return { ...(this.core?.probe() ?? {}), pending, holding, shape, tile, size, chosen, ghost, gridStep, frameShown, reachShown };
   }
 
   /** The name of a cell's tile, however it lies. */

@@ -18,6 +18,10 @@ export class Questions {
     return this.core?.sprite(which, facing, frame) ?? null;
   }
 
+  reach(map: string, x: number, y: number): T.ReachView | null {
+    return this.core?.reach(map, x, y) ?? null;
+  }
+
   sheetShape(id: string, property: string, from: { x: number; y: number }, to: { x: number; y: number }): number[] {
     return this.core?.sheetShape(id, property, from, to) ?? [];
   }

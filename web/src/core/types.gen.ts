@@ -509,6 +509,11 @@ export interface Play {
   goal: BoxView | null;
 }
 
+export interface ReachView {
+  arcs: number[][];
+  landings: BoxView[];
+}
+
 export interface Taken {
   name: string;
   picture: string;
