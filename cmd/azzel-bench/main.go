@@ -13,6 +13,7 @@ import (
 	"os/exec"
 	"path/filepath"
 	"regexp"
+	"strconv"
 	"strings"
 	"time"
 
@@ -42,7 +43,7 @@ func (b *bench) add(what, aim, format string, values ...any) {
 
 func main() {
 	write := flag.Bool("write", false, "bring docs/BENCH.md up to date")
-	only := flag.String("only", "", "measure nothing but what a function of this name does: first, large, together")
+	only := flag.String("only", "", "measure nothing but what a function of this name does: first, large, together, ticks")
 	flag.Parse()
 	if err := measure(*write, *only); err != nil {
 		fmt.Fprintln(os.Stderr, "azzel-bench:", err)
@@ -93,6 +94,8 @@ func measure(write bool, only string) error {
 		parts = []func(*bench) error{pages(large)}
 	case "first":
 		parts = []func(*bench) error{pages(first, empty)}
+	case "ticks":
+		parts = []func(*bench) error{ticks}
 	case "together":
 		parts = []func(*bench) error{pages(together)}
 	}
@@ -107,24 +110,25 @@ func measure(write bool, only string) error {
 	return b.write(strings.TrimSpace(string(load)))
 }
 
-// ticks measures a tick of play natively and in WebAssembly.
+// ticks measures a tick of play natively and in WebAssembly, with nothing that moves and with
+// foes on a map of 32 rows.
 func ticks(b *bench) error {
 	root, err := exec.Command("go", "env", "GOROOT").Output()
 	if err != nil {
 		return err
 	}
-	run := func(env []string, args ...string) (string, error) {
+	run := func(env []string, args ...string) ([][][]byte, error) {
 		c := exec.Command("go", append([]string{"test", "-run", "^$", "-bench", "Tick", "-benchtime", "1s"}, append(args, "./core/play")...)...)
 		c.Env = append(os.Environ(), env...)
 		out, err := c.CombinedOutput()
 		if err != nil {
-			return "", fmt.Errorf("%w\n%s", err, out)
+			return nil, fmt.Errorf("%w\n%s", err, out)
 		}
-		found := regexp.MustCompile(`([\d.]+) ns/op`).FindSubmatch(out)
+		found := regexp.MustCompile(`Tick/things=(\d+)/spread=(\w+)/wide=(\d+)\S*\s+\d+\s+([\d.]+) ns/op`).FindAllSubmatch(out, -1)
 		if found == nil {
-			return "", fmt.Errorf("no figure in %s", out)
+			return nil, fmt.Errorf("no figure in %s", out)
 		}
-		return string(found[1]), nil
+		return found, nil
 	}
 	native, err := run(nil)
 	if err != nil {
@@ -134,7 +138,22 @@ func ticks(b *bench) error {
 	if err != nil {
 		return err
 	}
-	b.add("a tick of play, natively / in WebAssembly", "–", "%s ns / %s ns", native, wasm)
+	for i, n := range native {
+		if i == len(wasm) {
+			return fmt.Errorf("only %d figures in WebAssembly", i)
+		}
+		micros := func(of [][]byte) float64 {
+			f, _ := strconv.ParseFloat(string(of[4]), 64) // it is a number, or it was not found
+			return f / 1000
+		}
+		where, aim := "spread over a map of "+string(n[3])+" columns", "–"
+		if string(n[2]) == "false" {
+			where, aim = "in one cell", "under 16 ms in the browser"
+		} else if string(n[1]) == "2000" {
+			aim = "under 4 ms in the browser"
+		}
+		b.add("a tick of play with "+string(n[1])+" foes "+where+", natively / in WebAssembly", aim, "%.1f / %.1f µs", micros(n), micros(wasm[i]))
+	}
 	return nil
 }
 

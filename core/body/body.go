@@ -87,9 +87,6 @@ func (g *Ground) mask(c grid.Point) tiles.Mask {
 	if !g.Map.Bounds.Has(c) {
 		return g.beyond(c)
 	}
-	if g.open[c] {
-		return 0
-	}
 	return g.at(c).solid
 }
 

@@ -47,7 +47,7 @@ func doing(d *world.Document) []does {
 	return list
 }
 
-// at is what cell c of the map does. The cost is that of the map's layers the first time.
+// at is what cell c of the map does; nothing for a cell of a doorway. The cost is that of the map's layers the first time.
 func (g *Ground) at(c grid.Point) cell {
 	x, y := c.X>>5, c.Y>>5
 	k := g.recent
@@ -68,6 +68,9 @@ func (g *Ground) at(c grid.Point) cell {
 }
 
 func (g *Ground) look(c grid.Point) (of cell) {
+	if g.open[c] {
+		return of
+	}
 	for _, l := range g.Map.Layers {
 		if !l.Counts {
 			continue

@@ -333,7 +333,7 @@ func (g *Ground) middle(s Size, p Place) grid.Point {
 
 // cellAt is what a cell of the map does; outside the map, and in a doorway, nothing.
 func (g *Ground) cellAt(c grid.Point) cell {
-	if !g.Map.Bounds.Has(c) || g.open[c] {
+	if !g.Map.Bounds.Has(c) {
 		return cell{}
 	}
 	return g.at(c)

@@ -31,7 +31,7 @@ func (g *Ground) solid(column, row int) bool {
 // can be climbed.
 func (g *Ground) holds(column, row int) bool {
 	c := grid.Point{X: column >> 3, Y: row >> 3}
-	if !g.Map.Bounds.Has(c) || g.open[c] {
+	if !g.Map.Bounds.Has(c) {
 		return false
 	}
 	of := g.at(c)
@@ -42,7 +42,7 @@ func (g *Ground) holds(column, row int) bool {
 		return false
 	}
 	above := grid.Point{X: c.X, Y: c.Y - 1}
-	return g.Map.Bounds.Has(above) && !g.open[above] && !g.at(above).climb
+	return g.Map.Bounds.Has(above) && !g.at(above).climb && !g.open[above]
 }
 
 func (s surface) at(column, row int) bool {
@@ -125,15 +125,22 @@ func (g *Ground) reach(s Size) int {
 // slopes then.
 func (g *Ground) plain(r grid.Rect, below int) (solid, plain bool) {
 	x0, x1 := (r.X-1)>>3, (r.X+r.W)>>3
+	bottom := (r.Y + r.H - 1) >> 3
 	for y := (r.Y - 1) >> 3; y <= (r.Y+r.H-1+below)>>3; y++ {
+		whole := true
 		for x := x0; x <= x1; x++ {
 			switch g.mask(grid.Point{X: x, Y: y}) {
 			case 0:
+				whole = false
 			case tiles.Whole:
-				solid = solid || x >= r.X>>3 && x <= (r.X+r.W-1)>>3 && y >= r.Y>>3 && y <= (r.Y+r.H-1)>>3
+				solid = solid || x >= r.X>>3 && x <= (r.X+r.W-1)>>3 && y >= r.Y>>3 && y <= bottom
 			default:
 				return false, false
 			}
+		}
+		if whole && y > bottom {
+			// What lies beneath counts for nothing.
+			break
 		}
 	}
 	return solid, true

@@ -1,6 +1,7 @@
 package play_test
 
 import (
+	"fmt"
 	"testing"
 
 	"azzel/core/play"
@@ -9,16 +10,29 @@ import (
 )
 
 func BenchmarkTick(b *testing.B) {
-	d, err := world.Start(world.Project{Name: "Fern grotto", CellW: 16, CellH: 16, SeenW: 20, SeenH: 12}, &world.Counter{Prefix: 2})
-	if err != nil {
-		b.Fatal(err)
-	}
-	g, err := play.New(d, play.Start{})
-	if err != nil {
-		b.Fatal(err)
-	}
-	in := generate.Inputs(3, 4096)
-	for i := 0; b.Loop(); i++ {
-		g.Tick(in[i&4095])
+	for _, c := range []struct {
+		things int
+		spread bool
+		wide   int
+	}{{0, true, 512}, {20, true, 512}, {200, true, 512}, {200, true, 4096}, {2000, true, 512}, {1000, false, 512}} {
+		b.Run(fmt.Sprintf("things=%d/spread=%t/wide=%d", c.things, c.spread, c.wide), func(b *testing.B) {
+			d, err := generate.Crowd(c.things, c.spread, c.wide)
+			if err != nil {
+				b.Fatal(err)
+			}
+			g, err := play.New(d, play.Start{Map: d.Maps[0].ID})
+			if err != nil {
+				b.Fatal(err)
+			}
+			var things int
+			g.Things(func(*world.Piece, play.Thing) { things++ })
+			if things != c.things {
+				b.Fatalf("%d things act", things)
+			}
+			in := generate.Inputs(3, 4096)
+			for i := 0; b.Loop(); i++ {
+				g.Tick(in[i&4095])
+			}
+		})
 	}
 }

@@ -148,3 +148,45 @@ func Inputs(seed uint64, ticks int) []play.Input {
 	}
 	return list[:ticks]
 }
+
+// Crowd makes a map in side-view, so many cells wide, with ground, ledges and foes: spread over
+// it, or all of them in one cell. The player can't be hurt to the end.
+func Crowd(things int, spread bool, wide int) (*world.Document, error) {
+	const high = 32
+	r := rand.New(rand.NewPCG(5, 92))
+	ids := &world.Counter{Prefix: 2}
+	d, err := world.Start(world.Project{Name: "Crowd", CellW: 16, CellH: 16, SeenW: 20, SeenH: 12, View: world.SideView}, ids)
+	if err != nil {
+		return nil, err
+	}
+	draft := d.Draft()
+	m := d.Maps[0]
+	if err := draft.Change(world.Ref{Kind: world.KindMap, ID: m.ID}, world.RectValue(world.FieldBounds, grid.Rect{W: wide, H: high})); err != nil {
+		return nil, err
+	}
+	var g grid.Region
+	var runs grid.Runs
+	for y := range high {
+		for x := range wide {
+			c := grid.Cell(0)
+			if y == high-1 || y%6 == 5 && x%13 > 2 {
+				c = grid.Cell(tiles.Wall)
+			}
+			g, runs = g.Append(y, x, x), runs.Append(1, c)
+		}
+	}
+	if _, err := draft.Paint(m.ID, m.PlayerLayer, world.Stroke{Region: g, Cells: runs}); err != nil {
+		return nil, err
+	}
+	for range things {
+		at := grid.Point{X: wide / 2, Y: high - 2}
+		if spread {
+			at = grid.Point{X: 3 + r.IntN(wide-6), Y: r.IntN(5)*6 + 4}
+		}
+		p := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(at), Acting: world.Acting{Speed: 10 + r.IntN(40), Does: world.Doing(r.IntN(3))}}
+		if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: ids.NewID()}, p.Values()); err != nil {
+			return nil, err
+		}
+	}
+	return draft.Done()
+}
