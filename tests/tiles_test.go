@@ -35,7 +35,7 @@ func TestWhatTilesDo(t *testing.T) {
 		t.Fatal(err)
 	}
 	w.page.Mouse.MustUp(left)
-	w.until("three tiles of water", `() => window.azzel.scene().tilesets[2].tiles.slice(67, 70).every(t => t.water) && !window.azzel.scene().tilesets[2].tiles[66].water`)
+	w.until("three tiles of water", `() => window.azzel.scene().tilesets.find((t) => t.name === 'Glasshouse').tiles.slice(67, 70).every(t => t.water) && !window.azzel.scene().tilesets.find((t) => t.name === 'Glasshouse').tiles[66].water`)
 	// A fill takes what hangs together and is alike; one step takes it all back.
 	w.click("Role")
 	w.page.MustEval(`() => { const s = document.querySelector('select'); s.value = '11'; s.dispatchEvent(new Event('change', { bubbles: true })); }`)
@@ -43,7 +43,7 @@ func TestWhatTilesDo(t *testing.T) {
 	w.press(input.KeyF)
 	x, y = w.onSheet(0, 5)
 	w.page.Mouse.MustMoveTo(x, y).MustClick(left)
-	ferns := `(free) => window.azzel.scene().tilesets[2].tiles.slice(80, 89).every(t => t.role === 11 && t.whole !== free)`
+	ferns := `(free) => window.azzel.scene().tilesets.find((t) => t.name === 'Glasshouse').tiles.slice(80, 89).every(t => t.role === 11 && t.whole !== free)`
 	w.until("nine tiles that nobody stumbles over", ferns, true)
 	w.page.MustElement("[data-board]").MustFocus()
 	w.with(input.ControlLeft, input.KeyZ)
@@ -61,7 +61,7 @@ func TestWhatTilesDo(t *testing.T) {
 		t.Fatal(err)
 	}
 	w.page.Mouse.MustUp(left)
-	w.until("a free column", `() => { const t = window.azzel.scene().tilesets[2].tiles[96]; return !t.whole && t.rows.length === 8 && t.rows.every(r => r === 254); }`)
+	w.until("a free column", `() => { const t = window.azzel.scene().tilesets.find((t) => t.name === 'Glasshouse').tiles[96]; return !t.whole && t.rows.length === 8 && t.rows.every(r => r === 254); }`)
 	w.shoot("marks")
 	w.saved()
 	hash := w.probe().Hash

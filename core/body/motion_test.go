@@ -93,9 +93,13 @@ func TestJump(t *testing.T) {
 		rows = append(rows, "      ")
 	}
 	rows = append(rows, "######")
+	trials := 40
+	if testing.Short() {
+		trials = 12
+	}
 	for _, l := range sizes {
 		g := side(t, l, nil, rows...)
-		for range 40 {
+		for range trials {
 			m := world.UsualMovement
 			m.Jump, m.Air = 1+r.IntN(320), 6+r.IntN(235)
 			w := from(g, m, grid.Point{X: 3, Y: 38})
@@ -201,8 +205,11 @@ func ideal(g *body.Ground, x int) int {
 // solid, get out of nothing they can't, and are the same each time.
 func TestNeverInsideFromTheSide(t *testing.T) {
 	signs := []rune("      ##/\\-H~i12")
-	moved, landed := 0, 0
-	for seed := range uint64(60) {
+	moved, landed, worlds := 0, 0, 60
+	if testing.Short() {
+		worlds = 20
+	}
+	for seed := range uint64(worlds) {
 		r := rand.New(rand.NewPCG(seed, 31))
 		l := sizes[r.IntN(len(sizes))]
 		masks := map[rune]tiles.Mask{'1': tiles.Mask(r.Uint64() & r.Uint64()), '2': tiles.Mask(r.Uint64() & r.Uint64() & r.Uint64())}
@@ -260,7 +267,7 @@ func TestNeverInsideFromTheSide(t *testing.T) {
 			}
 		}
 	}
-	if moved < 30_000 || landed < 1000 {
+	if moved < 500*worlds || landed < 16*worlds {
 		t.Errorf("only %d ticks moved and %d landings", moved, landed)
 	}
 }
