@@ -359,12 +359,6 @@ func (g *Ground) standsOn(p Place) cell {
 // whether it was stopped.
 func (g *Ground) Along(s Size, p Place, dx int) (Place, bool) { return g.along(s, p, dx, true) }
 
-// Vertically moves a body that fits at p up or down in side-view, and reports whether it was
-// stopped.
-func (g *Ground) Vertically(s Size, p Place, dy int) (Place, bool) {
-	return g.upOrDown(s, p, dy, true)
-}
-
 // Ledge reports whether the ground ends ahead of somebody who stands at p and goes to the left
 // (−1) or right (1), so that they would fall by more than half a cell.
 func (g *Ground) Ledge(s Size, p Place, way int) bool {

@@ -67,8 +67,7 @@ func path(d *world.Document, m *world.Map, p *world.Piece) *PathView {
 	}
 	l := d.Project.Lattice()
 	from, to := p.Foot.Add(l.Pixel(m.Origin)), p.PathTo().Add(l.Pixel(m.Origin))
-	cells, _ := p.Width()
-	return &PathView{from.X, from.Y, to.X, to.Y, float64(p.Filled().Speed*l.W) / 10, cells * l.W, l.H / 2}
+	return &PathView{from.X, from.Y, to.X, to.Y, float64(p.Filled().Speed*l.W) / 10, p.Width() * l.W, l.H / 2}
 }
 
 // PathView is the way of a piece, with what it covers at its end.
@@ -126,9 +125,8 @@ func (p *Page) things(g *play.Game) []ThingView {
 		if x < seen.X || y < seen.Y || x >= seen.X+seen.W || y >= seen.Y+seen.H {
 			return
 		}
-		cells, _ := piece.Width()
 		list = append(list, ThingView{FormatID(t.ID), FormatID(piece.Type), float64(t.Place.X)/256 + float64(origin.X), float64(t.Place.Y)/256 + float64(origin.Y),
-			m.View == world.SideView && t.Way < 0, cells, t.Gone})
+			m.View == world.SideView && t.Way < 0, piece.Width(), t.Gone})
 	})
 	return list
 }

@@ -79,8 +79,7 @@ func footOf(p *world.Piece) body.Place {
 func sizeOfPiece(l grid.Lattice, p *world.Piece, view world.View) body.Size {
 	switch p.Type {
 	case world.MovingPlatform:
-		cells, _ := p.Width()
-		return body.Size{W: cells * l.W, H: max(1, l.H/2)}
+		return body.Size{W: p.Width() * l.W, H: max(1, l.H/2)}
 	case world.Spring:
 		return body.Size{W: max(2, l.W*3/4), H: max(2, l.H/2)}
 	}

@@ -163,12 +163,12 @@ func (m *Map) FootOf(l grid.Lattice, of ID, c grid.Point) grid.Point {
 	return foot
 }
 
-// Width is how wide a piece of a type is in play, in cells, and how high in halves of a cell.
-func (p *Piece) Width() (cells, halves int) {
+// Width is how wide a piece is in play, in cells.
+func (p *Piece) Width() int {
 	if p.Type == MovingPlatform {
-		return max(1, p.Filled().Range), 1
+		return max(1, p.Filled().Range)
 	}
-	return 1, 2
+	return 1
 }
 
 // PathTo is where the foot of a piece that goes to and fro turns, in pixels of the map.
