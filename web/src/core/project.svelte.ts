@@ -497,7 +497,19 @@ export class Project extends Questions {
     const { text, problem } = this.pointer?.ghost ?? {};
     const ghost = problem || text || '';
     const { gridStep, frameShown, reachShown } = this;
-    return { ...(this.core?.probe() ?? {}), pending, holding, shape, tile, size, chosen, ghost, gridStep, frameShown, reachShown };
+    return {
+      ...(this.core?.probe() ?? {}),
+      pending,
+      holding,
+      shape,
+      tile,
+      size,
+      chosen,
+      ghost,
+      gridStep,
+      frameShown,
+      reachShown,
+    };
   }
 
   /** The name of a cell's tile, however it lies. */
