@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"azzel/cluster"
+	"azzel/core/board"
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
@@ -75,6 +76,14 @@ func TestDemoIsWhole(t *testing.T) {
 				t.Errorf("tile %d of %s is called %q again, or has no role", i, set.Name, is.Name)
 			}
 			names[is.Name] = true
+		}
+	}
+	for _, c := range d.Crossings {
+		for from := range c.Ends {
+			door := c.Ends[1-from]
+			if at, ok := board.LandingOf(d, c, from); !ok || !door.Cells.Inset(-1).Has(at) {
+				t.Errorf("who comes to %s by the doorway at %v lands at %v", d.Map(door.Map).Name, door.Cells, at)
+			}
 		}
 	}
 	for _, m := range d.Maps {

@@ -30,7 +30,7 @@ func Landing(g *body.Ground, size body.Size, door grid.Rect) (grid.Point, bool) 
 		for _, p := range ring {
 			for _, way := range [4]grid.Point{{X: 0, Y: -1}, {X: -1, Y: 0}, {X: 1, Y: 0}, {X: 0, Y: 1}} {
 				q := p.Add(way)
-				if seen[q] || !g.Fits(size, body.At(g.Lattice, q)) {
+				if seen[q] || !g.Fits(size, g.At(q)) {
 					continue
 				}
 				seen[q] = true
@@ -55,5 +55,5 @@ func LandingOf(d *world.Document, c *world.Crossing, from int) (grid.Point, bool
 	if m == nil {
 		return grid.Point{}, false
 	}
-	return Landing(body.NewGround(d, m), body.PlayerSize(d.Project.Lattice()), end.Cells)
+	return Landing(body.NewGround(d, m), body.SizeOf(d.Project.Lattice(), m.View, d.Played()), end.Cells)
 }

@@ -98,10 +98,29 @@ func (g *Ground) Doorway(c grid.Point) bool { return g.open[c] }
 // of X.
 type Place struct{ X, Y int }
 
-// At is the place of a body that stands in the middle of cell c.
+// At is the place of a body that stands in the middle of cell c, seen from above.
 func At(l grid.Lattice, c grid.Point) Place {
 	foot := l.Foot(c)
 	return Place{foot.X * Unit, (foot.Y + 1) * Unit}
+}
+
+// At is the place of a body that stands in the middle of cell c of the map: from the side on its
+// lower edge, or on the slope that is in it.
+func (g *Ground) At(c grid.Point) Place {
+	if g.Map.View == world.TopDown {
+		return At(g.Lattice, c)
+	}
+	foot := g.Map.FootOf(g.Lattice, world.Spawn, c)
+	p := Place{foot.X * Unit, (foot.Y + 1) * Unit}
+	w, h := g.part()
+	column, row := floorDiv(p.X, w), (c.Y+1)*tiles.MaskSide
+	for row > c.Y*tiles.MaskSide && g.solid(column, row-1) {
+		row--
+	}
+	if row > c.Y*tiles.MaskSide && row*h < p.Y {
+		p.Y = surface{g, false}.line(p.X, column, row)
+	}
+	return p
 }
 
 // Cell is the cell in which the foot of p is.
@@ -188,7 +207,7 @@ func (g *Ground) Fits(s Size, p Place) bool {
 // Stands reports whether a body can stand in the middle of cell c; in side-view, on
 // something, or climbing or swimming.
 func (g *Ground) Stands(s Size, c grid.Point) bool {
-	p := At(g.Lattice, c)
+	p := g.At(c)
 	if g.Map.View == world.SideView {
 		of := g.cellAt(c)
 		return g.free(s, p) && (of.climb || of.water || g.Supported(s, p))

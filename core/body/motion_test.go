@@ -70,7 +70,7 @@ type walker struct {
 }
 
 func from(g *body.Ground, m world.Movement, c grid.Point) *walker {
-	w := &walker{g: g, size: body.SizeOf(g.Lattice, world.SideView, m), drive: body.NewDrive(g.Lattice, m), at: body.At(g.Lattice, c)}
+	w := &walker{g: g, size: body.SizeOf(g.Lattice, world.SideView, m), drive: body.NewDrive(g.Lattice, m), at: g.At(c)}
 	for range 240 {
 		w.tick(0, 0, false)
 	}
@@ -233,7 +233,7 @@ func TestNeverInsideFromTheSide(t *testing.T) {
 			if !ok {
 				continue
 			}
-			w := &walker{g: g, size: size, drive: body.NewDrive(l, m), at: body.At(l, c)}
+			w := &walker{g: g, size: size, drive: body.NewDrive(l, m), at: g.At(c)}
 			x, y, jump := 0, 0, false
 			for n := range 400 {
 				if n%(1+r.IntN(12)) == 0 {
@@ -358,5 +358,30 @@ func TestFromTheSide(t *testing.T) {
 	}
 	if dry, wet := slide(from(g, m, grid.Point{X: 4, Y: 5})), slide(from(ice, m, grid.Point{X: 2, Y: 2})); dry <= 0 || wet < 4*dry {
 		t.Errorf("on slippery ground one slides %d, elsewhere %d", wet, dry)
+	}
+}
+
+// Somebody who is set into a cell stands there at once: on its lower edge, or on its slope, at any
+// size of cell; in the air, in what is solid and where there is no room nobody stands.
+func TestStandsFromTheSide(t *testing.T) {
+	for _, l := range sizes {
+		g := side(t, l, nil,
+			"      H    ~",
+			"   /\\ H   #~",
+			"############",
+		)
+		size := body.SizeOf(l, world.SideView, world.UsualMovement)
+		for _, c := range []struct {
+			at     grid.Point
+			stands bool
+		}{{grid.Point{X: 1, Y: 1}, true}, {grid.Point{X: 3, Y: 1}, true}, {grid.Point{X: 4, Y: 1}, true}, {grid.Point{X: 6, Y: 0}, true}, {grid.Point{X: 11, Y: 0}, true},
+			{grid.Point{X: 1, Y: 0}, false}, {grid.Point{X: 1, Y: 2}, false}} {
+			if g.Stands(size, c.at) != c.stands {
+				t.Errorf("cells %v: that one stands at %v is %v", l, c.at, !c.stands)
+			}
+			if p := g.At(c.at); c.stands && p.Cell(l) != c.at {
+				t.Errorf("cells %v: set into %v one is in %v", l, c.at, p.Cell(l))
+			}
+		}
 	}
 }

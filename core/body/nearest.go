@@ -18,7 +18,7 @@ func (g *Ground) Nearest(s Size, c grid.Point, radius int) (grid.Point, bool) {
 		if found && (far > bestFar || far == bestFar && (y > best.Y || y == best.Y && x > best.X)) {
 			return
 		}
-		if b.Has(p) && g.Fits(s, At(g.Lattice, p)) {
+		if b.Has(p) && g.Fits(s, g.At(p)) {
 			best, found, bestFar = p, true, far
 		}
 	}

@@ -174,7 +174,7 @@ func (g *Game) tell(e Event) { g.events = append(g.events, e) }
 func (g *Game) set(m *world.Map, c grid.Point) {
 	g.stand(m)
 	g.through = 0
-	g.put(body.At(g.doc.Project.Lattice(), c))
+	g.put(g.ground.At(c))
 	g.entered, g.checkpoint = g.place, 0
 }
 
@@ -358,7 +358,7 @@ func (g *Game) touch(c grid.Point) {
 				g.tell(Took)
 			}
 		case world.Checkpoint:
-			if at := body.At(l, c); g.checkpoint != p.ID && g.ground.Fits(g.size, at) {
+			if at := g.ground.At(c); g.checkpoint != p.ID && g.ground.Fits(g.size, at) {
 				g.entered, g.checkpoint = at, p.ID
 				g.tell(Reached)
 			}
@@ -385,7 +385,7 @@ func (g *Game) cross(c grid.Point, use bool) {
 	m := g.doc.Map(end.Map)
 	size := g.sizeOn(m)
 	landing, ok := board.Landing(g.groundOf(m), size, end.Cells)
-	if !g.groundOf(m).Fits(size, body.At(g.doc.Project.Lattice(), landing)) {
+	if !g.groundOf(m).Fits(size, g.groundOf(m).At(landing)) {
 		// A doorway is free, but perhaps not as large as a body.
 		if landing, ok = g.groundOf(m).Nearest(size, landing, -1); !ok {
 			if g.through != found.ID {

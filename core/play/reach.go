@@ -37,7 +37,7 @@ func ReachFrom(d *world.Document, m *world.Map, cell grid.Point) (r Reach, ok bo
 	moves := d.Played()
 	l := d.Project.Lattice()
 	ground, size, drive := body.NewGround(d, m), body.SizeOf(l, m.View, moves), body.NewDrive(l, moves)
-	r.Stands = body.At(l, cell)
+	r.Stands = ground.At(cell)
 	if !ground.Fits(size, r.Stands) {
 		return r, false
 	}
