@@ -110,14 +110,7 @@ func (g *Ground) look(c grid.Point) (of cell) {
 func (g *Ground) Danger(c grid.Point) int { return int(g.cellAt(c).danger) }
 
 // Cells are those that a body at p covers.
-func (s Size) Cells(l grid.Lattice, p Place) []grid.Point {
+func (s Size) Cells(l grid.Lattice, p Place) grid.Rect {
 	x0, y0, x1, y1 := s.box(p)
-	a, b := l.CellAt(grid.Point{X: x0 >> 8, Y: y0 >> 8}), l.CellAt(grid.Point{X: x1 >> 8, Y: y1 >> 8})
-	list := make([]grid.Point, 0, (b.X-a.X+1)*(b.Y-a.Y+1))
-	for y := a.Y; y <= b.Y; y++ {
-		for x := a.X; x <= b.X; x++ {
-			list = append(list, grid.Point{X: x, Y: y})
-		}
-	}
-	return list
+	return grid.Between(l.CellAt(grid.Point{X: x0 >> 8, Y: y0 >> 8}), l.CellAt(grid.Point{X: x1 >> 8, Y: y1 >> 8}))
 }

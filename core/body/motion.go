@@ -11,8 +11,8 @@ const Fine = 1 << 16
 // positionFine is how many units of Fine there are to a position.
 const positionFine = Fine / Unit
 
-// ticksPerSecond is how many ticks there are to a second.
-const ticksPerSecond = 60
+// TicksPerSecond is how many ticks there are to a second.
+const TicksPerSecond = 60
 
 // A Drive is how somebody moves in side-view, computed from the designer's terms: speeds in
 // 1/65,536 pixel a tick, and what a tick changes of them.
@@ -32,7 +32,7 @@ type Drive struct {
 // high as was asked for, within a pixel, and after all of it as low as it began. Height is
 // half·n·(time − n) after n ticks.
 func NewDrive(l grid.Lattice, m world.Movement) Drive {
-	speed := func(tenths, side int) int { return tenths * side * Fine / (10 * ticksPerSecond) }
+	speed := func(tenths, side int) int { return tenths * side * Fine / (10 * TicksPerSecond) }
 	// The highest of n·(time − n) over whole ticks.
 	highest := m.Air / 2 * (m.Air - m.Air/2)
 	half := (m.Jump*l.H*Fine/10 + highest/2) / highest
@@ -48,10 +48,10 @@ func NewDrive(l grid.Lattice, m world.Movement) Drive {
 const mostFall = 60
 
 // JumpWidth is how wide somebody jumps who runs, in tenths of a cell.
-func JumpWidth(m world.Movement) int { return m.Speed * m.Air / ticksPerSecond }
+func JumpWidth(m world.Movement) int { return m.Speed * m.Air / TicksPerSecond }
 
 // SpeedFor is the speed, in tenths of a cell a second, with which somebody jumps so wide.
-func SpeedFor(m world.Movement, width int) int { return (width*ticksPerSecond + m.Air/2) / m.Air }
+func SpeedFor(m world.Movement, width int) int { return (width*TicksPerSecond + m.Air/2) / m.Air }
 
 // A Mode is what somebody does in side-view.
 type Mode uint8
@@ -379,16 +379,5 @@ func (g *Ground) Ledge(s Size, p Place, way int) bool {
 // pixels, who falls as d says.
 func (d Drive) SpringSpeed(height int) int {
 	// A speed of v is used up after v/(2·Half) ticks, v²/(4·Half) higher.
-	return root(4*d.Half*height) << 8
-}
-
-// root is the whole part of a square root, of numbers to 2^50.
-func root(n int) int {
-	r := 0
-	for bit := 1 << 25; bit > 0; bit >>= 1 {
-		if try := r + bit; try*try <= n {
-			r = try
-		}
-	}
-	return r
+	return grid.Root(4*d.Half*height) << 8
 }

@@ -103,3 +103,14 @@ func floorDiv(a, b int) int {
 	}
 	return q
 }
+
+// Root is the whole part of the square root of n, from 0 to before 2^50.
+func Root(n int) int {
+	r := 0
+	for bit := 1 << 24; bit > 0; bit >>= 1 {
+		if try := r + bit; try*try <= n {
+			r = try
+		}
+	}
+	return r
+}

@@ -42,7 +42,7 @@ func (g *Game) walk(in Input) {
 		g.face(dx, dy)
 		g.walkFreely(dx, dy)
 	}
-	g.way += root((g.place.X-before.X)*(g.place.X-before.X) + (g.place.Y-before.Y)*(g.place.Y-before.Y))
+	g.way += grid.Root((g.place.X-before.X)*(g.place.X-before.X) + (g.place.Y-before.Y)*(g.place.Y-before.Y))
 }
 
 // walkFreely moves the player to any side, sliding along walls and round corners.
@@ -102,8 +102,12 @@ func (g *Game) walkCells(dx, dy int) {
 }
 
 // speed is how far one walks in a tick, in positions.
-func (g *Game) speed() int {
-	return max(1, g.doc.Project.CellW*body.Unit*g.moves.Speed/(10*TicksPerSecond))
+func (g *Game) speed() int { return g.pace(g.moves.Speed) }
+
+// pace is how far something gets in a tick, in positions, that moves so many tenths of a cell a
+// second.
+func (g *Game) pace(tenths int) int {
+	return max(1, g.doc.Project.CellW*body.Unit*tenths/(10*TicksPerSecond))
 }
 
 // moveFromTheSide moves the player in side-view.
@@ -119,7 +123,8 @@ func (g *Game) moveFromTheSide(in Input) {
 	g.way += max(g.place.X-before.X, before.X-g.place.X)
 }
 
-// suffer lets what is dangerous hurt the player.
+// suffer lets what is dangerous hurt the player: what lies in the cells that the body covers,
+// but for what is merely brushed against, and what one stands on.
 func (g *Game) suffer() {
 	if g.safe > 0 {
 		g.safe--
@@ -127,9 +132,19 @@ func (g *Game) suffer() {
 	if g.finished {
 		return
 	}
+	cells, l := g.cells(), g.doc.Project.Lattice()
+	if g.ground.Map.View == world.SideView {
+		cells = body.Size{W: g.size.W * 3 / 4, H: g.size.H * 3 / 4}.Cells(l, g.place)
+		if g.motion.Mode == body.Grounded {
+			below := body.Place{X: g.place.X, Y: g.place.Y + 1}.Cell(l)
+			cells = cells.Join(grid.Rect{X: below.X, Y: below.Y, W: 1, H: 1})
+		}
+	}
 	worst := 0
-	for _, c := range g.dangerCells() {
-		worst = max(worst, g.ground.Danger(c))
+	for y := range cells.H {
+		for x := range cells.W {
+			worst = max(worst, g.ground.Danger(grid.Point{X: cells.X + x, Y: cells.Y + y}))
+		}
 	}
 	g.hurt(worst)
 }
@@ -139,26 +154,20 @@ func (g *Game) hurt(worst int) {
 	if worst == 0 || g.safe > 0 {
 		return
 	}
-	g.safe = safeTicks
-	if g.harm += worst; g.harm < g.moves.Health {
-		g.tell(Hurt)
+	if g.wound(worst) {
+		g.tell(Harmed)
+		g.comeBack()
 		return
 	}
-	g.harm = 0
-	g.tell(Harmed)
-	g.comeBack()
+	g.tell(Hurt)
 }
 
-// dangerCells are those that hurt if they are dangerous: what is merely brushed against does
-// not, what one stands on does.
-func (g *Game) dangerCells() []grid.Point {
-	if g.ground.Map.View == world.TopDown {
-		return g.cells()
+// wound takes health away and reports whether it was used up, and is whole again.
+func (g *Game) wound(n int) (out bool) {
+	g.safe = safeTicks
+	if g.harm += n; g.harm < g.moves.Health {
+		return false
 	}
-	l := g.doc.Project.Lattice()
-	cells := body.Size{W: g.size.W * 3 / 4, H: g.size.H * 3 / 4}.Cells(l, g.place)
-	if g.motion.Mode == body.Grounded {
-		cells = append(cells, body.Place{X: g.place.X, Y: g.place.Y + 1}.Cell(l))
-	}
-	return cells
+	g.harm = 0
+	return true
 }

@@ -7,12 +7,11 @@ import (
 	"azzel/core/board"
 	"azzel/core/body"
 	"azzel/core/grid"
-	"azzel/core/pack"
 	"azzel/core/world"
 )
 
 // TicksPerSecond is how often Tick is called for each second of play.
-const TicksPerSecond = 60
+const TicksPerSecond = body.TicksPerSecond
 
 // An Input is what is held down during a tick.
 type Input uint8
@@ -35,43 +34,6 @@ type Start struct {
 	Map  world.ID
 	Cell grid.Point
 }
-
-// An Event is something that happened during a tick or a change, to be told.
-type Event string
-
-// The events.
-const (
-	// Elsewhere: one could not stand where play was to begin.
-	Elsewhere Event = "You can't stand there, so play began on the nearest free cell."
-	// AtSpawn: there was no free place, so play went on at the spawn.
-	AtSpawn Event = "There is no room there, so you are at the spawn."
-	// NoSpawn: there is no spawn to begin at.
-	NoSpawn Event = "There is no spawn yet, so you stand on the first map."
-	// Took: a collectible was taken.
-	Took Event = "Taken."
-	// Crossed: a crossing was taken.
-	Crossed Event = "Through."
-	// NoLanding: nobody can stand beside the doorway on the other side.
-	NoLanding Event = "There is no room beside the doorway on the other side, so you stand in it."
-	// TooLarge: nobody of the player's size can stand on the map on the other side.
-	TooLarge Event = "You are too large for the map on the other side, so you stay here."
-	// Crushed: one was between two things.
-	Crushed Event = "Crushed: back to where you came in."
-	// Stomped: one jumped on a foe.
-	Stomped Event = "Jumped on it."
-	// Sprung: a spring threw one up.
-	Sprung Event = "Up!"
-	// Hurt: something hurt the player.
-	Hurt Event = "That hurt."
-	// Harmed: the player's health was used up.
-	Harmed Event = "That was too much: back to where you came in."
-	// Reached: one came to a checkpoint.
-	Reached Event = "Checkpoint: you come back to here."
-	// Fell: one went over a deadly edge.
-	Fell Event = "That edge is deadly: back to where you came in."
-	// Finished: an exit was reached.
-	Finished Event = "Finished."
-)
 
 // ErrNowhere is reported when there is nowhere to stand at all.
 var ErrNowhere = errors.New("there is no free cell to begin on: make room on a map, or place a spawn on free ground")
@@ -253,25 +215,25 @@ func (g *Game) Tick(in Input) {
 	g.leave()
 	g.moveFoes()
 	g.touchThings(falls || g.place.Y > foot, foot)
-	for _, c := range g.cells() {
-		g.touch(c)
-	}
+	g.touch(g.cells())
 	pressed := in&Use != 0 && !g.used
 	g.used = in&Use != 0
 	cell := g.place.Cell(g.doc.Project.Lattice())
 	g.cross(cell, pressed)
 	if pressed && !g.finished {
-		g.touch(cell.Add(ahead[g.facing]))
+		next := cell.Add(ahead[g.facing])
+		g.touch(grid.Rect{X: next.X, Y: next.Y, W: 1, H: 1})
 	}
 	g.suffer()
 }
 
 // cells are those the player touches: from above the one of the foot, from the side all that
 // the body covers.
-func (g *Game) cells() []grid.Point {
+func (g *Game) cells() grid.Rect {
 	l := g.doc.Project.Lattice()
 	if g.ground.Map.View == world.TopDown {
-		return []grid.Point{g.place.Cell(l)}
+		c := g.place.Cell(l)
+		return grid.Rect{X: c.X, Y: c.Y, W: 1, H: 1}
 	}
 	return g.size.Cells(l, g.place)
 }
@@ -344,11 +306,12 @@ func (g *Game) face(dx, dy int) {
 	}
 }
 
-// touch lets what stands in a cell happen.
-func (g *Game) touch(c grid.Point) {
+// touch lets what stands in some cells happen.
+func (g *Game) touch(cells grid.Rect) {
 	l := g.doc.Project.Lattice()
 	for _, p := range g.ground.Map.Pieces {
-		if l.CellAt(p.Foot) != c {
+		c := l.CellAt(p.Foot)
+		if !cells.Has(c) {
 			continue
 		}
 		switch p.Type {
@@ -416,129 +379,4 @@ func (g *Game) doorway(c grid.Point) (*world.Crossing, int) {
 		}
 	}
 	return nil, 0
-}
-
-// root is the whole part of a square root.
-func root(n int) int {
-	r := 0
-	for bit := 1 << 30; bit > 0; bit >>= 1 {
-		if try := r + bit; try <= 1<<30 && try*try <= n {
-			r = try
-		}
-	}
-	return r
-}
-
-// A Status is what is to be seen of a game.
-type Status struct {
-	Map      world.ID
-	Place    body.Place
-	Facing   world.Facing
-	Ticks    int
-	Steps    int
-	Taken    int
-	Total    int
-	Finished bool
-	Moving   bool
-	// Checkpoint is the piece one comes back to, 0 for where one came in.
-	Checkpoint world.ID
-	// Doing is what the player does in side-view.
-	Doing body.Mode
-	// Health of Most is left; Safe says that nothing hurts for a moment.
-	Health, Most int
-	Safe         bool
-}
-
-// Status tells how the game stands. Taken of Total collectibles are counted
-// over all maps.
-func (g *Game) Status() Status {
-	s := Status{Map: g.mapID, Place: g.place, Facing: g.facing, Ticks: g.tick, Finished: g.finished,
-		Checkpoint: g.checkpoint, Doing: g.motion.Mode, Health: max(0, g.moves.Health-g.harm), Most: g.moves.Health, Safe: g.safe > 0,
-		Steps: g.way / (g.doc.Project.CellW * body.Unit)}
-	for _, m := range g.doc.Maps {
-		for _, p := range m.Pieces {
-			if p.Type == world.Collectible {
-				s.Total++
-				if g.Taken(p.ID) {
-					s.Taken++
-				}
-			}
-		}
-	}
-	return s
-}
-
-// Taken reports whether the piece has been taken.
-func (g *Game) Taken(id world.ID) bool {
-	_, taken := slices.BinarySearch(g.taken, id)
-	return taken
-}
-
-// TakenIDs lists what has been taken, also what was deleted since, so that it
-// stays taken if the deletion is undone. The slice must not be changed.
-func (g *Game) TakenIDs() []world.ID { return g.taken }
-
-// Fits reports whether the player touches nothing solid. It always holds.
-func (g *Game) Fits() bool { return g.ground.Fits(g.size, g.place) }
-
-// Events is what happened in the last tick or change. The slice is used again.
-func (g *Game) Events() []Event { return g.events }
-
-// Camera is what the player sees, in pixels of the player's map.
-func (g *Game) Camera() grid.Rect {
-	return Seen(g.doc, g.ground.Map, grid.Point{X: g.place.X / body.Unit, Y: g.place.Y / body.Unit})
-}
-
-// Seen is what a player sees whose foot is at a pixel of a map, in its pixels: as many
-// cells as the project says, around the player, not beyond the map's edges unless the
-// map is smaller.
-func Seen(d *world.Document, m *world.Map, foot grid.Point) grid.Rect {
-	l := d.Project.Lattice()
-	edge := l.Box(m.Bounds)
-	r := grid.Rect{W: d.Project.SeenW * l.W, H: d.Project.SeenH * l.H}
-	r.X = fit(foot.X-r.W/2, r.W, edge.X, edge.W)
-	r.Y = fit(foot.Y-l.H/4-r.H/2, r.H, edge.Y, edge.H)
-	return r
-}
-
-func fit(at, length, from, room int) int {
-	if room <= length {
-		return from + (room-length)/2
-	}
-	return min(max(at, from), from+room-length)
-}
-
-const stateTag = 'P'
-
-// Snapshot is the whole state as canonical bytes, version 3.
-func (g *Game) Snapshot() []byte {
-	w := pack.Writer{Bytes: []byte{stateTag, 3}}
-	w.Int(g.tick)
-	w.Uint(uint64(g.mapID))
-	w.Int(g.place.X)
-	w.Int(g.place.Y)
-	w.Int(g.entered.X)
-	w.Int(g.entered.Y)
-	w.Uint(uint64(g.facing))
-	w.Uint(uint64(g.way))
-	w.Uint(uint64(g.through))
-	w.Uint(uint64(g.checkpoint))
-	w.Bool(g.finished)
-	w.Bool(g.used)
-	for _, n := range []int{g.motion.VX, g.motion.VY, g.motion.RestX, g.motion.RestY, int(g.motion.Mode), g.motion.Left, g.motion.Asked, g.goal.X, g.goal.Y, g.harm, g.safe} {
-		w.Int(n)
-	}
-	for _, yes := range []bool{g.motion.Rising, g.motion.Thrown, g.jumped, g.stepping} {
-		w.Bool(yes)
-	}
-	w.Uint(g.seed)
-	w.Uint(uint64(len(g.things)))
-	for _, t := range g.things {
-		t.encode(&w)
-	}
-	w.Uint(uint64(len(g.taken)))
-	for _, id := range g.taken {
-		w.Uint(uint64(id))
-	}
-	return w.Bytes
 }

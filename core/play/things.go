@@ -134,12 +134,12 @@ func (g *Game) movePlatforms() {
 func (t *Thing) glide(g *Game, a actor) {
 	from := footOf(a.piece)
 	dx, dy := a.acts.ToX*body.Unit, a.acts.ToY*body.Unit
-	length := root(dx>>4*(dx>>4)+dy>>4*(dy>>4)) << 4
+	length := grid.Root(dx>>4*(dx>>4)+dy>>4*(dy>>4)) << 4
 	if length == 0 {
 		t.Place = from
 		return
 	}
-	step := max(1, a.acts.Speed*g.doc.Project.CellW*body.Unit/(10*TicksPerSecond))
+	step := g.pace(a.acts.Speed)
 	if t.back {
 		t.far -= step
 	} else {
@@ -203,11 +203,8 @@ func (g *Game) carry(was, is body.Box) {
 
 // crush hurts who is between two things, and sets them down where they came in.
 func (g *Game) crush() {
-	g.harm++
-	if g.tell(Crushed); g.harm >= g.moves.Health {
-		g.harm = 0
-	}
-	g.safe = safeTicks
+	g.wound(1)
+	g.tell(Crushed)
 	g.comeBack()
 }
 
@@ -245,7 +242,7 @@ func (g *Game) moveFoeFromTheSide(a actor, t *Thing) {
 		in.X = 0
 	case world.Follows, world.Flees:
 		if in.X = 0; sees {
-			in.X = sign(dx)
+			in.X = cmp.Compare(dx, 0)
 			if a.acts.Does == world.Flees {
 				in.X = -in.X
 			}
@@ -288,14 +285,14 @@ func (t *Thing) turn(a actor) {
 
 func (g *Game) moveFoe(a actor, t *Thing) {
 	dx, dy, sees := g.sees(a, t)
-	speed := max(1, a.acts.Speed*g.doc.Project.CellW*body.Unit/(10*TicksPerSecond))
+	speed := g.pace(a.acts.Speed)
 	way := ahead[t.Way&3]
 	switch a.acts.Does {
 	case world.Follows, world.Flees:
 		if !sees {
 			return
 		}
-		way = grid.Point{X: sign(dx), Y: sign(dy)}
+		way = grid.Point{X: cmp.Compare(dx, 0), Y: cmp.Compare(dy, 0)}
 		if max(dx, -dx) > 2*max(dy, -dy) {
 			way.Y = 0
 		} else if max(dy, -dy) > 2*max(dx, -dx) {
@@ -389,16 +386,6 @@ func (g *Game) Things(each func(*world.Piece, Thing)) {
 	for _, a := range g.actors {
 		each(a.piece, g.things[a.at])
 	}
-}
-
-func sign(n int) int {
-	switch {
-	case n < 0:
-		return -1
-	case n > 0:
-		return 1
-	}
-	return 0
 }
 
 // encode writes a thing as canonical bytes.

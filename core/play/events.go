@@ -1,0 +1,38 @@
+package play
+
+// An Event is something that happened during a tick or a change, to be told.
+type Event string
+
+// The events.
+const (
+	// Elsewhere: one could not stand where play was to begin.
+	Elsewhere Event = "You can't stand there, so play began on the nearest free cell."
+	// AtSpawn: there was no free place, so play went on at the spawn.
+	AtSpawn Event = "There is no room there, so you are at the spawn."
+	// NoSpawn: there is no spawn to begin at.
+	NoSpawn Event = "There is no spawn yet, so you stand on the first map."
+	// Took: a collectible was taken.
+	Took Event = "Taken."
+	// Crossed: a crossing was taken.
+	Crossed Event = "Through."
+	// NoLanding: nobody can stand beside the doorway on the other side.
+	NoLanding Event = "There is no room beside the doorway on the other side, so you stand in it."
+	// TooLarge: nobody of the player's size can stand on the map on the other side.
+	TooLarge Event = "You are too large for the map on the other side, so you stay here."
+	// Crushed: one was between two things.
+	Crushed Event = "Crushed: back to where you came in."
+	// Stomped: one jumped on a foe.
+	Stomped Event = "Jumped on it."
+	// Sprung: a spring threw one up.
+	Sprung Event = "Up!"
+	// Hurt: something hurt the player.
+	Hurt Event = "That hurt."
+	// Harmed: the player's health was used up.
+	Harmed Event = "That was too much: back to where you came in."
+	// Reached: one came to a checkpoint.
+	Reached Event = "Checkpoint: you come back to here."
+	// Fell: one went over a deadly edge.
+	Fell Event = "That edge is deadly: back to where you came in."
+	// Finished: an exit was reached.
+	Finished Event = "Finished."
+)
