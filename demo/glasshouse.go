@@ -130,8 +130,11 @@ func (r *room) line(x, y int, places ...int) {
 	}
 }
 
-func (r *room) piece(of world.ID, name string, x, y int) {
-	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.m.FootOf(r.b.doc.Project.Lattice(), of, grid.Point{X: x, Y: y})}
+func (r *room) piece(of world.ID, name string, x, y int) { r.acting(of, name, x, y, world.Acting{}) }
+
+// acting puts down a piece that acts otherwise than usual.
+func (r *room) acting(of world.ID, name string, x, y int, a world.Acting) {
+	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.m.FootOf(r.b.doc.Project.Lattice(), of, grid.Point{X: x, Y: y}), Acting: a}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: r.m.ID, ID: r.b.ids.NewID()}, Values: p.Values()})
 }
 

@@ -45,7 +45,7 @@ func Install(ctx context.Context, s *store.Store) error {
 	if err != nil {
 		return err
 	}
-	b := &builder{ctx: ctx, store: s, project: p.ID, doc: start, ids: ids, tile: map[int]int{}, bond: map[art.Block]world.ID{}}
+	b := &builder{ctx: ctx, store: s, project: p.ID, doc: start, ids: ids, tile: map[int]int{}, bond: map[art.Block]world.ID{}, shaft: map[int]int{}}
 	if err := b.shaftTiles(); err != nil {
 		return err
 	}
@@ -59,7 +59,7 @@ func Install(ctx context.Context, s *store.Store) error {
 		if err != nil {
 			return err
 		}
-		if err := b.tileset(take.season, picture); err != nil {
+		if err := b.season(take.season, picture); err != nil {
 			return err
 		}
 	}
@@ -118,26 +118,40 @@ type season struct {
 	bond         map[art.Block]world.ID
 }
 
-// tileset brings in a picture of the sheet's layout.
-func (b *builder) tileset(of season, picture []byte) error {
+// season brings in a picture of the sheet's layout.
+func (b *builder) season(of season, picture []byte) error {
+	set, err := b.tileset(of.name, picture, of.tile, does)
+	if err != nil {
+		return err
+	}
+	of.animate(set)
+	b.bringIn(set)
+	return b.err
+}
+
+// tileset cuts a picture and says of its tiles, by place, which numbers they have and what they
+// do.
+func (b *builder) tileset(name string, picture []byte, tile map[int]int, does func(place int) *tiles.Properties) (*world.Tileset, error) {
 	cut := tiles.Cut{W: art.Side, H: art.Side}
 	strip, sums, err := b.take(picture, cut)
 	if err != nil {
-		return err
+		return nil, err
 	}
 	first, err := b.store.ReserveTiles(b.ctx, b.project, len(strip.Places))
 	if err != nil {
-		return err
+		return nil, err
 	}
-	set := &world.Tileset{Name: of.name, Picture: sums[0], Strip: sums[1], First: first, Count: len(strip.Places),
+	set := &world.Tileset{Name: name, Picture: sums[0], Strip: sums[1], First: first, Count: len(strip.Places),
 		Columns: strip.Columns, Rows: strip.Rows, Cut: cut, Places: strip.Places}
 	for i, place := range strip.Places {
-		of.tile[place] = first + i
+		tile[place] = first + i
 		set.Tiles = append(set.Tiles, does(place))
 	}
-	of.animate(set)
-	b.step("bring in "+of.name, edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: b.ids.NewID()}, Values: set.Values()})
-	return b.err
+	return set, nil
+}
+
+func (b *builder) bringIn(set *world.Tileset) {
+	b.step("bring in "+set.Name, edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: b.ids.NewID()}, Values: set.Values()})
 }
 
 // animate lets the water of a tileset move and its lamps flicker.

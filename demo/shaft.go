@@ -5,7 +5,6 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
-	"azzel/core/tiles"
 	"azzel/core/world"
 	"azzel/demo/art"
 )
@@ -16,24 +15,11 @@ func (b *builder) shaftTiles() error {
 	if err != nil {
 		return err
 	}
-	cut := tiles.Cut{W: art.Side, H: art.Side}
-	strip, sums, err := b.take(picture, cut)
+	set, err := b.tileset("Shaft", picture, b.shaft, art.ShaftTile)
 	if err != nil {
 		return err
 	}
-	first, err := b.store.ReserveTiles(b.ctx, b.project, len(strip.Places))
-	if err != nil {
-		return err
-	}
-	set := &world.Tileset{Name: "Shaft", Picture: sums[0], Strip: sums[1], First: first, Count: len(strip.Places),
-		Columns: strip.Columns, Rows: strip.Rows, Cut: cut, Places: strip.Places}
-	b.shaft = map[int]int{}
-	for i, place := range strip.Places {
-		b.shaft[place] = first + i
-		p := art.ShaftTile(place)
-		set.Tiles = append(set.Tiles, &p)
-	}
-	b.step("bring in "+set.Name, edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: b.ids.NewID()}, Values: set.Values()})
+	b.bringIn(set)
 	return b.err
 }
 
@@ -145,14 +131,8 @@ func (b *builder) shaftPieces(r *room) {
 			case 'P':
 				r.acting(world.MovingPlatform, "Maintenance lift", x+1, y, world.Acting{Range: 2, Speed: 25, ToX: 4 * art.Side})
 			case 'x':
-				r.acting(world.Hazard, "Thorns", x, y, world.Acting{})
+				r.piece(world.Hazard, "Thorns", x, y)
 			}
 		}
 	}
-}
-
-// acting puts down a piece that acts.
-func (r *room) acting(of world.ID, name string, x, y int, a world.Acting) {
-	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.m.FootOf(r.b.doc.Project.Lattice(), of, grid.Point{X: x, Y: y}), Acting: a}
-	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: r.m.ID, ID: r.b.ids.NewID()}, Values: p.Values()})
 }

@@ -9,20 +9,10 @@ import (
 
 // ActingView is how a piece acts in play, with what can be set of it.
 type ActingView struct {
-	Values []ActView `json:"values"`
+	Values []TermView `json:"values"`
 	// Doings are what it may do, empty if there is nothing to choose; Does which it does.
 	Doings []string `json:"doings"`
 	Does   int      `json:"does"`
-}
-
-// ActView is one value of how a piece acts.
-type ActView struct {
-	Name  string `json:"name"`
-	Label string `json:"label"`
-	Unit  string `json:"unit"`
-	Value int    `json:"value"`
-	// Per is how many parts of the value make up a unit.
-	Per int `json:"per"`
 }
 
 // ThingView is a piece that acts, as it is in play.
@@ -43,18 +33,27 @@ func viewActing(d *world.Document, p *world.Piece) *ActingView {
 		return nil
 	}
 	a := p.Filled()
-	v := &ActingView{Values: []ActView{}, Doings: []string{}, Does: int(a.Does)}
-	speed := ActView{"speed", "Speed", "cells/s", a.Speed, 10}
+	v := &ActingView{Values: []TermView{}, Doings: []string{}, Does: int(a.Does)}
+	value := func(name, label, unit string, is, per int) {
+		least, most := world.ActingRange(name)
+		v.Values = append(v.Values, TermView{Name: name, Label: label, Unit: unit, Value: is, Per: per, Least: least, Most: most})
+	}
+	if p.Type == world.Foe || p.Type == world.MovingPlatform {
+		value("speed", "Speed", "cells/s", a.Speed, 10)
+	}
 	switch p.Type {
 	case world.Foe:
 		v.Doings = world.DoingNames()
-		v.Values = append(v.Values, speed, ActView{"range", "Sees, strays", "cells", a.Range, 1}, ActView{"strength", "Hurts", "health", a.Strength, 1})
+		value("range", "Sees, strays", "cells", a.Range, 1)
+		value("strength", "Hurts", "health", a.Strength, 1)
 	case world.MovingPlatform:
-		v.Values = append(v.Values, speed, ActView{"range", "Width", "cells", a.Range, 1}, ActView{"to-x", "Goes right", "cells", a.ToX, d.Project.CellW}, ActView{"to-y", "Goes down", "cells", a.ToY, d.Project.CellH})
+		value("range", "Width", "cells", a.Range, 1)
+		value("to-x", "Goes right", "cells", a.ToX, d.Project.CellW)
+		value("to-y", "Goes down", "cells", a.ToY, d.Project.CellH)
 	case world.Spring:
-		v.Values = append(v.Values, ActView{"strength", "Throws", "cells", a.Strength, 10})
+		value("strength", "Throws", "cells", a.Strength, 10)
 	case world.Hazard:
-		v.Values = append(v.Values, ActView{"strength", "Hurts", "health", a.Strength, 1})
+		value("strength", "Hurts", "health", a.Strength, 1)
 	}
 	return v
 }
@@ -91,21 +90,9 @@ func (p *Page) setActing(ref world.Ref, name string, value int) Changed {
 	}
 	piece := m.Piece(ref.ID)
 	next := *piece
-	switch name {
-	case "does":
-		next.Does = world.Doing(value)
-	case "speed":
-		next.Speed = value
-	case "range":
-		next.Range = value
-	case "strength":
-		next.Strength = value
-	case "to-x":
-		next.ToX = value
-	case "to-y":
-		next.ToY = value
-	default:
-		return p.Fail(errUnknown)
+	var err error
+	if next.Acting, err = next.Acting.With(name, value); err != nil {
+		return p.Fail(err)
 	}
 	return p.change(name, edit.Changes(ref, piece.Values(), next.Values()))
 }

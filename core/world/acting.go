@@ -1,7 +1,6 @@
 package world
 
 import (
-	"errors"
 	"fmt"
 	"slices"
 
@@ -102,19 +101,49 @@ func (p *Piece) Filled() Acting {
 	return a
 }
 
+// far is how far from where it stands a piece may go, in pixels.
+const far = limit.MaxMapSide * limit.MaxCellSide
+
+// actingTerms are the values that can be set of how a piece acts, in words of the page.
+var actingTerms = [...]struct {
+	name, label string
+	least, most int
+	at          func(*Acting) *int
+}{
+	{"does", "what a piece does", 0, int(doingEnd) - 1, func(a *Acting) *int { return (*int)(&a.Does) }},
+	{"speed", "the speed of a piece, in tenths of a cell a second,", 0, 10 * limit.Speed, func(a *Acting) *int { return &a.Speed }},
+	{"range", "the range of a piece, in cells,", 0, limit.MaxSeen, func(a *Acting) *int { return &a.Range }},
+	{"strength", "the strength of a piece", 0, 10 * limit.Jump, func(a *Acting) *int { return &a.Strength }},
+	{"to-x", "how far to the right a piece goes, in pixels,", -far, far, func(a *Acting) *int { return &a.ToX }},
+	{"to-y", "how far down a piece goes, in pixels,", -far, far, func(a *Acting) *int { return &a.ToY }},
+}
+
+// With sets a value by the name it has for the page. An error says in words what it may be.
+func (a Acting) With(name string, value int) (Acting, error) {
+	for _, t := range actingTerms {
+		if t.name == name {
+			*t.at(&a) = value
+			return a, a.check()
+		}
+	}
+	return a, fmt.Errorf("there is no %q about acting", name)
+}
+
+// ActingRange is the least and the most of a value by its name.
+func ActingRange(name string) (least, most int) {
+	for _, t := range actingTerms {
+		if t.name == name {
+			return t.least, t.most
+		}
+	}
+	return 0, 0
+}
+
 func (a Acting) check() error {
-	far := limit.MaxMapSide * limit.MaxCellSide
-	switch {
-	case a.Does < 0 || a.Does >= doingEnd:
-		return errors.New("a piece does something that is not known")
-	case a.Speed < 0 || a.Speed > 10*limit.Speed:
-		return fmt.Errorf("a piece moves at most %d cells a second", limit.Speed)
-	case a.Range < 0 || a.Range > limit.MaxSeen:
-		return fmt.Errorf("the range of a piece is at most %d cells", limit.MaxSeen)
-	case a.Strength < 0 || a.Strength > 10*limit.Jump:
-		return fmt.Errorf("the strength of a piece is at most %d", 10*limit.Jump)
-	case a.ToX < -far || a.ToX > far || a.ToY < -far || a.ToY > far:
-		return errors.New("a piece would go too far from where it stands")
+	for _, t := range actingTerms {
+		if v := *t.at(&a); v < t.least || v > t.most {
+			return fmt.Errorf("%s is %d to %d, not %d", t.label, t.least, t.most, v)
+		}
 	}
 	return nil
 }
@@ -137,8 +166,8 @@ func (a Acting) Part() *Acting {
 	return &a
 }
 
-// Whole is what Part was made of. Speeds and ranges out of bounds are brought back into them by
-// whoever checks the piece.
+// Whole is what Part was made of. Whether its values are within their ranges is looked at with
+// the piece.
 func (a *Acting) Whole() Acting {
 	if a == nil {
 		return Acting{}

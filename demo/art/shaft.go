@@ -34,13 +34,13 @@ var shaftRoles = [shaftCount]tiles.Role{tiles.Wall, tiles.Wall, tiles.SlopeLeft,
 	tiles.Decoration, tiles.Decoration, tiles.Decoration, tiles.Decoration}
 
 // ShaftTile is what a tile of the shaft is called and does.
-func ShaftTile(place int) tiles.Properties {
+func ShaftTile(place int) *tiles.Properties {
 	p := shaftRoles[place].Properties()
 	if place == ShaftWater {
 		p.Solid = 0
 	}
 	p.Name = shaftNames[place]
-	return p
+	return &p
 }
 
 // ShaftPNG is the sheet of the shaft as a file.

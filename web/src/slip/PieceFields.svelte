@@ -32,6 +32,8 @@
             type="number"
             class="w-full min-w-0 bg-transparent px-1.5 figures"
             step={v.per === 1 ? 1 : v.per === 10 ? 0.1 : 0.5}
+            min={shown(v.least, v.per)}
+            max={shown(v.most, v.per)}
             value={shown(v.value, v.per)}
             onchange={(e) => {
               const value = Math.round(e.currentTarget.valueAsNumber * v.per);
