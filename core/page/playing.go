@@ -21,7 +21,7 @@ func (p *Page) play(o Order) Changed {
 	}
 	p.hand.Cancel()
 	p.hand.Selected = hand.Selection{}
-	p.played, p.events, p.sent = play.Record(game), nil, nil
+	p.played, p.events, p.sent, p.trying = play.Record(game), nil, nil, false
 	p.collect()
 	return PlayChanged | StateChanged | SceneChanged | CellsChanged | PointerChanged
 }

@@ -5,6 +5,7 @@ import { around, Camera } from '../board/camera';
 import { fetchBlob, fetchState } from './api';
 import { BROKEN, Core, GAP, type Tileset } from './bridge';
 import { Connection } from './connection';
+import { Lately } from './lately.svelte';
 import { Playing } from './playing.svelte';
 import { pause } from './pause';
 import { Questions } from './questions';
@@ -84,9 +85,7 @@ export class Project extends Questions {
   currentMap = $state<string | null>(null);
   cursor = $state<{ x: number; y: number } | null>(null);
   /** Tiles and types used lately, the latest first. */
-  lateTiles = $state<number[]>([]);
-  lateTypes = $state<string[]>([]);
-  latePatches = $state<string[]>([]);
+  readonly lately = new Lately();
 
   private stamped: { stamp: number; set: Tileset }[] = [];
   readonly camera = new Camera();
@@ -269,7 +268,7 @@ export class Project extends Questions {
   order(order: Partial<T.Order> & { do: string }): void {
     if (!this.core) return;
     this.apply(this.core.order(order));
-    this.remember();
+    if (this.state) this.lately.remember(this.state);
   }
 
   /** Takes back the last step, or brings it back. Steps from before the page was opened may have to be fetched first. */
@@ -291,21 +290,6 @@ export class Project extends Questions {
     } catch (failure) {
       this.say((failure as Error).message);
       return false;
-    }
-  }
-
-  /** Keeps what is in the hand among what was used lately. */
-  private remember(): void {
-    const s = this.state;
-    if (!s) return;
-    if (s.holding === 'tile' && this.lateTiles[0] !== s.tile) {
-      this.lateTiles = [s.tile, ...this.lateTiles.filter((n) => n !== s.tile)].slice(0, 8);
-    }
-    if (s.holding === 'patch' && s.patch !== '0' && this.latePatches[0] !== s.patch) {
-      this.latePatches = [s.patch, ...this.latePatches.filter((id) => id !== s.patch)].slice(0, 3);
-    }
-    if (s.holding === 'piece' && this.lateTypes[0] !== s.type) {
-      this.lateTypes = [s.type, ...this.lateTypes.filter((id) => id !== s.type)].slice(0, 4);
     }
   }
 
@@ -495,21 +479,9 @@ export class Project extends Questions {
     const s = this.state;
     const { pending, holding, shape, tile, size, chosen } = s ?? {};
     const { text, problem } = this.pointer?.ghost ?? {};
-    const ghost = problem || text || '';
+    const hand = { pending, holding, shape, tile, size, chosen, ghost: problem || text || '' };
     const { gridStep, frameShown, reachShown } = this;
-    return {
-      ...(this.core?.probe() ?? {}),
-      pending,
-      holding,
-      shape,
-      tile,
-      size,
-      chosen,
-      ghost,
-      gridStep,
-      frameShown,
-      reachShown,
-    };
+    return { ...(this.core?.probe() ?? {}), ...hand, gridStep, frameShown, reachShown };
   }
 
   /** The name of a cell's tile, however it lies. */

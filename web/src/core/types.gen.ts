@@ -348,16 +348,8 @@ export interface StackView {
   selected: boolean;
 }
 
-export interface ActView {
-  name: string;
-  label: string;
-  unit: string;
-  value: number;
-  per: number;
-}
-
 export interface ActingView {
-  values: ActView[];
+  values: TermView[];
   doings: string[];
   does: number;
 }

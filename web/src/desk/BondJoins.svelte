@@ -16,7 +16,7 @@
 
   const others = $derived((p.scene?.bonds ?? []).filter((b) => b.id !== id));
   const late = $derived(
-    p.lateTiles
+    p.lately.tiles
       .map((cell) => cell & TILE_MASK)
       .filter((n) => !now.also.includes(n) && !now.tiles.some((t) => t.tile === n)),
   );

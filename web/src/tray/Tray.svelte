@@ -20,14 +20,14 @@
   const s = $derived(p.state);
   const shapes = [['free'], ['line'], ['box', 'ring', 'room'], ['oval'], ['fill', 'everywhere']];
   const lateTiles = $derived(
-    p.lateTiles.length > 0
-      ? p.lateTiles
+    p.lately.tiles.length > 0
+      ? p.lately.tiles
       : p.tilesets.slice(-1).flatMap((t) => [0, 1, 2, 3].filter((i) => i < t.count).map((i) => t.first + i)),
   );
   /** Those used lately come first. */
   const rankOf = (id: string): number => {
-    const at = p.lateTypes.indexOf(id);
-    return at < 0 ? p.lateTypes.length : at;
+    const at = p.lately.types.indexOf(id);
+    return at < 0 ? p.lately.types.length : at;
   };
   const lateTypes = $derived([...(p.scene?.types ?? [])].sort((a, b) => rankOf(a.id) - rankOf(b.id)));
 </script>
@@ -66,11 +66,11 @@
       {/each}
     </div>
   </section>
-  {#if p.latePatches.length > 0}
+  {#if p.lately.patches.length > 0}
     <section class="border-r border-line px-4 pt-1.5" aria-label="Patches lately">
       <div class="text-small text-soft">patches lately</div>
       <div class="mt-0.5 flex items-center gap-1">
-        {#each p.latePatches as id (id)}
+        {#each p.lately.patches as id (id)}
           {@const patch = p.scene?.patches.find((x) => x.id === id)}
           {#if patch}
             <button
