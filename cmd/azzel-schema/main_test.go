@@ -2,9 +2,15 @@ package main
 
 import (
 	"archive/zip"
+	"bytes"
 	"encoding/json"
+	"os"
 	"strings"
 	"testing"
+
+	"azzel/core/exchange"
+	"azzel/core/play/generate"
+	"azzel/core/world"
 
 	"github.com/santhosh-tekuri/jsonschema/v6"
 )
@@ -30,13 +36,12 @@ func TestSchemas(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	z, err := zip.OpenReader("../../core/exchange/testdata/version1.zip")
+	golden, err := os.ReadFile("../../core/exchange/testdata/version1.zip")
 	if err != nil {
 		t.Fatal(err)
 	}
-	defer z.Close()
 	checked := map[string]int{}
-	for _, f := range z.File {
+	for _, f := range append(parted(t, golden), parted(t, moving(t))...) {
 		if !strings.HasSuffix(f.Name, ".json") {
 			continue
 		}
@@ -62,7 +67,39 @@ func TestSchemas(t *testing.T) {
 			t.Errorf("%s may hold what is not known", f.Name)
 		}
 	}
-	if checked["bundle"] != 1 || checked["map"] < 1 || checked["tileset"] != 2 || checked["patch"] < 1 {
+	if checked["bundle"] != 2 || checked["map"] < 2 || checked["tileset"] != 3 || checked["patch"] < 1 {
 		t.Errorf("checked %v", checked)
 	}
+}
+
+// moving is a bundle with what the golden one is too old for: maps seen from the side, somebody
+// who moves in a way of their own, and pieces that act.
+func moving(t *testing.T) []byte {
+	t.Helper()
+	for seed := range uint64(100) {
+		d, err := generate.World(seed)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if d.Project.Player == 0 || d.Maps[0].View != world.SideView {
+			continue
+		}
+		var b bytes.Buffer
+		if err := exchange.Write(&b, d, func(string) ([]byte, error) { return nil, os.ErrNotExist }, func() error { return nil }); err != nil {
+			t.Fatal(err)
+		}
+		return b.Bytes()
+	}
+	t.Fatal("no world has somebody who moves in a way of their own")
+	return nil
+}
+
+// parted are the parts of a bundle.
+func parted(t *testing.T, bundle []byte) []*zip.File {
+	t.Helper()
+	z, err := zip.NewReader(bytes.NewReader(bundle), int64(len(bundle)))
+	if err != nil {
+		t.Fatal(err)
+	}
+	return z.File
 }

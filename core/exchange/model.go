@@ -1,7 +1,5 @@
 package exchange
 
-import "azzel/core/world"
-
 // Format and Version are what bundle.json says of itself.
 const (
 	Format  = "azzel bundle"
@@ -273,13 +271,25 @@ type Backdrop struct {
 
 // A Piece stands with its foot on a pixel of the map.
 type Piece struct {
-	ID    string `json:"id,omitempty"`
-	Type  string `json:"type"`
-	Name  string `json:"name,omitempty"`
-	Layer string `json:"layer,omitempty"`
-	Foot  Place  `json:"foot"`
-	// Acting is how it acts in play; what is not there is as usual.
-	Acting *world.Acting `json:"acting,omitempty"`
+	ID     string  `json:"id,omitempty"`
+	Type   string  `json:"type"`
+	Name   string  `json:"name,omitempty"`
+	Layer  string  `json:"layer,omitempty"`
+	Foot   Place   `json:"foot"`
+	Acting *Acting `json:"acting,omitempty"`
+}
+
+// An Acting is how a piece acts in play. What is not there is as usual.
+type Acting struct {
+	Does string `json:"does,omitempty" jsonschema:"enum=stands,enum=wanders,enum=follows,enum=flees"`
+	// Speed is in tenths of a cell a second.
+	Speed int `json:"speed,omitempty"`
+	// Range is how many cells it sees or goes, or is wide.
+	Range int `json:"range,omitempty"`
+	// Strength is how much it hurts, or how many tenths of a cell a spring throws.
+	Strength int `json:"strength,omitempty"`
+	// To is where a platform turns, in pixels from where it stands.
+	To *Place `json:"to,omitempty"`
 }
 
 // A Crossing leads from its first end to its second, or both ways.

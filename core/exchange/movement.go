@@ -48,3 +48,31 @@ func (in *Movement) movement() (world.Movement, error) {
 	}
 	return m, nil
 }
+
+// acting writes how a piece acts; nil for the usual way.
+func acting(a world.Acting) *Acting {
+	if a == (world.Acting{}) {
+		return nil
+	}
+	out := &Acting{Does: word(doings, a.Does), Speed: a.Speed, Range: a.Range, Strength: a.Strength}
+	if a.ToX != 0 || a.ToY != 0 {
+		out.To = &Place{a.ToX, a.ToY}
+	}
+	return out
+}
+
+// acting reads how a piece acts.
+func (in *Acting) acting() (world.Acting, error) {
+	if in == nil {
+		return world.Acting{}, nil
+	}
+	does, err := wordNumber(doings, in.Does)
+	if err != nil {
+		return world.Acting{}, fmt.Errorf("does: %w", err)
+	}
+	a := world.Acting{Does: world.Doing(does), Speed: in.Speed, Range: in.Range, Strength: in.Strength}
+	if in.To != nil {
+		a.ToX, a.ToY = in.To.X, in.To.Y
+	}
+	return a, nil
+}

@@ -96,7 +96,10 @@ func (b *reader) piece(m *world.Map, in Piece, what string) error {
 	if err != nil {
 		return err
 	}
-	p := world.Piece{Name: in.Name, Foot: grid.Point(in.Foot), Acting: in.Acting.Whole()}
+	p := world.Piece{Name: in.Name, Foot: grid.Point(in.Foot)}
+	if p.Acting, err = in.Acting.acting(); err != nil {
+		return fmt.Errorf("%s: acting, %w", what, err)
+	}
 	if p.Type, err = readKind(in.Type); err != nil {
 		return fmt.Errorf("%s: %w", what, err)
 	}
@@ -226,7 +229,11 @@ func (b *reader) patches() error {
 			if err != nil {
 				return fmt.Errorf("%s: piece %d: %w", name, k+1, err)
 			}
-			p.Pieces = append(p.Pieces, world.BlockPiece{Type: kind, Name: piece.Name, Foot: grid.Point(piece.Foot), Acting: piece.Acting.Whole()})
+			acts, err := piece.Acting.acting()
+			if err != nil {
+				return fmt.Errorf("%s: piece %d: acting, %w", name, k+1, err)
+			}
+			p.Pieces = append(p.Pieces, world.BlockPiece{Type: kind, Name: piece.Name, Foot: grid.Point(piece.Foot), Acting: acts})
 		}
 		if err := b.put(world.KindPatch, 0, id, p.Values(), name); err != nil {
 			return err

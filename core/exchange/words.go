@@ -19,6 +19,7 @@ var (
 	kindWords = map[world.ID]string{world.Spawn: "spawn", world.Exit: "exit", world.Collectible: "collectible", world.Checkpoint: "checkpoint",
 		world.MovingPlatform: "moving platform", world.Foe: "foe", world.Spring: "spring", world.Hazard: "hazard"}
 	steering  = []string{"", "four ways", "cell by cell"}
+	doings    = append([]string{""}, world.DoingNames()[1:]...)
 	abilities = []string{"jump", "climb", "swim"}
 	compass   = []string{"n", "e", "s", "w", "ne", "se", "sw", "nw"}
 )

@@ -331,7 +331,7 @@ func (b *writer) oneMap(n int, m *world.Map) error {
 		part.Layers = append(part.Layers, layer)
 	}
 	for _, p := range m.Pieces {
-		part.Pieces = append(part.Pieces, Piece{idText(p.ID), kindWords[p.Type], p.Name, idText(p.Layer), Place(p.Foot), p.Acting.Part()})
+		part.Pieces = append(part.Pieces, Piece{idText(p.ID), kindWords[p.Type], p.Name, idText(p.Layer), Place(p.Foot), acting(p.Acting)})
 	}
 	return b.json(fmt.Sprintf("maps/%d.json", n), part)
 }
@@ -384,7 +384,7 @@ func (b *writer) patch(p *world.Patch) Patch {
 		part.Layers = append(part.Layers, PatchLayer{l.Name, l.Depth, l.Counts, rows.Write(l.Cells, box, l.Loose, b.doc.ShortName)})
 	}
 	for _, piece := range p.Pieces {
-		part.Pieces = append(part.Pieces, Piece{Type: kindWords[piece.Type], Name: piece.Name, Foot: Place(piece.Foot), Acting: piece.Acting.Part()})
+		part.Pieces = append(part.Pieces, Piece{Type: kindWords[piece.Type], Name: piece.Name, Foot: Place(piece.Foot), Acting: acting(piece.Acting)})
 	}
 	return part
 }

@@ -1,0 +1,86 @@
+package exchange_test
+
+import (
+	"bytes"
+	"math/rand/v2"
+	"strings"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/exchange"
+	"azzel/core/play/generate"
+	"azzel/core/world"
+)
+
+// How maps are seen, how somebody moves and how pieces act goes out and in again, in whatever
+// way they do; a character without a picture too, and a patch with pieces that act.
+func TestMovingComesBack(t *testing.T) {
+	for seed := range uint64(40) {
+		d, err := generate.World(seed)
+		if err != nil {
+			t.Fatal(err)
+		}
+		r := rand.New(rand.NewPCG(seed, 61))
+		ids := &world.Counter{Prefix: 40}
+		p := d.Project
+		p.View = world.View(r.IntN(2))
+		who := &world.Character{Name: "Night porter", Movement: generate.Movement(r)}
+		patch := &world.Patch{Name: "Slugs"}
+		patch.Block = world.Block{W: 2, H: 2, Pieces: []world.BlockPiece{{Type: world.Foe, Acting: world.Acting{Does: world.Wanders, Speed: 1 + r.IntN(600), ToX: -5}}, {Type: world.Spring}}}
+		parts := append(edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), p.Values()),
+			edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: ids.NewID()}, Values: who.Values()},
+			edit.Put{Ref: world.Ref{Kind: world.KindPatch, ID: ids.NewID()}, Values: patch.Values()})
+		res, err := edit.Apply(d, edit.Edit{Parts: parts})
+		if err != nil {
+			t.Fatal(err)
+		}
+		d = res.Document
+		lib := library{}
+		first := written(t, d, lib)
+		c, err := exchange.Read(bytes.NewReader(first), int64(len(first)), never)
+		if err != nil {
+			t.Fatalf("world %d: %v", seed, err)
+		}
+		same(t, d, c.Document)
+		if second := written(t, c.Document, lib); !bytes.Equal(first, second) {
+			t.Fatalf("world %d: out, in and out again gave other bytes", seed)
+		}
+	}
+}
+
+// A bundle in which somebody moves or acts in a way that there is not is refused, and it is said
+// what and where.
+func TestBadMoving(t *testing.T) {
+	d, err := generate.World(2)
+	if err != nil {
+		t.Fatal(err)
+	}
+	who := &world.Character{Name: "Night porter", Movement: world.Movement{Speed: 44, Steering: world.FourWays, Cannot: world.Swimming}}
+	m := d.Maps[0]
+	slug := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(generate.Cell(rand.New(rand.NewPCG(1, 1)), m)), Acting: world.Acting{Does: world.Flees, Speed: 44}}
+	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 41 << 32}, Values: who.Values()},
+		edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 42 << 32}, Values: slug.Values()}}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	whole := written(t, res.Document, library{})
+	for _, c := range []struct{ part, from, to, says string }{
+		{"bundle.json", `"speed": 44`, `"speed": 641`, "speed is 1 to 640"},
+		{"bundle.json", `"speed": 44`, `"speed": "fast"`, "bundle.json"},
+		{"bundle.json", `"four ways"`, `"six ways"`, "steering"},
+		{"bundle.json", `"swim"`, `"fly"`, "cannot"},
+		{"maps/1.json", `"flees"`, `"flies"`, "flies"},
+		{"maps/1.json", `"speed": 44`, `"speed": -1`, "speed of a piece"},
+	} {
+		parts := unpacked(t, whole)
+		if !strings.Contains(parts[c.part], c.from) {
+			t.Fatalf("%s holds no %s", c.part, c.from)
+		}
+		parts[c.part] = strings.Replace(parts[c.part], c.from, c.to, 1)
+		bundle := packed(parts)
+		_, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), never)
+		if err == nil || !strings.Contains(err.Error(), c.says) {
+			t.Errorf("%s instead of %s: %v", c.to, c.from, err)
+		}
+	}
+}
