@@ -124,6 +124,9 @@ func TestActing(t *testing.T) {
 	if slip == nil || slip.Acting == nil || len(slip.Acting.Doings) == 0 || slip.Acting.Does != int(world.Wanders) {
 		t.Fatalf("the slip says %+v", slip)
 	}
+	if slip.Clear != slip.Box {
+		t.Errorf("one that goes nowhere is at %+v and keeps %+v clear", slip.Box, slip.Clear)
+	}
 	text, _ := p.Copied(false)
 	if !strings.Contains(text, `"wanders"`) {
 		t.Fatalf("the clipboard holds %s", text)

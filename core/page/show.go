@@ -313,7 +313,6 @@ func (p *Page) slip() *SlipView {
 		}
 		v.Name, v.Sort, v.Box = m.Name, "map", box(l.Box(m.OnBoard()))
 		line("Size", "%d × %d cells", m.Bounds.W, m.Bounds.H)
-		line("Seen", "%s", [...]string{"from above", "from the side"}[m.View])
 		line("Ways out", "%d", len(d.CrossingsOf(m.ID)))
 		line("Pieces", "%d", len(m.Pieces))
 	case world.KindPiece:
@@ -337,6 +336,11 @@ func (p *Page) slip() *SlipView {
 		p.crossingSlip(v, c, sel.End&1, line)
 	default:
 		return nil
+	}
+	v.Clear = v.Box
+	if w := v.Path; w != nil {
+		way := grid.Between(grid.Point{X: min(w.X, w.ToX) - w.W/2, Y: min(w.Y, w.ToY) - w.H}, grid.Point{X: max(w.X, w.ToX) + w.W/2, Y: max(w.Y, w.ToY)})
+		v.Clear = box(way.Join(grid.Rect{X: v.Box.X, Y: v.Box.Y, W: v.Box.W, H: v.Box.H}))
 	}
 	v.Proposed = hand.Name(d, sel.Ref)
 	e, says := hand.Remove(d, sel)

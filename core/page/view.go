@@ -245,8 +245,9 @@ type SlipView struct {
 	Name     string `json:"name"`
 	Proposed string `json:"proposed"`
 	Sort     string `json:"sort"`
-	// Box is the thing on the board.
+	// Box is the thing on the board, Clear what the slip must not cover: with its way.
 	Box     BoxView     `json:"box"`
+	Clear   BoxView     `json:"clear"`
 	Facts   []SlipLine  `json:"facts"`
 	Stack   []StackView `json:"stack"`
 	Removes string      `json:"removes"`

@@ -14,8 +14,8 @@ import (
 type Reach struct {
 	// Stands is where the player stands who jumps.
 	Stands body.Place
-	// Arcs are the ways of the foot, a place for each tick: to the left and to the right,
-	// let go at once, after a while, and not at all.
+	// Arcs are the ways of the foot, a place for each tick: straight up, and to the left and to
+	// the right, let go at once, after a while, and not at all.
 	Arcs [][]body.Place
 	// Landings are the cells on which one comes to stand, by row and column.
 	Landings []grid.Point
@@ -29,7 +29,7 @@ var holds = []int{0, 1, 2, 4}
 
 // ReachFrom finds where the player can jump to who stands in a cell of a map in side-view, or
 // falls from there to the ground; ok is false if there is no ground. Things that move are not
-// there. The cost is that of up to twelve times longestJump ticks.
+// there. The cost is that of up to nine times longestJump ticks.
 func ReachFrom(d *world.Document, m *world.Map, cell grid.Point) (r Reach, ok bool) {
 	if m.View != world.SideView {
 		return r, false
@@ -48,7 +48,8 @@ func ReachFrom(d *world.Document, m *world.Map, cell grid.Point) (r Reach, ok bo
 		}
 		r.Stands, rest = ground.Go(size, r.Stands, rest, drive, body.Intent{})
 	}
-	for _, way := range []int{-1, 0, 1} {
+	r.jump(ground, size, drive, 0, moves.Air/2)
+	for _, way := range []int{-1, 1} {
 		for _, part := range holds {
 			r.jump(ground, size, drive, way, part*moves.Air/8)
 		}

@@ -372,6 +372,7 @@ export interface SlipView {
   proposed: string;
   sort: string;
   box: BoxView;
+  clear: BoxView;
   facts: SlipLine[];
   stack: StackView[];
   removes: string;

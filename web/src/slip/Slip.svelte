@@ -24,7 +24,7 @@
   );
   const place = $derived.by(() => {
     void p.moved;
-    return slip && beside(p, slip.box, WIDTH, height);
+    return slip && beside(p, slip.clear, WIDTH, height);
   });
 
   const map = $derived(slip?.kind === 'map' ? p.mapView(slip.id) : null);
@@ -42,7 +42,7 @@
 
 {#if slip && shown && place}
   <aside
-    class="absolute z-10 flex max-h-[calc(100%-16px)] flex-col gap-2 overflow-y-auto sheet p-3"
+    class="absolute z-20 flex max-h-[calc(100%-16px)] flex-col gap-2 overflow-y-auto sheet p-3"
     style:left="{place.x}px"
     style:top="{place.y}px"
     style:width="{WIDTH}px"
