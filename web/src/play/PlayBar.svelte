@@ -22,7 +22,9 @@
 
 {#if play}
   <div
-    class="absolute top-1.5 left-1/2 z-10 flex -translate-x-1/2 flex-col gap-1 sheet px-2 py-0.5 whitespace-nowrap"
+    class="absolute top-1.5 {p.panelled
+      ? 'left-[calc(50%-10.5rem)]'
+      : 'left-1/2'} z-10 flex -translate-x-1/2 flex-col gap-1 sheet px-2 py-0.5 whitespace-nowrap"
     role="group"
     aria-label="Play"
     data-play
