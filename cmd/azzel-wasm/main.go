@@ -252,27 +252,50 @@ const (
 	viewSteps
 )
 
+// prepare begins a view, so that the page can draw before it is written.
+//
+//go:wasmexport prepare
+func prepare(which int32) (result int32) {
+	defer bridge.Guard(&result)
+	prepared.which, prepared.view = which, viewOf(which)
+	return 0
+}
+
+// prepared is the view that was begun, nil if none was.
+var prepared struct {
+	which int32
+	view  any
+}
+
 //go:wasmexport view
 func view(which int32) (result int32) {
 	defer bridge.Guard(&result)
-	var v any
+	v := prepared.view
+	if v == nil || prepared.which != which {
+		v = viewOf(which)
+	}
+	prepared.view = nil
+	return bridge.Write(v)
+}
+
+func viewOf(which int32) any {
 	switch which {
 	case viewScene:
-		v = now.Scene()
+		return now.Scene()
 	case viewState:
-		v = now.State()
+		return now.State()
 	case viewPointer:
-		v = now.PointerView()
+		return now.PointerView()
 	case viewPlay:
-		v = now.Play()
-	case viewSteps:
-		v = now.Steps()
+		return now.Play()
 	case viewProbe:
 		sum := fnv.New128a()
 		sum.Write(now.Document().Encode())
-		v = map[string]any{"revision": now.Revision(), "hash": hex.EncodeToString(sum.Sum(nil))}
+		return map[string]any{"revision": now.Revision(), "hash": hex.EncodeToString(sum.Sum(nil))}
+	case viewSteps:
+		return now.Steps()
 	}
-	return bridge.Write(v)
+	panic("no such view")
 }
 
 //go:wasmexport tileset

@@ -30,7 +30,7 @@ const MORE = -3;
 
 /** Cells of a project that are read between two glances at the clock, and milliseconds until the page has a rest. */
 const OPEN_STEP = 2_000;
-const OPENING = 15;
+const OPENING = 8;
 
 const VIEW_SCENE = 0;
 const VIEW_STATE = 1;
@@ -200,6 +200,19 @@ export class Core {
     this.exports.enqueue();
     this.buffers.giveText(sum);
     return this.exports.addBackdrop(image.width, image.height);
+  }
+
+  /** The state and the scene, with pauses in which the page can draw, for the first time when all of it takes long. */
+  async firstViews(): Promise<{ state: State; scene: Scene }> {
+    const views: unknown[] = [];
+    for (const which of [VIEW_STATE, VIEW_SCENE]) {
+      await pause();
+      this.exports.prepare(which);
+      await pause();
+      views.push(this.view(which));
+    }
+    await pause();
+    return { state: views[0] as State, scene: views[1] as Scene };
   }
 
   scene(): Scene {

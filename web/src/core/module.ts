@@ -29,6 +29,7 @@ export interface Exports extends Bridge {
   addBackdrop(w: number, h: number): number;
   tick(input: number): number;
   addStrip(of: bigint): number;
+  prepare(which: number): number;
   view(which: number): number;
   tileset(id: bigint): number;
   sheetShape(id: bigint, x0: number, y0: number, x1: number, y1: number): number;

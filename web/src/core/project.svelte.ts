@@ -134,10 +134,8 @@ export class Project extends Questions {
       opening.catch(() => undefined);
       await this.comeTo(BEFORE);
       const core = await opening;
-      await pause();
-      this.state = core.state();
-      await pause();
-      const scene = core.scene();
+      const { state, scene } = await core.firstViews();
+      this.state = state;
       await this.lookAhead(core, scene.tilesets);
       this.scene = scene;
       await pause();
@@ -253,6 +251,7 @@ export class Project extends Questions {
       try {
         const bytes = await fetchBlob(this.id, sum);
         changed = this.core?.addStrip(of, bytes) ?? 0;
+        await pause();
       } catch (failure) {
         this.say((failure as Error).message);
       }
