@@ -156,6 +156,7 @@ func (b *builder) glasshouse() {
 	b.join(palm, 17, 17, boiler, 9, 0)
 	b.join(palm, 18, 0, roof, 19, 9)
 	b.join(boiler, 12, 10, shaft, 1, 4)
+	b.nightRound()
 }
 
 func (b *builder) palmHouse() *room {

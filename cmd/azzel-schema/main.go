@@ -16,7 +16,7 @@ import (
 )
 
 // parts are what is described, by the name of its schema.
-var parts = map[string]any{"bundle": exchange.Bundle{}, "tileset": exchange.Tileset{}, "map": exchange.Map{}, "patch": exchange.Patch{}}
+var parts = map[string]any{"bundle": exchange.Bundle{}, "tileset": exchange.Tileset{}, "map": exchange.Map{}, "patch": exchange.Patch{}, "replay": exchange.Replay{}}
 
 func main() {
 	check := flag.Bool("check", false, "report whether the files are current")

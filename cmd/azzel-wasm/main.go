@@ -242,6 +242,12 @@ func tick(input int32) (result int32) {
 	return int32(now.Tick(play.Input(input)))
 }
 
+//go:wasmexport rerun
+func rerun(ticks int32) (result int32) {
+	defer bridge.Guard(&result)
+	return int32(now.Rerun(int(ticks)))
+}
+
 // The views that view writes.
 const (
 	viewScene = iota
@@ -250,6 +256,7 @@ const (
 	viewPlay
 	viewProbe
 	viewSteps
+	viewReplays
 )
 
 // prepare begins a view, so that the page can draw before it is written.
@@ -294,6 +301,8 @@ func viewOf(which int32) any {
 		return map[string]any{"revision": now.Revision(), "hash": hex.EncodeToString(sum.Sum(nil))}
 	case viewSteps:
 		return now.Steps()
+	case viewReplays:
+		return now.Replays()
 	}
 	panic("no such view")
 }

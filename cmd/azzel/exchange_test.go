@@ -3,6 +3,7 @@ package main
 import (
 	"bytes"
 	"context"
+	"fmt"
 	"io"
 	"os"
 	"path/filepath"
@@ -11,6 +12,7 @@ import (
 
 	"azzel/cluster"
 	"azzel/core/grid"
+	"azzel/core/world"
 	"azzel/demo"
 	"azzel/store"
 )
@@ -115,5 +117,67 @@ func TestExportAndImport(t *testing.T) {
 		if err := c.do(t.Context(), s, c.args, io.Discard); err == nil || !strings.Contains(err.Error(), c.says) {
 			t.Errorf("%v: %v; want %q", c.args, err, c.says)
 		}
+	}
+}
+
+// The demo's night round is played by the command line and ends as it did when it was kept, from
+// the project and from a file of its own; altered, or on another project, it is refused in words.
+func TestReplayCommand(t *testing.T) {
+	address, err := shared.Database(t.Context(), t.Name())
+	if err != nil {
+		t.Fatal(err)
+	}
+	s, err := store.Open(t.Context(), address)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer s.Close()
+	if err := demo.Install(t.Context(), s); err != nil {
+		t.Fatal(err)
+	}
+	d, _, err := s.Load(t.Context(), 1)
+	if err != nil {
+		t.Fatal(err)
+	}
+	round := d.Replays[0]
+	if seconds := round.Ticks() / 60; seconds < 60 || seconds > 180 || !round.Marks[len(round.Marks)-1].Finished {
+		t.Errorf("the night round takes %d s, or comes to no end", seconds)
+	}
+	state := fmt.Sprintf("state %016x at the end", round.End)
+	file := t.TempDir() + "/round.json"
+	other, err := world.Start(world.Project{Name: "Other", CellW: 16, CellH: 16, SeenW: 20, SeenH: 12}, &world.Counter{Prefix: 9000})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := s.Create(t.Context(), other); err != nil {
+		t.Fatal(err)
+	}
+	for _, c := range []struct {
+		args []string
+		says string
+	}{
+		{[]string{"night shift"}, "as it was kept\n  " + state},
+		{[]string{"-o", file, "1", "night round"}, "Wrote "},
+		{[]string{"1", file}, "as it was kept\n  " + state},
+		{[]string{"other"}, "no kept replays"},
+		{[]string{"-o", file, "1", "morning round"}, "Night round"},
+		{[]string{"other", file}, "of another project"},
+		{[]string{"1", file + "x"}, "no such file"},
+	} {
+		var out bytes.Buffer
+		err := replays(t.Context(), s, c.args, &out)
+		if text := fmt.Sprint(out.String(), err); !strings.Contains(text, c.says) {
+			t.Errorf("replay %v: %s, want %q", c.args, text, c.says)
+		}
+	}
+	text, err := os.ReadFile(file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := os.WriteFile(file, text[:len(text)-100], 0o600); err != nil {
+		t.Fatal(err)
+	}
+	if err := replays(t.Context(), s, []string{"1", file}, io.Discard); err == nil || !strings.Contains(err.Error(), "cut short") {
+		t.Errorf("cut short: %v", err)
 	}
 }

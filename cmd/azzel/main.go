@@ -5,6 +5,7 @@
 //	azzel database stop    stop the database that serve started
 //	azzel export PROJECT   write a project as a bundle
 //	azzel import FILE      make a project of a bundle
+//	azzel replay PROJECT   play its kept replays on it as it is now
 //
 // Export and import also take maps and layers: see the usage that azzel prints.
 // AZZEL_DATABASE_URL names another database than the one azzel keeps itself,
@@ -59,7 +60,7 @@ func dispatch(ctx context.Context, args []string) error {
 		return err
 	}
 	if len(args) >= 1 {
-		commands := map[string]func(context.Context, *store.Store, []string, io.Writer) error{"export": export, "import": bring}
+		commands := map[string]func(context.Context, *store.Store, []string, io.Writer) error{"export": export, "import": bring, "replay": replays}
 		if command := commands[args[0]]; command != nil {
 			return withStore(ctx, func(s *store.Store) error { return command(ctx, s, args[1:], os.Stdout) })
 		}
@@ -75,6 +76,8 @@ const usage = `usage:
   azzel export [-o FILE] -map NAME -layer NAME PROJECT     a layer as CSV
   azzel import FILE                                        a new project from a bundle
   azzel import -map NAME -layer NAME FILE PROJECT          a layer from CSV
+  azzel replay PROJECT [FILE]                              play its kept replays, or that of a file, on it as it is now
+  azzel replay -o FILE PROJECT NAME                        one of them as a file
 PROJECT is the number or the name of a project`
 
 const defaultAddress = "127.0.0.1:8417"

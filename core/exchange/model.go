@@ -35,6 +35,8 @@ type Bundle struct {
 	Maps      []string   `json:"maps"`
 	Patches   []string   `json:"patches,omitempty"`
 	Crossings []Crossing `json:"crossings,omitempty"`
+	// Replays are the names of their parts.
+	Replays []string `json:"replays,omitempty"`
 }
 
 // A Meaning is what a colour means: a tile, or an empty cell without one.
@@ -322,4 +324,39 @@ type PatchLayer struct {
 	Depth  int      `json:"depth"`
 	Counts bool     `json:"counts"`
 	Rows   []string `json:"rows"`
+}
+
+// A Replay is one part in replays/, or a file of its own: a recorded play, with what came of
+// it.
+type Replay struct {
+	Format  string `json:"format" jsonschema:"enum=azzel replay"`
+	Version int    `json:"version" jsonschema:"minimum=1"`
+	ID      string `json:"id"`
+	Name    string `json:"name"`
+	// From is the id of the spawn or checkpoint where it began; without it, where play begins
+	// that has no spawn.
+	From string `json:"from,omitempty"`
+	// Rules is the version of the rules of play that it was recorded by.
+	Rules int `json:"rules"`
+	// Held is what was held down, for how many ticks of a sixtieth of a second: 20 right+jump,
+	// 5 nothing, 12 left.
+	Held string `json:"held"`
+	// Trace has a byte for each tick, hexadecimal, that depends on where the player was.
+	Trace string `json:"trace"`
+	// Marks are how the game stood after every 15 ticks, and after the last one.
+	Marks []ReplayMark `json:"marks"`
+	// End is a hash of the whole state after the last tick, hexadecimal.
+	End string `json:"end"`
+}
+
+// A ReplayMark is how a game stood. X and Y are in 1/256 pixel of the map.
+type ReplayMark struct {
+	Map      string `json:"map"`
+	X        int    `json:"x"`
+	Y        int    `json:"y"`
+	Health   int    `json:"health"`
+	Taken    int    `json:"taken"`
+	Finished bool   `json:"finished,omitempty"`
+	// Moving is a hash of what moves beside the player, hexadecimal.
+	Moving string `json:"moving"`
 }

@@ -29,7 +29,8 @@ func TestMovingComesBack(t *testing.T) {
 		patch.Block = world.Block{W: 2, H: 2, Pieces: []world.BlockPiece{{Type: world.Foe, Acting: world.Acting{Does: world.Wanders, Speed: 1 + r.IntN(600), ToX: -5}}, {Type: world.Spring}}}
 		parts := append(edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), p.Values()),
 			edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: ids.NewID()}, Values: who.Values()},
-			edit.Put{Ref: world.Ref{Kind: world.KindPatch, ID: ids.NewID()}, Values: patch.Values()})
+			edit.Put{Ref: world.Ref{Kind: world.KindPatch, ID: ids.NewID()}, Values: patch.Values()},
+			edit.Put{Ref: world.Ref{Kind: world.KindReplay, ID: ids.NewID()}, Values: someReplay().Values()})
 		res, err := edit.Apply(d, edit.Edit{Parts: parts})
 		if err != nil {
 			t.Fatal(err)

@@ -144,9 +144,15 @@ func (p *parts) json(name string, v any) error {
 	if err != nil {
 		return err
 	}
+	return decode(name, body, v)
+}
+
+// decode reads JSON into v, without anything that v has not, and says where what is wrong
+// stands.
+func decode(name string, body []byte, v any) error {
 	d := json.NewDecoder(bytes.NewReader(body))
 	d.DisallowUnknownFields()
-	err = d.Decode(v)
+	err := d.Decode(v)
 	if err == nil && d.More() {
 		err = errors.New("something follows after its end")
 	}

@@ -64,19 +64,26 @@ func (b *writer) part(name string, stored bool) (io.Writer, error) {
 	return w, nil
 }
 
-func (b *writer) json(name string, v any) error {
+// encode writes JSON that a person can read.
+func encode(v any) ([]byte, error) {
 	var buf bytes.Buffer
 	e := json.NewEncoder(&buf)
 	e.SetEscapeHTML(false)
 	e.SetIndent("", "  ")
-	if err := e.Encode(v); err != nil {
+	err := e.Encode(v)
+	return buf.Bytes(), err
+}
+
+func (b *writer) json(name string, v any) error {
+	text, err := encode(v)
+	if err != nil {
 		return fmt.Errorf("writing %s: %w", name, err)
 	}
 	w, err := b.part(name, false)
 	if err != nil {
 		return err
 	}
-	if _, err := w.Write(buf.Bytes()); err != nil {
+	if _, err := w.Write(text); err != nil {
 		return fmt.Errorf("writing %s: %w", name, err)
 	}
 	return nil
@@ -138,6 +145,9 @@ func (b *writer) all() error {
 	for i := range d.Patches {
 		out.Patches = append(out.Patches, fmt.Sprintf("patches/%d.json", i+1))
 	}
+	for i := range d.Replays {
+		out.Replays = append(out.Replays, fmt.Sprintf("replays/%d.json", i+1))
+	}
 	for _, c := range d.Crossings {
 		part := Crossing{ID: idText(c.ID), Name: c.Name, BothWays: c.BothWays}
 		for i, end := range c.Ends {
@@ -156,6 +166,11 @@ func (b *writer) all() error {
 	for i, m := range d.Maps {
 		if err := b.oneMap(i+1, m); err != nil {
 			return fmt.Errorf("the map %s: %w", m.Name, err)
+		}
+	}
+	for i, r := range d.Replays {
+		if err := b.json(fmt.Sprintf("replays/%d.json", i+1), replay(r)); err != nil {
+			return err
 		}
 	}
 	for i, p := range d.Patches {

@@ -39,6 +39,10 @@ func Name(d *world.Document, r world.Ref) string {
 		if m := d.Medley(r.ID); m != nil {
 			return m.Name
 		}
+	case world.KindReplay:
+		if kept := d.Replay(r.ID); kept != nil {
+			return kept.Name
+		}
 	case world.KindCharacter:
 		if c := d.Character(r.ID); c != nil {
 			return c.Name

@@ -48,6 +48,11 @@ const (
 	// Speed is how many cells somebody moves in a second, Jump how many cells high they
 	// jump, and Body how many cells wide and high they are, at most.
 	Speed, Jump, Body = 64, 32, 8
+	// Replays a project keeps, and how many ticks of a sixtieth of a second one has: ten
+	// minutes.
+	Replays, ReplayTicks = 200, 36_000
+	// ReplayBytes is the largest file of a replay.
+	ReplayBytes = 4 << 20
 	// NameLetters is the longest name, in letters.
 	NameLetters = 120
 	// PictureSide is a picture's greatest width and height in pixels.

@@ -183,6 +183,10 @@ func (p *Page) order(o Order) Changed {
 		return p.play(o)
 	case "walk-to":
 		return p.walkTo(grid.Point{X: o.X, Y: o.Y})
+	case "keep-replay":
+		return p.keepReplay(o.Text)
+	case "watch":
+		return p.watch(ref.ID)
 	case "show-tick":
 		return p.showTick(o.N)
 	case "stop":

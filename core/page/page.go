@@ -29,6 +29,10 @@ const (
 	TakenChanged
 	// WorkLeft says that something is under way, with which Work goes on.
 	WorkLeft
+	// ReplaysChanged says that what is told of kept replays differs.
+	ReplaysChanged
+	// RerunLeft says that kept replays are still being played, with which Rerun goes on.
+	RerunLeft
 )
 
 // A Page is one open page of a project. It must be used by one goroutine.
@@ -45,7 +49,11 @@ type Page struct {
 	// in the document.
 	trying bool
 	// sent is where the player was sent by a click, nil for nowhere.
-	sent    *play.Walk
+	sent *play.Walk
+	// hands are those of the replay that is watched, nil for none.
+	hands *play.Hands
+	// tried is what came of the kept replays.
+	tried   map[world.ID]*tried
 	working *working
 	later   []job
 	// inbox are messages from the server that wait.

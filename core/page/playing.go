@@ -19,11 +19,16 @@ func (p *Page) play(o Order) Changed {
 	if err != nil {
 		return p.Fail(err)
 	}
+	p.record(game)
+	return PlayChanged | StateChanged | SceneChanged | CellsChanged | PointerChanged
+}
+
+// record takes a game that has just begun as the one under way.
+func (p *Page) record(game *play.Game) {
 	p.hand.Cancel()
 	p.hand.Selected = hand.Selection{}
-	p.played, p.events, p.sent, p.trying = play.Record(game), nil, nil, false
+	p.played, p.events, p.sent, p.hands, p.trying = play.Record(game), nil, nil, nil, false
 	p.collect()
-	return PlayChanged | StateChanged | SceneChanged | CellsChanged | PointerChanged
 }
 
 // Tick lets a tick of the game pass.
@@ -33,9 +38,12 @@ func (p *Page) Tick(in play.Input) Changed {
 	}
 	before := p.played.Game().Status()
 	if in != 0 {
-		p.sent = nil
+		p.sent, p.hands = nil, nil
 	}
-	if p.sent != nil {
+	switch {
+	case p.hands != nil:
+		in = p.handsOn()
+	case p.sent != nil:
 		in = p.walkOn()
 	}
 	p.played.Tick(in)
@@ -53,7 +61,7 @@ func (p *Page) walkTo(pixel grid.Point) Changed {
 	if p.played == nil {
 		return 0
 	}
-	p.sent = nil
+	p.sent, p.hands = nil, nil
 	s := hand.At(p.doc(), pixel)
 	if s.Map == nil {
 		return PlayChanged
@@ -87,7 +95,7 @@ func (p *Page) showTick(tick int) Changed {
 	if err := p.played.Go(min(max(tick, p.played.First()), p.played.Last())); err != nil {
 		return p.Fail(err)
 	}
-	p.moving, p.sent = false, nil
+	p.moving, p.sent, p.hands = false, nil, nil
 	p.collect()
 	return PlayChanged | TakenChanged
 }

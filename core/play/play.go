@@ -51,7 +51,15 @@ type Game struct {
 	grounds map[world.ID]*body.Ground
 	// actors are the pieces that act on the player's map.
 	actors []actor
+	began  beginning
 	state
+}
+
+// A beginning says where a game began: at a spawn or a checkpoint, or there where a spawn would
+// be, if it is a real one.
+type beginning struct {
+	from world.ID
+	real bool
 }
 
 // state is all that a snapshot holds.
@@ -95,6 +103,7 @@ func New(d *world.Document, start Start) (*Game, error) {
 				g.tell(Elsewhere)
 			}
 			g.set(m, c)
+			g.began = g.checkpointAt(start.Cell)
 			return g, nil
 		}
 		g.tell(AtSpawn)
@@ -102,7 +111,30 @@ func New(d *world.Document, start Start) (*Game, error) {
 	if !g.toSpawn() {
 		return nil, ErrNowhere
 	}
+	g.began = beginning{g.spawn(), start.Map == 0}
 	return g, nil
+}
+
+// checkpointAt is the beginning at a checkpoint in a cell of the map, if one is there.
+func (g *Game) checkpointAt(c grid.Point) beginning {
+	for _, p := range g.ground.Map.Pieces {
+		if p.Type == world.Checkpoint && g.doc.Project.Lattice().CellAt(p.Foot) == c {
+			return beginning{p.ID, true}
+		}
+	}
+	return beginning{}
+}
+
+// spawn is the spawn of the project, 0 for none.
+func (g *Game) spawn() world.ID {
+	for _, m := range g.doc.Maps {
+		for _, p := range m.Pieces {
+			if p.Type == world.Spawn {
+				return p.ID
+			}
+		}
+	}
+	return 0
 }
 
 // look takes d as the document from now on.

@@ -31,6 +31,9 @@ type Recording struct {
 	// inputs are what was held in the ticks after the first moment.
 	inputs  []Input
 	moments []moment
+	// trace and marks are what a replay of all that was played has, from the first tick on.
+	trace []byte
+	marks []world.Mark
 }
 
 // A moment is the state after a tick, and the document from there on.
@@ -88,6 +91,12 @@ func (r *Recording) Tick(in Input) {
 	}
 	r.inputs = append(r.inputs, in)
 	r.game.Tick(in)
+	if r.First() == 0 {
+		r.trace = append(r.trace, r.game.trace())
+		if r.Now()%world.MarkTicks == 0 {
+			r.marks = append(r.marks, r.game.mark())
+		}
+	}
 	r.trim()
 }
 
@@ -96,6 +105,9 @@ func (r *Recording) forget() {
 	now := r.Now()
 	if now < r.Last() {
 		r.inputs = r.inputs[:now-r.First()]
+		if r.First() == 0 {
+			r.trace, r.marks = r.trace[:now], r.marks[:now/world.MarkTicks]
+		}
 		n := sort.Search(len(r.moments), func(i int) bool { return r.moments[i].state.tick > now })
 		clear(r.moments[n:])
 		r.moments = r.moments[:n]
@@ -127,12 +139,25 @@ func (r *Recording) trim() {
 	gone := r.moments[n].state.tick - r.First()
 	r.moments = slices.Delete(r.moments, 0, n)
 	r.inputs = append(r.inputs[:0], r.inputs[gone:]...)
+	r.trace, r.marks = nil, nil
 }
 
 // SetDocument goes on with another document, from the tick that is shown. See
 // Game.SetDocument.
 func (r *Recording) SetDocument(d *world.Document) error {
 	if d == r.doc {
+		return nil
+	}
+	if world.PlaysAlike(d, r.doc) {
+		for i := range r.moments {
+			if r.moments[i].doc == r.doc {
+				r.moments[i].doc = d
+			}
+		}
+		if r.game.doc == r.doc {
+			r.game.doc = d
+		}
+		r.doc = d
 		return nil
 	}
 	if err := r.game.SetDocument(d); err != nil {

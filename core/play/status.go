@@ -88,11 +88,14 @@ func fit(at, length, from, room int) int {
 	return min(max(at, from), from+room-length)
 }
 
-const stateTag = 'P'
+const (
+	stateTag     = 'P'
+	stateVersion = 3
+)
 
 // Snapshot is the whole state as canonical bytes, version 3.
 func (g *Game) Snapshot() []byte {
-	w := pack.Writer{Bytes: []byte{stateTag, 3}}
+	w := pack.Writer{Bytes: []byte{stateTag, stateVersion}}
 	w.Int(g.tick)
 	w.Uint(uint64(g.mapID))
 	w.Int(g.place.X)

@@ -76,6 +76,11 @@ func (d *Document) check(r Ref) error {
 			return d.checkPatch(p)
 		}
 		return nil
+	case KindReplay:
+		if kept := d.Replay(r.ID); kept != nil {
+			return d.checkReplay(kept)
+		}
+		return nil
 	case KindCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return d.checkCrossing(c)

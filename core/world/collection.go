@@ -109,6 +109,8 @@ var collections = []collection{
 		item[Patch]{func(p *Patch) *ID { return &p.ID }, func(p *Patch) string { return p.Name }, func(p *Patch) *int { return &p.Number }, true}),
 	collect(KindProperty, limit.Properties, func(d *Document) *[]*Property { return &d.Properties }, propertyFields,
 		item[Property]{func(p *Property) *ID { return &p.ID }, func(p *Property) string { return p.Name }, func(p *Property) *int { return &p.Number }, true}),
+	collect(KindReplay, limit.Replays, func(d *Document) *[]*Replay { return &d.Replays }, replayFields,
+		item[Replay]{func(r *Replay) *ID { return &r.ID }, func(r *Replay) string { return r.Name }, func(r *Replay) *int { return &r.Number }, true}),
 }
 
 // collectionOf finds the collection of a kind; nil for what lies in maps.

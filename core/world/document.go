@@ -58,6 +58,8 @@ type Document struct {
 	Bonds []*Bond
 	// Patches are sorted by number.
 	Patches []*Patch
+	// Replays are sorted by number.
+	Replays []*Replay
 	// bonds finds the bond of a tile.
 	bonds *bondIndex
 	// next is the creation number that comes next.

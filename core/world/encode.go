@@ -11,12 +11,13 @@ import (
 
 const (
 	documentTag = 'D'
-	// Version 2 has bonds and properties of the project's own, version 3 patches.
-	documentVersion = 3
+	// Version 2 has bonds and properties of the project's own, version 3 patches, version 4
+	// replays. Version 3 is still read.
+	documentVersion = 4
 )
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
-// version 3.
+// version 4.
 func (d *Document) Encode() []byte {
 	w := &pack.Writer{Bytes: []byte{documentTag, documentVersion}}
 	w.Int(d.next)
@@ -56,7 +57,7 @@ func Decode(b []byte) (*Document, error) { return DecodeAt(nil, b) }
 
 // DecodeAt is Decode for work that goes at a pace.
 func DecodeAt(at pace.Pace, b []byte) (*Document, error) {
-	if len(b) < 2 || b[0] != documentTag || b[1] != documentVersion {
+	if len(b) < 2 || b[0] != documentTag || b[1] < documentVersion-1 || b[1] > documentVersion {
 		return nil, fmt.Errorf("reading a project: %w", pack.ErrMalformed)
 	}
 	r := pack.NewReader(b[2:])
@@ -89,6 +90,9 @@ func DecodeAt(at pace.Pace, b []byte) (*Document, error) {
 		}
 	}
 	for _, c := range collections[1:] {
+		if c.kind == KindReplay && b[1] < documentVersion {
+			break
+		}
 		for range r.Count(c.most, 2) {
 			put(c.kind, 0)
 		}

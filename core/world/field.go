@@ -30,6 +30,7 @@ const (
 	KindBond      Kind = 9
 	KindProperty  Kind = 10
 	KindPatch     Kind = 11
+	KindReplay    Kind = 12
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else

@@ -9,6 +9,7 @@
   import Desk from './desk/Desk.svelte';
   import Drawer from './drawer/Drawer.svelte';
   import Movement from './play/Movement.svelte';
+  import Replays from './play/Replays.svelte';
   import PlayBar from './play/PlayBar.svelte';
   import KeySheet from './seek/KeySheet.svelte';
   import CellsSlip from './slip/CellsSlip.svelte';
@@ -120,6 +121,7 @@
         <LookingBar {p} />
         <PlayBar {p} />
         <Movement {p} />
+        <Replays {p} />
       {/if}
       <Messages {p} />
       {#if p.opened === 'drawer'}<Drawer {p} />{/if}

@@ -112,9 +112,8 @@ export const boardCommands: Command[] = [
     group: 'view',
     does: 'Lists the steps, yours and those of others, to walk along.',
     run: (p) => {
-      p.stepsShown = !p.stepsShown;
-      p.keptShown = p.movementShown = false;
-      if (p.stepsShown) focusOn('[data-steps] [aria-current], [data-steps] button');
+      p.togglePanel('steps');
+      if (p.panel === 'steps') focusOn('[data-steps] [aria-current], [data-steps] button');
     },
   },
   {
@@ -124,9 +123,8 @@ export const boardCommands: Command[] = [
     group: 'view',
     does: 'Keeps the project as it is now, shows how it was, copies it to a file.',
     run: (p) => {
-      p.keptShown = !p.keptShown;
-      p.stepsShown = p.movementShown = false;
-      if (p.keptShown) focusOn('[data-kept] input');
+      p.togglePanel('kept');
+      if (p.panel === 'kept') focusOn('[data-kept] input');
     },
   },
 ];

@@ -285,7 +285,7 @@ export const handCommands: Command[] = [
       else if (p.opened === 'desk' && !p.pointer?.busy) p.opened = 'nothing';
       else if (p.panelled) {
         p.layerOpen = '';
-        p.keptShown = p.stepsShown = p.movementShown = false;
+        p.panel = 'none';
       } else if (p.state?.playing && p.inGame) p.inGame = false;
       else if (idle && p.opened === 'drawer') p.opened = 'nothing';
       else p.order({ do: 'cancel' });

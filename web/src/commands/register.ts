@@ -85,9 +85,20 @@ export const commands: Command[] = [
     inGame: true,
     does: 'Shows or hides how fast the player walks, how high they jump, and what else there is about moving.',
     run: (p) => {
-      p.movementShown = !p.movementShown;
-      p.stepsShown = p.keptShown = false;
-      if (p.movementShown && editing(p)) focusOn('[data-movement] input');
+      p.togglePanel('movement');
+      if (p.panel === 'movement' && editing(p)) focusOn('[data-movement] input');
+    },
+  },
+  {
+    id: 'replays',
+    name: 'Replays',
+    keys: ['Shift+R'],
+    group: 'play',
+    inGame: true,
+    does: 'Keeps what was played, lists what was kept, and says what comes of it on the project as it is now.',
+    run: (p) => {
+      p.togglePanel('replays');
+      if (p.panel === 'replays' && editing(p)) focusOn('[data-replays] li button, [data-replays] button');
     },
   },
   ...SPEEDS.map((speed): Command => ({

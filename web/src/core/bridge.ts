@@ -12,6 +12,7 @@ import type {
   Pointer,
   Proposal,
   ReachView,
+  ReplayView,
   Reskin,
   ReskinView,
   Scene,
@@ -38,6 +39,7 @@ const VIEW_POINTER = 2;
 const VIEW_PLAY = 3;
 const VIEW_PROBE = 4;
 const VIEW_STEPS = 5;
+const VIEW_REPLAYS = 6;
 
 export interface Probe {
   revision: number;
@@ -239,6 +241,15 @@ export class Core {
   /** What a map would lose at another size, in words; empty for nothing. */
   lossOf(map: string, columns: number, rows: number, anchor: number): string {
     return this.buffers.takeText(this.exports.lossOf(BigInt(map), columns, rows, anchor));
+  }
+
+  /** Plays kept replays on the document for so many ticks. */
+  rerun(ticks: number): number {
+    return this.exports.rerun(ticks);
+  }
+
+  replays(): ReplayView[] {
+    return this.view(VIEW_REPLAYS) as ReplayView[];
   }
 
   /** What was done, the earliest first. */

@@ -28,6 +28,7 @@ export interface Exports extends Bridge {
   addEarlier(): number;
   addBackdrop(w: number, h: number): number;
   tick(input: number): number;
+  rerun(ticks: number): number;
   addStrip(of: bigint): number;
   prepare(which: number): number;
   view(which: number): number;

@@ -9,10 +9,12 @@ import { Lately } from './lately.svelte';
 import { Playing } from './playing.svelte';
 import { pause } from './pause';
 import { Questions } from './questions';
+import { Replays } from './replays.svelte';
 import { soon } from './soon';
 import * as T from './types.gen';
 
 export type Saved = 'saving' | 'saved' | 'waiting';
+export type Panel = 'none' | 'steps' | 'kept' | 'movement' | 'replays';
 export type Opened = 'nothing' | 'drawer' | 'desk';
 /** What lies on the desk: a thing of the project, or tiles proposed as a bond. */
 export type OnDesk =
@@ -60,9 +62,8 @@ export class Project extends Questions {
   dropped = $state.raw<File[]>([]);
   seeking = $state(false);
   keysShown = $state(false);
-  stepsShown = $state(false);
-  keptShown = $state(false);
-  movementShown = $state(false);
+  /** The panel that is open at the right. */
+  panel = $state<Panel>('none');
   /** Where the depth stack stands on the board, for what must not cover it. */
   stackBox = $state.raw<T.BoxView | null>(null);
   /** The layer whose settings are open; empty for none. */
@@ -99,6 +100,7 @@ export class Project extends Questions {
   private nextMessage = 1;
   private before: { x: number; y: number; zoom: number } | null = null;
   readonly playing = new Playing();
+  readonly replays = new Replays();
   private readonly fetching = new SvelteSet<string>();
   private motion = 0;
   private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');
@@ -114,7 +116,11 @@ export class Project extends Questions {
 
   /** Whether a panel stands at the right, where slips would. */
   get panelled(): boolean {
-    return this.stepsShown || this.keptShown || this.movementShown || this.layerOpen !== '';
+    return this.panel !== 'none' || this.layerOpen !== '';
+  }
+
+  togglePanel(panel: Panel): void {
+    this.panel = this.panel === panel ? 'none' : panel;
   }
 
   /** Whether nothing may move by itself. */
@@ -155,6 +161,7 @@ export class Project extends Questions {
 
   close(): void {
     clearTimeout(this.motion);
+    this.replays.close();
     this.connection.close(true);
   }
 
@@ -205,6 +212,7 @@ export class Project extends Questions {
       if (was?.playing && !this.state.playing) this.ended();
     }
     if (changed & T.CELLS_CHANGED && this.bitmaps) this.bitmaps.version++;
+    if (changed & (T.SCENE_CHANGED | T.CELLS_CHANGED | T.REPLAYS_CHANGED)) this.replays.changed(this.core);
     if (changed & T.POINTER_CHANGED) this.pointerStale = true;
     if (changed & T.PLAY_CHANGED) this.play = this.core.play();
     if (changed & T.WORK_LEFT) soon(this.work);
@@ -422,9 +430,19 @@ export class Project extends Questions {
     const at = this.cursor ?? (this.pointer ? { x: this.pointer.box.x, y: this.pointer.box.y } : null);
     const { cellW, cellH } = this.scene?.project ?? { cellW: 0, cellH: 0 };
     const here = fromSpawn || !at ? {} : { yes: true, x: at.x + (cellW >> 1), y: at.y + (cellH >> 1) };
+    this.begin({ do: 'play', ...here });
+  }
+
+  /** Plays a kept replay, until anything is held down. */
+  watch(id: string): void {
+    if (this.state?.playing) this.order({ do: 'stop' });
+    this.begin({ do: 'watch', kind: 'replay', id });
+  }
+
+  private begin(order: Partial<T.Order> & { do: string }): void {
     this.before = this.camera.copy();
     this.playing.begin();
-    this.order({ do: 'play', ...here });
+    this.order(order);
     this.inGame = this.state?.playing ?? false;
     this.draw();
   }

@@ -507,6 +507,17 @@ export interface ReachView {
   landings: BoxView[];
 }
 
+export interface ReplayView {
+  id: string;
+  name: string;
+  length: string;
+  came: string;
+  says: string;
+  place: boolean;
+  x: number;
+  y: number;
+}
+
 export interface Taken {
   name: string;
   picture: string;
@@ -688,6 +699,8 @@ export const OUTGOING_CHANGED = 16;
 export const PLAY_CHANGED = 32;
 export const TAKEN_CHANGED = 64;
 export const WORK_LEFT = 128;
+export const REPLAYS_CHANGED = 256;
+export const RERUN_LEFT = 512;
 export const TICKS_PER_SECOND = 60;
 export const LEFT = 1;
 export const RIGHT = 2;

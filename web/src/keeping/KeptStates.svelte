@@ -14,7 +14,7 @@
   let problem = $state('');
 
   $effect(() => {
-    if (p.keptShown) void attempt(() => Promise.resolve());
+    if (p.panel === 'kept') void attempt(() => Promise.resolve());
   });
 
   /** Does something with the kept states, then shows how they are. */
@@ -42,7 +42,7 @@
   const called = (state: KeptState): string => state.name || `kept by itself, ${when(state.at)}`;
 </script>
 
-{#if p.keptShown}
+{#if p.panel === 'kept'}
   <aside
     class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] w-72 flex-col gap-2 sheet p-3"
     aria-label="Copies and kept states"
@@ -50,7 +50,7 @@
   >
     <div class="flex items-center gap-2">
       <h2 class="flex-1 name text-title">Kept states</h2>
-      <button class="text-soft" aria-label="Close kept states" onclick={() => (p.keptShown = false)}
+      <button class="text-soft" aria-label="Close kept states" onclick={() => (p.panel = 'none')}
         ><X size={14} /></button
       >
     </div>

@@ -10,14 +10,14 @@
   /** The values when this was opened, to go back to. */
   let before: Record<string, number> = $state({});
   $effect(() => {
-    if (!p.movementShown) before = {};
+    if (p.panel !== 'movement') before = {};
     else if (now && Object.keys(before).length === 0)
       before = Object.fromEntries(now.terms.map((term) => [term.name, term.value]));
   });
   const set = (name: string, value: number): void => p.order({ do: 'set-movement', text: name, n: value });
 </script>
 
-{#if p.movementShown && now}
+{#if p.panel === 'movement' && now}
   <aside
     class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] w-80 flex-col gap-2 overflow-y-auto sheet p-3"
     aria-label="How the player moves"
@@ -25,7 +25,7 @@
   >
     <div class="flex items-center gap-2">
       <h2 class="flex-1 name text-title">How the player moves</h2>
-      <button class="text-soft" aria-label="Close how the player moves" onclick={() => (p.movementShown = false)}
+      <button class="text-soft" aria-label="Close how the player moves" onclick={() => (p.panel = 'none')}
         ><X size={14} /></button
       >
     </div>

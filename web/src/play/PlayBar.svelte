@@ -47,8 +47,16 @@
         ><Button
           label="Movement"
           keys={keyOf('movement')}
-          pressed={p.movementShown}
+          pressed={p.panel === 'movement'}
           onclick={() => runCommand(p, 'movement')}
+        /></span
+      >
+      <span data-back
+        ><Button
+          label="Replays"
+          keys={keyOf('replays')}
+          pressed={p.panel === 'replays'}
+          onclick={() => runCommand(p, 'replays')}
         /></span
       >
       <span data-back><Button label="End play" keys="P" onclick={() => p.togglePlay(false)} /></span>

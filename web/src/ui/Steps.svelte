@@ -13,7 +13,7 @@
   let most = $state(MORE);
   const steps = $derived.by(() => {
     void p.state;
-    return p.stepsShown ? p.steps() : [];
+    return p.panel === 'steps' ? p.steps() : [];
   });
   const shown = $derived(steps.slice(-most).reverse());
   const done = $derived(steps.filter((s) => s.own && !s.undone).length);
@@ -24,7 +24,7 @@
   }
 </script>
 
-{#if p.stepsShown}
+{#if p.panel === 'steps'}
   <aside
     class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] w-72 flex-col gap-2 sheet p-3"
     aria-label="What was done"
@@ -32,9 +32,7 @@
   >
     <div class="flex items-center gap-2">
       <h2 class="flex-1 name text-title">What was done</h2>
-      <button class="text-soft" aria-label="Close the list" onclick={() => (p.stepsShown = false)}
-        ><X size={14} /></button
-      >
+      <button class="text-soft" aria-label="Close the list" onclick={() => (p.panel = 'none')}><X size={14} /></button>
     </div>
     <p class="text-small text-soft">
       The latest first. Choose a step of yours to go back to it, or on to it again; the mark beside it takes back that

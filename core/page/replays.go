@@ -1,0 +1,194 @@
+package page
+
+import (
+	"fmt"
+	"strings"
+
+	"azzel/core/edit"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+// ReplayView is a replay that was kept, and what came of playing it on what is shown.
+type ReplayView struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Length is how long it is, in minutes and seconds.
+	Length string `json:"length"`
+	// Came is what came of it: waiting, same, finishes, parts or fails.
+	Came string `json:"came"`
+	// Says is that in words.
+	Says string `json:"says"`
+	// Place says that X and Y are where it parts, in pixels of the board.
+	Place bool `json:"place"`
+	X     int  `json:"x"`
+	Y     int  `json:"y"`
+}
+
+// What came of playing a replay again, for the page.
+const (
+	cameWaiting  = "waiting"
+	cameSame     = "same"
+	cameFinishes = "finishes"
+	cameParts    = "parts"
+	cameFails    = "fails"
+)
+
+// A tried is what came of a replay on a document.
+type tried struct {
+	doc     *world.Document
+	replay  *world.Replay
+	rerun   *play.Rerun
+	done    bool
+	fault   error
+	outcome play.Outcome
+}
+
+// stands reports whether it still holds for a replay on a document.
+func (t *tried) stands(d *world.Document, r *world.Replay) bool {
+	return t != nil && t.replay == r && (t.doc == d || world.PlaysAlike(t.doc, d))
+}
+
+// Rerun plays kept replays on the present document, at most so many ticks of them: only the
+// newest document counts, and what came of one stands until something that counts in play has
+// changed. RerunLeft is among what has changed as long as there is more.
+func (p *Page) Rerun(ticks int) (changed Changed) {
+	d := p.doc()
+	now := make(map[world.ID]*tried, len(d.Replays))
+	for _, r := range d.Replays {
+		t := p.tried[r.ID]
+		if !t.stands(d, r) {
+			t = &tried{doc: d, replay: r}
+			changed |= ReplaysChanged
+		}
+		now[r.ID] = t
+	}
+	p.tried = now
+	for _, r := range d.Replays {
+		t := now[r.ID]
+		if t.done {
+			continue
+		}
+		if ticks <= 0 {
+			return changed | RerunLeft
+		}
+		if t.rerun == nil {
+			if t.rerun, t.fault = play.NewRerun(d, r); t.fault != nil {
+				t.done = true
+				changed |= ReplaysChanged
+				continue
+			}
+		}
+		// Beginning one costs about as much as some ticks.
+		const begins = 20
+		ticks -= begins
+		for ; ticks > 0 && !t.done; ticks-- {
+			t.done = t.rerun.Step(1)
+		}
+		if t.done {
+			t.outcome, t.rerun = t.rerun.Outcome(), nil
+			changed |= ReplaysChanged
+		} else {
+			return changed | RerunLeft
+		}
+	}
+	return changed
+}
+
+// Replays are those that are kept, with what came of them.
+func (p *Page) Replays() []ReplayView {
+	d := p.doc()
+	list := make([]ReplayView, 0, len(d.Replays))
+	for _, r := range d.Replays {
+		v := ReplayView{ID: FormatID(r.ID), Name: r.Name, Length: play.Clock(r.Ticks()), Came: cameWaiting, Says: "is played on what is shown now …"}
+		if t := p.tried[r.ID]; t.stands(d, r) && t.done {
+			v.Came, v.Says = t.came()
+			if m := d.Map(t.outcome.Mark.Map); t.outcome.Parts && m != nil {
+				origin := d.Project.Lattice().Pixel(m.Origin)
+				v.Place, v.X, v.Y = true, origin.X+t.outcome.Mark.X/256, origin.Y+t.outcome.Mark.Y/256
+			}
+		}
+		list = append(list, v)
+	}
+	return list
+}
+
+func (t *tried) came() (came, says string) {
+	o := t.outcome
+	switch {
+	case t.fault != nil:
+		return cameFails, strings.TrimSuffix(sentence(t.fault), ".")
+	case !o.Parts:
+		return cameSame, o.String()
+	case o.Finished && o.Before:
+		return cameFinishes, o.String()
+	}
+	return cameParts, o.String()
+}
+
+// keepReplay keeps what was played up to the tick that is shown.
+func (p *Page) keepReplay(name string) Changed {
+	if p.played == nil {
+		p.say("Nothing is being played. Play from the spawn, then keep it.")
+		return StateChanged
+	}
+	if p.looking() {
+		return StateChanged
+	}
+	d := p.doc()
+	if name = strings.TrimSpace(name); name == "" {
+		name = freeReplayName(d, p.played.Game().Status().Map)
+	}
+	kept, err := p.played.Kept(name)
+	if err != nil {
+		return p.Fail(err)
+	}
+	id := p.ids.NewID()
+	changed := p.do(edit.Edit{Label: edit.Clip("keep the replay " + name), Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindReplay, ID: id}, Values: kept.Values()}}})
+	if p.doc().Replay(id) != nil {
+		p.say("Kept as %s. It is played again after each change.", name)
+	}
+	return changed | StateChanged | ReplaysChanged
+}
+
+// freeReplayName proposes a name: the map's, with a number if it is taken.
+func freeReplayName(d *world.Document, on world.ID) string {
+	base := "Play"
+	if m := d.Map(on); m != nil {
+		base = m.Name
+	}
+	taken := map[string]bool{}
+	for _, r := range d.Replays {
+		taken[r.Name] = true
+	}
+	name := base
+	for n := 2; taken[name]; n++ {
+		name = fmt.Sprintf("%s %d", base, n)
+	}
+	return name
+}
+
+// watch plays a replay, until the designer holds anything down.
+func (p *Page) watch(id world.ID) Changed {
+	r := p.doc().Replay(id)
+	if r == nil {
+		return p.Fail(world.ErrGone)
+	}
+	game, err := play.NewFor(p.doc(), r)
+	if err != nil {
+		return p.Fail(err)
+	}
+	p.record(game)
+	p.hands = play.NewHands(r)
+	return PlayChanged | StateChanged | SceneChanged | CellsChanged | PointerChanged
+}
+
+// handsOn is what the replay that is watched holds down in the next tick.
+func (p *Page) handsOn() play.Input {
+	in, more := p.hands.Next()
+	if !more {
+		p.hands = nil
+		p.events = append(p.events, "The replay is over: you play on from here.")
+	}
+	return in
+}

@@ -1,0 +1,95 @@
+package page_test
+
+import (
+	"strings"
+	"testing"
+
+	"azzel/core/page"
+	"azzel/core/play"
+)
+
+// rerun plays the kept replays to their end, in slices, and gives what came of the first.
+func rerun(t *testing.T, p *page.Page) page.ReplayView {
+	t.Helper()
+	for slices := 0; p.Rerun(50)&page.RerunLeft != 0; slices++ {
+		if slices > 100 {
+			t.Fatal("playing the replays again does not end")
+		}
+		if came := p.Replays()[0].Came; came != "waiting" {
+			t.Fatalf("not played to its end, a replay %s", came)
+		}
+	}
+	return p.Replays()[0]
+}
+
+// A play is kept under a name as a step; after each change it is played again and told what
+// came of it; watched, it does the same until one takes over.
+func TestReplaysOfAPage(t *testing.T) {
+	p := fromTheSide(t)
+	order(p, page.Order{Do: "keep-replay"})
+	if said(p) == "" || len(p.Document().Replays) != 0 {
+		t.Error("something was kept without being played")
+	}
+	order(p, page.Order{Do: "play"})
+	for tick := range 200 {
+		in := play.Right
+		if tick > 60 && tick < 80 {
+			in |= play.Jump
+		}
+		p.Tick(in)
+	}
+	end := p.Play()
+	order(p, page.Order{Do: "keep-replay", Text: "  Over the pots "})
+	d := p.Document()
+	if len(d.Replays) != 1 || d.Replays[0].Name != "Over the pots" || d.Replays[0].Ticks() != 200 {
+		t.Fatalf("%d replays are kept: %q", len(d.Replays), said(p))
+	}
+	if len(p.Play().Changes) != 0 {
+		t.Error("keeping a replay counts as a change while one plays")
+	}
+	if v := rerun(t, p); v.Came != "same" || v.Length != "0:03.33" || v.Place {
+		t.Errorf("played again: %+v", v)
+	}
+	// Nothing is played again for what does not count in play.
+	order(p, page.Order{Do: "rename", Kind: "project", Text: "Pipe shaft"})
+	if changed := p.Rerun(0); changed != 0 {
+		t.Errorf("after a change of a name, %b has changed", changed)
+	}
+	order(p, page.Order{Do: "set-movement", Text: "speed", N: 20})
+	if changed := p.Rerun(0); changed&page.RerunLeft == 0 || p.Replays()[0].Came != "waiting" {
+		t.Errorf("after a change: %b, %+v", changed, p.Replays()[0])
+	}
+	if v := rerun(t, p); v.Came != "parts" || !v.Place || !strings.Contains(v.Says, "cells from where they were") {
+		t.Errorf("slower, it is played again: %+v", v)
+	}
+	order(p, page.Order{Do: "undo"})
+	if v := rerun(t, p); v.Came != "same" {
+		t.Errorf("taken back, it is played again: %+v", v)
+	}
+	id := page.FormatID(d.Replays[0].ID)
+	order(p, page.Order{Do: "watch", Kind: "replay", ID: id})
+	for range 200 {
+		p.Tick(0)
+	}
+	if is := p.Play(); is.X != end.X || is.Y != end.Y {
+		t.Errorf("watched, it ends at %.1f, %.1f, and ended at %.1f, %.1f", is.X, is.Y, end.X, end.Y)
+	}
+	order(p, page.Order{Do: "watch", Kind: "replay", ID: id})
+	p.Tick(0)
+	p.Tick(play.Left)
+	from := p.Play().X
+	for range 100 {
+		p.Tick(0)
+	}
+	if p.Play().X > from {
+		t.Error("it goes on after somebody took over")
+	}
+	order(p, page.Order{Do: "remove", Kind: "replay", ID: id})
+	if p.Rerun(10); len(p.Replays()) != 0 {
+		t.Error("a replay can't be deleted")
+	}
+	order(p, page.Order{Do: "watch", Kind: "replay", ID: id})
+	if said(p) == "" {
+		t.Error("a replay that is gone was watched without a word")
+	}
+}

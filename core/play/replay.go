@@ -1,0 +1,271 @@
+package play
+
+import (
+	"errors"
+	"fmt"
+	"hash/fnv"
+	"slices"
+
+	"azzel/core/pack"
+	"azzel/core/world"
+)
+
+// Rules is the version of the rules of play: a replay that was recorded by others may part
+// from what they would have done.
+const Rules = stateVersion
+
+// Reasons why what was played can't be kept.
+var (
+	// ErrNotFromStart is given for a play that began anywhere.
+	ErrNotFromStart = errors.New("only a play that began at the spawn or on a checkpoint can be kept: begin there, and play it again")
+	// ErrChanged is given for a play while which the document was changed.
+	ErrChanged = errors.New("the project was changed during this play, so that nobody could play it again: begin once more to keep it")
+	// ErrTooLong is given for a play whose beginning is not recorded any more.
+	ErrTooLong = errors.New("only the first ten minutes of a play can be kept: begin once more")
+	// ErrNothingPlayed is given for a play that has only just begun.
+	ErrNothingPlayed = errors.New("nothing has been played yet: play, then keep it")
+	// ErrStartGone is given for a replay whose start is not in the document.
+	ErrStartGone = errors.New("the place where it began is not in this project: it was deleted, or the replay is of another project")
+)
+
+// mark is how the game stands.
+func (g *Game) mark() world.Mark {
+	w := pack.Writer{}
+	for i := range g.things {
+		g.things[i].encode(&w)
+	}
+	h := fnv.New32a()
+	h.Write(w.Bytes)
+	return world.Mark{Map: g.mapID, X: g.place.X, Y: g.place.Y, Health: max(0, g.moves.Health-g.harm), Taken: len(g.taken), Finished: g.finished, Moving: h.Sum32()}
+}
+
+// trace is a byte that depends on where the player is and how they are.
+func (g *Game) trace() byte {
+	h := uint32(2166136261)
+	for _, n := range [...]int{int(g.mapID), int(g.mapID >> 32), g.place.X, g.place.Y, g.harm, len(g.taken)} {
+		h = (h ^ uint32(n)) * 16777619
+		h ^= h >> 15
+	}
+	return byte(h ^ h>>8 ^ h>>16 ^ h>>24)
+}
+
+// Hash is a hash of the whole state.
+func (g *Game) Hash() uint64 {
+	h := fnv.New64a()
+	h.Write(g.Snapshot())
+	return h.Sum64()
+}
+
+// Kept is what was played up to the tick that is shown, to be kept under a name. The errors
+// say why that can't be.
+func (r *Recording) Kept(name string) (*world.Replay, error) {
+	switch {
+	case !r.game.began.real:
+		return nil, ErrNotFromStart
+	case r.First() > 0:
+		return nil, ErrTooLong
+	case r.moments[0].doc != r.doc || len(r.Changes()) > 0:
+		return nil, ErrChanged
+	case r.Now() == 0:
+		return nil, ErrNothingPlayed
+	}
+	n := r.Now()
+	kept := &world.Replay{Name: name, From: r.game.began.from, Rules: Rules, Trace: slices.Clone(r.trace[:n]), End: r.game.Hash()}
+	kept.Marks = append(slices.Clone(r.marks[:n/world.MarkTicks]), r.game.mark())
+	for _, in := range r.inputs[:n] {
+		if last := len(kept.Held) - 1; last >= 0 && kept.Held[last].Input == int(in) {
+			kept.Held[last].Ticks++
+		} else {
+			kept.Held = append(kept.Held, world.Held{Ticks: 1, Input: int(in)})
+		}
+	}
+	return kept, kept.Check()
+}
+
+// Hands give the inputs of a replay, tick by tick.
+type Hands struct {
+	held []world.Held
+	done int
+}
+
+// NewHands begins with the first tick of a replay.
+func NewHands(r *world.Replay) *Hands { return &Hands{held: r.Held} }
+
+// Next is what is held down in the next tick; ok is false after the last one.
+func (h *Hands) Next() (in Input, ok bool) {
+	for len(h.held) > 0 && h.done == h.held[0].Ticks {
+		h.held, h.done = h.held[1:], 0
+	}
+	if len(h.held) == 0 {
+		return 0, false
+	}
+	h.done++
+	return Input(h.held[0].Input), true
+}
+
+// NewFor begins a game where a replay began.
+func NewFor(d *world.Document, r *world.Replay) (*Game, error) {
+	if r.From == 0 {
+		return New(d, Start{})
+	}
+	for _, m := range d.Maps {
+		p := m.Piece(r.From)
+		switch {
+		case p == nil:
+		case p.Type == world.Spawn:
+			return New(d, Start{})
+		case p.Type == world.Checkpoint:
+			return New(d, Start{Map: m.ID, Cell: d.Project.Lattice().CellAt(p.Foot)})
+		}
+	}
+	return nil, ErrStartGone
+}
+
+// A Rerun plays a replay on a document, to see whether it ends as it did. It must be used by
+// one goroutine.
+type Rerun struct {
+	replay  *world.Replay
+	game    *Game
+	hands   *Hands
+	tick    int
+	outcome Outcome
+}
+
+// An Outcome is what came of playing a replay again.
+type Outcome struct {
+	// Ticks is after how many ticks it ended; Finished whether it did at an exit, and Before
+	// whether it did when it was kept.
+	Ticks            int
+	Finished, Before bool
+	// Same says that the whole state at the end is as it was.
+	Same bool
+	// Parts says that it went otherwise: from a tick on, with the player being at Mark, and
+	// what was different in words.
+	Parts bool
+	Tick  int
+	Mark  world.Mark
+	What  string
+}
+
+// NewRerun begins to play a replay on a document.
+func NewRerun(d *world.Document, r *world.Replay) (*Rerun, error) {
+	if err := r.Check(); err != nil {
+		return nil, err
+	}
+	g, err := NewFor(d, r)
+	if err != nil {
+		return nil, err
+	}
+	return &Rerun{replay: r, game: g, hands: NewHands(r), outcome: Outcome{Before: r.Marks[len(r.Marks)-1].Finished}}, nil
+}
+
+// Step plays at most so many ticks, and reports whether it is done.
+func (r *Rerun) Step(ticks int) bool {
+	for range ticks {
+		in, more := r.hands.Next()
+		if !more || r.game.finished {
+			r.end()
+			return true
+		}
+		r.game.Tick(in)
+		r.tick++
+		if r.game.trace() != r.replay.Trace[r.tick-1] {
+			r.part("")
+		}
+		if r.tick%world.MarkTicks == 0 {
+			r.compare(r.replay.Marks[r.tick/world.MarkTicks-1])
+		}
+	}
+	return false
+}
+
+// Outcome is what came of it, once Step has said that it is done.
+func (r *Rerun) Outcome() Outcome { return r.outcome }
+
+// Game is the game as it stands.
+func (r *Rerun) Game() *Game { return r.game }
+
+// part notes where it went otherwise for the first time.
+func (r *Rerun) part(what string) {
+	o := &r.outcome
+	if !o.Parts {
+		o.Parts, o.Tick, o.Mark = true, r.tick, r.game.mark()
+	}
+	if o.What == "" {
+		o.What = what
+	}
+}
+
+// compare notes what is otherwise than a mark says.
+func (r *Rerun) compare(was world.Mark) {
+	if r.outcome.What != "" {
+		return
+	}
+	if what := differs(r.game, was, r.game.mark()); what != "" {
+		r.part(what)
+	}
+}
+
+func (r *Rerun) end() {
+	last := r.replay.Marks[len(r.replay.Marks)-1]
+	r.compare(last)
+	o := &r.outcome
+	o.Ticks, o.Finished = r.tick, r.game.finished
+	o.Same = r.tick == len(r.replay.Trace) && r.game.Hash() == r.replay.End
+	if !o.Same {
+		r.part("something of the game is otherwise at its end")
+	}
+}
+
+// differs says in words what is different between two marks, the first of them from a replay.
+func differs(g *Game, was, is world.Mark) string {
+	switch {
+	case was.Map != is.Map:
+		name := "a map that is gone"
+		if m := g.doc.Map(was.Map); m != nil {
+			name = m.Name
+		}
+		return "the player is on " + g.ground.Map.Name + ", not on " + name
+	case was.X != is.X || was.Y != is.Y:
+		l := g.doc.Project.Lattice()
+		away := max(abs(was.X-is.X)*10/(l.W<<8), abs(was.Y-is.Y)*10/(l.H<<8))
+		if away == 0 {
+			return "the player stands a little beside where they stood"
+		}
+		return fmt.Sprintf("the player is %d.%d cells from where they were", away/10, away%10)
+	case was.Health != is.Health:
+		return fmt.Sprintf("health is %d, not %d", is.Health, was.Health)
+	case was.Taken != is.Taken:
+		return fmt.Sprintf("%d taken, not %d", is.Taken, was.Taken)
+	case was.Finished != is.Finished:
+		return "it ends there"
+	case was.Moving != is.Moving:
+		return "what moves beside the player moves otherwise"
+	}
+	return ""
+}
+
+func abs(n int) int { return max(n, -n) }
+
+// String says in words what came of it.
+func (o Outcome) String() string {
+	var s string
+	switch {
+	case o.Finished:
+		s = "finishes after " + Clock(o.Ticks)
+	case o.Before:
+		s = "does not finish any more"
+	default:
+		s = "plays " + Clock(o.Ticks)
+	}
+	if o.Parts {
+		return s + "; from " + Clock(o.Tick) + " on " + o.What
+	}
+	return s + ", as it was kept"
+}
+
+// Clock is a number of ticks in minutes, seconds and hundredths.
+func Clock(ticks int) string {
+	hundredths := ticks * 100 / TicksPerSecond
+	return fmt.Sprintf("%d:%02d.%02d", hundredths/6000, hundredths/100%60, hundredths%100)
+}

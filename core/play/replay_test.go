@@ -1,0 +1,193 @@
+package play_test
+
+import (
+	"errors"
+	"math/rand/v2"
+	"strings"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/play"
+	"azzel/core/play/generate"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+// kept plays a world with a recording, goes back in between, and keeps what was played.
+func kept(t *testing.T, seed uint64, ticks int) (*world.Document, *world.Replay) {
+	t.Helper()
+	d, g := begun(t, seed)
+	rec := play.Record(g)
+	r := rand.New(rand.NewPCG(seed, 81))
+	for _, in := range generate.Inputs(seed, ticks) {
+		if rec.Now() > 0 && r.IntN(80) == 0 {
+			if err := rec.Go(r.IntN(rec.Last() + 1)); err != nil {
+				t.Fatal(err)
+			}
+		}
+		rec.Tick(in)
+	}
+	replay, err := rec.Kept("Round the beds")
+	if err != nil {
+		t.Fatalf("world %d: %v", seed, err)
+	}
+	return d, replay
+}
+
+func again(t *testing.T, d *world.Document, r *world.Replay, slice int) play.Outcome {
+	t.Helper()
+	re, err := play.NewRerun(d, r)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for !re.Step(slice) {
+	}
+	return re.Outcome()
+}
+
+// What was kept comes out the same on the same document, whatever was rewound while it was
+// played. On another document it parts at the first tick after which the player is elsewhere
+// than they were, found by playing both side by side, or is the same to the end.
+func TestReplayParts(t *testing.T) {
+	worlds := 60
+	if testing.Short() {
+		worlds = 30
+	}
+	parted := 0
+	for seed := range uint64(worlds) {
+		d, replay := kept(t, seed, 500)
+		o := again(t, d, replay, 7)
+		if o.Parts || !o.Same || o.Ticks != replay.Ticks() || o.Finished != o.Before {
+			t.Fatalf("world %d: kept and played again: %+v", seed, o)
+		}
+		r := rand.New(rand.NewPCG(seed, 82))
+		was, err := play.NewFor(d, replay)
+		if err != nil {
+			t.Fatal(err)
+		}
+		other := d
+		for range 1 + r.IntN(3) {
+			if res, err := edit.Apply(other, randomEdit(r, other, was)); err == nil {
+				other = res.Document
+			}
+		}
+		is, err := play.NewFor(other, replay)
+		if err != nil {
+			continue // the start is gone, or walled up
+		}
+		o = again(t, other, replay, 1000)
+		first, hands := 0, play.NewHands(replay)
+		for tick := 1; ; tick++ {
+			in, more := hands.Next()
+			if !more || is.Status().Finished {
+				break
+			}
+			was.Tick(in)
+			is.Tick(in)
+			a, b := was.Status(), is.Status()
+			if a.Map != b.Map || a.Place != b.Place || a.Most-a.Health != b.Most-b.Health || a.Taken != b.Taken {
+				first = tick
+				break
+			}
+		}
+		switch {
+		case first == 0 && o.Parts && o.Tick%world.MarkTicks != 0 && o.Tick != o.Ticks:
+			t.Errorf("world %d: parts at tick %d, and the player is nowhere else: %s", seed, o.Tick, o)
+		case first > 0 && !o.Parts:
+			t.Errorf("world %d: parts at tick %d, which is not seen", seed, first)
+		case first > 0 && o.Tick > first+3:
+			// A byte a tick says nothing else one time in 256.
+			t.Errorf("world %d: parts at tick %d, and is seen to at %d: %s", seed, first, o.Tick, o)
+		case o.Parts && o.What == "":
+			t.Errorf("world %d: it is not said what is different", seed)
+		}
+		if first > 0 {
+			parted++
+		}
+	}
+	if parted < worlds/4 {
+		t.Errorf("only %d of %d replays parted, so that this shows little", parted, worlds)
+	}
+}
+
+// What is said of a replay when a wall is laid in its way, when its exit is taken away, and
+// when its start is; and that keeping one is no change of the document in play.
+func TestReplaySays(t *testing.T) {
+	d := room(t)
+	m := d.Maps[0]
+	d = apply(t, d, piece(d, m, 700, world.Exit, 14, 6), piece(d, m, 701, world.Checkpoint, 3, 6))
+	start := play.Start{Map: m.ID, Cell: grid.Point{X: 3, Y: 6}}
+	g, err := play.New(d, start)
+	if err != nil {
+		t.Fatal(err)
+	}
+	rec := play.Record(g)
+	if _, err := rec.Kept("Nothing"); !errors.Is(err, play.ErrNothingPlayed) {
+		t.Errorf("nothing was kept: %v", err)
+	}
+	for range 20 {
+		rec.Tick(play.Right)
+	}
+	early, err := rec.Kept("Early")
+	if err != nil {
+		t.Fatal(err)
+	}
+	with := apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindReplay, ID: 900}, Values: early.Values()})
+	if err := rec.SetDocument(with); err != nil {
+		t.Fatal(err)
+	}
+	for range 200 {
+		rec.Tick(play.Right)
+	}
+	replay, err := rec.Kept("To the exit")
+	if err != nil || len(rec.Changes()) != 0 || replay.From != 701 {
+		t.Fatalf("kept with %v, %d changes, from %d", err, len(rec.Changes()), replay.From)
+	}
+	if stored := with.Replay(900); stored == nil || again(t, with, stored, 5) != again(t, d, early, 50) || again(t, d, early, 5).Parts {
+		t.Errorf("a replay in a document is not the one that was kept")
+	}
+	for _, c := range []struct {
+		with *world.Document
+		says string
+	}{
+		{with, "as it was kept"},
+		{apply(t, with, paint(m, grid.Rect{X: 9, Y: m.Bounds.Y, W: 1, H: m.Bounds.H}, grid.Cell(tiles.Wall))), "does not finish any more; from 0:00.9"},
+		{apply(t, with, edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 700}}), "does not finish any more; from 0:01."},
+		{apply(t, with, paint(m, grid.Rect{X: 3, Y: 9, W: 6, H: 1}, grid.Cell(tiles.Wall))), "as it was kept"},
+	} {
+		if got := again(t, c.with, replay, 10).String(); !strings.Contains(got, c.says) {
+			t.Errorf("it is said %q, want %q", got, c.says)
+		}
+	}
+	gone := apply(t, with, edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}})
+	if _, err := play.NewRerun(gone, replay); !errors.Is(err, play.ErrStartGone) {
+		t.Errorf("without its start: %v", err)
+	}
+	altered := *replay
+	altered.Trace = altered.Trace[:len(altered.Trace)-4]
+	if _, err := play.NewRerun(d, &altered); err == nil || !strings.Contains(err.Error(), "cut short") {
+		t.Errorf("cut short: %v", err)
+	}
+	// Begun anywhere, or with the document changed meanwhile, nothing can be kept.
+	if g, err = play.New(d, play.Start{Map: m.ID, Cell: grid.Point{X: 5, Y: 5}}); err != nil {
+		t.Fatal(err)
+	}
+	rec = play.Record(g)
+	rec.Tick(0)
+	if _, err := rec.Kept("From here"); !errors.Is(err, play.ErrNotFromStart) {
+		t.Errorf("begun anywhere: %v", err)
+	}
+	if g, err = play.New(d, start); err != nil {
+		t.Fatal(err)
+	}
+	rec = play.Record(g)
+	rec.Tick(0)
+	if err := rec.SetDocument(apply(t, d, paint(m, grid.Rect{X: 9, Y: 3, W: 1, H: 1}, grid.Cell(tiles.Wall)))); err != nil {
+		t.Fatal(err)
+	}
+	rec.Tick(0)
+	if _, err := rec.Kept("Changed"); !errors.Is(err, play.ErrChanged) {
+		t.Errorf("changed meanwhile: %v", err)
+	}
+}

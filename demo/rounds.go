@@ -1,0 +1,77 @@
+package demo
+
+import (
+	"errors"
+	"fmt"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+// longestRound is how long the night round may take.
+const longestRound = 180 * play.TicksPerSecond
+
+// nightRound plays the night round once, with clicks on what is to be collected on the maps
+// that are seen from above and then on the exit, and keeps it as a replay.
+func (b *builder) nightRound() {
+	if b.err != nil {
+		return
+	}
+	kept, err := playRound(b.doc)
+	if err != nil {
+		b.err = fmt.Errorf("playing the night round: %w", err)
+		return
+	}
+	b.step("keep the night round", edit.Put{Ref: world.Ref{Kind: world.KindReplay, ID: b.ids.NewID()}, Values: kept.Values()})
+}
+
+// playRound gives what was played.
+func playRound(d *world.Document) (*world.Replay, error) {
+	g, err := play.New(d, play.Start{})
+	if err != nil {
+		return nil, err
+	}
+	r := play.Record(g)
+	for _, of := range []world.ID{world.Collectible, world.Exit} {
+		for _, m := range d.Maps {
+			for _, p := range m.Pieces {
+				if p.Type != of || m.View != world.TopDown {
+					continue
+				}
+				err := walkTo(r, m.ID, d.Project.Lattice().CellAt(p.Foot))
+				if of == world.Collectible && errors.Is(err, play.ErrNoWay) {
+					// A click leads over crossings, not over edges that open.
+					continue
+				}
+				for range play.TicksPerSecond {
+					r.Tick(0) // a moment to look at it
+				}
+				if err != nil {
+					return nil, fmt.Errorf("to %s on %s: %w", p.Name, m.Name, err)
+				}
+			}
+		}
+	}
+	return r.Kept("Night round")
+}
+
+// walkTo plays on until the player stands in a cell, or has finished.
+func walkTo(r *play.Recording, m world.ID, c grid.Point) error {
+	w, err := r.Game().WalkTo(m, c)
+	if err != nil {
+		return err
+	}
+	for r.Now() < longestRound {
+		in, more, err := w.Next(r.Game())
+		if err != nil {
+			return err
+		}
+		if !more || r.Game().Status().Finished {
+			return nil
+		}
+		r.Tick(in)
+	}
+	return fmt.Errorf("it takes longer than %s", play.Clock(longestRound))
+}

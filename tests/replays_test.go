@@ -1,0 +1,56 @@
+package tests
+
+import (
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+)
+
+// What was played is kept, is played again after a change, and it is said where it parts;
+// watched, it does the same again.
+func TestReplays(t *testing.T) {
+	s := newSite(t)
+	w := s.window("/")
+	w.fill("Name", "Pipe shaft")
+	w.page.MustElement("form select").MustSelect("from the side (side-view)")
+	w.click("Make the project")
+	w.until("the board", `() => window.azzel?.scene()?.maps.length > 0`)
+	w.frame()
+	w.with(input.ShiftLeft, input.KeyR)
+	w.sees("[data-replays]", "None yet")
+	w.with(input.ShiftLeft, input.KeyP)
+	w.until("play", `() => window.azzel.play()?.fromSide`)
+	end := w.page.MustEval(`async () => {
+		const key = (type) => window.dispatchEvent(new KeyboardEvent(type, { key: 'ArrowRight', code: 'ArrowRight' }));
+		key('keydown');
+		while (window.azzel.play().ticks < 80) await new Promise((r) => requestAnimationFrame(r));
+		key('keyup');
+		while (window.azzel.play().ticks < 120) await new Promise((r) => requestAnimationFrame(r));
+		return window.azzel.play().x;
+	}`).Num()
+	w.fill("Name of what was played so far", "Along the pipe")
+	w.click("Keep")
+	w.until("it to be played again", `() => document.querySelector('[data-replay=same]') !== null`)
+	w.sees("[data-replays]", "as it was kept")
+	w.accessible("replays")
+	w.press(input.Escape)
+	w.with(input.ShiftLeft, input.KeyJ)
+	w.page.MustEval(`() => {
+		const slider = document.querySelector('[data-movement] input[aria-label="Speed"]');
+		slider.value = 30;
+		slider.dispatchEvent(new Event('change', { bubbles: true }));
+	}`)
+	w.with(input.ShiftLeft, input.KeyR)
+	w.until("it to part", `() => document.querySelector('[data-replay=parts]') !== null`)
+	w.sees("[data-replays]", "cells from where they were")
+	w.click("Where it parts")
+	w.page.MustEval(`() => window.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', code: 'KeyZ', ctrlKey: true }))`)
+	w.until("it to be as it was", `() => document.querySelector('[data-replay=same]') !== null`)
+	w.click("Watch")
+	w.until("the replay to be played", `() => { const play = window.azzel.play(); return play && play.ticks > 130; }`)
+	if got := w.page.MustEval(`() => window.azzel.play().x`).Num(); got != end {
+		t.Errorf("watched, it ends at %.1f px, and ended at %.1f", got, end)
+	}
+	w.click("Delete")
+	w.sees("[data-replays]", "None yet")
+}
