@@ -46,6 +46,10 @@ func TestReplays(t *testing.T) {
 	w.click("Where it parts")
 	w.page.MustEval(`() => window.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', code: 'KeyZ', ctrlKey: true }))`)
 	w.until("it to be as it was", `() => document.querySelector('[data-replay=same]') !== null`)
+	w.click("Other values")
+	w.click("Try")
+	w.until("what comes of other values", `() => document.querySelectorAll('[data-tried=same]').length === 1 && document.querySelectorAll('[data-tried=parts]').length === 4`)
+	w.accessible("other values")
 	w.click("Watch")
 	w.until("the replay to be played", `() => { const play = window.azzel.play(); return play && play.ticks > 130; }`)
 	if got := w.page.MustEval(`() => window.azzel.play().x`).Num(); got != end {

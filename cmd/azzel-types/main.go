@@ -19,7 +19,7 @@ import (
 	"azzel/server"
 )
 
-var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.ReskinView{}, page.Usage{}, page.StepView{}, page.State{}, page.Pointer{}, page.Play{}, page.ReachView{}, page.ReplayView{}, page.Order{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, desk.Colours{}, page.Legend{}, tiles.Apart{}, server.ProjectCard{},
+var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.ReskinView{}, page.Usage{}, page.StepView{}, page.State{}, page.Pointer{}, page.Play{}, page.ReachView{}, page.ReplaysView{}, page.Order{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, desk.Colours{}, page.Legend{}, tiles.Apart{}, server.ProjectCard{},
 	server.NewProject{}, server.TakenPicture{}, server.KeptPicture{}, server.KeptState{}, server.Problem{}}
 
 func main() {

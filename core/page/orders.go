@@ -185,6 +185,8 @@ func (p *Page) order(o Order) Changed {
 		return p.walkTo(grid.Point{X: o.X, Y: o.Y})
 	case "keep-replay":
 		return p.keepReplay(o.Text)
+	case "try-values":
+		return p.tryValues(ref.ID, o.Text, o.List)
 	case "watch":
 		return p.watch(ref.ID)
 	case "show-tick":

@@ -53,7 +53,9 @@ type Page struct {
 	// hands are those of the replay that is watched, nil for none.
 	hands *play.Hands
 	// tried is what came of the kept replays.
-	tried   map[world.ID]*tried
+	tried map[world.ID]*tried
+	// trial is one of them with other values, nil for none.
+	trial   *trial
 	working *working
 	later   []job
 	// inbox are messages from the server that wait.

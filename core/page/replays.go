@@ -25,6 +25,13 @@ type ReplayView struct {
 	Y     int  `json:"y"`
 }
 
+// ReplaysView is all that is told of kept replays.
+type ReplaysView struct {
+	Kept []ReplayView `json:"kept"`
+	// Trial is what came of one of them with other values; nil if none were tried.
+	Trial *TrialView `json:"trial"`
+}
+
 // What came of playing a replay again, for the page.
 const (
 	cameWaiting  = "waiting"
@@ -64,39 +71,50 @@ func (p *Page) Rerun(ticks int) (changed Changed) {
 		now[r.ID] = t
 	}
 	p.tried = now
+	list := make([]*tried, 0, len(d.Replays))
 	for _, r := range d.Replays {
-		t := now[r.ID]
+		list = append(list, now[r.ID])
+	}
+	if p.trial != nil {
+		changed |= p.trial.follow(p)
+		list = append(list, p.trial.rows...)
+	}
+	for _, t := range list {
 		if t.done {
 			continue
 		}
 		if ticks <= 0 {
 			return changed | RerunLeft
 		}
-		if t.rerun == nil {
-			if t.rerun, t.fault = play.NewRerun(d, r); t.fault != nil {
-				t.done = true
-				changed |= ReplaysChanged
-				continue
-			}
-		}
-		// Beginning one costs about as much as some ticks.
-		const begins = 20
-		ticks -= begins
-		for ; ticks > 0 && !t.done; ticks-- {
-			t.done = t.rerun.Step(1)
-		}
-		if t.done {
-			t.outcome, t.rerun = t.rerun.Outcome(), nil
-			changed |= ReplaysChanged
-		} else {
+		if ticks = t.play(ticks); !t.done {
 			return changed | RerunLeft
 		}
+		changed |= ReplaysChanged
 	}
 	return changed
 }
 
+// play goes on with at most so many ticks, and gives how many are left.
+func (t *tried) play(ticks int) int {
+	if t.rerun == nil {
+		if t.rerun, t.fault = play.NewRerun(t.doc, t.replay); t.fault != nil {
+			t.done = true
+			return ticks
+		}
+		// Beginning one costs about as much as some ticks.
+		ticks -= 20
+	}
+	for ; ticks > 0 && !t.done; ticks-- {
+		t.done = t.rerun.Step(1)
+	}
+	if t.done {
+		t.outcome, t.rerun = t.rerun.Outcome(), nil
+	}
+	return ticks
+}
+
 // Replays are those that are kept, with what came of them.
-func (p *Page) Replays() []ReplayView {
+func (p *Page) Replays() ReplaysView {
 	d := p.doc()
 	list := make([]ReplayView, 0, len(d.Replays))
 	for _, r := range d.Replays {
@@ -110,7 +128,7 @@ func (p *Page) Replays() []ReplayView {
 		}
 		list = append(list, v)
 	}
-	return list
+	return ReplaysView{list, p.trial.view(d)}
 }
 
 func (t *tried) came() (came, says string) {

@@ -15,11 +15,11 @@ func rerun(t *testing.T, p *page.Page) page.ReplayView {
 		if slices > 100 {
 			t.Fatal("playing the replays again does not end")
 		}
-		if came := p.Replays()[0].Came; came != "waiting" {
+		if came := p.Replays().Kept[0].Came; came != "waiting" && p.Replays().Trial == nil {
 			t.Fatalf("not played to its end, a replay %s", came)
 		}
 	}
-	return p.Replays()[0]
+	return p.Replays().Kept[0]
 }
 
 // A play is kept under a name as a step; after each change it is played again and told what
@@ -56,8 +56,8 @@ func TestReplaysOfAPage(t *testing.T) {
 		t.Errorf("after a change of a name, %b has changed", changed)
 	}
 	order(p, page.Order{Do: "set-movement", Text: "speed", N: 20})
-	if changed := p.Rerun(0); changed&page.RerunLeft == 0 || p.Replays()[0].Came != "waiting" {
-		t.Errorf("after a change: %b, %+v", changed, p.Replays()[0])
+	if changed := p.Rerun(0); changed&page.RerunLeft == 0 || p.Replays().Kept[0].Came != "waiting" {
+		t.Errorf("after a change: %b, %+v", changed, p.Replays().Kept[0])
 	}
 	if v := rerun(t, p); v.Came != "parts" || !v.Place || !strings.Contains(v.Says, "cells from where they were") {
 		t.Errorf("slower, it is played again: %+v", v)
@@ -67,6 +67,19 @@ func TestReplaysOfAPage(t *testing.T) {
 		t.Errorf("taken back, it is played again: %+v", v)
 	}
 	id := page.FormatID(d.Replays[0].ID)
+	// Other values are tried beside each other, and nothing is changed.
+	before := p.Document()
+	order(p, page.Order{Do: "try-values", Kind: "replay", ID: id, Text: "speed", List: []int{30, 55, 80}})
+	rerun(t, p)
+	if rows := p.Replays().Trial.Rows; len(rows) != 3 || rows[0].Came != "parts" || rows[1].Came != "same" || !rows[1].Now || rows[2].Came != "parts" || p.Document() != before {
+		t.Errorf("tried with three speeds: %+v", rows)
+	}
+	for _, bad := range []page.Order{{Text: "charm", List: []int{1}}, {Text: "speed", List: []int{0}}, {Text: "speed", List: make([]int, 10)}} {
+		bad.Do, bad.Kind, bad.ID = "try-values", "replay", id
+		if order(p, bad); p.Replays().Trial != nil || said(p) == "" {
+			t.Errorf("tried: %+v", bad)
+		}
+	}
 	order(p, page.Order{Do: "watch", Kind: "replay", ID: id})
 	for range 200 {
 		p.Tick(0)
@@ -85,7 +98,7 @@ func TestReplaysOfAPage(t *testing.T) {
 		t.Error("it goes on after somebody took over")
 	}
 	order(p, page.Order{Do: "remove", Kind: "replay", ID: id})
-	if p.Rerun(10); len(p.Replays()) != 0 {
+	if p.Rerun(10); len(p.Replays().Kept) != 0 {
 		t.Error("a replay can't be deleted")
 	}
 	order(p, page.Order{Do: "watch", Kind: "replay", ID: id})

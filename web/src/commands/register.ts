@@ -98,7 +98,7 @@ export const commands: Command[] = [
     does: 'Keeps what was played, lists what was kept, and says what comes of it on the project as it is now.',
     run: (p) => {
       p.togglePanel('replays');
-      if (p.panel === 'replays' && editing(p)) focusOn('[data-replays] li button, [data-replays] button');
+      if (p.panel === 'replays' && editing(p)) focusOn('[data-replays] form:first-of-type input:enabled, [data-replays] li button');
     },
   },
   ...SPEEDS.map((speed): Command => ({

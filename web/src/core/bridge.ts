@@ -12,7 +12,7 @@ import type {
   Pointer,
   Proposal,
   ReachView,
-  ReplayView,
+  ReplaysView,
   Reskin,
   ReskinView,
   Scene,
@@ -248,8 +248,8 @@ export class Core {
     return this.exports.rerun(ticks);
   }
 
-  replays(): ReplayView[] {
-    return this.view(VIEW_REPLAYS) as ReplayView[];
+  replays(): ReplaysView {
+    return this.view(VIEW_REPLAYS) as ReplaysView;
   }
 
   /** What was done, the earliest first. */

@@ -1,6 +1,6 @@
 import type { Core } from './bridge';
 import { soon } from './soon';
-import { REPLAYS_CHANGED, RERUN_LEFT, type ReplayView } from './types.gen';
+import { REPLAYS_CHANGED, RERUN_LEFT, type ReplayView, type TrialView } from './types.gen';
 
 /** Milliseconds of quiet before kept replays are played again. */
 const QUIET = 200;
@@ -11,6 +11,8 @@ const TICKS = 30;
 /** The replays that were kept, and what comes of them on the document as it is now. */
 export class Replays {
   list = $state.raw<ReplayView[]>([]);
+  /** One of them with other values, if any are tried. */
+  trial = $state.raw<TrialView | null>(null);
   private core: Core | null = null;
   private timer = 0;
 
@@ -34,7 +36,11 @@ export class Replays {
       changed = (changed & REPLAYS_CHANGED) | core.rerun(TICKS);
     }
     if (changed < 0) return; // what is broken is told by whatever is asked for next
-    if (changed & REPLAYS_CHANGED || !(changed & RERUN_LEFT)) this.list = core.replays();
+    if (changed & REPLAYS_CHANGED || !(changed & RERUN_LEFT)) {
+      const { kept, trial } = core.replays();
+      this.list = kept;
+      this.trial = trial;
+    }
     if (changed & RERUN_LEFT) soon(this.go);
   };
 }

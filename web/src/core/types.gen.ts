@@ -518,6 +518,27 @@ export interface ReplayView {
   y: number;
 }
 
+export interface TrialRow {
+  value: number;
+  now: boolean;
+  came: string;
+  says: string;
+}
+
+export interface TrialView {
+  replay: string;
+  term: string;
+  label: string;
+  unit: string;
+  per: number;
+  rows: TrialRow[];
+}
+
+export interface ReplaysView {
+  kept: ReplayView[];
+  trial: TrialView | null;
+}
+
 export interface Taken {
   name: string;
   picture: string;

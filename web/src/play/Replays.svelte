@@ -4,10 +4,13 @@
   import type { ReplayView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Rename from '../ui/Rename.svelte';
+  import Trial from './Trial.svelte';
 
   let { p }: { p: Project } = $props();
 
   let name = $state('');
+  /** The replay with which other values are tried. */
+  let trying = $state('');
   const list = $derived(p.replays.list);
   const bad = (replay: ReplayView): boolean => replay.came === 'parts' || replay.came === 'fails';
 
@@ -59,8 +62,17 @@
             {#if replay.place}
               <Button label="Where it parts" onclick={() => p.moveCamera((c) => c.center(replay.x, replay.y))} />
             {/if}
+            <Button
+              label="Other values"
+              pressed={trying === replay.id}
+              onclick={() => {
+                trying = trying === replay.id ? '' : replay.id;
+                if (p.replays.trial) p.order({ do: 'try-values', kind: 'replay', id: replay.id });
+              }}
+            />
             <Button label="Delete" onclick={() => p.order({ do: 'remove', kind: 'replay', id: replay.id })} />
           </span>
+          {#if trying === replay.id}<Trial {p} {replay} />{/if}
         </li>
       {:else}
         <li class="text-soft">

@@ -1,0 +1,122 @@
+package page
+
+import (
+	"fmt"
+	"slices"
+
+	"azzel/core/edit"
+	"azzel/core/world"
+)
+
+// mostTried is how many values are tried at a time.
+const mostTried = 9
+
+// TrialView is what comes of a kept replay with other values of one term of the movement.
+type TrialView struct {
+	// Replay is its id, Term and Per as in TermView.
+	Replay string     `json:"replay"`
+	Term   string     `json:"term"`
+	Label  string     `json:"label"`
+	Unit   string     `json:"unit"`
+	Per    int        `json:"per"`
+	Rows   []TrialRow `json:"rows"`
+}
+
+// TrialRow is what comes of one value, as in ReplayView.
+type TrialRow struct {
+	Value int `json:"value"`
+	// Now says that it is the value that is set.
+	Now  bool   `json:"now"`
+	Came string `json:"came"`
+	Says string `json:"says"`
+}
+
+// A trial is a replay played with several values. The document stays as it is.
+type trial struct {
+	replay *world.Replay
+	term   TermView
+	values []int
+	doc    *world.Document
+	rows   []*tried
+}
+
+// tryValues begins to play a replay with other values of a term, or ends that if there are
+// none.
+func (p *Page) tryValues(id world.ID, name string, values []int) Changed {
+	p.trial = nil
+	r := p.doc().Replay(id)
+	if len(values) == 0 || r == nil {
+		return ReplaysChanged
+	}
+	i := slices.IndexFunc(shownTerms, func(t TermView) bool { return t.Name == name })
+	if i < 0 || len(values) > mostTried {
+		return p.Fail(fmt.Errorf("one to %d values of the movement can be tried at a time", mostTried)) | ReplaysChanged
+	}
+	t := &trial{replay: r, term: shownTerms[i], values: values}
+	if err := t.begin(p); err != nil {
+		return p.Fail(err) | ReplaysChanged
+	}
+	p.trial = t
+	return ReplaysChanged
+}
+
+// begin makes a document for each value.
+func (t *trial) begin(p *Page) error {
+	t.doc, t.rows = p.doc(), nil
+	for _, v := range t.values {
+		e, err := p.movement(t.term.Name, v)
+		if err != nil {
+			return err
+		}
+		d := t.doc
+		if len(e.Parts) > 0 {
+			res, err := edit.Apply(d, e)
+			if err != nil {
+				return err
+			}
+			d = res.Document
+		}
+		t.rows = append(t.rows, &tried{doc: d, replay: t.replay})
+	}
+	return nil
+}
+
+// follow begins anew if the document has changed in what counts in play, and ends if the
+// replay is gone.
+func (t *trial) follow(p *Page) Changed {
+	d := p.doc()
+	kept := d.Replay(t.replay.ID)
+	if kept == t.replay && (t.doc == d || world.PlaysAlike(t.doc, d)) {
+		return 0
+	}
+	if t.replay = kept; kept == nil || t.begin(p) != nil {
+		p.trial = nil
+	}
+	return ReplaysChanged
+}
+
+func (t *trial) view(d *world.Document) *TrialView {
+	if t == nil {
+		return nil
+	}
+	v := &TrialView{Replay: FormatID(t.replay.ID), Term: t.term.Name, Label: t.term.Label, Unit: t.term.Unit, Per: t.term.Per}
+	now := termOf(d, t.term.Name)
+	for i, row := range t.rows {
+		r := TrialRow{Value: t.values[i], Now: t.values[i] == now, Came: cameWaiting, Says: "is played …"}
+		if row.done {
+			r.Came, r.Says = row.came()
+		}
+		v.Rows = append(v.Rows, r)
+	}
+	return v
+}
+
+// termOf is the value of a term of the movement that is shown.
+func termOf(d *world.Document, name string) int {
+	for _, t := range viewMovement(d).Terms {
+		if t.Name == name {
+			return t.Value
+		}
+	}
+	return 0
+}

@@ -1,0 +1,72 @@
+<script lang="ts">
+  import type { Project } from '../core/project.svelte';
+  import type { ReplayView } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+
+  let { p, replay }: { p: Project; replay: ReplayView } = $props();
+
+  /** Parts of the present value that are proposed. */
+  const AROUND = [0.5, 0.75, 1, 1.25, 1.5];
+
+  const terms = $derived(p.scene?.movement.terms ?? []);
+  let name = $state('speed');
+  const term = $derived(terms.find((t) => t.name === name));
+  let text: string | null = $state(null);
+  const trial = $derived(p.replays.trial?.replay === replay.id ? p.replays.trial : null);
+  const proposed = $derived.by(() => {
+    if (!term) return '';
+    const { value, least, most, per } = term;
+    const values = AROUND.map((part) => Math.min(Math.max(Math.round(value * part), least), most));
+    return [...new Set(values)].map((v) => v / per).join(', ');
+  });
+
+  function go(event: SubmitEvent): void {
+    event.preventDefault();
+    const per = term?.per ?? 1;
+    const list = (text ?? proposed)
+      .split(/[,;\s]+/)
+      .filter((part) => part !== '')
+      .map((part) => Math.round(Number(part) * per));
+    if (list.some((n) => !Number.isFinite(n))) p.say('Values are numbers with commas between: 4, 5.5, 7');
+    else p.order({ do: 'try-values', kind: 'replay', id: replay.id, text: name, list });
+  }
+</script>
+
+<form class="flex items-end gap-1.5" onsubmit={go} data-trial>
+  <label class="flex w-24 flex-col gap-1 text-small">
+    <span>With another</span>
+    <select class="h-7 rounded-inner border border-line bg-sheet px-1" bind:value={name} onchange={() => (text = null)}>
+      {#each terms as one (one.name)}<option value={one.name}>{one.label}</option>{/each}
+    </select>
+  </label>
+  <label class="flex min-w-0 flex-1 flex-col gap-1 text-small">
+    <span>as values{term?.unit ? `, ${term.unit}` : ''}</span>
+    <input
+      class="h-7 min-w-0 rounded-inner border border-line bg-sheet px-2 figures"
+      value={text ?? proposed}
+      oninput={(e) => (text = e.currentTarget.value)}
+      maxlength={80}
+    />
+  </label>
+  <Button label="Try" type="submit" />
+</form>
+{#if trial}
+  <table class="w-full text-small" aria-label="What comes of {replay.name} at each {trial.label}">
+    <tbody>
+      {#each trial.rows as row (row.value)}
+        <tr class="border-t border-line align-top" data-tried={row.came}>
+          <th class="w-12 py-1 pr-2 text-right font-normal figures" scope="row">{row.value / trial.per}</th>
+          <td class="py-1 {row.came === 'parts' || row.came === 'fails' ? 'text-rose-ink' : 'text-soft'}">{row.says}</td
+          >
+          <td class="py-1 pl-1 text-right whitespace-nowrap">
+            {#if row.now}<span class="text-soft">is set</span>{:else}<button
+                class="text-lagoon-ink underline"
+                aria-label="Set {trial.label} to {row.value / trial.per}"
+                onclick={() => p.order({ do: 'set-movement', text: trial.term, n: row.value })}>set</button
+              >{/if}
+          </td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+{/if}
