@@ -199,7 +199,7 @@ func (g *Ground) boxed(s Size, p Place) bool {
 // slope it stands on.
 func (g *Ground) Fits(s Size, p Place) bool {
 	if g.Map.View == world.SideView {
-		return g.free(s, p)
+		return g.level(s, p, 0) || g.free(s, p)
 	}
 	return !g.boxed(s, p) && !g.blocked(g.parts(s.box(p)))
 }

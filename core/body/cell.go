@@ -29,8 +29,9 @@ const topRow tiles.Mask = 1<<tiles.MaskSide - 1
 
 // known are cells of a chunk that were looked at once: a document never changes.
 type known struct {
-	have  [chunkSide * chunkSide / 64]uint64
-	cells [chunkSide * chunkSide]cell
+	have     [chunkSide * chunkSide / 64]uint64
+	cells    [chunkSide * chunkSide]cell
+	footings [chunkSide * chunkSide]footing
 }
 
 // doing lists what each tile's number does.
@@ -49,6 +50,12 @@ func doing(d *world.Document) []does {
 
 // at is what cell c of the map does; nothing for a cell of a doorway. The cost is that of the map's layers the first time.
 func (g *Ground) at(c grid.Point) cell {
+	k, i := g.find(c)
+	return k.cells[i]
+}
+
+// find is at which place of which chunk cell c of the map is known.
+func (g *Ground) find(c grid.Point) (*known, int) {
 	x, y := c.X>>5, c.Y>>5
 	k := g.recent
 	if k == nil || g.recentAt != (grid.Point{X: x, Y: y}) {
@@ -62,9 +69,10 @@ func (g *Ground) at(c grid.Point) cell {
 	i := c.Y&(chunkSide-1)*chunkSide + c.X&(chunkSide-1)
 	if k.have[i>>6]>>(i&63)&1 == 0 {
 		k.cells[i] = g.look(c)
+		k.footings[i] = footingOf(k.cells[i])
 		k.have[i>>6] |= 1 << (i & 63)
 	}
-	return k.cells[i]
+	return k, i
 }
 
 func (g *Ground) look(c grid.Point) (of cell) {

@@ -92,6 +92,14 @@ type Intent struct {
 
 // Go lets a tick pass for somebody in side-view who is free at p.
 func (g *Ground) Go(s Size, p Place, m Motion, d Drive, in Intent) (Place, Motion) {
+	if q, after, ok := g.stroll(s, p, m, d, in); ok {
+		return q, after
+	}
+	return g.goAnywhere(s, p, m, d, in)
+}
+
+// goAnywhere is Go for everything that may be.
+func (g *Ground) goAnywhere(s Size, p Place, m Motion, d Drive, in Intent) (Place, Motion) {
 	if m.Asked > 0 {
 		m.Asked--
 	}
@@ -167,14 +175,7 @@ func (g *Ground) walkOrFall(s Size, p Place, m Motion, d Drive, in Intent) (Plac
 	if m.Mode == Grounded && under.slow {
 		run /= 2
 	}
-	switch {
-	case in.X == 0 || m.VX*in.X > run:
-		m.VX = approach(m.VX, in.X*run, down)
-	case m.VX*in.X < 0:
-		m.VX = approach(m.VX, in.X*run, up+down)
-	default:
-		m.VX = approach(m.VX, in.X*run, up)
-	}
+	m.VX = quicken(m.VX, in.X, run, up, down)
 	if m.Mode == Grounded && in.Pressed && in.Y > 0 && g.heldAt(s, p, p.Y) && g.free(s, Place{p.X, p.Y + 1}) {
 		// Down through what holds from above alone.
 		p.Y++
@@ -236,6 +237,17 @@ func (m Motion) settle(g *Ground, s Size, p Place, d Drive) Motion {
 		m.Mode, m.Left = Airborne, d.Grace
 	}
 	return m
+}
+
+// quicken is a speed after a tick of wanting to run to a side, or to stand.
+func quicken(speed, side, run, up, down int) int {
+	switch {
+	case side == 0 || speed*side > run:
+		return approach(speed, side*run, down)
+	case speed*side < 0:
+		return approach(speed, side*run, up+down)
+	}
+	return approach(speed, side*run, up)
 }
 
 // approach is a, nearer to b by at most step.
@@ -364,6 +376,9 @@ func (g *Ground) Along(s Size, p Place, dx int) (Place, bool) { return g.along(s
 func (g *Ground) Ledge(s Size, p Place, way int) bool {
 	_, h := g.part()
 	ahead := Place{p.X + way*s.W*Unit/2, p.Y}
+	if x, row := floorDiv(ahead.X, g.Lattice.W*Unit), floorDiv(p.Y, g.Lattice.H*Unit); row*g.Lattice.H*Unit == p.Y && g.footingAt(x, row) == floor && g.footingAt(x, row-1) == air {
+		return false
+	}
 	if _, _, found := (surface{g, true}).under(ahead, 4); found {
 		return false
 	}
