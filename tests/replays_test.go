@@ -55,6 +55,14 @@ func TestReplays(t *testing.T) {
 	if got := w.page.MustEval(`() => window.azzel.play().x`).Num(); got != end {
 		t.Errorf("watched, it ends at %.1f px, and ended at %.1f", got, end)
 	}
+	w.with(input.ShiftLeft, input.KeyH)
+	w.sees("[data-helps]", "safe from harm")
+	w.accessible("helps")
+	w.click("able to go through walls")
+	w.until("the help to be on", `() => window.azzel.play().helpsOn[2]`)
+	w.page.MustEval(`() => window.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown', code: 'ArrowDown' }))`)
+	w.until("the player in the ground", `() => window.azzel.play().y > window.azzel.scene().pieces[0].y + 12`)
+	w.page.MustEval(`() => window.dispatchEvent(new KeyboardEvent('keyup', { key: 'ArrowDown', code: 'ArrowDown' }))`)
 	w.click("Delete")
 	w.sees("[data-replays]", "None yet")
 }

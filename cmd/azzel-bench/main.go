@@ -43,7 +43,7 @@ func (b *bench) add(what, aim, format string, values ...any) {
 
 func main() {
 	write := flag.Bool("write", false, "bring docs/BENCH.md up to date")
-	only := flag.String("only", "", "measure nothing but what a function of this name does: first, large, together, ticks")
+	only := flag.String("only", "", "measure nothing but what a function of this name does: first, large, together, playing, ticks")
 	flag.Parse()
 	if err := measure(*write, *only); err != nil {
 		fmt.Fprintln(os.Stderr, "azzel-bench:", err)
@@ -88,7 +88,7 @@ func measure(write bool, only string) error {
 	defer func() { stop(); <-done }()
 	b := &bench{ctx: ctx, store: s, url: url, address: l.Addr().String()}
 	load, _ := os.ReadFile("/proc/loadavg") // only said beside the figures
-	parts := []func(*bench) error{pages(first, empty, filling, boxes, strokes, panning, desk, twoSheets, large, together), ticks, acknowledged, pictures}
+	parts := []func(*bench) error{pages(first, empty, filling, boxes, strokes, panning, desk, twoSheets, large, together, playing), ticks, replays, acknowledged, pictures}
 	switch only {
 	case "large":
 		parts = []func(*bench) error{pages(large)}
@@ -96,6 +96,8 @@ func measure(write bool, only string) error {
 		parts = []func(*bench) error{pages(first, empty)}
 	case "ticks":
 		parts = []func(*bench) error{ticks}
+	case "playing":
+		parts = []func(*bench) error{pages(playing), replays}
 	case "together":
 		parts = []func(*bench) error{pages(together)}
 	}

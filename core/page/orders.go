@@ -183,6 +183,8 @@ func (p *Page) order(o Order) Changed {
 		return p.play(o)
 	case "walk-to":
 		return p.walkTo(grid.Point{X: o.X, Y: o.Y})
+	case "help":
+		return p.help(o.N)
 	case "keep-replay":
 		return p.keepReplay(o.Text)
 	case "try-values":

@@ -52,6 +52,8 @@ type Page struct {
 	sent *play.Walk
 	// hands are those of the replay that is watched, nil for none.
 	hands *play.Hands
+	// helps are those that are on.
+	helps play.Input
 	// tried is what came of the kept replays.
 	tried map[world.ID]*tried
 	// trial is one of them with other values, nil for none.

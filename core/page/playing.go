@@ -27,7 +27,7 @@ func (p *Page) play(o Order) Changed {
 func (p *Page) record(game *play.Game) {
 	p.hand.Cancel()
 	p.hand.Selected = hand.Selection{}
-	p.played, p.events, p.sent, p.hands, p.trying = play.Record(game), nil, nil, nil, false
+	p.played, p.events, p.sent, p.hands, p.helps, p.trying = play.Record(game), nil, nil, nil, 0, false
 	p.collect()
 }
 
@@ -46,7 +46,7 @@ func (p *Page) Tick(in play.Input) Changed {
 	case p.sent != nil:
 		in = p.walkOn()
 	}
-	p.played.Tick(in)
+	p.played.Tick(in | p.helps)
 	after := p.played.Game().Status()
 	p.moving = before.Place != after.Place
 	p.collect()
@@ -104,4 +104,27 @@ func (p *Page) collect() {
 	for _, e := range p.played.Game().Events() {
 		p.events = append(p.events, string(e))
 	}
+}
+
+// help turns a help on or off, by its place among helpNames.
+func (p *Page) help(n int) Changed {
+	if n < 0 || n >= len(helpInputs) {
+		return p.Fail(errUnknown)
+	}
+	p.helps ^= helpInputs[n]
+	return PlayChanged
+}
+
+// helpNames are what there is for who tests, in their order.
+var helpNames = []string{"safe from harm", "unseen by foes", "able to go through walls"}
+
+var helpInputs = [...]play.Input{play.Unhurt, play.Unseen, play.Through}
+
+// helpsOn says which helps are on, in their order.
+func (p *Page) helpsOn() []bool {
+	on := make([]bool, len(helpInputs))
+	for i, in := range helpInputs {
+		on[i] = p.helps&in != 0
+	}
+	return on
 }

@@ -454,7 +454,7 @@ func (p *Page) Play() *Play {
 	v := &Play{Map: FormatID(s.Map), X: float64(s.Place.X)/256 + float64(origin.X), Y: float64(s.Place.Y)/256 + float64(origin.Y),
 		Facing: int(s.Facing), FromSide: m.View == world.SideView, Health: s.Health, MostHealth: s.Most, Safe: s.Safe, Frame: box(p.played.Game().Camera().Move(origin)), Ticks: s.Ticks, Steps: s.Steps,
 		Taken: s.Taken, Total: s.Total, TakenIDs: []string{}, Finished: s.Finished, Events: p.events,
-		First: p.played.First(), Last: p.played.Last(), Changes: notches(p.played)}
+		First: p.played.First(), Last: p.played.Last(), Changes: notches(p.played), Helps: helpNames, HelpsOn: p.helpsOn()}
 	v.Doing, v.Facing, v.Step = pose(s, m.View, p.moving)
 	if p.sent != nil && d.Map(p.sent.Map) != nil {
 		goal := box(l.Box(grid.Rect{X: p.sent.Cell.X, Y: p.sent.Cell.Y, W: 1, H: 1}.Move(d.Map(p.sent.Map).Origin)))

@@ -330,6 +330,9 @@ type Play struct {
 	OnIDs    []string `json:"onIds"`
 	Finished bool     `json:"finished"`
 	Events   []string `json:"events"`
+	// Helps are what there is for who tests, HelpsOn says which are on.
+	Helps   []string `json:"helps"`
+	HelpsOn []bool   `json:"helpsOn"`
 	// Goal is the cell to which the player was sent.
 	Goal *BoxView `json:"goal"`
 }

@@ -14,7 +14,7 @@ func BenchmarkTick(b *testing.B) {
 		things int
 		spread bool
 		wide   int
-	}{{0, true, 512}, {20, true, 512}, {200, true, 512}, {200, true, 4096}, {2000, true, 512}, {1000, false, 512}} {
+	}{{0, true, 512}, {20, true, 512}, {200, true, 64}, {200, true, 512}, {200, true, 4096}, {2000, true, 512}, {1000, false, 512}} {
 		b.Run(fmt.Sprintf("things=%d/spread=%t/wide=%d", c.things, c.spread, c.wide), func(b *testing.B) {
 			d, err := generate.Crowd(c.things, c.spread, c.wide)
 			if err != nil {

@@ -151,7 +151,7 @@ func (g *Game) suffer() {
 
 // hurt takes health away, unless something did a moment ago.
 func (g *Game) hurt(worst int) {
-	if worst == 0 || g.safe > 0 {
+	if worst == 0 || g.safe > 0 || g.helped&Unhurt != 0 {
 		return
 	}
 	if g.wound(worst) {
@@ -164,6 +164,9 @@ func (g *Game) hurt(worst int) {
 
 // wound takes health away and reports whether it was used up, and is whole again.
 func (g *Game) wound(n int) (out bool) {
+	if g.helped&Unhurt != 0 {
+		return false
+	}
 	g.safe = safeTicks
 	if g.harm += n; g.harm < g.moves.Health {
 		return false

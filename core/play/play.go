@@ -13,8 +13,8 @@ import (
 // TicksPerSecond is how often Tick is called for each second of play.
 const TicksPerSecond = body.TicksPerSecond
 
-// An Input is what is held down during a tick.
-type Input uint8
+// An Input is what is held down during a tick, and which helps are on.
+type Input uint16
 
 // The inputs. Opposite directions cancel out.
 const (
@@ -24,6 +24,11 @@ const (
 	Down
 	Use
 	Jump
+	// Unhurt, Unseen and Through are helps for who tests: nothing hurts, nobody who follows or
+	// flees sees the player, and one goes through walls.
+	Unhurt
+	Unseen
+	Through
 )
 
 var ahead = [...]grid.Point{world.South: {X: 0, Y: 1}, world.West: {X: -1, Y: 0}, world.East: {X: 1, Y: 0}, world.North: {X: 0, Y: -1}}
@@ -52,6 +57,8 @@ type Game struct {
 	// actors are the pieces that act on the player's map.
 	actors []actor
 	began  beginning
+	// helped are the helps of the tick.
+	helped Input
 	state
 }
 
@@ -85,6 +92,8 @@ type state struct {
 	stepping bool
 	// harm is how much health is gone, safe for how many ticks nothing hurts.
 	harm, safe int
+	// drifting says that one went through walls in the last tick.
+	drifting bool
 	// things are what became of pieces that act, sorted by id; seed is where chance comes
 	// from.
 	things []Thing
@@ -211,7 +220,7 @@ func (g *Game) SetDocument(d *world.Document) error {
 	m := d.Map(g.mapID)
 	if m != nil {
 		g.stand(m)
-		if !scale && g.ground.Fits(g.size, g.place) {
+		if !scale && (g.drifting && m.Bounds.Has(cell) || g.ground.Fits(g.size, g.place)) {
 			return nil
 		}
 		if c, ok := g.ground.Nearest(g.size, cell, 8); ok {
@@ -233,9 +242,15 @@ func (g *Game) Tick(in Input) {
 		return
 	}
 	g.tick++
+	g.helped = in & helps
+	if g.drifting && in&Through == 0 {
+		g.settle()
+	}
 	g.movePlatforms()
 	foot, falls := g.place.Y, g.motion.VY > 0
-	if g.ground.Map.View == world.SideView {
+	if in&Through != 0 {
+		g.drift(in)
+	} else if g.ground.Map.View == world.SideView {
 		g.moveFromTheSide(in)
 	} else {
 		if in&Jump != 0 {

@@ -95,6 +95,9 @@ func TestNeverInsideSolid(t *testing.T) {
 					t.Fatalf("world %d, tick %d: the player is in a wall after an edit", seed, tick)
 				}
 			}
+			if tick/40%5 == 3 {
+				in |= play.Through // and is free again after it
+			}
 			g.Tick(in)
 			if !g.Fits() {
 				t.Fatalf("world %d, tick %d: the player walked into a wall", seed, tick)

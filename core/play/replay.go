@@ -24,6 +24,8 @@ var (
 	ErrTooLong = errors.New("only the first ten minutes of a play can be kept: begin once more")
 	// ErrNothingPlayed is given for a play that has only just begun.
 	ErrNothingPlayed = errors.New("nothing has been played yet: play, then keep it")
+	// ErrHelped is given for a play in which a help was on.
+	ErrHelped = errors.New("a help was on during this play, so that it proves nothing: play it without, then keep it")
 	// ErrStartGone is given for a replay whose start is not in the document.
 	ErrStartGone = errors.New("the place where it began is not in this project: it was deleted, or the replay is of another project")
 )
@@ -73,6 +75,9 @@ func (r *Recording) Kept(name string) (*world.Replay, error) {
 	kept := &world.Replay{Name: name, From: r.game.began.from, Rules: Rules, Trace: slices.Clone(r.trace[:n]), End: r.game.Hash()}
 	kept.Marks = append(slices.Clone(r.marks[:n/world.MarkTicks]), r.game.mark())
 	for _, in := range r.inputs[:n] {
+		if in&helps != 0 {
+			return nil, ErrHelped
+		}
 		if last := len(kept.Held) - 1; last >= 0 && kept.Held[last].Input == int(in) {
 			kept.Held[last].Ticks++
 		} else {

@@ -191,3 +191,66 @@ func TestReplaySays(t *testing.T) {
 		t.Errorf("changed meanwhile: %v", err)
 	}
 }
+
+// With the helps on nothing hurts, nobody who follows sees the player, and walls do not stop
+// them; off again they stand beside the wall. What was played so can be rewound, and is not kept.
+func TestHelps(t *testing.T) {
+	d := room(t)
+	m := d.Maps[0]
+	d = apply(t, d, piece(d, m, 700, world.Checkpoint, 2, 4), paint(m, grid.Rect{X: 6, Y: m.Bounds.Y, W: 3, H: m.Bounds.H}, grid.Cell(tiles.Wall)))
+	slug := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: 4, Y: 4}), Acting: world.Acting{Does: world.Follows, Range: 20}}
+	d = apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Values: slug.Values()})
+	slugAt := func(g *play.Game) (x int) {
+		g.Things(func(_ *world.Piece, is play.Thing) { x = is.Place.X })
+		return x
+	}
+	begin := func() *play.Recording {
+		g, err := play.New(d, play.Start{Map: m.ID, Cell: grid.Point{X: 2, Y: 4}})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return play.Record(g)
+	}
+	for _, c := range []struct {
+		in              play.Input
+		health          int
+		follows, beyond bool
+	}{{0, 1, true, false}, {play.Unhurt, 3, true, false}, {play.Unseen, 2, false, false}, {play.Unhurt | play.Through, 3, true, true}} {
+		r := begin()
+		from := slugAt(r.Game())
+		for range 40 {
+			r.Tick(c.in)
+		}
+		if follows := slugAt(r.Game()) != from; follows != c.follows {
+			t.Errorf("with %b it follows: %t", c.in, follows)
+		}
+		for range 100 {
+			r.Tick(c.in | play.Right)
+		}
+		s := r.Game().Status()
+		if beyond := s.Place.Cell(d.Project.Lattice()).X > 8; beyond != c.beyond || s.Health != c.health {
+			t.Errorf("with %b one is beyond the wall: %t, health %d of %d", c.in, beyond, s.Health, s.Most)
+		}
+		if _, err := r.Kept("With helps"); errors.Is(err, play.ErrHelped) != (c.in != 0) {
+			t.Errorf("with %b it is kept: %v", c.in, err)
+		}
+		now := r.Game().Hash()
+		if err := r.Go(50); err != nil {
+			t.Fatal(err)
+		}
+		if err := r.Go(r.Last()); err != nil || r.Game().Hash() != now {
+			t.Errorf("with %b it is another when it is shown again: %v", c.in, err)
+		}
+	}
+	// Into the wall, and off.
+	r := begin()
+	for tick := 0; r.Game().Status().Place.Cell(d.Project.Lattice()).X != 7; tick++ {
+		if r.Tick(play.Right | play.Through | play.Unhurt); tick > 200 {
+			t.Fatalf("through the wall one comes to %v", r.Game().Status().Place.Cell(d.Project.Lattice()))
+		}
+	}
+	r.Tick(play.Unhurt)
+	if c := r.Game().Status().Place.Cell(d.Project.Lattice()); !r.Game().Fits() || c.X != 5 && c.X != 9 {
+		t.Errorf("out of the wall one stands at %v", c)
+	}
+}

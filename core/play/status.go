@@ -58,8 +58,9 @@ func (g *Game) Taken(id world.ID) bool {
 // stays taken if the deletion is undone. The slice must not be changed.
 func (g *Game) TakenIDs() []world.ID { return g.taken }
 
-// Fits reports whether the player touches nothing solid. It always holds.
-func (g *Game) Fits() bool { return g.ground.Fits(g.size, g.place) }
+// Fits reports whether the player touches nothing solid. It always holds, but for who goes through
+// walls.
+func (g *Game) Fits() bool { return g.drifting || g.ground.Fits(g.size, g.place) }
 
 // Events is what happened in the last tick or change. The slice is used again.
 func (g *Game) Events() []Event { return g.events }
@@ -90,10 +91,10 @@ func fit(at, length, from, room int) int {
 
 const (
 	stateTag     = 'P'
-	stateVersion = 3
+	stateVersion = 4
 )
 
-// Snapshot is the whole state as canonical bytes, version 3.
+// Snapshot is the whole state as canonical bytes, version 4.
 func (g *Game) Snapshot() []byte {
 	w := pack.Writer{Bytes: []byte{stateTag, stateVersion}}
 	w.Int(g.tick)
@@ -111,7 +112,7 @@ func (g *Game) Snapshot() []byte {
 	for _, n := range []int{g.motion.VX, g.motion.VY, g.motion.RestX, g.motion.RestY, int(g.motion.Mode), g.motion.Left, g.motion.Asked, g.goal.X, g.goal.Y, g.harm, g.safe} {
 		w.Int(n)
 	}
-	for _, yes := range []bool{g.motion.Rising, g.motion.Thrown, g.jumped, g.stepping} {
+	for _, yes := range []bool{g.motion.Rising, g.motion.Thrown, g.jumped, g.stepping, g.drifting} {
 		w.Bool(yes)
 	}
 	w.Uint(g.seed)

@@ -157,7 +157,7 @@ func (t *Thing) glide(g *Game, a actor) {
 // came in.
 func (g *Game) carry(was, is body.Box) {
 	dx, dy := is.X0-was.X0, is.Y0-was.Y0
-	if dx == 0 && dy == 0 {
+	if dx == 0 && dy == 0 || g.drifting {
 		return
 	}
 	side := g.ground.Map.View == world.SideView
@@ -231,7 +231,7 @@ func (g *Game) moveFoes() {
 func (g *Game) sees(a actor, t *Thing) (dx, dy int, sees bool) {
 	dx, dy = g.place.X-t.Place.X, g.place.Y-t.Place.Y
 	l := g.doc.Project.Lattice()
-	return dx, dy, max(dx, -dx) <= a.acts.Range*l.W*body.Unit && max(dy, -dy) <= a.acts.Range*l.H*body.Unit
+	return dx, dy, g.helped&Unseen == 0 && max(dx, -dx) <= a.acts.Range*l.W*body.Unit && max(dy, -dy) <= a.acts.Range*l.H*body.Unit
 }
 
 func (g *Game) moveFoeFromTheSide(a actor, t *Thing) {

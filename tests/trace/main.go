@@ -51,6 +51,9 @@ func trace(out io.Writer, seed uint64, ticks int, each bool) error {
 	}
 	sum := sha256.New()
 	for tick, in := range generate.Inputs(seed, ticks) {
+		if tick/50%6 == 4 {
+			in |= play.Through | play.Unseen
+		}
 		g.Tick(in)
 		state := g.Snapshot()
 		sum.Write(state)

@@ -98,8 +98,19 @@ export const commands: Command[] = [
     does: 'Keeps what was played, lists what was kept, and says what comes of it on the project as it is now.',
     run: (p) => {
       p.togglePanel('replays');
-      if (p.panel === 'replays' && editing(p)) focusOn('[data-replays] form:first-of-type input:enabled, [data-replays] li button');
+      if (p.panel === 'replays' && editing(p))
+        focusOn('[data-replays] form:first-of-type input:enabled, [data-replays] li button');
     },
+  },
+  {
+    id: 'helps',
+    name: 'Helps for testing',
+    keys: ['Shift+H'],
+    group: 'play',
+    inGame: true,
+    does: 'Shows or hides what helps while you try a game: safe from harm, unseen by foes, through walls.',
+    possible: running,
+    run: (p) => (p.playing.helps = !p.playing.helps),
   },
   ...SPEEDS.map((speed): Command => ({
     id: `speed-${speed}`,

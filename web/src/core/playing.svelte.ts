@@ -14,6 +14,8 @@ export const SPEEDS = [0.25, 0.5, 1, 2, 4] as const;
 export class Playing {
   paused = $state(false);
   speed = $state<number>(1);
+  /** Whether what helps who tests is shown. */
+  helps = $state(false);
   /** What the game is given each tick; see core/play. */
   input = 0;
   private until = 0;

@@ -499,6 +499,8 @@ export interface Play {
   onIds: string[];
   finished: boolean;
   events: string[];
+  helps: string[];
+  helpsOn: boolean[];
   goal: BoxView | null;
 }
 

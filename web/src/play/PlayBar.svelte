@@ -59,8 +59,25 @@
           onclick={() => runCommand(p, 'replays')}
         /></span
       >
+      <span data-back
+        ><Button
+          label="Helps"
+          keys={keyOf('helps')}
+          pressed={p.playing.helps}
+          onclick={() => runCommand(p, 'helps')}
+        /></span
+      >
       <span data-back><Button label="End play" keys="P" onclick={() => p.togglePlay(false)} /></span>
     </div>
     <TimeLine {p} {play} />
+    {#if p.playing.helps}
+      <div class="flex items-center gap-2 pb-1" role="group" aria-label="Helps for testing" data-helps>
+        <span class="text-small text-soft">The player is</span>
+        {#each play.helps as name, i (name)}
+          <Button label={name} pressed={play.helpsOn[i]} onclick={() => p.order({ do: 'help', n: i })} />
+        {/each}
+        <span class="text-small text-soft">No replay is kept of it.</span>
+      </div>
+    {/if}
   </div>
 {/if}
