@@ -44,7 +44,7 @@
       </label>
       <Button label="Keep" type="submit" main disabled={!p.play} />
     </form>
-    <ol class="min-h-0 flex-1 overflow-y-auto" aria-label="Kept replays">
+    <ol class="-mx-1 min-h-0 flex-1 overflow-y-auto px-1" aria-label="Kept replays">
       {#each list as replay (replay.id)}
         <li class="flex flex-col gap-1 border-t border-line py-2" data-replay={replay.came}>
           <span class="flex items-center gap-2">
