@@ -45,10 +45,10 @@ type Ground struct {
 	// tiles says of each tile's number what it does.
 	tiles []does
 	open  map[grid.Point]bool
-	// chunks are the cells that were looked at, recent the chunk of the last one.
-	chunks   map[grid.Point]*known
-	recent   *known
-	recentAt grid.Point
+	// chunks are the cells that were looked at, in rows of so many columns, from the chunk of
+	// the upper left cell on.
+	chunks  []*known
+	columns int
 	// Boxes are what else is solid: things that move. Whoever changes them asks again.
 	Boxes []Box
 	// beside are the grounds of neighbours across open edges.
@@ -60,7 +60,10 @@ type Ground struct {
 func NewGround(d *world.Document, m *world.Map) *Ground { return newGround(d, m, doing(d)) }
 
 func newGround(d *world.Document, m *world.Map, tiles []does) *Ground {
-	g := &Ground{Map: m, Lattice: d.Project.Lattice(), doc: d, tiles: tiles, open: map[grid.Point]bool{}, chunks: map[grid.Point]*known{}}
+	g := &Ground{Map: m, Lattice: d.Project.Lattice(), doc: d, tiles: tiles, open: map[grid.Point]bool{}}
+	b := m.Bounds
+	g.columns = (b.X+b.W-1)>>5 - b.X>>5 + 1
+	g.chunks = make([]*known, g.columns*((b.Y+b.H-1)>>5-b.Y>>5+1))
 	g.doorways()
 	return g
 }

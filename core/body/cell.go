@@ -56,16 +56,12 @@ func (g *Ground) at(c grid.Point) cell {
 
 // find is at which place of which chunk cell c of the map is known.
 func (g *Ground) find(c grid.Point) (*known, int) {
-	x, y := c.X>>5, c.Y>>5
-	k := g.recent
-	if k == nil || g.recentAt != (grid.Point{X: x, Y: y}) {
-		g.recentAt = grid.Point{X: x, Y: y}
-		if k = g.chunks[g.recentAt]; k == nil {
-			k = new(known)
-			g.chunks[g.recentAt] = k
-		}
-		g.recent = k
+	b := g.Map.Bounds
+	at := &g.chunks[(c.Y>>5-b.Y>>5)*g.columns+c.X>>5-b.X>>5]
+	if *at == nil {
+		*at = new(known)
 	}
+	k := *at
 	i := c.Y&(chunkSide-1)*chunkSide + c.X&(chunkSide-1)
 	if k.have[i>>6]>>(i&63)&1 == 0 {
 		k.cells[i] = g.look(c)

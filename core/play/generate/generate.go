@@ -161,6 +161,12 @@ func Crowd(things int, spread bool, wide int) (*world.Document, error) {
 	}
 	draft := d.Draft()
 	m := d.Maps[0]
+	all := grid.BoxRegion(m.Bounds)
+	for _, l := range m.Layers {
+		if _, err := draft.Paint(m.ID, l.ID, world.Stroke{Region: all, Cells: grid.Runs{{N: all.Len()}}}); err != nil {
+			return nil, err
+		}
+	}
 	if err := draft.Change(world.Ref{Kind: world.KindMap, ID: m.ID}, world.RectValue(world.FieldBounds, grid.Rect{W: wide, H: high})); err != nil {
 		return nil, err
 	}

@@ -13,7 +13,7 @@
 
   let { p, home }: { p: Project; home: () => void } = $props();
 
-  const map = $derived(p.mapView(p.currentMap));
+  const map = $derived(p.mapView(p.play?.map ?? p.currentMap));
   const waiting = $derived(p.state?.pending ?? 0);
 </script>
 
