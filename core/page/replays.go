@@ -65,9 +65,10 @@ func (p *Page) Rerun(ticks int) (changed Changed) {
 	for _, r := range d.Replays {
 		t := p.tried[r.ID]
 		if !t.stands(d, r) {
-			t = &tried{doc: d, replay: r}
+			t = &tried{replay: r}
 			changed |= ReplaysChanged
 		}
+		t.doc = d // the one before may be forgotten
 		now[r.ID] = t
 	}
 	p.tried = now

@@ -2,7 +2,7 @@ import { SvelteSet } from 'svelte/reactivity';
 import { Backdrops } from '../board/backdrops';
 import { Bitmaps } from '../board/bitmaps';
 import { around, Camera } from '../board/camera';
-import { fetchBlob, fetchState } from './api';
+import { fetchState } from './api';
 import { BROKEN, Core, GAP, type Tileset } from './bridge';
 import { Connection } from './connection';
 import { Lately } from './lately.svelte';
@@ -11,6 +11,7 @@ import { pause } from './pause';
 import { Questions } from './questions';
 import { Replays } from './replays.svelte';
 import { soon } from './soon';
+import { SETTLING, Strips } from './strips';
 import * as T from './types.gen';
 
 export type Saved = 'saving' | 'saved' | 'waiting';
@@ -27,8 +28,6 @@ export type OnDesk =
 
 /** The part of a cell that is the tile's number. */
 export const TILE_MASK = 0xffffff;
-/** Milliseconds until it is looked again whether all was drawn. */
-const SETTLING = 250;
 /** Milliseconds between two frames of animated tiles, at the least. */
 const SHORTEST_FRAME = 30;
 /** Screen pixels within which the edge of the selected map is taken. */
@@ -101,7 +100,7 @@ export class Project extends Questions {
   private before: { x: number; y: number; zoom: number } | null = null;
   readonly playing = new Playing();
   readonly replays = new Replays();
-  private readonly fetching = new SvelteSet<string>();
+  private readonly strips = new Strips(this);
   private motion = 0;
   private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');
 
@@ -150,7 +149,7 @@ export class Project extends Questions {
       this.lookUp(scene.tilesets);
       this.apply(T.CELLS_CHANGED);
       await this.comeTo(STAGES);
-      this.fetchMissing(scene.missing);
+      this.strips.fetchMissing(scene.missing);
       this.animate();
       this.connection.connect(core);
       document.title = `${this.scene?.project.name ?? ''} · Azzel`;
@@ -198,7 +197,7 @@ export class Project extends Questions {
     if (changed & T.SCENE_CHANGED) {
       this.scene = this.core.scene();
       this.lookUp(this.scene.tilesets);
-      this.fetchMissing(this.scene.missing);
+      this.strips.fetchMissing(this.scene.missing);
       this.animate();
     }
     if (changed & (T.STATE_CHANGED | T.OUTGOING_CHANGED)) {
@@ -242,34 +241,9 @@ export class Project extends Questions {
     this.tilesets = fresh.map((entry) => entry.set);
   }
 
-  /** Fetches pictures that the core lacks, and gives it all that came at once. */
-  private fetchMissing(missing: T.MissingView[]): void {
-    const wanted = missing.filter(({ of }) => !this.fetching.has(of));
-    if (wanted.length === 0) return;
-    for (const { of } of wanted) this.fetching.add(of);
-    void this.takeIn(wanted.sort((a, b) => Number(b.used) - Number(a.used)));
-  }
-
-  /** One after the other, so that large ones never lie in memory side by side. */
-  private async takeIn(wanted: T.MissingView[]): Promise<void> {
-    for (const { of, sum, used } of wanted) {
-      let changed = 0;
-      // What is on no map comes after all in view was drawn once.
-      if (!used) await this.afterFirst();
-      try {
-        const bytes = await fetchBlob(this.id, sum);
-        changed = this.core?.addStrip(of, bytes) ?? 0;
-        await pause();
-      } catch (failure) {
-        this.say((failure as Error).message);
-      }
-      this.fetching.delete(of);
-      this.apply(changed);
-    }
-  }
-
-  private async afterFirst(): Promise<void> {
-    for (let i = 0; i < 20 && !this.bitmaps?.settled; i++) await new Promise((done) => setTimeout(done, SETTLING));
+  /** Gives the core a picture that it lacked, and says what has changed. */
+  addStrip(of: string, bytes: Uint8Array): number {
+    return this.core?.addStrip(of, bytes) ?? 0;
   }
 
   order(order: Partial<T.Order> & { do: string }): void {
