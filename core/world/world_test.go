@@ -143,3 +143,20 @@ func TestChecks(t *testing.T) {
 		}
 	}
 }
+
+// No two properties of a kind have the same number, as one would be read as the other.
+func TestFieldNumbers(t *testing.T) {
+	for kind, values := range map[string][]Value{
+		"project": (&Project{}).Values(), "tileset": (&Tileset{}).Values(), "map": (&Map{}).Values(), "layer": (&Layer{}).Values(),
+		"piece": (&Piece{}).Values(), "crossing": (&Crossing{}).Values(), "character": (&Character{}).Values(), "medley": (&Medley{}).Values(),
+		"bond": (&Bond{}).Values(), "patch": (&Patch{}).Values(), "property": (&Property{}).Values(), "replay": (&Replay{}).Values(),
+	} {
+		seen := map[Field]bool{}
+		for _, v := range values {
+			if seen[v.Field] {
+				t.Errorf("two properties of a %s have the number %d", kind, v.Field)
+			}
+			seen[v.Field] = true
+		}
+	}
+}
