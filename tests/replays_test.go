@@ -9,13 +9,7 @@ import (
 // What was played is kept, is played again after a change, and it is said where it parts;
 // watched, it does the same again.
 func TestReplays(t *testing.T) {
-	s := newSite(t)
-	w := s.window("/")
-	w.fill("Name", "Pipe shaft")
-	w.page.MustElement("form select").MustSelect("from the side (side-view)")
-	w.click("Make the project")
-	w.until("the board", `() => window.azzel?.scene()?.maps.length > 0`)
-	w.frame()
+	w := fromTheSide(t)
 	w.with(input.ShiftLeft, input.KeyR)
 	w.sees("[data-replays]", "None yet")
 	w.with(input.ShiftLeft, input.KeyP)

@@ -6,6 +6,18 @@ import (
 	"github.com/go-rod/rod/lib/input"
 )
 
+// fromTheSide is a window with a new project that is seen from the side.
+func fromTheSide(t *testing.T) *window {
+	t.Helper()
+	w := newSite(t).window("/")
+	w.fill("Name", "Pipe shaft")
+	w.page.MustElement("form select").MustSelect("from the side (side-view)")
+	w.click("Make the project")
+	w.until("the board", `() => window.azzel?.scene()?.maps.length > 0`)
+	w.frame()
+	return w
+}
+
 // highest jumps and gives how high the foot came, in pixels.
 func (w *window) highest() float64 {
 	w.t.Helper()
@@ -28,13 +40,7 @@ func (w *window) highest() float64 {
 // said, and dragged higher while it plays, higher at once; what it was is one click away. What
 // is dangerous hurts, and a checkpoint is where one comes back to. A map can be seen otherwise.
 func TestFromTheSide(t *testing.T) {
-	s := newSite(t)
-	w := s.window("/")
-	w.fill("Name", "Pipe shaft")
-	w.page.MustElement("form select").MustSelect("from the side (side-view)")
-	w.click("Make the project")
-	w.until("the board", `() => window.azzel?.scene()?.maps.length > 0`)
-	w.frame()
+	w := fromTheSide(t)
 	w.page.KeyActions().Press(input.ShiftLeft).Type(input.KeyP).Release(input.ShiftLeft).MustDo()
 	w.until("play", `() => window.azzel.play()?.fromSide`)
 	if got := w.highest(); got < 33 || got > 36 {

@@ -66,6 +66,16 @@ func findProject(ctx context.Context, s *store.Store, what string) (store.Projec
 	return store.Project{}, fmt.Errorf("%d projects are called %q: name one by its number", len(found), what)
 }
 
+// load finds a project by its number or its name, and reads it.
+func load(ctx context.Context, s *store.Store, what string) (store.Project, *world.Document, error) {
+	p, err := findProject(ctx, s, what)
+	if err != nil {
+		return p, nil, err
+	}
+	d, _, err := s.Load(ctx, p.ID)
+	return p, d, err
+}
+
 // findMap finds a map, and a layer of it unless no layer is named.
 func findMap(d *world.Document, name, layer string) (*world.Map, *world.Layer, error) {
 	var names []string
@@ -122,11 +132,7 @@ func export(ctx context.Context, s *store.Store, args []string, out io.Writer) e
 	if len(p.positional) != 1 || p.layer != "" && p.mapName == "" {
 		return errors.New(usage)
 	}
-	project, err := findProject(ctx, s, p.positional[0])
-	if err != nil {
-		return err
-	}
-	d, _, err := s.Load(ctx, project.ID)
+	project, d, err := load(ctx, s, p.positional[0])
 	if err != nil {
 		return err
 	}

@@ -21,9 +21,9 @@ var shared *cluster.Cluster
 
 func TestMain(m *testing.M) { os.Exit(cluster.RunTests(m, &shared)) }
 
-// The demo goes out and in by the command line, whole, and so do a map and a layer;
-// out, in and out again gives the same bytes.
-func TestExportAndImport(t *testing.T) {
+// withDemo is a store of its own with the demo in it.
+func withDemo(t *testing.T) *store.Store {
+	t.Helper()
 	address, err := shared.Database(t.Context(), t.Name())
 	if err != nil {
 		t.Fatal(err)
@@ -32,10 +32,17 @@ func TestExportAndImport(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	defer s.Close()
+	t.Cleanup(s.Close)
 	if err := demo.Install(t.Context(), s); err != nil {
 		t.Fatal(err)
 	}
+	return s
+}
+
+// The demo goes out and in by the command line, whole, and so do a map and a layer;
+// out, in and out again gives the same bytes.
+func TestExportAndImport(t *testing.T) {
+	s := withDemo(t)
 	dir := t.TempDir()
 	type command func(context.Context, *store.Store, []string, io.Writer) error
 	run := func(c command, args ...string) {
@@ -123,18 +130,7 @@ func TestExportAndImport(t *testing.T) {
 // The demo's night round is played by the command line and ends as it did when it was kept, from
 // the project and from a file of its own; altered, or on another project, it is refused in words.
 func TestReplayCommand(t *testing.T) {
-	address, err := shared.Database(t.Context(), t.Name())
-	if err != nil {
-		t.Fatal(err)
-	}
-	s, err := store.Open(t.Context(), address)
-	if err != nil {
-		t.Fatal(err)
-	}
-	defer s.Close()
-	if err := demo.Install(t.Context(), s); err != nil {
-		t.Fatal(err)
-	}
+	s := withDemo(t)
 	d, _, err := s.Load(t.Context(), 1)
 	if err != nil {
 		t.Fatal(err)

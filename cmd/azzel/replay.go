@@ -28,11 +28,7 @@ func replays(ctx context.Context, s *store.Store, args []string, out io.Writer) 
 	if len(p.positional) < 1 || len(p.positional) > 2 || p.file != "" && len(p.positional) != 2 {
 		return errors.New(usage)
 	}
-	project, err := findProject(ctx, s, p.positional[0])
-	if err != nil {
-		return err
-	}
-	d, _, err := s.Load(ctx, project.ID)
+	project, d, err := load(ctx, s, p.positional[0])
 	if err != nil {
 		return err
 	}

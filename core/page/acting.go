@@ -36,7 +36,7 @@ func viewActing(d *world.Document, p *world.Piece) *ActingView {
 	v := &ActingView{Values: []TermView{}, Doings: []string{}, Does: int(a.Does)}
 	value := func(name, label, unit string, is, per int) {
 		least, most := world.ActingRange(name)
-		v.Values = append(v.Values, TermView{Name: name, Label: label, Unit: unit, Value: is, Per: per, Least: least, Most: most})
+		v.Values = append(v.Values, TermView{Tries: []int{}, Name: name, Label: label, Unit: unit, Value: is, Per: per, Least: least, Most: most})
 	}
 	if p.Type == world.Foe || p.Type == world.MovingPlatform {
 		value("speed", "Speed", "cells/s", a.Speed, 10)

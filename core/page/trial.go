@@ -120,3 +120,12 @@ func termOf(d *world.Document, name string) int {
 	}
 	return 0
 }
+
+// around are some values of a term from half to one and a half of the one that is set.
+func around(t TermView) []int {
+	list := make([]int, 0, 5)
+	for quarters := 2; quarters <= 6; quarters++ {
+		list = append(list, min(max((t.Value*quarters+2)/4, t.Least), t.Most))
+	}
+	return slices.Compact(list)
+}

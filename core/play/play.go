@@ -120,7 +120,10 @@ func New(d *world.Document, start Start) (*Game, error) {
 	if !g.toSpawn() {
 		return nil, ErrNowhere
 	}
-	g.began = beginning{g.spawn(), start.Map == 0}
+	g.began.real = start.Map == 0
+	if _, p := g.spawn(); p != nil {
+		g.began.from = p.ID
+	}
 	return g, nil
 }
 
@@ -134,16 +137,16 @@ func (g *Game) checkpointAt(c grid.Point) beginning {
 	return beginning{}
 }
 
-// spawn is the spawn of the project, 0 for none.
-func (g *Game) spawn() world.ID {
+// spawn is the spawn of the project and its map, nil for none.
+func (g *Game) spawn() (*world.Map, *world.Piece) {
 	for _, m := range g.doc.Maps {
 		for _, p := range m.Pieces {
 			if p.Type == world.Spawn {
-				return p.ID
+				return m, p
 			}
 		}
 	}
-	return 0
+	return nil, nil
 }
 
 // look takes d as the document from now on.
@@ -187,16 +190,10 @@ func (g *Game) put(p body.Place) { g.place, g.motion, g.stepping = p, body.Motio
 // toSpawn sets the player down at the spawn, or at the nearest free cell; with
 // no spawn, on the first map that has a free cell.
 func (g *Game) toSpawn() bool {
-	l := g.doc.Project.Lattice()
-	for _, m := range g.doc.Maps {
-		for _, p := range m.Pieces {
-			if p.Type != world.Spawn {
-				continue
-			}
-			if c, ok := g.groundOf(m).Nearest(g.sizeOn(m), l.CellAt(p.Foot), -1); ok {
-				g.set(m, c)
-				return true
-			}
+	if m, p := g.spawn(); p != nil {
+		if c, ok := g.groundOf(m).Nearest(g.sizeOn(m), g.doc.Project.Lattice().CellAt(p.Foot), -1); ok {
+			g.set(m, c)
+			return true
 		}
 	}
 	for _, m := range g.doc.Maps {

@@ -178,8 +178,25 @@ func (r *Recording) Go(tick int) error {
 		return fmt.Errorf("only what was played in the last ten minutes can be shown: %d to %d s", r.First()/TicksPerSecond, r.Last()/TicksPerSecond)
 	}
 	n := sort.Search(len(r.moments), func(i int) bool { return r.moments[i].state.tick > tick }) - 1
-	m := r.moments[n]
-	g := r.game
+	r.restore(n, tick)
+	if r.game.doc == r.doc {
+		return nil
+	}
+	return r.game.SetDocument(r.doc)
+}
+
+// before is the last moment up to a tick at which the document was the one it began with.
+func (r *Recording) before(tick int) int {
+	n := 0
+	for n+1 < len(r.moments) && r.moments[n+1].state.tick <= tick && !r.moments[n+1].changed {
+		n++
+	}
+	return n
+}
+
+// restore shows a tick as it was when it was played on from a moment, on the document of then.
+func (r *Recording) restore(n, tick int) {
+	m, g := r.moments[n], r.game
 	if g.doc != m.doc {
 		g.look(m.doc)
 	}
@@ -193,10 +210,6 @@ func (r *Recording) Go(tick int) error {
 		g.Tick(in)
 	}
 	g.events = g.events[:0]
-	if g.doc == r.doc {
-		return nil
-	}
-	return g.SetDocument(r.doc)
 }
 
 // clone shares nothing with s that a game changes.

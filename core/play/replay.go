@@ -18,8 +18,8 @@ const Rules = stateVersion
 var (
 	// ErrNotFromStart is given for a play that began anywhere.
 	ErrNotFromStart = errors.New("only a play that began at the spawn or on a checkpoint can be kept: begin there, and play it again")
-	// ErrChanged is given for a play while which the document was changed.
-	ErrChanged = errors.New("the project was changed during this play, so that nobody could play it again: begin once more to keep it")
+	// ErrChanged is given where the document was changed on the way.
+	ErrChanged = errors.New("the project was changed during this play: go back to before that, or begin once more to keep it")
 	// ErrTooLong is given for a play whose beginning is not recorded any more.
 	ErrTooLong = errors.New("only the first ten minutes of a play can be kept: begin once more")
 	// ErrNothingPlayed is given for a play that has only just begun.
@@ -58,22 +58,21 @@ func (g *Game) Hash() uint64 {
 	return h.Sum64()
 }
 
-// Kept is what was played up to the tick that is shown, to be kept under a name. The errors
-// say why that can't be.
+// Kept is what was played up to the tick that is shown, to be kept under a name: as it was
+// before the document was changed, if it was changed since. The errors say why that can't be.
 func (r *Recording) Kept(name string) (*world.Replay, error) {
-	switch {
+	n := r.Now()
+	switch changes := r.Changes(); {
 	case !r.game.began.real:
 		return nil, ErrNotFromStart
 	case r.First() > 0:
 		return nil, ErrTooLong
-	case r.moments[0].doc != r.doc || len(r.Changes()) > 0:
-		return nil, ErrChanged
-	case r.Now() == 0:
+	case n == 0:
 		return nil, ErrNothingPlayed
+	case len(changes) > 0 && changes[0] < n:
+		return nil, ErrChanged
 	}
-	n := r.Now()
-	kept := &world.Replay{Name: name, From: r.game.began.from, Rules: Rules, Trace: slices.Clone(r.trace[:n]), End: r.game.Hash()}
-	kept.Marks = append(slices.Clone(r.marks[:n/world.MarkTicks]), r.game.mark())
+	kept := &world.Replay{Name: name, From: r.game.began.from, Rules: Rules, Trace: slices.Clone(r.trace[:n])}
 	for _, in := range r.inputs[:n] {
 		if in&helps != 0 {
 			return nil, ErrHelped
@@ -83,6 +82,12 @@ func (r *Recording) Kept(name string) (*world.Replay, error) {
 		} else {
 			kept.Held = append(kept.Held, world.Held{Ticks: 1, Input: int(in)})
 		}
+	}
+	// The state at its end is that on the document that it was played on.
+	r.restore(r.before(n), n)
+	kept.End, kept.Marks = r.game.Hash(), append(slices.Clone(r.marks[:n/world.MarkTicks]), r.game.mark())
+	if err := r.Go(n); err != nil {
+		return nil, err
 	}
 	return kept, kept.Check()
 }

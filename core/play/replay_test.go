@@ -182,13 +182,33 @@ func TestReplaySays(t *testing.T) {
 		t.Fatal(err)
 	}
 	rec = play.Record(g)
-	rec.Tick(0)
-	if err := rec.SetDocument(apply(t, d, paint(m, grid.Rect{X: 9, Y: 3, W: 1, H: 1}, grid.Cell(tiles.Wall)))); err != nil {
+	for range 50 {
+		rec.Tick(play.Down)
+	}
+	if err := rec.SetDocument(apply(t, d, paint(m, grid.Rect{X: 2, Y: 7, W: 3, H: 6}, grid.Cell(tiles.Wall)))); err != nil {
 		t.Fatal(err)
 	}
-	rec.Tick(0)
-	if _, err := rec.Kept("Changed"); !errors.Is(err, play.ErrChanged) {
-		t.Errorf("changed meanwhile: %v", err)
+	// What was played before that can be, though the player was set down elsewhere by it.
+	for _, tick := range []int{50, 51, 30} {
+		if tick > 50 {
+			rec.Tick(0)
+		} else if err := rec.Go(tick); err != nil {
+			t.Fatal(err)
+		}
+		shown := rec.Game().Hash()
+		before, err := rec.Kept("Changed")
+		if tick > 50 {
+			if !errors.Is(err, play.ErrChanged) {
+				t.Errorf("changed meanwhile: %v", err)
+			}
+			continue
+		}
+		if err != nil || before.Ticks() != tick || rec.Game().Hash() != shown {
+			t.Fatalf("before tick %d: kept with %v, and another state is shown: %t", tick, err, rec.Game().Hash() != shown)
+		}
+		if o := again(t, d, before, 9); o.Parts {
+			t.Errorf("before tick %d: on the document it was played on: %s", tick, o)
+		}
 	}
 }
 

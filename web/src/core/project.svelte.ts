@@ -142,9 +142,10 @@ export class Project extends Questions {
       const { state, scene } = await core.firstViews();
       this.state = state;
       await this.lookAhead(core, scene.tilesets);
+      // Together, so that no key is lost once the board is seen.
       this.scene = scene;
-      await pause();
       this.core = core;
+      await pause();
       this.bitmaps = new Bitmaps(core);
       this.lookUp(scene.tilesets);
       this.apply(T.CELLS_CHANGED);

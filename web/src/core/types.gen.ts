@@ -176,6 +176,7 @@ export interface TermView {
   most: number;
   per: number;
   reach: number;
+  tries: number[];
   side: boolean;
 }
 

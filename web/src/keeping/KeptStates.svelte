@@ -1,11 +1,11 @@
 <script lang="ts">
-  import X from '@lucide/svelte/icons/x';
   import { keepState, listStates, nameState, removeState } from '../core/api';
   import type { Project } from '../core/project.svelte';
   import type { KeptState } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Download from '../ui/Download.svelte';
   import Rename from '../ui/Rename.svelte';
+  import SidePanel from '../ui/SidePanel.svelte';
 
   let { p }: { p: Project } = $props();
 
@@ -42,55 +42,43 @@
   const called = (state: KeptState): string => state.name || `kept by itself, ${when(state.at)}`;
 </script>
 
-{#if p.panel === 'kept'}
-  <aside
-    class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] w-72 flex-col gap-2 sheet p-3"
-    aria-label="Copies and kept states"
-    data-kept
-  >
-    <div class="flex items-center gap-2">
-      <h2 class="flex-1 name text-title">Kept states</h2>
-      <button class="text-soft" aria-label="Close kept states" onclick={() => (p.panel = 'none')}
-        ><X size={14} /></button
-      >
-    </div>
-    <form class="flex items-end gap-2" onsubmit={keep}>
-      <label class="flex min-w-0 flex-1 flex-col gap-1">
-        <span>Name of this state</span>
-        <input
-          class="h-7 rounded-inner border border-line bg-sheet px-2"
-          bind:value={name}
-          maxlength={120}
-          placeholder={proposed()}
+<SidePanel {p} panel="kept" title="Kept states" label="Copies and kept states">
+  <form class="flex items-end gap-2" onsubmit={keep}>
+    <label class="flex min-w-0 flex-1 flex-col gap-1">
+      <span>Name of this state</span>
+      <input
+        class="h-7 rounded-inner border border-line bg-sheet px-2"
+        bind:value={name}
+        maxlength={120}
+        placeholder={proposed()}
+      />
+    </label>
+    <Button label="Keep" type="submit" main disabled={p.saved !== 'saved'} />
+  </form>
+  {#if problem}<p class="text-small text-rose-ink" role="alert">{problem}</p>{/if}
+  <ol class="min-h-0 flex-1 overflow-y-auto">
+    {#each states ?? [] as state (state.id)}
+      <li class="flex flex-col gap-1 border-t border-line py-2">
+        <Rename
+          value={state.name}
+          placeholder="kept by itself"
+          label="Name of the state of {when(state.at)}"
+          rename={(text) => attempt(() => nameState(p.id, state.id, text))}
         />
-      </label>
-      <Button label="Keep" type="submit" main disabled={p.saved !== 'saved'} />
-    </form>
-    {#if problem}<p class="text-small text-rose-ink" role="alert">{problem}</p>{/if}
-    <ol class="min-h-0 flex-1 overflow-y-auto">
-      {#each states ?? [] as state (state.id)}
-        <li class="flex flex-col gap-1 border-t border-line py-2">
-          <Rename
-            value={state.name}
-            placeholder="kept by itself"
-            label="Name of the state of {when(state.at)}"
-            rename={(text) => attempt(() => nameState(p.id, state.id, text))}
-          />
-          <span class="text-small text-soft figures">{when(state.at)}{state.now ? ', nothing changed since' : ''}</span>
-          <span class="flex gap-1.5" data-back>
-            <Button label="Look at it" onclick={() => p.look(state.id, called(state))} />
-            <Button label="Remove" onclick={() => attempt(() => removeState(p.id, state.id))} />
-          </span>
-        </li>
-      {:else}
-        <li class="text-soft">
-          {states ? 'None yet. One is kept by itself in every hour of work.' : 'Asking the server …'}
-        </li>
-      {/each}
-    </ol>
-    <div class="flex flex-col gap-1.5 border-t border-line pt-2">
-      <span class="text-small text-soft">All of the project as one file of open formats, to keep or to give away:</span>
-      <span><Download {p} label="Copy to a file" href="/api/projects/{p.id}/bundle" /></span>
-    </div>
-  </aside>
-{/if}
+        <span class="text-small text-soft figures">{when(state.at)}{state.now ? ', nothing changed since' : ''}</span>
+        <span class="flex gap-1.5" data-back>
+          <Button label="Look at it" onclick={() => p.look(state.id, called(state))} />
+          <Button label="Remove" onclick={() => attempt(() => removeState(p.id, state.id))} />
+        </span>
+      </li>
+    {:else}
+      <li class="text-soft">
+        {states ? 'None yet. One is kept by itself in every hour of work.' : 'Asking the server …'}
+      </li>
+    {/each}
+  </ol>
+  <div class="flex flex-col gap-1.5 border-t border-line pt-2">
+    <span class="text-small text-soft">All of the project as one file of open formats, to keep or to give away:</span>
+    <span><Download {p} label="Copy to a file" href="/api/projects/{p.id}/bundle" /></span>
+  </div>
+</SidePanel>

@@ -1,8 +1,8 @@
 <script lang="ts">
-  import X from '@lucide/svelte/icons/x';
   import type { Project } from '../core/project.svelte';
   import Button from '../ui/Button.svelte';
   import MovementTerm from './MovementTerm.svelte';
+  import SidePanel from '../ui/SidePanel.svelte';
 
   let { p }: { p: Project } = $props();
 
@@ -17,18 +17,8 @@
   const set = (name: string, value: number): void => p.order({ do: 'set-movement', text: name, n: value });
 </script>
 
-{#if p.panel === 'movement' && now}
-  <aside
-    class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] w-80 flex-col gap-2 overflow-y-auto sheet p-3"
-    aria-label="How the player moves"
-    data-movement
-  >
-    <div class="flex items-center gap-2">
-      <h2 class="flex-1 name text-title">How the player moves</h2>
-      <button class="text-soft" aria-label="Close how the player moves" onclick={() => (p.panel = 'none')}
-        ><X size={14} /></button
-      >
-    </div>
+<SidePanel {p} panel="movement" title="How the player moves" wide>
+  {#if now}
     <p class="text-small text-soft">
       {now.name}. What you drag is felt in play at once; let go, it is kept. The arrow goes back to what it was.
     </p>
@@ -63,5 +53,5 @@
         />
       {/each}
     </div>
-  </aside>
-{/if}
+  {/if}
+</SidePanel>

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import X from '@lucide/svelte/icons/x';
   import type { Project } from '../core/project.svelte';
   import type { ReplayView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Rename from '../ui/Rename.svelte';
   import Trial from './Trial.svelte';
+  import SidePanel from '../ui/SidePanel.svelte';
 
   let { p }: { p: Project } = $props();
 
@@ -21,65 +21,55 @@
   }
 </script>
 
-{#if p.panel === 'replays'}
-  <aside
-    class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] w-80 flex-col gap-2 sheet p-3"
-    aria-label="Replays"
-    data-replays
-  >
-    <div class="flex items-center gap-2">
-      <h2 class="flex-1 name text-title">Replays</h2>
-      <button class="text-soft" aria-label="Close replays" onclick={() => (p.panel = 'none')}><X size={14} /></button>
-    </div>
-    <form class="flex items-end gap-2" onsubmit={keep}>
-      <label class="flex min-w-0 flex-1 flex-col gap-1">
-        <span>Name of what was played so far</span>
-        <input
-          class="h-7 rounded-inner border border-line bg-sheet px-2"
-          bind:value={name}
-          maxlength={120}
-          placeholder="the name of the map"
-          disabled={!p.play}
-        />
-      </label>
-      <Button label="Keep" type="submit" main disabled={!p.play} />
-    </form>
-    <ol class="-mx-1 min-h-0 flex-1 overflow-y-auto px-1" aria-label="Kept replays">
-      {#each list as replay (replay.id)}
-        <li class="flex flex-col gap-1 border-t border-line py-2" data-replay={replay.came}>
-          <span class="flex items-center gap-2">
-            <Rename
-              value={replay.name}
-              placeholder="Replay"
-              label="Name of the replay {replay.name}"
-              rename={(text) => p.order({ do: 'rename', kind: 'replay', id: replay.id, text })}
-            />
-            <span class="text-small text-soft figures">{replay.length}</span>
-          </span>
-          <p class="text-small {bad(replay) ? 'text-rose-ink' : 'text-soft'}" role="status">{replay.says}</p>
-          <span class="flex gap-1.5" data-back>
-            <Button label="Watch" onclick={() => p.watch(replay.id)} />
-            {#if replay.place}
-              <Button label="Where it parts" onclick={() => p.moveCamera((c) => c.center(replay.x, replay.y))} />
-            {/if}
-            <Button
-              label="Other values"
-              pressed={trying === replay.id}
-              onclick={() => {
-                trying = trying === replay.id ? '' : replay.id;
-                if (p.replays.trial) p.order({ do: 'try-values', kind: 'replay', id: replay.id });
-              }}
-            />
-            <Button label="Delete" onclick={() => p.order({ do: 'remove', kind: 'replay', id: replay.id })} />
-          </span>
-          {#if trying === replay.id}<Trial {p} {replay} />{/if}
-        </li>
-      {:else}
-        <li class="text-soft">
-          None yet. Play from the spawn or a checkpoint, and keep what you did: it is played again after each change, so
-          that you see at once whether it still comes to its end.
-        </li>
-      {/each}
-    </ol>
-  </aside>
-{/if}
+<SidePanel {p} panel="replays" title="Replays" wide>
+  <form class="flex items-end gap-2" onsubmit={keep}>
+    <label class="flex min-w-0 flex-1 flex-col gap-1">
+      <span>Name of what was played so far</span>
+      <input
+        class="h-7 rounded-inner border border-line bg-sheet px-2"
+        bind:value={name}
+        maxlength={120}
+        placeholder="the name of the map"
+        disabled={!p.play}
+      />
+    </label>
+    <Button label="Keep" type="submit" main disabled={!p.play} />
+  </form>
+  <ol class="-mx-1 min-h-0 flex-1 overflow-y-auto px-1" aria-label="Kept replays">
+    {#each list as replay (replay.id)}
+      <li class="flex flex-col gap-1 border-t border-line py-2" data-replay={replay.came}>
+        <span class="flex items-center gap-2">
+          <Rename
+            value={replay.name}
+            placeholder="Replay"
+            label="Name of the replay {replay.name}"
+            rename={(text) => p.order({ do: 'rename', kind: 'replay', id: replay.id, text })}
+          />
+          <span class="text-small text-soft figures">{replay.length}</span>
+        </span>
+        <p class="text-small {bad(replay) ? 'text-rose-ink' : 'text-soft'}" role="status">{replay.says}</p>
+        <span class="flex gap-1.5" data-back>
+          <Button label="Watch" onclick={() => p.watch(replay.id)} />
+          {#if replay.place}
+            <Button label="Where it parts" onclick={() => p.moveCamera((c) => c.center(replay.x, replay.y))} />
+          {/if}
+          <Button
+            label="Other values"
+            pressed={trying === replay.id}
+            onclick={() => {
+              trying = trying === replay.id ? '' : replay.id;
+              if (p.replays.trial) p.order({ do: 'try-values', kind: 'replay', id: replay.id });
+            }}
+          />
+          <Button label="Delete" onclick={() => p.order({ do: 'remove', kind: 'replay', id: replay.id })} />
+        </span>
+        {#if trying === replay.id}<Trial {p} {replay} />{/if}
+      </li>
+    {:else}
+      <li class="text-soft">
+        None yet. Play from the spawn or a checkpoint, and keep what you did: it is played again after each change, so
+        that you see at once whether it still comes to its end.
+      </li>
+    {/each}
+  </ol>
+</SidePanel>

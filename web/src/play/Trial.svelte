@@ -5,20 +5,12 @@
 
   let { p, replay }: { p: Project; replay: ReplayView } = $props();
 
-  /** Parts of the present value that are proposed. */
-  const AROUND = [0.5, 0.75, 1, 1.25, 1.5];
-
   const terms = $derived(p.scene?.movement.terms ?? []);
   let name = $state('speed');
   const term = $derived(terms.find((t) => t.name === name));
   let text: string | null = $state(null);
   const trial = $derived(p.replays.trial?.replay === replay.id ? p.replays.trial : null);
-  const proposed = $derived.by(() => {
-    if (!term) return '';
-    const { value, least, most, per } = term;
-    const values = AROUND.map((part) => Math.min(Math.max(Math.round(value * part), least), most));
-    return [...new Set(values)].map((v) => v / per).join(', ');
-  });
+  const proposed = $derived(term ? term.tries.map((v) => v / term.per).join(', ') : '');
 
   function go(event: SubmitEvent): void {
     event.preventDefault();
