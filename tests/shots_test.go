@@ -103,6 +103,7 @@ func TestShots(t *testing.T) {
 	w.press('y')
 	theme("dark")
 	w.with(input.ShiftLeft, 'u')
+	w.until("the field for a name", `() => document.activeElement?.closest('[data-kept]') !== null`)
 	w.page.MustInsertText("Before the storm")
 	w.press(input.Enter)
 	w.sees("[data-kept]", "nothing changed since")
