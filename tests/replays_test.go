@@ -59,4 +59,5 @@ func TestReplays(t *testing.T) {
 	w.page.MustEval(`() => window.dispatchEvent(new KeyboardEvent('keyup', { key: 'ArrowDown', code: 'ArrowDown' }))`)
 	w.click("Delete")
 	w.sees("[data-replays]", "None yet")
+	w.quiet()
 }

@@ -78,6 +78,8 @@ func (p *Page) Rerun(ticks int) (changed Changed) {
 	}
 	if p.trial != nil {
 		changed |= p.trial.follow(p)
+	}
+	if p.trial != nil {
 		list = append(list, p.trial.rows...)
 	}
 	for _, t := range list {

@@ -97,9 +97,10 @@ func TestReplaysOfAPage(t *testing.T) {
 	if p.Play().X > from {
 		t.Error("it goes on after somebody took over")
 	}
+	order(p, page.Order{Do: "try-values", Kind: "replay", ID: id, Text: "speed", List: []int{30}})
 	order(p, page.Order{Do: "remove", Kind: "replay", ID: id})
-	if p.Rerun(10); len(p.Replays().Kept) != 0 {
-		t.Error("a replay can't be deleted")
+	if p.Rerun(10); len(p.Replays().Kept) != 0 || p.Replays().Trial != nil {
+		t.Error("a replay can't be deleted while values are tried over it")
 	}
 	order(p, page.Order{Do: "watch", Kind: "replay", ID: id})
 	if said(p) == "" {
