@@ -139,7 +139,10 @@ func (r *Recording) trim() {
 	gone := r.moments[n].state.tick - r.First()
 	r.moments = slices.Delete(r.moments, 0, n)
 	r.inputs = append(r.inputs[:0], r.inputs[gone:]...)
-	r.trace, r.marks = nil, nil
+	if gone > 0 {
+		// Nothing that begins later can be kept.
+		r.trace, r.marks = nil, nil
+	}
 }
 
 // SetDocument goes on with another document, from the tick that is shown. See

@@ -78,6 +78,31 @@ func TestRecordingAgainstEachTick(t *testing.T) {
 	}
 }
 
+// A document that is changed at the very beginning does no harm when that is forgotten.
+func TestChangedAtTheBeginning(t *testing.T) {
+	d := room(t)
+	g, err := play.New(d, play.Start{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	rec := play.Record(g)
+	if err := rec.SetDocument(apply(t, d, edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: d.Maps[0].ID}, Value: world.TextValue(world.FieldName, "Moss court")})); err != nil {
+		t.Fatal(err)
+	}
+	for i := range play.RecordedTicks + 5 {
+		rec.Tick(play.Input(1 << (i / 30 % 4)))
+	}
+	for _, back := range []int{1, 100, 3} {
+		if err := rec.Go(rec.Last() - back); err != nil {
+			t.Fatal(err)
+		}
+		rec.Tick(play.Left)
+	}
+	if _, err := rec.Kept("Moss"); err == nil {
+		t.Error("what was played for more than ten minutes, and changed, was kept")
+	}
+}
+
 // A recording reaches back ten minutes, not further; many changes of the document shorten
 // it.
 func TestRecordingEnds(t *testing.T) {
