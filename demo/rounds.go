@@ -45,11 +45,11 @@ func playRound(d *world.Document) (*world.Replay, error) {
 					// A click leads over crossings, not over edges that open.
 					continue
 				}
-				for range play.TicksPerSecond {
-					r.Tick(0) // a moment to look at it
-				}
 				if err != nil {
 					return nil, fmt.Errorf("to %s on %s: %w", p.Name, m.Name, err)
+				}
+				for range play.TicksPerSecond {
+					r.Tick(0) // a moment to look at it
 				}
 			}
 		}

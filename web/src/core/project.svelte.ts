@@ -99,7 +99,7 @@ export class Project extends Questions {
   private nextMessage = 1;
   private before: { x: number; y: number; zoom: number } | null = null;
   readonly playing = new Playing();
-  readonly replays = new Replays();
+  readonly replays = new Replays((changed) => this.apply(changed));
   private readonly strips = new Strips(this);
   private motion = 0;
   private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');

@@ -16,6 +16,9 @@ export class Replays {
   private core: Core | null = null;
   private timer = 0;
 
+  /** @param broke is told when the core itself failed. */
+  constructor(private readonly broke: (changed: number) => void) {}
+
   /** The document may have changed. Replays are played on it once it is left alone for a moment. */
   changed(core: Core): void {
     this.core = core;
@@ -32,10 +35,14 @@ export class Replays {
     const core = this.core;
     if (!core) return;
     let changed = core.rerun(0);
-    for (const until = performance.now() + SLICE; changed & RERUN_LEFT && performance.now() < until;) {
-      changed = (changed & REPLAYS_CHANGED) | core.rerun(TICKS);
+    for (const until = performance.now() + SLICE; changed > 0 && changed & RERUN_LEFT && performance.now() < until;) {
+      const more = core.rerun(TICKS);
+      changed = more < 0 ? more : (changed & REPLAYS_CHANGED) | more;
     }
-    if (changed < 0) return; // what is broken is told by whatever is asked for next
+    if (changed < 0) {
+      this.broke(changed);
+      return;
+    }
     if (changed & REPLAYS_CHANGED || !(changed & RERUN_LEFT)) {
       const { kept, trial } = core.replays();
       this.list = kept;
