@@ -48,7 +48,7 @@
           <span class="text-small text-soft figures">{replay.length}</span>
         </span>
         <p class="text-small {bad(replay) ? 'text-rose-ink' : 'text-soft'}" role="status">{replay.says}</p>
-        <span class="flex gap-1.5" data-back>
+        <span class="flex flex-wrap gap-1.5" data-back>
           <Button label="Watch" onclick={() => p.watch(replay.id)} />
           {#if replay.place}
             <Button label="Where it parts" onclick={() => p.moveCamera((c) => c.center(replay.x, replay.y))} />
