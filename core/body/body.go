@@ -4,6 +4,8 @@
 package body
 
 import (
+	"slices"
+
 	"azzel/core/grid"
 	"azzel/core/limit"
 	"azzel/core/tiles"
@@ -51,6 +53,9 @@ type Ground struct {
 	columns int
 	// Boxes are what else is solid: things that move. Whoever changes them asks again.
 	Boxes []Box
+	// Floors are what one stands on above water, seen from above: rafts. Whoever changes them
+	// asks again.
+	Floors []Box
 	// beside are the grounds of neighbours across open edges.
 	beside map[world.ID]*Ground
 }
@@ -156,13 +161,14 @@ func (g *Ground) blocked(r grid.Rect) bool {
 			if m == 0 {
 				continue
 			}
-			if m == tiles.Whole {
+			over := g.floats(cx, cy)
+			if m == tiles.Whole && !over {
 				return true
 			}
 			in := r.Meet(grid.Rect{X: cx << 3, Y: cy << 3, W: tiles.MaskSide, H: tiles.MaskSide})
 			for y := in.Y; y < in.Y+in.H; y++ {
 				for x := in.X; x < in.X+in.W; x++ {
-					if m.At(x&7, y&7) {
+					if m.At(x&7, y&7) && !(over && g.floored(x, y)) {
 						return true
 					}
 				}
@@ -171,6 +177,26 @@ func (g *Ground) blocked(r grid.Rect) bool {
 	}
 	return false
 }
+
+// floats reports whether a cell is water that a floor may lie over.
+func (g *Ground) floats(cx, cy int) bool {
+	return len(g.Floors) > 0 && g.cellAt(grid.Point{X: cx, Y: cy}).water
+}
+
+// floored reports whether any floor lies over any of a part of a cell.
+func (g *Ground) floored(x, y int) bool {
+	w, h := g.part()
+	part := Box{x * w, y * h, (x + 1) * w, (y + 1) * h}
+	return slices.ContainsFunc(g.Floors, part.Meets)
+}
+
+// Floor reports whether a foot is on a floor.
+func (g *Ground) Floor(p Place) bool {
+	return slices.ContainsFunc(g.Floors, Box{p.X, p.Y - 1, p.X + 1, p.Y}.Meets)
+}
+
+// Nowhere is a box that meets no other.
+var Nowhere = Box{1 << 40, 1 << 40, 1 << 40, 1 << 40}
 
 // A Box is what something covers, from X0, Y0 to before X1, Y1, in 1/256 pixel.
 type Box struct{ X0, Y0, X1, Y1 int }

@@ -32,14 +32,13 @@ type Drive struct {
 // high as was asked for, within a pixel, and after all of it as low as it began. Height is
 // half·n·(time − n) after n ticks.
 func NewDrive(l grid.Lattice, m world.Movement) Drive {
-	speed := func(tenths, side int) int { return tenths * side * Fine / (10 * TicksPerSecond) }
 	// The highest of n·(time − n) over whole ticks.
 	highest := m.Air / 2 * (m.Air - m.Air/2)
 	half := (m.Jump*l.H*Fine/10 + highest/2) / highest
-	d := Drive{Run: speed(m.Speed, l.W), Leap: half * m.Air, Half: half, Climb: speed(m.Climb, l.H), Swim: speed(m.Swim, l.H),
+	d := Drive{Run: Speed(m.Speed, l.W), Leap: half * m.Air, Half: half, Climb: Speed(m.Climb, l.H), Swim: Speed(m.Swim, l.H),
 		Grace: m.Grace, Jumps: m.Can(world.Jumping), Climbs: m.Can(world.Climbing), Swims: m.Can(world.Swimming)}
 	d.SpeedUp, d.SlowDown = max(1, d.Run/m.Start), max(1, d.Run/m.Stop)
-	d.Fall = max(d.Leap, min(speed(10*mostFall, l.H), max(2*d.Leap, d.Run)))
+	d.Fall = max(d.Leap, min(Speed(10*mostFall, l.H), max(2*d.Leap, d.Run)))
 	return d
 }
 
@@ -370,6 +369,45 @@ func (g *Ground) standsOn(p Place) cell {
 // Along moves a body that fits at p sideways in side-view, up and down slopes, and reports
 // whether it was stopped.
 func (g *Ground) Along(s Size, p Place, dx int) (Place, bool) { return g.along(s, p, dx, true) }
+
+// Drop moves a body that fits at p down in side-view, or up if dy is below 0, and reports whether
+// it was stopped.
+func (g *Ground) Drop(s Size, p Place, dy int) (Place, bool) { return g.upOrDown(s, p, dy, true) }
+
+// Blow lets the wind carry somebody along in side-view who is free at p: to the side by dx
+// positions, and up or down towards a speed of lift, in 1/65,536 pixel a tick, unless they hold
+// on to a ladder.
+func (g *Ground) Blow(s Size, p Place, m Motion, d Drive, dx, lift int) (Place, Motion) {
+	if m.Mode == OnLadder {
+		return p, m
+	}
+	p, _ = g.along(s, p, dx, m.Mode == Grounded)
+	switch {
+	case lift < 0 && m.VY > lift && (m.Mode != Grounded || -lift/catching > 2*d.Half):
+		if m.VY = max(lift, m.VY+lift/catching); m.Mode == Grounded {
+			m.Mode = Airborne
+		}
+		m.Thrown = m.Mode == Airborne
+	case lift > 0 && m.VY < lift && m.Mode == Airborne:
+		m.VY = min(lift, m.VY+lift/catching)
+	}
+	return p, m
+}
+
+// catching is how many ticks the wind needs to carry somebody along at its own speed up or down.
+const catching = 8
+
+// Under is how somebody moves where gravity is so many percent of the usual.
+func (d Drive) Under(gravity int) Drive {
+	if gravity == 100 {
+		return d
+	}
+	d.Half = max(1, d.Half*gravity/100)
+	return d
+}
+
+// Speed is a speed, in tenths of a cell of so many pixels a second, in 1/65,536 pixel a tick.
+func Speed(tenths, side int) int { return tenths * side * Fine / (10 * TicksPerSecond) }
 
 // Ledge reports whether the ground ends ahead of somebody who stands at p and goes to the left
 // (−1) or right (1), so that they would fall by more than half a cell.

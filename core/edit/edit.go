@@ -234,6 +234,12 @@ func (r Remove) contents(a *application) error {
 				return err
 			}
 		}
+		for _, ref := range a.draft.Document().OfMap(r.Ref.ID) {
+			values, _ := a.draft.Values(ref)
+			if err := drop(ref, values); err != nil {
+				return err
+			}
+		}
 		m := a.draft.Document().Map(r.Ref.ID)
 		for _, p := range append([]*world.Piece(nil), m.Pieces...) {
 			if err := drop(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, p.Values()); err != nil {

@@ -223,11 +223,26 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 		e.Parts = append(e.Parts, Put{Ref: layerRef(&fresh, &next), Values: next.Values()})
 		e.Parts = append(e.Parts, filled(&fresh, &next, l.Cells)...)
 	}
+	places := map[world.ID]world.ID{}
+	for _, ref := range d.OfMap(id) {
+		places[ref.ID] = ids.NewID()
+		to := world.Ref{Kind: ref.Kind, ID: places[ref.ID]}
+		if ref.Kind == world.KindTrack {
+			next := *d.Track(ref.ID)
+			next.Number, next.Map = 0, fresh.ID
+			e.Parts = append(e.Parts, Put{Ref: to, Values: next.Values()})
+		} else {
+			next := *d.Area(ref.ID)
+			next.Number, next.Map = 0, fresh.ID
+			e.Parts = append(e.Parts, Put{Ref: to, Values: next.Values()})
+		}
+	}
 	for _, p := range m.Pieces {
 		if p.Type == world.Spawn {
 			continue
 		}
 		next := *p
+		next.Track, next.Area = places[p.Track], places[p.Area]
 		next.Number, next.Layer = 0, layer[p.Layer]
 		e.Parts = append(e.Parts, Put{Ref: world.Ref{Kind: world.KindPiece, Map: fresh.ID, ID: ids.NewID()}, Values: next.Values()})
 	}

@@ -18,7 +18,7 @@ func Restore(at pace.Pace, from, to *world.Document, label string) Edit {
 	// tiles, then maps with what lies in them.
 	for _, kinds := range [][]world.Kind{
 		{world.KindTileset, world.KindProperty}, {world.KindBond, world.KindMedley, world.KindPatch, world.KindCharacter, world.KindProject},
-		{world.KindMap}, {world.KindLayer}, {world.KindPiece, world.KindCrossing, world.KindReplay},
+		{world.KindMap}, {world.KindLayer}, {world.KindPiece, world.KindCrossing, world.KindReplay, world.KindTrack, world.KindArea},
 	} {
 		for _, s := range diff.Put {
 			for _, kind := range kinds {
@@ -39,7 +39,7 @@ func Restore(at pace.Pace, from, to *world.Document, label string) Edit {
 		}
 	}
 	// And goes after them.
-	for _, kind := range []world.Kind{world.KindReplay, world.KindCrossing, world.KindPiece, world.KindLayer, world.KindMap, world.KindPatch, world.KindBond,
+	for _, kind := range []world.Kind{world.KindArea, world.KindTrack, world.KindReplay, world.KindCrossing, world.KindPiece, world.KindLayer, world.KindMap, world.KindPatch, world.KindBond,
 		world.KindMedley, world.KindCharacter, world.KindProperty, world.KindTileset} {
 		for _, r := range diff.Removed {
 			// What lies in a map goes with it.

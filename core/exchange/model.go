@@ -19,7 +19,10 @@ type Bundle struct {
 		Seen   Size   `json:"seen"`
 		Player string `json:"player,omitempty"`
 		// View is how maps are seen that are made, top-down without it.
-		View string `json:"view,omitempty" jsonschema:"enum=side-view"`
+		View   string  `json:"view,omitempty" jsonschema:"enum=side-view"`
+		Camera *Camera `json:"camera,omitempty"`
+		// Turns says that from above time passes by steps of the player.
+		Turns bool `json:"turns,omitempty"`
 		// Drawer is how tilesets, bonds and medleys are arranged, by id.
 		Drawer []string `json:"drawer,omitempty"`
 		// Legend is which tile each colour of a picture meant last, the latest first.
@@ -120,6 +123,8 @@ type Movement struct {
 	Health int `json:"health,omitempty"`
 	// Cannot lists what one can't do.
 	Cannot []string `json:"cannot,omitempty"`
+	// Arms lists what one has against foes.
+	Arms []string `json:"arms,omitempty"`
 	// Body is the size of the body in side-view, in pixels.
 	Body *Size `json:"body,omitempty"`
 }
@@ -229,6 +234,11 @@ type Map struct {
 	// Layers go from the lowest to the topmost.
 	Layers []Layer `json:"layers"`
 	Pieces []Piece `json:"pieces,omitempty"`
+	Tracks []Track `json:"tracks,omitempty"`
+	Areas  []Area  `json:"areas,omitempty"`
+	// Here is how one moves on it, Lottery the weights of its lottery pieces.
+	Here    *Forces `json:"here,omitempty"`
+	Lottery *Odds   `json:"lottery,omitempty"`
 }
 
 // A Background is a colour, or runs from the first to the second.
@@ -292,6 +302,20 @@ type Acting struct {
 	Strength int `json:"strength,omitempty"`
 	// To is where a platform turns, in pixels from where it stands.
 	To *Place `json:"to,omitempty"`
+	// Every is how many ticks lie between two shots, or between two things that come, Most how
+	// many of those there may be at once.
+	Every int `json:"every,omitempty"`
+	Most  int `json:"most,omitempty"`
+	// Rest is how many ticks it rests at each end of its way.
+	Rest int `json:"rest,omitempty"`
+	// Bears is how many hits it bears.
+	Bears int    `json:"bears,omitempty"`
+	Looks string `json:"looks,omitempty" jsonschema:"enum=south,enum=west,enum=east,enum=north"`
+	// Odds are the weights of what comes.
+	Odds *Odds `json:"odds,omitempty"`
+	// Track is the id of the track it follows, Area of the area in which it stays.
+	Track string `json:"track,omitempty"`
+	Area  string `json:"area,omitempty"`
 }
 
 // A Crossing leads from its first end to its second, or both ways.

@@ -18,6 +18,11 @@ func movement(m world.Movement) *Movement {
 			out.Cannot = append(out.Cannot, name)
 		}
 	}
+	for i, name := range arms {
+		if m.Arms>>i&1 != 0 {
+			out.Arms = append(out.Arms, name)
+		}
+	}
 	if m.BodyW != 0 || m.BodyH != 0 {
 		out.Body = &Size{m.BodyW, m.BodyH}
 	}
@@ -43,6 +48,13 @@ func (in *Movement) movement() (world.Movement, error) {
 		}
 		m.Cannot |= 1 << i
 	}
+	for _, name := range in.Arms {
+		i, err := wordNumber(arms, name)
+		if err != nil {
+			return m, fmt.Errorf("arms: %w", err)
+		}
+		m.Arms |= 1 << i
+	}
 	if in.Body != nil {
 		m.BodyW, m.BodyH = in.Body.W, in.Body.H
 	}
@@ -54,7 +66,14 @@ func acting(a world.Acting) *Acting {
 	if a == (world.Acting{}) {
 		return nil
 	}
-	out := &Acting{Does: word(doings, a.Does), Speed: a.Speed, Range: a.Range, Strength: a.Strength}
+	out := &Acting{Does: word(doings, a.Does), Speed: a.Speed, Range: a.Range, Strength: a.Strength,
+		Every: a.Every, Most: a.Most, Rest: a.Rest, Bears: a.Bears, Looks: word(sights, a.Looks), Odds: writeOdds(a.Odds)}
+	if a.Track != 0 {
+		out.Track = idText(a.Track)
+	}
+	if a.Area != 0 {
+		out.Area = idText(a.Area)
+	}
 	if a.ToX != 0 || a.ToY != 0 {
 		out.To = &Place{a.ToX, a.ToY}
 	}
@@ -70,7 +89,12 @@ func (in *Acting) acting() (world.Acting, error) {
 	if err != nil {
 		return world.Acting{}, fmt.Errorf("does: %w", err)
 	}
-	a := world.Acting{Does: world.Doing(does), Speed: in.Speed, Range: in.Range, Strength: in.Strength}
+	looks, err := wordNumber(sights, in.Looks)
+	if err != nil {
+		return world.Acting{}, fmt.Errorf("looks: %w", err)
+	}
+	a := world.Acting{Does: world.Doing(does), Speed: in.Speed, Range: in.Range, Strength: in.Strength,
+		Every: in.Every, Most: in.Most, Rest: in.Rest, Bears: in.Bears, Looks: looks, Odds: in.Odds.read()}
 	if in.To != nil {
 		a.ToX, a.ToY = in.To.X, in.To.Y
 	}

@@ -117,6 +117,10 @@ func (b *reader) all(d *world.Draft) error {
 			return fmt.Errorf("bundle.json: project, player: %w", err)
 		}
 	}
+	project.Camera, project.Turns = in.Project.Camera.read(), in.Project.Turns
+	if err := project.Check(); err != nil {
+		return fmt.Errorf("bundle.json: project: %w", err)
+	}
 	var drawer []world.ID
 	for _, s := range in.Project.Drawer {
 		id, err := parseID(s)

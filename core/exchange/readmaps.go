@@ -42,7 +42,8 @@ func (b *reader) oneMap(i int, name string) error {
 	if err != nil {
 		return err
 	}
-	m := &world.Map{ID: id, Name: in.Name, Number: i + 1, Origin: grid.Point(in.Origin), Bounds: grid.Rect(in.Bounds), Notes: in.Notes, Keywords: in.Keywords}
+	m := &world.Map{ID: id, Name: in.Name, Number: i + 1, Origin: grid.Point(in.Origin), Bounds: grid.Rect(in.Bounds), Notes: in.Notes, Keywords: in.Keywords,
+		Forces: in.Here.read(), Lottery: in.Lottery.read()}
 	if side := limit.MaxMapSide; m.Bounds.W < 1 || m.Bounds.H < 1 || m.Bounds.W > side || m.Bounds.H > side {
 		return fmt.Errorf("%s: a map is 1 to %d cells wide and high; this one is %d × %d", name, side, m.Bounds.W, m.Bounds.H)
 	}
@@ -88,7 +89,7 @@ func (b *reader) oneMap(i int, name string) error {
 			return err
 		}
 	}
-	return nil
+	return b.places(m, in, name)
 }
 
 func (b *reader) piece(m *world.Map, in Piece, what string) error {
@@ -98,6 +99,9 @@ func (b *reader) piece(m *world.Map, in Piece, what string) error {
 	}
 	p := world.Piece{Name: in.Name, Foot: grid.Point(in.Foot)}
 	if p.Acting, err = in.Acting.acting(); err != nil {
+		return fmt.Errorf("%s: acting, %w", what, err)
+	}
+	if err = in.Acting.references(&p.Acting); err != nil {
 		return fmt.Errorf("%s: acting, %w", what, err)
 	}
 	if p.Type, err = readKind(in.Type); err != nil {

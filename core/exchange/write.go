@@ -100,6 +100,7 @@ func (b *writer) all() error {
 	if d.Project.Player != 0 {
 		out.Project.Player = idText(d.Project.Player)
 	}
+	out.Project.Camera, out.Project.Turns = writeCamera(d.Project.Camera), d.Project.Turns
 	for _, id := range d.Project.Drawer.IDs() {
 		out.Project.Drawer = append(out.Project.Drawer, idText(id))
 	}
@@ -325,7 +326,9 @@ func (b *writer) picture(sum string) (string, error) {
 
 func (b *writer) oneMap(n int, m *world.Map) error {
 	part := Map{ID: idText(m.ID), Name: m.Name, View: word(viewWords, m.View), Origin: Place(m.Origin), Bounds: Box(m.Bounds),
-		Notes: m.Notes, Keywords: m.Keywords, Own: ownPart(m.Own), PlayerLayer: idText(m.PlayerLayer), Layers: []Layer{}}
+		Notes: m.Notes, Keywords: m.Keywords, Own: ownPart(m.Own), PlayerLayer: idText(m.PlayerLayer), Layers: []Layer{},
+		Here: writeForces(m.Forces), Lottery: writeOdds(m.Lottery)}
+	part.places(b.doc, m)
 	for _, e := range m.Edges {
 		part.Edges = append(part.Edges, word(world.EdgeNames[:], e))
 	}

@@ -43,6 +43,14 @@ func Name(d *world.Document, r world.Ref) string {
 		if kept := d.Replay(r.ID); kept != nil {
 			return kept.Name
 		}
+	case world.KindTrack:
+		if t := d.Track(r.ID); t != nil {
+			return placeName(t.Name, "Track", t.Number)
+		}
+	case world.KindArea:
+		if a := d.Area(r.ID); a != nil {
+			return placeName(a.Name, "Area", a.Number)
+		}
 	case world.KindCharacter:
 		if c := d.Character(r.ID); c != nil {
 			return c.Name
@@ -65,6 +73,14 @@ func Name(d *world.Document, r world.Ref) string {
 		}
 	}
 	return ""
+}
+
+// placeName is the name of a track or area, or one made of its sort and number.
+func placeName(name, sort string, number int) string {
+	if name != "" {
+		return name
+	}
+	return fmt.Sprintf("%s %d", sort, number)
 }
 
 // PieceName is a piece's name, or its type and cell.

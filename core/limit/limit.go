@@ -48,6 +48,18 @@ const (
 	// Speed is how many cells somebody moves in a second, Jump how many cells high they
 	// jump, and Body how many cells wide and high they are, at most.
 	Speed, Jump, Body = 64, 32, 8
+	// Gravity is in percent of the usual, Wind in cells a second, at most.
+	Gravity, Wind = 1000, 64
+	// Tracks and Areas a project has, and how many points a track has.
+	Tracks, Areas, TrackPoints = 10_000, 10_000, 1000
+	// Interval is how many ticks lie at most between two things that come by themselves,
+	// Emitted how many of them there may be of each emitter, and Flying how many shots at once.
+	Interval, Emitted, Flying = 3600, 32, 256
+	// Bears is how many hits a piece bears, Weight the greatest weight of odds.
+	Bears, Weight = 100, 1000
+	// MinZoom and MaxZoom are how large things are seen, in percent; Shake how many pixels the
+	// camera shakes at most.
+	MinZoom, MaxZoom, Shake = 25, 400, 64
 	// Replays a project keeps, and how many ticks of a sixtieth of a second one has: ten
 	// minutes.
 	Replays, ReplayTicks = 200, 36_000

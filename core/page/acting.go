@@ -107,13 +107,13 @@ func (p *Page) things(g *play.Game) []ThingView {
 	list := []ThingView{}
 	m := d.Map(g.Status().Map)
 	origin := l.Pixel(m.Origin)
-	g.Things(func(piece *world.Piece, t play.Thing) {
+	g.Things(func(t play.Thing, cells int) {
 		x, y := t.Place.X/256, t.Place.Y/256
 		if x < seen.X || y < seen.Y || x >= seen.X+seen.W || y >= seen.Y+seen.H {
 			return
 		}
-		list = append(list, ThingView{FormatID(t.ID), FormatID(piece.Type), float64(t.Place.X)/256 + float64(origin.X), float64(t.Place.Y)/256 + float64(origin.Y),
-			m.View == world.SideView && t.Way < 0, piece.Width(), t.Gone})
+		list = append(list, ThingView{FormatID(t.ID), FormatID(t.Type), float64(t.Place.X)/256 + float64(origin.X), float64(t.Place.Y)/256 + float64(origin.Y),
+			m.View == world.SideView && t.Way < 0, cells, t.Gone})
 	})
 	return list
 }

@@ -15,7 +15,8 @@ import (
 )
 
 var kindNames = map[world.Kind]string{world.KindProject: "project", world.KindTileset: "tileset", world.KindMap: "map",
-	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character", world.KindMedley: "medley", world.KindBond: "bond", world.KindProperty: "property", world.KindPatch: "patch", world.KindReplay: "replay"}
+	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character", world.KindMedley: "medley", world.KindBond: "bond", world.KindProperty: "property", world.KindPatch: "patch", world.KindReplay: "replay",
+	world.KindTrack: "track", world.KindArea: "area"}
 
 func kindOf(name string) world.Kind {
 	for k, n := range kindNames {

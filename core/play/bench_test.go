@@ -6,7 +6,6 @@ import (
 
 	"azzel/core/play"
 	"azzel/core/play/generate"
-	"azzel/core/world"
 )
 
 func BenchmarkTick(b *testing.B) {
@@ -25,7 +24,7 @@ func BenchmarkTick(b *testing.B) {
 				b.Fatal(err)
 			}
 			var things int
-			g.Things(func(*world.Piece, play.Thing) { things++ })
+			g.Things(func(play.Thing, int) { things++ })
 			if things != c.things {
 				b.Fatalf("%d things act", things)
 			}

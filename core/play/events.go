@@ -25,6 +25,12 @@ const (
 	Stomped Event = "Jumped on it."
 	// Sprung: a spring threw one up.
 	Sprung Event = "Up!"
+	// Broke: something was broken.
+	Broke Event = "Broken."
+	// NoRoom: what is carried can't be let go of.
+	NoRoom Event = "There is no room to let go of it here."
+	// Sank: a raft left one in the water.
+	Sank Event = "No longer on the raft: back to where you came in."
 	// Hurt: something hurt the player.
 	Hurt Event = "That hurt."
 	// Harmed: the player's health was used up.

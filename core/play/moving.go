@@ -40,6 +40,8 @@ func (g *Game) walk(in Input) {
 			dx, dy = g.straight(dx, dy)
 		}
 		g.face(dx, dy)
+		g.pushAhead(dx, 0)
+		g.pushAhead(0, dy)
 		g.walkFreely(dx, dy)
 	}
 	g.way += grid.Root((g.place.X-before.X)*(g.place.X-before.X) + (g.place.Y-before.Y)*(g.place.Y-before.Y))
@@ -83,22 +85,28 @@ func (g *Game) walkCells(dx, dy int) {
 		g.face(dx, dy)
 		at := g.place.Cell(l)
 		g.goal = body.At(l, at.Add(grid.Point{X: dx, Y: dy}))
-		if g.ground.Move(g.size, g.place, g.goal.X-g.place.X, g.goal.Y-g.place.Y) != g.goal {
+		if g.shoved = g.shovable(dx, dy); g.shoved == 0 && g.ground.Move(g.size, g.place, g.goal.X-g.place.X, g.goal.Y-g.place.Y) != g.goal {
 			return
 		}
 		g.stepping = true
 	}
 	speed := g.speed()
+	if g.shoved != 0 {
+		speed = max(1, speed/2)
+		g.shove(min(max(g.goal.X-g.place.X, -speed), speed), min(max(g.goal.Y-g.place.Y, -speed), speed))
+	}
 	next := g.ground.Move(g.size, g.place, min(max(g.goal.X-g.place.X, -speed), speed), min(max(g.goal.Y-g.place.Y, -speed), speed))
 	if next == g.place && next != g.goal {
 		// What lies ahead has become solid: back to the middle of the cell one is in.
 		back := body.At(l, g.place.Cell(l))
-		g.stepping = g.goal != back
+		g.stepping, g.shoved = g.goal != back, 0
 		g.goal = back
 		return
 	}
 	g.place = next
-	g.stepping = next != g.goal
+	if g.stepping = next != g.goal; !g.stepping {
+		g.shoved = 0
+	}
 }
 
 // speed is how far one walks in a tick, in positions.
@@ -118,7 +126,14 @@ func (g *Game) moveFromTheSide(in Input) {
 	}
 	before := g.place
 	jump := in&Jump != 0
-	g.place, g.motion = g.ground.Go(g.size, g.place, g.motion, g.drive, body.Intent{X: dx, Y: dy, Jump: jump, Pressed: jump && !g.jumped})
+	drive := g.underForces()
+	if dx != 0 && g.motion.Mode == body.Grounded {
+		if far := g.pushAhead(dx, 0); far > 0 {
+			// What was pushed has stopped them; they go on behind it.
+			g.motion.VX = dx * far * (body.Fine / body.Unit)
+		}
+	}
+	g.place, g.motion = g.ground.Go(g.size, g.place, g.motion, drive, body.Intent{X: dx, Y: dy, Jump: jump, Pressed: jump && !g.jumped})
 	g.jumped = jump
 	g.way += max(g.place.X-before.X, before.X-g.place.X)
 }
@@ -146,6 +161,9 @@ func (g *Game) suffer() {
 			worst = max(worst, g.ground.Danger(grid.Point{X: cells.X + x, Y: cells.Y + y}))
 		}
 	}
+	if g.ground.Map.View == world.TopDown && g.ground.Floor(g.place) {
+		return
+	}
 	g.hurt(worst)
 }
 
@@ -167,7 +185,7 @@ func (g *Game) wound(n int) (out bool) {
 	if g.helped&Unhurt != 0 {
 		return false
 	}
-	g.safe = safeTicks
+	g.safe, g.lens.shaking = safeTicks, shakeTicks
 	if g.harm += n; g.harm < g.moves.Health {
 		return false
 	}

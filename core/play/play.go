@@ -29,6 +29,9 @@ const (
 	Unhurt
 	Unseen
 	Through
+	// Strike and Shoot use what the player has against foes.
+	Strike
+	Shoot
 )
 
 var ahead = [...]grid.Point{world.South: {X: 0, Y: 1}, world.West: {X: -1, Y: 0}, world.East: {X: 1, Y: 0}, world.North: {X: 0, Y: -1}}
@@ -38,6 +41,8 @@ var ahead = [...]grid.Point{world.South: {X: 0, Y: 1}, world.West: {X: -1, Y: 0}
 type Start struct {
 	Map  world.ID
 	Cell grid.Point
+	// Chance is what all chance begins with: what lottery pieces are depends on it.
+	Chance uint64
 }
 
 // ErrNowhere is reported when there is nowhere to stand at all.
@@ -54,9 +59,12 @@ type Game struct {
 	drive   body.Drive
 	events  []Event
 	grounds map[world.ID]*body.Ground
-	// actors are the pieces that act on the player's map.
+	// actors is what acts on the player's map, areas are those of the map.
 	actors []actor
-	began  beginning
+	// by lists the places among them of those of a type.
+	by    map[world.ID][]int
+	areas []*world.Area
+	began beginning
 	// helped are the helps of the tick.
 	helped Input
 	state
@@ -90,21 +98,43 @@ type state struct {
 	// goal is where the step leads that is being taken cell by cell, if stepping.
 	goal     body.Place
 	stepping bool
+	// shoved is what is pushed on by a whole cell with that step, 0 for nothing.
+	shoved world.ID
 	// harm is how much health is gone, safe for how many ticks nothing hurts.
 	harm, safe int
 	// drifting says that one went through walls in the last tick.
 	drifting bool
-	// things are what became of pieces that act, sorted by id; seed is where chance comes
-	// from.
+	// things are what became of pieces that act and what came out of emitters, sorted by id; came
+	// is how much came so far.
 	things []Thing
-	seed   uint64
+	came   int
+	// seed is where chance comes from, chance what it began with.
+	seed, chance uint64
+	shots        []shot
+	// lifted is what the player carries, 0 for nothing.
+	lifted world.ID
+	// armed is for how many ticks one can't strike or shoot, struck for how many a strike is
+	// seen.
+	armed, struck int
+	// went says that the player moved in the last tick, or let time pass.
+	went bool
+	lens lens
 }
 
 // New begins a game on d.
 func New(d *world.Document, start Start) (*Game, error) {
 	g := &Game{}
+	g.seed, g.chance = start.Chance, start.Chance
 	g.look(d)
-	m := d.Map(start.Map)
+	if err := g.begin(start); err != nil {
+		return nil, err
+	}
+	g.follow()
+	return g, nil
+}
+
+func (g *Game) begin(start Start) error {
+	m := g.doc.Map(start.Map)
 	if m != nil {
 		c, ok := g.groundOf(m).Nearest(g.sizeOn(m), m.Bounds.Clamp(start.Cell), -1)
 		if ok {
@@ -113,18 +143,18 @@ func New(d *world.Document, start Start) (*Game, error) {
 			}
 			g.set(m, c)
 			g.began = g.checkpointAt(start.Cell)
-			return g, nil
+			return nil
 		}
 		g.tell(AtSpawn)
 	}
 	if !g.toSpawn() {
-		return nil, ErrNowhere
+		return ErrNowhere
 	}
 	g.began.real = start.Map == 0
 	if _, p := g.spawn(); p != nil {
 		g.began.from = p.ID
 	}
-	return g, nil
+	return nil
 }
 
 // checkpointAt is the beginning at a checkpoint in a cell of the map, if one is there.
@@ -164,7 +194,17 @@ func (g *Game) sizeOn(m *world.Map) body.Size {
 // stand takes m as the map the player is on.
 func (g *Game) stand(m *world.Map) {
 	g.mapID, g.ground, g.size = m.ID, g.groundOf(m), g.sizeOn(m)
+	g.areasHere()
 	g.meet()
+}
+
+// enter lets the player go to a map, on which they perhaps are already. What flies on another ends.
+func (g *Game) enter(m *world.Map) {
+	if m.ID != g.mapID {
+		g.leaveBehind()
+		g.shots = nil
+	}
+	g.stand(m)
 }
 
 func (g *Game) groundOf(m *world.Map) *body.Ground {
@@ -178,14 +218,16 @@ func (g *Game) groundOf(m *world.Map) *body.Ground {
 func (g *Game) tell(e Event) { g.events = append(g.events, e) }
 
 func (g *Game) set(m *world.Map, c grid.Point) {
-	g.stand(m)
+	g.enter(m)
 	g.through = 0
 	g.put(g.ground.At(c))
 	g.entered, g.checkpoint = g.place, 0
 }
 
 // put sets the player down at rest.
-func (g *Game) put(p body.Place) { g.place, g.motion, g.stepping = p, body.Motion{}, false }
+func (g *Game) put(p body.Place) {
+	g.place, g.motion, g.stepping, g.shoved = p, body.Motion{}, false, 0
+}
 
 // toSpawn sets the player down at the spawn, or at the nearest free cell; with
 // no spawn, on the first map that has a free cell.
@@ -211,6 +253,14 @@ func (g *Game) toSpawn() bool {
 // stays where they stand; if that place is solid now they are pushed to the
 // nearest free one within 8 cells, else to the spawn.
 func (g *Game) SetDocument(d *world.Document) error {
+	err := g.goOn(d)
+	if err == nil {
+		g.follow()
+	}
+	return err
+}
+
+func (g *Game) goOn(d *world.Document) error {
 	scale := g.doc.Project.Lattice() != d.Project.Lattice()
 	cell := g.place.Cell(g.doc.Project.Lattice())
 	g.look(d)
@@ -243,7 +293,12 @@ func (g *Game) Tick(in Input) {
 	if g.drifting && in&Through == 0 {
 		g.settle()
 	}
-	g.movePlatforms()
+	if g.timePasses() {
+		g.movePlatforms()
+		g.sink()
+		g.movePushables()
+	}
+	way := g.way
 	foot, falls := g.place.Y, g.motion.VY > 0
 	if in&Through != 0 {
 		g.drift(in)
@@ -256,12 +311,25 @@ func (g *Game) Tick(in Input) {
 		}
 		g.walk(in)
 	}
+	if in&Through == 0 {
+		g.blow()
+	}
 	g.leave()
-	g.moveFoes()
+	g.fight(in)
+	if g.timePasses() {
+		g.moveFoes()
+		g.moveDrops()
+		g.moveShots()
+		g.emit()
+	}
+	g.went = g.way != way || in&(Use|Jump) != 0
 	g.touchThings(falls || g.place.Y > foot, foot)
 	g.touch(g.cells())
 	pressed := in&Use != 0 && !g.used
 	g.used = in&Use != 0
+	if pressed && g.lift(in) {
+		pressed = false
+	}
 	cell := g.place.Cell(g.doc.Project.Lattice())
 	g.cross(cell, pressed)
 	if pressed && !g.finished {
@@ -269,6 +337,13 @@ func (g *Game) Tick(in Input) {
 		g.touch(grid.Rect{X: next.X, Y: next.Y, W: 1, H: 1})
 	}
 	g.suffer()
+	g.follow()
+}
+
+// timePasses reports whether everybody else moves in this tick: always, unless the project counts
+// time by the player's steps and is seen from above.
+func (g *Game) timePasses() bool {
+	return g.went || !g.doc.Project.Turns || g.ground.Map.View == world.SideView
 }
 
 // cells are those the player touches: from above the one of the foot, from the side all that
@@ -300,7 +375,7 @@ func (g *Game) leave() {
 		by := l.Pixel(g.ground.Map.Origin.Sub(beside.Map.Origin))
 		g.place = body.Place{X: g.place.X + by.X*body.Unit, Y: g.place.Y + by.Y*body.Unit}
 		g.goal = body.Place{X: g.goal.X + by.X*body.Unit, Y: g.goal.Y + by.Y*body.Unit}
-		g.stand(beside.Map)
+		g.enter(beside.Map)
 		g.entered, g.checkpoint, g.through = g.place, 0, 0
 		if !g.ground.Fits(g.size, g.place) {
 			// It is seen otherwise there, so that one is larger.
@@ -329,7 +404,12 @@ func (g *Game) toNearest(c grid.Point) bool {
 		return true
 	}
 	g.tell(AtSpawn)
-	return g.toSpawn()
+	if g.toSpawn() {
+		return true
+	}
+	// There is no room anywhere: as if they went through walls, until there is.
+	g.drifting = true
+	return false
 }
 
 // face keeps the facing while one of the held directions is it.
@@ -360,10 +440,7 @@ func (g *Game) touch(cells grid.Rect) {
 		}
 		switch p.Type {
 		case world.Collectible:
-			if i, taken := slices.BinarySearch(g.taken, p.ID); !taken {
-				g.taken = slices.Insert(g.taken, i, p.ID)
-				g.tell(Took)
-			}
+			g.take(p.ID)
 		case world.Checkpoint:
 			if at := g.ground.At(c); g.checkpoint != p.ID && g.ground.Fits(g.size, at) {
 				g.entered, g.checkpoint = at, p.ID
@@ -373,6 +450,14 @@ func (g *Game) touch(cells grid.Rect) {
 			g.finished = true
 			g.tell(Finished)
 		}
+	}
+}
+
+// take counts a collectible as taken.
+func (g *Game) take(id world.ID) {
+	if i, taken := slices.BinarySearch(g.taken, id); !taken {
+		g.taken = slices.Insert(g.taken, i, id)
+		g.tell(Took)
 	}
 }
 

@@ -218,6 +218,6 @@ func (r *Recording) restore(n, tick int) {
 // clone shares nothing with s that a game changes.
 func (s state) clone() state {
 	s.taken = slices.Clone(s.taken)
-	s.things = slices.Clone(s.things)
+	s.things, s.shots = slices.Clone(s.things), slices.Clone(s.shots)
 	return s
 }

@@ -51,10 +51,10 @@ func (g *Game) trace() byte {
 	return byte(h ^ h>>8 ^ h>>16 ^ h>>24)
 }
 
-// Hash is a hash of the whole state.
+// Hash is a hash of the whole state, but for the camera, which changes nothing in play.
 func (g *Game) Hash() uint64 {
 	h := fnv.New64a()
-	h.Write(g.Snapshot())
+	h.Write(g.played())
 	return h.Sum64()
 }
 
@@ -72,7 +72,7 @@ func (r *Recording) Kept(name string) (*world.Replay, error) {
 	case len(changes) > 0 && changes[0] < n:
 		return nil, ErrChanged
 	}
-	kept := &world.Replay{Name: name, From: r.game.began.from, Rules: Rules, Trace: slices.Clone(r.trace[:n])}
+	kept := &world.Replay{Name: name, From: r.game.began.from, Rules: Rules, Chance: r.game.chance, Trace: slices.Clone(r.trace[:n])}
 	for _, in := range r.inputs[:n] {
 		if in&helps != 0 {
 			return nil, ErrHelped
@@ -115,17 +115,19 @@ func (h *Hands) Next() (in Input, ok bool) {
 
 // NewFor begins a game where a replay began.
 func NewFor(d *world.Document, r *world.Replay) (*Game, error) {
+	start := Start{Chance: r.Chance}
 	if r.From == 0 {
-		return New(d, Start{})
+		return New(d, start)
 	}
 	for _, m := range d.Maps {
 		p := m.Piece(r.From)
 		switch {
 		case p == nil:
 		case p.Type == world.Spawn:
-			return New(d, Start{})
+			return New(d, start)
 		case p.Type == world.Checkpoint:
-			return New(d, Start{Map: m.ID, Cell: d.Project.Lattice().CellAt(p.Foot)})
+			start.Map, start.Cell = m.ID, d.Project.Lattice().CellAt(p.Foot)
+			return New(d, start)
 		}
 	}
 	return nil, ErrStartGone

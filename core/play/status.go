@@ -27,17 +27,20 @@ type Status struct {
 	// Health of Most is left; Safe says that nothing hurts for a moment.
 	Health, Most int
 	Safe         bool
+	// Striking says that a strike is seen, Lifted what is carried.
+	Striking bool
+	Lifted   world.ID
 }
 
 // Status tells how the game stands. Taken of Total collectibles are counted
 // over all maps.
 func (g *Game) Status() Status {
 	s := Status{Map: g.mapID, Place: g.place, Facing: g.facing, Ticks: g.tick, Finished: g.finished,
-		Checkpoint: g.checkpoint, Doing: g.motion.Mode, Health: max(0, g.moves.Health-g.harm), Most: g.moves.Health, Safe: g.safe > 0,
+		Checkpoint: g.checkpoint, Doing: g.motion.Mode, Health: max(0, g.moves.Health-g.harm), Most: g.moves.Health, Safe: g.safe > 0, Striking: g.struck > 0, Lifted: g.lifted,
 		Steps: g.way / (g.doc.Project.CellW * body.Unit)}
 	for _, m := range g.doc.Maps {
 		for _, p := range m.Pieces {
-			if p.Type == world.Collectible {
+			if p.Type == world.Collectible || p.Type == world.Lottery && g.draw(m, p) == world.Collectible {
 				s.Total++
 				if g.Taken(p.ID) {
 					s.Taken++
@@ -65,11 +68,6 @@ func (g *Game) Fits() bool { return g.drifting || g.ground.Fits(g.size, g.place)
 // Events is what happened in the last tick or change. The slice is used again.
 func (g *Game) Events() []Event { return g.events }
 
-// Camera is what the player sees, in pixels of the player's map.
-func (g *Game) Camera() grid.Rect {
-	return Seen(g.doc, g.ground.Map, grid.Point{X: g.place.X / body.Unit, Y: g.place.Y / body.Unit})
-}
-
 // Seen is what a player sees whose foot is at a pixel of a map, in its pixels: as many
 // cells as the project says, around the player, not beyond the map's edges unless the
 // map is smaller.
@@ -91,11 +89,18 @@ func fit(at, length, from, room int) int {
 
 const (
 	stateTag     = 'P'
-	stateVersion = 4
+	stateVersion = 5
 )
 
-// Snapshot is the whole state as canonical bytes, version 4.
+// Snapshot is the whole state as canonical bytes, version 5.
 func (g *Game) Snapshot() []byte {
+	w := pack.Writer{Bytes: g.played()}
+	g.lens.encode(&w)
+	return w.Bytes
+}
+
+// played is the state without the camera, which changes nothing in play.
+func (g *Game) played() []byte {
 	w := pack.Writer{Bytes: []byte{stateTag, stateVersion}}
 	w.Int(g.tick)
 	w.Uint(uint64(g.mapID))
@@ -112,10 +117,20 @@ func (g *Game) Snapshot() []byte {
 	for _, n := range []int{g.motion.VX, g.motion.VY, g.motion.RestX, g.motion.RestY, int(g.motion.Mode), g.motion.Left, g.motion.Asked, g.goal.X, g.goal.Y, g.harm, g.safe} {
 		w.Int(n)
 	}
-	for _, yes := range []bool{g.motion.Rising, g.motion.Thrown, g.jumped, g.stepping, g.drifting} {
+	for _, yes := range []bool{g.motion.Rising, g.motion.Thrown, g.jumped, g.stepping, g.drifting, g.went} {
 		w.Bool(yes)
 	}
 	w.Uint(g.seed)
+	w.Uint(g.chance)
+	w.Uint(uint64(g.lifted))
+	w.Uint(uint64(g.shoved))
+	for _, n := range []int{g.came, g.armed, g.struck} {
+		w.Int(n)
+	}
+	w.Uint(uint64(len(g.shots)))
+	for _, s := range g.shots {
+		s.encode(&w)
+	}
 	w.Uint(uint64(len(g.things)))
 	for _, t := range g.things {
 		t.encode(&w)

@@ -10,64 +10,130 @@ import (
 	"azzel/core/world"
 )
 
-// A Thing is what became of a piece that acts.
+// A Thing is what became of a piece that acts, or something that came out of an emitter.
 type Thing struct {
 	ID    world.ID
 	Place body.Place
 	// Way is where it goes: −1 or 1 in side-view, a facing from above.
 	Way int
-	// Gone says that it was defeated.
+	// Gone says that it was defeated, broken or taken.
 	Gone bool
+	// Type is what it is: that of its piece, but for a lottery piece, which is what was drawn,
+	// 0 for nothing.
+	Type world.ID
+	// from is the emitter that it came out of, 0 for a piece.
+	from world.ID
 	// far is how much of its way a platform has gone, in positions, back that it comes back.
 	far  int
 	back bool
-	// motion is how it moves in side-view; left for how many ticks it still wanders this way.
+	// rest is for how many ticks it still rests at the end of its way.
+	rest int
+	// motion is how it moves in side-view, and from above the speed of what was thrown; left for
+	// how many ticks it still wanders this way, or is there.
 	motion body.Motion
 	left   int
+	// hits is how many it has borne, wait how many ticks it has waited to shoot or to let
+	// something come.
+	hits, wait int
+	// thrown says that it flies.
+	thrown bool
 }
 
-// An actor is a piece that acts on the player's map.
+// emitted is set in the ids of what came out of emitters, and in those of nothing else.
+const emitted world.ID = 1 << 63
+
+// An actor is something that acts on the player's map.
 type actor struct {
 	piece *world.Piece
 	acts  world.Acting
+	of    world.ID
 	size  body.Size
 	drive body.Drive
+	track *track
+	area  *world.Area
 	// at is where its Thing is among those of the state, box where what it covers is among the
-	// boxes of the ground, for a platform.
+	// boxes or floors of the ground, if it is solid.
 	at, box int
+	// carried says that it was taken along in this tick.
+	carried bool
 }
 
 // meet makes the things of the map the player is on that are not there yet, and lists who
 // acts there: by cell, type and number, so that neither ids nor the order of placing count.
 func (g *Game) meet() {
 	l := g.doc.Project.Lattice()
+	m := g.ground.Map
 	g.actors = g.actors[:0]
-	platforms := 0
-	for _, p := range g.ground.Map.Pieces {
-		if world.Acts(p.Type) {
-			a := actor{piece: p, acts: p.Filled(), size: sizeOfPiece(l, p, g.ground.Map.View), box: platforms}
-			if p.Type == world.MovingPlatform {
-				platforms++
-			}
-			a.drive = body.NewDrive(l, world.Movement{Speed: max(1, a.acts.Speed)}.Filled())
-			g.actors = append(g.actors, a)
+	for _, p := range m.Pieces {
+		if !world.Acts(p.Type) {
+			continue
+		}
+		i, there := g.thing(p.ID)
+		if !there {
+			g.things = slices.Insert(g.things, i, Thing{ID: p.ID, Place: footOf(p), Way: wayOf(p, m.View)})
+		}
+		if g.things[i].Type = p.Type; p.Type == world.Lottery {
+			g.things[i].Type = g.draw(m, p)
+		}
+		g.actors = append(g.actors, actor{piece: p})
+	}
+	for _, t := range g.things {
+		if p := m.Piece(t.from); t.from != 0 && p != nil {
+			came := &world.Piece{ID: t.ID, Type: t.Type, Foot: p.Foot, Acting: p.Acting, Number: int(t.ID &^ emitted)}
+			g.actors = append(g.actors, actor{piece: came})
 		}
 	}
+	platforms, solid := 0, 0
+	for k := range g.actors {
+		a := &g.actors[k]
+		a.at, _ = g.thing(a.piece.ID)
+		a.of, a.acts, a.box = g.things[a.at].Type, a.piece.Filled(), -1
+		a.size = sizeOfType(l, a.of, a.piece, m.View)
+		a.drive = body.NewDrive(l, world.Movement{Speed: max(1, a.acts.Speed)}.Filled())
+		a.track = g.trackOf(a.piece)
+		if a.area = g.doc.Area(a.acts.Area); a.area != nil && a.area.Map != m.ID {
+			a.area = nil
+		}
+		switch {
+		case a.of == world.MovingPlatform && m.View == world.TopDown:
+			a.box = platforms
+			platforms++
+		case isSolid(a.of):
+			a.box = solid
+			solid++
+		}
+	}
+	if g.lifted != 0 && !slices.ContainsFunc(g.actors, func(a actor) bool { return a.piece.ID == g.lifted }) {
+		g.lifted = 0
+	}
+	g.solidThings(g.ground)
 	slices.SortFunc(g.actors, func(a, b actor) int {
 		x, y := l.CellAt(a.piece.Foot), l.CellAt(b.piece.Foot)
 		return cmp.Or(cmp.Compare(x.Y, y.Y), cmp.Compare(x.X, y.X), cmp.Compare(a.piece.Type, b.piece.Type), cmp.Compare(a.piece.Number, b.piece.Number))
 	})
-	for _, a := range g.actors {
-		i, there := g.thing(a.piece.ID)
-		if !there {
-			g.things = slices.Insert(g.things, i, Thing{ID: a.piece.ID, Place: footOf(a.piece), Way: 1})
-		}
+	if g.by == nil {
+		g.by = map[world.ID][]int{}
 	}
-	for k := range g.actors {
-		a := &g.actors[k]
-		a.at, _ = g.thing(a.piece.ID)
+	for of := range g.by {
+		g.by[of] = g.by[of][:0]
 	}
-	g.solidThings(g.ground)
+	for k, a := range g.actors {
+		g.by[a.of] = append(g.by[a.of], k)
+	}
+}
+
+// wayOf is where a piece looks at first.
+func wayOf(p *world.Piece, view world.View) int {
+	looks := world.Facing(p.Looks - 1)
+	switch {
+	case p.Looks == 0:
+		return 1
+	case view == world.TopDown:
+		return int(looks)
+	case looks == world.West:
+		return -1
+	}
+	return 1
 }
 
 // footOf is where the foot of a piece is at first.
@@ -75,13 +141,30 @@ func footOf(p *world.Piece) body.Place {
 	return body.Place{X: p.Foot.X * body.Unit, Y: (p.Foot.Y + 1) * body.Unit}
 }
 
-// sizeOfPiece is the body of a piece that acts.
-func sizeOfPiece(l grid.Lattice, p *world.Piece, view world.View) body.Size {
-	switch p.Type {
+// isSolid reports whether things of a type stop bodies.
+func isSolid(of world.ID) bool {
+	return of == world.MovingPlatform || of == world.Pushable || of == world.Breakable
+}
+
+// sizeOfType is the body of a piece that acts as one of a type.
+func sizeOfType(l grid.Lattice, of world.ID, p *world.Piece, view world.View) body.Size {
+	switch of {
 	case world.MovingPlatform:
+		if view == world.TopDown {
+			return body.Size{W: p.Width() * l.W, H: l.H}
+		}
 		return body.Size{W: p.Width() * l.W, H: max(1, l.H/2)}
 	case world.Spring:
 		return body.Size{W: max(2, l.W*3/4), H: max(2, l.H/2)}
+	case world.Pushable:
+		// A little smaller than a cell, so that it goes through gaps of one; from the side as high
+		// as a cell, so that one walks over it where it fills a hole.
+		if view == world.SideView {
+			return body.Size{W: max(2, l.W*7/8), H: l.H}
+		}
+		return body.Size{W: max(2, l.W*7/8), H: max(2, l.H*7/8)}
+	case world.Breakable:
+		return body.Size{W: l.W, H: l.H}
 	}
 	if view == world.TopDown {
 		return body.PlayerSize(l)
@@ -90,19 +173,40 @@ func sizeOfPiece(l grid.Lattice, p *world.Piece, view world.View) body.Size {
 }
 
 // solidThings puts what is solid of the things of a map where bodies ask for it, in the order
-// of its pieces.
+// in which meet counts them.
 func (g *Game) solidThings(of *body.Ground) {
-	l := of.Lattice
-	of.Boxes = of.Boxes[:0]
+	of.Boxes, of.Floors = of.Boxes[:0], of.Floors[:0]
 	for _, p := range of.Map.Pieces {
-		if p.Type != world.MovingPlatform {
+		if !world.Acts(p.Type) {
 			continue
 		}
-		at := footOf(p)
+		t := Thing{Place: footOf(p), Type: p.Type}
 		if i, there := g.thing(p.ID); there {
-			at = g.things[i].Place
+			t = g.things[i]
+			t.Type = p.Type
 		}
-		of.Boxes = append(of.Boxes, sizeOfPiece(l, p, of.Map.View).Box(at))
+		if p.Type == world.Lottery {
+			t.Type = g.draw(of.Map, p)
+		}
+		g.solidThing(of, p, t)
+	}
+	for _, t := range g.things {
+		if p := of.Map.Piece(t.from); t.from != 0 && p != nil {
+			g.solidThing(of, p, t)
+		}
+	}
+}
+
+func (g *Game) solidThing(of *body.Ground, p *world.Piece, t Thing) {
+	box := body.Nowhere
+	if !t.Gone && t.ID != g.lifted || t.ID == 0 {
+		box = sizeOfType(of.Lattice, t.Type, p, of.Map.View).Box(t.Place)
+	}
+	switch {
+	case t.Type == world.MovingPlatform && of.Map.View == world.TopDown:
+		of.Floors = append(of.Floors, box)
+	case isSolid(t.Type):
+		of.Boxes = append(of.Boxes, box)
 	}
 }
 
@@ -111,226 +215,10 @@ func (g *Game) thing(id world.ID) (int, bool) {
 	return slices.BinarySearchFunc(g.things, id, func(t Thing, id world.ID) int { return cmp.Compare(t.ID, id) })
 }
 
-// movePlatforms lets all platforms of the map go on, with who stands on them.
-func (g *Game) movePlatforms() {
-	on := g.mapID
-	for _, a := range g.actors {
-		if a.piece.Type != world.MovingPlatform {
-			continue
-		}
-		t := &g.things[a.at]
-		was := a.size.Box(t.Place)
-		t.glide(g, a)
-		is := a.size.Box(t.Place)
-		g.ground.Boxes[a.box] = is
-		if g.carry(was, is); g.mapID != on {
-			// One was set down on another map.
-			return
-		}
-	}
-}
-
-// glide moves a platform along its way, to and fro.
-func (t *Thing) glide(g *Game, a actor) {
-	from := footOf(a.piece)
-	dx, dy := a.acts.ToX*body.Unit, a.acts.ToY*body.Unit
-	length := grid.Root(dx>>4*(dx>>4)+dy>>4*(dy>>4)) << 4
-	if length == 0 {
-		t.Place = from
-		return
-	}
-	step := g.pace(a.acts.Speed)
-	if t.back {
-		t.far -= step
-	} else {
-		t.far += step
-	}
-	t.far = min(max(t.far, 0), length)
-	if t.far == 0 || t.far == length {
-		t.back = t.far == length
-	}
-	t.Place = body.Place{X: from.X + dx*t.far/length, Y: from.Y + dy*t.far/length}
-}
-
-// carry takes the player along who stands on a platform that went from one box to another, or
-// pushes them who is in its way. Who can't be pushed is hurt and comes back to where they
-// came in.
-func (g *Game) carry(was, is body.Box) {
-	dx, dy := is.X0-was.X0, is.Y0-was.Y0
-	if dx == 0 && dy == 0 || g.drifting {
-		return
-	}
-	side := g.ground.Map.View == world.SideView
-	mine := g.size.Box(g.place)
-	if side && g.motion.VY >= 0 && mine.Y1 == was.Y0 && mine.X0 < was.X1 && was.X0 < mine.X1 {
-		to := body.Place{X: g.place.X, Y: g.place.Y + dy}
-		if !g.ground.Fits(g.size, to) {
-			if dy > 0 {
-				return
-			}
-			g.crush()
-			return
-		}
-		g.place, _ = g.ground.Along(g.size, to, dx)
-		return
-	}
-	if !mine.Meets(is) {
-		return
-	}
-	// Out of its way: in the direction it goes, sideways first.
-	var tries [2]body.Place
-	tries[0], tries[1] = g.place, g.place
-	switch {
-	case dx > 0:
-		tries[0].X += is.X1 - mine.X0
-	case dx < 0:
-		tries[0].X -= mine.X1 - is.X0
-	}
-	switch {
-	case dy > 0:
-		tries[1].Y += is.Y1 - mine.Y0
-	case dy < 0:
-		tries[1].Y -= mine.Y1 - is.Y0
-	}
-	for _, to := range tries {
-		if to != g.place && g.ground.Fits(g.size, to) {
-			g.place = to
-			return
-		}
-	}
-	g.crush()
-}
-
-// crush hurts who is between two things, and sets them down where they came in.
-func (g *Game) crush() {
-	g.wound(1)
-	g.tell(Crushed)
-	g.comeBack()
-}
-
-// moveFoes lets everybody else of the map move.
-func (g *Game) moveFoes() {
-	for _, a := range g.actors {
-		t := &g.things[a.at]
-		if a.piece.Type != world.Foe || t.Gone || a.acts.Does == world.Stands && g.ground.Map.View == world.TopDown {
-			continue
-		}
-		if !g.ground.Fits(a.size, t.Place) {
-			// Something became solid there: it waits until it is free again.
-			continue
-		}
-		if g.ground.Map.View == world.SideView {
-			g.moveFoeFromTheSide(a, t)
-		} else {
-			g.moveFoe(a, t)
-		}
-	}
-}
-
-// sees tells how far away the player is from a thing, and whether it sees them.
-func (g *Game) sees(a actor, t *Thing) (dx, dy int, sees bool) {
-	dx, dy = g.place.X-t.Place.X, g.place.Y-t.Place.Y
-	l := g.doc.Project.Lattice()
-	return dx, dy, g.helped&Unseen == 0 && max(dx, -dx) <= a.acts.Range*l.W*body.Unit && max(dy, -dy) <= a.acts.Range*l.H*body.Unit
-}
-
-func (g *Game) moveFoeFromTheSide(a actor, t *Thing) {
-	in := body.Intent{X: t.Way}
-	dx, _, sees := g.sees(a, t)
-	switch a.acts.Does {
-	case world.Stands:
-		in.X = 0
-	case world.Follows, world.Flees:
-		if in.X = 0; sees {
-			in.X = cmp.Compare(dx, 0)
-			if a.acts.Does == world.Flees {
-				in.X = -in.X
-			}
-		}
-		if in.X != 0 {
-			t.Way = in.X
-		}
-	case world.Wanders:
-		if t.left--; t.left <= 0 {
-			t.left = 30 + g.random(90)
-			t.Way = g.random(3) - 1
-		}
-		in.X = t.Way
-	}
-	before := t.Place
-	if in.X != 0 && t.motion.Mode == body.Grounded && g.ground.Ledge(a.size, t.Place, in.X) {
-		if t.turn(a); a.acts.Does == world.Patrols {
-			in.X = t.Way
-		} else {
-			in.X = 0
-		}
-		t.motion.VX = 0
-	}
-	t.Place, t.motion = g.ground.Go(a.size, t.Place, t.motion, a.drive, in)
-	if in.X != 0 && t.Place.X == before.X && t.motion.VX == 0 {
-		t.turn(a)
-	}
-	if !g.ground.Map.Bounds.Has(t.Place.Cell(g.doc.Project.Lattice())) {
-		// Off the map.
-		t.Gone = true
-	}
-}
-
-// turn lets who goes to and fro go the other way.
-func (t *Thing) turn(a actor) {
-	if a.acts.Does == world.Patrols || a.acts.Does == world.Wanders {
-		t.Way = -t.Way
-	}
-}
-
-func (g *Game) moveFoe(a actor, t *Thing) {
-	dx, dy, sees := g.sees(a, t)
-	speed := g.pace(a.acts.Speed)
-	way := ahead[t.Way&3]
-	switch a.acts.Does {
-	case world.Follows, world.Flees:
-		if !sees {
-			return
-		}
-		way = grid.Point{X: cmp.Compare(dx, 0), Y: cmp.Compare(dy, 0)}
-		if max(dx, -dx) > 2*max(dy, -dy) {
-			way.Y = 0
-		} else if max(dy, -dy) > 2*max(dx, -dx) {
-			way.X = 0
-		}
-		if a.acts.Does == world.Flees {
-			way = grid.Point{X: -way.X, Y: -way.Y}
-		}
-		if way.X != 0 && way.Y != 0 {
-			speed = speed * 181 / 256
-		}
-	case world.Wanders:
-		if t.left--; t.left <= 0 {
-			t.left = 30 + g.random(90)
-			t.Way = g.random(4)
-		}
-	}
-	before := t.Place
-	next := g.ground.Move(a.size, t.Place, way.X*speed, way.Y*speed)
-	l := g.doc.Project.Lattice()
-	if b := g.ground.Map.Bounds; !b.Has(next.Cell(l)) || g.ground.Doorway(next.Cell(l)) || a.acts.Does == world.Wanders && g.strays(a, next) {
-		next = before
-	}
-	if t.Place = next; next == before {
-		switch a.acts.Does {
-		case world.Patrols:
-			t.Way = [4]int{world.South: int(world.North), world.West: int(world.East), world.East: int(world.West), world.North: int(world.South)}[t.Way&3]
-		case world.Wanders:
-			t.left = 0
-		}
-	}
-}
-
-// strays reports whether a place is further from where a piece stands than its range.
-func (g *Game) strays(a actor, p body.Place) bool {
-	l, from := g.doc.Project.Lattice(), footOf(a.piece)
-	dx, dy := p.X-from.X, p.Y-from.Y
-	return max(dx, -dx) > a.acts.Range*l.W*body.Unit || max(dy, -dy) > a.acts.Range*l.H*body.Unit
+// there reports whether an actor is on the map to be met.
+func (g *Game) there(a *actor) bool {
+	t := &g.things[a.at]
+	return !t.Gone && t.ID != g.lifted
 }
 
 // touchThings lets happen what the player touches that acts.
@@ -339,7 +227,8 @@ func (g *Game) touchThings(fell bool, foot int) {
 	l := g.doc.Project.Lattice()
 	side := g.ground.Map.View == world.SideView
 	at := g.place
-	for _, a := range g.actors {
+	for k := range g.actors {
+		a := &g.actors[k]
 		if g.place != at {
 			// One was set down elsewhere.
 			return
@@ -351,15 +240,16 @@ func (g *Game) touchThings(fell bool, foot int) {
 		}
 		// From above, in this tick: the foot was higher than the upper half of it.
 		onto := side && fell && foot <= (box.Y0+box.Y1)/2
-		switch a.piece.Type {
+		switch a.of {
 		case world.Spring:
 			if side && g.motion.VY >= 0 {
-				g.motion = body.Motion{VX: g.motion.VX, VY: -g.drive.SpringSpeed(a.acts.Strength*l.H/10) - g.drive.Half, Thrown: true, Mode: body.Airborne}
+				drive := g.underForces()
+				g.motion = body.Motion{VX: g.motion.VX, VY: -drive.SpringSpeed(a.acts.Strength*l.H/10) - drive.Half, Thrown: true, Mode: body.Airborne}
 				g.tell(Sprung)
 			}
 		case world.Foe:
-			if onto {
-				t.Gone = true
+			if onto && g.moves.Can(world.Stomping) {
+				g.hit(a)
 				g.motion.VY, g.motion.Mode, g.motion.Rising = -g.drive.Leap*2/3, body.Airborne, g.jumped
 				g.tell(Stomped)
 				continue
@@ -367,6 +257,10 @@ func (g *Game) touchThings(fell bool, foot int) {
 			g.hurt(a.acts.Strength)
 		case world.Hazard:
 			g.hurt(a.acts.Strength)
+		case world.Collectible:
+			// One that was drawn: it is taken like the others.
+			g.take(t.ID)
+			t.Gone = true
 		}
 	}
 }
@@ -375,27 +269,38 @@ func (g *Game) touchThings(fell bool, foot int) {
 // Splittable Pseudorandom Number Generators", 2014.)
 func (g *Game) random(n int) int {
 	g.seed += 0x9e3779b97f4a7c15
-	z := g.seed
-	z = (z ^ z>>30) * 0xbf58476d1ce4e5b9
-	z = (z ^ z>>27) * 0x94d049bb133111eb
-	return int((z ^ z>>31) % uint64(n))
+	return int(mixed(g.seed) % uint64(n))
 }
 
-// Things are all pieces that act on the player's map, as they are now, with their pieces.
-func (g *Game) Things(each func(*world.Piece, Thing)) {
+func mixed(z uint64) uint64 {
+	z = (z ^ z>>30) * 0xbf58476d1ce4e5b9
+	z = (z ^ z>>27) * 0x94d049bb133111eb
+	return z ^ z>>31
+}
+
+// Things are all that acts on the player's map, as it is now, with how many cells wide it is.
+func (g *Game) Things(each func(t Thing, cells int)) {
 	for _, a := range g.actors {
-		each(a.piece, g.things[a.at])
+		if t := g.things[a.at]; t.Type != 0 {
+			cells := 1
+			if a.of == world.MovingPlatform {
+				cells = a.piece.Width()
+			}
+			each(t, cells)
+		}
 	}
 }
 
 // encode writes a thing as canonical bytes.
 func (t *Thing) encode(w *pack.Writer) {
 	w.Uint(uint64(t.ID))
+	w.Uint(uint64(t.from))
+	w.Uint(uint64(t.Type))
 	m := t.motion
-	for _, n := range []int{t.Place.X, t.Place.Y, t.Way, t.far, t.left, m.VX, m.VY, m.RestX, m.RestY, int(m.Mode), m.Left, m.Asked} {
+	for _, n := range []int{t.Place.X, t.Place.Y, t.Way, t.far, t.rest, t.left, t.hits, t.wait, m.VX, m.VY, m.RestX, m.RestY, int(m.Mode), m.Left, m.Asked} {
 		w.Int(n)
 	}
-	for _, yes := range []bool{t.Gone, t.back, m.Rising, m.Thrown} {
+	for _, yes := range []bool{t.Gone, t.back, t.thrown, m.Rising, m.Thrown} {
 		w.Bool(yes)
 	}
 }

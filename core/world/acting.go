@@ -63,7 +63,67 @@ type Acting struct {
 	// stands.
 	ToX int `json:"toX,omitempty"`
 	ToY int `json:"toY,omitempty"`
+	// Every is how many ticks lie between two shots, or between two things that come out of an
+	// emitter; Most how many of those there may be at once.
+	Every int `json:"every,omitempty"`
+	Most  int `json:"most,omitempty"`
+	// Rest is for how many ticks it rests at each end of its way.
+	Rest int `json:"rest,omitempty"`
+	// Bears is how many hits it bears.
+	Bears int `json:"bears,omitempty"`
+	// Looks is where it looks while it stands: 0 to where it goes, else a facing plus 1.
+	Looks int `json:"looks,omitempty"`
+	// Odds are what comes out of an emitter or lottery piece.
+	Odds Odds `json:"odds,omitzero"`
+	// Track is what it follows, Area where it stays; 0 for none.
+	Track ID `json:"track,omitempty"`
+	Area  ID `json:"area,omitempty"`
 }
+
+// Odds are the weights of what may come, each 0 to limit.Weight: all of them 0 stand for the
+// usual ones.
+type Odds [5]int
+
+// What may come of odds.
+const (
+	OddsNothing = iota
+	OddsCollectible
+	OddsFoe
+	OddsHazard
+	OddsPushable
+)
+
+// oddsTypes are what comes, in the order of Odds.
+var oddsTypes = [...]ID{0, Collectible, Foe, Hazard, Pushable}
+
+// OddsNames are the words for what may come, in the order of Odds.
+var OddsNames = [...]string{"nothing", "collectible", "foe", "hazard", "pushable"}
+
+// Sum is all weights together.
+func (o Odds) Sum() int {
+	n := 0
+	for _, w := range o {
+		n += w
+	}
+	return n
+}
+
+// Draw is the type that comes for a number from 0 to before Sum; 0 for nothing.
+func (o Odds) Draw(n int) ID {
+	for i, w := range o {
+		if n -= w; n < 0 {
+			return oddsTypes[i]
+		}
+	}
+	return 0
+}
+
+// UsualLottery is what a lottery piece draws from where neither it nor its map says otherwise,
+// UsualEmitter what comes out of an emitter that says nothing.
+var (
+	UsualLottery = Odds{1, 1, 1, 1, 0}
+	UsualEmitter = Odds{OddsFoe: 1}
+)
 
 // The fields of a piece that say how it acts.
 const (
@@ -72,6 +132,14 @@ const (
 	FieldRange
 	FieldStrength
 	FieldTo
+	FieldEvery
+	FieldMost
+	FieldBears
+	FieldLooks
+	FieldOdds
+	FieldTrack
+	FieldArea
+	FieldRest
 )
 
 var actingFields = []field[Piece]{
@@ -80,23 +148,48 @@ var actingFields = []field[Piece]{
 	intsField(FieldRange, func(p *Piece) *int { return &p.Range }),
 	intsField(FieldStrength, func(p *Piece) *int { return &p.Strength }),
 	intsField(FieldTo, func(p *Piece) *int { return &p.ToX }, func(p *Piece) *int { return &p.ToY }),
+	intsField(FieldEvery, func(p *Piece) *int { return &p.Every }),
+	intsField(FieldMost, func(p *Piece) *int { return &p.Most }),
+	intsField(FieldBears, func(p *Piece) *int { return &p.Bears }),
+	intsField(FieldLooks, func(p *Piece) *int { return &p.Looks }),
+	oddsField(FieldOdds, func(p *Piece) *Odds { return &p.Odds }),
+	idField(FieldTrack, func(p *Piece) *ID { return &p.Track }),
+	idField(FieldArea, func(p *Piece) *ID { return &p.Area }),
+	intsField(FieldRest, func(p *Piece) *int { return &p.Rest }),
+}
+
+// oddsField is all weights together.
+func oddsField[T any](n Field, at func(*T) *Odds) field[T] {
+	weights := make([]func(*T) *int, len(Odds{}))
+	for i := range weights {
+		weights[i] = func(t *T) *int { return &at(t)[i] }
+	}
+	return intsField(n, weights...)
 }
 
 // usualActing is what values of 0 stand for.
 var usualActing = map[ID]Acting{
 	MovingPlatform: {Speed: 30, Range: 3},
-	Foe:            {Speed: 25, Range: 6, Strength: 1},
+	Foe:            {Speed: 25, Range: 6, Strength: 1, Bears: 1},
 	Spring:         {Strength: 50},
 	Hazard:         {Strength: 1},
+	Pushable:       {},
+	Breakable:      {Bears: 1},
+	Emitter:        {Speed: 25, Range: 6, Strength: 1, Bears: 1, Every: 120, Most: 3, Odds: UsualEmitter},
+	Lottery:        {Speed: 25, Range: 6, Strength: 1, Bears: 1},
 }
 
 // Filled is how a piece acts, with the usual values where it has none.
 func (p *Piece) Filled() Acting {
 	a, usual := p.Acting, usualActing[p.Type]
-	for _, v := range [][2]*int{{&a.Speed, &usual.Speed}, {&a.Range, &usual.Range}, {&a.Strength, &usual.Strength}} {
+	for _, v := range [][2]*int{{&a.Speed, &usual.Speed}, {&a.Range, &usual.Range}, {&a.Strength, &usual.Strength},
+		{&a.Every, &usual.Every}, {&a.Most, &usual.Most}, {&a.Bears, &usual.Bears}} {
 		if *v[0] == 0 {
 			*v[0] = *v[1]
 		}
+	}
+	if a.Odds.Sum() == 0 {
+		a.Odds = usual.Odds
 	}
 	return a
 }
@@ -116,7 +209,20 @@ var actingTerms = [...]struct {
 	{"strength", "the strength of a piece", 0, 10 * limit.Jump, func(a *Acting) *int { return &a.Strength }},
 	{"to-x", "how far to the right a piece goes, in pixels,", -far, far, func(a *Acting) *int { return &a.ToX }},
 	{"to-y", "how far down a piece goes, in pixels,", -far, far, func(a *Acting) *int { return &a.ToY }},
+	{"every", "how often something comes, in ticks,", 0, limit.Interval, func(a *Acting) *int { return &a.Every }},
+	{"most", "how many there may be at once", 0, limit.Emitted, func(a *Acting) *int { return &a.Most }},
+	{"rest", "how long a piece rests, in ticks,", 0, limit.Interval, func(a *Acting) *int { return &a.Rest }},
+	{"bears", "how many hits a piece bears", 0, limit.Bears, func(a *Acting) *int { return &a.Bears }},
+	{"looks", "where a piece looks", 0, int(North) + 1, func(a *Acting) *int { return &a.Looks }},
+	{OddsTerm(OddsNothing), "the weight of nothing", 0, limit.Weight, func(a *Acting) *int { return &a.Odds[OddsNothing] }},
+	{OddsTerm(OddsCollectible), "the weight of a collectible", 0, limit.Weight, func(a *Acting) *int { return &a.Odds[OddsCollectible] }},
+	{OddsTerm(OddsFoe), "the weight of a foe", 0, limit.Weight, func(a *Acting) *int { return &a.Odds[OddsFoe] }},
+	{OddsTerm(OddsHazard), "the weight of a hazard", 0, limit.Weight, func(a *Acting) *int { return &a.Odds[OddsHazard] }},
+	{OddsTerm(OddsPushable), "the weight of a pushable", 0, limit.Weight, func(a *Acting) *int { return &a.Odds[OddsPushable] }},
 }
+
+// OddsTerm is the name that a weight has for the page.
+func OddsTerm(i int) string { return "odds-" + OddsNames[i] }
 
 // With sets a value by the name it has for the page. An error says in words what it may be.
 func (a Acting) With(name string, value int) (Acting, error) {
@@ -155,7 +261,21 @@ func (a Acting) encode(w *pack.Writer) {
 }
 
 func decodeActing(r *pack.Reader) Acting {
-	return Acting{Doing(r.Int()), r.Int(), r.Int(), r.Int(), r.Int(), r.Int()}
+	return Acting{Does: Doing(r.Int()), Speed: r.Int(), Range: r.Int(), Strength: r.Int(), ToX: r.Int(), ToY: r.Int()}
+}
+
+// more points at what encode does not write, but for what is of one map alone: track and area.
+func (a *Acting) more() []*int {
+	list := []*int{&a.Every, &a.Most, &a.Bears, &a.Looks, &a.Rest}
+	for i := range a.Odds {
+		list = append(list, &a.Odds[i])
+	}
+	return list
+}
+
+// hasMore reports whether more points at anything but 0.
+func (a Acting) hasMore() bool {
+	return slices.ContainsFunc(a.more(), func(n *int) bool { return *n != 0 })
 }
 
 // Part is a to be written down, nil if it is as usual in all.
@@ -183,6 +303,9 @@ func Acts(of ID) bool { _, acts := usualActing[of]; return acts }
 func (m *Map) FootOf(l grid.Lattice, of ID, c grid.Point) grid.Point {
 	foot := l.Foot(c)
 	switch {
+	case m.View != SideView && (of == MovingPlatform || of == Pushable || of == Breakable):
+		// What is as large as a cell lies in it.
+		foot.Y = (c.Y+1)*l.H - 1
 	case m.View != SideView:
 	case of == MovingPlatform:
 		foot.Y = c.Y*l.H + max(1, l.H/2) - 1

@@ -264,6 +264,13 @@ func encodeBlock(b *Block, w *pack.Writer) {
 			p.Acting.encode(w)
 		}
 	}
+	if slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.hasMore() }) {
+		for _, p := range b.Pieces {
+			for _, n := range p.more() {
+				w.Int(*n)
+			}
+		}
+	}
 }
 
 func decodeBlock(r *pack.Reader) Block {
@@ -289,9 +296,18 @@ func decodeBlock(r *pack.Reader) Block {
 	if r.Err() == nil && r.Len() > 0 {
 		for i := range b.Pieces {
 			b.Pieces[i].Acting = decodeActing(r)
-			if err := b.Pieces[i].Acting.check(); err != nil && r.Err() == nil {
-				r.Fail(err)
+		}
+	}
+	if r.Err() == nil && r.Len() > 0 {
+		for i := range b.Pieces {
+			for _, n := range b.Pieces[i].more() {
+				*n = r.Int()
 			}
+		}
+	}
+	for _, p := range b.Pieces {
+		if err := p.Acting.check(); err != nil && r.Err() == nil {
+			r.Fail(err)
 		}
 	}
 	return b

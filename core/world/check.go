@@ -40,7 +40,7 @@ func (p *Project) Check() error {
 	if p.SeenW < 1 || p.SeenH < 1 || p.SeenW > limit.MaxSeen || p.SeenH > limit.MaxSeen {
 		return fmt.Errorf("the player sees 1 to %d cells each way; this is %d × %d", limit.MaxSeen, p.SeenW, p.SeenH)
 	}
-	return nil
+	return p.Camera.check()
 }
 
 // check holds one thing, if it is there, against the limits and against what
@@ -79,6 +79,16 @@ func (d *Document) check(r Ref) error {
 	case KindReplay:
 		if kept := d.Replay(r.ID); kept != nil {
 			return d.checkReplay(kept)
+		}
+		return nil
+	case KindTrack:
+		if t := d.Track(r.ID); t != nil {
+			return d.checkTrack(t)
+		}
+		return nil
+	case KindArea:
+		if a := d.Area(r.ID); a != nil {
+			return d.checkArea(a)
 		}
 		return nil
 	case KindCrossing:
@@ -188,6 +198,9 @@ func (d *Document) checkMap(id ID) error {
 		if len(d.CrossingsOf(id)) > 0 {
 			return errors.New("a crossing still leads to this map")
 		}
+		if len(d.OfMap(id)) > 0 {
+			return errors.New("a track or an area still lies on this map")
+		}
 		return nil
 	}
 	if err := CheckName(m.Name, false); err != nil {
@@ -217,6 +230,14 @@ func (d *Document) checkMap(id ID) error {
 	}
 	if err := m.checkLook(); err != nil {
 		return err
+	}
+	if err := m.Forces.check(); err != nil {
+		return fmt.Errorf("on %s %w", m.Name, err)
+	}
+	for _, w := range m.Lottery {
+		if w < 0 || w > limit.Weight {
+			return fmt.Errorf("a weight of the lottery on %s is 0 to %d, not %d", m.Name, limit.Weight, w)
+		}
 	}
 	return m.checkLayers()
 }

@@ -11,6 +11,8 @@ import (
 // with all that is done with it alike.
 type collection struct {
 	kind Kind
+	// since is the version of the document's encoding from which on it is there.
+	since byte
 	// most is how many there may be.
 	most   int
 	clone  func(*Document)
@@ -110,7 +112,17 @@ var collections = []collection{
 	collect(KindProperty, limit.Properties, func(d *Document) *[]*Property { return &d.Properties }, propertyFields,
 		item[Property]{func(p *Property) *ID { return &p.ID }, func(p *Property) string { return p.Name }, func(p *Property) *int { return &p.Number }, true}),
 	collect(KindReplay, limit.Replays, func(d *Document) *[]*Replay { return &d.Replays }, replayFields,
-		item[Replay]{func(r *Replay) *ID { return &r.ID }, func(r *Replay) string { return r.Name }, func(r *Replay) *int { return &r.Number }, true}),
+		item[Replay]{func(r *Replay) *ID { return &r.ID }, func(r *Replay) string { return r.Name }, func(r *Replay) *int { return &r.Number }, true}).from(4),
+	collect(KindTrack, limit.Tracks, func(d *Document) *[]*Track { return &d.Tracks }, trackFields,
+		item[Track]{func(t *Track) *ID { return &t.ID }, func(t *Track) string { return t.Name }, func(t *Track) *int { return &t.Number }, true}).from(5),
+	collect(KindArea, limit.Areas, func(d *Document) *[]*Area { return &d.Areas }, areaFields,
+		item[Area]{func(a *Area) *ID { return &a.ID }, func(a *Area) string { return a.Name }, func(a *Area) *int { return &a.Number }, true}).from(5),
+}
+
+// from says since which version of the encoding a collection is there.
+func (c collection) from(version byte) collection {
+	c.since = version
+	return c
 }
 
 // collectionOf finds the collection of a kind; nil for what lies in maps.

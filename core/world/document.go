@@ -60,6 +60,9 @@ type Document struct {
 	Patches []*Patch
 	// Replays are sorted by number.
 	Replays []*Replay
+	// Tracks and Areas are sorted by number.
+	Tracks []*Track
+	Areas  []*Area
 	// bonds finds the bond of a tile.
 	bonds *bondIndex
 	// next is the creation number that comes next.
@@ -81,6 +84,11 @@ type Project struct {
 	Player ID
 	// Drawer is how tilesets, bonds and medleys are arranged.
 	Drawer Arrangement
+	// Camera is how what the player sees follows them.
+	Camera Camera
+	// Turns says that time passes by steps: from above, everybody else moves when the player
+	// has taken a step.
+	Turns bool
 	// Legend is what the colours of pictures meant that maps were made of.
 	Legend Legend
 }
@@ -159,6 +167,9 @@ type Map struct {
 	Notes, Keywords string
 	// Own are its values of the project's own properties.
 	Own *tiles.Own
+	// Forces are what acts on all that moves here, Lottery the odds of lottery pieces.
+	Forces
+	Lottery Odds
 	// PlayerLayer is the layer in which the walking figure stands.
 	PlayerLayer ID
 	// Layers go from the lowest to the topmost.
@@ -382,7 +393,7 @@ func (d *Document) Holds(r Ref) bool {
 	switch r.Kind {
 	case KindMap:
 		m := d.Map(r.ID)
-		return m != nil && len(m.Layers)+len(m.Pieces)+len(d.CrossingsOf(r.ID)) > 0
+		return m != nil && len(m.Layers)+len(m.Pieces)+len(d.CrossingsOf(r.ID))+len(d.OfMap(r.ID)) > 0
 	case KindLayer:
 		if m := d.Map(r.Map); m != nil {
 			l := m.Layer(r.ID)

@@ -12,12 +12,12 @@ import (
 const (
 	documentTag = 'D'
 	// Version 2 has bonds and properties of the project's own, version 3 patches, version 4
-	// replays. Version 3 is still read.
-	documentVersion = 4
+	// replays, version 5 tracks and areas. From version 3 on all are read.
+	documentVersion, oldestVersion = 5, 3
 )
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
-// version 4.
+// version 5.
 func (d *Document) Encode() []byte {
 	w := &pack.Writer{Bytes: []byte{documentTag, documentVersion}}
 	w.Int(d.next)
@@ -57,7 +57,7 @@ func Decode(b []byte) (*Document, error) { return DecodeAt(nil, b) }
 
 // DecodeAt is Decode for work that goes at a pace.
 func DecodeAt(at pace.Pace, b []byte) (*Document, error) {
-	if len(b) < 2 || b[0] != documentTag || b[1] < documentVersion-1 || b[1] > documentVersion {
+	if len(b) < 2 || b[0] != documentTag || b[1] < oldestVersion || b[1] > documentVersion {
 		return nil, fmt.Errorf("reading a project: %w", pack.ErrMalformed)
 	}
 	r := pack.NewReader(b[2:])
@@ -90,7 +90,7 @@ func DecodeAt(at pace.Pace, b []byte) (*Document, error) {
 		}
 	}
 	for _, c := range collections[1:] {
-		if c.kind == KindReplay && b[1] < documentVersion {
+		if b[1] < c.since {
 			break
 		}
 		for range r.Count(c.most, 2) {

@@ -31,6 +31,8 @@ const (
 	KindProperty  Kind = 10
 	KindPatch     Kind = 11
 	KindReplay    Kind = 12
+	KindTrack     Kind = 13
+	KindArea      Kind = 14
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else

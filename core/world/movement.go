@@ -26,7 +26,21 @@ const (
 	Jumping Ability = 1 << iota
 	Climbing
 	Swimming
+	Stomping
+	Pushing
+	// Carrying picks up what can be pushed, throws it and puts it down.
+	Carrying
 	abilityEnd
+)
+
+// An Arm is something to strike or shoot with.
+type Arm int
+
+// The arms, to be combined.
+const (
+	Striking Arm = 1 << iota
+	Shooting
+	armEnd
 )
 
 // A Movement is how somebody moves, in the terms of a designer. A value of 0 stands for the
@@ -51,6 +65,8 @@ type Movement struct {
 	Health int
 	// Cannot are the abilities one has not.
 	Cannot Ability
+	// Arms are what one has against foes, none as usual.
+	Arms Arm
 	// BodyW and BodyH are the size of the body in pixels, in side-view.
 	BodyW, BodyH int
 }
@@ -83,6 +99,7 @@ var terms = [...]term{
 	{FieldMovement + 8, "grace", 1, 60, func(m *Movement) *int { return &m.Grace }},
 	{FieldMovement + 9, "health", 1, 100, func(m *Movement) *int { return &m.Health }},
 	{FieldMovement + 10, "cannot", 0, int(abilityEnd) - 1, func(m *Movement) *int { return (*int)(&m.Cannot) }},
+	{FieldMovement + 13, "arms", 0, int(armEnd) - 1, func(m *Movement) *int { return (*int)(&m.Arms) }},
 	{FieldMovement + 11, "body width", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.BodyW }},
 	{FieldMovement + 12, "body height", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.BodyH }},
 }

@@ -24,6 +24,9 @@ const (
 	FieldView   Field = 16
 	FieldTiles  Field = 9
 	FieldSeed   Field = 10
+	FieldCamera Field = 17
+	FieldBeyond Field = 18
+	FieldTurns  Field = 19
 	FieldLying  Field = 11
 	FieldJoin   Field = 12
 	FieldAlso   Field = 13
@@ -38,6 +41,8 @@ const (
 	FieldNotes       Field = 12
 	FieldKeywords    Field = 13
 	FieldOwn         Field = 14
+	FieldHere        Field = 15
+	FieldLottery     Field = 16
 )
 
 // Properties of layers.
@@ -52,7 +57,7 @@ const (
 	FieldBackdrop Field = 10
 )
 
-var projectFields = []field[Project]{
+var projectFields = append([]field[Project]{
 	textField(FieldName, func(p *Project) *string { return &p.Name }),
 	intsField(2, func(p *Project) *int { return &p.CellW }, func(p *Project) *int { return &p.CellH }),
 	intsField(3, func(p *Project) *int { return &p.SeenW }, func(p *Project) *int { return &p.SeenH }),
@@ -76,7 +81,7 @@ var projectFields = []field[Project]{
 			}
 		}
 	}},
-}
+}, cameraFields()...)
 
 var mapFields = []field[Map]{
 	textField(FieldName, func(m *Map) *string { return &m.Name }),
@@ -103,6 +108,8 @@ var mapFields = []field[Map]{
 	longField(FieldNotes, func(m *Map) *string { return &m.Notes }),
 	longField(FieldKeywords, func(m *Map) *string { return &m.Keywords }),
 	ownField(FieldOwn, func(m *Map) **tiles.Own { return &m.Own }),
+	forcesField(FieldHere, func(m *Map) *Forces { return &m.Forces }),
+	oddsField(FieldLottery, func(m *Map) *Odds { return &m.Lottery }),
 }
 
 var layerFields = []field[Layer]{

@@ -18,6 +18,8 @@ type Replay struct {
 	Number int
 	// From is the spawn or checkpoint where it began, 0 where there was no spawn.
 	From ID
+	// Chance is what all chance began with.
+	Chance uint64
 	// Rules is the version of the rules of play that it was recorded by.
 	Rules int
 	// Held is what was held down, one after the other.
@@ -71,7 +73,7 @@ func (r *Replay) Check() error {
 	}
 	ticks := 0
 	for _, h := range r.Held {
-		if h.Ticks < 1 || h.Ticks > limit.ReplayTicks || h.Input < 0 || h.Input >= 1<<inputBits {
+		if h.Ticks < 1 || h.Ticks > limit.ReplayTicks || h.Input < 0 || h.Input&^heldInputs != 0 {
 			return errors.New("a replay holds something down that there is not")
 		}
 		if ticks += h.Ticks; ticks > limit.ReplayTicks {
@@ -91,12 +93,14 @@ func (r *Replay) Check() error {
 // one was made from the other. What is equal but was made anew counts as different.
 func PlaysAlike(a, b *Document) bool {
 	p, q := a.Project, b.Project
-	p.Name, p.Drawer, p.Legend = q.Name, q.Drawer, q.Legend
-	return p == q && slices.Equal(a.Maps, b.Maps) && slices.Equal(a.Tilesets, b.Tilesets) && slices.Equal(a.Crossings, b.Crossings) && slices.Equal(a.Characters, b.Characters)
+	p.Name, p.Drawer, p.Legend, p.Camera = q.Name, q.Drawer, q.Legend, q.Camera
+	return p == q && slices.Equal(a.Maps, b.Maps) && slices.Equal(a.Tilesets, b.Tilesets) && slices.Equal(a.Crossings, b.Crossings) && slices.Equal(a.Characters, b.Characters) &&
+		slices.Equal(a.Tracks, b.Tracks) && slices.Equal(a.Areas, b.Areas)
 }
 
-// inputBits is how many inputs there are that may be held down.
-const inputBits = 6
+// heldInputs are the inputs that may be held down; those between them are helps, with which no
+// replay is kept.
+const heldInputs = 1<<6 - 1 | 3<<9
 
 func (d *Document) checkReplay(r *Replay) error {
 	if len(d.Replays) > limit.Replays {
@@ -140,5 +144,6 @@ var replayFields = []field[Replay]{
 			r.Marks = append(r.Marks, Mark{ID(in.Uint()), in.Int(), in.Int(), in.Int(), in.Int(), in.Bool(), uint32(bounded(in, 1<<32-1))})
 		}
 	}},
+	{9, func(r *Replay, w *pack.Writer) { w.Uint(r.Chance) }, func(r *Replay, in *pack.Reader) { r.Chance = in.Uint() }},
 	{8, func(r *Replay, w *pack.Writer) { w.Uint(r.End) }, func(r *Replay, in *pack.Reader) { r.End = in.Uint() }},
 }

@@ -33,6 +33,12 @@ const (
 	Foe            ID = 6
 	Spring         ID = 7
 	Hazard         ID = 8
+	// Pushable is solid, pushed, carried and thrown; Breakable is solid until it was hit.
+	Pushable  ID = 9
+	Breakable ID = 10
+	// Out of an Emitter something comes every so often; a Lottery piece is drawn when play begins.
+	Emitter ID = 11
+	Lottery ID = 12
 )
 
 // Types are the built-in types, in the order in which they are shown.
@@ -40,11 +46,15 @@ var Types = []Type{
 	{Spawn, "Spawn", Ways, "Where play begins. There is one in a project; placing another moves it."},
 	{Exit, "Exit", Ways, "Who walks onto it has finished."},
 	{Checkpoint, "Checkpoint", Ways, "Who touched it comes back to here after falling or coming to harm."},
-	{MovingPlatform, "Moving platform", Workings, "Goes to and fro, carries who stands on it and pushes who is in its way."},
+	{MovingPlatform, "Moving platform", Workings, "Goes to and fro or along a track, carries who stands on it and pushes who is in its way; seen from above, a raft."},
 	{Spring, "Spring", Workings, "Throws up who comes down on it, in side-view."},
-	{Foe, "Foe", Folk, "Hurts who touches it; from the side one can jump on it."},
+	{Pushable, "Pushable", Workings, "Solid; pushed by walking into it, several in a row too; picked up, thrown and put down."},
+	{Breakable, "Breakable", Workings, "Solid until it was struck, shot or thrown at often enough."},
+	{Emitter, "Emitter", Workings, "Lets something come every so often, by weights, as long as there are not too many."},
+	{Foe, "Foe", Folk, "Hurts who touches it, and shoots if told to; from the side one can jump on it."},
 	{Hazard, "Hazard", Hazards, "Hurts who touches it."},
 	{Collectible, "Collectible", Things, "Taken by walking over it, and counted."},
+	{Lottery, "Lottery piece", Things, "Drawn once when play begins: a collectible, a foe, a hazard, or nothing, by weights."},
 }
 
 // TypeOf finds a type.

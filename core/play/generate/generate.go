@@ -32,10 +32,24 @@ func World(seed uint64) (*world.Document, error) {
 		}
 	}
 	ids := &world.Counter{Prefix: 4}
+	if err := settings(r, d, draft); err != nil {
+		return nil, err
+	}
 	for _, m := range d.Maps {
-		for range r.IntN(12) {
-			of := []world.ID{world.MovingPlatform, world.Foe, world.Foe, world.Spring, world.Hazard}[r.IntN(5)]
-			piece := &world.Piece{Acting: acting(r, of), Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(Cell(r, m))}
+		m = draft.Document().Map(m.ID)
+		track, area, err := places(r, m, draft, ids)
+		if err != nil {
+			return nil, err
+		}
+		for range r.IntN(16) {
+			of := actingTypes[r.IntN(len(actingTypes))]
+			piece := &world.Piece{Acting: acting(r, of), Type: of, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), of, Cell(r, m))}
+			if r.IntN(4) == 0 {
+				piece.Track = track
+			}
+			if r.IntN(4) == 0 {
+				piece.Area = area
+			}
 			if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
 				return nil, err
 			}
@@ -54,13 +68,80 @@ func World(seed uint64) (*world.Document, error) {
 	return draft.Done()
 }
 
+var actingTypes = []world.ID{world.MovingPlatform, world.MovingPlatform, world.Foe, world.Foe, world.Spring, world.Hazard,
+	world.Pushable, world.Pushable, world.Pushable, world.Breakable, world.Emitter, world.Lottery}
+
+// settings gives the project and its maps a camera, turns, forces and odds, at random.
+func settings(r *rand.Rand, d *world.Document, draft *world.Draft) error {
+	p := d.Project
+	if r.IntN(2) == 0 {
+		p.Camera = world.Camera{FreeW: r.IntN(91), FreeH: r.IntN(91), Ahead: r.IntN(60), Shake: r.IntN(20), Beyond: r.IntN(4) == 0}
+	}
+	p.Turns = r.IntN(4) == 0
+	for _, v := range p.Values() {
+		if err := draft.Change(world.Ref{Kind: world.KindProject}, v); err != nil {
+			return err
+		}
+	}
+	for _, m := range d.Maps {
+		if r.IntN(3) > 0 {
+			continue
+		}
+		next := *draft.Document().Map(m.ID)
+		next.Forces, next.Lottery = forces(r), world.Odds{r.IntN(3), r.IntN(3), r.IntN(3), r.IntN(3), r.IntN(3)}
+		for _, v := range next.Values() {
+			if err := draft.Change(world.Ref{Kind: world.KindMap, ID: m.ID}, v); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
+}
+
+// forces are random ones, often strong.
+func forces(r *rand.Rand) world.Forces {
+	f := world.Forces{WindX: r.IntN(120) - 60, WindY: r.IntN(120) - 60}
+	if r.IntN(2) == 0 {
+		f.Gravity = 1 + r.IntN(400)
+	}
+	if r.IntN(5) == 0 {
+		f.WindX, f.WindY = 640, -640
+	}
+	return f
+}
+
+// places makes a track and an area on a map.
+func places(r *rand.Rand, m *world.Map, draft *world.Draft, ids *world.Counter) (track, area world.ID, err error) {
+	l := draft.Document().Project.Lattice()
+	t := &world.Track{Name: "Round", Map: m.ID, Round: r.IntN(2) == 0}
+	for range 1 + r.IntN(4) {
+		t.Points = append(t.Points, l.Foot(Cell(r, m)))
+	}
+	from := Cell(r, m)
+	a := &world.Area{Name: "Draught", Map: m.ID, Forces: forces(r), Holds: r.IntN(3) == 0,
+		Cells: grid.BoxRegion(grid.Rect{X: from.X, Y: from.Y, W: 1 + r.IntN(8), H: 1 + r.IntN(8)}.Meet(m.Bounds))}
+	if r.IntN(3) == 0 {
+		a.Zoom = 50 + r.IntN(150)
+	}
+	track, area = ids.NewID(), ids.NewID()
+	if err := draft.Put(world.Ref{Kind: world.KindTrack, ID: track}, t.Values()); err != nil {
+		return 0, 0, err
+	}
+	return track, area, draft.Put(world.Ref{Kind: world.KindArea, ID: area}, a.Values())
+}
+
 // acting is a random way for a piece of a type to act.
 func acting(r *rand.Rand, of world.ID) world.Acting {
 	a := world.Acting{Does: world.Doing(r.IntN(5)), Range: r.IntN(9), Strength: r.IntN(4)}
 	if a.Speed = r.IntN(90); r.IntN(5) == 0 {
 		a.Speed = 640
 	}
-	if of == world.MovingPlatform {
+	switch of {
+	case world.Foe, world.Emitter, world.Lottery:
+		a.Every, a.Looks, a.Bears = r.IntN(2)*(10+r.IntN(90)), r.IntN(5), r.IntN(3)
+		a.Most, a.Odds = r.IntN(5), world.Odds{r.IntN(2), 0, r.IntN(3), r.IntN(3), r.IntN(3)}
+	case world.MovingPlatform:
+		a.Rest = r.IntN(2) * r.IntN(60)
 		a.ToX, a.ToY = r.IntN(120)-60, r.IntN(120)-60
 	}
 	return a
@@ -69,7 +150,7 @@ func acting(r *rand.Rand, of world.ID) world.Acting {
 // Movement is a random way of moving, often an extreme one.
 func Movement(r *rand.Rand) world.Movement {
 	m := world.Movement{Speed: 1 + r.IntN(120), Steering: world.Steering(r.IntN(3)), Jump: 1 + r.IntN(60), Air: 6 + r.IntN(90), Start: 1 + r.IntN(30),
-		Climb: 1 + r.IntN(90), Health: 1 + r.IntN(9), Cannot: world.Ability(r.IntN(8) & r.IntN(8))}
+		Climb: 1 + r.IntN(90), Health: 1 + r.IntN(9), Cannot: world.Ability(r.IntN(64) & r.IntN(64) & r.IntN(64)), Arms: world.Arm(r.IntN(4))}
 	if r.IntN(4) == 0 {
 		m.Speed, m.Jump, m.Air = 640, 320, 6
 	}
@@ -142,6 +223,9 @@ func Inputs(seed uint64, ticks int) []play.Input {
 	var list []play.Input
 	for len(list) < ticks {
 		in := play.Input(r.IntN(64))
+		if r.IntN(4) == 0 {
+			in |= []play.Input{play.Strike, play.Shoot}[r.IntN(2)]
+		}
 		for range 1 + r.IntN(25) {
 			list = append(list, in)
 		}

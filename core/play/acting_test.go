@@ -1,0 +1,337 @@
+package play_test
+
+import (
+	"slices"
+	"testing"
+
+	"azzel/core/body"
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/play"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+const cell = 16 * body.Unit
+
+// put is a piece that acts in a cell of the first map, however that is seen.
+func put(d *world.Document, id, of world.ID, x, y int, a world.Acting) edit.Part {
+	m := d.Maps[0]
+	p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), of, grid.Point{X: x, Y: y}), Acting: a}
+	return edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Values: p.Values()}
+}
+
+// as makes the player somebody who moves in a way.
+func as(d *world.Document, m world.Movement) []edit.Part {
+	who := &world.Character{Name: "Gardener", Movement: m}
+	return []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 900}, Values: who.Values()},
+		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, 900)}}
+}
+
+// bare is an empty map of 24 × 12 cells, with ground in its lowest two rows if it is seen from the
+// side, and walls round it if it is seen from above.
+func bare(t *testing.T, view world.View, parts ...edit.Part) *world.Document {
+	t.Helper()
+	d, _ := shaft(t)
+	m := *d.Maps[0]
+	if view == world.TopDown {
+		m.SeenAs(view)
+		d = apply(t, d, append(edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, d.Maps[0].Values(), m.Values()), paint(d.Maps[0], m.Bounds, 0))...)
+	}
+	return apply(t, d, parts...)
+}
+
+// both runs a test for a map that is seen from the side and for one from above. Row 9 is that on
+// which one stands.
+func both(t *testing.T, run func(t *testing.T, view world.View)) {
+	t.Run("from the side", func(t *testing.T) { run(t, world.SideView) })
+	t.Run("from above", func(t *testing.T) { run(t, world.TopDown) })
+}
+
+func count(events []play.Event, e play.Event) int {
+	return len(slices.DeleteFunc(slices.Clone(events), func(o play.Event) bool { return o != e }))
+}
+
+// Who walks into pushables pushes them, several in a row too, up to a wall or a foe; from the side
+// they fall into what is open beneath them.
+func TestPushing(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		for _, row := range []int{1, 3} {
+			d := bare(t, view)
+			for i := range row {
+				d = apply(t, d, put(d, world.ID(700+i), world.Pushable, 6+i, 9, world.Acting{}))
+			}
+			d = apply(t, d, paint(d.Maps[0], grid.Rect{X: 15, Y: 9, W: 1, H: 1}, grid.Cell(tiles.Wall)))
+			g := begin(t, d, 3, 9)
+			from := where(g, 700).Place.X
+			walk(g, play.Right, 90)
+			if where(g, 700).Place.X < from+cell {
+				t.Fatalf("%d in a row went %d positions in a second and a half", row, where(g, 700).Place.X-from)
+			}
+			walk(g, play.Right, 600)
+			for i := range row {
+				if at, want := where(g, world.ID(700+i)).Place.X, 15*cell-7*cell/16-(row-1-i)*14*body.Unit; at > want || at < want-body.Unit {
+					t.Errorf("%d of %d in a row stops at %d, want %d before the wall", i+1, row, at, want)
+				}
+			}
+			if !g.Fits() || g.Status().Place.X > where(g, 700).Place.X-7*body.Unit-4*body.Unit {
+				t.Errorf("who pushes is at %d, behind what is at %d", g.Status().Place.X, where(g, 700).Place.X)
+			}
+		}
+		d := bare(t, view)
+		d = apply(t, d, put(d, 700, world.Pushable, 6, 9, world.Acting{}), put(d, 701, world.Foe, 10, 9, world.Acting{Does: world.Stands}))
+		g := begin(t, d, 3, 9)
+		walk(g, play.Right, 600)
+		if at := where(g, 700).Place.X; at > 10*cell || g.Status().Health != g.Status().Most {
+			t.Errorf("pushed at a foe it comes to %d", at)
+		}
+		d = apply(t, bare(t, view, put(d, 700, world.Pushable, 6, 9, world.Acting{})), as(d, world.Movement{Cannot: world.Pushing})...)
+		g = begin(t, d, 3, 9)
+		if at := where(g, 700).Place; true {
+			if walk(g, play.Right, 200); where(g, 700).Place != at {
+				t.Error("who can't push does")
+			}
+		}
+	})
+	d := bare(t, world.SideView)
+	d = apply(t, d, put(d, 700, world.Pushable, 6, 9, world.Acting{}), paint(d.Maps[0], grid.Rect{X: 9, Y: 10, W: 1, H: 1}, 0))
+	g := begin(t, d, 3, 9)
+	walk(g, play.Right, 400)
+	if at := where(g, 700).Place; at.Y != 11*cell || g.Status().Place.X < 11*cell {
+		t.Errorf("pushed over a hole it is at %v, who pushed it at %v: want it in the hole, and them over it", at, g.Status().Place)
+	}
+}
+
+// Cell by cell, what is pushed goes on by whole cells, or not at all.
+func TestPushingCellByCell(t *testing.T) {
+	d := bare(t, world.TopDown)
+	d = apply(t, d, append(as(d, world.Movement{Steering: world.CellByCell}), put(d, 700, world.Pushable, 6, 9, world.Acting{}), put(d, 701, world.Pushable, 8, 9, world.Acting{}),
+		paint(d.Maps[0], grid.Rect{X: 11, Y: 9, W: 1, H: 1}, grid.Cell(tiles.Wall)))...)
+	g := begin(t, d, 4, 9)
+	l := d.Project.Lattice()
+	for range 900 {
+		g.Tick(play.Right)
+		if s := g.Status(); s.Place == body.At(l, s.Place.Cell(l)) {
+			for _, id := range []world.ID{700, 701} {
+				if at := where(g, id).Place; (at.X-cell/2)%cell != 0 {
+					t.Fatalf("who walks stands in the middle of a cell, what they push at %v", at)
+				}
+			}
+		}
+	}
+	if a, b, s := where(g, 700).Place.Cell(l), where(g, 701).Place.Cell(l), g.Status().Place.Cell(l); a.X != 9 || b.X != 10 || s.X != 8 {
+		t.Errorf("two in a row before a wall are in the cells %d and %d, who pushes in %d", a.X, b.X, s.X)
+	}
+}
+
+// What is picked up is carried, thrown at foes and breakables, and put down; where there is no
+// room for it, it stays in the hands. It stays on its map.
+func TestCarrying(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		d := bare(t, view)
+		d = apply(t, d, put(d, 700, world.Pushable, 5, 9, world.Acting{}), put(d, 701, world.Foe, 9, 9, world.Acting{Does: world.Stands}),
+			put(d, 702, world.Breakable, 2, 9, world.Acting{}))
+		g := begin(t, d, 4, 9)
+		walk(g, play.Right, 1)
+		walk(g, play.Right|play.Use, 1)
+		walk(g, 0, 10)
+		if s := g.Status(); s.Lifted != 700 || where(g, 700).Place.X != s.Place.X || where(g, 700).Place.Y >= s.Place.Y {
+			t.Fatalf("not carried: %+v, it is at %v", s, where(g, 700).Place)
+		}
+		walk(g, play.Right, 20)
+		walk(g, play.Use, 1)
+		walk(g, 0, 60)
+		if !where(g, 701).Gone || g.Status().Lifted != 0 {
+			t.Errorf("thrown at a foe: %+v; what was thrown is at %v", where(g, 701), where(g, 700).Place)
+		}
+		walk(g, play.Right, 60)
+		walk(g, play.Right|play.Use, 1)
+		if g.Status().Lifted != 700 {
+			t.Fatalf("not picked up again: one is at %v, it at %v", g.Status().Place, where(g, 700).Place)
+		}
+		for g.Status().Place.X > 4*cell {
+			g.Tick(play.Left)
+		}
+		events := walk(g, play.Left|play.Use, 1)
+		events = append(events, walk(g, 0, 60)...)
+		if !where(g, 702).Gone || count(events, play.Broke) != 1 {
+			t.Errorf("thrown at a breakable: %v, it is at %v", events, where(g, 700).Place)
+		}
+		// Put down, and with a wall there kept.
+		d = apply(t, bare(t, view), put(d, 700, world.Pushable, 5, 9, world.Acting{}))
+		g = begin(t, d, 4, 9)
+		walk(g, play.Right|play.Use, 1)
+		walk(g, 0, 1)
+		d = apply(t, d, paint(d.Maps[0], grid.Rect{X: 5, Y: 6, W: 2, H: 4}, grid.Cell(tiles.Wall)))
+		if err := g.SetDocument(d); err != nil {
+			t.Fatal(err)
+		}
+		if events := walk(g, play.Use|play.Down, 1); count(events, play.NoRoom) != 1 || g.Status().Lifted != 700 {
+			t.Errorf("before a wall it is let go of: %v", events)
+		}
+		walk(g, play.Left, 30)
+		walk(g, play.Use|play.Down, 1)
+		walk(g, 0, 40)
+		if at, s := where(g, 700).Place, g.Status(); s.Lifted != 0 || at.X > s.Place.X || view == world.SideView && at.Y != 10*cell {
+			t.Errorf("put down it is at %v, one is at %v", at, s.Place)
+		}
+	})
+}
+
+// Breakables and foes bear as many strikes or shots as they say; shots end at walls; who has no
+// arms does nothing.
+func TestArms(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		for _, arm := range []struct {
+			arms world.Arm
+			in   play.Input
+			away int
+		}{{world.Striking, play.Strike, 5}, {world.Shooting, play.Shoot, 9}} {
+			for _, of := range []world.ID{world.Foe, world.Breakable} {
+				d := bare(t, view)
+				d = apply(t, d, append(as(d, world.Movement{Arms: arm.arms}), put(d, 700, of, arm.away, 9, world.Acting{Does: world.Stands, Bears: 3}))...)
+				g := begin(t, d, 4, 9)
+				walk(g, play.Right, 1)
+				for n := 1; n <= 3; n++ {
+					walk(g, arm.in, 1)
+					walk(g, 0, 60)
+					if where(g, 700).Gone != (n == 3) {
+						t.Errorf("of 3 hits by %d, a piece of type %d has had %d and is gone: %v", arm.in, of, n, where(g, 700).Gone)
+					}
+				}
+				d = apply(t, d, paint(d.Maps[0], grid.Rect{X: 7, Y: 9, W: 1, H: 1}, grid.Cell(tiles.Wall)))
+				g = begin(t, d, 4, 9)
+				walk(g, play.Right|arm.in, 200)
+				if arm.arms == world.Shooting && where(g, 700).Gone {
+					t.Error("shots go through a wall")
+				}
+				unarmed := apply(t, d, edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, 0)})
+				g = begin(t, unarmed, arm.away-1, 9)
+				walk(g, play.Right, 1)
+				if walk(g, arm.in, 100); where(g, 700).Gone {
+					t.Error("who has no arms uses them")
+				}
+			}
+		}
+	})
+}
+
+// A foe that shoots does so as often as it says: at the player whom it sees, or to where it
+// looks. Walls and what is pushed between stop shots.
+func TestFoesShoot(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		shots := func(d *world.Document, ticks int) (flown int, events []play.Event) {
+			g := begin(t, d, 4, 9)
+			was := 0
+			for range ticks {
+				g.Tick(play.Unhurt)
+				events = append(events, g.Events()...)
+				n := 0
+				g.Shots(func(body.Place, bool) { n++ })
+				if n > was {
+					flown++
+				}
+				was = n
+			}
+			return flown, events
+		}
+		d := bare(t, view)
+		foe := world.Acting{Does: world.Stands, Every: 60, Range: 10}
+		aimed := apply(t, d, put(d, 700, world.Foe, 12, 9, foe))
+		if n, _ := shots(aimed, 600); n < 9 || n > 10 {
+			t.Errorf("%d shots in ten seconds, want one a second", n)
+		}
+		if n, _ := shots(apply(t, d, put(d, 700, world.Foe, 20, 9, foe)), 600); n != 0 {
+			t.Errorf("%d shots at somebody who is too far away", n)
+		}
+		hurt := func(d *world.Document) bool {
+			return count(walk(begin(t, d, 4, 9), 0, 300), play.Hurt) > 0
+		}
+		foe.Looks = int(world.West) + 1
+		west := apply(t, d, put(d, 700, world.Foe, 12, 9, foe))
+		foe.Looks = int(world.East) + 1
+		for name, c := range map[string]struct {
+			d    *world.Document
+			want bool
+		}{"aimed": {aimed, true}, "to the west": {west, true}, "to the east": {apply(t, d, put(d, 700, world.Foe, 12, 9, foe)), false},
+			"behind a wall":     {apply(t, west, paint(west.Maps[0], grid.Rect{X: 8, Y: 8, W: 1, H: 2}, grid.Cell(tiles.Wall))), false},
+			"behind a pushable": {apply(t, west, put(west, 701, world.Pushable, 8, 9, world.Acting{})), false}} {
+			if got := hurt(c.d); got != c.want {
+				t.Errorf("%s, shots hurt the player: %v", name, got)
+			}
+		}
+	})
+}
+
+// An emitter lets something come as often and as much at once as it says, in the proportions of its
+// weights; what comes acts as the emitter says.
+func TestEmitting(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		d := bare(t, view)
+		d = apply(t, d, put(d, 700, world.Emitter, 12, 4, world.Acting{Every: 30, Most: 4, Does: world.Wanders, Range: 3, Odds: world.Odds{world.OddsFoe: 1}}))
+		g := begin(t, d, 2, 9)
+		came := func() (foes, others int) {
+			g.Things(func(t play.Thing, _ int) {
+				switch {
+				case t.ID == 700 || t.Gone:
+				case t.Type == world.Foe:
+					foes++
+				default:
+					others++
+				}
+			})
+			return foes, others
+		}
+		for n := 1; n <= 6; n++ {
+			walk(g, play.Unseen|play.Unhurt, 30)
+			if foes, others := came(); foes != min(n, 4) || others != 0 {
+				t.Fatalf("after %d times 30 ticks there are %d foes and %d others, want at most 4", n, foes, others)
+			}
+		}
+		d = apply(t, bare(t, view), put(d, 700, world.Emitter, 12, 2, world.Acting{Every: 2, Most: 32, Odds: world.Odds{world.OddsNothing: 3, world.OddsHazard: 1}}))
+		g = begin(t, d, 2, 9)
+		hazards, seen := 0, map[world.ID]bool{}
+		for range 4000 {
+			g.Tick(play.Unhurt)
+			g.Things(func(t play.Thing, _ int) {
+				if t.Type == world.Hazard && !seen[t.ID] {
+					seen[t.ID] = true
+					hazards++
+				}
+			})
+		}
+		if hazards < 400 || hazards > 600 {
+			t.Errorf("one in four of 2,000 times a hazard is to come, and %d came", hazards)
+		}
+	})
+}
+
+// A lottery piece is drawn when play begins, in the proportions of its map's weights or its own, and
+// is the same all through that play.
+func TestLottery(t *testing.T) {
+	d := bare(t, world.TopDown)
+	m := *d.Maps[0]
+	m.Lottery = world.Odds{1, 2, 3, 4, 0}
+	d = apply(t, d, append(edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, d.Maps[0].Values(), m.Values()),
+		put(d, 700, world.Lottery, 8, 5, world.Acting{Does: world.Stands}), put(d, 701, world.Lottery, 9, 5, world.Acting{Odds: world.Odds{world.OddsPushable: 5}}))...)
+	drawn := map[world.ID]int{}
+	for chance := range uint64(4000) {
+		g, err := play.New(d, play.Start{Map: m.ID, Cell: grid.Point{X: 2, Y: 9}, Chance: chance})
+		if err != nil {
+			t.Fatal(err)
+		}
+		of := where(g, 700).Type
+		drawn[of]++
+		if walk(g, 0, 2); where(g, 700).Type != of || where(g, 701).Type != world.Pushable {
+			t.Fatal("what was drawn became something else")
+		}
+		if want := map[bool]int{true: 1}[of == world.Collectible]; g.Status().Total != want {
+			t.Fatalf("with a piece of type %d drawn there are %d to be taken", of, g.Status().Total)
+		}
+	}
+	for of, want := range map[world.ID]int{0: 400, world.Collectible: 800, world.Foe: 1200, world.Hazard: 1600} {
+		if n := drawn[of]; n < want*8/10 || n > want*12/10 {
+			t.Errorf("type %d was drawn %d times of 4,000, want about %d", of, n, want)
+		}
+	}
+}

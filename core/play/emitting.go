@@ -1,0 +1,102 @@
+package play
+
+import (
+	"slices"
+
+	"azzel/core/body"
+	"azzel/core/world"
+)
+
+// draw is what a lottery piece is in this play: the same each time it is asked. 0 is nothing.
+func (g *Game) draw(m *world.Map, p *world.Piece) world.ID {
+	odds := p.Odds
+	if odds.Sum() == 0 {
+		odds = m.Lottery
+	}
+	if odds.Sum() == 0 {
+		odds = world.UsualLottery
+	}
+	n := mixed(mixed(mixed(g.chance+1)+uint64(m.Number)) + uint64(p.Number))
+	return odds.Draw(int(n % uint64(odds.Sum())))
+}
+
+// emit lets come what is due to come out of the emitters of the map.
+func (g *Game) emit() {
+	came := false
+	for _, k := range g.by[world.Emitter] {
+		a := &g.actors[k]
+		t := &g.things[a.at]
+		if t.wait++; t.wait < a.acts.Every {
+			continue
+		}
+		t.wait = 0
+		came = g.emitFrom(a) || came
+	}
+	if came {
+		g.things = slices.DeleteFunc(g.things, func(t Thing) bool { return t.from != 0 && t.Gone })
+		g.meet()
+	}
+}
+
+// emitFrom lets something come out of an emitter, if there are not too many from it and there is
+// room; it reports whether something came. It is among the things at once, among the actors
+// after meet.
+func (g *Game) emitFrom(a *actor) bool {
+	alive := 0
+	for _, t := range g.things {
+		if t.from == a.piece.ID && !t.Gone {
+			alive++
+		}
+	}
+	// Drawn in any case, so that what comes later does not depend on it.
+	of := a.acts.Odds.Draw(g.random(a.acts.Odds.Sum()))
+	if alive >= a.acts.Most || of == 0 || of == world.Collectible {
+		return false
+	}
+	size := sizeOfType(g.ground.Lattice, of, a.piece, g.ground.Map.View)
+	at := footOf(a.piece)
+	if !g.ground.Fits(size, at) || isSolid(of) && (g.meetsPlayer(size, at) || g.occupied(size.Box(at))) {
+		return false
+	}
+	g.came++
+	t := Thing{ID: emitted | world.ID(g.came), Type: of, from: a.piece.ID, Place: at, Way: wayOf(a.piece, g.ground.Map.View)}
+	if of == world.Hazard {
+		t.left = 2 * TicksPerSecond
+	}
+	// Numbers only grow, so that the things stay sorted.
+	g.things = append(g.things, t)
+	return true
+}
+
+// occupied reports whether a foe or pushable is in a box.
+func (g *Game) occupied(b body.Box) bool {
+	for k := range g.actors {
+		a := &g.actors[k]
+		if (a.of == world.Foe || a.of == world.Pushable) && g.there(a) && a.size.Box(g.things[a.at].Place).Meets(b) {
+			return true
+		}
+	}
+	return false
+}
+
+// moveDrops lets hazards fall that came out of emitters, in side-view to the ground; from above
+// they are there for a while.
+func (g *Game) moveDrops() {
+	for _, k := range g.by[world.Hazard] {
+		a := &g.actors[k]
+		t := &g.things[a.at]
+		if t.from == 0 || t.Gone {
+			continue
+		}
+		if g.ground.Map.View == world.TopDown {
+			t.left--
+			t.Gone = t.left <= 0
+			continue
+		}
+		m := &t.motion
+		m.VY = min(m.VY+2*a.drive.Under(g.forcesAt(g.middle(a.size, t.Place)).Gravity).Half, a.drive.Fall)
+		to, stopped := g.ground.Drop(a.size, t.Place, m.VY/(body.Fine/body.Unit))
+		t.Place = to
+		t.Gone = stopped || !g.ground.Map.Bounds.Has(to.Cell(g.ground.Lattice))
+	}
+}

@@ -1,0 +1,60 @@
+package play
+
+import (
+	"azzel/core/body"
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// forcesAt is what acts on all that moves in a cell of the player's map.
+func (g *Game) forcesAt(c grid.Point) world.Forces {
+	f := g.ground.Map.Forces
+	for i := len(g.areas) - 1; i >= 0; i-- {
+		if a := g.areas[i]; a.Forces != (world.Forces{}) && a.Cells.Has(c) {
+			f = a.Forces.Over(f)
+			break
+		}
+	}
+	return f.Filled()
+}
+
+// middle is the cell in which the middle of a body is.
+func (g *Game) middle(s body.Size, p body.Place) grid.Point {
+	return body.Place{X: p.X, Y: p.Y - s.H*body.Unit/2}.Cell(g.ground.Lattice)
+}
+
+// underForces is how the player moves in side-view where they are.
+func (g *Game) underForces() body.Drive {
+	return g.drive.Under(g.forcesAt(g.middle(g.size, g.place)).Gravity)
+}
+
+// wind is how far the wind carries along in a tick, in positions.
+func (g *Game) wind(f world.Forces) (dx, dy int) {
+	l := g.ground.Lattice
+	return f.WindX * l.W * body.Unit / (10 * TicksPerSecond), f.WindY * l.H * body.Unit / (10 * TicksPerSecond)
+}
+
+// blow lets the wind carry the player along. Who walks cell by cell stands firm.
+func (g *Game) blow() {
+	f := g.forcesAt(g.middle(g.size, g.place))
+	if f.WindX == 0 && f.WindY == 0 {
+		return
+	}
+	dx, dy := g.wind(f)
+	switch {
+	case g.ground.Map.View == world.SideView:
+		g.place, g.motion = g.ground.Blow(g.size, g.place, g.motion, g.drive.Under(f.Gravity), dx, body.Speed(f.WindY, g.ground.Lattice.H))
+	case g.moves.Steering != world.CellByCell:
+		g.place = g.ground.Move(g.size, g.place, dx, dy)
+	}
+}
+
+// areasHere lists the areas of the player's map.
+func (g *Game) areasHere() {
+	g.areas = g.areas[:0]
+	for _, a := range g.doc.Areas {
+		if a.Map == g.mapID {
+			g.areas = append(g.areas, a)
+		}
+	}
+}

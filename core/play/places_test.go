@@ -1,0 +1,327 @@
+package play_test
+
+import (
+	"testing"
+
+	"azzel/core/body"
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/play"
+	"azzel/core/tiles"
+	"azzel/core/world"
+)
+
+// track puts a track onto the first map, through the feet of cells.
+func track(d *world.Document, id world.ID, round bool, cells ...grid.Point) edit.Part {
+	m := d.Maps[0]
+	t := &world.Track{Name: "Round", Map: m.ID, Round: round}
+	for _, c := range cells {
+		t.Points = append(t.Points, m.FootOf(d.Project.Lattice(), world.MovingPlatform, c))
+	}
+	return edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: id}, Values: t.Values()}
+}
+
+func area(d *world.Document, id world.ID, r grid.Rect, set func(*world.Area)) edit.Part {
+	a := &world.Area{Name: "Draught", Map: d.Maps[0].ID, Cells: grid.BoxRegion(r)}
+	set(a)
+	return edit.Put{Ref: world.Ref{Kind: world.KindArea, ID: id}, Values: a.Values()}
+}
+
+// A platform comes past all points of its track, in its order and back or round, at its own speed;
+// with the track gone it stands where it was placed.
+func TestTracks(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		for _, round := range []bool{false, true} {
+			d := bare(t, view)
+			corners := []grid.Point{{X: 12, Y: 3}, {X: 12, Y: 7}, {X: 5, Y: 7}}
+			d = apply(t, d, track(d, 600, round, corners...), put(d, 700, world.MovingPlatform, 5, 3, world.Acting{Track: 600, Speed: 60, Range: 2}))
+			g := begin(t, d, 20, 9)
+			at := func(c grid.Point) body.Place {
+				foot := d.Maps[0].FootOf(d.Project.Lattice(), world.MovingPlatform, c)
+				return body.Place{X: foot.X * body.Unit, Y: (foot.Y + 1) * body.Unit}
+			}
+			var passed []int
+			last := where(g, 700).Place
+			for range 1200 {
+				g.Tick(0)
+				p := where(g, 700).Place
+				if d := max(p.X-last.X, last.X-p.X) + max(p.Y-last.Y, last.Y-p.Y); d > 2*60*cell/600 {
+					t.Fatalf("it goes %d positions in a tick", d)
+				}
+				last = p
+				for i, c := range append([]grid.Point{{X: 5, Y: 3}}, corners...) {
+					if to := at(c); max(p.X-to.X, to.X-p.X)+max(p.Y-to.Y, to.Y-p.Y) <= 60*cell/600 && (len(passed) == 0 || passed[len(passed)-1] != i) {
+						passed = append(passed, i)
+					}
+				}
+			}
+			want := []int{0, 1, 2, 3, 2, 1, 0, 1}
+			if round {
+				want = []int{0, 1, 2, 3, 0, 1, 2, 3}
+			}
+			for i, n := range want {
+				if i >= len(passed) || passed[i] != n {
+					t.Fatalf("round %v: it comes past %v, want it to begin with %v", round, passed, want)
+				}
+			}
+			if err := g.SetDocument(apply(t, d, edit.Remove{Ref: world.Ref{Kind: world.KindTrack, ID: 600}})); err != nil {
+				t.Fatal(err)
+			}
+			if walk(g, 0, 2); where(g, 700).Place != at(grid.Point{X: 5, Y: 3}) {
+				t.Errorf("without its track it is at %v", where(g, 700).Place)
+			}
+		}
+		// Who patrols follows it too, on foot.
+		d := bare(t, view)
+		d = apply(t, d, track(d, 600, false, grid.Point{X: 16, Y: 9}), put(d, 700, world.Foe, 6, 9, world.Acting{Track: 600, Speed: 40}))
+		g := begin(t, d, 2, 9)
+		least, most := 1<<30, 0
+		for range 1200 {
+			g.Tick(play.Unhurt)
+			x := where(g, 700).Place.X
+			least, most = min(least, x), max(most, x)
+		}
+		if least < 6*cell || most > 17*cell || most < 16*cell {
+			t.Errorf("who patrols from 6 to 16 goes from %.1f to %.1f", float64(least)/cell, float64(most)/cell)
+		}
+	})
+}
+
+// Who wanders or follows stays in the area that was set.
+func TestStaysInArea(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		d := bare(t, view)
+		r := grid.Rect{X: 10, Y: 4, W: 5, H: 6}
+		d = apply(t, d, area(d, 600, r, func(*world.Area) {}), put(d, 700, world.Foe, 12, 9, world.Acting{Does: world.Wanders, Area: 600, Speed: 80}))
+		g := begin(t, d, 2, 9)
+		cells := map[int]bool{}
+		for range 3000 {
+			g.Tick(play.Unhurt)
+			c := where(g, 700).Place.Cell(d.Project.Lattice())
+			if cells[c.X] = true; !r.Has(c) {
+				t.Fatalf("it wandered to %v", c)
+			}
+		}
+		if len(cells) < 4 {
+			t.Errorf("it wanders through %d columns of 5", len(cells))
+		}
+	})
+}
+
+// With half the gravity one jumps twice as high; the wind carries along as fast as it says, on a
+// map and in an area of it, but through no wall; an updraught lifts.
+func TestForces(t *testing.T) {
+	highest := func(d *world.Document) int {
+		g := begin(t, d, 5, 9)
+		from, top := g.Status().Place.Y, g.Status().Place.Y
+		for range 200 {
+			g.Tick(play.Jump)
+			top = min(top, g.Status().Place.Y)
+			if g.Status().Doing == body.Grounded && top < from {
+				break
+			}
+		}
+		return from - top
+	}
+	d := bare(t, world.SideView)
+	usual := highest(d)
+	half := highest(apply(t, d, area(d, 600, d.Maps[0].Bounds, func(a *world.Area) { a.Gravity = 50 })))
+	if off := half - 2*usual; off > 2*body.Unit || off < -2*body.Unit {
+		t.Errorf("a jump of %d positions is %d high with half the gravity", usual, half)
+	}
+	both(t, func(t *testing.T, view world.View) {
+		d := bare(t, view)
+		m := *d.Maps[0]
+		m.WindX = 30
+		windy := apply(t, d, append(edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, d.Maps[0].Values(), m.Values()),
+			area(d, 600, grid.Rect{X: 12, Y: 0, W: 12, H: 10}, func(a *world.Area) { a.WindX = -30 }))...)
+		g := begin(t, windy, 5, 9)
+		from := g.Status().Place.X
+		walk(g, 0, 60)
+		if far := g.Status().Place.X - from; max(far-3*cell, 3*cell-far) > cell/8 {
+			t.Errorf("a wind of 3 cells a second carries %.2f cells in a second", float64(far)/cell)
+		}
+		walk(g, 0, 400)
+		if c := g.Status().Place.Cell(d.Project.Lattice()).X; c != 11 && c != 12 {
+			t.Errorf("between two winds one comes to column %d", c)
+		}
+		walled := apply(t, windy, paint(d.Maps[0], grid.Rect{X: 7, Y: 8, W: 1, H: 2}, grid.Cell(tiles.Wall)))
+		g = begin(t, walled, 5, 9)
+		if walk(g, 0, 300); g.Status().Place.X > 7*cell || !g.Fits() {
+			t.Errorf("the wind carries through a wall, to %.2f", float64(g.Status().Place.X)/cell)
+		}
+	})
+	g := begin(t, apply(t, d, area(d, 600, grid.Rect{X: 4, Y: 2, W: 3, H: 8}, func(a *world.Area) { a.WindY = -120 })), 5, 9)
+	from := g.Status().Place.Y
+	if walk(g, 0, 120); g.Status().Place.Y > from-3*cell {
+		t.Errorf("an updraught lifts from %d to %d", from, g.Status().Place.Y)
+	}
+}
+
+// Where time passes by steps, nobody else moves while the player stands, seen from above.
+func TestTurns(t *testing.T) {
+	d := bare(t, world.TopDown)
+	p := d.Project
+	p.Turns = true
+	d = apply(t, d, append(edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), p.Values()),
+		append(as(d, world.Movement{Steering: world.CellByCell}), put(d, 700, world.Foe, 15, 3, world.Acting{Speed: 55}))...)...)
+	g := begin(t, d, 3, 9)
+	at := where(g, 700).Place
+	if walk(g, 0, 200); where(g, 700).Place != at {
+		t.Errorf("while one stands, others move from %v to %v", at, where(g, 700).Place)
+	}
+	walk(g, play.Right, 1)
+	for g.Status().Place != body.At(d.Project.Lattice(), grid.Point{X: 4, Y: 9}) {
+		g.Tick(0)
+	}
+	walk(g, 0, 1)
+	turn := where(g, 700).Place
+	if far := max(turn.X-at.X, at.X-turn.X) + max(turn.Y-at.Y, at.Y-turn.Y); far < cell*3/4 || far > cell*5/4 {
+		t.Errorf("with a step of one cell, one who is as fast goes %.2f cells", float64(far)/cell)
+	}
+	if walk(g, 0, 100); where(g, 700).Place != turn {
+		t.Error("after the step others move on")
+	}
+	if walk(g, play.Use, 30); where(g, 700).Place == turn {
+		t.Error("time does not pass while one lets it")
+	}
+}
+
+// A raft carries over water, seen from above; beside it the water stops one. Who stands on it when
+// it turns stays on it.
+func TestRafts(t *testing.T) {
+	d := bare(t, world.TopDown)
+	m := d.Maps[0]
+	d = apply(t, d, paint(m, grid.Rect{X: 6, Y: 0, W: 10, H: 12}, grid.Cell(tiles.Water)),
+		put(d, 700, world.MovingPlatform, 6, 9, world.Acting{ToX: 8*16 + 8, Range: 2, Speed: 40, Rest: 60}))
+	g := begin(t, d, 4, 9)
+	for range 2000 {
+		if raft := where(g, 700).Place; raft.X < 7*cell && g.Status().Place.X < raft.X {
+			g.Tick(play.Right | play.Unhurt)
+		} else {
+			g.Tick(play.Unhurt)
+		}
+		if !g.Fits() {
+			t.Fatalf("one is in the water at %v, the raft at %v", g.Status().Place, where(g, 700).Place)
+		}
+		if raft := where(g, 700).Place; raft.X > 14*cell-cell/2 && g.Status().Place.X > 12*cell {
+			break
+		}
+	}
+	if x := g.Status().Place.X; x < 12*cell {
+		t.Fatalf("not carried over the water: one is at %.1f", float64(x)/cell)
+	}
+	walk(g, play.Right, 90)
+	if x := g.Status().Place.X; x < 16*cell {
+		t.Errorf("not off the raft at the other side: %.1f", float64(x)/cell)
+	}
+	if err := g.SetDocument(apply(t, d, edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 700}})); err != nil {
+		t.Fatal(err)
+	}
+	walk(g, play.Left, 120)
+	if x := g.Status().Place.X; x < 16*cell {
+		t.Errorf("one walks on water to %.1f", float64(x)/cell)
+	}
+}
+
+// What stands on a platform goes with it: foes and what can be pushed, with what stands on that.
+func TestPlatformsCarryAll(t *testing.T) {
+	for _, to := range []grid.Point{{X: 80}, {Y: -48}, {X: 64, Y: 32}} {
+		d := bare(t, world.SideView)
+		d = apply(t, d, put(d, 700, world.MovingPlatform, 10, 6, world.Acting{ToX: to.X, ToY: to.Y, Range: 4, Speed: 20}),
+			put(d, 701, world.Pushable, 10, 5, world.Acting{}), put(d, 702, world.Pushable, 10, 4, world.Acting{}), put(d, 703, world.Foe, 9, 5, world.Acting{Does: world.Stands}))
+		g := begin(t, d, 11, 5)
+		walk(g, play.Unhurt, 60)
+		ids := []world.ID{701, 702, 703}
+		was, mine := map[world.ID]body.Place{700: where(g, 700).Place}, g.Status().Place
+		for _, id := range ids {
+			was[id] = where(g, id).Place
+		}
+		for tick := range 500 {
+			g.Tick(play.Unhurt)
+			p := where(g, 700).Place
+			dx, dy := p.X-was[700].X, p.Y-was[700].Y
+			for _, id := range ids {
+				at := where(g, id).Place
+				if at.X-was[id].X != dx || max(at.Y-was[id].Y-dy, was[id].Y+dy-at.Y) > body.Unit {
+					t.Fatalf("towards %v, tick %d: the platform went by %d, %d; thing %d from %v to %v", to, tick, dx, dy, id, was[id], at)
+				}
+			}
+			if at := g.Status().Place; at.X-mine.X != dx || at.Y-mine.Y != dy {
+				t.Fatalf("towards %v, tick %d: the platform went by %d, %d; the player from %v to %v", to, tick, dx, dy, mine, at)
+			}
+		}
+	}
+}
+
+// The camera lets the player go freely in the middle, looks ahead, never beyond the edges of the map
+// or the area that holds it unless it is wanted, comes nearer where an area says, and shakes
+// when it hurts.
+func TestCamera(t *testing.T) {
+	look := func(set func(*world.Camera), parts ...edit.Part) *world.Document {
+		d := bare(t, world.TopDown)
+		p := d.Project
+		p.SeenW, p.SeenH = 8, 6
+		set(&p.Camera)
+		return apply(t, d, append(edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), p.Values()), parts...)...)
+	}
+	d := look(func(*world.Camera) {})
+	g := begin(t, d, 12, 6)
+	middle := func() int { r := g.Camera(); return r.X + r.W/2 }
+	for range 200 {
+		g.Tick(play.Right)
+		r, edge := g.Camera(), d.Project.Lattice().Box(d.Maps[0].Bounds)
+		if r.Meet(edge) != r {
+			t.Fatalf("it looks beyond the edge: %v", r)
+		}
+		if x := g.Status().Place.X / body.Unit; middle() != x && r.X+r.W != edge.X+edge.W {
+			t.Fatalf("the player is at %d, the middle of what is seen at %d", x, middle())
+		}
+	}
+	g = begin(t, look(func(c *world.Camera) { c.Beyond = true }), 23, 6)
+	if r := g.Camera(); r.X+r.W <= 24*16 {
+		t.Errorf("it does not look beyond the edge, if that is wanted: %v", r)
+	}
+	g = begin(t, look(func(c *world.Camera) { c.FreeW = 50 }), 12, 6)
+	from := middle()
+	walk(g, play.Right, 20)
+	if x := g.Status().Place.X / body.Unit; middle() != from || x < from+20 {
+		t.Errorf("within the free middle the camera goes from %d to %d", from, middle())
+	}
+	if walk(g, play.Right, 40); g.Status().Place.X/body.Unit-middle() != 8*16/4 {
+		t.Errorf("at the edge of the free middle the player is %d px from it", g.Status().Place.X/body.Unit-middle())
+	}
+	g = begin(t, look(func(c *world.Camera) { c.Ahead = 20 }), 8, 6)
+	walk(g, play.Right, 60)
+	if lead := middle() - g.Status().Place.X/body.Unit; lead < 30 || lead > 33 {
+		t.Errorf("it looks %d px ahead, want two cells", lead)
+	}
+	if walk(g, 0, 60); middle()-g.Status().Place.X/body.Unit > 1 {
+		t.Errorf("while one stands it looks %d px ahead", middle()-g.Status().Place.X/body.Unit)
+	}
+	held := grid.Rect{X: 6, Y: 2, W: 10, H: 9}
+	d = look(func(*world.Camera) {})
+	d = apply(t, d, area(d, 600, held, func(a *world.Area) { a.Holds, a.Zoom = true, 200 }))
+	g = begin(t, d, 6, 6)
+	walk(g, 0, 120)
+	if r := g.Camera(); r.W != 64 || r.H != 48 || r.X != 6*16 {
+		t.Errorf("in an area that holds it and is seen twice as large it sees %v", r)
+	}
+	walk(g, play.Left, 120)
+	if r := g.Camera(); r.W != 128 || r.X >= 6*16 {
+		t.Errorf("out of the area it sees %v", r)
+	}
+	d = look(func(c *world.Camera) { c.Shake = 9 })
+	d = apply(t, d, put(d, 700, world.Hazard, 8, 6, world.Acting{}))
+	g = begin(t, d, 8, 6)
+	shaken := 0
+	for range 120 {
+		g.Tick(0)
+		if g.Shaking() != (grid.Point{}) {
+			shaken++
+		}
+	}
+	if shaken < 10 || shaken > 60 || g.Shaking() == (grid.Point{}) && g.Status().Health == g.Status().Most {
+		t.Errorf("hurt twice in two seconds it shakes in %d ticks of 120", shaken)
+	}
+}

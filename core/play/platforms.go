@@ -1,0 +1,274 @@
+package play
+
+import (
+	"azzel/core/body"
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// A track is a way that a thing follows, as places of its foot with how far each lies along it.
+type track struct {
+	points []body.Place
+	// along is how far along the way each point lies, in positions; the last is its length.
+	along []int
+	round bool
+}
+
+// trackOf is the way of a piece: its track, or to where it goes and back; nil if it has none.
+func (g *Game) trackOf(p *world.Piece) *track {
+	from := footOf(p)
+	t := &track{points: []body.Place{from}}
+	if of := g.doc.Track(p.Track); of != nil && of.Map == g.mapID {
+		t.round = of.Round
+		for _, at := range of.Points {
+			t.points = append(t.points, body.Place{X: at.X * body.Unit, Y: (at.Y + 1) * body.Unit})
+		}
+	} else if p.ToX != 0 || p.ToY != 0 {
+		t.points = append(t.points, body.Place{X: from.X + p.ToX*body.Unit, Y: from.Y + p.ToY*body.Unit})
+	}
+	if t.round {
+		t.points = append(t.points, from)
+	}
+	t.along = make([]int, len(t.points))
+	for i := 1; i < len(t.points); i++ {
+		dx, dy := t.points[i].X-t.points[i-1].X, t.points[i].Y-t.points[i-1].Y
+		t.along[i] = t.along[i-1] + grid.Root(dx>>4*(dx>>4)+dy>>4*(dy>>4))<<4
+	}
+	if t.length() == 0 {
+		return nil
+	}
+	return t
+}
+
+// length is how long the way is, in positions.
+func (t *track) length() int { return t.along[len(t.along)-1] }
+
+// at is the place so far along the way.
+func (t *track) at(far int) body.Place {
+	i := 1
+	for i < len(t.along)-1 && t.along[i] < far {
+		i++
+	}
+	a, b, length := t.points[i-1], t.points[i], t.along[i]-t.along[i-1]
+	if length == 0 {
+		return b
+	}
+	part := far - t.along[i-1]
+	return body.Place{X: a.X + (b.X-a.X)*part/length, Y: a.Y + (b.Y-a.Y)*part/length}
+}
+
+// glide moves a thing along its way: to and fro, or round and round. The document may have been
+// changed, so that it is further along than its way is long.
+func (t *Thing) glide(g *Game, a *actor) {
+	if a.track == nil {
+		t.Place = footOf(a.piece)
+		return
+	}
+	if t.rest > 0 {
+		t.rest--
+		return
+	}
+	length, step := a.track.length(), g.pace(a.acts.Speed)
+	was := t.far
+	switch {
+	case a.track.round:
+		t.far, t.back = (t.far+step)%length, false
+	case t.back:
+		t.far -= step
+	default:
+		t.far += step
+	}
+	t.far = min(max(t.far, 0), length)
+	if !a.track.round && (t.far == 0 || t.far == length) {
+		t.back, t.rest = t.far == length, a.acts.Rest
+	}
+	if a.track.round && t.far < was {
+		t.rest = a.acts.Rest
+	}
+	t.Place = a.track.at(t.far)
+}
+
+// movePlatforms lets all platforms of the map go on, with who stands on them.
+func (g *Game) movePlatforms() {
+	on := g.mapID
+	for _, k := range g.by[world.MovingPlatform] {
+		a := &g.actors[k]
+		if a.box < 0 {
+			continue
+		}
+		t := &g.things[a.at]
+		was := a.size.Box(t.Place)
+		t.glide(g, a)
+		is := a.size.Box(t.Place)
+		if g.ground.Map.View == world.TopDown {
+			g.ground.Floors[a.box] = is
+		} else {
+			g.ground.Boxes[a.box] = is
+		}
+		if was == is {
+			continue
+		}
+		g.ride(was, is, 0)
+		for i := range g.actors {
+			g.actors[i].carried = false
+		}
+		if g.mapID != on {
+			// One was set down on another map.
+			return
+		}
+	}
+}
+
+// mostRides is how many things may stand on one another.
+const mostRides = 8
+
+// ride takes along everything that stands on what went from one box to another, and pushes what
+// is in its way.
+func (g *Game) ride(was, is body.Box, depth int) {
+	near := body.Box{X0: min(was.X0, is.X0), Y0: min(was.Y0, is.Y0) - 1, X1: max(was.X1, is.X1), Y1: max(was.Y1, is.Y1)}
+	for k := range g.actors {
+		a := &g.actors[k]
+		t := &g.things[a.at]
+		if a.of != world.Foe && a.of != world.Pushable || a.carried || !g.there(a) || depth == mostRides {
+			continue
+		}
+		before := a.size.Box(t.Place)
+		if !before.Meets(near) {
+			continue
+		}
+		if a.box >= 0 {
+			stands := t.motion.VY >= 0 && before.Y1 == was.Y0 && before.X0 < was.X1 && was.X0 < before.X1
+			if dy := is.Y0 - was.Y0; dy < 0 && stands && g.ground.Map.View == world.SideView {
+				// What stands on it makes room first.
+				a.carried = true
+				g.ride(before, moved(before, is.X0-was.X0, dy), depth+1)
+			}
+			g.ground.Boxes[a.box] = body.Nowhere
+		}
+		to, ok := g.borne(a.size, t.Place, t.motion.VY < 0, was, is)
+		if !ok {
+			g.remove(a)
+			continue
+		}
+		t.Place = to
+		a.carried = true
+		if a.box >= 0 {
+			g.ground.Boxes[a.box] = a.size.Box(to)
+			if g.ground.Boxes[a.box] != before {
+				g.ride(before, g.ground.Boxes[a.box], depth+1)
+			}
+		}
+	}
+	g.carry(was, is)
+}
+
+// carry takes the player along who stands on what went from one box to another, or pushes them
+// who is in its way. Who can't be pushed is hurt and comes back to where they came in.
+func (g *Game) carry(was, is body.Box) {
+	if g.drifting {
+		return
+	}
+	to, ok := g.borne(g.size, g.place, g.motion.VY < 0, was, is)
+	if !ok {
+		g.crush()
+		return
+	}
+	if g.stepping {
+		g.goal = body.Place{X: g.goal.X + to.X - g.place.X, Y: g.goal.Y + to.Y - g.place.Y}
+	}
+	g.place = to
+}
+
+// borne is where a body comes to be that stands on what went from one box to another, or is in its
+// way; ok is false if there is no room for it.
+func (g *Game) borne(size body.Size, p body.Place, rises bool, was, is body.Box) (to body.Place, ok bool) {
+	dx, dy := is.X0-was.X0, is.Y0-was.Y0
+	mine := size.Box(p)
+	if g.ground.Map.View == world.TopDown && isFloor(g, is) {
+		return g.afloat(size, p, was, is), true
+	}
+	if g.ground.Map.View == world.SideView && !rises && mine.Y1 == was.Y0 && mine.X0 < was.X1 && was.X0 < mine.X1 {
+		to := body.Place{X: p.X, Y: p.Y + dy}
+		if !g.ground.Fits(size, to) {
+			return p, dy > 0
+		}
+		to, _ = g.ground.Along(size, to, dx)
+		return to, true
+	}
+	if !mine.Meets(is) {
+		return p, true
+	}
+	// Out of its way: in the direction it goes, sideways first.
+	tries := [2]body.Place{p, p}
+	switch {
+	case dx > 0:
+		tries[0].X += is.X1 - mine.X0
+	case dx < 0:
+		tries[0].X -= mine.X1 - is.X0
+	}
+	switch {
+	case dy > 0:
+		tries[1].Y += is.Y1 - mine.Y0
+	case dy < 0:
+		tries[1].Y -= mine.Y1 - is.Y0
+	}
+	for _, to := range tries {
+		if to != p && g.ground.Fits(size, to) {
+			return to, true
+		}
+	}
+	return p, false
+}
+
+// isFloor reports whether a box is one of the floors of the map.
+func isFloor(g *Game, b body.Box) bool {
+	for _, f := range g.ground.Floors {
+		if f == b {
+			return true
+		}
+	}
+	return false
+}
+
+// afloat is where a body comes to be on a raft that went from one box to another, if its foot was
+// on it. Who hangs over its edge is drawn onto it where they would be in the water.
+func (g *Game) afloat(size body.Size, p body.Place, was, is body.Box) body.Place {
+	if !was.Meets(body.Box{X0: p.X, Y0: p.Y - 1, X1: p.X + 1, Y1: p.Y}) {
+		return p
+	}
+	dx, dy := is.X0-was.X0, is.Y0-was.Y0
+	for _, to := range []body.Place{{X: p.X + dx, Y: p.Y + dy}, {X: p.X + dx, Y: p.Y}, {X: p.X, Y: p.Y + dy}} {
+		if g.ground.Fits(size, to) {
+			return to
+		}
+	}
+	w, h := size.W*body.Unit, size.H*body.Unit
+	onto := body.Place{X: p.X + dx, Y: p.Y + dy}
+	onto.X = min(max(onto.X, is.X0+w/2), max(is.X0+w/2, is.X1-w/2))
+	onto.Y = min(max(onto.Y, is.Y0+h), max(is.Y0+h, is.Y1))
+	if g.ground.Fits(size, onto) {
+		return onto
+	}
+	return p
+}
+
+// sink sets the player down on firm ground whom a raft has left in the water.
+func (g *Game) sink() {
+	if len(g.ground.Floors) == 0 || g.drifting || g.ground.Fits(g.size, g.place) {
+		return
+	}
+	if c, ok := g.ground.Nearest(g.size, g.place.Cell(g.ground.Lattice), 1); ok {
+		// One foot on land is enough.
+		g.put(g.ground.At(c))
+		return
+	}
+	g.tell(Sank)
+	g.comeBack()
+}
+
+// crush hurts who is between two things, and sets them down where they came in.
+func (g *Game) crush() {
+	g.wound(1)
+	g.tell(Crushed)
+	g.comeBack()
+}

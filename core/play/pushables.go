@@ -1,0 +1,319 @@
+package play
+
+import (
+	"slices"
+
+	"azzel/core/body"
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+const (
+	// mostPushed is how many things in a row can be pushed.
+	mostPushed = 16
+	// throwSpeed and throwRise are how fast something is thrown, in tenths of a cell a second.
+	throwSpeed, throwRise = 90, 60
+)
+
+// pushAhead pushes what can be pushed and is in the way of a player who goes to some side, by half
+// of how fast they go, and reports how far.
+func (g *Game) pushAhead(dx, dy int) int {
+	if !g.moves.Can(world.Pushing) || g.drifting || dx == 0 && dy == 0 {
+		return 0
+	}
+	step := max(1, g.speed()/2)
+	mine := g.size.Box(g.place)
+	next := moved(mine, dx, dy)
+	far := -1
+	for _, k := range g.by[world.Pushable] {
+		a := &g.actors[k]
+		if !g.there(a) {
+			continue
+		}
+		if b := a.size.Box(g.things[a.at].Place); b.Meets(next) && !b.Meets(mine) {
+			is := g.push(a, dx*step, dy*step, 0)
+			if far < 0 || is < far {
+				far = is
+			}
+		}
+	}
+	return max(far, 0)
+}
+
+// shovable is the pushable in the cell ahead of a player who walks cell by cell, if it can be pushed
+// on by a whole cell; 0 for none.
+func (g *Game) shovable(dx, dy int) world.ID {
+	l := g.ground.Lattice
+	to := g.goal.Cell(l)
+	for _, k := range g.by[world.Pushable] {
+		a := &g.actors[k]
+		if !g.there(a) || g.things[a.at].Place.Cell(l) != to || !g.moves.Can(world.Pushing) {
+			continue
+		}
+		// Tried on a copy: only a whole cell counts.
+		things, boxes := slices.Clone(g.things), slices.Clone(g.ground.Boxes)
+		whole := abs(dx)*l.W*body.Unit + abs(dy)*l.H*body.Unit
+		far := g.push(a, dx*whole, dy*whole, 0)
+		g.things, g.ground.Boxes = things, boxes
+		if far == whole {
+			return g.things[a.at].ID
+		}
+	}
+	return 0
+}
+
+// shove pushes what is pushed on with a step.
+func (g *Game) shove(dx, dy int) {
+	for _, k := range g.by[world.Pushable] {
+		if a := &g.actors[k]; a.piece.ID == g.shoved && g.there(a) {
+			g.push(a, dx, dy, 0)
+		}
+	}
+}
+
+func moved(b body.Box, dx, dy int) body.Box {
+	return body.Box{X0: b.X0 + dx, Y0: b.Y0 + dy, X1: b.X1 + dx, Y1: b.Y1 + dy}
+}
+
+// over is the box that covers two.
+func over(a, b body.Box) body.Box {
+	return body.Box{X0: min(a.X0, b.X0), Y0: min(a.Y0, b.Y0), X1: max(a.X1, b.X1), Y1: max(a.Y1, b.Y1)}
+}
+
+// push moves a pushable along one axis, with those that are in its way, and tells how far it got.
+// Foes and the player stop it.
+func (g *Game) push(a *actor, dx, dy, depth int) int {
+	t := &g.things[a.at]
+	mine := a.size.Box(t.Place)
+	most := max(abs(dx), abs(dy))
+	sx, sy := sign(dx), sign(dy)
+	// Cell by cell, what is in the next cell goes along at once, so that all stay in the middle of
+	// their cells.
+	near := 0
+	if g.ground.Map.View == world.TopDown && g.moves.Steering == world.CellByCell {
+		near = (abs(sx)*(g.ground.Lattice.W-a.size.W) + abs(sy)*(g.ground.Lattice.H-a.size.H)) * body.Unit
+	}
+	way := over(mine, moved(mine, dx+sx*near, dy+sy*near))
+	for k := range g.actors {
+		o := &g.actors[k]
+		if o == a || o.of != world.Foe && o.of != world.Pushable || !g.there(o) {
+			continue
+		}
+		b := o.size.Box(g.things[o.at].Place)
+		if !b.Meets(way) || b.Meets(mine) {
+			continue
+		}
+		free := distance(mine, b, sx, sy)
+		if o.of == world.Pushable && depth < mostPushed {
+			gap := free
+			if free <= near {
+				gap = 0
+			}
+			free = gap + g.push(o, sx*max(0, most-gap), sy*max(0, most-gap), depth+1)
+		}
+		most = min(most, free)
+	}
+	if b := g.size.Box(g.place); b.Meets(way) && !b.Meets(mine) {
+		most = min(most, distance(mine, b, sx, sy))
+	}
+	g.ground.Boxes[a.box] = body.Nowhere
+	to := t.Place
+	if g.ground.Map.View == world.SideView {
+		to, _ = g.ground.Along(a.size, to, sx*most)
+	} else {
+		to = g.ground.Move(a.size, to, sx*most, sy*most)
+	}
+	if c := to.Cell(g.ground.Lattice); !g.ground.Map.Bounds.Has(c) || g.ground.Doorway(c) || g.meetsPlayer(a.size, to) {
+		to = t.Place
+	}
+	far := max(abs(to.X-t.Place.X), abs(to.Y-t.Place.Y)*abs(sy))
+	t.Place = to
+	g.ground.Boxes[a.box] = a.size.Box(to)
+	return far
+}
+
+// distance is how far it is from a box to another that lies to a side of it.
+func distance(from, to body.Box, sx, sy int) int {
+	switch {
+	case sx > 0:
+		return max(0, to.X0-from.X1)
+	case sx < 0:
+		return max(0, from.X0-to.X1)
+	case sy > 0:
+		return max(0, to.Y0-from.Y1)
+	}
+	return max(0, from.Y0-to.Y1)
+}
+
+func sign(n int) int {
+	switch {
+	case n > 0:
+		return 1
+	case n < 0:
+		return -1
+	}
+	return 0
+}
+
+// meetsPlayer reports whether a body would be where the player is.
+func (g *Game) meetsPlayer(s body.Size, p body.Place) bool {
+	return !g.drifting && s.Box(p).Meets(g.size.Box(g.place))
+}
+
+// movePushables lets what can be pushed fall, fly and slide.
+func (g *Game) movePushables() {
+	for _, k := range g.by[world.Pushable] {
+		a := &g.actors[k]
+		t := &g.things[a.at]
+		if t.Gone {
+			continue
+		}
+		if t.ID == g.lifted {
+			t.Place = body.Place{X: g.place.X, Y: g.place.Y - g.size.H*body.Unit}
+			continue
+		}
+		g.ground.Boxes[a.box] = body.Nowhere
+		if g.ground.Fits(a.size, t.Place) {
+			g.slide(a, t)
+		}
+		if !g.ground.Map.Bounds.Has(t.Place.Cell(g.ground.Lattice)) {
+			t.Gone = true
+			continue
+		}
+		g.ground.Boxes[a.box] = a.size.Box(t.Place)
+	}
+}
+
+// slide moves one pushable by what it was thrown with, and in side-view down.
+func (g *Game) slide(a *actor, t *Thing) {
+	m := &t.motion
+	side := g.ground.Map.View == world.SideView
+	if side {
+		if !t.thrown && m.VY == 0 && g.ground.Supported(a.size, t.Place) {
+			return
+		}
+		m.VY = min(m.VY+2*a.drive.Under(g.forcesAt(g.middle(a.size, t.Place)).Gravity).Half, a.drive.Fall)
+	} else if !t.thrown {
+		return
+	}
+	dx, dy := m.VX/(body.Fine/body.Unit), m.VY/(body.Fine/body.Unit)
+	step := min(g.ground.Lattice.W, g.ground.Lattice.H) * body.Unit / 4
+	n := 1 + max(abs(dx), abs(dy))/step
+	for k := range n {
+		to, stopped := g.slid(a, t.Place, dx*(k+1)/n-dx*k/n, dy*(k+1)/n-dy*k/n)
+		if t.thrown && g.strikes(a.size.Box(to), over(a.size.Box(t.Place), moved(a.size.Box(t.Place), dx/n, dy/n)), true) {
+			m.VX = 0
+			stopped = true
+		}
+		if g.meetsPlayer(a.size, to) {
+			m.VX, m.VY, t.thrown = 0, 0, false
+			return
+		}
+		t.Place = to
+		if stopped {
+			m.VX, m.VY, t.thrown = 0, 0, side && dy < 0
+			return
+		}
+	}
+	if !side {
+		m.VX, m.VY = m.VX*15/16, m.VY*15/16
+		t.thrown = max(abs(m.VX), abs(m.VY)) > body.Fine/8
+	}
+}
+
+// slid is a body moved by what flies, and whether it was stopped.
+func (g *Game) slid(a *actor, p body.Place, dx, dy int) (to body.Place, stopped bool) {
+	if g.ground.Map.View == world.SideView {
+		to, aside := g.ground.Along(a.size, p, dx)
+		to, below := g.ground.Drop(a.size, to, dy)
+		return to, aside || below
+	}
+	to = g.ground.Move(a.size, p, dx, dy)
+	if c := to.Cell(g.ground.Lattice); !g.ground.Map.Bounds.Has(c) || g.ground.Doorway(c) {
+		return p, true
+	}
+	return to, to != body.Place{X: p.X + dx, Y: p.Y + dy}
+}
+
+// lift picks up the pushable ahead, or throws what was picked up, or puts it down while down is
+// held; it reports whether there was anything to do so with.
+func (g *Game) lift(in Input) bool {
+	if !g.moves.Can(world.Carrying) || g.drifting {
+		return false
+	}
+	way := ahead[g.facing]
+	l := g.ground.Lattice
+	mine := g.size.Box(g.place)
+	for _, k := range g.by[world.Pushable] {
+		a := &g.actors[k]
+		t := &g.things[a.at]
+		if t.Gone {
+			continue
+		}
+		if g.lifted == 0 && a.size.Box(t.Place).Meets(moved(mine, way.X*l.W*body.Unit/2, way.Y*l.H*body.Unit/2)) {
+			g.lifted = t.ID
+			t.motion, t.thrown = body.Motion{}, false
+			g.ground.Boxes[a.box] = body.Nowhere
+			return true
+		}
+		if g.lifted != t.ID {
+			continue
+		}
+		if !g.letGo(a, t, way, in&Down != 0 && in&Up == 0) {
+			g.tell(NoRoom)
+		}
+		return true
+	}
+	return false
+}
+
+// letGo throws what is carried to a side, or puts it down there, and reports whether there is room.
+func (g *Game) letGo(a *actor, t *Thing, way grid.Point, down bool) bool {
+	side := g.ground.Map.View == world.SideView
+	at := body.Place{X: g.place.X, Y: g.place.Y - g.size.H*body.Unit}
+	var m body.Motion
+	if !side || down {
+		w, h := (g.size.W+a.size.W)*body.Unit/2, g.size.H*body.Unit
+		at = body.Place{X: g.place.X + way.X*w, Y: g.place.Y}
+		if way.Y > 0 {
+			at.Y += a.size.H * body.Unit
+		} else if way.Y < 0 {
+			at.Y -= h
+		}
+	}
+	if !down {
+		speed := body.Speed(throwSpeed, g.ground.Lattice.W)
+		m.VX, m.VY = way.X*speed, way.Y*speed
+		if side {
+			m.VX, m.VY = m.VX+g.motion.VX, -body.Speed(throwRise, g.ground.Lattice.H)
+		}
+	}
+	c := at.Cell(g.ground.Lattice)
+	if !g.ground.Map.Bounds.Has(c) || g.ground.Doorway(c) || !g.ground.Fits(a.size, at) || g.meetsPlayer(a.size, at) {
+		// Right before something that can be hit it hits that, and stays in the hands.
+		return !down && g.strikes(a.size.Box(at), a.size.Box(at), true)
+	}
+	g.lifted = 0
+	t.Place, t.motion, t.thrown = at, m, !down
+	g.ground.Boxes[a.box] = a.size.Box(at)
+	return true
+}
+
+// leaveBehind lets what is carried go back to where it was at first, as the player goes to another
+// map.
+func (g *Game) leaveBehind() {
+	if g.lifted == 0 {
+		return
+	}
+	if i, there := g.thing(g.lifted); there {
+		t := &g.things[i]
+		t.motion, t.thrown = body.Motion{}, false
+		if _, p := g.doc.Piece(t.ID); p != nil {
+			t.Place = footOf(p)
+		} else {
+			t.Gone = true
+		}
+	}
+	g.lifted = 0
+	g.solidThings(g.ground)
+}

@@ -1,0 +1,170 @@
+package play
+
+import (
+	"slices"
+
+	"azzel/core/body"
+	"azzel/core/limit"
+	"azzel/core/pack"
+	"azzel/core/world"
+)
+
+// shotSpeed is how fast shots fly, in tenths of a cell a second; armTicks is how many ticks lie
+// between two strikes or shots of the player, and strikeTicks how long a strike is seen.
+const (
+	shotSpeed   = 100
+	armTicks    = 15
+	strikeTicks = 8
+	// shotReach is how far a shot of the player flies, in cells.
+	shotReach = 12
+)
+
+// A shot flies on until something stops it.
+type shot struct {
+	body.Place
+	// VX and VY are its speed, in positions a tick.
+	VX, VY int
+	// Left is for how many ticks it still flies.
+	Left int
+	// Mine says that it is the player's.
+	Mine     bool
+	Strength int
+}
+
+// shoot lets a shot fly. Of too many the oldest ends.
+func (g *Game) shoot(s shot) {
+	if len(g.shots) == limit.Flying {
+		g.shots = slices.Delete(g.shots, 0, 1)
+	}
+	g.shots = append(g.shots, s)
+}
+
+// shotSize is how large a shot is, which stands with its foot on its place.
+func (g *Game) shotSize() body.Size {
+	l := g.ground.Lattice
+	return body.Size{W: max(2, l.W/4), H: max(2, l.H/4)}
+}
+
+// moveShots lets all shots fly on.
+func (g *Game) moveShots() {
+	on := g.mapID
+	for i := 0; i < len(g.shots); i++ {
+		s := &g.shots[i]
+		s.Left--
+		ends := g.fly(s) || s.Left <= 0
+		if g.mapID != on {
+			return
+		}
+		if ends {
+			g.shots = slices.Delete(g.shots, i, i+1)
+			i--
+		}
+	}
+}
+
+// fly moves a shot by a tick, in steps that jump over nothing, and reports whether it ends.
+func (g *Game) fly(s *shot) bool {
+	l, size := g.ground.Lattice, g.shotSize()
+	step := min(l.W, l.H) * body.Unit / 4
+	n := 1 + max(abs(s.VX), abs(s.VY))/step
+	for k := range n {
+		dx, dy := s.VX*(k+1)/n-s.VX*k/n, s.VY*(k+1)/n-s.VY*k/n
+		want := body.Place{X: s.X + dx, Y: s.Y + dy}
+		before := size.Box(s.Place)
+		s.Place = g.ground.Move(size, s.Place, dx, dy)
+		if !g.ground.Map.Bounds.Has(s.Cell(l)) {
+			return true
+		}
+		if g.strikes(size.Box(s.Place), over(before, size.Box(want)), s.Mine) {
+			return true
+		}
+		if !s.Mine && !g.drifting && size.Box(s.Place).Meets(g.size.Box(g.place)) {
+			g.hurt(s.Strength)
+			return true
+		}
+		if s.Place != want {
+			return true
+		}
+	}
+	return false
+}
+
+// strikes hits the first thing that can be hit by what flew to a place and wanted to go on: foes, by
+// the player's shots alone, at the place, and breakables, which stop it, on the way where it wanted
+// to. It reports whether there is one.
+func (g *Game) strikes(at, want body.Box, mine bool) bool {
+	for k := range g.actors {
+		a := &g.actors[k]
+		if (a.of == world.Breakable || mine && a.of == world.Foe) && g.there(a) {
+			if b := a.size.Box(g.things[a.at].Place); b.Meets(at) || a.of == world.Breakable && b.Meets(want) {
+				g.hit(a)
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// hit is one hit more for a foe or breakable.
+func (g *Game) hit(a *actor) {
+	t := &g.things[a.at]
+	if t.hits++; t.hits < a.acts.Bears {
+		return
+	}
+	g.remove(a)
+	if a.of == world.Breakable {
+		g.tell(Broke)
+	}
+}
+
+// remove takes a thing away.
+func (g *Game) remove(a *actor) {
+	g.things[a.at].Gone = true
+	if a.box >= 0 && isSolid(a.of) && a.box < len(g.ground.Boxes) {
+		g.ground.Boxes[a.box] = body.Nowhere
+	}
+}
+
+// fight lets the player strike and shoot.
+func (g *Game) fight(in Input) {
+	g.armed, g.struck = max(0, g.armed-1), max(0, g.struck-1)
+	if g.armed > 0 || g.drifting || in&(Strike|Shoot) == 0 {
+		return
+	}
+	l := g.ground.Lattice
+	way := ahead[g.facing]
+	mine := g.size.Box(g.place)
+	switch {
+	case in&Strike != 0 && g.moves.Arms&world.Striking != 0:
+		g.armed, g.struck = armTicks, strikeTicks
+		reach := mine
+		w, h := l.W*body.Unit*3/4, l.H*body.Unit*3/4
+		reach.X0, reach.X1 = reach.X0+min(0, way.X)*w, reach.X1+max(0, way.X)*w
+		reach.Y0, reach.Y1 = reach.Y0+min(0, way.Y)*h, reach.Y1+max(0, way.Y)*h
+		for k := range g.actors {
+			a := &g.actors[k]
+			if (a.of == world.Breakable || a.of == world.Foe) && g.there(a) && a.size.Box(g.things[a.at].Place).Meets(reach) {
+				g.hit(a)
+			}
+		}
+	case in&Shoot != 0 && g.moves.Arms&world.Shooting != 0:
+		g.armed = armTicks
+		speed := g.pace(shotSpeed)
+		g.shoot(shot{Place: body.Place{X: g.place.X, Y: g.place.Y - (g.size.H-g.shotSize().H)*body.Unit/2}, VX: way.X * speed, VY: way.Y * speed,
+			Left: shotReach * l.W * body.Unit / speed, Mine: true, Strength: 1})
+	}
+}
+
+// Shots are the places of all shots on the player's map.
+func (g *Game) Shots(each func(at body.Place, mine bool)) {
+	for _, s := range g.shots {
+		each(s.Place, s.Mine)
+	}
+}
+
+func (s shot) encode(w *pack.Writer) {
+	for _, n := range []int{s.X, s.Y, s.VX, s.VY, s.Left, s.Strength} {
+		w.Int(n)
+	}
+	w.Bool(s.Mine)
+}
