@@ -241,6 +241,11 @@ func (w *walker) over(from, to spot) bool {
 	return false
 }
 
+// level reports whether a map is a level of its own: seen from the side, or with moving platforms.
+func level(m *world.Map) bool {
+	return m.View == world.SideView || slices.ContainsFunc(m.Pieces, func(p *world.Piece) bool { return p.Type == world.MovingPlatform })
+}
+
 // The demo can be played to its end from its spawn: over all its crossings to
 // each thing to collect, and to the exit, through both directions of each way.
 func TestDemoCanBePlayed(t *testing.T) {
@@ -289,7 +294,7 @@ func TestDemoCanBePlayed(t *testing.T) {
 		for _, c := range d.CrossingsOf(here) {
 			for i, end := range c.Ends {
 				other := c.Ends[1-i]
-				if end.Map != here || visited[other.Map] || d.Map(other.Map).View == world.SideView {
+				if end.Map != here || visited[other.Map] || level(d.Map(other.Map)) {
 					continue
 				}
 				door := func(e world.End) spot { return spot{e.Map, grid.Point{X: e.Cells.X, Y: e.Cells.Y}} }
@@ -305,9 +310,9 @@ func TestDemoCanBePlayed(t *testing.T) {
 	}
 	visit()
 	status := game.Status()
-	// What is seen from the side is played by TestShaftCanBePlayed.
+	// The levels are played by TestLevelsCanBePlayed.
 	for _, m := range d.Maps {
-		if m.View == world.SideView {
+		if level(m) {
 			visited[m.ID] = true
 			for _, p := range m.Pieces {
 				if p.Type == world.Collectible {
@@ -331,56 +336,27 @@ func TestDemoCanBePlayed(t *testing.T) {
 	}
 }
 
-// The pipe shaft can be played: through its door, down the ladder, over the mound, with the lift
-// over the pit to the lamp, and on by the spring, without being hurt.
-func TestShaftCanBePlayed(t *testing.T) {
+// The kept replays end as they did, at an exit, and the levels take one to three minutes with all of
+// their ideas: with the lift and by the draught, behind a crate on the raft, with every label.
+func TestLevelsCanBePlayed(t *testing.T) {
 	_, _, d := install(t)
-	var shaft *world.Map
-	for _, m := range d.Maps {
-		if m.View == world.SideView {
-			shaft = m
+	want := map[string]int{"Through the pipe shaft": 3, "Through the fern grotto": 2, "Night round": 8}
+	for _, kept := range d.Replays {
+		labels, known := want[kept.Name]
+		if delete(want, kept.Name); !known || kept.Ticks() < 60*play.TicksPerSecond || kept.Ticks() > 180*play.TicksPerSecond {
+			t.Errorf("%s takes %s", kept.Name, play.Clock(kept.Ticks()))
+		}
+		again, err := play.NewRerun(d, kept)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for !again.Step(play.TicksPerSecond) {
+		}
+		if o := again.Outcome(); !o.Finished || !o.Same || again.Game().Status().Taken < labels {
+			t.Errorf("%s %v, with %d taken", kept.Name, o, again.Game().Status().Taken)
 		}
 	}
-	game, err := play.New(d, play.Start{Map: shaft.ID, Cell: grid.Point{X: 2, Y: 4}})
-	if err != nil {
-		t.Fatal(err)
+	if len(want) > 0 {
+		t.Errorf("not kept: %v", want)
 	}
-	cell := d.Project.CellW * body.Unit
-	x := func() int { return game.Status().Place.X }
-	var events []play.Event
-	until := func(what string, in func(tick int) play.Input, done func() bool) {
-		t.Helper()
-		for tick := range 1200 {
-			if done() {
-				return
-			}
-			game.Tick(in(tick))
-			events = append(events, game.Events()...)
-		}
-		t.Fatalf("%s: one is at %.1f, %.1f, %v", what, float64(x())/float64(cell), float64(game.Status().Place.Y)/float64(cell), events)
-	}
-	hold := func(in play.Input) func(int) play.Input { return func(int) play.Input { return in } }
-	grounded := func() bool { return game.Status().Doing == body.Grounded }
-	until("to the ladder", hold(play.Right), func() bool { return x() > 7*cell+cell/3 })
-	until("down the ladder", hold(play.Down), func() bool { return grounded() && game.Status().Place.Y == 14*cell })
-	until("to the pit", hold(play.Right), func() bool { return x() > 19*cell+cell/2 })
-	until("standing", hold(0), func() bool { return grounded() && game.Status().Ticks%600 > 1 })
-	var lift play.Thing
-	look := func() {
-		game.Things(func(p *world.Piece, thing play.Thing) {
-			if p.Type == world.MovingPlatform {
-				lift = thing
-			}
-		})
-	}
-	until("the lift to come", hold(0), func() bool { was := lift.Place.X; look(); return lift.Place.X < 24*cell && lift.Place.X < was })
-	until("onto the lift", hold(play.Right|play.Jump), func() bool { return x() > 22*cell })
-	until("on the lift", hold(0), func() bool { return grounded() && game.Status().Place.Y == 14*cell })
-	until("over the pit", hold(0), func() bool { look(); return lift.Place.X > 26*cell })
-	until("off the lift", func(tick int) play.Input { return play.Right | play.Jump }, func() bool { return x() > 28*cell })
-	until("to the lamp", hold(play.Right), func() bool { return slices.Contains(events, play.Reached) })
-	if s := game.Status(); s.Health != s.Most {
-		t.Errorf("hurt on the way: %+v, %v", s, events)
-	}
-	until("up by the spring", func(tick int) play.Input { return play.Right }, func() bool { return slices.Contains(events, play.Sprung) })
 }

@@ -147,16 +147,17 @@ func (b *builder) join(a *room, ax, ay int, c *room, cx, cy int) {
 // glasshouse lays out the maps and takes the first, empty one away.
 func (b *builder) glasshouse() {
 	first := b.doc.Maps[0]
-	palm, yard, boiler, frames, roof, shaft := b.palmHouse(), b.yard(), b.boilerRoom(), b.coldFrames(), b.roofWalk(), b.pipeShaft()
+	palm, yard, boiler, frames, roof, shaft, grotto := b.palmHouse(), b.yard(), b.boilerRoom(), b.coldFrames(), b.roofWalk(), b.pipeShaft(), b.fernGrotto()
 	b.step("remove the first map", edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: first.ID}})
-	for _, r := range []*room{palm, yard, boiler, frames, roof, shaft} {
+	for _, r := range []*room{palm, yard, boiler, frames, roof, shaft, grotto} {
 		b.step("make "+r.m.Name, r.parts...)
 	}
 	b.join(yard, 33, 11, palm, 0, 9)
 	b.join(palm, 17, 17, boiler, 9, 0)
 	b.join(palm, 18, 0, roof, 19, 9)
 	b.join(boiler, 12, 10, shaft, 1, 4)
-	b.nightRound()
+	b.join(yard, 14, 21, grotto, 3, 0)
+	b.keepReplays()
 }
 
 func (b *builder) palmHouse() *room {

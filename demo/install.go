@@ -180,7 +180,7 @@ func (b *builder) gardener() error {
 		return err
 	}
 	c := &world.Character{ID: b.ids.NewID(), Name: "Gardener", Picture: sums[0], Strip: sums[1], W: art.GardenerWidth, H: art.GardenerHeight,
-		Movement: world.Movement{Jump: 33, Air: 40}}
+		Movement: world.Movement{Arms: world.Striking | world.Shooting, Jump: 33, Air: 40}}
 	b.step("bring in the gardener", edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: c.ID}, Values: c.Values()},
 		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, c.ID)})
 	return nil

@@ -13,21 +13,26 @@ import (
 // longestRound is how long the night round may take.
 const longestRound = 180 * play.TicksPerSecond
 
-// nightRound plays the night round once, with clicks on what is to be collected on the maps
-// that are seen from above and then on the exit, and keeps it as a replay.
-func (b *builder) nightRound() {
-	if b.err != nil {
-		return
+// keepReplays plays the night round and the two levels, and keeps what was played.
+func (b *builder) keepReplays() {
+	for _, of := range []struct {
+		name string
+		play func(*world.Document) (*world.Replay, error)
+	}{{"the night round", playRound}, {"the pipe shaft", playShaft}, {"the fern grotto", playGrotto}} {
+		if b.err != nil {
+			return
+		}
+		kept, err := of.play(b.doc)
+		if err != nil {
+			b.err = fmt.Errorf("playing %s: %w", of.name, err)
+			return
+		}
+		b.step("keep "+of.name, edit.Put{Ref: world.Ref{Kind: world.KindReplay, ID: b.ids.NewID()}, Values: kept.Values()})
 	}
-	kept, err := playRound(b.doc)
-	if err != nil {
-		b.err = fmt.Errorf("playing the night round: %w", err)
-		return
-	}
-	b.step("keep the night round", edit.Put{Ref: world.Ref{Kind: world.KindReplay, ID: b.ids.NewID()}, Values: kept.Values()})
 }
 
-// playRound gives what was played.
+// playRound plays the night round once, with clicks on what is to be collected on the maps that
+// are seen from above, but for the levels, and then on the exit.
 func playRound(d *world.Document) (*world.Replay, error) {
 	g, err := play.New(d, play.Start{})
 	if err != nil {
@@ -37,10 +42,10 @@ func playRound(d *world.Document) (*world.Replay, error) {
 	for _, of := range []world.ID{world.Collectible, world.Exit} {
 		for _, m := range d.Maps {
 			for _, p := range m.Pieces {
-				if p.Type != of || m.View != world.TopDown {
+				if p.Type != of || m.View != world.TopDown || m.Name == "Fern grotto" {
 					continue
 				}
-				err := walkTo(r, m.ID, d.Project.Lattice().CellAt(p.Foot))
+				err := walkTo(r, m.ID, d.Project.Lattice().CellAt(p.Foot), 0)
 				if of == world.Collectible && errors.Is(err, play.ErrNoWay) {
 					// A click leads over crossings, not over edges that open.
 					continue
@@ -57,8 +62,8 @@ func playRound(d *world.Document) (*world.Replay, error) {
 	return r.Kept("Night round")
 }
 
-// walkTo plays on until the player stands in a cell, or has finished.
-func walkTo(r *play.Recording, m world.ID, c grid.Point) error {
+// walkTo plays on until the player stands in a cell, or has finished, with something held down.
+func walkTo(r *play.Recording, m world.ID, c grid.Point, with play.Input) error {
 	w, err := r.Game().WalkTo(m, c)
 	if err != nil {
 		return err
@@ -71,7 +76,7 @@ func walkTo(r *play.Recording, m world.ID, c grid.Point) error {
 		if !more || r.Game().Status().Finished {
 			return nil
 		}
-		r.Tick(in)
+		r.Tick(in | with)
 	}
 	return fmt.Errorf("it takes longer than %s", play.Clock(longestRound))
 }

@@ -26,16 +26,17 @@ func (b *builder) shaftTiles() error {
 // shaftRows is the pipe shaft as it is seen from the side: down a ladder, over a pit by a
 // platform that goes to and fro, or above it from gantry to gantry; and a flooded cellar beside
 // the way. 'D' is the door, 'o' a label, 'C' the checkpoint, 's' a slug, 'S' the spring, 'P'
-// where the platform stands, 'x' thorns.
+// where the platform stands, 'x' thorns, 'L' the lamp at the door, where one can begin, 'T'
+// the hoist under the roof, 'v' a joint that drips, 'g' a pane of glass, 'E' the way out.
 var shaftRows = []string{
 	"########################################",
-	"#                                      #",
-	"#                                      #",
-	"#                           o          #",
-	"#D                                     #",
+	"#                 v                    #",
+	"#          E  g                        #",
+	"#         ------------      o  T ----  #",
+	"#DL                                    #",
 	"#######H##                -----        #",
 	"#      H                               #",
-	"#      H               ---     ---     #",
+	"#      H               ---     ---  ---#",
 	"#      H                               #",
 	"#      H          ---                  #",
 	"#      H                               #",
@@ -45,7 +46,7 @@ var shaftRows = []string{
 	"###H#################P     #############",
 	"#  H     ~~~#########      #############",
 	"#  H    #~~~#########      #############",
-	"#  Hx   #~o~#########^^^^^^#############",
+	"#  Hx  ##~o~#########^^^^^^#############",
 	"########################################",
 	"########################################",
 }
@@ -96,6 +97,9 @@ func (b *builder) pipeShaft() *room {
 		return -1
 	})
 	b.shaftPieces(r)
+	// Up by the warm air to the way out.
+	draught := &world.Area{Name: "Warm draught", Map: r.m.ID, Cells: grid.BoxRegion(grid.Rect{X: 37, Y: 1, W: 2, H: 6}), Forces: world.Forces{WindY: -100}}
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindArea, ID: b.ids.NewID()}, Values: draught.Values()})
 	return r
 }
 
@@ -124,15 +128,37 @@ func (b *builder) shaftPieces(r *room) {
 				labels = labels[1:]
 			case 'C':
 				r.piece(world.Checkpoint, "Lamp in the shaft", x, y)
+			case 'L':
+				r.piece(world.Checkpoint, "Lamp at the hatch", x, y)
+			case 'E':
+				r.piece(world.Exit, "Way out of the shaft", x, y)
+			case 'g':
+				r.acting(world.Breakable, "Frosted pane", x, y, world.Acting{Bears: 2})
+			case 'v':
+				r.acting(world.Emitter, "Dripping joint", x, y, world.Acting{Every: 110, Odds: world.Odds{world.OddsHazard: 1}})
+			case 'T':
+				b.hoist(r, x, y)
 			case 's':
 				r.acting(world.Foe, "Night slug", x, y, world.Acting{Speed: 18})
 			case 'S':
-				r.acting(world.Spring, "", x, y, world.Acting{Strength: 72})
+				r.acting(world.Spring, "", x, y, world.Acting{Strength: 82})
 			case 'P':
-				r.acting(world.MovingPlatform, "Maintenance lift", x+1, y, world.Acting{Range: 2, Speed: 25, ToX: 4 * art.Side})
+				r.acting(world.MovingPlatform, "Maintenance lift", x+1, y, world.Acting{Range: 2, Speed: 10, ToX: 4 * art.Side, Rest: 60})
 			case 'x':
 				r.piece(world.Hazard, "Thorns", x, y)
 			}
 		}
 	}
+}
+
+// hoist is a platform that follows a track under the roof.
+func (b *builder) hoist(r *room, x, y int) {
+	l := b.doc.Project.Lattice()
+	id := b.ids.NewID()
+	rail := &world.Track{Name: "Rail under the roof", Map: r.m.ID}
+	for _, c := range []grid.Point{{X: x - 3, Y: y - 1}, {X: x - 8, Y: y}} {
+		rail.Points = append(rail.Points, r.m.FootOf(l, world.MovingPlatform, c))
+	}
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: id}, Values: rail.Values()})
+	r.acting(world.MovingPlatform, "Hoist", x, y, world.Acting{Range: 2, Speed: 12, Rest: 60, Track: id})
 }

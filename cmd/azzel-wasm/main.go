@@ -444,3 +444,11 @@ func reach(m int64, x, y int32) (result int32) {
 	defer bridge.Guard(&result)
 	return bridge.Write(now.Reach(world.ID(m), grid.Point{X: int(x), Y: int(y)}))
 }
+
+// trail tells as JSON where a piece will be that goes somewhere by itself.
+//
+//go:wasmexport trail
+func trail(id int64) (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Write(now.Trail(world.ID(id)))
+}

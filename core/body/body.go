@@ -224,6 +224,9 @@ func (g *Ground) boxed(s Size, p Place) bool {
 	return false
 }
 
+// Boxed reports whether a body at p touches anything solid that moves.
+func (g *Ground) Boxed(s Size, p Place) bool { return g.boxed(s, p) }
+
 // Fits reports whether a body at p touches nothing solid; in side-view, nothing but the
 // slope it stands on.
 func (g *Ground) Fits(s Size, p Place) bool {

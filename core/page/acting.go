@@ -3,16 +3,27 @@ package page
 import (
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/hand"
 	"azzel/core/play"
 	"azzel/core/world"
 )
 
 // ActingView is how a piece acts in play, with what can be set of it.
 type ActingView struct {
-	Values []TermView `json:"values"`
-	// Doings are what it may do, empty if there is nothing to choose; Does which it does.
-	Doings []string `json:"doings"`
-	Does   int      `json:"does"`
+	Values  []TermView   `json:"values"`
+	Choices []ChoiceView `json:"choices"`
+	// Moves says that it goes somewhere by itself, so that it has a trail; Tracked that it follows
+	// a track, which can be led on.
+	Moves   bool `json:"moves"`
+	Tracked bool `json:"tracked"`
+}
+
+// ChoiceView is one of some things that can be chosen.
+type ChoiceView struct {
+	Name    string   `json:"name"`
+	Label   string   `json:"label"`
+	Options []string `json:"options"`
+	Is      int      `json:"is"`
 }
 
 // ThingView is a piece that acts, as it is in play.
@@ -28,73 +39,219 @@ type ThingView struct {
 }
 
 // viewActing is how a piece acts; nil if pieces of its type do not.
-func viewActing(d *world.Document, p *world.Piece) *ActingView {
+func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 	if !world.Acts(p.Type) {
 		return nil
 	}
 	a := p.Filled()
-	v := &ActingView{Values: []TermView{}, Doings: []string{}, Does: int(a.Does)}
-	value := func(name, label, unit string, is, per int) {
+	v := &ActingView{Values: []TermView{}, Choices: []ChoiceView{}}
+	value := func(name, label, unit string, is, per, reach int) {
 		least, most := world.ActingRange(name)
-		v.Values = append(v.Values, TermView{Tries: []int{}, Name: name, Label: label, Unit: unit, Value: is, Per: per, Least: least, Most: most})
+		v.Values = append(v.Values, TermView{Tries: []int{}, Name: name, Label: label, Unit: unit, Value: is, Per: per, Least: least, Most: most, Reach: min(max(reach, is), most)})
 	}
-	if p.Type == world.Foe || p.Type == world.MovingPlatform {
-		value("speed", "Speed", "cells/s", a.Speed, 10)
+	choice := func(name, label string, is int, options ...string) {
+		v.Choices = append(v.Choices, ChoiceView{name, label, options, is})
+	}
+	odds := func(which ...int) {
+		for _, i := range which {
+			value(world.OddsTerm(i), "Weight of "+world.OddsNames[i], "", a.Odds[i], 1, 10)
+		}
+	}
+	moving := func() {
+		choice("does", "What it does", int(a.Does), world.DoingNames()...)
+		value("speed", "Speed", "cells/s", a.Speed, 10, 120)
+		value("range", "Sees, strays", "cells", a.Range, 1, 20)
+		value("strength", "Hurts", "health", a.Strength, 1, 10)
+		value("bears", "Bears", "hits", a.Bears, 1, 10)
+		value("every", "Shoots every", "s", p.Every, play.TicksPerSecond, 300)
+		choice("looks", "Looks", a.Looks, "where it goes", "south", "west", "east", "north")
 	}
 	switch p.Type {
 	case world.Foe:
-		v.Doings = world.DoingNames()
-		value("range", "Sees, strays", "cells", a.Range, 1)
-		value("strength", "Hurts", "health", a.Strength, 1)
+		moving()
+		v.tracks(d, m, p)
+		v.areas(d, m, p)
+		v.Moves = a.Does == world.Patrols || a.Does == world.Wanders
 	case world.MovingPlatform:
-		value("range", "Width", "cells", a.Range, 1)
-		value("to-x", "Goes right", "cells", a.ToX, d.Project.CellW)
-		value("to-y", "Goes down", "cells", a.ToY, d.Project.CellH)
+		value("speed", "Speed", "cells/s", a.Speed, 10, 120)
+		value("range", "Width", "cells", a.Range, 1, 12)
+		value("rest", "Rests", "s", a.Rest, play.TicksPerSecond, 300)
+		v.tracks(d, m, p)
+		if !v.Tracked {
+			value("to-x", "Goes right", "cells", a.ToX, d.Project.CellW, 12*d.Project.CellW)
+			value("to-y", "Goes down", "cells", a.ToY, d.Project.CellH, 12*d.Project.CellH)
+		}
+		v.Moves = true
 	case world.Spring:
-		value("strength", "Throws", "cells", a.Strength, 10)
+		value("strength", "Throws", "cells", a.Strength, 10, 120)
 	case world.Hazard:
-		value("strength", "Hurts", "health", a.Strength, 1)
+		value("strength", "Hurts", "health", a.Strength, 1, 10)
+	case world.Breakable:
+		value("bears", "Bears", "hits", a.Bears, 1, 10)
+	case world.Emitter:
+		odds(world.OddsNothing, world.OddsFoe, world.OddsHazard, world.OddsPushable)
+		value("every", "Every", "s", a.Every, play.TicksPerSecond, 600)
+		value("most", "At most", "at once", a.Most, 1, 12)
+		choice("does", "Foes here", int(a.Does), world.DoingNames()...)
+		value("speed", "Their speed", "cells/s", a.Speed, 10, 120)
+		value("strength", "Hurt", "health", a.Strength, 1, 10)
+		v.areas(d, m, p)
+	case world.Lottery:
+		odds(world.OddsNothing, world.OddsCollectible, world.OddsFoe, world.OddsHazard, world.OddsPushable)
+		choice("does", "A foe", int(a.Does), world.DoingNames()...)
 	}
 	return v
 }
 
-// path is where a piece goes to and fro, and what of it goes in a second, in pixels of the
-// board; nil if it does not.
+// tracks lets a track of the map be chosen.
+func (v *ActingView) tracks(d *world.Document, m *world.Map, p *world.Piece) {
+	c := ChoiceView{Name: "track", Label: "Track", Options: []string{"none"}}
+	for _, t := range tracksOf(d, m) {
+		c.Options = append(c.Options, hand.Name(d, world.Ref{Kind: world.KindTrack, ID: t.ID}))
+		if t.ID == p.Track {
+			c.Is, v.Tracked = len(c.Options)-1, true
+		}
+	}
+	v.Choices = append(v.Choices, c)
+}
+
+// areas lets an area of the map be chosen.
+func (v *ActingView) areas(d *world.Document, m *world.Map, p *world.Piece) {
+	c := ChoiceView{Name: "area", Label: "Stays in", Options: []string{"its range"}}
+	for _, a := range areasOf(d, m) {
+		c.Options = append(c.Options, hand.Name(d, world.Ref{Kind: world.KindArea, ID: a.ID}))
+		if a.ID == p.Area {
+			c.Is = len(c.Options) - 1
+		}
+	}
+	v.Choices = append(v.Choices, c)
+}
+
+// path is the way of a piece to and fro or along its track, and what of it goes in a second, in
+// pixels of the board; nil if it has none.
 func path(d *world.Document, m *world.Map, p *world.Piece) *PathView {
-	if p.Type != world.MovingPlatform || p.ToX == 0 && p.ToY == 0 {
+	if p.Type != world.MovingPlatform && p.Type != world.Foe {
 		return nil
 	}
 	l := d.Project.Lattice()
-	from, to := p.Foot.Add(l.Pixel(m.Origin)), p.PathTo().Add(l.Pixel(m.Origin))
-	return &PathView{from.X, from.Y, to.X, to.Y, float64(p.Filled().Speed*l.W) / 10, p.Width() * l.W, l.H / 2}
+	origin := l.Pixel(m.Origin)
+	v := &PathView{Points: []int{}, Second: float64(p.Filled().Speed*l.W) / 10, W: p.Width() * l.W, H: l.H / 2}
+	add := func(at grid.Point) { v.Points = append(v.Points, at.X+origin.X, at.Y+origin.Y) }
+	add(p.Foot)
+	if t := d.Track(p.Track); t != nil && t.Map == m.ID {
+		for _, at := range t.Points {
+			add(at)
+		}
+		if t.Round {
+			add(p.Foot)
+		}
+	} else if p.Type == world.MovingPlatform && (p.ToX != 0 || p.ToY != 0) {
+		add(p.PathTo())
+	}
+	if len(v.Points) == 2 {
+		return nil
+	}
+	return v
 }
 
 // PathView is the way of a piece, with what it covers at its end.
 type PathView struct {
-	X   int `json:"x"`
-	Y   int `json:"y"`
-	ToX int `json:"toX"`
-	ToY int `json:"toY"`
+	// Points are x and y in turns.
+	Points []int `json:"points"`
 	// Second is how far it goes in a second.
 	Second float64 `json:"second"`
 	W      int     `json:"w"`
 	H      int     `json:"h"`
 }
 
-// setActing lets a piece act otherwise.
-func (p *Page) setActing(ref world.Ref, name string, value int) Changed {
+// TrailView is where a piece will be, tick by tick, in pixels of the board.
+type TrailView struct {
+	// Places are x and y of its foot in turns, W and H what it covers.
+	Places []float64 `json:"places"`
+	W      int       `json:"w"`
+	H      int       `json:"h"`
+}
+
+// trailTicks is how far ahead a trail shows.
+const trailTicks = 12 * play.TicksPerSecond
+
+// Trail is where a piece will be that goes somewhere by itself, with the value that is tried, if one
+// is.
+func (p *Page) Trail(id world.ID) TrailView {
+	v := TrailView{Places: []float64{}}
+	d := p.doc()
+	if p.attempt != nil {
+		d = p.attempt
+	}
+	m, _ := d.Piece(id)
+	if m == nil {
+		return v
+	}
+	origin := d.Project.Lattice().Pixel(m.Origin)
+	size, places := play.Trail(d, m, id, trailTicks)
+	v.W, v.H = size.W, size.H
+	for _, at := range places {
+		v.Places = append(v.Places, float64(at.X)/256+float64(origin.X), float64(at.Y)/256+float64(origin.Y))
+	}
+	return v
+}
+
+// acted is the edit that lets a piece act otherwise. What is chosen among tracks or areas is a number
+// of those of its map, from 1 on.
+func (p *Page) acted(ref world.Ref, name string, value int) (edit.Edit, error) {
 	d := p.doc()
 	m := d.Map(ref.Map)
 	if m == nil || m.Piece(ref.ID) == nil {
-		return p.Fail(world.ErrGone)
+		return edit.Edit{}, world.ErrGone
 	}
 	piece := m.Piece(ref.ID)
 	next := *piece
 	var err error
-	if next.Acting, err = next.Acting.With(name, value); err != nil {
+	switch name {
+	case "track":
+		if list := tracksOf(d, m); value >= 1 && value <= len(list) {
+			next.Track = list[value-1].ID
+		} else {
+			next.Track = 0
+		}
+	case "area":
+		if list := areasOf(d, m); value >= 1 && value <= len(list) {
+			next.Area = list[value-1].ID
+		} else {
+			next.Area = 0
+		}
+	default:
+		next.Acting, err = next.Acting.With(name, value)
+	}
+	return edit.Edit{Label: "change " + name, Parts: edit.Changes(ref, piece.Values(), next.Values())}, err
+}
+
+// tryActing shows the trail of a piece as if it acted otherwise, while a value is dragged, and lets
+// the game under way feel it.
+func (p *Page) tryActing(ref world.Ref, name string, value int) Changed {
+	e, err := p.acted(ref, name, value)
+	if err != nil {
 		return p.Fail(err)
 	}
-	return p.change(name, edit.Changes(ref, piece.Values(), next.Values()))
+	p.attempt = p.doc()
+	if len(e.Parts) > 0 {
+		res, err := edit.Apply(p.doc(), e)
+		if err != nil {
+			return p.Fail(err)
+		}
+		p.attempt = res.Document
+	}
+	return StateChanged
+}
+
+// setActing lets a piece act otherwise.
+func (p *Page) setActing(ref world.Ref, name string, value int) Changed {
+	p.attempt = nil
+	e, err := p.acted(ref, name, value)
+	if err != nil {
+		return p.Fail(err)
+	}
+	return p.change(name, e.Parts)
 }
 
 // things are the pieces that act and are near what the player sees.

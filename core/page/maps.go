@@ -21,11 +21,15 @@ type MapLook struct {
 	Notes    string         `json:"notes"`
 	Keywords string         `json:"keywords"`
 	Own      []OwnValueView `json:"own"`
+	// Forces are what acts on all that moves here, Lottery the weights of lottery pieces in the
+	// order of OddsNames.
+	Forces  ForcesView `json:"forces"`
+	Lottery []int      `json:"lottery"`
 }
 
 func viewMapLook(d *world.Document, m *world.Map) MapLook {
 	v := MapLook{View: int(m.View), Edges: []int{}, Top: m.Background.Top.String(), Bottom: m.Background.Bottom.String(), Notes: m.Notes, Keywords: m.Keywords,
-		Own: ownValues(d, m.Own)}
+		Own: ownValues(d, m.Own), Forces: viewForces(m.Forces), Lottery: m.Lottery[:]}
 	for _, e := range m.Edges {
 		v.Edges = append(v.Edges, int(e))
 	}
@@ -49,6 +53,10 @@ func (p *Page) setMap(ref world.Ref, to *MapLook) Changed {
 	}
 	if next.Background.Bottom, err = world.ParseColour(to.Bottom); err != nil {
 		return p.Fail(err)
+	}
+	next.Forces = world.Forces(to.Forces)
+	if len(to.Lottery) == len(next.Lottery) {
+		next.Lottery = world.Odds(to.Lottery)
 	}
 	next.SeenAs(world.View(to.View))
 	next.Notes, next.Keywords, next.Own = to.Notes, to.Keywords, nil

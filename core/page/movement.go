@@ -17,6 +17,14 @@ type MovementView struct {
 	Abilities []string `json:"abilities"`
 	// Cannot has a bit for each ability one has not.
 	Cannot int `json:"cannot"`
+	// Arms are the names of what one may have against foes, Armed has a bit for each one has.
+	Arms  []string `json:"arms"`
+	Armed int      `json:"armed"`
+	// Camera is how what the player sees follows them, Beyond that it looks beyond the edges of
+	// maps, Turns that time passes by steps.
+	Camera []TermView `json:"camera"`
+	Beyond bool       `json:"beyond"`
+	Turns  bool       `json:"turns"`
 }
 
 // TermView is one value of a movement.
@@ -58,7 +66,8 @@ var shownTerms = []TermView{
 func viewMovement(d *world.Document) MovementView {
 	m := d.Played()
 	v := MovementView{Name: "The built-in figure", Steering: int(m.Steering), Cannot: int(m.Cannot), Terms: make([]TermView, len(shownTerms)),
-		Steerings: []string{"in eight directions", "in four directions", "cell by cell"}, Abilities: []string{"jump", "climb", "swim"}}
+		Steerings: []string{"in eight directions", "in four directions", "cell by cell"}, Abilities: []string{"jump", "climb", "swim", "stomp", "push", "carry"},
+		Arms: []string{"strike", "shoot"}, Armed: int(m.Arms), Camera: viewCamera(d), Beyond: d.Project.Camera.Beyond, Turns: d.Project.Turns}
 	if c := d.Character(d.Project.Player); c != nil {
 		v.Name = c.Name
 	}
@@ -96,6 +105,9 @@ func moved(d *world.Document, name string, value int) (world.Movement, error) {
 // moving is the edit that lets the player move otherwise. Who is played without being a
 // character becomes one.
 func (p *Page) movement(name string, value int) (edit.Edit, error) {
+	if e, ok, err := p.ofProject(name, value); ok {
+		return e, err
+	}
 	d := p.doc()
 	m, err := moved(d, name, value)
 	if err != nil {

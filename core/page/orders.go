@@ -86,6 +86,18 @@ func (p *Page) order(o Order) Changed {
 		p.holdTiles(o.N, o.List)
 	case "make-layer":
 		return p.makeLayer(ref, o.Text)
+	case "try-acting":
+		return p.tryActing(ref, o.Text, o.N)
+	case "make-area":
+		return p.makeArea()
+	case "set-area":
+		return p.setArea(ref, o.Area)
+	case "cells-of-area":
+		return p.cellsOfArea(ref)
+	case "lead-on":
+		return p.leadOn(grid.Point{X: o.X, Y: o.Y})
+	case "set-track":
+		return p.setTrack(ref, o.Track)
 	case "set-acting":
 		return p.setActing(ref, o.Text, o.N)
 	case "set-movement":

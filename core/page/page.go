@@ -57,9 +57,13 @@ type Page struct {
 	// tried is what came of the kept replays.
 	tried map[world.ID]*tried
 	// trial is one of them with other values, nil for none.
-	trial   *trial
-	working *working
-	later   []job
+	trial *trial
+	// attempt, unless nil, is the document with a value of a piece that is dragged.
+	attempt *world.Document
+	// plays counts the plays begun here; chance is what their chance begins with.
+	plays, chance uint64
+	working       *working
+	later         []job
 	// inbox are messages from the server that wait.
 	inbox [][]byte
 	// told says that it was last said that something is under way.
@@ -92,7 +96,7 @@ func OpenAt(at pace.Pace, opening []byte, queue [][]byte) (*Page, error) {
 	if err != nil {
 		return nil, err
 	}
-	p := &Page{Slice: sliceCells, replica: edit.NewReplica(o), ids: &world.Counter{Prefix: o.Prefix}, strips: map[string]*tiles.Strip{}, stamps: map[world.ID]stamp{}}
+	p := &Page{Slice: sliceCells, replica: edit.NewReplica(o), ids: &world.Counter{Prefix: o.Prefix}, chance: uint64(o.Prefix) << 32, strips: map[string]*tiles.Strip{}, stamps: map[world.ID]stamp{}}
 	p.hand = hand.New(p.ids)
 	p.replica.Pace = at
 	defer func() { p.replica.Pace = nil }()

@@ -7,10 +7,11 @@ import (
 )
 
 func (p *Page) play(o Order) Changed {
-	start := play.Start{}
+	p.plays++
+	start := play.Start{Chance: p.chance | p.plays}
 	if o.Yes {
 		if s := hand.At(p.doc(), grid.Point{X: o.X, Y: o.Y}); s.Map != nil {
-			start = play.Start{Map: s.Map.ID, Cell: s.Cell}
+			start.Map, start.Cell = s.Map.ID, s.Cell
 		} else {
 			p.say("There is no map under the pointer, so play begins at the spawn.")
 		}

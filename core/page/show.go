@@ -5,7 +5,6 @@ import (
 	"slices"
 
 	"azzel/core/board"
-	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/hand"
 	"azzel/core/picture"
@@ -36,7 +35,7 @@ func (p *Page) Scene() Scene {
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Missing: []MissingView{}, Movement: viewMovement(d),
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Areas: viewAreas(d), Odds: world.OddsNames[:], Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Missing: []MissingView{}, Movement: viewMovement(d),
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	// What lies first in the drawer is mostly what is seen first.
@@ -59,7 +58,7 @@ func (p *Page) Scene() Scene {
 		b := l.Box(m.OnBoard())
 		origin := l.Pixel(m.Origin)
 		v := MapView{ID: FormatID(m.ID), Name: m.Name, X: b.X, Y: b.Y, W: b.W, H: b.H, OriginX: origin.X, OriginY: origin.Y,
-			Columns: m.Bounds.W, Rows: m.Bounds.H, Layers: []LayerView{}, Ways: len(d.CrossingsOf(m.ID)), Look: viewMapLook(d, m)}
+			Columns: m.Bounds.W, Rows: m.Bounds.H, Layers: []LayerView{}, Ways: len(d.CrossingsOf(m.ID)), Look: viewMapLook(d, m), Places: viewPlaces(d, m)}
 		for _, layer := range m.Layers {
 			v.Layers = append(v.Layers, LayerView{FormatID(layer.ID), layer.Name, layer.ID == m.PlayerLayer,
 				layer == p.hand.Layer(m), p.hand.Hidden(layer.ID), p.hand.Only(m) == layer, viewLook(layer)})
@@ -105,7 +104,7 @@ func (p *Page) Scene() Scene {
 		s.Roles = append(s.Roles, r.String())
 	}
 	for _, t := range world.Types {
-		s.Types = append(s.Types, TypeView{FormatID(t.ID), t.Name, string(t.Family), t.Purpose})
+		s.Types = append(s.Types, TypeView{FormatID(t.ID), t.Name, string(t.Family), t.Purpose, world.Acts(t.ID)})
 	}
 	return s
 }
@@ -279,6 +278,9 @@ func (p *Page) selectRef(r world.Ref, end int) {
 		}
 	case world.KindMap:
 		s.Map = r.ID
+	case world.KindTrack, world.KindArea:
+		// They lie on a map, but in no one cell of it.
+		s.Map = 0
 	}
 	p.hand.Holding = hand.Nothing
 	p.hand.Selected = s
@@ -328,7 +330,7 @@ func (p *Page) slip() *SlipView {
 		v.Box = box(l.Box(grid.Rect{X: foot.X, Y: foot.Y, W: 1, H: 1}.Move(m.Origin)))
 		line("Stands on", "%s, cell %d, %d", m.Name, foot.X, foot.Y)
 		line("In play", "%s", t.Purpose)
-		v.Acting, v.Path = viewActing(d, piece), path(d, m, piece)
+		v.Acting, v.Path = viewActing(d, m, piece), path(d, m, piece)
 	case world.KindCrossing:
 		c := d.Crossing(sel.Ref.ID)
 		if c == nil {
@@ -336,12 +338,17 @@ func (p *Page) slip() *SlipView {
 		}
 		p.crossingSlip(v, c, sel.End&1, line)
 	default:
-		return nil
+		if !p.placeSlip(v, sel.Ref, line) {
+			return nil
+		}
 	}
 	v.Clear = v.Box
 	if w := v.Path; w != nil {
-		way := grid.Between(grid.Point{X: min(w.X, w.ToX) - w.W/2, Y: min(w.Y, w.ToY) - w.H}, grid.Point{X: max(w.X, w.ToX) + w.W/2, Y: max(w.Y, w.ToY)})
-		v.Clear = box(way.Join(grid.Rect{X: v.Box.X, Y: v.Box.Y, W: v.Box.W, H: v.Box.H}))
+		way := grid.Rect{X: v.Box.X, Y: v.Box.Y, W: v.Box.W, H: v.Box.H}
+		for i := 0; i+1 < len(w.Points); i += 2 {
+			way = way.Join(grid.Rect{X: w.Points[i] - w.W/2, Y: w.Points[i+1] - w.H, W: w.W + 1, H: w.H + 1})
+		}
+		v.Clear = box(way)
 	}
 	v.Proposed = hand.Name(d, sel.Ref)
 	e, says := hand.Remove(d, sel)
@@ -423,76 +430,4 @@ func (p *Page) seen(s hand.Spot) *BoxView {
 	}
 	b := box(play.Seen(d, m, foot).Move(l.Pixel(m.Origin)))
 	return &b
-}
-
-// mostNotches is how many notches a time line has at most, so that they can be told apart.
-const mostNotches = 200
-
-// notches are the ticks after which the document changed, of those that lie close together
-// the first.
-func notches(r *play.Recording) []int {
-	apart := (r.Last() - r.First()) / mostNotches
-	ticks := []int{}
-	for _, tick := range r.Changes() {
-		if len(ticks) == 0 || tick-ticks[len(ticks)-1] > apart {
-			ticks = append(ticks, tick)
-		}
-	}
-	return ticks
-}
-
-// Play is what is to be seen of the game; nil if none is played. Events are
-// given once.
-func (p *Page) Play() *Play {
-	if p.played == nil {
-		return nil
-	}
-	d := p.doc()
-	l := d.Project.Lattice()
-	s := p.played.Game().Status()
-	m := d.Map(s.Map)
-	origin := l.Pixel(m.Origin)
-	v := &Play{Map: FormatID(s.Map), X: float64(s.Place.X)/256 + float64(origin.X), Y: float64(s.Place.Y)/256 + float64(origin.Y),
-		Facing: int(s.Facing), FromSide: m.View == world.SideView, Health: s.Health, MostHealth: s.Most, Safe: s.Safe, Frame: box(p.played.Game().Camera().Move(origin)), Ticks: s.Ticks, Steps: s.Steps,
-		Taken: s.Taken, Total: s.Total, TakenIDs: []string{}, Finished: s.Finished, Events: p.events,
-		First: p.played.First(), Last: p.played.Last(), Changes: notches(p.played), Helps: helpNames, HelpsOn: p.helpsOn()}
-	v.Doing, v.Facing, v.Step = pose(s, m.View, p.moving)
-	if p.sent != nil && d.Map(p.sent.Map) != nil {
-		goal := box(l.Box(grid.Rect{X: p.sent.Cell.X, Y: p.sent.Cell.Y, W: 1, H: 1}.Move(d.Map(p.sent.Map).Origin)))
-		v.Goal = &goal
-	}
-	if v.Events == nil {
-		v.Events = []string{}
-	}
-	p.events = nil
-	v.OnIDs, v.Things = []string{}, p.things(p.played.Game())
-	if s.Checkpoint != 0 {
-		v.OnIDs = append(v.OnIDs, FormatID(s.Checkpoint))
-	}
-	for _, id := range p.played.Game().TakenIDs() {
-		v.TakenIDs = append(v.TakenIDs, FormatID(id))
-	}
-	return v
-}
-
-// stride is for how many ticks one frame of walking is shown.
-const stride = 8
-
-// pose is what the player does, where they look and which frame of walking is shown.
-func pose(s play.Status, view world.View, moving bool) (doing string, facing, step int) {
-	if moving {
-		step = s.Ticks / stride % world.CharacterFrames
-	}
-	facing, doing = int(s.Facing), "stands"
-	switch {
-	case view == world.SideView && s.Doing == body.Airborne:
-		return "is in the air", facing, 1
-	case view == world.SideView && s.Doing == body.OnLadder:
-		return "climbs", int(world.North), step
-	case view == world.SideView && s.Doing == body.InWater:
-		doing = "swims"
-	case moving:
-		doing = "walks"
-	}
-	return doing, facing, step
 }

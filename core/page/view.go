@@ -20,6 +20,9 @@ type Scene struct {
 	Own []OwnView `json:"own"`
 	// Drawer are the ids of tilesets, bonds and medleys in the order of the drawer.
 	Drawer []string `json:"drawer"`
+	// Areas are those of all maps, Odds the names of what may come of odds.
+	Areas []AreaView `json:"areas"`
+	Odds  []string   `json:"odds"`
 	// Roles are the names of the roles, the first without one.
 	Roles []string `json:"roles"`
 	// Edges are the names of what an edge does, Sides those of a map's sides.
@@ -63,6 +66,8 @@ type MapView struct {
 	Layers  []LayerView `json:"layers"`
 	Ways    int         `json:"ways"`
 	Look    MapLook     `json:"look"`
+	// Places are its tracks and areas.
+	Places []PlaceView `json:"places"`
 }
 
 // LayerView is a layer of a map, the lowest first.
@@ -169,6 +174,8 @@ type TypeView struct {
 	Name    string `json:"name"`
 	Family  string `json:"family"`
 	Purpose string `json:"purpose"`
+	// Acts says that pieces of it are drawn in play as things.
+	Acts bool `json:"acts"`
 }
 
 // MissingView is a tileset or character whose pictures must be fetched.
@@ -259,6 +266,9 @@ type SlipView struct {
 	// Acting is how a piece acts in play, Path its way there.
 	Acting *ActingView `json:"acting"`
 	Path   *PathView   `json:"path"`
+	// Track and Area are what can be set of those.
+	Track *TrackLook `json:"track"`
+	Area  *AreaLook  `json:"area"`
 }
 
 // SlipLine is one property in the slip.
@@ -326,6 +336,14 @@ type Play struct {
 	TakenIDs []string `json:"takenIds"`
 	// Things are the pieces that act, near what the player sees.
 	Things []ThingView `json:"things"`
+	// Shots are x and y of what flies, in turns; MyShots of what the player shot.
+	Shots   []float64 `json:"shots"`
+	MyShots []float64 `json:"myShots"`
+	// ShakeX and ShakeY are by how many pixels the camera is shaken, Striking that a strike is
+	// seen.
+	ShakeX   int  `json:"shakeX"`
+	ShakeY   int  `json:"shakeY"`
+	Striking bool `json:"striking"`
 	// OnIDs are the pieces that are in the other state of their type.
 	OnIDs    []string `json:"onIds"`
 	Finished bool     `json:"finished"`
@@ -358,6 +376,9 @@ type Order struct {
 	// Layer and Look are what a layer or map is to be.
 	Layer *LayerLook `json:"layer"`
 	Look  *MapLook   `json:"look"`
+	// Area and Track are what an area or track is to be.
+	Area  *AreaLook  `json:"area"`
+	Track *TrackLook `json:"track"`
 	// Frames are what a tile is to show.
 	Frames []tiles.Frame `json:"frames"`
 	// Mark is a property to be painted onto the tiles of List.

@@ -89,6 +89,9 @@ var pieces = map[world.ID]struct{ off, on []shape }{
 	// A plank on a rail, one cell of it.
 	world.MovingPlatform: {off: []shape{
 		{0, 12, 16, 5, 0x9a7b4f}, {0, 12, 16, 1, 0xc9a876}, {0, 16, 16, 1, 0x6b5233}, {7, 13, 1, 3, 0x6b5233}, {2, 17, 3, 2, 0x5a5f66}, {11, 17, 3, 2, 0x5a5f66},
+	}, on: []shape{
+		// From above, a raft of boards.
+		{0, 4, 16, 16, 0x6b5233}, {0, 5, 16, 4, 0xb08f5f}, {0, 10, 16, 4, 0xa68455}, {0, 15, 16, 4, 0xb08f5f}, {2, 6, 1, 1, 0x6b5233}, {13, 6, 1, 1, 0x6b5233}, {2, 16, 1, 1, 0x6b5233}, {13, 16, 1, 1, 0x6b5233},
 	}},
 	// A slug, looking to the right.
 	world.Foe: {off: []shape{
@@ -97,6 +100,18 @@ var pieces = map[world.ID]struct{ off, on []shape }{
 	// A coil under a board.
 	world.Spring: {off: []shape{
 		{2, 11, 12, 2, 0xb5563c}, {2, 11, 12, 1, 0xd9826a}, {4, 13, 8, 1, 0x767c85}, {5, 14, 6, 1, 0x464a50}, {4, 15, 8, 1, 0x767c85}, {5, 16, 6, 1, 0x464a50}, {4, 17, 8, 1, 0x767c85}, {1, 18, 14, 2, 0x5a5f66},
+	}},
+	// A crate of slats.
+	world.Pushable: {off: []shape{
+		{0, 4, 16, 16, 0x6b5233}, {1, 5, 14, 14, 0xb08f5f}, {1, 9, 14, 1, 0x8a6d45}, {1, 14, 14, 1, 0x8a6d45}, {2, 5, 2, 14, 0xc9a876}, {12, 5, 2, 14, 0xc9a876}, {7, 11, 2, 2, 0x6b5233},
+	}},
+	// A pane of frosted glass in a frame.
+	world.Breakable: {off: []shape{
+		{0, 4, 16, 16, 0x5a5f66}, {1, 5, 14, 14, 0xaebfc2}, {2, 6, 5, 12, 0xc3d2d3}, {9, 6, 5, 12, 0xc3d2d3}, {7, 5, 2, 14, 0x8d949e}, {3, 8, 1, 4, 0xe6efef}, {11, 9, 2, 1, 0x93a5a9}, {12, 10, 1, 3, 0x93a5a9},
+	}},
+	// A pipe with a valve.
+	world.Emitter: {off: []shape{
+		{4, 9, 8, 11, 0x767c85}, {4, 9, 2, 11, 0x8d949e}, {10, 9, 2, 11, 0x5a5f66}, {3, 7, 10, 3, 0x8a5a2b}, {3, 7, 10, 1, 0xc08f4f}, {6, 8, 4, 1, 0x2b2a33}, {13, 13, 2, 4, 0xb5563c},
 	}},
 	// Thorns.
 	world.Hazard: {off: []shape{

@@ -67,6 +67,10 @@ func (g *Game) fly(s *shot) bool {
 	l, size := g.ground.Lattice, g.shotSize()
 	step := min(l.W, l.H) * body.Unit / 4
 	n := 1 + max(abs(s.VX), abs(s.VY))/step
+	if g.ground.Boxed(size, s.Place) {
+		// Something that moves has come over it.
+		return true
+	}
 	for k := range n {
 		dx, dy := s.VX*(k+1)/n-s.VX*k/n, s.VY*(k+1)/n-s.VY*k/n
 		want := body.Place{X: s.X + dx, Y: s.Y + dy}

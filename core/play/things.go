@@ -107,6 +107,12 @@ func (g *Game) meet() {
 		g.lifted = 0
 	}
 	g.solidThings(g.ground)
+	g.sortActors()
+}
+
+// sortActors puts the actors into their order and lists them by type.
+func (g *Game) sortActors() {
+	l := g.ground.Lattice
 	slices.SortFunc(g.actors, func(a, b actor) int {
 		x, y := l.CellAt(a.piece.Foot), l.CellAt(b.piece.Foot)
 		return cmp.Or(cmp.Compare(x.Y, y.Y), cmp.Compare(x.X, y.X), cmp.Compare(a.piece.Type, b.piece.Type), cmp.Compare(a.piece.Number, b.piece.Number))

@@ -46,15 +46,15 @@ var Types = []Type{
 	{Spawn, "Spawn", Ways, "Where play begins. There is one in a project; placing another moves it."},
 	{Exit, "Exit", Ways, "Who walks onto it has finished."},
 	{Checkpoint, "Checkpoint", Ways, "Who touched it comes back to here after falling or coming to harm."},
-	{MovingPlatform, "Moving platform", Workings, "Goes to and fro or along a track, carries who stands on it and pushes who is in its way; seen from above, a raft."},
+	{MovingPlatform, "Moving platform", Workings, "Goes to and fro or along a track, carries who stands on it and pushes who is in its way. From above, a raft."},
 	{Spring, "Spring", Workings, "Throws up who comes down on it, in side-view."},
-	{Pushable, "Pushable", Workings, "Solid; pushed by walking into it, several in a row too; picked up, thrown and put down."},
-	{Breakable, "Breakable", Workings, "Solid until it was struck, shot or thrown at often enough."},
-	{Emitter, "Emitter", Workings, "Lets something come every so often, by weights, as long as there are not too many."},
 	{Foe, "Foe", Folk, "Hurts who touches it, and shoots if told to; from the side one can jump on it."},
 	{Hazard, "Hazard", Hazards, "Hurts who touches it."},
 	{Collectible, "Collectible", Things, "Taken by walking over it, and counted."},
-	{Lottery, "Lottery piece", Things, "Drawn once when play begins: a collectible, a foe, a hazard, or nothing, by weights."},
+	{Pushable, "Pushable", Workings, "Solid; pushed by walking into it, picked up, thrown and put down."},
+	{Breakable, "Breakable", Workings, "Solid until it was struck, shot or thrown at often enough."},
+	{Emitter, "Emitter", Workings, "Lets something come every so often, by weights."},
+	{Lottery, "Lottery piece", Things, "Drawn when play begins: a collectible, a foe, a hazard, or nothing."},
 }
 
 // TypeOf finds a type.

@@ -5,6 +5,7 @@
   import { readColours, type Colours } from './colours';
   import { Hands } from './hands';
   import { drawBackground, drawLayers } from './layers';
+  import { frameOf } from './game';
   import { Overlay } from './overlay';
 
   let { project: p, element = $bindable() }: { project: Project; element?: HTMLElement } = $props();
@@ -24,9 +25,11 @@
   }
 
   function followGame(): void {
-    if (!p.play) return;
-    const { frame } = p.play;
-    p.camera.zoom = playZoom(frame.w, frame.h);
+    if (!p.play || !p.scene) return;
+    const frame = frameOf(p, p.play);
+    // Where an area comes nearer, the frame stays as large on the screen.
+    const { seenW, seenH, cellW, cellH } = p.scene.project;
+    p.camera.zoom = (playZoom(seenW * cellW, seenH * cellH) * seenW * cellW) / frame.w;
     p.camera.center(frame.x + frame.w / 2, frame.y + frame.h / 2);
   }
 

@@ -1,5 +1,5 @@
 import type { Project } from '../core/project.svelte';
-import type { Play, Scene } from '../core/types.gen';
+import type { BoxView, Play, Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { drawLayers } from './layers';
 import type { Sprites } from './sprites';
@@ -16,6 +16,13 @@ interface Standing {
 
 /** How much is seen of somebody whom nothing hurts for a moment. */
 const SAFE = 0.55;
+
+/** What the player sees now, shaken if it is and things may move by themselves. */
+export const frameOf = (p: Project, play: Play): BoxView => ({
+  ...play.frame,
+  x: play.frame.x + (p.still ? 0 : play.shakeX),
+  y: play.frame.y + (p.still ? 0 : play.shakeY),
+});
 
 /** Draws pieces, the figure, what is over its head, and the frame of what the player sees. */
 export function drawGame(
@@ -48,20 +55,22 @@ export function drawGame(
     context.ellipse(at.x, at.y, (play.goal.w / 3) * camera.zoom, (play.goal.h / 5) * camera.zoom, 0, 0, 2 * Math.PI);
     context.stroke();
   }
-  // By their feet: whoever stands lower is in front.
-  const moved = new Map(play.things.map((thing) => [thing.id, thing]));
+  // By their feet: whoever stands lower is in front. What acts on other maps stands where it was placed.
+  const acts = new Set(scene.types.filter((type) => type.acts).map((type) => type.id));
   const standing: Standing[] = scene.pieces
-    .filter((piece) => !taken.has(piece.id) && !moved.get(piece.id)?.gone)
-    .map((piece) => {
-      const thing = moved.get(piece.id);
-      return {
-        picture: sprites.piece(piece.type, lit.has(piece.id) ? 1 : 0),
-        x: thing?.x ?? piece.x,
-        y: thing?.y ?? piece.y + 1,
-        cells: thing?.cells ?? 1,
-        mirrored: thing?.mirrored ?? false,
-      };
-    });
+    .filter((piece) => !taken.has(piece.id) && !(acts.has(piece.type) && piece.map === play.map))
+    .map((piece) => ({
+      picture: sprites.piece(piece.type, lit.has(piece.id) ? 1 : 0),
+      x: piece.x,
+      y: piece.y + 1,
+      cells: 1,
+      mirrored: false,
+    }));
+  for (const thing of play.things) {
+    if (thing.gone) continue;
+    const { x, y, cells, mirrored } = thing;
+    standing.push({ picture: sprites.piece(thing.type, play.fromSide ? 0 : 1), x, y, cells, mirrored });
+  }
   const player = { picture: sprites.figure(play.facing, play.step), x: play.x, y: play.y, cells: 1, mirrored: false };
   // From the side nobody is in front of another by standing lower, so that the player is before all.
   if (!play.fromSide) standing.push(player);
@@ -72,15 +81,17 @@ export function drawGame(
     stand(one);
   }
   context.globalAlpha = 1;
+  drawShots(context, p, scene, play, colours);
 
   const map = scene.maps.find((m) => m.id === play.map);
   if (map) {
     const at = map.layers.findIndex((l) => l.player);
     drawLayers(context, p, scene, map, at + 1, map.layers.length - 1);
   }
-  const start = camera.toScreen(play.frame.x, play.frame.y);
-  const w = play.frame.w * camera.zoom;
-  const h = play.frame.h * camera.zoom;
+  const frame = frameOf(p, play);
+  const start = camera.toScreen(frame.x, frame.y);
+  const w = frame.w * camera.zoom;
+  const h = frame.h * camera.zoom;
   context.fillStyle = colours.board;
   context.globalAlpha = 0.55;
   context.beginPath();
@@ -91,4 +102,42 @@ export function drawGame(
   context.strokeStyle = colours.saffron;
   context.lineWidth = 2;
   context.strokeRect(start.x - 1, start.y - 1, w + 2, h + 2);
+}
+
+/** Draws what flies, and the strike of the player. */
+function drawShots(context: CanvasRenderingContext2D, p: Project, scene: Scene, play: Play, colours: Colours): void {
+  const { camera } = p;
+  const radius = (scene.project.cellW / 7) * camera.zoom;
+  for (const [shots, colour] of [
+    [play.shots, colours.rose],
+    [play.myShots, colours.saffron],
+  ] as const) {
+    context.fillStyle = colour;
+    context.strokeStyle = colours.sheet;
+    context.lineWidth = 1.5;
+    for (let i = 0; i + 1 < shots.length; i += 2) {
+      const at = camera.toScreen(shots[i] ?? 0, shots[i + 1] ?? 0);
+      context.beginPath();
+      context.arc(at.x, at.y - radius, radius, 0, 2 * Math.PI);
+      context.fill();
+      context.stroke();
+    }
+  }
+  if (!play.striking) return;
+  const { cellW, cellH } = scene.project;
+  const [dx, dy] = (
+    [
+      [0, 1],
+      [-1, 0],
+      [1, 0],
+      [0, -1],
+    ] as const
+  )[play.facing] ?? [0, 1];
+  const at = camera.toScreen(play.x + dx * cellW * 0.6, play.y - cellH * 0.4 + dy * cellH * 0.6);
+  const turn = Math.atan2(dy, dx);
+  context.strokeStyle = colours.saffron;
+  context.lineWidth = 3;
+  context.beginPath();
+  context.arc(at.x, at.y, cellW * 0.45 * camera.zoom, turn - 1.1, turn + 1.1);
+  context.stroke();
 }

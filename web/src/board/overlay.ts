@@ -4,7 +4,8 @@ import type { Colours } from './colours';
 import { drawLabel, drawSmall } from './labels';
 import { drawCrossing } from './lines';
 import { boxesOf, GhostPainter } from './ghost';
-import { drawPath } from './path';
+import { drawAreas } from './areas';
+import { drawPath, drawTrail } from './trail.svelte';
 import { drawReach, Reach } from './reach';
 import { Sprites } from './sprites';
 import { drawGame } from './game';
@@ -40,6 +41,7 @@ export class Overlay {
       drawGrid(context, p, scene, 1, colours);
       if (p.gridStep !== 1) drawGrid(context, p, scene, p.gridStep, colours);
     }
+    if (p.lines && !playing) drawAreas(context, p, scene, colours);
     if (p.lens) drawLens(context, p, scene, colours);
     if (!playing || !p.inGame) this.crossings(scene, colours, near);
     this.names(scene, colours);
@@ -49,6 +51,7 @@ export class Overlay {
     this.selection(colours);
     const path = p.state?.slip?.path;
     if (path && !playing) drawPath(context, p, path, colours);
+    if (!playing) drawTrail(context, p, this.sprites, colours);
     this.chosen(colours);
     this.mirrorLines(colours);
     if (p.frameShown && !playing) this.seen(colours);

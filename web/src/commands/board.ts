@@ -1,5 +1,5 @@
 import type { Project } from '../core/project.svelte';
-import { editing, focusOn, type Command } from './command';
+import { chosen, cursorOf, editing, focusOn, type Command } from './command';
 
 function layer(p: Project, step: number): void {
   const map = p.mapView(p.currentMap);
@@ -78,6 +78,27 @@ export const boardCommands: Command[] = [
       const map = p.mapView(p.currentMap);
       const current = map?.layers.find((l) => l.current);
       if (map && current) p.order({ do: 'make-layer', kind: 'layer', map: map.id, id: current.id });
+    },
+  },
+  {
+    id: 'make-area',
+    name: 'Make an area of the selected cells',
+    keys: ['Shift+A'],
+    group: 'board',
+    does: 'Gives the selected cells a name, and a gravity, wind and camera of their own; foes can be told to stay there.',
+    possible: chosen,
+    run: (p) => p.order({ do: 'make-area' }),
+  },
+  {
+    id: 'lead-on',
+    name: 'Lead the track on to here',
+    keys: ['Shift+T'],
+    group: 'board',
+    does: 'Leads the track of the selected foe or platform on to the cell under the pointer, or begins one.',
+    possible: editing,
+    run: (p) => {
+      const at = cursorOf(p);
+      p.order({ do: 'lead-on', x: at.x, y: at.y });
     },
   },
   {

@@ -14,7 +14,7 @@ const SIGNS: Record<string, string> = {
 /** What the game is given; see core/play. */
 const GAME: Record<string, number> = {
   ...{ ArrowLeft: T.LEFT, ArrowRight: T.RIGHT, ArrowUp: T.UP, ArrowDown: T.DOWN },
-  ...{ ' ': T.JUMP, x: T.USE, X: T.USE },
+  ...{ ' ': T.JUMP, x: T.USE, X: T.USE, c: T.STRIKE, C: T.STRIKE, v: T.SHOOT, V: T.SHOOT },
 };
 
 const ARROWS: Record<string, [number, number]> = {

@@ -12,6 +12,7 @@ import type {
   Pointer,
   Proposal,
   ReachView,
+  TrailView,
   ReplaysView,
   Reskin,
   ReskinView,
@@ -393,6 +394,11 @@ export class Core {
   reach(map: string, x: number, y: number): ReachView | null {
     const length = this.exports.reach(BigInt(map), x, y);
     return length > 0 ? (JSON.parse(this.buffers.takeText(length)) as ReachView) : null;
+  }
+
+  trail(piece: string): TrailView | null {
+    const length = this.exports.trail(BigInt(piece));
+    return length > 0 ? (JSON.parse(this.buffers.takeText(length)) as TrailView) : null;
   }
 
   layerPicture(map: string, layer: string, side: number): ImageData | null {

@@ -55,6 +55,7 @@ export interface Exports extends Bridge {
   tile(n: number): number;
   sprite(which: number, facing: number, frame: number): number;
   reach(map: bigint, x: number, y: number): number;
+  trail(piece: bigint): number;
   layerPicture(map: bigint, layer: bigint, side: number): number;
   blockPicture(patch: bigint, side: number): number;
   copied(cut: number): number;

@@ -7,6 +7,7 @@ import { BROKEN, Core, GAP, type Tileset } from './bridge';
 import { Connection } from './connection';
 import { Lately } from './lately.svelte';
 import { Playing } from './playing.svelte';
+import { Trail } from '../board/trail.svelte';
 import { pause } from './pause';
 import { Questions } from './questions';
 import { Replays } from './replays.svelte';
@@ -99,6 +100,7 @@ export class Project extends Questions {
   private nextMessage = 1;
   private before: { x: number; y: number; zoom: number } | null = null;
   readonly playing = new Playing();
+  readonly trail = new Trail(this);
   readonly replays = new Replays((changed) => this.apply(changed));
   private readonly strips = new Strips(this);
   private motion = 0;

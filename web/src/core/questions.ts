@@ -22,6 +22,11 @@ export class Questions {
     return this.core?.reach(map, x, y) ?? null;
   }
 
+  /** Where a piece will be, tick by tick. */
+  trailOf(piece: string): T.TrailView | null {
+    return this.core?.trail(piece) ?? null;
+  }
+
   sheetShape(id: string, property: string, from: { x: number; y: number }, to: { x: number; y: number }): number[] {
     return this.core?.sheetShape(id, property, from, to) ?? [];
   }

@@ -50,6 +50,12 @@ export interface OwnValueView {
   value: string;
 }
 
+export interface ForcesView {
+  gravity: number;
+  windX: number;
+  windY: number;
+}
+
 export interface MapLook {
   view: number;
   edges: number[];
@@ -58,6 +64,14 @@ export interface MapLook {
   notes: string;
   keywords: string;
   own: OwnValueView[];
+  forces: ForcesView;
+  lottery: number[];
+}
+
+export interface PlaceView {
+  kind: string;
+  id: string;
+  name: string;
 }
 
 export interface MapView {
@@ -74,6 +88,7 @@ export interface MapView {
   layers: LayerView[];
   ways: number;
   look: MapLook;
+  places: PlaceView[];
 }
 
 export interface PieceView {
@@ -154,11 +169,20 @@ export interface OwnView {
   type: number;
 }
 
+export interface AreaView {
+  id: string;
+  map: string;
+  name: string;
+  box: BoxView;
+  spans: number[];
+}
+
 export interface TypeView {
   id: string;
   name: string;
   family: string;
   purpose: string;
+  acts: boolean;
 }
 
 export interface MissingView {
@@ -187,6 +211,11 @@ export interface MovementView {
   steerings: string[];
   abilities: string[];
   cannot: number;
+  arms: string[];
+  armed: number;
+  camera: TermView[];
+  beyond: boolean;
+  turns: boolean;
 }
 
 export interface BitmapView {
@@ -205,6 +234,8 @@ export interface Scene {
   patches: PatchView[];
   own: OwnView[];
   drawer: string[];
+  areas: AreaView[];
+  odds: string[];
   roles: string[];
   edges: string[];
   sides: string[];
@@ -349,20 +380,36 @@ export interface StackView {
   selected: boolean;
 }
 
+export interface ChoiceView {
+  name: string;
+  label: string;
+  options: string[];
+  is: number;
+}
+
 export interface ActingView {
   values: TermView[];
-  doings: string[];
-  does: number;
+  choices: ChoiceView[];
+  moves: boolean;
+  tracked: boolean;
 }
 
 export interface PathView {
-  x: number;
-  y: number;
-  toX: number;
-  toY: number;
+  points: number[];
   second: number;
   w: number;
   h: number;
+}
+
+export interface TrackLook {
+  round: boolean;
+  points: number;
+}
+
+export interface AreaLook {
+  forces: ForcesView;
+  holds: boolean;
+  zoom: number;
 }
 
 export interface SlipView {
@@ -382,6 +429,8 @@ export interface SlipView {
   landings: BoxView[];
   acting: ActingView | null;
   path: PathView | null;
+  track: TrackLook | null;
+  area: AreaLook | null;
 }
 
 export interface WorkingView {
@@ -497,6 +546,11 @@ export interface Play {
   total: number;
   takenIds: string[];
   things: ThingView[];
+  shots: number[];
+  myShots: number[];
+  shakeX: number;
+  shakeY: number;
+  striking: boolean;
   onIds: string[];
   finished: boolean;
   events: string[];
@@ -508,6 +562,12 @@ export interface Play {
 export interface ReachView {
   arcs: number[][];
   landings: BoxView[];
+}
+
+export interface TrailView {
+  places: number[];
+  w: number;
+  h: number;
 }
 
 export interface ReplayView {
@@ -594,6 +654,8 @@ export interface Order {
   reskin: Reskin | null;
   layer: LayerLook | null;
   look: MapLook | null;
+  area: AreaLook | null;
+  track: TrackLook | null;
   frames: Frame[];
   mark: Mark | null;
 }
@@ -732,6 +794,8 @@ export const UP = 4;
 export const DOWN = 8;
 export const USE = 16;
 export const JUMP = 32;
+export const STRIKE = 512;
+export const SHOOT = 1024;
 export const SAMPLE_COLUMNS = 12;
 export const SAMPLE_ROWS = 7;
 export const SIXTEENTH = 16;

@@ -12,7 +12,7 @@
   $effect(() => {
     if (p.panel !== 'movement') before = {};
     else if (now && Object.keys(before).length === 0)
-      before = Object.fromEntries(now.terms.map((term) => [term.name, term.value]));
+      before = Object.fromEntries([...now.terms, ...now.camera].map((term) => [term.name, term.value]));
   });
   const set = (name: string, value: number): void => p.order({ do: 'set-movement', text: name, n: value });
 </script>
@@ -33,6 +33,27 @@
         />
       {/each}
     {/each}
+    <h3 class="mt-1 text-small text-soft">Camera</h3>
+    {#each now.camera as term (term.name)}
+      <MovementTerm
+        {term}
+        before={before[term.name] ?? term.value}
+        drag={(value) => p.order({ do: 'try-movement', text: term.name, n: value })}
+        set={(value) => set(term.name, value)}
+      />
+    {/each}
+    <div class="flex flex-wrap gap-2">
+      <Button
+        label="Sees beyond the edges of maps"
+        pressed={now.beyond}
+        onclick={() => set('camera beyond', now.beyond ? 0 : 1)}
+      />
+      <Button
+        label="From above, time passes by steps"
+        pressed={now.turns}
+        onclick={() => set('turns', now.turns ? 0 : 1)}
+      />
+    </div>
     <label class="mt-1 flex items-center justify-between gap-2">
       <span>From above, walks</span>
       <select
@@ -43,14 +64,20 @@
         {#each now.steerings as name, i (name)}<option value={i}>{name}</option>{/each}
       </select>
     </label>
-    <div class="flex items-center gap-2" role="group" aria-label="Abilities">
-      <span class="flex-1">From the side, can</span>
+    <div class="flex flex-wrap items-center gap-2" role="group" aria-label="Abilities">
+      <span class="flex-1">Can</span>
       {#each now.abilities as name, i (name)}
         <Button
           label={name}
           pressed={(now.cannot & (1 << i)) === 0}
           onclick={() => set('cannot', now.cannot ^ (1 << i))}
         />
+      {/each}
+    </div>
+    <div class="flex flex-wrap items-center gap-2" role="group" aria-label="Arms">
+      <span class="flex-1">Has, against foes and breakables</span>
+      {#each now.arms as name, i (name)}
+        <Button label={name} pressed={(now.armed & (1 << i)) !== 0} onclick={() => set('arms', now.armed ^ (1 << i))} />
       {/each}
     </div>
   {/if}

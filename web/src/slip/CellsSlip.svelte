@@ -32,6 +32,7 @@
     ['cut', 'Cut'],
     ['duplicate', 'Duplicate'],
     ['keep-patch', 'Keep as a patch'],
+    ['make-area', 'Make an area'],
     ['reskin', 'Re-skin'],
   ];
 </script>

@@ -3,6 +3,7 @@
   import type { MapLook, MapView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import MapPicture from '../keeping/MapPicture.svelte';
+  import MapHere from './MapHere.svelte';
   import NumberField from '../ui/NumberField.svelte';
 
   let { p, map }: { p: Project; map: MapView } = $props();
@@ -110,6 +111,7 @@
     {/each}
   </div>
 </details>
+<MapHere {p} {map} {set} />
 <details>
   <summary class="cursor-pointer">Background</summary>
   <div class="mt-2 flex flex-wrap items-end gap-2">

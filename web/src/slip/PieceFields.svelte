@@ -1,49 +1,92 @@
 <script lang="ts">
+  import { keyOf, runCommand } from '../commands/register';
   import type { Project } from '../core/project.svelte';
-  import type { SlipView } from '../core/types.gen';
+  import { TICKS_PER_SECOND, type SlipView } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
 
   let { p, slip }: { p: Project; slip: SlipView } = $props();
 
-  const set = (text: string, n: number): void =>
-    p.order({ do: 'set-acting', kind: 'piece', id: slip.id, map: slip.map, text, n });
+  const act = (verb: 'set-acting' | 'try-acting', text: string, n: number): void => {
+    p.order({ do: verb, kind: 'piece', id: slip.id, map: slip.map, text, n });
+    p.draw();
+  };
   /** As few decimals as say what it is. */
   const shown = (value: number, per: number): number => Math.round((value / per) * 100) / 100;
+  const length = $derived.by(() => (void p.state, p.trail.length));
 </script>
 
 {#if slip.acting}
   <div class="flex flex-col gap-1" role="group" aria-label="How it acts in play">
-    {#if slip.acting.doings.length > 0}
+    {#each slip.acting.choices as c (c.name)}
       <label class="flex items-center justify-between gap-2">
-        <span>What it does</span>
+        <span class="shrink-0">{c.label}</span>
         <select
-          class="h-7 rounded-inner border border-line bg-sheet px-1"
-          value={slip.acting.does}
-          onchange={(e) => set('does', Number(e.currentTarget.value))}
+          class="h-7 min-w-0 rounded-inner border border-line bg-sheet px-1"
+          value={c.is}
+          onchange={(e) => act('set-acting', c.name, Number(e.currentTarget.value))}
         >
-          {#each slip.acting.doings as name, i (name)}<option value={i}>{name}</option>{/each}
+          {#each c.options as name, i (i)}<option value={i}>{name}</option>{/each}
         </select>
       </label>
-    {/if}
+    {/each}
     {#each slip.acting.values as v (v.name)}
-      <label class="flex items-center justify-between gap-2">
-        <span>{v.label}</span>
-        <span class="flex h-7 w-28 items-center rounded-inner border border-line bg-sheet pr-1.5">
+      <div class="flex items-center gap-2">
+        <span class="w-20 shrink-0">{v.label}</span>
+        <input
+          type="range"
+          class="min-w-0 flex-1 accent-saffron"
+          aria-label="{v.label}, dragged"
+          min={v.least < 0 ? -v.reach : v.least}
+          max={v.reach}
+          value={v.value}
+          oninput={(e) => act('try-acting', v.name, e.currentTarget.valueAsNumber)}
+          onchange={(e) => act('set-acting', v.name, e.currentTarget.valueAsNumber)}
+        />
+        <label class="flex h-7 w-24 items-center rounded-inner border border-line bg-sheet pr-1">
+          <span class="sr-only">{v.label}</span>
           <input
             type="number"
-            class="w-full min-w-0 bg-transparent px-1.5 figures"
-            step={v.per === 1 ? 1 : v.per === 10 ? 0.1 : 0.5}
+            class="w-full min-w-0 bg-transparent px-1 figures"
+            step={v.per === 1 ? 1 : v.per === 10 || v.per === TICKS_PER_SECOND ? 0.1 : 0.5}
             min={shown(v.least, v.per)}
             max={shown(v.most, v.per)}
             value={shown(v.value, v.per)}
             onchange={(e) => {
               const value = Math.round(e.currentTarget.valueAsNumber * v.per);
-              if (Number.isFinite(value) && value !== v.value) set(v.name, value);
+              if (Number.isFinite(value) && value !== v.value) act('set-acting', v.name, value);
               e.currentTarget.valueAsNumber = shown(v.value, v.per);
             }}
           />
           <span class="text-small text-soft">{v.unit}</span>
-        </span>
-      </label>
+        </label>
+      </div>
     {/each}
+    {#if slip.acting.moves}
+      <label class="flex items-center gap-2">
+        <span class="w-20 shrink-0">Ghost after</span>
+        <input
+          type="range"
+          class="min-w-0 flex-1 accent-saffron"
+          aria-label="Ghost after so many seconds"
+          min={0}
+          max={Math.max(1, length - 1)}
+          value={p.trail.at}
+          oninput={(e) => {
+            p.trail.at = e.currentTarget.valueAsNumber;
+            p.draw();
+          }}
+        />
+        <span class="w-24 text-right figures">{(p.trail.at / TICKS_PER_SECOND).toFixed(1)} s</span>
+      </label>
+    {/if}
+    {#if slip.acting.choices.some((c) => c.name === 'track')}
+      <span data-back
+        ><Button
+          label={slip.acting.tracked ? 'Lead its track on' : 'Make a track'}
+          keys={keyOf('lead-on')}
+          onclick={() => runCommand(p, 'lead-on')}
+        /></span
+      >
+    {/if}
   </div>
 {/if}

@@ -6,10 +6,11 @@
   import { beside } from './beside';
   import MapFields from './MapFields.svelte';
   import PieceFields from './PieceFields.svelte';
+  import PlaceFields from './PlaceFields.svelte';
 
   let { p }: { p: Project } = $props();
 
-  const WIDTH = 236;
+  const WIDTH = 268;
   let height = $state(200);
   let asked = $state(false);
 
@@ -74,6 +75,7 @@
     </dl>
     {#if map}<MapFields {p} {map} />{/if}
     <PieceFields {p} {slip} />
+    <PlaceFields {p} {slip} />
     {#if slip.stack.length > 1}
       <div>
         <div class="mb-1 text-small text-soft">in this cell, front to back</div>

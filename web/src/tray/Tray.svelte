@@ -24,12 +24,14 @@
       ? p.lately.tiles
       : p.tilesets.slice(-1).flatMap((t) => [0, 1, 2, 3].filter((i) => i < t.count).map((i) => t.first + i)),
   );
+  /** As many types as leave room for the rest; the drawer has all. */
+  const SHOWN = 8;
   /** Those used lately come first. */
   const rankOf = (id: string): number => {
     const at = p.lately.types.indexOf(id);
     return at < 0 ? p.lately.types.length : at;
   };
-  const lateTypes = $derived([...(p.scene?.types ?? [])].sort((a, b) => rankOf(a.id) - rankOf(b.id)));
+  const lateTypes = $derived([...(p.scene?.types ?? [])].sort((a, b) => rankOf(a.id) - rankOf(b.id)).slice(0, SHOWN));
 </script>
 
 <div

@@ -1,0 +1,90 @@
+package page
+
+import (
+	"azzel/core/body"
+	"azzel/core/grid"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+// mostNotches is how many notches a time line has at most, so that they can be told apart.
+const mostNotches = 200
+
+// notches are the ticks after which the document changed, of those that lie close together
+// the first.
+func notches(r *play.Recording) []int {
+	apart := (r.Last() - r.First()) / mostNotches
+	ticks := []int{}
+	for _, tick := range r.Changes() {
+		if len(ticks) == 0 || tick-ticks[len(ticks)-1] > apart {
+			ticks = append(ticks, tick)
+		}
+	}
+	return ticks
+}
+
+// Play is what is to be seen of the game; nil if none is played. Events are
+// given once.
+func (p *Page) Play() *Play {
+	if p.played == nil {
+		return nil
+	}
+	d := p.doc()
+	l := d.Project.Lattice()
+	s := p.played.Game().Status()
+	m := d.Map(s.Map)
+	origin := l.Pixel(m.Origin)
+	v := &Play{Map: FormatID(s.Map), X: float64(s.Place.X)/256 + float64(origin.X), Y: float64(s.Place.Y)/256 + float64(origin.Y),
+		Facing: int(s.Facing), FromSide: m.View == world.SideView, Health: s.Health, MostHealth: s.Most, Safe: s.Safe, Frame: box(p.played.Game().Camera().Move(origin)), Ticks: s.Ticks, Steps: s.Steps,
+		Taken: s.Taken, Total: s.Total, TakenIDs: []string{}, Finished: s.Finished, Events: p.events,
+		First: p.played.First(), Last: p.played.Last(), Changes: notches(p.played), Helps: helpNames, HelpsOn: p.helpsOn()}
+	v.Doing, v.Facing, v.Step = pose(s, m.View, p.moving)
+	if p.sent != nil && d.Map(p.sent.Map) != nil {
+		goal := box(l.Box(grid.Rect{X: p.sent.Cell.X, Y: p.sent.Cell.Y, W: 1, H: 1}.Move(d.Map(p.sent.Map).Origin)))
+		v.Goal = &goal
+	}
+	if v.Events == nil {
+		v.Events = []string{}
+	}
+	p.events = nil
+	v.OnIDs, v.Things = []string{}, p.things(p.played.Game())
+	v.Shots, v.MyShots, v.Striking = []float64{}, []float64{}, s.Striking
+	p.played.Game().Shots(func(at body.Place, mine bool) {
+		list := &v.Shots
+		if mine {
+			list = &v.MyShots
+		}
+		*list = append(*list, float64(at.X)/256+float64(origin.X), float64(at.Y)/256+float64(origin.Y))
+	})
+	shake := p.played.Game().Shaking()
+	v.ShakeX, v.ShakeY = shake.X, shake.Y
+	if s.Checkpoint != 0 {
+		v.OnIDs = append(v.OnIDs, FormatID(s.Checkpoint))
+	}
+	for _, id := range p.played.Game().TakenIDs() {
+		v.TakenIDs = append(v.TakenIDs, FormatID(id))
+	}
+	return v
+}
+
+// stride is for how many ticks one frame of walking is shown.
+const stride = 8
+
+// pose is what the player does, where they look and which frame of walking is shown.
+func pose(s play.Status, view world.View, moving bool) (doing string, facing, step int) {
+	if moving {
+		step = s.Ticks / stride % world.CharacterFrames
+	}
+	facing, doing = int(s.Facing), "stands"
+	switch {
+	case view == world.SideView && s.Doing == body.Airborne:
+		return "is in the air", facing, 1
+	case view == world.SideView && s.Doing == body.OnLadder:
+		return "climbs", int(world.North), step
+	case view == world.SideView && s.Doing == body.InWater:
+		doing = "swims"
+	case moving:
+		doing = "walks"
+	}
+	return doing, facing, step
+}

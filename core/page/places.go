@@ -1,0 +1,237 @@
+package page
+
+import (
+	"fmt"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/hand"
+	"azzel/core/world"
+)
+
+// AreaView is an area on the board.
+type AreaView struct {
+	ID   string  `json:"id"`
+	Map  string  `json:"map"`
+	Name string  `json:"name"`
+	Box  BoxView `json:"box"`
+	// Spans are its cells, as those of what is selected.
+	Spans []int `json:"spans"`
+}
+
+// PlaceView is a track or area in the list of a map.
+type PlaceView struct {
+	Kind string `json:"kind"`
+	ID   string `json:"id"`
+	Name string `json:"name"`
+}
+
+// ForcesView is what acts on all that moves somewhere: gravity in percent, 0 for as usual, wind in
+// tenths of a cell a second.
+type ForcesView struct {
+	Gravity int `json:"gravity"`
+	WindX   int `json:"windX"`
+	WindY   int `json:"windY"`
+}
+
+func viewForces(f world.Forces) ForcesView { return ForcesView(f) }
+
+// AreaLook is all that can be set of an area beside its name and cells.
+type AreaLook struct {
+	Forces ForcesView `json:"forces"`
+	Holds  bool       `json:"holds"`
+	// Zoom is in percent, 0 for as usual.
+	Zoom int `json:"zoom"`
+}
+
+// TrackLook is all that can be set of a track beside its name and points.
+type TrackLook struct {
+	Round  bool `json:"round"`
+	Points int  `json:"points"`
+}
+
+func tracksOf(d *world.Document, m *world.Map) (list []*world.Track) {
+	for _, t := range d.Tracks {
+		if t.Map == m.ID {
+			list = append(list, t)
+		}
+	}
+	return list
+}
+
+func areasOf(d *world.Document, m *world.Map) (list []*world.Area) {
+	for _, a := range d.Areas {
+		if a.Map == m.ID {
+			list = append(list, a)
+		}
+	}
+	return list
+}
+
+// viewPlaces lists the tracks and areas of a map.
+func viewPlaces(d *world.Document, m *world.Map) []PlaceView {
+	list := []PlaceView{}
+	for _, r := range d.OfMap(m.ID) {
+		list = append(list, PlaceView{kindNames[r.Kind], FormatID(r.ID), hand.Name(d, r)})
+	}
+	return list
+}
+
+func viewAreas(d *world.Document) []AreaView {
+	l := d.Project.Lattice()
+	list := []AreaView{}
+	for _, a := range d.Areas {
+		if m := d.Map(a.Map); m != nil {
+			on := a.Cells.Within(m.Bounds).Move(m.Origin)
+			list = append(list, AreaView{FormatID(a.ID), FormatID(m.ID), hand.Name(d, world.Ref{Kind: world.KindArea, ID: a.ID}), box(l.Box(on.Bounds())), spans(l, on)})
+		}
+	}
+	return list
+}
+
+// makeArea makes an area of the cells that are selected.
+func (p *Page) makeArea() Changed {
+	c := p.hand.Chosen(p.doc())
+	if len(c.Region) == 0 {
+		p.say("Select the cells first that the area is to have.")
+		return StateChanged
+	}
+	m := p.doc().Map(c.Map)
+	a := &world.Area{Name: fmt.Sprintf("Area %d", len(p.doc().Areas)+1), Map: m.ID, Cells: c.Region}
+	id := p.ids.NewID()
+	ref := world.Ref{Kind: world.KindArea, ID: id}
+	changed := p.do(edit.Edit{Label: edit.Clip(fmt.Sprintf("make %s on %s", a.Name, m.Name)), Parts: []edit.Part{edit.Put{Ref: ref, Values: a.Values()}}})
+	if p.doc().Area(id) != nil {
+		p.hand.Cells = hand.Cells{}
+		p.selectRef(ref, 0)
+	}
+	return changed | StateChanged
+}
+
+// setArea sets what an area does.
+func (p *Page) setArea(ref world.Ref, to *AreaLook) Changed {
+	a := p.doc().Area(ref.ID)
+	if a == nil || to == nil {
+		return p.Fail(world.ErrGone)
+	}
+	next := *a
+	next.Forces, next.Holds, next.Zoom = world.Forces(to.Forces), to.Holds, to.Zoom
+	return p.change(a.Name, edit.Changes(ref, a.Values(), next.Values()))
+}
+
+// cellsOfArea gives an area the cells that are selected.
+func (p *Page) cellsOfArea(ref world.Ref) Changed {
+	a, c := p.doc().Area(ref.ID), p.hand.Chosen(p.doc())
+	if a == nil {
+		return p.Fail(world.ErrGone)
+	}
+	if c.Map != a.Map || len(c.Region) == 0 {
+		p.say("Select the cells first that the area is to have, on the map on which it lies.")
+		return StateChanged
+	}
+	next := *a
+	next.Cells = c.Region
+	return p.change(a.Name, edit.Changes(ref, a.Values(), next.Values()))
+}
+
+// leadOn leads the track of the selected piece on to a pixel of the board. A piece without one gets
+// one.
+func (p *Page) leadOn(pixel grid.Point) Changed {
+	d := p.doc()
+	sel := p.hand.Selected.Ref
+	m, piece := d.Piece(sel.ID)
+	if sel.Kind != world.KindPiece || piece == nil || piece.Type != world.Foe && piece.Type != world.MovingPlatform {
+		p.say("Select a foe or a moving platform first, then lead its track on to where the pointer is.")
+		return StateChanged
+	}
+	s := hand.At(d, pixel)
+	if s.Map == nil || s.Map.ID != m.ID {
+		p.say("A track stays on the map of its piece: lead it on within %s.", m.Name)
+		return StateChanged
+	}
+	foot := m.FootOf(d.Project.Lattice(), piece.Type, s.Cell)
+	if t := d.Track(piece.Track); t != nil && t.Map == m.ID {
+		next := *t
+		next.Points = append(append([]grid.Point{}, t.Points...), foot)
+		return p.change(t.Name, edit.Changes(world.Ref{Kind: world.KindTrack, ID: t.ID}, t.Values(), next.Values()))
+	}
+	t := &world.Track{Name: fmt.Sprintf("Track %d", len(d.Tracks)+1), Map: m.ID, Points: []grid.Point{foot}}
+	next := *piece
+	next.Track = p.ids.NewID()
+	parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: next.Track}, Values: t.Values()}}
+	return p.do(edit.Edit{Label: edit.Clip("make a track for " + hand.PieceName(d, piece)), Parts: append(parts, edit.Changes(sel, piece.Values(), next.Values())...)})
+}
+
+// setTrack sets whether a track goes round, and cuts off what comes after so many points.
+func (p *Page) setTrack(ref world.Ref, to *TrackLook) Changed {
+	t := p.doc().Track(ref.ID)
+	if t == nil || to == nil {
+		return p.Fail(world.ErrGone)
+	}
+	next := *t
+	next.Round = to.Round
+	if to.Points >= 1 && to.Points < len(t.Points) {
+		next.Points = t.Points[:to.Points]
+	}
+	return p.change(t.Name, edit.Changes(ref, t.Values(), next.Values()))
+}
+
+// users names the pieces that follow a track or stay in an area.
+func users(d *world.Document, r world.Ref) (names []string) {
+	for _, m := range d.Maps {
+		for _, piece := range m.Pieces {
+			if r.Kind == world.KindTrack && piece.Track == r.ID || r.Kind == world.KindArea && piece.Area == r.ID {
+				names = append(names, hand.PieceName(d, piece))
+			}
+		}
+	}
+	return names
+}
+
+// placeSlip says what a track or area is; false if it is neither or gone.
+func (p *Page) placeSlip(v *SlipView, r world.Ref, line func(string, string, ...any)) bool {
+	d := p.doc()
+	l := d.Project.Lattice()
+	var m *world.Map
+	switch r.Kind {
+	case world.KindTrack:
+		t := d.Track(r.ID)
+		if t == nil || d.Map(t.Map) == nil {
+			return false
+		}
+		m = d.Map(t.Map)
+		v.Name, v.Sort = t.Name, "track"
+		from := t.Points[0].Add(l.Pixel(m.Origin))
+		on := grid.Rect{X: from.X, Y: from.Y, W: 1, H: 1}
+		v.Path = &PathView{Points: []int{}}
+		for _, at := range t.Points {
+			at = at.Add(l.Pixel(m.Origin))
+			on = on.Join(grid.Rect{X: at.X, Y: at.Y, W: 1, H: 1})
+			v.Path.Points = append(v.Path.Points, at.X, at.Y)
+		}
+		v.Box = box(on)
+		v.Track = &TrackLook{t.Round, len(t.Points)}
+		line("Points", "%d", len(t.Points))
+	case world.KindArea:
+		a := d.Area(r.ID)
+		if a == nil || d.Map(a.Map) == nil {
+			return false
+		}
+		m = d.Map(a.Map)
+		v.Name, v.Sort, v.Box = a.Name, "area", box(l.Box(a.Cells.Bounds().Move(m.Origin)))
+		v.Area = &AreaLook{viewForces(a.Forces), a.Holds, a.Zoom}
+		line("Cells", "%d", a.Cells.Len())
+	default:
+		return false
+	}
+	line("Lies on", "%s", m.Name)
+	switch who := users(d, r); {
+	case len(who) == 0 && r.Kind == world.KindTrack:
+		line("Used by", "nobody")
+	case len(who) == 1:
+		line("Used by", "%s", who[0])
+	case len(who) > 1:
+		line("Used by", "%s and %d more", who[0], len(who)-1)
+	}
+	return true
+}

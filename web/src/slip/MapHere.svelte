@@ -1,0 +1,49 @@
+<script lang="ts">
+  import type { Project } from '../core/project.svelte';
+  import type { MapLook, MapView } from '../core/types.gen';
+  import Forces from './Forces.svelte';
+
+  /** How one moves on a map, what lottery pieces give there, and its tracks and areas. */
+  let { p, map, set }: { p: Project; map: MapView; set: (change: Partial<MapLook>) => void } = $props();
+</script>
+
+<details>
+  <summary class="cursor-pointer">How one moves here</summary>
+  <div class="mt-2 flex flex-col gap-1">
+    <Forces forces={map.look.forces} set={(forces) => set({ forces })} />
+    <div class="mt-1 text-small text-soft">Lottery pieces here become, by weight</div>
+    {#each p.scene?.odds ?? [] as name, i (name)}
+      <label class="flex items-center justify-between gap-2">
+        <span>{name}</span>
+        <input
+          type="number"
+          class="h-7 w-24 rounded-inner border border-line bg-sheet px-1 figures"
+          min={0}
+          max={1000}
+          value={map.look.lottery[i]}
+          onchange={(e) => {
+            const value = e.currentTarget.valueAsNumber;
+            if (Number.isFinite(value))
+              set({ lottery: map.look.lottery.map((w, k) => (k === i ? Math.round(value) : w)) });
+          }}
+        />
+      </label>
+    {/each}
+  </div>
+</details>
+{#if map.places.length > 0}
+  <details>
+    <summary class="cursor-pointer">Tracks and areas</summary>
+    <ul class="mt-1">
+      {#each map.places as place (place.id)}
+        <li>
+          <button
+            class="flex w-full justify-between gap-2 rounded-inner px-1.5 py-0.5 text-left hover:bg-shelf"
+            onclick={() => p.order({ do: 'select', kind: place.kind, id: place.id })}
+            ><span class="truncate">{place.name}</span><span class="text-soft">{place.kind}</span></button
+          >
+        </li>
+      {/each}
+    </ul>
+  </details>
+{/if}

@@ -1,0 +1,60 @@
+<script lang="ts">
+  import type { Project } from '../core/project.svelte';
+  import type { AreaLook, SlipView, TrackLook } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+  import Forces from './Forces.svelte';
+
+  /** What can be set of a track or an area. */
+  let { p, slip }: { p: Project; slip: SlipView } = $props();
+
+  const setArea = (change: Partial<AreaLook>): void => {
+    if (slip.area) p.order({ do: 'set-area', kind: 'area', id: slip.id, area: { ...slip.area, ...change } });
+  };
+  const setTrack = (change: Partial<TrackLook>): void => {
+    if (slip.track) p.order({ do: 'set-track', kind: 'track', id: slip.id, track: { ...slip.track, ...change } });
+  };
+</script>
+
+{#if slip.area}
+  {@const area = slip.area}
+  <div class="flex flex-col gap-1" role="group" aria-label="What the area does">
+    <Forces forces={area.forces} set={(forces) => setArea({ forces })} />
+    <label class="flex items-center justify-between gap-2">
+      <span>Seen at</span>
+      <span class="flex h-7 w-24 items-center rounded-inner border border-line bg-sheet pr-1">
+        <input
+          type="number"
+          class="w-full min-w-0 bg-transparent px-1 figures"
+          min={25}
+          max={400}
+          step={5}
+          value={area.zoom || 100}
+          onchange={(e) => {
+            const value = e.currentTarget.valueAsNumber;
+            if (Number.isFinite(value)) setArea({ zoom: value === 100 ? 0 : Math.round(value) });
+          }}
+        />
+        <span class="text-small text-soft">%</span>
+      </span>
+    </label>
+    <div class="flex flex-wrap gap-2">
+      <Button label="Holds the camera" pressed={area.holds} onclick={() => setArea({ holds: !area.holds })} />
+      <Button
+        label="Give it the selected cells"
+        disabled={!p.state?.chosen}
+        onclick={() => p.order({ do: 'cells-of-area', kind: 'area', id: slip.id })}
+      />
+    </div>
+  </div>
+{/if}
+{#if slip.track}
+  {@const track = slip.track}
+  <div class="flex flex-wrap gap-2" role="group" aria-label="How the track goes">
+    <Button label="Goes round" pressed={track.round} onclick={() => setTrack({ round: !track.round })} />
+    <Button
+      label="Take off its last point"
+      disabled={track.points < 2}
+      onclick={() => setTrack({ points: track.points - 1 })}
+    />
+  </div>
+{/if}
