@@ -311,6 +311,11 @@ func playGrotto(d *world.Document) (*world.Replay, error) {
 		return slices.Contains(p.r.Game().Events(), play.Broke) || p.called("Frosted pane").Gone
 	})
 	p.look()
+	if p.err == nil && game().Lifted != 0 {
+		// It was swung at the pane.
+		p.ticks(1, play.Down|play.Use)
+		p.until("the crate on the ground", 0, func() bool { return game().Lifted == 0 })
+	}
 	p.to(1, 14)
 	p.until("the label behind the pane", 0, func() bool { return game().Taken == 1 })
 	p.look()

@@ -36,6 +36,8 @@ type ThingView struct {
 	Mirrored bool `json:"mirrored"`
 	Cells    int  `json:"cells"`
 	Gone     bool `json:"gone"`
+	// Level is −1 for what all else stands on, 1 for what is carried overhead, else 0.
+	Level int `json:"level"`
 }
 
 // viewActing is how a piece acts; nil if pieces of its type do not.
@@ -262,6 +264,7 @@ func (p *Page) things(g *play.Game) []ThingView {
 	seen := g.Camera()
 	seen = grid.Rect{X: seen.X - margin*l.W, Y: seen.Y - margin*l.H, W: seen.W + 2*margin*l.W, H: seen.H + 2*margin*l.H}
 	list := []ThingView{}
+	lifted := g.Status().Lifted
 	m := d.Map(g.Status().Map)
 	origin := l.Pixel(m.Origin)
 	g.Things(func(t play.Thing, cells int) {
@@ -269,8 +272,15 @@ func (p *Page) things(g *play.Game) []ThingView {
 		if x < seen.X || y < seen.Y || x >= seen.X+seen.W || y >= seen.Y+seen.H {
 			return
 		}
+		level := 0
+		switch {
+		case t.ID == lifted:
+			level = 1
+		case t.Type == world.MovingPlatform && m.View == world.TopDown:
+			level = -1
+		}
 		list = append(list, ThingView{FormatID(t.ID), FormatID(t.Type), float64(t.Place.X)/256 + float64(origin.X), float64(t.Place.Y)/256 + float64(origin.Y),
-			m.View == world.SideView && t.Way < 0, cells, t.Gone})
+			m.View == world.SideView && t.Way < 0, cells, t.Gone, level})
 	})
 	return list
 }

@@ -103,7 +103,7 @@ var pieces = map[world.ID]struct{ off, on []shape }{
 	}},
 	// A crate of slats.
 	world.Pushable: {off: []shape{
-		{0, 4, 16, 16, 0x6b5233}, {1, 5, 14, 14, 0xb08f5f}, {1, 9, 14, 1, 0x8a6d45}, {1, 14, 14, 1, 0x8a6d45}, {2, 5, 2, 14, 0xc9a876}, {12, 5, 2, 14, 0xc9a876}, {7, 11, 2, 2, 0x6b5233},
+		{0, 4, 16, 16, 0x4f3526}, {1, 5, 14, 14, 0x9d6f4f}, {1, 9, 14, 1, 0x7a5439}, {1, 14, 14, 1, 0x7a5439}, {2, 5, 2, 14, 0xb98a66}, {12, 5, 2, 14, 0xc9a876}, {7, 11, 2, 2, 0x4f3526},
 	}},
 	// A pane of frosted glass in a frame.
 	world.Breakable: {off: []shape{

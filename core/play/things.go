@@ -80,6 +80,8 @@ func (g *Game) meet() {
 	for _, t := range g.things {
 		if p := m.Piece(t.from); t.from != 0 && p != nil {
 			came := &world.Piece{ID: t.ID, Type: t.Type, Foot: p.Foot, Acting: p.Acting, Number: int(t.ID &^ emitted)}
+			// How often is how often something comes, not how often that shoots.
+			came.Every = 0
 			g.actors = append(g.actors, actor{piece: came})
 		}
 	}

@@ -3,8 +3,8 @@ import type { Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { boxesOf } from './ghost';
 
-/** Areas at least so wide on the screen show their names, in px. */
-const NAMED = 64;
+/** Areas whose cells are at least so high on the screen show their names, in px. */
+const NAMED = 16;
 
 /** Draws the areas of all maps: their outlines, and their names where there is room. */
 export function drawAreas(context: CanvasRenderingContext2D, p: Project, scene: Scene, colours: Colours): void {
@@ -30,7 +30,7 @@ export function drawAreas(context: CanvasRenderingContext2D, p: Project, scene: 
     context.setLineDash([2, 4]);
     context.strokeRect(at.x, at.y, w, h);
     context.setLineDash([]);
-    if (w < NAMED) continue;
+    if (scene.project.cellH * camera.zoom < NAMED) continue;
     context.font = "600 12px 'Fraunces Variable', serif";
     context.textBaseline = 'top';
     context.strokeStyle = colours.board;

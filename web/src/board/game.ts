@@ -12,6 +12,8 @@ interface Standing {
   /** How often it is drawn side by side. */
   cells: number;
   mirrored: boolean;
+  /** Below all, among all by their feet, or above all: −1, 0, 1. */
+  level: number;
 }
 
 /** How much is seen of somebody whom nothing hurts for a moment. */
@@ -65,16 +67,24 @@ export function drawGame(
       y: piece.y + 1,
       cells: 1,
       mirrored: false,
+      level: 0,
     }));
   for (const thing of play.things) {
     if (thing.gone) continue;
-    const { x, y, cells, mirrored } = thing;
-    standing.push({ picture: sprites.piece(thing.type, play.fromSide ? 0 : 1), x, y, cells, mirrored });
+    const { x, y, cells, mirrored, level } = thing;
+    standing.push({ picture: sprites.piece(thing.type, play.fromSide ? 0 : 1), x, y, cells, mirrored, level });
   }
-  const player = { picture: sprites.figure(play.facing, play.step), x: play.x, y: play.y, cells: 1, mirrored: false };
+  const player = {
+    picture: sprites.figure(play.facing, play.step),
+    x: play.x,
+    y: play.y,
+    cells: 1,
+    mirrored: false,
+    level: 0,
+  };
   // From the side nobody is in front of another by standing lower, so that the player is before all.
   if (!play.fromSide) standing.push(player);
-  standing.sort((a, b) => a.y - b.y);
+  standing.sort((a, b) => a.level - b.level || a.y - b.y);
   if (play.fromSide) standing.push(player);
   for (const one of standing) {
     context.globalAlpha = one === player && play.safe ? SAFE : 1;

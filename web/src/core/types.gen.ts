@@ -523,6 +523,7 @@ export interface ThingView {
   mirrored: boolean;
   cells: number;
   gone: boolean;
+  level: number;
 }
 
 export interface Play {

@@ -10,6 +10,14 @@
     return Math.round(p.camera.zoom * 100);
   });
 
+  /** The keys of what the player has against foes. */
+  const arms = $derived.by((): [string, string][] => {
+    const movement = p.scene?.movement;
+    return (movement?.arms ?? []).flatMap((name, i): [string, string][] =>
+      ((movement?.armed ?? 0) >> i) & 1 ? [[['C', 'V'][i] ?? '', `${name}s`]] : [],
+    );
+  });
+
   const hints = $derived.by((): [string, string][] => {
     const s = p.state;
     if (!s) return [];
@@ -19,6 +27,7 @@
             ['Arrows', p.play?.fromSide ? 'run, climb' : 'walk'],
             p.play?.fromSide ? ['Space', 'jumps'] : ['Click', 'walks there'],
             p.play?.fromSide ? ['X', 'uses'] : ['Space', 'uses'],
+            ...arms,
             ['Esc', 'gives the keys to the hand'],
             ['P', 'ends play'],
           ]
