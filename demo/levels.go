@@ -97,7 +97,7 @@ func (p *player) grounded() bool { return p.r.Game().Status().Doing == body.Grou
 func (p *player) called(name string) (found play.Thing) {
 	for _, piece := range p.m.Pieces {
 		if piece.Name == name {
-			p.r.Game().Things(func(t play.Thing, _ int) {
+			p.r.Game().Things(func(t play.Thing, _ int, _ body.Size) {
 				if t.ID == piece.ID {
 					found = t
 				}
@@ -275,7 +275,7 @@ func (p *player) shield() (id world.ID) {
 	if p.err != nil {
 		return 0
 	}
-	p.r.Game().Things(func(t play.Thing, _ int) {
+	p.r.Game().Things(func(t play.Thing, _ int, _ body.Size) {
 		if away := t.Place.X - p.r.Game().Status().Place.X; t.Type == world.Pushable && away > 0 && away < nearest {
 			id, nearest = t.ID, away
 		}
@@ -285,7 +285,7 @@ func (p *player) shield() (id world.ID) {
 
 // place is how far to the right a thing is, in cells.
 func (p *player) place(id world.ID) (x float64) {
-	p.r.Game().Things(func(t play.Thing, _ int) {
+	p.r.Game().Things(func(t play.Thing, _ int, _ body.Size) {
 		if t.ID == id {
 			x = float64(t.Place.X) / cell
 		}

@@ -1,6 +1,7 @@
 package page
 
 import (
+	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
@@ -36,6 +37,10 @@ type ThingView struct {
 	Mirrored bool `json:"mirrored"`
 	Cells    int  `json:"cells"`
 	Gone     bool `json:"gone"`
+	// W and H are its body, Hurts says that touching it hurts.
+	W     int  `json:"w"`
+	H     int  `json:"h"`
+	Hurts bool `json:"hurts"`
 	// Level is −1 for what all else stands on, 1 for what is carried overhead, else 0.
 	Level int `json:"level"`
 }
@@ -267,7 +272,7 @@ func (p *Page) things(g *play.Game) []ThingView {
 	lifted := g.Status().Lifted
 	m := d.Map(g.Status().Map)
 	origin := l.Pixel(m.Origin)
-	g.Things(func(t play.Thing, cells int) {
+	g.Things(func(t play.Thing, cells int, size body.Size) {
 		x, y := t.Place.X/256, t.Place.Y/256
 		if x < seen.X || y < seen.Y || x >= seen.X+seen.W || y >= seen.Y+seen.H {
 			return
@@ -280,7 +285,7 @@ func (p *Page) things(g *play.Game) []ThingView {
 			level = -1
 		}
 		list = append(list, ThingView{FormatID(t.ID), FormatID(t.Type), float64(t.Place.X)/256 + float64(origin.X), float64(t.Place.Y)/256 + float64(origin.Y),
-			m.View == world.SideView && t.Way < 0, cells, t.Gone, level})
+			m.View == world.SideView && t.Way < 0, cells, t.Gone, size.W, size.H, t.Type == world.Foe || t.Type == world.Hazard, level})
 	})
 	return list
 }

@@ -35,7 +35,7 @@ func (p *Page) Scene() Scene {
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Areas: viewAreas(d), Odds: world.OddsNames[:], Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Missing: []MissingView{}, Movement: viewMovement(d),
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Areas: viewAreas(d), Paths: []PathView{}, Triggers: []BoxView{}, Odds: world.OddsNames[:], Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Missing: []MissingView{}, Movement: viewMovement(d),
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	// What lies first in the drawer is mostly what is seen first.
@@ -67,12 +67,22 @@ func (p *Page) Scene() Scene {
 		for _, piece := range m.Pieces {
 			foot := piece.Foot.Add(origin)
 			t, _ := world.TypeOf(piece.Type)
+			if way := path(d, m, piece); way != nil {
+				s.Paths = append(s.Paths, *way)
+			}
+			if t.Family == world.Ways && piece.Type != world.Spawn || piece.Type == world.Collectible {
+				c := l.CellAt(piece.Foot)
+				s.Triggers = append(s.Triggers, box(l.Box(grid.Rect{X: c.X, Y: c.Y, W: 1, H: 1}.Move(m.Origin))))
+			}
 			s.Pieces = append(s.Pieces, PieceView{FormatID(piece.ID), v.ID, hand.PieceName(d, piece), FormatID(piece.Type), string(t.Family), foot.X, foot.Y})
 		}
 	}
 	for _, c := range d.Crossings {
 		v := CrossingView{ID: FormatID(c.ID), Name: hand.CrossingName(d, c), BothWays: c.BothWays}
 		for i := range c.Ends {
+			if c.Leads(i) {
+				s.Triggers = append(s.Triggers, box(p.door(c, i)))
+			}
 			v.Doors = append(v.Doors, box(p.door(c, i)))
 		}
 		for _, pt := range board.Line(d, c) {

@@ -22,7 +22,11 @@ type Scene struct {
 	Drawer []string `json:"drawer"`
 	// Areas are those of all maps, Odds the names of what may come of odds.
 	Areas []AreaView `json:"areas"`
-	Odds  []string   `json:"odds"`
+	// Paths are the ways of all pieces that have one, Triggers the cells in which something
+	// happens to who steps onto them.
+	Paths    []PathView `json:"paths"`
+	Triggers []BoxView  `json:"triggers"`
+	Odds     []string   `json:"odds"`
 	// Roles are the names of the roles, the first without one.
 	Roles []string `json:"roles"`
 	// Edges are the names of what an edge does, Sides those of a map's sides.
@@ -312,6 +316,9 @@ type Play struct {
 	// X and Y are the player's foot.
 	X float64 `json:"x"`
 	Y float64 `json:"y"`
+	// W and H are the player's body.
+	W int `json:"w"`
+	H int `json:"h"`
 	// Facing is 0 south, 1 west, 2 east, 3 north.
 	Facing int `json:"facing"`
 	// Step is which frame of walking is shown, Doing what one does.

@@ -271,7 +271,7 @@ func TestEmitting(t *testing.T) {
 		d = apply(t, d, put(d, 700, world.Emitter, 12, 4, world.Acting{Every: 30, Most: 4, Does: world.Wanders, Range: 3, Odds: world.Odds{world.OddsFoe: 1}}))
 		g := begin(t, d, 2, 9)
 		came := func() (foes, others int) {
-			g.Things(func(t play.Thing, _ int) {
+			g.Things(func(t play.Thing, _ int, _ body.Size) {
 				switch {
 				case t.ID == 700 || t.Gone:
 				case t.Type == world.Foe:
@@ -293,7 +293,7 @@ func TestEmitting(t *testing.T) {
 		hazards, seen := 0, map[world.ID]bool{}
 		for range 4000 {
 			g.Tick(play.Unhurt)
-			g.Things(func(t play.Thing, _ int) {
+			g.Things(func(t play.Thing, _ int, _ body.Size) {
 				if t.Type == world.Hazard && !seen[t.ID] {
 					seen[t.ID] = true
 					hazards++

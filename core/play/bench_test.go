@@ -1,6 +1,7 @@
 package play_test
 
 import (
+	"azzel/core/body"
 	"fmt"
 	"testing"
 
@@ -24,7 +25,7 @@ func BenchmarkTick(b *testing.B) {
 				b.Fatal(err)
 			}
 			var things int
-			g.Things(func(play.Thing, int) { things++ })
+			g.Things(func(play.Thing, int, body.Size) { things++ })
 			if things != c.things {
 				b.Fatalf("%d things act", things)
 			}

@@ -1,6 +1,7 @@
 package play_test
 
 import (
+	"azzel/core/body"
 	"errors"
 	"math/rand/v2"
 	"strings"
@@ -221,7 +222,7 @@ func TestHelps(t *testing.T) {
 	slug := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: 4, Y: 4}), Acting: world.Acting{Does: world.Follows, Range: 20}}
 	d = apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Values: slug.Values()})
 	slugAt := func(g *play.Game) (x int) {
-		g.Things(func(is play.Thing, _ int) { x = is.Place.X })
+		g.Things(func(is play.Thing, _ int, _ body.Size) { x = is.Place.X })
 		return x
 	}
 	begin := func() *play.Recording {

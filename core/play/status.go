@@ -13,6 +13,7 @@ import (
 type Status struct {
 	Map      world.ID
 	Place    body.Place
+	Size     body.Size
 	Facing   world.Facing
 	Ticks    int
 	Steps    int
@@ -35,7 +36,7 @@ type Status struct {
 // Status tells how the game stands. Taken of Total collectibles are counted
 // over all maps.
 func (g *Game) Status() Status {
-	s := Status{Map: g.mapID, Place: g.place, Facing: g.facing, Ticks: g.tick, Finished: g.finished,
+	s := Status{Map: g.mapID, Place: g.place, Size: g.size, Facing: g.facing, Ticks: g.tick, Finished: g.finished,
 		Checkpoint: g.checkpoint, Doing: g.motion.Mode, Health: max(0, g.moves.Health-g.harm), Most: g.moves.Health, Safe: g.safe > 0, Striking: g.struck > 0, Lifted: g.lifted,
 		Steps: g.way / (g.doc.Project.CellW * body.Unit)}
 	for _, m := range g.doc.Maps {

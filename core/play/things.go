@@ -286,15 +286,16 @@ func mixed(z uint64) uint64 {
 	return z ^ z>>31
 }
 
-// Things are all that acts on the player's map, as it is now, with how many cells wide it is.
-func (g *Game) Things(each func(t Thing, cells int)) {
+// Things are all that acts on the player's map, as it is now, with how many cells wide it is, and
+// its body.
+func (g *Game) Things(each func(t Thing, cells int, size body.Size)) {
 	for _, a := range g.actors {
 		if t := g.things[a.at]; t.Type != 0 {
 			cells := 1
 			if a.of == world.MovingPlatform {
 				cells = a.piece.Width()
 			}
-			each(t, cells)
+			each(t, cells, a.size)
 		}
 	}
 }

@@ -43,7 +43,7 @@ func begin(t *testing.T, d *world.Document, x, y int) *play.Game {
 
 // where is a thing of the player's map.
 func where(g *play.Game, id world.ID) (found play.Thing) {
-	g.Things(func(t play.Thing, _ int) {
+	g.Things(func(t play.Thing, _ int, _ body.Size) {
 		if t.ID == id {
 			found = t
 		}

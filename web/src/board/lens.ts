@@ -2,12 +2,57 @@ import type { Project } from '../core/project.svelte';
 import type { Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { hatch } from './hatch';
+import { drawPath } from './trail.svelte';
 
 /** Cells smaller than this on the screen are not hatched one by one. */
 const LEAST = 7;
 
-/** Hatches the cells in view whose tiles have the property of the lens. */
+/** What can be seen through beside properties of tiles. */
+export const GAME_LENSES = ['bodies', 'triggers', 'tracks'] as const;
+
+/** Draws what the lens shows. */
 export function drawLens(context: CanvasRenderingContext2D, p: Project, scene: Scene, colours: Colours): void {
+  const { camera } = p;
+  switch (p.lens) {
+    case 'bodies':
+      drawBodies(context, p, colours, false);
+      return;
+    case 'tracks':
+      for (const path of scene.paths) drawPath(context, p, path, colours);
+      return;
+    case 'triggers':
+      for (const box of scene.triggers) {
+        const at = camera.toScreen(box.x, box.y);
+        hatch(context, { x: at.x, y: at.y, w: box.w * camera.zoom, h: box.h * camera.zoom }, colours.lagoon, null);
+      }
+      return;
+    default:
+      hatchTiles(context, p, scene, colours);
+      if (p.lens === 'danger') drawBodies(context, p, colours, true);
+  }
+}
+
+/** Outlines the bodies of all that acts, with what hurts in the colour of danger, or those alone that hurt. */
+function drawBodies(context: CanvasRenderingContext2D, p: Project, colours: Colours, dangerous: boolean): void {
+  const { camera, play } = p;
+  if (!play) return;
+  const outline = (x: number, y: number, w: number, h: number, colour: string): void => {
+    const at = camera.toScreen(x - w / 2, y - h);
+    context.lineWidth = 4;
+    context.strokeStyle = colours.sheet;
+    context.strokeRect(at.x, at.y, w * camera.zoom, h * camera.zoom);
+    context.lineWidth = 2;
+    context.strokeStyle = colour;
+    context.strokeRect(at.x, at.y, w * camera.zoom, h * camera.zoom);
+  };
+  for (const { x, y, w, h, gone, hurts } of play.things) {
+    if (!gone && (hurts || !dangerous)) outline(x, y, w, h, hurts ? colours.rose : colours.lagoon);
+  }
+  if (!dangerous) outline(play.x, play.y, play.w, play.h, colours.saffron);
+}
+
+/** Hatches the cells in view whose tiles have the property of the lens. */
+function hatchTiles(context: CanvasRenderingContext2D, p: Project, scene: Scene, colours: Colours): void {
   const { camera } = p;
   const { cellW, cellH } = scene.project;
   const w = cellW * camera.zoom;

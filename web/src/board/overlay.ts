@@ -42,11 +42,12 @@ export class Overlay {
       if (p.gridStep !== 1) drawGrid(context, p, scene, p.gridStep, colours);
     }
     if (p.lines && !playing) drawAreas(context, p, scene, colours);
-    if (p.lens) drawLens(context, p, scene, colours);
+    if (p.lens && !playing) drawLens(context, p, scene, colours);
     if (!playing || !p.inGame) this.crossings(scene, colours, near);
     this.names(scene, colours);
     if (p.play) drawGame(context, p, scene, p.play, this.sprites, colours);
     else for (const piece of scene.pieces) this.piece(piece, near, colours);
+    if (p.lens && playing) drawLens(context, p, scene, colours);
     if (playing && p.inGame) return;
     this.selection(colours);
     const path = p.state?.slip?.path;

@@ -1,7 +1,8 @@
-import * as T from '../core/types.gen';
 import { DRAG, HOVER, PRESS, RELEASE } from '../core/types.gen';
 import type { Project } from '../core/project.svelte';
+import { bindings } from './bindings.svelte';
 import type { Command } from './command';
+import { gameInputs, gameKey } from './game';
 import { heldNow, holdAgain, leaveHand, type Held } from './holding';
 import { commands } from './register';
 
@@ -9,12 +10,6 @@ import { commands } from './register';
 const SIGNS: Record<string, string> = {
   ...{ Slash: '/', Comma: ',', Period: '.', Minus: '-', Equal: '=' },
   ...{ BracketLeft: '[', BracketRight: ']' },
-};
-
-/** What the game is given; see core/play. */
-const GAME: Record<string, number> = {
-  ...{ ArrowLeft: T.LEFT, ArrowRight: T.RIGHT, ArrowUp: T.UP, ArrowDown: T.DOWN },
-  ...{ ' ': T.JUMP, x: T.USE, X: T.USE, c: T.STRIKE, C: T.STRIKE, v: T.SHOOT, V: T.SHOOT },
 };
 
 const ARROWS: Record<string, [number, number]> = {
@@ -30,7 +25,13 @@ const REPEATS = new Set([
   ...['one-tick', 'second-back'],
 ]);
 
-function nameOf(event: KeyboardEvent): string {
+/** What a key is in the game, 0 for nothing. */
+function inputOf(event: KeyboardEvent): number {
+  const key = gameKey(event);
+  return gameInputs.find((one) => bindings.of(one).includes(key))?.input ?? 0;
+}
+
+export function nameOf(event: KeyboardEvent): string {
   let key = SIGNS[event.code] ?? event.key;
   if (event.key === '?') key = '/';
   if (key === 'Escape') key = 'Esc';
@@ -75,10 +76,11 @@ export class Keys {
       return;
     }
     const name = nameOf(event);
-    const command = commands.find((c) => c.keys.includes(name));
+    const command = commands.find((c) => bindings.of(c).includes(name));
     const gaming = this.p.state?.playing && this.p.inGame;
-    if (gaming && event.key in GAME) {
-      this.p.playing.input |= GAME[event.key] ?? 0;
+    const input = gaming && !event.ctrlKey && !event.metaKey ? inputOf(event) : 0;
+    if (input) {
+      this.p.playing.input |= input;
       event.preventDefault();
       return;
     }
@@ -104,7 +106,7 @@ export class Keys {
   }
 
   up(event: KeyboardEvent): void {
-    this.p.playing.input &= ~(GAME[event.key] ?? 0);
+    this.p.playing.input &= ~inputOf(event);
     if (event.key === 'Enter' && this.entered && this.p.cursor) {
       this.entered = false;
       this.p.point(RELEASE, this.p.cursor.x, this.p.cursor.y, false, event.shiftKey);

@@ -2,7 +2,9 @@ import { SPEEDS } from '../core/playing.svelte';
 import type { Project } from '../core/project.svelte';
 import { TICKS_PER_SECOND } from '../core/types.gen';
 import { boardCommands } from './board';
+import { bindings, type Keyed } from './bindings.svelte';
 import { editing, focusOn, type Command } from './command';
+import { gameInputs } from './game';
 import { handCommands } from './hand';
 import { viewCommands } from './view';
 
@@ -112,6 +114,16 @@ export const commands: Command[] = [
     possible: running,
     run: (p) => (p.playing.helps = !p.playing.helps),
   },
+  {
+    id: 'screen-pad',
+    name: 'Pad on the screen',
+    keys: ['Shift+O'],
+    group: 'play',
+    inGame: true,
+    does: 'Shows or hides a gamepad on the screen, for fingers. One that is plugged in works by itself.',
+    possible: running,
+    run: (p) => (p.playing.padShown = !p.playing.padShown),
+  },
   ...SPEEDS.map((speed): Command => ({
     id: `speed-${speed}`,
     name: `Play at ${speed} × the speed`,
@@ -125,7 +137,16 @@ export const commands: Command[] = [
 ];
 
 /** The key that is shown for a command; empty if it has none. */
-export const keyOf = (id: string): string => commands.find((c) => c.id === id)?.keys[0] ?? '';
+export function keyOf(id: string): string {
+  const command = commands.find((c) => c.id === id);
+  return command ? (bindings.of(command)[0] ?? '') : '';
+}
+
+/** What else has a key: among what the game is given and what can be done meanwhile, or among all commands. */
+export function holderOf(key: string, except: Keyed, game: boolean): Keyed | undefined {
+  const others: Keyed[] = game ? [...gameInputs, ...commands.filter((c) => c.inGame)] : commands;
+  return others.find((one) => one.id !== except.id && bindings.of(one).includes(key));
+}
 
 export function runCommand(p: Project, id: string): void {
   const command = commands.find((c) => c.id === id);

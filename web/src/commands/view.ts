@@ -1,6 +1,7 @@
 import type { Project } from '../core/project.svelte';
 import { around } from '../board/camera';
 import { theme } from '../core/theme.svelte';
+import { GAME_LENSES } from '../board/lens';
 import type { Command } from './command';
 
 /** Every how many cells the grid may have a stronger line; 0 is every screen. */
@@ -164,11 +165,25 @@ export const viewCommands: Command[] = [
     does: 'Hatches the cells that nobody can walk into.',
     run: (p) => through(p, 'solid'),
   },
+  ...GAME_LENSES.map((id): Command => ({
+    id: `lens-${id}`,
+    name: `Lens: ${id}`,
+    keys: [],
+    group: 'view',
+    inGame: true,
+    does: {
+      bodies: 'Shows the bodies of the player and of all that acts, while it plays.',
+      triggers: 'Shows the cells in which something happens to who steps onto them.',
+      tracks: 'Shows the ways of all that goes somewhere by itself.',
+    }[id],
+    run: (p) => through(p, id),
+  })),
   ...(['water', 'danger', 'climbable', 'one-way', 'slippery', 'slow'] as const).map((property): Command => ({
     id: `lens-${property}`,
     name: `Lens: ${property}`,
     keys: [],
     group: 'view',
+    inGame: true,
     does: `Hatches the cells whose tiles are ${property}.`,
     run: (p) => through(p, property),
   })),

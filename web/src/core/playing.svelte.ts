@@ -1,4 +1,5 @@
 import type { Core } from './bridge';
+import { heldOnGamepads } from './gamepad';
 import { TICKS_PER_SECOND } from './types.gen';
 
 const TICK = 1000 / TICKS_PER_SECOND;
@@ -16,14 +17,23 @@ export class Playing {
   speed = $state<number>(1);
   /** Whether what helps who tests is shown. */
   helps = $state(false);
-  /** What the game is given each tick; see core/play. */
+  /** What is held down on the keyboard; see core/play. */
   input = 0;
+  /** What is held down on the pad on the screen, and whether that is shown. */
+  pad = $state(0);
+  padShown = $state(false);
   private until = 0;
 
   begin(): void {
     this.paused = false;
     this.speed = 1;
     this.input = 0;
+    this.pad = 0;
+  }
+
+  /** What the game is given in a tick. */
+  get held(): number {
+    return this.input | this.pad | heldOnGamepads();
   }
 
   /** Lets as many ticks pass as time has. Gives what has changed. */

@@ -358,7 +358,7 @@ export class Project extends Questions {
   /** Lets as many ticks pass as time has. */
   private tick(now: number): void {
     if (!this.core) return;
-    const changed = this.playing.pass(now, this.core, this.inGame ? this.playing.input : 0);
+    const changed = this.playing.pass(now, this.core, this.inGame ? this.playing.held : 0);
     if (changed === BROKEN) this.apply(changed);
     else if (changed) this.play = this.core.play();
   }
@@ -374,7 +374,7 @@ export class Project extends Questions {
   oneTick(): void {
     if (!this.core || !this.play || this.play.finished) return;
     this.playing.paused = true;
-    this.apply(this.core.tick(this.inGame ? this.playing.input : 0));
+    this.apply(this.core.tick(this.inGame ? this.playing.held : 0));
   }
 
   /** Holds time and shows a tick that was played, from which the game goes on then. */
@@ -474,8 +474,8 @@ export class Project extends Questions {
     const { pending, holding, shape, tile, size, chosen } = s ?? {};
     const { text, problem } = this.pointer?.ghost ?? {};
     const hand = { pending, holding, shape, tile, size, chosen, ghost: problem || text || '' };
-    const { gridStep, frameShown, reachShown } = this;
-    return { ...(this.core?.probe() ?? {}), ...hand, gridStep, frameShown, reachShown };
+    const { gridStep, frameShown, reachShown, lens } = this;
+    return { ...(this.core?.probe() ?? {}), ...hand, gridStep, frameShown, reachShown, lens };
   }
 
   /** The name of a cell's tile, however it lies. */

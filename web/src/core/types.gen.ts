@@ -177,6 +177,13 @@ export interface AreaView {
   spans: number[];
 }
 
+export interface PathView {
+  points: number[];
+  second: number;
+  w: number;
+  h: number;
+}
+
 export interface TypeView {
   id: string;
   name: string;
@@ -235,6 +242,8 @@ export interface Scene {
   own: OwnView[];
   drawer: string[];
   areas: AreaView[];
+  paths: PathView[];
+  triggers: BoxView[];
   odds: string[];
   roles: string[];
   edges: string[];
@@ -394,13 +403,6 @@ export interface ActingView {
   tracked: boolean;
 }
 
-export interface PathView {
-  points: number[];
-  second: number;
-  w: number;
-  h: number;
-}
-
 export interface TrackLook {
   round: boolean;
   points: number;
@@ -523,6 +525,9 @@ export interface ThingView {
   mirrored: boolean;
   cells: number;
   gone: boolean;
+  w: number;
+  h: number;
+  hurts: boolean;
   level: number;
 }
 
@@ -530,6 +535,8 @@ export interface Play {
   map: string;
   x: number;
   y: number;
+  w: number;
+  h: number;
   facing: number;
   step: number;
   doing: string;

@@ -1,8 +1,10 @@
 <script lang="ts">
+  import { GAME_LENSES } from '../board/lens';
   import { keyOf, runCommand } from '../commands/register';
   import type { Project } from '../core/project.svelte';
   import { TICKS_PER_SECOND } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
+  import ScreenPad from './ScreenPad.svelte';
   import TimeLine from './TimeLine.svelte';
 
   let { p }: { p: Project } = $props();
@@ -67,6 +69,14 @@
           onclick={() => runCommand(p, 'helps')}
         /></span
       >
+      <span data-back
+        ><Button
+          label="Pad"
+          keys={keyOf('screen-pad')}
+          pressed={p.playing.padShown}
+          onclick={() => runCommand(p, 'screen-pad')}
+        /></span
+      >
       <span data-back><Button label="End play" keys="P" onclick={() => p.togglePlay(false)} /></span>
     </div>
     <TimeLine {p} {play} />
@@ -78,6 +88,17 @@
         {/each}
         <span class="text-small text-soft">No replay is kept of it.</span>
       </div>
+      <div class="flex items-center gap-2 pb-1" role="group" aria-label="Lenses">
+        <span class="text-small text-soft">Shown are</span>
+        {#each ['solid', 'danger', ...GAME_LENSES] as id (id)}
+          <Button
+            label={id}
+            pressed={p.lens === id}
+            onclick={() => runCommand(p, id === 'solid' ? 'lens' : `lens-${id}`)}
+          />
+        {/each}
+      </div>
     {/if}
   </div>
+  {#if p.playing.padShown && p.inGame && !play.finished}<ScreenPad {p} />{/if}
 {/if}

@@ -1,6 +1,6 @@
 import { inOrder } from '../drawer/shelf';
 import { hold } from '../commands/holding';
-import { commands, runCommand } from '../commands/register';
+import { commands, keyOf, runCommand } from '../commands/register';
 import type { Project } from '../core/project.svelte';
 
 export interface Found {
@@ -21,7 +21,7 @@ function everything(p: Project): Found[] {
     id: `command ${c.id}`,
     name: c.name,
     does: c.does,
-    keys: c.keys[0] ?? '',
+    keys: keyOf(c.id),
     go: () => runCommand(p, c.id),
   }));
   for (const type of scene?.types ?? []) {

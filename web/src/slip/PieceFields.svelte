@@ -10,6 +10,8 @@
     p.order({ do: verb, kind: 'piece', id: slip.id, map: slip.map, text, n });
     p.draw();
   };
+  /** The value that is being dragged, by its name. */
+  let dragged: { name: string; value: number } | null = $state(null);
   /** As few decimals as say what it is. */
   const shown = (value: number, per: number): number => Math.round((value / per) * 100) / 100;
   const length = $derived.by(() => (void p.state, p.trail.length));
@@ -39,8 +41,14 @@
           min={v.least < 0 ? -v.reach : v.least}
           max={v.reach}
           value={v.value}
-          oninput={(e) => act('try-acting', v.name, e.currentTarget.valueAsNumber)}
-          onchange={(e) => act('set-acting', v.name, e.currentTarget.valueAsNumber)}
+          oninput={(e) => {
+            dragged = { name: v.name, value: e.currentTarget.valueAsNumber };
+            act('try-acting', v.name, dragged.value);
+          }}
+          onchange={(e) => {
+            dragged = null;
+            act('set-acting', v.name, e.currentTarget.valueAsNumber);
+          }}
         />
         <label class="flex h-7 w-24 items-center rounded-inner border border-line bg-sheet pr-1">
           <span class="sr-only">{v.label}</span>
@@ -50,7 +58,7 @@
             step={v.per === 1 ? 1 : v.per === 10 || v.per === TICKS_PER_SECOND ? 0.1 : 0.5}
             min={shown(v.least, v.per)}
             max={shown(v.most, v.per)}
-            value={shown(v.value, v.per)}
+            value={shown(dragged?.name === v.name ? dragged.value : v.value, v.per)}
             onchange={(e) => {
               const value = Math.round(e.currentTarget.valueAsNumber * v.per);
               if (Number.isFinite(value) && value !== v.value) act('set-acting', v.name, value);
