@@ -180,10 +180,33 @@ func (b *builder) gardener() error {
 		return err
 	}
 	c := &world.Character{ID: b.ids.NewID(), Name: "Gardener", Picture: sums[0], Strip: sums[1], W: art.GardenerWidth, H: art.GardenerHeight,
+		Count: 22, Poses: gardenerPoses(),
 		Movement: world.Movement{Arms: world.Striking | world.Shooting, Jump: 33, Air: 40}}
 	b.step("bring in the gardener", edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: c.ID}, Values: c.Values()},
 		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, c.ID)})
 	return nil
+}
+
+// gardenerPoses say what the rows of the gardener's sheet show.
+func gardenerPoses() []world.Pose {
+	var list []world.Pose
+	next := 0
+	row := func(act world.Act, facing world.Facing, frames, ticks int) {
+		p := world.Pose{Act: act, Facing: facing, Ticks: ticks}
+		for range frames {
+			p.Frames = append(p.Frames, next)
+			next++
+		}
+		list = append(list, p)
+	}
+	for f := world.South; f <= world.North; f++ {
+		row(world.ActWalk, f, art.GardenerFrames, world.UsualPoseTicks)
+	}
+	row(world.ActJump, world.East, 2, 10)
+	row(world.ActFall, world.East, 1, 10)
+	row(world.ActClimb, world.North, 2, 12)
+	row(world.ActHurt, world.South, 1, 10)
+	return list
 }
 
 // medleys are what ground is laid with.

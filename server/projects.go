@@ -289,9 +289,8 @@ func (v *Server) takePicture(c fiber.Ctx) error {
 	return c.JSON(TakenPicture{sums[0], sums[1], first, strip.Columns, strip.Rows, strip.Places, cells})
 }
 
-// cutPicture measures, decodes and cuts a picture, one at a time; as a finished map
-// if apart is not nil.
-func (v *Server) cutPicture(ctx context.Context, data []byte, cut tiles.Cut, apart *tiles.Apart) (strip *tiles.Strip, cells []int, err error) {
+// decode measures and decodes a picture, one at a time until end is called.
+func (v *Server) decode(ctx context.Context, data []byte) (img *image.NRGBA, end func(), err error) {
 	if _, err := raster.Measure(data); err != nil {
 		return nil, nil, refuse(err)
 	}
@@ -300,11 +299,22 @@ func (v *Server) cutPicture(ctx context.Context, data []byte, cut tiles.Cut, apa
 	case <-ctx.Done():
 		return nil, nil, ctx.Err()
 	}
-	defer func() { <-v.decoding }()
-	img, err := raster.Decode(data)
-	if err != nil {
+	end = func() { <-v.decoding }
+	if img, err = raster.Decode(data); err != nil {
+		end()
 		return nil, nil, refuse(err)
 	}
+	return img, end, nil
+}
+
+// cutPicture measures, decodes and cuts a picture, one at a time; as a finished map
+// if apart is not nil.
+func (v *Server) cutPicture(ctx context.Context, data []byte, cut tiles.Cut, apart *tiles.Apart) (strip *tiles.Strip, cells []int, err error) {
+	img, end, err := v.decode(ctx, data)
+	if err != nil {
+		return nil, nil, err
+	}
+	defer end()
 	cells = []int{}
 	if apart == nil {
 		strip, err = tiles.Take(img, cut)
@@ -319,6 +329,74 @@ func (v *Server) cutPicture(ctx context.Context, data []byte, cut tiles.Cut, apa
 		return nil, nil, refuse(err)
 	}
 	return strip, cells, nil
+}
+
+// TakenSheet is the sheet of a character that was taken in: what the character says of it.
+type TakenSheet struct {
+	Picture string `json:"picture"`
+	Strip   string `json:"strip"`
+	// W and H are the size of a frame.
+	W       int   `json:"w"`
+	H       int   `json:"h"`
+	Columns int   `json:"columns"`
+	Rows    int   `json:"rows"`
+	Places  []int `json:"places"`
+}
+
+// takeSheet measures, decodes and cuts the sheet of a character, as it is guessed unless the width and
+// height of a frame are given, and stores it.
+func (v *Server) takeSheet(c fiber.Ctx) error {
+	id, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	r, err := v.rooms.enter(c, id)
+	if err != nil {
+		return err
+	}
+	cellW, cellH, err := r.cell(c)
+	if err != nil {
+		return err
+	}
+	data := c.Body()
+	if len(data) > limit.PictureBytes {
+		return refuse(fmt.Errorf("the file is larger than %d MB", limit.PictureBytes>>20))
+	}
+	w, h := fiber.Query[int](c, "w"), fiber.Query[int](c, "h")
+	strip, err := v.cutSheet(c, data, func(img *image.NRGBA) tiles.Cut {
+		if w != 0 || h != 0 {
+			return tiles.Cut{W: w, H: h}
+		}
+		return tiles.GuessFrames(img, cellW, cellH)
+	})
+	if err != nil {
+		return err
+	}
+	switch n := len(strip.Places); {
+	case strip.W > limit.MaxCellSide || strip.H > limit.MaxCellSide:
+		return refuse(fmt.Errorf("a frame would be %d × %d px; the most is %d px a side: say how large the frames are", strip.W, strip.H, limit.MaxCellSide))
+	case n < 1 || n > limit.CharacterFrames:
+		return refuse(fmt.Errorf("the sheet has %d frames; a character has 1 to %d: say how large the frames are", n, limit.CharacterFrames))
+	}
+	sums, err := v.store.AddBlobs(c, id, bytes.Clone(data), strip.Encode())
+	if err != nil {
+		return err
+	}
+	return c.JSON(TakenSheet{sums[0], sums[1], strip.W, strip.H, strip.Columns, strip.Rows, strip.Places})
+}
+
+// cutSheet measures, decodes and cuts a picture, one at a time.
+func (v *Server) cutSheet(ctx context.Context, data []byte, how func(*image.NRGBA) tiles.Cut) (*tiles.Strip, error) {
+	img, end, err := v.decode(ctx, data)
+	if err != nil {
+		return nil, err
+	}
+	defer end()
+	strip, err := tiles.Take(img, how(img))
+	if err != nil {
+		return nil, refuse(err)
+	}
+	return strip, nil
 }
 
 // KeptPicture is a picture that was stored as it is, for a backdrop.

@@ -247,6 +247,17 @@ func (e *storeError) Unwrap() error { return e.error }
 // blobsThere checks that the pictures a step speaks of belong to the project,
 // and hold as many tiles as it says.
 func (r *room) blobsThere(ctx context.Context, e edit.Edit) error {
+	if e.Undoes == 0 {
+		characters, err := resheeted(r.doc, e)
+		if err != nil {
+			return err
+		}
+		for _, c := range characters {
+			if err := r.pictureThere(ctx, c.Name, c.Picture, c.Strip, c.Frames()); err != nil {
+				return err
+			}
+		}
+	}
 	for _, p := range e.Parts {
 		if change, ok := p.(edit.Change); ok && e.Undoes == 0 && !mayChange(change) {
 			return errors.New("a picture can't be changed in place: bring it in again")
@@ -268,7 +279,7 @@ func (r *room) blobsThere(ctx context.Context, e edit.Edit) error {
 		case world.KindCharacter:
 			var c *world.Character
 			if c, err = world.ReadCharacter(put.Values); err == nil && c.Strip != "" {
-				err = r.pictureThere(ctx, c.Name, c.Picture, c.Strip, 4*world.CharacterFrames)
+				err = r.pictureThere(ctx, c.Name, c.Picture, c.Strip, c.Frames())
 			}
 		}
 		if err != nil {
@@ -315,10 +326,34 @@ func mayChange(c edit.Change) bool {
 	switch c.Ref.Kind {
 	case world.KindTileset:
 		return c.Value.Field == world.FieldName || c.Value.Field >= world.TileField
-	case world.KindCharacter:
-		return c.Value.Field == world.FieldName || c.Value.Field >= world.FieldMovement
 	}
 	return true
+}
+
+// resheeted lists the characters whose pictures a step changes, as they become.
+func resheeted(d *world.Document, e edit.Edit) (list []*world.Character, err error) {
+	values := map[world.ID][]world.Value{}
+	var ids []world.ID
+	for _, p := range e.Parts {
+		c, ok := p.(edit.Change)
+		if !ok || c.Ref.Kind != world.KindCharacter || c.Value.Field < world.FieldSheet || c.Value.Field > world.FieldFrames {
+			continue
+		}
+		if values[c.Ref.ID] == nil {
+			ids = append(ids, c.Ref.ID)
+		}
+		values[c.Ref.ID] = append(values[c.Ref.ID], c.Value)
+	}
+	for _, id := range ids {
+		if was := d.Character(id); was != nil {
+			is, err := was.With(values[id])
+			if err != nil {
+				return nil, err
+			}
+			list = append(list, is)
+		}
+	}
+	return list, nil
 }
 
 // pictureThere checks that a picture belongs to the project, and that it was

@@ -91,6 +91,8 @@ func TestWrongRequests(t *testing.T) {
 		{"POST", "/api/projects", `{"name":"Ferns","cellW":16,"cellH":16,"seenW":0,"seenH":9}`, 422, "1 to 256 cells"},
 		{"POST", "/api/projects/1/tilesets?cut=moss", "moss", 422, "reload the page"},
 		{"POST", "/api/projects/2/tilesets?cut=%7B%7D", "moss", 404, "project is not there"},
+		{"POST", "/api/projects/2/characters", "moss", 404, "project is not there"},
+		{"POST", "/api/projects/1/characters", "moss", 422, "picture"},
 		{"GET", "/assets/none.js", "", 404, "nothing at this address"},
 		{"GET", "/assets/../../etc/passwd.txt", "", 404, "nothing at this address"},
 	} {
@@ -192,6 +194,19 @@ func TestTakingPictures(t *testing.T) {
 		t.Fatalf("%d: %+v", code, first)
 	}
 	again, _ := take(`{"w":16,"h":16}`)
+	sheet := func(query string) (s TakenSheet, code int, text string) {
+		res, text := v.ask(t, "POST", "/api/projects/1/characters"+query, file.Bytes())
+		_ = json.Unmarshal([]byte(text), &s) // an answer that is none says nothing
+		return s, res.StatusCode, text
+	}
+	if s, code, text := sheet("?w=8&h=16"); code != 200 || s.Columns != 8 || s.Rows != 2 || s.W != 8 || len(s.Places) != 16 || s.Picture != first.Picture {
+		t.Errorf("as a sheet of frames of 8 × 16 px it is %d: %s", code, text)
+	}
+	for _, bad := range []string{"?w=1&h=1", "?w=500&h=500", "?w=-4&h=9"} {
+		if _, code, text := sheet(bad); code != 422 {
+			t.Errorf("cut by %s it is %d: %.200s", bad, code, text)
+		}
+	}
 	other, _ := take(`{"w":16,"h":8,"crop":{"x":16,"y":0,"w":32,"h":32}}`)
 	if again.Picture != first.Picture || again.Strip != first.Strip || again.First != first.First+8 {
 		t.Errorf("taken again it is %+v after %+v", again, first)

@@ -52,6 +52,7 @@ func New(s *store.Store, files fs.FS, addr string) (*Server, error) {
 	api.Get("/projects/:project/socket", v.socket)
 	api.Post("/projects/:project/edits", v.postEdit)
 	api.Post("/projects/:project/tilesets", v.takePicture)
+	api.Post("/projects/:project/characters", v.takeSheet)
 	api.Post("/projects/:project/pictures", v.keepPicture)
 	api.Get("/projects/:project/bundle", v.exportBundle)
 	api.Post("/bundles", v.importBundle)

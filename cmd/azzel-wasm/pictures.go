@@ -102,6 +102,14 @@ func sprite(which, facing, frame int32) (result int32) {
 	return bridge.Answer(pix)
 }
 
+//go:wasmexport characterFrame
+func characterFrame(id int64, frame int32) (result int32) {
+	defer bridge.Guard(&result)
+	pix, w, h := now.CharacterFrame(world.ID(id), int(frame))
+	box = [4]int32{0, 0, int32(w), int32(h)}
+	return bridge.Answer(pix)
+}
+
 //go:wasmexport layerPicture
 func layerPicture(m, layer int64, side int32) (result int32) {
 	defer bridge.Guard(&result)

@@ -94,14 +94,30 @@ type Sheet struct {
 	Source string `json:"source"`
 }
 
-// A Character has sixteen frames: four of walking for each of four directions.
+// A Character has frames, and says what they show.
 type Character struct {
 	ID    string `json:"id"`
 	Name  string `json:"name"`
 	Frame Size   `json:"frame"`
-	// Sheet is the frames of walking. Without it one is seen as the built-in figure.
-	Sheet    *Sheet    `json:"sheet,omitempty"`
+	// Sheet is its frames. Without it one is seen as the built-in figure.
+	Sheet *Sheet `json:"sheet,omitempty"`
+	// Frames is how many there are, sixteen without it. Poses say what they show; without them
+	// there are four of walking for each side.
+	Frames int    `json:"frames,omitempty"`
+	Poses  []Pose `json:"poses,omitempty"`
+	// Foot is where in a frame the foot is, in pixels to the right of the middle of its lower edge
+	// and up from it.
+	Foot     *Place    `json:"foot,omitempty"`
 	Movement *Movement `json:"movement,omitempty"`
+}
+
+// A Pose is the frames that show somebody doing something, looking to a side.
+type Pose struct {
+	Act    string `json:"act" jsonschema:"enum=stands,enum=walks,enum=runs,enum=jumps,enum=falls,enum=climbs,enum=swims,enum=is hurt"`
+	Facing string `json:"facing" jsonschema:"enum=south,enum=west,enum=east,enum=north"`
+	Frames []int  `json:"frames"`
+	// Ticks is for how many sixtieths of a second each is shown.
+	Ticks int `json:"ticks"`
 }
 
 // A Movement is how a character moves. What is not there is as usual.

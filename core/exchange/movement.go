@@ -100,3 +100,33 @@ func (in *Acting) acting() (world.Acting, error) {
 	}
 	return a, nil
 }
+
+// poses writes what the frames of a character show.
+func (out *Character) poses(c *world.Character) {
+	out.Frames = c.Count
+	for _, p := range c.Poses {
+		out.Poses = append(out.Poses, Pose{word(world.ActNames[:], p.Act), word(world.FacingNames[:], p.Facing), p.Frames, p.Ticks})
+	}
+	if c.FootX != 0 || c.FootY != 0 {
+		out.Foot = &Place{c.FootX, c.FootY}
+	}
+}
+
+// readPoses reads what the frames of a character show.
+func (in *Character) readPoses(c *world.Character) error {
+	for i, p := range in.Poses {
+		act, err := wordNumber(world.ActNames[:], p.Act)
+		if err != nil {
+			return fmt.Errorf("pose %d, act: %w", i+1, err)
+		}
+		facing, err := wordNumber(world.FacingNames[:], p.Facing)
+		if err != nil {
+			return fmt.Errorf("pose %d, facing: %w", i+1, err)
+		}
+		c.Poses = append(c.Poses, world.Pose{Act: world.Act(act), Facing: world.Facing(facing), Frames: p.Frames, Ticks: p.Ticks})
+	}
+	if in.Foot != nil {
+		c.FootX, c.FootY = in.Foot.X, in.Foot.Y
+	}
+	return nil
+}

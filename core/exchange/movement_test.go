@@ -24,7 +24,8 @@ func TestMovingComesBack(t *testing.T) {
 		ids := &world.Counter{Prefix: 40}
 		p := d.Project
 		p.View = world.View(r.IntN(2))
-		who := &world.Character{Name: "Night porter", Movement: generate.Movement(r)}
+		who := &world.Character{Name: "Night porter", Movement: generate.Movement(r), FootX: r.IntN(5) - 2, FootY: r.IntN(3),
+			Poses: []world.Pose{{Act: world.ActRun, Facing: world.East, Frames: []int{r.IntN(16), 3}, Ticks: 1 + r.IntN(9)}, {Act: world.Act(r.IntN(8)), Frames: []int{0}, Ticks: 5}}}
 		patch := &world.Patch{Name: "Slugs"}
 		patch.Block = world.Block{W: 2, H: 2, Pieces: []world.BlockPiece{{Type: world.Foe, Acting: world.Acting{Does: world.Wanders, Speed: 1 + r.IntN(600), ToX: -5}}, {Type: world.Spring}}}
 		parts := append(edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), p.Values()),

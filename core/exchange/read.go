@@ -208,9 +208,19 @@ func (b *reader) characters() error {
 		}
 		c := world.Character{Name: in.Name, W: in.Frame.W, H: in.Frame.H}
 		if in.Sheet != nil {
-			if c.Picture, c.Strip, _, err = b.sheet(*in.Sheet, 4*world.CharacterFrames); err != nil {
+			frames := 4 * world.CharacterFrames
+			if in.Frames != 0 {
+				if in.Frames < 1 || in.Frames > limit.CharacterFrames {
+					return fmt.Errorf("%s: a character has 1 to %d frames, not %d", what, limit.CharacterFrames, in.Frames)
+				}
+				frames, c.Count = in.Frames, in.Frames
+			}
+			if c.Picture, c.Strip, _, err = b.sheet(*in.Sheet, frames); err != nil {
 				return fmt.Errorf("%s: %w", what, err)
 			}
+		}
+		if err := in.readPoses(&c); err != nil {
+			return fmt.Errorf("%s: %w", what, err)
 		}
 		if c.Movement, err = in.Movement.movement(); err != nil {
 			return fmt.Errorf("%s: movement, %w", what, err)

@@ -128,7 +128,8 @@ func (b *writer) all() error {
 				return fmt.Errorf("the character %s: %w", c.Name, err)
 			}
 		}
-		out.Characters = append(out.Characters, Character{idText(c.ID), c.Name, Size{c.W, c.H}, sheet, movement(c.Movement)})
+		out.Characters = append(out.Characters, Character{ID: idText(c.ID), Name: c.Name, Frame: Size{c.W, c.H}, Sheet: sheet, Movement: movement(c.Movement)})
+		out.Characters[i].poses(c)
 	}
 	for _, m := range d.Medleys {
 		part := Medley{ID: idText(m.ID), Name: m.Name, Seed: m.Seed, Turned: m.Turned, Mirrored: m.Mirrored, Tiles: []Weighted{}}

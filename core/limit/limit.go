@@ -43,6 +43,8 @@ const (
 	Properties = 64
 	// TileFrames is the most frames of an animated tile.
 	TileFrames = 64
+	// CharacterFrames is how many frames a character has, Poses how many rows of them.
+	CharacterFrames, Poses = 1024, 64
 	// Characters a project may have.
 	Characters = 1000
 	// Speed is how many cells somebody moves in a second, Jump how many cells high they

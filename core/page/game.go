@@ -39,6 +39,9 @@ func (p *Page) Play() *Play {
 		Taken: s.Taken, Total: s.Total, TakenIDs: []string{}, Finished: s.Finished, Events: p.events,
 		First: p.played.First(), Last: p.played.Last(), Changes: notches(p.played), Helps: helpNames, HelpsOn: p.helpsOn()}
 	v.Doing, v.Facing, v.Step = pose(s, m.View, p.moving)
+	var foot grid.Point
+	v.Sprite, v.Mirrored, foot = p.frame(s, m.View)
+	v.FootX, v.FootY = foot.X, foot.Y
 	if p.sent != nil && d.Map(p.sent.Map) != nil {
 		goal := box(l.Box(grid.Rect{X: p.sent.Cell.X, Y: p.sent.Cell.Y, W: 1, H: 1}.Move(d.Map(p.sent.Map).Origin)))
 		v.Goal = &goal

@@ -86,6 +86,16 @@ func (p *Page) order(o Order) Changed {
 		p.holdTiles(o.N, o.List)
 	case "make-layer":
 		return p.makeLayer(ref, o.Text)
+	case "take-sheet":
+		return p.takeSheet(world.Ref{Kind: world.KindCharacter, ID: ref.ID}, o.Sheet)
+	case "set-pose":
+		return p.setPose(ref, o.N, o.List)
+	case "set-body":
+		return p.setBody(ref, o.List)
+	case "propose-body":
+		return p.proposeBody(ref)
+	case "play-as":
+		return p.playAs(world.Ref{Kind: world.KindCharacter, ID: ref.ID})
 	case "try-acting":
 		return p.tryActing(ref, o.Text, o.N)
 	case "make-area":

@@ -299,7 +299,7 @@ func (p *Page) AddStrip(id string, data []byte) (Changed, error) {
 	if err != nil {
 		return 0, err
 	}
-	if c := p.doc().Character(ParseID(id)); c != nil && len(s.Places) == 4*world.CharacterFrames {
+	if c := p.doc().Character(ParseID(id)); c != nil && len(s.Places) == c.Frames() {
 		if s, err = tiles.DecodeStrip(bytes.Clone(data)); err != nil {
 			return 0, err
 		}

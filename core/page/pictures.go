@@ -48,14 +48,22 @@ const SpriteFigure = 0
 func (p *Page) Sprite(which, facing, frame int) (pixels []byte, w, h int) {
 	l := p.doc().Project.Lattice()
 	facing, frame = facing&3, frame&(world.CharacterFrames-1)
-	if s := p.frames(); s != nil && which == SpriteFigure {
-		return s.Tile(facing*world.CharacterFrames + frame), s.W, s.H
-	}
 	w, h = picture.SpriteSize(l)
 	if which == SpriteFigure {
 		return picture.Figure(l, world.Facing(facing), frame), w, h
 	}
 	return picture.Piece(l, world.ID(which), frame > 0), w, h
+}
+
+// CharacterFrame is the pixels of a frame of a character's sheet, and their size; nil while they are
+// missing.
+func (p *Page) CharacterFrame(id world.ID, frame int) (pixels []byte, w, h int) {
+	c := p.doc().Character(id)
+	if c == nil || p.strips[c.Strip] == nil || frame < 0 || frame >= c.Frames() {
+		return nil, 0, 0
+	}
+	s := p.strips[c.Strip]
+	return s.Tile(frame), s.W, s.H
 }
 
 // frames are the pictures of the player's character, nil while there are none.

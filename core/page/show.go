@@ -35,7 +35,7 @@ func (p *Page) Scene() Scene {
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Areas: viewAreas(d), Paths: []PathView{}, Triggers: []BoxView{}, Odds: world.OddsNames[:], Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Missing: []MissingView{}, Movement: viewMovement(d),
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Characters: viewCharacters(d), Acts: world.ActNames[:], Facings: world.FacingNames[:], Areas: viewAreas(d), Paths: []PathView{}, Triggers: []BoxView{}, Odds: world.OddsNames[:], Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Missing: []MissingView{}, Movement: viewMovement(d),
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	// What lies first in the drawer is mostly what is seen first.
@@ -51,8 +51,10 @@ func (p *Page) Scene() Scene {
 	for _, t := range missing {
 		s.Missing = append(s.Missing, MissingView{FormatID(t.ID), t.Strip, slices.Contains(used[t.First:t.First+t.Count], true)})
 	}
-	if c := d.Character(d.Project.Player); c != nil && c.Strip != "" && p.frames() == nil {
-		s.Missing = append(s.Missing, MissingView{FormatID(c.ID), c.Strip, true})
+	for _, c := range d.Characters {
+		if c.Strip != "" && p.strips[c.Strip] == nil {
+			s.Missing = append(s.Missing, MissingView{FormatID(c.ID), c.Strip, c.ID == d.Project.Player})
+		}
 	}
 	for _, m := range d.Maps {
 		b := l.Box(m.OnBoard())

@@ -18,6 +18,11 @@ type Scene struct {
 	Patches   []PatchView    `json:"patches"`
 	// Own are the properties of tiles that the project has of its own.
 	Own []OwnView `json:"own"`
+	// Characters are all of them, Acts and Facings the names of what the rows of their sheets
+	// may show.
+	Characters []CharacterView `json:"characters"`
+	Acts       []string        `json:"acts"`
+	Facings    []string        `json:"facings"`
 	// Drawer are the ids of tilesets, bonds and medleys in the order of the drawer.
 	Drawer []string `json:"drawer"`
 	// Areas are those of all maps, Odds the names of what may come of odds.
@@ -324,6 +329,12 @@ type Play struct {
 	// Step is which frame of walking is shown, Doing what one does.
 	Step  int    `json:"step"`
 	Doing string `json:"doing"`
+	// Sprite is which frame of the player's sheet is seen, −1 for the built-in figure; Mirrored
+	// says that it is mirrored, FootX and FootY where in it the foot is.
+	Sprite   int  `json:"sprite"`
+	Mirrored bool `json:"mirrored"`
+	FootX    int  `json:"footX"`
+	FootY    int  `json:"footY"`
 	// FromSide says that it is in side-view.
 	FromSide bool `json:"fromSide"`
 	// Health of MostHealth is left; Safe says that nothing hurts for a moment.
@@ -386,6 +397,8 @@ type Order struct {
 	// Area and Track are what an area or track is to be.
 	Area  *AreaLook  `json:"area"`
 	Track *TrackLook `json:"track"`
+	// Sheet is that of a character.
+	Sheet *SheetTaken `json:"sheet"`
 	// Frames are what a tile is to show.
 	Frames []tiles.Frame `json:"frames"`
 	// Mark is a property to be painted onto the tiles of List.

@@ -28,6 +28,10 @@ type Status struct {
 	// Health of Most is left; Safe says that nothing hurts for a moment.
 	Health, Most int
 	Safe         bool
+	// Hurt is for how many ticks one has been hurt, 0 if not lately; Rises says that one goes up
+	// in the air.
+	Hurt  int
+	Rises bool
 	// Striking says that a strike is seen, Lifted what is carried.
 	Striking bool
 	Lifted   world.ID
@@ -37,8 +41,11 @@ type Status struct {
 // over all maps.
 func (g *Game) Status() Status {
 	s := Status{Map: g.mapID, Place: g.place, Size: g.size, Facing: g.facing, Ticks: g.tick, Finished: g.finished,
-		Checkpoint: g.checkpoint, Doing: g.motion.Mode, Health: max(0, g.moves.Health-g.harm), Most: g.moves.Health, Safe: g.safe > 0, Striking: g.struck > 0, Lifted: g.lifted,
+		Checkpoint: g.checkpoint, Doing: g.motion.Mode, Health: max(0, g.moves.Health-g.harm), Most: g.moves.Health, Safe: g.safe > 0, Rises: g.motion.VY < 0, Striking: g.struck > 0, Lifted: g.lifted,
 		Steps: g.way / (g.doc.Project.CellW * body.Unit)}
+	if g.safe > 0 {
+		s.Hurt = safeTicks - g.safe + 1
+	}
 	for _, m := range g.doc.Maps {
 		for _, p := range m.Pieces {
 			if p.Type == world.Collectible || p.Type == world.Lottery && g.draw(m, p) == world.Collectible {

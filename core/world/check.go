@@ -414,6 +414,9 @@ func (d *Document) checkCharacter(c *Character) error {
 	case c.W < 1 || c.H < 1 || c.W > limit.MaxCellSide || c.H > limit.MaxCellSide:
 		return fmt.Errorf("a frame of a character is 1 to %d px wide and high; this one is %d × %d px", limit.MaxCellSide, c.W, c.H)
 	}
+	if err := c.checkPoses(); err != nil {
+		return fmt.Errorf("the pictures of %s: %w", c.Name, err)
+	}
 	if len(d.Characters) > limit.Characters {
 		return fmt.Errorf("a project has at most %d characters", limit.Characters)
 	}

@@ -155,7 +155,7 @@ var characterFields = append([]field[Character]{
 	hashField(3, func(c *Character) *string { return &c.Strip }),
 	intsField(4, func(c *Character) *int { return &c.W }, func(c *Character) *int { return &c.H }),
 	intsField(FieldNumber, func(c *Character) *int { return &c.Number }),
-}, movementFields()...)
+}, append(poseFields, movementFields()...)...)
 
 var medleyFields = []field[Medley]{
 	textField(FieldName, func(m *Medley) *string { return &m.Name }),

@@ -2,12 +2,14 @@ package art
 
 import "image"
 
-// The gardener's pictures: four frames of walking in each of four directions,
-// south, west, east, north one row each. The first frame stands.
+// The gardener's pictures: four frames of walking in each of four directions, south, west, east,
+// north one row each, of which the first stands; then two of jumping and one of falling to the
+// east, two of climbing, and one of being hurt.
 const (
 	GardenerWidth  = 16
 	GardenerHeight = 24
 	GardenerFrames = 4
+	gardenerRows   = 8
 )
 
 // heads are the hat and face looking south, west and north; east is west
@@ -87,7 +89,7 @@ var bodies = [3][]string{
 
 // Gardener draws all frames.
 func Gardener() *image.NRGBA {
-	img := image.NewNRGBA(image.Rect(0, 0, GardenerFrames*GardenerWidth, 4*GardenerHeight))
+	img := image.NewNRGBA(image.Rect(0, 0, GardenerFrames*GardenerWidth, gardenerRows*GardenerHeight))
 	for row := range 4 {
 		for frame := range GardenerFrames {
 			c := part(img, frame*GardenerWidth, row*GardenerHeight, GardenerWidth, GardenerHeight, 0)
@@ -101,7 +103,39 @@ func Gardener() *image.NRGBA {
 			}
 		}
 	}
+	leaps(img)
 	return img
+}
+
+// leaps draws what the gardener does off the ground, and being hurt.
+func leaps(img *image.NRGBA) {
+	figure := func(frame, row, view, head, body int, legs [2][2]int) canvas {
+		c := part(img, frame*GardenerWidth, row*GardenerHeight, GardenerWidth, GardenerHeight, 0)
+		for _, leg := range legs {
+			c.box(leg[0], 17, 3, leg[1]-1, slate)
+			c.box(leg[0], 16+leg[1], 3, 2, ink)
+		}
+		c.rows(1, body, bodies[view]...)
+		c.rows(1, head, heads[view]...)
+		return c
+	}
+	for frame, legs := range [2][2][2]int{{{4, 4}, {10, 5}}, {{5, 3}, {10, 3}}} {
+		mirror(figure(frame, 4, 1, 1, 10, legs))
+	}
+	// Falling, the hat comes up.
+	mirror(figure(0, 5, 1, 0, 10, [2][2]int{{5, 6}, {10, 5}}))
+	for frame, legs := range [2][2][2]int{{{5, 6}, {9, 4}}, {{5, 4}, {9, 6}}} {
+		c := figure(frame, 6, 2, 2, 11, legs)
+		for _, x := range [2]int{2, 12} {
+			up := 8
+			if (x == 2) == (frame == 0) {
+				up = 5
+			}
+			c.box(x, up, 2, 13-up, pond)
+			c.box(x, up, 2, 2, skin)
+		}
+	}
+	figure(0, 7, 0, 4, 12, [2][2]int{{3, 5}, {11, 5}})
 }
 
 // stride draws the legs: together in frames 0 and 2, apart in 1 and 3.

@@ -8,6 +8,7 @@
   import LayerSettings from './depth/LayerSettings.svelte';
   import Desk from './desk/Desk.svelte';
   import Drawer from './drawer/Drawer.svelte';
+  import Characters from './characters/Characters.svelte';
   import Movement from './play/Movement.svelte';
   import Replays from './play/Replays.svelte';
   import PlayBar from './play/PlayBar.svelte';
@@ -121,6 +122,7 @@
         <LookingBar {p} />
         <PlayBar {p} />
         <Movement {p} />
+        <Characters {p} />
         <Replays {p} />
       {/if}
       <Messages {p} />

@@ -16,6 +16,9 @@ interface Standing {
   level: number;
 }
 
+/** Something that stands at a place as most do. */
+const standingAt = (x: number, y: number): Standing => ({ picture: null, x, y, cells: 1, mirrored: false, level: 0 });
+
 /** How much is seen of somebody whom nothing hurts for a moment. */
 const SAFE = 0.55;
 
@@ -74,14 +77,14 @@ export function drawGame(
     const { x, y, cells, mirrored, level } = thing;
     standing.push({ picture: sprites.piece(thing.type, play.fromSide ? 0 : 1), x, y, cells, mirrored, level });
   }
-  const player = {
-    picture: sprites.figure(play.facing, play.step),
-    x: play.x,
-    y: play.y,
-    cells: 1,
-    mirrored: false,
-    level: 0,
-  };
+  const player: Standing =
+    play.sprite < 0
+      ? { ...standingAt(play.x, play.y), picture: sprites.figure(play.facing, play.step) }
+      : {
+          ...standingAt(play.x - play.footX, play.y + play.footY),
+          picture: sprites.played(play.sprite),
+          mirrored: play.mirrored,
+        };
   // From the side nobody is in front of another by standing lower, so that the player is before all.
   if (!play.fromSide) standing.push(player);
   standing.sort((a, b) => a.level - b.level || a.y - b.y);

@@ -35,6 +35,12 @@ export class Sprites {
     return this.get(`figure ${facing} ${frame}`, () => this.p.sprite(FIGURE, facing, frame));
   }
 
+  /** A frame of the sheet of who is played. */
+  played(frame: number): HTMLCanvasElement | null {
+    const who = this.p.scene?.characters.find((c) => c.played)?.id;
+    return who ? this.get(`character ${who} ${frame}`, () => this.p.characterFrame(who, frame)) : null;
+  }
+
   /** What a piece looks like in play; null if it is not seen there. */
   piece(type: string, state: number): HTMLCanvasElement | null {
     return this.get(`piece ${type} ${state}`, () => this.p.sprite(Number(type), 0, state));

@@ -127,6 +127,18 @@ export const boardCommands: Command[] = [
     },
   },
   {
+    id: 'characters',
+    name: 'Characters',
+    keys: ['Shift+C'],
+    group: 'board',
+    inGame: true,
+    does: 'Shows who there is: their sheets, bodies, and who is played.',
+    run: (p) => {
+      p.togglePanel('characters');
+      if (p.panel === 'characters' && editing(p)) focusOn('[data-characters] button');
+    },
+  },
+  {
     id: 'steps',
     name: 'What was done',
     keys: ['U'],

@@ -1,4 +1,14 @@
-import type { Apart, Cut, KeptPicture, KeptState, NewProject, Problem, ProjectCard, TakenPicture } from './types.gen';
+import type {
+  Apart,
+  Cut,
+  KeptPicture,
+  KeptState,
+  NewProject,
+  Problem,
+  ProjectCard,
+  TakenPicture,
+  TakenSheet,
+} from './types.gen';
 
 async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   let response: Response;
@@ -22,6 +32,13 @@ export function takePicture(project: string, file: Blob, cut: Cut, apart: Apart 
   if (apart) how.set('apart', JSON.stringify(apart));
   return ask(`/projects/${project}/tilesets?${how}`, { method: 'POST', body: file });
 }
+
+/** Takes the sheet of a character in, cut as it is guessed or by the size of a frame. */
+export const takeSheet = (project: string, file: Blob, w: number, h: number): Promise<TakenSheet> =>
+  ask(`/projects/${project}/characters?${new URLSearchParams({ w: String(w), h: String(h) })}`, {
+    method: 'POST',
+    body: file,
+  });
 
 /** Stores a picture as it is, for a backdrop. */
 export const keepPicture = (project: string, file: Blob): Promise<KeptPicture> =>

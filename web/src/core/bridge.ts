@@ -396,6 +396,12 @@ export class Core {
     return length > 0 ? (JSON.parse(this.buffers.takeText(length)) as ReachView) : null;
   }
 
+  characterFrame(character: string, frame: number): ImageData | null {
+    const length = this.exports.characterFrame(BigInt(character), frame);
+    const [, , w = 0, h = 0] = this.box();
+    return this.image(length, w, h);
+  }
+
   trail(piece: string): TrailView | null {
     const length = this.exports.trail(BigInt(piece));
     return length > 0 ? (JSON.parse(this.buffers.takeText(length)) as TrailView) : null;

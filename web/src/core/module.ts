@@ -56,6 +56,7 @@ export interface Exports extends Bridge {
   sprite(which: number, facing: number, frame: number): number;
   reach(map: bigint, x: number, y: number): number;
   trail(piece: bigint): number;
+  characterFrame(character: bigint, frame: number): number;
   layerPicture(map: bigint, layer: bigint, side: number): number;
   blockPicture(patch: bigint, side: number): number;
   copied(cut: number): number;

@@ -22,6 +22,11 @@ export class Questions {
     return this.core?.reach(map, x, y) ?? null;
   }
 
+  /** A frame of a character's sheet; null while it is not here. */
+  characterFrame(character: string, frame: number): ImageData | null {
+    return this.core?.characterFrame(character, frame) ?? null;
+  }
+
   /** Where a piece will be, tick by tick. */
   trailOf(piece: string): T.TrailView | null {
     return this.core?.trail(piece) ?? null;

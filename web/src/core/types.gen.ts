@@ -169,6 +169,27 @@ export interface OwnView {
   type: number;
 }
 
+export interface PoseView {
+  act: number;
+  facing: number;
+  frames: number[];
+  ticks: number;
+}
+
+export interface CharacterView {
+  id: string;
+  name: string;
+  played: boolean;
+  strip: string;
+  w: number;
+  h: number;
+  poses: PoseView[];
+  bodyW: number;
+  bodyH: number;
+  footX: number;
+  footY: number;
+}
+
 export interface AreaView {
   id: string;
   map: string;
@@ -240,6 +261,9 @@ export interface Scene {
   bonds: BondView[];
   patches: PatchView[];
   own: OwnView[];
+  characters: CharacterView[];
+  acts: string[];
+  facings: string[];
   drawer: string[];
   areas: AreaView[];
   paths: PathView[];
@@ -540,6 +564,10 @@ export interface Play {
   facing: number;
   step: number;
   doing: string;
+  sprite: number;
+  mirrored: boolean;
+  footX: number;
+  footY: number;
   fromSide: boolean;
   health: number;
   mostHealth: number;
@@ -636,6 +664,17 @@ export interface Reskin {
   chosen: Pair[];
 }
 
+export interface SheetTaken {
+  name: string;
+  picture: string;
+  strip: string;
+  w: number;
+  h: number;
+  columns: number;
+  rows: number;
+  places: number[];
+}
+
 export interface Mark {
   property: string;
   on: boolean;
@@ -664,6 +703,7 @@ export interface Order {
   look: MapLook | null;
   area: AreaLook | null;
   track: TrackLook | null;
+  sheet: SheetTaken | null;
   frames: Frame[];
   mark: Mark | null;
 }
@@ -753,6 +793,16 @@ export interface TakenPicture {
   rows: number;
   places: number[];
   cells: number[];
+}
+
+export interface TakenSheet {
+  picture: string;
+  strip: string;
+  w: number;
+  h: number;
+  columns: number;
+  rows: number;
+  places: number[];
 }
 
 export interface KeptPicture {

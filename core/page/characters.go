@@ -1,0 +1,204 @@
+package page
+
+import (
+	"fmt"
+
+	"azzel/core/body"
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+// CharacterView is a character as it is set up.
+type CharacterView struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Played says that it is the one who is played.
+	Played bool `json:"played"`
+	// Strip is the sum of its frames, empty without pictures; W and H are the size of a frame.
+	Strip string     `json:"strip"`
+	W     int        `json:"w"`
+	H     int        `json:"h"`
+	Poses []PoseView `json:"poses"`
+	// BodyW and BodyH are its body from the side, FootX and FootY where in a frame its foot is,
+	// to the right of the middle of its lower edge and up from it.
+	BodyW int `json:"bodyW"`
+	BodyH int `json:"bodyH"`
+	FootX int `json:"footX"`
+	FootY int `json:"footY"`
+}
+
+// PoseView is a row of a character's sheet and what it shows.
+type PoseView struct {
+	Act    int   `json:"act"`
+	Facing int   `json:"facing"`
+	Frames []int `json:"frames"`
+	Ticks  int   `json:"ticks"`
+}
+
+// SheetTaken is the sheet of a character that the server has taken in.
+type SheetTaken struct {
+	Name    string `json:"name"`
+	Picture string `json:"picture"`
+	Strip   string `json:"strip"`
+	W       int    `json:"w"`
+	H       int    `json:"h"`
+	Columns int    `json:"columns"`
+	Rows    int    `json:"rows"`
+	Places  []int  `json:"places"`
+}
+
+func viewCharacters(d *world.Document) []CharacterView {
+	list := []CharacterView{}
+	for _, c := range d.Characters {
+		size := body.SizeOf(d.Project.Lattice(), world.SideView, c.Movement)
+		v := CharacterView{ID: FormatID(c.ID), Name: c.Name, Played: c.ID == d.Project.Player, Strip: c.Strip, W: c.W, H: c.H, Poses: []PoseView{},
+			BodyW: size.W, BodyH: size.H, FootX: c.FootX, FootY: c.FootY}
+		for _, p := range c.Rows() {
+			v.Poses = append(v.Poses, PoseView{int(p.Act), int(p.Facing), p.Frames, p.Ticks})
+		}
+		list = append(list, v)
+	}
+	return list
+}
+
+// takeSheet makes a character of a sheet, or gives one another sheet. Who is the first one is played.
+func (p *Page) takeSheet(ref world.Ref, t *SheetTaken) Changed {
+	if t == nil || t.Columns < 1 || t.Rows < 1 || len(t.Places) == 0 {
+		return p.Fail(errUnknown)
+	}
+	for _, place := range t.Places {
+		if place < 0 || place >= t.Columns*t.Rows {
+			return p.Fail(errUnknown)
+		}
+	}
+	d := p.doc()
+	next := &world.Character{Name: t.Name}
+	was := d.Character(ref.ID)
+	if was != nil {
+		copied := *was
+		next = &copied
+	}
+	next.Picture, next.Strip, next.W, next.H, next.Count = t.Picture, t.Strip, t.W, t.H, len(t.Places)
+	next.Poses, next.FootX, next.FootY = world.ProposePoses(t.Columns, t.Rows, t.Places), 0, 0
+	e := edit.Edit{Label: edit.Clip("give " + next.Name + " a sheet")}
+	if was != nil {
+		e.Parts = edit.Changes(ref, was.Values(), next.Values())
+		return p.do(e)
+	}
+	e.Label = edit.Clip("bring in " + next.Name)
+	ref.ID = p.ids.NewID()
+	e.Parts = []edit.Part{edit.Put{Ref: ref, Values: next.Values()}}
+	if d.Project.Player == 0 {
+		e.Parts = append(e.Parts, edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, ref.ID)})
+	}
+	return p.do(e)
+}
+
+// setPose says what row n of a character's sheet shows: an act, a facing, and for how many ticks each
+// frame is shown.
+func (p *Page) setPose(ref world.Ref, n int, list []int) Changed {
+	c := p.doc().Character(ref.ID)
+	if c == nil || n < 0 || n >= len(c.Rows()) || len(list) != 3 {
+		return p.Fail(world.ErrGone)
+	}
+	next := *c
+	next.Poses = append([]world.Pose{}, c.Rows()...)
+	pose := &next.Poses[n]
+	pose.Act, pose.Facing, pose.Ticks = world.Act(min(max(list[0], 0), 255)), world.Facing(min(max(list[1], 0), 255)), list[2]
+	return p.change(c.Name, edit.Changes(ref, c.Values(), next.Values()))
+}
+
+// setBody gives a character a body, width and height in pixels, and a foot.
+func (p *Page) setBody(ref world.Ref, list []int) Changed {
+	c := p.doc().Character(ref.ID)
+	if c == nil || len(list) != 4 {
+		return p.Fail(world.ErrGone)
+	}
+	next := *c
+	next.BodyW, next.BodyH, next.FootX, next.FootY = list[0], list[1], list[2], list[3]
+	return p.change(c.Name, edit.Changes(ref, c.Values(), next.Values()))
+}
+
+// proposeBody gives a character the body and foot that its pictures show: the box round what is
+// opaque of it standing, or else of all its frames.
+func (p *Page) proposeBody(ref world.Ref) Changed {
+	c := p.doc().Character(ref.ID)
+	if c == nil {
+		return p.Fail(world.ErrGone)
+	}
+	strip := p.strips[c.Strip]
+	if strip == nil {
+		p.say("The pictures of %s are not here yet. Try again in a moment.", c.Name)
+		return StateChanged
+	}
+	frame, _ := c.Frame(world.ActStand, world.East, 0)
+	box := strip.Opaque([]int{frame})
+	if box.Empty() {
+		p.say("Nothing of %s is opaque: give it another sheet, or set its body by numbers.", c.Name)
+		return StateChanged
+	}
+	return p.setBody(ref, []int{box.W, box.H, box.X + box.W/2 - strip.W/2, strip.H - box.Y - box.H})
+}
+
+// playAs lets another character be played; the built-in figure if none is given.
+func (p *Page) playAs(ref world.Ref) Changed {
+	name := "the built-in figure"
+	if c := p.doc().Character(ref.ID); c != nil {
+		name = c.Name
+	} else if ref.ID != 0 {
+		return p.Fail(world.ErrGone)
+	}
+	if p.doc().Project.Player == ref.ID {
+		return 0
+	}
+	return p.do(edit.Edit{Label: edit.Clip(fmt.Sprintf("play %s", name)),
+		Parts: []edit.Part{edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, ref.ID)}}})
+}
+
+// hurtTicks is for how long somebody is seen being hurt.
+const hurtTicks = 20
+
+// actOf is what the player is seen doing.
+func actOf(s play.Status, view world.View, moving bool) world.Act {
+	switch {
+	case s.Hurt > 0 && s.Hurt <= hurtTicks:
+		return world.ActHurt
+	case view == world.SideView && s.Doing == body.Airborne && s.Rises:
+		return world.ActJump
+	case view == world.SideView && s.Doing == body.Airborne:
+		return world.ActFall
+	case view == world.SideView && s.Doing == body.OnLadder:
+		return world.ActClimb
+	case view == world.SideView && s.Doing == body.InWater:
+		return world.ActSwim
+	case moving && view == world.SideView:
+		return world.ActRun
+	case moving:
+		return world.ActWalk
+	}
+	return world.ActStand
+}
+
+// frame is which frame of the player's sheet is seen, mirrored or not; −1 for the built-in figure.
+func (p *Page) frame(s play.Status, view world.View) (frame int, mirrored bool, foot grid.Point) {
+	c := p.doc().Character(p.doc().Project.Player)
+	if c == nil || p.frames() == nil {
+		return -1, false, foot
+	}
+	act, facing := actOf(s, view, p.moving), s.Facing
+	tick := s.Ticks
+	if act == world.ActClimb {
+		facing = world.North
+		if !p.moving {
+			tick = 0
+		}
+	}
+	frame, mirrored = c.Frame(act, facing, tick)
+	foot = grid.Point{X: c.FootX, Y: c.FootY}
+	if mirrored {
+		foot.X = -foot.X
+	}
+	return frame, mirrored, foot
+}

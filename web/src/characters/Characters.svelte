@@ -1,0 +1,135 @@
+<script lang="ts">
+  import { takeSheet } from '../core/api';
+  import type { Project } from '../core/project.svelte';
+  import { PICTURE_BYTES } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+  import Rename from '../ui/Rename.svelte';
+  import SidePanel from '../ui/SidePanel.svelte';
+  import BodyEditor from './BodyEditor.svelte';
+  import PoseRow from './PoseRow.svelte';
+
+  let { p }: { p: Project } = $props();
+
+  /** Who is set up: the one chosen, else the one who is played. */
+  let chosen = $state('');
+  let error = $state('');
+  const characters = $derived(p.scene?.characters ?? []);
+  const open = $derived(
+    characters.find((c) => c.id === chosen) ?? characters.find((c) => c.played) ?? characters[0] ?? null,
+  );
+  let frameW = $state(0);
+  let frameH = $state(0);
+  $effect(() => {
+    frameW = open?.w ?? 0;
+    frameH = open?.h ?? 0;
+  });
+  let last: File | null = $state.raw(null);
+
+  /** Takes a sheet in, for somebody new or for one who is there; cut as it is guessed, or by the size of a frame. */
+  async function take(file: File, id: string, w = 0, h = 0): Promise<void> {
+    error = '';
+    if (file.size > PICTURE_BYTES) {
+      error = `The file has ${Math.ceil(file.size / 2 ** 20)} MB; the most is ${PICTURE_BYTES / 2 ** 20} MB.`;
+      return;
+    }
+    last = file;
+    try {
+      const sheet = await takeSheet(p.id, file, w, h);
+      const name = file.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ');
+      p.order({ do: 'take-sheet', kind: 'character', id, sheet: { name, ...sheet } });
+      if (id === '') chosen = p.scene?.characters.at(-1)?.id ?? '';
+    } catch (failure) {
+      error = (failure as Error).message;
+    }
+  }
+</script>
+
+{#snippet choose(label: string, id: string)}
+  <label class="inline-flex h-7 cursor-pointer items-center rounded-inner border border-line px-3 hover:bg-shelf">
+    {label}
+    <input
+      type="file"
+      accept="image/png,image/gif,image/jpeg,image/webp,image/bmp"
+      class="sr-only"
+      onchange={(e) => {
+        const file = e.currentTarget.files?.[0];
+        e.currentTarget.value = '';
+        if (file) void take(file, id);
+      }}
+    />
+  </label>
+{/snippet}
+
+<SidePanel {p} panel="characters" title="Characters" wide>
+  <ul class="flex flex-col gap-1">
+    {#each characters as c (c.id)}
+      <li class="flex items-center gap-2">
+        <button
+          class="min-w-0 flex-1 truncate rounded-inner px-2 py-1 text-left {open?.id === c.id
+            ? 'bg-held'
+            : 'hover:bg-shelf'}"
+          aria-pressed={open?.id === c.id}
+          onclick={() => (chosen = c.id)}>{c.name}</button
+        >
+        <Button
+          label={c.played ? 'Is played' : 'Play'}
+          pressed={c.played}
+          onclick={() => p.order({ do: 'play-as', id: c.played ? '' : c.id })}
+        />
+      </li>
+    {/each}
+  </ul>
+  <div class="flex flex-wrap gap-2">{@render choose('Bring in a sheet', '')}</div>
+  {#if characters.length === 0}
+    <p class="text-small text-soft">
+      A sheet is a picture with the frames of somebody who moves, in rows. The rows are proposed by their number, and
+      can be set.
+    </p>
+  {/if}
+  {#if error}<p class="text-rose-ink" role="alert">{error}</p>{/if}
+  {#if open}
+    <div class="border-t border-line pt-2 name text-title">
+      <Rename
+        value={open.name}
+        label="Name of this character"
+        rename={(text) => p.order({ do: 'rename', kind: 'character', id: open.id, text })}
+      />
+    </div>
+    {#if open.strip}
+      <div class="flex flex-col gap-1" role="group" aria-label="What the rows of its sheet show">
+        {#each open.poses as pose, row (row)}
+          <PoseRow
+            {p}
+            character={open}
+            {pose}
+            {row}
+            set={(list) => p.order({ do: 'set-pose', kind: 'character', id: open.id, n: row, list })}
+          />
+        {/each}
+      </div>
+      {#key open.id + open.strip}<BodyEditor {p} character={open} />{/key}
+    {/if}
+    <div class="flex flex-wrap items-center gap-2">
+      {@render choose(open.strip ? 'Another sheet' : 'Give it a sheet', open.id)}
+      {#if last && open.strip}
+        <span class="flex items-center gap-1">
+          <input
+            type="number"
+            class="h-7 w-14 rounded-inner border border-line bg-sheet px-1 figures"
+            aria-label="Width of a frame, in px"
+            bind:value={frameW}
+          />×<input
+            type="number"
+            class="h-7 w-14 rounded-inner border border-line bg-sheet px-1 figures"
+            aria-label="Height of a frame, in px"
+            bind:value={frameH}
+          />
+          <Button label="Cut so" onclick={() => last && void take(last, open.id, frameW, frameH)} />
+        </span>
+      {/if}
+      {#if !open.played}
+        <Button label="Delete" onclick={() => p.order({ do: 'remove', kind: 'character', id: open.id })} />
+      {/if}
+    </div>
+  {/if}
+</SidePanel>
