@@ -332,6 +332,8 @@ type Acting struct {
 	// Track is the id of the track it follows, Area of the area in which it stays.
 	Track string `json:"track,omitempty"`
 	Area  string `json:"area,omitempty"`
+	// Who is the id of the character that it is.
+	Who string `json:"who,omitempty"`
 }
 
 // A Crossing leads from its first end to its second, or both ways.

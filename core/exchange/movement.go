@@ -71,6 +71,9 @@ func acting(a world.Acting) *Acting {
 	if a.Track != 0 {
 		out.Track = idText(a.Track)
 	}
+	if a.Who != 0 {
+		out.Who = idText(a.Who)
+	}
 	if a.Area != 0 {
 		out.Area = idText(a.Area)
 	}

@@ -182,6 +182,11 @@ func (in *Acting) references(a *world.Acting) (err error) {
 			return fmt.Errorf("track: %w", err)
 		}
 	}
+	if in.Who != "" {
+		if a.Who, err = parseID(in.Who); err != nil {
+			return fmt.Errorf("who: %w", err)
+		}
+	}
 	if in.Area != "" {
 		if a.Area, err = parseID(in.Area); err != nil {
 			return fmt.Errorf("area: %w", err)

@@ -88,6 +88,9 @@ func PieceName(d *world.Document, p *world.Piece) string {
 	if p.Name != "" {
 		return p.Name
 	}
+	if who := d.Character(p.Who); who != nil {
+		return who.Name
+	}
 	t, _ := world.TypeOf(p.Type)
 	c := d.Project.Lattice().CellAt(p.Foot)
 	return fmt.Sprintf("%s at %d, %d", t.Name, c.X, c.Y)

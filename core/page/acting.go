@@ -41,6 +41,12 @@ type ThingView struct {
 	W     int  `json:"w"`
 	H     int  `json:"h"`
 	Hurts bool `json:"hurts"`
+	// Who is the character that it is, empty for none; Sprite which frame of their sheet is seen, −1
+	// for the built-in picture, FootX and FootY where in it the foot is.
+	Who    string `json:"who"`
+	Sprite int    `json:"sprite"`
+	FootX  int    `json:"footX"`
+	FootY  int    `json:"footY"`
 	// Level is −1 for what all else stands on, 1 for what is carried overhead, else 0.
 	Level int `json:"level"`
 }
@@ -76,6 +82,7 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 	switch p.Type {
 	case world.Foe:
 		moving()
+		v.who(d, p)
 		v.tracks(d, m, p)
 		v.areas(d, m, p)
 		v.Moves = a.Does == world.Patrols || a.Does == world.Wanders
@@ -108,6 +115,18 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 		choice("does", "A foe", int(a.Does), world.DoingNames()...)
 	}
 	return v
+}
+
+// who lets a character be chosen that the piece is.
+func (v *ActingView) who(d *world.Document, p *world.Piece) {
+	c := ChoiceView{Name: "who", Label: "Is", Options: []string{"nobody in particular"}}
+	for _, who := range d.Characters {
+		c.Options = append(c.Options, who.Name)
+		if who.ID == p.Who {
+			c.Is = len(c.Options) - 1
+		}
+	}
+	v.Choices = append(v.Choices, c)
 }
 
 // tracks lets a track of the map be chosen.
@@ -203,6 +222,27 @@ func (p *Page) Trail(id world.ID) TrailView {
 	return v
 }
 
+// dress shows a thing as the character that its piece is.
+func (p *Page) dress(v *ThingView, piece *world.Piece, t play.Thing, view world.View, tick int) {
+	c := p.doc().Character(piece.Who)
+	if c == nil || p.strips[c.Strip] == nil {
+		return
+	}
+	act, facing := world.ActWalk, world.Facing(t.Way&3)
+	if view == world.SideView {
+		if facing = world.East; t.Way < 0 {
+			facing = world.West
+		}
+	}
+	if piece.Filled().Does == world.Stands {
+		act = world.ActStand
+	}
+	v.Who, v.FootX, v.FootY = FormatID(c.ID), c.FootX, c.FootY
+	if v.Sprite, v.Mirrored = c.Frame(act, facing, tick); v.Mirrored {
+		v.FootX = -v.FootX
+	}
+}
+
 // acted is the edit that lets a piece act otherwise. What is chosen among tracks or areas is a number
 // of those of its map, from 1 on.
 func (p *Page) acted(ref world.Ref, name string, value int) (edit.Edit, error) {
@@ -215,6 +255,12 @@ func (p *Page) acted(ref world.Ref, name string, value int) (edit.Edit, error) {
 	next := *piece
 	var err error
 	switch name {
+	case "who":
+		if list := d.Characters; value >= 1 && value <= len(list) {
+			next.Who = list[value-1].ID
+		} else {
+			next.Who = 0
+		}
 	case "track":
 		if list := tracksOf(d, m); value >= 1 && value <= len(list) {
 			next.Track = list[value-1].ID
@@ -269,8 +315,8 @@ func (p *Page) things(g *play.Game) []ThingView {
 	seen := g.Camera()
 	seen = grid.Rect{X: seen.X - margin*l.W, Y: seen.Y - margin*l.H, W: seen.W + 2*margin*l.W, H: seen.H + 2*margin*l.H}
 	list := []ThingView{}
-	lifted := g.Status().Lifted
-	m := d.Map(g.Status().Map)
+	status := g.Status()
+	m := d.Map(status.Map)
 	origin := l.Pixel(m.Origin)
 	g.Things(func(t play.Thing, cells int, size body.Size) {
 		x, y := t.Place.X/256, t.Place.Y/256
@@ -279,13 +325,17 @@ func (p *Page) things(g *play.Game) []ThingView {
 		}
 		level := 0
 		switch {
-		case t.ID == lifted:
+		case t.ID == status.Lifted:
 			level = 1
 		case t.Type == world.MovingPlatform && m.View == world.TopDown:
 			level = -1
 		}
-		list = append(list, ThingView{FormatID(t.ID), FormatID(t.Type), float64(t.Place.X)/256 + float64(origin.X), float64(t.Place.Y)/256 + float64(origin.Y),
-			m.View == world.SideView && t.Way < 0, cells, t.Gone, size.W, size.H, t.Type == world.Foe || t.Type == world.Hazard, level})
+		v := ThingView{ID: FormatID(t.ID), Type: FormatID(t.Type), X: float64(t.Place.X)/256 + float64(origin.X), Y: float64(t.Place.Y)/256 + float64(origin.Y),
+			Mirrored: m.View == world.SideView && t.Way < 0, Cells: cells, Gone: t.Gone, W: size.W, H: size.H, Hurts: t.Type == world.Foe || t.Type == world.Hazard, Level: level, Sprite: -1}
+		if piece := m.Piece(t.ID); piece != nil && t.Type == world.Foe {
+			p.dress(&v, piece, t, m.View, status.Ticks)
+		}
+		list = append(list, v)
 	})
 	return list
 }

@@ -335,3 +335,49 @@ func TestLottery(t *testing.T) {
 		}
 	}
 }
+
+// Pieces that are the same character have its body and are gone together, on other maps too; rewound,
+// they are there again.
+func TestSameCharacter(t *testing.T) {
+	d := bare(t, world.SideView)
+	ids := &world.Counter{Prefix: 9}
+	far, layers := world.NewMap("Far", grid.Point{X: 100}, grid.Rect{W: 12, H: 12}, ids)
+	far.SeenAs(world.SideView)
+	who := &world.Character{Name: "Night porter", Movement: world.Movement{BodyW: 8, BodyH: 30}}
+	porter := func(x int) world.Piece {
+		return world.Piece{Type: world.Foe, Layer: d.Maps[0].PlayerLayer, Foot: d.Maps[0].FootOf(d.Project.Lattice(), world.Foe, grid.Point{X: x, Y: 9}), Acting: world.Acting{Does: world.Stands, Who: 800}}
+	}
+	there := porter(5)
+	there.Layer = far.PlayerLayer
+	here, beside := porter(9), porter(14)
+	way := &world.Crossing{BothWays: true, Ends: [2]world.End{{Map: d.Maps[0].ID, Cells: grid.Rect{X: 20, Y: 9, W: 1, H: 1}}, {Map: far.ID, Cells: grid.Rect{X: 9, Y: 9, W: 1, H: 1}}}}
+	parts := append(edit.PutMap(far, layers), edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 800}, Values: who.Values()},
+		edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: d.Maps[0].ID, ID: 700}, Values: here.Values()},
+		edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: d.Maps[0].ID, ID: 701}, Values: beside.Values()},
+		edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: far.ID, ID: 702}, Values: there.Values()},
+		edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: ids.NewID()}, Values: way.Values()},
+		paint(far, grid.Rect{Y: 10, W: 12, H: 2}, grid.Cell(tiles.Wall)))
+	d = apply(t, d, parts...)
+	g := begin(t, d, 9, 5)
+	g.Things(func(is play.Thing, _ int, size body.Size) {
+		if size != (body.Size{W: 8, H: 30}) {
+			t.Errorf("the body of piece %d is %+v", is.ID, size)
+		}
+	})
+	r := play.Record(g)
+	for range 60 {
+		r.Tick(0)
+	}
+	if !where(g, 700).Gone || !where(g, 701).Gone {
+		t.Fatalf("with one jumped on, the two are %+v and %+v", where(g, 700), where(g, 701))
+	}
+	for tick := 0; r.Game().Status().Map != far.ID && tick < 600; tick++ {
+		r.Tick(play.Right)
+	}
+	if r.Game().Status().Map != far.ID || !where(r.Game(), 702).Gone {
+		t.Errorf("on the other map, %d of %d, it is %+v", r.Game().Status().Map, far.ID, where(r.Game(), 702))
+	}
+	if err := r.Go(1); err != nil || where(r.Game(), 701).Gone {
+		t.Errorf("rewound, it is %+v (%v)", where(r.Game(), 701), err)
+	}
+}

@@ -53,7 +53,7 @@ func (g *Game) emitFrom(a *actor) bool {
 	if alive >= a.acts.Most || of == 0 || of == world.Collectible {
 		return false
 	}
-	size := sizeOfType(g.ground.Lattice, of, a.piece, g.ground.Map.View)
+	size := g.sizeOf(of, a.piece, g.ground.Map.View)
 	at := footOf(a.piece)
 	if !g.ground.Fits(size, at) || isSolid(of) && (g.meetsPlayer(size, at) || g.occupied(size.Box(at))) {
 		return false

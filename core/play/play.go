@@ -111,6 +111,8 @@ type state struct {
 	// seed is where chance comes from, chance what it began with.
 	seed, chance uint64
 	shots        []shot
+	// fallen are the characters that are gone, sorted.
+	fallen []world.ID
 	// lifted is what the player carries, 0 for nothing.
 	lifted world.ID
 	// armed is for how many ticks one can't strike or shoot, struck for how many a strike is

@@ -218,6 +218,6 @@ func (r *Recording) restore(n, tick int) {
 // clone shares nothing with s that a game changes.
 func (s state) clone() state {
 	s.taken = slices.Clone(s.taken)
-	s.things, s.shots = slices.Clone(s.things), slices.Clone(s.shots)
+	s.things, s.shots, s.fallen = slices.Clone(s.things), slices.Clone(s.shots), slices.Clone(s.fallen)
 	return s
 }

@@ -124,8 +124,25 @@ func (g *Game) hit(a *actor) {
 // remove takes a thing away.
 func (g *Game) remove(a *actor) {
 	g.things[a.at].Gone = true
+	if who := a.piece.Who; who != 0 && g.things[a.at].from == 0 {
+		g.fall(who)
+	}
 	if a.box >= 0 && isSolid(a.of) && a.box < len(g.ground.Boxes) {
 		g.ground.Boxes[a.box] = body.Nowhere
+	}
+}
+
+// fall lets a character be gone, as whatever pieces it stands on the maps.
+func (g *Game) fall(who world.ID) {
+	i, fell := slices.BinarySearch(g.fallen, who)
+	if fell {
+		return
+	}
+	g.fallen = slices.Insert(g.fallen, i, who)
+	for _, k := range g.by[world.Foe] {
+		if a := &g.actors[k]; a.piece.Who == who && g.things[a.at].from == 0 {
+			g.things[a.at].Gone = true
+		}
 	}
 }
 

@@ -135,6 +135,10 @@ func (g *Game) played() []byte {
 	for _, n := range []int{g.came, g.armed, g.struck} {
 		w.Int(n)
 	}
+	w.Uint(uint64(len(g.fallen)))
+	for _, id := range g.fallen {
+		w.Uint(uint64(id))
+	}
 	w.Uint(uint64(len(g.shots)))
 	for _, s := range g.shots {
 		s.encode(&w)

@@ -5,7 +5,6 @@ import (
 	"slices"
 
 	"azzel/core/body"
-	"azzel/core/grid"
 	"azzel/core/pack"
 	"azzel/core/world"
 )
@@ -72,6 +71,9 @@ func (g *Game) meet() {
 		if !there {
 			g.things = slices.Insert(g.things, i, Thing{ID: p.ID, Place: footOf(p), Way: wayOf(p, m.View)})
 		}
+		if _, fell := slices.BinarySearch(g.fallen, p.Who); fell {
+			g.things[i].Gone = true
+		}
 		if g.things[i].Type = p.Type; p.Type == world.Lottery {
 			g.things[i].Type = g.draw(m, p)
 		}
@@ -90,7 +92,7 @@ func (g *Game) meet() {
 		a := &g.actors[k]
 		a.at, _ = g.thing(a.piece.ID)
 		a.of, a.acts, a.box = g.things[a.at].Type, a.piece.Filled(), -1
-		a.size = sizeOfType(l, a.of, a.piece, m.View)
+		a.size = g.sizeOf(a.of, a.piece, m.View)
 		a.drive = body.NewDrive(l, world.Movement{Speed: max(1, a.acts.Speed)}.Filled())
 		a.track = g.trackOf(a.piece)
 		if a.area = g.doc.Area(a.acts.Area); a.area != nil && a.area.Map != m.ID {
@@ -154,8 +156,12 @@ func isSolid(of world.ID) bool {
 	return of == world.MovingPlatform || of == world.Pushable || of == world.Breakable
 }
 
-// sizeOfType is the body of a piece that acts as one of a type.
-func sizeOfType(l grid.Lattice, of world.ID, p *world.Piece, view world.View) body.Size {
+// sizeOf is the body of a piece that acts as one of a type.
+func (g *Game) sizeOf(of world.ID, p *world.Piece, view world.View) body.Size {
+	l := g.doc.Project.Lattice()
+	if who := g.doc.Character(p.Who); who != nil && of == world.Foe {
+		return body.SizeOf(l, view, who.Movement)
+	}
 	switch of {
 	case world.MovingPlatform:
 		if view == world.TopDown {
@@ -208,7 +214,7 @@ func (g *Game) solidThings(of *body.Ground) {
 func (g *Game) solidThing(of *body.Ground, p *world.Piece, t Thing) {
 	box := body.Nowhere
 	if !t.Gone && t.ID != g.lifted || t.ID == 0 {
-		box = sizeOfType(of.Lattice, t.Type, p, of.Map.View).Box(t.Place)
+		box = g.sizeOf(t.Type, p, of.Map.View).Box(t.Place)
 	}
 	switch {
 	case t.Type == world.MovingPlatform && of.Map.View == world.TopDown:

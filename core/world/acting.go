@@ -78,6 +78,9 @@ type Acting struct {
 	// Track is what it follows, Area where it stays; 0 for none.
 	Track ID `json:"track,omitempty"`
 	Area  ID `json:"area,omitempty"`
+	// Who is the character that it is, 0 for nobody in particular. All pieces that are the same
+	// character share its name, its looks and its body, and are gone together.
+	Who ID `json:"who,omitempty"`
 }
 
 // Odds are the weights of what may come, each 0 to limit.Weight: all of them 0 stand for the
@@ -140,6 +143,7 @@ const (
 	FieldTrack
 	FieldArea
 	FieldRest
+	FieldWho
 )
 
 var actingFields = []field[Piece]{
@@ -156,6 +160,7 @@ var actingFields = []field[Piece]{
 	idField(FieldTrack, func(p *Piece) *ID { return &p.Track }),
 	idField(FieldArea, func(p *Piece) *ID { return &p.Area }),
 	intsField(FieldRest, func(p *Piece) *int { return &p.Rest }),
+	idField(FieldWho, func(p *Piece) *ID { return &p.Who }),
 }
 
 // oddsField is all weights together.

@@ -50,6 +50,9 @@ func World(seed uint64) (*world.Document, error) {
 			if r.IntN(4) == 0 {
 				piece.Area = area
 			}
+			if r.IntN(6) == 0 {
+				piece.Who = gardener
+			}
 			if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
 				return nil, err
 			}
@@ -57,16 +60,18 @@ func World(seed uint64) (*world.Document, error) {
 	}
 	if r.IntN(3) > 0 {
 		who := &world.Character{Name: "Gardener", Movement: Movement(r)}
-		const id = world.ID(3)<<32 | 1
-		if err := draft.Put(world.Ref{Kind: world.KindCharacter, ID: id}, who.Values()); err != nil {
+		if err := draft.Put(world.Ref{Kind: world.KindCharacter, ID: gardener}, who.Values()); err != nil {
 			return nil, err
 		}
-		if err := draft.Change(world.Ref{Kind: world.KindProject}, world.IDValue(world.FieldPlayer, id)); err != nil {
+		if err := draft.Change(world.Ref{Kind: world.KindProject}, world.IDValue(world.FieldPlayer, gardener)); err != nil {
 			return nil, err
 		}
 	}
 	return draft.Done()
 }
+
+// gardener is who is played, and perhaps met.
+const gardener = world.ID(3)<<32 | 1
 
 var actingTypes = []world.ID{world.MovingPlatform, world.MovingPlatform, world.Foe, world.Foe, world.Spring, world.Hazard,
 	world.Pushable, world.Pushable, world.Pushable, world.Breakable, world.Emitter, world.Lottery}

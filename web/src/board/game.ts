@@ -74,8 +74,10 @@ export function drawGame(
     }));
   for (const thing of play.things) {
     if (thing.gone) continue;
-    const { x, y, cells, mirrored, level } = thing;
-    standing.push({ picture: sprites.piece(thing.type, play.fromSide ? 0 : 1), x, y, cells, mirrored, level });
+    const { cells, mirrored, level, footX, footY, sprite, who } = thing;
+    const picture =
+      who && sprite >= 0 ? sprites.character(who, sprite) : sprites.piece(thing.type, play.fromSide ? 0 : 1);
+    standing.push({ picture, x: thing.x - footX, y: thing.y + footY, cells, mirrored, level });
   }
   const player: Standing =
     play.sprite < 0

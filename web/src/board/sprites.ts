@@ -35,10 +35,15 @@ export class Sprites {
     return this.get(`figure ${facing} ${frame}`, () => this.p.sprite(FIGURE, facing, frame));
   }
 
+  /** A frame of the sheet of a character. */
+  character(who: string, frame: number): HTMLCanvasElement | null {
+    return this.get(`character ${who} ${frame}`, () => this.p.characterFrame(who, frame));
+  }
+
   /** A frame of the sheet of who is played. */
   played(frame: number): HTMLCanvasElement | null {
     const who = this.p.scene?.characters.find((c) => c.played)?.id;
-    return who ? this.get(`character ${who} ${frame}`, () => this.p.characterFrame(who, frame)) : null;
+    return who ? this.character(who, frame) : null;
   }
 
   /** What a piece looks like in play; null if it is not seen there. */

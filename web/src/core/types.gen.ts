@@ -552,6 +552,10 @@ export interface ThingView {
   w: number;
   h: number;
   hurts: boolean;
+  who: string;
+  sprite: number;
+  footX: number;
+  footY: number;
   level: number;
 }
 
