@@ -226,6 +226,8 @@ func (r *Rerun) end() {
 	o.Same = r.tick == len(r.replay.Trace) && r.game.Hash() == r.replay.End
 	if !o.Same {
 		r.part("something of the game is otherwise at its end")
+	} else if o.Parts && o.What == "" {
+		o.What = "the player goes another way for a moment"
 	}
 }
 

@@ -3,6 +3,7 @@
 package generate
 
 import (
+	"errors"
 	"math/rand/v2"
 
 	"azzel/core/grid"
@@ -12,8 +13,21 @@ import (
 )
 
 // World makes a project of two maps with random walls, pieces and crossings, seen from above
-// or from the side, and somebody who moves at random.
+// or from the side, and somebody who moves at random. There is room for them somewhere.
 func World(seed uint64) (*world.Document, error) {
+	for {
+		d, err := oneWorld(seed)
+		if err != nil {
+			return nil, err
+		}
+		if _, err := play.New(d, play.Start{}); !errors.Is(err, play.ErrNowhere) {
+			return d, err
+		}
+		seed += 1 << 32
+	}
+}
+
+func oneWorld(seed uint64) (*world.Document, error) {
 	d, err := FromAbove(seed)
 	if err != nil {
 		return nil, err
