@@ -380,6 +380,8 @@ type Replay struct {
 	From string `json:"from,omitempty"`
 	// Rules is the version of the rules of play that it was recorded by.
 	Rules int `json:"rules"`
+	// Chance is what all chance began with, as 16 hexadecimal digits; 0 without it.
+	Chance string `json:"chance,omitempty"`
 	// Held is what was held down, for how many ticks of a sixtieth of a second: 20 right+jump,
 	// 5 nothing, 12 left.
 	Held string `json:"held"`

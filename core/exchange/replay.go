@@ -19,13 +19,23 @@ const (
 	ReplayVersion = 1
 )
 
-// inputWords are what can be held down, in the order of the bits.
-var inputWords = []string{"left", "right", "up", "down", "use", "jump"}
+// An inputWord is what an input is called.
+type inputWord struct {
+	word string
+	bit  int
+}
+
+// inputWords are what can be held down, by their bits; the bits between them are helps, with
+// which no replay is kept.
+var inputWords = []inputWord{{"left", 0}, {"right", 1}, {"up", 2}, {"down", 3}, {"use", 4}, {"jump", 5}, {"strike", 9}, {"shoot", 10}}
 
 // replay writes a replay.
 func replay(r *world.Replay) Replay {
 	out := Replay{Format: ReplayFormat, Version: ReplayVersion, ID: idText(r.ID), Name: r.Name, Rules: r.Rules, Held: heldText(r.Held),
 		Trace: hex.EncodeToString(r.Trace), End: fmt.Sprintf("%016x", r.End), Marks: make([]ReplayMark, 0, len(r.Marks))}
+	if r.Chance != 0 {
+		out.Chance = fmt.Sprintf("%016x", r.Chance)
+	}
 	if r.From != 0 {
 		out.From = idText(r.From)
 	}
@@ -76,6 +86,11 @@ func (in *Replay) replay() (*world.Replay, error) {
 			return nil, fmt.Errorf("from: %w", err)
 		}
 	}
+	if in.Chance != "" {
+		if r.Chance, err = strconv.ParseUint(in.Chance, 16, 64); err != nil {
+			return nil, fmt.Errorf("chance: %.20q is no number of 16 hexadecimal digits", in.Chance)
+		}
+	}
 	if r.Held, err = parseHeld(in.Held); err != nil {
 		return nil, fmt.Errorf("held: %w", err)
 	}
@@ -105,9 +120,9 @@ func heldText(held []world.Held) string {
 	parts := make([]string, 0, len(held))
 	for _, h := range held {
 		var words []string
-		for i, w := range inputWords {
-			if h.Input>>i&1 != 0 {
-				words = append(words, w)
+		for _, w := range inputWords {
+			if h.Input>>w.bit&1 != 0 {
+				words = append(words, w.word)
 			}
 		}
 		if words == nil {
@@ -128,13 +143,13 @@ func parseHeld(s string) ([]world.Held, error) {
 		}
 		h := world.Held{Ticks: n}
 		for w := range strings.SplitSeq(what, "+") {
-			i := slices.Index(inputWords, w)
+			i := slices.IndexFunc(inputWords, func(known inputWord) bool { return known.word == w })
 			switch {
 			case w == "nothing" && what == w:
 			case i < 0:
-				return nil, fmt.Errorf("%.20q is none of %s", w, strings.Join(inputWords, ", "))
+				return nil, fmt.Errorf("%.20q is nothing that can be held down, such as left, jump or shoot", w)
 			default:
-				h.Input |= 1 << i
+				h.Input |= 1 << inputWords[i].bit
 			}
 		}
 		if held = append(held, h); len(held) > limit.ReplayTicks {

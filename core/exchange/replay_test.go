@@ -10,8 +10,8 @@ import (
 )
 
 func someReplay() *world.Replay {
-	r := &world.Replay{ID: 7<<32 | 12, Name: "Up the pipes", From: 7<<32 | 40, Rules: 3, End: 0x00ab54a98ceb1f0a,
-		Held: []world.Held{{Ticks: 20, Input: 2}, {Ticks: 5}, {Ticks: 7, Input: 34}}}
+	r := &world.Replay{ID: 7<<32 | 12, Name: "Up the pipes", From: 7<<32 | 40, Rules: 3, Chance: 0x9000000000000007, End: 0x00ab54a98ceb1f0a,
+		Held: []world.Held{{Ticks: 20, Input: 2}, {Ticks: 5}, {Ticks: 7, Input: 34}, {Ticks: 4, Input: 2 | 1<<9 | 1<<10}}}
 	for i := range r.Ticks() {
 		r.Trace = append(r.Trace, byte(i*37))
 	}
@@ -32,7 +32,7 @@ func TestReplayFile(t *testing.T) {
 	if got, err := exchange.ReadReplay(text); err != nil || !reflect.DeepEqual(got, r) {
 		t.Fatalf("came back as %+v, %v", got, err)
 	}
-	if !strings.Contains(string(text), `"held": "20 right, 5 nothing, 7 right+jump"`) {
+	if !strings.Contains(string(text), `"held": "20 right, 5 nothing, 7 right+jump, 4 right+strike+shoot"`) {
 		t.Errorf("what was held down can't be read:\n%s", text)
 	}
 	for _, c := range []struct{ from, to, says string }{
@@ -44,6 +44,7 @@ func TestReplayFile(t *testing.T) {
 		{`"rules": 3`, `"rules": "three"`, "rules"},
 		{`"id": "7.12"`, `"id": "twelve"`, "id"},
 		{`"from": "7.40"`, `"from": "-1.2"`, "from"},
+		{`"chance": "9`, `"chance": "luck`, "chance"},
 		{`20 right`, `20 sideways`, "sideways"},
 		{`20 right`, `right`, "number of ticks"},
 		{`20 right`, `0 right`, "holds something down"},
