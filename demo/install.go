@@ -182,6 +182,9 @@ func (b *builder) gardener() error {
 	c := &world.Character{ID: b.ids.NewID(), Name: "Gardener", Picture: sums[0], Strip: sums[1], W: art.GardenerWidth, H: art.GardenerHeight,
 		Count: 22, Poses: gardenerPoses(),
 		Movement: world.Movement{Arms: world.Striking | world.Shooting, Jump: 33, Air: 40}}
+	seen := b.doc.Project
+	seen.Camera = world.Camera{FreeW: 12, FreeH: 16, Ahead: 12, Shake: 4}
+	b.step("let the camera look ahead", edit.Changes(world.Ref{Kind: world.KindProject}, b.doc.Project.Values(), seen.Values())...)
 	b.step("bring in the gardener", edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: c.ID}, Values: c.Values()},
 		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, c.ID)})
 	return nil

@@ -155,6 +155,8 @@ func TestReplayCommand(t *testing.T) {
 		{[]string{"night shift"}, "as it was kept\n  " + state},
 		{[]string{"-o", file, "1", "night round"}, "Wrote "},
 		{[]string{"1", file}, "as it was kept\n  " + state},
+		{[]string{"-o", file + "2", "1", "through the fern grotto"}, "Wrote "},
+		{[]string{"1", file + "2"}, "as it was kept"},
 		{[]string{"other"}, "no kept replays"},
 		{[]string{"-o", file, "1", "morning round"}, "Night round"},
 		{[]string{"other", file}, "of another project"},

@@ -135,7 +135,7 @@ export const boardCommands: Command[] = [
     does: 'Shows who there is: their sheets, bodies, and who is played.',
     run: (p) => {
       p.togglePanel('characters');
-      if (p.panel === 'characters' && editing(p)) focusOn('[data-characters] button');
+      if (p.panel === 'characters' && editing(p)) focusOn('[data-characters] li button, [data-characters] input');
     },
   },
   {
@@ -146,7 +146,7 @@ export const boardCommands: Command[] = [
     does: 'Lists the steps, yours and those of others, to walk along.',
     run: (p) => {
       p.togglePanel('steps');
-      if (p.panel === 'steps') focusOn('[data-steps] [aria-current], [data-steps] button');
+      if (p.panel === 'steps') focusOn('[data-steps] [aria-current], [data-steps] li button');
     },
   },
   {

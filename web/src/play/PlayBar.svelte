@@ -40,7 +40,7 @@
           aria-label="Keys and pointer go to the {p.inGame ? 'game' : 'hand'}; switch"
           onclick={() => (p.inGame = !p.inGame)}>{p.inGame ? 'game' : 'hand'}</button
         >
-        <span class="figures">{seconds} s · {play.steps} steps</span>
+        <span class="figures">{seconds} s · {play.steps} {play.steps === 1 ? 'step' : 'steps'}</span>
       {/if}
       {#if play.mostHealth > 0}<span class="figures" data-health>health {play.health} of {play.mostHealth}</span>{/if}
       <span class="figures" data-collected>{play.taken} of {play.total} collected</span>
