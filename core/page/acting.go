@@ -60,7 +60,9 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 	v := &ActingView{Values: []TermView{}, Choices: []ChoiceView{}}
 	value := func(name, label, unit string, is, per, reach int) {
 		least, most := world.ActingRange(name)
-		v.Values = append(v.Values, TermView{Tries: []int{}, Name: name, Label: label, Unit: unit, Value: is, Per: per, Least: least, Most: most, Reach: min(max(reach, is), most)})
+		v.Values = append(v.Values, TermView{Name: name, Label: label, Unit: unit, Value: is, Per: per, Least: least, Most: most, Reach: min(max(reach, is), most)})
+		last := &v.Values[len(v.Values)-1]
+		last.Tries = around(*last)
 	}
 	choice := func(name, label string, is int, options ...string) {
 		v.Choices = append(v.Choices, ChoiceView{name, label, options, is})

@@ -48,6 +48,36 @@ type clipPiece struct {
 	Y    int    `json:"y"`
 	// Acting is how it acts in play, if not as usual.
 	Acting *world.Acting `json:"acting,omitempty"`
+	// Names are those of its track, area and character, by which they are known again.
+	Names []string `json:"names,omitempty"`
+}
+
+// referred are the things that a piece names, in the order of clipPiece.Names.
+func referred(a *world.Acting) [3]world.Ref {
+	return [3]world.Ref{{Kind: world.KindTrack, ID: a.Track}, {Kind: world.KindArea, ID: a.Area}, {Kind: world.KindCharacter, ID: a.Who}}
+}
+
+// names are those of what a piece refers to; none if it refers to nothing.
+func names(d *world.Document, a world.Acting) []string {
+	list := make([]string, 3)
+	for i, r := range referred(&a) {
+		list[i] = hand.Name(d, r)
+	}
+	if list[0]+list[1]+list[2] == "" {
+		return nil
+	}
+	return list
+}
+
+// known is how a piece acts that comes from the clipboard, without what it names that is something
+// else in this project.
+func known(d *world.Document, a world.Acting, named []string) world.Acting {
+	for i, at := range []*world.ID{&a.Track, &a.Area, &a.Who} {
+		if len(named) != 3 || named[i] == "" || hand.Name(d, referred(&a)[i]) != named[i] {
+			*at = 0
+		}
+	}
+	return a
 }
 
 const (
@@ -77,7 +107,7 @@ func writeClip(d *world.Document, b *world.Block) string {
 	}
 	for _, p := range b.Pieces {
 		t, _ := world.TypeOf(p.Type)
-		c.Pieces = append(c.Pieces, clipPiece{strings.ToLower(t.Name), p.Name, p.Foot.X, p.Foot.Y, p.Acting.Part()})
+		c.Pieces = append(c.Pieces, clipPiece{strings.ToLower(t.Name), p.Name, p.Foot.X, p.Foot.Y, p.Acting.Part(), names(d, p.Acting)})
 	}
 	text, err := json.MarshalIndent(c, "", " ")
 	if err != nil {
@@ -123,7 +153,7 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 		}
 		foot := grid.Point{X: p.X * d.Project.CellW / c.CellWidth, Y: p.Y * d.Project.CellH / c.CellHeight}
 		if d.Project.Lattice().Box(grid.Rect{W: b.W, H: b.H}).Has(foot) {
-			b.Pieces = append(b.Pieces, world.BlockPiece{Type: world.Types[i].ID, Name: p.Name, Foot: foot, Acting: p.Acting.Whole()})
+			b.Pieces = append(b.Pieces, world.BlockPiece{Type: world.Types[i].ID, Name: p.Name, Foot: foot, Acting: known(d, p.Acting.Whole(), p.Names)})
 		}
 	}
 	b.Layers = slices.DeleteFunc(b.Layers, func(l world.BlockLayer) bool { return l.Cells.Empty() })

@@ -209,6 +209,8 @@ func (p *Page) order(o Order) Changed {
 		return p.help(o.N)
 	case "keep-replay":
 		return p.keepReplay(o.Text)
+	case "set-tried":
+		return p.setTried(o.Text, o.N)
 	case "try-values":
 		return p.tryValues(ref.ID, o.Text, o.List)
 	case "watch":

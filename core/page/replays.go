@@ -131,7 +131,7 @@ func (p *Page) Replays() ReplaysView {
 		}
 		list = append(list, v)
 	}
-	return ReplaysView{list, p.trial.view(d)}
+	return ReplaysView{list, p.trial.view(p)}
 }
 
 func (t *tried) came() (came, says string) {

@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/page"
 	"azzel/core/play"
+	"azzel/core/world"
 )
 
 // rerun plays the kept replays to their end, in slices, and gives what came of the first.
@@ -105,5 +106,45 @@ func TestReplaysOfAPage(t *testing.T) {
 	order(p, page.Order{Do: "watch", Kind: "replay", ID: id})
 	if said(p) == "" {
 		t.Error("a replay that is gone was watched without a word")
+	}
+}
+
+// The values of a piece are tried over a replay as well: a foe in the way, at three speeds. One of them
+// is set, and the replay parts where it did; a piece that is gone ends the trial.
+func TestTryingAPiece(t *testing.T) {
+	p := fromTheSide(t)
+	lift := place(p, world.MovingPlatform, 9, 9)
+	m := p.Document().Maps[0]
+	order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(lift.ID), Text: "to-x", N: -64})
+	order(p, page.Order{Do: "play"})
+	for range 150 {
+		p.Tick(play.Right)
+	}
+	order(p, page.Order{Do: "keep-replay", Text: "Against the lift"})
+	order(p, page.Order{Do: "stop"})
+	id := page.FormatID(p.Document().Replays[0].ID)
+	name := page.PieceTerm(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: lift.ID}, "speed")
+	before := p.Document()
+	order(p, page.Order{Do: "try-values", Kind: "replay", ID: id, Text: name, List: []int{10, 30, 60}})
+	rerun(t, p)
+	v := p.Replays().Trial
+	if v == nil || len(v.Rows) != 3 || v.Rows[0].Came != "parts" || v.Rows[1].Came != "same" || !v.Rows[1].Now || v.Rows[2].Came != "parts" || p.Document() != before || !strings.Contains(v.Label, ": Speed") {
+		t.Fatalf("tried with three speeds of the lift: %+v", v)
+	}
+	order(p, page.Order{Do: "set-tried", Text: name, N: 60})
+	if got := p.Document().Maps[0].Piece(lift.ID).Speed; got != 60 {
+		t.Errorf("the speed that was tried is set to %d", got)
+	}
+	if v := rerun(t, p); v.Came != "parts" {
+		t.Errorf("with the lift faster it is played again: %+v", v)
+	}
+	order(p, page.Order{Do: "select", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(lift.ID)})
+	order(p, page.Order{Do: "delete"})
+	if p.Rerun(10); p.Replays().Trial != nil {
+		t.Errorf("with the lift gone there is still a trial: %+v", p.Replays().Trial)
+	}
+	p.State()
+	if order(p, page.Order{Do: "set-tried", Text: name, N: 60}); said(p) == "" {
+		t.Error("a value of a piece that is gone was set without a word")
 	}
 }

@@ -5,13 +5,15 @@ import (
 	"slices"
 
 	"azzel/core/edit"
+	"azzel/core/hand"
 	"azzel/core/world"
 )
 
 // mostTried is how many values are tried at a time.
 const mostTried = 9
 
-// TrialView is what comes of a kept replay with other values of one term of the movement.
+// TrialView is what comes of a kept replay with other values of one term of the movement, or of how a
+// piece acts.
 type TrialView struct {
 	// Replay is its id, Term and Per as in TermView.
 	Replay string     `json:"replay"`
@@ -48,11 +50,11 @@ func (p *Page) tryValues(id world.ID, name string, values []int) Changed {
 	if len(values) == 0 || r == nil {
 		return ReplaysChanged
 	}
-	i := slices.IndexFunc(shownTerms, func(t TermView) bool { return t.Name == name })
-	if i < 0 || len(values) > mostTried {
-		return p.Fail(fmt.Errorf("one to %d values of the movement can be tried at a time", mostTried)) | ReplaysChanged
+	term, _, found := p.triable(name)
+	if !found || len(values) > mostTried {
+		return p.Fail(fmt.Errorf("one to %d values of the movement, or of a piece that is there, can be tried at a time", mostTried)) | ReplaysChanged
 	}
-	t := &trial{replay: r, term: shownTerms[i], values: values}
+	t := &trial{replay: r, term: term, values: values}
 	if err := t.begin(p); err != nil {
 		return p.Fail(err) | ReplaysChanged
 	}
@@ -64,7 +66,11 @@ func (p *Page) tryValues(id world.ID, name string, values []int) Changed {
 func (t *trial) begin(p *Page) error {
 	t.doc, t.rows = p.doc(), nil
 	for _, v := range t.values {
-		e, err := p.movement(t.term.Name, v)
+		_, change, found := p.triable(t.term.Name)
+		if !found {
+			return world.ErrGone
+		}
+		e, err := change(v)
 		if err != nil {
 			return err
 		}
@@ -95,12 +101,13 @@ func (t *trial) follow(p *Page) Changed {
 	return ReplaysChanged
 }
 
-func (t *trial) view(d *world.Document) *TrialView {
+func (t *trial) view(p *Page) *TrialView {
 	if t == nil {
 		return nil
 	}
 	v := &TrialView{Replay: FormatID(t.replay.ID), Term: t.term.Name, Label: t.term.Label, Unit: t.term.Unit, Per: t.term.Per}
-	now := termOf(d, t.term.Name)
+	term, _, _ := p.triable(t.term.Name)
+	now := term.Value
 	for i, row := range t.rows {
 		r := TrialRow{Value: t.values[i], Now: t.values[i] == now, Came: cameWaiting, Says: "is played …"}
 		if row.done {
@@ -111,14 +118,39 @@ func (t *trial) view(d *world.Document) *TrialView {
 	return v
 }
 
-// termOf is the value of a term of the movement that is shown.
-func termOf(d *world.Document, name string) int {
-	for _, t := range viewMovement(d).Terms {
-		if t.Name == name {
-			return t.Value
+// PieceTerm is the name among what can be tried of a value of a piece.
+func PieceTerm(r world.Ref, name string) string {
+	return fmt.Sprintf("piece %d %d %s", r.Map, r.ID, name)
+}
+
+// triable finds what can be tried by its name, as it is now, and how it is changed.
+func (p *Page) triable(name string) (term TermView, change func(value int) (edit.Edit, error), found bool) {
+	d := p.doc()
+	terms := viewMovement(d).Terms
+	change = func(value int) (edit.Edit, error) { return p.movement(name, value) }
+	ref := world.Ref{Kind: world.KindPiece}
+	if of, _ := fmt.Sscanf(name, "piece %d %d %s", &ref.Map, &ref.ID, &term.Name); of == 3 {
+		m := d.Map(ref.Map)
+		if m == nil || m.Piece(ref.ID) == nil {
+			return term, nil, false
 		}
+		acting := viewActing(d, m, m.Piece(ref.ID))
+		if acting == nil {
+			return term, nil, false
+		}
+		terms = acting.Values
+		name = term.Name
+		change = func(value int) (edit.Edit, error) { return p.acted(ref, name, value) }
 	}
-	return 0
+	i := slices.IndexFunc(terms, func(t TermView) bool { return t.Name == name })
+	if i < 0 {
+		return term, nil, false
+	}
+	term = terms[i]
+	if ref.ID != 0 {
+		term.Name, term.Label = PieceTerm(ref, name), hand.Name(d, ref)+": "+term.Label
+	}
+	return term, change, true
 }
 
 // around are some values of a term from half to one and a half of the one that is set.
@@ -128,4 +160,20 @@ func around(t TermView) []int {
 		list = append(list, min(max((t.Value*quarters+2)/4, t.Least), t.Most))
 	}
 	return slices.Compact(list)
+}
+
+// setTried sets a value that was tried.
+func (p *Page) setTried(name string, value int) Changed {
+	_, change, found := p.triable(name)
+	if !found {
+		return p.Fail(world.ErrGone)
+	}
+	e, err := change(value)
+	if err != nil {
+		return p.Fail(err)
+	}
+	if len(e.Parts) == 0 {
+		return 0
+	}
+	return p.do(e)
 }

@@ -97,13 +97,19 @@ func (g *Game) fly(s *shot) bool {
 // the player's shots alone, at the place, and breakables, which stop it, on the way where it wanted
 // to. It reports whether there is one.
 func (g *Game) strikes(at, want body.Box, mine bool) bool {
-	for k := range g.actors {
-		a := &g.actors[k]
-		if (a.of == world.Breakable || mine && a.of == world.Foe) && g.there(a) {
-			if b := a.size.Box(g.things[a.at].Place); b.Meets(at) || a.of == world.Breakable && b.Meets(want) {
-				g.hit(a)
-				return true
-			}
+	for _, k := range g.by[world.Breakable] {
+		if a := &g.actors[k]; g.there(a) && a.size.Box(g.things[a.at].Place).Meets(over(at, want)) {
+			g.hit(a)
+			return true
+		}
+	}
+	if !mine {
+		return false
+	}
+	for _, k := range g.by[world.Foe] {
+		if a := &g.actors[k]; g.there(a) && a.size.Box(g.things[a.at].Place).Meets(at) {
+			g.hit(a)
+			return true
 		}
 	}
 	return false

@@ -56,17 +56,6 @@ func (d *Document) Area(id ID) *Area {
 	return byID(d.Areas, id, func(a *Area) ID { return a.ID })
 }
 
-// AreaAt finds the area of a map in which a cell lies: the one made last, if there are more; nil
-// if there is none.
-func (d *Document) AreaAt(m ID, c grid.Point) *Area {
-	for i := len(d.Areas) - 1; i >= 0; i-- {
-		if a := d.Areas[i]; a.Map == m && a.Cells.Has(c) {
-			return a
-		}
-	}
-	return nil
-}
-
 // Filled is f with 100 percent where nothing is said.
 func (f Forces) Filled() Forces {
 	if f.Gravity == 0 {

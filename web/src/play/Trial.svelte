@@ -5,7 +5,16 @@
 
   let { p, replay }: { p: Project; replay: ReplayView } = $props();
 
-  const terms = $derived(p.scene?.movement.terms ?? []);
+  /** What can be tried: how the player moves, and how the selected piece acts. */
+  const terms = $derived.by(() => {
+    const slip = p.state?.slip;
+    const of = (slip?.acting?.values ?? []).map((term) => ({
+      ...term,
+      name: `piece ${slip?.map} ${slip?.id} ${term.name}`,
+      label: `${slip?.proposed}: ${term.label}`,
+    }));
+    return [...(p.scene?.movement.terms ?? []), ...of];
+  });
   let name = $state('speed');
   const term = $derived(terms.find((t) => t.name === name));
   let text: string | null = $state(null);
@@ -54,7 +63,7 @@
             {#if row.now}<span class="text-soft">is set</span>{:else}<button
                 class="text-lagoon-ink underline"
                 aria-label="Set {trial.label} to {row.value / trial.per}"
-                onclick={() => p.order({ do: 'set-movement', text: trial.term, n: row.value })}>set</button
+                onclick={() => p.order({ do: 'set-tried', text: trial.term, n: row.value })}>set</button
               >{/if}
           </td>
         </tr>
