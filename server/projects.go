@@ -107,11 +107,7 @@ const pictureSide = 480
 
 // projectPicture draws the project's first map.
 func (v *Server) projectPicture(c fiber.Ctx) error {
-	id, err := projectID(c)
-	if err != nil {
-		return err
-	}
-	r, err := v.rooms.enter(c, id)
+	id, r, err := v.roomOf(c)
 	if err != nil {
 		return err
 	}
@@ -244,14 +240,28 @@ type TakenPicture struct {
 	Cells []int `json:"cells"`
 }
 
+// roomOf is the project that a request names, and its room.
+func (v *Server) roomOf(c fiber.Ctx) (int64, *room, error) {
+	id, err := projectID(c)
+	if err != nil {
+		return 0, nil, err
+	}
+	r, err := v.rooms.enter(c, id)
+	return id, r, err
+}
+
+// pictureOf is the body of a request that is a picture.
+func pictureOf(c fiber.Ctx) ([]byte, error) {
+	if data := c.Body(); len(data) <= limit.PictureBytes {
+		return data, nil
+	}
+	return nil, refuse(fmt.Errorf("the file is larger than %d MB", limit.PictureBytes>>20))
+}
+
 // takePicture measures, decodes and cuts a picture, stores it and gives its
 // tiles numbers. The tileset itself comes into being by an edit of the page.
 func (v *Server) takePicture(c fiber.Ctx) error {
-	id, err := projectID(c)
-	if err != nil {
-		return err
-	}
-	r, err := v.rooms.enter(c, id)
+	id, r, err := v.roomOf(c)
 	if err != nil {
 		return err
 	}
@@ -270,9 +280,9 @@ func (v *Server) takePicture(c fiber.Ctx) error {
 			return refuse(errors.New("how the map is to be taken apart could not be read: reload the page"))
 		}
 	}
-	data := c.Body()
-	if len(data) > limit.PictureBytes {
-		return refuse(fmt.Errorf("the file is larger than %d MB", limit.PictureBytes>>20))
+	data, err := pictureOf(c)
+	if err != nil {
+		return err
 	}
 	strip, cells, err := v.cutPicture(c, data, cut, apart)
 	if err != nil {
@@ -346,11 +356,7 @@ type TakenSheet struct {
 // takeSheet measures, decodes and cuts the sheet of a character, as it is guessed unless the width and
 // height of a frame are given, and stores it.
 func (v *Server) takeSheet(c fiber.Ctx) error {
-	id, err := projectID(c)
-	if err != nil {
-		return err
-	}
-	r, err := v.rooms.enter(c, id)
+	id, r, err := v.roomOf(c)
 	if err != nil {
 		return err
 	}
@@ -358,9 +364,9 @@ func (v *Server) takeSheet(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	data := c.Body()
-	if len(data) > limit.PictureBytes {
-		return refuse(fmt.Errorf("the file is larger than %d MB", limit.PictureBytes>>20))
+	data, err := pictureOf(c)
+	if err != nil {
+		return err
 	}
 	w, h := fiber.Query[int](c, "w"), fiber.Query[int](c, "h")
 	strip, err := v.cutSheet(c, data, func(img *image.NRGBA) tiles.Cut {
@@ -408,30 +414,19 @@ type KeptPicture struct {
 
 // keepPicture measures and decodes a picture and stores it as it came.
 func (v *Server) keepPicture(c fiber.Ctx) error {
-	id, err := projectID(c)
+	id, _, err := v.roomOf(c)
 	if err != nil {
 		return err
 	}
-	if _, err := v.rooms.enter(c, id); err != nil {
+	data, err := pictureOf(c)
+	if err != nil {
 		return err
 	}
-	data := c.Body()
-	if len(data) > limit.PictureBytes {
-		return refuse(fmt.Errorf("the file is larger than %d MB", limit.PictureBytes>>20))
-	}
-	if _, err := raster.Measure(data); err != nil {
-		return refuse(err)
-	}
-	select {
-	case v.decoding <- struct{}{}:
-	case <-c.Done():
-		return c.Err()
-	}
-	img, err := raster.Decode(data)
-	<-v.decoding
+	img, end, err := v.decode(c, data)
 	if err != nil {
-		return refuse(err)
+		return err
 	}
+	end()
 	sums, err := v.store.AddBlobs(c, id, bytes.Clone(data))
 	if err != nil {
 		return err

@@ -119,40 +119,32 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 	return v
 }
 
-// who lets a character be chosen that the piece is.
-func (v *ActingView) who(d *world.Document, p *world.Piece) {
-	c := ChoiceView{Name: "who", Label: "Is", Options: []string{"nobody in particular"}}
-	for _, who := range d.Characters {
-		c.Options = append(c.Options, who.Name)
-		if who.ID == p.Who {
-			c.Is = len(c.Options) - 1
+// listed lets one of some things be chosen, or none of them; it reports whether one is.
+func (v *ActingView) listed(d *world.Document, name, label, none string, kind world.Kind, ids []world.ID, chosen world.ID) bool {
+	c := ChoiceView{Name: name, Label: label, Options: []string{none}}
+	for i, id := range ids {
+		c.Options = append(c.Options, hand.Name(d, world.Ref{Kind: kind, ID: id}))
+		if id == chosen {
+			c.Is = i + 1
 		}
 	}
 	v.Choices = append(v.Choices, c)
+	return c.Is > 0
+}
+
+// who lets a character be chosen that the piece is.
+func (v *ActingView) who(d *world.Document, p *world.Piece) {
+	v.listed(d, "who", "Is", "nobody in particular", world.KindCharacter, charactersOf(d), p.Who)
 }
 
 // tracks lets a track of the map be chosen.
 func (v *ActingView) tracks(d *world.Document, m *world.Map, p *world.Piece) {
-	c := ChoiceView{Name: "track", Label: "Track", Options: []string{"none"}}
-	for _, t := range tracksOf(d, m) {
-		c.Options = append(c.Options, hand.Name(d, world.Ref{Kind: world.KindTrack, ID: t.ID}))
-		if t.ID == p.Track {
-			c.Is, v.Tracked = len(c.Options)-1, true
-		}
-	}
-	v.Choices = append(v.Choices, c)
+	v.Tracked = v.listed(d, "track", "Track", "none", world.KindTrack, tracksOf(d, m), p.Track)
 }
 
 // areas lets an area of the map be chosen.
 func (v *ActingView) areas(d *world.Document, m *world.Map, p *world.Piece) {
-	c := ChoiceView{Name: "area", Label: "Stays in", Options: []string{"its range"}}
-	for _, a := range areasOf(d, m) {
-		c.Options = append(c.Options, hand.Name(d, world.Ref{Kind: world.KindArea, ID: a.ID}))
-		if a.ID == p.Area {
-			c.Is = len(c.Options) - 1
-		}
-	}
-	v.Choices = append(v.Choices, c)
+	v.listed(d, "area", "Stays in", "its range", world.KindArea, areasOf(d, m), p.Area)
 }
 
 // path is the way of a piece to and fro or along its track, and what of it goes in a second, in
@@ -258,27 +250,23 @@ func (p *Page) acted(ref world.Ref, name string, value int) (edit.Edit, error) {
 	var err error
 	switch name {
 	case "who":
-		if list := d.Characters; value >= 1 && value <= len(list) {
-			next.Who = list[value-1].ID
-		} else {
-			next.Who = 0
-		}
+		next.Who = chosen(charactersOf(d), value)
 	case "track":
-		if list := tracksOf(d, m); value >= 1 && value <= len(list) {
-			next.Track = list[value-1].ID
-		} else {
-			next.Track = 0
-		}
+		next.Track = chosen(tracksOf(d, m), value)
 	case "area":
-		if list := areasOf(d, m); value >= 1 && value <= len(list) {
-			next.Area = list[value-1].ID
-		} else {
-			next.Area = 0
-		}
+		next.Area = chosen(areasOf(d, m), value)
 	default:
 		next.Acting, err = next.Acting.With(name, value)
 	}
 	return edit.Edit{Label: "change " + name, Parts: edit.Changes(ref, piece.Values(), next.Values())}, err
+}
+
+// chosen is number n of some things, from 1 on; 0 for none.
+func chosen(ids []world.ID, n int) world.ID {
+	if n < 1 || n > len(ids) {
+		return 0
+	}
+	return ids[n-1]
 }
 
 // tryActing shows the trail of a piece as if it acted otherwise, while a value is dragged, and lets

@@ -49,6 +49,13 @@ type SheetTaken struct {
 	Places  []int  `json:"places"`
 }
 
+func charactersOf(d *world.Document) (ids []world.ID) {
+	for _, c := range d.Characters {
+		ids = append(ids, c.ID)
+	}
+	return ids
+}
+
 func viewCharacters(d *world.Document) []CharacterView {
 	list := []CharacterView{}
 	for _, c := range d.Characters {

@@ -50,22 +50,17 @@ type TrackLook struct {
 	Points int  `json:"points"`
 }
 
-func tracksOf(d *world.Document, m *world.Map) (list []*world.Track) {
-	for _, t := range d.Tracks {
-		if t.Map == m.ID {
-			list = append(list, t)
-		}
-	}
-	return list
-}
+func tracksOf(d *world.Document, m *world.Map) []world.ID { return placesOf(d, m, world.KindTrack) }
 
-func areasOf(d *world.Document, m *world.Map) (list []*world.Area) {
-	for _, a := range d.Areas {
-		if a.Map == m.ID {
-			list = append(list, a)
+func areasOf(d *world.Document, m *world.Map) []world.ID { return placesOf(d, m, world.KindArea) }
+
+func placesOf(d *world.Document, m *world.Map, kind world.Kind) (ids []world.ID) {
+	for _, r := range d.OfMap(m.ID) {
+		if r.Kind == kind {
+			ids = append(ids, r.ID)
 		}
 	}
-	return list
+	return ids
 }
 
 // viewPlaces lists the tracks and areas of a map.

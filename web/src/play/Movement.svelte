@@ -22,9 +22,9 @@
     <p class="text-small text-soft">
       {now.name}. What you drag is felt in play at once; let go, it is kept. The arrow goes back to what it was.
     </p>
-    {#each [false, true] as side (side)}
-      <h3 class="mt-1 text-small text-soft">{side ? 'From the side' : 'Everywhere'}</h3>
-      {#each now.terms.filter((term) => term.side === side) as term (term.name)}
+    {#each [['Everywhere', now.terms.filter((t) => !t.side)], ['From the side', now.terms.filter((t) => t.side)], ['Camera', now.camera]] as const as [title, terms] (title)}
+      <h3 class="mt-1 text-small text-soft">{title}</h3>
+      {#each terms as term (term.name)}
         <MovementTerm
           {term}
           before={before[term.name] ?? term.value}
@@ -32,15 +32,6 @@
           set={(value) => set(term.name, value)}
         />
       {/each}
-    {/each}
-    <h3 class="mt-1 text-small text-soft">Camera</h3>
-    {#each now.camera as term (term.name)}
-      <MovementTerm
-        {term}
-        before={before[term.name] ?? term.value}
-        drag={(value) => p.order({ do: 'try-movement', text: term.name, n: value })}
-        set={(value) => set(term.name, value)}
-      />
     {/each}
     <div class="flex flex-wrap gap-2">
       <Button

@@ -45,38 +45,9 @@
       {#if play.mostHealth > 0}<span class="figures" data-health>health {play.health} of {play.mostHealth}</span>{/if}
       <span class="figures" data-collected>{play.taken} of {play.total} collected</span>
       {#if last && !play.finished}<span class="text-soft" role="status" data-event>{last}</span>{/if}
-      <span data-back
-        ><Button
-          label="Movement"
-          keys={keyOf('movement')}
-          pressed={p.panel === 'movement'}
-          onclick={() => runCommand(p, 'movement')}
-        /></span
-      >
-      <span data-back
-        ><Button
-          label="Replays"
-          keys={keyOf('replays')}
-          pressed={p.panel === 'replays'}
-          onclick={() => runCommand(p, 'replays')}
-        /></span
-      >
-      <span data-back
-        ><Button
-          label="Helps"
-          keys={keyOf('helps')}
-          pressed={p.playing.helps}
-          onclick={() => runCommand(p, 'helps')}
-        /></span
-      >
-      <span data-back
-        ><Button
-          label="Pad"
-          keys={keyOf('screen-pad')}
-          pressed={p.playing.padShown}
-          onclick={() => runCommand(p, 'screen-pad')}
-        /></span
-      >
+      {#each [['Movement', 'movement', p.panel === 'movement'], ['Replays', 'replays', p.panel === 'replays'], ['Helps', 'helps', p.playing.helps], ['Pad', 'screen-pad', p.playing.padShown]] as const as [label, id, pressed] (id)}
+        <span data-back><Button {label} keys={keyOf(id)} {pressed} onclick={() => runCommand(p, id)} /></span>
+      {/each}
       <span data-back><Button label="End play" keys="P" onclick={() => p.togglePlay(false)} /></span>
     </div>
     <TimeLine {p} {play} />
