@@ -7,6 +7,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/play"
+	"azzel/core/play/generate"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
@@ -250,6 +251,54 @@ func TestPlatformsCarryAll(t *testing.T) {
 			if at := g.Status().Place; at.X-mine.X != dx || at.Y-mine.Y != dy {
 				t.Fatalf("towards %v, tick %d: the platform went by %d, %d; the player from %v to %v", to, tick, dx, dy, mine, at)
 			}
+		}
+	}
+}
+
+// Who stands beside a crate on a platform or raft goes as far as both of them, to whichever side it goes.
+func TestBesideACrate(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		for _, to := range []int{-96, 96} {
+			d := bare(t, view)
+			if view == world.TopDown {
+				d = apply(t, d, paint(d.Maps[0], grid.Rect{X: 2, Y: 5, W: 20, H: 3}, grid.Cell(tiles.Water)))
+			}
+			on := 6
+			if view == world.SideView {
+				on = 5
+			}
+			d = apply(t, d, put(d, 700, world.MovingPlatform, 10, 6, world.Acting{ToX: to, Range: 5, Speed: 20, Rest: 30}), put(d, 701, world.Pushable, 10, on, world.Acting{}))
+			for _, beside := range []int{9, 11} {
+				g := begin(t, d, beside, on)
+				way := play.Right
+				if beside == 11 {
+					way = play.Left
+				}
+				walk(g, way, 4)
+				walk(g, 0, 10)
+				p, crate, mine := where(g, 700).Place, where(g, 701).Place, g.Status().Place
+				for tick := range 700 {
+					g.Tick(0)
+					dx := where(g, 700).Place.X - p.X
+					if at, me := where(g, 701).Place.X-crate.X, g.Status().Place.X-mine.X; at != dx || me != dx || !g.Fits() {
+						t.Fatalf("towards %d, in column %d, tick %d: it went %d, the crate %d, who stands beside it %d", to, beside, tick, dx, at, me)
+					}
+				}
+			}
+		}
+	})
+}
+
+// Hundreds of things heaped up stop one who pushes, and take no longer than others.
+func TestHeap(t *testing.T) {
+	d := bare(t, world.TopDown)
+	for i := range 300 {
+		d = apply(t, d, put(d, world.ID(700+i), world.Pushable, 5+i%18, 2+i/18%9, world.Acting{}))
+	}
+	g := begin(t, d, 3, 6)
+	for _, in := range generate.Inputs(4, 600) {
+		if g.Tick(in | play.Right); !g.Fits() {
+			t.Fatal("one is in what is heaped up")
 		}
 	}
 }

@@ -90,7 +90,7 @@ func (t *Thing) glide(g *Game, a *actor) {
 
 // movePlatforms lets all platforms of the map go on, with who stands on them.
 func (g *Game) movePlatforms() {
-	on := g.mapID
+	on, ground := g.mapID, g.ground
 	for _, k := range g.by[world.MovingPlatform] {
 		a := &g.actors[k]
 		if a.box < 0 {
@@ -113,7 +113,8 @@ func (g *Game) movePlatforms() {
 			g.actors[i].carried = false
 		}
 		if g.mapID != on {
-			// One was set down on another map.
+			// One was set down on another map. What was to ride here is put back.
+			g.solidThings(ground)
 			return
 		}
 	}
@@ -123,43 +124,75 @@ func (g *Game) movePlatforms() {
 const mostRides = 8
 
 // ride takes along everything that stands on what went from one box to another, and pushes what
-// is in its way.
+// is in its way. What goes along is in nobody's way meanwhile.
 func (g *Game) ride(was, is body.Box, depth int) {
-	near := body.Box{X0: min(was.X0, is.X0), Y0: min(was.Y0, is.Y0) - 1, X1: max(was.X1, is.X1), Y1: max(was.Y1, is.Y1)}
+	if depth == mostRides {
+		return
+	}
+	// Who is crushed may be set down on another map, where others act.
+	on := g.mapID
+	near := over(was, is)
+	near.Y0--
+	var riders []int
 	for k := range g.actors {
 		a := &g.actors[k]
-		t := &g.things[a.at]
-		if a.of != world.Foe && a.of != world.Pushable || a.carried || !g.there(a) || depth == mostRides {
+		if a.of != world.Foe && a.of != world.Pushable || a.carried || !g.there(a) || !a.size.Box(g.things[a.at].Place).Meets(near) {
 			continue
 		}
-		before := a.size.Box(t.Place)
-		if !before.Meets(near) {
+		riders = append(riders, k)
+		if a.box >= 0 && g.standsOn(a, was) {
+			g.ground.Boxes[a.box] = body.Nowhere
+		}
+	}
+	g.carry(was, is)
+	for _, k := range riders {
+		if g.mapID != on {
+			return
+		}
+		a := &g.actors[k]
+		if a.carried || !g.there(a) {
 			continue
 		}
+		before := a.size.Box(g.things[a.at].Place)
+		a.carried = true
 		if a.box >= 0 {
-			stands := t.motion.VY >= 0 && before.Y1 == was.Y0 && before.X0 < was.X1 && was.X0 < before.X1
-			if dy := is.Y0 - was.Y0; dy < 0 && stands && g.ground.Map.View == world.SideView {
+			if dy := is.Y0 - was.Y0; dy < 0 && g.ground.Map.View == world.SideView && g.standsOn(a, was) {
 				// What stands on it makes room first.
-				a.carried = true
-				g.ride(before, moved(before, is.X0-was.X0, dy), depth+1)
+				if g.ride(before, moved(before, is.X0-was.X0, dy), depth+1); g.mapID != on {
+					return
+				}
 			}
 			g.ground.Boxes[a.box] = body.Nowhere
 		}
+		t := &g.things[a.at]
 		to, ok := g.borne(a.size, t.Place, t.motion.VY < 0, was, is)
 		if !ok {
 			g.remove(a)
 			continue
 		}
 		t.Place = to
-		a.carried = true
-		if a.box >= 0 {
-			g.ground.Boxes[a.box] = a.size.Box(to)
-			if g.ground.Boxes[a.box] != before {
-				g.ride(before, g.ground.Boxes[a.box], depth+1)
-			}
+		if a.box < 0 {
+			continue
+		}
+		after := a.size.Box(to)
+		g.ground.Boxes[a.box] = after
+		if after != before {
+			g.ride(before, after, depth+1)
+		}
+		if g.mapID == on && g.meetsPlayer(a.size, to) {
+			g.crush()
 		}
 	}
-	g.carry(was, is)
+}
+
+// standsOn reports whether a thing stands on what covers a box: from above, on a raft.
+func (g *Game) standsOn(a *actor, on body.Box) bool {
+	t := &g.things[a.at]
+	if g.ground.Map.View == world.TopDown {
+		return on.Meets(body.Box{X0: t.Place.X, Y0: t.Place.Y - 1, X1: t.Place.X + 1, Y1: t.Place.Y})
+	}
+	b := a.size.Box(t.Place)
+	return t.motion.VY >= 0 && b.Y1 == on.Y0 && b.X0 < on.X1 && on.X0 < b.X1
 }
 
 // carry takes the player along who stands on what went from one box to another, or pushes them

@@ -2,9 +2,7 @@ package play
 
 import (
 	"errors"
-	"slices"
 
-	"azzel/core/board"
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/world"
@@ -65,6 +63,8 @@ type Game struct {
 	by    map[world.ID][]int
 	areas []*world.Area
 	began beginning
+	// pushes is how many things may still be pushed in this tick.
+	pushes int
 	// helped are the helps of the tick.
 	helped Input
 	state
@@ -430,84 +430,4 @@ func (g *Game) face(dx, dy int) {
 	default:
 		g.facing = world.South
 	}
-}
-
-// touch lets what stands in some cells happen.
-func (g *Game) touch(cells grid.Rect) {
-	l := g.doc.Project.Lattice()
-	for _, p := range g.ground.Map.Pieces {
-		c := l.CellAt(p.Foot)
-		if !cells.Has(c) {
-			continue
-		}
-		switch p.Type {
-		case world.Collectible:
-			g.take(p.ID)
-		case world.Checkpoint:
-			if at := g.ground.At(c); g.checkpoint != p.ID && g.ground.Fits(g.size, at) {
-				g.entered, g.checkpoint = at, p.ID
-				g.tell(Reached)
-			}
-		case world.Exit:
-			g.finished = true
-			g.tell(Finished)
-		}
-	}
-}
-
-// take counts a collectible as taken.
-func (g *Game) take(id world.ID) {
-	if i, taken := slices.BinarySearch(g.taken, id); !taken {
-		g.taken = slices.Insert(g.taken, i, id)
-		g.tell(Took)
-	}
-}
-
-// cross takes the crossing whose doorway is at c, or ahead if one uses it.
-func (g *Game) cross(c grid.Point, use bool) {
-	found, from := g.doorway(c)
-	if found == nil && use {
-		found, from = g.doorway(c.Add(ahead[g.facing]))
-	} else if found != nil && found.ID == g.through && !use {
-		return
-	}
-	if found == nil {
-		g.through = 0
-		return
-	}
-	end := found.Ends[1-from]
-	m := g.doc.Map(end.Map)
-	size := g.sizeOn(m)
-	landing, ok := board.Landing(g.groundOf(m), size, end.Cells)
-	if !g.groundOf(m).Fits(size, g.groundOf(m).At(landing)) {
-		// A doorway is free, but perhaps not as large as a body.
-		if landing, ok = g.groundOf(m).Nearest(size, landing, -1); !ok {
-			if g.through != found.ID {
-				g.tell(TooLarge)
-			}
-			g.through = found.ID
-			return
-		}
-	}
-	g.set(m, landing)
-	g.tell(Crossed)
-	if !ok {
-		g.through = found.ID
-		g.tell(NoLanding)
-	}
-}
-
-// doorway finds the crossing that leads on from cell c of the player's map.
-func (g *Game) doorway(c grid.Point) (*world.Crossing, int) {
-	if !g.ground.Doorway(c) {
-		return nil, 0
-	}
-	for _, x := range g.doc.Crossings {
-		for i, end := range x.Ends {
-			if end.Map == g.mapID && x.Leads(i) && end.Cells.Has(c) {
-				return x, i
-			}
-		}
-	}
-	return nil, 0
 }

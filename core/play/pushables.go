@@ -9,8 +9,9 @@ import (
 )
 
 const (
-	// mostPushed is how many things in a row can be pushed.
-	mostPushed = 16
+	// mostPushed is how many things in a row can be pushed, mostPushes how many at all in a
+	// tick: more of them stand firm.
+	mostPushed, mostPushes = 16, 64
 	// throwSpeed and throwRise are how fast something is thrown, in tenths of a cell a second.
 	throwSpeed, throwRise = 90, 60
 )
@@ -22,6 +23,7 @@ func (g *Game) pushAhead(dx, dy int) int {
 		return 0
 	}
 	step := max(1, g.speed()/2)
+	g.pushes = mostPushes
 	mine := g.size.Box(g.place)
 	next := moved(mine, dx, dy)
 	far := -1
@@ -52,6 +54,7 @@ func (g *Game) shovable(dx, dy int) world.ID {
 		}
 		// Tried on a copy: only a whole cell counts.
 		things, boxes := slices.Clone(g.things), slices.Clone(g.ground.Boxes)
+		g.pushes = mostPushes
 		whole := abs(dx)*l.W*body.Unit + abs(dy)*l.H*body.Unit
 		far := g.push(a, dx*whole, dy*whole, 0)
 		g.things, g.ground.Boxes = things, boxes
@@ -64,6 +67,7 @@ func (g *Game) shovable(dx, dy int) world.ID {
 
 // shove pushes what is pushed on with a step.
 func (g *Game) shove(dx, dy int) {
+	g.pushes = mostPushes
 	for _, k := range g.by[world.Pushable] {
 		if a := &g.actors[k]; a.piece.ID == g.shoved && g.there(a) {
 			g.push(a, dx, dy, 0)
@@ -83,6 +87,9 @@ func over(a, b body.Box) body.Box {
 // push moves a pushable along one axis, with those that are in its way, and tells how far it got.
 // Foes and the player stop it.
 func (g *Game) push(a *actor, dx, dy, depth int) int {
+	if g.pushes--; g.pushes < 0 {
+		return 0
+	}
 	t := &g.things[a.at]
 	mine := a.size.Box(t.Place)
 	most := max(abs(dx), abs(dy))

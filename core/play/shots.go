@@ -130,7 +130,7 @@ func (g *Game) hit(a *actor) {
 // remove takes a thing away.
 func (g *Game) remove(a *actor) {
 	g.things[a.at].Gone = true
-	if who := a.piece.Who; who != 0 && g.things[a.at].from == 0 {
+	if who := a.piece.Who; who != 0 && a.of == world.Foe && g.things[a.at].from == 0 {
 		g.fall(who)
 	}
 	if a.box >= 0 && isSolid(a.of) && a.box < len(g.ground.Boxes) {

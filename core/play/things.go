@@ -71,7 +71,7 @@ func (g *Game) meet() {
 		if !there {
 			g.things = slices.Insert(g.things, i, Thing{ID: p.ID, Place: footOf(p), Way: wayOf(p, m.View)})
 		}
-		if _, fell := slices.BinarySearch(g.fallen, p.Who); fell {
+		if _, fell := slices.BinarySearch(g.fallen, p.Who); fell && p.Type == world.Foe {
 			g.things[i].Gone = true
 		}
 		if g.things[i].Type = p.Type; p.Type == world.Lottery {
