@@ -26,7 +26,7 @@ func (g *Game) emit() {
 	for _, k := range g.by[world.Emitter] {
 		a := &g.actors[k]
 		t := &g.things[a.at]
-		if t.wait++; t.wait < a.acts.Every {
+		if t.wait++; int(t.wait) < a.acts.Every {
 			continue
 		}
 		t.wait = 0
@@ -94,7 +94,7 @@ func (g *Game) moveDrops() {
 			continue
 		}
 		m := &t.motion
-		m.VY = min(m.VY+2*a.drive.Under(g.forcesAt(g.middle(a.size, t.Place)).Gravity).Half, a.drive.Fall)
+		m.VY = min(m.VY+2*a.drive.Under(g.forcesAt(a.size, t.Place).Gravity).Half, a.drive.Fall)
 		to, stopped := g.ground.Drop(a.size, t.Place, m.VY/(body.Fine/body.Unit))
 		t.Place = to
 		t.Gone = stopped || !g.ground.Map.Bounds.Has(to.Cell(g.ground.Lattice))

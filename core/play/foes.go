@@ -17,7 +17,7 @@ func (g *Game) moveFoes() {
 			continue
 		}
 		g.aim(a, t)
-		if a.acts.Does == world.Stands && g.ground.Map.View == world.TopDown {
+		if a.does == world.Stands && g.ground.Map.View == world.TopDown {
 			continue
 		}
 		if !g.ground.Fits(a.size, t.Place) {
@@ -25,7 +25,7 @@ func (g *Game) moveFoes() {
 			continue
 		}
 		switch {
-		case a.track != nil && a.acts.Does == world.Patrols:
+		case a.track != nil && a.does == world.Patrols:
 			g.followTrack(a, t)
 		case g.ground.Map.View == world.SideView:
 			g.moveFoeFromTheSide(a, t)
@@ -45,13 +45,13 @@ func (g *Game) sees(a *actor, t *Thing) (dx, dy int, sees bool) {
 func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 	in := body.Intent{X: t.Way}
 	dx, _, sees := g.sees(a, t)
-	switch a.acts.Does {
+	switch a.does {
 	case world.Stands:
 		in.X = 0
 	case world.Follows, world.Flees:
 		if in.X = 0; sees {
 			in.X = cmp.Compare(dx, 0)
-			if a.acts.Does == world.Flees {
+			if a.does == world.Flees {
 				in.X = -in.X
 			}
 		}
@@ -60,7 +60,7 @@ func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 		}
 	case world.Wanders:
 		if t.left--; t.left <= 0 {
-			t.left = 30 + g.random(90)
+			t.left = 30 + int32(g.random(90))
 			t.Way = g.random(3) - 1
 		}
 		in.X = t.Way
@@ -71,7 +71,7 @@ func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 	}
 	before := t.Place
 	if in.X != 0 && t.motion.Mode == body.Grounded && g.ground.Ledge(a.size, t.Place, in.X) {
-		if t.turn(a); a.acts.Does == world.Patrols {
+		if t.turn(a); a.does == world.Patrols {
 			in.X = t.Way
 		} else {
 			in.X = 0
@@ -79,7 +79,7 @@ func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 		t.motion.VX = 0
 	}
 	drive := a.drive
-	if f := g.forcesAt(g.middle(a.size, t.Place)); f != usualForces {
+	if f := g.forcesAt(a.size, t.Place); f != usualForces {
 		drive = drive.Under(f.Gravity)
 		dx, _ := g.wind(f)
 		t.Place, t.motion = g.ground.Blow(a.size, t.Place, t.motion, drive, dx, body.Speed(f.WindY, g.ground.Lattice.H))
@@ -88,7 +88,7 @@ func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 	if in.X != 0 && t.Place.X == before.X && t.motion.VX == 0 {
 		t.turn(a)
 	}
-	if !g.ground.Map.Bounds.Has(t.Place.Cell(g.doc.Project.Lattice())) {
+	if !g.inside(t.Place) {
 		// Off the map.
 		t.Gone = true
 	}
@@ -96,7 +96,7 @@ func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 
 // turn lets who goes to and fro go the other way.
 func (t *Thing) turn(a *actor) {
-	if a.acts.Does == world.Patrols || a.acts.Does == world.Wanders {
+	if a.does == world.Patrols || a.does == world.Wanders {
 		t.Way = -t.Way
 	}
 }
@@ -105,7 +105,7 @@ func (g *Game) moveFoe(a *actor, t *Thing) {
 	dx, dy, sees := g.sees(a, t)
 	speed := g.pace(a.acts.Speed)
 	way := ahead[t.Way&3]
-	switch a.acts.Does {
+	switch a.does {
 	case world.Follows, world.Flees:
 		if !sees {
 			return
@@ -116,7 +116,7 @@ func (g *Game) moveFoe(a *actor, t *Thing) {
 		} else if max(dy, -dy) > 2*max(dx, -dx) {
 			way.X = 0
 		}
-		if a.acts.Does == world.Flees {
+		if a.does == world.Flees {
 			way = grid.Point{X: -way.X, Y: -way.Y}
 		}
 		if way.X != 0 && way.Y != 0 {
@@ -124,21 +124,21 @@ func (g *Game) moveFoe(a *actor, t *Thing) {
 		}
 	case world.Wanders:
 		if t.left--; t.left <= 0 {
-			t.left = 30 + g.random(90)
+			t.left = 30 + int32(g.random(90))
 			t.Way = g.random(4)
 		}
 	}
 	before := t.Place
 	next := g.ground.Move(a.size, t.Place, way.X*speed, way.Y*speed)
-	if f := g.forcesAt(next.Cell(g.ground.Lattice)); f != usualForces {
+	if f := g.forcesAt(a.size, next); f != usualForces {
 		next = g.ground.Move(a.size, next, f.WindX*g.ground.Lattice.W*body.Unit/(10*TicksPerSecond), f.WindY*g.ground.Lattice.H*body.Unit/(10*TicksPerSecond))
 	}
 	l := g.doc.Project.Lattice()
-	if b := g.ground.Map.Bounds; !b.Has(next.Cell(l)) || g.ground.Doorway(next.Cell(l)) || a.acts.Does == world.Wanders && g.strays(a, next) {
+	if b := g.ground.Map.Bounds; !b.Has(next.Cell(l)) || g.ground.Doorway(next.Cell(l)) || a.does == world.Wanders && g.strays(a, next) {
 		next = before
 	}
 	if t.Place = next; next == before {
-		switch a.acts.Does {
+		switch a.does {
 		case world.Patrols:
 			t.Way = [4]int{world.South: int(world.North), world.West: int(world.East), world.East: int(world.West), world.North: int(world.South)}[t.Way&3]
 		case world.Wanders:
@@ -156,6 +156,11 @@ func (g *Game) strays(a *actor, p body.Place) bool {
 	l, from := g.doc.Project.Lattice(), footOf(a.piece)
 	dx, dy := p.X-from.X, p.Y-from.Y
 	return max(dx, -dx) > a.acts.Range*l.W*body.Unit || max(dy, -dy) > a.acts.Range*l.H*body.Unit
+}
+
+// inside reports whether a foot is on the player's map.
+func (g *Game) inside(p body.Place) bool {
+	return g.edge.Has(grid.Point{X: p.X >> 8, Y: (p.Y - 1) >> 8})
 }
 
 // usualForces are those that change nothing.
@@ -182,7 +187,7 @@ func (g *Game) followTrack(a *actor, t *Thing) {
 		if in.X != 0 {
 			t.Way = in.X
 		}
-		t.Place, t.motion = g.ground.Go(a.size, before, t.motion, a.drive.Under(g.forcesAt(g.middle(a.size, before)).Gravity), in)
+		t.Place, t.motion = g.ground.Go(a.size, before, t.motion, a.drive.Under(g.forcesAt(a.size, before).Gravity), in)
 		if lag := max(to.X-t.Place.X, t.Place.X-to.X); lag > 2*g.pace(a.acts.Speed) {
 			// It waits until the foe has come there, and turns where the foe can't.
 			t.far, t.back = far, back
@@ -190,7 +195,7 @@ func (g *Game) followTrack(a *actor, t *Thing) {
 				t.back = !back
 			}
 		}
-		if !g.ground.Map.Bounds.Has(t.Place.Cell(g.ground.Lattice)) {
+		if !g.inside(t.Place) {
 			t.Gone = true
 		}
 		return
@@ -227,10 +232,10 @@ func (t *Thing) face(dx, dy int) {
 
 // aim lets a foe shoot that is to do so: to where it looks, or else at the player whom it sees.
 func (g *Game) aim(a *actor, t *Thing) {
-	if a.piece.Every == 0 {
+	if a.every == 0 {
 		return
 	}
-	if t.wait++; t.wait < a.acts.Every {
+	if t.wait++; int(t.wait) < a.every {
 		return
 	}
 	l := g.ground.Lattice
@@ -245,7 +250,7 @@ func (g *Game) aim(a *actor, t *Thing) {
 		dx, dy := g.place.X-at.X, g.place.Y-g.size.H*body.Unit/2-at.Y
 		away := grid.Root(dx>>4*(dx>>4)+dy>>4*(dy>>4)) << 4
 		if !sees || away == 0 {
-			t.wait = a.acts.Every
+			t.wait = int32(a.every)
 			return
 		}
 		s.VX, s.VY = dx*speed/away, dy*speed/away

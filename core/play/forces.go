@@ -6,8 +6,12 @@ import (
 	"azzel/core/world"
 )
 
-// forcesAt is what acts on all that moves in a cell of the player's map.
-func (g *Game) forcesAt(c grid.Point) world.Forces {
+// forcesAt is what acts on a body of the player's map, by the cell in which its middle is.
+func (g *Game) forcesAt(s body.Size, p body.Place) world.Forces {
+	if !g.forced {
+		return usualForces
+	}
+	c := g.middle(s, p)
 	f := g.ground.Map.Forces
 	for i := len(g.areas) - 1; i >= 0; i-- {
 		if a := g.areas[i]; a.Forces != (world.Forces{}) && a.Cells.Has(c) {
@@ -25,7 +29,7 @@ func (g *Game) middle(s body.Size, p body.Place) grid.Point {
 
 // underForces is how the player moves in side-view where they are.
 func (g *Game) underForces() body.Drive {
-	return g.drive.Under(g.forcesAt(g.middle(g.size, g.place)).Gravity)
+	return g.drive.Under(g.forcesAt(g.size, g.place).Gravity)
 }
 
 // wind is how far the wind carries along in a tick, in positions.
@@ -36,7 +40,7 @@ func (g *Game) wind(f world.Forces) (dx, dy int) {
 
 // blow lets the wind carry the player along. Who walks cell by cell stands firm.
 func (g *Game) blow() {
-	f := g.forcesAt(g.middle(g.size, g.place))
+	f := g.forcesAt(g.size, g.place)
 	if f.WindX == 0 && f.WindY == 0 {
 		return
 	}
@@ -49,12 +53,14 @@ func (g *Game) blow() {
 	}
 }
 
-// areasHere lists the areas of the player's map.
+// areasHere lists the areas of the player's map, and looks whether anything acts there on what moves.
 func (g *Game) areasHere() {
 	g.areas = g.areas[:0]
+	g.forced = g.ground.Map.Forces.Filled() != usualForces
 	for _, a := range g.doc.Areas {
 		if a.Map == g.mapID {
 			g.areas = append(g.areas, a)
+			g.forced = g.forced || a.Forces.Filled() != usualForces
 		}
 	}
 }

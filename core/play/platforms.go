@@ -80,10 +80,10 @@ func (t *Thing) glide(g *Game, a *actor) {
 	}
 	t.far = min(max(t.far, 0), length)
 	if !a.track.round && (t.far == 0 || t.far == length) {
-		t.back, t.rest = t.far == length, a.acts.Rest
+		t.back, t.rest = t.far == length, int32(a.acts.Rest)
 	}
 	if a.track.round && t.far < was {
-		t.rest = a.acts.Rest
+		t.rest = int32(a.acts.Rest)
 	}
 	t.Place = a.track.at(t.far)
 }

@@ -62,7 +62,10 @@ type Game struct {
 	// by lists the places among them of those of a type.
 	by    map[world.ID][]int
 	areas []*world.Area
-	began beginning
+	// forced says that something acts there on what moves; edge is what the map covers, in pixels.
+	forced bool
+	edge   grid.Rect
+	began  beginning
 	// pushes is how many things may still be pushed in this tick.
 	pushes int
 	// helped are the helps of the tick.
@@ -196,6 +199,7 @@ func (g *Game) sizeOn(m *world.Map) body.Size {
 // stand takes m as the map the player is on.
 func (g *Game) stand(m *world.Map) {
 	g.mapID, g.ground, g.size = m.ID, g.groundOf(m), g.sizeOn(m)
+	g.edge = g.ground.Lattice.Box(m.Bounds)
 	g.areasHere()
 	g.meet()
 }

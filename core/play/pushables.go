@@ -199,7 +199,7 @@ func (g *Game) slide(a *actor, t *Thing) {
 		if !t.thrown && m.VY == 0 && g.ground.Supported(a.size, t.Place) {
 			return
 		}
-		m.VY = min(m.VY+2*a.drive.Under(g.forcesAt(g.middle(a.size, t.Place)).Gravity).Half, a.drive.Fall)
+		m.VY = min(m.VY+2*a.drive.Under(g.forcesAt(a.size, t.Place).Gravity).Half, a.drive.Fall)
 	} else if !t.thrown {
 		return
 	}

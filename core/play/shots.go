@@ -118,7 +118,7 @@ func (g *Game) strikes(at, want body.Box, mine bool) bool {
 // hit is one hit more for a foe or breakable.
 func (g *Game) hit(a *actor) {
 	t := &g.things[a.at]
-	if t.hits++; t.hits < a.acts.Bears {
+	if t.hits++; int(t.hits) < a.acts.Bears {
 		return
 	}
 	g.remove(a)

@@ -9,7 +9,8 @@ import (
 	"azzel/core/world"
 )
 
-// A Thing is what became of a piece that acts, or something that came out of an emitter.
+// A Thing is what became of a piece that acts, or something that came out of an emitter. There may be
+// thousands on a map: it is kept small.
 type Thing struct {
 	ID    world.ID
 	Place body.Place
@@ -17,44 +18,43 @@ type Thing struct {
 	Way int
 	// Gone says that it was defeated, broken or taken.
 	Gone bool
+	// back says that a platform comes back, thrown that a thing flies.
+	back, thrown bool
+	// motion is how it moves in side-view, and from above the speed of what was thrown.
+	motion body.Motion
 	// Type is what it is: that of its piece, but for a lottery piece, which is what was drawn,
 	// 0 for nothing.
 	Type world.ID
 	// from is the emitter that it came out of, 0 for a piece.
 	from world.ID
-	// far is how much of its way a platform has gone, in positions, back that it comes back.
-	far  int
-	back bool
-	// rest is for how many ticks it still rests at the end of its way.
-	rest int
-	// motion is how it moves in side-view, and from above the speed of what was thrown; left for
-	// how many ticks it still wanders this way, or is there.
-	motion body.Motion
-	left   int
-	// hits is how many it has borne, wait how many ticks it has waited to shoot or to let
-	// something come.
-	hits, wait int
-	// thrown says that it flies.
-	thrown bool
+	// far is how much of its way a platform has gone, in positions.
+	far int
+	// rest is for how many ticks it still rests at the end of its way, left for how many it still
+	// wanders this way, or is there, wait how many it has waited to shoot or to let something
+	// come; hits is how many it has borne.
+	rest, left, wait, hits int32
 }
 
 // emitted is set in the ids of what came out of emitters, and in those of nothing else.
 const emitted world.ID = 1 << 63
 
-// An actor is something that acts on the player's map.
+// An actor is something that acts on the player's map. What is asked for in each tick stands first.
 type actor struct {
-	piece *world.Piece
-	acts  world.Acting
-	of    world.ID
+	of world.ID
+	// at is where its Thing is among those of the state.
+	at    int
 	size  body.Size
-	drive body.Drive
+	does  world.Doing
+	every int
 	track *track
 	area  *world.Area
-	// at is where its Thing is among those of the state, box where what it covers is among the
-	// boxes or floors of the ground, if it is solid.
-	at, box int
+	drive body.Drive
+	// box is where what it covers is among the boxes or floors of the ground, if it is solid.
+	box int
 	// carried says that it was taken along in this tick.
 	carried bool
+	piece   *world.Piece
+	acts    world.Acting
 }
 
 // meet makes the things of the map the player is on that are not there yet, and lists who
@@ -92,6 +92,7 @@ func (g *Game) meet() {
 		a := &g.actors[k]
 		a.at, _ = g.thing(a.piece.ID)
 		a.of, a.acts, a.box = g.things[a.at].Type, a.piece.Filled(), -1
+		a.does, a.every = a.acts.Does, a.acts.Every
 		a.size = g.sizeOf(a.of, a.piece, m.View)
 		a.drive = body.NewDrive(l, world.Movement{Speed: max(1, a.acts.Speed)}.Filled())
 		a.track = g.trackOf(a.piece)
@@ -312,7 +313,7 @@ func (t *Thing) encode(w *pack.Writer) {
 	w.Uint(uint64(t.from))
 	w.Uint(uint64(t.Type))
 	m := t.motion
-	for _, n := range []int{t.Place.X, t.Place.Y, t.Way, t.far, t.rest, t.left, t.hits, t.wait, m.VX, m.VY, m.RestX, m.RestY, int(m.Mode), m.Left, m.Asked} {
+	for _, n := range []int{t.Place.X, t.Place.Y, t.Way, t.far, int(t.rest), int(t.left), int(t.hits), int(t.wait), m.VX, m.VY, m.RestX, m.RestY, int(m.Mode), m.Left, m.Asked} {
 		w.Int(n)
 	}
 	for _, yes := range []bool{t.Gone, t.back, t.thrown, m.Rising, m.Thrown} {
