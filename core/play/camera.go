@@ -96,7 +96,7 @@ func (g *Game) seen() grid.Rect {
 // round an area that holds it.
 func (g *Game) within(seen grid.Rect, area *world.Area) grid.Rect {
 	seen.X, seen.Y = g.lens.at.X/body.Unit-seen.W/2, g.lens.at.Y/body.Unit-seen.H/2
-	edge := g.ground.Lattice.Box(g.ground.Map.Bounds)
+	edge := g.edge
 	if area != nil && area.Holds {
 		edge = g.ground.Lattice.Box(area.Cells.Bounds())
 	} else if g.doc.Project.Camera.Beyond {

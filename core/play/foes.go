@@ -131,7 +131,8 @@ func (g *Game) moveFoe(a *actor, t *Thing) {
 	before := t.Place
 	next := g.ground.Move(a.size, t.Place, way.X*speed, way.Y*speed)
 	if f := g.forcesAt(a.size, next); f != usualForces {
-		next = g.ground.Move(a.size, next, f.WindX*g.ground.Lattice.W*body.Unit/(10*TicksPerSecond), f.WindY*g.ground.Lattice.H*body.Unit/(10*TicksPerSecond))
+		windX, windY := g.wind(f)
+		next = g.ground.Move(a.size, next, windX, windY)
 	}
 	l := g.doc.Project.Lattice()
 	if b := g.ground.Map.Bounds; !b.Has(next.Cell(l)) || g.ground.Doorway(next.Cell(l)) || a.does == world.Wanders && g.strays(a, next) {
