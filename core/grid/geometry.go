@@ -1,5 +1,7 @@
 package grid
 
+import "math/bits"
+
 // A Point is a place counted in whole cells (or, where said, in pixels).
 type Point struct{ X, Y int }
 
@@ -97,6 +99,10 @@ func (l Lattice) Cells(r Rect) Rect {
 
 // floorDiv divides rounding down, for b > 0.
 func floorDiv(a, b int) int {
+	if b&(b-1) == 0 {
+		// Cells are mostly powers of two wide, for which shifting takes a small part of the time.
+		return a >> bits.TrailingZeros(uint(b))
+	}
 	q := a / b
 	if a%b < 0 {
 		q--
