@@ -158,10 +158,15 @@ func (b *reader) places(m *world.Map, in Map, name string) error {
 			return err
 		}
 		a := world.Area{Name: part.Name, Map: m.ID, Forces: part.Here.read(), Holds: part.Holds, Zoom: part.Zoom}
+		count := 0
 		for i, s := range part.Cells {
+			// Cells may lie beside the map: it may have been made smaller since the area was drawn.
 			if i > 0 && (s[0] < part.Cells[i-1][0] || s[0] == part.Cells[i-1][0] && s[1] <= part.Cells[i-1][2]) || s[2] < s[1] ||
-				!m.Bounds.Has(grid.Point{X: s[1], Y: s[0]}) || !m.Bounds.Has(grid.Point{X: s[2], Y: s[0]}) {
-				return fmt.Errorf("%s: run %d of its cells, %v, does not follow the one before it or lies outside the map", what, i+1, s)
+				!world.Reach.Has(grid.Point{X: s[1], Y: s[0]}) || !world.Reach.Has(grid.Point{X: s[2], Y: s[0]}) {
+				return fmt.Errorf("%s: run %d of its cells, %v, does not follow the one before it or lies too far away", what, i+1, s)
+			}
+			if count += s[2] - s[1] + 1; count > limit.PaintCells {
+				return fmt.Errorf("%s has more than %d cells: that many can't be read", what, limit.PaintCells)
 			}
 			a.Cells = a.Cells.Append(s[0], s[1], s[2])
 		}

@@ -62,7 +62,7 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 		least, most := world.ActingRange(name)
 		v.Values = append(v.Values, TermView{Name: name, Label: label, Unit: unit, Value: is, Per: per, Least: least, Most: most, Reach: min(max(reach, is), most)})
 		last := &v.Values[len(v.Values)-1]
-		last.Tries = around(*last)
+		last.Tries, last.Trial = around(*last), PieceTerm(world.Ref{Map: m.ID, ID: p.ID}, name)
 	}
 	choice := func(name, label string, is int, options ...string) {
 		v.Choices = append(v.Choices, ChoiceView{name, label, options, is})
@@ -269,8 +269,7 @@ func chosen(ids []world.ID, n int) world.ID {
 	return ids[n-1]
 }
 
-// tryActing shows the trail of a piece as if it acted otherwise, while a value is dragged, and lets
-// the game under way feel it.
+// tryActing shows the trail of a piece as if it acted otherwise, while a value is dragged.
 func (p *Page) tryActing(ref world.Ref, name string, value int) Changed {
 	e, err := p.acted(ref, name, value)
 	if err != nil {

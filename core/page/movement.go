@@ -40,8 +40,9 @@ type TermView struct {
 	Per   int `json:"per"`
 	// Reach is as far as it is dragged; beyond that it is typed.
 	Reach int `json:"reach"`
-	// Tries are values that are proposed to be tried over a replay.
-	Tries []int `json:"tries"`
+	// Tries are values that are proposed to be tried over a replay, Trial what that is called then.
+	Tries []int  `json:"tries"`
+	Trial string `json:"trial"`
 	// Side says that it counts in side-view alone.
 	Side bool `json:"side"`
 }
@@ -80,7 +81,7 @@ func viewMovement(d *world.Document) MovementView {
 			t.Value, t.Least, t.Most = body.JumpWidth(m), body.JumpWidth(slow), body.JumpWidth(fast)
 		}
 		t.Reach = min(max(t.Reach, t.Value), t.Most)
-		t.Tries = around(t)
+		t.Tries, t.Trial = around(t), t.Name
 		v.Terms[i] = t
 	}
 	return v

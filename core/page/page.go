@@ -205,7 +205,7 @@ func (p *Page) follow() Changed {
 		return 0
 	}
 	was := p.shown
-	p.shown = d
+	p.shown, p.attempt = d, nil
 	changed := CellsChanged | PointerChanged
 	if was == nil || sceneDiffers(was, d) {
 		changed |= SceneChanged | StateChanged

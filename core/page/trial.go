@@ -148,7 +148,7 @@ func (p *Page) triable(name string) (term TermView, change func(value int) (edit
 	}
 	term = terms[i]
 	if ref.ID != 0 {
-		term.Name, term.Label = PieceTerm(ref, name), hand.Name(d, ref)+": "+term.Label
+		term.Name, term.Label = term.Trial, hand.Name(d, ref)+": "+term.Label
 	}
 	return term, change, true
 }

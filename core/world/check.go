@@ -211,7 +211,7 @@ func (d *Document) checkMap(id ID) error {
 		return fmt.Errorf("a map is 1 to %d cells wide and high; this one would be %d × %d", limit.MaxMapSide, b.W, b.H)
 	}
 	on := m.OnBoard()
-	if reach := (grid.Rect{X: -limit.MaxBoard, Y: -limit.MaxBoard, W: 2 * limit.MaxBoard, H: 2 * limit.MaxBoard}); !reach.Holds(on) || !reach.Holds(b) {
+	if !Reach.Holds(on) || !Reach.Holds(b) {
 		return errors.New("the map lies too far from the middle of the board")
 	}
 	if m.View < 0 || m.View >= viewEnd {

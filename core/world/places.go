@@ -31,6 +31,9 @@ type Forces struct {
 	WindX, WindY int
 }
 
+// Reach is where maps and their areas may lie, in cells, both on the board and on themselves.
+var Reach = grid.Rect{X: -limit.MaxBoard, Y: -limit.MaxBoard, W: 2 * limit.MaxBoard, H: 2 * limit.MaxBoard}
+
 // An Area is a named set of cells of a map.
 type Area struct {
 	ID     ID
@@ -187,6 +190,9 @@ func (d *Document) checkArea(a *Area) error {
 	}
 	if len(a.Cells) == 0 {
 		return errors.New("an area has at least one cell")
+	}
+	if !Reach.Holds(a.Cells.Bounds()) {
+		return errors.New("a cell of the area lies too far from the middle of the board")
 	}
 	if a.Zoom != 0 && (a.Zoom < limit.MinZoom || a.Zoom > limit.MaxZoom) {
 		return fmt.Errorf("things are seen at %d to %d percent of their size, not %d", limit.MinZoom, limit.MaxZoom, a.Zoom)

@@ -1,4 +1,5 @@
 import * as T from '../core/types.gen';
+import { bindings } from './bindings.svelte';
 
 /** Something that is held down in the game, with the keys that it usually has. */
 export interface GameInput {
@@ -20,6 +21,12 @@ export const gameInputs: GameInput[] = [
   { id: 'game-strike', name: 'Strike', keys: ['C'], input: T.STRIKE },
   { id: 'game-shoot', name: 'Shoot', keys: ['V'], input: T.SHOOT },
 ];
+
+/** The key that is shown for an input of the game. */
+export function gameKeyOf(input: number): string {
+  const one = gameInputs.find((known) => known.input === input);
+  return one ? (bindings.of(one)[0] ?? '') : '';
+}
 
 /** What a key without its modifiers is called in the game. */
 export function gameKey(event: KeyboardEvent): string {

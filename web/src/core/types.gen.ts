@@ -229,6 +229,7 @@ export interface TermView {
   per: number;
   reach: number;
   tries: number[];
+  trial: string;
   side: boolean;
 }
 

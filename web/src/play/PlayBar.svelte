@@ -48,7 +48,7 @@
       {#each [['Movement', 'movement', p.panel === 'movement'], ['Replays', 'replays', p.panel === 'replays'], ['Helps', 'helps', p.playing.helps], ['Pad', 'screen-pad', p.playing.padShown]] as const as [label, id, pressed] (id)}
         <span data-back><Button {label} keys={keyOf(id)} {pressed} onclick={() => runCommand(p, id)} /></span>
       {/each}
-      <span data-back><Button label="End play" keys="P" onclick={() => p.togglePlay(false)} /></span>
+      <span data-back><Button label="End play" keys={keyOf('play')} onclick={() => p.togglePlay(false)} /></span>
     </div>
     <TimeLine {p} {play} />
     {#if p.playing.helps}

@@ -8,15 +8,11 @@
   /** What can be tried: how the player moves, and how the selected piece acts. */
   const terms = $derived.by(() => {
     const slip = p.state?.slip;
-    const of = (slip?.acting?.values ?? []).map((term) => ({
-      ...term,
-      name: `piece ${slip?.map} ${slip?.id} ${term.name}`,
-      label: `${slip?.proposed}: ${term.label}`,
-    }));
+    const of = (slip?.acting?.values ?? []).map((one) => ({ ...one, label: `${slip?.proposed}: ${one.label}` }));
     return [...(p.scene?.movement.terms ?? []), ...of];
   });
   let name = $state('speed');
-  const term = $derived(terms.find((t) => t.name === name));
+  const term = $derived(terms.find((t) => t.trial === name));
   let text: string | null = $state(null);
   const trial = $derived(p.replays.trial?.replay === replay.id ? p.replays.trial : null);
   const proposed = $derived(term ? term.tries.map((v) => v / term.per).join(', ') : '');
@@ -37,7 +33,7 @@
   <label class="flex w-24 flex-col gap-1 text-small">
     <span>With another</span>
     <select class="h-7 rounded-inner border border-line bg-sheet px-1" bind:value={name} onchange={() => (text = null)}>
-      {#each terms as one (one.name)}<option value={one.name}>{one.label}</option>{/each}
+      {#each terms as one (one.trial)}<option value={one.trial}>{one.label}</option>{/each}
     </select>
   </label>
   <label class="flex min-w-0 flex-1 flex-col gap-1 text-small">

@@ -1,4 +1,7 @@
 <script lang="ts">
+  import { gameKeyOf } from '../commands/game';
+  import { keyOf } from '../commands/register';
+  import { JUMP, SHOOT, STRIKE, USE } from '../core/types.gen';
   import type { Project } from '../core/project.svelte';
   import Key from './Key.svelte';
 
@@ -14,7 +17,7 @@
   const arms = $derived.by((): [string, string][] => {
     const movement = p.scene?.movement;
     return (movement?.arms ?? []).flatMap((name, i): [string, string][] =>
-      ((movement?.armed ?? 0) >> i) & 1 ? [[['C', 'V'][i] ?? '', `${name}s`]] : [],
+      ((movement?.armed ?? 0) >> i) & 1 ? [[gameKeyOf([STRIKE, SHOOT][i] ?? 0), `${name}s`]] : [],
     );
   });
 
@@ -25,15 +28,15 @@
       return p.inGame
         ? [
             ['Arrows', p.play?.fromSide ? 'run, climb' : 'walk'],
-            p.play?.fromSide ? ['Space', 'jumps'] : ['Click', 'walks there'],
-            p.play?.fromSide ? ['X', 'uses'] : ['Space', 'uses'],
+            p.play?.fromSide ? [gameKeyOf(JUMP), 'jumps'] : ['Click', 'walks there'],
+            [gameKeyOf(p.play?.fromSide ? USE : JUMP), 'uses'],
             ...arms,
             ['Esc', 'gives the keys to the hand'],
-            ['P', 'ends play'],
+            [keyOf('play'), 'ends play'],
           ]
         : [
             ['Enter', 'on “hand” gives the keys back'],
-            ['P', 'ends play'],
+            [keyOf('play'), 'ends play'],
           ];
     }
     const squares = ['box', 'ring', 'room', 'oval'].includes(s.shape);
