@@ -33,7 +33,12 @@ func (a Author) Edit(d *world.Document) edit.Edit {
 		return grid.Rect{X: m.Bounds.X + a.Rand.IntN(m.Bounds.W), Y: m.Bounds.Y + a.Rand.IntN(m.Bounds.H), W: 1, H: 1}
 	}
 	foot := func() grid.Point { return d.Project.Lattice().Foot(grid.Point{X: cell(m).X, Y: cell(m).Y}) }
-	switch n := a.Rand.IntN(44); {
+	switch n := a.Rand.IntN(50); {
+	case n >= 44:
+		if e := a.place(d); len(e.Parts) > 0 {
+			return e
+		}
+		add(edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.TextValue(world.FieldName, "Grotto")})
 	case n >= 34:
 		if e := a.shape(d); len(e.Parts) > 0 {
 			return e

@@ -1,0 +1,67 @@
+package generate
+
+import (
+	"fmt"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// place is an edit of what lies on maps beside cells and pieces, of who there is and of how all of it
+// is seen and moved. It has no parts if there was nothing to do.
+func (a Author) place(d *world.Document) edit.Edit {
+	m := d.Maps[a.Rand.IntN(len(d.Maps))]
+	e := edit.Edit{Label: "a step"}
+	add := func(p ...edit.Part) { e.Parts = append(e.Parts, p...) }
+	places := d.OfMap(m.ID)
+	switch n := a.Rand.IntN(10); {
+	case n < 2:
+		t := &world.Track{Name: fmt.Sprintf("Track %d", a.Rand.IntN(9)), Map: m.ID, Points: a.points(d, m), Round: a.Rand.IntN(2) == 0}
+		add(edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: a.IDs.NewID()}, Values: t.Values()})
+	case n < 4:
+		area := &world.Area{Name: "Draught", Map: m.ID, Cells: a.region(m), Forces: a.forces(), Holds: a.Rand.IntN(2) == 0}
+		add(edit.Put{Ref: world.Ref{Kind: world.KindArea, ID: a.IDs.NewID()}, Values: area.Values()})
+	case n < 5 && len(places) > 0:
+		add(edit.Remove{Ref: places[a.Rand.IntN(len(places))]})
+	case n < 7 && len(places) > 0:
+		r := places[a.Rand.IntN(len(places))]
+		if t := d.Track(r.ID); r.Kind == world.KindTrack {
+			next := *t
+			next.Points, next.Round = a.points(d, m), !t.Round
+			add(edit.Changes(r, t.Values(), next.Values())...)
+		} else {
+			was := d.Area(r.ID)
+			next := *was
+			next.Cells, next.Forces, next.Zoom = a.region(m), a.forces(), 50+a.Rand.IntN(100)
+			add(edit.Changes(r, was.Values(), next.Values())...)
+		}
+	case n < 8 && len(m.Pieces) > 0 && len(places) > 0:
+		p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
+		next := *p
+		next.Track, next.Area, next.Every, next.Odds = places[0].ID, places[len(places)-1].ID, a.Rand.IntN(90), world.Odds{1, a.Rand.IntN(4)}
+		add(edit.Changes(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
+	case n < 9:
+		c := &world.Character{Name: "Night porter", FootX: a.Rand.IntN(5), Poses: []world.Pose{{Act: world.ActRun, Facing: world.East, Frames: []int{a.Rand.IntN(16), 2}, Ticks: 1 + a.Rand.IntN(9)}}}
+		add(edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: a.IDs.NewID()}, Values: c.Values()})
+	default:
+		p, here := d.Project, *m
+		p.Camera, p.Turns = world.Camera{FreeW: a.Rand.IntN(90), Ahead: a.Rand.IntN(40)}, !p.Turns
+		here.Forces, here.Lottery = a.forces(), world.Odds{a.Rand.IntN(5), 1}
+		add(edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), p.Values())...)
+		add(edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, m.Values(), here.Values())...)
+	}
+	return e
+}
+
+func (a Author) points(d *world.Document, m *world.Map) (list []grid.Point) {
+	b := d.Project.Lattice().Box(m.Bounds)
+	for range 1 + a.Rand.IntN(5) {
+		list = append(list, grid.Point{X: b.X + a.Rand.IntN(b.W), Y: b.Y + a.Rand.IntN(b.H)})
+	}
+	return list
+}
+
+func (a Author) forces() world.Forces {
+	return world.Forces{Gravity: a.Rand.IntN(200), WindX: a.Rand.IntN(80) - 40, WindY: a.Rand.IntN(80) - 40}
+}
