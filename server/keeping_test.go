@@ -11,6 +11,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/edit/generate"
+	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -180,5 +181,52 @@ func TestBackdropMustBeThere(t *testing.T) {
 	e.Parts = edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, m.Layers[0].Values(), l.Values())
 	if !v.do(t, next, 6, e) || rm.revision != before+1 {
 		t.Errorf("a backdrop that is there was not taken: revision %d", rm.revision)
+	}
+}
+
+// A character can't be given a sheet that is not there, or has other frames than it says; either way
+// nothing of the step is kept.
+func TestSheetMustBeThere(t *testing.T) {
+	v := newServer(t)
+	rm := v.rooms.one(t)
+	porter := world.Character{ID: 1 << 40, Name: "Night porter"}
+	ref := world.Ref{Kind: world.KindCharacter, ID: porter.ID}
+	rep := begin(t, rm, 7)
+	revision := rm.revision
+	if !v.do(t, rep, 7, edit.Edit{Label: "a character", Parts: []edit.Part{edit.Put{Ref: ref, Values: porter.Values()}}}) || rm.revision != revision+1 {
+		t.Fatalf("a character without a sheet was not taken: revision %d", rm.revision)
+	}
+	strip := &tiles.Strip{W: 8, H: 16, Columns: 2, Rows: 1, Places: []int{0, 1}, Pixels: make([]byte, 2*8*16*4)}
+	strip.Pixels[3], strip.Pixels[8*16*4] = 255, 9
+	sums, err := v.store.AddBlobs(t.Context(), rm.project, []byte("a sheet"), strip.Encode())
+	if err != nil {
+		t.Fatal(err)
+	}
+	nowhere := strings.Repeat("cd", 32)
+	for i, c := range []struct {
+		what, picture, strip string
+		frames               int
+		taken                bool
+	}{
+		{"a picture that is nowhere", nowhere, sums[1], 2, false},
+		{"frames that are nowhere", sums[0], nowhere, 2, false},
+		{"a picture for its frames", sums[0], sums[0], 2, false},
+		{"more frames than there are", sums[0], sums[1], 3, false},
+		{"the sheet that is there", sums[0], sums[1], 2, true},
+	} {
+		session := int64(8 + i)
+		rep := begin(t, rm, session)
+		is := porter
+		is.Picture, is.Strip, is.W, is.H, is.Count = c.picture, c.strip, 8, 16, c.frames
+		revision := rm.revision
+		if !v.do(t, rep, session, edit.Edit{Label: "a sheet", Parts: edit.Changes(ref, porter.Values(), is.Values())}) {
+			t.Fatalf("%s got no answer", c.what)
+		}
+		if (rm.revision != revision) != c.taken {
+			t.Errorf("%s: taken is %t, not %t", c.what, rm.revision != revision, c.taken)
+		}
+		if got := rm.doc.Character(porter.ID).Picture != ""; got != c.taken {
+			t.Errorf("%s: the character has a sheet is %t, not %t", c.what, got, c.taken)
+		}
 	}
 }

@@ -283,7 +283,7 @@ func (p *Page) keepPatch(name string) Changed {
 	}
 	patch := &world.Patch{ID: p.ids.NewID(), Name: name, Block: *b}
 	if patch.Name == "" {
-		patch.Name = string([]rune(fmt.Sprintf("Patch of %s, %d × %d", where, b.W, b.H))[:])
+		patch.Name = fmt.Sprintf("Patch of %s, %d × %d", where, b.W, b.H)
 	}
 	return p.makeHeld(world.Ref{Kind: world.KindPatch, ID: patch.ID}, patch.Name, patch.Values(), hand.Patch)
 }

@@ -1,0 +1,68 @@
+package page_test
+
+import (
+	"strings"
+	"testing"
+
+	"azzel/core/grid"
+	"azzel/core/page"
+	"azzel/core/world"
+)
+
+// A piece from the clipboard follows its track again where a track of that name is, and no other: in
+// another project the same number may stand for something else. How it acts comes along either way.
+func TestPastedPieceKnowsItsTrack(t *testing.T) {
+	p := fromTheSide(t)
+	lift := place(p, world.MovingPlatform, 6, 5)
+	order(p, page.Order{Do: "lead-on", X: 10*16 + 8, Y: 5*16 + 8})
+	tracks := p.Document().Tracks
+	if len(tracks) != 1 {
+		t.Fatalf("led on once there are %d tracks", len(tracks))
+	}
+	piece := page.Order{Kind: "piece", Map: page.FormatID(p.Document().Maps[0].ID), ID: page.FormatID(lift.ID)}
+	for name, n := range map[string]int{"speed": 12, "strength": 2} {
+		set := piece
+		set.Do, set.Text, set.N = "set-acting", name, n
+		order(p, set)
+	}
+	want := p.Document().Maps[0].Piece(lift.ID).Acting
+	if want.Track != tracks[0].ID {
+		t.Fatalf("led on it acts as %+v", want)
+	}
+	piece.Do = "select"
+	order(p, piece)
+	text, _ := p.Copied(false)
+	if !strings.Contains(text, `"names"`) {
+		t.Fatalf("the clipboard does not say what its track is called: %s", text)
+	}
+	paste := func(text string, x int) world.Acting {
+		t.Helper()
+		before := len(p.Document().Maps[0].Pieces)
+		p.Paste(text)
+		at := grid.Point{X: x*16 + 8, Y: 9*16 + 8}
+		p.Pointer(page.Press, at, false, false, 0)
+		p.Pointer(page.Release, at, false, false, 0)
+		pieces := p.Document().Maps[0].Pieces
+		if len(pieces) != before+1 {
+			t.Fatalf("pasted there are %d pieces, not one more than %d: %s", len(pieces), before, said(p))
+		}
+		return pieces[before].Acting
+	}
+	if got := paste(text, 2); got != want {
+		t.Errorf("pasted beside it acts as %+v, not %+v", got, want)
+	}
+	track := page.Order{Do: "rename", Kind: "track", ID: page.FormatID(tracks[0].ID), Text: "Night round"}
+	order(p, track)
+	if name := p.Document().Tracks[0].Name; name != "Night round" {
+		t.Fatalf("renamed, the track is called %q", name)
+	}
+	free := want
+	free.Track = 0
+	if got := paste(text, 8); got != free {
+		t.Errorf("where its track is called otherwise it acts as %+v, not %+v", got, free)
+	}
+	damaged := strings.Replace(text, `"names": [`, `"names": ["one too many", `, 1)
+	if got := paste(damaged, 14); got != free {
+		t.Errorf("with names that don't fit it acts as %+v, not %+v", got, free)
+	}
+}
