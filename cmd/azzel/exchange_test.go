@@ -136,7 +136,7 @@ func TestReplayCommand(t *testing.T) {
 		t.Fatal(err)
 	}
 	round := d.Replays[0]
-	if seconds := round.Ticks() / 60; seconds < 60 || seconds > 180 || !round.Marks[len(round.Marks)-1].Finished {
+	if seconds := round.Ticks() / 60; seconds < 60 || seconds > 180 || !round.Samples[len(round.Samples)-1].Finished {
 		t.Errorf("the night round takes %d s, or comes to no end", seconds)
 	}
 	state := fmt.Sprintf("state %016x at the end", round.End)

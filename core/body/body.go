@@ -23,18 +23,18 @@ type Size struct{ W, H int }
 // and half a cell high, so that one passes through gaps of one cell.
 func PlayerSize(l grid.Lattice) Size { return Size{max(2, l.W*5/8), max(2, l.H/2)} }
 
-// SizeOf is the body of somebody on a map: seen from above that of PlayerSize, from the side
-// what their movement says, or five by seven eighths of a cell.
+// SizeOf is the body of somebody on a map: what their movement says, else from above that of
+// PlayerSize, from the side five by seven eighths of a cell.
 func SizeOf(l grid.Lattice, view world.View, m world.Movement) Size {
+	s, w, h := Size{max(2, l.W*5/8), max(2, l.H*7/8)}, m.BodyW, m.BodyH
 	if view == world.TopDown {
-		return PlayerSize(l)
+		s, w, h = PlayerSize(l), m.AboveW, m.AboveH
 	}
-	s := Size{max(2, l.W*5/8), max(2, l.H*7/8)}
-	if m.BodyW > 0 {
-		s.W = min(max(2, m.BodyW), limit.Body*l.W)
+	if w > 0 {
+		s.W = min(max(2, w), limit.Body*l.W)
 	}
-	if m.BodyH > 0 {
-		s.H = min(max(2, m.BodyH), limit.Body*l.H)
+	if h > 0 {
+		s.H = min(max(2, h), limit.Body*l.H)
 	}
 	return s
 }

@@ -40,6 +40,21 @@ type Bundle struct {
 	Crossings []Crossing `json:"crossings,omitempty"`
 	// Replays are the names of their parts.
 	Replays []string `json:"replays,omitempty"`
+	Items   []Item   `json:"items,omitempty"`
+}
+
+// An Item is something that the player can have.
+type Item struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Most is how many one can have of it, 99 without it.
+	Most int `json:"most,omitempty"`
+}
+
+// A Stock is how many of an item somebody has.
+type Stock struct {
+	Item  string `json:"item"`
+	Count int    `json:"count"`
 }
 
 // A Meaning is what a colour means: a tile, or an empty cell without one.
@@ -109,6 +124,8 @@ type Character struct {
 	// and up from it.
 	Foot     *Place    `json:"foot,omitempty"`
 	Movement *Movement `json:"movement,omitempty"`
+	// Begins is what they have when play begins.
+	Begins []Stock `json:"begins,omitempty"`
 }
 
 // A Pose is the frames that show somebody doing something, looking to a side.
@@ -143,6 +160,8 @@ type Movement struct {
 	Arms []string `json:"arms,omitempty"`
 	// Body is the size of the body in side-view, in pixels.
 	Body *Size `json:"body,omitempty"`
+	// Above is the same from above: its width, and how far it reaches up from the foot.
+	Above *Size `json:"above,omitempty"`
 }
 
 // A Tileset is tilesets/NAME.json. Without a sheet it is the blockout tileset.
@@ -255,6 +274,8 @@ type Map struct {
 	// Here is how one moves on it, Lottery the weights of its lottery pieces.
 	Here    *Forces `json:"here,omitempty"`
 	Lottery *Odds   `json:"lottery,omitempty"`
+	// Barred lists what nobody can do on it.
+	Barred []string `json:"barred,omitempty"`
 }
 
 // A Background is a colour, or runs from the first to the second.
@@ -334,6 +355,9 @@ type Acting struct {
 	Area  string `json:"area,omitempty"`
 	// Who is the id of the character that it is.
 	Who string `json:"who,omitempty"`
+	// Item is the id of what a collectible gives or an exit needs, Amount how many, one without it.
+	Item   string `json:"item,omitempty"`
+	Amount int    `json:"amount,omitempty"`
 }
 
 // A Crossing leads from its first end to its second, or both ways.
@@ -375,9 +399,13 @@ type Replay struct {
 	Version int    `json:"version" jsonschema:"minimum=1"`
 	ID      string `json:"id"`
 	Name    string `json:"name"`
-	// From is the id of the spawn or checkpoint where it began; without it, where play begins
+	// From is the id of the spawn, checkpoint or mark where it began; without it, where play begins
 	// that has no spawn.
 	From string `json:"from,omitempty"`
+	// State is how the game stood if it began in the middle of a play, in the encoding of the rules
+	// that it was recorded by, as base64; Began the tick of then.
+	State []byte `json:"state,omitempty"`
+	Began int    `json:"began,omitempty"`
 	// Rules is the version of the rules of play that it was recorded by.
 	Rules int `json:"rules"`
 	// Chance is what all chance began with, as 16 hexadecimal digits; 0 without it.
@@ -387,14 +415,16 @@ type Replay struct {
 	Held string `json:"held"`
 	// Trace has a byte for each tick, hexadecimal, that depends on where the player was.
 	Trace string `json:"trace"`
-	// Marks are how the game stood after every 15 ticks, and after the last one.
-	Marks []ReplayMark `json:"marks"`
+	// Samples are how the game stood after each tick that is a multiple of 15, counted from the
+	// beginning of the play, and after the last one. In version 1 they were called marks.
+	Samples []ReplaySample `json:"samples,omitempty"`
+	Marks   []ReplaySample `json:"marks,omitempty"`
 	// End is a hash of the whole state after the last tick, hexadecimal.
 	End string `json:"end"`
 }
 
-// A ReplayMark is how a game stood. X and Y are in 1/256 pixel of the map.
-type ReplayMark struct {
+// A ReplaySample is how a game stood. X and Y are in 1/256 pixel of the map.
+type ReplaySample struct {
 	Map      string `json:"map"`
 	X        int    `json:"x"`
 	Y        int    `json:"y"`

@@ -2,6 +2,7 @@ package exchange
 
 import (
 	"fmt"
+	"slices"
 
 	"azzel/core/world"
 )
@@ -25,6 +26,9 @@ func movement(m world.Movement) *Movement {
 	}
 	if m.BodyW != 0 || m.BodyH != 0 {
 		out.Body = &Size{m.BodyW, m.BodyH}
+	}
+	if m.AboveW != 0 || m.AboveH != 0 {
+		out.Above = &Size{m.AboveW, m.AboveH}
 	}
 	return out
 }
@@ -58,6 +62,9 @@ func (in *Movement) movement() (world.Movement, error) {
 	if in.Body != nil {
 		m.BodyW, m.BodyH = in.Body.W, in.Body.H
 	}
+	if in.Above != nil {
+		m.AboveW, m.AboveH = in.Above.W, in.Above.H
+	}
 	return m, nil
 }
 
@@ -67,7 +74,10 @@ func acting(a world.Acting) *Acting {
 		return nil
 	}
 	out := &Acting{Does: word(doings, a.Does), Speed: a.Speed, Range: a.Range, Strength: a.Strength,
-		Every: a.Every, Most: a.Most, Rest: a.Rest, Bears: a.Bears, Looks: word(sights, a.Looks), Odds: writeOdds(a.Odds)}
+		Every: a.Every, Most: a.Most, Rest: a.Rest, Bears: a.Bears, Looks: word(sights, a.Looks), Odds: writeOdds(a.Odds), Amount: a.Amount}
+	if a.Item != 0 {
+		out.Item = idText(a.Item)
+	}
 	if a.Track != 0 {
 		out.Track = idText(a.Track)
 	}
@@ -97,7 +107,12 @@ func (in *Acting) acting() (world.Acting, error) {
 		return world.Acting{}, fmt.Errorf("looks: %w", err)
 	}
 	a := world.Acting{Does: world.Doing(does), Speed: in.Speed, Range: in.Range, Strength: in.Strength,
-		Every: in.Every, Most: in.Most, Rest: in.Rest, Bears: in.Bears, Looks: looks, Odds: in.Odds.read()}
+		Every: in.Every, Most: in.Most, Rest: in.Rest, Bears: in.Bears, Looks: looks, Odds: in.Odds.read(), Amount: in.Amount}
+	if in.Item != "" {
+		if a.Item, err = parseID(in.Item); err != nil {
+			return a, fmt.Errorf("item: %w", err)
+		}
+	}
 	if in.To != nil {
 		a.ToX, a.ToY = in.To.X, in.To.Y
 	}
@@ -132,4 +147,35 @@ func (in *Character) readPoses(c *world.Character) error {
 		c.FootX, c.FootY = in.Foot.X, in.Foot.Y
 	}
 	return nil
+}
+
+// writeBarred lists what nobody can do on a map.
+func writeBarred(m *world.Map) (list []string) {
+	for i, name := range abilities {
+		if m.Barred>>i&1 != 0 {
+			list = append(list, name)
+		}
+	}
+	for i, name := range arms {
+		if m.BarredArms>>i&1 != 0 {
+			list = append(list, name)
+		}
+	}
+	return list
+}
+
+// readBarred reads what nobody can do on a map.
+func readBarred(list []string) (barred world.Ability, of world.Arm, err error) {
+	for _, name := range list {
+		i, err := wordNumber(slices.Concat(abilities, arms), name)
+		switch {
+		case err != nil:
+			return 0, 0, err
+		case i < len(abilities):
+			barred |= 1 << i
+		default:
+			of |= 1 << (i - len(abilities))
+		}
+	}
+	return barred, of, nil
 }

@@ -145,7 +145,7 @@ func (b *reader) all(d *world.Draft) error {
 			return err
 		}
 	}
-	for _, read := range []func() error{b.legend, b.properties, b.characters, b.medleys, b.bonds, b.crossings, b.patches, b.replays} {
+	for _, read := range []func() error{b.legend, b.properties, b.items, b.characters, b.medleys, b.bonds, b.crossings, b.patches, b.replays} {
 		if err := read(); err != nil {
 			return err
 		}
@@ -225,7 +225,29 @@ func (b *reader) characters() error {
 		if c.Movement, err = in.Movement.movement(); err != nil {
 			return fmt.Errorf("%s: movement, %w", what, err)
 		}
+		for k, s := range in.Begins {
+			item, err := parseID(s.Item)
+			if err != nil {
+				return fmt.Errorf("%s: begins, item %d: %w", what, k+1, err)
+			}
+			c.Begins = append(c.Begins, world.Stock{Item: item, Count: s.Count})
+		}
 		if err := b.put(world.KindCharacter, 0, id, c.Values(), what); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func (b *reader) items() error {
+	for i, in := range b.bundle.Items {
+		what := fmt.Sprintf("bundle.json: item %d", i+1)
+		id, err := b.newID(in.ID, what)
+		if err != nil {
+			return err
+		}
+		item := world.Item{Name: in.Name, Most: in.Most}
+		if err := b.put(world.KindItem, 0, id, item.Values(), what); err != nil {
 			return err
 		}
 	}

@@ -73,6 +73,9 @@ func (b *reader) oneMap(i int, name string) error {
 	if m.Own, err = readOwn(in.Own); err != nil {
 		return fmt.Errorf("%s: own: %w", name, err)
 	}
+	if m.Barred, m.BarredArms, err = readBarred(in.Barred); err != nil {
+		return fmt.Errorf("%s: barred: %w", name, err)
+	}
 	if m.PlayerLayer, err = parseID(in.PlayerLayer); err != nil {
 		return fmt.Errorf("%s: playerLayer: %w", name, err)
 	}

@@ -16,7 +16,7 @@ import (
 // ReplayFormat and ReplayVersion are what a replay says of itself.
 const (
 	ReplayFormat  = "azzel replay"
-	ReplayVersion = 1
+	ReplayVersion = 2
 )
 
 // An inputWord is what an input is called.
@@ -32,15 +32,15 @@ var inputWords = []inputWord{{"left", 0}, {"right", 1}, {"up", 2}, {"down", 3}, 
 // replay writes a replay.
 func replay(r *world.Replay) Replay {
 	out := Replay{Format: ReplayFormat, Version: ReplayVersion, ID: idText(r.ID), Name: r.Name, Rules: r.Rules, Held: heldText(r.Held),
-		Trace: hex.EncodeToString(r.Trace), End: fmt.Sprintf("%016x", r.End), Marks: make([]ReplayMark, 0, len(r.Marks))}
+		Trace: hex.EncodeToString(r.Trace), End: fmt.Sprintf("%016x", r.End), State: r.State, Began: r.Began, Samples: make([]ReplaySample, 0, len(r.Samples))}
 	if r.Chance != 0 {
 		out.Chance = fmt.Sprintf("%016x", r.Chance)
 	}
 	if r.From != 0 {
 		out.From = idText(r.From)
 	}
-	for _, m := range r.Marks {
-		out.Marks = append(out.Marks, ReplayMark{idText(m.Map), m.X, m.Y, m.Health, m.Taken, m.Finished, fmt.Sprintf("%08x", m.Moving)})
+	for _, m := range r.Samples {
+		out.Samples = append(out.Samples, ReplaySample{idText(m.Map), m.X, m.Y, m.Health, m.Taken, m.Finished, fmt.Sprintf("%08x", m.Moving)})
 	}
 	return out
 }
@@ -73,10 +73,10 @@ func ReadReplay(body []byte) (*world.Replay, error) {
 
 // replay reads a replay.
 func (in *Replay) replay() (*world.Replay, error) {
-	if in.Format != ReplayFormat || in.Version != ReplayVersion {
+	if in.Format != ReplayFormat || in.Version < 1 || in.Version > ReplayVersion {
 		return nil, fmt.Errorf("format is %q, version %d, and should be %q, version %d", in.Format, in.Version, ReplayFormat, ReplayVersion)
 	}
-	r := &world.Replay{Name: in.Name, Rules: in.Rules}
+	r := &world.Replay{Name: in.Name, Rules: in.Rules, State: in.State, Began: in.Began}
 	var err error
 	if r.ID, err = parseID(in.ID); err != nil {
 		return nil, fmt.Errorf("id: %w", err)
@@ -100,17 +100,21 @@ func (in *Replay) replay() (*world.Replay, error) {
 	if r.End, err = strconv.ParseUint(in.End, 16, 64); err != nil {
 		return nil, fmt.Errorf("end: %.20q is no hash of 16 hexadecimal digits", in.End)
 	}
-	for i, m := range in.Marks {
-		mark := world.Mark{X: m.X, Y: m.Y, Health: m.Health, Taken: m.Taken, Finished: m.Finished}
-		if mark.Map, err = parseID(m.Map); err != nil {
-			return nil, fmt.Errorf("mark %d: %w", i+1, err)
+	samples := in.Samples
+	if in.Version == 1 {
+		samples = in.Marks
+	}
+	for i, m := range samples {
+		sample := world.Sample{X: m.X, Y: m.Y, Health: m.Health, Taken: m.Taken, Finished: m.Finished}
+		if sample.Map, err = parseID(m.Map); err != nil {
+			return nil, fmt.Errorf("sample %d: %w", i+1, err)
 		}
 		moving, err := strconv.ParseUint(m.Moving, 16, 32)
 		if err != nil {
-			return nil, fmt.Errorf("mark %d: %.20q is no hash of 8 hexadecimal digits", i+1, m.Moving)
+			return nil, fmt.Errorf("sample %d: %.20q is no hash of 8 hexadecimal digits", i+1, m.Moving)
 		}
-		mark.Moving = uint32(moving)
-		r.Marks = append(r.Marks, mark)
+		sample.Moving = uint32(moving)
+		r.Samples = append(r.Samples, sample)
 	}
 	return r, r.Check()
 }

@@ -10,13 +10,13 @@ import (
 )
 
 func someReplay() *world.Replay {
-	r := &world.Replay{ID: 7<<32 | 12, Name: "Up the pipes", From: 7<<32 | 40, Rules: 3, Chance: 0x9000000000000007, End: 0x00ab54a98ceb1f0a,
+	r := &world.Replay{ID: 7<<32 | 12, Name: "Up the pipes", From: 7<<32 | 40, State: []byte("as it stood"), Began: 52, Rules: 3, Chance: 0x9000000000000007, End: 0x00ab54a98ceb1f0a,
 		Held: []world.Held{{Ticks: 20, Input: 2}, {Ticks: 5}, {Ticks: 7, Input: 34}, {Ticks: 4, Input: 2 | 1<<9 | 1<<10}}}
 	for i := range r.Ticks() {
 		r.Trace = append(r.Trace, byte(i*37))
 	}
-	for i := range r.Ticks()/world.MarkTicks + 1 {
-		r.Marks = append(r.Marks, world.Mark{Map: 7<<32 | 3, X: 4096 * i, Y: -i, Health: 3, Taken: i, Finished: i == 2, Moving: uint32(i * 77777)})
+	for i := range r.Samplings() + 1 {
+		r.Samples = append(r.Samples, world.Sample{Map: 7<<32 | 3, X: 4096 * i, Y: -i, Health: 3, Taken: i, Finished: i == 2, Moving: uint32(i * 77777)})
 	}
 	return r
 }
@@ -39,8 +39,12 @@ func TestReplayFile(t *testing.T) {
 		{string(text), "", "cut short"},
 		{string(text), string(text[:len(text)/2]), "cut short"},
 		{`"azzel replay"`, `"azzel bundle"`, "does not say that it is a replay"},
-		{`"version": 1`, `"version": 2`, "newer"},
-		{`"version": 1`, `"version": "one"`, "version"},
+		{`"version": 2`, `"version": 3`, "newer"},
+		{`"version": 2`, `"version": 1`, "0: it was cut short"},
+		{`"version": 2`, `"version": "one"`, "version"},
+		{`"began": 52`, `"began": 59`, "cut short or altered"},
+		{`"began": 52`, `"began": -1`, "can't begin at tick -1"},
+		{`"state": "`, `"state": "?`, "base64"},
 		{`"rules": 3`, `"rules": "three"`, "rules"},
 		{`"id": "7.12"`, `"id": "twelve"`, "id"},
 		{`"from": "7.40"`, `"from": "-1.2"`, "from"},
@@ -56,7 +60,7 @@ func TestReplayFile(t *testing.T) {
 		{`"trace": "00`, `"trace": "`, "cut short or altered"},
 		{`"name"`, `"charm"`, "charm"},
 		{`"Up the pipes"`, `""`, "name"},
-		{`"moving": "00000000"`, `"moving": "123456789"`, "mark 1"},
+		{`"moving": "00000000"`, `"moving": "123456789"`, "sample 1"},
 	} {
 		if _, err := exchange.ReadReplay([]byte(strings.Replace(string(text), c.from, c.to, 1))); err == nil || !strings.Contains(err.Error(), c.says) {
 			t.Errorf("%.30q in the place of %.30q: %v, want %q", c.to, c.from, err, c.says)
@@ -72,6 +76,7 @@ func FuzzReplay(f *testing.F) {
 		f.Fatal(err)
 	}
 	f.Add(text)
+	f.Add([]byte(`{"format":"azzel replay","version":2,"id":"1.1","name":"a","rules":1,"state":"eQ==","began":14,"held":"1 up","trace":"00","samples":[{"map":"1.2","x":0,"y":0,"health":0,"taken":0,"moving":"0"},{"map":"1.2","x":0,"y":0,"health":0,"taken":0,"moving":"0"}],"end":"0"}`))
 	f.Add([]byte(`{"format":"azzel replay","version":1,"id":"1.1","name":"a","rules":1,"held":"1 up","trace":"00","marks":[{"map":"1.2","x":0,"y":0,"health":0,"taken":0,"moving":"0"}],"end":"0"}`))
 	f.Fuzz(func(t *testing.T, body []byte) {
 		r, err := exchange.ReadReplay(body)
@@ -89,4 +94,12 @@ func FuzzReplay(f *testing.F) {
 			t.Fatalf("came back as %+v, %v", again, err)
 		}
 	})
+}
+
+// A replay of version 1 is read, whose samples were called marks.
+func TestOlderReplayFile(t *testing.T) {
+	r, err := exchange.ReadReplay([]byte(`{"format":"azzel replay","version":1,"id":"1.1","name":"a","rules":1,"held":"1 up","trace":"00","marks":[{"map":"1.2","x":7,"y":0,"health":0,"taken":0,"moving":"0"}],"end":"0"}`))
+	if err != nil || len(r.Samples) != 1 || r.Samples[0].X != 7 {
+		t.Errorf("read as %+v, %v", r, err)
+	}
 }

@@ -18,7 +18,7 @@ var (
 	typeWords = []string{"yes or no", "number", "text"}
 	kindWords = map[world.ID]string{world.Spawn: "spawn", world.Exit: "exit", world.Collectible: "collectible", world.Checkpoint: "checkpoint",
 		world.MovingPlatform: "moving platform", world.Foe: "foe", world.Spring: "spring", world.Hazard: "hazard",
-		world.Pushable: "pushable", world.Breakable: "breakable", world.Emitter: "emitter", world.Lottery: "lottery piece"}
+		world.Pushable: "pushable", world.Breakable: "breakable", world.Emitter: "emitter", world.Lottery: "lottery piece", world.Mark: "mark"}
 	steering  = []string{"", "four ways", "cell by cell"}
 	doings    = append([]string{""}, world.DoingNames()[1:]...)
 	sights    = []string{"", "south", "west", "east", "north"}

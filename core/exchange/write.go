@@ -130,6 +130,12 @@ func (b *writer) all() error {
 		}
 		out.Characters = append(out.Characters, Character{ID: idText(c.ID), Name: c.Name, Frame: Size{c.W, c.H}, Sheet: sheet, Movement: movement(c.Movement)})
 		out.Characters[i].poses(c)
+		for _, s := range c.Begins {
+			out.Characters[i].Begins = append(out.Characters[i].Begins, Stock{idText(s.Item), s.Count})
+		}
+	}
+	for _, item := range d.Items {
+		out.Items = append(out.Items, Item{idText(item.ID), item.Name, item.Most})
 	}
 	for _, m := range d.Medleys {
 		part := Medley{ID: idText(m.ID), Name: m.Name, Seed: m.Seed, Turned: m.Turned, Mirrored: m.Mirrored, Tiles: []Weighted{}}
@@ -328,7 +334,7 @@ func (b *writer) picture(sum string) (string, error) {
 func (b *writer) oneMap(n int, m *world.Map) error {
 	part := Map{ID: idText(m.ID), Name: m.Name, View: word(viewWords, m.View), Origin: Place(m.Origin), Bounds: Box(m.Bounds),
 		Notes: m.Notes, Keywords: m.Keywords, Own: ownPart(m.Own), PlayerLayer: idText(m.PlayerLayer), Layers: []Layer{},
-		Here: writeForces(m.Forces), Lottery: writeOdds(m.Lottery)}
+		Here: writeForces(m.Forces), Lottery: writeOdds(m.Lottery), Barred: writeBarred(m)}
 	part.places(b.doc, m)
 	for _, e := range m.Edges {
 		part.Edges = append(part.Edges, word(world.EdgeNames[:], e))

@@ -23,7 +23,7 @@ func (h *Hand) ghostMeasure(d *world.Document, to Spot) {
 	if m == nil {
 		return
 	}
-	search := body.Search{Size: body.PlayerSize(l), Left: body.WayCells}
+	search := body.Search{Size: body.SizeOf(l, world.TopDown, d.Played()), Left: body.WayCells}
 	way, length, found := search.Way(body.NewGround(d, m), from.Cell, to.Cell)
 	switch {
 	case !found && search.Left <= 0:

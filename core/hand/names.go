@@ -51,6 +51,10 @@ func Name(d *world.Document, r world.Ref) string {
 		if a := d.Area(r.ID); a != nil {
 			return placeName(a.Name, "Area", a.Number)
 		}
+	case world.KindItem:
+		if i := d.Item(r.ID); i != nil {
+			return i.Name
+		}
 	case world.KindCharacter:
 		if c := d.Character(r.ID); c != nil {
 			return c.Name

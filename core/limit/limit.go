@@ -65,6 +65,10 @@ const (
 	// Replays a project keeps, and how many ticks of a sixtieth of a second one has: ten
 	// minutes.
 	Replays, ReplayTicks = 200, 36_000
+	// Items is how many items a project has, Stack how many one can have of one at once.
+	Items, Stack = 1000, 999
+	// ReplayState is the largest state that a replay begins with.
+	ReplayState = 2 << 20
 	// ReplayBytes is the largest file of a replay.
 	ReplayBytes = 4 << 20
 	// NameLetters is the longest name, in letters.

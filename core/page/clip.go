@@ -48,22 +48,22 @@ type clipPiece struct {
 	Y    int    `json:"y"`
 	// Acting is how it acts in play, if not as usual.
 	Acting *world.Acting `json:"acting,omitempty"`
-	// Names are those of its track, area and character, by which they are known again.
+	// Names are those of its track, area, character and item, by which they are known again.
 	Names []string `json:"names,omitempty"`
 }
 
 // referred are the things that a piece names, in the order of clipPiece.Names.
-func referred(a *world.Acting) [3]world.Ref {
-	return [3]world.Ref{{Kind: world.KindTrack, ID: a.Track}, {Kind: world.KindArea, ID: a.Area}, {Kind: world.KindCharacter, ID: a.Who}}
+func referred(a *world.Acting) [4]world.Ref {
+	return [4]world.Ref{{Kind: world.KindTrack, ID: a.Track}, {Kind: world.KindArea, ID: a.Area}, {Kind: world.KindCharacter, ID: a.Who}, {Kind: world.KindItem, ID: a.Item}}
 }
 
 // names are those of what a piece refers to; none if it refers to nothing.
 func names(d *world.Document, a world.Acting) []string {
-	list := make([]string, 3)
+	list := make([]string, 4)
 	for i, r := range referred(&a) {
 		list[i] = hand.Name(d, r)
 	}
-	if list[0]+list[1]+list[2] == "" {
+	if strings.Join(list, "") == "" {
 		return nil
 	}
 	return list
@@ -72,8 +72,8 @@ func names(d *world.Document, a world.Acting) []string {
 // known is how a piece acts that comes from the clipboard, without what it names that is something
 // else in this project.
 func known(d *world.Document, a world.Acting, named []string) world.Acting {
-	for i, at := range []*world.ID{&a.Track, &a.Area, &a.Who} {
-		if len(named) != 3 || named[i] == "" || hand.Name(d, referred(&a)[i]) != named[i] {
+	for i, at := range []*world.ID{&a.Track, &a.Area, &a.Who, &a.Item} {
+		if i >= len(named) || named[i] == "" || hand.Name(d, referred(&a)[i]) != named[i] {
 			*at = 0
 		}
 	}

@@ -94,7 +94,9 @@ func (p *Page) showTick(tick int) Changed {
 		return 0
 	}
 	if err := p.played.Go(min(max(tick, p.played.First()), p.played.Last())); err != nil {
-		return p.Fail(err)
+		// There is nowhere left to stand.
+		p.played = nil
+		return p.Fail(err) | PlayChanged | StateChanged
 	}
 	p.moving, p.sent, p.hands = false, nil, nil
 	p.collect()

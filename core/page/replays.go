@@ -124,9 +124,9 @@ func (p *Page) Replays() ReplaysView {
 		v := ReplayView{ID: FormatID(r.ID), Name: r.Name, Length: play.Clock(r.Ticks()), Came: cameWaiting, Says: "is played on what is shown now …"}
 		if t := p.tried[r.ID]; t.stands(d, r) && t.done {
 			v.Came, v.Says = t.came()
-			if m := d.Map(t.outcome.Mark.Map); t.outcome.Parts && m != nil {
+			if m := d.Map(t.outcome.At.Map); t.outcome.Parts && m != nil {
 				origin := d.Project.Lattice().Pixel(m.Origin)
-				v.Place, v.X, v.Y = true, origin.X+t.outcome.Mark.X/256, origin.Y+t.outcome.Mark.Y/256
+				v.Place, v.X, v.Y = true, origin.X+t.outcome.At.X/256, origin.Y+t.outcome.At.Y/256
 			}
 		}
 		list = append(list, v)

@@ -1,7 +1,34 @@
 package play
 
+import (
+	"fmt"
+
+	"azzel/core/world"
+)
+
 // An Event is something that happened during a tick or a change, to be told.
 type Event string
+
+// tookItem: a collectible gave so many of an item.
+func tookItem(i *world.Item, n int) Event {
+	if n == 1 {
+		return Event(i.Name + ": taken.")
+	}
+	return Event(fmt.Sprintf("%d × %s: taken.", n, i.Name))
+}
+
+// fullOf: there is no room for more of an item.
+func fullOf(i *world.Item) Event {
+	return Event(fmt.Sprintf("You can't carry more of %s than %d.", i.Name, i.Room()))
+}
+
+// lacks: an exit needs so many of an item, of which one has fewer.
+func lacks(i *world.Item, needs, has int) Event {
+	if needs == 1 {
+		return Event("You need " + i.Name + " here.")
+	}
+	return Event(fmt.Sprintf("You need %d × %s here, and have %d.", needs, i.Name, has))
+}
 
 // The events.
 const (

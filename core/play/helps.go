@@ -6,7 +6,7 @@ import (
 
 // Helps are inputs too, so that what was played with them can be rewound; but no replay is kept
 // of it.
-const helps = Unhurt | Unseen | Through
+const helps = Unhurt | Unseen | Through | Laden
 
 // drift moves a player who goes through walls: wherever they like on the map, at the speed they
 // run.

@@ -30,6 +30,8 @@ const (
 	// Strike and Shoot use what the player has against foes.
 	Strike
 	Shoot
+	// Laden is a help: as if one had all there is to have.
+	Laden
 )
 
 var ahead = [...]grid.Point{world.South: {X: 0, Y: 1}, world.West: {X: -1, Y: 0}, world.East: {X: 1, Y: 0}, world.North: {X: 0, Y: -1}}
@@ -70,10 +72,13 @@ type Game struct {
 	pushes int
 	// helped are the helps of the tick.
 	helped Input
+	// started is the checkpoint or mark at which the player is just now, having reached it or come
+	// back to it; refusing the piece that has just refused something.
+	started, refusing world.ID
 	state
 }
 
-// A beginning says where a game began: at a spawn or a checkpoint, or there where a spawn would
+// A beginning says where a game began: at a spawn, checkpoint or mark, or there where a spawn would
 // be, if it is a real one.
 type beginning struct {
 	from world.ID
@@ -123,7 +128,14 @@ type state struct {
 	armed, struck int
 	// went says that the player moved in the last tick, or let time pass.
 	went bool
-	lens lens
+	// items are what the player has, sorted by item.
+	items []world.Stock
+	// refused is the piece that has told the player what they lack and at which they still are, 0
+	// for none.
+	refused world.ID
+	// assisted says that a help was on at some time.
+	assisted bool
+	lens     lens
 }
 
 // New begins a game on d.
@@ -134,6 +146,7 @@ func New(d *world.Document, start Start) (*Game, error) {
 	if err := g.begin(start); err != nil {
 		return nil, err
 	}
+	g.pack()
 	g.follow()
 	return g, nil
 }
@@ -147,7 +160,7 @@ func (g *Game) begin(start Start) error {
 				g.tell(Elsewhere)
 			}
 			g.set(m, c)
-			g.began = g.checkpointAt(start.Cell)
+			g.began = g.startAt(start.Cell)
 			return nil
 		}
 		g.tell(AtSpawn)
@@ -162,15 +175,19 @@ func (g *Game) begin(start Start) error {
 	return nil
 }
 
-// checkpointAt is the beginning at a checkpoint in a cell of the map, if one is there.
-func (g *Game) checkpointAt(c grid.Point) beginning {
+// startAt is the beginning at a checkpoint or mark in a cell of the map, if one is there.
+func (g *Game) startAt(c grid.Point) beginning {
 	for _, p := range g.ground.Map.Pieces {
-		if p.Type == world.Checkpoint && g.doc.Project.Lattice().CellAt(p.Foot) == c {
+		if isStart(p.Type) && g.doc.Project.Lattice().CellAt(p.Foot) == c {
 			return beginning{p.ID, true}
 		}
 	}
 	return beginning{}
 }
+
+// isStart reports whether a play can begin at pieces of a type, beside the spawn, so that it can be
+// kept.
+func isStart(of world.ID) bool { return of == world.Checkpoint || of == world.Mark }
 
 // spawn is the spawn of the project and its map, nil for none.
 func (g *Game) spawn() (*world.Map, *world.Piece) {
@@ -188,7 +205,6 @@ func (g *Game) spawn() (*world.Map, *world.Piece) {
 func (g *Game) look(d *world.Document) {
 	g.doc, g.grounds = d, map[world.ID]*body.Ground{}
 	g.moves = d.Played()
-	g.drive = body.NewDrive(d.Project.Lattice(), g.moves)
 }
 
 // sizeOn is the player's body on a map.
@@ -200,6 +216,8 @@ func (g *Game) sizeOn(m *world.Map) body.Size {
 func (g *Game) stand(m *world.Map) {
 	g.mapID, g.ground, g.size = m.ID, g.groundOf(m), g.sizeOn(m)
 	g.edge = g.ground.Lattice.Box(m.Bounds)
+	g.moves = g.doc.Played().On(m)
+	g.drive = body.NewDrive(g.ground.Lattice, g.moves)
 	g.areasHere()
 	g.meet()
 }
@@ -295,7 +313,8 @@ func (g *Game) Tick(in Input) {
 		return
 	}
 	g.tick++
-	g.helped = in & helps
+	g.helped, g.started, g.refusing = in&helps, 0, 0
+	g.assisted = g.assisted || g.helped != 0
 	if g.drifting && in&Through == 0 {
 		g.settle()
 	}
@@ -342,6 +361,7 @@ func (g *Game) Tick(in Input) {
 		next := cell.Add(ahead[g.facing])
 		g.touch(grid.Rect{X: next.X, Y: next.Y, W: 1, H: 1})
 	}
+	g.refused = g.refusing
 	g.suffer()
 	g.follow()
 }
@@ -398,6 +418,7 @@ func (g *Game) leave() {
 func (g *Game) comeBack() {
 	if g.ground.Fits(g.size, g.entered) {
 		g.put(g.entered)
+		g.started = g.checkpoint
 	} else {
 		g.toNearest(g.entered.Cell(g.doc.Project.Lattice()))
 	}

@@ -5,6 +5,7 @@ import (
 	"slices"
 	"sort"
 
+	"azzel/core/limit"
 	"azzel/core/world"
 )
 
@@ -31,24 +32,30 @@ type Recording struct {
 	// inputs are what was held in the ticks after the first moment.
 	inputs  []Input
 	moments []moment
-	// trace and marks are what a replay of all that was played has, from the first tick on.
-	trace []byte
-	marks []world.Mark
+	// trace and samples are what a replay of all that is recorded has.
+	trace   []byte
+	samples []world.Sample
 }
 
 // A moment is the state after a tick, and the document from there on.
 type moment struct {
 	state state
 	doc   *world.Document
-	// changed says that the document was another one before.
-	changed bool
+	// changed says that the document was another one before, brought that the player was brought
+	// here by who tests.
+	changed, brought bool
+	// began says whether a play that is kept can begin here, and where that is.
+	began beginning
 }
+
+// cut reports whether what follows does not follow from what was before by playing alone.
+func (m *moment) cut() bool { return m.changed || m.brought }
 
 // Record begins to record a game that has just begun. The game must not be used otherwise
 // afterwards.
 func Record(g *Game) *Recording {
 	r := &Recording{game: g, doc: g.doc}
-	r.keep(false)
+	r.keep(moment{began: g.began})
 	return r
 }
 
@@ -75,8 +82,10 @@ func (r *Recording) Changes() []int {
 	return ticks
 }
 
-func (r *Recording) keep(changed bool) {
-	r.moments = append(r.moments, moment{r.game.state.clone(), r.game.doc, changed})
+// keep keeps the state that is shown as a moment.
+func (r *Recording) keep(m moment) {
+	m.state, m.doc = r.game.state.clone(), r.game.doc
+	r.moments = append(r.moments, m)
 }
 
 // Tick plays on by a tick. What had been played after the tick that is shown is forgotten.
@@ -87,44 +96,80 @@ func (r *Recording) Tick(in Input) {
 	}
 	r.forget()
 	if last := r.moments[len(r.moments)-1]; r.Now()-last.state.tick >= keptEvery {
-		r.keep(false)
+		r.keep(moment{})
 	}
 	r.inputs = append(r.inputs, in)
 	r.game.Tick(in)
-	if r.First() == 0 {
-		r.trace = append(r.trace, r.game.trace())
-		if r.Now()%world.MarkTicks == 0 {
-			r.marks = append(r.marks, r.game.mark())
-		}
+	r.trace = append(r.trace, r.game.trace())
+	if r.Now()%world.SampleTicks == 0 {
+		r.samples = append(r.samples, r.game.sample())
+	}
+	if r.game.started != 0 && !r.game.assisted && r.Now()-r.lastStart() >= startsApart {
+		r.keep(moment{began: beginning{r.game.started, true}})
 	}
 	r.trim()
+}
+
+// startsApart is how many ticks lie at least between two places where a play that is kept could
+// begin, so that there are not too many.
+const startsApart = TicksPerSecond
+
+// lastStart is the latest tick at which a play that is kept could begin, or long ago.
+func (r *Recording) lastStart() int {
+	for i := len(r.moments) - 1; i >= 0; i-- {
+		if r.moments[i].began.real {
+			return r.moments[i].state.tick
+		}
+	}
+	return -startsApart
+}
+
+// Bring sets the player down on a mark, or as near to it as there is room, at the tick that is shown.
+// It is a help, but a play that is kept can begin there.
+func (r *Recording) Bring(mark world.ID) error {
+	m, p := r.doc.Piece(mark)
+	if p == nil || p.Type != world.Mark {
+		return world.ErrGone
+	}
+	g := r.game
+	to, ok := g.groundOf(m).Nearest(g.sizeOn(m), g.doc.Project.Lattice().CellAt(p.Foot), -1)
+	if !ok {
+		return fmt.Errorf("there is no room near %s: make some, then go there", m.Name)
+	}
+	r.forget()
+	g.events = g.events[:0]
+	g.finished, g.drifting, g.lifted = false, false, 0
+	g.set(m, to)
+	g.follow()
+	r.change(moment{brought: true, began: beginning{mark, !g.assisted}})
+	r.trim()
+	return nil
 }
 
 // forget cuts off what was played after the tick that is shown.
 func (r *Recording) forget() {
 	now := r.Now()
 	if now < r.Last() {
-		r.inputs = r.inputs[:now-r.First()]
-		if r.First() == 0 {
-			r.trace, r.marks = r.trace[:now], r.marks[:now/world.MarkTicks]
-		}
+		r.inputs, r.trace = r.inputs[:now-r.First()], r.trace[:now-r.First()]
+		r.samples = r.samples[:now/world.SampleTicks-r.First()/world.SampleTicks]
 		n := sort.Search(len(r.moments), func(i int) bool { return r.moments[i].state.tick > now })
 		clear(r.moments[n:])
 		r.moments = r.moments[:n]
 	}
 	// The document may have been changed while an earlier tick was shown.
 	if r.moments[len(r.moments)-1].doc != r.doc {
-		r.change()
+		r.change(moment{changed: true})
 	}
 }
 
-// change keeps the state that is shown as the one after a change of the document. Of more
-// changes after the same tick the last one counts.
-func (r *Recording) change() {
+// change keeps the state that is shown as the one after a change. Of more changes after the same
+// tick the last one counts.
+func (r *Recording) change(m moment) {
 	if n := len(r.moments) - 1; n > 0 && r.moments[n].state.tick == r.Now() {
+		m.changed = m.changed || r.moments[n].changed
 		r.moments = r.moments[:n]
 	}
-	r.keep(true)
+	r.keep(m)
 }
 
 // trim forgets what lies too far back.
@@ -136,13 +181,11 @@ func (r *Recording) trim() {
 	if n == 0 {
 		return
 	}
-	gone := r.moments[n].state.tick - r.First()
+	first := r.First()
+	gone := r.moments[n].state.tick - first
 	r.moments = slices.Delete(r.moments, 0, n)
-	r.inputs = append(r.inputs[:0], r.inputs[gone:]...)
-	if gone > 0 {
-		// Nothing that begins later can be kept.
-		r.trace, r.marks = nil, nil
-	}
+	r.inputs, r.trace = slices.Delete(r.inputs, 0, gone), slices.Delete(r.trace, 0, gone)
+	r.samples = slices.Delete(r.samples, 0, r.First()/world.SampleTicks-first/world.SampleTicks)
 }
 
 // SetDocument goes on with another document, from the tick that is shown. See
@@ -168,7 +211,7 @@ func (r *Recording) SetDocument(d *world.Document) error {
 	}
 	r.doc = d
 	if r.Now() == r.Last() {
-		r.change()
+		r.change(moment{changed: true})
 		r.trim()
 	}
 	return nil
@@ -188,13 +231,40 @@ func (r *Recording) Go(tick int) error {
 	return r.game.SetDocument(r.doc)
 }
 
-// before is the last moment up to a tick at which the document was the one it began with.
-func (r *Recording) before(tick int) int {
-	n := 0
-	for n+1 < len(r.moments) && r.moments[n+1].state.tick <= tick && !r.moments[n+1].changed {
+// before is the last moment up to a tick that follows from moment n by playing alone.
+func (r *Recording) before(n, tick int) int {
+	for n+1 < len(r.moments) && r.moments[n+1].state.tick <= tick && !r.moments[n+1].cut() {
 		n++
 	}
 	return n
+}
+
+// start is the first moment from which what was played up to a tick follows by playing alone, and
+// from which it can be kept.
+func (r *Recording) start(tick int) (int, error) {
+	found, why := -1, ErrNotFromStart
+	if r.First() > 0 {
+		why = ErrTooLong
+	}
+	for i := range r.moments {
+		m := &r.moments[i]
+		if m.state.tick >= tick {
+			break
+		}
+		if m.cut() {
+			found, why = -1, ErrNotFromStart
+			if m.changed {
+				why = ErrChanged
+			}
+		}
+		if m.began.real && (found < 0 || tick-r.moments[found].state.tick > limit.ReplayTicks) {
+			found = i
+		}
+	}
+	if found >= 0 {
+		why = nil
+	}
+	return found, why
 }
 
 // restore shows a tick as it was when it was played on from a moment, on the document of then.
@@ -218,6 +288,6 @@ func (r *Recording) restore(n, tick int) {
 // clone shares nothing with s that a game changes.
 func (s state) clone() state {
 	s.taken = slices.Clone(s.taken)
-	s.things, s.shots, s.fallen = slices.Clone(s.things), slices.Clone(s.shots), slices.Clone(s.fallen)
+	s.things, s.shots, s.fallen, s.items = slices.Clone(s.things), slices.Clone(s.shots), slices.Clone(s.fallen), slices.Clone(s.items)
 	return s
 }

@@ -17,11 +17,11 @@ const Rules = stateVersion
 // Reasons why what was played can't be kept.
 var (
 	// ErrNotFromStart is given for a play that began anywhere.
-	ErrNotFromStart = errors.New("only a play that began at the spawn or on a checkpoint can be kept: begin there, and play it again")
-	// ErrChanged is given where the document was changed on the way.
-	ErrChanged = errors.New("the project was changed during this play: go back to before that, or begin once more to keep it")
+	ErrNotFromStart = errors.New("only what began at the spawn, a checkpoint or a mark can be kept: begin at one, or play on from one")
+	// ErrChanged is given where the document was changed since the last start.
+	ErrChanged = errors.New("the project was changed during this play: go back to before that, or play on from a checkpoint, and keep what comes after")
 	// ErrTooLong is given for a play whose beginning is not recorded any more.
-	ErrTooLong = errors.New("only the first ten minutes of a play can be kept: begin once more")
+	ErrTooLong = errors.New("only the last ten minutes of a play can be kept, and no checkpoint was reached in them: play on from one, or begin once more")
 	// ErrNothingPlayed is given for a play that has only just begun.
 	ErrNothingPlayed = errors.New("nothing has been played yet: play, then keep it")
 	// ErrHelped is given for a play in which a help was on.
@@ -30,15 +30,15 @@ var (
 	ErrStartGone = errors.New("the place where it began is not in this project: it was deleted, or the replay is of another project")
 )
 
-// mark is how the game stands.
-func (g *Game) mark() world.Mark {
+// sample is how the game stands.
+func (g *Game) sample() world.Sample {
 	w := pack.Writer{}
 	for i := range g.things {
 		g.things[i].encode(&w)
 	}
 	h := fnv.New32a()
 	h.Write(w.Bytes)
-	return world.Mark{Map: g.mapID, X: g.place.X, Y: g.place.Y, Health: max(0, g.moves.Health-g.harm), Taken: len(g.taken), Finished: g.finished, Moving: h.Sum32()}
+	return world.Sample{Map: g.mapID, X: g.place.X, Y: g.place.Y, Health: max(0, g.moves.Health-g.harm), Taken: len(g.taken), Finished: g.finished, Moving: h.Sum32()}
 }
 
 // trace is a byte that depends on where the player is and how they are.
@@ -58,22 +58,25 @@ func (g *Game) Hash() uint64 {
 	return h.Sum64()
 }
 
-// Kept is what was played up to the tick that is shown, to be kept under a name: as it was
-// before the document was changed, if it was changed since. The errors say why that can't be.
+// Kept is what was played up to the tick that is shown, to be kept under a name: from the first
+// place on at which a play can begin and after which the document was not changed. The errors say
+// why that can't be.
 func (r *Recording) Kept(name string) (*world.Replay, error) {
-	n := r.Now()
-	switch changes := r.Changes(); {
-	case !r.game.began.real:
-		return nil, ErrNotFromStart
-	case r.First() > 0:
-		return nil, ErrTooLong
-	case n == 0:
+	now := r.Now()
+	if now == r.First() {
 		return nil, ErrNothingPlayed
-	case len(changes) > 0 && changes[0] < n:
-		return nil, ErrChanged
 	}
-	kept := &world.Replay{Name: name, From: r.game.began.from, Rules: Rules, Chance: r.game.chance, Trace: slices.Clone(r.trace[:n])}
-	for _, in := range r.inputs[:n] {
+	n, err := r.start(now)
+	if err != nil {
+		return nil, err
+	}
+	m := &r.moments[n]
+	began := m.state.tick
+	kept := &world.Replay{Name: name, From: m.began.from, Rules: Rules, Chance: m.state.chance, Trace: slices.Clone(r.trace[began-r.First() : now-r.First()])}
+	if began > 0 || m.brought {
+		kept.State, kept.Began = m.state.played(), began
+	}
+	for _, in := range r.inputs[began-r.First() : now-r.First()] {
 		if in&helps != 0 {
 			return nil, ErrHelped
 		}
@@ -84,9 +87,11 @@ func (r *Recording) Kept(name string) (*world.Replay, error) {
 		}
 	}
 	// The state at its end is that on the document that it was played on.
-	r.restore(r.before(n), n)
-	kept.End, kept.Marks = r.game.Hash(), append(slices.Clone(r.marks[:n/world.MarkTicks]), r.game.mark())
-	if err := r.Go(n); err != nil {
+	r.restore(r.before(n, now), now)
+	kept.End = r.game.Hash()
+	first := r.First() / world.SampleTicks
+	kept.Samples = append(slices.Clone(r.samples[began/world.SampleTicks-first:now/world.SampleTicks-first]), r.game.sample())
+	if err := r.Go(now); err != nil {
 		return nil, err
 	}
 	return kept, kept.Check()
@@ -115,6 +120,9 @@ func (h *Hands) Next() (in Input, ok bool) {
 
 // NewFor begins a game where a replay began.
 func NewFor(d *world.Document, r *world.Replay) (*Game, error) {
+	if len(r.State) > 0 {
+		return resume(d, r)
+	}
 	start := Start{Chance: r.Chance}
 	if r.From == 0 {
 		return New(d, start)
@@ -125,7 +133,7 @@ func NewFor(d *world.Document, r *world.Replay) (*Game, error) {
 		case p == nil:
 		case p.Type == world.Spawn:
 			return New(d, start)
-		case p.Type == world.Checkpoint:
+		case isStart(p.Type):
 			start.Map, start.Cell = m.ID, d.Project.Lattice().CellAt(p.Foot)
 			return New(d, start)
 		}
@@ -151,11 +159,11 @@ type Outcome struct {
 	Finished, Before bool
 	// Same says that the whole state at the end is as it was.
 	Same bool
-	// Parts says that it went otherwise: from a tick on, with the player being at Mark, and
+	// Parts says that it went otherwise: from a tick of it on, with the game standing as At, and
 	// what was different in words.
 	Parts bool
 	Tick  int
-	Mark  world.Mark
+	At    world.Sample
 	What  string
 }
 
@@ -168,7 +176,7 @@ func NewRerun(d *world.Document, r *world.Replay) (*Rerun, error) {
 	if err != nil {
 		return nil, err
 	}
-	return &Rerun{replay: r, game: g, hands: NewHands(r), outcome: Outcome{Before: r.Marks[len(r.Marks)-1].Finished}}, nil
+	return &Rerun{replay: r, game: g, hands: NewHands(r), outcome: Outcome{Before: r.Samples[len(r.Samples)-1].Finished}}, nil
 }
 
 // Step plays at most so many ticks, and reports whether it is done.
@@ -184,8 +192,8 @@ func (r *Rerun) Step(ticks int) bool {
 		if r.game.trace() != r.replay.Trace[r.tick-1] {
 			r.part("")
 		}
-		if r.tick%world.MarkTicks == 0 {
-			r.compare(r.replay.Marks[r.tick/world.MarkTicks-1])
+		if at := r.replay.Began + r.tick; at%world.SampleTicks == 0 {
+			r.compare(r.replay.Samples[at/world.SampleTicks-r.replay.Began/world.SampleTicks-1])
 		}
 	}
 	return false
@@ -201,25 +209,25 @@ func (r *Rerun) Game() *Game { return r.game }
 func (r *Rerun) part(what string) {
 	o := &r.outcome
 	if !o.Parts {
-		o.Parts, o.Tick, o.Mark = true, r.tick, r.game.mark()
+		o.Parts, o.Tick, o.At = true, r.tick, r.game.sample()
 	}
 	if o.What == "" {
 		o.What = what
 	}
 }
 
-// compare notes what is otherwise than a mark says.
-func (r *Rerun) compare(was world.Mark) {
+// compare notes what is otherwise than a sample says.
+func (r *Rerun) compare(was world.Sample) {
 	if r.outcome.What != "" {
 		return
 	}
-	if what := differs(r.game, was, r.game.mark()); what != "" {
+	if what := differs(r.game, was, r.game.sample()); what != "" {
 		r.part(what)
 	}
 }
 
 func (r *Rerun) end() {
-	last := r.replay.Marks[len(r.replay.Marks)-1]
+	last := r.replay.Samples[len(r.replay.Samples)-1]
 	r.compare(last)
 	o := &r.outcome
 	o.Ticks, o.Finished = r.tick, r.game.finished
@@ -231,8 +239,8 @@ func (r *Rerun) end() {
 	}
 }
 
-// differs says in words what is different between two marks, the first of them from a replay.
-func differs(g *Game, was, is world.Mark) string {
+// differs says in words what is different between two samples, the first of them from a replay.
+func differs(g *Game, was, is world.Sample) string {
 	switch {
 	case was.Map != is.Map:
 		name := "a map that is gone"

@@ -93,7 +93,7 @@ func TestReplayParts(t *testing.T) {
 			}
 		}
 		switch {
-		case first == 0 && o.Parts && o.Tick%world.MarkTicks != 0 && o.Tick != o.Ticks:
+		case first == 0 && o.Parts && o.Tick%world.SampleTicks != 0 && o.Tick != o.Ticks:
 			t.Errorf("world %d: parts at tick %d, and the player is nowhere else: %s", seed, o.Tick, o)
 		case first > 0 && !o.Parts:
 			t.Errorf("world %d: parts at tick %d, which is not seen", seed, first)

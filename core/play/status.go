@@ -97,10 +97,10 @@ func fit(at, length, from, room int) int {
 
 const (
 	stateTag     = 'P'
-	stateVersion = 5
+	stateVersion = 6
 )
 
-// Snapshot is the whole state as canonical bytes, version 5.
+// Snapshot is the whole state as canonical bytes, version 6.
 func (g *Game) Snapshot() []byte {
 	w := pack.Writer{Bytes: g.played()}
 	g.lens.encode(&w)
@@ -108,48 +108,55 @@ func (g *Game) Snapshot() []byte {
 }
 
 // played is the state without the camera, which changes nothing in play.
-func (g *Game) played() []byte {
+func (s *state) played() []byte {
 	w := pack.Writer{Bytes: []byte{stateTag, stateVersion}}
-	w.Int(g.tick)
-	w.Uint(uint64(g.mapID))
-	w.Int(g.place.X)
-	w.Int(g.place.Y)
-	w.Int(g.entered.X)
-	w.Int(g.entered.Y)
-	w.Uint(uint64(g.facing))
-	w.Uint(uint64(g.way))
-	w.Uint(uint64(g.through))
-	w.Uint(uint64(g.checkpoint))
-	w.Bool(g.finished)
-	w.Bool(g.used)
-	for _, n := range []int{g.motion.VX, g.motion.VY, g.motion.RestX, g.motion.RestY, int(g.motion.Mode), g.motion.Left, g.motion.Asked, g.goal.X, g.goal.Y, g.harm, g.safe} {
+	w.Int(s.tick)
+	w.Uint(uint64(s.mapID))
+	w.Int(s.place.X)
+	w.Int(s.place.Y)
+	w.Int(s.entered.X)
+	w.Int(s.entered.Y)
+	w.Uint(uint64(s.facing))
+	w.Uint(uint64(s.way))
+	w.Uint(uint64(s.through))
+	w.Uint(uint64(s.checkpoint))
+	w.Bool(s.finished)
+	w.Bool(s.used)
+	for _, n := range []int{s.motion.VX, s.motion.VY, s.motion.RestX, s.motion.RestY, int(s.motion.Mode), s.motion.Left, s.motion.Asked, s.goal.X, s.goal.Y, s.harm, s.safe} {
 		w.Int(n)
 	}
-	for _, yes := range []bool{g.motion.Rising, g.motion.Thrown, g.jumped, g.stepping, g.drifting, g.went} {
+	for _, yes := range []bool{s.motion.Rising, s.motion.Thrown, s.jumped, s.stepping, s.drifting, s.went} {
 		w.Bool(yes)
 	}
-	w.Uint(g.seed)
-	w.Uint(g.chance)
-	w.Uint(uint64(g.lifted))
-	w.Uint(uint64(g.shoved))
-	for _, n := range []int{g.came, g.armed, g.struck} {
+	w.Uint(s.seed)
+	w.Uint(s.chance)
+	w.Uint(uint64(s.lifted))
+	w.Uint(uint64(s.shoved))
+	for _, n := range []int{s.came, s.armed, s.struck} {
 		w.Int(n)
 	}
-	w.Uint(uint64(len(g.fallen)))
-	for _, id := range g.fallen {
+	w.Uint(uint64(len(s.fallen)))
+	for _, id := range s.fallen {
 		w.Uint(uint64(id))
 	}
-	w.Uint(uint64(len(g.shots)))
-	for _, s := range g.shots {
-		s.encode(&w)
+	w.Uint(uint64(len(s.shots)))
+	for _, f := range s.shots {
+		f.encode(&w)
 	}
-	w.Uint(uint64(len(g.things)))
-	for _, t := range g.things {
+	w.Uint(uint64(len(s.things)))
+	for _, t := range s.things {
 		t.encode(&w)
 	}
-	w.Uint(uint64(len(g.taken)))
-	for _, id := range g.taken {
+	w.Uint(uint64(len(s.taken)))
+	for _, id := range s.taken {
 		w.Uint(uint64(id))
 	}
+	w.Uint(uint64(len(s.items)))
+	for _, had := range s.items {
+		w.Uint(uint64(had.Item))
+		w.Int(had.Count)
+	}
+	w.Uint(uint64(s.refused))
+	w.Bool(s.assisted)
 	return w.Bytes
 }

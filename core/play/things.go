@@ -274,8 +274,7 @@ func (g *Game) touchThings(fell bool, foot int) {
 			g.hurt(a.acts.Strength)
 		case world.Collectible:
 			// One that was drawn: it is taken like the others.
-			g.take(t.ID)
-			t.Gone = true
+			t.Gone = g.take(t.ID, &a.acts)
 		}
 	}
 }

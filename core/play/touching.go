@@ -18,25 +18,40 @@ func (g *Game) touch(cells grid.Rect) {
 		}
 		switch p.Type {
 		case world.Collectible:
-			g.take(p.ID)
+			g.take(p.ID, &p.Acting)
 		case world.Checkpoint:
 			if at := g.ground.At(c); g.checkpoint != p.ID && g.ground.Fits(g.size, at) {
-				g.entered, g.checkpoint = at, p.ID
+				g.entered, g.checkpoint, g.started = at, p.ID, p.ID
 				g.tell(Reached)
 			}
 		case world.Exit:
-			g.finished = true
-			g.tell(Finished)
+			if g.lets(p) {
+				g.finished = true
+				g.tell(Finished)
+			}
 		}
 	}
 }
 
-// take counts a collectible as taken.
-func (g *Game) take(id world.ID) {
-	if i, taken := slices.BinarySearch(g.taken, id); !taken {
-		g.taken = slices.Insert(g.taken, i, id)
-		g.tell(Took)
+// take counts a collectible as taken, and gives what it gives. It reports whether it is gone:
+// who has no room for that leaves it.
+func (g *Game) take(id world.ID, is *world.Acting) bool {
+	i, taken := slices.BinarySearch(g.taken, id)
+	if taken {
+		return true
 	}
+	gives := g.doc.Item(is.Item)
+	switch {
+	case gives == nil:
+		g.tell(Took)
+	case !g.give(gives, is.Wanted()):
+		g.refuse(id, fullOf(gives))
+		return false
+	default:
+		g.tell(tookItem(gives, is.Wanted()))
+	}
+	g.taken = slices.Insert(g.taken, i, id)
+	return true
 }
 
 // cross takes the crossing whose doorway is at c, or ahead if one uses it.

@@ -78,6 +78,9 @@ type Acting struct {
 	// Track is what it follows, Area where it stays; 0 for none.
 	Track ID `json:"track,omitempty"`
 	Area  ID `json:"area,omitempty"`
+	// Item is what a collectible gives or an exit needs, 0 for nothing; Amount how many, 0 for one.
+	Item   ID  `json:"item,omitempty"`
+	Amount int `json:"amount,omitempty"`
 	// Who is the character that it is, 0 for nobody in particular. All pieces that are the same
 	// character share its name, its looks and its body, and are gone together.
 	Who ID `json:"who,omitempty"`
@@ -144,6 +147,8 @@ const (
 	FieldArea
 	FieldRest
 	FieldWho
+	FieldItem
+	FieldAmount
 )
 
 var actingFields = []field[Piece]{
@@ -161,6 +166,8 @@ var actingFields = []field[Piece]{
 	idField(FieldArea, func(p *Piece) *ID { return &p.Area }),
 	intsField(FieldRest, func(p *Piece) *int { return &p.Rest }),
 	idField(FieldWho, func(p *Piece) *ID { return &p.Who }),
+	idField(FieldItem, func(p *Piece) *ID { return &p.Item }),
+	intsField(FieldAmount, func(p *Piece) *int { return &p.Amount }),
 }
 
 // oddsField is all weights together.
@@ -218,6 +225,7 @@ var actingTerms = [...]struct {
 	{"most", "how many there may be at once", 0, limit.Emitted, func(a *Acting) *int { return &a.Most }},
 	{"rest", "how long a piece rests, in ticks,", 0, limit.Interval, func(a *Acting) *int { return &a.Rest }},
 	{"bears", "how many hits a piece bears", 0, limit.Bears, func(a *Acting) *int { return &a.Bears }},
+	{"amount", "how many of an item a piece gives or needs", 0, limit.Stack, func(a *Acting) *int { return &a.Amount }},
 	{"looks", "where a piece looks", 0, int(North) + 1, func(a *Acting) *int { return &a.Looks }},
 	{OddsTerm(OddsNothing), "the weight of nothing", 0, limit.Weight, func(a *Acting) *int { return &a.Odds[OddsNothing] }},
 	{OddsTerm(OddsCollectible), "the weight of a collectible", 0, limit.Weight, func(a *Acting) *int { return &a.Odds[OddsCollectible] }},

@@ -264,11 +264,18 @@ func encodeBlock(b *Block, w *pack.Writer) {
 			p.Acting.encode(w)
 		}
 	}
-	if slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.hasMore() }) {
+	items := slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Item != 0 || p.Amount != 0 })
+	if items || slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.hasMore() }) {
 		for _, p := range b.Pieces {
 			for _, n := range p.more() {
 				w.Int(*n)
 			}
+		}
+	}
+	if items {
+		for _, p := range b.Pieces {
+			w.Uint(uint64(p.Item))
+			w.Int(p.Amount)
 		}
 	}
 }
@@ -303,6 +310,11 @@ func decodeBlock(r *pack.Reader) Block {
 			for _, n := range b.Pieces[i].more() {
 				*n = r.Int()
 			}
+		}
+	}
+	if r.Err() == nil && r.Len() > 0 {
+		for i := range b.Pieces {
+			b.Pieces[i].Item, b.Pieces[i].Amount = ID(r.Uint()), r.Int()
 		}
 	}
 	for _, p := range b.Pieces {

@@ -91,6 +91,11 @@ func (d *Document) check(r Ref) error {
 			return d.checkArea(a)
 		}
 		return nil
+	case KindItem:
+		if i := d.Item(r.ID); i != nil {
+			return d.checkItem(i)
+		}
+		return nil
 	case KindCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return d.checkCrossing(c)
@@ -233,6 +238,9 @@ func (d *Document) checkMap(id ID) error {
 	}
 	if err := m.Forces.check(); err != nil {
 		return fmt.Errorf("on %s %w", m.Name, err)
+	}
+	if m.Barred < 0 || m.Barred >= abilityEnd || m.BarredArms < 0 || m.BarredArms >= armEnd {
+		return fmt.Errorf("something is barred on %s that nobody can do", m.Name)
 	}
 	for _, w := range m.Lottery {
 		if w < 0 || w > limit.Weight {
@@ -416,6 +424,9 @@ func (d *Document) checkCharacter(c *Character) error {
 	}
 	if err := c.checkPoses(); err != nil {
 		return fmt.Errorf("the pictures of %s: %w", c.Name, err)
+	}
+	if err := checkStocks(c.Begins); err != nil {
+		return fmt.Errorf("what %s begins with: %w", c.Name, err)
 	}
 	if len(d.Characters) > limit.Characters {
 		return fmt.Errorf("a project has at most %d characters", limit.Characters)

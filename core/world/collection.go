@@ -25,8 +25,8 @@ type collection struct {
 	diff   func(out *Difference, old, now *Document)
 }
 
-// An item says of a sort of thing how it is told apart, sorted and called.
-type item[T any] struct {
+// A listing says of a sort of thing how it is told apart, sorted and called.
+type listing[T any] struct {
 	id   func(*T) *ID
 	name func(*T) string
 	// order is what the list is sorted by: a creation number that is given, if
@@ -35,7 +35,7 @@ type item[T any] struct {
 	numbered bool
 }
 
-func collect[T any](kind Kind, most int, list func(*Document) *[]*T, fields []field[T], is item[T]) collection {
+func collect[T any](kind Kind, most int, list func(*Document) *[]*T, fields []field[T], is listing[T]) collection {
 	ref := func(t *T) Ref { return Ref{Kind: kind, ID: *is.id(t)} }
 	return collection{
 		kind: kind, most: most,
@@ -95,28 +95,30 @@ func collect[T any](kind Kind, most int, list func(*Document) *[]*T, fields []fi
 // tilesets come before the maps that are made of them, the others after. Where they
 // stand in this order they stand in a document's encoding.
 var tilesets = collect(KindTileset, limit.Tilesets, func(d *Document) *[]*Tileset { return &d.Tilesets }, tilesetFields,
-	item[Tileset]{func(t *Tileset) *ID { return &t.ID }, func(t *Tileset) string { return t.Name }, func(t *Tileset) *int { return &t.First }, false})
+	listing[Tileset]{func(t *Tileset) *ID { return &t.ID }, func(t *Tileset) string { return t.Name }, func(t *Tileset) *int { return &t.First }, false})
 
 var collections = []collection{
 	tilesets,
 	collect(KindCrossing, limit.Crossings, func(d *Document) *[]*Crossing { return &d.Crossings }, crossingFields,
-		item[Crossing]{func(c *Crossing) *ID { return &c.ID }, func(c *Crossing) string { return c.Name }, func(c *Crossing) *int { return &c.Number }, true}),
+		listing[Crossing]{func(c *Crossing) *ID { return &c.ID }, func(c *Crossing) string { return c.Name }, func(c *Crossing) *int { return &c.Number }, true}),
 	collect(KindMedley, limit.Medleys, func(d *Document) *[]*Medley { return &d.Medleys }, medleyFields,
-		item[Medley]{func(m *Medley) *ID { return &m.ID }, func(m *Medley) string { return m.Name }, func(m *Medley) *int { return &m.Number }, true}),
+		listing[Medley]{func(m *Medley) *ID { return &m.ID }, func(m *Medley) string { return m.Name }, func(m *Medley) *int { return &m.Number }, true}),
 	collect(KindCharacter, limit.Characters, func(d *Document) *[]*Character { return &d.Characters }, characterFields,
-		item[Character]{func(c *Character) *ID { return &c.ID }, func(c *Character) string { return c.Name }, func(c *Character) *int { return &c.Number }, true}),
+		listing[Character]{func(c *Character) *ID { return &c.ID }, func(c *Character) string { return c.Name }, func(c *Character) *int { return &c.Number }, true}),
 	collect(KindBond, limit.Bonds, func(d *Document) *[]*Bond { return &d.Bonds }, bondFields,
-		item[Bond]{func(b *Bond) *ID { return &b.ID }, func(b *Bond) string { return b.Name }, func(b *Bond) *int { return &b.Number }, true}),
+		listing[Bond]{func(b *Bond) *ID { return &b.ID }, func(b *Bond) string { return b.Name }, func(b *Bond) *int { return &b.Number }, true}),
 	collect(KindPatch, limit.Patches, func(d *Document) *[]*Patch { return &d.Patches }, patchFields,
-		item[Patch]{func(p *Patch) *ID { return &p.ID }, func(p *Patch) string { return p.Name }, func(p *Patch) *int { return &p.Number }, true}),
+		listing[Patch]{func(p *Patch) *ID { return &p.ID }, func(p *Patch) string { return p.Name }, func(p *Patch) *int { return &p.Number }, true}),
 	collect(KindProperty, limit.Properties, func(d *Document) *[]*Property { return &d.Properties }, propertyFields,
-		item[Property]{func(p *Property) *ID { return &p.ID }, func(p *Property) string { return p.Name }, func(p *Property) *int { return &p.Number }, true}),
+		listing[Property]{func(p *Property) *ID { return &p.ID }, func(p *Property) string { return p.Name }, func(p *Property) *int { return &p.Number }, true}),
 	collect(KindReplay, limit.Replays, func(d *Document) *[]*Replay { return &d.Replays }, replayFields,
-		item[Replay]{func(r *Replay) *ID { return &r.ID }, func(r *Replay) string { return r.Name }, func(r *Replay) *int { return &r.Number }, true}).from(4),
+		listing[Replay]{func(r *Replay) *ID { return &r.ID }, func(r *Replay) string { return r.Name }, func(r *Replay) *int { return &r.Number }, true}).from(4),
 	collect(KindTrack, limit.Tracks, func(d *Document) *[]*Track { return &d.Tracks }, trackFields,
-		item[Track]{func(t *Track) *ID { return &t.ID }, func(t *Track) string { return t.Name }, func(t *Track) *int { return &t.Number }, true}).from(5),
+		listing[Track]{func(t *Track) *ID { return &t.ID }, func(t *Track) string { return t.Name }, func(t *Track) *int { return &t.Number }, true}).from(5),
 	collect(KindArea, limit.Areas, func(d *Document) *[]*Area { return &d.Areas }, areaFields,
-		item[Area]{func(a *Area) *ID { return &a.ID }, func(a *Area) string { return a.Name }, func(a *Area) *int { return &a.Number }, true}).from(5),
+		listing[Area]{func(a *Area) *ID { return &a.ID }, func(a *Area) string { return a.Name }, func(a *Area) *int { return &a.Number }, true}).from(5),
+	collect(KindItem, limit.Items, func(d *Document) *[]*Item { return &d.Items }, itemFields,
+		listing[Item]{func(i *Item) *ID { return &i.ID }, func(i *Item) string { return i.Name }, func(i *Item) *int { return &i.Number }, true}).from(6),
 }
 
 // from says since which version of the encoding a collection is there.

@@ -63,6 +63,8 @@ type Document struct {
 	// Tracks and Areas are sorted by number.
 	Tracks []*Track
 	Areas  []*Area
+	// Items are sorted by number.
+	Items []*Item
 	// bonds finds the bond of a tile.
 	bonds *bondIndex
 	// next is the creation number that comes next.
@@ -170,6 +172,9 @@ type Map struct {
 	// Forces are what acts on all that moves here, Lottery the odds of lottery pieces.
 	Forces
 	Lottery Odds
+	// Barred are the abilities and BarredArms the arms that nobody has here.
+	Barred     Ability
+	BarredArms Arm
 	// PlayerLayer is the layer in which the walking figure stands.
 	PlayerLayer ID
 	// Layers go from the lowest to the topmost.
@@ -260,6 +265,8 @@ type Character struct {
 	FootX, FootY int
 	// Poses say what the frames show.
 	Poses []Pose
+	// Begins is what they have when play begins, each item once.
+	Begins []Stock
 }
 
 // Leads reports whether one can go in at the given end.

@@ -12,12 +12,12 @@ import (
 const (
 	documentTag = 'D'
 	// Version 2 has bonds and properties of the project's own, version 3 patches, version 4
-	// replays, version 5 tracks and areas. From version 3 on all are read.
-	documentVersion, oldestVersion = 5, 3
+	// replays, version 5 tracks and areas, version 6 items. From version 3 on all are read.
+	documentVersion, oldestVersion = 6, 3
 )
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
-// version 5.
+// version 6.
 func (d *Document) Encode() []byte {
 	w := &pack.Writer{Bytes: []byte{documentTag, documentVersion}}
 	w.Int(d.next)

@@ -33,6 +33,7 @@ const (
 	KindReplay    Kind = 12
 	KindTrack     Kind = 13
 	KindArea      Kind = 14
+	KindItem      Kind = 15
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else

@@ -69,6 +69,9 @@ type Movement struct {
 	Arms Arm
 	// BodyW and BodyH are the size of the body in pixels, in side-view.
 	BodyW, BodyH int
+	// AboveW and AboveH are the size of the body in pixels as it is seen from above: its width,
+	// and how far it reaches up from the foot.
+	AboveW, AboveH int
 }
 
 // UsualMovement is what the values of 0 stand for, but for the body, which follows from the
@@ -102,6 +105,8 @@ var terms = [...]term{
 	{FieldMovement + 13, "arms", 0, int(armEnd) - 1, func(m *Movement) *int { return (*int)(&m.Arms) }},
 	{FieldMovement + 11, "body width", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.BodyW }},
 	{FieldMovement + 12, "body height", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.BodyH }},
+	{FieldMovement + 14, "width from above", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.AboveW }},
+	{FieldMovement + 15, "depth from above", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.AboveH }},
 }
 
 // Filled is m with the usual values where it has none.
@@ -117,6 +122,13 @@ func (m Movement) Filled() Movement {
 
 // Can reports whether somebody has an ability.
 func (m Movement) Can(a Ability) bool { return m.Cannot&a == 0 }
+
+// On is how somebody moves on a map: without what is barred there.
+func (m Movement) On(at *Map) Movement {
+	m.Cannot |= at.Barred
+	m.Arms &^= at.BarredArms
+	return m
+}
 
 // With sets a value by the name it has for the page. An error says in words what the value
 // may be.

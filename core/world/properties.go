@@ -43,6 +43,7 @@ const (
 	FieldOwn         Field = 14
 	FieldHere        Field = 15
 	FieldLottery     Field = 16
+	FieldBarred      Field = 17
 )
 
 // Properties of layers.
@@ -110,6 +111,7 @@ var mapFields = []field[Map]{
 	ownField(FieldOwn, func(m *Map) **tiles.Own { return &m.Own }),
 	forcesField(FieldHere, func(m *Map) *Forces { return &m.Forces }),
 	oddsField(FieldLottery, func(m *Map) *Odds { return &m.Lottery }),
+	intsField(FieldBarred, func(m *Map) *int { return (*int)(&m.Barred) }, func(m *Map) *int { return (*int)(&m.BarredArms) }),
 }
 
 var layerFields = []field[Layer]{
@@ -155,6 +157,7 @@ var characterFields = append([]field[Character]{
 	hashField(3, func(c *Character) *string { return &c.Strip }),
 	intsField(4, func(c *Character) *int { return &c.W }, func(c *Character) *int { return &c.H }),
 	intsField(FieldNumber, func(c *Character) *int { return &c.Number }),
+	stocksField(FieldBegins, func(c *Character) *[]Stock { return &c.Begins }),
 }, append(poseFields, movementFields()...)...)
 
 var medleyFields = []field[Medley]{

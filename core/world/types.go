@@ -39,18 +39,21 @@ const (
 	// Out of an Emitter something comes every so often; a Lottery piece is drawn when play begins.
 	Emitter ID = 11
 	Lottery ID = 12
+	// Mark is a named spot.
+	Mark ID = 13
 )
 
 // Types are the built-in types, in the order in which they are shown.
 var Types = []Type{
 	{Spawn, "Spawn", Ways, "Where play begins. There is one in a project; placing another moves it."},
-	{Exit, "Exit", Ways, "Who walks onto it has finished."},
+	{Exit, "Exit", Ways, "Who walks onto it has finished, if they have what it needs."},
 	{Checkpoint, "Checkpoint", Ways, "Who touched it comes back to here after falling or coming to harm."},
+	{Mark, "Mark", Ways, "A spot with a name: play can begin on it, and who tests can go to it."},
 	{MovingPlatform, "Moving platform", Workings, "Goes to and fro or along a track, carries who stands on it and pushes who is in its way. From above, a raft."},
 	{Spring, "Spring", Workings, "Throws up who comes down on it, in side-view."},
 	{Foe, "Foe", Folk, "Hurts who touches it, and shoots if told to; from the side one can jump on it."},
 	{Hazard, "Hazard", Hazards, "Hurts who touches it."},
-	{Collectible, "Collectible", Things, "Taken by walking over it, and counted."},
+	{Collectible, "Collectible", Things, "Taken by walking over it, and counted; it may give an item."},
 	{Pushable, "Pushable", Workings, "Solid; pushed by walking into it, picked up, thrown and put down."},
 	{Breakable, "Breakable", Workings, "Solid until it was struck, shot or thrown at often enough."},
 	{Emitter, "Emitter", Workings, "Lets something come every so often, by weights."},

@@ -15,7 +15,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 	e := edit.Edit{Label: "a step"}
 	add := func(p ...edit.Part) { e.Parts = append(e.Parts, p...) }
 	places := d.OfMap(m.ID)
-	switch n := a.Rand.IntN(10); {
+	switch n := a.Rand.IntN(12); {
 	case n < 2:
 		t := &world.Track{Name: fmt.Sprintf("Track %d", a.Rand.IntN(9)), Map: m.ID, Points: a.points(d, m), Round: a.Rand.IntN(2) == 0}
 		add(edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: a.IDs.NewID()}, Values: t.Values()})
@@ -42,11 +42,35 @@ func (a Author) place(d *world.Document) edit.Edit {
 		next.Track, next.Area, next.Every, next.Odds = places[0].ID, places[len(places)-1].ID, a.Rand.IntN(90), world.Odds{1, a.Rand.IntN(4)}
 		add(edit.Changes(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 	case n < 9:
+		item := &world.Item{Name: "Lantern", Most: a.Rand.IntN(9)}
+		id := a.IDs.NewID()
+		add(edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: id}, Values: item.Values()})
+		if len(m.Pieces) > 0 {
+			p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
+			next := *p
+			next.Item, next.Amount = id, a.Rand.IntN(3)
+			add(edit.Changes(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
+		}
+	case n < 10 && len(d.Items) > 0:
+		i := d.Items[a.Rand.IntN(len(d.Items))]
+		r := world.Ref{Kind: world.KindItem, ID: i.ID}
+		if next := *i; a.Rand.IntN(2) == 0 {
+			add(edit.Remove{Ref: r})
+		} else {
+			next.Most++
+			add(edit.Changes(r, i.Values(), next.Values())...)
+		}
+	case n < 11:
 		c := &world.Character{Name: "Night porter", FootX: a.Rand.IntN(5), Poses: []world.Pose{{Act: world.ActRun, Facing: world.East, Frames: []int{a.Rand.IntN(16), 2}, Ticks: 1 + a.Rand.IntN(9)}}}
+		c.AboveW = a.Rand.IntN(20)
+		for _, i := range d.Items {
+			c.Begins = append(c.Begins, world.Stock{Item: i.ID, Count: 1 + a.Rand.IntN(3)})
+		}
 		add(edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: a.IDs.NewID()}, Values: c.Values()})
 	default:
 		p, here := d.Project, *m
 		p.Camera, p.Turns = world.Camera{FreeW: a.Rand.IntN(90), Ahead: a.Rand.IntN(40)}, !p.Turns
+		here.Barred, here.BarredArms = world.Ability(a.Rand.IntN(64)), world.Arm(a.Rand.IntN(4))
 		here.Forces, here.Lottery = a.forces(), world.Odds{a.Rand.IntN(5), 1}
 		add(edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), p.Values())...)
 		add(edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, m.Values(), here.Values())...)

@@ -46,6 +46,10 @@ func oneWorld(seed uint64) (*world.Document, error) {
 		}
 	}
 	ids := &world.Counter{Prefix: 4}
+	item := &world.Item{Name: "Lantern", Most: r.IntN(6)}
+	if err := draft.Put(world.Ref{Kind: world.KindItem, ID: lantern}, item.Values()); err != nil {
+		return nil, err
+	}
 	if err := settings(r, d, draft); err != nil {
 		return nil, err
 	}
@@ -67,13 +71,16 @@ func oneWorld(seed uint64) (*world.Document, error) {
 			if r.IntN(6) == 0 {
 				piece.Who = gardener
 			}
+			if r.IntN(4) == 0 {
+				piece.Item, piece.Amount = lantern, r.IntN(3)
+			}
 			if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
 				return nil, err
 			}
 		}
 	}
 	if r.IntN(3) > 0 {
-		who := &world.Character{Name: "Gardener", Movement: Movement(r)}
+		who := &world.Character{Name: "Gardener", Movement: Movement(r), Begins: []world.Stock{{Item: lantern, Count: 1 + r.IntN(4)}}}
 		if err := draft.Put(world.Ref{Kind: world.KindCharacter, ID: gardener}, who.Values()); err != nil {
 			return nil, err
 		}
@@ -84,11 +91,14 @@ func oneWorld(seed uint64) (*world.Document, error) {
 	return draft.Done()
 }
 
-// gardener is who is played, and perhaps met.
-const gardener = world.ID(3)<<32 | 1
+// gardener is who is played, and perhaps met; lantern is what they may have.
+const (
+	gardener = world.ID(3)<<32 | 1
+	lantern  = world.ID(3)<<32 | 2
+)
 
 var actingTypes = []world.ID{world.MovingPlatform, world.MovingPlatform, world.Foe, world.Foe, world.Spring, world.Hazard,
-	world.Pushable, world.Pushable, world.Pushable, world.Breakable, world.Emitter, world.Lottery}
+	world.Pushable, world.Pushable, world.Pushable, world.Breakable, world.Emitter, world.Lottery, world.Mark, world.Exit, world.Collectible, world.Checkpoint}
 
 // settings gives the project and its maps a camera, turns, forces and odds, at random.
 func settings(r *rand.Rand, d *world.Document, draft *world.Draft) error {
@@ -108,6 +118,7 @@ func settings(r *rand.Rand, d *world.Document, draft *world.Draft) error {
 		}
 		next := *draft.Document().Map(m.ID)
 		next.Forces, next.Lottery = forces(r), world.Odds{r.IntN(3), r.IntN(3), r.IntN(3), r.IntN(3), r.IntN(3)}
+		next.Barred, next.BarredArms = world.Ability(r.IntN(64)&r.IntN(64)), world.Arm(r.IntN(4)&r.IntN(4))
 		for _, v := range next.Values() {
 			if err := draft.Change(world.Ref{Kind: world.KindMap, ID: m.ID}, v); err != nil {
 				return err
@@ -175,6 +186,7 @@ func Movement(r *rand.Rand) world.Movement {
 	}
 	if r.IntN(3) == 0 {
 		m.BodyW, m.BodyH = 2+r.IntN(40), 2+r.IntN(40)
+		m.AboveW, m.AboveH = 1+r.IntN(40), 1+r.IntN(40)
 	}
 	return m
 }

@@ -1,0 +1,82 @@
+package play
+
+import (
+	"cmp"
+	"slices"
+
+	"azzel/core/world"
+)
+
+// pack gives the player what they begin with, as far as there is room.
+func (g *Game) pack() {
+	who := g.doc.Character(g.doc.Project.Player)
+	if who == nil {
+		return
+	}
+	for _, s := range who.Begins {
+		if i := g.doc.Item(s.Item); i != nil {
+			g.give(i, min(s.Count, i.Room()))
+		}
+	}
+}
+
+func (g *Game) stock(item world.ID) (int, bool) {
+	return slices.BinarySearchFunc(g.items, item, func(s world.Stock, id world.ID) int { return cmp.Compare(s.Item, id) })
+}
+
+// has is how many the player has of an item.
+func (g *Game) has(i *world.Item) int {
+	if g.helped&Laden != 0 {
+		return i.Room()
+	}
+	if k, there := g.stock(i.ID); there {
+		return g.items[k].Count
+	}
+	return 0
+}
+
+// give gives the player so many of an item if they have room for all of them, and reports whether
+// they have.
+func (g *Game) give(i *world.Item, n int) bool {
+	k, there := g.stock(i.ID)
+	if !there {
+		g.items = slices.Insert(g.items, k, world.Stock{Item: i.ID})
+	}
+	if g.items[k].Count+n > i.Room() {
+		if !there {
+			g.items = slices.Delete(g.items, k, k+1)
+		}
+		return false
+	}
+	g.items[k].Count += n
+	return true
+}
+
+// lets reports whether the player has what a piece needs, and tells them if not.
+func (g *Game) lets(p *world.Piece) bool {
+	needs := g.doc.Item(p.Item)
+	if needs == nil || g.has(needs) >= p.Wanted() {
+		return true
+	}
+	g.refuse(p.ID, lacks(needs, p.Wanted(), g.has(needs)))
+	return false
+}
+
+// refuse tells the player once why a piece refuses something, until they have been away from it.
+func (g *Game) refuse(id world.ID, why Event) {
+	g.refusing = id
+	if g.refused != id {
+		g.tell(why)
+	}
+}
+
+// Items are what the player has, in the order of their making; what was deleted since is left out.
+func (g *Game) Items() []world.Stock {
+	list := make([]world.Stock, 0, len(g.items))
+	for _, i := range g.doc.Items {
+		if n := g.has(i); n > 0 {
+			list = append(list, world.Stock{Item: i.ID, Count: n})
+		}
+	}
+	return list
+}

@@ -1,0 +1,123 @@
+package world
+
+import (
+	"errors"
+	"fmt"
+
+	"azzel/core/limit"
+	"azzel/core/pack"
+)
+
+// An Item is something that the player can have.
+type Item struct {
+	ID     ID
+	Name   string
+	Number int
+	// Most is how many one can have of it at once; 0 stands for UsualMost.
+	Most int
+}
+
+// UsualMost is how many one can have of an item that says nothing.
+const UsualMost = 99
+
+// Room is how many one can have of the item.
+func (i *Item) Room() int {
+	if i.Most == 0 {
+		return UsualMost
+	}
+	return i.Most
+}
+
+// A Stock is how many of an item somebody has.
+type Stock struct {
+	Item  ID
+	Count int
+}
+
+// Item finds an item; nil if there is none.
+func (d *Document) Item(id ID) *Item {
+	return byID(d.Items, id, func(i *Item) ID { return i.ID })
+}
+
+// Naming lists what names an item: pieces that give or need it, and characters who begin with
+// it.
+func (d *Document) Naming(item ID) []Ref {
+	var list []Ref
+	for _, m := range d.Maps {
+		for _, p := range m.Pieces {
+			if p.Item == item {
+				list = append(list, Ref{KindPiece, m.ID, p.ID})
+			}
+		}
+	}
+	for _, c := range d.Characters {
+		for _, s := range c.Begins {
+			if s.Item == item {
+				list = append(list, Ref{Kind: KindCharacter, ID: c.ID})
+			}
+		}
+	}
+	return list
+}
+
+// Wanted is how many of its item a piece gives or needs.
+func (a *Acting) Wanted() int { return max(1, a.Amount) }
+
+// Values are the properties of an item.
+func (i *Item) Values() []Value { return valuesOf(i, itemFields) }
+
+// Properties of items, and of characters that name them.
+const (
+	FieldStack  Field = 2
+	FieldBegins Field = 26
+)
+
+var itemFields = []field[Item]{
+	textField(FieldName, func(i *Item) *string { return &i.Name }),
+	intsField(FieldNumber, func(i *Item) *int { return &i.Number }),
+	intsField(FieldStack, func(i *Item) *int { return &i.Most }),
+}
+
+func stocksField[T any](n Field, at func(*T) *[]Stock) field[T] {
+	return field[T]{n, func(t *T, w *pack.Writer) {
+		w.Uint(uint64(len(*at(t))))
+		for _, s := range *at(t) {
+			w.Uint(uint64(s.Item))
+			w.Int(s.Count)
+		}
+	}, func(t *T, r *pack.Reader) {
+		var list []Stock
+		for range r.Count(limit.Items, 2) {
+			list = append(list, Stock{ID(r.Uint()), r.Int()})
+		}
+		*at(t) = list
+	}}
+}
+
+func (d *Document) checkItem(i *Item) error {
+	if err := CheckName(i.Name, false); err != nil {
+		return err
+	}
+	if i.Most < 0 || i.Most > limit.Stack {
+		return fmt.Errorf("one can have 1 to %d of an item, not %d", limit.Stack, i.Most)
+	}
+	if len(d.Items) > limit.Items {
+		return fmt.Errorf("a project has at most %d items", limit.Items)
+	}
+	return nil
+}
+
+// checkStocks holds what somebody has against the limits. An item may be gone since.
+func checkStocks(list []Stock) error {
+	had := map[ID]bool{}
+	for _, s := range list {
+		if s.Count < 1 || s.Count > limit.Stack {
+			return fmt.Errorf("one can have 1 to %d of an item, not %d", limit.Stack, s.Count)
+		}
+		if s.Item == 0 || had[s.Item] {
+			return errors.New("the same item is in it twice")
+		}
+		had[s.Item] = true
+	}
+	return nil
+}
