@@ -242,10 +242,40 @@ func tick(input int32) (result int32) {
 	return int32(now.Tick(play.Input(input)))
 }
 
+// handOver gives a message for those who play kept replays, or 0 if there is nothing to tell; more if
+// there will be one.
+//
+//go:wasmexport handOver
+func handOver(budget int32) (result int32) {
+	defer bridge.Guard(&result)
+	message, left := now.HandOver(int(budget))
+	if message == nil && left {
+		return more
+	}
+	return bridge.Answer(message)
+}
+
+//go:wasmexport handOverAnew
+func handOverAnew() { now.HandOverAnew() }
+
+// reruns are the kept replays of a page, if this instance is there to play them.
+var reruns page.Reruns
+
+// rerunTake reads a message of handOver from the buffer.
+//
+//go:wasmexport rerunTake
+func rerunTake() (result int32) {
+	defer bridge.Guard(&result)
+	if err := reruns.Take(bridge.Taken()); err != nil {
+		panic(err)
+	}
+	return 0
+}
+
 //go:wasmexport rerun
 func rerun(ticks int32) (result int32) {
 	defer bridge.Guard(&result)
-	return int32(now.Rerun(int(ticks)))
+	return int32(reruns.Run(int(ticks)))
 }
 
 // The views that view writes.
@@ -302,7 +332,7 @@ func viewOf(which int32) any {
 	case viewSteps:
 		return now.Steps()
 	case viewReplays:
-		return now.Replays()
+		return reruns.View()
 	}
 	panic("no such view")
 }

@@ -51,9 +51,9 @@ type ThingView struct {
 	Level int `json:"level"`
 }
 
-// viewActing is how a piece acts; nil if pieces of its type do not.
+// viewActing is how a piece acts; nil if nothing can be set of that.
 func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
-	if !world.Acts(p.Type) {
+	if !world.Acts(p.Type) && itemVerbs[p.Type] == "" {
 		return nil
 	}
 	a := p.Filled()
@@ -82,6 +82,8 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 		choice("looks", "Looks", a.Looks, "where it goes", "south", "west", "east", "north")
 	}
 	switch p.Type {
+	case world.Collectible, world.Exit:
+		v.item(d, p, value)
 	case world.Foe:
 		moving()
 		v.who(d, p)
@@ -115,6 +117,7 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 	case world.Lottery:
 		odds(world.OddsNothing, world.OddsCollectible, world.OddsFoe, world.OddsHazard, world.OddsPushable)
 		choice("does", "A foe", int(a.Does), world.DoingNames()...)
+		v.item(d, p, value)
 	}
 	return v
 }
@@ -239,8 +242,8 @@ func (p *Page) dress(v *ThingView, piece *world.Piece, t play.Thing, view world.
 
 // acted is the edit that lets a piece act otherwise. What is chosen among tracks or areas is a number
 // of those of its map, from 1 on.
-func (p *Page) acted(ref world.Ref, name string, value int) (edit.Edit, error) {
-	d := p.doc()
+func (a author) acted(ref world.Ref, name string, value int) (edit.Edit, error) {
+	d := a.d
 	m := d.Map(ref.Map)
 	if m == nil || m.Piece(ref.ID) == nil {
 		return edit.Edit{}, world.ErrGone
@@ -248,7 +251,13 @@ func (p *Page) acted(ref world.Ref, name string, value int) (edit.Edit, error) {
 	piece := m.Piece(ref.ID)
 	next := *piece
 	var err error
+	var before []edit.Part
 	switch name {
+	case "item":
+		if next.Item = chosen(itemsOf(d), value); value == len(d.Items)+1 {
+			id, put := a.newItem(piece.Name)
+			next.Item, before = id, []edit.Part{put}
+		}
 	case "who":
 		next.Who = chosen(charactersOf(d), value)
 	case "track":
@@ -258,7 +267,7 @@ func (p *Page) acted(ref world.Ref, name string, value int) (edit.Edit, error) {
 	default:
 		next.Acting, err = next.Acting.With(name, value)
 	}
-	return edit.Edit{Label: "change " + name, Parts: edit.Changes(ref, piece.Values(), next.Values())}, err
+	return edit.Edit{Label: "change " + name, Parts: append(before, edit.Changes(ref, piece.Values(), next.Values())...)}, err
 }
 
 // chosen is number n of some things, from 1 on; 0 for none.
@@ -271,7 +280,7 @@ func chosen(ids []world.ID, n int) world.ID {
 
 // tryActing shows the trail of a piece as if it acted otherwise, while a value is dragged.
 func (p *Page) tryActing(ref world.Ref, name string, value int) Changed {
-	e, err := p.acted(ref, name, value)
+	e, err := p.author().acted(ref, name, value)
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -289,7 +298,7 @@ func (p *Page) tryActing(ref world.Ref, name string, value int) Changed {
 // setActing lets a piece act otherwise.
 func (p *Page) setActing(ref world.Ref, name string, value int) Changed {
 	p.attempt = nil
-	e, err := p.acted(ref, name, value)
+	e, err := p.author().acted(ref, name, value)
 	if err != nil {
 		return p.Fail(err)
 	}

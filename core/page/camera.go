@@ -31,8 +31,8 @@ func viewCamera(d *world.Document) []TermView {
 
 // ofProject is the edit that sets a value of the camera, or how time passes, by its name; ok is
 // false if the name is of something else.
-func (p *Page) ofProject(name string, value int) (e edit.Edit, ok bool, err error) {
-	was := p.doc().Project
+func (a author) ofProject(name string, value int) (e edit.Edit, ok bool, err error) {
+	was := a.d.Project
 	next := was
 	switch term, camera := strings.CutPrefix(name, cameraPrefix); {
 	case camera:

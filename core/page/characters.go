@@ -21,6 +21,10 @@ type CharacterView struct {
 	W     int        `json:"w"`
 	H     int        `json:"h"`
 	Poses []PoseView `json:"poses"`
+	// AboveW and AboveH are its body from above, Begins what it begins with.
+	AboveW int         `json:"aboveW"`
+	AboveH int         `json:"aboveH"`
+	Begins []StockView `json:"begins"`
 	// BodyW and BodyH are its body from the side, FootX and FootY where in a frame its foot is,
 	// to the right of the middle of its lower edge and up from it.
 	BodyW int `json:"bodyW"`
@@ -59,9 +63,9 @@ func charactersOf(d *world.Document) (ids []world.ID) {
 func viewCharacters(d *world.Document) []CharacterView {
 	list := []CharacterView{}
 	for _, c := range d.Characters {
-		size := body.SizeOf(d.Project.Lattice(), world.SideView, c.Movement)
+		size, above := body.SizeOf(d.Project.Lattice(), world.SideView, c.Movement), body.SizeOf(d.Project.Lattice(), world.TopDown, c.Movement)
 		v := CharacterView{ID: FormatID(c.ID), Name: c.Name, Played: c.ID == d.Project.Player, Strip: c.Strip, W: c.W, H: c.H, Poses: []PoseView{},
-			BodyW: size.W, BodyH: size.H, FootX: c.FootX, FootY: c.FootY}
+			AboveW: above.W, AboveH: above.H, Begins: viewStocks(d, c.Begins), BodyW: size.W, BodyH: size.H, FootX: c.FootX, FootY: c.FootY}
 		for _, p := range c.Rows() {
 			v.Poses = append(v.Poses, PoseView{int(p.Act), int(p.Facing), p.Frames, p.Ticks})
 		}
@@ -117,14 +121,20 @@ func (p *Page) setPose(ref world.Ref, n int, list []int) Changed {
 	return p.change(c.Name, edit.Changes(ref, c.Values(), next.Values()))
 }
 
-// setBody gives a character a body, width and height in pixels, and a foot.
-func (p *Page) setBody(ref world.Ref, list []int) Changed {
+// setBody gives a character a body from the side, or from above, width and height in pixels, and a
+// foot.
+func (p *Page) setBody(ref world.Ref, list []int, above bool) Changed {
 	c := p.doc().Character(ref.ID)
 	if c == nil || len(list) != 4 {
 		return p.Fail(world.ErrGone)
 	}
 	next := *c
-	next.BodyW, next.BodyH, next.FootX, next.FootY = list[0], list[1], list[2], list[3]
+	next.FootX, next.FootY = list[2], list[3]
+	if above {
+		next.AboveW, next.AboveH = list[0], list[1]
+	} else {
+		next.BodyW, next.BodyH = list[0], list[1]
+	}
 	return p.change(c.Name, edit.Changes(ref, c.Values(), next.Values()))
 }
 
@@ -146,7 +156,7 @@ func (p *Page) proposeBody(ref world.Ref) Changed {
 		p.say("Nothing of %s is opaque: give it another sheet, or set its body by numbers.", c.Name)
 		return StateChanged
 	}
-	return p.setBody(ref, []int{box.W, box.H, box.X + box.W/2 - strip.W/2, strip.H - box.Y - box.H})
+	return p.setBody(ref, []int{box.W, box.H, box.X + box.W/2 - strip.W/2, strip.H - box.Y - box.H}, false)
 }
 
 // playAs lets another character be played; the built-in figure if none is given.

@@ -1,8 +1,12 @@
 package page
 
 import (
+	"fmt"
+	"strings"
+
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/hand"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -61,6 +65,7 @@ func (p *Page) Play() *Play {
 	})
 	shake := p.played.Game().Shaking()
 	v.ShakeX, v.ShakeY = shake.X, shake.Y
+	v.Items, v.Memory = viewStocks(d, p.played.Game().Items()), p.memory(s)
 	if s.Checkpoint != 0 {
 		v.OnIDs = append(v.OnIDs, FormatID(s.Checkpoint))
 	}
@@ -90,4 +95,29 @@ func pose(s play.Status, view world.View, moving bool) (doing string, facing, st
 		doing = "walks"
 	}
 	return doing, facing, step
+}
+
+// memory is what the game remembers beside items: where one comes back to, what was taken on this map,
+// and who is gone.
+func (p *Page) memory(s play.Status) []SlipLine {
+	d, g := p.doc(), p.played.Game()
+	lines := []SlipLine{{"Comes back to", "where you came in"}}
+	if s.Checkpoint != 0 {
+		lines[0].Value = hand.Name(d, world.Ref{Kind: world.KindPiece, Map: s.Map, ID: s.Checkpoint})
+	}
+	if names := g.Fallen(); len(names) > 0 {
+		lines = append(lines, SlipLine{"Gone for good", strings.Join(names, ", ")})
+	}
+	gone := map[world.ID]int{}
+	g.Things(func(t play.Thing, _ int, _ body.Size) {
+		if t.Gone {
+			gone[t.Type]++
+		}
+	})
+	for _, of := range world.Types {
+		if n := gone[of.ID]; n > 0 {
+			lines = append(lines, SlipLine{of.Name, fmt.Sprintf("%d gone here", n)})
+		}
+	}
+	return lines
 }

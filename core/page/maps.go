@@ -25,11 +25,14 @@ type MapLook struct {
 	// order of OddsNames.
 	Forces  ForcesView `json:"forces"`
 	Lottery []int      `json:"lottery"`
+	// Barred has a bit for each ability, BarredArms for each arm, that nobody has here.
+	Barred     int `json:"barred"`
+	BarredArms int `json:"barredArms"`
 }
 
 func viewMapLook(d *world.Document, m *world.Map) MapLook {
 	v := MapLook{View: int(m.View), Edges: []int{}, Top: m.Background.Top.String(), Bottom: m.Background.Bottom.String(), Notes: m.Notes, Keywords: m.Keywords,
-		Own: ownValues(d, m.Own), Forces: viewForces(m.Forces), Lottery: m.Lottery[:]}
+		Own: ownValues(d, m.Own), Forces: viewForces(m.Forces), Lottery: m.Lottery[:], Barred: int(m.Barred), BarredArms: int(m.BarredArms)}
 	for _, e := range m.Edges {
 		v.Edges = append(v.Edges, int(e))
 	}
@@ -55,6 +58,7 @@ func (p *Page) setMap(ref world.Ref, to *MapLook) Changed {
 		return p.Fail(err)
 	}
 	next.Forces = world.Forces(to.Forces)
+	next.Barred, next.BarredArms = world.Ability(to.Barred), world.Arm(to.BarredArms)
 	if len(to.Lottery) == len(next.Lottery) {
 		next.Lottery = world.Odds(to.Lottery)
 	}

@@ -103,13 +103,13 @@ func moved(d *world.Document, name string, value int) (world.Movement, error) {
 	return m.With(name, value)
 }
 
-// moving is the edit that lets the player move otherwise. Who is played without being a
+// movement is the edit that lets the player move otherwise. Who is played without being a
 // character becomes one.
-func (p *Page) movement(name string, value int) (edit.Edit, error) {
-	if e, ok, err := p.ofProject(name, value); ok {
+func (a author) movement(name string, value int) (edit.Edit, error) {
+	if e, ok, err := a.ofProject(name, value); ok {
 		return e, err
 	}
-	d := p.doc()
+	d := a.d
 	m, err := moved(d, name, value)
 	if err != nil {
 		return edit.Edit{}, err
@@ -125,7 +125,7 @@ func (p *Page) movement(name string, value int) (edit.Edit, error) {
 		return e, nil
 	}
 	c := &world.Character{Name: "Player", Movement: m}
-	id := p.ids.NewID()
+	id := a.ids.NewID()
 	e.Parts = append([]edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: id}, Values: c.Values()}},
 		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, id)})
 	return e, nil
@@ -133,7 +133,7 @@ func (p *Page) movement(name string, value int) (edit.Edit, error) {
 
 // setMovement lets the player move otherwise.
 func (p *Page) setMovement(name string, value int) Changed {
-	e, err := p.movement(name, value)
+	e, err := p.author().movement(name, value)
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -150,7 +150,7 @@ func (p *Page) tryMovement(name string, value int) Changed {
 	if p.played == nil {
 		return 0
 	}
-	e, err := p.movement(name, value)
+	e, err := p.author().movement(name, value)
 	if err != nil {
 		return p.Fail(err)
 	}

@@ -90,8 +90,18 @@ func (p *Page) order(o Order) Changed {
 		return p.takeSheet(world.Ref{Kind: world.KindCharacter, ID: ref.ID}, o.Sheet)
 	case "set-pose":
 		return p.setPose(ref, o.N, o.List)
+	case "make-item":
+		return p.makeItem(o.Text)
+	case "set-item":
+		return p.setItem(ref, o.N)
+	case "set-begins":
+		return p.setBegins(ref, ParseID(o.Text), o.N)
+	case "bring":
+		return p.bring(ref.ID)
+	case "play-at":
+		return p.playAt(ref)
 	case "set-body":
-		return p.setBody(ref, o.List)
+		return p.setBody(ref, o.List, o.Yes)
 	case "propose-body":
 		return p.proposeBody(ref)
 	case "play-as":
@@ -181,8 +191,11 @@ func (p *Page) order(o Order) Changed {
 	case "change-bond":
 		return p.changeBond(ref, o.Bond)
 	case "remove":
-		if ref.Kind == world.KindProperty {
+		switch ref.Kind {
+		case world.KindProperty:
 			return p.removeProperty(ref)
+		case world.KindItem:
+			return p.removeItem(ref)
 		}
 		return p.do(edit.Edit{Label: "delete " + hand.Name(d, ref), Parts: []edit.Part{edit.Remove{Ref: ref}}})
 	case "mark":

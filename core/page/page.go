@@ -54,10 +54,8 @@ type Page struct {
 	hands *play.Hands
 	// helps are those that are on.
 	helps play.Input
-	// tried is what came of the kept replays.
-	tried map[world.ID]*tried
-	// trial is one of them with other values, nil for none.
-	trial *trial
+	// given is what those know who play kept replays.
+	given given
 	// attempt, unless nil, is the document with a value of a piece that is dragged.
 	attempt *world.Document
 	// plays counts the plays begun here; chance is what their chance begins with.

@@ -4,6 +4,7 @@ import (
 	"azzel/core/grid"
 	"azzel/core/hand"
 	"azzel/core/play"
+	"azzel/core/world"
 )
 
 func (p *Page) play(o Order) Changed {
@@ -22,6 +23,31 @@ func (p *Page) play(o Order) Changed {
 	}
 	p.record(game)
 	return PlayChanged | StateChanged | SceneChanged | CellsChanged | PointerChanged
+}
+
+// playAt begins play at a piece.
+func (p *Page) playAt(ref world.Ref) Changed {
+	m, piece := p.doc().Piece(ref.ID)
+	if piece == nil {
+		return p.Fail(world.ErrGone)
+	}
+	l := p.doc().Project.Lattice()
+	at := l.Foot(l.CellAt(piece.Foot).Add(m.Origin))
+	return p.play(Order{Yes: piece.Type != world.Spawn, X: at.X, Y: at.Y})
+}
+
+// bring sets the player down on a mark.
+func (p *Page) bring(mark world.ID) Changed {
+	if p.played == nil {
+		p.say("Nothing is being played. Begin at the mark by its slip.")
+		return StateChanged
+	}
+	if err := p.played.Bring(mark); err != nil {
+		return p.Fail(err)
+	}
+	p.moving, p.sent, p.hands = false, nil, nil
+	p.collect()
+	return PlayChanged | TakenChanged
 }
 
 // record takes a game that has just begun as the one under way.
@@ -119,9 +145,9 @@ func (p *Page) help(n int) Changed {
 }
 
 // helpNames are what there is for who tests, in their order.
-var helpNames = []string{"safe from harm", "unseen by foes", "able to go through walls"}
+var helpNames = []string{"safe from harm", "unseen by foes", "able to go through walls", "laden with all items"}
 
-var helpInputs = [...]play.Input{play.Unhurt, play.Unseen, play.Through}
+var helpInputs = [...]play.Input{play.Unhurt, play.Unseen, play.Through, play.Laden}
 
 // helpsOn says which helps are on, in their order.
 func (p *Page) helpsOn() []bool {

@@ -56,47 +56,6 @@ func (t *tried) stands(d *world.Document, r *world.Replay) bool {
 	return t != nil && t.replay == r && (t.doc == d || world.PlaysAlike(t.doc, d))
 }
 
-// Rerun plays kept replays on the present document, at most so many ticks of them: only the
-// newest document counts, and what came of one stands until something that counts in play has
-// changed. RerunLeft is among what has changed as long as there is more.
-func (p *Page) Rerun(ticks int) (changed Changed) {
-	d := p.doc()
-	now := make(map[world.ID]*tried, len(d.Replays))
-	for _, r := range d.Replays {
-		t := p.tried[r.ID]
-		if !t.stands(d, r) {
-			t = &tried{replay: r}
-			changed |= ReplaysChanged
-		}
-		t.doc = d // the one before may be forgotten
-		now[r.ID] = t
-	}
-	p.tried = now
-	list := make([]*tried, 0, len(d.Replays))
-	for _, r := range d.Replays {
-		list = append(list, now[r.ID])
-	}
-	if p.trial != nil {
-		changed |= p.trial.follow(p)
-	}
-	if p.trial != nil {
-		list = append(list, p.trial.rows...)
-	}
-	for _, t := range list {
-		if t.done {
-			continue
-		}
-		if ticks <= 0 {
-			return changed | RerunLeft
-		}
-		if ticks = t.play(ticks); !t.done {
-			return changed | RerunLeft
-		}
-		changed |= ReplaysChanged
-	}
-	return changed
-}
-
 // play goes on with at most so many ticks, and gives how many are left.
 func (t *tried) play(ticks int) int {
 	if t.rerun == nil {
@@ -114,24 +73,6 @@ func (t *tried) play(ticks int) int {
 		t.outcome, t.rerun = t.rerun.Outcome(), nil
 	}
 	return ticks
-}
-
-// Replays are those that are kept, with what came of them.
-func (p *Page) Replays() ReplaysView {
-	d := p.doc()
-	list := make([]ReplayView, 0, len(d.Replays))
-	for _, r := range d.Replays {
-		v := ReplayView{ID: FormatID(r.ID), Name: r.Name, Length: play.Clock(r.Ticks()), Came: cameWaiting, Says: "is played on what is shown now …"}
-		if t := p.tried[r.ID]; t.stands(d, r) && t.done {
-			v.Came, v.Says = t.came()
-			if m := d.Map(t.outcome.At.Map); t.outcome.Parts && m != nil {
-				origin := d.Project.Lattice().Pixel(m.Origin)
-				v.Place, v.X, v.Y = true, origin.X+t.outcome.At.X/256, origin.Y+t.outcome.At.Y/256
-			}
-		}
-		list = append(list, v)
-	}
-	return ReplaysView{list, p.trial.view(p)}
 }
 
 func (t *tried) came() (came, says string) {

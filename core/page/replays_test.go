@@ -9,24 +9,50 @@ import (
 	"azzel/core/world"
 )
 
-// rerun plays the kept replays to their end, in slices, and gives what came of the first.
-func rerun(t *testing.T, p *page.Page) page.ReplayView {
-	t.Helper()
-	for slices := 0; p.Rerun(50)&page.RerunLeft != 0; slices++ {
-		if slices > 100 {
-			t.Fatal("playing the replays again does not end")
-		}
-		if came := p.Replays().Kept[0].Came; came != "waiting" && p.Replays().Trial == nil {
-			t.Fatalf("not played to its end, a replay %s", came)
+// elsewhere plays the kept replays of a page, told what is new as a worker is.
+type elsewhere struct {
+	page.Reruns
+	t *testing.T
+	p *page.Page
+}
+
+// told takes what is new, in small slices.
+func (e *elsewhere) told() *elsewhere {
+	e.t.Helper()
+	for more := true; more; {
+		var message []byte
+		if message, more = e.p.HandOver(500); message != nil {
+			if err := e.Take(message); err != nil {
+				e.t.Fatal(err)
+			}
 		}
 	}
-	return p.Replays().Kept[0]
+	return e
+}
+
+// rerun plays the kept replays to their end, in slices, and gives what came of the first.
+func (e *elsewhere) rerun() page.ReplayView {
+	e.t.Helper()
+	e.told()
+	for slices := 0; e.Run(50)&page.RerunLeft != 0; slices++ {
+		if slices > 100 {
+			e.t.Fatal("playing the replays again does not end")
+		}
+		if came := e.View().Kept[0].Came; came != "waiting" && e.View().Trial == nil {
+			e.t.Fatalf("not played to its end, a replay %s", came)
+		}
+	}
+	return e.View().Kept[0]
 }
 
 // A play is kept under a name as a step; after each change it is played again and told what
 // came of it; watched, it does the same until one takes over.
 func TestReplaysOfAPage(t *testing.T) {
 	p := fromTheSide(t)
+	e := &elsewhere{t: t, p: p}
+	if message, more := p.HandOver(1 << 30); message != nil || more || len(e.View().Kept) != 0 {
+		t.Error("something is handed over though nothing is kept")
+	}
 	order(p, page.Order{Do: "keep-replay"})
 	if said(p) == "" || len(p.Document().Replays) != 0 {
 		t.Error("something was kept without being played")
@@ -48,36 +74,37 @@ func TestReplaysOfAPage(t *testing.T) {
 	if len(p.Play().Changes) != 0 {
 		t.Error("keeping a replay counts as a change while one plays")
 	}
-	if v := rerun(t, p); v.Came != "same" || v.Length != "0:03.33" || v.Place {
+	if v := e.rerun(); v.Came != "same" || v.Length != "0:03.33" || v.Place {
 		t.Errorf("played again: %+v", v)
 	}
 	// Nothing is played again for what does not count in play.
 	order(p, page.Order{Do: "rename", Kind: "project", Text: "Pipe shaft"})
-	if changed := p.Rerun(0); changed != 0 {
+	if changed := e.told().Run(0); changed != 0 {
 		t.Errorf("after a change of a name, %b has changed", changed)
 	}
 	order(p, page.Order{Do: "set-movement", Text: "speed", N: 20})
-	if changed := p.Rerun(0); changed&page.RerunLeft == 0 || p.Replays().Kept[0].Came != "waiting" {
-		t.Errorf("after a change: %b, %+v", changed, p.Replays().Kept[0])
+	if changed := e.told().Run(0); changed&page.RerunLeft == 0 || e.View().Kept[0].Came != "waiting" {
+		t.Errorf("after a change: %b, %+v", changed, e.View().Kept[0])
 	}
-	if v := rerun(t, p); v.Came != "parts" || !v.Place || !strings.Contains(v.Says, "cells from where they were") {
+	if v := e.rerun(); v.Came != "parts" || !v.Place || !strings.Contains(v.Says, "cells from where they were") {
 		t.Errorf("slower, it is played again: %+v", v)
 	}
 	order(p, page.Order{Do: "undo"})
-	if v := rerun(t, p); v.Came != "same" {
+	if v := e.rerun(); v.Came != "same" {
 		t.Errorf("taken back, it is played again: %+v", v)
 	}
 	id := page.FormatID(d.Replays[0].ID)
 	// Other values are tried beside each other, and nothing is changed.
 	before := p.Document()
 	order(p, page.Order{Do: "try-values", Kind: "replay", ID: id, Text: "speed", List: []int{30, 55, 80}})
-	rerun(t, p)
-	if rows := p.Replays().Trial.Rows; len(rows) != 3 || rows[0].Came != "parts" || rows[1].Came != "same" || !rows[1].Now || rows[2].Came != "parts" || p.Document() != before {
+	e.rerun()
+	if rows := e.View().Trial.Rows; len(rows) != 3 || rows[0].Came != "parts" || rows[1].Came != "same" || !rows[1].Now || rows[2].Came != "parts" || p.Document() != before {
 		t.Errorf("tried with three speeds: %+v", rows)
 	}
 	for _, bad := range []page.Order{{Text: "charm", List: []int{1}}, {Text: "speed", List: []int{0}}, {Text: "speed", List: make([]int, 10)}} {
 		bad.Do, bad.Kind, bad.ID = "try-values", "replay", id
-		if order(p, bad); p.Replays().Trial != nil || said(p) == "" {
+		order(p, bad)
+		if says := said(p); e.told().Run(0)&page.RerunLeft != 0 || e.View().Trial != nil || says == "" {
 			t.Errorf("tried: %+v", bad)
 		}
 	}
@@ -100,7 +127,7 @@ func TestReplaysOfAPage(t *testing.T) {
 	}
 	order(p, page.Order{Do: "try-values", Kind: "replay", ID: id, Text: "speed", List: []int{30}})
 	order(p, page.Order{Do: "remove", Kind: "replay", ID: id})
-	if p.Rerun(10); len(p.Replays().Kept) != 0 || p.Replays().Trial != nil {
+	if e.told().Run(10); len(e.View().Kept) != 0 || e.View().Trial != nil {
 		t.Error("a replay can't be deleted while values are tried over it")
 	}
 	order(p, page.Order{Do: "watch", Kind: "replay", ID: id})
@@ -113,6 +140,7 @@ func TestReplaysOfAPage(t *testing.T) {
 // is set, and the replay parts where it did; a piece that is gone ends the trial.
 func TestTryingAPiece(t *testing.T) {
 	p := fromTheSide(t)
+	e := &elsewhere{t: t, p: p}
 	lift := place(p, world.MovingPlatform, 9, 9)
 	m := p.Document().Maps[0]
 	order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(lift.ID), Text: "to-x", N: -64})
@@ -126,8 +154,8 @@ func TestTryingAPiece(t *testing.T) {
 	name := page.PieceTerm(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: lift.ID}, "speed")
 	before := p.Document()
 	order(p, page.Order{Do: "try-values", Kind: "replay", ID: id, Text: name, List: []int{10, 30, 60}})
-	rerun(t, p)
-	v := p.Replays().Trial
+	e.rerun()
+	v := e.View().Trial
 	if v == nil || len(v.Rows) != 3 || v.Rows[0].Came != "parts" || v.Rows[1].Came != "same" || !v.Rows[1].Now || v.Rows[2].Came != "parts" || p.Document() != before || !strings.Contains(v.Label, ": Speed") {
 		t.Fatalf("tried with three speeds of the lift: %+v", v)
 	}
@@ -135,13 +163,13 @@ func TestTryingAPiece(t *testing.T) {
 	if got := p.Document().Maps[0].Piece(lift.ID).Speed; got != 60 {
 		t.Errorf("the speed that was tried is set to %d", got)
 	}
-	if v := rerun(t, p); v.Came != "parts" {
+	if v := e.rerun(); v.Came != "parts" {
 		t.Errorf("with the lift faster it is played again: %+v", v)
 	}
 	order(p, page.Order{Do: "select", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(lift.ID)})
 	order(p, page.Order{Do: "delete"})
-	if p.Rerun(10); p.Replays().Trial != nil {
-		t.Errorf("with the lift gone there is still a trial: %+v", p.Replays().Trial)
+	if e.told().Run(10); e.View().Trial != nil {
+		t.Errorf("with the lift gone there is still a trial: %+v", e.View().Trial)
 	}
 	p.State()
 	if order(p, page.Order{Do: "set-tried", Text: name, N: 60}); said(p) == "" {

@@ -15,7 +15,7 @@ import (
 
 var kindNames = map[world.Kind]string{world.KindProject: "project", world.KindTileset: "tileset", world.KindMap: "map",
 	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character", world.KindMedley: "medley", world.KindBond: "bond", world.KindProperty: "property", world.KindPatch: "patch", world.KindReplay: "replay",
-	world.KindTrack: "track", world.KindArea: "area"}
+	world.KindTrack: "track", world.KindArea: "area", world.KindItem: "item"}
 
 func kindOf(name string) world.Kind {
 	for k, n := range kindNames {
@@ -35,7 +35,7 @@ func (p *Page) Scene() Scene {
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Characters: viewCharacters(d), Acts: world.ActNames[:], Facings: world.FacingNames[:], Areas: viewAreas(d), Paths: []PathView{}, Triggers: []BoxView{}, Odds: world.OddsNames[:], Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Missing: []MissingView{}, Movement: viewMovement(d),
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Characters: viewCharacters(d), Items: viewItems(d), Acts: world.ActNames[:], Facings: world.FacingNames[:], Areas: viewAreas(d), Paths: []PathView{}, Triggers: []BoxView{}, Odds: world.OddsNames[:], Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Mark: FormatID(world.Mark), Missing: []MissingView{}, Movement: viewMovement(d),
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	// What lies first in the drawer is mostly what is seen first.
@@ -72,7 +72,7 @@ func (p *Page) Scene() Scene {
 			if way := path(d, m, piece); way != nil {
 				s.Paths = append(s.Paths, *way)
 			}
-			if t.Family == world.Ways && piece.Type != world.Spawn || piece.Type == world.Collectible {
+			if t.Family == world.Ways && piece.Type != world.Spawn && piece.Type != world.Mark || piece.Type == world.Collectible {
 				c := l.CellAt(piece.Foot)
 				s.Triggers = append(s.Triggers, box(l.Box(grid.Rect{X: c.X, Y: c.Y, W: 1, H: 1}.Move(m.Origin))))
 			}
@@ -343,6 +343,7 @@ func (p *Page) slip() *SlipView {
 		line("Stands on", "%s, cell %d, %d", m.Name, foot.X, foot.Y)
 		line("In play", "%s", t.Purpose)
 		v.Acting, v.Path = viewActing(d, m, piece), path(d, m, piece)
+		v.Starts = piece.Type == world.Spawn || play.IsStart(piece.Type)
 	case world.KindCrossing:
 		c := d.Crossing(sel.Ref.ID)
 		if c == nil {

@@ -33,40 +33,51 @@ type TrialRow struct {
 	Says string `json:"says"`
 }
 
+// asked is what is to be tried over which replay; no values end the trial.
+type asked struct {
+	Replay world.ID `json:"replay"`
+	Term   string   `json:"term"`
+	Values []int    `json:"values"`
+}
+
 // A trial is a replay played with several values. The document stays as it is.
 type trial struct {
+	asked  asked
 	replay *world.Replay
 	term   TermView
-	values []int
 	doc    *world.Document
 	rows   []*tried
 }
 
-// tryValues begins to play a replay with other values of a term, or ends that if there are
-// none.
+// tryValues asks for a replay to be played with other values of a term, or for an end of that if there
+// are none.
 func (p *Page) tryValues(id world.ID, name string, values []int) Changed {
-	p.trial = nil
-	r := p.doc().Replay(id)
-	if len(values) == 0 || r == nil {
-		return ReplaysChanged
+	a := asked{id, name, values}
+	if p.doc().Replay(id) == nil {
+		a.Values = nil
 	}
-	term, _, found := p.triable(name)
-	if !found || len(values) > mostTried {
-		return p.Fail(fmt.Errorf("one to %d values of the movement, or of a piece that is there, can be tried at a time", mostTried)) | ReplaysChanged
+	if len(a.Values) > 0 {
+		// It is tried where replays are played, but an error is said here.
+		if err := newTrial(a).begin(p.author()); err != nil {
+			a.Values = nil
+			p.Fail(err)
+		}
 	}
-	t := &trial{replay: r, term: term, values: values}
-	if err := t.begin(p); err != nil {
-		return p.Fail(err) | ReplaysChanged
-	}
-	p.trial = t
-	return ReplaysChanged
+	p.given.asked = &a
+	return ReplaysChanged | StateChanged
 }
 
+func newTrial(a asked) *trial { return &trial{asked: a} }
+
 // begin makes a document for each value.
-func (t *trial) begin(p *Page) error {
-	t.doc, t.rows = p.doc(), nil
-	for _, v := range t.values {
-		_, change, found := p.triable(t.term.Name)
+func (t *trial) begin(a author) error {
+	term, _, found := a.triable(t.asked.Term)
+	if !found || len(t.asked.Values) > mostTried {
+		return fmt.Errorf("one to %d values of the movement, or of a piece that is there, can be tried at a time", mostTried)
+	}
+	t.doc, t.term, t.rows, t.replay = a.d, term, nil, a.d.Replay(t.asked.Replay)
+	for _, v := range t.asked.Values {
+		_, change, found := a.triable(t.asked.Term)
 		if !found {
 			return world.ErrGone
 		}
@@ -89,27 +100,27 @@ func (t *trial) begin(p *Page) error {
 
 // follow begins anew if the document has changed in what counts in play, and ends if the
 // replay is gone.
-func (t *trial) follow(p *Page) Changed {
-	d := p.doc()
+func (t *trial) follow(r *Reruns) Changed {
+	d := r.doc
 	kept := d.Replay(t.replay.ID)
 	if kept == t.replay && (t.doc == d || world.PlaysAlike(t.doc, d)) {
 		return 0
 	}
-	if t.replay = kept; kept == nil || t.begin(p) != nil {
-		p.trial = nil
+	if kept == nil || t.begin(r.author()) != nil {
+		r.trial = nil
 	}
 	return ReplaysChanged
 }
 
-func (t *trial) view(p *Page) *TrialView {
+func (t *trial) view(a author) *TrialView {
 	if t == nil {
 		return nil
 	}
 	v := &TrialView{Replay: FormatID(t.replay.ID), Term: t.term.Name, Label: t.term.Label, Unit: t.term.Unit, Per: t.term.Per}
-	term, _, _ := p.triable(t.term.Name)
+	term, _, _ := a.triable(t.asked.Term)
 	now := term.Value
 	for i, row := range t.rows {
-		r := TrialRow{Value: t.values[i], Now: t.values[i] == now, Came: cameWaiting, Says: "is played …"}
+		r := TrialRow{Value: t.asked.Values[i], Now: t.asked.Values[i] == now, Came: cameWaiting, Says: "is played …"}
 		if row.done {
 			r.Came, r.Says = row.came()
 		}
@@ -124,10 +135,10 @@ func PieceTerm(r world.Ref, name string) string {
 }
 
 // triable finds what can be tried by its name, as it is now, and how it is changed.
-func (p *Page) triable(name string) (term TermView, change func(value int) (edit.Edit, error), found bool) {
-	d := p.doc()
+func (a author) triable(name string) (term TermView, change func(value int) (edit.Edit, error), found bool) {
+	d := a.d
 	terms := viewMovement(d).Terms
-	change = func(value int) (edit.Edit, error) { return p.movement(name, value) }
+	change = func(value int) (edit.Edit, error) { return a.movement(name, value) }
 	ref := world.Ref{Kind: world.KindPiece}
 	if of, _ := fmt.Sscanf(name, "piece %d %d %s", &ref.Map, &ref.ID, &term.Name); of == 3 {
 		m := d.Map(ref.Map)
@@ -140,7 +151,7 @@ func (p *Page) triable(name string) (term TermView, change func(value int) (edit
 		}
 		terms = acting.Values
 		name = term.Name
-		change = func(value int) (edit.Edit, error) { return p.acted(ref, name, value) }
+		change = func(value int) (edit.Edit, error) { return a.acted(ref, name, value) }
 	}
 	i := slices.IndexFunc(terms, func(t TermView) bool { return t.Name == name })
 	if i < 0 {
@@ -164,7 +175,7 @@ func around(t TermView) []int {
 
 // setTried sets a value that was tried.
 func (p *Page) setTried(name string, value int) Changed {
-	_, change, found := p.triable(name)
+	_, change, found := p.author().triable(name)
 	if !found {
 		return p.Fail(world.ErrGone)
 	}

@@ -23,6 +23,8 @@ type Scene struct {
 	Characters []CharacterView `json:"characters"`
 	Acts       []string        `json:"acts"`
 	Facings    []string        `json:"facings"`
+	// Items are what the player can have.
+	Items []ItemView `json:"items"`
 	// Drawer are the ids of tilesets, bonds and medleys in the order of the drawer.
 	Drawer []string `json:"drawer"`
 	// Areas are those of all maps, Odds the names of what may come of odds.
@@ -38,6 +40,8 @@ type Scene struct {
 	Edges   []string      `json:"edges"`
 	Sides   []string      `json:"sides"`
 	Types   []TypeView    `json:"types"`
+	// Mark is the type of marks.
+	Mark string `json:"mark"`
 	Missing []MissingView `json:"missing"`
 	// Movement is how the player moves.
 	Movement MovementView `json:"movement"`
@@ -275,6 +279,8 @@ type SlipView struct {
 	// Acting is how a piece acts in play, Path its way there.
 	Acting *ActingView `json:"acting"`
 	Path   *PathView   `json:"path"`
+	// Starts says that play can begin at it so that it can be kept.
+	Starts bool `json:"starts"`
 	// Track and Area are what can be set of those.
 	Track *TrackLook `json:"track"`
 	Area  *AreaLook  `json:"area"`
@@ -369,6 +375,9 @@ type Play struct {
 	// Helps are what there is for who tests, HelpsOn says which are on.
 	Helps   []string `json:"helps"`
 	HelpsOn []bool   `json:"helpsOn"`
+	// Items are what the player has, Memory what else the game remembers.
+	Items  []StockView `json:"items"`
+	Memory []SlipLine  `json:"memory"`
 	// Goal is the cell to which the player was sent.
 	Goal *BoxView `json:"goal"`
 }

@@ -178,16 +178,16 @@ func (g *Game) begin(start Start) error {
 // startAt is the beginning at a checkpoint or mark in a cell of the map, if one is there.
 func (g *Game) startAt(c grid.Point) beginning {
 	for _, p := range g.ground.Map.Pieces {
-		if isStart(p.Type) && g.doc.Project.Lattice().CellAt(p.Foot) == c {
+		if IsStart(p.Type) && g.doc.Project.Lattice().CellAt(p.Foot) == c {
 			return beginning{p.ID, true}
 		}
 	}
 	return beginning{}
 }
 
-// isStart reports whether a play can begin at pieces of a type, beside the spawn, so that it can be
+// IsStart reports whether a play can begin at pieces of a type, beside the spawn, so that it can be
 // kept.
-func isStart(of world.ID) bool { return of == world.Checkpoint || of == world.Mark }
+func IsStart(of world.ID) bool { return of == world.Checkpoint || of == world.Mark }
 
 // spawn is the spawn of the project and its map, nil for none.
 func (g *Game) spawn() (*world.Map, *world.Piece) {

@@ -133,7 +133,7 @@ func NewFor(d *world.Document, r *world.Replay) (*Game, error) {
 		case p == nil:
 		case p.Type == world.Spawn:
 			return New(d, start)
-		case isStart(p.Type):
+		case IsStart(p.Type):
 			start.Map, start.Cell = m.ID, d.Project.Lattice().CellAt(p.Foot)
 			return New(d, start)
 		}

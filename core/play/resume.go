@@ -26,7 +26,7 @@ func resume(d *world.Document, r *world.Replay) (*Game, error) {
 		return nil, fmt.Errorf("where it begins: %w: nothing could be proved from there", pack.ErrMalformed)
 	}
 	on, from := d.Piece(r.From)
-	if from == nil || !isStart(from.Type) {
+	if from == nil || !IsStart(from.Type) {
 		return nil, ErrStartGone
 	}
 	elsewhere := on.ID != s.mapID

@@ -69,6 +69,16 @@ func (g *Game) Taken(id world.ID) bool {
 // stays taken if the deletion is undone. The slice must not be changed.
 func (g *Game) TakenIDs() []world.ID { return g.taken }
 
+// Fallen are the names of the characters that are gone on all maps.
+func (g *Game) Fallen() (names []string) {
+	for _, id := range g.fallen {
+		if c := g.doc.Character(id); c != nil {
+			names = append(names, c.Name)
+		}
+	}
+	return names
+}
+
 // Fits reports whether the player touches nothing solid. It always holds, but for who goes through
 // walls.
 func (g *Game) Fits() bool { return g.drifting || g.ground.Fits(g.size, g.place) }

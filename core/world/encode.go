@@ -18,7 +18,10 @@ const (
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
 // version 6.
-func (d *Document) Encode() []byte {
+func (d *Document) Encode() []byte { return d.EncodeAt(nil) }
+
+// EncodeAt is Encode for work that goes at a pace.
+func (d *Document) EncodeAt(at pace.Pace) []byte {
 	w := &pack.Writer{Bytes: []byte{documentTag, documentVersion}}
 	w.Int(d.next)
 	EncodeValues(w, d.Project.Values())
@@ -38,6 +41,7 @@ func (d *Document) Encode() []byte {
 				w.Int(cx)
 				w.Int(cy)
 				c.Encode(w)
+				at.Did(grid.ChunkSide * grid.ChunkSide)
 			})
 		}
 		w.Uint(uint64(len(m.Pieces)))

@@ -39,25 +39,23 @@ func (d *Document) Item(id ID) *Item {
 	return byID(d.Items, id, func(i *Item) ID { return i.ID })
 }
 
-// Naming lists what names an item: pieces that give or need it, and characters who begin with
-// it.
-func (d *Document) Naming(item ID) []Ref {
-	var list []Ref
+// Naming lists by item what names it: pieces that give or need it, and characters who begin with
+// it. It looks at every piece.
+func (d *Document) Naming() map[ID][]Ref {
+	named := map[ID][]Ref{}
 	for _, m := range d.Maps {
 		for _, p := range m.Pieces {
-			if p.Item == item {
-				list = append(list, Ref{KindPiece, m.ID, p.ID})
+			if p.Item != 0 {
+				named[p.Item] = append(named[p.Item], Ref{KindPiece, m.ID, p.ID})
 			}
 		}
 	}
 	for _, c := range d.Characters {
 		for _, s := range c.Begins {
-			if s.Item == item {
-				list = append(list, Ref{Kind: KindCharacter, ID: c.ID})
-			}
+			named[s.Item] = append(named[s.Item], Ref{Kind: KindCharacter, ID: c.ID})
 		}
 	}
-	return list
+	return named
 }
 
 // Wanted is how many of its item a piece gives or needs.

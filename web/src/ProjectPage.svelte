@@ -9,6 +9,7 @@
   import Desk from './desk/Desk.svelte';
   import Drawer from './drawer/Drawer.svelte';
   import Characters from './characters/Characters.svelte';
+  import Items from './items/Items.svelte';
   import Movement from './play/Movement.svelte';
   import Replays from './play/Replays.svelte';
   import PlayBar from './play/PlayBar.svelte';
@@ -123,6 +124,7 @@
         <PlayBar {p} />
         <Movement {p} />
         <Characters {p} />
+        <Items {p} />
         <Replays {p} />
       {/if}
       <Messages {p} />

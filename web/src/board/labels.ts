@@ -49,6 +49,22 @@ function board(context: CanvasRenderingContext2D, family: string): void {
   }
 }
 
+/** A mark is a small ring on its spot. */
+const MARK = '13';
+
+function drawMark(context: CanvasRenderingContext2D, x: number, y: number, colours: Colours, selected: boolean): void {
+  for (const [width, style] of [
+    [6, colours.sheet],
+    [selected ? 3.5 : 2.5, selected ? colours.saffron : colours.lagoon],
+  ] as const) {
+    context.beginPath();
+    context.arc(x, y, 7, 0, Math.PI * 2);
+    context.lineWidth = width;
+    context.strokeStyle = style;
+    context.stroke();
+  }
+}
+
 /** A plant label with a pointed foot on the spot; its outline tells the family. */
 export function drawLabel(
   context: CanvasRenderingContext2D,
@@ -59,6 +75,10 @@ export function drawLabel(
   colours: Colours,
   selected: boolean,
 ): void {
+  if (type === MARK) {
+    drawMark(context, x, y - 8, colours, selected);
+    return;
+  }
   const outline = family === 'ways' ? colours.lagoon : family === 'hazards' ? colours.rose : colours.ink;
   context.save();
   context.translate(Math.round(x), Math.round(y));

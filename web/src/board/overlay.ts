@@ -156,13 +156,19 @@ export class Overlay {
     for (const map of scene.maps) {
       const b = this.screen(map);
       if (b.w < 40 || !this.visible({ ...b, y: b.y - 24, h: b.h + 24 })) continue;
-      context.strokeStyle = colours.board;
-      context.lineWidth = 4;
-      context.lineJoin = 'round';
-      context.strokeText(this.fitted(map.name, Math.max(b.w, 60)), b.x + 1, b.y - 5);
-      context.fillStyle = colours.ink;
-      context.fillText(this.fitted(map.name, Math.max(b.w, 60)), b.x + 1, b.y - 5);
+      this.written(this.fitted(map.name, Math.max(b.w, 60)), b.x + 1, b.y - 5, colours);
     }
+  }
+
+  /** Writes a text so that it can be read on anything. */
+  private written(text: string, x: number, y: number, colours: Colours): void {
+    const { context } = this;
+    context.strokeStyle = colours.board;
+    context.lineWidth = 4;
+    context.lineJoin = 'round';
+    context.strokeText(text, x, y);
+    context.fillStyle = colours.ink;
+    context.fillText(text, x, y);
   }
 
   /** As much of a text as fits into a width. */
@@ -180,8 +186,14 @@ export class Overlay {
     if (!this.visible({ x: at.x - 12, y: at.y - 36, w: 24, h: 40 })) return;
     const slip = p.state?.slip;
     const selected = slip?.kind === 'piece' && slip.id === piece.id;
-    if (near) drawLabel(context, at.x, at.y, piece.type, piece.family, colours, selected);
-    else
+    if (near) {
+      drawLabel(context, at.x, at.y, piece.type, piece.family, colours, selected);
+      if (piece.type === p.scene?.mark && p.lines) {
+        context.font = "13px 'Atkinson Hyperlegible Next Variable', sans-serif";
+        context.textBaseline = 'middle';
+        this.written(this.fitted(piece.name, 160), at.x + 13, at.y - 8, colours);
+      }
+    } else
       drawSmall(
         context,
         at.x,

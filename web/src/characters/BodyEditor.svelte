@@ -4,29 +4,52 @@
   import Button from '../ui/Button.svelte';
   import FramePicture from './FramePicture.svelte';
 
-  /** The body and the foot of a character, over the frame in which it stands: dragged, or typed. */
+  /** The bodies of a character, from the side and from above, and its foot, over the frame in which it stands: dragged, or typed. */
   let { p, character }: { p: Project; character: CharacterView } = $props();
 
+  interface Body {
+    w: number;
+    h: number;
+    x: number;
+    y: number;
+  }
+
   const scale = $derived(Math.max(2, Math.floor(120 / Math.max(1, character.h))));
+  /** Which of the two bodies is shown and set. */
+  let above = $state(false);
   /** What is being dragged, before it is let go. */
-  let dragged: { w: number; h: number; x: number; y: number } | null = $state(null);
-  const now = $derived(dragged ?? { w: character.bodyW, h: character.bodyH, x: character.footX, y: character.footY });
+  let dragged: Body | null = $state(null);
+  const now: Body = $derived(
+    dragged ?? {
+      w: above ? character.aboveW : character.bodyW,
+      h: above ? character.aboveH : character.bodyH,
+      x: character.footX,
+      y: character.footY,
+    },
+  );
   /** Where in the picture the foot is. */
   const foot = $derived({ x: character.w / 2 + now.x, y: character.h - now.y });
 
-  const set = (to: { w: number; h: number; x: number; y: number }): void =>
-    p.order({ do: 'set-body', kind: 'character', id: character.id, list: [to.w, to.h, to.x, to.y] });
+  const set = (to: Body): void =>
+    p.order({ do: 'set-body', kind: 'character', id: character.id, list: [to.w, to.h, to.x, to.y], yes: above });
 
-  /** What a corner or the foot becomes under the pointer. */
-  function follow(event: PointerEvent, what: 'corner' | 'foot'): void {
-    const box = (event.currentTarget as HTMLElement).parentElement?.getBoundingClientRect();
-    if (!box || !(event.currentTarget as HTMLElement).hasPointerCapture(event.pointerId)) return;
-    const x = (event.clientX - box.left) / scale;
-    const y = (event.clientY - box.top) / scale;
-    dragged =
-      what === 'foot'
-        ? { ...now, x: Math.round(x - character.w / 2), y: Math.round(character.h - y) }
-        : { ...now, w: Math.max(2, Math.round(2 * Math.abs(x - foot.x))), h: Math.max(2, Math.round(foot.y - y)) };
+  const corner = (x: number, y: number): Body => ({
+    ...now,
+    w: Math.max(2, Math.round(2 * Math.abs(x - foot.x))),
+    h: Math.max(2, Math.round(foot.y - y)),
+  });
+  const footAt = (x: number, y: number): Body => ({
+    ...now,
+    x: Math.round(x - character.w / 2),
+    y: Math.round(character.h - y),
+  });
+
+  /** What becomes of it under the pointer. */
+  function follow(event: PointerEvent, becomes: (x: number, y: number) => Body): void {
+    const handle = event.currentTarget as HTMLElement;
+    const box = handle.parentElement?.getBoundingClientRect();
+    if (box && handle.hasPointerCapture(event.pointerId))
+      dragged = becomes((event.clientX - box.left) / scale, (event.clientY - box.top) / scale);
   }
 
   function letGo(): void {
@@ -42,7 +65,24 @@
   ] as const;
 </script>
 
+{#snippet handle(label: string, look: string, x: number, y: number, becomes: (x: number, y: number) => Body)}
+  <button
+    class="absolute size-3 -translate-x-1/2 -translate-y-1/2 {look}"
+    style:left="{x * scale}px"
+    style:top="{y * scale}px"
+    aria-label={label}
+    onpointerdown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
+    onpointermove={(e) => follow(e, becomes)}
+    onpointerup={letGo}
+  ></button>
+{/snippet}
+
 <div class="flex flex-col gap-2" role="group" aria-label="Body and foot">
+  <div class="flex items-center gap-2">
+    <span class="flex-1 text-small text-soft">Its body</span>
+    <Button label="from the side" pressed={!above} onclick={() => (above = false)} />
+    <Button label="from above" pressed={above} onclick={() => (above = true)} />
+  </div>
   <div class="flex gap-3">
     <div
       class="relative shrink-0 touch-none bg-shelf"
@@ -58,24 +98,20 @@
         style:width="{now.w * scale}px"
         style:height="{now.h * scale}px"
       ></span>
-      <button
-        class="absolute size-3 -translate-x-1/2 -translate-y-1/2 cursor-nesw-resize rounded-sm bg-saffron"
-        style:left="{(foot.x + now.w / 2) * scale}px"
-        style:top="{(foot.y - now.h) * scale}px"
-        aria-label="Drag the body’s corner"
-        onpointerdown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
-        onpointermove={(e) => follow(e, 'corner')}
-        onpointerup={letGo}
-      ></button>
-      <button
-        class="absolute size-3 -translate-x-1/2 -translate-y-1/2 cursor-move rounded-full border-2 border-sheet bg-lagoon"
-        style:left="{foot.x * scale}px"
-        style:top="{foot.y * scale}px"
-        aria-label="Drag the foot"
-        onpointerdown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
-        onpointermove={(e) => follow(e, 'foot')}
-        onpointerup={letGo}
-      ></button>
+      {@render handle(
+        'Drag the body’s corner',
+        'cursor-nesw-resize rounded-sm bg-saffron',
+        foot.x + now.w / 2,
+        foot.y - now.h,
+        corner,
+      )}
+      {@render handle(
+        'Drag the foot',
+        'cursor-move rounded-full border-2 border-sheet bg-lagoon',
+        foot.x,
+        foot.y,
+        footAt,
+      )}
     </div>
     <div class="flex min-w-0 flex-1 flex-col gap-1">
       {#each fields as { key, label } (key)}
@@ -94,10 +130,12 @@
       {/each}
     </div>
   </div>
-  <span
-    ><Button
-      label="Propose both from its pixels"
-      onclick={() => p.order({ do: 'propose-body', kind: 'character', id: character.id })}
-    /></span
-  >
+  {#if !above}
+    <span
+      ><Button
+        label="Propose both from its pixels"
+        onclick={() => p.order({ do: 'propose-body', kind: 'character', id: character.id })}
+      /></span
+    >
+  {/if}
 </div>

@@ -5,6 +5,7 @@
   import Button from '../ui/Button.svelte';
   import Rename from '../ui/Rename.svelte';
   import SidePanel from '../ui/SidePanel.svelte';
+  import Begins from './Begins.svelte';
   import BodyEditor from './BodyEditor.svelte';
   import PoseRow from './PoseRow.svelte';
 
@@ -109,6 +110,7 @@
       </div>
       {#key open.id + open.strip}<BodyEditor {p} character={open} />{/key}
     {/if}
+    <Begins {p} character={open} />
     <div class="flex flex-wrap items-center gap-2">
       {@render choose(open.strip ? 'Another sheet' : 'Give it a sheet', open.id)}
       {#if last && open.strip}

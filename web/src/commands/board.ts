@@ -139,6 +139,18 @@ export const boardCommands: Command[] = [
     },
   },
   {
+    id: 'items',
+    name: 'Items',
+    keys: ['Shift+I'],
+    group: 'board',
+    inGame: true,
+    does: 'Lists what the player can have, and where each is given and needed.',
+    run: (p) => {
+      p.togglePanel('items');
+      if (p.panel === 'items' && editing(p)) focusOn('[data-items] input');
+    },
+  },
+  {
     id: 'steps',
     name: 'What was done',
     keys: ['U'],

@@ -1,4 +1,6 @@
-import { Buffers, instantiate, type Exports } from './module';
+import { BROKEN, MORE, VIEW_PLAY, VIEW_POINTER, VIEW_PROBE, VIEW_SCENE, VIEW_STATE, VIEW_STEPS } from './answers';
+import { Buffers, type Exports } from './instance';
+import { instantiate } from './module';
 import { pause } from './pause';
 import { SIXTEENTH } from './types.gen';
 import type {
@@ -13,7 +15,6 @@ import type {
   Proposal,
   ReachView,
   TrailView,
-  ReplaysView,
   Reskin,
   ReskinView,
   Scene,
@@ -24,23 +25,9 @@ import type {
   Usage,
 } from './types.gen';
 
-/** Given by an export when the core itself failed, or when messages are missing. */
-export const BROKEN = -1;
-export const GAP = -2;
-/** Given while something goes on with the next call. */
-const MORE = -3;
-
 /** Cells of a project that are read between two glances at the clock, and milliseconds until the page has a rest. */
 const OPEN_STEP = 2_000;
 const OPENING = 8;
-
-const VIEW_SCENE = 0;
-const VIEW_STATE = 1;
-const VIEW_POINTER = 2;
-const VIEW_PLAY = 3;
-const VIEW_PROBE = 4;
-const VIEW_STEPS = 5;
-const VIEW_REPLAYS = 6;
 
 export interface Probe {
   revision: number;
@@ -244,13 +231,16 @@ export class Core {
     return this.buffers.takeText(this.exports.lossOf(BigInt(map), columns, rows, anchor));
   }
 
-  /** Plays kept replays on the document for so many ticks. */
-  rerun(ticks: number): number {
-    return this.exports.rerun(ticks);
+  /** A message for those who play kept replays, once one is whole. Says whether there is more to tell. */
+  handOver(budget: number): { message: Uint8Array<ArrayBuffer> | null; more: boolean } {
+    const length = this.exports.handOver(budget);
+    if (length > 0) return { message: this.buffers.take(length), more: true };
+    return { message: null, more: length === MORE };
   }
 
-  replays(): ReplaysView {
-    return this.view(VIEW_REPLAYS) as ReplaysView;
+  /** Forgets what was handed over, as whoever it was handed to is gone. */
+  handOverAnew(): void {
+    this.exports.handOverAnew();
   }
 
   /** What was done, the earliest first. */

@@ -1,83 +1,5 @@
-import './generated/wasm_exec.js';
 import moduleUrl from './generated/azzel.wasm?url';
-import { pause } from './pause';
-
-/** Bytes that are copied into an instance at a time. */
-const PART = 4 << 20;
-
-/** What every module of the core exports. */
-export interface Bridge extends WebAssembly.Exports {
-  mem: WebAssembly.Memory;
-  buffer(length: number): number;
-  resultAddress(): number;
-}
-
-/** What cmd/azzel-wasm exports. Ids are 64 bits wide and travel as bigint. */
-export interface Exports extends Bridge {
-  pixelsAddress(): number;
-  boxAddress(): number;
-  enqueue(): void;
-  open(): number;
-  openStep(budget: number): number;
-  warm(part: number): number;
-  receive(): number;
-  order(): number;
-  pointer(what: number, x: number, y: number, erase: number, steady: number, near: number): number;
-  work(budget: number): number;
-  wholeScreens(columns: number, rows: number): void;
-  addEarlier(): number;
-  addBackdrop(w: number, h: number): number;
-  tick(input: number): number;
-  rerun(ticks: number): number;
-  addStrip(of: bigint): number;
-  prepare(which: number): number;
-  view(which: number): number;
-  tileset(id: bigint): number;
-  sheetShape(id: bigint, x0: number, y0: number, x1: number, y1: number): number;
-  dealt(w: number, h: number): number;
-  animate(millis: number): number;
-  bondSample(): number;
-  usage(): number;
-  joinedWith(join: number, joined: number, bit: number, on: number): number;
-  tileCells(id: bigint): number;
-  proposedReskin(map: bigint): number;
-  reskinned(): number;
-  reskinPicture(map: bigint, side: number): number;
-  proposed(join: number): number;
-  lens(map: bigint, x: number, y: number, w: number, h: number): number;
-  outgoing(): number;
-  resend(): void;
-  sequence(): number;
-  answered(): number;
-  revision(): number;
-  bitmap(map: bigint, low: number, high: number, level: number, x: number, y: number): number;
-  forget(map: bigint, low: number, high: number, level: number, x: number, y: number): void;
-  tile(n: number): number;
-  sprite(which: number, facing: number, frame: number): number;
-  reach(map: bigint, x: number, y: number): number;
-  trail(piece: bigint): number;
-  characterFrame(character: bigint, frame: number): number;
-  layerPicture(map: bigint, layer: bigint, side: number): number;
-  blockPicture(patch: bigint, side: number): number;
-  copied(cut: number): number;
-  look(): number;
-  mapOfColours(): number;
-  alike(set: bigint, known: number): number;
-  layCSV(map: bigint, layer: bigint): number;
-  cells(map: bigint, layer: bigint, x: number, y: number, w: number, h: number): number;
-  layerWay(map: bigint, layer: bigint, x: number, y: number, w: number, h: number): void;
-  scaledSize(map: bigint, scale: number): number;
-  lossOf(map: bigint, columns: number, rows: number, anchor: number): number;
-  paste(): number;
-}
-
-/** Runs a fresh instance of a compiled module. */
-export async function start(module: WebAssembly.Module): Promise<WebAssembly.Exports> {
-  const go = new Go();
-  const instance = await WebAssembly.instantiate(module, go.importObject);
-  void go.run(instance);
-  return instance.exports;
-}
+import { start, type Exports } from './instance';
 
 let compiled: Promise<WebAssembly.Module> | undefined;
 
@@ -103,45 +25,12 @@ async function warmed(compiling: Promise<WebAssembly.Module>): Promise<WebAssemb
   }
 }
 
+/** A worker that plays kept replays once it is given the module. */
+export function beginReruns(): Worker {
+  return new Worker(new URL('./replays.worker.ts', import.meta.url), { type: 'module' });
+}
+
 /** A fresh instance of the core. The module itself is compiled once. */
 export async function instantiate(): Promise<Exports> {
   return (await start(await compile())) as Exports;
-}
-
-/** Reads and writes the two buffers that are shared with an instance. */
-export class Buffers<E extends Bridge = Bridge> {
-  private readonly decoder = new TextDecoder();
-  private readonly encoder = new TextEncoder();
-
-  constructor(readonly exports: E) {}
-
-  give(bytes: Uint8Array): void {
-    const at = this.exports.buffer(bytes.length) >>> 0;
-    new Uint8Array(this.exports.mem.buffer, at, bytes.length).set(bytes);
-  }
-
-  /** Gives what is large in parts, between which the page can draw. */
-  async giveInParts(bytes: Uint8Array): Promise<void> {
-    const at = this.exports.buffer(bytes.length) >>> 0;
-    for (let from = 0; from < bytes.length; from += PART) {
-      const part = bytes.subarray(from, from + PART);
-      new Uint8Array(this.exports.mem.buffer, at + from, part.length).set(part);
-      await pause();
-    }
-  }
-
-  giveText(text: string): void {
-    this.give(this.encoder.encode(text));
-  }
-
-  /** The last result, a copy. */
-  take(length: number): Uint8Array<ArrayBuffer> {
-    if (length <= 0) return new Uint8Array(0);
-    const at = this.exports.resultAddress() >>> 0;
-    return new Uint8Array(this.exports.mem.buffer as ArrayBuffer, at, length).slice();
-  }
-
-  takeText(length: number): string {
-    return this.decoder.decode(this.take(length));
-  }
 }

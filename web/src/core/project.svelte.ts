@@ -3,7 +3,8 @@ import { Backdrops } from '../board/backdrops';
 import { Bitmaps } from '../board/bitmaps';
 import { around, Camera } from '../board/camera';
 import { fetchState } from './api';
-import { BROKEN, Core, GAP, type Tileset } from './bridge';
+import { BROKEN, GAP } from './answers';
+import { Core, type Tileset } from './bridge';
 import { Connection } from './connection';
 import { Lately } from './lately.svelte';
 import { Playing } from './playing.svelte';
@@ -16,7 +17,7 @@ import { SETTLING, Strips } from './strips';
 import * as T from './types.gen';
 
 export type Saved = 'saving' | 'saved' | 'waiting';
-export type Panel = 'none' | 'steps' | 'kept' | 'movement' | 'replays' | 'characters';
+export type Panel = 'none' | 'steps' | 'kept' | 'movement' | 'replays' | 'characters' | 'items';
 export type Opened = 'nothing' | 'drawer' | 'desk';
 /** What lies on the desk: a thing of the project, or tiles proposed as a bond. */
 export type OnDesk =
@@ -101,7 +102,7 @@ export class Project extends Questions {
   private before: { x: number; y: number; zoom: number } | null = null;
   readonly playing = new Playing();
   readonly trail = new Trail(this);
-  readonly replays = new Replays((changed) => this.apply(changed));
+  readonly replays = new Replays((text) => this.say(text));
   private readonly strips = new Strips(this);
   private motion = 0;
   private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');
@@ -408,6 +409,11 @@ export class Project extends Questions {
     const { cellW, cellH } = this.scene?.project ?? { cellW: 0, cellH: 0 };
     const here = fromSpawn || !at ? {} : { yes: true, x: at.x + (cellW >> 1), y: at.y + (cellH >> 1) };
     this.begin({ do: 'play', ...here });
+  }
+
+  /** Begins to play at a piece. */
+  playAt(id: string, map: string): void {
+    this.begin({ do: 'play-at', kind: 'piece', id, map });
   }
 
   /** Plays a kept replay, until anything is held down. */

@@ -1,53 +1,88 @@
 import type { Core } from './bridge';
+import { beginReruns, compile } from './module';
 import { soon } from './soon';
-import { REPLAYS_CHANGED, RERUN_LEFT, type ReplayView, type TrialView } from './types.gen';
+import type { ReplaysView, ReplayView, TrialView } from './types.gen';
 
 /** Milliseconds of quiet before kept replays are played again. */
 const QUIET = 200;
-/** Milliseconds of a frame that are spent on it, and ticks between two glances at the clock. */
+/** Milliseconds of a frame in which it is told what is new, and cells between two glances at the clock. */
 const SLICE = 4;
-const TICKS = 30;
+const CELLS = 5_000;
+/** How often a worker that failed is begun anew. */
+const TRIES = 3;
 
-/** The replays that were kept, and what comes of them on the document as it is now. */
+/** The replays that were kept, and what comes of them on the document as it is now: a worker plays them. */
 export class Replays {
   list = $state.raw<ReplayView[]>([]);
   /** One of them with other values, if any are tried. */
   trial = $state.raw<TrialView | null>(null);
   private core: Core | null = null;
+  private worker: Worker | null = null;
   private timer = 0;
+  private failures = 0;
 
-  /** @param broke is told when the core itself failed. */
-  constructor(private readonly broke: (changed: number) => void) {}
+  /** @param say tells the designer something. */
+  constructor(private readonly say: (text: string) => void) {}
 
-  /** The document may have changed. Replays are played on it once it is left alone for a moment. */
+  /** The document may have changed. The worker is told of it once it is left alone for a moment. */
   changed(core: Core): void {
+    if (core !== this.core) this.end();
     this.core = core;
     clearTimeout(this.timer);
-    this.timer = window.setTimeout(() => soon(this.go), QUIET);
+    this.timer = window.setTimeout(() => soon(this.tell), QUIET);
   }
 
   close(): void {
     clearTimeout(this.timer);
+    this.end();
     this.core = null;
   }
 
-  private readonly go = (): void => {
+  private end(): void {
+    this.worker?.terminate();
+    this.worker = null;
+  }
+
+  private readonly tell = (): void => {
     const core = this.core;
-    if (!core) return;
-    let changed = core.rerun(0);
-    for (const until = performance.now() + SLICE; changed > 0 && changed & RERUN_LEFT && performance.now() < until;) {
-      const more = core.rerun(TICKS);
-      changed = more < 0 ? more : (changed & REPLAYS_CHANGED) | more;
+    if (!core || this.failures >= TRIES) return;
+    let more = true;
+    for (const until = performance.now() + SLICE; more && performance.now() < until;) {
+      const told = core.handOver(CELLS);
+      more = told.more;
+      if (told.message) this.send(told.message);
     }
-    if (changed < 0) {
-      this.broke(changed);
-      return;
-    }
-    if (changed & REPLAYS_CHANGED || !(changed & RERUN_LEFT)) {
-      const { kept, trial } = core.replays();
-      this.list = kept;
-      this.trial = trial;
-    }
-    if (changed & RERUN_LEFT) soon(this.go);
+    if (more) soon(this.tell);
   };
+
+  private send(message: Uint8Array<ArrayBuffer>): void {
+    if (!this.worker) {
+      const worker = beginReruns();
+      this.worker = worker;
+      worker.onmessage = (event: MessageEvent<string | null>) => {
+        if (worker !== this.worker) return;
+        if (event.data === null) this.failed();
+        else this.show(JSON.parse(event.data) as ReplaysView);
+      };
+      worker.onerror = () => worker === this.worker && this.failed();
+      compile().then(
+        (module) => worker.postMessage(module),
+        () => this.failed(),
+      );
+    }
+    this.worker.postMessage(message, [message.buffer]);
+  }
+
+  private show(view: ReplaysView): void {
+    this.list = view.kept;
+    this.trial = view.trial;
+  }
+
+  /** Begins anew from the document. */
+  private failed(): void {
+    this.end();
+    this.core?.handOverAnew();
+    if (++this.failures < TRIES) soon(this.tell);
+    else this.say('The kept replays can not be played again in this page. Reload it; nothing of them is lost.');
+  }
 }

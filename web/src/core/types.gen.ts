@@ -66,6 +66,8 @@ export interface MapLook {
   own: OwnValueView[];
   forces: ForcesView;
   lottery: number[];
+  barred: number;
+  barredArms: number;
 }
 
 export interface PlaceView {
@@ -176,6 +178,12 @@ export interface PoseView {
   ticks: number;
 }
 
+export interface StockView {
+  id: string;
+  name: string;
+  count: number;
+}
+
 export interface CharacterView {
   id: string;
   name: string;
@@ -184,10 +192,30 @@ export interface CharacterView {
   w: number;
   h: number;
   poses: PoseView[];
+  aboveW: number;
+  aboveH: number;
+  begins: StockView[];
   bodyW: number;
   bodyH: number;
   footX: number;
   footY: number;
+}
+
+export interface NamingView {
+  kind: string;
+  id: string;
+  map: string;
+  name: string;
+  does: string;
+  x: number;
+  y: number;
+}
+
+export interface ItemView {
+  id: string;
+  name: string;
+  most: number;
+  named: NamingView[];
 }
 
 export interface AreaView {
@@ -265,6 +293,7 @@ export interface Scene {
   characters: CharacterView[];
   acts: string[];
   facings: string[];
+  items: ItemView[];
   drawer: string[];
   areas: AreaView[];
   paths: PathView[];
@@ -274,6 +303,7 @@ export interface Scene {
   edges: string[];
   sides: string[];
   types: TypeView[];
+  mark: string;
   missing: MissingView[];
   movement: MovementView;
   bitmap: BitmapView;
@@ -456,6 +486,7 @@ export interface SlipView {
   landings: BoxView[];
   acting: ActingView | null;
   path: PathView | null;
+  starts: boolean;
   track: TrackLook | null;
   area: AreaLook | null;
 }
@@ -597,6 +628,8 @@ export interface Play {
   events: string[];
   helps: string[];
   helpsOn: boolean[];
+  items: StockView[];
+  memory: SlipLine[];
   goal: BoxView | null;
 }
 
@@ -850,6 +883,7 @@ export const TAKEN_CHANGED = 64;
 export const WORK_LEFT = 128;
 export const REPLAYS_CHANGED = 256;
 export const RERUN_LEFT = 512;
+export const STACK = 999;
 export const TICKS_PER_SECOND = 60;
 export const LEFT = 1;
 export const RIGHT = 2;

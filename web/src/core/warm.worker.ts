@@ -1,4 +1,4 @@
-import { start, type Exports } from './module';
+import { start, type Exports } from './instance';
 
 /**
  * Runs the core once with a small project while the page is still being built. The browser compiles a function of a

@@ -1,5 +1,5 @@
 import moduleUrl from '../core/generated/desk.wasm?url';
-import { Buffers, start, type Bridge } from '../core/module';
+import { Buffers, start, type Bridge } from '../core/instance';
 import type { Apart, Colours, Comparison, Cut, Parts, Sheet } from '../core/types.gen';
 
 /**

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { GAME_LENSES } from '../board/lens';
   import { keyOf, runCommand } from '../commands/register';
   import type { Project } from '../core/project.svelte';
   import { TICKS_PER_SECOND } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
+  import Helps from './Helps.svelte';
   import ScreenPad from './ScreenPad.svelte';
   import TimeLine from './TimeLine.svelte';
 
@@ -11,6 +11,7 @@
 
   const play = $derived(p.play);
   const seconds = $derived(((play?.ticks ?? 0) / TICKS_PER_SECOND).toFixed(1));
+  const items = $derived((play?.items ?? []).map((s) => (s.count === 1 ? s.name : `${s.count} ${s.name}`)).join(', '));
   let last = $state('');
 
   $effect(() => {
@@ -44,6 +45,7 @@
       {/if}
       {#if play.mostHealth > 0}<span class="figures" data-health>health {play.health} of {play.mostHealth}</span>{/if}
       <span class="figures" data-collected>{play.taken} of {play.total} collected</span>
+      {#if items}<span class="max-w-60 truncate figures" title={items} data-had>has {items}</span>{/if}
       {#if last && !play.finished}<span class="text-soft" role="status" data-event>{last}</span>{/if}
       {#each [['Movement', 'movement', p.panel === 'movement'], ['Replays', 'replays', p.panel === 'replays'], ['Helps', 'helps', p.playing.helps], ['Pad', 'screen-pad', p.playing.padShown]] as const as [label, id, pressed] (id)}
         <span data-back><Button {label} keys={keyOf(id)} {pressed} onclick={() => runCommand(p, id)} /></span>
@@ -51,25 +53,7 @@
       <span data-back><Button label="End play" keys={keyOf('play')} onclick={() => p.togglePlay(false)} /></span>
     </div>
     <TimeLine {p} {play} />
-    {#if p.playing.helps}
-      <div class="flex items-center gap-2 pb-1" role="group" aria-label="Helps for testing" data-helps>
-        <span class="text-small text-soft">The player is</span>
-        {#each play.helps as name, i (name)}
-          <Button label={name} pressed={play.helpsOn[i]} onclick={() => p.order({ do: 'help', n: i })} />
-        {/each}
-        <span class="text-small text-soft">No replay is kept of it.</span>
-      </div>
-      <div class="flex items-center gap-2 pb-1" role="group" aria-label="Lenses">
-        <span class="text-small text-soft">Shown are</span>
-        {#each ['solid', 'danger', ...GAME_LENSES] as id (id)}
-          <Button
-            label={id}
-            pressed={p.lens === id}
-            onclick={() => runCommand(p, id === 'solid' ? 'lens' : `lens-${id}`)}
-          />
-        {/each}
-      </div>
-    {/if}
+    {#if p.playing.helps}<Helps {p} {play} />{/if}
   </div>
   {#if p.playing.padShown && p.inGame && !play.finished}<ScreenPad {p} />{/if}
 {/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Project } from '../core/project.svelte';
   import type { MapLook, MapView } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
   import Forces from './Forces.svelte';
 
   /** How one moves on a map, what lottery pieces give there, and its tracks and areas. */
@@ -11,6 +12,23 @@
   <summary class="cursor-pointer">How one moves here</summary>
   <div class="mt-2 flex flex-col gap-1">
     <Forces forces={map.look.forces} set={(forces) => set({ forces })} />
+    <div class="mt-1 text-small text-soft">Nobody can here</div>
+    <div class="flex flex-wrap gap-1" role="group" aria-label="What nobody can do here">
+      {#each p.scene?.movement.abilities ?? [] as name, i (name)}
+        <Button
+          label={name}
+          pressed={(map.look.barred & (1 << i)) !== 0}
+          onclick={() => set({ barred: map.look.barred ^ (1 << i) })}
+        />
+      {/each}
+      {#each p.scene?.movement.arms ?? [] as name, i (name)}
+        <Button
+          label={name}
+          pressed={(map.look.barredArms & (1 << i)) !== 0}
+          onclick={() => set({ barredArms: map.look.barredArms ^ (1 << i) })}
+        />
+      {/each}
+    </div>
     <div class="mt-1 text-small text-soft">Lottery pieces here become, by weight</div>
     {#each p.scene?.odds ?? [] as name, i (name)}
       <label class="flex items-center justify-between gap-2">

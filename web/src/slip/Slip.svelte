@@ -108,6 +108,9 @@
           />
         {/if}
       {/if}
+      {#if slip.starts}
+        <Button label="Play from here" onclick={() => p.playAt(slip.id, slip.map)} />
+      {/if}
       {#if slip.leads}<Button label="Show the other end" onclick={show} />{/if}
       {#if !slip.kept}
         <span class="contents" data-back={asked || slip.kind !== 'map' ? '' : undefined}>

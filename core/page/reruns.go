@@ -1,0 +1,187 @@
+package page
+
+import (
+	"encoding/json"
+	"errors"
+	"fmt"
+
+	"azzel/core/edit"
+	"azzel/core/pace"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+// What a page tells those who play its kept replays: a document, what turns the one before into the
+// next, or what is to be tried.
+const (
+	givenDocument = 'D'
+	givenStep     = 'S'
+	givenTrial    = 'T'
+)
+
+// given is what whoever plays kept replays has been told, and what is to be told next.
+type given struct {
+	// doc is the document they have, nil for none.
+	doc *world.Document
+	// to is the document that work makes a message of.
+	to      *world.Document
+	work    *pace.Work
+	message []byte
+	asked   *asked
+}
+
+// HandOver goes on with telling those who play kept replays elsewhere what is new, for about budget
+// cells. It gives a message for Reruns.Take once one is whole, and reports whether there is more to
+// tell. Nothing is told while nothing is kept.
+func (p *Page) HandOver(budget int) (message []byte, more bool) {
+	g, d := &p.given, p.doc()
+	if g.work == nil && g.doc != d && (g.doc != nil || len(d.Replays) > 0) {
+		from := g.doc
+		g.to = d
+		g.work = pace.Begin(func(at pace.Pace) {
+			if from == nil {
+				g.message = append([]byte{givenDocument}, d.EncodeAt(at)...)
+			} else {
+				g.message = append([]byte{givenStep}, edit.Restore(at, from, d, "what is new").Encode()...)
+			}
+		})
+	}
+	switch {
+	case g.work != nil && !g.work.Step(budget):
+		return nil, true
+	case g.work != nil:
+		message = g.message
+		g.doc, g.to, g.work, g.message = g.to, nil, nil, nil
+		return message, g.asked != nil || g.doc != d
+	case g.asked != nil && g.doc != nil:
+		body, err := json.Marshal(g.asked)
+		if err != nil {
+			panic(err) // Numbers and text can be written.
+		}
+		g.asked = nil
+		return append([]byte{givenTrial}, body...), false
+	}
+	return nil, false
+}
+
+// HandOverAnew forgets what was told, as whoever was told it is gone.
+func (p *Page) HandOverAnew() {
+	if p.given.work != nil {
+		p.given.work.Stop()
+	}
+	p.given = given{}
+}
+
+// Reruns plays the kept replays of a document, a copy of a page's, wherever there is time for that. The
+// zero value has none yet. It must be used by one goroutine.
+type Reruns struct {
+	doc *world.Document
+	// tried is what came of the kept replays, trial one of them with other values, nil for none.
+	tried map[world.ID]*tried
+	trial *trial
+}
+
+// trialPrefix is that of the ids of what is made for a trial, which a server never gives out.
+const trialPrefix = 1<<32 - 1
+
+func (r *Reruns) author() author { return author{r.doc, &world.Counter{Prefix: trialPrefix}} }
+
+// Take takes a message of Page.HandOver. After an error it must be told anew, from the document on.
+func (r *Reruns) Take(message []byte) error {
+	if len(message) == 0 {
+		return errors.New("nothing was handed over")
+	}
+	switch body := message[1:]; message[0] {
+	case givenDocument:
+		d, err := world.Decode(body)
+		if err != nil {
+			return fmt.Errorf("taking over the document: %w", err)
+		}
+		*r = Reruns{doc: d}
+	case givenStep:
+		e, err := edit.Decode(body)
+		if err != nil {
+			return fmt.Errorf("taking over a step: %w", err)
+		}
+		d, err := edit.Follow(nil, r.doc, e)
+		if err != nil {
+			return fmt.Errorf("taking over a step: %w", err)
+		}
+		r.doc = d
+	case givenTrial:
+		var a asked
+		if err := json.Unmarshal(body, &a); err != nil {
+			return fmt.Errorf("taking over what is to be tried: %w", err)
+		}
+		r.trial = nil
+		if len(a.Values) > 0 {
+			if t := newTrial(a); t.begin(r.author()) == nil && t.replay != nil {
+				r.trial = t
+			}
+		}
+	}
+	return nil
+}
+
+// Run plays kept replays on the document, at most so many ticks of them: only the newest document
+// counts, and what came of one stands until something that counts in play has
+// changed. RerunLeft is among what has changed as long as there is more.
+func (r *Reruns) Run(ticks int) (changed Changed) {
+	d := r.doc
+	if d == nil {
+		return 0
+	}
+	now := make(map[world.ID]*tried, len(d.Replays))
+	list := make([]*tried, 0, len(d.Replays))
+	for _, kept := range d.Replays {
+		t := r.tried[kept.ID]
+		if !t.stands(d, kept) {
+			t = &tried{replay: kept}
+			changed |= ReplaysChanged
+		}
+		t.doc = d // the one before may be forgotten
+		now[kept.ID] = t
+		list = append(list, t)
+	}
+	r.tried = now
+	if r.trial != nil {
+		changed |= r.trial.follow(r)
+	}
+	if r.trial != nil {
+		list = append(list, r.trial.rows...)
+	}
+	for _, t := range list {
+		if t.done {
+			continue
+		}
+		if ticks <= 0 {
+			return changed | RerunLeft
+		}
+		if ticks = t.play(ticks); !t.done {
+			return changed | RerunLeft
+		}
+		changed |= ReplaysChanged
+	}
+	return changed
+}
+
+// View is the replays that are kept, with what came of them.
+func (r *Reruns) View() ReplaysView {
+	d := r.doc
+	if d == nil {
+		return ReplaysView{Kept: []ReplayView{}}
+	}
+	list := make([]ReplayView, 0, len(d.Replays))
+	for _, kept := range d.Replays {
+		v := ReplayView{ID: FormatID(kept.ID), Name: kept.Name, Length: play.Clock(kept.Ticks()), Came: cameWaiting, Says: "is played on what is shown now …"}
+		if t := r.tried[kept.ID]; t.stands(d, kept) && t.done {
+			v.Came, v.Says = t.came()
+			if m := d.Map(t.outcome.At.Map); t.outcome.Parts && m != nil {
+				origin := d.Project.Lattice().Pixel(m.Origin)
+				v.Place, v.X, v.Y = true, origin.X+t.outcome.At.X/256, origin.Y+t.outcome.At.Y/256
+			}
+		}
+		list = append(list, v)
+	}
+	return ReplaysView{list, r.trial.view(r.author())}
+}

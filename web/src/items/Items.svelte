@@ -1,0 +1,85 @@
+<script lang="ts">
+  import type { Project } from '../core/project.svelte';
+  import { NAME_LETTERS, STACK } from '../core/types.gen';
+  import type { NamingView } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+  import Rename from '../ui/Rename.svelte';
+  import SidePanel from '../ui/SidePanel.svelte';
+
+  /** What the player can have: how many of it, and where it is given, needed and had. */
+  let { p }: { p: Project } = $props();
+
+  let name = $state('');
+  const items = $derived(p.scene?.items ?? []);
+
+  function make(event: SubmitEvent): void {
+    event.preventDefault();
+    p.order({ do: 'make-item', text: name });
+    name = '';
+  }
+
+  function show(named: NamingView): void {
+    if (named.kind === 'character') {
+      p.togglePanel('characters');
+      return;
+    }
+    p.order({ do: 'select', kind: 'piece', id: named.id, map: named.map });
+    p.moveCamera((c) => c.center(named.x, named.y));
+  }
+</script>
+
+<SidePanel {p} panel="items" title="Items" wide>
+  <form class="flex items-end gap-2" onsubmit={make}>
+    <label class="flex min-w-0 flex-1 flex-col gap-1">
+      <span>Name of a new item</span>
+      <input class="h-7 rounded-inner border border-line bg-sheet px-2" bind:value={name} maxlength={NAME_LETTERS} />
+    </label>
+    <Button label="Make" type="submit" main disabled={name.trim() === ''} />
+  </form>
+  <ol class="-mx-1 min-h-0 flex-1 overflow-y-auto px-1" aria-label="Items">
+    {#each items as item (item.id)}
+      <li class="flex flex-col gap-1 border-t border-line py-2" data-item={item.name}>
+        <span class="flex items-center gap-2">
+          <span class="min-w-0 flex-1"
+            ><Rename
+              value={item.name}
+              label="Name of the item {item.name}"
+              rename={(text) => p.order({ do: 'rename', kind: 'item', id: item.id, text })}
+            /></span
+          >
+          <label class="flex items-center gap-1 text-small">
+            <span class="text-soft">at most</span>
+            <input
+              type="number"
+              class="h-7 w-14 rounded-inner border border-line bg-sheet px-1 figures"
+              min={1}
+              max={STACK}
+              value={item.most}
+              onchange={(e) => {
+                const n = Math.round(e.currentTarget.valueAsNumber);
+                if (Number.isFinite(n)) p.order({ do: 'set-item', kind: 'item', id: item.id, n });
+                e.currentTarget.valueAsNumber = item.most;
+              }}
+            />
+          </label>
+          <Button label="Delete" onclick={() => p.order({ do: 'remove', kind: 'item', id: item.id })} />
+        </span>
+        {#each item.named as named (named.kind + named.id)}
+          <button
+            class="flex w-full justify-between gap-2 rounded-inner px-1.5 py-0.5 text-left text-small hover:bg-shelf"
+            onclick={() => show(named)}
+            ><span class="truncate">{named.name}</span><span class="shrink-0 text-soft figures">{named.does}</span
+            ></button
+          >
+        {:else}
+          <p class="text-small text-rose-ink">Nothing gives it, and nothing needs it.</p>
+        {/each}
+      </li>
+    {:else}
+      <li class="text-soft">
+        None yet. An item is something that the player can have: a collectible gives it, an exit may need it, and a
+        character may begin with it.
+      </li>
+    {/each}
+  </ol>
+</SidePanel>

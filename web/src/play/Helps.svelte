@@ -1,0 +1,58 @@
+<script lang="ts">
+  import { GAME_LENSES } from '../board/lens';
+  import { runCommand } from '../commands/register';
+  import type { Project } from '../core/project.svelte';
+  import type { Play } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+
+  /** What helps who tests: what the player is spared, where they can be brought, what is shown and remembered. */
+  let { p, play }: { p: Project; play: Play } = $props();
+
+  const marks = $derived((p.scene?.pieces ?? []).filter((piece) => piece.type === p.scene?.mark));
+  const items = $derived(play.items.map((s) => (s.count === 1 ? s.name : `${s.count} × ${s.name}`)).join(', '));
+</script>
+
+<div class="flex items-center gap-2 pb-1" role="group" aria-label="Helps for testing" data-helps>
+  <span class="text-small text-soft">The player is</span>
+  {#each play.helps as name, i (name)}
+    <Button label={name} pressed={play.helpsOn[i]} onclick={() => p.order({ do: 'help', n: i })} />
+  {/each}
+</div>
+<div class="flex items-center gap-2 pb-1" role="group" aria-label="Lenses">
+  <span class="text-small text-soft">Shown are</span>
+  {#each ['solid', 'danger', ...GAME_LENSES] as id (id)}
+    <Button label={id} pressed={p.lens === id} onclick={() => runCommand(p, id === 'solid' ? 'lens' : `lens-${id}`)} />
+  {/each}
+  <label class="ml-auto flex items-center gap-2" data-back>
+    <span class="text-small text-soft">Go to</span>
+    <select
+      class="h-7 max-w-44 rounded-inner border border-line bg-sheet px-1"
+      aria-label="Go to a mark"
+      disabled={marks.length === 0}
+      value=""
+      onchange={(e) => {
+        if (e.currentTarget.value) p.order({ do: 'bring', kind: 'piece', id: e.currentTarget.value });
+        e.currentTarget.value = '';
+      }}
+    >
+      <option value="">{marks.length === 0 ? 'no marks yet' : 'a mark'}</option>
+      {#each marks as mark (mark.id)}<option value={mark.id}>{mark.name}</option>{/each}
+    </select>
+  </label>
+</div>
+<dl
+  class="flex max-w-160 flex-wrap gap-x-4 pb-1 text-small whitespace-normal"
+  aria-label="What the game remembers"
+  data-memory
+>
+  <div class="flex gap-1.5">
+    <dt class="text-soft">Has</dt>
+    <dd class="figures">{items || 'nothing'}</dd>
+  </div>
+  {#each play.memory as line (line.label)}
+    <div class="flex gap-1.5">
+      <dt class="text-soft">{line.label}</dt>
+      <dd class="figures">{line.value}</dd>
+    </div>
+  {/each}
+</dl>
