@@ -311,18 +311,20 @@ func TestDemoCanBePlayed(t *testing.T) {
 	visit()
 	status := game.Status()
 	// The levels are played by TestLevelsCanBePlayed.
+	total := 0
 	for _, m := range d.Maps {
 		if level(m) {
 			visited[m.ID] = true
-			for _, p := range m.Pieces {
-				if p.Type == world.Collectible {
-					status.Total--
-				}
+			continue
+		}
+		for _, p := range m.Pieces {
+			if p.Type == world.Collectible {
+				total++
 			}
 		}
 	}
-	if len(visited) != len(d.Maps) || status.Taken != status.Total || status.Total < 5 {
-		t.Fatalf("%d of %d maps visited, %d of %d things collected", len(visited), len(d.Maps), status.Taken, status.Total)
+	if len(visited) != len(d.Maps) || status.Taken != total || total < 5 {
+		t.Fatalf("%d of %d maps visited, %d of %d things collected", len(visited), len(d.Maps), status.Taken, total)
 	}
 	for _, c := range d.CrossingsOf(exit.m) {
 		for i, end := range c.Ends {

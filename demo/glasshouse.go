@@ -134,6 +134,9 @@ func (r *room) piece(of world.ID, name string, x, y int) { r.acting(of, name, x,
 
 // acting puts down a piece that acts otherwise than usual.
 func (r *room) acting(of world.ID, name string, x, y int, a world.Acting) {
+	if of == world.Collectible {
+		a.Item = r.b.label
+	}
 	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.m.FootOf(r.b.doc.Project.Lattice(), of, grid.Point{X: x, Y: y}), Acting: a}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: r.m.ID, ID: r.b.ids.NewID()}, Values: p.Values()})
 }
@@ -162,6 +165,10 @@ func (b *builder) glasshouse() {
 
 func (b *builder) palmHouse() *room {
 	r := b.room("Palm house", 0, 0, 36, 18)
+	// Nobody swings anything among the palms.
+	plain := *r.m
+	r.m.BarredArms = world.Striking | world.Shooting
+	r.parts = append(r.parts, edit.Changes(world.Ref{Kind: world.KindMap, ID: r.m.ID}, plain.Values(), r.m.Values())...)
 	r.mixed(0, 0, 36, 18, art.Gravel, art.GravelFine, art.Gravel, art.Gravel, art.GravelFine, art.GravelPebbles, art.Gravel, art.GravelFine, art.Gravel, art.GravelMoss, art.Gravel, art.GravelFine, art.GravelLeaves)
 	r.walls(art.Glass)
 	r.mixed(1, 8, 34, 2, art.Paving, art.Paving, art.PavingWorn, art.Paving, art.Paving, art.PavingMoss)
@@ -199,7 +206,8 @@ func (b *builder) palmHouse() *room {
 	r.piece(world.Collectible, "Label of the lady palm", 8, 5)
 	r.piece(world.Collectible, "Label of the tree fern", 16, 12)
 	r.piece(world.Collectible, "Label of the pitcher plant", 29, 14)
-	r.piece(world.Exit, "Night gate", 34, 8)
+	r.acting(world.Exit, "Night gate", 34, 8, world.Acting{Item: b.label, Amount: 5})
+	r.piece(world.Mark, "At the bridge", 24, 8)
 	return r
 }
 

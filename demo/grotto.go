@@ -66,6 +66,8 @@ func (b *builder) fernGrotto() *room {
 	}
 	r.line(3, 0, art.DoorBrick)
 	b.grottoPieces(r)
+	r.piece(world.Mark, "Before the pool", 15, 9)
+	r.piece(world.Mark, "Beyond the pool", 30, 10)
 	draught := &world.Area{Name: "Cold draught", Map: r.m.ID, Cells: grid.BoxRegion(grid.Rect{X: 12, Y: 14, W: 17, H: 1}), Forces: world.Forces{WindX: 46}}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindArea, ID: b.ids.NewID()}, Values: draught.Values()})
 	return r

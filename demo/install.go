@@ -179,7 +179,11 @@ func (b *builder) gardener() error {
 	if err != nil {
 		return err
 	}
-	c := &world.Character{ID: b.ids.NewID(), Name: "Gardener", Picture: sums[0], Strip: sums[1], W: art.GardenerWidth, H: art.GardenerHeight,
+	knife := b.ids.NewID()
+	b.label = b.ids.NewID()
+	b.step("say what there is to have", edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: b.label}, Values: (&world.Item{Name: "Brass label"}).Values()},
+		edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: knife}, Values: (&world.Item{Name: "Grafting knife", Most: 1}).Values()})
+	c := &world.Character{ID: b.ids.NewID(), Name: "Gardener", Begins: []world.Stock{{Item: knife, Count: 1}}, Picture: sums[0], Strip: sums[1], W: art.GardenerWidth, H: art.GardenerHeight,
 		Count: 22, Poses: gardenerPoses(),
 		Movement: world.Movement{Arms: world.Striking | world.Shooting, Jump: 33, Air: 40}}
 	seen := b.doc.Project
@@ -271,6 +275,8 @@ type builder struct {
 	bond map[art.Block]world.ID
 	// shaft is the same of the sheet of the pipe shaft.
 	shaft map[int]int
+	// label is the item that every collectible gives.
+	label world.ID
 	done  uint64
 	err   error
 }

@@ -97,6 +97,8 @@ func (b *builder) pipeShaft() *room {
 		return -1
 	})
 	b.shaftPieces(r)
+	r.piece(world.Mark, "Before the pit", 18, 13)
+	r.piece(world.Mark, "Under the roof", 31, 2)
 	// Up by the warm air to the way out.
 	draught := &world.Area{Name: "Warm draught", Map: r.m.ID, Cells: grid.BoxRegion(grid.Rect{X: 37, Y: 1, W: 2, H: 6}), Forces: world.Forces{WindY: -100}}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindArea, ID: b.ids.NewID()}, Values: draught.Values()})

@@ -89,7 +89,7 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 		v.who(d, p)
 		v.tracks(d, m, p)
 		v.areas(d, m, p)
-		v.Moves = a.Does == world.Patrols || a.Does == world.Wanders
+		v.Moves = a.Does != world.Stands
 	case world.MovingPlatform:
 		value("speed", "Speed", "cells/s", a.Speed, 10, 120)
 		value("range", "Width", "cells", a.Range, 1, 12)
@@ -193,6 +193,8 @@ type TrailView struct {
 	Places []float64 `json:"places"`
 	W      int       `json:"w"`
 	H      int       `json:"h"`
+	// Player is the body of the player who is in its sight, nil if it does not look for one.
+	Player *BoxView `json:"player"`
 }
 
 // trailTicks is how far ahead a trail shows.
@@ -211,9 +213,13 @@ func (p *Page) Trail(id world.ID) TrailView {
 		return v
 	}
 	origin := d.Project.Lattice().Pixel(m.Origin)
-	size, places := play.Trail(d, m, id, trailTicks)
-	v.W, v.H = size.W, size.H
-	for _, at := range places {
+	trail := play.TrailOf(d, m, id, trailTicks)
+	v.W, v.H = trail.Size.W, trail.Size.H
+	if trail.Met {
+		of := trail.PlayerSize
+		v.Player = &BoxView{trail.Player.X/256 - of.W/2 + origin.X, trail.Player.Y/256 - of.H + origin.Y, of.W, of.H}
+	}
+	for _, at := range trail.Places {
 		v.Places = append(v.Places, float64(at.X)/256+float64(origin.X), float64(at.Y)/256+float64(origin.Y))
 	}
 	return v

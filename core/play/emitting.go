@@ -23,6 +23,7 @@ func (g *Game) draw(m *world.Map, p *world.Piece) world.ID {
 // emit lets come what is due to come out of the emitters of the map.
 func (g *Game) emit() {
 	came := false
+	g.emitting = 0
 	for _, k := range g.by[world.Emitter] {
 		a := &g.actors[k]
 		t := &g.things[a.at]
@@ -58,6 +59,13 @@ func (g *Game) emitFrom(a *actor) bool {
 	if !g.ground.Fits(size, at) || isSolid(of) && (g.meetsPlayer(size, at) || g.occupied(size.Box(at))) {
 		return false
 	}
+	for _, t := range g.things[len(g.things)-g.emitting:] {
+		// Those that came in this tick are not among the actors yet.
+		if isSolid(of) && g.sizeOf(t.Type, a.piece, g.ground.Map.View).Box(t.Place).Meets(size.Box(at)) {
+			return false
+		}
+	}
+	g.emitting++
 	g.came++
 	t := Thing{ID: emitted | world.ID(g.came), Type: of, from: a.piece.ID, Place: at, Way: wayOf(a.piece, g.ground.Map.View)}
 	if of == world.Hazard {

@@ -68,8 +68,9 @@ type Game struct {
 	forced bool
 	edge   grid.Rect
 	began  beginning
-	// pushes is how many things may still be pushed in this tick.
-	pushes int
+	// pushes is how many things may still be pushed in this tick, emitting how many came out of
+	// emitters in it.
+	pushes, emitting int
 	// helped are the helps of the tick.
 	helped Input
 	// started is the checkpoint or mark at which the player is just now, having reached it or come
@@ -287,6 +288,7 @@ func (g *Game) SetDocument(d *world.Document) error {
 func (g *Game) goOn(d *world.Document) error {
 	scale := g.doc.Project.Lattice() != d.Project.Lattice()
 	cell := g.place.Cell(g.doc.Project.Lattice())
+	g.moved(d)
 	g.look(d)
 	m := d.Map(g.mapID)
 	if m != nil {

@@ -115,6 +115,42 @@ func (g *Game) meet() {
 	g.sortActors()
 }
 
+// moved puts things where their pieces are by a change to another document, and lets those look
+// elsewhere that are to. What became of them otherwise stays.
+func (g *Game) moved(d *world.Document) {
+	for _, m := range d.Maps {
+		was := g.doc.Map(m.ID)
+		if was == m {
+			continue
+		}
+		for _, p := range m.Pieces {
+			i, there := g.thing(p.ID)
+			if !there {
+				continue
+			}
+			from, old := was, (*world.Piece)(nil)
+			if was != nil {
+				k, _ := slices.BinarySearchFunc(was.Pieces, p.Number, func(p *world.Piece, n int) int { return cmp.Compare(p.Number, n) })
+				if k < len(was.Pieces) && was.Pieces[k].ID == p.ID {
+					old = was.Pieces[k]
+				}
+			}
+			if old == nil {
+				from, old = g.doc.Piece(p.ID)
+			}
+			if old == nil || old == p {
+				continue
+			}
+			t := &g.things[i]
+			if from.ID != m.ID || old.Foot != p.Foot {
+				*t = Thing{ID: t.ID, Type: t.Type, Place: footOf(p), Way: wayOf(p, m.View), Gone: t.Gone, hits: t.hits}
+			} else if old.Looks != p.Looks {
+				t.Way = wayOf(p, m.View)
+			}
+		}
+	}
+}
+
 // sortActors puts the actors into their order and lists them by type.
 func (g *Game) sortActors() {
 	l := g.ground.Lattice

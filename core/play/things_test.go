@@ -251,6 +251,17 @@ func TestChangedWhileItRuns(t *testing.T) {
 	if way := where(g, 701).Place.X - before.X; max(way, -way) < 2*16*body.Unit {
 		t.Errorf("the faster foe went %d in a third of a second", way)
 	}
+	// Moved, it is there at once, and looks where it is to look; what became of it stays.
+	foot := m.FootOf(d.Project.Lattice(), world.Foe, grid.Point{X: 5, Y: 9})
+	change(edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.PointValue(world.FieldFoot, foot)},
+		edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldLooks, int(world.West)+1)})
+	if is := where(g, 701); is.Place != (body.Place{X: foot.X * body.Unit, Y: (foot.Y + 1) * body.Unit}) || is.Way != -1 {
+		t.Errorf("moved to %v, the foe is at %v and looks %d", foot, is.Place, is.Way)
+	}
+	change(edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldLooks, int(world.East)+1)})
+	if where(g, 701).Way != 1 {
+		t.Error("told to look the other way, the foe does not")
+	}
 	b := d.Maps[0].Bounds
 	change(resized(t, d, edit.Resize{Map: m.ID, Bounds: grid.Rect{X: b.X - 3, Y: b.Y - 4, W: b.W + 3, H: b.H + 4}})...)
 	stands := g.Status().Place

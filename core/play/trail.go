@@ -4,17 +4,30 @@ import (
 	"slices"
 
 	"azzel/core/body"
+	"azzel/core/grid"
 	"azzel/core/world"
 )
 
 // trailSteps is how many steps of single things a trail takes at most.
 const trailSteps = 200_000
 
-// Trail is where a piece of a map that acts is after each of so many ticks, with nobody about but
-// what stands in its way: found by play itself. It is nil if the piece does not act. The cost is
-// that of so many ticks with the platforms, pushables and breakables of the map; where there are very
-// many of those, it is shorter.
-func Trail(d *world.Document, m *world.Map, id world.ID, ticks int) (size body.Size, places []body.Place) {
+// A Trail is where a piece that acts will be.
+type Trail struct {
+	// Size is its body, Places are its foot after each tick.
+	Size   body.Size
+	Places []body.Place
+	// Met says that it is as if the player stood at Player, with a body of PlayerSize: in sight of who
+	// follows or flees.
+	Met        bool
+	Player     body.Place
+	PlayerSize body.Size
+}
+
+// TrailOf is where a piece of a map that acts is after each of so many ticks, with nobody about but
+// what stands in its way, and a player who stands still if it follows or flees: found by play itself.
+// It has no places if the piece does not act. The cost is that of so many ticks with the platforms,
+// pushables and breakables of the map; where there are very many of those, it is shorter.
+func TrailOf(d *world.Document, m *world.Map, id world.ID, ticks int) (trail Trail) {
 	g := &Game{}
 	g.look(d)
 	g.stand(m)
@@ -23,19 +36,37 @@ func Trail(d *world.Document, m *world.Map, id world.ID, ticks int) (size body.S
 	g.sortActors()
 	i := slices.IndexFunc(g.actors, func(a actor) bool { return a.piece.ID == id })
 	if i < 0 || g.things[g.actors[i].at].Type == 0 {
-		return size, nil
+		return trail
 	}
-	a := g.actors[i]
+	a := &g.actors[i]
+	if a.of == world.Foe && (a.does == world.Follows || a.does == world.Flees) {
+		if trail.Player, trail.Met = g.inSightOf(a); trail.Met {
+			g.place, g.helped, trail.PlayerSize = trail.Player, helps&^Unseen, g.size
+		}
+	}
+	trail.Size = a.size
 	ticks = min(ticks, max(TicksPerSecond, trailSteps/len(g.actors)))
 	for range ticks {
 		g.movePlatforms()
 		g.movePushables()
 		g.moveFoes()
 		t := g.things[a.at]
-		places = append(places, t.Place)
+		trail.Places = append(trail.Places, t.Place)
 		if t.Gone {
 			break
 		}
 	}
-	return a.size, places
+	return trail
+}
+
+// inSightOf is where the player could stand before an actor, at half of how far it sees.
+func (g *Game) inSightOf(a *actor) (body.Place, bool) {
+	way := grid.Point{X: wayOf(a.piece, world.SideView)}
+	if looks := a.piece.Looks; looks != 0 && g.ground.Map.View == world.TopDown {
+		way = ahead[looks-1]
+	}
+	half := max(1, a.acts.Range/2)
+	from := g.ground.Lattice.CellAt(a.piece.Foot)
+	c, ok := g.ground.Nearest(g.size, g.ground.Map.Bounds.Clamp(from.Add(grid.Point{X: way.X * half, Y: way.Y * half})), half)
+	return g.ground.At(c), ok
 }

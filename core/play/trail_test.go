@@ -3,8 +3,10 @@ package play_test
 import (
 	"testing"
 
+	"azzel/core/grid"
 	"azzel/core/play"
 	"azzel/core/play/generate"
+	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -24,7 +26,7 @@ func TestTrailIsPlay(t *testing.T) {
 					continue
 				}
 				const ticks = 200
-				_, places := play.Trail(d, m, p.ID, ticks)
+				places := play.TrailOf(d, m, p.ID, ticks).Places
 				g, err := play.New(d, play.Start{Map: m.ID, Cell: d.Project.Lattice().CellAt(p.Foot)})
 				if err != nil || g.Status().Map != m.ID {
 					continue
@@ -44,4 +46,40 @@ func TestTrailIsPlay(t *testing.T) {
 	if followed < 5000 {
 		t.Errorf("only %d ticks were followed, so that this shows little", followed)
 	}
+}
+
+// The trail of who follows or flees is where it goes in play while the player stands where the trail
+// says, in its sight; where nobody can stand there it stays where it is.
+func TestTrailOfWhoFollows(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		for _, does := range []world.Doing{world.Follows, world.Flees} {
+			for _, looks := range []world.Facing{world.West, world.East} {
+				d := bare(t, view)
+				d = apply(t, d, put(d, 700, world.Foe, 12, 9, world.Acting{Does: does, Range: 8, Looks: int(looks) + 1}), put(d, 701, world.Pushable, 20, 9, world.Acting{}))
+				m := d.Maps[0]
+				trail := play.TrailOf(d, m, 700, 120)
+				cell := trail.Player.Cell(d.Project.Lattice())
+				if want := 8 + 8*int(looks-world.West); !trail.Met || cell.X != want || len(trail.Places) != 120 {
+					t.Fatalf("looking %d, it meets the player: %t, at %v, for %d ticks", looks, trail.Met, cell, len(trail.Places))
+				}
+				g := begin(t, d, cell.X, cell.Y)
+				if g.Status().Place != trail.Player {
+					t.Fatalf("the player can't stand at %v", trail.Player)
+				}
+				for tick, at := range trail.Places {
+					// Whoever is hurt comes back to where they stand.
+					if g.Tick(play.Unhurt); where(g, 700).Place != at {
+						t.Fatalf("after %d ticks it is at %v in play, and its trail at %v", tick+1, where(g, 700).Place, at)
+					}
+				}
+				if trail.Places[0] == trail.Places[100] {
+					t.Error("it does not move, so that this shows little")
+				}
+				walled := apply(t, d, paint(m, m.Bounds, grid.Cell(tiles.Wall)))
+				if trail := play.TrailOf(walled, walled.Maps[0], 700, 30); trail.Met {
+					t.Errorf("within nothing but wall it meets the player at %v", trail.Player)
+				}
+			}
+		}
+	})
 }

@@ -1,5 +1,5 @@
 import type { Project } from '../core/project.svelte';
-import type { PathView, TrailView } from '../core/types.gen';
+import type { BoxView, PathView, TrailView } from '../core/types.gen';
 import { TICKS_PER_SECOND } from '../core/types.gen';
 import type { Colours } from './colours';
 import type { Sprites } from './sprites';
@@ -22,6 +22,11 @@ export class Trail {
       this.found = this.p.trailOf(state.slip.id);
     }
     return this.found;
+  }
+
+  /** Whether it is as if the player stood in a box. */
+  get met(): boolean {
+    return this.here()?.player !== undefined && this.here()?.player !== null;
   }
 
   /** How many ticks the trail is long. */
@@ -53,6 +58,22 @@ export function drawPath(context: CanvasRenderingContext2D, p: Project, path: Pa
   }
 }
 
+/** The player as who follows or flees would see them. */
+function drawPlayer(context: CanvasRenderingContext2D, p: Project, body: BoxView, colours: Colours): void {
+  const at = p.camera.toScreen(body.x, body.y);
+  const box = [at.x, at.y, body.w * p.camera.zoom, body.h * p.camera.zoom] as const;
+  for (const [colour, width, dash] of [
+    [colours.sheet, 4, []],
+    [colours.ink, 2, [4, 3]],
+  ] as const) {
+    context.strokeStyle = colour;
+    context.lineWidth = width;
+    context.setLineDash([...dash]);
+    context.strokeRect(...box);
+  }
+  context.setLineDash([]);
+}
+
 /** Draws the trail of the selected piece: a notch for each second, and its ghost at the moment that is looked at. */
 export function drawTrail(context: CanvasRenderingContext2D, p: Project, sprites: Sprites, colours: Colours): void {
   const trail = p.trail.here();
@@ -76,6 +97,7 @@ export function drawTrail(context: CanvasRenderingContext2D, p: Project, sprites
     }
     context.stroke();
   }
+  if (trail.player) drawPlayer(context, p, trail.player, colours);
   context.fillStyle = colours.saffron;
   for (let tick = TICKS_PER_SECOND; tick < ticks; tick += TICKS_PER_SECOND) {
     const at = foot(tick);

@@ -642,6 +642,7 @@ export interface TrailView {
   places: number[];
   w: number;
   h: number;
+  player: BoxView | null;
 }
 
 export interface ReplayView {

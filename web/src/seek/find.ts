@@ -55,6 +55,7 @@ function everything(p: Project): Found[] {
       keys: '',
       go: () => {
         p.order({ do: 'select', kind: 'piece', id: piece.id, map: piece.map });
+        p.currentMap = piece.map;
         p.moveCamera((c) => c.center(piece.x, piece.y));
       },
     });

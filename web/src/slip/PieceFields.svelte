@@ -15,6 +15,7 @@
   /** As few decimals as say what it is. */
   const shown = (value: number, per: number): number => Math.round((value / per) * 100) / 100;
   const length = $derived.by(() => (void p.state, p.trail.length));
+  const met = $derived.by(() => (void p.state, p.trail.met));
 </script>
 
 {#if slip.acting}
@@ -86,6 +87,9 @@
         />
         <span class="w-24 text-right figures">{(p.trail.at / TICKS_PER_SECOND).toFixed(1)} s</span>
       </label>
+    {/if}
+    {#if slip.acting.moves && met}
+      <p class="text-small text-soft">As if the player stood still in the dashed box.</p>
     {/if}
     {#if slip.acting.choices.some((c) => c.name === 'track')}
       <span data-back

@@ -7,7 +7,7 @@
 
 <div
   class="pointer-events-none absolute left-1/2 z-20 {p.state?.playing
-    ? 'top-13'
+    ? 'bottom-3'
     : 'top-3'} flex -translate-x-1/2 flex-col items-center gap-2"
   role="log"
 >
