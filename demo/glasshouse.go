@@ -247,6 +247,7 @@ func (b *builder) yard() *room {
 	r.piece(world.Spawn, "", 4, 11)
 	r.piece(world.Collectible, "Label of the seed bed", 12, 5)
 	r.piece(world.Collectible, "Label of the water lily", 30, 18)
+	b.beetle(r, grid.Point{X: 17, Y: 2}, grid.Point{X: 22, Y: 2}, grid.Point{X: 22, Y: 5}, grid.Point{X: 17, Y: 5})
 	return r
 }
 

@@ -68,6 +68,9 @@ func Install(ctx context.Context, s *store.Store) error {
 	if err := b.gardener(); err != nil {
 		return err
 	}
+	if err := b.bringInCreatures(); err != nil {
+		return err
+	}
 	b.medleys()
 	b.glasshouse()
 	return b.err
@@ -274,7 +277,8 @@ type builder struct {
 	tile map[int]int
 	bond map[art.Block]world.ID
 	// shaft is the same of the sheet of the pipe shaft.
-	shaft map[int]int
+	shaft    map[int]int
+	creature map[art.Creature]world.ID
 	// label is the item that every collectible gives.
 	label world.ID
 	done  uint64

@@ -40,6 +40,7 @@ func (b *builder) coldFrames() *room {
 	r.opens(world.SideBottom)
 	r.piece(world.Collectible, "Label of the winter lettuce", 7, 10)
 	r.piece(world.Collectible, "Label of the hardy fern", 33, 22)
+	b.hedgehog(r, 8, 22, box(4, 21, 11, 2))
 	return r
 }
 
@@ -61,5 +62,6 @@ func (b *builder) roofWalk() *room {
 	r.line(35, 6, art.Thermometer)
 	r.line(19, 9, art.DoorGlass)
 	r.piece(world.Collectible, "Label of the moonflower", 2, 7)
+	b.moth(r, 34, 7)
 	return r
 }

@@ -363,6 +363,12 @@ func (p *Page) slip() *SlipView {
 		}
 		v.Clear = box(way)
 	}
+	if m, piece := d.Piece(sel.Ref.ID); piece != nil && piece.Type == world.Foe && (piece.Does == world.Follows || piece.Does == world.Flees) {
+		// The player whom its trail shows.
+		at := play.InSightOf(d, m, piece)
+		met := l.Box(grid.Rect{X: at.X, Y: at.Y - 1, W: 1, H: 2}.Move(m.Origin))
+		v.Clear = box(met.Join(grid.Rect{X: v.Clear.X, Y: v.Clear.Y, W: v.Clear.W, H: v.Clear.H}))
+	}
 	v.Proposed = hand.Name(d, sel.Ref)
 	e, says := hand.Remove(d, sel)
 	v.Removes, v.Kept = says, e == nil

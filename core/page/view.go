@@ -37,11 +37,11 @@ type Scene struct {
 	// Roles are the names of the roles, the first without one.
 	Roles []string `json:"roles"`
 	// Edges are the names of what an edge does, Sides those of a map's sides.
-	Edges   []string      `json:"edges"`
-	Sides   []string      `json:"sides"`
-	Types   []TypeView    `json:"types"`
+	Edges []string   `json:"edges"`
+	Sides []string   `json:"sides"`
+	Types []TypeView `json:"types"`
 	// Mark is the type of marks.
-	Mark string `json:"mark"`
+	Mark    string        `json:"mark"`
 	Missing []MissingView `json:"missing"`
 	// Movement is how the player moves.
 	Movement MovementView `json:"movement"`

@@ -59,14 +59,19 @@ func TrailOf(d *world.Document, m *world.Map, id world.ID, ticks int) (trail Tra
 	return trail
 }
 
-// inSightOf is where the player could stand before an actor, at half of how far it sees.
+// inSightOf is where the player could stand before an actor.
 func (g *Game) inSightOf(a *actor) (body.Place, bool) {
-	way := grid.Point{X: wayOf(a.piece, world.SideView)}
-	if looks := a.piece.Looks; looks != 0 && g.ground.Map.View == world.TopDown {
-		way = ahead[looks-1]
-	}
-	half := max(1, a.acts.Range/2)
-	from := g.ground.Lattice.CellAt(a.piece.Foot)
-	c, ok := g.ground.Nearest(g.size, g.ground.Map.Bounds.Clamp(from.Add(grid.Point{X: way.X * half, Y: way.Y * half})), half)
+	c, ok := g.ground.Nearest(g.size, InSightOf(g.doc, g.ground.Map, a.piece), max(1, a.acts.Range/2))
 	return g.ground.At(c), ok
+}
+
+// InSightOf is the cell before a piece, at half of how far it sees, in which the player would be met if
+// there were room.
+func InSightOf(d *world.Document, m *world.Map, p *world.Piece) grid.Point {
+	way := grid.Point{X: wayOf(p, world.SideView)}
+	if p.Looks != 0 && m.View == world.TopDown {
+		way = ahead[p.Looks-1]
+	}
+	half := max(1, p.Filled().Range/2)
+	return m.Bounds.Clamp(d.Project.Lattice().CellAt(p.Foot).Add(grid.Point{X: way.X * half, Y: way.Y * half}))
 }

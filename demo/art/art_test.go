@@ -24,8 +24,15 @@ func tilesOf(img *image.NRGBA, w, h int) (all []string) {
 // each second one of a row stands, and both keep to one palette.
 func TestPictures(t *testing.T) {
 	sheet, gardener := Sheet(), Gardener()
+	pictures := []*image.NRGBA{sheet, gardener}
+	for c := Moth; c <= Beetle; c++ {
+		pictures = append(pictures, c.Draw())
+		if f := tilesOf(c.Draw(), CreatureWidth, CreatureHeight); f[0] == f[1] {
+			t.Errorf("creature %d does not move", c)
+		}
+	}
 	colours := map[color.NRGBA]bool{}
-	for _, img := range []*image.NRGBA{sheet, gardener} {
+	for _, img := range pictures {
 		for i := 0; i < len(img.Pix); i += 4 {
 			if img.Pix[i+3] != 0 {
 				colours[color.NRGBA{img.Pix[i], img.Pix[i+1], img.Pix[i+2], img.Pix[i+3]}] = true

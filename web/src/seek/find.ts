@@ -2,6 +2,7 @@ import { inOrder } from '../drawer/shelf';
 import { hold } from '../commands/holding';
 import { commands, keyOf, runCommand } from '../commands/register';
 import type { Project } from '../core/project.svelte';
+import { HOVER } from '../core/types.gen';
 
 export interface Found {
   id: string;
@@ -13,6 +14,13 @@ export interface Found {
 
 /** How many results are shown. */
 const MOST = 30;
+
+/** Sets the cell cursor to a place of the board, as if one had gone there. */
+function standAt(p: Project, x: number, y: number): void {
+  const { cellW, cellH } = p.scene?.project ?? { cellW: 1, cellH: 1 };
+  p.cursor = { x: Math.floor(x / cellW) * cellW, y: Math.floor(y / cellH) * cellH };
+  p.point(HOVER, x, y);
+}
 
 /** All that can be found, and what choosing it does. */
 function everything(p: Project): Found[] {
@@ -42,7 +50,7 @@ function everything(p: Project): Found[] {
       go: () => {
         p.order({ do: 'select', kind: 'map', id: map.id });
         p.currentMap = map.id;
-        p.cursor = { x: map.x, y: map.y };
+        standAt(p, map.x, map.y);
         p.moveCamera((c) => c.fit(map));
       },
     });
@@ -56,6 +64,7 @@ function everything(p: Project): Found[] {
       go: () => {
         p.order({ do: 'select', kind: 'piece', id: piece.id, map: piece.map });
         p.currentMap = piece.map;
+        standAt(p, piece.x, piece.y);
         p.moveCamera((c) => c.center(piece.x, piece.y));
       },
     });
