@@ -246,6 +246,25 @@ func (p *Page) dress(v *ThingView, piece *world.Piece, t play.Thing, view world.
 	}
 }
 
+// standing shows a piece that is a character as that stands there.
+func (p *Page) standing(v *PieceView, piece *world.Piece, view world.View) {
+	c := p.doc().Character(piece.Who)
+	if c == nil || piece.Type != world.Foe || p.strips[c.Strip] == nil {
+		return
+	}
+	facing := world.South
+	if view == world.SideView {
+		facing = world.East
+	}
+	if piece.Looks != 0 {
+		facing = world.Facing(piece.Looks - 1)
+	}
+	v.Who, v.FootX, v.FootY = FormatID(c.ID), c.FootX, c.FootY
+	if v.Sprite, v.Mirrored = c.Frame(world.ActStand, facing, 0); v.Mirrored {
+		v.FootX = -v.FootX
+	}
+}
+
 // acted is the edit that lets a piece act otherwise. What is chosen among tracks or areas is a number
 // of those of its map, from 1 on.
 func (a author) acted(ref world.Ref, name string, value int) (edit.Edit, error) {

@@ -76,7 +76,9 @@ func (p *Page) Scene() Scene {
 				c := l.CellAt(piece.Foot)
 				s.Triggers = append(s.Triggers, box(l.Box(grid.Rect{X: c.X, Y: c.Y, W: 1, H: 1}.Move(m.Origin))))
 			}
-			s.Pieces = append(s.Pieces, PieceView{FormatID(piece.ID), v.ID, hand.PieceName(d, piece), FormatID(piece.Type), string(t.Family), foot.X, foot.Y})
+			view := PieceView{ID: FormatID(piece.ID), Map: v.ID, Name: hand.PieceName(d, piece), Type: FormatID(piece.Type), Family: string(t.Family), X: foot.X, Y: foot.Y}
+			p.standing(&view, piece, m.View)
+			s.Pieces = append(s.Pieces, view)
 		}
 	}
 	for _, c := range d.Crossings {

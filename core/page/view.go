@@ -104,6 +104,13 @@ type PieceView struct {
 	Family string `json:"family"`
 	X      int    `json:"x"`
 	Y      int    `json:"y"`
+	// Who is the character that it is, empty for none whose pictures are here; Sprite which frame of
+	// their sheet is seen, FootX and FootY where in it the foot is.
+	Who      string `json:"who"`
+	Sprite   int    `json:"sprite"`
+	Mirrored bool   `json:"mirrored"`
+	FootX    int    `json:"footX"`
+	FootY    int    `json:"footY"`
 }
 
 // CrossingView is a crossing: its two doorways and the curve of its line.

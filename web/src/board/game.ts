@@ -3,21 +3,7 @@ import type { BoxView, Play, Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { drawLayers } from './layers';
 import type { Sprites } from './sprites';
-
-/** A picture that stands with its foot on a spot. */
-interface Standing {
-  picture: HTMLCanvasElement | null;
-  x: number;
-  y: number;
-  /** How often it is drawn side by side. */
-  cells: number;
-  mirrored: boolean;
-  /** Below all, among all by their feet, or above all: −1, 0, 1. */
-  level: number;
-}
-
-/** Something that stands at a place as most do. */
-const standingAt = (x: number, y: number): Standing => ({ picture: null, x, y, cells: 1, mirrored: false, level: 0 });
+import { character, stand, standingAt, type Standing } from './standing';
 
 /** How much is seen of somebody whom nothing hurts for a moment. */
 const SAFE = 0.55;
@@ -41,16 +27,6 @@ export function drawGame(
   const { camera } = p;
   const taken = new Set(play.takenIds);
   const lit = new Set(play.onIds);
-  const stand = ({ picture, x, y, cells, mirrored }: Standing): void => {
-    if (!picture) return;
-    const [w, h] = [picture.width * camera.zoom, picture.height * camera.zoom];
-    const at = camera.toScreen(x - (picture.width * cells) / 2, y - picture.height);
-    context.save();
-    context.translate(mirrored ? at.x + w : at.x, at.y);
-    if (mirrored) context.scale(-1, 1);
-    for (let n = 0; n < cells; n++) context.drawImage(picture, n * w, 0, w, h);
-    context.restore();
-  };
   context.imageSmoothingEnabled = false;
   if (play.goal) {
     const at = camera.toScreen(play.goal.x + play.goal.w / 2, play.goal.y + play.goal.h / 2);
@@ -64,14 +40,11 @@ export function drawGame(
   const acts = new Set(scene.types.filter((type) => type.acts).map((type) => type.id));
   const standing: Standing[] = scene.pieces
     .filter((piece) => !taken.has(piece.id) && !(acts.has(piece.type) && piece.map === play.map))
-    .map((piece) => ({
-      picture: sprites.piece(piece.type, lit.has(piece.id) ? 1 : 0),
-      x: piece.x,
-      y: piece.y + 1,
-      cells: 1,
-      mirrored: false,
-      level: 0,
-    }));
+    .map((piece) =>
+      piece.who
+        ? character(piece, sprites)
+        : { ...standingAt(piece.x, piece.y + 1), picture: sprites.piece(piece.type, lit.has(piece.id) ? 1 : 0) },
+    );
   for (const thing of play.things) {
     if (thing.gone) continue;
     const { cells, mirrored, level, footX, footY, sprite, who } = thing;
@@ -93,7 +66,7 @@ export function drawGame(
   if (play.fromSide) standing.push(player);
   for (const one of standing) {
     context.globalAlpha = one === player && play.safe ? SAFE : 1;
-    stand(one);
+    stand(context, p, one);
   }
   context.globalAlpha = 1;
   drawShots(context, p, scene, play, colours);

@@ -9,6 +9,7 @@ import { drawPath, drawTrail } from './trail.svelte';
 import { drawReach, Reach } from './reach';
 import { Sprites } from './sprites';
 import { drawGame } from './game';
+import { character, stand } from './standing';
 import { drawGrid } from './grid';
 import { drawLens } from './lens';
 
@@ -183,10 +184,14 @@ export class Overlay {
   private piece(piece: PieceView, near: boolean, colours: Colours): void {
     const { context, p } = this;
     const at = p.camera.toScreen(piece.x, piece.y);
-    if (!this.visible({ x: at.x - 12, y: at.y - 36, w: 24, h: 40 })) return;
+    const room = piece.who ? 128 * p.camera.zoom : 12;
+    if (!this.visible({ x: at.x - room, y: at.y - 24 - room, w: 2 * room, h: 28 + room })) return;
     const slip = p.state?.slip;
     const selected = slip?.kind === 'piece' && slip.id === piece.id;
-    if (near) {
+    if (near && piece.who) {
+      context.imageSmoothingEnabled = false;
+      stand(context, p, character(piece, this.sprites));
+    } else if (near) {
       drawLabel(context, at.x, at.y, piece.type, piece.family, colours, selected);
       if (piece.type === p.scene?.mark && p.lines) {
         context.font = "13px 'Atkinson Hyperlegible Next Variable', sans-serif";

@@ -108,7 +108,7 @@ export function drawTrail(context: CanvasRenderingContext2D, p: Project, sprites
   const now = Math.min(p.trail.at, ticks - 1);
   if (now <= 0) return;
   const [x, y] = [trail.places[2 * now] ?? 0, trail.places[2 * now + 1] ?? 0];
-  const picture = sprites.piece(piece.type, 0);
+  const picture = piece.who ? sprites.character(piece.who, piece.sprite) : sprites.piece(piece.type, 0);
   const box = camera.toScreen(x - trail.w / 2, y - trail.h);
   context.strokeStyle = colours.saffron;
   context.lineWidth = 1.5;

@@ -101,6 +101,11 @@ export interface PieceView {
   family: string;
   x: number;
   y: number;
+  who: string;
+  sprite: number;
+  mirrored: boolean;
+  footX: number;
+  footY: number;
 }
 
 export interface BoxView {
