@@ -109,7 +109,7 @@
         {/if}
       {/if}
       {#if slip.starts}
-        <Button label="Play from here" onclick={() => p.playAt(slip.id, slip.map)} />
+        <Button label="Play from this {slip.sort.toLowerCase()}" onclick={() => p.playAt(slip.id, slip.map)} />
       {/if}
       {#if slip.leads}<Button label="Show the other end" onclick={show} />{/if}
       {#if !slip.kept}
