@@ -287,6 +287,7 @@ const (
 	viewProbe
 	viewSteps
 	viewReplays
+	viewMemory
 )
 
 // prepare begins a view, so that the page can draw before it is written.
@@ -333,6 +334,8 @@ func viewOf(which int32) any {
 		return now.Steps()
 	case viewReplays:
 		return reruns.View()
+	case viewMemory:
+		return now.Memory()
 	}
 	panic("no such view")
 }

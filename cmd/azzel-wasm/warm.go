@@ -7,8 +7,10 @@ import (
 
 	"azzel/cmd/internal/bridge"
 	"azzel/core/edit"
+	"azzel/core/grid"
 	"azzel/core/page"
 	"azzel/core/picture"
+	"azzel/core/play"
 	"azzel/core/world"
 )
 
@@ -21,7 +23,11 @@ var warming struct {
 	scene   page.Scene
 }
 
-// warm does one part, and gives 0 once there is nothing more to do.
+// opens is given by warm after the last part that opening a project needs.
+const opens = 2
+
+// warm does one part, and gives 0 once there is nothing more to do. The parts after opens are what play
+// needs.
 //
 //go:wasmexport warm
 func warm(part int32) (result int32) {
@@ -59,6 +65,9 @@ func warm(part int32) (result int32) {
 		return 1
 	case 8:
 		w.page.LayerPicture(w.page.Document().Maps[0].ID, 0, 40)
+		return opens
+	case 9, 10:
+		warmPlay(world.View(part - 9))
 		return 1
 	default:
 		w.opening, w.page, w.scene = nil, nil, page.Scene{}
@@ -68,4 +77,35 @@ func warm(part int32) (result int32) {
 		panic(err)
 	}
 	return 1
+}
+
+// warmPlay plays for two seconds, with one each of what moves and acts.
+func warmPlay(view world.View) {
+	d, err := world.Start(world.Project{Name: "Warm", CellW: 16, CellH: 16, SeenW: 20, SeenH: 12, View: view}, &world.Counter{Prefix: 1})
+	if err != nil {
+		panic(err)
+	}
+	draft := d.Draft()
+	m := d.Maps[0]
+	for i, of := range world.Types[1:] {
+		at := grid.Point{X: m.Bounds.W/2 + i, Y: m.Bounds.H/2 + 1}
+		p := &world.Piece{Type: of.ID, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), of.ID, at)}
+		if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: world.ID(1<<20 + i)}, p.Values()); err != nil {
+			panic(err)
+		}
+	}
+	if d, err = draft.Done(); err != nil {
+		panic(err)
+	}
+	p, err := page.Open(edit.Opening{Prefix: 2, Document: d}.Encode(), nil)
+	if err != nil {
+		panic(err)
+	}
+	p.Order([]byte(`{"do":"play"}`))
+	for tick := range 120 {
+		p.Tick(play.Input(1<<(tick/20%6)) | play.Right)
+		if _, err := json.Marshal(p.Play()); err != nil {
+			panic(err)
+		}
+	}
 }

@@ -128,7 +128,7 @@ func (h *Hand) movePiece(d *world.Document, g gesture, ghost Ghost) Outcome {
 	}
 	cell := ghost.To.Cell
 	h.Selected = Selection{world.Ref{Kind: world.KindPiece, Map: to.ID, ID: p.ID}, 0, to.ID, cell}
-	return Outcome{Edit: h.moveTo(d, from, p, to, to.FootOf(d.Project.Lattice(), p.Type, cell))}
+	return Outcome{Edit: h.moveTo(d, from, p, to, to.FootFor(d.Project.Lattice(), p, cell))}
 }
 
 func doorwayProblem(d *world.Document, s Spot) string {

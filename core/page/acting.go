@@ -291,6 +291,11 @@ func (a author) acted(ref world.Ref, name string, value int) (edit.Edit, error) 
 		next.Area = chosen(areasOf(d, m), value)
 	default:
 		next.Acting, err = next.Acting.With(name, value)
+		l := d.Project.Lattice()
+		if c := l.CellAt(piece.Foot); piece.Foot == m.FootFor(l, piece, c) {
+			// It covers whole cells, and still does when it is wider.
+			next.Foot = m.FootFor(l, &next, c)
+		}
 	}
 	return edit.Edit{Label: "change " + name, Parts: append(before, edit.Changes(ref, piece.Values(), next.Values())...)}, err
 }

@@ -65,7 +65,7 @@ func (p *Page) Play() *Play {
 	})
 	shake := p.played.Game().Shaking()
 	v.ShakeX, v.ShakeY = shake.X, shake.Y
-	v.Items, v.Memory = viewStocks(d, p.played.Game().Items()), p.memory(s)
+	v.Items = viewStocks(d, p.played.Game().Items())
 	if s.Checkpoint != 0 {
 		v.OnIDs = append(v.OnIDs, FormatID(s.Checkpoint))
 	}
@@ -97,16 +97,42 @@ func pose(s play.Status, view world.View, moving bool) (doing string, facing, st
 	return doing, facing, step
 }
 
-// memory is what the game remembers beside items: where one comes back to, what was taken on this map,
-// and who is gone.
-func (p *Page) memory(s play.Status) []SlipLine {
+// Memory is what the game remembers beside items: where one comes back to, what was taken and drawn on
+// this map, and who is gone. It has no lines if nothing is played. It looks at every piece of the map.
+func (p *Page) Memory() []SlipLine {
+	if p.played == nil {
+		return []SlipLine{}
+	}
 	d, g := p.doc(), p.played.Game()
+	s := g.Status()
 	lines := []SlipLine{{"Comes back to", "where you came in"}}
 	if s.Checkpoint != 0 {
 		lines[0].Value = hand.Name(d, world.Ref{Kind: world.KindPiece, Map: s.Map, ID: s.Checkpoint})
 	}
+	var taken, drawn []string
+	lottery := map[world.ID]bool{}
+	for _, piece := range d.Map(s.Map).Pieces {
+		if g.Taken(piece.ID) {
+			taken = append(taken, hand.PieceName(d, piece))
+		}
+		if piece.Type == world.Lottery {
+			lottery[piece.ID] = true
+		}
+	}
+	g.Things(func(t play.Thing, _ int, _ body.Size) {
+		if lottery[t.ID] {
+			of, _ := world.TypeOf(t.Type)
+			drawn = append(drawn, strings.ToLower(of.Name))
+		}
+	})
+	if len(taken) > 0 {
+		lines = append(lines, SlipLine{"Taken here", some(taken)})
+	}
+	if len(drawn) > 0 {
+		lines = append(lines, SlipLine{"Drawn here", some(drawn)})
+	}
 	if names := g.Fallen(); len(names) > 0 {
-		lines = append(lines, SlipLine{"Gone for good", strings.Join(names, ", ")})
+		lines = append(lines, SlipLine{"Gone for good", some(names)})
 	}
 	gone := map[world.ID]int{}
 	g.Things(func(t play.Thing, _ int, _ body.Size) {
@@ -120,4 +146,13 @@ func (p *Page) memory(s play.Status) []SlipLine {
 		}
 	}
 	return lines
+}
+
+// some lists the first few of some names.
+func some(names []string) string {
+	const few = 4
+	if len(names) > few {
+		return fmt.Sprintf("%s and %d more", strings.Join(names[:few], ", "), len(names)-few)
+	}
+	return strings.Join(names, ", ")
 }

@@ -86,11 +86,16 @@ func begins(c *world.Character, item world.ID) int {
 // viewStocks are how many somebody has of each item that they have, in the order of the items.
 func viewStocks(d *world.Document, stocks []world.Stock) []StockView {
 	list := []StockView{}
+	if len(stocks) == 0 {
+		return list
+	}
+	counts := make(map[world.ID]int, len(stocks))
+	for _, s := range stocks {
+		counts[s.Item] = s.Count
+	}
 	for _, i := range d.Items {
-		for _, s := range stocks {
-			if s.Item == i.ID {
-				list = append(list, StockView{FormatID(i.ID), i.Name, s.Count})
-			}
+		if n := counts[i.ID]; n > 0 {
+			list = append(list, StockView{FormatID(i.ID), i.Name, n})
 		}
 	}
 	return list
@@ -151,15 +156,11 @@ func (p *Page) removeItem(ref world.Ref) Changed {
 	named := d.Naming()[i.ID]
 	changed := p.do(edit.Edit{Label: edit.Clip("delete " + i.Name), Parts: []edit.Part{edit.Remove{Ref: ref}}})
 	if p.doc().Item(ref.ID) == nil && len(named) > 0 {
-		names := make([]string, 0, 4)
+		names := make([]string, len(named))
 		for k, r := range named {
-			if k == 3 {
-				names = append(names, fmt.Sprintf("%d more", len(named)-3))
-				break
-			}
-			names = append(names, hand.Name(d, r))
+			names[k] = hand.Name(d, r)
 		}
-		p.say("%s is gone from %s. Undo brings it back to all of them.", i.Name, strings.Join(names, ", "))
+		p.say("%s is gone from %s. Undo brings it back to all of them.", i.Name, some(names))
 	}
 	return changed | StateChanged
 }

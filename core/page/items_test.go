@@ -95,7 +95,9 @@ func TestItemsOfAPage(t *testing.T) {
 // Play begins at a mark, and who tests is brought to one; what the game remembers is told.
 func TestMarksOfAPage(t *testing.T) {
 	p := fromTheSide(t)
-	mark, lamp := place(p, world.Mark, 20, 9), place(p, world.Checkpoint, 26, 9)
+	mark := place(p, world.Mark, 20, 9)
+	place(p, world.Checkpoint, 26, 9)
+	place(p, world.Collectible, 22, 9)
 	m := p.Document().Maps[0]
 	id := func(piece *world.Piece) string { return page.FormatID(piece.ID) }
 	order(p, page.Order{Do: "select", Kind: "piece", Map: page.FormatID(m.ID), ID: id(mark)})
@@ -113,8 +115,8 @@ func TestMarksOfAPage(t *testing.T) {
 	for range 140 {
 		p.Tick(play.Right)
 	}
-	if v := p.Play(); len(v.Memory) == 0 || v.Memory[0].Label != "Comes back to" || !strings.HasPrefix(v.Memory[0].Value, "Checkpoint at 26, 9") {
-		t.Errorf("the game remembers %+v of %d", v.Memory, lamp.ID)
+	if lines := p.Memory(); len(lines) != 2 || lines[0] != (page.SlipLine{Label: "Comes back to", Value: "Checkpoint at 26, 9"}) || lines[1].Label != "Taken here" || lines[1].Value != "Collectible at 22, 9" {
+		t.Errorf("the game remembers %+v", lines)
 	}
 	from := p.Play().Ticks
 	order(p, page.Order{Do: "bring", Kind: "piece", ID: id(mark)})

@@ -144,7 +144,7 @@ func (p *Page) leadOn(pixel grid.Point) Changed {
 		p.say("A track stays on the map of its piece: lead it on within %s.", m.Name)
 		return StateChanged
 	}
-	foot := m.FootOf(d.Project.Lattice(), piece.Type, s.Cell)
+	foot := m.FootFor(d.Project.Lattice(), piece, s.Cell)
 	if t := d.Track(piece.Track); t != nil && t.Map == m.ID {
 		next := *t
 		next.Points = append(append([]grid.Point{}, t.Points...), foot)

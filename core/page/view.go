@@ -382,9 +382,8 @@ type Play struct {
 	// Helps are what there is for who tests, HelpsOn says which are on.
 	Helps   []string `json:"helps"`
 	HelpsOn []bool   `json:"helpsOn"`
-	// Items are what the player has, Memory what else the game remembers.
-	Items  []StockView `json:"items"`
-	Memory []SlipLine  `json:"memory"`
+	// Items are what the player has.
+	Items []StockView `json:"items"`
 	// Goal is the cell to which the player was sent.
 	Goal *BoxView `json:"goal"`
 }

@@ -328,6 +328,16 @@ func (m *Map) FootOf(l grid.Lattice, of ID, c grid.Point) grid.Point {
 	return foot
 }
 
+// FootFor is FootOf for a piece: one of an even width lies over the cell and those beside it, so that it
+// covers whole cells.
+func (m *Map) FootFor(l grid.Lattice, p *Piece, c grid.Point) grid.Point {
+	foot := m.FootOf(l, p.Type, c)
+	if p.Width()%2 == 0 {
+		foot.X = c.X * l.W
+	}
+	return foot
+}
+
 // Width is how wide a piece is in play, in cells.
 func (p *Piece) Width() int {
 	if p.Type == MovingPlatform {

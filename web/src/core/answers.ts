@@ -13,3 +13,4 @@ export const VIEW_PLAY = 3;
 export const VIEW_PROBE = 4;
 export const VIEW_STEPS = 5;
 export const VIEW_REPLAYS = 6;
+export const VIEW_MEMORY = 7;

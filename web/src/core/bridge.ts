@@ -1,4 +1,14 @@
-import { BROKEN, MORE, VIEW_PLAY, VIEW_POINTER, VIEW_PROBE, VIEW_SCENE, VIEW_STATE, VIEW_STEPS } from './answers';
+import {
+  BROKEN,
+  MORE,
+  VIEW_MEMORY,
+  VIEW_PLAY,
+  VIEW_POINTER,
+  VIEW_PROBE,
+  VIEW_SCENE,
+  VIEW_STATE,
+  VIEW_STEPS,
+} from './answers';
 import { Buffers, type Exports } from './instance';
 import { instantiate } from './module';
 import { pause } from './pause';
@@ -18,6 +28,7 @@ import type {
   Reskin,
   ReskinView,
   Scene,
+  SlipLine,
   State,
   StepView,
   TilesetView,
@@ -246,6 +257,11 @@ export class Core {
   /** What was done, the earliest first. */
   steps(): StepView[] {
     return this.view(VIEW_STEPS) as StepView[];
+  }
+
+  /** What the game remembers. */
+  remembered(): SlipLine[] {
+    return this.view(VIEW_MEMORY) as SlipLine[];
   }
 
   probe(): Probe {

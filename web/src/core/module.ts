@@ -12,17 +12,16 @@ export function compile(): Promise<WebAssembly.Module> {
 /** Has a module run once elsewhere, so that it begins in the page without standing still. */
 async function warmed(compiling: Promise<WebAssembly.Module>): Promise<WebAssembly.Module> {
   const worker = new Worker(new URL('./warm.worker.ts', import.meta.url), { type: 'module' });
-  try {
-    const module = await compiling;
-    // Whatever goes wrong there will be said when the page does the same.
-    await new Promise<void>((done) => {
-      worker.onmessage = worker.onerror = worker.onmessageerror = () => done();
-      worker.postMessage(module);
-    });
-    return module;
-  } finally {
+  const module = await compiling.catch((failure: unknown) => {
     worker.terminate();
-  }
+    throw failure;
+  });
+  // Whatever goes wrong there will be said when the page does the same. It goes on by itself for a while, and ends.
+  await new Promise<void>((done) => {
+    worker.onmessage = worker.onerror = worker.onmessageerror = () => done();
+    worker.postMessage(module);
+  });
+  return module;
 }
 
 /** A worker that plays kept replays once it is given the module. */

@@ -634,7 +634,6 @@ export interface Play {
   helps: string[];
   helpsOn: boolean[];
   items: StockView[];
-  memory: SlipLine[];
   goal: BoxView | null;
 }
 

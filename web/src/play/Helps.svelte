@@ -2,11 +2,23 @@
   import { GAME_LENSES } from '../board/lens';
   import { runCommand } from '../commands/register';
   import type { Project } from '../core/project.svelte';
-  import type { Play } from '../core/types.gen';
+  import type { Play, SlipLine } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
 
   /** What helps who tests: what the player is spared, where they can be brought, what is shown and remembered. */
   let { p, play }: { p: Project; play: Play } = $props();
+
+  /** Milliseconds between two looks at what is remembered. */
+  const LOOK = 300;
+  let memory: SlipLine[] = $state.raw([]);
+  $effect(() => {
+    const look = (): void => {
+      memory = p.remembered();
+    };
+    look();
+    const timer = setInterval(look, LOOK);
+    return () => clearInterval(timer);
+  });
 
   const marks = $derived((p.scene?.pieces ?? []).filter((piece) => piece.type === p.scene?.mark));
   const items = $derived(play.items.map((s) => (s.count === 1 ? s.name : `${s.count} × ${s.name}`)).join(', '));
@@ -49,7 +61,7 @@
     <dt class="text-soft">Has</dt>
     <dd class="figures">{items || 'nothing'}</dd>
   </div>
-  {#each play.memory as line (line.label)}
+  {#each memory as line (line.label)}
     <div class="flex gap-1.5">
       <dt class="text-soft">{line.label}</dt>
       <dd class="figures">{line.value}</dd>
