@@ -1,6 +1,8 @@
 package page_test
 
 import (
+	"bytes"
+	"encoding/binary"
 	"encoding/json"
 	"math/rand/v2"
 	"strings"
@@ -34,18 +36,27 @@ func order(p *page.Page, o page.Order) {
 	p.Order(b)
 }
 
+// within is a document as bytes, but for the creation number that comes next.
+func within(d *world.Document) []byte {
+	b := d.Encode()[2:]
+	_, n := binary.Varint(b)
+	return b[n:]
+}
+
 // Whatever a person does in whatever order, the page stays whole: nothing
-// panics, hovering changes nothing, the document can be read, and undoing all
-// leads back to the beginning.
+// panics, hovering changes nothing, the document can be read, whoever plays its replays has
+// the same, and undoing all leads back to the beginning.
 func TestAnyHands(t *testing.T) {
 	rounds := 60
 	if testing.Short() {
 		rounds = 15
 	}
+	followed := 0
 	for seed := range uint64(rounds) {
 		r := rand.New(rand.NewPCG(seed, 6))
 		p := open(t, 5)
 		first := p.Document()
+		e := &elsewhere{t: t, p: p}
 		at := func() grid.Point { return grid.Point{X: r.IntN(900) - 150, Y: r.IntN(700) - 150} }
 		for range 250 {
 			before := p.Document()
@@ -78,6 +89,7 @@ func TestAnyHands(t *testing.T) {
 				for range 40 {
 					p.Tick(play.Input(r.IntN(32)))
 				}
+				order(p, page.Order{Do: "keep-replay"})
 			case 8:
 				m := p.Document().Maps[0]
 				order(p, page.Order{Do: "layer", Map: page.FormatID(m.ID), ID: page.FormatID(m.Layers[r.IntN(len(m.Layers))].ID)})
@@ -86,6 +98,22 @@ func TestAnyHands(t *testing.T) {
 			p.State()
 			p.PointerView()
 			p.Play()
+			// Told in small parts, while the document goes on changing.
+			if message, _ := p.HandOver(1 + r.IntN(3000)); message != nil {
+				if err := e.Take(message); err != nil {
+					t.Fatalf("seed %d: %v", seed, err)
+				}
+				e.Run(100)
+			}
+			if r.IntN(60) == 0 {
+				p.HandOverAnew()
+				e.Reruns = page.Reruns{}
+			}
+		}
+		if e.told(); e.Document() != nil && !bytes.Equal(within(e.Document()), within(p.Document())) {
+			t.Fatalf("seed %d: whoever plays the replays has another document", seed)
+		} else if e.Document() != nil {
+			followed++
 		}
 		if _, err := world.Decode(p.Document().Encode()); err != nil {
 			t.Fatalf("seed %d: %v", seed, err)
@@ -107,6 +135,9 @@ func TestAnyHands(t *testing.T) {
 				}
 			})
 		}
+	}
+	if followed < rounds/2 {
+		t.Errorf("only %d of %d documents were followed elsewhere, so that this shows little", followed, rounds)
 	}
 }
 

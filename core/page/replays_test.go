@@ -50,6 +50,11 @@ func (e *elsewhere) rerun() page.ReplayView {
 func TestReplaysOfAPage(t *testing.T) {
 	p := fromTheSide(t)
 	e := &elsewhere{t: t, p: p}
+	for _, junk := range [][]byte{nil, []byte("D"), []byte("Djunk"), []byte("Sjunk"), []byte("Tjunk")} {
+		if e.Take(junk) == nil {
+			t.Errorf("%q was taken over", junk)
+		}
+	}
 	if message, more := p.HandOver(1 << 30); message != nil || more || len(e.View().Kept) != 0 {
 		t.Error("something is handed over though nothing is kept")
 	}

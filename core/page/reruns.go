@@ -81,6 +81,9 @@ type Reruns struct {
 	trial *trial
 }
 
+// Document is the one on which replays are played, nil for none yet.
+func (r *Reruns) Document() *world.Document { return r.doc }
+
 // trialPrefix is that of the ids of what is made for a trial, which a server never gives out.
 const trialPrefix = 1<<32 - 1
 
@@ -99,6 +102,9 @@ func (r *Reruns) Take(message []byte) error {
 		}
 		*r = Reruns{doc: d}
 	case givenStep:
+		if r.doc == nil {
+			return errors.New("a step was handed over before the document")
+		}
 		e, err := edit.Decode(body)
 		if err != nil {
 			return fmt.Errorf("taking over a step: %w", err)
