@@ -58,6 +58,9 @@ worlds:
 			}
 			continue
 		}
+		if changes := rec.Changes(); len(changes) > 0 && changes[len(changes)-1] == rec.Now() {
+			continue // it was played on the document before
+		}
 		if len(replay.State) > 0 {
 			middle++
 		}

@@ -52,13 +52,20 @@ function board(context: CanvasRenderingContext2D, family: string): void {
 /** A mark is a small ring on its spot. */
 const MARK = '13';
 
-function drawMark(context: CanvasRenderingContext2D, x: number, y: number, colours: Colours, selected: boolean): void {
+function drawMark(
+  context: CanvasRenderingContext2D,
+  x: number,
+  y: number,
+  radius: number,
+  colours: Colours,
+  selected: boolean,
+): void {
   for (const [width, style] of [
     [6, colours.sheet],
     [selected ? 3.5 : 2.5, selected ? colours.saffron : colours.lagoon],
   ] as const) {
     context.beginPath();
-    context.arc(x, y, 7, 0, Math.PI * 2);
+    context.arc(x, y, radius, 0, Math.PI * 2);
     context.lineWidth = width;
     context.strokeStyle = style;
     context.stroke();
@@ -76,7 +83,7 @@ export function drawLabel(
   selected: boolean,
 ): void {
   if (type === MARK) {
-    drawMark(context, x, y - 8, colours, selected);
+    drawMark(context, x, y - 8, 7, colours, selected);
     return;
   }
   const outline = family === 'ways' ? colours.lagoon : family === 'hazards' ? colours.rose : colours.ink;
@@ -114,12 +121,17 @@ export function drawSmall(
   context: CanvasRenderingContext2D,
   x: number,
   y: number,
+  type: string,
   family: string,
   size: number,
   colours: Colours,
   selected: boolean,
 ): void {
   const s = Math.max(2.5, Math.min(5, size / 3));
+  if (type === MARK) {
+    drawMark(context, x, y, s - 1, colours, selected);
+    return;
+  }
   context.beginPath();
   if (family === 'ways') {
     context.moveTo(x - s, y + s);

@@ -203,6 +203,7 @@ export class Overlay {
         context,
         at.x,
         at.y - 2,
+        piece.type,
         piece.family,
         (p.scene?.project.cellW ?? 16) * p.camera.zoom,
         colours,

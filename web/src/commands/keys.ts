@@ -78,7 +78,9 @@ export class Keys {
     const name = nameOf(event);
     const command = commands.find((c) => bindings.of(c).includes(name));
     const gaming = this.p.state?.playing && this.p.inGame;
-    const input = gaming && !event.ctrlKey && !event.metaKey ? inputOf(event) : 0;
+    // With Shift, a key of the game is another command's.
+    const plain = !event.ctrlKey && !event.metaKey && !(event.shiftKey && command?.inGame);
+    const input = gaming && plain ? inputOf(event) : 0;
     if (input) {
       this.p.playing.input |= input;
       event.preventDefault();
