@@ -5,6 +5,7 @@ import (
 	"slices"
 	"sort"
 
+	"azzel/core/grid"
 	"azzel/core/limit"
 	"azzel/core/world"
 )
@@ -132,14 +133,23 @@ func (r *Recording) Bring(mark world.ID) error {
 		return world.ErrGone
 	}
 	g := r.game
-	to, ok := g.groundOf(m).Nearest(g.sizeOn(m), g.doc.Project.Lattice().CellAt(p.Foot), -1)
-	if !ok {
+	near := func() (grid.Point, bool) {
+		return g.groundOf(m).Nearest(g.sizeOn(m), g.doc.Project.Lattice().CellAt(p.Foot), -1)
+	}
+	if _, ok := near(); !ok {
 		return fmt.Errorf("there is no room near %s: make some, then go there", m.Name)
 	}
 	r.forget()
 	g.events = g.events[:0]
-	g.finished, g.drifting, g.lifted = false, false, 0
-	g.set(m, to)
+	g.finished, g.drifting = false, false
+	// What is carried may be set down where there was room.
+	g.leaveBehind()
+	if to, ok := near(); ok {
+		g.set(m, to)
+	} else {
+		g.stand(m)
+		g.toNearest(g.ground.Lattice.CellAt(p.Foot))
+	}
 	g.follow()
 	r.change(moment{brought: true, began: beginning{mark, !g.assisted}})
 	r.trim()

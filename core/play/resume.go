@@ -30,11 +30,12 @@ func resume(d *world.Document, r *world.Replay) (*Game, error) {
 		return nil, ErrStartGone
 	}
 	elsewhere := on.ID != s.mapID
-	if elsewhere {
-		s.shots, s.lifted = nil, 0
-	}
 	g := &Game{state: s}
 	g.look(d)
+	if elsewhere {
+		g.ground, g.shots = g.groundOf(on), nil
+		g.leaveBehind()
+	}
 	g.stand(on)
 	cell := g.ground.Lattice.CellAt(from.Foot)
 	// A checkpoint may be touched from the cell beside it.

@@ -276,3 +276,38 @@ func TestBarred(t *testing.T) {
 		}
 	}
 }
+
+// Who is brought to a mark lets go of what they carry: it is back where it was placed, and they stand
+// beside it if that is there.
+func TestBroughtWhileCarrying(t *testing.T) {
+	d := room(t)
+	m := d.Maps[0]
+	d = apply(t, d, piece(d, m, 701, world.Pushable, 6, 6), piece(d, m, 702, world.Mark, 6, 6))
+	g, err := play.New(d, play.Start{Map: m.ID, Cell: grid.Point{X: 4, Y: 6}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	rec := play.Record(g)
+	for tick := 0; rec.Game().Status().Lifted == 0; tick++ {
+		if rec.Tick(play.Right | play.Input(tick/5%2)*play.Use); tick > 200 {
+			t.Fatal("nothing is picked up")
+		}
+	}
+	for range 30 {
+		rec.Tick(play.Down)
+	}
+	if err := rec.Bring(702); err != nil {
+		t.Fatal(err)
+	}
+	l := d.Project.Lattice()
+	if c := rec.Game().Status().Place.Cell(l); rec.Game().Status().Lifted != 0 || where(rec.Game(), 701).Place.Cell(l) != (grid.Point{X: 6, Y: 6}) || !rec.Game().Fits() || c == (grid.Point{X: 6, Y: 6}) {
+		t.Errorf("one stands at %v, and the crate at %v", c, where(rec.Game(), 701).Place.Cell(l))
+	}
+	for range 20 {
+		rec.Tick(play.Left)
+	}
+	kept, err := rec.Kept("From the mark")
+	if err != nil || again(t, d, kept, 6).Parts {
+		t.Errorf("kept from there: %v", err)
+	}
+}
