@@ -131,7 +131,7 @@ func TestMarksOfAPage(t *testing.T) {
 		t.Fatalf("kept: %+v %q", r, said(p))
 	}
 	e := &elsewhere{t: t, p: p}
-	if v := e.rerun(); v.Came != "same" {
+	if v := e.rerun(); v.Came != "same" || v.From != "Mark at 20, 9" {
 		t.Errorf("played again elsewhere: %+v", v)
 	}
 	// Deleted, it can't be gone to, and the replay has lost its start.

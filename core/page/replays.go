@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"azzel/core/edit"
+	"azzel/core/hand"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -13,8 +14,9 @@ import (
 type ReplayView struct {
 	ID   string `json:"id"`
 	Name string `json:"name"`
-	// Length is how long it is, in minutes and seconds.
+	// Length is how long it is, in minutes and seconds, From what it begins at.
 	Length string `json:"length"`
+	From   string `json:"from"`
 	// Came is what came of it: waiting, same, finishes, parts or fails.
 	Came string `json:"came"`
 	// Says is that in words.
@@ -108,9 +110,21 @@ func (p *Page) keepReplay(name string) Changed {
 	id := p.ids.NewID()
 	changed := p.do(edit.Edit{Label: edit.Clip("keep the replay " + name), Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindReplay, ID: id}, Values: kept.Values()}}})
 	if p.doc().Replay(id) != nil {
-		p.say("Kept as %s. It is played again after each change.", name)
+		p.say("Kept as %s: %s from %s on. It is played again after each change.", name, play.Clock(kept.Ticks()), beginsAt(p.doc(), kept))
 	}
 	return changed | StateChanged | ReplaysChanged
+}
+
+// beginsAt is what a replay begins at, in words.
+func beginsAt(d *world.Document, r *world.Replay) string {
+	m, p := d.Piece(r.From)
+	switch {
+	case p == nil:
+		return "where play began"
+	case p.Type == world.Spawn:
+		return "the spawn"
+	}
+	return hand.Name(d, world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID})
 }
 
 // freeReplayName proposes a name: the map's, with a number if it is taken.

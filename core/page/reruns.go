@@ -179,7 +179,7 @@ func (r *Reruns) View() ReplaysView {
 	}
 	list := make([]ReplayView, 0, len(d.Replays))
 	for _, kept := range d.Replays {
-		v := ReplayView{ID: FormatID(kept.ID), Name: kept.Name, Length: play.Clock(kept.Ticks()), Came: cameWaiting, Says: "is played on what is shown now …"}
+		v := ReplayView{ID: FormatID(kept.ID), Name: kept.Name, Length: play.Clock(kept.Ticks()), From: beginsAt(d, kept), Came: cameWaiting, Says: "is played on what is shown now …"}
 		if t := r.tried[kept.ID]; t.stands(d, kept) && t.done {
 			v.Came, v.Says = t.came()
 			if m := d.Map(t.outcome.At.Map); t.outcome.Parts && m != nil {

@@ -105,7 +105,8 @@ func (r *Recording) Tick(in Input) {
 	if r.Now()%world.SampleTicks == 0 {
 		r.samples = append(r.samples, r.game.sample())
 	}
-	if r.game.started != 0 && !r.game.assisted && r.Now()-r.lastStart() >= startsApart {
+	// Who went on through a crossing at once is not at it any more.
+	if r.game.started != 0 && r.game.started == r.game.checkpoint && !r.game.assisted && r.Now()-r.lastStart() >= startsApart {
 		r.keep(moment{began: beginning{r.game.started, true}})
 	}
 	r.trim()

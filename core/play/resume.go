@@ -30,7 +30,7 @@ func resume(d *world.Document, r *world.Replay) (*Game, error) {
 		return nil, ErrStartGone
 	}
 	elsewhere := on.ID != s.mapID
-	g := &Game{state: s}
+	g := &Game{state: s, began: beginning{r.From, true}}
 	g.look(d)
 	if elsewhere {
 		g.ground, g.shots = g.groundOf(on), nil

@@ -3,6 +3,7 @@ package play_test
 import (
 	"errors"
 	"math/rand/v2"
+	"reflect"
 	"slices"
 	"strings"
 	"testing"
@@ -104,6 +105,17 @@ func TestKeptFromCheckpoint(t *testing.T) {
 	replay, err := rec.Kept("From the gate")
 	if err != nil || replay.From != 701 || replay.Began == 0 || replay.Began+replay.Ticks() != rec.Now() {
 		t.Fatalf("kept from %d, tick %d: %v", replay.From, replay.Began, err)
+	}
+	// Watched and kept once more, it is the same replay.
+	if g, err = play.NewFor(d, replay); err != nil {
+		t.Fatal(err)
+	}
+	watched, hands := play.Record(g), play.NewHands(replay)
+	for in, more := hands.Next(); more; in, more = hands.Next() {
+		watched.Tick(in)
+	}
+	if twice, err := watched.Kept(replay.Name); err != nil || !reflect.DeepEqual(twice, replay) {
+		t.Errorf("watched and kept once more: %v, from %d, tick %d", err, twice.From, twice.Began)
 	}
 	foot := func(id world.ID, x, y int) edit.Part {
 		return edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Value: world.PointValue(world.FieldFoot, d.Project.Lattice().Foot(grid.Point{X: x, Y: y}))}

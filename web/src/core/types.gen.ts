@@ -653,6 +653,7 @@ export interface ReplayView {
   id: string;
   name: string;
   length: string;
+  from: string;
   came: string;
   says: string;
   place: boolean;

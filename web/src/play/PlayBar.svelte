@@ -26,8 +26,8 @@
 {#if play}
   <div
     class="absolute top-1.5 {p.panelled
-      ? 'left-[calc(50%-10.5rem)]'
-      : 'left-1/2'} z-10 flex -translate-x-1/2 flex-col gap-1 sheet px-2 py-0.5 whitespace-nowrap"
+      ? 'left-[calc(50%-10.5rem)] max-w-[calc(100%-22.5rem)]'
+      : 'left-1/2 max-w-[calc(100%-1rem)]'} z-10 flex -translate-x-1/2 flex-col gap-1 sheet px-2 py-0.5 whitespace-nowrap"
     role="group"
     aria-label="Play"
     data-play
@@ -45,8 +45,14 @@
       {/if}
       {#if play.mostHealth > 0}<span class="figures" data-health>health {play.health} of {play.mostHealth}</span>{/if}
       <span class="figures" data-collected>{play.taken} of {play.total} collected</span>
-      {#if items}<span class="max-w-60 truncate figures" title={items} data-had>has {items}</span>{/if}
-      {#if last && !play.finished}<span class="text-soft" role="status" data-event>{last}</span>{/if}
+      {#if items && !p.panelled && !p.playing.helps}<span
+          class="max-w-60 min-w-0 truncate figures"
+          title={items}
+          data-had>has {items}</span
+        >{/if}
+      {#if last && !play.finished}<span class="min-w-24 flex-1 truncate text-soft" role="status" title={last} data-event
+          >{last}</span
+        >{/if}
       {#each [['Movement', 'movement', p.panel === 'movement'], ['Replays', 'replays', p.panel === 'replays'], ['Helps', 'helps', p.playing.helps], ['Pad', 'screen-pad', p.playing.padShown]] as const as [label, id, pressed] (id)}
         <span data-back><Button {label} keys={keyOf(id)} {pressed} onclick={() => runCommand(p, id)} /></span>
       {/each}

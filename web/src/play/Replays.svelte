@@ -47,6 +47,7 @@
           />
           <span class="text-small text-soft figures">{replay.length}</span>
         </span>
+        <p class="text-small text-soft">From {replay.from} on.</p>
         <p class="text-small {bad(replay) ? 'text-rose-ink' : 'text-soft'}" role="status">{replay.says}</p>
         <span class="flex flex-wrap gap-1.5" data-back>
           <Button label="Watch" onclick={() => p.watch(replay.id)} />
@@ -67,8 +68,8 @@
       </li>
     {:else}
       <li class="text-soft">
-        None yet. Play from the spawn or a checkpoint, and keep what you did: it is played again after each change, so
-        that you see at once whether it still comes to its end.
+        None yet. Play from the spawn, a checkpoint or a mark, and keep what you did: it is played again after each
+        change, so that you see at once whether it still comes to its end.
       </li>
     {/each}
   </ol>
