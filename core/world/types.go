@@ -48,7 +48,6 @@ var Types = []Type{
 	{Spawn, "Spawn", Ways, "Where play begins. There is one in a project; placing another moves it."},
 	{Exit, "Exit", Ways, "Who walks onto it has finished, if they have what it needs."},
 	{Checkpoint, "Checkpoint", Ways, "Who touched it comes back to here after falling or coming to harm."},
-	{Mark, "Mark", Ways, "A spot with a name: play can begin on it, and who tests can go to it."},
 	{MovingPlatform, "Moving platform", Workings, "Goes to and fro or along a track, carries who stands on it and pushes who is in its way. From above, a raft."},
 	{Spring, "Spring", Workings, "Throws up who comes down on it, in side-view."},
 	{Foe, "Foe", Folk, "Hurts who touches it, and shoots if told to; from the side one can jump on it."},
@@ -58,6 +57,7 @@ var Types = []Type{
 	{Breakable, "Breakable", Workings, "Solid until it was struck, shot or thrown at often enough."},
 	{Emitter, "Emitter", Workings, "Lets something come every so often, by weights."},
 	{Lottery, "Lottery piece", Things, "Drawn when play begins: a collectible, a foe, a hazard, or nothing."},
+	{Mark, "Mark", Ways, "A spot with a name: play can begin on it, and who tests can go to it."},
 }
 
 // TypeOf finds a type.
