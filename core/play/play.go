@@ -1,8 +1,6 @@
 package play
 
 import (
-	"errors"
-
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/world"
@@ -36,18 +34,6 @@ const (
 
 var ahead = [...]grid.Point{world.South: {X: 0, Y: 1}, world.West: {X: -1, Y: 0}, world.East: {X: 1, Y: 0}, world.North: {X: 0, Y: -1}}
 
-// A Start says where play begins: at a cell of a map, or at the spawn if Map
-// is 0.
-type Start struct {
-	Map  world.ID
-	Cell grid.Point
-	// Chance is what all chance begins with: what lottery pieces are depends on it.
-	Chance uint64
-}
-
-// ErrNowhere is reported when there is nowhere to stand at all.
-var ErrNowhere = errors.New("there is no free cell to begin on: make room on a map, or place a spawn on free ground")
-
 // A Game is a game under way.
 type Game struct {
 	doc    *world.Document
@@ -77,13 +63,6 @@ type Game struct {
 	// back to it; refusing the piece that has just refused something.
 	started, refusing world.ID
 	state
-}
-
-// A beginning says where a game began: at a spawn, checkpoint or mark, or there where a spawn would
-// be, if it is a real one.
-type beginning struct {
-	from world.ID
-	real bool
 }
 
 // state is all that a snapshot holds.
@@ -152,56 +131,6 @@ func New(d *world.Document, start Start) (*Game, error) {
 	return g, nil
 }
 
-func (g *Game) begin(start Start) error {
-	m := g.doc.Map(start.Map)
-	if m != nil {
-		c, ok := g.groundOf(m).Nearest(g.sizeOn(m), m.Bounds.Clamp(start.Cell), -1)
-		if ok {
-			if c != start.Cell {
-				g.tell(Elsewhere)
-			}
-			g.set(m, c)
-			g.began = g.startAt(start.Cell)
-			return nil
-		}
-		g.tell(AtSpawn)
-	}
-	if !g.toSpawn() {
-		return ErrNowhere
-	}
-	g.began.real = start.Map == 0
-	if _, p := g.spawn(); p != nil {
-		g.began.from = p.ID
-	}
-	return nil
-}
-
-// startAt is the beginning at a checkpoint or mark in a cell of the map, if one is there.
-func (g *Game) startAt(c grid.Point) beginning {
-	for _, p := range g.ground.Map.Pieces {
-		if IsStart(p.Type) && g.doc.Project.Lattice().CellAt(p.Foot) == c {
-			return beginning{p.ID, true}
-		}
-	}
-	return beginning{}
-}
-
-// IsStart reports whether a play can begin at pieces of a type, beside the spawn, so that it can be
-// kept.
-func IsStart(of world.ID) bool { return of == world.Checkpoint || of == world.Mark }
-
-// spawn is the spawn of the project and its map, nil for none.
-func (g *Game) spawn() (*world.Map, *world.Piece) {
-	for _, m := range g.doc.Maps {
-		for _, p := range m.Pieces {
-			if p.Type == world.Spawn {
-				return m, p
-			}
-		}
-	}
-	return nil, nil
-}
-
 // look takes d as the document from now on.
 func (g *Game) look(d *world.Document) {
 	g.doc, g.grounds = d, map[world.ID]*body.Ground{}
@@ -252,26 +181,6 @@ func (g *Game) set(m *world.Map, c grid.Point) {
 // put sets the player down at rest.
 func (g *Game) put(p body.Place) {
 	g.place, g.motion, g.stepping, g.shoved = p, body.Motion{}, false, 0
-}
-
-// toSpawn sets the player down at the spawn, or at the nearest free cell; with
-// no spawn, on the first map that has a free cell.
-func (g *Game) toSpawn() bool {
-	if m, p := g.spawn(); p != nil {
-		if c, ok := g.groundOf(m).Nearest(g.sizeOn(m), g.doc.Project.Lattice().CellAt(p.Foot), -1); ok {
-			g.set(m, c)
-			return true
-		}
-	}
-	for _, m := range g.doc.Maps {
-		middle := grid.Point{X: m.Bounds.X + m.Bounds.W/2, Y: m.Bounds.Y + m.Bounds.H/2}
-		if c, ok := g.groundOf(m).Nearest(g.sizeOn(m), middle, -1); ok {
-			g.tell(NoSpawn)
-			g.set(m, c)
-			return true
-		}
-	}
-	return false
 }
 
 // SetDocument goes on with another document, between two ticks. The player
@@ -383,62 +292,6 @@ func (g *Game) cells() grid.Rect {
 		return grid.Rect{X: c.X, Y: c.Y, W: 1, H: 1}
 	}
 	return g.size.Cells(l, g.place)
-}
-
-// leave lets happen what the edge does over which the foot has gone, if any.
-func (g *Game) leave() {
-	l := g.doc.Project.Lattice()
-	cell := g.place.Cell(l)
-	if g.ground.Map.Bounds.Has(cell) {
-		return
-	}
-	if to, wraps := g.ground.Wrap(g.place); wraps {
-		if g.place = to; !g.ground.Fits(g.size, g.place) {
-			// Something that moves is there.
-			g.toNearest(g.place.Cell(l))
-		}
-		return
-	}
-	if beside, _ := g.ground.Across(cell); beside != nil {
-		by := l.Pixel(g.ground.Map.Origin.Sub(beside.Map.Origin))
-		g.place = body.Place{X: g.place.X + by.X*body.Unit, Y: g.place.Y + by.Y*body.Unit}
-		g.goal = body.Place{X: g.goal.X + by.X*body.Unit, Y: g.goal.Y + by.Y*body.Unit}
-		g.enter(beside.Map)
-		g.entered, g.checkpoint, g.through = g.place, 0, 0
-		if !g.ground.Fits(g.size, g.place) {
-			// It is seen otherwise there, so that one is larger.
-			g.toNearest(g.place.Cell(l))
-		}
-		return
-	}
-	g.tell(Fell)
-	g.comeBack()
-}
-
-// comeBack sets the player down where they came in, or as near to it as there is room, as what
-// one came in by may be solid by now.
-func (g *Game) comeBack() {
-	if g.ground.Fits(g.size, g.entered) {
-		g.put(g.entered)
-		g.started = g.checkpoint
-	} else {
-		g.toNearest(g.entered.Cell(g.doc.Project.Lattice()))
-	}
-}
-
-// toNearest sets the player down on the free cell of the map nearest to one, or at the spawn.
-func (g *Game) toNearest(c grid.Point) bool {
-	if to, ok := g.ground.Nearest(g.size, g.ground.Map.Bounds.Clamp(c), -1); ok {
-		g.set(g.ground.Map, to)
-		return true
-	}
-	g.tell(AtSpawn)
-	if g.toSpawn() {
-		return true
-	}
-	// There is no room anywhere: as if they went through walls, until there is.
-	g.drifting = true
-	return false
 }
 
 // face keeps the facing while one of the held directions is it.

@@ -1,0 +1,97 @@
+package play
+
+import (
+	"errors"
+
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// A Start says where play begins: at a cell of a map, or at the spawn if Map
+// is 0.
+type Start struct {
+	Map  world.ID
+	Cell grid.Point
+	// Chance is what all chance begins with: what lottery pieces are depends on it.
+	Chance uint64
+}
+
+// ErrNowhere is reported when there is nowhere to stand at all.
+var ErrNowhere = errors.New("there is no free cell to begin on: make room on a map, or place a spawn on free ground")
+
+// A beginning says where a game began: at a spawn, checkpoint or mark, or there where a spawn would
+// be, if it is a real one.
+type beginning struct {
+	from world.ID
+	real bool
+}
+
+func (g *Game) begin(start Start) error {
+	m := g.doc.Map(start.Map)
+	if m != nil {
+		c, ok := g.groundOf(m).Nearest(g.sizeOn(m), m.Bounds.Clamp(start.Cell), -1)
+		if ok {
+			if c != start.Cell {
+				g.tell(Elsewhere)
+			}
+			g.set(m, c)
+			g.began = g.startAt(start.Cell)
+			return nil
+		}
+		g.tell(AtSpawn)
+	}
+	if !g.toSpawn() {
+		return ErrNowhere
+	}
+	g.began.real = start.Map == 0
+	if _, p := g.spawn(); p != nil {
+		g.began.from = p.ID
+	}
+	return nil
+}
+
+// startAt is the beginning at a checkpoint or mark in a cell of the map, if one is there.
+func (g *Game) startAt(c grid.Point) beginning {
+	for _, p := range g.ground.Map.Pieces {
+		if IsStart(p.Type) && g.doc.Project.Lattice().CellAt(p.Foot) == c {
+			return beginning{p.ID, true}
+		}
+	}
+	return beginning{}
+}
+
+// IsStart reports whether a play can begin at pieces of a type, beside the spawn, so that it can be
+// kept.
+func IsStart(of world.ID) bool { return of == world.Checkpoint || of == world.Mark }
+
+// spawn is the spawn of the project and its map, nil for none.
+func (g *Game) spawn() (*world.Map, *world.Piece) {
+	for _, m := range g.doc.Maps {
+		for _, p := range m.Pieces {
+			if p.Type == world.Spawn {
+				return m, p
+			}
+		}
+	}
+	return nil, nil
+}
+
+// toSpawn sets the player down at the spawn, or at the nearest free cell; with
+// no spawn, on the first map that has a free cell.
+func (g *Game) toSpawn() bool {
+	if m, p := g.spawn(); p != nil {
+		if c, ok := g.groundOf(m).Nearest(g.sizeOn(m), g.doc.Project.Lattice().CellAt(p.Foot), -1); ok {
+			g.set(m, c)
+			return true
+		}
+	}
+	for _, m := range g.doc.Maps {
+		middle := grid.Point{X: m.Bounds.X + m.Bounds.W/2, Y: m.Bounds.Y + m.Bounds.H/2}
+		if c, ok := g.groundOf(m).Nearest(g.sizeOn(m), middle, -1); ok {
+			g.tell(NoSpawn)
+			g.set(m, c)
+			return true
+		}
+	}
+	return false
+}
