@@ -37,6 +37,7 @@ export function stand(context: CanvasRenderingContext2D, p: Project, one: Standi
   if (!picture) return;
   const [w, h] = [picture.width * camera.zoom, picture.height * camera.zoom];
   const at = camera.toScreen(x - (picture.width * cells) / 2, y - picture.height);
+  if (at.x > camera.width || at.y > camera.height || at.x + w * cells < 0 || at.y + h < 0) return;
   context.save();
   context.translate(mirrored ? at.x + w : at.x, at.y);
   if (mirrored) context.scale(-1, 1);

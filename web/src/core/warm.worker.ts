@@ -3,7 +3,7 @@ import { start, type Exports } from './instance';
 /** Given after the last part that opening a project needs; see cmd/azzel-wasm. */
 const OPENS = 2;
 /** Milliseconds until play is warmed: by then the project is open. */
-const LATER = 2000;
+const LATER = 4000;
 
 /**
  * Runs the core once with a small project while the page is still being built. The browser compiles a function of a

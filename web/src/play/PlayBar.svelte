@@ -21,9 +21,20 @@
   $effect(() => {
     if (!p.state?.playing) last = '';
   });
+  /** The game is drawn first, and the bar comes with the next frame. */
+  let shown = $state(false);
+  const playing = $derived(p.state?.playing ?? false);
+  $effect(() => {
+    if (!playing) return;
+    let asked = requestAnimationFrame(() => (asked = requestAnimationFrame(() => (shown = true))));
+    return () => {
+      cancelAnimationFrame(asked);
+      shown = false;
+    };
+  });
 </script>
 
-{#if play}
+{#if play && shown}
   <div
     class="absolute top-1.5 {p.panelled
       ? 'left-[calc(50%-10.5rem)] max-w-[calc(100%-22.5rem)]'
