@@ -72,6 +72,11 @@ func TestItemsAndMarks(t *testing.T) {
 	w.click("Keep")
 	w.until("it to be played again", `() => document.querySelector('[data-replay=same]') !== null`)
 	w.with(input.ShiftLeft, input.KeyR)
+	// With Shift, a key of the game is another command's.
+	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
+	w.with(input.ShiftLeft, input.KeyC)
+	w.sees("[data-characters]", "Bring in a sheet")
+	w.with(input.ShiftLeft, input.KeyC)
 	w.click("laden with all items")
 	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 	w.hold(input.ArrowRight, "the exit to let one out", `() => window.azzel.play().finished`)

@@ -53,7 +53,7 @@ type ThingView struct {
 
 // viewActing is how a piece acts; nil if nothing can be set of that.
 func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
-	if !world.Acts(p.Type) && itemVerbs[p.Type] == "" {
+	if !world.Acts(p.Type) && itemVerb(p.Type) == "" {
 		return nil
 	}
 	a := p.Filled()

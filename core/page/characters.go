@@ -53,9 +53,15 @@ type SheetTaken struct {
 	Places  []int  `json:"places"`
 }
 
-func charactersOf(d *world.Document) (ids []world.ID) {
-	for _, c := range d.Characters {
-		ids = append(ids, c.ID)
+func charactersOf(d *world.Document) []world.ID {
+	return idsOf(d.Characters, func(c *world.Character) world.ID { return c.ID })
+}
+
+// idsOf are the ids of some things.
+func idsOf[T any](list []*T, id func(*T) world.ID) []world.ID {
+	ids := make([]world.ID, len(list))
+	for i, t := range list {
+		ids[i] = id(t)
 	}
 	return ids
 }

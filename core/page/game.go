@@ -65,7 +65,7 @@ func (p *Page) Play() *Play {
 	})
 	shake := p.played.Game().Shaking()
 	v.ShakeX, v.ShakeY = shake.X, shake.Y
-	v.Items = viewStocks(d, p.played.Game().Items())
+	v.Has = inWords(d, p.played.Game().Items())
 	if s.Checkpoint != 0 {
 		v.OnIDs = append(v.OnIDs, FormatID(s.Checkpoint))
 	}

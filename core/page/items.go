@@ -16,7 +16,9 @@ type ItemView struct {
 	// Most is how many one can have of it at once.
 	Most int `json:"most"`
 	// Named are the pieces that give or need it, and the characters who begin with it.
+	// More is how many more there are.
 	Named []NamingView `json:"named"`
+	More  int          `json:"more"`
 }
 
 // NamingView is something that names an item.
@@ -39,30 +41,30 @@ type StockView struct {
 	Count int    `json:"count"`
 }
 
-func itemsOf(d *world.Document) (ids []world.ID) {
-	for _, i := range d.Items {
-		ids = append(ids, i.ID)
-	}
-	return ids
+func itemsOf(d *world.Document) []world.ID {
+	return idsOf(d.Items, func(i *world.Item) world.ID { return i.ID })
 }
+
+// mostNamings is how many of what names an item are listed.
+const mostNamings = 200
 
 func viewItems(d *world.Document) []ItemView {
 	list := []ItemView{}
 	if len(d.Items) == 0 {
 		return list
 	}
-	l, naming := d.Project.Lattice(), d.Naming()
+	l, namings := d.Project.Lattice(), d.Namings()
 	for _, i := range d.Items {
-		v := ItemView{ID: FormatID(i.ID), Name: i.Name, Most: i.Room(), Named: []NamingView{}}
-		for _, r := range naming[i.ID] {
-			n := NamingView{Kind: kindNames[r.Kind], ID: FormatID(r.ID), Map: FormatID(r.Map), Name: hand.Name(d, r)}
-			if m := d.Map(r.Map); m != nil {
-				piece := m.Piece(r.ID)
-				at := piece.Foot.Add(l.Pixel(m.Origin))
-				n.X, n.Y = at.X, at.Y
-				n.Does = fmt.Sprintf("%s %d", strings.ToLower(itemVerbs[piece.Type]), piece.Wanted())
+		named := namings[i.ID]
+		v := ItemView{ID: FormatID(i.ID), Name: i.Name, Most: i.Room(), Named: []NamingView{}, More: max(0, len(named)-mostNamings)}
+		for _, by := range named[:len(named)-v.More] {
+			n := NamingView{Name: namingName(d, by)}
+			if by.Character != nil {
+				n.Kind, n.ID, n.Does = kindNames[world.KindCharacter], FormatID(by.Character.ID), fmt.Sprintf("begins with %d", by.Count)
 			} else {
-				n.Does = fmt.Sprintf("begins with %d", begins(d.Character(r.ID), i.ID))
+				at := by.Piece.Foot.Add(l.Pixel(by.Map.Origin))
+				n.Kind, n.ID, n.Map, n.X, n.Y = kindNames[world.KindPiece], FormatID(by.Piece.ID), FormatID(by.Map.ID), at.X, at.Y
+				n.Does = fmt.Sprintf("%s %d", strings.ToLower(itemVerb(by.Piece.Type)), by.Count)
 			}
 			v.Named = append(v.Named, n)
 		}
@@ -71,8 +73,23 @@ func viewItems(d *world.Document) []ItemView {
 	return list
 }
 
-// itemVerbs are what pieces of a type do with an item.
-var itemVerbs = map[world.ID]string{world.Collectible: "Gives", world.Lottery: "Gives", world.Exit: "Needs"}
+func namingName(d *world.Document, by world.Naming) string {
+	if by.Character != nil {
+		return by.Character.Name
+	}
+	return hand.PieceName(d, by.Piece)
+}
+
+// itemVerb is what pieces of a type do with an item, empty for nothing.
+func itemVerb(of world.ID) string {
+	switch {
+	case world.Gives(of):
+		return "Gives"
+	case world.Needs(of):
+		return "Needs"
+	}
+	return ""
+}
 
 func begins(c *world.Character, item world.ID) int {
 	for _, s := range c.Begins {
@@ -101,9 +118,27 @@ func viewStocks(d *world.Document, stocks []world.Stock) []StockView {
 	return list
 }
 
+// mostInWords is how many items are told of in one line.
+const mostInWords = 12
+
+// inWords is how many somebody has of each item, as words.
+func inWords(d *world.Document, stocks []world.Stock) string {
+	words := make([]string, 0, mostInWords)
+	for k, s := range stocks {
+		if k == mostInWords {
+			words = append(words, fmt.Sprintf("%d more", len(stocks)-k))
+			break
+		}
+		if i := d.Item(s.Item); i != nil {
+			words = append(words, i.Times(s.Count))
+		}
+	}
+	return strings.Join(words, ", ")
+}
+
 // item lets it be chosen which item a piece gives or needs, and how many.
 func (v *ActingView) item(d *world.Document, p *world.Piece, value func(name, label, unit string, is, per, reach int)) {
-	chosen := v.listed(d, "item", itemVerbs[p.Type], "nothing", world.KindItem, itemsOf(d), p.Item)
+	chosen := v.listed(d, "item", itemVerb(p.Type), "nothing", world.KindItem, itemsOf(d), p.Item)
 	last := &v.Choices[len(v.Choices)-1]
 	last.Options = append(last.Options, "a new item")
 	if chosen {
@@ -153,12 +188,12 @@ func (p *Page) removeItem(ref world.Ref) Changed {
 	if i == nil {
 		return p.Fail(world.ErrGone)
 	}
-	named := d.Naming()[i.ID]
+	named := d.Namings()[i.ID]
 	changed := p.do(edit.Edit{Label: edit.Clip("delete " + i.Name), Parts: []edit.Part{edit.Remove{Ref: ref}}})
 	if p.doc().Item(ref.ID) == nil && len(named) > 0 {
 		names := make([]string, len(named))
-		for k, r := range named {
-			names[k] = hand.Name(d, r)
+		for k, by := range named {
+			names[k] = namingName(d, by)
 		}
 		p.say("%s is gone from %s. Undo brings it back to all of them.", i.Name, some(names))
 	}

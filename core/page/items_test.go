@@ -1,9 +1,12 @@
 package page_test
 
 import (
+	"fmt"
 	"strings"
 	"testing"
 
+	"azzel/core/edit"
+	"azzel/core/grid"
 	"azzel/core/page"
 	"azzel/core/play"
 	"azzel/core/world"
@@ -67,14 +70,14 @@ func TestItemsOfAPage(t *testing.T) {
 	}
 	// Played, they are had, and remembered; the exit lets out who has enough.
 	order(p, page.Order{Do: "play-at", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(m.Pieces[0].ID)})
-	if had := p.Play().Items; len(had) != 1 || had[0].Count != 1 {
-		t.Errorf("play begins with %+v", had)
+	if had := p.Play().Has; had != "Brass label" {
+		t.Errorf("play begins with %q", had)
 	}
 	for range 300 {
 		p.Tick(play.Right)
 	}
-	if v := p.Play(); !v.Finished || len(v.Items) != 1 || v.Items[0].Count != 3 || v.Taken != 1 {
-		t.Errorf("in play: finished %t with %+v", v.Finished, v.Items)
+	if v := p.Play(); !v.Finished || v.Has != "3 × Brass label" || v.Taken != 1 {
+		t.Errorf("in play: finished %t with %q", v.Finished, v.Has)
 	}
 	order(p, page.Order{Do: "stop"})
 	p.State()
@@ -83,8 +86,8 @@ func TestItemsOfAPage(t *testing.T) {
 		t.Errorf("deleted, it is said %q", says)
 	}
 	order(p, page.Order{Do: "play"})
-	if had := p.Play().Items; len(had) != 0 {
-		t.Errorf("what is gone is had: %+v", had)
+	if had := p.Play().Has; had != "" {
+		t.Errorf("what is gone is had: %q", had)
 	}
 	order(p, page.Order{Do: "undo"})
 	if items := p.Scene().Items; len(items) != 3 || len(items[2].Named) != 3 {
@@ -143,5 +146,138 @@ func TestMarksOfAPage(t *testing.T) {
 	}
 	if v := e.rerun(); v.Came != "fails" {
 		t.Errorf("without its start: %+v", v)
+	}
+}
+
+// Of very many pieces that name an item the first are listed, and the others counted; a piece of a type that
+// does nothing with items is not among them. What the player has is told in one line of bounded length.
+func TestManyNameAnItem(t *testing.T) {
+	d := open(t, 5).Document().Draft()
+	m := d.Document().Maps[0]
+	put := func(k world.Kind, on, id world.ID, values []world.Value) {
+		t.Helper()
+		if err := d.Put(world.Ref{Kind: k, Map: on, ID: id}, values); err != nil {
+			t.Fatal(err)
+		}
+	}
+	var all []world.Stock
+	for i := range 20 {
+		id := world.ID(9<<32 | 1000 + i)
+		put(world.KindItem, 0, id, (&world.Item{Name: fmt.Sprintf("Seed %d", i), Most: 5}).Values())
+		all = append(all, world.Stock{Item: id, Count: 1 + i%2})
+	}
+	for i := range 500 {
+		of := world.Collectible
+		if i%5 == 0 {
+			of = world.Foe
+		}
+		foot := d.Document().Project.Lattice().Foot(grid.Point{X: m.Bounds.X + i%m.Bounds.W, Y: m.Bounds.Y})
+		put(world.KindPiece, m.ID, world.ID(9<<32|5000+i), (&world.Piece{Type: of, Layer: m.PlayerLayer, Foot: foot, Acting: world.Acting{Item: all[0].Item}}).Values())
+	}
+	put(world.KindCharacter, 0, 9<<32|1, (&world.Character{Name: "Night porter", Begins: all}).Values())
+	if err := d.Change(world.Ref{Kind: world.KindProject}, world.IDValue(world.FieldPlayer, 9<<32|1)); err != nil {
+		t.Fatal(err)
+	}
+	doc, err := d.Done()
+	if err != nil {
+		t.Fatal(err)
+	}
+	p, err := page.Open(edit.Opening{Prefix: 7, Document: doc}.Encode(), nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	items := p.Scene().Items
+	if v := items[0]; len(v.Named) != 200 || v.More != 201 {
+		t.Errorf("%d are listed and %d more counted of 400 pieces and a character", len(v.Named), v.More)
+	}
+	if v := items[1]; len(v.Named) != 1 || v.Named[0].Does != "begins with 2" || v.More != 0 {
+		t.Errorf("an item that one begins with is named by %+v", v)
+	}
+	order(p, page.Order{Do: "play"})
+	if has := p.Play().Has; !strings.HasPrefix(has, "Seed 0, 2 × Seed 1, Seed 2, ") || !strings.HasSuffix(has, ", 2 × Seed 11, 8 more") {
+		t.Errorf("with 20 items it is said %q", has)
+	}
+	// With the help one has all there is of each.
+	order(p, page.Order{Do: "help", N: 3})
+	if p.Tick(0); !strings.HasPrefix(p.Play().Has, "5 × Seed 0, ") || !p.Play().HelpsOn[3] {
+		t.Errorf("laden, it is said %q", p.Play().Has)
+	}
+}
+
+// A patch and the clipboard keep the item of a piece; in a project that lacks it, or calls something else
+// so, it is left out.
+func TestItemsGoWithPieces(t *testing.T) {
+	p := fromTheSide(t)
+	label := place(p, world.Collectible, 7, 9)
+	m := p.Document().Maps[0]
+	set := page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(label.ID), Text: "item", N: 1}
+	order(p, set)
+	set.Text, set.N = "amount", 4
+	order(p, set)
+	item := p.Document().Items[0].ID
+	choose := func() {
+		order(p, page.Order{Do: "hold", Kind: "choose"})
+		p.Pointer(page.Press, grid.Point{X: 6 * 16, Y: 8 * 16}, false, false, 0)
+		p.Pointer(page.Drag, grid.Point{X: 9*16 + 8, Y: 10*16 + 8}, false, false, 0)
+		p.Pointer(page.Release, grid.Point{X: 9*16 + 8, Y: 10*16 + 8}, false, false, 0)
+	}
+	choose()
+	order(p, page.Order{Do: "keep-patch"})
+	if kept := p.Document().Patches; len(kept) != 1 || len(kept[0].Pieces) != 1 || kept[0].Pieces[0].Item != item || kept[0].Pieces[0].Amount != 4 {
+		t.Fatalf("the patch that was kept is %+v %q", kept, said(p))
+	}
+	back, err := world.Decode(p.Document().Encode())
+	if err != nil || back.Patches[0].Pieces[0].Acting != p.Document().Patches[0].Pieces[0].Acting {
+		t.Errorf("stored, the patch is another one: %v", err)
+	}
+	choose()
+	text, _ := p.Copied(false)
+	for _, c := range []struct {
+		change func(*page.Page)
+		want   world.ID
+	}{
+		{func(*page.Page) {}, item},
+		{func(p *page.Page) {
+			order(p, page.Order{Do: "rename", Kind: "item", ID: page.FormatID(item), Text: "Something else"})
+		}, 0},
+		{func(p *page.Page) { order(p, page.Order{Do: "remove", Kind: "item", ID: page.FormatID(item)}) }, 0},
+	} {
+		o, err := page.Open(edit.Opening{Prefix: 8, Document: p.Document()}.Encode(), nil)
+		if err != nil {
+			t.Fatal(err)
+		}
+		c.change(o)
+		o.Paste(text)
+		at := grid.Point{X: 30 * 16, Y: 5 * 16}
+		o.Pointer(page.Press, at, false, false, 0)
+		o.Pointer(page.Release, at, false, false, 0)
+		pieces := o.Document().Maps[0].Pieces
+		if last := pieces[len(pieces)-1]; last.ID == label.ID || last.Item != c.want || last.Amount != 4 {
+			t.Errorf("pasted, the piece is %+v, want item %d", last, c.want)
+		}
+	}
+}
+
+// A platform of an even width covers whole cells: when it becomes wider, and when it is moved; one that
+// was put elsewhere by hand stays where it is.
+func TestEvenPlatforms(t *testing.T) {
+	p := fromTheSide(t)
+	lift := place(p, world.MovingPlatform, 9, 5)
+	m := p.Document().Maps[0]
+	wide := func(n int) *world.Piece {
+		order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(lift.ID), Text: "range", N: n})
+		return p.Document().Maps[0].Piece(lift.ID)
+	}
+	for _, c := range []struct{ width, foot int }{{2, 9 * 16}, {4, 9 * 16}, {3, 9*16 + 8}, {2, 9 * 16}} {
+		if is := wide(c.width); is.Foot.X != c.foot || is.Range != c.width {
+			t.Errorf("%d cells wide its foot is at %d, want %d", is.Range, is.Foot.X, c.foot)
+		}
+	}
+	from, to := grid.Point{X: 9*16 + 4, Y: 5*16 + 4}, grid.Point{X: 14*16 + 4, Y: 7*16 + 4}
+	p.Pointer(page.Press, from, false, false, 0)
+	p.Pointer(page.Drag, to, false, false, 0)
+	p.Pointer(page.Release, to, false, false, 0)
+	if is := p.Document().Maps[0].Piece(lift.ID); is.Foot.X != 14*16 {
+		t.Errorf("moved to column 14 its foot is at %d", is.Foot.X)
 	}
 }

@@ -121,7 +121,7 @@ func (r *Reruns) Take(message []byte) error {
 		}
 		r.trial = nil
 		if len(a.Values) > 0 {
-			if t := newTrial(a); t.begin(r.author()) == nil && t.replay != nil {
+			if t := (&trial{asked: a}); t.begin(r.author()) == nil && t.replay != nil {
 				r.trial = t
 			}
 		}

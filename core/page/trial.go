@@ -58,7 +58,7 @@ func (p *Page) tryValues(id world.ID, name string, values []int) Changed {
 	}
 	if len(a.Values) > 0 {
 		// It is tried where replays are played, but an error is said here.
-		if err := newTrial(a).begin(p.author()); err != nil {
+		if err := (&trial{asked: a}).begin(p.author()); err != nil {
 			a.Values = nil
 			p.Fail(err)
 		}
@@ -66,8 +66,6 @@ func (p *Page) tryValues(id world.ID, name string, values []int) Changed {
 	p.given.asked = &a
 	return ReplaysChanged | StateChanged
 }
-
-func newTrial(a asked) *trial { return &trial{asked: a} }
 
 // begin makes a document for each value.
 func (t *trial) begin(a author) error {

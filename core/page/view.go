@@ -382,8 +382,8 @@ type Play struct {
 	// Helps are what there is for who tests, HelpsOn says which are on.
 	Helps   []string `json:"helps"`
 	HelpsOn []bool   `json:"helpsOn"`
-	// Items are what the player has.
-	Items []StockView `json:"items"`
+	// Has is what the player has, in words; empty for nothing.
+	Has string `json:"has"`
 	// Goal is the cell to which the player was sent.
 	Goal *BoxView `json:"goal"`
 }

@@ -11,10 +11,7 @@ type Event string
 
 // tookItem: a collectible gave so many of an item.
 func tookItem(i *world.Item, n int) Event {
-	if n == 1 {
-		return Event(i.Name + ": taken.")
-	}
-	return Event(fmt.Sprintf("%d × %s: taken.", n, i.Name))
+	return Event(i.Times(n) + ": taken.")
 }
 
 // fullOf: there is no room for more of an item.
@@ -27,7 +24,7 @@ func lacks(i *world.Item, needs, has int) Event {
 	if needs == 1 {
 		return Event("You need " + i.Name + " here.")
 	}
-	return Event(fmt.Sprintf("You need %d × %s here, and have %d.", needs, i.Name, has))
+	return Event(fmt.Sprintf("You need %s here, and have %d.", i.Times(needs), has))
 }
 
 // The events.

@@ -145,14 +145,15 @@ func (r *Recording) Bring(mark world.ID) error {
 	g.finished, g.drifting = false, false
 	// What is carried may be set down where there was room.
 	g.leaveBehind()
-	if to, ok := near(); ok {
+	to, ok := near()
+	if ok {
 		g.set(m, to)
 	} else {
 		g.stand(m)
 		g.toNearest(g.ground.Lattice.CellAt(p.Foot))
 	}
 	g.follow()
-	r.change(moment{brought: true, began: beginning{mark, !g.assisted}})
+	r.change(moment{brought: true, began: beginning{mark, ok && !g.assisted}})
 	r.trim()
 	return nil
 }

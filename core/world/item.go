@@ -28,6 +28,20 @@ func (i *Item) Room() int {
 	return i.Most
 }
 
+// Times is so many of the item in words: 2 × Fuse, or Fuse for one.
+func (i *Item) Times(n int) string {
+	if n == 1 {
+		return i.Name
+	}
+	return fmt.Sprintf("%d × %s", n, i.Name)
+}
+
+// Gives reports whether pieces of a type give their item.
+func Gives(of ID) bool { return of == Collectible || of == Lottery }
+
+// Needs reports whether pieces of a type need their item.
+func Needs(of ID) bool { return of == Exit }
+
 // A Stock is how many of an item somebody has.
 type Stock struct {
 	Item  ID
@@ -39,20 +53,28 @@ func (d *Document) Item(id ID) *Item {
 	return byID(d.Items, id, func(i *Item) ID { return i.ID })
 }
 
-// Naming lists by item what names it: pieces that give or need it, and characters who begin with
-// it. It looks at every piece.
-func (d *Document) Naming() map[ID][]Ref {
-	named := map[ID][]Ref{}
+// A Naming is something that names an item: a piece of a map that gives or needs so many, or a
+// character who begins with them.
+type Naming struct {
+	Map       *Map
+	Piece     *Piece
+	Character *Character
+	Count     int
+}
+
+// Namings lists by item what names it. It looks at every piece once.
+func (d *Document) Namings() map[ID][]Naming {
+	named := map[ID][]Naming{}
 	for _, m := range d.Maps {
 		for _, p := range m.Pieces {
-			if p.Item != 0 {
-				named[p.Item] = append(named[p.Item], Ref{KindPiece, m.ID, p.ID})
+			if p.Item != 0 && (Gives(p.Type) || Needs(p.Type)) {
+				named[p.Item] = append(named[p.Item], Naming{Map: m, Piece: p, Count: p.Wanted()})
 			}
 		}
 	}
 	for _, c := range d.Characters {
 		for _, s := range c.Begins {
-			named[s.Item] = append(named[s.Item], Ref{Kind: KindCharacter, ID: c.ID})
+			named[s.Item] = append(named[s.Item], Naming{Character: c, Count: s.Count})
 		}
 	}
 	return named

@@ -364,11 +364,6 @@ export class Project extends Questions {
     else if (changed) this.play = this.core.play();
   }
 
-  /** What the game remembers beside what the player has. */
-  remembered(): T.SlipLine[] {
-    return this.core?.remembered() ?? [];
-  }
-
   /** Holds time, or lets it go on. */
   pauseGame(pause: boolean): void {
     if (!this.play || this.play.finished) return;

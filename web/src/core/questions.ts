@@ -27,6 +27,11 @@ export class Questions {
     return this.core?.characterFrame(character, frame) ?? null;
   }
 
+  /** What the game remembers beside what the player has. */
+  remembered(): T.SlipLine[] {
+    return this.core?.remembered() ?? [];
+  }
+
   /** Where a piece will be, tick by tick. */
   trailOf(piece: string): T.TrailView | null {
     return this.core?.trail(piece) ?? null;

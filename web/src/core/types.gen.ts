@@ -221,6 +221,7 @@ export interface ItemView {
   name: string;
   most: number;
   named: NamingView[];
+  more: number;
 }
 
 export interface AreaView {
@@ -633,7 +634,7 @@ export interface Play {
   events: string[];
   helps: string[];
   helpsOn: boolean[];
-  items: StockView[];
+  has: string;
   goal: BoxView | null;
 }
 

@@ -74,6 +74,7 @@
         {:else}
           <p class="text-small text-rose-ink">Nothing gives it, and nothing needs it.</p>
         {/each}
+        {#if item.more > 0}<p class="text-small text-soft figures">and {item.more} more</p>{/if}
       </li>
     {:else}
       <li class="text-soft">

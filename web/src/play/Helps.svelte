@@ -21,7 +21,6 @@
   });
 
   const marks = $derived((p.scene?.pieces ?? []).filter((piece) => piece.type === p.scene?.mark));
-  const items = $derived(play.items.map((s) => (s.count === 1 ? s.name : `${s.count} × ${s.name}`)).join(', '));
 </script>
 
 <div class="flex items-center gap-2 pb-1" role="group" aria-label="Helps for testing" data-helps>
@@ -59,7 +58,7 @@
 >
   <div class="flex gap-1.5">
     <dt class="text-soft">Has</dt>
-    <dd class="figures">{items || 'nothing'}</dd>
+    <dd class="figures">{play.has || 'nothing'}</dd>
   </div>
   {#each memory as line (line.label)}
     <div class="flex gap-1.5">

@@ -11,7 +11,6 @@
 
   const play = $derived(p.play);
   const seconds = $derived(((play?.ticks ?? 0) / TICKS_PER_SECOND).toFixed(1));
-  const items = $derived((play?.items ?? []).map((s) => (s.count === 1 ? s.name : `${s.count} ${s.name}`)).join(', '));
   let last = $state('');
 
   $effect(() => {
@@ -56,10 +55,10 @@
       {/if}
       {#if play.mostHealth > 0}<span class="figures" data-health>health {play.health} of {play.mostHealth}</span>{/if}
       <span class="figures" data-collected>{play.taken} of {play.total} collected</span>
-      {#if items && !p.panelled && !p.playing.helps}<span
+      {#if play.has && !p.panelled && !p.playing.helps}<span
           class="max-w-60 min-w-0 truncate figures"
-          title={items}
-          data-had>has {items}</span
+          title={play.has}
+          data-had>has {play.has}</span
         >{/if}
       {#if last && !play.finished}<span class="min-w-24 flex-1 truncate text-soft" role="status" title={last} data-event
           >{last}</span
