@@ -242,11 +242,11 @@ export class Core {
     return this.buffers.takeText(this.exports.lossOf(BigInt(map), columns, rows, anchor));
   }
 
-  /** A message for those who play kept replays, once one is whole. Says whether there is more to tell. */
-  handOver(budget: number): { message: Uint8Array<ArrayBuffer> | null; more: boolean } {
+  /** A message for those who play kept replays, once one is whole. Says whether there is more to tell, and whether it failed. */
+  handOver(budget: number): { message: Uint8Array<ArrayBuffer> | null; more: boolean; broken: boolean } {
     const length = this.exports.handOver(budget);
-    if (length > 0) return { message: this.buffers.take(length), more: true };
-    return { message: null, more: length === MORE };
+    if (length > 0) return { message: this.buffers.take(length), more: true, broken: false };
+    return { message: null, more: length === MORE, broken: length === BROKEN };
   }
 
   /** Forgets what was handed over, as whoever it was handed to is gone. */

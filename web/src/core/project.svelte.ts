@@ -102,7 +102,10 @@ export class Project extends Questions {
   private before: { x: number; y: number; zoom: number } | null = null;
   readonly playing = new Playing();
   readonly trail = new Trail(this);
-  readonly replays = new Replays((text) => this.say(text));
+  readonly replays = new Replays(
+    (text) => this.say(text),
+    () => this.apply(BROKEN),
+  );
   private readonly strips = new Strips(this);
   private motion = 0;
   private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');

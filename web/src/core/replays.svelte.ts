@@ -21,8 +21,14 @@ export class Replays {
   private timer = 0;
   private failures = 0;
 
-  /** @param say tells the designer something. */
-  constructor(private readonly say: (text: string) => void) {}
+  /**
+   * @param say tells the designer something.
+   * @param broke is told when the page's own core failed.
+   */
+  constructor(
+    private readonly say: (text: string) => void,
+    private readonly broke: () => void,
+  ) {}
 
   /** The document may have changed. The worker is told of it once it is left alone for a moment. */
   changed(core: Core): void {
@@ -49,6 +55,10 @@ export class Replays {
     let more = true;
     for (const until = performance.now() + SLICE; more && performance.now() < until;) {
       const told = core.handOver(CELLS);
+      if (told.broken) {
+        this.broke();
+        return;
+      }
       more = told.more;
       if (told.message) this.send(told.message);
     }
