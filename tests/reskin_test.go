@@ -20,7 +20,7 @@ func TestReskin(t *testing.T) {
 	w.click("Move Water up")
 	w.until("water first", `() => { const s = window.azzel.scene(); const at = (n) => s.drawer.indexOf(s.bonds.find(b => b.name === n).id); return at('Water') < at('Bed'); }`)
 	w.page.MustElement("[aria-label='Take water lily, solid, water']").MustHover()
-	w.sees("[data-tile-facts]", "water lily: solid, water")
+	w.sees("[data-tile-says]", "water lily: solid, water")
 	w.press(input.KeyT)
 	w.saved()
 	before := w.probe()

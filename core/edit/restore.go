@@ -17,7 +17,7 @@ func Restore(at pace.Pace, from, to *world.Document, label string) Edit {
 	// What is needed by others comes before them: tilesets, then what is made of
 	// tiles, then maps with what lies in them.
 	for _, kinds := range [][]world.Kind{
-		{world.KindTileset, world.KindProperty, world.KindItem}, {world.KindBond, world.KindMedley, world.KindPatch, world.KindCharacter, world.KindProject},
+		{world.KindTileset, world.KindProperty, world.KindItem, world.KindFact}, {world.KindBond, world.KindMedley, world.KindPatch, world.KindCharacter, world.KindProject},
 		{world.KindMap}, {world.KindLayer}, {world.KindPiece, world.KindCrossing, world.KindReplay, world.KindTrack, world.KindArea},
 	} {
 		for _, s := range diff.Put {
@@ -40,7 +40,7 @@ func Restore(at pace.Pace, from, to *world.Document, label string) Edit {
 	}
 	// And goes after them.
 	for _, kind := range []world.Kind{world.KindArea, world.KindTrack, world.KindReplay, world.KindCrossing, world.KindPiece, world.KindLayer, world.KindMap, world.KindPatch, world.KindBond,
-		world.KindMedley, world.KindCharacter, world.KindItem, world.KindProperty, world.KindTileset} {
+		world.KindMedley, world.KindCharacter, world.KindItem, world.KindFact, world.KindProperty, world.KindTileset} {
 		for _, r := range diff.Removed {
 			// What lies in a map goes with it.
 			if r.Kind == kind && (r.Map == 0 || to.Map(r.Map) != nil) {

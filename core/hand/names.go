@@ -55,6 +55,10 @@ func Name(d *world.Document, r world.Ref) string {
 		if i := d.Item(r.ID); i != nil {
 			return i.Name
 		}
+	case world.KindFact:
+		if f := d.Fact(r.ID); f != nil {
+			return f.Name
+		}
 	case world.KindCharacter:
 		if c := d.Character(r.ID); c != nil {
 			return c.Name

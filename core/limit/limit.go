@@ -67,6 +67,8 @@ const (
 	Replays, ReplayTicks = 200, 36_000
 	// Items is how many items a project has, Stack how many one can have of one at once.
 	Items, Stack = 1000, 999
+	// Facts is how many facts a project has, FactValue the greatest number that one can be.
+	Facts, FactValue = 1000, 999_999
 	// ReplayState is the largest state that a replay begins with.
 	ReplayState = 2 << 20
 	// ReplayBytes is the largest file of a replay.

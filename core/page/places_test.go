@@ -76,7 +76,7 @@ func TestTracksOfAPage(t *testing.T) {
 	order(p, page.Order{Do: "set-acting", Kind: "piece", Map: ref.Map, ID: page.FormatID(foe.ID), Text: "track", N: 1})
 	order(p, page.Order{Do: "select", Kind: "track", ID: page.FormatID(tracks[0].ID)})
 	slip = p.State().Slip
-	if slip == nil || slip.Track == nil || !slices.ContainsFunc(slip.Facts, func(f page.SlipLine) bool { return f.Label == "Used by" && f.Value != "nobody" }) {
+	if slip == nil || slip.Track == nil || !slices.ContainsFunc(slip.Lines, func(f page.SlipLine) bool { return f.Label == "Used by" && f.Value != "nobody" }) {
 		t.Fatalf("the slip of the track says %+v", slip)
 	}
 	if order(p, page.Order{Do: "delete"}); len(p.Document().Tracks) != 0 || len(p.Document().Maps[0].Pieces) != 3 {

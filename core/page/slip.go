@@ -14,9 +14,9 @@ import (
 func (p *Page) slip() *SlipView {
 	d, sel := p.doc(), p.hand.Selected
 	l := d.Project.Lattice()
-	v := &SlipView{Kind: kindNames[sel.Ref.Kind], ID: FormatID(sel.Ref.ID), Map: FormatID(sel.Ref.Map), Facts: []SlipLine{}, Stack: []StackView{}, Landings: []BoxView{}}
+	v := &SlipView{Kind: kindNames[sel.Ref.Kind], ID: FormatID(sel.Ref.ID), Map: FormatID(sel.Ref.Map), Lines: []SlipLine{}, Stack: []StackView{}, Landings: []BoxView{}}
 	line := func(label, format string, values ...any) {
-		v.Facts = append(v.Facts, SlipLine{label, fmt.Sprintf(format, values...)})
+		v.Lines = append(v.Lines, SlipLine{label, fmt.Sprintf(format, values...)})
 	}
 	switch sel.Ref.Kind {
 	case world.KindMap:

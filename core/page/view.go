@@ -275,7 +275,7 @@ type SlipView struct {
 	// Box is the thing on the board, Clear what the slip must not cover: with its way.
 	Box     BoxView     `json:"box"`
 	Clear   BoxView     `json:"clear"`
-	Facts   []SlipLine  `json:"facts"`
+	Lines   []SlipLine  `json:"lines"`
 	Stack   []StackView `json:"stack"`
 	Removes string      `json:"removes"`
 	// Kept says that the thing can't be deleted; Removes then says why.

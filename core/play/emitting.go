@@ -27,6 +27,9 @@ func (g *Game) emit() {
 	for _, k := range g.by[world.Emitter] {
 		a := &g.actors[k]
 		t := &g.things[a.at]
+		if a.absent {
+			continue
+		}
 		if t.wait++; int(t.wait) < a.acts.Every {
 			continue
 		}

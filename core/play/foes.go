@@ -13,7 +13,7 @@ func (g *Game) moveFoes() {
 	for _, k := range g.by[world.Foe] {
 		a := &g.actors[k]
 		t := &g.things[a.at]
-		if t.Gone {
+		if !g.there(a) {
 			continue
 		}
 		g.aim(a, t)

@@ -30,6 +30,11 @@ func (g *Game) drift(in Input) {
 // settle sets a player down who went through walls, in the nearest place where there is room.
 func (g *Game) settle() {
 	g.drifting = false
+	g.makeRoom()
+}
+
+// makeRoom sets a player down who is in what is solid, in the nearest place where there is room.
+func (g *Game) makeRoom() {
 	if !g.ground.Fits(g.size, g.place) {
 		entered, checkpoint := g.entered, g.checkpoint
 		on := g.mapID

@@ -49,6 +49,7 @@ func (g *Game) give(i *world.Item, n int) bool {
 		return false
 	}
 	g.items[k].Count += n
+	g.stale = true
 	return true
 }
 

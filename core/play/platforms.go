@@ -93,7 +93,7 @@ func (g *Game) movePlatforms() {
 	on, ground := g.mapID, g.ground
 	for _, k := range g.by[world.MovingPlatform] {
 		a := &g.actors[k]
-		if a.box < 0 {
+		if a.box < 0 || a.absent {
 			continue
 		}
 		t := &g.things[a.at]

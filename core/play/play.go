@@ -48,8 +48,14 @@ type Game struct {
 	// actors is what acts on the player's map, areas are those of the map.
 	actors []actor
 	// by lists the places among them of those of a type.
-	by    map[world.ID][]int
-	areas []*world.Area
+	by map[world.ID][]int
+	// conditional are the pieces that may be absent, absent those that are, asked when laden was
+	// as it is; stale says that it must be asked anew.
+	conditional []*world.Piece
+	absent      map[world.ID]bool
+	laden       Input
+	stale       bool
+	areas       []*world.Area
 	// forced says that something acts there on what moves; edge is what the map covers, in pixels.
 	forced bool
 	edge   grid.Rect
@@ -110,6 +116,8 @@ type state struct {
 	went bool
 	// items are what the player has, sorted by item.
 	items []world.Stock
+	// facts are what was set during play, sorted by fact.
+	facts []Known
 	// refused is the piece that has told the player what they lack and at which they still are, 0
 	// for none.
 	refused world.ID
@@ -123,10 +131,11 @@ func New(d *world.Document, start Start) (*Game, error) {
 	g := &Game{}
 	g.seed, g.chance = start.Chance, start.Chance
 	g.look(d)
+	g.pack()
+	g.ask()
 	if err := g.begin(start); err != nil {
 		return nil, err
 	}
-	g.pack()
 	g.follow()
 	return g, nil
 }
@@ -135,6 +144,8 @@ func New(d *world.Document, start Start) (*Game, error) {
 func (g *Game) look(d *world.Document) {
 	g.doc, g.grounds = d, map[world.ID]*body.Ground{}
 	g.moves = d.Played()
+	g.conditional = conditionals(d)
+	g.ask()
 }
 
 // sizeOn is the player's body on a map.
@@ -226,6 +237,7 @@ func (g *Game) Tick(in Input) {
 	g.tick++
 	g.helped, g.started, g.refusing = in&helps, 0, 0
 	g.assisted = g.assisted || g.helped != 0
+	g.recall()
 	if g.drifting && in&Through == 0 {
 		g.settle()
 	}
@@ -274,6 +286,7 @@ func (g *Game) Tick(in Input) {
 	}
 	g.refused = g.refusing
 	g.suffer()
+	g.recall()
 	g.follow()
 }
 

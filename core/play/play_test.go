@@ -98,6 +98,9 @@ func TestNeverInsideSolid(t *testing.T) {
 			if tick/40%5 == 3 {
 				in |= play.Through // and is free again after it
 			}
+			if tick/30%7 == 2 {
+				in |= play.Laden
+			}
 			g.Tick(in)
 			if !g.Fits() {
 				t.Fatalf("world %d, tick %d: the player walked into a wall", seed, tick)

@@ -172,7 +172,7 @@ func (g *Game) movePushables() {
 	for _, k := range g.by[world.Pushable] {
 		a := &g.actors[k]
 		t := &g.things[a.at]
-		if t.Gone {
+		if t.Gone || a.absent {
 			continue
 		}
 		if t.ID == g.lifted {
@@ -254,7 +254,7 @@ func (g *Game) lift(in Input) bool {
 	for _, k := range g.by[world.Pushable] {
 		a := &g.actors[k]
 		t := &g.things[a.at]
-		if t.Gone {
+		if t.Gone || a.absent {
 			continue
 		}
 		if g.lifted == 0 && a.size.Box(t.Place).Meets(moved(mine, way.X*l.W*body.Unit/2, way.Y*l.H*body.Unit/2)) {

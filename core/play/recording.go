@@ -265,8 +265,11 @@ func (r *Recording) start(tick int) (int, error) {
 		}
 		if m.cut() {
 			found, why = -1, ErrNotFromStart
-			if m.changed {
+			switch {
+			case m.changed:
 				why = ErrChanged
+			case m.state.assisted:
+				why = ErrHelped
 			}
 		}
 		if m.began.real && (found < 0 || tick-r.moments[found].state.tick > limit.ReplayTicks) {
@@ -286,9 +289,8 @@ func (r *Recording) restore(n, tick int) {
 		g.look(m.doc)
 	}
 	g.state = m.state.clone()
-	for _, ground := range g.grounds {
-		g.solidThings(ground)
-	}
+	g.stale = false
+	g.ask()
 	g.stand(g.doc.Map(g.mapID))
 	from := m.state.tick - r.First()
 	for _, in := range r.inputs[from : from+tick-m.state.tick] {
@@ -301,5 +303,6 @@ func (r *Recording) restore(n, tick int) {
 func (s state) clone() state {
 	s.taken = slices.Clone(s.taken)
 	s.things, s.shots, s.fallen, s.items = slices.Clone(s.things), slices.Clone(s.shots), slices.Clone(s.fallen), slices.Clone(s.items)
+	s.facts = slices.Clone(s.facts)
 	return s
 }

@@ -30,7 +30,16 @@ func TestRecordingAgainstEachTick(t *testing.T) {
 		ticks := []seen{at()}
 	played:
 		for step, in := range inputs {
-			switch n := r.IntN(40); {
+			switch n := r.IntN(41); {
+			case n == 40:
+				if rec.Game().Status().Finished {
+					continue
+				}
+				ticks = append(ticks[:rec.Now()], at())
+				if f := d.Facts[r.IntN(len(d.Facts))]; rec.SetFact(f.ID, r.IntN(2)) != nil || !rec.Game().Fits() {
+					t.Fatalf("world %d, step %d: a fact can't be set, or somebody stands in what is solid then", seed, step)
+				}
+				ticks[rec.Now()] = at()
 			case n < 37:
 				if rec.Game().Status().Finished {
 					continue

@@ -65,7 +65,7 @@ func readState(b []byte) (s state, err error) {
 	if len(b) < 2 || b[0] != stateTag {
 		return s, fmt.Errorf("%w: this is no state of a play", pack.ErrMalformed)
 	}
-	if b[1] != stateVersion {
+	if b[1] != stateVersion && b[1] != factless {
 		return s, ErrOtherRules
 	}
 	r := pack.NewReader(b[2:])
@@ -109,7 +109,24 @@ func readState(b []byte) (s state, err error) {
 		s.items = append(s.items, had)
 	}
 	s.refused, s.assisted = world.ID(r.Uint()), r.Bool()
+	if b[1] != factless {
+		s.facts = readFacts(r)
+	}
 	return s, r.Done()
+}
+
+func readFacts(r *pack.Reader) (facts []Known) {
+	for range r.Count(limit.Facts, 4) {
+		k := Known{world.ID(r.Uint()), between(r, r.Int(), 0, limit.FactValue), within(r, r.Int(), 1<<40), world.ID(r.Uint())}
+		if n := len(facts); n > 0 && facts[n-1].Fact >= k.Fact {
+			r.Fail(fmt.Errorf("%w: facts out of order", pack.ErrMalformed))
+		}
+		facts = append(facts, k)
+	}
+	if len(facts) == 0 {
+		r.Fail(fmt.Errorf("%w: a state without facts is of version %d", pack.ErrMalformed, factless))
+	}
+	return facts
 }
 
 func readThing(r *pack.Reader) Thing {

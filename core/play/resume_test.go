@@ -147,7 +147,7 @@ func TestKeptFromCheckpoint(t *testing.T) {
 		t.Fatal(err)
 	}
 	rec.Tick(play.Down)
-	if _, err := rec.Kept("Helped"); !errors.Is(err, play.ErrNotFromStart) {
+	if _, err := rec.Kept("Helped"); !errors.Is(err, play.ErrHelped) {
 		t.Errorf("kept although a help was on before: %v", err)
 	}
 	if err := rec.Bring(701); !errors.Is(err, world.ErrGone) {

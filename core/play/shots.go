@@ -130,6 +130,9 @@ func (g *Game) hit(a *actor) {
 // remove takes a thing away.
 func (g *Game) remove(a *actor) {
 	g.things[a.at].Gone = true
+	if g.things[a.at].from == 0 && world.Sets(a.piece.Type) {
+		g.remember(a.piece.ID, &a.acts)
+	}
 	if who := a.piece.Who; who != 0 && a.of == world.Foe && g.things[a.at].from == 0 {
 		g.fall(who)
 	}

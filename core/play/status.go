@@ -107,10 +107,12 @@ func fit(at, length, from, room int) int {
 
 const (
 	stateTag     = 'P'
-	stateVersion = 6
+	stateVersion = 7
+	// factless is the version of a state without facts, which is the same in both.
+	factless = 6
 )
 
-// Snapshot is the whole state as canonical bytes, version 6.
+// Snapshot is the whole state as canonical bytes, version 7.
 func (g *Game) Snapshot() []byte {
 	w := pack.Writer{Bytes: g.played()}
 	g.lens.encode(&w)
@@ -120,6 +122,9 @@ func (g *Game) Snapshot() []byte {
 // played is the state without the camera, which changes nothing in play.
 func (s *state) played() []byte {
 	w := pack.Writer{Bytes: []byte{stateTag, stateVersion}}
+	if len(s.facts) == 0 {
+		w.Bytes[1] = factless
+	}
 	w.Int(s.tick)
 	w.Uint(uint64(s.mapID))
 	w.Int(s.place.X)
@@ -168,5 +173,8 @@ func (s *state) played() []byte {
 	}
 	w.Uint(uint64(s.refused))
 	w.Bool(s.assisted)
+	if len(s.facts) > 0 {
+		encodeFacts(&w, s.facts)
+	}
 	return w.Bytes
 }

@@ -53,8 +53,10 @@ type actor struct {
 	box int
 	// carried says that it was taken along in this tick.
 	carried bool
-	piece   *world.Piece
-	acts    world.Acting
+	// absent says that it is not there now, because something does not hold.
+	absent bool
+	piece  *world.Piece
+	acts   world.Acting
 }
 
 // meet makes the things of the map the player is on that are not there yet, and lists who
@@ -91,6 +93,7 @@ func (g *Game) meet() {
 	for k := range g.actors {
 		a := &g.actors[k]
 		a.at, _ = g.thing(a.piece.ID)
+		a.absent = g.absent[a.piece.ID]
 		a.of, a.acts, a.box = g.things[a.at].Type, a.piece.Filled(), -1
 		a.does, a.every = a.acts.Does, a.acts.Every
 		a.size = g.sizeOf(a.of, a.piece, m.View)
@@ -239,6 +242,7 @@ func (g *Game) solidThings(of *body.Ground) {
 		if p.Type == world.Lottery {
 			t.Type = g.draw(of.Map, p)
 		}
+		t.Gone = t.Gone || g.absent[p.ID]
 		g.solidThing(of, p, t)
 	}
 	for _, t := range g.things {
@@ -250,7 +254,7 @@ func (g *Game) solidThings(of *body.Ground) {
 
 func (g *Game) solidThing(of *body.Ground, p *world.Piece, t Thing) {
 	box := body.Nowhere
-	if !t.Gone && t.ID != g.lifted || t.ID == 0 {
+	if !t.Gone && (t.ID == 0 || t.ID != g.lifted) {
 		box = g.sizeOf(t.Type, p, of.Map.View).Box(t.Place)
 	}
 	switch {
@@ -269,7 +273,7 @@ func (g *Game) thing(id world.ID) (int, bool) {
 // there reports whether an actor is on the map to be met.
 func (g *Game) there(a *actor) bool {
 	t := &g.things[a.at]
-	return !t.Gone && t.ID != g.lifted
+	return !t.Gone && !a.absent && t.ID != g.lifted
 }
 
 // touchThings lets happen what the player touches that acts.
@@ -286,7 +290,7 @@ func (g *Game) touchThings(fell bool, foot int) {
 		}
 		t := &g.things[a.at]
 		box := a.size.Box(t.Place)
-		if t.Gone || !box.Meets(mine) {
+		if !g.there(a) || !box.Meets(mine) {
 			continue
 		}
 		// From above, in this tick: the foot was higher than the upper half of it.
@@ -332,7 +336,7 @@ func mixed(z uint64) uint64 {
 // its body.
 func (g *Game) Things(each func(t Thing, cells int, size body.Size)) {
 	for _, a := range g.actors {
-		if t := g.things[a.at]; t.Type != 0 {
+		if t := g.things[a.at]; t.Type != 0 && !a.absent {
 			cells := 1
 			if a.of == world.MovingPlatform {
 				cells = a.piece.Width()

@@ -13,7 +13,7 @@ func (g *Game) touch(cells grid.Rect) {
 	l := g.doc.Project.Lattice()
 	for _, p := range g.ground.Map.Pieces {
 		c := l.CellAt(p.Foot)
-		if !cells.Has(c) {
+		if !cells.Has(c) || g.absent[p.ID] {
 			continue
 		}
 		switch p.Type {
@@ -23,6 +23,7 @@ func (g *Game) touch(cells grid.Rect) {
 			if at := g.ground.At(c); g.checkpoint != p.ID && g.ground.Fits(g.size, at) {
 				g.entered, g.checkpoint, g.started = at, p.ID, p.ID
 				g.tell(Reached)
+				g.remember(p.ID, &p.Acting)
 			}
 		case world.Exit:
 			if g.lets(p) {
@@ -51,6 +52,7 @@ func (g *Game) take(id world.ID, is *world.Acting) bool {
 		g.tell(tookItem(gives, is.Wanted()))
 	}
 	g.taken = slices.Insert(g.taken, i, id)
+	g.remember(id, is)
 	return true
 }
 

@@ -30,6 +30,7 @@ type Trail struct {
 func TrailOf(d *world.Document, m *world.Map, id world.ID, ticks int) (trail Trail) {
 	g := &Game{}
 	g.look(d)
+	delete(g.absent, id)
 	g.stand(m)
 	g.drifting, g.helped = true, helps
 	g.actors = slices.DeleteFunc(g.actors, func(a actor) bool { return a.piece.ID != id && !isSolid(a.of) })

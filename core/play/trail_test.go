@@ -21,8 +21,9 @@ func TestTrailIsPlay(t *testing.T) {
 		}
 		for _, m := range d.Maps {
 			for _, p := range m.Pieces {
-				// From above a raft depends on nothing else; from the side a platform does not either.
-				if p.Type != world.MovingPlatform || d.Project.Turns {
+				// From above a raft depends on nothing else, unless it is there only sometimes; from the side a
+				// platform does not either.
+				if p.Type != world.MovingPlatform || d.Project.Turns || p.While != (world.Condition{}) {
 					continue
 				}
 				const ticks = 200

@@ -154,7 +154,7 @@ func (g *Game) avoided(m *world.Map, danger bool) func(grid.Point) bool {
 	l := g.doc.Project.Lattice()
 	var exits []grid.Point
 	for _, p := range m.Pieces {
-		if p.Type == world.Exit {
+		if p.Type == world.Exit && g.Here(p.ID) {
 			exits = append(exits, l.CellAt(p.Foot))
 		}
 	}

@@ -81,6 +81,9 @@ type Acting struct {
 	// Item is what a collectible gives or an exit needs, 0 for nothing; Amount how many, 0 for one.
 	Item   ID  `json:"item,omitempty"`
 	Amount int `json:"amount,omitempty"`
+	// Sets is what it does to a fact, While what it is there only while it holds.
+	Sets  Change    `json:"sets,omitzero"`
+	While Condition `json:"while,omitzero"`
 	// Who is the character that it is, 0 for nobody in particular. All pieces that are the same
 	// character share its name, its looks and its body, and are gone together.
 	Who ID `json:"who,omitempty"`
@@ -149,6 +152,12 @@ const (
 	FieldWho
 	FieldItem
 	FieldAmount
+	FieldSets
+	FieldSetsBy
+	FieldWhileFact
+	FieldWhileItem
+	FieldWhileLeast
+	FieldWhileNot
 )
 
 var actingFields = []field[Piece]{
@@ -168,6 +177,12 @@ var actingFields = []field[Piece]{
 	idField(FieldWho, func(p *Piece) *ID { return &p.Who }),
 	idField(FieldItem, func(p *Piece) *ID { return &p.Item }),
 	intsField(FieldAmount, func(p *Piece) *int { return &p.Amount }),
+	idField(FieldSets, func(p *Piece) *ID { return &p.Sets.Fact }),
+	intsField(FieldSetsBy, func(p *Piece) *int { return (*int)(&p.Sets.How) }, func(p *Piece) *int { return &p.Sets.By }),
+	idField(FieldWhileFact, func(p *Piece) *ID { return &p.While.Fact }),
+	idField(FieldWhileItem, func(p *Piece) *ID { return &p.While.Item }),
+	intsField(FieldWhileLeast, func(p *Piece) *int { return &p.While.Least }),
+	boolField(FieldWhileNot, func(p *Piece) *bool { return &p.While.Not }),
 }
 
 // oddsField is all weights together.
@@ -226,6 +241,9 @@ var actingTerms = [...]struct {
 	{"rest", "how long a piece rests, in ticks,", 0, limit.Interval, func(a *Acting) *int { return &a.Rest }},
 	{"bears", "how many hits a piece bears", 0, limit.Bears, func(a *Acting) *int { return &a.Bears }},
 	{"amount", "how many of an item a piece gives or needs", 0, limit.Stack, func(a *Acting) *int { return &a.Amount }},
+	{"sets-how", "how a piece sets a fact", 0, int(settingEnd) - 1, func(a *Acting) *int { return (*int)(&a.Sets.How) }},
+	{"sets-by", "by how much a piece sets a fact", 0, limit.FactValue, func(a *Acting) *int { return &a.Sets.By }},
+	{"least", "what a piece asks for at least", 0, limit.FactValue, func(a *Acting) *int { return &a.While.Least }},
 	{"looks", "where a piece looks", 0, int(North) + 1, func(a *Acting) *int { return &a.Looks }},
 	{OddsTerm(OddsNothing), "the weight of nothing", 0, limit.Weight, func(a *Acting) *int { return &a.Odds[OddsNothing] }},
 	{OddsTerm(OddsCollectible), "the weight of a collectible", 0, limit.Weight, func(a *Acting) *int { return &a.Odds[OddsCollectible] }},
@@ -284,6 +302,21 @@ func (a *Acting) more() []*int {
 		list = append(list, &a.Odds[i])
 	}
 	return list
+}
+
+func (a *Acting) encodeFacts(w *pack.Writer) {
+	w.Uint(uint64(a.Sets.Fact))
+	w.Int(int(a.Sets.How))
+	w.Int(a.Sets.By)
+	w.Uint(uint64(a.While.Fact))
+	w.Uint(uint64(a.While.Item))
+	w.Int(a.While.Least)
+	w.Bool(a.While.Not)
+}
+
+func (a *Acting) decodeFacts(r *pack.Reader) {
+	a.Sets = Change{ID(r.Uint()), Setting(r.Int()), r.Int()}
+	a.While = Condition{ID(r.Uint()), ID(r.Uint()), r.Int(), r.Bool()}
 }
 
 // hasMore reports whether more points at anything but 0.

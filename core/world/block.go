@@ -264,7 +264,8 @@ func encodeBlock(b *Block, w *pack.Writer) {
 			p.Acting.encode(w)
 		}
 	}
-	items := slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Item != 0 || p.Amount != 0 })
+	facts := slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Sets != (Change{}) || p.While != (Condition{}) })
+	items := facts || slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Item != 0 || p.Amount != 0 })
 	if items || slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.hasMore() }) {
 		for _, p := range b.Pieces {
 			for _, n := range p.more() {
@@ -276,6 +277,11 @@ func encodeBlock(b *Block, w *pack.Writer) {
 		for _, p := range b.Pieces {
 			w.Uint(uint64(p.Item))
 			w.Int(p.Amount)
+		}
+	}
+	if facts {
+		for _, p := range b.Pieces {
+			p.encodeFacts(w)
 		}
 	}
 }
@@ -315,6 +321,11 @@ func decodeBlock(r *pack.Reader) Block {
 	if r.Err() == nil && r.Len() > 0 {
 		for i := range b.Pieces {
 			b.Pieces[i].Item, b.Pieces[i].Amount = ID(r.Uint()), r.Int()
+		}
+	}
+	if r.Err() == nil && r.Len() > 0 {
+		for i := range b.Pieces {
+			b.Pieces[i].decodeFacts(r)
 		}
 	}
 	for _, p := range b.Pieces {

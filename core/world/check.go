@@ -96,6 +96,11 @@ func (d *Document) check(r Ref) error {
 			return d.checkItem(i)
 		}
 		return nil
+	case KindFact:
+		if f := d.Fact(r.ID); f != nil {
+			return d.checkFact(f)
+		}
+		return nil
 	case KindCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return d.checkCrossing(c)

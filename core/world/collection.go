@@ -119,6 +119,8 @@ var collections = []collection{
 		listing[Area]{func(a *Area) *ID { return &a.ID }, func(a *Area) string { return a.Name }, func(a *Area) *int { return &a.Number }, true}).from(5),
 	collect(KindItem, limit.Items, func(d *Document) *[]*Item { return &d.Items }, itemFields,
 		listing[Item]{func(i *Item) *ID { return &i.ID }, func(i *Item) string { return i.Name }, func(i *Item) *int { return &i.Number }, true}).from(6),
+	collect(KindFact, limit.Facts, func(d *Document) *[]*Fact { return &d.Facts }, factFields,
+		listing[Fact]{func(f *Fact) *ID { return &f.ID }, func(f *Fact) string { return f.Name }, func(f *Fact) *int { return &f.Number }, true}).from(7),
 }
 
 // from says since which version of the encoding a collection is there.

@@ -65,6 +65,8 @@ type Document struct {
 	Areas  []*Area
 	// Items are sorted by number.
 	Items []*Item
+	// Facts are sorted by number.
+	Facts []*Fact
 	// bonds finds the bond of a tile.
 	bonds *bondIndex
 	// next is the creation number that comes next.

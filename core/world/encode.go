@@ -12,12 +12,12 @@ import (
 const (
 	documentTag = 'D'
 	// Version 2 has bonds and properties of the project's own, version 3 patches, version 4
-	// replays, version 5 tracks and areas, version 6 items. From version 3 on all are read.
-	documentVersion, oldestVersion = 6, 3
+	// replays, version 5 tracks and areas, version 6 items, version 7 facts. From version 3 on all are read.
+	documentVersion, oldestVersion = 7, 3
 )
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
-// version 6.
+// version 7.
 func (d *Document) Encode() []byte { return d.EncodeAt(nil) }
 
 // EncodeAt is Encode for work that goes at a pace.

@@ -16,8 +16,8 @@ func TestOldDocuments(t *testing.T) {
 		t.Fatal(err)
 	}
 	now := d.Encode()
-	// Replays, tracks, areas and items stand last, each list with a length of one byte, here 0.
-	for version, lists := range map[byte]int{6: 0, 5: 1, 4: 3, 3: 4} {
+	// Replays, tracks, areas, items and facts stand last, each list with a length of one byte, here 0.
+	for version, lists := range map[byte]int{7: 0, 6: 1, 5: 2, 4: 4, 3: 5} {
 		old := bytes.Clone(now[:len(now)-lists])
 		old[1] = version
 		back, err := Decode(old)
@@ -31,7 +31,7 @@ func TestOldDocuments(t *testing.T) {
 			t.Errorf("version %d, cut off, is read", version)
 		}
 	}
-	for _, version := range []byte{0, 2, 7, 255} {
+	for _, version := range []byte{0, 2, 8, 255} {
 		other := bytes.Clone(now)
 		other[1] = version
 		if _, err := Decode(other); err == nil {

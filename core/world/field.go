@@ -34,6 +34,7 @@ const (
 	KindTrack     Kind = 13
 	KindArea      Kind = 14
 	KindItem      Kind = 15
+	KindFact      Kind = 16
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else

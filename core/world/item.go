@@ -53,28 +53,50 @@ func (d *Document) Item(id ID) *Item {
 	return byID(d.Items, id, func(i *Item) ID { return i.ID })
 }
 
-// A Naming is something that names an item: a piece of a map that gives or needs so many, or a
-// character who begins with them.
+// A Use is what is done with an item or a fact by what names it.
+type Use int
+
+// What is done with items: given, needed, begun with. What is done with facts: set. Both are asked
+// for by what is there only while one holds.
+const (
+	UseGives Use = iota
+	UseNeeds
+	UseBegins
+	UseSets
+	UseAsks
+)
+
+// A Naming is something that names an item or a fact: a piece of a map, or a character who begins
+// with so many of an item.
 type Naming struct {
 	Map       *Map
 	Piece     *Piece
 	Character *Character
-	Count     int
+	Use       Use
+	// Count is how many of an item are given, needed or begun with.
+	Count int
 }
 
-// Namings lists by item what names it. It looks at every piece once.
+// Namings lists by item and fact what names it. It looks at every piece once.
 func (d *Document) Namings() map[ID][]Naming {
 	named := map[ID][]Naming{}
 	for _, m := range d.Maps {
 		for _, p := range m.Pieces {
-			if p.Item != 0 && (Gives(p.Type) || Needs(p.Type)) {
-				named[p.Item] = append(named[p.Item], Naming{Map: m, Piece: p, Count: p.Wanted()})
+			by := func(id ID, use Use, of bool) {
+				if id != 0 && of {
+					named[id] = append(named[id], Naming{Map: m, Piece: p, Use: use, Count: p.Wanted()})
+				}
 			}
+			by(p.Item, UseGives, Gives(p.Type))
+			by(p.Item, UseNeeds, Needs(p.Type))
+			by(p.Sets.Fact, UseSets, Sets(p.Type))
+			by(p.While.Fact, UseAsks, Conditional(p.Type))
+			by(p.While.Item, UseAsks, Conditional(p.Type))
 		}
 	}
 	for _, c := range d.Characters {
 		for _, s := range c.Begins {
-			named[s.Item] = append(named[s.Item], Naming{Character: c, Count: s.Count})
+			named[s.Item] = append(named[s.Item], Naming{Character: c, Use: UseBegins, Count: s.Count})
 		}
 	}
 	return named

@@ -15,7 +15,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 	e := edit.Edit{Label: "a step"}
 	add := func(p ...edit.Part) { e.Parts = append(e.Parts, p...) }
 	places := d.OfMap(m.ID)
-	switch n := a.Rand.IntN(12); {
+	switch n := a.Rand.IntN(14); {
 	case n < 2:
 		t := &world.Track{Name: fmt.Sprintf("Track %d", a.Rand.IntN(9)), Map: m.ID, Points: a.points(d, m), Round: a.Rand.IntN(2) == 0}
 		add(edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: a.IDs.NewID()}, Values: t.Values()})
@@ -67,6 +67,26 @@ func (a Author) place(d *world.Document) edit.Edit {
 			c.Begins = append(c.Begins, world.Stock{Item: i.ID, Count: 1 + a.Rand.IntN(3)})
 		}
 		add(edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: a.IDs.NewID()}, Values: c.Values()})
+	case n < 12:
+		fact := &world.Fact{Name: "Lit", Counts: a.Rand.IntN(2) == 0, Start: a.Rand.IntN(2)}
+		id := a.IDs.NewID()
+		add(edit.Put{Ref: world.Ref{Kind: world.KindFact, ID: id}, Values: fact.Values()})
+		if len(m.Pieces) > 0 {
+			p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
+			next := *p
+			next.Sets = world.Change{Fact: id, How: world.Setting(a.Rand.IntN(3)), By: a.Rand.IntN(3)}
+			next.While = world.Condition{Fact: id, Least: a.Rand.IntN(3), Not: a.Rand.IntN(2) == 0}
+			add(edit.Changes(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
+		}
+	case n < 13 && len(d.Facts) > 0:
+		f := d.Facts[a.Rand.IntN(len(d.Facts))]
+		r := world.Ref{Kind: world.KindFact, ID: f.ID}
+		if next := *f; a.Rand.IntN(2) == 0 {
+			add(edit.Remove{Ref: r})
+		} else {
+			next.Start = 1 - f.Start
+			add(edit.Changes(r, f.Values(), next.Values())...)
+		}
 	default:
 		p, here := d.Project, *m
 		p.Camera, p.Turns = world.Camera{FreeW: a.Rand.IntN(90), Ahead: a.Rand.IntN(40)}, !p.Turns

@@ -50,6 +50,11 @@ func oneWorld(seed uint64) (*world.Document, error) {
 	if err := draft.Put(world.Ref{Kind: world.KindItem, ID: lantern}, item.Values()); err != nil {
 		return nil, err
 	}
+	for _, f := range []world.Fact{{ID: lit, Name: "Lit", Start: r.IntN(2)}, {ID: caught, Name: "Caught", Counts: true}} {
+		if err := draft.Put(world.Ref{Kind: world.KindFact, ID: f.ID}, f.Values()); err != nil {
+			return nil, err
+		}
+	}
 	if err := settings(r, d, draft); err != nil {
 		return nil, err
 	}
@@ -74,6 +79,7 @@ func oneWorld(seed uint64) (*world.Document, error) {
 			if r.IntN(4) == 0 {
 				piece.Item, piece.Amount = lantern, r.IntN(3)
 			}
+			facts(r, piece)
 			if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
 				return nil, err
 			}
@@ -95,7 +101,22 @@ func oneWorld(seed uint64) (*world.Document, error) {
 const (
 	gardener = world.ID(3)<<32 | 1
 	lantern  = world.ID(3)<<32 | 2
+	lit      = world.ID(3)<<32 | 3
+	caught   = world.ID(3)<<32 | 4
 )
+
+// facts lets a piece set a fact and be there only while something holds, at random.
+func facts(r *rand.Rand, p *world.Piece) {
+	if r.IntN(2) == 0 {
+		p.Sets = world.Change{Fact: []world.ID{lit, caught}[r.IntN(2)], How: world.Setting(r.IntN(3)), By: r.IntN(3)}
+	}
+	switch r.IntN(5) {
+	case 0:
+		p.While = world.Condition{Fact: []world.ID{lit, caught}[r.IntN(2)], Least: r.IntN(3), Not: r.IntN(2) == 0}
+	case 1:
+		p.While = world.Condition{Item: lantern, Least: r.IntN(4), Not: r.IntN(2) == 0}
+	}
+}
 
 var actingTypes = []world.ID{world.MovingPlatform, world.MovingPlatform, world.Foe, world.Foe, world.Spring, world.Hazard,
 	world.Pushable, world.Pushable, world.Pushable, world.Breakable, world.Emitter, world.Lottery, world.Mark, world.Exit, world.Collectible, world.Checkpoint}
@@ -227,6 +248,7 @@ func FromAbove(seed uint64) (*world.Document, error) {
 				of = world.Checkpoint
 			}
 			piece := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(Cell(r, m))}
+			facts(r, piece)
 			if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
 				return nil, err
 			}

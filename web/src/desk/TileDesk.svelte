@@ -5,7 +5,7 @@
   import Button from '../ui/Button.svelte';
   import MarkFields from './MarkFields.svelte';
   import { markOf, type Taking } from './marks';
-  import TileFacts from './TileFacts.svelte';
+  import TileNaming from './TileNaming.svelte';
   import TileSheet from './TileSheet.svelte';
 
   let { p, set }: { p: Project; set: Tileset } = $props();
@@ -56,7 +56,7 @@
       </div>
       <div class="flex min-w-0 flex-1 flex-col gap-2">
         {#if seen !== null && set.tiles[seen]}
-          {#key seen}<TileFacts {p} {set} index={seen} />{/key}
+          {#key seen}<TileNaming {p} {set} index={seen} />{/key}
         {:else}
           <p class="text-soft">
             Point at a tile to see what it does; click it to name it and draw what of it is solid.

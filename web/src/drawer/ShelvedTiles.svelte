@@ -40,7 +40,7 @@
     leaveHand(p);
     p.order({ do: 'hold-tiles', n: x1 - x0 + 1, list });
   }
-  const facts = $derived(`${set.count} tiles, ${set.solid} solid, ${unused} on no map`);
+  const sums = $derived(`${set.count} tiles, ${set.solid} solid, ${unused} on no map`);
 </script>
 
 <div
@@ -57,8 +57,8 @@
     ondragstart={(e) => dragged(e, 'tileset', set.id)}
   >
     <h2 class="min-w-0 truncate name">{set.name}</h2>
-    <span class="min-w-0 truncate text-small text-soft figures" data-tile-facts>
-      {tile ? `${tile.name}${tile.does ? `: ${tile.does}` : ' does nothing'}` : facts}
+    <span class="min-w-0 truncate text-small text-soft figures" data-tile-says>
+      {tile ? `${tile.name}${tile.does ? `: ${tile.does}` : ' does nothing'}` : sums}
     </span>
     {#if above !== ''}
       <button

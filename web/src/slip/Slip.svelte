@@ -66,10 +66,10 @@
     </div>
     <div class="-mt-2 {slip.kind === 'crossing' ? 'text-lagoon-ink' : 'text-soft'}">{slip.sort}</div>
     <dl>
-      {#each slip.facts as fact (fact.label)}
+      {#each slip.lines as line (line.label)}
         <div class="flex justify-between gap-3 border-t border-line py-1">
-          <dt class="shrink-0 text-soft">{fact.label}</dt>
-          <dd class="min-w-0 text-right font-semibold break-words figures">{fact.value}</dd>
+          <dt class="shrink-0 text-soft">{line.label}</dt>
+          <dd class="min-w-0 text-right font-semibold break-words figures">{line.value}</dd>
         </div>
       {/each}
     </dl>

@@ -1,0 +1,213 @@
+package play_test
+
+import (
+	"errors"
+	"slices"
+	"testing"
+
+	"azzel/core/body"
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/play"
+	"azzel/core/play/generate"
+	"azzel/core/world"
+)
+
+// fact puts a fact into a project.
+func fact(f world.Fact) edit.Part {
+	return edit.Put{Ref: world.Ref{Kind: world.KindFact, ID: f.ID}, Values: f.Values()}
+}
+
+// What sets a fact does so when it was taken, reached, broken or defeated, once each; what is there
+// only while a fact or an item is as it says is neither solid nor met nor taken otherwise, in both
+// views. Who stands where something solid appears is set down beside it.
+func TestFacts(t *testing.T) {
+	const lit, caught, fuse = world.ID(801), world.ID(802), world.ID(803)
+	both(t, func(t *testing.T, view world.View) {
+		d := bare(t, view)
+		sets := func(f world.ID, how world.Setting, by int) world.Acting {
+			return world.Acting{Sets: world.Change{Fact: f, How: how, By: by}}
+		}
+		while := func(c world.Condition) world.Acting { return world.Acting{While: c} }
+		d = apply(t, d, append(as(d, world.Movement{Arms: world.Striking}), fact(world.Fact{ID: lit, Name: "Lamps lit"}), fact(world.Fact{ID: caught, Name: "Moths caught", Counts: true, Start: 1}),
+			edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: fuse}, Values: (&world.Item{Name: "Fuse"}).Values()},
+			put(d, 700, world.Collectible, 5, 9, world.Acting{Item: fuse, Sets: world.Change{Fact: lit}}),
+			put(d, 701, world.Breakable, 8, 9, while(world.Condition{Fact: lit, Not: true})),
+			put(d, 702, world.Collectible, 6, 9, while(world.Condition{Item: fuse, Least: 2})),
+			put(d, 703, world.Breakable, 11, 9, sets(caught, world.Raises, 4)),
+			put(d, 704, world.Checkpoint, 13, 9, sets(lit, world.Lowers, 0)),
+			put(d, 705, world.Exit, 15, 9, while(world.Condition{Fact: caught, Least: 6})),
+			put(d, 706, world.Hazard, 3, 9, while(world.Condition{Fact: caught, Least: 5})))...)
+		g := begin(t, d, 3, 9)
+		says := func(when string, isLit, isCaught int, here ...world.ID) {
+			t.Helper()
+			for id, want := range map[world.ID]int{lit: isLit, caught: isCaught} {
+				if is, _ := g.Known(d.Fact(id)); is.Value != want {
+					t.Errorf("%s: %s is %d, not %d", when, d.Fact(id).Name, is.Value, want)
+				}
+			}
+			for id := world.ID(700); id <= 706; id++ {
+				if g.Here(id) != slices.Contains(here, id) {
+					t.Errorf("%s: piece %d is there: %t", when, id, g.Here(id))
+				}
+			}
+		}
+		says("at first", 0, 1, 700, 701, 703, 704)
+		// The hazard is not there, the label is taken at once, and with it the pane before the next is
+		// gone.
+		events := walk(g, play.Right, 90)
+		if s := g.Status(); s.Health != s.Most || s.Taken != 1 || s.Place.Cell(d.Project.Lattice()).X != 10 {
+			t.Errorf("come to %v with %d taken and health %d", s.Place.Cell(d.Project.Lattice()), s.Taken, s.Health)
+		}
+		says("with the fuse", 1, 1, 700, 703, 704)
+		if is, set := g.Known(d.Fact(lit)); !set || is.By != 700 || is.Tick == 0 || is.Tick >= 90 {
+			t.Errorf("lit is known as %+v", is)
+		}
+		walk(g, play.Right|play.Strike, 20)
+		says("the second pane broken", 1, 5, 700, 703, 704, 706)
+		if events = append(events, walk(g, play.Right, 60)...); count(events, play.Reached) != 1 || g.Status().Finished {
+			t.Errorf("reached %d times, finished %t: an exit that is not there lets nobody out", count(events, play.Reached), g.Status().Finished)
+		}
+		says("the checkpoint reached", 0, 5, 700, 701, 703, 704, 706)
+		// By hand, and with all items: things come and go, the player beside them.
+		rec := play.Record(begin(t, d, 4, 9))
+		if err := rec.SetFact(lit, 1); err != nil {
+			t.Fatal(err)
+		}
+		for rec.Game().Status().Place.X < 8*cell+cell/2 {
+			rec.Tick(play.Right)
+		}
+		if err := rec.SetFact(lit, 0); err != nil || !rec.Game().Fits() || rec.Game().Here(701) == false {
+			t.Errorf("%v: in what has appeared: %t", err, !rec.Game().Fits())
+		}
+		if rec.Tick(play.Laden); !rec.Game().Here(702) {
+			t.Error("laden, what is there with two fuses is not there")
+		}
+		if rec.Tick(0); rec.Game().Here(702) {
+			t.Error("no longer laden, it is still there")
+		}
+		if _, err := rec.Kept("By hand"); !errors.Is(err, play.ErrHelped) {
+			t.Errorf("kept although a fact was set by hand: %v", err)
+		}
+		if rec.SetFact(lit, 2) == nil || rec.SetFact(999, 1) == nil {
+			t.Error("a fact is what it can't be, or one that is not there is set")
+		}
+	})
+}
+
+// Over random worlds, whose pieces set facts and are there only while something holds: what is there
+// is what ought to be, what is not there is not met and does nothing, and facts are set by nothing but
+// what can, was there and says so.
+func TestFactsHold(t *testing.T) {
+	came, set := 0, 0
+	for seed := range uint64(140) {
+		d, g := begun(t, seed)
+		last := play.Input(0)
+		conditional := map[world.ID]*world.Piece{}
+		for _, m := range d.Maps {
+			for _, p := range m.Pieces {
+				if p.While != (world.Condition{}) && world.Conditional(p.Type) {
+					conditional[p.ID] = p
+				}
+			}
+		}
+		for tick, in := range generate.Inputs(seed, 600) {
+			if tick%97 < 40 && seed%4 == 0 {
+				in |= play.Laden
+			}
+			helped := (in|last)&play.Laden != 0
+			last = in
+			before := map[world.ID]bool{}
+			for id := range conditional {
+				before[id] = g.Here(id)
+			}
+			taken := slices.Clone(g.TakenIDs())
+			g.Tick(in)
+			for id, p := range conditional {
+				if g.Here(id) != g.Holds(p.While) {
+					t.Fatalf("world %d, tick %d: %d is there: %t", seed, tick, id, g.Here(id))
+				}
+				if g.Here(id) != before[id] {
+					came++
+				}
+				// What is asked for is asked before a tick, so that only a help can let something come in it.
+				if g.Taken(id) && !slices.Contains(taken, id) && !before[id] && !helped {
+					t.Fatalf("world %d, tick %d: %d was taken without being there", seed, tick, id)
+				}
+			}
+			g.Things(func(thing play.Thing, _ int, _ body.Size) {
+				if !g.Here(thing.ID) {
+					t.Fatalf("world %d, tick %d: %d is met without being there", seed, tick, thing.ID)
+				}
+			})
+			for _, f := range d.Facts {
+				is, ever := g.Known(f)
+				if !ever || is.Tick != tick+1 {
+					continue
+				}
+				set++
+				_, by := d.Piece(is.By)
+				if by == nil || !world.Sets(by.Type) || by.Sets.Fact != f.ID || is.Value != f.Bound(is.Value) || conditional[is.By] != nil && !before[is.By] && !helped {
+					t.Fatalf("world %d, tick %d: %s is %d by %+v", seed, tick, f.Name, is.Value, by)
+				}
+			}
+		}
+	}
+	if came < 100 || set < 100 {
+		t.Errorf("only %d times something came or went, %d times a fact was set, so that this shows little", came, set)
+	}
+}
+
+// How facts are set, and what conditions ask, in numbers and in yes and no.
+func TestSettings(t *testing.T) {
+	number, truth := &world.Fact{Counts: true}, &world.Fact{}
+	for _, c := range []struct {
+		f          *world.Fact
+		how        world.Setting
+		is, by, to int
+	}{
+		{number, world.Raises, 3, 2, 5}, {number, world.Lowers, 3, 5, 0}, {number, world.Becomes, 3, 0, 0}, {number, world.Raises, 999_999, 1, 999_999},
+		{truth, world.Raises, 0, 7, 1}, {truth, world.Raises, 1, 1, 1}, {truth, world.Lowers, 1, 7, 0}, {truth, world.Becomes, 0, 1, 1},
+	} {
+		if to := c.how.After(c.f, c.is, c.by); to != c.to {
+			t.Errorf("%d, set in way %d by %d, becomes %d, not %d", c.is, c.how, c.by, to, c.to)
+		}
+	}
+	for has := range 4 {
+		for least := range 4 {
+			is := world.Condition{Least: least}
+			if is.Holds(has) != (has >= max(1, least)) || is.Holds(has) == (world.Condition{Least: least, Not: true}).Holds(has) {
+				t.Errorf("at least %d of %d", least, has)
+			}
+		}
+	}
+}
+
+// A crossing taken in the tick in which a fact is set leads to a map on which what that brings is
+// there, whether that map was known before or not.
+func TestFactSetOnTheWay(t *testing.T) {
+	for _, known := range []bool{false, true} {
+		d := room(t)
+		m := d.Maps[0]
+		far, layers := world.NewMap("Far", grid.Point{X: 100}, grid.Rect{W: 8, H: 8}, &world.Counter{Prefix: 9})
+		d = apply(t, d, append(edit.PutMap(far, layers), fact(world.Fact{ID: 801, Name: "Open"}))...)
+		at := func(m *world.Map, id, of world.ID, x, y int, a world.Acting) edit.Part {
+			p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}), Acting: a}
+			return edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Values: p.Values()}
+		}
+		way := &world.Crossing{BothWays: true, Ends: [2]world.End{{Map: m.ID, Cells: grid.Rect{X: 6, Y: 4, W: 1, H: 1}}, {Map: far.ID, Cells: grid.Rect{X: 3, Y: 3, W: 1, H: 1}}}}
+		d = apply(t, d, at(m, 701, world.Collectible, 6, 4, world.Acting{Sets: world.Change{Fact: 801}}),
+			at(far, 702, world.Breakable, 3, 4, world.Acting{While: world.Condition{Fact: 801}}),
+			edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: 703}, Values: way.Values()})
+		g := begin(t, d, 4, 4)
+		if known {
+			if _, err := g.WalkTo(far.ID, grid.Point{X: 5, Y: 5}); err != nil {
+				t.Fatal(err)
+			}
+		}
+		walk(g, play.Right, 40)
+		if s := g.Status(); s.Map != far.ID || !g.Here(702) || !g.Fits() {
+			t.Errorf("map known before: %t: on the other map: %t, it is there: %t, beside it: %t", known, s.Map == far.ID, g.Here(702), g.Fits())
+		}
+	}
+}
