@@ -288,6 +288,7 @@ const (
 	viewSteps
 	viewReplays
 	viewMemory
+	viewKnown
 )
 
 // prepare begins a view, so that the page can draw before it is written.
@@ -336,6 +337,8 @@ func viewOf(which int32) any {
 		return reruns.View()
 	case viewMemory:
 		return now.Memory()
+	case viewKnown:
+		return now.Known()
 	}
 	panic("no such view")
 }

@@ -41,6 +41,7 @@ type Bundle struct {
 	// Replays are the names of their parts.
 	Replays []string `json:"replays,omitempty"`
 	Items   []Item   `json:"items,omitempty"`
+	Facts   []Fact   `json:"facts,omitempty"`
 }
 
 // An Item is something that the player can have.
@@ -358,6 +359,9 @@ type Acting struct {
 	// Item is the id of what a collectible gives or an exit needs, Amount how many, one without it.
 	Item   string `json:"item,omitempty"`
 	Amount int    `json:"amount,omitempty"`
+	// Sets is what it does to a fact, While what it is there only while it holds.
+	Sets  *Setting   `json:"sets,omitempty"`
+	While *Condition `json:"while,omitempty"`
 }
 
 // A Crossing leads from its first end to its second, or both ways.

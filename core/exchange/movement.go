@@ -74,22 +74,12 @@ func acting(a world.Acting) *Acting {
 		return nil
 	}
 	out := &Acting{Does: word(doings, a.Does), Speed: a.Speed, Range: a.Range, Strength: a.Strength,
-		Every: a.Every, Most: a.Most, Rest: a.Rest, Bears: a.Bears, Looks: word(sights, a.Looks), Odds: writeOdds(a.Odds), Amount: a.Amount}
-	if a.Item != 0 {
-		out.Item = idText(a.Item)
-	}
-	if a.Track != 0 {
-		out.Track = idText(a.Track)
-	}
-	if a.Who != 0 {
-		out.Who = idText(a.Who)
-	}
-	if a.Area != 0 {
-		out.Area = idText(a.Area)
-	}
+		Every: a.Every, Most: a.Most, Rest: a.Rest, Bears: a.Bears, Looks: word(sights, a.Looks), Odds: writeOdds(a.Odds),
+		Track: optionalID(a.Track), Area: optionalID(a.Area), Who: optionalID(a.Who), Item: optionalID(a.Item), Amount: a.Amount}
 	if a.ToX != 0 || a.ToY != 0 {
 		out.To = &Place{a.ToX, a.ToY}
 	}
+	out.facts(a)
 	return out
 }
 
@@ -108,15 +98,13 @@ func (in *Acting) acting() (world.Acting, error) {
 	}
 	a := world.Acting{Does: world.Doing(does), Speed: in.Speed, Range: in.Range, Strength: in.Strength,
 		Every: in.Every, Most: in.Most, Rest: in.Rest, Bears: in.Bears, Looks: looks, Odds: in.Odds.read(), Amount: in.Amount}
-	if in.Item != "" {
-		if a.Item, err = parseID(in.Item); err != nil {
-			return a, fmt.Errorf("item: %w", err)
-		}
+	if a.Item, err = parseOptionalID(in.Item); err != nil {
+		return a, fmt.Errorf("item: %w", err)
 	}
 	if in.To != nil {
 		a.ToX, a.ToY = in.To.X, in.To.Y
 	}
-	return a, nil
+	return a, in.readFacts(&a)
 }
 
 // poses writes what the frames of a character show.

@@ -182,19 +182,12 @@ func (in *Acting) references(a *world.Acting) (err error) {
 	if in == nil {
 		return nil
 	}
-	if in.Track != "" {
-		if a.Track, err = parseID(in.Track); err != nil {
-			return fmt.Errorf("track: %w", err)
-		}
-	}
-	if in.Who != "" {
-		if a.Who, err = parseID(in.Who); err != nil {
-			return fmt.Errorf("who: %w", err)
-		}
-	}
-	if in.Area != "" {
-		if a.Area, err = parseID(in.Area); err != nil {
-			return fmt.Errorf("area: %w", err)
+	for _, r := range []struct {
+		what, id string
+		at       *world.ID
+	}{{"track", in.Track, &a.Track}, {"who", in.Who, &a.Who}, {"area", in.Area, &a.Area}} {
+		if *r.at, err = parseOptionalID(r.id); err != nil {
+			return fmt.Errorf("%s: %w", r.what, err)
 		}
 	}
 	return nil

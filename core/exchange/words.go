@@ -53,6 +53,21 @@ func parseID(s string) (world.ID, error) {
 	return world.ID(prefix<<32 | count), nil
 }
 
+// optionalID is an id, empty for none.
+func optionalID(id world.ID) string {
+	if id == 0 {
+		return ""
+	}
+	return idText(id)
+}
+
+func parseOptionalID(s string) (world.ID, error) {
+	if s == "" {
+		return 0, nil
+	}
+	return parseID(s)
+}
+
 func joinedText(n tiles.Neighbours) string {
 	var parts []string
 	for i, c := range compass {

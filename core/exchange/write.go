@@ -137,6 +137,9 @@ func (b *writer) all() error {
 	for _, item := range d.Items {
 		out.Items = append(out.Items, Item{idText(item.ID), item.Name, item.Most})
 	}
+	for _, f := range d.Facts {
+		out.Facts = append(out.Facts, Fact{idText(f.ID), f.Name, f.Counts, f.Start})
+	}
 	for _, m := range d.Medleys {
 		part := Medley{ID: idText(m.ID), Name: m.Name, Seed: m.Seed, Turned: m.Turned, Mirrored: m.Mirrored, Tiles: []Weighted{}}
 		for _, t := range m.Tiles {

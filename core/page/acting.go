@@ -53,7 +53,7 @@ type ThingView struct {
 
 // viewActing is how a piece acts; nil if nothing can be set of that.
 func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
-	if !world.Acts(p.Type) && itemVerb(p.Type) == "" {
+	if !world.Acts(p.Type) && itemVerb(p.Type) == "" && !world.Conditional(p.Type) {
 		return nil
 	}
 	a := p.Filled()
@@ -119,6 +119,7 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 		choice("does", "A foe", int(a.Does), world.DoingNames()...)
 		v.item(d, p, value)
 	}
+	v.facts(d, p, value)
 	return v
 }
 
@@ -283,6 +284,12 @@ func (a author) acted(ref world.Ref, name string, value int) (edit.Edit, error) 
 			id, put := a.newItem(piece.Name)
 			next.Item, before = id, []edit.Part{put}
 		}
+	case "sets":
+		before = a.setsChosen(&next, value)
+	case "while":
+		before = a.whileChosen(&next, value)
+	case "not":
+		next.While.Not = value != 0
 	case "who":
 		next.Who = chosen(charactersOf(d), value)
 	case "track":

@@ -48,20 +48,27 @@ type clipPiece struct {
 	Y    int    `json:"y"`
 	// Acting is how it acts in play, if not as usual.
 	Acting *world.Acting `json:"acting,omitempty"`
-	// Names are those of its track, area, character and item, by which they are known again.
+	// Names are those of its track, area, character and item, of the fact it sets and of what it is
+	// there only while it holds, by which they are known again.
 	Names []string `json:"names,omitempty"`
 }
 
-// referred are the things that a piece names, in the order of clipPiece.Names.
-func referred(a *world.Acting) [4]world.Ref {
-	return [4]world.Ref{{Kind: world.KindTrack, ID: a.Track}, {Kind: world.KindArea, ID: a.Area}, {Kind: world.KindCharacter, ID: a.Who}, {Kind: world.KindItem, ID: a.Item}}
+// referred are the things that a piece names, in the order of clipPiece.Names, and where it does.
+func referred(a *world.Acting) (kinds [6]world.Kind, at [6]*world.ID) {
+	kinds = [6]world.Kind{world.KindTrack, world.KindArea, world.KindCharacter, world.KindItem, world.KindFact, world.KindFact}
+	at = [6]*world.ID{&a.Track, &a.Area, &a.Who, &a.Item, &a.Sets.Fact, &a.While.Fact}
+	if a.While.Item != 0 {
+		kinds[5], at[5] = world.KindItem, &a.While.Item
+	}
+	return kinds, at
 }
 
 // names are those of what a piece refers to; none if it refers to nothing.
 func names(d *world.Document, a world.Acting) []string {
-	list := make([]string, 4)
-	for i, r := range referred(&a) {
-		list[i] = hand.Name(d, r)
+	kinds, at := referred(&a)
+	list := make([]string, len(kinds))
+	for i, kind := range kinds {
+		list[i] = hand.Name(d, world.Ref{Kind: kind, ID: *at[i]})
 	}
 	if strings.Join(list, "") == "" {
 		return nil
@@ -72,10 +79,14 @@ func names(d *world.Document, a world.Acting) []string {
 // known is how a piece acts that comes from the clipboard, without what it names that is something
 // else in this project.
 func known(d *world.Document, a world.Acting, named []string) world.Acting {
-	for i, at := range []*world.ID{&a.Track, &a.Area, &a.Who, &a.Item} {
-		if i >= len(named) || named[i] == "" || hand.Name(d, referred(&a)[i]) != named[i] {
-			*at = 0
+	kinds, at := referred(&a)
+	for i, kind := range kinds {
+		if i >= len(named) || named[i] == "" || hand.Name(d, world.Ref{Kind: kind, ID: *at[i]}) != named[i] {
+			*at[i] = 0
 		}
+	}
+	if a.While.Fact == 0 && a.While.Item == 0 {
+		a.While = world.Condition{}
 	}
 	return a
 }

@@ -5,7 +5,6 @@ import (
 	"strings"
 
 	"azzel/core/edit"
-	"azzel/core/hand"
 	"azzel/core/world"
 )
 
@@ -15,23 +14,9 @@ type ItemView struct {
 	Name string `json:"name"`
 	// Most is how many one can have of it at once.
 	Most int `json:"most"`
-	// Named are the pieces that give or need it, and the characters who begin with it.
-	// More is how many more there are.
+	// Named is what gives, needs, begins with or asks for it; More is how many more there are.
 	Named []NamingView `json:"named"`
 	More  int          `json:"more"`
-}
-
-// NamingView is something that names an item.
-type NamingView struct {
-	Kind string `json:"kind"`
-	ID   string `json:"id"`
-	Map  string `json:"map"`
-	Name string `json:"name"`
-	// Does says what it does with it: gives 2, needs 1, begins with 3.
-	Does string `json:"does"`
-	// X and Y are where it is on the board, for a piece.
-	X int `json:"x"`
-	Y int `json:"y"`
 }
 
 // StockView is how many of an item somebody has.
@@ -45,39 +30,14 @@ func itemsOf(d *world.Document) []world.ID {
 	return idsOf(d.Items, func(i *world.Item) world.ID { return i.ID })
 }
 
-// mostNamings is how many of what names an item are listed.
-const mostNamings = 200
-
-func viewItems(d *world.Document) []ItemView {
+func viewItems(d *world.Document, namings map[world.ID][]world.Naming) []ItemView {
 	list := []ItemView{}
-	if len(d.Items) == 0 {
-		return list
-	}
-	l, namings := d.Project.Lattice(), d.Namings()
 	for _, i := range d.Items {
-		named := namings[i.ID]
-		v := ItemView{ID: FormatID(i.ID), Name: i.Name, Most: i.Room(), Named: []NamingView{}, More: max(0, len(named)-mostNamings)}
-		for _, by := range named[:len(named)-v.More] {
-			n := NamingView{Name: namingName(d, by)}
-			if by.Character != nil {
-				n.Kind, n.ID, n.Does = kindNames[world.KindCharacter], FormatID(by.Character.ID), fmt.Sprintf("begins with %d", by.Count)
-			} else {
-				at := by.Piece.Foot.Add(l.Pixel(by.Map.Origin))
-				n.Kind, n.ID, n.Map, n.X, n.Y = kindNames[world.KindPiece], FormatID(by.Piece.ID), FormatID(by.Map.ID), at.X, at.Y
-				n.Does = fmt.Sprintf("%s %d", strings.ToLower(itemVerb(by.Piece.Type)), by.Count)
-			}
-			v.Named = append(v.Named, n)
-		}
+		v := ItemView{ID: FormatID(i.ID), Name: i.Name, Most: i.Room()}
+		v.Named, v.More = viewNamings(d, namings[i.ID])
 		list = append(list, v)
 	}
 	return list
-}
-
-func namingName(d *world.Document, by world.Naming) string {
-	if by.Character != nil {
-		return by.Character.Name
-	}
-	return hand.PieceName(d, by.Piece)
 }
 
 // itemVerb is what pieces of a type do with an item, empty for nothing.
@@ -148,20 +108,9 @@ func (v *ActingView) item(d *world.Document, p *world.Piece, value func(name, la
 
 // newItem is an item with a free name, made of a piece's if it has one, and the part that puts it.
 func (a author) newItem(name string) (world.ID, edit.Part) {
-	d := a.d
-	taken := map[string]bool{}
-	for _, i := range d.Items {
-		taken[i.Name] = true
-	}
-	base, proposed := name, name
-	if base == "" {
-		base, proposed = "Item", "Item 1"
-	}
-	for n := 2; taken[proposed]; n++ {
-		proposed = fmt.Sprintf("%s %d", base, n)
-	}
 	id := a.ids.NewID()
-	return id, edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: id}, Values: (&world.Item{Name: proposed}).Values()}
+	item := &world.Item{Name: freeName(a.d.Items, func(i *world.Item) string { return i.Name }, name, "Item")}
+	return id, edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: id}, Values: item.Values()}
 }
 
 // makeItem makes an item of a name.
@@ -179,25 +128,6 @@ func (p *Page) setItem(ref world.Ref, most int) Changed {
 	next := *i
 	next.Most = most
 	return p.change(i.Name, edit.Changes(world.Ref{Kind: world.KindItem, ID: i.ID}, i.Values(), next.Values()))
-}
-
-// removeItem deletes an item, and says who named it.
-func (p *Page) removeItem(ref world.Ref) Changed {
-	d := p.doc()
-	i := d.Item(ref.ID)
-	if i == nil {
-		return p.Fail(world.ErrGone)
-	}
-	named := d.Namings()[i.ID]
-	changed := p.do(edit.Edit{Label: edit.Clip("delete " + i.Name), Parts: []edit.Part{edit.Remove{Ref: ref}}})
-	if p.doc().Item(ref.ID) == nil && len(named) > 0 {
-		names := make([]string, len(named))
-		for k, by := range named {
-			names[k] = namingName(d, by)
-		}
-		p.say("%s is gone from %s. Undo brings it back to all of them.", i.Name, some(names))
-	}
-	return changed | StateChanged
 }
 
 // setBegins says how many of an item a character begins with; 0 for none.

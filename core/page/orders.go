@@ -94,6 +94,12 @@ func (p *Page) order(o Order) Changed {
 		return p.makeItem(o.Text)
 	case "set-item":
 		return p.setItem(ref, o.N)
+	case "make-fact":
+		return p.makeFact(o.Text, o.Yes)
+	case "set-fact":
+		return p.setFact(ref, o.N, o.Yes)
+	case "remember":
+		return p.remember(ref.ID, o.N)
 	case "set-begins":
 		return p.setBegins(ref, ParseID(o.Text), o.N)
 	case "bring":
@@ -194,8 +200,8 @@ func (p *Page) order(o Order) Changed {
 		switch ref.Kind {
 		case world.KindProperty:
 			return p.removeProperty(ref)
-		case world.KindItem:
-			return p.removeItem(ref)
+		case world.KindItem, world.KindFact:
+			return p.removeNamed(ref)
 		}
 		return p.do(edit.Edit{Label: "delete " + hand.Name(d, ref), Parts: []edit.Part{edit.Remove{Ref: ref}}})
 	case "mark":

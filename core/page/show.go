@@ -14,7 +14,7 @@ import (
 
 var kindNames = map[world.Kind]string{world.KindProject: "project", world.KindTileset: "tileset", world.KindMap: "map",
 	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character", world.KindMedley: "medley", world.KindBond: "bond", world.KindProperty: "property", world.KindPatch: "patch", world.KindReplay: "replay",
-	world.KindTrack: "track", world.KindArea: "area", world.KindItem: "item"}
+	world.KindTrack: "track", world.KindArea: "area", world.KindItem: "item", world.KindFact: "fact"}
 
 func kindOf(name string) world.Kind {
 	for k, n := range kindNames {
@@ -31,10 +31,14 @@ func box(r grid.Rect) BoxView { return BoxView{r.X, r.Y, r.W, r.H} }
 func (p *Page) Scene() Scene {
 	d := p.doc()
 	l := d.Project.Lattice()
+	var namings map[world.ID][]world.Naming
+	if len(d.Items)+len(d.Facts) > 0 {
+		namings = d.Namings()
+	}
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Characters: viewCharacters(d), Items: viewItems(d), Acts: world.ActNames[:], Facings: world.FacingNames[:], Areas: viewAreas(d), Paths: []PathView{}, Triggers: []BoxView{}, Odds: world.OddsNames[:], Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Mark: FormatID(world.Mark), Missing: []MissingView{}, Movement: viewMovement(d),
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Characters: viewCharacters(d), Items: viewItems(d, namings), Facts: viewFacts(d, namings), Acts: world.ActNames[:], Facings: world.FacingNames[:], Areas: viewAreas(d), Paths: []PathView{}, Triggers: []BoxView{}, Odds: world.OddsNames[:], Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Mark: FormatID(world.Mark), Missing: []MissingView{}, Movement: viewMovement(d),
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	// What lies first in the drawer is mostly what is seen first.
@@ -75,7 +79,8 @@ func (p *Page) Scene() Scene {
 				c := l.CellAt(piece.Foot)
 				s.Triggers = append(s.Triggers, box(l.Box(grid.Rect{X: c.X, Y: c.Y, W: 1, H: 1}.Move(m.Origin))))
 			}
-			view := PieceView{ID: FormatID(piece.ID), Map: v.ID, Name: hand.PieceName(d, piece), Type: FormatID(piece.Type), Family: string(t.Family), X: foot.X, Y: foot.Y}
+			view := PieceView{ID: FormatID(piece.ID), Map: v.ID, Name: hand.PieceName(d, piece), Type: FormatID(piece.Type), Family: string(t.Family), X: foot.X, Y: foot.Y,
+				Conditional: world.Conditional(piece.Type) && piece.While != (world.Condition{})}
 			p.standing(&view, piece, m.View)
 			s.Pieces = append(s.Pieces, view)
 		}

@@ -25,6 +25,8 @@ type Scene struct {
 	Facings    []string        `json:"facings"`
 	// Items are what the player can have.
 	Items []ItemView `json:"items"`
+	// Facts are what the game remembers.
+	Facts []FactView `json:"facts"`
 	// Drawer are the ids of tilesets, bonds and medleys in the order of the drawer.
 	Drawer []string `json:"drawer"`
 	// Areas are those of all maps, Odds the names of what may come of odds.
@@ -111,6 +113,8 @@ type PieceView struct {
 	Mirrored bool   `json:"mirrored"`
 	FootX    int    `json:"footX"`
 	FootY    int    `json:"footY"`
+	// Conditional says that it is there only while something holds.
+	Conditional bool `json:"conditional"`
 }
 
 // CrossingView is a crossing: its two doorways and the curve of its line.
@@ -365,6 +369,8 @@ type Play struct {
 	Taken    int      `json:"taken"`
 	Total    int      `json:"total"`
 	TakenIDs []string `json:"takenIds"`
+	// AbsentIDs are the pieces that are not there now because something does not hold.
+	AbsentIDs []string `json:"absentIds"`
 	// Things are the pieces that act, near what the player sees.
 	Things []ThingView `json:"things"`
 	// Shots are x and y of what flies, in turns; MyShots of what the player shot.

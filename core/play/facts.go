@@ -62,7 +62,7 @@ func (g *Game) Holds(c world.Condition) bool {
 		return c.Holds(is.Value)
 	}
 	if i := g.doc.Item(c.Item); i != nil {
-		return c.Holds(g.has(i))
+		return c.Holds(g.Has(i))
 	}
 	return true
 }

@@ -24,8 +24,8 @@ func (g *Game) stock(item world.ID) (int, bool) {
 	return slices.BinarySearchFunc(g.items, item, func(s world.Stock, id world.ID) int { return cmp.Compare(s.Item, id) })
 }
 
-// has is how many the player has of an item.
-func (g *Game) has(i *world.Item) int {
+// Has is how many the player has of an item.
+func (g *Game) Has(i *world.Item) int {
 	if g.helped&Laden != 0 {
 		return i.Room()
 	}
@@ -56,10 +56,10 @@ func (g *Game) give(i *world.Item, n int) bool {
 // lets reports whether the player has what a piece needs, and tells them if not.
 func (g *Game) lets(p *world.Piece) bool {
 	needs := g.doc.Item(p.Item)
-	if needs == nil || g.has(needs) >= p.Wanted() {
+	if needs == nil || g.Has(needs) >= p.Wanted() {
 		return true
 	}
-	g.refuse(p.ID, lacks(needs, p.Wanted(), g.has(needs)))
+	g.refuse(p.ID, lacks(needs, p.Wanted(), g.Has(needs)))
 	return false
 }
 
@@ -75,7 +75,7 @@ func (g *Game) refuse(id world.ID, why Event) {
 func (g *Game) Items() []world.Stock {
 	list := make([]world.Stock, 0, len(g.items))
 	for _, i := range g.doc.Items {
-		if n := g.has(i); n > 0 {
+		if n := g.Has(i); n > 0 {
 			list = append(list, world.Stock{Item: i.ID, Count: n})
 		}
 	}

@@ -9,6 +9,7 @@
   import Desk from './desk/Desk.svelte';
   import Drawer from './drawer/Drawer.svelte';
   import Characters from './characters/Characters.svelte';
+  import Facts from './facts/Facts.svelte';
   import Items from './items/Items.svelte';
   import Movement from './play/Movement.svelte';
   import Replays from './play/Replays.svelte';
@@ -125,6 +126,7 @@
         <Movement {p} />
         <Characters {p} />
         <Items {p} />
+        <Facts {p} />
         <Replays {p} />
       {/if}
       <Messages {p} />

@@ -25,7 +25,7 @@ export function drawGame(
   colours: Colours,
 ): void {
   const { camera } = p;
-  const taken = new Set(play.takenIds);
+  const gone = new Set([...play.takenIds, ...play.absentIds]);
   const lit = new Set(play.onIds);
   context.imageSmoothingEnabled = false;
   if (play.goal) {
@@ -39,7 +39,7 @@ export function drawGame(
   // By their feet: whoever stands lower is in front. What acts on other maps stands where it was placed.
   const acts = new Set(scene.types.filter((type) => type.acts).map((type) => type.id));
   const standing: Standing[] = scene.pieces
-    .filter((piece) => !taken.has(piece.id) && !(acts.has(piece.type) && piece.map === play.map))
+    .filter((piece) => !gone.has(piece.id) && !(acts.has(piece.type) && piece.map === play.map))
     .map((piece) =>
       piece.who
         ? character(piece, sprites)

@@ -81,6 +81,7 @@ export function drawLabel(
   family: string,
   colours: Colours,
   selected: boolean,
+  sometimes = false,
 ): void {
   if (type === MARK) {
     drawMark(context, x, y - 8, 7, colours, selected);
@@ -108,7 +109,10 @@ export function drawLabel(
   context.lineWidth = selected ? 2.5 : 1.5;
   context.strokeStyle = selected ? colours.saffron : outline;
   context.lineJoin = 'round';
+  // What is there only while something holds has a broken outline.
+  if (sometimes) context.setLineDash([3, 2.5]);
   context.stroke();
+  context.setLineDash([]);
   context.translate(-6, -29);
   context.strokeStyle = outline;
   context.lineWidth = 1.3;

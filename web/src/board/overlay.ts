@@ -192,7 +192,7 @@ export class Overlay {
       context.imageSmoothingEnabled = false;
       stand(context, p, character(piece, this.sprites));
     } else if (near) {
-      drawLabel(context, at.x, at.y, piece.type, piece.family, colours, selected);
+      drawLabel(context, at.x, at.y, piece.type, piece.family, colours, selected, piece.conditional);
       if (piece.type === p.scene?.mark && p.lines) {
         context.font = "13px 'Atkinson Hyperlegible Next Variable', sans-serif";
         context.textBaseline = 'middle';

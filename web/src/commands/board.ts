@@ -151,6 +151,18 @@ export const boardCommands: Command[] = [
     },
   },
   {
+    id: 'facts',
+    name: 'Facts',
+    keys: ['Shift+S'],
+    group: 'board',
+    inGame: true,
+    does: 'Lists what the game remembers, what sets it and asks for it; while it plays, what each is by now, and why.',
+    run: (p) => {
+      p.togglePanel('facts');
+      if (p.panel === 'facts' && editing(p)) focusOn('[data-facts] input');
+    },
+  },
+  {
     id: 'steps',
     name: 'What was done',
     keys: ['U'],

@@ -14,3 +14,4 @@ export const VIEW_PROBE = 4;
 export const VIEW_STEPS = 5;
 export const VIEW_REPLAYS = 6;
 export const VIEW_MEMORY = 7;
+export const VIEW_KNOWN = 8;

@@ -1,6 +1,7 @@
 import {
   BROKEN,
   MORE,
+  VIEW_KNOWN,
   VIEW_MEMORY,
   VIEW_PLAY,
   VIEW_POINTER,
@@ -28,6 +29,7 @@ import type {
   Reskin,
   ReskinView,
   Scene,
+  KnownView,
   SlipLine,
   State,
   StepView,
@@ -262,6 +264,11 @@ export class Core {
   /** What the game remembers. */
   remembered(): SlipLine[] {
     return this.view(VIEW_MEMORY) as SlipLine[];
+  }
+
+  /** What the game remembers of the facts, and why. */
+  known(): KnownView {
+    return this.view(VIEW_KNOWN) as KnownView;
   }
 
   probe(): Probe {

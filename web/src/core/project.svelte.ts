@@ -17,7 +17,7 @@ import { SETTLING, Strips } from './strips';
 import * as T from './types.gen';
 
 export type Saved = 'saving' | 'saved' | 'waiting';
-export type Panel = 'none' | 'steps' | 'kept' | 'movement' | 'replays' | 'characters' | 'items';
+export type Panel = 'none' | 'steps' | 'kept' | 'movement' | 'replays' | 'characters' | 'items' | 'facts';
 export type Opened = 'nothing' | 'drawer' | 'desk';
 /** What lies on the desk: a thing of the project, or tiles proposed as a bond. */
 export type OnDesk =

@@ -32,6 +32,11 @@ export class Questions {
     return this.core?.remembered() ?? [];
   }
 
+  /** What the game remembers of the facts, and why what asks for them and sets them did or did not. */
+  knownFacts(): T.KnownView {
+    return this.core?.known() ?? { facts: [], reasons: [], more: 0 };
+  }
+
   /** Where a piece will be, tick by tick. */
   trailOf(piece: string): T.TrailView | null {
     return this.core?.trail(piece) ?? null;

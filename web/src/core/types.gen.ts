@@ -106,6 +106,7 @@ export interface PieceView {
   mirrored: boolean;
   footX: number;
   footY: number;
+  conditional: boolean;
 }
 
 export interface BoxView {
@@ -224,6 +225,17 @@ export interface ItemView {
   more: number;
 }
 
+export interface FactView {
+  id: string;
+  name: string;
+  counts: boolean;
+  start: number;
+  set: boolean;
+  asked: boolean;
+  named: NamingView[];
+  more: number;
+}
+
 export interface AreaView {
   id: string;
   map: string;
@@ -300,6 +312,7 @@ export interface Scene {
   acts: string[];
   facings: string[];
   items: ItemView[];
+  facts: FactView[];
   drawer: string[];
   areas: AreaView[];
   paths: PathView[];
@@ -484,7 +497,7 @@ export interface SlipView {
   sort: string;
   box: BoxView;
   clear: BoxView;
-  facts: SlipLine[];
+  lines: SlipLine[];
   stack: StackView[];
   removes: string;
   kept: boolean;
@@ -623,6 +636,7 @@ export interface Play {
   taken: number;
   total: number;
   takenIds: string[];
+  absentIds: string[];
   things: ThingView[];
   shots: number[];
   myShots: number[];
@@ -681,6 +695,30 @@ export interface TrialView {
 export interface ReplaysView {
   kept: ReplayView[];
   trial: TrialView | null;
+}
+
+export interface KnownFact {
+  id: string;
+  name: string;
+  counts: boolean;
+  value: number;
+  since: string;
+}
+
+export interface ReasonView {
+  id: string;
+  map: string;
+  name: string;
+  says: string;
+  yes: boolean;
+  x: number;
+  y: number;
+}
+
+export interface KnownView {
+  facts: KnownFact[];
+  reasons: ReasonView[];
+  more: number;
 }
 
 export interface Taken {
@@ -891,6 +929,7 @@ export const WORK_LEFT = 128;
 export const REPLAYS_CHANGED = 256;
 export const RERUN_LEFT = 512;
 export const STACK = 999;
+export const FACT_VALUE = 999999;
 export const TICKS_PER_SECOND = 60;
 export const LEFT = 1;
 export const RIGHT = 2;

@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { Project } from '../core/project.svelte';
   import { NAME_LETTERS, STACK } from '../core/types.gen';
-  import type { NamingView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
+  import Named from '../ui/Named.svelte';
   import Rename from '../ui/Rename.svelte';
   import SidePanel from '../ui/SidePanel.svelte';
 
@@ -16,15 +16,6 @@
     event.preventDefault();
     p.order({ do: 'make-item', text: name });
     name = '';
-  }
-
-  function show(named: NamingView): void {
-    if (named.kind === 'character') {
-      p.togglePanel('characters');
-      return;
-    }
-    p.order({ do: 'select', kind: 'piece', id: named.id, map: named.map });
-    p.moveCamera((c) => c.center(named.x, named.y));
   }
 </script>
 
@@ -64,17 +55,10 @@
           </label>
           <Button label="Delete" onclick={() => p.order({ do: 'remove', kind: 'item', id: item.id })} />
         </span>
-        {#each item.named as named (named.kind + named.id)}
-          <button
-            class="flex w-full justify-between gap-2 rounded-inner px-1.5 py-0.5 text-left text-small hover:bg-shelf"
-            onclick={() => show(named)}
-            ><span class="truncate">{named.name}</span><span class="shrink-0 text-soft figures">{named.does}</span
-            ></button
-          >
-        {:else}
-          <p class="text-small text-rose-ink">Nothing gives it, and nothing needs it.</p>
-        {/each}
-        {#if item.more > 0}<p class="text-small text-soft figures">and {item.more} more</p>{/if}
+        <Named {p} named={item.named} more={item.more} />
+        {#if item.named.length === 0}<p class="text-small text-rose-ink">
+            Nothing gives it, and nothing needs it.
+          </p>{/if}
       </li>
     {:else}
       <li class="text-soft">

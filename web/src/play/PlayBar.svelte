@@ -63,7 +63,7 @@
       {#if last && !play.finished}<span class="min-w-24 flex-1 truncate text-soft" role="status" title={last} data-event
           >{last}</span
         >{/if}
-      {#each [['Movement', 'movement', p.panel === 'movement'], ['Replays', 'replays', p.panel === 'replays'], ['Helps', 'helps', p.playing.helps], ['Pad', 'screen-pad', p.playing.padShown]] as const as [label, id, pressed] (id)}
+      {#each [['Movement', 'movement', p.panel === 'movement'], ['Replays', 'replays', p.panel === 'replays'], ['Facts', 'facts', p.panel === 'facts'], ['Helps', 'helps', p.playing.helps], ['Pad', 'screen-pad', p.playing.padShown]] as const as [label, id, pressed] (id)}
         <span data-back><Button {label} keys={keyOf(id)} {pressed} onclick={() => runCommand(p, id)} /></span>
       {/each}
       <span data-back><Button label="End play" keys={keyOf('play')} onclick={() => p.togglePlay(false)} /></span>

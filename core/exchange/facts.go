@@ -1,0 +1,88 @@
+package exchange
+
+import (
+	"fmt"
+
+	"azzel/core/world"
+)
+
+// A Fact is something that the game remembers: yes or no, or a number.
+type Fact struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Counts says that it is a number.
+	Counts bool `json:"counts,omitempty"`
+	// Start is what it is when play begins, 1 for yes.
+	Start int `json:"start,omitempty"`
+}
+
+// A Setting is what a piece does to a fact when it was taken, reached, defeated or broken.
+type Setting struct {
+	// Fact is its id.
+	Fact string `json:"fact"`
+	// How is raises without it: to yes, or up.
+	How string `json:"how,omitempty" jsonschema:"enum=lowers,enum=becomes"`
+	// By is by how much or to how much a number is set.
+	By int `json:"by,omitempty"`
+}
+
+// A Condition asks for a fact or an item, by its id.
+type Condition struct {
+	Fact string `json:"fact,omitempty"`
+	Item string `json:"item,omitempty"`
+	// Least is how large a number is at least, or how many of the item there are; one without it.
+	Least int `json:"least,omitempty"`
+	// Not says that it holds when that does not.
+	Not bool `json:"not,omitempty"`
+}
+
+var settings = []string{"", "lowers", "becomes"}
+
+func (b *reader) facts() error {
+	for i, in := range b.bundle.Facts {
+		what := fmt.Sprintf("bundle.json: fact %d", i+1)
+		id, err := b.newID(in.ID, what)
+		if err != nil {
+			return err
+		}
+		fact := world.Fact{Name: in.Name, Counts: in.Counts, Start: in.Start}
+		if err := b.put(world.KindFact, 0, id, fact.Values(), what); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// facts writes what a piece sets and what it is there only while it holds.
+func (out *Acting) facts(a world.Acting) {
+	if s := a.Sets; s != (world.Change{}) {
+		out.Sets = &Setting{optionalID(s.Fact), word(settings, s.How), s.By}
+	}
+	if c := a.While; c != (world.Condition{}) {
+		out.While = &Condition{optionalID(c.Fact), optionalID(c.Item), c.Least, c.Not}
+	}
+}
+
+// readFacts reads what facts writes.
+func (in *Acting) readFacts(a *world.Acting) (err error) {
+	if s := in.Sets; s != nil {
+		how, err := wordNumber(settings, s.How)
+		if err != nil {
+			return fmt.Errorf("sets, how: %w", err)
+		}
+		a.Sets = world.Change{How: world.Setting(how), By: s.By}
+		if a.Sets.Fact, err = parseOptionalID(s.Fact); err != nil {
+			return fmt.Errorf("sets, fact: %w", err)
+		}
+	}
+	if c := in.While; c != nil {
+		a.While = world.Condition{Least: c.Least, Not: c.Not}
+		if a.While.Fact, err = parseOptionalID(c.Fact); err != nil {
+			return fmt.Errorf("while, fact: %w", err)
+		}
+		if a.While.Item, err = parseOptionalID(c.Item); err != nil {
+			return fmt.Errorf("while, item: %w", err)
+		}
+	}
+	return nil
+}

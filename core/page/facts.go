@@ -1,0 +1,202 @@
+package page
+
+import (
+	"fmt"
+	"strings"
+
+	"azzel/core/edit"
+	"azzel/core/world"
+)
+
+// FactView is a fact, with what sets it and what asks for it.
+type FactView struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Counts says that it is a number, Start is what it is when play begins.
+	Counts bool `json:"counts"`
+	Start  int  `json:"start"`
+	// Set and Asked say whether anything sets it, and whether anything asks for it.
+	Set   bool         `json:"set"`
+	Asked bool         `json:"asked"`
+	Named []NamingView `json:"named"`
+	More  int          `json:"more"`
+}
+
+func viewFacts(d *world.Document, namings map[world.ID][]world.Naming) []FactView {
+	list := []FactView{}
+	for _, f := range d.Facts {
+		named := namings[f.ID]
+		v := FactView{ID: FormatID(f.ID), Name: f.Name, Counts: f.Counts, Start: f.Start}
+		v.Named, v.More = viewNamings(d, named)
+		for _, by := range named {
+			v.Set = v.Set || by.Use == world.UseSets
+			v.Asked = v.Asked || by.Use == world.UseAsks
+		}
+		list = append(list, v)
+	}
+	return list
+}
+
+// settingWords are how a fact is set: to yes, up by 2.
+func settingWords(d *world.Document, c world.Change) string {
+	f := d.Fact(c.Fact)
+	switch {
+	case f == nil:
+		return "to nothing"
+	case c.How == world.Lowers && !f.Counts:
+		return "to no"
+	case !f.Counts:
+		return "to yes"
+	case c.How == world.Raises:
+		return fmt.Sprintf("up by %d", c.Amount())
+	case c.How == world.Lowers:
+		return fmt.Sprintf("down by %d", c.Amount())
+	}
+	return fmt.Sprintf("to %d", c.Amount())
+}
+
+// wantedWords are what a condition asks of what it asks for: yes, no, at least 3, under 3.
+func wantedWords(d *world.Document, c world.Condition) string {
+	f := d.Fact(c.Fact)
+	switch {
+	case f != nil && !f.Counts && c.Not:
+		return "no"
+	case f != nil && !f.Counts:
+		return "yes"
+	case c.Not:
+		return fmt.Sprintf("under %d", c.Wanted())
+	}
+	return fmt.Sprintf("at least %d", c.Wanted())
+}
+
+// facts lets it be chosen which fact a piece sets, and what it is there only while it holds.
+func (v *ActingView) facts(d *world.Document, p *world.Piece, value func(name, label, unit string, is, per, reach int)) {
+	add := func(c ChoiceView) { v.Choices = append(v.Choices, c) }
+	if world.Sets(p.Type) {
+		v.listed(d, "sets", "Once "+doneWord(p.Type)+", sets", "nothing", world.KindFact, factsOf(d), p.Sets.Fact)
+		last := &v.Choices[len(v.Choices)-1]
+		last.Options = append(last.Options, "a new fact")
+		switch f := d.Fact(p.Sets.Fact); {
+		case f == nil:
+		case f.Counts:
+			add(ChoiceView{"sets-how", "Sets it", []string{"up", "down", "to"}, int(p.Sets.How)})
+			value("sets-by", []string{"By", "By", "To"}[p.Sets.How], "", p.Sets.Amount(), 1, 10)
+		default:
+			add(ChoiceView{"sets-how", "Sets it", []string{"to yes", "to no"}, int(p.Sets.How) & 1})
+		}
+	}
+	if !world.Conditional(p.Type) {
+		return
+	}
+	c := ChoiceView{Name: "while", Label: "There only", Options: []string{"always"}}
+	for i, f := range d.Facts {
+		c.Options = append(c.Options, "while "+f.Name)
+		if f.ID == p.While.Fact {
+			c.Is = i + 1
+		}
+	}
+	for i, item := range d.Items {
+		c.Options = append(c.Options, "with "+item.Name)
+		if item.ID == p.While.Item {
+			c.Is = len(d.Facts) + i + 1
+		}
+	}
+	c.Options = append(c.Options, "while a new fact")
+	if add(c); c.Is == 0 {
+		return
+	}
+	not := 0
+	if p.While.Not {
+		not = 1
+	}
+	if f := d.Fact(p.While.Fact); f != nil && !f.Counts {
+		add(ChoiceView{"not", "Is", []string{"yes", "no"}, not})
+		return
+	}
+	add(ChoiceView{"not", "Is", []string{"at least", "under"}, not})
+	value("least", "So many", "", p.While.Wanted(), 1, 10)
+}
+
+func factsOf(d *world.Document) []world.ID {
+	return idsOf(d.Facts, func(f *world.Fact) world.ID { return f.ID })
+}
+
+// doneWord is what happens to pieces of a type when they set a fact.
+func doneWord(of world.ID) string {
+	switch of {
+	case world.Checkpoint:
+		return "reached"
+	case world.Foe:
+		return "defeated"
+	case world.Breakable:
+		return "broken"
+	case world.Lottery:
+		return "taken or defeated"
+	}
+	return "taken"
+}
+
+// newFact is a fact with a free name, and the part that puts it.
+func (a author) newFact(name string) (world.ID, edit.Part) {
+	id := a.ids.NewID()
+	fact := &world.Fact{Name: freeName(a.d.Facts, func(f *world.Fact) string { return f.Name }, name, "Fact")}
+	return id, edit.Put{Ref: world.Ref{Kind: world.KindFact, ID: id}, Values: fact.Values()}
+}
+
+// setsChosen lets a piece set what was chosen of the facts, or a new one.
+func (a author) setsChosen(p *world.Piece, n int) (before []edit.Part) {
+	if n != len(a.d.Facts)+1 {
+		p.Sets.Fact = chosen(factsOf(a.d), n)
+		return nil
+	}
+	name := ""
+	if p.Name != "" {
+		name = p.Name + " " + doneWord(p.Type)
+	}
+	id, put := a.newFact(name)
+	p.Sets = world.Change{Fact: id}
+	return []edit.Part{put}
+}
+
+// whileChosen lets a piece be there only while what was chosen holds: of the facts, of the items, or a
+// new fact.
+func (a author) whileChosen(p *world.Piece, n int) (before []edit.Part) {
+	facts, items := len(a.d.Facts), len(a.d.Items)
+	switch {
+	case n == facts+items+1:
+		id, put := a.newFact("")
+		p.While = world.Condition{Fact: id}
+		return []edit.Part{put}
+	case n > facts:
+		p.While.Fact, p.While.Item = 0, chosen(itemsOf(a.d), n-facts)
+	default:
+		p.While.Fact, p.While.Item = chosen(factsOf(a.d), n), 0
+	}
+	if p.While.Fact == 0 && p.While.Item == 0 {
+		p.While = world.Condition{}
+	}
+	return nil
+}
+
+// makeFact makes a fact of a name: a number, or yes or no.
+func (p *Page) makeFact(name string, counts bool) Changed {
+	_, put := p.author().newFact(strings.TrimSpace(name))
+	parts := []edit.Part{put}
+	if ref := put.(edit.Put).Ref; counts {
+		parts = append(parts, edit.Changes(ref, (&world.Fact{}).Values(), (&world.Fact{Counts: true}).Values())...)
+	}
+	return p.do(edit.Edit{Label: "make a fact", Parts: parts})
+}
+
+// setFact says what a fact is when play begins, and whether it is a number.
+func (p *Page) setFact(ref world.Ref, start int, counts bool) Changed {
+	f := p.doc().Fact(ref.ID)
+	if f == nil {
+		return p.Fail(world.ErrGone)
+	}
+	next := *f
+	if next.Start, next.Counts = start, counts; counts != f.Counts {
+		next.Start = next.Bound(start)
+	}
+	return p.change(f.Name, edit.Changes(ref, f.Values(), next.Values()))
+}

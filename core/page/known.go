@@ -1,0 +1,173 @@
+package page
+
+import (
+	"fmt"
+
+	"azzel/core/body"
+	"azzel/core/hand"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+// remember sets a fact of the game that is played, for who tests.
+func (p *Page) remember(fact world.ID, value int) Changed {
+	if p.played == nil {
+		p.say("Nothing is being played. What a fact starts with is set in the list.")
+		return StateChanged
+	}
+	if err := p.played.SetFact(fact, value); err != nil {
+		return p.Fail(err)
+	}
+	p.moving, p.sent, p.hands = false, nil, nil
+	p.collect()
+	return PlayChanged | TakenChanged
+}
+
+// KnownView is what a game remembers of the facts, and why what asks for them and sets them did or
+// did not.
+type KnownView struct {
+	Facts   []KnownFact  `json:"facts"`
+	Reasons []ReasonView `json:"reasons"`
+	// More is how many more reasons there are.
+	More int `json:"more"`
+}
+
+// KnownFact is a fact as it is in the game.
+type KnownFact struct {
+	ID     string `json:"id"`
+	Name   string `json:"name"`
+	Counts bool   `json:"counts"`
+	Value  int    `json:"value"`
+	// Since says since when it is so, and by whom.
+	Since string `json:"since"`
+}
+
+// ReasonView is why a piece of the player's map is there or not, did or did not set a fact, or lets
+// one out or not.
+type ReasonView struct {
+	ID   string `json:"id"`
+	Map  string `json:"map"`
+	Name string `json:"name"`
+	Says string `json:"says"`
+	// Yes says that it is there, has set it, or lets one out.
+	Yes bool `json:"yes"`
+	X   int  `json:"x"`
+	Y   int  `json:"y"`
+}
+
+// mostReasons is how many reasons are given at a time.
+const mostReasons = 60
+
+// Known is what the game remembers of the facts. It looks at every piece of the player's map.
+func (p *Page) Known() KnownView {
+	v := KnownView{Facts: []KnownFact{}, Reasons: []ReasonView{}}
+	if p.played == nil {
+		return v
+	}
+	d, g := p.doc(), p.played.Game()
+	for _, f := range d.Facts {
+		is, set := g.Known(f)
+		v.Facts = append(v.Facts, KnownFact{FormatID(f.ID), f.Name, f.Counts, is.Value, sinceWords(d, is, set)})
+	}
+	m := d.Map(g.Status().Map)
+	gone := map[world.ID]bool{}
+	g.Things(func(t play.Thing, _ int, _ body.Size) { gone[t.ID] = t.Gone })
+	origin := d.Project.Lattice().Pixel(m.Origin)
+	for _, piece := range m.Pieces {
+		say := func(says string, yes bool) {
+			if len(v.Reasons) == mostReasons {
+				v.More++
+				return
+			}
+			at := piece.Foot.Add(origin)
+			v.Reasons = append(v.Reasons, ReasonView{FormatID(piece.ID), FormatID(m.ID), hand.PieceName(d, piece), says, yes, at.X, at.Y})
+		}
+		why := reasons{d, g, piece}
+		why.presence(say)
+		why.setting(g.Taken(piece.ID) || gone[piece.ID], say)
+		why.letting(say)
+	}
+	return v
+}
+
+func sinceWords(d *world.Document, is play.Known, set bool) string {
+	if !set {
+		return "as play began"
+	}
+	return "since " + play.Clock(is.Tick) + ", by " + byWords(d, is.By)
+}
+
+func byWords(d *world.Document, by world.ID) string {
+	switch _, piece := d.Piece(by); {
+	case by == 0:
+		return "hand"
+	case piece == nil:
+		return "a piece that is gone"
+	default:
+		return hand.PieceName(d, piece)
+	}
+}
+
+// reasons say why a piece does or does not do what it is there for.
+type reasons struct {
+	d     *world.Document
+	g     *play.Game
+	piece *world.Piece
+}
+
+// presence says why the piece is there or not.
+func (r reasons) presence(say func(string, bool)) {
+	c := r.piece.While
+	f, i := r.d.Fact(c.Fact), r.d.Item(c.Item)
+	if f == nil && i == nil || !world.Conditional(r.piece.Type) {
+		return
+	}
+	var now string
+	if f != nil {
+		is, _ := r.g.Known(f)
+		now = f.Name + " is " + f.Says(is.Value)
+	} else {
+		now = fmt.Sprintf("you have %d × %s", r.g.Has(i), i.Name)
+	}
+	if r.g.Here(r.piece.ID) {
+		say("There: "+now+".", true)
+	} else {
+		say(fmt.Sprintf("Not there: %s, not %s.", now, wantedWords(r.d, c)), false)
+	}
+}
+
+// setting says why the piece has set its fact or not; done says that it was taken or is gone.
+func (r reasons) setting(done bool, say func(string, bool)) {
+	f := r.d.Fact(r.piece.Sets.Fact)
+	if f == nil || !world.Sets(r.piece.Type) {
+		return
+	}
+	to := f.Name + " " + settingWords(r.d, r.piece.Sets)
+	is, set := r.g.Known(f)
+	switch {
+	case set && is.By == r.piece.ID:
+		say(fmt.Sprintf("Has set %s, at %s.", to, play.Clock(is.Tick)), true)
+	case done && set:
+		say(fmt.Sprintf("Has set %s, or was gone otherwise; last set by %s, at %s.", to, byWords(r.d, is.By), play.Clock(is.Tick)), true)
+	case done:
+		say(fmt.Sprintf("Has not set %s: it was gone otherwise.", to), false)
+	case !r.g.Here(r.piece.ID):
+		say(fmt.Sprintf("Can't set %s: it is not there.", to), false)
+	default:
+		say(fmt.Sprintf("Sets %s once %s, which it was not yet.", to, doneWord(r.piece.Type)), false)
+	}
+}
+
+// letting says why the piece lets the player out or not.
+func (r reasons) letting(say func(string, bool)) {
+	i := r.d.Item(r.piece.Item)
+	if i == nil || !world.Needs(r.piece.Type) {
+		return
+	}
+	has, wanted := r.g.Has(i), r.piece.Wanted()
+	if has >= wanted {
+		say(fmt.Sprintf("Lets you out: you have %s.", i.Times(has)), true)
+	} else {
+		say(fmt.Sprintf("Lets nobody out: you have %d of %d × %s.", has, wanted, i.Name), false)
+	}
+}

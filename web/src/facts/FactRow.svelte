@@ -1,0 +1,58 @@
+<script lang="ts">
+  import type { Project } from '../core/project.svelte';
+  import type { FactView, KnownFact } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+  import Named from '../ui/Named.svelte';
+  import Rename from '../ui/Rename.svelte';
+  import FactValue from './FactValue.svelte';
+
+  /** One fact: what it starts with, what it is now, and what names it. */
+  let { p, fact, now }: { p: Project; fact: FactView; now: KnownFact | null } = $props();
+</script>
+
+<li class="flex flex-col gap-1 border-t border-line py-2" data-fact={fact.name}>
+  <span class="flex items-center gap-2">
+    <span class="min-w-0 flex-1"
+      ><Rename
+        value={fact.name}
+        label="Name of the fact {fact.name}"
+        rename={(text) => p.order({ do: 'rename', kind: 'fact', id: fact.id, text })}
+      /></span
+    >
+    <Button label="Delete" onclick={() => p.order({ do: 'remove', kind: 'fact', id: fact.id })} />
+  </span>
+  {#if now}
+    <span class="flex items-center gap-2 rounded-inner bg-held px-1.5 py-1" data-now>
+      <span>now</span>
+      <FactValue
+        label="{fact.name} is now"
+        counts={fact.counts}
+        value={now.value}
+        set={(n) => p.order({ do: 'remember', kind: 'fact', id: fact.id, n })}
+      />
+      <span class="min-w-0 flex-1 text-small text-soft figures">{now.since}</span>
+    </span>
+  {/if}
+  <span class="flex items-center gap-2 text-small">
+    <span class="text-soft">starts with</span>
+    <FactValue
+      label="{fact.name} starts with"
+      counts={fact.counts}
+      value={fact.start}
+      set={(n) => p.order({ do: 'set-fact', kind: 'fact', id: fact.id, n, yes: fact.counts })}
+    />
+    <label class="ml-auto flex items-center gap-1">
+      <input
+        type="checkbox"
+        class="accent-saffron"
+        checked={fact.counts}
+        onchange={(e) =>
+          p.order({ do: 'set-fact', kind: 'fact', id: fact.id, n: fact.start, yes: e.currentTarget.checked })}
+      />
+      a number
+    </label>
+  </span>
+  <Named {p} named={fact.named} more={fact.more} />
+  {#if !fact.set}<p class="text-small text-rose-ink">Nothing sets it.</p>{/if}
+  {#if !fact.asked}<p class="text-small text-rose-ink">Nothing asks for it.</p>{/if}
+</li>
