@@ -40,9 +40,10 @@ func (b *builder) bringInCreatures() error {
 	return b.err
 }
 
-// moth follows who comes near it.
+// moth follows who comes near it, until the lamps are lit.
 func (b *builder) moth(r *room, x, y int) {
-	r.acting(world.Foe, "", x, y, world.Acting{Who: b.creature[art.Moth], Does: world.Follows, Speed: 22, Range: 7})
+	r.acting(world.Foe, "", x, y, world.Acting{Who: b.creature[art.Moth], Does: world.Follows, Speed: 22, Range: 7,
+		While: world.Condition{Fact: b.lit, Not: true}})
 }
 
 // hedgehog flees from who comes near, and keeps to a corner of the room.

@@ -134,8 +134,8 @@ func (r *room) piece(of world.ID, name string, x, y int) { r.acting(of, name, x,
 
 // acting puts down a piece that acts otherwise than usual.
 func (r *room) acting(of world.ID, name string, x, y int, a world.Acting) {
-	if of == world.Collectible {
-		a.Item = r.b.label
+	if of == world.Collectible && a.Item == 0 {
+		a.Item, a.Sets = r.b.label, world.Change{Fact: r.b.found}
 	}
 	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.m.FootOf(r.b.doc.Project.Lattice(), of, grid.Point{X: x, Y: y}), Acting: a}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: r.m.ID, ID: r.b.ids.NewID()}, Values: p.Values()})
@@ -208,6 +208,8 @@ func (b *builder) palmHouse() *room {
 	r.piece(world.Collectible, "Label of the pitcher plant", 29, 14)
 	r.acting(world.Exit, "Night gate", 34, 8, world.Acting{Item: b.label, Amount: 5})
 	r.piece(world.Mark, "At the bridge", 24, 8)
+	// Who has found some labels may rest here.
+	r.acting(world.Checkpoint, "Bench by the palms", 15, 9, world.Acting{While: world.Condition{Fact: b.found, Least: 3}})
 	return r
 }
 
@@ -274,5 +276,6 @@ func (b *builder) boilerRoom() *room {
 	r.line(9, 0, art.DoorBrick)
 	r.piece(world.Collectible, "Label of the boiler vine", 21, 8)
 	r.piece(world.Collectible, "Label without a plant", 2, 8)
+	r.acting(world.Collectible, "Spare fuse", 12, 4, world.Acting{Item: b.fuse, Sets: world.Change{Fact: b.lit}})
 	return r
 }

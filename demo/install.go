@@ -183,9 +183,12 @@ func (b *builder) gardener() error {
 		return err
 	}
 	knife := b.ids.NewID()
-	b.label = b.ids.NewID()
+	b.label, b.fuse, b.found, b.lit = b.ids.NewID(), b.ids.NewID(), b.ids.NewID(), b.ids.NewID()
 	b.step("say what there is to have", edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: b.label}, Values: (&world.Item{Name: "Brass label"}).Values()},
-		edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: knife}, Values: (&world.Item{Name: "Grafting knife", Most: 1}).Values()})
+		edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: knife}, Values: (&world.Item{Name: "Grafting knife", Most: 1}).Values()},
+		edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: b.fuse}, Values: (&world.Item{Name: "Fuse", Most: 3}).Values()})
+	b.step("say what is remembered", edit.Put{Ref: world.Ref{Kind: world.KindFact, ID: b.found}, Values: (&world.Fact{Name: "Labels found", Counts: true}).Values()},
+		edit.Put{Ref: world.Ref{Kind: world.KindFact, ID: b.lit}, Values: (&world.Fact{Name: "Lamps lit"}).Values()})
 	c := &world.Character{ID: b.ids.NewID(), Name: "Gardener", Begins: []world.Stock{{Item: knife, Count: 1}}, Picture: sums[0], Strip: sums[1], W: art.GardenerWidth, H: art.GardenerHeight,
 		Count: 22, Poses: gardenerPoses(),
 		Movement: world.Movement{Arms: world.Striking | world.Shooting, Jump: 33, Air: 40}}
@@ -279,10 +282,11 @@ type builder struct {
 	// shaft is the same of the sheet of the pipe shaft.
 	shaft    map[int]int
 	creature map[art.Creature]world.ID
-	// label is the item that every collectible gives.
-	label world.ID
-	done  uint64
-	err   error
+	// label and fuse are the items that collectibles give; found is the fact that counts the labels,
+	// lit that which says whether the lamps are.
+	label, fuse, found, lit world.ID
+	done                    uint64
+	err                     error
 }
 
 func (b *builder) step(label string, parts ...edit.Part) {

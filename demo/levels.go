@@ -107,6 +107,11 @@ func (p *player) called(name string) (found play.Thing) {
 	return found
 }
 
+// took reports whether the piece of a name was taken.
+func (p *player) took(name string) bool {
+	return slices.ContainsFunc(p.m.Pieces, func(piece *world.Piece) bool { return piece.Name == name && p.r.Game().Taken(piece.ID) })
+}
+
 // kept is what was played, if it was finished.
 func (p *player) kept(name string) (*world.Replay, error) {
 	if p.err == nil && !p.r.Game().Status().Finished {
@@ -317,7 +322,7 @@ func playGrotto(d *world.Document) (*world.Replay, error) {
 		p.until("the crate on the ground", 0, func() bool { return game().Lifted == 0 })
 	}
 	p.to(1, 14)
-	p.until("the label behind the pane", 0, func() bool { return game().Taken == 1 })
+	p.until("the label behind the pane", 0, func() bool { return p.took("Label of the filmy fern") })
 	p.look()
 	p.to(9, 9)
 	p.look()
@@ -336,7 +341,7 @@ func playGrotto(d *world.Document) (*world.Replay, error) {
 	p.look()
 	p.with = play.Shoot
 	p.to(21, 1)
-	p.until("the label in the damp room", 0, func() bool { return game().Taken == 2 })
+	p.until("the label in the damp room", 0, func() bool { return p.took("Label of the hart's tongue") })
 	p.look()
 	p.to(31, 3)
 	p.with = 0

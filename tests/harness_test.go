@@ -374,3 +374,17 @@ func (w *window) shoot(name string) {
 		_ = os.WriteFile(fmt.Sprintf("%s/%s.png", dir, name), b, 0o644)
 	}
 }
+
+// choose takes an option of the list that is labelled so.
+func (w *window) choose(label, option string) {
+	w.t.Helper()
+	w.until(option+" in "+label, `(label, option) => {
+		const list = [...document.querySelectorAll('select')].find((e) => (e.labels?.[0]?.textContent.trim() ?? e.ariaLabel ?? '').startsWith(label));
+		const chosen = [...(list?.options ?? [])].find((o) => o.textContent.trim() === option);
+		if (!chosen) return false;
+		list.value = chosen.value;
+		list.dispatchEvent(new Event('change', { bubbles: true }));
+		return true;
+	}`, label, option)
+	w.frame()
+}

@@ -21,23 +21,12 @@ func TestItemsAndMarks(t *testing.T) {
 		w.until("the "+of.name, `(n) => window.azzel.scene().pieces.length === n`, n+2)
 		w.press(input.Escape, input.Escape)
 	}
-	choose := func(label, option string) {
-		w.until(label, `(label, option) => {
-			const select = [...document.querySelectorAll('label, select')].find((l) => (l.getAttribute('aria-label') ?? l.textContent.trim()).startsWith(label));
-			const of = select?.matches('select') ? select : select?.querySelector('select');
-			const at = [...(of?.options ?? [])].findIndex((o) => o.textContent === option);
-			if (at < 0) return false;
-			of.selectedIndex = at;
-			of.dispatchEvent(new Event('change', { bubbles: true }));
-			return true;
-		}`, label, option)
-	}
 	w.tap("First map", x+3, y)
-	choose("Gives", "a new item")
+	w.choose("Gives", "a new item")
 	w.until("the item", `() => window.azzel.scene().items.length === 1`)
 	w.press(input.Escape)
 	w.tap("First map", x+6, y)
-	choose("Needs", "Item 1")
+	w.choose("Needs", "Item 1")
 	w.until("how many", `() => {
 		const field = [...document.querySelectorAll('[data-slip] label')].find((l) => l.textContent.startsWith('How many'))?.querySelector('input');
 		if (!field) return false;
@@ -65,7 +54,7 @@ func TestItemsAndMarks(t *testing.T) {
 	w.sees("[data-memory]", "Brass label")
 	w.accessible("helps, items and marks")
 	w.shoot("memory")
-	choose("Go to a mark", w.page.MustEval(`() => window.azzel.scene().pieces.find((p) => p.type === window.azzel.scene().mark).name`).Str())
+	w.choose("Go to a mark", w.page.MustEval(`() => window.azzel.scene().pieces.find((p) => p.type === window.azzel.scene().mark).name`).Str())
 	w.until("the mark again", `(x) => { const p = window.azzel.play(), m = window.azzel.scene().maps[0]; return Math.floor((p.x - m.originX) / 16) === x && p.ticks > 20; }`, x+1)
 	w.until("some time to pass", `() => { const p = window.azzel.play(); window.__from ??= p.ticks; return p.ticks > window.__from + 30; }`)
 	w.with(input.ShiftLeft, input.KeyR)

@@ -79,17 +79,3 @@ func (w *window) tilesOf(name string, x, y int, want string) {
 	w.over(name, x, y)
 	w.sees("[data-status]", want)
 }
-
-// choose takes an option of the list that is labelled so.
-func (w *window) choose(label, option string) {
-	w.t.Helper()
-	w.until(option+" in "+label, `(label, option) => {
-		const list = [...document.querySelectorAll('select')].find((e) => e.labels?.[0]?.textContent.trim().startsWith(label));
-		const chosen = [...(list?.options ?? [])].find((o) => o.textContent.trim() === option);
-		if (!chosen) return false;
-		list.value = chosen.value;
-		list.dispatchEvent(new Event('change', { bubbles: true }));
-		return true;
-	}`, label, option)
-	w.frame()
-}

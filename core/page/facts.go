@@ -15,9 +15,9 @@ type FactView struct {
 	// Counts says that it is a number, Start is what it is when play begins.
 	Counts bool `json:"counts"`
 	Start  int  `json:"start"`
-	// Set and Asked say whether anything sets it, and whether anything asks for it.
-	Set   bool         `json:"set"`
-	Asked bool         `json:"asked"`
+	// Sets and Asks are how many set it and ask for it.
+	Sets  int          `json:"sets"`
+	Asks  int          `json:"asks"`
 	Named []NamingView `json:"named"`
 	More  int          `json:"more"`
 }
@@ -29,8 +29,11 @@ func viewFacts(d *world.Document, namings map[world.ID][]world.Naming) []FactVie
 		v := FactView{ID: FormatID(f.ID), Name: f.Name, Counts: f.Counts, Start: f.Start}
 		v.Named, v.More = viewNamings(d, named)
 		for _, by := range named {
-			v.Set = v.Set || by.Use == world.UseSets
-			v.Asked = v.Asked || by.Use == world.UseAsks
+			if by.Use == world.UseSets {
+				v.Sets++
+			} else {
+				v.Asks++
+			}
 		}
 		list = append(list, v)
 	}

@@ -154,7 +154,7 @@ func (r reasons) setting(done bool, say func(string, bool)) {
 	case !r.g.Here(r.piece.ID):
 		say(fmt.Sprintf("Can't set %s: it is not there.", to), false)
 	default:
-		say(fmt.Sprintf("Sets %s once %s, which it was not yet.", to, doneWord(r.piece.Type)), false)
+		say(fmt.Sprintf("Not %s yet; then it sets %s.", doneWord(r.piece.Type), to), false)
 	}
 }
 

@@ -230,8 +230,8 @@ export interface FactView {
   name: string;
   counts: boolean;
   start: number;
-  set: boolean;
-  asked: boolean;
+  sets: number;
+  asks: number;
   named: NamingView[];
   more: number;
 }

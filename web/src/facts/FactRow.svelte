@@ -8,6 +8,11 @@
 
   /** One fact: what it starts with, what it is now, and what names it. */
   let { p, fact, now }: { p: Project; fact: FactView; now: KnownFact | null } = $props();
+
+  /** How many of what names a fact are shown at once; more are folded away. */
+  const FEW = 5;
+  const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more} it`;
+  const sum = $derived(`${many(fact.sets, 'sets', 'set')}, ${many(fact.asks, 'asks for', 'ask for')}`);
 </script>
 
 <li class="flex flex-col gap-1 border-t border-line py-2" data-fact={fact.name}>
@@ -52,7 +57,14 @@
       a number
     </label>
   </span>
-  <Named {p} named={fact.named} more={fact.more} />
-  {#if !fact.set}<p class="text-small text-rose-ink">Nothing sets it.</p>{/if}
-  {#if !fact.asked}<p class="text-small text-rose-ink">Nothing asks for it.</p>{/if}
+  {#if fact.named.length > 0}
+    <details open={!now && fact.named.length <= FEW}>
+      <summary class="cursor-pointer text-small text-soft figures">
+        {sum}
+      </summary>
+      <Named {p} named={fact.named} more={fact.more} />
+    </details>
+  {/if}
+  {#if fact.sets === 0}<p class="text-small text-rose-ink">Nothing sets it.</p>{/if}
+  {#if fact.asks === 0}<p class="text-small text-rose-ink">Nothing asks for it.</p>{/if}
 </li>

@@ -38,22 +38,21 @@
 </script>
 
 <SidePanel {p} panel="facts" title="Facts" wide>
-  <form class="flex flex-col gap-1" onsubmit={make}>
-    <label class="flex min-w-0 flex-col gap-1">
-      <span>Name of a new fact</span>
-      <input class="h-7 rounded-inner border border-line bg-sheet px-2" bind:value={name} maxlength={NAME_LETTERS} />
-    </label>
-    <div class="flex items-center justify-between gap-2">
-      <label class="flex items-center gap-2">
-        <span class="text-soft">It is</span>
-        <select class="h-7 rounded-inner border border-line bg-sheet px-1" bind:value={sort}>
-          {#each SORTS as label, i (i)}<option value={i}>{label}</option>{/each}
-        </select>
+  {#if !known}<form class="flex flex-col gap-1" onsubmit={make}>
+      <label class="flex min-w-0 flex-col gap-1">
+        <span>Name of a new fact</span>
+        <input class="h-7 rounded-inner border border-line bg-sheet px-2" bind:value={name} maxlength={NAME_LETTERS} />
       </label>
-      <Button label="Make" type="submit" main disabled={name.trim() === ''} />
-    </div>
-  </form>
-  {#if known}<Reasons {known} />{/if}
+      <div class="flex items-center justify-between gap-2">
+        <label class="flex items-center gap-2">
+          <span class="text-soft">It is</span>
+          <select class="h-7 rounded-inner border border-line bg-sheet px-1" bind:value={sort}>
+            {#each SORTS as label, i (i)}<option value={i}>{label}</option>{/each}
+          </select>
+        </label>
+        <Button label="Make" type="submit" main disabled={name.trim() === ''} />
+      </div>
+    </form>{/if}
   <ol class="-mx-1 px-1" aria-label="Facts">
     {#each facts as fact (fact.id)}
       <FactRow {p} {fact} now={known?.facts.find((f) => f.id === fact.id) ?? null} />
@@ -64,4 +63,5 @@
       </li>
     {/each}
   </ol>
+  {#if known}<Reasons {known} />{/if}
 </SidePanel>

@@ -11,10 +11,10 @@
   <h3 class="text-small text-soft">on this map, by now</h3>
   {#each known.reasons as reason, i (i)}
     <p class="flex gap-1.5 text-small">
-      <span class="mt-0.5 shrink-0 {reason.yes ? 'text-moss-ink' : 'text-rose-ink'}" aria-hidden="true"
+      <span class="mt-0.5 shrink-0 {reason.yes ? 'text-moss-ink' : 'text-soft'}" aria-hidden="true"
         >{#if reason.yes}<Check size={13} />{:else}<Minus size={13} />{/if}</span
       >
-      <span class="min-w-0 break-words figures"><strong>{reason.name}</strong> {reason.says}</span>
+      <span class="min-w-0 break-words figures"><strong>{reason.name}</strong> – {reason.says}</span>
     </p>
   {:else}
     <p class="text-small text-soft">Nothing here sets a fact, asks for one, or needs an item.</p>

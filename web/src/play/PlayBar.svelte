@@ -42,7 +42,7 @@
     aria-label="Play"
     data-play
   >
-    <div class="flex items-center gap-4">
+    <div class="flex items-center {p.panelled ? 'gap-2' : 'gap-4'}">
       {#if play.finished}
         <strong class="text-moss-ink" data-finished>Finished in {seconds} s and {play.steps} steps</strong>
       {:else}
@@ -60,8 +60,11 @@
           title={play.has}
           data-had>has {play.has}</span
         >{/if}
-      {#if last && !play.finished}<span class="min-w-24 flex-1 truncate text-soft" role="status" title={last} data-event
-          >{last}</span
+      {#if last && !play.finished}<span
+          class="{p.panelled ? 'min-w-0' : 'min-w-24'} flex-1 truncate text-soft"
+          role="status"
+          title={last}
+          data-event>{last}</span
         >{/if}
       {#each [['Movement', 'movement', p.panel === 'movement'], ['Replays', 'replays', p.panel === 'replays'], ['Facts', 'facts', p.panel === 'facts'], ['Helps', 'helps', p.playing.helps], ['Pad', 'screen-pad', p.playing.padShown]] as const as [label, id, pressed] (id)}
         <span data-back><Button {label} keys={keyOf(id)} {pressed} onclick={() => runCommand(p, id)} /></span>

@@ -1,0 +1,195 @@
+package page_test
+
+import (
+	"slices"
+	"strings"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/page"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+// Facts are made by name or at the piece that sets or asks for them, listed with what names them, and
+// gone from all of it by one step. In play it is told what each is and since when, and of each piece of
+// the map why it is there, has set something, lets one out, or not; who tests sets them by hand.
+func TestFactsOfAPage(t *testing.T) {
+	p := fromTheSide(t)
+	m := p.Document().Maps[0]
+	ref := func(do string, piece *world.Piece) page.Order {
+		return page.Order{Do: do, Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(piece.ID)}
+	}
+	act := func(piece *world.Piece, name string, n int) {
+		t.Helper()
+		o := ref("set-acting", piece)
+		o.Text, o.N = name, n
+		order(p, o)
+		if says := said(p); says != "" {
+			t.Errorf("%s %d: %s", name, n, says)
+		}
+	}
+	offers := func(piece *world.Piece, name string) []string {
+		order(p, ref("select", piece))
+		acts := p.State().Slip.Acting
+		if acts == nil {
+			return nil
+		}
+		for _, c := range acts.Choices {
+			if c.Name == name {
+				return append(slices.Clone(c.Options), c.Options[c.Is])
+			}
+		}
+		return nil
+	}
+	order(p, page.Order{Do: "make-fact", Text: " Moths seen ", Yes: true})
+	fuse, pane, gate := place(p, world.Collectible, 7, 9), place(p, world.Breakable, 9, 9), place(p, world.Exit, 12, 9)
+	rename := ref("rename", fuse)
+	rename.Text = "Fuse"
+	order(p, rename)
+	// The last choice makes a fact, called as what happens to the piece.
+	act(fuse, "sets", 2)
+	act(pane, "while", 2)
+	act(pane, "not", 1)
+	act(gate, "while", 3)
+	act(gate, "item", 1)
+	act(gate, "while", 4)
+	act(gate, "least", 2)
+	d := p.Document()
+	seen, taken := d.Facts[0], d.Facts[1]
+	if len(d.Facts) != 3 || seen.Name != "Moths seen" || !seen.Counts || taken.Name != "Fuse taken" || taken.Counts || d.Facts[2].Name != "Fact 1" {
+		t.Fatalf("made: %+v %+v", seen, taken)
+	}
+	if is := d.Maps[0].Piece(gate.ID).While; is.Fact != 0 || is.Item != d.Items[0].ID || is.Least != 2 {
+		t.Errorf("the gate is there while %+v", is)
+	}
+	if got := strings.Join(offers(pane, "while"), "|"); got != "always|while Moths seen|while Fuse taken|while Fact 1|with Item 1|while a new fact|while Fuse taken" {
+		t.Errorf("one can choose of %s", got)
+	}
+	if offers(pane, "sets") == nil || offers(gate, "sets") != nil || offers(m.Pieces[0], "while") != nil {
+		t.Error("a breakable can't set a fact, an exit can, or a spawn can be absent")
+	}
+	order(p, page.Order{Do: "unselect"})
+	var named []string
+	for _, f := range p.Scene().Facts {
+		for _, n := range f.Named {
+			named = append(named, n.Name+" "+n.Does)
+		}
+	}
+	if got := strings.Join(named, ", "); got != "Fuse sets it to yes, Breakable at 9, 9 there while no" || p.Scene().Facts[1].Sets != 1 || p.Scene().Facts[1].Asks != 1 {
+		t.Errorf("facts are named by %s", got)
+	}
+	id := page.FormatID(taken.ID)
+	for _, bad := range []page.Order{
+		{Do: "set-fact", Kind: "fact", ID: id, N: 2}, {Do: "set-fact", Kind: "fact", ID: "99", N: 1}, {Do: "remember", Kind: "fact", ID: id, N: 1},
+		{Do: "set-fact", Kind: "fact", ID: page.FormatID(seen.ID), N: 1_000_000, Yes: true}, {Do: "rename", Kind: "fact", ID: id, Text: " "}, {Do: "remove", Kind: "fact", ID: "99"},
+	} {
+		before := p.Document()
+		if order(p, bad); p.Document() != before || said(p) == "" {
+			t.Errorf("%+v was done, or not done without a word", bad)
+		}
+	}
+
+	// Played.
+	reasons := func() string {
+		var list []string
+		for _, r := range p.Known().Reasons {
+			list = append(list, r.Name+": "+r.Says)
+		}
+		return strings.Join(list, " ")
+	}
+	order(p, page.Order{Do: "play-at", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(m.Pieces[0].ID)})
+	if got := reasons(); got != "Fuse: Not taken yet; then it sets Fuse taken to yes. Breakable at 9, 9: There: Fuse taken is no. "+
+		"Exit at 12, 9: Not there: you have 0 × Item 1, not at least 2. Exit at 12, 9: Lets nobody out: you have 0 of 1 × Item 1." {
+		t.Errorf("at first: %s", got)
+	}
+	if v := p.Play(); !slices.Equal(v.AbsentIDs, []string{page.FormatID(gate.ID)}) || p.Known().Facts[1].Since != "as play began" {
+		t.Errorf("absent are %v", v.AbsentIDs)
+	}
+	for range 100 {
+		p.Tick(play.Right)
+	}
+	if got := reasons(); !strings.HasPrefix(got, "Fuse: Has set Fuse taken to yes, at 0:0") || !strings.Contains(got, "Breakable at 9, 9: Not there: Fuse taken is yes, not no.") {
+		t.Errorf("with the fuse: %s", got)
+	}
+	if f := p.Known().Facts[1]; f.Value != 1 || !strings.HasPrefix(f.Since, "since 0:0") || !strings.HasSuffix(f.Since, ", by Fuse") {
+		t.Errorf("the game knows %+v", f)
+	}
+	order(p, page.Order{Do: "remember", Kind: "fact", ID: id, N: 0})
+	if got := reasons(); !strings.HasPrefix(got, "Fuse: Has set Fuse taken to yes, or was gone otherwise; last set by hand, at") || len(p.Play().AbsentIDs) != 1 {
+		t.Errorf("set by hand: %s", got)
+	}
+	for range 20 {
+		p.Tick(play.Left)
+	}
+	order(p, page.Order{Do: "keep-replay", Text: "Helped"})
+	if says := said(p); len(p.Document().Replays) != 0 || !strings.Contains(says, "help") {
+		t.Errorf("kept, and said %q", says)
+	}
+	// What is given for it in the list changes while it plays.
+	act(gate, "while", 0)
+	if v := p.Play(); len(v.AbsentIDs) != 0 {
+		t.Errorf("no longer asking, absent are %v", v.AbsentIDs)
+	}
+	order(p, page.Order{Do: "stop"})
+	order(p, page.Order{Do: "remove", Kind: "fact", ID: id})
+	if says := said(p); len(p.Document().Facts) != 2 || !strings.Contains(says, "Fuse taken is gone from Fuse, Breakable at 9, 9") {
+		t.Errorf("deleted, it is said %q", says)
+	}
+	order(p, page.Order{Do: "play"})
+	if v := p.Play(); len(v.AbsentIDs) != 0 || len(p.Known().Facts) != 2 {
+		t.Errorf("without the fact, absent are %v", v.AbsentIDs)
+	}
+	order(p, page.Order{Do: "undo"})
+	if f := p.Scene().Facts; len(f) != 3 || len(f[1].Named) != 2 {
+		t.Errorf("taken back: %+v", f)
+	}
+}
+
+// A patch and the clipboard keep what a piece sets and asks for; in a project that calls something else
+// so, it is left out.
+func TestFactsGoWithPieces(t *testing.T) {
+	p := fromTheSide(t)
+	label := place(p, world.Collectible, 7, 9)
+	m := p.Document().Maps[0]
+	for _, c := range []struct {
+		name string
+		n    int
+	}{{"sets", 1}, {"while", 2}, {"not", 1}} {
+		order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(label.ID), Text: c.name, N: c.n})
+	}
+	was := p.Document().Maps[0].Piece(label.ID).Acting
+	if len(p.Document().Facts) != 2 || was.Sets.Fact == 0 || was.While.Fact == 0 || was.Sets.Fact == was.While.Fact {
+		t.Fatalf("the piece acts as %+v", was)
+	}
+	order(p, page.Order{Do: "hold", Kind: "choose"})
+	for i, at := range []grid.Point{{X: 6 * 16, Y: 8 * 16}, {X: 9*16 + 8, Y: 10*16 + 8}, {X: 9*16 + 8, Y: 10*16 + 8}} {
+		p.Pointer([]int{page.Press, page.Drag, page.Release}[i], at, false, false, 0)
+	}
+	text, _ := p.Copied(false)
+	order(p, page.Order{Do: "keep-patch"})
+	back, err := world.Decode(p.Document().Encode())
+	if err != nil || len(back.Patches) != 1 || back.Patches[0].Pieces[0].Acting != was {
+		t.Errorf("stored, the patch is another one: %v", err)
+	}
+	for _, renamed := range []bool{false, true} {
+		o, err := page.Open(edit.Opening{Prefix: 8, Document: p.Document()}.Encode(), nil)
+		if err != nil {
+			t.Fatal(err)
+		}
+		want := was
+		if renamed {
+			order(o, page.Order{Do: "rename", Kind: "fact", ID: page.FormatID(was.While.Fact), Text: "Something else"})
+			want.While = world.Condition{}
+		}
+		o.Paste(text)
+		at := grid.Point{X: 30 * 16, Y: 5 * 16}
+		o.Pointer(page.Press, at, false, false, 0)
+		o.Pointer(page.Release, at, false, false, 0)
+		pieces := o.Document().Maps[0].Pieces
+		if last := pieces[len(pieces)-1]; last.ID == label.ID || last.Acting != want {
+			t.Errorf("renamed: %t: pasted, the piece acts as %+v, want %+v", renamed, last.Acting, want)
+		}
+	}
+}

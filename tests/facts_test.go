@@ -1,0 +1,61 @@
+package tests
+
+import (
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+)
+
+// A collectible sets a fact that is made at it, a pane is there only while it does not hold: in play the
+// list says what is and why, before and after it is taken; set by hand the pane is there again, and not
+// after going back in time.
+func TestFacts(t *testing.T) {
+	w := fromTheSide(t)
+	x, y := w.spawnCell()
+	for n, of := range []struct {
+		name string
+		at   int
+	}{{"Collectible", x + 3}, {"Breakable", x + 6}} {
+		w.seek(of.name)
+		w.tap("First map", of.at, y)
+		w.until("the "+of.name, `(n) => window.azzel.scene().pieces.length === n`, n+2)
+		w.press(input.Escape, input.Escape)
+	}
+	w.tap("First map", x+3, y)
+	w.choose("Once taken, sets", "a new fact")
+	w.until("the fact", `() => window.azzel.scene().facts.length === 1`)
+	w.press(input.Escape)
+	w.tap("First map", x+6, y)
+	w.choose("There only", "while Fact 1")
+	w.choose("Is", "no")
+	w.until("the condition", `() => window.azzel.scene().facts[0].asks === 1`)
+	w.with(input.ShiftLeft, input.KeyS)
+	w.sees("[data-facts]", "1 sets it, 1 asks for it")
+	w.sees("[data-facts]", "there while no")
+	w.fill("Name of the fact", "Lamps lit")
+	w.press(input.Enter)
+	w.sees("[data-fact='Lamps lit']", "sets it to yes")
+	w.fill("Name of a new fact", "Moths seen")
+	w.choose("It is", "a number")
+	w.click("Make")
+	w.sees("[data-fact='Moths seen']", "Nothing asks for it")
+	w.accessible("facts")
+
+	w.with(input.ShiftLeft, input.KeyP)
+	w.sees("[data-fact='Lamps lit'] [data-now]", "as play began")
+	w.sees("[data-reasons]", "Not taken yet; then it sets Lamps lit to yes.")
+	w.sees("[data-reasons]", "There: Lamps lit is no.")
+	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
+	w.hold(input.ArrowRight, "the pane to be gone before the player", `(x) => { const p = window.azzel.play(), m = window.azzel.scene().maps[0]; return (p.x - m.originX) / 16 > x; }`, x+7)
+	w.sees("[data-reasons]", "Not there: Lamps lit is yes, not no.")
+	w.sees("[data-fact='Lamps lit'] [data-now]", "since 0:0")
+	w.accessible("facts in play")
+	w.shoot("facts")
+	w.choose("Lamps lit is now", "no")
+	w.sees("[data-reasons]", "There: Lamps lit is no.")
+	w.until("the pane to be there", `() => window.azzel.play().absentIds.length === 0`)
+	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
+	w.press(input.KeyJ, input.BracketLeft, input.BracketLeft)
+	w.sees("[data-reasons]", "Not taken yet; then it sets Lamps lit to yes.")
+	w.quiet()
+}
