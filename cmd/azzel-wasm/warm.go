@@ -79,6 +79,28 @@ func warm(part int32) (result int32) {
 	return 1
 }
 
+// limber does once what the first order and the first frame of play need of this instance itself, beside
+// compiled code: to know the types that are read and written. There are parts from 0 on, and it gives 0
+// once there are no more.
+//
+//go:wasmexport limber
+func limber(part int32) (result int32) {
+	defer bridge.Guard(&result)
+	var err error
+	switch part {
+	case 0:
+		err = json.Unmarshal([]byte("{}"), &page.Order{})
+	case 1:
+		_, err = json.Marshal(page.Play{})
+	default:
+		return 0
+	}
+	if err != nil {
+		panic(err)
+	}
+	return 1
+}
+
 // warmPlay plays for two seconds, with one each of what moves and acts.
 func warmPlay(view world.View) {
 	d, err := world.Start(world.Project{Name: "Warm", CellW: 16, CellH: 16, SeenW: 20, SeenH: 12, View: view}, &world.Counter{Prefix: 1})

@@ -238,7 +238,7 @@ func (p *Page) order(o Order) Changed {
 		return p.showTick(o.N)
 	case "stop":
 		p.played = nil
-		return PlayChanged | StateChanged | SceneChanged | CellsChanged
+		return PlayChanged | StateChanged
 	default:
 		return p.Fail(errUnknown)
 	}

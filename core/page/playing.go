@@ -22,7 +22,7 @@ func (p *Page) play(o Order) Changed {
 		return p.Fail(err)
 	}
 	p.record(game)
-	return PlayChanged | StateChanged | SceneChanged | CellsChanged | PointerChanged
+	return PlayChanged | StateChanged | PointerChanged
 }
 
 // playAt begins play at a piece.

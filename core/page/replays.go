@@ -156,7 +156,7 @@ func (p *Page) watch(id world.ID) Changed {
 	}
 	p.record(game)
 	p.hands = play.NewHands(r)
-	return PlayChanged | StateChanged | SceneChanged | CellsChanged | PointerChanged
+	return PlayChanged | StateChanged | PointerChanged
 }
 
 // handsOn is what the replay that is watched holds down in the next tick.

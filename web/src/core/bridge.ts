@@ -11,8 +11,8 @@ import {
   VIEW_STEPS,
 } from './answers';
 import { Buffers, type Exports } from './instance';
-import { instantiate } from './module';
-import { pause } from './pause';
+import { instantiate, warmPlay } from './module';
+import { leisure, pause } from './pause';
 import { SIXTEENTH } from './types.gen';
 import type {
   Bonding,
@@ -264,6 +264,15 @@ export class Core {
   /** What the game remembers. */
   remembered(): SlipLine[] {
     return this.view(VIEW_MEMORY) as SlipLine[];
+  }
+
+  /** Does what the first order and the first frame of play need, in parts between which there is time for all else. */
+  async limber(): Promise<void> {
+    warmPlay();
+    for (let part = 0, more = 1; more > 0; part++) {
+      await leisure();
+      more = this.exports.limber(part);
+    }
   }
 
   /** What the game remembers of the facts, and why. */

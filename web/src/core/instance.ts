@@ -19,6 +19,7 @@ export interface Exports extends Bridge {
   open(): number;
   openStep(budget: number): number;
   warm(part: number): number;
+  limber(part: number): number;
   receive(): number;
   order(): number;
   pointer(what: number, x: number, y: number, erase: number, steady: number, near: number): number;

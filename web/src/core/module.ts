@@ -2,6 +2,8 @@ import moduleUrl from './generated/azzel.wasm?url';
 import { start, type Exports } from './instance';
 
 let compiled: Promise<WebAssembly.Module> | undefined;
+/** The worker in which the module ran once, while it is there. */
+let warming: Worker | undefined;
 
 /** Begins to fetch and compile the core, so that it is there when it is needed. */
 export function compile(): Promise<WebAssembly.Module> {
@@ -11,7 +13,7 @@ export function compile(): Promise<WebAssembly.Module> {
 
 /** Has a module run once elsewhere, so that it begins in the page without standing still. */
 async function warmed(compiling: Promise<WebAssembly.Module>): Promise<WebAssembly.Module> {
-  const worker = new Worker(new URL('./warm.worker.ts', import.meta.url), { type: 'module' });
+  const worker = (warming = new Worker(new URL('./warm.worker.ts', import.meta.url), { type: 'module' }));
   const module = await compiling.catch((failure: unknown) => {
     worker.terminate();
     throw failure;
@@ -22,6 +24,12 @@ async function warmed(compiling: Promise<WebAssembly.Module>): Promise<WebAssemb
     worker.postMessage(module);
   });
   return module;
+}
+
+/** Has what play needs run once there, now that the page has time for it. */
+export function warmPlay(): void {
+  warming?.postMessage(null);
+  warming = undefined;
 }
 
 /** A worker that plays kept replays once it is given the module. */

@@ -10,3 +10,11 @@ export function pause(): Promise<void> {
     port2.postMessage(null);
   });
 }
+
+/** Lets the page do all else that there is to do before it goes on, for a second at most. */
+export function leisure(): Promise<void> {
+  return new Promise((go) => {
+    if ('requestIdleCallback' in window) requestIdleCallback(() => go(), { timeout: 1000 });
+    else setTimeout(go, 50);
+  });
+}

@@ -109,6 +109,11 @@ export class Questions {
     return this.core?.steps() ?? [];
   }
 
+  /** Makes ready, once all in view was drawn, for what may be asked for next. */
+  async limber(): Promise<void> {
+    await this.core?.limber();
+  }
+
   /** The bytes that the core's module has taken. */
   memory(): number {
     return this.core?.memory() ?? 0;

@@ -1,27 +1,34 @@
 import { start, type Exports } from './instance';
 
-/** Given after the last part that opening a project needs; see cmd/azzel-wasm. */
-const OPENS = 2;
-/** Milliseconds until play is warmed: by then the project is open. */
-const LATER = 4000;
+/** Given by a part after which others of the same sort come; see cmd/azzel-wasm. */
+const MORE = 1;
+
+/** Does parts from one on, until none of the same sort is left. Says which comes next. */
+function parts(core: Exports, from: number): number {
+  let part = from;
+  while (core.warm(part) === MORE) part++;
+  return part + 1;
+}
 
 /**
  * Runs the core once with a small project while the page is still being built. The browser compiles a function of a
  * module when it is called first, and what is compiled here need not be compiled in the page, which would stand still
- * for it. What play needs follows once the page is there.
+ * for it. What play needs follows once the page says so.
  */
-self.onmessage = async (event: MessageEvent<WebAssembly.Module>) => {
+let warmed: { core: Exports; next: number } | undefined;
+
+self.onmessage = async (event: MessageEvent<WebAssembly.Module | null>) => {
   try {
-    const core = (await start(event.data)) as Exports;
-    let answer = 1;
-    for (let part = 0; answer > 0; part++) {
-      answer = core.warm(part);
-      if (answer !== OPENS) continue;
+    if (event.data) {
+      const core = (await start(event.data)) as Exports;
+      warmed = { core, next: parts(core, 0) };
       self.postMessage(null);
-      await new Promise((go) => setTimeout(go, LATER));
+      return;
     }
-  } finally {
+    if (warmed) parts(warmed.core, warmed.next);
+  } catch {
+    // Whatever goes wrong here will be said when the page does the same.
     self.postMessage(null);
-    self.close();
   }
+  self.close();
 };
