@@ -11,10 +11,12 @@ import (
 	"net"
 	"os"
 	"os/exec"
+	"os/signal"
 	"path/filepath"
 	"regexp"
 	"strconv"
 	"strings"
+	"syscall"
 	"time"
 
 	"azzel/cluster"
@@ -45,6 +47,8 @@ func main() {
 	write := flag.Bool("write", false, "bring docs/BENCH.md up to date")
 	only := flag.String("only", "", "measure nothing but what a function of this name does: first, large, together, playing, ticks")
 	flag.Parse()
+	// Who stops reading what is measured does not leave a browser behind.
+	signal.Ignore(syscall.SIGPIPE)
 	if err := measure(*write, *only); err != nil {
 		fmt.Fprintln(os.Stderr, "azzel-bench:", err)
 		os.Exit(1)

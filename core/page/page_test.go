@@ -63,7 +63,7 @@ func TestAnyHands(t *testing.T) {
 			if p.Pointer(page.Hover, at(), false, r.IntN(2) == 0, 0); p.Document() != before {
 				t.Fatalf("seed %d: hovering changed the document", seed)
 			}
-			switch r.IntN(9) {
+			switch r.IntN(10) {
 			case 0:
 				kinds := []string{"nothing", "tile", "eraser", "piece", "crossing"}
 				order(p, page.Order{Do: "hold", Kind: kinds[r.IntN(5)], N: 1 + r.IntN(11), ID: page.FormatID(world.ID(1 + r.IntN(3)))})
@@ -93,11 +93,24 @@ func TestAnyHands(t *testing.T) {
 			case 8:
 				m := p.Document().Maps[0]
 				order(p, page.Order{Do: "layer", Map: page.FormatID(m.ID), ID: page.FormatID(m.Layers[r.IntN(len(m.Layers))].ID)})
+			case 9:
+				d := p.Document()
+				m := d.Maps[r.IntN(len(d.Maps))]
+				o := page.Order{Do: []string{"make-fact", "set-fact", "remember", "remove"}[r.IntN(4)], Kind: "fact", Text: "Lit", N: r.IntN(3), Yes: r.IntN(2) == 0}
+				if len(d.Facts) > 0 {
+					o.ID = page.FormatID(d.Facts[r.IntN(len(d.Facts))].ID)
+				}
+				if len(m.Pieces) > 0 && r.IntN(2) == 0 {
+					o = page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(m.Pieces[r.IntN(len(m.Pieces))].ID),
+						Text: []string{"sets", "sets-how", "sets-by", "while", "not", "least"}[r.IntN(6)], N: r.IntN(4)}
+				}
+				order(p, o)
 			}
 			p.Scene()
 			p.State()
 			p.PointerView()
 			p.Play()
+			p.Known()
 			// Told in small parts, while the document goes on changing.
 			if message, _ := p.HandOver(1 + r.IntN(3000)); message != nil {
 				if err := e.Take(message); err != nil {
