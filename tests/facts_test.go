@@ -22,12 +22,14 @@ func TestFacts(t *testing.T) {
 		w.press(input.Escape, input.Escape)
 	}
 	w.tap("First map", x+3, y)
+	w.unfold()
 	w.choose("Once taken, sets", "a new fact")
 	w.until("the fact", `() => window.azzel.scene().facts.length === 1`)
 	w.press(input.Escape)
 	w.tap("First map", x+6, y)
+	w.unfold()
 	w.choose("There only", "while Fact 1")
-	w.choose("Is", "no")
+	w.choose("It is", "no")
 	w.until("the condition", `() => window.azzel.scene().facts[0].asks === 1`)
 	w.with(input.ShiftLeft, input.KeyS)
 	w.sees("[data-facts]", "1 sets it, 1 asks for it")
@@ -58,4 +60,10 @@ func TestFacts(t *testing.T) {
 	w.press(input.KeyJ, input.BracketLeft, input.BracketLeft)
 	w.sees("[data-reasons]", "Not taken yet; then it sets Lamps lit to yes.")
 	w.quiet()
+}
+
+// unfold opens what the slip says of facts.
+func (w *window) unfold() {
+	w.t.Helper()
+	w.until("the facts of the slip", `() => { const d = document.querySelector('[data-asking]'); if (d && !d.open) d.querySelector('summary').click(); return d?.open; }`)
 }

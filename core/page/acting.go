@@ -53,17 +53,12 @@ type ThingView struct {
 
 // viewActing is how a piece acts; nil if nothing can be set of that.
 func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
-	if !world.Acts(p.Type) && itemVerb(p.Type) == "" && !world.Conditional(p.Type) {
+	if !world.Acts(p.Type) && itemVerb(p.Type) == "" {
 		return nil
 	}
 	a := p.Filled()
 	v := &ActingView{Values: []TermView{}, Choices: []ChoiceView{}}
-	value := func(name, label, unit string, is, per, reach int) {
-		least, most := world.ActingRange(name)
-		v.Values = append(v.Values, TermView{Name: name, Label: label, Unit: unit, Value: is, Per: per, Least: least, Most: most, Reach: min(max(reach, is), most)})
-		last := &v.Values[len(v.Values)-1]
-		last.Tries, last.Trial = around(*last), PieceTerm(world.Ref{Map: m.ID, ID: p.ID}, name)
-	}
+	value := v.valuesOf(m, p)
 	choice := func(name, label string, is int, options ...string) {
 		v.Choices = append(v.Choices, ChoiceView{name, label, options, is})
 	}
@@ -119,8 +114,17 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 		choice("does", "A foe", int(a.Does), world.DoingNames()...)
 		v.item(d, p, value)
 	}
-	v.facts(d, p, value)
 	return v
+}
+
+// valuesOf adds values that can be set of a piece.
+func (v *ActingView) valuesOf(m *world.Map, p *world.Piece) func(name, label, unit string, is, per, reach int) {
+	return func(name, label, unit string, is, per, reach int) {
+		least, most := world.ActingRange(name)
+		v.Values = append(v.Values, TermView{Name: name, Label: label, Unit: unit, Value: is, Per: per, Least: least, Most: most, Reach: min(max(reach, is), most)})
+		last := &v.Values[len(v.Values)-1]
+		last.Tries, last.Trial = around(*last), PieceTerm(world.Ref{Map: m.ID, ID: p.ID}, name)
+	}
 }
 
 // listed lets one of some things be chosen, or none of them; it reports whether one is.

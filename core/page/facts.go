@@ -72,8 +72,14 @@ func wantedWords(d *world.Document, c world.Condition) string {
 	return fmt.Sprintf("at least %d", c.Wanted())
 }
 
-// facts lets it be chosen which fact a piece sets, and what it is there only while it holds.
-func (v *ActingView) facts(d *world.Document, p *world.Piece, value func(name, label, unit string, is, per, reach int)) {
+// viewAsking is which fact a piece sets, and what it is there only while it holds; nil for pieces that
+// can do neither.
+func viewAsking(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
+	if !world.Sets(p.Type) && !world.Conditional(p.Type) {
+		return nil
+	}
+	v := &ActingView{Values: []TermView{}, Choices: []ChoiceView{}}
+	value := v.valuesOf(m, p)
 	add := func(c ChoiceView) { v.Choices = append(v.Choices, c) }
 	if world.Sets(p.Type) {
 		v.listed(d, "sets", "Once "+doneWord(p.Type)+", sets", "nothing", world.KindFact, factsOf(d), p.Sets.Fact)
@@ -88,9 +94,14 @@ func (v *ActingView) facts(d *world.Document, p *world.Piece, value func(name, l
 			add(ChoiceView{"sets-how", "Sets it", []string{"to yes", "to no"}, int(p.Sets.How) & 1})
 		}
 	}
-	if !world.Conditional(p.Type) {
-		return
+	if world.Conditional(p.Type) {
+		v.while(d, p, add, value)
 	}
+	return v
+}
+
+// while lets it be chosen what the piece is there only while it holds.
+func (v *ActingView) while(d *world.Document, p *world.Piece, add func(ChoiceView), value func(name, label, unit string, is, per, reach int)) {
 	c := ChoiceView{Name: "while", Label: "There only", Options: []string{"always"}}
 	for i, f := range d.Facts {
 		c.Options = append(c.Options, "while "+f.Name)
@@ -113,10 +124,10 @@ func (v *ActingView) facts(d *world.Document, p *world.Piece, value func(name, l
 		not = 1
 	}
 	if f := d.Fact(p.While.Fact); f != nil && !f.Counts {
-		add(ChoiceView{"not", "Is", []string{"yes", "no"}, not})
+		add(ChoiceView{"not", "It is", []string{"yes", "no"}, not})
 		return
 	}
-	add(ChoiceView{"not", "Is", []string{"at least", "under"}, not})
+	add(ChoiceView{"not", "It is", []string{"at least", "under"}, not})
 	value("least", "So many", "", p.While.Wanted(), 1, 10)
 }
 

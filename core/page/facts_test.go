@@ -32,7 +32,7 @@ func TestFactsOfAPage(t *testing.T) {
 	}
 	offers := func(piece *world.Piece, name string) []string {
 		order(p, ref("select", piece))
-		acts := p.State().Slip.Acting
+		acts := p.State().Slip.Asking
 		if acts == nil {
 			return nil
 		}

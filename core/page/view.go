@@ -287,8 +287,10 @@ type SlipView struct {
 	// Leads is the other doorway of a crossing.
 	Leads    *BoxView  `json:"leads"`
 	Landings []BoxView `json:"landings"`
-	// Acting is how a piece acts in play, Path its way there.
+	// Acting is how a piece acts in play, Path its way there; Asking which fact it sets, and what it is
+	// there only while it holds.
 	Acting *ActingView `json:"acting"`
+	Asking *ActingView `json:"asking"`
 	Path   *PathView   `json:"path"`
 	// Starts says that play can begin at it so that it can be kept.
 	Starts bool `json:"starts"`

@@ -504,6 +504,7 @@ export interface SlipView {
   leads: BoxView | null;
   landings: BoxView[];
   acting: ActingView | null;
+  asking: ActingView | null;
   path: PathView | null;
   starts: boolean;
   track: TrackLook | null;
