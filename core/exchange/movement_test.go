@@ -66,14 +66,23 @@ func TestBadMoving(t *testing.T) {
 		t.Fatal(err)
 	}
 	whole := written(t, res.Document, library{})
-	for _, c := range []struct{ part, from, to, says string }{
+	refused(t, whole, []altered{
 		{"bundle.json", `"speed": 44`, `"speed": 641`, "speed is 1 to 640"},
 		{"bundle.json", `"speed": 44`, `"speed": "fast"`, "bundle.json"},
 		{"bundle.json", `"four ways"`, `"six ways"`, "steering"},
 		{"bundle.json", `"swim"`, `"fly"`, "cannot"},
 		{"maps/1.json", `"flees"`, `"flies"`, "flies"},
 		{"maps/1.json", `"speed": 44`, `"speed": -1`, "speed of a piece"},
-	} {
+	})
+}
+
+// An altered bundle holds something else in one of its parts; says is what must be said of that.
+type altered struct{ part, from, to, says string }
+
+// refused alters a bundle that can be read in one place at a time: it is refused, and it is said why.
+func refused(t *testing.T, whole []byte, list []altered) {
+	t.Helper()
+	for _, c := range list {
 		parts := unpacked(t, whole)
 		if !strings.Contains(parts[c.part], c.from) {
 			t.Fatalf("%s holds no %s", c.part, c.from)
@@ -85,4 +94,55 @@ func TestBadMoving(t *testing.T) {
 			t.Errorf("%s instead of %s: %v", c.to, c.from, err)
 		}
 	}
+}
+
+// Facts, what sets them and what asks for them come back from a bundle as they were; in which they are
+// what they can't be, it is refused, and it is said what and where.
+func TestFactsInABundle(t *testing.T) {
+	d, err := generate.World(3)
+	if err != nil {
+		t.Fatal(err)
+	}
+	m := d.Maps[0]
+	put := func(k world.Kind, id world.ID, values []world.Value) edit.Part {
+		r := world.Ref{Kind: k, ID: id << 32}
+		if k == world.KindPiece {
+			r.Map = m.ID
+		}
+		return edit.Put{Ref: r, Values: values}
+	}
+	foot := d.Project.Lattice().Foot(generate.Cell(rand.New(rand.NewPCG(1, 1)), m))
+	label := &world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: foot, Acting: world.Acting{Sets: world.Change{Fact: 51 << 32, How: world.Becomes, By: 717}, While: world.Condition{Item: 53 << 32, Least: 818, Not: true}}}
+	gate := &world.Piece{Type: world.Exit, Layer: m.PlayerLayer, Foot: foot, Acting: world.Acting{While: world.Condition{Fact: 52 << 32}}}
+	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{put(world.KindFact, 51, (&world.Fact{Name: "Labels found", Counts: true, Start: 616}).Values()),
+		put(world.KindFact, 52, (&world.Fact{Name: "Lamps lit", Start: 1}).Values()), put(world.KindItem, 53, (&world.Item{Name: "Fuse"}).Values()),
+		put(world.KindPiece, 54, label.Values()), put(world.KindPiece, 55, gate.Values())}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	whole := written(t, res.Document, library{})
+	back, err := exchange.Read(bytes.NewReader(whole), int64(len(whole)), never)
+	if err != nil {
+		t.Fatal(err)
+	}
+	same(t, res.Document, back.Document)
+	if is := back.Document.Maps[0].Piece(54 << 32); is == nil || is.Acting != label.Acting {
+		t.Errorf("the label came back as %+v", is)
+	}
+	if f := back.Document.Fact(51 << 32); f == nil || f.Name != "Labels found" || !f.Counts || f.Start != 616 {
+		t.Errorf("the fact came back as %+v", f)
+	}
+	refused(t, whole, []altered{
+		{"bundle.json", `"start": 616`, `"start": 1000000`, "fact"},
+		{"bundle.json", `"start": 616`, `"start": -1`, "Labels found can't start with -1: it is 0 to 999999"},
+		{"bundle.json", `"start": 616`, `"start": true`, "facts"},
+		{"bundle.json", `"Lamps lit"`, `""`, "name"},
+		{"bundle.json", `"52.0"`, `"51.0"`, "same id"},
+		{"maps/1.json", `"becomes"`, `"doubles"`, "sets, how"},
+		{"maps/1.json", `"by": 717`, `"by": -3`, "by how much"},
+		{"maps/1.json", `"least": 818`, `"least": 1000000`, "at least"},
+		{"maps/1.json", `"fact": "51.0"`, `"fact": "fifty"`, "sets, fact"},
+		{"maps/1.json", `"item": "53.0"`, `"item": "0.9"`, "while, item"},
+		{"maps/1.json", `"not": true`, `"nor": true`, "nor"},
+	})
 }

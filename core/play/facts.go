@@ -2,7 +2,7 @@ package play
 
 import (
 	"cmp"
-	"errors"
+	"fmt"
 	"slices"
 
 	"azzel/core/pack"
@@ -142,7 +142,7 @@ func (r *Recording) SetFact(fact world.ID, value int) error {
 		return world.ErrGone
 	}
 	if value != f.Bound(value) {
-		return errors.New("a fact can't be that")
+		return fmt.Errorf("%s can't be %d: it is %s", f.Name, value, f.Range())
 	}
 	r.forget()
 	g := r.game

@@ -45,6 +45,9 @@ func TestRecordingAgainstEachTick(t *testing.T) {
 					continue
 				}
 				ticks = append(ticks[:rec.Now()], at())
+				if step%150 > 90 {
+					in |= play.Laden
+				}
 				rec.Tick(in)
 				ticks = append(ticks, at())
 			case n == 37:

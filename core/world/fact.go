@@ -30,6 +30,14 @@ func (f *Fact) Bound(n int) int {
 	return min(max(n, 0), 1)
 }
 
+// Range is what the fact can be, in words.
+func (f *Fact) Range() string {
+	if f.Counts {
+		return fmt.Sprintf("0 to %d", limit.FactValue)
+	}
+	return "yes or no"
+}
+
 // Says is a value of the fact in words.
 func (f *Fact) Says(value int) string {
 	switch {
@@ -129,7 +137,7 @@ func (d *Document) checkFact(f *Fact) error {
 		return fmt.Errorf("a project has at most %d facts", limit.Facts)
 	}
 	if f.Start != f.Bound(f.Start) {
-		return fmt.Errorf("a fact that is a number is 0 to %d, another 0 or 1, not %d", limit.FactValue, f.Start)
+		return fmt.Errorf("%s can't start with %d: it is %s", f.Name, f.Start, f.Range())
 	}
 	return nil
 }
