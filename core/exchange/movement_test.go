@@ -133,7 +133,7 @@ func TestFactsInABundle(t *testing.T) {
 		t.Errorf("the fact came back as %+v", f)
 	}
 	refused(t, whole, []altered{
-		{"bundle.json", `"start": 616`, `"start": 1000000`, "fact"},
+		{"bundle.json", `"start": 616`, `"start": 1000000`, "Labels found"},
 		{"bundle.json", `"start": 616`, `"start": -1`, "Labels found can't start with -1: it is 0 to 999999"},
 		{"bundle.json", `"start": 616`, `"start": true`, "facts"},
 		{"bundle.json", `"Lamps lit"`, `""`, "name"},
