@@ -21,7 +21,7 @@ import (
 func TestKeptFromTheMiddle(t *testing.T) {
 	worlds := 80
 	if testing.Short() {
-		worlds = 40
+		worlds = 60
 	}
 	middle, brought := 0, 0
 worlds:
