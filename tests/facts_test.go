@@ -55,7 +55,7 @@ func TestFacts(t *testing.T) {
 	w.shoot("facts")
 	w.choose("Lamps lit is now", "no")
 	w.sees("[data-reasons]", "There: Lamps lit is no.")
-	w.until("the pane to be there", `() => window.azzel.play().absentIds.length === 0`)
+	w.until("the pane to be there", `() => window.azzel.play().goneIds.length === 1`)
 	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 	w.press(input.KeyJ, input.BracketLeft, input.BracketLeft)
 	w.sees("[data-reasons]", "Not taken yet; then it sets Lamps lit to yes.")

@@ -18,9 +18,7 @@ import (
 func TestFactsOfAPage(t *testing.T) {
 	p := fromTheSide(t)
 	m := p.Document().Maps[0]
-	ref := func(do string, piece *world.Piece) page.Order {
-		return page.Order{Do: do, Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(piece.ID)}
-	}
+	ref := func(do string, piece *world.Piece) page.Order { return about(do, m, piece) }
 	act := func(piece *world.Piece, name string, n int) {
 		t.Helper()
 		o := ref("set-acting", piece)
@@ -104,8 +102,8 @@ func TestFactsOfAPage(t *testing.T) {
 		"Exit at 12, 9: Not there: you have 0 × Item 1, not at least 2. Exit at 12, 9: Lets nobody out: you have 0 of 1 × Item 1." {
 		t.Errorf("at first: %s", got)
 	}
-	if v := p.Play(); !slices.Equal(v.AbsentIDs, []string{page.FormatID(gate.ID)}) || p.Known().Facts[1].Since != "as play began" {
-		t.Errorf("absent are %v", v.AbsentIDs)
+	if v := p.Play(); !slices.Equal(v.GoneIDs, []string{page.FormatID(gate.ID)}) || p.Known().Facts[1].Since != "as play began" {
+		t.Errorf("absent are %v", v.GoneIDs)
 	}
 	for range 100 {
 		p.Tick(play.Right)
@@ -117,7 +115,7 @@ func TestFactsOfAPage(t *testing.T) {
 		t.Errorf("the game knows %+v", f)
 	}
 	order(p, page.Order{Do: "remember", Kind: "fact", ID: id, N: 0})
-	if got := reasons(); !strings.HasPrefix(got, "Fuse: Has set Fuse taken to yes, or was gone otherwise; last set by hand, at") || len(p.Play().AbsentIDs) != 1 {
+	if got := reasons(); !strings.HasPrefix(got, "Fuse: Has set Fuse taken to yes, or was gone otherwise; last set by hand, at") || len(p.Play().GoneIDs) != 2 {
 		t.Errorf("set by hand: %s", got)
 	}
 	for range 20 {
@@ -129,8 +127,8 @@ func TestFactsOfAPage(t *testing.T) {
 	}
 	// What is given for it in the list changes while it plays.
 	act(gate, "while", 0)
-	if v := p.Play(); len(v.AbsentIDs) != 0 {
-		t.Errorf("no longer asking, absent are %v", v.AbsentIDs)
+	if v := p.Play(); len(v.GoneIDs) != 1 {
+		t.Errorf("no longer asking, gone are %v", v.GoneIDs)
 	}
 	order(p, page.Order{Do: "stop"})
 	order(p, page.Order{Do: "remove", Kind: "fact", ID: id})
@@ -138,8 +136,8 @@ func TestFactsOfAPage(t *testing.T) {
 		t.Errorf("deleted, it is said %q", says)
 	}
 	order(p, page.Order{Do: "play"})
-	if v := p.Play(); len(v.AbsentIDs) != 0 || len(p.Known().Facts) != 2 {
-		t.Errorf("without the fact, absent are %v", v.AbsentIDs)
+	if v := p.Play(); len(v.GoneIDs) != 0 || len(p.Known().Facts) != 2 {
+		t.Errorf("without the fact, gone are %v", v.GoneIDs)
 	}
 	order(p, page.Order{Do: "undo"})
 	if f := p.Scene().Facts; len(f) != 3 || len(f[1].Named) != 2 {

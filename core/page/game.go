@@ -2,6 +2,7 @@ package page
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"azzel/core/body"
@@ -40,7 +41,7 @@ func (p *Page) Play() *Play {
 	origin := l.Pixel(m.Origin)
 	v := &Play{Map: FormatID(s.Map), X: float64(s.Place.X)/256 + float64(origin.X), Y: float64(s.Place.Y)/256 + float64(origin.Y),
 		W: s.Size.W, H: s.Size.H, Facing: int(s.Facing), FromSide: m.View == world.SideView, Health: s.Health, MostHealth: s.Most, Safe: s.Safe, Frame: box(p.played.Game().Camera().Move(origin)), Ticks: s.Ticks, Steps: s.Steps,
-		Taken: s.Taken, Total: s.Total, TakenIDs: []string{}, AbsentIDs: []string{}, Finished: s.Finished, Events: p.events,
+		Taken: s.Taken, Total: s.Total, GoneIDs: []string{}, Finished: s.Finished, Events: p.events,
 		First: p.played.First(), Last: p.played.Last(), Changes: notches(p.played), Helps: helpNames, HelpsOn: p.helpsOn()}
 	v.Doing, v.Facing, v.Step = pose(s, m.View, p.moving)
 	var foot grid.Point
@@ -69,11 +70,8 @@ func (p *Page) Play() *Play {
 	if s.Checkpoint != 0 {
 		v.OnIDs = append(v.OnIDs, FormatID(s.Checkpoint))
 	}
-	for _, id := range p.played.Game().TakenIDs() {
-		v.TakenIDs = append(v.TakenIDs, FormatID(id))
-	}
-	for _, id := range p.played.Game().Absent() {
-		v.AbsentIDs = append(v.AbsentIDs, FormatID(id))
+	for _, id := range slices.Concat(p.played.Game().TakenIDs(), p.played.Game().Absent()) {
+		v.GoneIDs = append(v.GoneIDs, FormatID(id))
 	}
 	return v
 }

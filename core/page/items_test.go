@@ -18,9 +18,7 @@ import (
 func TestItemsOfAPage(t *testing.T) {
 	p := fromTheSide(t)
 	m := p.Document().Maps[0]
-	ref := func(do string, piece *world.Piece) page.Order {
-		return page.Order{Do: do, Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(piece.ID)}
-	}
+	ref := func(do string, piece *world.Piece) page.Order { return about(do, m, piece) }
 	act := func(piece *world.Piece, name string, n int) {
 		o := ref("set-acting", piece)
 		o.Text, o.N = name, n

@@ -36,6 +36,11 @@ func order(p *page.Page, o page.Order) {
 	p.Order(b)
 }
 
+// about is an order about a piece.
+func about(do string, m *world.Map, piece *world.Piece) page.Order {
+	return page.Order{Do: do, Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(piece.ID)}
+}
+
 // within is a document as bytes, but for the creation number that comes next.
 func within(d *world.Document) []byte {
 	b := d.Encode()[2:]

@@ -38,7 +38,7 @@ func (p *Page) Scene() Scene {
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Characters: viewCharacters(d), Items: viewItems(d, namings), Facts: viewFacts(d, namings), Acts: world.ActNames[:], Facings: world.FacingNames[:], Areas: viewAreas(d), Paths: []PathView{}, Triggers: []BoxView{}, Odds: world.OddsNames[:], Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Mark: FormatID(world.Mark), Missing: []MissingView{}, Movement: viewMovement(d),
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Characters: viewCharacters(d), Items: viewItems(d, namings), Facts: viewFacts(d, namings), Acts: world.ActNames[:], Facings: world.FacingNames[:], Areas: viewAreas(d), Paths: []PathView{}, Triggers: []TriggerView{}, Odds: world.OddsNames[:], Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Mark: FormatID(world.Mark), Missing: []MissingView{}, Movement: viewMovement(d),
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	// What lies first in the drawer is mostly what is seen first.
@@ -77,7 +77,7 @@ func (p *Page) Scene() Scene {
 			}
 			if t.Family == world.Ways && piece.Type != world.Spawn && piece.Type != world.Mark || piece.Type == world.Collectible {
 				c := l.CellAt(piece.Foot)
-				s.Triggers = append(s.Triggers, box(l.Box(grid.Rect{X: c.X, Y: c.Y, W: 1, H: 1}.Move(m.Origin))))
+				s.Triggers = append(s.Triggers, TriggerView{FormatID(piece.ID), box(l.Box(grid.Rect{X: c.X, Y: c.Y, W: 1, H: 1}.Move(m.Origin)))})
 			}
 			view := PieceView{ID: FormatID(piece.ID), Map: v.ID, Name: hand.PieceName(d, piece), Type: FormatID(piece.Type), Family: string(t.Family), X: foot.X, Y: foot.Y,
 				Conditional: world.Conditional(piece.Type) && piece.While != (world.Condition{})}
@@ -89,7 +89,7 @@ func (p *Page) Scene() Scene {
 		v := CrossingView{ID: FormatID(c.ID), Name: hand.CrossingName(d, c), BothWays: c.BothWays}
 		for i := range c.Ends {
 			if c.Leads(i) {
-				s.Triggers = append(s.Triggers, box(p.door(c, i)))
+				s.Triggers = append(s.Triggers, TriggerView{Box: box(p.door(c, i))})
 			}
 			v.Doors = append(v.Doors, box(p.door(c, i)))
 		}

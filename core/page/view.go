@@ -33,9 +33,9 @@ type Scene struct {
 	Areas []AreaView `json:"areas"`
 	// Paths are the ways of all pieces that have one, Triggers the cells in which something
 	// happens to who steps onto them.
-	Paths    []PathView `json:"paths"`
-	Triggers []BoxView  `json:"triggers"`
-	Odds     []string   `json:"odds"`
+	Paths    []PathView    `json:"paths"`
+	Triggers []TriggerView `json:"triggers"`
+	Odds     []string      `json:"odds"`
 	// Roles are the names of the roles, the first without one.
 	Roles []string `json:"roles"`
 	// Edges are the names of what an edge does, Sides those of a map's sides.
@@ -48,6 +48,13 @@ type Scene struct {
 	// Movement is how the player moves.
 	Movement MovementView `json:"movement"`
 	Bitmap   BitmapView   `json:"bitmap"`
+}
+
+// TriggerView is a cell in which something happens, or a doorway.
+type TriggerView struct {
+	// Piece is what makes it happen, empty for a doorway.
+	Piece string  `json:"piece"`
+	Box   BoxView `json:"box"`
 }
 
 // ProjectView is what holds for the whole project.
@@ -363,16 +370,15 @@ type Play struct {
 	Frame      BoxView `json:"frame"`
 	// Ticks is the tick that is shown, First and Last are those between which one can go,
 	// Changes some of those after which the document was changed.
-	Ticks    int      `json:"ticks"`
-	First    int      `json:"first"`
-	Last     int      `json:"last"`
-	Changes  []int    `json:"changes"`
-	Steps    int      `json:"steps"`
-	Taken    int      `json:"taken"`
-	Total    int      `json:"total"`
-	TakenIDs []string `json:"takenIds"`
-	// AbsentIDs are the pieces that are not there now because something does not hold.
-	AbsentIDs []string `json:"absentIds"`
+	Ticks   int   `json:"ticks"`
+	First   int   `json:"first"`
+	Last    int   `json:"last"`
+	Changes []int `json:"changes"`
+	Steps   int   `json:"steps"`
+	Taken   int   `json:"taken"`
+	Total   int   `json:"total"`
+	// GoneIDs are the pieces that were taken, or are not there now because something does not hold.
+	GoneIDs []string `json:"goneIds"`
 	// Things are the pieces that act, near what the player sees.
 	Things []ThingView `json:"things"`
 	// Shots are x and y of what flies, in turns; MyShots of what the player shot.

@@ -25,7 +25,7 @@ export function drawGame(
   colours: Colours,
 ): void {
   const { camera } = p;
-  const gone = new Set([...play.takenIds, ...play.absentIds]);
+  const gone = new Set(play.goneIds);
   const lit = new Set(play.onIds);
   context.imageSmoothingEnabled = false;
   if (play.goal) {

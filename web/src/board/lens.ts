@@ -21,7 +21,9 @@ export function drawLens(context: CanvasRenderingContext2D, p: Project, scene: S
       for (const path of scene.paths) drawPath(context, p, path, colours);
       return;
     case 'triggers':
-      for (const box of scene.triggers) {
+      for (const { piece, box } of scene.triggers) {
+        // Where nothing is by now nothing happens.
+        if (p.play?.goneIds.includes(piece)) continue;
         const at = camera.toScreen(box.x, box.y);
         hatch(context, { x: at.x, y: at.y, w: box.w * camera.zoom, h: box.h * camera.zoom }, colours.lagoon, null);
       }

@@ -251,6 +251,11 @@ export interface PathView {
   h: number;
 }
 
+export interface TriggerView {
+  piece: string;
+  box: BoxView;
+}
+
 export interface TypeView {
   id: string;
   name: string;
@@ -316,7 +321,7 @@ export interface Scene {
   drawer: string[];
   areas: AreaView[];
   paths: PathView[];
-  triggers: BoxView[];
+  triggers: TriggerView[];
   odds: string[];
   roles: string[];
   edges: string[];
@@ -636,8 +641,7 @@ export interface Play {
   steps: number;
   taken: number;
   total: number;
-  takenIds: string[];
-  absentIds: string[];
+  goneIds: string[];
   things: ThingView[];
   shots: number[];
   myShots: number[];
