@@ -51,6 +51,10 @@ func TestFacts(t *testing.T) {
 	w.hold(input.ArrowRight, "the pane to be gone before the player", `(x) => { const p = window.azzel.play(), m = window.azzel.scene().maps[0]; return (p.x - m.originX) / 16 > x; }`, x+7)
 	w.sees("[data-reasons]", "Not there: Lamps lit is yes, not no.")
 	w.sees("[data-fact='Lamps lit'] [data-now]", "since 0:0")
+	w.until("what the player sees to lie beside the list", `() => {
+		const { frame } = window.azzel.play();
+		return window.azzel.screen(frame.x + frame.w, frame.y).x < document.querySelector('[data-facts]').getBoundingClientRect().left + 16;
+	}`)
 	w.accessible("facts in play")
 	w.shoot("facts")
 	w.choose("Lamps lit is now", "no")

@@ -7,6 +7,7 @@
   import { drawBackground, drawLayers } from './layers';
   import { frameOf } from './game';
   import { Overlay } from './overlay';
+  import { PANEL } from '../ui/panel';
 
   let { project: p, element = $bindable() }: { project: Project; element?: HTMLElement } = $props();
 
@@ -30,7 +31,9 @@
     // Where an area comes nearer, the frame stays as large on the screen.
     const { seenW, seenH, cellW, cellH } = p.scene.project;
     p.camera.zoom = (playZoom(seenW * cellW, seenH * cellH) * seenW * cellW) / frame.w;
-    p.camera.center(frame.x + frame.w / 2, frame.y + frame.h / 2);
+    // A panel at the right covers as little of the frame as can be.
+    const aside = p.panelled ? Math.max(0, Math.min(PANEL, p.camera.width - frame.w * p.camera.zoom) / 2) : 0;
+    p.camera.center(frame.x + frame.w / 2 + aside / p.camera.zoom, frame.y + frame.h / 2);
   }
 
   function draw(context: CanvasRenderingContext2D, overlay: Overlay): void {

@@ -8,6 +8,7 @@
   import type { Project } from '../core/project.svelte';
   import type { LayerView } from '../core/types.gen';
   import { runCommand } from '../commands/register';
+  import { PANEL } from '../ui/panel';
   import LayerPicture from './LayerPicture.svelte';
 
   let { p }: { p: Project } = $props();
@@ -15,8 +16,6 @@
   const map = $derived(p.mapView(p.currentMap));
   const WIDE = 200;
   const NARROW = 72;
-  /** What a panel at the right takes of the board. */
-  const PANEL = 300;
   const stackWidth = $derived(p.stackOpen ? WIDE : NARROW);
   const HEIGHT = $derived(64 + 40 * (map?.layers.length ?? 2));
   /**
