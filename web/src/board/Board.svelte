@@ -113,6 +113,12 @@
     p.draw();
   });
 
+  $effect(() => {
+    // What is played makes room for a panel, also while its time is held.
+    void p.panelled;
+    p.draw();
+  });
+
   /** Over an edge that can be dragged, the pointer says so. */
   const cursor = $derived.by(() => {
     const ghost = p.pointer?.ghost;
