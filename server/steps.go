@@ -149,6 +149,8 @@ func (r *room) one(ctx context.Context, a *arrival, before []stepTaken) (*stepTa
 		r.tell(a.session, edit.Refused(sequence, err.Error()), nil)
 		return nil, nil
 	}
+	// Of an undo those who follow are told what came of it.
+	e.Parts = res.Parts
 	r.doc, r.revision = res.Document, r.revision+1
 	r.sequences[a.session] = sequence
 	return &stepTaken{a, store.Step{Project: r.project, Session: a.session, Sequence: sequence, Revision: r.revision,

@@ -79,6 +79,8 @@ type Result struct {
 	Document *world.Document
 	// Inverse are the parts that take the edit back.
 	Inverse []Part
+	// Parts are those of the edit that were applied: all of them, but for an undo.
+	Parts []Part
 	// Left of Of are the cells and properties that an undo left alone, since
 	// somebody had changed them meanwhile.
 	Left, Of int
@@ -93,7 +95,8 @@ type application struct {
 }
 
 // Apply gives the document after e, which must have its parts. An error leaves
-// nothing changed and says why in words for people.
+// nothing changed and says why in words for people. An undo is applied part by part and
+// is never refused: what can't be taken back any more is left alone and counted.
 func Apply(d *world.Document, e Edit) (Result, error) { return ApplyAt(nil, d, e) }
 
 // ApplyAt is Apply for work that goes at a pace.
@@ -101,11 +104,14 @@ func ApplyAt(p pace.Pace, d *world.Document, e Edit) (Result, error) {
 	a := &application{draft: d.Draft()}
 	a.draft.Pace = p
 	next, err := a.apply(e)
+	if err != nil && e.Undoes != 0 {
+		return takeBackPartly(p, d, e), nil
+	}
 	if err != nil {
 		return Result{}, err
 	}
 	slices.Reverse(a.inverse)
-	return Result{Document: next, Inverse: a.inverse, Left: a.left, Of: a.of}, nil
+	return Result{Document: next, Inverse: a.inverse, Parts: e.Parts, Left: a.left, Of: a.of}, nil
 }
 
 // Follow gives the document after edits that were applied elsewhere, one after the other,
@@ -136,11 +142,15 @@ func (a *application) undo(p Part) { a.inverse = append(a.inverse, p) }
 
 func (p Paint) apply(a *application) error {
 	a.of += p.Region.Len()
-	done, err := a.draft.Paint(p.Map, p.Layer, world.Stroke{Region: p.Region, Cells: p.Cells, Expect: p.Expect, Swap: p.Swap, Loose: p.Loose})
-	if a.undoing && errors.Is(err, world.ErrGone) {
-		a.left += p.Region.Len()
-		return nil
+	stroke := world.Stroke{Region: p.Region, Cells: p.Cells, Expect: p.Expect, Swap: p.Swap, Loose: p.Loose}
+	if a.undoing {
+		stroke = a.draft.Fitting(p.Map, p.Layer, stroke)
+		a.left += p.Region.Len() - stroke.Region.Len()
+		if len(stroke.Region) == 0 {
+			return nil
+		}
 	}
+	done, err := a.draft.Paint(p.Map, p.Layer, stroke)
 	if err != nil {
 		return fmt.Errorf("painting %d cells: %w", p.Region.Len(), err)
 	}
@@ -169,7 +179,7 @@ func (d Deal) apply(a *application) error {
 func (p Put) apply(a *application) error {
 	a.of++
 	err := a.draft.Put(p.Ref, p.Values)
-	if a.undoing && errors.Is(err, world.ErrGone) {
+	if a.undoing && (errors.Is(err, world.ErrGone) || errors.Is(err, world.ErrThere)) {
 		a.left++
 		return nil
 	}

@@ -52,6 +52,17 @@ func (rs Runs) Over(g Region, f func(Point, Cell)) {
 	}
 }
 
+// Part is the runs over a part of the region that rs lie over.
+func (rs Runs) Part(g, part Region) Runs {
+	var cells Runs
+	rs.Over(g, func(p Point, c Cell) {
+		if part.Has(p) {
+			cells = cells.Append(1, c)
+		}
+	})
+	return cells
+}
+
 // Len is the number of cells.
 func (rs Runs) Len() int {
 	n := 0

@@ -14,6 +14,9 @@ import (
 // ErrGone is reported for a change to something that is not there any more.
 var ErrGone = errors.New("it is not there any more")
 
+// ErrThere is reported for a thing that is to be made and is there.
+var ErrThere = errors.New("it is there already")
+
 // A Draft is the next document in the making. It copies what it touches; the
 // document it began with stays as it was. A Draft that reported an error must
 // be thrown away.
@@ -156,7 +159,7 @@ func (d *Draft) Put(r Ref, values []Value) error {
 		return fmt.Errorf("%w: a thing without an id", pack.ErrMalformed)
 	}
 	if _, there := d.Values(r); there {
-		return errors.New("it is there already")
+		return ErrThere
 	}
 	d.touched = append(d.touched, r)
 	if c := collectionOf(r.Kind); c != nil {
@@ -374,4 +377,24 @@ func (d *Draft) Done() (*Document, error) {
 	}
 	d.doc.index()
 	return d.doc, nil
+}
+
+// Unfit lists what was touched and can't be as it is now, each once.
+func (d *Draft) Unfit() []Ref {
+	d.settle()
+	var list []Ref
+	seen := map[Ref]bool{}
+	for _, r := range d.touched {
+		if !seen[r] && !d.Fits(r) {
+			list = append(list, r)
+		}
+		seen[r] = true
+	}
+	return list
+}
+
+// Fits reports whether a thing can be as it is now.
+func (d *Draft) Fits(r Ref) bool {
+	d.settle()
+	return d.doc.check(r) == nil
 }

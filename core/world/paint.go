@@ -79,6 +79,45 @@ func (d *Draft) Paint(mapID, layerID ID, s Stroke) (Painted, error) {
 	return p, nil
 }
 
+// Fitting is the part of a stroke that can be laid: within the map, of tiles that are
+// there; of no cells if the layer is gone.
+func (d *Draft) Fitting(mapID, layerID ID, s Stroke) Stroke {
+	m := d.doc.Map(mapID)
+	if m == nil || m.Layer(layerID) == nil {
+		return Stroke{}
+	}
+	keep := s.Region
+	if !m.Bounds.Holds(keep.Bounds()) {
+		keep = keep.Within(m.Bounds)
+	}
+	if d.missing(s) != 0 {
+		there := func(c grid.Cell) bool { return d.missingOf(grid.Runs{{N: 1, Cell: c}}) == 0 }
+		if s.Swap != nil {
+			keep = keep.Where(func(p grid.Point) bool { return there(s.Swap.To.At(p)) })
+		} else {
+			var spans []grid.Span
+			s.Cells.Over(s.Region, func(p grid.Point, c grid.Cell) {
+				if there(c) {
+					spans = append(spans, grid.Span{Y: p.Y, X0: p.X, X1: p.X})
+				}
+			})
+			keep = keep.Minus(keep.Minus(grid.RegionOf(spans)))
+		}
+	}
+	if keep.Len() == s.Region.Len() {
+		return s
+	}
+	if s.Swap == nil {
+		s.Cells = s.Cells.Part(s.Region, keep)
+		if s.Expect != nil {
+			s.Expect = s.Expect.Part(s.Region, keep)
+		}
+	}
+	s.Loose = s.Loose.Minus(s.Region.Minus(keep))
+	s.Region = keep
+	return s
+}
+
 // missing is the number of a tile that a stroke lays and that is not there; 0 for
 // none.
 func (d *Draft) missing(s Stroke) int {
