@@ -159,6 +159,16 @@ type Movement struct {
 	Cannot []string `json:"cannot,omitempty"`
 	// Arms lists what one has against foes.
 	Arms []string `json:"arms,omitempty"`
+	// Throw is how fast one throws, throwRise how fast up in side-view, shot how fast one's shots fly,
+	// all in tenths of a cell a second; shotReach is how far, in cells.
+	Throw     int `json:"throw,omitempty"`
+	ThrowRise int `json:"throwRise,omitempty"`
+	Shot      int `json:"shot,omitempty"`
+	ShotReach int `json:"shotReach,omitempty"`
+	// Strike is how far a strike reaches, in hundredths of a cell, pause how many ticks lie between
+	// two strikes or shots.
+	Strike int `json:"strike,omitempty"`
+	Pause  int `json:"pause,omitempty"`
 	// Body is the size of the body in side-view, in pixels.
 	Body *Size `json:"body,omitempty"`
 	// Above is the same from above: its width, and how far it reaches up from the foot.
@@ -344,6 +354,8 @@ type Acting struct {
 	// many of those there may be at once.
 	Every int `json:"every,omitempty"`
 	Most  int `json:"most,omitempty"`
+	// Shot is how fast what it shoots flies, in tenths of a cell a second.
+	Shot int `json:"shot,omitempty"`
 	// Rest is how many ticks it rests at each end of its way.
 	Rest int `json:"rest,omitempty"`
 	// Bears is how many hits it bears.

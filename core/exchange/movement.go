@@ -13,7 +13,8 @@ func movement(m world.Movement) *Movement {
 		return nil
 	}
 	out := &Movement{Speed: m.Speed, Steering: word(steering, m.Steering), Jump: m.Jump, Air: m.Air, Start: m.Start, Stop: m.Stop,
-		Climb: m.Climb, Swim: m.Swim, Grace: m.Grace, Health: m.Health}
+		Climb: m.Climb, Swim: m.Swim, Grace: m.Grace, Health: m.Health,
+		Throw: m.Throw, ThrowRise: m.ThrowRise, Shot: m.Shot, ShotReach: m.ShotReach, Strike: m.Strike, Pause: m.Pause}
 	for i, name := range abilities {
 		if m.Cannot>>i&1 != 0 {
 			out.Cannot = append(out.Cannot, name)
@@ -39,7 +40,8 @@ func (in *Movement) movement() (world.Movement, error) {
 		return world.Movement{}, nil
 	}
 	m := world.Movement{Speed: in.Speed, Jump: in.Jump, Air: in.Air, Start: in.Start, Stop: in.Stop,
-		Climb: in.Climb, Swim: in.Swim, Grace: in.Grace, Health: in.Health}
+		Climb: in.Climb, Swim: in.Swim, Grace: in.Grace, Health: in.Health,
+		Throw: in.Throw, ThrowRise: in.ThrowRise, Shot: in.Shot, ShotReach: in.ShotReach, Strike: in.Strike, Pause: in.Pause}
 	way, err := wordNumber(steering, in.Steering)
 	if err != nil {
 		return m, fmt.Errorf("steering: %w", err)
@@ -74,7 +76,7 @@ func acting(a world.Acting) *Acting {
 		return nil
 	}
 	out := &Acting{Does: word(doings, a.Does), Speed: a.Speed, Range: a.Range, Strength: a.Strength,
-		Every: a.Every, Most: a.Most, Rest: a.Rest, Bears: a.Bears, Looks: word(sights, a.Looks), Odds: writeOdds(a.Odds),
+		Every: a.Every, Most: a.Most, Shot: a.Shot, Rest: a.Rest, Bears: a.Bears, Looks: word(sights, a.Looks), Odds: writeOdds(a.Odds),
 		Track: optionalID(a.Track), Area: optionalID(a.Area), Who: optionalID(a.Who), Item: optionalID(a.Item), Amount: a.Amount}
 	if a.ToX != 0 || a.ToY != 0 {
 		out.To = &Place{a.ToX, a.ToY}
@@ -97,7 +99,7 @@ func (in *Acting) acting() (world.Acting, error) {
 		return world.Acting{}, fmt.Errorf("looks: %w", err)
 	}
 	a := world.Acting{Does: world.Doing(does), Speed: in.Speed, Range: in.Range, Strength: in.Strength,
-		Every: in.Every, Most: in.Most, Rest: in.Rest, Bears: in.Bears, Looks: looks, Odds: in.Odds.read(), Amount: in.Amount}
+		Every: in.Every, Most: in.Most, Shot: in.Shot, Rest: in.Rest, Bears: in.Bears, Looks: looks, Odds: in.Odds.read(), Amount: in.Amount}
 	if a.Item, err = parseOptionalID(in.Item); err != nil {
 		return a, fmt.Errorf("item: %w", err)
 	}

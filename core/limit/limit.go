@@ -50,6 +50,8 @@ const (
 	// Speed is how many cells somebody moves in a second, Jump how many cells high they
 	// jump, and Body how many cells wide and high they are, at most.
 	Speed, Jump, Body = 64, 32, 8
+	// Pause is how many ticks lie at most between two strikes or shots of somebody.
+	Pause = 240
 	// Gravity is in percent of the usual, Wind in cells a second, at most.
 	Gravity, Wind = 1000, 64
 	// Tracks and Areas a project has, and how many points a track has.

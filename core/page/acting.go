@@ -74,6 +74,9 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 		value("strength", "Hurts", "health", a.Strength, 1, 10)
 		value("bears", "Bears", "hits", a.Bears, 1, 10)
 		value("every", "Shoots every", "s", p.Every, play.TicksPerSecond, 300)
+		if p.Every > 0 {
+			value("shot", "Shots fly", "cells/s", a.Shot, 10, 200)
+		}
 		choice("looks", "Looks", a.Looks, "where it goes", "south", "west", "east", "north")
 	}
 	switch p.Type {
@@ -102,13 +105,15 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 	case world.Breakable:
 		value("bears", "Bears", "hits", a.Bears, 1, 10)
 	case world.Emitter:
-		odds(world.OddsNothing, world.OddsFoe, world.OddsHazard, world.OddsPushable)
+		odds(world.OddsNothing, world.OddsCollectible, world.OddsFoe, world.OddsHazard, world.OddsPushable)
 		value("every", "Every", "s", a.Every, play.TicksPerSecond, 600)
 		value("most", "At most", "at once", a.Most, 1, 12)
 		choice("does", "Foes here", int(a.Does), world.DoingNames()...)
 		value("speed", "Their speed", "cells/s", a.Speed, 10, 120)
 		value("strength", "Hurt", "health", a.Strength, 1, 10)
+		v.listed(d, "who", "Foes are", "nobody in particular", world.KindCharacter, charactersOf(d), p.Who)
 		v.areas(d, m, p)
+		v.item(d, p, value)
 	case world.Lottery:
 		odds(world.OddsNothing, world.OddsCollectible, world.OddsFoe, world.OddsHazard, world.OddsPushable)
 		choice("does", "A foe", int(a.Does), world.DoingNames()...)
@@ -371,7 +376,7 @@ func (p *Page) things(g *play.Game) []ThingView {
 		}
 		v := ThingView{ID: FormatID(t.ID), Type: FormatID(t.Type), X: float64(t.Place.X)/256 + float64(origin.X), Y: float64(t.Place.Y)/256 + float64(origin.Y),
 			Mirrored: m.View == world.SideView && t.Way < 0, Cells: cells, Gone: t.Gone, W: size.W, H: size.H, Hurts: t.Type == world.Foe || t.Type == world.Hazard, Level: level, Sprite: -1}
-		if piece := m.Piece(t.ID); piece != nil && t.Type == world.Foe {
+		if piece := m.Piece(t.Piece()); piece != nil && t.Type == world.Foe {
 			p.dress(&v, piece, t, m.View, status.Ticks)
 		}
 		list = append(list, v)

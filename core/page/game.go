@@ -56,7 +56,7 @@ func (p *Page) Play() *Play {
 	}
 	p.events = nil
 	v.OnIDs, v.Things = []string{}, p.things(p.played.Game())
-	v.Shots, v.MyShots, v.Striking = []float64{}, []float64{}, s.Striking
+	v.Shots, v.MyShots, v.Striking = []float64{}, []float64{}, float64(s.Striking)/100
 	p.played.Game().Shots(func(at body.Place, mine bool) {
 		list := &v.Shots
 		if mine {

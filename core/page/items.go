@@ -43,6 +43,8 @@ func viewItems(d *world.Document, namings map[world.ID][]world.Naming) []ItemVie
 // itemVerb is what pieces of a type do with an item, empty for nothing.
 func itemVerb(of world.ID) string {
 	switch {
+	case of == world.Emitter:
+		return "Collectibles give"
 	case world.Gives(of):
 		return "Gives"
 	case world.Needs(of):

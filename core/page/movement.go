@@ -62,17 +62,41 @@ var shownTerms = []TermView{
 	{Name: "grace", Label: "Grace at ledges", Unit: "ticks", Per: 1, Reach: 20, Side: true},
 	{Name: "climb", Label: "Climbing", Unit: "cells/s", Per: 10, Reach: 160, Side: true},
 	{Name: "swim", Label: "Swimming", Unit: "cells/s", Per: 10, Reach: 160, Side: true},
+	{Name: "throw", Label: "Throwing", Unit: "cells/s", Per: 10, Reach: 240},
+	{Name: "throw rise", Label: "Throwing up", Unit: "cells/s", Per: 10, Reach: 160, Side: true},
+	{Name: "strike", Label: "Strike reaches", Unit: "cells", Per: 100, Reach: 300},
+	{Name: "shot", Label: "Shots fly", Unit: "cells/s", Per: 10, Reach: 240},
+	{Name: "shot reach", Label: "Shots reach", Unit: "cells", Per: 1, Reach: 24},
+	{Name: "pause", Label: "Pause after each", Unit: "ticks", Per: 1, Reach: 60},
+}
+
+// counts reports whether a value means anything to somebody who moves so.
+func counts(m world.Movement, name string) bool {
+	switch name {
+	case "throw", "throw rise":
+		return m.Can(world.Carrying)
+	case "strike":
+		return m.Arms&world.Striking != 0
+	case "shot", "shot reach":
+		return m.Arms&world.Shooting != 0
+	case "pause":
+		return m.Arms != 0
+	}
+	return true
 }
 
 func viewMovement(d *world.Document) MovementView {
 	m := d.Played()
-	v := MovementView{Name: "The built-in figure", Steering: int(m.Steering), Cannot: int(m.Cannot), Terms: make([]TermView, len(shownTerms)),
+	v := MovementView{Name: "The built-in figure", Steering: int(m.Steering), Cannot: int(m.Cannot), Terms: make([]TermView, 0, len(shownTerms)),
 		Steerings: []string{"in eight directions", "in four directions", "cell by cell"}, Abilities: []string{"jump", "climb", "swim", "stomp", "push", "carry"},
 		Arms: []string{"strike", "shoot"}, Armed: int(m.Arms), Camera: viewCamera(d), Beyond: d.Project.Camera.Beyond, Turns: d.Project.Turns}
 	if c := d.Character(d.Project.Player); c != nil {
 		v.Name = c.Name
 	}
-	for i, t := range shownTerms {
+	for _, t := range shownTerms {
+		if !counts(m, t.Name) {
+			continue
+		}
 		t.Value, t.Least, t.Most = m.Term(t.Name)
 		if t.Name == jumpWidth {
 			_, least, most := m.Term("speed")
@@ -82,7 +106,7 @@ func viewMovement(d *world.Document) MovementView {
 		}
 		t.Reach = min(max(t.Reach, t.Value), t.Most)
 		t.Tries, t.Trial = around(t), t.Name
-		v.Terms[i] = t
+		v.Terms = append(v.Terms, t)
 	}
 	return v
 }

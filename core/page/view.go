@@ -384,11 +384,11 @@ type Play struct {
 	// Shots are x and y of what flies, in turns; MyShots of what the player shot.
 	Shots   []float64 `json:"shots"`
 	MyShots []float64 `json:"myShots"`
-	// ShakeX and ShakeY are by how many pixels the camera is shaken, Striking that a strike is
-	// seen.
-	ShakeX   int  `json:"shakeX"`
-	ShakeY   int  `json:"shakeY"`
-	Striking bool `json:"striking"`
+	// ShakeX and ShakeY are by how many pixels the camera is shaken, Striking how many cells a strike
+	// reaches that is seen, 0 for none.
+	ShakeX   int     `json:"shakeX"`
+	ShakeY   int     `json:"shakeY"`
+	Striking float64 `json:"striking"`
 	// OnIDs are the pieces that are in the other state of their type.
 	OnIDs    []string `json:"onIds"`
 	Finished bool     `json:"finished"`

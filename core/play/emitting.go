@@ -54,7 +54,7 @@ func (g *Game) emitFrom(a *actor) bool {
 	}
 	// Drawn in any case, so that what comes later does not depend on it.
 	of := a.acts.Odds.Draw(g.random(a.acts.Odds.Sum()))
-	if alive >= a.acts.Most || of == 0 || of == world.Collectible {
+	if alive >= a.acts.Most || of == 0 {
 		return false
 	}
 	size := g.sizeOf(of, a.piece, g.ground.Map.View)
@@ -90,9 +90,20 @@ func (g *Game) occupied(b body.Box) bool {
 	return false
 }
 
-// moveDrops lets hazards fall that came out of emitters, in side-view to the ground; from above
-// they are there for a while.
+// moveDrops lets fall what came out of emitters and neither goes nor is pushed. In side-view hazards
+// fall to the ground and are gone, collectibles lie there; from above hazards are there for a while.
 func (g *Game) moveDrops() {
+	for _, k := range g.by[world.Collectible] {
+		a := &g.actors[k]
+		t := &g.things[a.at]
+		if t.from == 0 || t.Gone || g.ground.Map.View == world.TopDown {
+			continue
+		}
+		if g.fall(a, t) {
+			t.motion.VY = 0
+		}
+		t.Gone = !g.ground.Map.Bounds.Has(t.Place.Cell(g.ground.Lattice))
+	}
 	for _, k := range g.by[world.Hazard] {
 		a := &g.actors[k]
 		t := &g.things[a.at]
@@ -104,10 +115,14 @@ func (g *Game) moveDrops() {
 			t.Gone = t.left <= 0
 			continue
 		}
-		m := &t.motion
-		m.VY = min(m.VY+2*a.drive.Under(g.forcesAt(a.size, t.Place).Gravity).Half, a.drive.Fall)
-		to, stopped := g.ground.Drop(a.size, t.Place, m.VY/(body.Fine/body.Unit))
-		t.Place = to
-		t.Gone = stopped || !g.ground.Map.Bounds.Has(to.Cell(g.ground.Lattice))
+		t.Gone = g.fall(a, t) || !g.ground.Map.Bounds.Has(t.Place.Cell(g.ground.Lattice))
 	}
+}
+
+// fall lets a thing fall by a tick, and reports whether something stopped it.
+func (g *Game) fall(a *actor, t *Thing) (stopped bool) {
+	m := &t.motion
+	m.VY = min(m.VY+2*a.drive.Under(g.forcesAt(a.size, t.Place).Gravity).Half, a.drive.Fall)
+	t.Place, stopped = g.ground.Drop(a.size, t.Place, m.VY/(body.Fine/body.Unit))
+	return stopped
 }

@@ -1,5 +1,7 @@
 package play
 
+import "azzel/core/world"
+
 // StateOf is the state of a game as a replay begins with it.
 func StateOf(g *Game) []byte { return g.played() }
 
@@ -11,3 +13,6 @@ func TickOf(state []byte) int {
 	}
 	return s.tick
 }
+
+// Document is what a game is played on.
+func (g *Game) Document() *world.Document { return g.doc }

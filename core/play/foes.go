@@ -135,7 +135,7 @@ func (g *Game) moveFoe(a *actor, t *Thing) {
 		next = g.ground.Move(a.size, next, windX, windY)
 	}
 	l := g.doc.Project.Lattice()
-	if b := g.ground.Map.Bounds; !b.Has(next.Cell(l)) || g.ground.Doorway(next.Cell(l)) || a.does == world.Wanders && g.strays(a, next) {
+	if b := g.ground.Map.Bounds; !b.Has(next.Cell(l)) || g.ground.Doorway(next.Cell(l)) || g.strays(a, before, next) {
 		next = before
 	}
 	if t.Place = next; next == before {
@@ -148,12 +148,21 @@ func (g *Game) moveFoe(a *actor, t *Thing) {
 	}
 }
 
-// strays reports whether a place is outside the area in which a thing is to stay, or further from
-// where its piece stands than its range.
-func (g *Game) strays(a *actor, p body.Place) bool {
+// strays reports whether a thing, seen from above, would leave the area in which it is to stay and is, or,
+// if it wanders and has none, go further from where its piece stands than its range.
+func (g *Game) strays(a *actor, from, p body.Place) bool {
 	if a.area != nil {
-		return !a.area.Cells.Has(p.Cell(g.ground.Lattice))
+		l := g.ground.Lattice
+		return a.area.Cells.Has(from.Cell(l)) && !a.area.Cells.Has(p.Cell(l))
 	}
+	if a.does != world.Wanders {
+		return false
+	}
+	return g.far(a, p)
+}
+
+// far reports whether a place is further from where a thing's piece stands than its range.
+func (g *Game) far(a *actor, p body.Place) bool {
 	l, from := g.doc.Project.Lattice(), footOf(a.piece)
 	dx, dy := p.X-from.X, p.Y-from.Y
 	return max(dx, -dx) > a.acts.Range*l.W*body.Unit || max(dy, -dy) > a.acts.Range*l.H*body.Unit
@@ -188,6 +197,10 @@ func (g *Game) followTrack(a *actor, t *Thing) {
 		if in.X != 0 {
 			t.Way = in.X
 		}
+		if a.area != nil && in.X != 0 && g.leaves(a, t, in.X) {
+			in.X, t.motion.VX = 0, 0
+			t.far, t.back = far, !back
+		}
 		t.Place, t.motion = g.ground.Go(a.size, before, t.motion, a.drive.Under(g.forcesAt(a.size, before).Gravity), in)
 		if lag := max(to.X-t.Place.X, t.Place.X-to.X); lag > 2*g.pace(a.acts.Speed) {
 			// It waits until the foe has come there, and turns where the foe can't.
@@ -205,7 +218,7 @@ func (g *Game) followTrack(a *actor, t *Thing) {
 	dx, dy := min(max(to.X-before.X, -step), step), min(max(to.Y-before.Y, -step), step)
 	t.face(dx, dy)
 	t.Place = g.ground.Move(a.size, before, dx, dy)
-	if c := t.Place.Cell(g.ground.Lattice); !g.ground.Map.Bounds.Has(c) {
+	if c := t.Place.Cell(g.ground.Lattice); !g.ground.Map.Bounds.Has(c) || g.strays(a, before, t.Place) {
 		t.Place = before
 	}
 	if t.Place != (body.Place{X: before.X + dx, Y: before.Y + dy}) || before.X+dx != to.X || before.Y+dy != to.Y {
@@ -240,7 +253,7 @@ func (g *Game) aim(a *actor, t *Thing) {
 		return
 	}
 	l := g.ground.Lattice
-	speed := g.pace(shotSpeed)
+	speed := g.pace(a.acts.Shot)
 	at := body.Place{X: t.Place.X, Y: t.Place.Y - a.size.H*body.Unit/2}
 	s := shot{Place: at, Left: max(1, a.acts.Range*l.W*body.Unit/speed), Strength: a.acts.Strength}
 	if looks := a.acts.Looks; looks != 0 {

@@ -65,8 +65,11 @@ func (g *Game) lets(p *world.Piece) bool {
 
 // refuse tells the player once why a piece refuses something, until they have been away from it.
 func (g *Game) refuse(id world.ID, why Event) {
-	g.refusing = id
-	if g.refused != id {
+	i, twice := slices.BinarySearch(g.refusing, id)
+	if !twice {
+		g.refusing = slices.Insert(g.refusing, i, id)
+	}
+	if _, told := slices.BinarySearch(g.refused, id); !told && !twice {
 		g.tell(why)
 	}
 }

@@ -13,6 +13,7 @@ func (g *Game) leave() {
 		return
 	}
 	if to, wraps := g.ground.Wrap(g.place); wraps {
+		g.goal = body.Place{X: g.goal.X + to.X - g.place.X, Y: g.goal.Y + to.Y - g.place.Y}
 		if g.place = to; !g.ground.Fits(g.size, g.place) {
 			// Something that moves is there.
 			g.toNearest(g.place.Cell(l))
@@ -33,6 +34,14 @@ func (g *Game) leave() {
 	}
 	g.tell(Fell)
 	g.comeBack()
+}
+
+// arrive sets a player down who is on their way back.
+func (g *Game) arrive() {
+	if g.away {
+		g.away = false
+		g.comeBack()
+	}
 }
 
 // comeBack sets the player down where they came in, or as near to it as there is room, as what

@@ -169,12 +169,12 @@ func (g *Game) suffer() {
 
 // hurt takes health away, unless something did a moment ago.
 func (g *Game) hurt(worst int) {
-	if worst == 0 || g.safe > 0 || g.helped&Unhurt != 0 {
+	if worst == 0 || g.safe > 0 || g.away || g.helped&Unhurt != 0 {
 		return
 	}
 	if g.wound(worst) {
 		g.tell(Harmed)
-		g.comeBack()
+		g.away = true
 		return
 	}
 	g.tell(Hurt)

@@ -90,7 +90,6 @@ func (t *Thing) glide(g *Game, a *actor) {
 
 // movePlatforms lets all platforms of the map go on, with who stands on them.
 func (g *Game) movePlatforms() {
-	on, ground := g.mapID, g.ground
 	for _, k := range g.by[world.MovingPlatform] {
 		a := &g.actors[k]
 		if a.box < 0 || a.absent {
@@ -112,11 +111,6 @@ func (g *Game) movePlatforms() {
 		for i := range g.actors {
 			g.actors[i].carried = false
 		}
-		if g.mapID != on {
-			// One was set down on another map. What was to ride here is put back.
-			g.solidThings(ground)
-			return
-		}
 	}
 }
 
@@ -129,8 +123,6 @@ func (g *Game) ride(was, is body.Box, depth int) {
 	if depth == mostRides {
 		return
 	}
-	// Who is crushed may be set down on another map, where others act.
-	on := g.mapID
 	near := over(was, is)
 	near.Y0--
 	var riders []int
@@ -146,9 +138,6 @@ func (g *Game) ride(was, is body.Box, depth int) {
 	}
 	g.carry(was, is)
 	for _, k := range riders {
-		if g.mapID != on {
-			return
-		}
 		a := &g.actors[k]
 		if a.carried || !g.there(a) {
 			continue
@@ -158,9 +147,7 @@ func (g *Game) ride(was, is body.Box, depth int) {
 		if a.box >= 0 {
 			if dy := is.Y0 - was.Y0; dy < 0 && g.ground.Map.View == world.SideView && g.standsOn(a, was) {
 				// What stands on it makes room first.
-				if g.ride(before, moved(before, is.X0-was.X0, dy), depth+1); g.mapID != on {
-					return
-				}
+				g.ride(before, moved(before, is.X0-was.X0, dy), depth+1)
 			}
 			g.ground.Boxes[a.box] = body.Nowhere
 		}
@@ -179,7 +166,7 @@ func (g *Game) ride(was, is body.Box, depth int) {
 		if after != before {
 			g.ride(before, after, depth+1)
 		}
-		if g.mapID == on && g.meetsPlayer(a.size, to) {
+		if g.meetsPlayer(a.size, to) {
 			g.crush()
 		}
 	}
@@ -198,7 +185,7 @@ func (g *Game) standsOn(a *actor, on body.Box) bool {
 // carry takes the player along who stands on what went from one box to another, or pushes them
 // who is in its way. Who can't be pushed is hurt and comes back to where they came in.
 func (g *Game) carry(was, is body.Box) {
-	if g.drifting {
+	if g.drifting || g.away {
 		return
 	}
 	to, ok := g.borne(g.size, g.place, g.motion.VY < 0, was, is)
@@ -299,9 +286,9 @@ func (g *Game) sink() {
 	g.comeBack()
 }
 
-// crush hurts who is between two things, and sets them down where they came in.
+// crush hurts who is between two things, and lets them come back to where they came in.
 func (g *Game) crush() {
 	g.wound(1)
 	g.tell(Crushed)
-	g.comeBack()
+	g.away = true
 }

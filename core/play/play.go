@@ -63,11 +63,14 @@ type Game struct {
 	// pushes is how many things may still be pushed in this tick, emitting how many came out of
 	// emitters in it.
 	pushes, emitting int
-	// helped are the helps of the tick.
-	helped Input
 	// started is the checkpoint or mark at which the player is just now, having reached it or come
-	// back to it; refusing the piece that has just refused something.
-	started, refusing world.ID
+	// back to it.
+	started world.ID
+	// refusing are the pieces that have refused something in this tick, sorted.
+	refusing []world.ID
+	// away says that the player is on their way back to where they came in: it is done once all
+	// that moves has moved, since it may lead to another map, where others act.
+	away bool
 	state
 }
 
@@ -118,9 +121,11 @@ type state struct {
 	items []world.Stock
 	// facts are what was set during play, sorted by fact.
 	facts []Known
-	// refused is the piece that has told the player what they lack and at which they still are, 0
-	// for none.
-	refused world.ID
+	// refused are the pieces that have told the player what they lack and at which they still are,
+	// sorted.
+	refused []world.ID
+	// helped are the helps of the last tick: what is there depends on them.
+	helped Input
 	// assisted says that a help was on at some time.
 	assisted bool
 	lens     lens
@@ -159,6 +164,9 @@ func (g *Game) stand(m *world.Map) {
 	g.edge = g.ground.Lattice.Box(m.Bounds)
 	g.moves = g.doc.Played().On(m)
 	g.drive = body.NewDrive(g.ground.Lattice, g.moves)
+	if m.View == world.SideView || g.moves.Steering != world.CellByCell {
+		g.stepping, g.shoved = false, 0
+	}
 	g.areasHere()
 	g.meet()
 }
@@ -206,12 +214,15 @@ func (g *Game) SetDocument(d *world.Document) error {
 }
 
 func (g *Game) goOn(d *world.Document) error {
-	scale := g.doc.Project.Lattice() != d.Project.Lattice()
+	scale, view := g.doc.Project.Lattice() != d.Project.Lattice(), g.ground.Map.View
 	cell := g.place.Cell(g.doc.Project.Lattice())
 	g.moved(d)
 	g.look(d)
 	m := d.Map(g.mapID)
 	if m != nil {
+		if m.View != view {
+			g.motion = body.Motion{}
+		}
 		g.stand(m)
 		if !scale && (g.drifting && m.Bounds.Has(cell) || g.ground.Fits(g.size, g.place)) {
 			return nil
@@ -235,7 +246,7 @@ func (g *Game) Tick(in Input) {
 		return
 	}
 	g.tick++
-	g.helped, g.started, g.refusing = in&helps, 0, 0
+	g.helped, g.started, g.refusing = in&helps, 0, g.refusing[:0]
 	g.assisted = g.assisted || g.helped != 0
 	g.recall()
 	if g.drifting && in&Through == 0 {
@@ -243,6 +254,7 @@ func (g *Game) Tick(in Input) {
 	}
 	if g.timePasses() {
 		g.movePlatforms()
+		g.arrive()
 		g.sink()
 		g.movePushables()
 	}
@@ -268,26 +280,36 @@ func (g *Game) Tick(in Input) {
 		g.moveFoes()
 		g.moveDrops()
 		g.moveShots()
+		g.arrive()
 		g.emit()
 	}
 	g.went = g.way != way || in&(Use|Jump) != 0
 	g.touchThings(falls || g.place.Y > foot, foot)
+	g.arrive()
 	g.touch(g.cells())
 	pressed := in&Use != 0 && !g.used
 	g.used = in&Use != 0
+	if !g.finished {
+		g.use(in, pressed)
+	}
+	g.refused = append(g.refused[:0], g.refusing...)
+	g.suffer()
+	g.arrive()
+	g.recall()
+	g.follow()
+}
+
+// use lifts, throws and crosses, or else uses what lies ahead.
+func (g *Game) use(in Input, pressed bool) {
 	if pressed && g.lift(in) {
 		pressed = false
 	}
 	cell := g.place.Cell(g.doc.Project.Lattice())
 	g.cross(cell, pressed)
-	if pressed && !g.finished {
+	if pressed {
 		next := cell.Add(ahead[g.facing])
 		g.touch(grid.Rect{X: next.X, Y: next.Y, W: 1, H: 1})
 	}
-	g.refused = g.refusing
-	g.suffer()
-	g.recall()
-	g.follow()
 }
 
 // timePasses reports whether everybody else moves in this tick: always, unless the project counts

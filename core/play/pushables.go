@@ -12,8 +12,6 @@ const (
 	// mostPushed is how many things in a row can be pushed, mostPushes how many at all in a
 	// tick: more of them stand firm.
 	mostPushed, mostPushes = 16, 64
-	// throwSpeed and throwRise are how fast something is thrown, in tenths of a cell a second.
-	throwSpeed, throwRise = 90, 60
 )
 
 // pushAhead pushes what can be pushed and is in the way of a player who goes to some side, by half
@@ -164,7 +162,7 @@ func sign(n int) int {
 
 // meetsPlayer reports whether a body would be where the player is.
 func (g *Game) meetsPlayer(s body.Size, p body.Place) bool {
-	return !g.drifting && s.Box(p).Meets(g.size.Box(g.place))
+	return !g.drifting && !g.away && s.Box(p).Meets(g.size.Box(g.place))
 }
 
 // movePushables lets what can be pushed fall, fly and slide.
@@ -289,10 +287,10 @@ func (g *Game) letGo(a *actor, t *Thing, way grid.Point, down bool) bool {
 		}
 	}
 	if !down {
-		speed := body.Speed(throwSpeed, g.ground.Lattice.W)
+		speed := body.Speed(g.moves.Throw, g.ground.Lattice.W)
 		m.VX, m.VY = way.X*speed, way.Y*speed
 		if side {
-			m.VX, m.VY = m.VX+g.motion.VX, -body.Speed(throwRise, g.ground.Lattice.H)
+			m.VX, m.VY = m.VX+g.motion.VX, -body.Speed(g.moves.ThrowRise, g.ground.Lattice.H)
 		}
 	}
 	c := at.Cell(g.ground.Lattice)

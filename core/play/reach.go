@@ -28,30 +28,32 @@ const longestJump = 300
 var holds = []int{0, 1, 2, 4}
 
 // ReachFrom finds where the player can jump to who stands in a cell of a map in side-view, or
-// falls from there to the ground; ok is false if there is no ground. Things that move are not
-// there. The cost is that of up to nine times longestJump ticks.
+// falls from there to the ground, with all that acts on them there and without what the map bars; ok
+// is false if there is no ground. Things that move are not there. The cost is that of up to nine times
+// longestJump ticks.
 func ReachFrom(d *world.Document, m *world.Map, cell grid.Point) (r Reach, ok bool) {
 	if m.View != world.SideView {
 		return r, false
 	}
-	moves := d.Played()
+	g := &Game{doc: d, ground: body.NewGround(d, m), moves: d.Played().On(m)}
 	l := d.Project.Lattice()
-	ground, size, drive := body.NewGround(d, m), body.SizeOf(l, m.View, moves), body.NewDrive(l, moves)
-	r.Stands = ground.At(cell)
-	if !ground.Fits(size, r.Stands) {
+	g.mapID, g.size, g.drive = m.ID, g.sizeOn(m), body.NewDrive(l, g.moves)
+	g.areasHere()
+	g.place = g.ground.At(cell)
+	if !g.ground.Fits(g.size, g.place) {
 		return r, false
 	}
-	var rest body.Motion
-	for tick := 0; rest.Mode != body.Grounded; tick++ {
-		if tick == longestJump || !m.Bounds.Has(r.Stands.Cell(l)) {
+	for tick := 0; g.motion.Mode != body.Grounded; tick++ {
+		if tick == longestJump || !m.Bounds.Has(g.place.Cell(l)) {
 			return r, false
 		}
-		r.Stands, rest = ground.Go(size, r.Stands, rest, drive, body.Intent{})
+		g.moveFromTheSide(0)
 	}
-	r.jump(ground, size, drive, 0, moves.Air/2)
+	r.Stands = g.place
+	r.jump(g, 0, g.moves.Air/2)
 	for _, way := range []int{-1, 1} {
 		for _, part := range holds {
-			r.jump(ground, size, drive, way, part*moves.Air/8)
+			r.jump(g, way, part*g.moves.Air/8)
 		}
 	}
 	slices.SortFunc(r.Landings, func(a, b grid.Point) int { return cmp.Or(cmp.Compare(a.Y, b.Y), cmp.Compare(a.X, b.X)) })
@@ -59,22 +61,28 @@ func ReachFrom(d *world.Document, m *world.Map, cell grid.Point) (r Reach, ok bo
 	return r, true
 }
 
-// jump follows one jump of somebody who runs, held for so many ticks.
-func (r *Reach) jump(ground *body.Ground, size body.Size, drive body.Drive, way, held int) {
-	p, m := r.Stands, body.Motion{Mode: body.Grounded, VX: way * drive.Run}
-	arc := []body.Place{p}
+// jump follows one jump of a player who runs, held for so many ticks.
+func (r *Reach) jump(g *Game, way, held int) {
+	g.place, g.motion, g.jumped = r.Stands, body.Motion{Mode: body.Grounded, VX: way * g.drive.Run}, false
+	in := [...]Input{Left, 0, Right}[way+1]
+	arc := []body.Place{g.place}
 	for tick := range longestJump {
-		p, m = ground.Go(size, p, m, drive, body.Intent{X: way, Jump: tick <= held, Pressed: tick == 0})
-		arc = append(arc, p)
-		cell := p.Cell(ground.Lattice)
-		if !ground.Map.Bounds.Has(cell) {
+		if tick <= held {
+			g.moveFromTheSide(in | Jump)
+		} else {
+			g.moveFromTheSide(in)
+		}
+		g.blow()
+		arc = append(arc, g.place)
+		cell := g.place.Cell(g.ground.Lattice)
+		if !g.ground.Map.Bounds.Has(cell) {
 			break
 		}
-		if m.Mode == body.Grounded {
+		if g.motion.Mode == body.Grounded {
 			r.Landings = append(r.Landings, cell)
 			break
 		}
-		if m.Mode == body.InWater || m.Mode == body.OnLadder {
+		if g.motion.Mode == body.InWater || g.motion.Mode == body.OnLadder {
 			break
 		}
 	}

@@ -170,8 +170,18 @@ func (r *Recording) forget() {
 	}
 	// The document may have been changed while an earlier tick was shown.
 	if r.moments[len(r.moments)-1].doc != r.doc {
-		r.change(moment{changed: true})
+		r.changed()
 	}
+}
+
+// changed keeps the state that is shown as the one after a change of the document. Where a play
+// that is kept could begin just then, it still can if the change did nothing to how it begins.
+func (r *Recording) changed() {
+	m := moment{changed: true}
+	if last := r.moments[len(r.moments)-1]; last.state.tick == r.Now() && last.began.real && r.game.beginsAgain(last.began) {
+		m.began, m.brought = last.began, last.brought
+	}
+	r.change(m)
 }
 
 // change keeps the state that is shown as the one after a change. Of more changes after the same
@@ -223,7 +233,7 @@ func (r *Recording) SetDocument(d *world.Document) error {
 	}
 	r.doc = d
 	if r.Now() == r.Last() {
-		r.change(moment{changed: true})
+		r.changed()
 		r.trim()
 	}
 	return nil
@@ -289,7 +299,7 @@ func (r *Recording) restore(n, tick int) {
 		g.look(m.doc)
 	}
 	g.state = m.state.clone()
-	g.stale = false
+	g.stale, g.away = false, false
 	g.ask()
 	g.stand(g.doc.Map(g.mapID))
 	from := m.state.tick - r.First()
@@ -303,6 +313,6 @@ func (r *Recording) restore(n, tick int) {
 func (s state) clone() state {
 	s.taken = slices.Clone(s.taken)
 	s.things, s.shots, s.fallen, s.items = slices.Clone(s.things), slices.Clone(s.shots), slices.Clone(s.fallen), slices.Clone(s.items)
-	s.facts = slices.Clone(s.facts)
+	s.facts, s.refused = slices.Clone(s.facts), slices.Clone(s.refused)
 	return s
 }

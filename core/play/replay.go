@@ -11,8 +11,13 @@ import (
 )
 
 // Rules is the version of the rules of play: a replay that was recorded by others may part
-// from what they would have done.
-const Rules = stateVersion
+// from what they would have done. It has nothing to do with the form in which a state is written.
+//
+// 8: who comes back to where they came in does so once all that moves has moved; who finished takes no
+// doorway; a foe stays in its area whatever it does, from above too; foes that come out of emitters
+// have a character's body, and collectibles come; several pieces that refuse each tell once; a step
+// goes on over an edge that wraps, and ends where the steering changes.
+const Rules = 8
 
 // Reasons why what was played can't be kept.
 var (
@@ -73,7 +78,7 @@ func (r *Recording) Kept(name string) (*world.Replay, error) {
 	m := &r.moments[n]
 	began := m.state.tick
 	kept := &world.Replay{Name: name, From: m.began.from, Rules: Rules, Chance: m.state.chance, Trace: slices.Clone(r.trace[began-r.First() : now-r.First()])}
-	if began > 0 || m.brought {
+	if _, p := m.doc.Piece(m.began.from); began > 0 || m.brought || m.changed && p != nil && IsStart(p.Type) {
 		kept.State, kept.Began = m.state.played(), began
 	}
 	for _, in := range r.inputs[began-r.First() : now-r.First()] {

@@ -1,6 +1,7 @@
 package play
 
 import (
+	"bytes"
 	"errors"
 	"fmt"
 	"slices"
@@ -25,12 +26,18 @@ func resume(d *world.Document, r *world.Replay) (*Game, error) {
 	if s.tick != r.Began || s.finished || s.assisted || s.drifting {
 		return nil, fmt.Errorf("where it begins: %w: nothing could be proved from there", pack.ErrMalformed)
 	}
-	on, from := d.Piece(r.From)
+	return from(d, s, r.From)
+}
+
+// from goes on with a state that stands at a checkpoint or mark, on a document. If that was moved
+// since, it is there.
+func from(d *world.Document, s state, start world.ID) (*Game, error) {
+	on, from := d.Piece(start)
 	if from == nil || !IsStart(from.Type) {
 		return nil, ErrStartGone
 	}
 	elsewhere := on.ID != s.mapID
-	g := &Game{state: s, began: beginning{r.From, true}}
+	g := &Game{state: s, began: beginning{start, true}}
 	g.look(d)
 	if elsewhere {
 		g.ground, g.shots = g.groundOf(on), nil
@@ -50,6 +57,20 @@ func resume(d *world.Document, r *world.Replay) (*Game, error) {
 	return g, nil
 }
 
+// beginsAgain reports whether a play that is kept from here on begins again just so.
+func (g *Game) beginsAgain(at beginning) bool {
+	var again *Game
+	var err error
+	if _, p := g.doc.Piece(at.from); p != nil && IsStart(p.Type) {
+		again, err = from(g.doc, g.state.clone(), at.from)
+	} else if g.tick > 0 {
+		return false
+	} else {
+		again, err = New(g.doc, Start{Chance: g.chance})
+	}
+	return err == nil && bytes.Equal(again.played(), g.played())
+}
+
 // farthest is how far from the middle of its map anything is, in positions, and fastest how far it
 // goes in a tick: more than anything can that was played.
 const (
@@ -65,7 +86,7 @@ func readState(b []byte) (s state, err error) {
 	if len(b) < 2 || b[0] != stateTag {
 		return s, fmt.Errorf("%w: this is no state of a play", pack.ErrMalformed)
 	}
-	if b[1] != stateVersion && b[1] != factless {
+	if b[1] < factless || b[1] > stateVersion {
 		return s, ErrOtherRules
 	}
 	r := pack.NewReader(b[2:])
@@ -84,7 +105,7 @@ func readState(b []byte) (s state, err error) {
 	}
 	s.seed, s.chance = r.Uint(), r.Uint()
 	s.lifted, s.shoved = world.ID(r.Uint()), world.ID(r.Uint())
-	s.came, s.armed, s.struck = within(r, r.Int(), farthest), within(r, r.Int(), armTicks), within(r, r.Int(), strikeTicks)
+	s.came, s.armed, s.struck = within(r, r.Int(), farthest), within(r, r.Int(), limit.Pause), within(r, r.Int(), strikeTicks)
 	s.fallen = readIDs(r, limit.Characters)
 	for range r.Count(limit.Flying, 7) {
 		f := shot{Place: readPlace(r), VX: between(r, r.Int(), -1<<18, 1<<18), VY: between(r, r.Int(), -1<<18, 1<<18), Left: r.Int(), Strength: r.Int(), Mine: r.Bool()}
@@ -108,9 +129,24 @@ func readState(b []byte) (s state, err error) {
 		}
 		s.items = append(s.items, had)
 	}
-	s.refused, s.assisted = world.ID(r.Uint()), r.Bool()
-	if b[1] != factless {
+	if id := world.ID(r.Uint()); id != 0 {
+		s.refused = []world.ID{id}
+	}
+	s.assisted = r.Bool()
+	if b[1] > factless {
 		s.facts = readFacts(r)
+	}
+	if b[1] > withFacts {
+		s.refused = append(s.refused, readIDs(r, limit.Pieces)...)
+		s.helped = Input(within(r, int(r.Uint()), int(helps))) & helps
+	}
+	for i := 1; i < len(s.refused); i++ {
+		if s.refused[i-1] >= s.refused[i] {
+			r.Fail(fmt.Errorf("%w: ids out of order", pack.ErrMalformed))
+		}
+	}
+	if r.Err() == nil && s.form() != b[1] {
+		r.Fail(fmt.Errorf("%w: a state of form %d that is written in form %d", pack.ErrMalformed, s.form(), b[1]))
 	}
 	return s, r.Done()
 }
@@ -122,9 +158,6 @@ func readFacts(r *pack.Reader) (facts []Known) {
 			r.Fail(fmt.Errorf("%w: facts out of order", pack.ErrMalformed))
 		}
 		facts = append(facts, k)
-	}
-	if len(facts) == 0 {
-		r.Fail(fmt.Errorf("%w: a state without facts is of version %d", pack.ErrMalformed, factless))
 	}
 	return facts
 }

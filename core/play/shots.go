@@ -9,15 +9,8 @@ import (
 	"azzel/core/world"
 )
 
-// shotSpeed is how fast shots fly, in tenths of a cell a second; armTicks is how many ticks lie
-// between two strikes or shots of the player, and strikeTicks how long a strike is seen.
-const (
-	shotSpeed   = 100
-	armTicks    = 15
-	strikeTicks = 8
-	// shotReach is how far a shot of the player flies, in cells.
-	shotReach = 12
-)
+// strikeTicks is for how many ticks a strike is seen.
+const strikeTicks = 8
 
 // A shot flies on until something stops it.
 type shot struct {
@@ -47,15 +40,10 @@ func (g *Game) shotSize() body.Size {
 
 // moveShots lets all shots fly on.
 func (g *Game) moveShots() {
-	on := g.mapID
 	for i := 0; i < len(g.shots); i++ {
 		s := &g.shots[i]
 		s.Left--
-		ends := g.fly(s) || s.Left <= 0
-		if g.mapID != on {
-			return
-		}
-		if ends {
+		if g.fly(s) || s.Left <= 0 {
 			g.shots = slices.Delete(g.shots, i, i+1)
 			i--
 		}
@@ -82,7 +70,7 @@ func (g *Game) fly(s *shot) bool {
 		if g.strikes(size.Box(s.Place), over(before, size.Box(want)), s.Mine) {
 			return true
 		}
-		if !s.Mine && !g.drifting && size.Box(s.Place).Meets(g.size.Box(g.place)) {
+		if !s.Mine && g.meetsPlayer(size, s.Place) {
 			g.hurt(s.Strength)
 			return true
 		}
@@ -134,15 +122,15 @@ func (g *Game) remove(a *actor) {
 		g.remember(a.piece.ID, &a.acts)
 	}
 	if who := a.piece.Who; who != 0 && a.of == world.Foe && g.things[a.at].from == 0 {
-		g.fall(who)
+		g.fell(who)
 	}
 	if a.box >= 0 && isSolid(a.of) && a.box < len(g.ground.Boxes) {
 		g.ground.Boxes[a.box] = body.Nowhere
 	}
 }
 
-// fall lets a character be gone, as whatever pieces it stands on the maps.
-func (g *Game) fall(who world.ID) {
+// fell lets a character be gone, as whatever pieces it stands on the maps.
+func (g *Game) fell(who world.ID) {
 	i, fell := slices.BinarySearch(g.fallen, who)
 	if fell {
 		return
@@ -166,9 +154,9 @@ func (g *Game) fight(in Input) {
 	mine := g.size.Box(g.place)
 	switch {
 	case in&Strike != 0 && g.moves.Arms&world.Striking != 0:
-		g.armed, g.struck = armTicks, strikeTicks
+		g.armed, g.struck = g.moves.Pause, strikeTicks
 		reach := mine
-		w, h := l.W*body.Unit*3/4, l.H*body.Unit*3/4
+		w, h := l.W*body.Unit*g.moves.Strike/100, l.H*body.Unit*g.moves.Strike/100
 		reach.X0, reach.X1 = reach.X0+min(0, way.X)*w, reach.X1+max(0, way.X)*w
 		reach.Y0, reach.Y1 = reach.Y0+min(0, way.Y)*h, reach.Y1+max(0, way.Y)*h
 		for k := range g.actors {
@@ -178,10 +166,10 @@ func (g *Game) fight(in Input) {
 			}
 		}
 	case in&Shoot != 0 && g.moves.Arms&world.Shooting != 0:
-		g.armed = armTicks
-		speed := g.pace(shotSpeed)
+		g.armed = g.moves.Pause
+		speed := g.pace(g.moves.Shot)
 		g.shoot(shot{Place: body.Place{X: g.place.X, Y: g.place.Y - (g.size.H-g.shotSize().H)*body.Unit/2}, VX: way.X * speed, VY: way.Y * speed,
-			Left: shotReach * l.W * body.Unit / speed, Mine: true, Strength: 1})
+			Left: max(1, g.moves.ShotReach*l.W*body.Unit/speed), Mine: true, Strength: 1})
 	}
 }
 

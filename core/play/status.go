@@ -32,8 +32,9 @@ type Status struct {
 	// in the air.
 	Hurt  int
 	Rises bool
-	// Striking says that a strike is seen, Lifted what is carried.
-	Striking bool
+	// Striking is how far a strike reaches that is seen, in hundredths of a cell, 0 for none; Lifted what is
+	// carried.
+	Striking int
 	Lifted   world.ID
 }
 
@@ -41,10 +42,13 @@ type Status struct {
 // over all maps.
 func (g *Game) Status() Status {
 	s := Status{Map: g.mapID, Place: g.place, Size: g.size, Facing: g.facing, Ticks: g.tick, Finished: g.finished,
-		Checkpoint: g.checkpoint, Doing: g.motion.Mode, Health: max(0, g.moves.Health-g.harm), Most: g.moves.Health, Safe: g.safe > 0, Rises: g.motion.VY < 0, Striking: g.struck > 0, Lifted: g.lifted,
+		Checkpoint: g.checkpoint, Doing: g.motion.Mode, Health: max(0, g.moves.Health-g.harm), Most: g.moves.Health, Safe: g.safe > 0, Rises: g.motion.VY < 0, Lifted: g.lifted,
 		Steps: g.way / (g.doc.Project.CellW * body.Unit)}
 	if g.safe > 0 {
 		s.Hurt = safeTicks - g.safe + 1
+	}
+	if g.struck > 0 {
+		s.Striking = g.moves.Strike
 	}
 	for _, m := range g.doc.Maps {
 		for _, p := range m.Pieces {
@@ -106,13 +110,27 @@ func fit(at, length, from, room int) int {
 }
 
 const (
-	stateTag     = 'P'
-	stateVersion = 7
-	// factless is the version of a state without facts, which is the same in both.
-	factless = 6
+	stateTag = 'P'
+	// stateVersion is the form in which all of a state can be written. What needs less is written
+	// in an earlier form, to the byte as it was written then: withFacts has no helps and at most one
+	// piece that refuses, factless no facts either.
+	stateVersion = 8
+	withFacts    = 7
+	factless     = 6
 )
 
-// Snapshot is the whole state as canonical bytes, version 7.
+// form is the earliest in which a state can be written.
+func (s *state) form() byte {
+	switch {
+	case s.helped != 0 || len(s.refused) > 1:
+		return stateVersion
+	case len(s.facts) > 0:
+		return withFacts
+	}
+	return factless
+}
+
+// Snapshot is the whole state as canonical bytes.
 func (g *Game) Snapshot() []byte {
 	w := pack.Writer{Bytes: g.played()}
 	g.lens.encode(&w)
@@ -121,10 +139,8 @@ func (g *Game) Snapshot() []byte {
 
 // played is the state without the camera, which changes nothing in play.
 func (s *state) played() []byte {
-	w := pack.Writer{Bytes: []byte{stateTag, stateVersion}}
-	if len(s.facts) == 0 {
-		w.Bytes[1] = factless
-	}
+	form := s.form()
+	w := pack.Writer{Bytes: []byte{stateTag, form}}
 	w.Int(s.tick)
 	w.Uint(uint64(s.mapID))
 	w.Int(s.place.X)
@@ -171,10 +187,19 @@ func (s *state) played() []byte {
 		w.Uint(uint64(had.Item))
 		w.Int(had.Count)
 	}
-	w.Uint(uint64(s.refused))
+	refused := append(slices.Clone(s.refused), 0)
+	w.Uint(uint64(refused[0]))
 	w.Bool(s.assisted)
-	if len(s.facts) > 0 {
+	if form > factless {
 		encodeFacts(&w, s.facts)
+	}
+	if form > withFacts {
+		more := s.refused[min(1, len(s.refused)):]
+		w.Uint(uint64(len(more)))
+		for _, id := range more {
+			w.Uint(uint64(id))
+		}
+		w.Uint(uint64(s.helped))
 	}
 	return w.Bytes
 }

@@ -35,6 +35,14 @@ type Thing struct {
 	rest, left, wait, hits int32
 }
 
+// Piece is the piece that a thing is, or the emitter that it came out of.
+func (t *Thing) Piece() world.ID {
+	if t.from != 0 {
+		return t.from
+	}
+	return t.ID
+}
+
 // emitted is set in the ids of what came out of emitters, and in those of nothing else.
 const emitted world.ID = 1 << 63
 
@@ -73,6 +81,7 @@ func (g *Game) meet() {
 		if !there {
 			g.things = slices.Insert(g.things, i, Thing{ID: p.ID, Place: footOf(p), Way: wayOf(p, m.View)})
 		}
+		g.things[i].lookOn(p, m.View)
 		if _, fell := slices.BinarySearch(g.fallen, p.Who); fell && p.Type == world.Foe {
 			g.things[i].Gone = true
 		}
@@ -81,11 +90,14 @@ func (g *Game) meet() {
 		}
 		g.actors = append(g.actors, actor{piece: p})
 	}
-	for _, t := range g.things {
+	for i := range g.things {
+		t := &g.things[i]
 		if p := m.Piece(t.from); t.from != 0 && p != nil {
+			t.lookOn(p, m.View)
 			came := &world.Piece{ID: t.ID, Type: t.Type, Foot: p.Foot, Acting: p.Acting, Number: int(t.ID &^ emitted)}
-			// How often is how often something comes, not how often that shoots.
-			came.Every = 0
+			// How often is how often something comes, not how often that shoots; what its emitter sets and
+			// asks for is not its own.
+			came.Every, came.Sets, came.While = 0, world.Change{}, world.Condition{}
 			g.actors = append(g.actors, actor{piece: came})
 		}
 	}
@@ -118,6 +130,19 @@ func (g *Game) meet() {
 	g.sortActors()
 }
 
+// lookOn lets a thing look to where its piece does if it looks to where nothing can on a map that is
+// seen so.
+func (t *Thing) lookOn(p *world.Piece, view world.View) {
+	if t.Way < 0 && view == world.TopDown || t.Way > 1 && view == world.SideView {
+		t.Way = wayOf(p, view)
+	}
+}
+
+// seenAs lets a thing of a map that is seen otherwise from now on be at rest where it is.
+func (t *Thing) seenAs(p *world.Piece, view world.View) {
+	t.Way, t.motion, t.thrown, t.left = wayOf(p, view), body.Motion{}, false, 0
+}
+
 // moved puts things where their pieces are by a change to another document, and lets those look
 // elsewhere that are to. What became of them otherwise stays.
 func (g *Game) moved(d *world.Document) {
@@ -141,14 +166,24 @@ func (g *Game) moved(d *world.Document) {
 			if old == nil {
 				from, old = g.doc.Piece(p.ID)
 			}
+			t := &g.things[i]
+			if from != nil && from.View != m.View {
+				t.seenAs(p, m.View)
+			}
 			if old == nil || old == p {
 				continue
 			}
-			t := &g.things[i]
 			if from.ID != m.ID || old.Foot != p.Foot {
 				*t = Thing{ID: t.ID, Type: t.Type, Place: footOf(p), Way: wayOf(p, m.View), Gone: t.Gone, hits: t.hits}
 			} else if old.Looks != p.Looks {
 				t.Way = wayOf(p, m.View)
+			}
+		}
+		if was != nil && was.View != m.View {
+			for i := range g.things {
+				if p := m.Piece(g.things[i].from); g.things[i].from != 0 && p != nil {
+					g.things[i].seenAs(p, m.View)
+				}
 			}
 		}
 	}
@@ -281,13 +316,11 @@ func (g *Game) touchThings(fell bool, foot int) {
 	mine := g.size.Box(g.place)
 	l := g.doc.Project.Lattice()
 	side := g.ground.Map.View == world.SideView
-	at := g.place
 	for k := range g.actors {
-		a := &g.actors[k]
-		if g.place != at {
-			// One was set down elsewhere.
+		if g.away {
 			return
 		}
+		a := &g.actors[k]
 		t := &g.things[a.at]
 		box := a.size.Box(t.Place)
 		if !g.there(a) || !box.Meets(mine) {
@@ -313,8 +346,12 @@ func (g *Game) touchThings(fell bool, foot int) {
 		case world.Hazard:
 			g.hurt(a.acts.Strength)
 		case world.Collectible:
-			// One that was drawn: it is taken like the others.
-			t.Gone = g.take(t.ID, &a.acts)
+			if t.from != 0 {
+				t.Gone = g.have(t.ID, &a.acts)
+			} else {
+				// One that was drawn: it is taken like the others.
+				t.Gone = g.take(t.ID, &a.acts)
+			}
 		}
 	}
 }

@@ -41,6 +41,17 @@ func (g *Game) take(id world.ID, is *world.Acting) bool {
 	if taken {
 		return true
 	}
+	if !g.have(id, is) {
+		return false
+	}
+	g.taken = slices.Insert(g.taken, i, id)
+	g.remember(id, is)
+	return true
+}
+
+// have gives the player what a collectible gives, and reports whether there is room for it. One that came out of an
+// emitter is not counted: there is no telling how many there are.
+func (g *Game) have(id world.ID, is *world.Acting) bool {
 	gives := g.doc.Item(is.Item)
 	switch {
 	case gives == nil:
@@ -51,8 +62,6 @@ func (g *Game) take(id world.ID, is *world.Acting) bool {
 	default:
 		g.tell(tookItem(gives, is.Wanted()))
 	}
-	g.taken = slices.Insert(g.taken, i, id)
-	g.remember(id, is)
 	return true
 }
 

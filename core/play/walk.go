@@ -2,11 +2,11 @@ package play
 
 import (
 	"errors"
-	"slices"
 
 	"azzel/core/board"
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/limit"
 	"azzel/core/world"
 )
 
@@ -86,8 +86,9 @@ func (w *Walk) look(g *Game) error {
 	if err := w.search(g, &search, true); err != nil {
 		return err
 	}
+	hurts := g.hurting(g.ground.Map)
 	for n := len(w.way) - 2; n >= 0; n-- {
-		if g.ground.Danger(w.way[n]) > 0 {
+		if hurts(w.way[n]) {
 			w.way, w.ends, w.danger = w.way[n+1:], true, true
 			break
 		}
@@ -152,15 +153,45 @@ func (w *Walk) search(g *Game, search *body.Search, danger bool) error {
 func (g *Game) avoided(m *world.Map, danger bool) func(grid.Point) bool {
 	ground := g.groundOf(m)
 	l := g.doc.Project.Lattice()
-	var exits []grid.Point
+	exits := map[grid.Point]bool{}
 	for _, p := range m.Pieces {
 		if p.Type == world.Exit && g.Here(p.ID) {
-			exits = append(exits, l.CellAt(p.Foot))
+			exits[l.CellAt(p.Foot)] = true
 		}
 	}
-	return func(c grid.Point) bool {
-		return ground.Doorway(c) || slices.Contains(exits, c) || !danger && ground.Danger(c) > 0
+	hurts := func(grid.Point) bool { return false }
+	if !danger {
+		hurts = g.hurting(m)
 	}
+	return func(c grid.Point) bool { return ground.Doorway(c) || exits[c] || hurts(c) }
+}
+
+// hurting are the cells of a map in which something hurts that stands still: a tile, or a hazard,
+// which also hurts beside the cell on which it stands if a body in the middle of that touches it.
+func (g *Game) hurting(m *world.Map) func(grid.Point) bool {
+	ground, l, mine := g.groundOf(m), g.doc.Project.Lattice(), g.sizeOn(m)
+	cells := map[grid.Point]bool{}
+	for _, p := range m.Pieces {
+		of := p.Type
+		if of == world.Lottery {
+			of = g.draw(m, p)
+		}
+		if i, there := g.thing(p.ID); of != world.Hazard || !g.Here(p.ID) || there && g.things[i].Gone {
+			continue
+		}
+		box := g.sizeOf(of, p, m.View).Box(footOf(p))
+		at := l.CellAt(p.Foot)
+		cells[at] = true
+		// No body is wider than so many cells.
+		for y := at.Y - limit.Body; y <= at.Y+limit.Body; y++ {
+			for x := at.X - limit.Body; x <= at.X+limit.Body; x++ {
+				if c := (grid.Point{X: x, Y: y}); box.Meets(mine.Box(body.At(l, c))) {
+					cells[c] = true
+				}
+			}
+		}
+	}
+	return func(c grid.Point) bool { return cells[c] || ground.Danger(c) > 0 }
 }
 
 // Next is what to hold down in the game's next tick; without more the walk is over. An

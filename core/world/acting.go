@@ -67,6 +67,8 @@ type Acting struct {
 	// emitter; Most how many of those there may be at once.
 	Every int `json:"every,omitempty"`
 	Most  int `json:"most,omitempty"`
+	// Shot is how fast what it shoots flies, in tenths of a cell a second.
+	Shot int `json:"shot,omitempty"`
 	// Rest is for how many ticks it rests at each end of its way.
 	Rest int `json:"rest,omitempty"`
 	// Bears is how many hits it bears.
@@ -158,6 +160,7 @@ const (
 	FieldWhileItem
 	FieldWhileLeast
 	FieldWhileNot
+	FieldShot
 )
 
 var actingFields = []field[Piece]{
@@ -183,6 +186,7 @@ var actingFields = []field[Piece]{
 	idField(FieldWhileItem, func(p *Piece) *ID { return &p.While.Item }),
 	intsField(FieldWhileLeast, func(p *Piece) *int { return &p.While.Least }),
 	boolField(FieldWhileNot, func(p *Piece) *bool { return &p.While.Not }),
+	intsField(FieldShot, func(p *Piece) *int { return &p.Shot }),
 }
 
 // oddsField is all weights together.
@@ -197,20 +201,20 @@ func oddsField[T any](n Field, at func(*T) *Odds) field[T] {
 // usualActing is what values of 0 stand for.
 var usualActing = map[ID]Acting{
 	MovingPlatform: {Speed: 30, Range: 3},
-	Foe:            {Speed: 25, Range: 6, Strength: 1, Bears: 1},
+	Foe:            {Speed: 25, Range: 6, Strength: 1, Bears: 1, Shot: UsualMovement.Shot},
 	Spring:         {Strength: 50},
 	Hazard:         {Strength: 1},
 	Pushable:       {},
 	Breakable:      {Bears: 1},
 	Emitter:        {Speed: 25, Range: 6, Strength: 1, Bears: 1, Every: 120, Most: 3, Odds: UsualEmitter},
-	Lottery:        {Speed: 25, Range: 6, Strength: 1, Bears: 1},
+	Lottery:        {Speed: 25, Range: 6, Strength: 1, Bears: 1, Shot: UsualMovement.Shot},
 }
 
 // Filled is how a piece acts, with the usual values where it has none.
 func (p *Piece) Filled() Acting {
 	a, usual := p.Acting, usualActing[p.Type]
 	for _, v := range [][2]*int{{&a.Speed, &usual.Speed}, {&a.Range, &usual.Range}, {&a.Strength, &usual.Strength},
-		{&a.Every, &usual.Every}, {&a.Most, &usual.Most}, {&a.Bears, &usual.Bears}} {
+		{&a.Every, &usual.Every}, {&a.Most, &usual.Most}, {&a.Bears, &usual.Bears}, {&a.Shot, &usual.Shot}} {
 		if *v[0] == 0 {
 			*v[0] = *v[1]
 		}
@@ -238,6 +242,7 @@ var actingTerms = [...]struct {
 	{"to-y", "how far down a piece goes, in pixels,", -far, far, func(a *Acting) *int { return &a.ToY }},
 	{"every", "how often something comes, in ticks,", 0, limit.Interval, func(a *Acting) *int { return &a.Every }},
 	{"most", "how many there may be at once", 0, limit.Emitted, func(a *Acting) *int { return &a.Most }},
+	{"shot", "how fast what a piece shoots flies, in tenths of a cell a second,", 0, 10 * limit.Speed, func(a *Acting) *int { return &a.Shot }},
 	{"rest", "how long a piece rests, in ticks,", 0, limit.Interval, func(a *Acting) *int { return &a.Rest }},
 	{"bears", "how many hits a piece bears", 0, limit.Bears, func(a *Acting) *int { return &a.Bears }},
 	{"amount", "how many of an item a piece gives or needs", 0, limit.Stack, func(a *Acting) *int { return &a.Amount }},

@@ -265,6 +265,8 @@ func encodeBlock(b *Block, w *pack.Writer) {
 		}
 	}
 	facts := slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Sets != (Change{}) || p.While != (Condition{}) })
+	shots := slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Shot != 0 })
+	facts = facts || shots
 	items := facts || slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Item != 0 || p.Amount != 0 })
 	if items || slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.hasMore() }) {
 		for _, p := range b.Pieces {
@@ -282,6 +284,11 @@ func encodeBlock(b *Block, w *pack.Writer) {
 	if facts {
 		for _, p := range b.Pieces {
 			p.encodeFacts(w)
+		}
+	}
+	if shots {
+		for _, p := range b.Pieces {
+			w.Int(p.Shot)
 		}
 	}
 }
@@ -326,6 +333,11 @@ func decodeBlock(r *pack.Reader) Block {
 	if r.Err() == nil && r.Len() > 0 {
 		for i := range b.Pieces {
 			b.Pieces[i].decodeFacts(r)
+		}
+	}
+	if r.Err() == nil && r.Len() > 0 {
+		for i := range b.Pieces {
+			b.Pieces[i].Shot = r.Int()
 		}
 	}
 	for _, p := range b.Pieces {

@@ -36,8 +36,8 @@ func (i *Item) Times(n int) string {
 	return fmt.Sprintf("%d × %s", n, i.Name)
 }
 
-// Gives reports whether pieces of a type give their item.
-func Gives(of ID) bool { return of == Collectible || of == Lottery }
+// Gives reports whether pieces of a type give their item, or what comes out of them does.
+func Gives(of ID) bool { return of == Collectible || of == Lottery || of == Emitter }
 
 // Needs reports whether pieces of a type need their item.
 func Needs(of ID) bool { return of == Exit }

@@ -69,6 +69,12 @@ type Movement struct {
 	Arms Arm
 	// BodyW and BodyH are the size of the body in pixels, in side-view.
 	BodyW, BodyH int
+	// Throw is how fast one throws what one carries, ThrowRise how fast up in side-view, Shot how
+	// fast one's shots fly, all in tenths of a cell a second; ShotReach is how far they do, in cells.
+	Throw, ThrowRise, Shot, ShotReach int
+	// Strike is how far a strike reaches before one's body, in hundredths of a cell, Pause how many
+	// ticks lie between two strikes or shots.
+	Strike, Pause int
 	// AboveW and AboveH are the size of the body in pixels as it is seen from above: its width,
 	// and how far it reaches up from the foot.
 	AboveW, AboveH int
@@ -76,7 +82,8 @@ type Movement struct {
 
 // UsualMovement is what the values of 0 stand for, but for the body, which follows from the
 // size of a cell.
-var UsualMovement = Movement{Speed: 55, Jump: 22, Air: 36, Start: 8, Stop: 6, Climb: 30, Swim: 35, Grace: 6, Health: 3}
+var UsualMovement = Movement{Speed: 55, Jump: 22, Air: 36, Start: 8, Stop: 6, Climb: 30, Swim: 35, Grace: 6, Health: 3,
+	Throw: 90, ThrowRise: 60, Shot: 100, ShotReach: 12, Strike: 75, Pause: 15}
 
 // A term is a value of a movement with its range.
 type term struct {
@@ -107,6 +114,13 @@ var terms = [...]term{
 	{FieldMovement + 12, "body height", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.BodyH }},
 	{FieldMovement + 14, "width from above", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.AboveW }},
 	{FieldMovement + 15, "depth from above", 1, limit.Body * limit.MaxCellSide, func(m *Movement) *int { return &m.AboveH }},
+	// 16 more than the first is what one begins with.
+	{FieldMovement + 17, "throw", 1, 10 * limit.Speed, func(m *Movement) *int { return &m.Throw }},
+	{FieldMovement + 18, "throw rise", 1, 10 * limit.Speed, func(m *Movement) *int { return &m.ThrowRise }},
+	{FieldMovement + 19, "shot", 1, 10 * limit.Speed, func(m *Movement) *int { return &m.Shot }},
+	{FieldMovement + 20, "shot reach", 1, limit.MaxSeen, func(m *Movement) *int { return &m.ShotReach }},
+	{FieldMovement + 21, "strike", 1, 100 * limit.Body, func(m *Movement) *int { return &m.Strike }},
+	{FieldMovement + 22, "pause", 1, limit.Pause, func(m *Movement) *int { return &m.Pause }},
 }
 
 // Filled is m with the usual values where it has none.

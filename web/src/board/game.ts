@@ -111,7 +111,7 @@ function drawShots(context: CanvasRenderingContext2D, p: Project, scene: Scene, 
       context.stroke();
     }
   }
-  if (!play.striking) return;
+  if (play.striking === 0) return;
   const { cellW, cellH } = scene.project;
   const [dx, dy] = (
     [
@@ -121,11 +121,14 @@ function drawShots(context: CanvasRenderingContext2D, p: Project, scene: Scene, 
       [0, -1],
     ] as const
   )[play.facing] ?? [0, 1];
-  const at = camera.toScreen(play.x + dx * cellW * 0.6, play.y - cellH * 0.4 + dy * cellH * 0.6);
+  // The outermost of the arc is where the strike ends.
+  const arc = Math.min(0.45, 0.15 + 0.4 * play.striking);
+  const far = 0.3 + play.striking - arc;
+  const at = camera.toScreen(play.x + dx * cellW * far, play.y - cellH * 0.4 + dy * cellH * far);
   const turn = Math.atan2(dy, dx);
   context.strokeStyle = colours.saffron;
   context.lineWidth = 3;
   context.beginPath();
-  context.arc(at.x, at.y, cellW * 0.45 * camera.zoom, turn - 1.1, turn + 1.1);
+  context.arc(at.x, at.y, cellW * arc * camera.zoom, turn - 1.1, turn + 1.1);
   context.stroke();
 }

@@ -1,0 +1,156 @@
+package play_test
+
+import (
+	"bytes"
+	"testing"
+
+	"azzel/core/body"
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+// Helps are part of the state: whatever is on right after a state was kept, each tick is shown again as
+// it was played.
+func TestHelpsAreRewound(t *testing.T) {
+	d := bare(t, world.TopDown)
+	d = apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: 801}, Values: (&world.Item{Name: "Fuse"}).Values()},
+		put(d, 701, world.Breakable, 6, 9, world.Acting{While: world.Condition{Item: 801, Least: 1}}),
+		put(d, 702, world.Foe, 9, 9, world.Acting{Does: world.Follows, Range: 9}))
+	rec := play.Record(begin(t, d, 3, 9))
+	var states [][]byte
+	for tick := range 600 {
+		states = append(states, rec.Game().Snapshot())
+		in := play.Input(0)
+		switch {
+		case tick < 33:
+			in = play.Right // to where the pane is while they have a fuse
+		case tick/120%2 == 1:
+			in = play.Laden // which they are from right after a state that is kept on
+		case tick > 300:
+			in = play.Left | play.Unhurt | play.Unseen
+		}
+		rec.Tick(in)
+	}
+	for _, from := range []int{600, 250, 100} {
+		for tick := 599; tick >= 0; tick-- {
+			if err := rec.Go(from); err != nil {
+				t.Fatal(err)
+			}
+			if err := rec.Go(tick); err != nil || !bytes.Equal(rec.Game().Snapshot(), states[tick]) {
+				t.Fatalf("shown from tick %d, tick %d is another than was played: %v", from, tick, err)
+			}
+		}
+	}
+}
+
+// A change of the document right after being brought to a mark, or where a checkpoint was reached,
+// leaves what follows to be kept; one that changes how it begins does not.
+func TestKeptAfterAChange(t *testing.T) {
+	d := bare(t, world.TopDown)
+	d = apply(t, d, put(d, 701, world.Mark, 10, 9, world.Acting{}), put(d, 702, world.Collectible, 14, 9, world.Acting{}))
+	m := d.Maps[0]
+	mark := world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}
+	for name, c := range map[string]struct {
+		part edit.Part
+		kept bool
+	}{
+		"a cell elsewhere":    {paint(m, grid.Rect{X: 20, Y: 2, W: 1, H: 1}, 2), true},
+		"a piece moved":       {edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 702}, Value: world.PointValue(world.FieldFoot, d.Project.Lattice().Foot(grid.Point{X: 12, Y: 9}))}, true},
+		"the mark is gone":    {edit.Remove{Ref: mark}, false},
+		"the mark goes ahead": {edit.Change{Ref: mark, Value: world.PointValue(world.FieldFoot, d.Project.Lattice().Foot(grid.Point{X: 4, Y: 4}))}, false},
+	} {
+		rec := play.Record(begin(t, d, 3, 9))
+		for range 30 {
+			rec.Tick(play.Up)
+		}
+		if err := rec.Bring(701); err != nil {
+			t.Fatal(err)
+		}
+		if err := rec.SetDocument(apply(t, d, c.part)); err != nil {
+			t.Fatal(err)
+		}
+		for range 90 {
+			rec.Tick(play.Right)
+		}
+		if !c.kept {
+			if _, err := rec.Kept("Moss"); err == nil {
+				t.Errorf("%s: what follows is kept", name)
+			}
+			continue
+		}
+		keptAgain(t, rec)
+	}
+}
+
+// A step under way ends where the steering changes, and who walks freely stands still with nothing
+// held, also when the steering changes back.
+func TestSteeringChanges(t *testing.T) {
+	d := bare(t, world.TopDown)
+	cells := apply(t, d, as(d, world.Movement{Steering: world.CellByCell})...)
+	g := begin(t, cells, 5, 5)
+	walk(g, play.Right, 4)
+	if err := g.SetDocument(d); err != nil {
+		t.Fatal(err)
+	}
+	walk(g, play.Down, 30)
+	at := g.Status().Place
+	if walk(g, 0, 60); g.Status().Place != at {
+		t.Errorf("who walks freely goes from %v to %v with nothing held", at, g.Status().Place)
+	}
+	if err := g.SetDocument(cells); err != nil {
+		t.Fatal(err)
+	}
+	if walk(g, 0, 60); g.Status().Place != at {
+		t.Errorf("cell by cell again, a step goes on that was begun before: from %v to %v", at, g.Status().Place)
+	}
+	walk(g, play.Right, 1)
+	walk(g, 0, 60)
+	if to := g.Status().Place; to != body.At(d.Project.Lattice(), to.Cell(d.Project.Lattice())) {
+		t.Errorf("the next step ends at %v, not in the middle of a cell", to)
+	}
+}
+
+// A map that is seen otherwise while it is played: foes go on at the speed they have there, also what
+// came out of an emitter.
+func TestViewChanges(t *testing.T) {
+	for _, first := range []world.View{world.TopDown, world.SideView} {
+		for looks := range 5 {
+			d := bare(t, first)
+			d = apply(t, d, put(d, 700, world.Foe, 12, 9, world.Acting{Speed: 60, Looks: looks}), put(d, 701, world.Emitter, 5, 9, world.Acting{Every: 10, Most: 1, Speed: 60, Looks: looks}))
+			g := begin(t, d, 2, 3)
+			walk(g, play.Unhurt|play.Unseen, 20)
+			m := *d.Maps[0]
+			m.View = world.SideView + world.TopDown - first
+			other := apply(t, d, edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, d.Maps[0].Values(), m.Values())...)
+			if err := g.SetDocument(other); err != nil {
+				t.Fatal(err)
+			}
+			walk(g, play.Unhurt|play.Unseen, 20) // to the ground, up to speed
+			far, most := map[world.ID]int{}, 60*16*body.Unit/600+1
+			last := map[world.ID]body.Place{}
+			for range 90 {
+				g.Tick(play.Unhurt | play.Unseen)
+				g.Things(func(t play.Thing, _ int, _ body.Size) {
+					if was, there := last[t.ID]; there && t.Type == world.Foe {
+						dx, dy := t.Place.X-was.X, t.Place.Y-was.Y
+						if first == world.TopDown {
+							dy = 0 // it may still fall
+						}
+						far[t.ID] = max(far[t.ID], dx, -dx, dy, -dy)
+					}
+					last[t.ID] = t.Place
+				})
+			}
+			if len(far) != 2 {
+				t.Fatalf("%d foes are there, want that placed and that let out", len(far))
+			}
+			for id, n := range far {
+				if n < most/2 || n > most {
+					t.Errorf("seen first as %d, looking %d: foe %d goes %d positions in a tick, want %d", first, looks, id, n, most)
+				}
+			}
+		}
+	}
+}
