@@ -306,6 +306,141 @@ func TestEmitting(t *testing.T) {
 	})
 }
 
+// What comes out of an emitter is the real thing: a collectible is taken and gives what the emitter says,
+// a foe is as large as the character that it is, and the character is not gone with it.
+func TestEmittedThings(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		d := bare(t, view)
+		tall := &world.Character{Name: "Watchman", Movement: world.Movement{BodyW: 12, BodyH: 20, AboveW: 12, AboveH: 9}}
+		d = apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: 801}, Values: (&world.Item{Name: "Fuse", Most: 3}).Values()},
+			edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 802}, Values: tall.Values()},
+			put(d, 700, world.Emitter, 6, 9, world.Acting{Every: 40, Most: 2, Item: 801, Odds: world.Odds{world.OddsCollectible: 1}}),
+			put(d, 701, world.Emitter, 12, 9, world.Acting{Every: 30, Most: 1, Speed: 1, Who: 802, Odds: world.Odds{world.OddsFoe: 1}}), put(d, 702, world.Foe, 20, 9, world.Acting{Who: 802, Does: world.Stands}))
+		d = apply(t, d, as(d, world.Movement{Arms: world.Striking})...)
+		g := begin(t, d, 3, 9)
+		walk(g, play.Right, 32)
+		events := walk(g, 0, 400)
+		if n := count(events, "Fuse: taken."); n != 3 || g.Has(d.Item(801)) != 3 || count(events, "You can't carry more of Fuse than 3.") != 2 {
+			t.Errorf("%d fuses are taken, %d are had, with room for 3: %v", n, g.Has(d.Item(801)), events)
+		}
+		left := 0
+		g.Things(func(thing play.Thing, _ int, size body.Size) {
+			if thing.Type == world.Collectible && !thing.Gone {
+				left++
+			}
+			if want := (body.Size{W: 12, H: []int{world.TopDown: 9, world.SideView: 20}[view]}); thing.Type == world.Foe && size != want {
+				t.Errorf("a watchman is %v, want %v", size, want)
+			}
+		})
+		if left != 2 {
+			t.Errorf("%d fuses lie there, want 2", left)
+		}
+		// Past the fuses, up to the one that came; struck, it is gone, and the one that was placed is there.
+		walk(g, play.Right|play.Unhurt, 50)
+		for range 20 {
+			walk(g, play.Strike|play.Unhurt, 16)
+		}
+		if where(g, 702).Gone {
+			t.Error("with one that came out of an emitter the character is gone everywhere")
+		}
+	})
+}
+
+// How far and fast one throws, shoots and strikes is what the terms say; how fast what a foe shoots flies too.
+func TestTermsOfArms(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		// flown is how far what is shot goes in its second tick, and all in all.
+		flown := func(m world.Movement) (fast, far int) {
+			d := bare(t, view)
+			m.Arms = world.Shooting
+			d = apply(t, d, as(d, m)...)
+			g := begin(t, d, 3, 6)
+			walk(g, play.Right, 1)
+			from, last := g.Status().Place.X, 0
+			for tick := range 200 {
+				in := play.Input(0)
+				if tick == 0 {
+					in = play.Shoot
+				}
+				g.Tick(in)
+				g.Shots(func(at body.Place, _ bool) {
+					if last != 0 && fast == 0 {
+						fast = at.X - last
+					}
+					last, far = at.X, max(far, at.X-from)
+				})
+			}
+			return fast, far
+		}
+		for _, tenths := range []int{30, 100, 400} {
+			fast, far := flown(world.Movement{Shot: tenths, ShotReach: 6})
+			if want := tenths * cell / 600; fast < want-1 || fast > want+1 || far > 6*cell+cell/8 || far < 6*cell-want-cell/8 {
+				t.Errorf("at %d tenths a shot goes %d positions in a tick, want %d, and %.2f cells, want 6", tenths, fast, want, float64(far)/cell)
+			}
+		}
+		// thrown is how far a crate comes to lie from who throws it.
+		thrown := func(m world.Movement) int {
+			d := bare(t, view)
+			d = apply(t, d, append(as(d, m), put(d, 700, world.Pushable, 5, 9, world.Acting{}))...)
+			g := begin(t, d, 4, 9)
+			walk(g, play.Right, 3)
+			walk(g, play.Use, 1)
+			walk(g, 0, 1)
+			from := g.Status().Place.X
+			walk(g, play.Use, 1)
+			walk(g, 0, 200)
+			return where(g, 700).Place.X - from
+		}
+		usual := thrown(world.Movement{})
+		if slow, fast := thrown(world.Movement{Throw: 40}), thrown(world.Movement{Throw: 130}); slow >= usual-cell/4 || fast <= usual+cell/4 || slow < 0 {
+			t.Errorf("thrown at 40, 90 and 130 tenths a crate flies %.2f, %.2f and %.2f cells", float64(slow)/cell, float64(usual)/cell, float64(fast)/cell)
+		}
+		if high := thrown(world.Movement{ThrowRise: 120}); (high > usual+cell) != (view == world.SideView) {
+			t.Errorf("thrown up twice as fast a crate flies %.2f cells, not %.2f", float64(high)/cell, float64(usual)/cell)
+		}
+		// struck is how often a pane two cells away is struck in two seconds.
+		struck := func(m world.Movement) (n int) {
+			d := bare(t, view)
+			m.Arms = world.Striking
+			d = apply(t, d, append(as(d, m), put(d, 700, world.Breakable, 6, 9, world.Acting{Bears: 90}))...)
+			g := begin(t, d, 4, 9)
+			walk(g, play.Right, 1)
+			last := 0
+			for range 120 {
+				g.Tick(play.Strike)
+				if is := g.Status().Striking; is != 0 && last == 0 {
+					n++
+				}
+				last = g.Status().Striking
+			}
+			if hits := play.HitsOf(g, 700); (hits > 0) != (m.Strike > 100) || hits > 0 && hits != n {
+				t.Errorf("a strike that reaches %d hundredths hits a pane two cells away %d times of %d", m.Strike, hits, n)
+			}
+			return n
+		}
+		if few, many := struck(world.Movement{Strike: 75, Pause: 60}), struck(world.Movement{Strike: 150, Pause: 10}); few != 2 || many != 12 {
+			t.Errorf("with a pause of 60 and of 10 ticks one strikes %d and %d times in two seconds", few, many)
+		}
+		for _, tenths := range []int{0, 50, 300} {
+			d := bare(t, view)
+			g := begin(t, apply(t, d, put(d, 700, world.Foe, 20, 5, world.Acting{Every: 500, Shot: tenths, Looks: int(world.West) + 1, Does: world.Stands})), 2, 2)
+			last, fast := 0, 0
+			for range 600 {
+				g.Tick(play.Unhurt)
+				g.Shots(func(at body.Place, _ bool) {
+					if last != 0 {
+						fast = last - at.X
+					}
+					last = at.X
+				})
+			}
+			if want := max(tenths, 100*(1-min(1, tenths))) * cell / 600; fast < want-1 || fast > want+1 {
+				t.Errorf("what a foe shoots at %d tenths goes %d positions in a tick, want %d", tenths, fast, want)
+			}
+		}
+	})
+}
+
 // A lottery piece is drawn when play begins, in the proportions of its map's weights or its own, and
 // is the same all through that play.
 func TestLottery(t *testing.T) {

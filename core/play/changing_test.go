@@ -33,7 +33,7 @@ func TestHelpsAreRewound(t *testing.T) {
 		}
 		rec.Tick(in)
 	}
-	for _, from := range []int{600, 250, 100} {
+	for _, from := range []int{600, 200, 100} {
 		for tick := 599; tick >= 0; tick-- {
 			if err := rec.Go(from); err != nil {
 				t.Fatal(err)

@@ -1,6 +1,9 @@
 package play
 
-import "azzel/core/world"
+import (
+	"azzel/core/body"
+	"azzel/core/world"
+)
 
 // StateOf is the state of a game as a replay begins with it.
 func StateOf(g *Game) []byte { return g.played() }
@@ -16,3 +19,18 @@ func TickOf(state []byte) int {
 
 // Document is what a game is played on.
 func (g *Game) Document() *world.Document { return g.doc }
+
+// HitsOf is how many hits a thing has borne.
+func HitsOf(g *Game, id world.ID) int {
+	if i, there := g.thing(id); there {
+		return int(g.things[i].hits)
+	}
+	return 0
+}
+
+// Running lets a player in side-view run to where they are to go, from a stand.
+func Running(g *Game, in Input, first bool) {
+	if dx, _ := in.directions(); first {
+		g.motion = body.Motion{Mode: body.Grounded, VX: dx * g.drive.Run}
+	}
+}

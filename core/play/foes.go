@@ -66,7 +66,7 @@ func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 		in.X = t.Way
 	}
 	if a.area != nil && in.X != 0 && g.leaves(a, t, in.X) {
-		in.X = 0
+		in.X, t.motion.VX = 0, 0
 		t.turn(a)
 	}
 	before := t.Place

@@ -88,23 +88,32 @@ func TestTracks(t *testing.T) {
 	})
 }
 
-// Who wanders or follows stays in the area that was set.
+// Whatever a foe does, it stays in the area that was set.
 func TestStaysInArea(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
-		d := bare(t, view)
 		r := grid.Rect{X: 10, Y: 4, W: 5, H: 6}
-		d = apply(t, d, area(d, 600, r, func(*world.Area) {}), put(d, 700, world.Foe, 12, 9, world.Acting{Does: world.Wanders, Area: 600, Speed: 80}))
-		g := begin(t, d, 2, 9)
-		cells := map[int]bool{}
-		for range 3000 {
-			g.Tick(play.Unhurt)
-			c := where(g, 700).Place.Cell(d.Project.Lattice())
-			if cells[c.X] = true; !r.Has(c) {
-				t.Fatalf("it wandered to %v", c)
+		for name, a := range map[string]world.Acting{"patrols": {}, "wanders": {Does: world.Wanders}, "follows": {Does: world.Follows, Range: 20}, "flees": {Does: world.Flees, Range: 20},
+			"patrols along a track": {Track: 601}} {
+			d := bare(t, view)
+			a.Area, a.Speed, a.Looks = 600, 80, int(world.East)+1
+			d = apply(t, d, area(d, 600, r, func(*world.Area) {}), track(d, 601, false, grid.Point{X: 20, Y: 9}), put(d, 700, world.Foe, 12, 9, a))
+			g := begin(t, d, 4, 9)
+			cells := map[int]bool{}
+			for tick := range 3000 {
+				// The player goes to and fro on both sides of it.
+				in := play.Unhurt | []play.Input{play.Right, play.Left}[tick/400%2]
+				if view == world.TopDown {
+					in |= []play.Input{play.Up, play.Down}[tick/200%2]
+				}
+				g.Tick(in)
+				c := where(g, 700).Place.Cell(d.Project.Lattice())
+				if cells[c.X] = true; !r.Has(c) {
+					t.Fatalf("who %s went to %v", name, c)
+				}
 			}
-		}
-		if len(cells) < 4 {
-			t.Errorf("it wanders through %d columns of 5", len(cells))
+			if len(cells) < 3 {
+				t.Errorf("who %s comes to %d columns of 5", name, len(cells))
+			}
 		}
 	})
 }

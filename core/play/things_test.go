@@ -310,6 +310,57 @@ func TestSentThroughDanger(t *testing.T) {
 	}
 }
 
+// Sent somewhere one goes round hazards that stand in the way, also those that stand between cells, and
+// not at all where they leave no way; not round those that are not there.
+func TestSentRoundHazards(t *testing.T) {
+	for _, steering := range []world.Steering{world.EightWays, world.FourWays, world.CellByCell} {
+		for _, off := range []grid.Point{{}, {X: 7}, {X: -7, Y: 3}, {Y: -6}} {
+			d := bare(t, world.TopDown)
+			d = apply(t, d, as(d, world.Movement{Steering: steering})...)
+			m := d.Maps[0]
+			hazard := func(id world.ID, x, y int, a world.Acting) edit.Part {
+				p := &world.Piece{Type: world.Hazard, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}).Add(off), Acting: a}
+				return edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Values: p.Values()}
+			}
+			for y := range 9 {
+				d = apply(t, d, hazard(world.ID(700+y), 10, y, world.Acting{}))
+			}
+			sent := func(d *world.Document) (play.Status, error) {
+				g := begin(t, d, 4, 3)
+				w, err := g.WalkTo(m.ID, grid.Point{X: 17, Y: 3})
+				if err != nil {
+					return g.Status(), err
+				}
+				for range 2000 {
+					in, more, err := w.Next(g)
+					if err != nil || !more {
+						return g.Status(), err
+					}
+					g.Tick(in)
+				}
+				t.Fatal("the walk does not end")
+				return play.Status{}, nil
+			}
+			s, err := sent(d)
+			if c := s.Place.Cell(d.Project.Lattice()); err != nil || s.Health != s.Most || c != (grid.Point{X: 17, Y: 3}) {
+				t.Errorf("steering %d, hazards %v beside their cells: round them one comes to %v, health %d: %v", steering, off, c, s.Health, err)
+			}
+			walled := apply(t, d, paint(m, grid.Rect{X: 8, Y: 8, W: 5, H: 4}, grid.Cell(tiles.Wall)))
+			if s, err = sent(walled); err == nil || !strings.Contains(err.Error(), "danger") || s.Health != s.Most {
+				t.Errorf("steering %d, %v: where only hazards lead on one comes to %v, health %d: %v", steering, off, s.Place.Cell(d.Project.Lattice()), s.Health, err)
+			}
+			absent := apply(t, walled, edit.Put{Ref: world.Ref{Kind: world.KindFact, ID: 850}, Values: (&world.Fact{Name: "Lit"}).Values()})
+			for y := range 9 {
+				next := hazard(world.ID(700+y), 10, y, world.Acting{While: world.Condition{Fact: 850, Least: 1}}).(edit.Put)
+				absent = apply(t, absent, edit.Remove{Ref: next.Ref}, next)
+			}
+			if s, err = sent(absent); err != nil || s.Place.Cell(d.Project.Lattice()) != (grid.Point{X: 17, Y: 3}) {
+				t.Errorf("steering %d, %v: where hazards are absent one comes to %v: %v", steering, off, s.Place.Cell(d.Project.Lattice()), err)
+			}
+		}
+	}
+}
+
 func resized(t *testing.T, d *world.Document, plan edit.Resize) []edit.Part {
 	t.Helper()
 	e, err := plan.Edit(d)

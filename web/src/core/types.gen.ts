@@ -647,7 +647,7 @@ export interface Play {
   myShots: number[];
   shakeX: number;
   shakeY: number;
-  striking: boolean;
+  striking: number;
   onIds: string[];
   finished: boolean;
   events: string[];
