@@ -130,11 +130,15 @@ func MergeLayer(d *world.Document, mapID, id world.ID) (Edit, error) {
 	if below.Locked || l.Locked {
 		return Edit{}, fmt.Errorf("%s or %s is locked: unlock it first", l.Name, below.Name)
 	}
+	pieces := rehome(m, l, below)
+	if len(pieces) > 0 && below.Takes.NoPieces {
+		return Edit{}, fmt.Errorf("%s takes no pieces, and there are some on %s: change what it takes first", below.Name, l.Name)
+	}
 	e := Edit{Label: Clip(fmt.Sprintf("merge the layer %s into %s", l.Name, below.Name))}
 	if g := l.Cells.Filled(); len(g) > 0 {
 		e.Parts = append(e.Parts, Paint{Map: m.ID, Layer: below.ID, Region: g, Cells: l.Cells.Read(g)})
 	}
-	e.Parts = append(e.Parts, rehome(m, l, below)...)
+	e.Parts = append(e.Parts, pieces...)
 	if m.PlayerLayer == l.ID {
 		e.Parts = append(e.Parts, playerLayer(m, below))
 	}

@@ -205,6 +205,9 @@ func (h *Hand) ghostCarry(d *world.Document, by grid.Point) {
 	corner := grid.Point{X: b.X, Y: b.Y}
 	h.ghost.Stamp = grid.Rect{X: b.X, Y: b.Y, W: block.W, H: block.H}
 	lays, fall, problem := h.onto(d, m, block, corner)
+	if problem == "" {
+		_, problem = h.carried(d, m, h.standing(d, c), by)
+	}
 	h.ghost.Lays, h.ghost.Problem = lays, problem
 	if fall > 0 && problem == "" {
 		h.ghost.Text += fmt.Sprintf(" · %s would fall off the maps", count(fall, "cell"))
@@ -231,32 +234,64 @@ func (h *Hand) carry(d *world.Document, c Cells, block *world.Block, by grid.Poi
 	if problem != "" {
 		return said("%s", problem)
 	}
-	l := d.Project.Lattice()
-	for _, p := range h.standing(d, c) {
-		at := l.CellAt(p.Foot).Add(m.Origin).Add(by)
-		foot := p.Foot.Add(l.Pixel(by))
-		to := d.MapAt(at)
-		if to == nil {
-			return said("%s would stand on no map. Move less far, or leave it out.", PieceName(d, p))
-		}
-		if to.ID != m.ID {
-			foot = foot.Add(l.Pixel(m.Origin.Sub(to.Origin)))
-		}
-		parts = append(parts, h.moveTo(d, m, p, to, foot).Parts...)
+	pieces, problem := h.carried(d, m, h.standing(d, c), by)
+	if problem != "" {
+		return said("%s", problem)
 	}
-	o := h.lay(d, lays, nil, fmt.Sprintf("move %s on %s", count(c.Region.Len(), "cell"), m.Name))
+	o := h.anew(d, append(parts, pieces...), lays, fmt.Sprintf("move %s on %s", count(c.Region.Len(), "cell"), m.Name))
 	if o.Edit == nil {
-		if o.Said != "" || len(parts) == 0 {
-			return o
-		}
-		o.Edit = &edit.Edit{Label: edit.Clip(fmt.Sprintf("move %s on %s", count(c.Region.Len(), "cell"), m.Name))}
+		return o
 	}
-	o.Edit.Parts = append(parts, o.Edit.Parts...)
 	if fall > 0 {
 		o.Said = fmt.Sprintf("%s fell off the maps. Undo brings them back.", count(fall, "cell"))
 	}
 	h.Cells = h.landed(d, m, c.Region.Move(by))
 	return o
+}
+
+// anew is the edit that does some parts, then lays what a ghost showed.
+func (h *Hand) anew(d *world.Document, parts []edit.Part, lays []Lay, label string) Outcome {
+	o := h.lay(d, lays, nil, label)
+	if o.Edit == nil {
+		if o.Said != "" || len(parts) == 0 {
+			return o
+		}
+		o.Edit = &edit.Edit{Label: edit.Clip(label)}
+	}
+	o.Edit.Parts = append(parts, o.Edit.Parts...)
+	return o
+}
+
+// carried are the parts of an edit that move pieces of a map by a way in cells, or why they can't be.
+func (h *Hand) carried(d *world.Document, m *world.Map, pieces []*world.Piece, by grid.Point) (parts []edit.Part, problem string) {
+	l, moved := d.Project.Lattice(), idsOf(pieces)
+	for _, p := range pieces {
+		at := l.CellAt(p.Foot).Add(m.Origin).Add(by)
+		foot := p.Foot.Add(l.Pixel(by))
+		to := d.MapAt(at)
+		if to == nil {
+			return nil, fmt.Sprintf("%s would stand on no map. Move less far, or leave it out.", PieceName(d, p))
+		}
+		if to.ID != m.ID {
+			foot = foot.Add(l.Pixel(m.Origin.Sub(to.Origin)))
+			if problem := keepsOff(to.Layer(to.PlayerLayer)); problem != "" {
+				return nil, problem
+			}
+		}
+		if problem := inPlaceOf(d, to, p.Type, l.CellAt(foot), moved); problem != "" {
+			return nil, problem
+		}
+		parts = append(parts, h.moveTo(d, m, p, to, foot).Parts...)
+	}
+	return parts, ""
+}
+
+func idsOf(pieces []*world.Piece) map[world.ID]bool {
+	ids := make(map[world.ID]bool, len(pieces))
+	for _, p := range pieces {
+		ids[p.ID] = true
+	}
+	return ids
 }
 
 // landed are cells of m that were moved, on the map that most of them lie on now.
@@ -385,21 +420,27 @@ func (h *Hand) TransformCells(d *world.Document, how Transform) Outcome {
 	if fall > 0 {
 		return said("%s would fall off the map. Move the selection away from its edge first.", count(fall, "cell"))
 	}
+	// The block's pieces are those that stand in the cells, in the same order.
 	pieces := h.standing(d, c)
+	moved := idsOf(pieces)
 	for i, p := range pieces {
-		foot := block.Pieces[i].Foot.Add(l.Pixel(corner))
-		if !l.Box(m.Bounds).Has(foot) {
+		next := *p
+		next.Foot, next.Acting = block.Pieces[i].Foot.Add(l.Pixel(corner)), block.Pieces[i].Acting
+		if !l.Box(m.Bounds).Has(next.Foot) {
 			return said("%s would stand beside the map. Move the selection away from its edge first.", PieceName(d, p))
 		}
-		parts = append(parts, edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, Value: world.PointValue(world.FieldFoot, foot)})
+		if problem := inPlaceOf(d, m, p.Type, l.CellAt(next.Foot), moved); problem != "" {
+			return said("%s", problem)
+		}
+		parts = append(parts, edit.Changes(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 	}
 	verb := "mirror"
 	if how == Quarter {
 		verb = "turn"
 	}
-	o := h.lay(d, lays, nil, fmt.Sprintf("%s %s on %s", verb, count(c.Region.Len(), "cell"), m.Name))
-	if o.Edit != nil {
-		o.Edit.Parts = append(parts, o.Edit.Parts...)
+	o := h.anew(d, parts, lays, fmt.Sprintf("%s %s on %s", verb, count(c.Region.Len(), "cell"), m.Name))
+	if o.Edit == nil {
+		return o
 	}
 	h.Cells = Cells{m.ID, shape.Layers[0].Cells.Filled().Move(corner)}
 	return o

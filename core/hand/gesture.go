@@ -280,7 +280,12 @@ func (h *Hand) Release(d *world.Document, pixel grid.Point) Outcome {
 	h.Cancel()
 	switch g.kind {
 	case painting:
-		return h.lay(d, ghost.Lays, h.blockPieces(d, ghost), labelOf(d, ghost.Lays, ghost.Erase))
+		pieces, says := h.blockPieces(d, ghost)
+		o := h.lay(d, ghost.Lays, pieces, labelOf(d, ghost.Lays, ghost.Erase))
+		if o.Said == "" {
+			o.Said = says
+		}
+		return o
 	case choosing:
 		h.choose(g.start.Map.ID, ghost.Region.Move(grid.Point{X: -g.start.Map.Origin.X, Y: -g.start.Map.Origin.Y}), g.erase)
 	case carrying:

@@ -129,10 +129,10 @@ func (s Supply) called(d *world.Document) string {
 }
 
 // blockPieces are the parts of an edit that set down the pieces of a block that is
-// laid, wherever it repeats. A second spawn is left out.
-func (h *Hand) blockPieces(d *world.Document, ghost Ghost) []edit.Part {
+// laid, wherever it repeats. A second spawn is left out, and what a layer keeps off, which is said.
+func (h *Hand) blockPieces(d *world.Document, ghost Ghost) (parts []edit.Part, says string) {
 	if h.Holding != Patch || h.Block == nil || ghost.Erase || len(h.Block.Pieces) == 0 {
-		return nil
+		return nil, ""
 	}
 	s, problem := h.supply(d, false, grid.Point{})
 	if problem != "" || !ghost.Stamp.Empty() {
@@ -140,7 +140,7 @@ func (h *Hand) blockPieces(d *world.Document, ghost Ghost) []edit.Part {
 	} else if len(ghost.Lays) > 0 {
 		s.Anchor = ghost.Lays[0].Anchor
 	}
-	var parts []edit.Part
+	kept := 0
 	l := d.Project.Lattice()
 	for _, p := range h.Block.Pieces {
 		if p.Type == world.Spawn && hasSpawn(d) {
@@ -154,7 +154,13 @@ func (h *Hand) blockPieces(d *world.Document, ghost Ghost) []edit.Part {
 			}
 			first := span.X0 + modulo(s.Anchor.X+cell.X-span.X0, s.Block.W)
 			for x := first; x <= span.X1 && len(parts) < maxPieces; x += s.Block.W {
-				if m := d.MapAt(grid.Point{X: x, Y: span.Y}); m != nil {
+				m := d.MapAt(grid.Point{X: x, Y: span.Y})
+				if m == nil {
+					continue
+				}
+				if off := keepsOff(m.Layer(m.PlayerLayer)); off != "" {
+					kept, says = kept+1, off
+				} else {
 					at := grid.Point{X: x - m.Origin.X, Y: span.Y - m.Origin.Y}
 					is := &world.Piece{Type: p.Type, Name: p.Name, Layer: m.PlayerLayer, Foot: l.Pixel(at).Add(within), Acting: p.Acting}
 					parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: h.ids.NewID()}, Values: is.Values()})
@@ -162,14 +168,16 @@ func (h *Hand) blockPieces(d *world.Document, ghost Ghost) []edit.Part {
 			}
 		}
 	}
-	return parts
+	if kept > 0 {
+		says = fmt.Sprintf("%s left out: %s", count(kept, "piece"), says)
+	}
+	return parts, says
 }
 
 // maxPieces is how many pieces of a block one stroke sets down.
 const maxPieces = 10_000
 
 func hasSpawn(d *world.Document) bool {
-	return slices.ContainsFunc(d.Maps, func(m *world.Map) bool {
-		return slices.ContainsFunc(m.Pieces, func(p *world.Piece) bool { return p.Type == world.Spawn })
-	})
+	_, p := spawnOf(d)
+	return p != nil
 }

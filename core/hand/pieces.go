@@ -52,6 +52,39 @@ func topPiece(d *world.Document, s Spot) *world.Piece {
 	return nil
 }
 
+// keepsOff says why no piece can be put on a layer; empty if one can be.
+func keepsOff(l *world.Layer) string {
+	switch {
+	case l == nil:
+		return ""
+	case l.Locked:
+		return fmt.Sprintf("%s is locked. Unlock it before you place or move pieces on it.", l.Name)
+	case l.Takes.NoPieces:
+		return fmt.Sprintf("%s takes no pieces. Change what it takes, or let the player walk on another layer.", l.Name)
+	}
+	return ""
+}
+
+// held says why a piece can't be moved from where it is, or taken away; empty if it can be.
+func held(m *world.Map, p *world.Piece) string {
+	if l := m.Layer(p.Layer); l != nil && l.Locked {
+		return fmt.Sprintf("%s is locked. Unlock it before you move or erase pieces on it.", l.Name)
+	}
+	return ""
+}
+
+// inPlaceOf says which piece of the same type stands where one would come to stand; empty if none does.
+// Those among the moved ones go from there.
+func inPlaceOf(d *world.Document, m *world.Map, of world.ID, cell grid.Point, moved map[world.ID]bool) string {
+	l := d.Project.Lattice()
+	for _, p := range m.Pieces {
+		if !moved[p.ID] && p.Type == of && l.CellAt(p.Foot) == cell {
+			return fmt.Sprintf("%s stands there already. Move it first, or leave it in the selection.", PieceName(d, p))
+		}
+	}
+	return ""
+}
+
 func (h *Hand) ghostPiece(d *world.Document, s Spot, of world.ID, moved world.ID) {
 	h.ghost = Ghost{Piece: of, Region: grid.Region{{Y: s.Board.Y, X0: s.Board.X, X1: s.Board.X}}, To: s}
 	l := d.Project.Lattice()
@@ -61,6 +94,32 @@ func (h *Hand) ghostPiece(d *world.Document, s Spot, of world.ID, moved world.ID
 			h.ghost.Problem = fmt.Sprintf("There is one here already: %s.", t.Name)
 		}
 	}
+	from, p := d.Piece(moved)
+	if moved == 0 && of == world.Spawn {
+		from, p = spawnOf(d)
+	}
+	if p != nil {
+		if problem := held(from, p); problem != "" {
+			h.ghost.Problem = problem
+		}
+	}
+	if p == nil || from.ID != s.Map.ID {
+		if problem := keepsOff(s.Map.Layer(s.Map.PlayerLayer)); problem != "" {
+			h.ghost.Problem = problem
+		}
+	}
+}
+
+// spawnOf is the spawn of the project and its map, nil for none.
+func spawnOf(d *world.Document) (*world.Map, *world.Piece) {
+	for _, m := range d.Maps {
+		for _, p := range m.Pieces {
+			if p.Type == world.Spawn {
+				return m, p
+			}
+		}
+	}
+	return nil, nil
 }
 
 // to is the map that a piece would stand on; nil if it is gone.
@@ -80,8 +139,8 @@ func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
 	cell := ghost.To.Cell
 	if ghost.Erase {
 		if p := topPiece(d, Spot{Map: m, Cell: cell}); p != nil {
-			e, _ := Remove(d, Selection{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}})
-			return Outcome{Edit: e}
+			e, says := Remove(d, Selection{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}})
+			return Outcome{Edit: e, Said: says}
 		}
 		return said("There is no piece to erase here.")
 	}
@@ -90,12 +149,8 @@ func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
 	}
 	foot := m.FootOf(d.Project.Lattice(), ghost.Piece, cell)
 	if ghost.Piece == world.Spawn {
-		for _, o := range d.Maps {
-			for _, p := range o.Pieces {
-				if p.Type == world.Spawn {
-					return Outcome{Edit: h.moveTo(d, o, p, m, foot)}
-				}
-			}
+		if o, p := spawnOf(d); p != nil {
+			return Outcome{Edit: h.moveTo(d, o, p, m, foot)}
 		}
 	}
 	p := &world.Piece{Type: ghost.Piece, Layer: m.PlayerLayer, Foot: foot}

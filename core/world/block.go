@@ -73,8 +73,8 @@ func Sheet(w, h int, cells []grid.Cell) *Block {
 }
 
 // Cut makes a block of the cells of a region on those layers for which take holds,
-// with the pieces that stand in it if pieces is set. Layers that hold nothing there
-// are left out. It is nil if there is nothing at all.
+// with the pieces of those layers that stand in it if pieces is set. Layers that hold nothing
+// there are left out. It is nil if there is nothing at all.
 func (d *Document) Cut(m *Map, g grid.Region, take func(*Layer) bool, pieces bool, at pace.Pace) *Block {
 	bounds := g.Bounds()
 	corner := grid.Point{X: bounds.X, Y: bounds.Y}
@@ -95,7 +95,7 @@ func (d *Document) Cut(m *Map, g grid.Region, take func(*Layer) bool, pieces boo
 	if pieces {
 		lattice := d.Project.Lattice()
 		for _, p := range m.Pieces {
-			if g.Has(lattice.CellAt(p.Foot)) {
+			if l := m.Layer(p.Layer); l != nil && take(l) && g.Has(lattice.CellAt(p.Foot)) {
 				b.Pieces = append(b.Pieces, BlockPiece{p.Type, p.Name, p.Foot.Sub(lattice.Pixel(corner)), p.Acting})
 			}
 		}
@@ -115,8 +115,36 @@ func (d *Document) following(m *Map, l *Layer, g grid.Region) grid.Region {
 	return g.Where(d.Follows(m, l))
 }
 
-// moved makes another block by moving every cell and pixel, at a pace.
-func (b *Block) moved(at pace.Pace, w, h int, cell func(grid.Point) grid.Point, turn func(grid.Cell) grid.Cell, foot func(grid.Point) grid.Point) *Block {
+// mirrored is how a piece acts that is mirrored left to right, or else top to bottom: where it goes and
+// looks is on the other side.
+func (a Acting) mirrored(leftRight bool) Acting {
+	there, back := South, North
+	if leftRight {
+		there, back = West, East
+		a.ToX = -a.ToX
+	} else {
+		a.ToY = -a.ToY
+	}
+	switch a.Looks {
+	case int(there) + 1:
+		a.Looks = int(back) + 1
+	case int(back) + 1:
+		a.Looks = int(there) + 1
+	}
+	return a
+}
+
+// turned is how a piece acts after a quarter turn to the right.
+func (a Acting) turned() Acting {
+	a.ToX, a.ToY = -a.ToY, a.ToX
+	if a.Looks > 0 {
+		a.Looks = [...]int{South: int(West), West: int(North), East: int(South), North: int(East)}[a.Looks-1] + 1
+	}
+	return a
+}
+
+// moved makes another block by moving every cell and piece, at a pace.
+func (b *Block) moved(at pace.Pace, w, h int, cell func(grid.Point) grid.Point, turn func(grid.Cell) grid.Cell, foot func(grid.Point) grid.Point, act func(Acting) Acting) *Block {
 	next := &Block{W: w, H: h}
 	for _, l := range b.Layers {
 		var p grid.Plane
@@ -144,26 +172,33 @@ func (b *Block) moved(at pace.Pace, w, h int, cell func(grid.Point) grid.Point, 
 		next.Layers = append(next.Layers, l)
 	}
 	for _, p := range b.Pieces {
-		p.Foot = foot(p.Foot)
+		p.Foot, p.Acting = foot(p.Foot), act(p.Acting)
 		next.Pieces = append(next.Pieces, p)
 	}
 	return next
 }
 
 // Mirrored is the block mirrored left to right, or else top to bottom, on a
-// lattice. Pieces keep standing at the same height of their cell.
+// lattice. Pieces keep standing at the same height of their cell, in its middle if they stood there, and
+// go and look to the other side.
 func (b *Block) Mirrored(at pace.Pace, l grid.Lattice, leftRight bool) *Block {
+	act := func(a Acting) Acting { return a.mirrored(leftRight) }
 	if leftRight {
 		return b.moved(at, b.W, b.H, func(p grid.Point) grid.Point { return grid.Point{X: b.W - 1 - p.X, Y: p.Y} },
 			func(c grid.Cell) grid.Cell { return c.Mirror(true, false) },
-			func(p grid.Point) grid.Point { return grid.Point{X: b.W*l.W - 1 - p.X, Y: p.Y} })
+			func(p grid.Point) grid.Point {
+				c := l.CellAt(p)
+				beside := p.X - l.Foot(c).X
+				// What stands on the first line of a cell stands on the last of the block at most.
+				return grid.Point{X: min(l.Foot(grid.Point{X: b.W - 1 - c.X}).X-beside, b.W*l.W-1), Y: p.Y}
+			}, act)
 	}
 	return b.moved(at, b.W, b.H, func(p grid.Point) grid.Point { return grid.Point{X: p.X, Y: b.H - 1 - p.Y} },
 		func(c grid.Cell) grid.Cell { return c.Mirror(false, true) },
 		func(p grid.Point) grid.Point {
 			c := l.CellAt(p)
 			return grid.Point{X: p.X, Y: p.Y + (b.H-1-2*c.Y)*l.H}
-		})
+		}, act)
 }
 
 // Turned is the block after a quarter turn to the right. The cells of the lattice
@@ -175,7 +210,7 @@ func (b *Block) Turned(at pace.Pace, l grid.Lattice) *Block {
 			c := l.CellAt(p)
 			within := p.Sub(l.Pixel(c))
 			return l.Pixel(grid.Point{X: b.H - 1 - c.Y, Y: c.X}).Add(within)
-		})
+		}, Acting.turned)
 }
 
 // Check holds a block against the limits.
