@@ -44,6 +44,8 @@ func main() {
 func generate() []byte {
 	var out bytes.Buffer
 	out.WriteString("// Written by cmd/azzel-types. Do not change it by hand.\n")
+	out.WriteString("\n/** Some of what can be set of something; what is left out stays as it is. */\n")
+	out.WriteString("export type Part<T> = { [K in keyof T]?: T[K] extends unknown[] ? T[K] : T[K] extends object ? Part<T[K]> : T[K] };\n")
 	done := map[reflect.Type]bool{}
 	for _, r := range roots {
 		write(&out, reflect.TypeOf(r), done)
@@ -69,6 +71,9 @@ func write(out *bytes.Buffer, t reflect.Type, done map[reflect.Type]bool) {
 func typeName(out *bytes.Buffer, t reflect.Type, done map[reflect.Type]bool) string {
 	switch t.Kind() {
 	case reflect.Struct:
+		if over, is := t.MethodByName("Over"); is && strings.HasPrefix(t.Name(), "Part[") {
+			return "Part<" + typeName(out, over.Type.In(1), done) + ">"
+		}
 		write(out, t, done)
 		return t.Name()
 	case reflect.Pointer:

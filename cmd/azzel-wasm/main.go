@@ -12,6 +12,7 @@ import (
 	"fmt"
 	"hash/fnv"
 	"os"
+	"runtime"
 	"runtime/debug"
 	"unsafe"
 
@@ -54,7 +55,34 @@ func pixelsAddress() uint32 { return bridge.Address(pixels) }
 func boxAddress() uint32 { return uint32(uintptr(unsafe.Pointer(&box[0]))) }
 
 //go:wasmexport enqueue
-func enqueue() { queue = append(queue, bridge.Taken()) }
+func enqueue() (result int32) {
+	defer bridge.Guard(&result)
+	queue = append(queue, bridge.Taken())
+	return 0
+}
+
+// leave forgets the project, so that another can be opened.
+//
+//go:wasmexport leave
+func leave() (result int32) {
+	defer bridge.Guard(&result)
+	now, opening, opened, openFault, queue, sends = nil, nil, nil, nil, nil, nil
+	prepared.view = nil
+	bridge.Forget()
+	runtime.GC()
+	return 0
+}
+
+// aside gives a step of an earlier page that could not be taken up, 0 if there are no more.
+//
+//go:wasmexport aside
+func aside(n int32) (result int32) {
+	defer bridge.Guard(&result)
+	if list := now.Aside(); int(n) < len(list) {
+		return bridge.Answer(list[n])
+	}
+	return 0
+}
 
 // open begins to open a project; openStep goes on until it gives 0, or the length of a
 // text for people.
@@ -211,17 +239,21 @@ func cells(m, layer int64, x, y, w, h int32) (result int32) {
 // layerWay leaves the way in the box.
 //
 //go:wasmexport layerWay
-func layerWay(m, layer int64, x, y, w, h int32) {
+func layerWay(m, layer int64, x, y, w, h int32) (result int32) {
+	defer bridge.Guard(&result)
 	way := now.LayerWay(world.ID(m), world.ID(layer), grid.Rect{X: int(x), Y: int(y), W: int(w), H: int(h)})
 	box = [4]int32{int32(way.X), int32(way.Y), 0, 0}
+	return 0
 }
 
 // wholeScreens leaves the size in the box.
 //
 //go:wasmexport wholeScreens
-func wholeScreens(columns, rows int32) {
+func wholeScreens(columns, rows int32) (result int32) {
+	defer bridge.Guard(&result)
 	w, h := now.WholeScreens(int(columns), int(rows))
 	box = [4]int32{0, 0, int32(w), int32(h)}
+	return 0
 }
 
 //go:wasmexport scaledSize
@@ -256,7 +288,11 @@ func handOver(budget int32) (result int32) {
 }
 
 //go:wasmexport handOverAnew
-func handOverAnew() { now.HandOverAnew() }
+func handOverAnew() (result int32) {
+	defer bridge.Guard(&result)
+	now.HandOverAnew()
+	return 0
+}
 
 // reruns are the kept replays of a page, if this instance is there to play them.
 var reruns page.Reruns
@@ -396,7 +432,8 @@ func reskinIn() page.Reskin {
 }
 
 //go:wasmexport joinedWith
-func joinedWith(join, joined, bit, on int32) int32 {
+func joinedWith(join, joined, bit, on int32) (result int32) {
+	defer bridge.Guard(&result)
 	return int32(tiles.Join(join).With(tiles.Neighbours(joined), 1<<bit, on != 0))
 }
 
@@ -459,19 +496,30 @@ func outgoing() (result int32) {
 }
 
 //go:wasmexport resend
-func resend() { sends = now.Unsent() }
+func resend() (result int32) {
+	defer bridge.Guard(&result)
+	sends = now.Unsent()
+	return 0
+}
 
 //go:wasmexport sequence
-func sequence() float64 {
+func sequence() (result float64) {
+	defer bridge.Guard(&result)
 	n, _, _ := edit.ReadSend(bridge.Result())
 	return float64(n)
 }
 
 //go:wasmexport answered
-func answered() float64 { return float64(now.Answered()) }
+func answered() (result float64) {
+	defer bridge.Guard(&result)
+	return float64(now.Answered())
+}
 
 //go:wasmexport revision
-func revision() float64 { return float64(now.Revision()) }
+func revision() (result float64) {
+	defer bridge.Guard(&result)
+	return float64(now.Revision())
+}
 
 // reach tells as JSON where the player can jump to from a cell.
 //

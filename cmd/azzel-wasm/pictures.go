@@ -84,8 +84,10 @@ func animate(millis float64) (result int32) {
 }
 
 //go:wasmexport forget
-func forget(m int64, low, high uint32, level, x, y int32) {
+func forget(m int64, low, high uint32, level, x, y int32) (result int32) {
+	defer bridge.Guard(&result)
 	now.Forget(key(m, low, high, level, x, y))
+	return 0
 }
 
 //go:wasmexport tile

@@ -149,6 +149,44 @@ func (r *Replica) Resend(message []byte) (err error) {
 	return nil
 }
 
+// TakeUp takes the queue of an earlier page of this session. A step that can't be read, or that can't be done after
+// one that could not be, is set aside; those after it are done anew, with numbers that follow one another.
+func (r *Replica) TakeUp(queue [][]byte) (aside [][]byte) {
+	// became are the numbers that steps have which are done anew, first the first that is given again.
+	became, first := map[uint64]uint64{}, uint64(0)
+	for _, message := range queue {
+		if len(aside) == 0 {
+			if r.Resend(message) != nil {
+				aside, first = append(aside, message), r.sequence+1
+			}
+			continue
+		}
+		sequence, b, err := ReadSend(message)
+		var e Edit
+		if err == nil {
+			e, err = DecodeAt(r.Pace, b)
+		}
+		if err == nil && e.Undoes != 0 {
+			if n, anew := became[e.Undoes]; anew {
+				e.Undoes = n
+			} else if e.Undoes >= first {
+				// It took back what is set aside.
+				continue
+			}
+		}
+		n := uint64(0)
+		if err == nil {
+			n, _, err = r.Do(e)
+		}
+		if err != nil {
+			aside = append(aside, message)
+			continue
+		}
+		became[sequence] = n
+	}
+	return aside
+}
+
 // Outgoing is the messages of all steps that the server has not taken yet.
 func (r *Replica) Outgoing() [][]byte {
 	messages := make([][]byte, len(r.pending))

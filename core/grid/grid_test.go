@@ -159,21 +159,45 @@ func TestEncodings(t *testing.T) {
 	}
 }
 
+// sorted reports whether the spans of a region are in their order and as few as can be.
+func sorted(g Region) bool {
+	for i := 1; i < len(g); i++ {
+		if a, b := g[i-1], g[i]; b.Y < a.Y || b.Y == a.Y && b.X0 <= a.X1+1 {
+			return false
+		}
+	}
+	return true
+}
+
 // A fill finds what a plain search finds, in any number of steps.
 func TestFill(t *testing.T) {
 	r := rand.New(rand.NewPCG(5, 6))
 	for round := range 40 {
-		bounds := Rect{-20, -13, 1 + r.IntN(90), 1 + r.IntN(70)}
+		bounds := Rect{-20 - r.IntN(40), -13 - r.IntN(40), 1 + r.IntN(190), 1 + r.IntN(150)}
 		var p Plane
 		e := p.Edit()
-		for range bounds.W * bounds.H / 2 {
-			e.Set(Point{bounds.X + r.IntN(bounds.W), bounds.Y + r.IntN(bounds.H)}, Cell(1+r.IntN(2)))
+		// Mostly single cells; else lines and boxes, between which whole chunks are the same.
+		for i := range max(3, bounds.W*bounds.H/[]int{2, 60, 900}[round%3]) {
+			at := Rect{bounds.X + r.IntN(bounds.W), bounds.Y + r.IntN(bounds.H), 1, 1}
+			if round%3 > 0 && i%2 == 0 {
+				at.W, at.H = 1+r.IntN(100)*r.IntN(2), 1+r.IntN(100)*r.IntN(2)
+			}
+			g := BoxRegion(at)
+			e.Write(g, Runs{{g.Len(), Cell(1 + r.IntN(2))}})
 		}
 		p = e.Done()
+		alike := func(c Cell) Cell { return c }
+		if round%5 == 4 {
+			alike = func(c Cell) Cell { return c &^ 1 }
+		}
 		start := Point{bounds.X + r.IntN(bounds.W), bounds.Y + r.IntN(bounds.H)}
-		f := NewFill(p, bounds, start, nil)
+		f := NewFill(p, bounds, start, alike)
 		for {
-			if _, done := f.Step(1 + r.IntN(40)); done {
+			found, done := f.Step(1 + r.IntN(40))
+			if now := f.Region(); now.Len() != found || !sorted(now) {
+				t.Fatalf("round %d: %d cells are said to be found, %d are, in their order %t", round, found, now.Len(), sorted(now))
+			}
+			if done {
 				break
 			}
 		}
@@ -181,7 +205,7 @@ func TestFill(t *testing.T) {
 		for queue := []Point{start}; len(queue) > 0; queue = queue[1:] {
 			for _, d := range [4]Point{{0, 1}, {1, 0}, {0, -1}, {-1, 0}} {
 				q := queue[0].Add(d)
-				if bounds.Has(q) && !want[q] && p.At(q) == p.At(start) {
+				if bounds.Has(q) && !want[q] && alike(p.At(q)) == alike(p.At(start)) {
 					want[q] = true
 					queue = append(queue, q)
 				}

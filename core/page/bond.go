@@ -1,6 +1,8 @@
 package page
 
 import (
+	"slices"
+
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
@@ -53,10 +55,7 @@ func (b Bonding) bond() tiles.Bond {
 
 func viewBond(b *world.Bond) BondView {
 	v := BondView{ID: FormatID(b.ID), Name: b.Name, Join: int(b.Join), Tiles: b.Tiles, Border: b.Border, Also: append([]int{}, b.Also...),
-		JoinsTo: []string{}, Seed: b.Seed, Lacks: len(b.Lacks())}
-	for _, id := range b.JoinsTo {
-		v.JoinsTo = append(v.JoinsTo, FormatID(id))
-	}
+		JoinsTo: formatIDs(b.JoinsTo), Seed: b.Seed, Lacks: len(b.Lacks())}
 	v.Picture = sample(b.Bond, 2, 2, func(x, y int) bool { return x >= 0 && y >= 0 && x < 2 && y < 2 })
 	return v
 }
@@ -138,24 +137,37 @@ func (p *Page) Proposed(list []int, join int) Proposal {
 }
 
 func (p *Page) makeBond(o Order) Changed {
-	if o.Bond == nil {
-		return p.Fail(errUnknown)
+	to, err := o.Bond.Over(Bonding{})
+	if err != nil {
+		return p.Fail(err)
 	}
-	b := &world.Bond{ID: p.ids.NewID(), Name: o.Text, Bond: o.Bond.bond(), JoinsTo: parseIDs(o.Bond.JoinsTo)}
+	b := &world.Bond{ID: p.ids.NewID(), Name: o.Text, Bond: to.bond(), JoinsTo: parseIDs(to.JoinsTo)}
 	if b.Name == "" && b.Centre() != 0 {
 		b.Name = "Bond of " + hand.TileName(p.doc(), b.Centre())
 	}
 	return p.makeHeld(world.Ref{Kind: world.KindBond, ID: b.ID}, b.Name, b.Values(), hand.Bond)
 }
 
-func (p *Page) changeBond(ref world.Ref, to *Bonding) Changed {
+func (p *Page) changeBond(ref world.Ref, part Part[Bonding]) Changed {
 	b := p.doc().Bond(ref.ID)
-	if b == nil || to == nil {
+	if b == nil {
 		return p.Fail(world.ErrGone)
+	}
+	to, err := part.Over(Bonding{int(b.Join), slices.Clone(b.Tiles), b.Border, slices.Clone(b.Also), formatIDs(b.JoinsTo), b.Seed})
+	if err != nil {
+		return p.Fail(err)
 	}
 	next := *b
 	next.Bond, next.JoinsTo = to.bond(), parseIDs(to.JoinsTo)
 	return p.change(b.Name, edit.Rebond(p.doc(), b, &next))
+}
+
+func formatIDs(ids []world.ID) []string {
+	list := make([]string, len(ids))
+	for i, id := range ids {
+		list[i] = FormatID(id)
+	}
+	return list
 }
 
 func parseIDs(list []string) []world.ID {

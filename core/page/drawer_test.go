@@ -20,7 +20,7 @@ func TestDrawerAgainstList(t *testing.T) {
 		order(p, page.Order{Do: "make-medley", List: []int{1, 2}})
 	}
 	for i := range 3 {
-		order(p, page.Order{Do: "make-bond", Bond: &page.Bonding{Tiles: []tiles.Bonded{{Tile: 5 + i, Joined: tiles.Sides.Full(), Weight: 1}}}})
+		order(p, page.Order{Do: "make-bond", Bond: page.PartOf(page.Bonding{Tiles: []tiles.Bonded{{Tile: 5 + i, Joined: tiles.Sides.Full(), Weight: 1}}})})
 	}
 	taken(t, p, 4)
 	if len(p.Document().Bonds) != 3 || len(p.Document().Medleys) != 4 {
@@ -86,7 +86,7 @@ func TestUsage(t *testing.T) {
 	p := open(t, 5)
 	set, _ := taken(t, p, 10)
 	order(p, page.Order{Do: "make-medley", List: []int{set.First, set.First + 1}})
-	order(p, page.Order{Do: "make-bond", Bond: &page.Bonding{Tiles: []tiles.Bonded{{Tile: set.First + 2, Joined: tiles.Sides.Full(), Weight: 1}}}})
+	order(p, page.Order{Do: "make-bond", Bond: page.PartOf(page.Bonding{Tiles: []tiles.Bonded{{Tile: set.First + 2, Joined: tiles.Sides.Full(), Weight: 1}}})})
 	unused := func() (int, int) {
 		u := p.Usage()
 		return u.Tilesets[1].Unused, len(u.Unused)

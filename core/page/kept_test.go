@@ -28,7 +28,7 @@ func TestCellsFromAFile(t *testing.T) {
 			}
 		}
 		change(&look)
-		order(p, page.Order{Do: "set-layer", Kind: "layer", Map: page.FormatID(m.ID), ID: page.FormatID(l.ID), Layer: &look})
+		order(p, page.Order{Do: "set-layer", Kind: "layer", Map: page.FormatID(m.ID), ID: page.FormatID(l.ID), Layer: page.PartOf(look)})
 	}
 	set(func(v *page.LayerLook) { v.Roles = []int{1} })
 	before := p.Document()

@@ -54,13 +54,17 @@ func viewLook(l *world.Layer) LayerLook {
 }
 
 // setLayer gives a layer another look.
-func (p *Page) setLayer(ref world.Ref, to *LayerLook) Changed {
+func (p *Page) setLayer(ref world.Ref, part Part[LayerLook]) Changed {
 	m := p.doc().Map(ref.Map)
-	if m == nil || m.Layer(ref.ID) == nil || to == nil {
+	if m == nil || m.Layer(ref.ID) == nil {
 		return p.Fail(world.ErrGone)
 	}
 	l := m.Layer(ref.ID)
 	next := *l
+	to, err := part.Over(viewLook(l))
+	if err != nil {
+		return p.Fail(err)
+	}
 	tint, err := world.ParseColour(to.Tint)
 	if err != nil {
 		return p.Fail(err)

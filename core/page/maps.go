@@ -2,6 +2,7 @@ package page
 
 import (
 	"fmt"
+	"slices"
 
 	"azzel/core/edit"
 	"azzel/core/grid"
@@ -32,7 +33,7 @@ type MapLook struct {
 
 func viewMapLook(d *world.Document, m *world.Map) MapLook {
 	v := MapLook{View: int(m.View), Edges: []int{}, Top: m.Background.Top.String(), Bottom: m.Background.Bottom.String(), Notes: m.Notes, Keywords: m.Keywords,
-		Own: ownValues(d, m.Own), Forces: viewForces(m.Forces), Lottery: m.Lottery[:], Barred: int(m.Barred), BarredArms: int(m.BarredArms)}
+		Own: ownValues(d, m.Own), Forces: viewForces(m.Forces), Lottery: slices.Clone(m.Lottery[:]), Barred: int(m.Barred), BarredArms: int(m.BarredArms)}
 	for _, e := range m.Edges {
 		v.Edges = append(v.Edges, int(e))
 	}
@@ -40,14 +41,20 @@ func viewMapLook(d *world.Document, m *world.Map) MapLook {
 }
 
 // setMap gives a map another look.
-func (p *Page) setMap(ref world.Ref, to *MapLook) Changed {
+func (p *Page) setMap(ref world.Ref, part Part[MapLook]) Changed {
 	d := p.doc()
 	m := d.Map(ref.ID)
-	if m == nil || to == nil || len(to.Edges) != len(m.Edges) {
+	if m == nil {
 		return p.Fail(world.ErrGone)
 	}
 	next := *m
-	var err error
+	to, err := part.Over(viewMapLook(d, m))
+	if err == nil && len(to.Edges) != len(m.Edges) {
+		err = errUnknown
+	}
+	if err != nil {
+		return p.Fail(err)
+	}
 	for i, e := range to.Edges {
 		next.Edges[i] = world.Edge(min(max(e, 0), 255))
 	}

@@ -1,6 +1,8 @@
 package page
 
 import (
+	"slices"
+
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
@@ -46,10 +48,14 @@ func (p *Page) makeMedley(o Order) Changed {
 	return p.makeHeld(world.Ref{Kind: world.KindMedley, ID: m.ID}, m.Name, m.Values(), hand.Medley)
 }
 
-func (p *Page) changeMedley(ref world.Ref, to *Dealing) Changed {
+func (p *Page) changeMedley(ref world.Ref, part Part[Dealing]) Changed {
 	m := p.doc().Medley(ref.ID)
-	if m == nil || to == nil {
+	if m == nil {
 		return p.Fail(world.ErrGone)
+	}
+	to, err := part.Over(Dealing{slices.Clone(m.Tiles), m.Seed, m.Turned, m.Mirrored})
+	if err != nil {
+		return p.Fail(err)
 	}
 	next := *m
 	next.Medley = to.medley()

@@ -38,7 +38,12 @@ func (p *Page) order(o Order) Changed {
 			p.hand.Holding = hand.Tile
 		}
 	case "size":
-		p.hand.Size = min(max(o.N, 1), hand.MaxSize)
+		n := o.N
+		if o.Yes {
+			// By so much larger or smaller.
+			n += p.hand.Size
+		}
+		p.hand.Size = min(max(n, 1), hand.MaxSize)
 	case "turn":
 		return p.transform(hand.Quarter)
 	case "flip":

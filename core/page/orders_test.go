@@ -195,9 +195,9 @@ func TestMedleyOrders(t *testing.T) {
 		t.Fatalf("in hand is %q, %q", s.Holding, s.HeldName)
 	}
 	to := &page.Dealing{Tiles: []tiles.Weighted{{Tile: 1, Weight: 3}, {Tile: 3, Weight: 0}, {Tile: 5, Weight: 1}}, Seed: 4, Mirrored: true}
-	order(p, page.Order{Do: "change-medley", Kind: "medley", ID: page.FormatID(m.ID), Medley: to})
+	order(p, page.Order{Do: "change-medley", Kind: "medley", ID: page.FormatID(m.ID), Medley: page.PartOf(*to)})
 	revision := p.Document()
-	order(p, page.Order{Do: "change-medley", Kind: "medley", ID: page.FormatID(m.ID), Medley: to})
+	order(p, page.Order{Do: "change-medley", Kind: "medley", ID: page.FormatID(m.ID), Medley: page.PartOf(*to)})
 	if p.Document() != revision {
 		t.Error("changing a medley into what it is made a step")
 	}
@@ -232,7 +232,7 @@ func TestMedleyOrders(t *testing.T) {
 		{&page.Dealing{}, "tile"},
 	} {
 		before := p.Document()
-		order(p, page.Order{Do: "change-medley", Kind: "medley", ID: page.FormatID(m.ID), Medley: c.to})
+		order(p, page.Order{Do: "change-medley", Kind: "medley", ID: page.FormatID(m.ID), Medley: page.PartOf(*c.to)})
 		if got := said(p); !strings.Contains(got, c.says) || p.Document() != before {
 			t.Errorf("%+v: said %q, want something about %q", c.to, got, c.says)
 		}
@@ -447,7 +447,7 @@ func TestBondWithEveryShape(t *testing.T) {
 	for sides := range 16 {
 		bonding.Tiles = append(bonding.Tiles, tiles.Bonded{Tile: set.First + sides, Joined: tiles.Neighbours(sides), Weight: 1})
 	}
-	order(p, page.Order{Do: "make-bond", Text: "Hedge", Bond: bonding})
+	order(p, page.Order{Do: "make-bond", Text: "Hedge", Bond: page.PartOf(*bonding)})
 	bond := p.Document().Bonds[0]
 	counts := map[string]int{}
 	for step := range 400 {

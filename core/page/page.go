@@ -79,6 +79,8 @@ type Page struct {
 	// block is the block last told of, blocks counts them.
 	block  *world.Block
 	blocks int
+	// aside are steps of an earlier page that can't be read.
+	aside [][]byte
 	// looked, unless nil, is the kept state that is shown, called lookedName.
 	looked     *world.Document
 	lookedName string
@@ -98,11 +100,7 @@ func OpenAt(at pace.Pace, opening []byte, queue [][]byte) (*Page, error) {
 	p.hand = hand.New(p.ids)
 	p.replica.Pace = at
 	defer func() { p.replica.Pace = nil }()
-	for _, m := range queue {
-		if err := p.replica.Resend(m); err != nil {
-			return nil, fmt.Errorf("taking up what was not sent: %w", err)
-		}
-	}
+	p.aside = p.replica.TakeUp(queue)
 	p.bitmaps = picture.NewBitmaps(picture.NewAtlas(o.Document.Project.Lattice()))
 	p.outgoing = p.replica.Outgoing()
 	return p, nil
@@ -195,6 +193,10 @@ func (p *Page) Unsent() [][]byte {
 	p.outgoing = nil
 	return p.replica.Outgoing()
 }
+
+// Aside are the messages of an earlier page that could not be taken up. Those after them were, as steps of
+// their own.
+func (p *Page) Aside() [][]byte { return p.aside }
 
 // follow lets game and pictures go on with the present document.
 func (p *Page) follow() Changed {

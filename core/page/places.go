@@ -104,10 +104,14 @@ func (p *Page) makeArea() Changed {
 }
 
 // setArea sets what an area does.
-func (p *Page) setArea(ref world.Ref, to *AreaLook) Changed {
+func (p *Page) setArea(ref world.Ref, part Part[AreaLook]) Changed {
 	a := p.doc().Area(ref.ID)
-	if a == nil || to == nil {
+	if a == nil {
 		return p.Fail(world.ErrGone)
+	}
+	to, err := part.Over(AreaLook{viewForces(a.Forces), a.Holds, a.Zoom})
+	if err != nil {
+		return p.Fail(err)
 	}
 	next := *a
 	next.Forces, next.Holds, next.Zoom = world.Forces(to.Forces), to.Holds, to.Zoom
@@ -158,10 +162,14 @@ func (p *Page) leadOn(pixel grid.Point) Changed {
 }
 
 // setTrack sets whether a track goes round, and cuts off what comes after so many points.
-func (p *Page) setTrack(ref world.Ref, to *TrackLook) Changed {
+func (p *Page) setTrack(ref world.Ref, part Part[TrackLook]) Changed {
 	t := p.doc().Track(ref.ID)
-	if t == nil || to == nil {
+	if t == nil {
 		return p.Fail(world.ErrGone)
+	}
+	to, err := part.Over(TrackLook{t.Round, len(t.Points)})
+	if err != nil {
+		return p.Fail(err)
 	}
 	next := *t
 	next.Round = to.Round

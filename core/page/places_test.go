@@ -68,7 +68,7 @@ func TestTracksOfAPage(t *testing.T) {
 	}
 	ref.Do = "set-acting"
 	order(p, ref)
-	track := page.Order{Do: "set-track", Kind: "track", ID: page.FormatID(tracks[0].ID), Track: &page.TrackLook{Round: true, Points: 1}}
+	track := page.Order{Do: "set-track", Kind: "track", ID: page.FormatID(tracks[0].ID), Track: page.PartOf(page.TrackLook{Round: true, Points: 1})}
 	if order(p, track); !p.Document().Tracks[0].Round || len(p.Document().Tracks[0].Points) != 1 {
 		t.Errorf("the track became %+v", p.Document().Tracks[0])
 	}
@@ -113,7 +113,7 @@ func TestAreasOfAPage(t *testing.T) {
 	if len(areas) != 1 || areas[0].Cells.Len() != 15 || areas[0].Map != m.ID || p.State().Slip == nil || p.State().Slip.Area == nil {
 		t.Fatalf("of 15 cells became %+v, and the slip says %+v", areas, p.State().Slip)
 	}
-	set := page.Order{Do: "set-area", Kind: "area", ID: page.FormatID(areas[0].ID), Area: &page.AreaLook{Forces: page.ForcesView{Gravity: 40, WindX: -25}, Holds: true, Zoom: 150}}
+	set := page.Order{Do: "set-area", Kind: "area", ID: page.FormatID(areas[0].ID), Area: page.PartOf(page.AreaLook{Forces: page.ForcesView{Gravity: 40, WindX: -25}, Holds: true, Zoom: 150})}
 	order(p, set)
 	if a := p.Document().Areas[0]; a.Gravity != 40 || a.WindX != -25 || !a.Holds || a.Zoom != 150 {
 		t.Errorf("the area became %+v", a)
@@ -121,7 +121,7 @@ func TestAreasOfAPage(t *testing.T) {
 	before := p.Document()
 	for _, bad := range []page.AreaLook{{Zoom: 7}, {Forces: page.ForcesView{Gravity: -3}}, {Forces: page.ForcesView{WindY: 9000}}} {
 		p.State()
-		set.Area = &bad
+		set.Area = page.PartOf(bad)
 		if order(p, set); p.Document() != before || said(p) == "" {
 			t.Errorf("%+v was set without a word", bad)
 		}
@@ -176,7 +176,7 @@ func TestCameraOfAPage(t *testing.T) {
 	}
 	look := p.Scene().Maps[0].Look
 	look.Forces, look.Lottery = page.ForcesView{Gravity: 60, WindX: 12}, []int{0, 3, 0, 1, 0}
-	order(p, page.Order{Do: "set-map", Kind: "map", ID: page.FormatID(doc.Maps[0].ID), Look: &look})
+	order(p, page.Order{Do: "set-map", Kind: "map", ID: page.FormatID(doc.Maps[0].ID), Look: page.PartOf(look)})
 	if m := p.Document().Maps[0]; m.Gravity != 60 || m.WindX != 12 || m.Lottery != (world.Odds{0, 3, 0, 1, 0}) {
 		t.Errorf("the map has %+v and %v", m.Forces, m.Lottery)
 	}

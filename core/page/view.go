@@ -416,16 +416,16 @@ type Order struct {
 	Y     int    `json:"y"`
 	Taken *Taken `json:"taken"`
 	// Medley is what a medley is to be.
-	Medley *Dealing `json:"medley"`
+	Medley Part[Dealing] `json:"medley"`
 	// Bond is what a bond is to be.
-	Bond   *Bonding `json:"bond"`
-	Reskin *Reskin  `json:"reskin"`
+	Bond   Part[Bonding] `json:"bond"`
+	Reskin *Reskin       `json:"reskin"`
 	// Layer and Look are what a layer or map is to be.
-	Layer *LayerLook `json:"layer"`
-	Look  *MapLook   `json:"look"`
+	Layer Part[LayerLook] `json:"layer"`
+	Look  Part[MapLook]   `json:"look"`
 	// Area and Track are what an area or track is to be.
-	Area  *AreaLook  `json:"area"`
-	Track *TrackLook `json:"track"`
+	Area  Part[AreaLook]  `json:"area"`
+	Track Part[TrackLook] `json:"track"`
 	// Sheet is that of a character.
 	Sheet *SheetTaken `json:"sheet"`
 	// Frames are what a tile is to show.

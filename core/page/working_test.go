@@ -57,7 +57,7 @@ func TestSlicesComeToTheSame(t *testing.T) {
 			}
 		}
 		both(func(p *page.Page) {
-			order(p, page.Order{Do: "make-medley", Text: "Leaves", Medley: &page.Dealing{Tiles: []tiles.Weighted{{Tile: 1, Weight: 2}, {Tile: 2, Weight: 1}}, Seed: 4}})
+			order(p, page.Order{Do: "make-medley", Text: "Leaves", Medley: page.PartOf(page.Dealing{Tiles: []tiles.Weighted{{Tile: 1, Weight: 2}, {Tile: 2, Weight: 1}}, Seed: 4})})
 		})
 		revision, sent, taken := uint64(0), 0, uint64(0)
 		var messages [][2][]byte

@@ -19,6 +19,7 @@
   import Slip from './slip/Slip.svelte';
   import KeptStates from './keeping/KeptStates.svelte';
   import LookingBar from './keeping/LookingBar.svelte';
+  import Button from './ui/Button.svelte';
   import Messages from './ui/Messages.svelte';
   import Steps from './ui/Steps.svelte';
   import Status from './ui/Status.svelte';
@@ -41,12 +42,20 @@
       play: () => p.play,
       cells: (map, x, y, w, h) => p.cells(map, x, y, w, h),
     };
-    return () => p.close();
+    return () => {
+      p.close();
+      delete window.azzel;
+    };
   });
 
   /** After a click on a control, the keys belong to the board again. */
   function giveBack(event: MouseEvent): void {
     if (event.detail > 0 && event.target instanceof Element && event.target.closest('[data-back]')) board?.focus();
+  }
+
+  /** Where the browser keeps nothing, what is not saved would be lost. */
+  function leaving(event: BeforeUnloadEvent): void {
+    if (p.unkept && p.saved !== 'saved') event.preventDefault();
   }
 
   function dropped(event: DragEvent): void {
@@ -87,6 +96,7 @@
   onkeydown={(e) => keys.down(e)}
   onkeyup={(e) => keys.up(e)}
   onblur={() => keys.lost()}
+  onbeforeunload={leaving}
   onclick={giveBack}
   ondragover={(e) => e.preventDefault()}
   ondrop={dropped}
@@ -102,7 +112,10 @@
       <div class="max-w-md sheet p-6">
         <h1 class="name text-title">This project can’t be opened</h1>
         <p class="my-3">{p.error}</p>
-        <button class="text-lagoon-ink underline" onclick={home}>All projects</button>
+        <div class="flex gap-2">
+          <Button label="Try again" main onclick={() => void p.tryAgain()} />
+          <Button label="All projects" onclick={home} />
+        </div>
       </div>
     </main>
   {:else}

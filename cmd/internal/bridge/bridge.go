@@ -24,12 +24,13 @@ const large = 4 << 20
 
 var out []byte
 
-// Guard turns a panic into the answer Broken, so that the browser hears of it.
-// It must be deferred.
-func Guard(result *int32) {
+// Guard turns a panic into the answer Broken, so that the browser hears of it. It must be deferred in
+// every export: after a panic that nobody recovers from, the module answers with rubbish.
+func Guard[N int32 | uint32 | float64](result *N) {
 	if r := recover(); r != nil {
 		fmt.Fprintf(os.Stderr, "the core failed: %v\n%s", r, debug.Stack())
-		*result = Broken
+		broken := int32(Broken)
+		*result = N(broken)
 	}
 }
 
@@ -53,6 +54,9 @@ func Answer(b []byte) int32 {
 	return int32(len(b))
 }
 
+// Forget gives up what was written and is to be read.
+func Forget() { In, out = nil, nil }
+
 // Result is what the browser may read now.
 func Result() []byte { return out }
 
@@ -66,7 +70,8 @@ func Write(v any) int32 {
 }
 
 //go:wasmexport buffer
-func buffer(n int32) uint32 {
+func buffer(n int32) (result uint32) {
+	defer Guard(&result)
 	// After something large the memory is given back.
 	if int(n) > cap(In) || cap(In) > large && int(n) < large {
 		In = make([]byte, n)

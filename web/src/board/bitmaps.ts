@@ -58,6 +58,13 @@ export class Bitmaps {
 
   constructor(private readonly core: Core) {}
 
+  /** Gives the memory of all of them back at once. */
+  clear(): void {
+    for (const { canvas } of this.kept.values()) canvas.width = canvas.height = 0;
+    this.kept.clear();
+    this.spare = null;
+  }
+
   /** Whether this is the first frame of all. */
   get first(): boolean {
     return this.frame === 1;

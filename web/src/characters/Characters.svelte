@@ -37,7 +37,7 @@
     try {
       const sheet = await takeSheet(p.id, file, w, h);
       const name = file.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ');
-      p.order({ do: 'take-sheet', kind: 'character', id, sheet: { name, ...sheet } });
+      await p.done({ do: 'take-sheet', kind: 'character', id, sheet: { name, ...sheet } });
       if (id === '') chosen = p.scene?.characters.at(-1)?.id ?? '';
     } catch (failure) {
       error = (failure as Error).message;

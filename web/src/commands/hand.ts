@@ -58,7 +58,7 @@ export const handCommands: Command[] = [
     keys: ['='],
     group: 'hand',
     does: 'Makes the brush a cell wider, and rings a cell thicker.',
-    run: (p) => p.order({ do: 'size', n: (p.state?.size ?? 1) + 1 }),
+    run: (p) => p.order({ do: 'size', n: 1, yes: true }),
   },
   {
     id: 'smaller',
@@ -66,7 +66,7 @@ export const handCommands: Command[] = [
     keys: ['-'],
     group: 'hand',
     does: 'Makes the brush a cell narrower.',
-    run: (p) => p.order({ do: 'size', n: (p.state?.size ?? 1) - 1 }),
+    run: (p) => p.order({ do: 'size', n: -1, yes: true }),
   },
   {
     id: 'turn',

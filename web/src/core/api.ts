@@ -1,3 +1,4 @@
+import { answer, bytesOf, valueOf } from './ask';
 import type {
   Apart,
   Cut,
@@ -11,14 +12,8 @@ import type {
 } from './types.gen';
 
 async function ask<T>(path: string, init?: RequestInit): Promise<T> {
-  let response: Response;
-  try {
-    response = await fetch(`/api${path}`, init);
-  } catch {
-    throw new Error('The server does not answer. Start it again, then try once more.');
-  }
-  if (!response.ok) throw new Error(((await response.json()) as Problem).error);
-  return (response.status === 204 ? undefined : await response.json()) as T;
+  const response = await answer(`/api${path}`, init);
+  return response.status === 204 ? (undefined as T) : valueOf(response);
 }
 
 export const listProjects = (): Promise<ProjectCard[]> => ask('/projects');
@@ -82,22 +77,14 @@ export const removeState = (project: string, state: string): Promise<void> =>
 
 /** A file that the server writes, with the name that it gives it. */
 export async function fetchFile(href: string): Promise<{ name: string; body: Blob }> {
-  let response: Response;
-  try {
-    response = await fetch(href);
-  } catch {
-    throw new Error('The server does not answer. Start it again, then try once more.');
-  }
-  if (!response.ok) throw new Error(((await response.json()) as Problem).error);
+  const response = await answer(href);
   const told = /filename\*=UTF-8''(.+)$/.exec(response.headers.get('Content-Disposition') ?? '')?.[1];
-  return { name: decodeURIComponent(told ?? 'azzel'), body: await response.blob() };
+  return { name: decodeURIComponent(told ?? 'azzel'), body: new Blob([await bytesOf(response)]) };
 }
 
 /** A kept state as a document. */
 export async function fetchState(project: string, state: string): Promise<Uint8Array> {
-  const response = await fetch(`/api/projects/${project}/states/${state}`);
-  if (!response.ok) throw new Error(((await response.json()) as Problem).error);
-  return new Uint8Array(await response.arrayBuffer());
+  return bytesOf(await answer(`/api/projects/${project}/states/${state}`));
 }
 
 const asked = new Map<string, Promise<Uint8Array>>();
@@ -118,7 +105,5 @@ export function fetchBlob(project: string, sum: string): Promise<Uint8Array> {
 }
 
 async function blobOf(project: string, sum: string): Promise<Uint8Array> {
-  const response = await fetch(`/api/projects/${project}/blobs/${sum}`);
-  if (!response.ok) throw new Error(((await response.json()) as Problem).error);
-  return new Uint8Array(await response.arrayBuffer());
+  return bytesOf(await answer(`/api/projects/${project}/blobs/${sum}`));
 }

@@ -10,8 +10,8 @@ import {
   VIEW_STATE,
   VIEW_STEPS,
 } from './answers';
-import { Buffers, type Exports } from './instance';
-import { instantiate, warmPlay } from './module';
+import { Buffers, type Exports, type Running } from './instance';
+import { giveBack, instantiate, warmPlay } from './module';
 import { leisure, pause } from './pause';
 import { SIXTEENTH } from './types.gen';
 import type {
@@ -69,15 +69,41 @@ export interface BitmapKey {
 /** The page's own instance of the core. It decides; the page draws and listens. */
 export class Core {
   private readonly buffers: Buffers<Exports>;
+  private readonly exports: Exports;
+  private over = false;
 
-  private constructor(private readonly exports: Exports) {
-    this.buffers = new Buffers(exports);
+  private constructor(
+    private readonly running: Running<Exports>,
+    failed: () => void,
+  ) {
+    this.exports = running.watch(failed);
+    this.buffers = new Buffers(this.exports);
   }
 
-  static async start(): Promise<Core> {
-    const core = new Core(await instantiate());
+  /** A core without a project; failed is called if it fails later. */
+  static async start(failed: () => void): Promise<Core> {
+    const core = new Core(await instantiate(), failed);
     await pause();
     return core;
+  }
+
+  /** Forgets the project and lets the next one have what is here. Whatever is asked later is not answered. */
+  leave(): void {
+    if (this.over) return;
+    this.over = true;
+    this.exports.leave();
+    this.running.retire();
+    giveBack(this.running, this.memory());
+  }
+
+  /** Steps of an earlier page that could not be taken up. */
+  setAside(): Uint8Array<ArrayBuffer>[] {
+    const list: Uint8Array<ArrayBuffer>[] = [];
+    for (;;) {
+      const length = this.exports.aside(list.length);
+      if (length <= 0) return list;
+      list.push(this.buffers.take(length));
+    }
   }
 
   /** Begins with the server's opening and messages that may not have arrived. An error is a text for people. */
@@ -169,7 +195,7 @@ export class Core {
   /** The tiles of a tileset that are most like some colours. */
   alike(set: string, colours: number[], known: boolean): number[] {
     this.buffers.giveText(JSON.stringify(colours));
-    return JSON.parse(this.buffers.takeText(this.exports.alike(BigInt(set), known ? 1 : 0))) as number[];
+    return this.buffers.takeValue<number[]>(this.exports.alike(BigInt(set), known ? 1 : 0));
   }
 
   layCSV(map: string, layer: string, text: Uint8Array): number {
@@ -236,7 +262,7 @@ export class Core {
 
   cells(map: string, layer: string, box: BoxView): number[] {
     const length = this.exports.cells(BigInt(map), BigInt(layer), box.x, box.y, box.w, box.h);
-    return JSON.parse(this.buffers.takeText(length)) as number[];
+    return this.buffers.takeValue<number[]>(length);
   }
 
   /** What a map would lose at another size, in words; empty for nothing. */
@@ -290,11 +316,11 @@ export class Core {
   }
 
   private view(which: number): unknown {
-    return JSON.parse(this.buffers.takeText(this.exports.view(which)));
+    return this.buffers.takeValue(this.exports.view(which));
   }
 
   tileset(id: string): Tileset | null {
-    const view = JSON.parse(this.buffers.takeText(this.exports.tileset(BigInt(id)))) as TilesetView | null;
+    const view = this.buffers.takeValue<TilesetView | null>(this.exports.tileset(BigInt(id)));
     return view && { ...view, tiles: view.tiles.map((t, i) => t ?? { ...PLAIN, name: `${view.called} ${i + 1}` }) };
   }
 
@@ -302,30 +328,30 @@ export class Core {
   sheetShape(id: string, property: string, from: { x: number; y: number }, to: { x: number; y: number }): number[] {
     this.buffers.giveText(property);
     const length = this.exports.sheetShape(BigInt(id), from.x, from.y, to.x, to.y);
-    return JSON.parse(this.buffers.takeText(length)) as number[];
+    return this.buffers.takeValue<number[]>(length);
   }
 
   /** How a medley would lie over a box of cells, row by row. */
   dealt(to: Dealing, w: number, h: number): Dealt {
     this.buffers.giveText(JSON.stringify(to));
-    return JSON.parse(this.buffers.takeText(this.exports.dealt(w, h))) as Dealt;
+    return this.buffers.takeValue<Dealt>(this.exports.dealt(w, h));
   }
 
   /** How a bond would lie over its sample, row by row. */
   bondSample(to: Bonding): number[] {
     this.buffers.giveText(JSON.stringify(to));
-    return JSON.parse(this.buffers.takeText(this.exports.bondSample())) as number[];
+    return this.buffers.takeValue<number[]>(this.exports.bondSample());
   }
 
   /** Which of a bond's tiles some tiles are; join below 0 finds the way to join as well. */
   proposed(list: number[], join: number): Proposal {
     this.buffers.giveText(JSON.stringify(list));
-    return JSON.parse(this.buffers.takeText(this.exports.proposed(join))) as Proposal;
+    return this.buffers.takeValue<Proposal>(this.exports.proposed(join));
   }
 
   /** How much of what is in the drawer lies on no map. */
   usage(): Usage {
-    return JSON.parse(this.buffers.takeText(this.exports.usage())) as Usage;
+    return this.buffers.takeValue<Usage>(this.exports.usage());
   }
 
   /** A bond's tile with one neighbour joined or parted. */
@@ -335,18 +361,18 @@ export class Core {
 
   /** How many cells hold each tile of a tileset. */
   tileCells(id: string): number[] {
-    return JSON.parse(this.buffers.takeText(this.exports.tileCells(BigInt(id)))) as number[];
+    return this.buffers.takeValue<number[]>(this.exports.tileCells(BigInt(id)));
   }
 
   /** What a re-skin of a map begins with; an empty map stands for all. */
   proposedReskin(map: string): Reskin {
-    return JSON.parse(this.buffers.takeText(this.exports.proposedReskin(BigInt(map || 0)))) as Reskin;
+    return this.buffers.takeValue<Reskin>(this.exports.proposedReskin(BigInt(map || 0)));
   }
 
   /** What a re-skin would do. */
   reskinned(plan: Reskin): ReskinView {
     this.buffers.giveText(JSON.stringify(plan));
-    return JSON.parse(this.buffers.takeText(this.exports.reskinned())) as ReskinView;
+    return this.buffers.takeValue<ReskinView>(this.exports.reskinned());
   }
 
   /** A map as it would be after a re-skin; before it if it leads to no tileset. */
@@ -415,7 +441,7 @@ export class Core {
 
   reach(map: string, x: number, y: number): ReachView | null {
     const length = this.exports.reach(BigInt(map), x, y);
-    return length > 0 ? (JSON.parse(this.buffers.takeText(length)) as ReachView) : null;
+    return length > 0 ? this.buffers.takeValue<ReachView>(length) : null;
   }
 
   characterFrame(character: string, frame: number): ImageData | null {
@@ -426,7 +452,7 @@ export class Core {
 
   trail(piece: string): TrailView | null {
     const length = this.exports.trail(BigInt(piece));
-    return length > 0 ? (JSON.parse(this.buffers.takeText(length)) as TrailView) : null;
+    return length > 0 ? this.buffers.takeValue<TrailView>(length) : null;
   }
 
   layerPicture(map: string, layer: string, side: number): ImageData | null {

@@ -1,15 +1,22 @@
 import { fetchAhead } from './api';
+import { answer, bytesOf } from './ask';
 import type { Core } from './bridge';
 import { soon } from './soon';
 import * as sessions from './sessions';
-import { SOCKET_BYTES, type Problem } from './types.gen';
+import { SOCKET_BYTES } from './types.gen';
+import { wait } from './within';
 
 export interface Listener {
-  /** A message changed what is shown; the number is the core's answer. */
-  received(changed: number): void;
+  /** Messages came, in this order. */
+  received(messages: Uint8Array[]): void;
   /** The socket opened or closed. */
   connected(open: boolean): void;
+  /** This browser keeps nothing for the page. */
+  unkept(why: string): void;
 }
+
+/** Milliseconds that what is to be sent and kept has when a project is left. */
+const LEAVING = 2_000;
 
 /** Carries messages between the page's core and the server, and keeps what is not answered yet. */
 export class Connection {
@@ -19,13 +26,15 @@ export class Connection {
   private readonly unanswered = new Map<number, Uint8Array<ArrayBuffer>>();
   private sending: Promise<void> = Promise.resolve();
   private session = '';
-  /** Ends when the session is noted in this profile, which comes before anything is queued. */
+  /** Ends when the session is noted in this profile, which comes before anything is queued, and all that was queued is. */
   private kept: Promise<void> = Promise.resolve();
 
   constructor(
     private readonly project: string,
     private readonly listener: Listener,
-  ) {}
+  ) {
+    sessions.onFault((why) => this.listener.unkept(why));
+  }
 
   private get base(): string {
     return `/api/projects/${this.project}`;
@@ -34,32 +43,49 @@ export class Connection {
   /** Opens the project in a fresh core. Throws an error with a text for people. */
   async open(starting: Promise<Core>): Promise<Core> {
     const claimed = this.session || (await sessions.claim(this.project));
-    const response = await fetch(`${this.base}/opening?session=${claimed ?? ''}`);
-    if (!response.ok) throw new Error(((await response.json()) as Problem).error);
+    if (this.ended) {
+      if (claimed) sessions.release(claimed, Promise.resolve());
+      throw new Error('The project was left.');
+    }
+    // From here on whoever leaves lets go of it.
+    this.session ||= claimed ?? '';
+    const response = await answer(`${this.base}/opening?session=${claimed ?? ''}`);
     const session = response.headers.get('Azzel-Session') ?? '';
     fetchAhead(this.project, response.headers.get('Azzel-Pictures') ?? '');
-    const opening = new Uint8Array(await response.arrayBuffer());
+    const opening = await bytesOf(response);
     const fresh = session !== claimed;
-    const queue = this.session
-      ? [...this.unanswered.values()]
-      : fresh
-        ? []
-        : await sessions.queued(this.project, session);
-    this.kept = sessions.keep(this.project, session, fresh);
+    const queue =
+      this.unanswered.size > 0
+        ? [...this.unanswered.values()]
+        : fresh
+          ? []
+          : await sessions.queued(this.project, session);
     this.session = session;
+    this.kept = this.ended ? Promise.resolve() : sessions.keep(this.project, session, fresh);
     const [core] = await Promise.all([starting, fresh ? undefined : this.kept]);
     performance.mark('azzel-core');
     const failure = await core.open(opening, queue);
     if (failure) throw new Error(failure);
+    await this.takeUp(core);
     this.settle(core, true);
     return core;
   }
 
+  /** Keeps aside what could not be taken up of the queue, which goes on without it. */
+  private async takeUp(core: Core): Promise<void> {
+    const aside = core.setAside();
+    if (aside.length === 0) return;
+    core.resend();
+    this.unanswered.clear();
+    for (let message = core.outgoing(); message; message = core.outgoing()) {
+      this.unanswered.set(message.sequence, message.bytes);
+    }
+    await sessions.setAside(this.project, this.session, aside, this.unanswered);
+  }
+
   /** What this session did before one of its steps, as far as the server gives it at a time. */
   async earlier(before: number): Promise<Uint8Array> {
-    const response = await fetch(`${this.base}/steps?session=${this.session}&before=${before}`);
-    if (!response.ok) throw new Error(((await response.json()) as Problem).error);
-    return new Uint8Array(await response.arrayBuffer());
+    return bytesOf(await answer(`${this.base}/steps?session=${this.session}&before=${before}`));
   }
 
   /** Connects, and connects again whenever the socket closes. */
@@ -71,6 +97,7 @@ export class Connection {
     socket.binaryType = 'arraybuffer';
     this.socket = socket;
     socket.onopen = () => {
+      if (socket !== this.socket || this.ended) return;
       this.delay = 200;
       this.listener.connected(true);
       core.resend();
@@ -78,15 +105,15 @@ export class Connection {
     };
     const inbox: Uint8Array[] = [];
     const receive = (): void => {
-      if (socket !== this.socket || inbox.length === 0) return;
-      this.listener.received(core.receive(inbox.splice(0)));
+      if (socket !== this.socket || this.ended || inbox.length === 0) return;
+      this.listener.received(inbox.splice(0));
     };
     socket.onmessage = (event: MessageEvent<ArrayBuffer>) => {
       // All that came since the last frame is taken together.
       if (inbox.push(new Uint8Array(event.data)) === 1) soon(receive);
     };
     socket.onclose = () => {
-      if (socket !== this.socket) return;
+      if (socket !== this.socket || this.ended) return;
       this.listener.connected(false);
       setTimeout(() => socket === this.socket && this.connect(core), this.delay);
       this.delay = Math.min(this.delay * 1.6, 3000);
@@ -99,7 +126,7 @@ export class Connection {
       const { sequence, bytes } = message;
       if (!this.unanswered.has(sequence)) {
         this.unanswered.set(sequence, bytes);
-        void this.kept.then(() => sessions.enqueue(this.project, this.session, sequence, bytes));
+        this.kept = this.kept.then(() => sessions.enqueue(this.project, this.session, sequence, bytes));
       }
       const socket = this.socket;
       this.sending = this.sending.then(() => this.send(socket, bytes));
@@ -130,14 +157,20 @@ export class Connection {
         any = true;
       }
     }
-    if (any) void sessions.answered(this.project, this.session, upTo);
+    if (any) this.kept = this.kept.then(() => sessions.answered(this.project, this.session, upTo));
   }
 
-  /** Lets go of the socket, to begin again or for good. */
-  close(forGood: boolean): void {
-    this.ended = forGood;
+  /** Lets go of the socket, to begin again. */
+  pause(): void {
     const socket = this.socket;
     this.socket = null;
     socket?.close();
+  }
+
+  /** Sends and keeps what there still is, then lets go of socket and session for good. */
+  leave(): void {
+    this.ended = true;
+    const done = Promise.race([Promise.all([this.sending, this.kept]), wait(LEAVING)]).then(() => this.pause());
+    if (this.session) sessions.release(this.session, done);
   }
 }

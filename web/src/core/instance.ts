@@ -1,4 +1,5 @@
 import './generated/wasm_exec.js';
+import { BROKEN } from './answers';
 import { pause } from './pause';
 
 /** Bytes that are copied into an instance at a time. */
@@ -15,7 +16,9 @@ export interface Bridge extends WebAssembly.Exports {
 export interface Exports extends Bridge {
   pixelsAddress(): number;
   boxAddress(): number;
-  enqueue(): void;
+  enqueue(): number;
+  leave(): number;
+  aside(n: number): number;
   open(): number;
   openStep(budget: number): number;
   warm(part: number): number;
@@ -24,12 +27,12 @@ export interface Exports extends Bridge {
   order(): number;
   pointer(what: number, x: number, y: number, erase: number, steady: number, near: number): number;
   work(budget: number): number;
-  wholeScreens(columns: number, rows: number): void;
+  wholeScreens(columns: number, rows: number): number;
   addEarlier(): number;
   addBackdrop(w: number, h: number): number;
   tick(input: number): number;
   handOver(budget: number): number;
-  handOverAnew(): void;
+  handOverAnew(): number;
   rerunTake(): number;
   rerun(ticks: number): number;
   addStrip(of: bigint): number;
@@ -49,12 +52,12 @@ export interface Exports extends Bridge {
   proposed(join: number): number;
   lens(map: bigint, x: number, y: number, w: number, h: number): number;
   outgoing(): number;
-  resend(): void;
+  resend(): number;
   sequence(): number;
   answered(): number;
   revision(): number;
   bitmap(map: bigint, low: number, high: number, level: number, x: number, y: number): number;
-  forget(map: bigint, low: number, high: number, level: number, x: number, y: number): void;
+  forget(map: bigint, low: number, high: number, level: number, x: number, y: number): number;
   tile(n: number): number;
   sprite(which: number, facing: number, frame: number): number;
   reach(map: bigint, x: number, y: number): number;
@@ -68,18 +71,67 @@ export interface Exports extends Bridge {
   alike(set: bigint, known: number): number;
   layCSV(map: bigint, layer: bigint): number;
   cells(map: bigint, layer: bigint, x: number, y: number, w: number, h: number): number;
-  layerWay(map: bigint, layer: bigint, x: number, y: number, w: number, h: number): void;
+  layerWay(map: bigint, layer: bigint, x: number, y: number, w: number, h: number): number;
   scaledSize(map: bigint, scale: number): number;
   lossOf(map: bigint, columns: number, rows: number, anchor: number): number;
   paste(): number;
 }
 
+/** Thrown where an answer was needed from an instance that has failed. */
+export class Broken extends Error {}
+
+/** A running instance of a module. What has failed once answers with rubbish, so that every call is watched. */
+export class Running<E extends Bridge> {
+  private watching: { failed: () => void } | null = null;
+  /** Whether it has failed. */
+  broken = false;
+
+  constructor(
+    private readonly raw: E,
+    private readonly exited: () => boolean,
+  ) {}
+
+  /**
+   * The exports, each of which answers BROKEN once anything has failed: a panic, an exit, or a throw past both, as for
+   * want of stack. Then, and once, failed is called. Whoever had them before can't call any more.
+   */
+  watch(failed: () => void): E {
+    const mine = { failed };
+    this.watching = mine;
+    const call =
+      (work: (...values: never[]) => unknown) =>
+      (...values: never[]): unknown => {
+        if (this.broken || this.watching !== mine) return BROKEN;
+        try {
+          const answer = work(...values);
+          if (answer !== BROKEN && !this.exited()) return answer;
+        } catch (failure) {
+          console.warn(failure);
+        }
+        this.broken = true;
+        mine.failed();
+        return BROKEN;
+      };
+    return Object.fromEntries(
+      Object.entries(this.raw).map(([name, value]) => [
+        name,
+        typeof value === 'function' ? call(value as (...values: never[]) => unknown) : value,
+      ]),
+    ) as E;
+  }
+
+  /** Lets nobody call any more. */
+  retire(): void {
+    this.watching = null;
+  }
+}
+
 /** Runs a fresh instance of a compiled module. */
-export async function start(module: WebAssembly.Module): Promise<WebAssembly.Exports> {
+export async function start<E extends Bridge>(module: WebAssembly.Module): Promise<Running<E>> {
   const go = new Go();
   const instance = await WebAssembly.instantiate(module, go.importObject);
   void go.run(instance);
-  return instance.exports;
+  return new Running(instance.exports as E, () => go.exited === true);
 }
 
 /** Reads and writes the two buffers that are shared with an instance. */
@@ -90,18 +142,25 @@ export class Buffers<E extends Bridge = Bridge> {
   constructor(readonly exports: E) {}
 
   give(bytes: Uint8Array): void {
-    const at = this.exports.buffer(bytes.length) >>> 0;
+    const at = this.room(bytes.length);
     new Uint8Array(this.exports.mem.buffer, at, bytes.length).set(bytes);
   }
 
   /** Gives what is large in parts, between which the page can draw. */
   async giveInParts(bytes: Uint8Array): Promise<void> {
-    const at = this.exports.buffer(bytes.length) >>> 0;
+    const at = this.room(bytes.length);
     for (let from = 0; from < bytes.length; from += PART) {
       const part = bytes.subarray(from, from + PART);
       new Uint8Array(this.exports.mem.buffer, at + from, part.length).set(part);
       await pause();
     }
+  }
+
+  /** Where so many bytes can be written. */
+  private room(length: number): number {
+    const at = this.exports.buffer(length);
+    if (at === BROKEN) throw new Broken();
+    return at >>> 0;
   }
 
   giveText(text: string): void {
@@ -113,6 +172,12 @@ export class Buffers<E extends Bridge = Bridge> {
     if (length <= 0) return new Uint8Array(0);
     const at = this.exports.resultAddress() >>> 0;
     return new Uint8Array(this.exports.mem.buffer as ArrayBuffer, at, length).slice();
+  }
+
+  /** The last result, which is JSON. */
+  takeValue<T>(length: number): T {
+    if (length <= 0) throw new Broken();
+    return JSON.parse(this.takeText(length)) as T;
   }
 
   takeText(length: number): string {

@@ -1,4 +1,5 @@
-import { SvelteSet } from 'svelte/reactivity';
+import { SvelteMap, SvelteSet } from 'svelte/reactivity';
+import { Asides } from './aside.svelte';
 import { Backdrops } from '../board/backdrops';
 import { Bitmaps } from '../board/bitmaps';
 import { around, Camera } from '../board/camera';
@@ -6,9 +7,11 @@ import { fetchState } from './api';
 import { BROKEN, GAP } from './answers';
 import { Core, type Tileset } from './bridge';
 import { Connection } from './connection';
+import { Broken } from './instance';
 import { Lately } from './lately.svelte';
 import { Playing } from './playing.svelte';
 import { Trail } from '../board/trail.svelte';
+import { endWarming } from './module';
 import { pause } from './pause';
 import { Questions } from './questions';
 import { Replays } from './replays.svelte';
@@ -37,6 +40,14 @@ const EDGE = 8;
 /** Cells that are worked on between two glances at the clock, and milliseconds of a frame for it. */
 const WORK_STEP = 2_000;
 const WORKING = 6;
+
+/** How often a core may fail within so many milliseconds before it is not begun again by itself. */
+const FAILURES = 3;
+const FAILING = 60_000;
+const FAILED =
+  'Something went wrong inside this page. It began again from what is saved; your last step may be missing.';
+const FAILS =
+  'This page failed again and again while it showed this project. What is saved is safe on the server. Try again, or go back to all projects.';
 
 /** How many parts of the page there are, and how many of them before the project is known. */
 const STAGES = 8;
@@ -88,6 +99,9 @@ export class Project extends Questions {
   cursor = $state<{ x: number; y: number } | null>(null);
   /** Tiles and types used lately, the latest first. */
   readonly lately = new Lately();
+  /** Why this browser keeps nothing for the page; empty if it does. */
+  unkept = $state('');
+  readonly asides: Asides;
 
   private stamped: { stamp: number; set: Tileset }[] = [];
   readonly camera = new Camera();
@@ -109,13 +123,25 @@ export class Project extends Questions {
   private readonly strips = new Strips(this);
   private motion = 0;
   private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');
+  /** Whether anything that was asked for still waits its turn, and who waits for that to end. */
+  private busy = false;
+  private waiting: (() => void)[] = [];
+  /** What was asked to be set of things and is not done yet. */
+  private readonly asked = new SvelteMap<string, object>();
+  /** Whether play was asked for and has not begun. */
+  private beginning = false;
+  /** When the core failed lately. */
+  private failures: number[] = [];
+  private left = false;
 
   constructor(readonly id: string) {
     super();
-    this.reduced.addEventListener('change', () => this.animate());
+    this.asides = new Asides(id);
+    this.reduced.addEventListener('change', this.animate);
     this.connection = new Connection(id, {
-      received: (changed) => this.apply(changed),
+      received: (messages) => this.receive(messages),
       connected: (open) => (this.online = open),
+      unkept: (why) => this.noticeUnkept(why),
     });
   }
 
@@ -134,41 +160,90 @@ export class Project extends Questions {
   }
 
   get saved(): Saved {
-    if ((this.state?.pending ?? 0) === 0) return 'saved';
-    return this.online ? 'saving' : 'waiting';
+    if ((this.state?.pending ?? 0) > 0) return this.online ? 'saving' : 'waiting';
+    return this.state?.working?.stops ? 'saving' : 'saved';
   }
 
   async open(): Promise<void> {
+    let core: Core | null = null;
     try {
-      const opening = this.connection.open(Core.start());
+      const opening = this.connection.open(
+        Core.start(() => queueMicrotask(() => core === this.core && this.apply(BROKEN))).then(
+          (begun) => (core = begun),
+        ),
+      );
       // Whoever awaits it below hears of a failure.
       opening.catch(() => undefined);
       await this.comeTo(BEFORE);
-      const core = await opening;
+      core = await opening;
       const { state, scene } = await core.firstViews();
+      if (this.left) {
+        core.leave();
+        return;
+      }
       this.state = state;
       await this.lookAhead(core, scene.tilesets);
+      if (this.left) {
+        core.leave();
+        return;
+      }
       // Together, so that no key is lost once the board is seen.
       this.scene = scene;
       this.core = core;
       await pause();
+      if (this.left) return;
       this.bitmaps = new Bitmaps(core);
       this.lookUp(scene.tilesets);
       this.apply(T.CELLS_CHANGED);
       await this.comeTo(STAGES);
       this.strips.fetchMissing(scene.missing);
       this.animate();
+      if (this.left) return;
       this.connection.connect(core);
       document.title = `${this.scene?.project.name ?? ''} · Azzel`;
+      await this.asides.look();
     } catch (failure) {
-      this.error = failure instanceof Error ? failure.message : String(failure);
+      (core as Core | null)?.leave();
+      this.core = null;
+      if (failure instanceof Broken) this.error = FAILS;
+      else this.error = failure instanceof Error ? failure.message : String(failure);
     }
   }
 
+  /** Opens it once more after it could not be. */
+  async tryAgain(): Promise<void> {
+    this.error = '';
+    this.failures = [];
+    await this.open();
+  }
+
+  /** Gives up all that the project holds. */
   close(): void {
+    this.left = true;
     clearTimeout(this.motion);
+    this.reduced.removeEventListener('change', this.animate);
     this.replays.close();
-    this.connection.close(true);
+    this.connection.leave();
+    endWarming();
+    this.core?.leave();
+    this.core = null;
+    this.bitmaps?.clear();
+    this.bitmaps = null;
+    this.drawBoard = null;
+    this.settleWaiting();
+  }
+
+  private noticeUnkept(why: string): void {
+    this.unkept = why;
+    this.say(
+      `This browser keeps nothing for this page: ${why}. What is saved is safe on the server; what is not would be lost with this tab.`,
+    );
+  }
+
+  private receive(messages: Uint8Array[]): void {
+    const changed = this.ask((core) => core.receive(messages), 0);
+    if (changed >= 0 && changed & T.WORK_LEFT) this.busy = true;
+    this.apply(changed);
   }
 
   private async comeTo(stage: number): Promise<void> {
@@ -177,11 +252,18 @@ export class Project extends Questions {
 
   /** Begins again from what is stored, keeping what was not sent. */
   private async reopen(why: string): Promise<void> {
-    this.connection.close(false);
+    this.connection.pause();
     this.core = null;
     this.play = null;
+    this.settleWaiting();
+    const now = performance.now();
+    this.failures = [...this.failures.filter((at) => now - at < FAILING), now];
+    if (this.failures.length > FAILURES) {
+      this.error = FAILS;
+      return;
+    }
     await this.open();
-    this.say(why);
+    if (!this.error) this.say(why);
   }
 
   say(text: string): void {
@@ -194,35 +276,35 @@ export class Project extends Questions {
   apply(changed: number): void {
     if (!this.core) return;
     if (changed === BROKEN || changed === GAP) {
-      void this.reopen(
-        changed === BROKEN
-          ? 'Something went wrong inside this page. It began again from what is saved; your last step may be missing.'
-          : 'This page had fallen behind and was brought up to date.',
-      );
+      void this.reopen(changed === BROKEN ? FAILED : 'This page had fallen behind and was brought up to date.');
       return;
     }
+    this.ask((core) => this.show(core, changed), undefined);
+    if (changed & T.WORK_LEFT) soon(this.work);
+    this.draw();
+  }
+
+  private show(core: Core, changed: number): void {
     if (changed & T.SCENE_CHANGED) {
-      this.scene = this.core.scene();
+      this.scene = core.scene();
       this.lookUp(this.scene.tilesets);
       this.strips.fetchMissing(this.scene.missing);
       this.animate();
     }
     if (changed & (T.STATE_CHANGED | T.OUTGOING_CHANGED)) {
       if (changed & T.OUTGOING_CHANGED) {
-        this.connection.flush(this.core);
-        this.connection.settle(this.core);
+        this.connection.flush(core);
+        this.connection.settle(core);
       }
       const was = this.state;
-      this.state = this.core.state();
+      this.state = core.state();
       for (const text of this.state.messages) this.say(text);
       if (was?.playing && !this.state.playing) this.ended();
     }
     if (changed & T.CELLS_CHANGED && this.bitmaps) this.bitmaps.version++;
-    if (changed & (T.SCENE_CHANGED | T.CELLS_CHANGED | T.REPLAYS_CHANGED)) this.replays.changed(this.core);
+    if (changed & (T.SCENE_CHANGED | T.CELLS_CHANGED | T.REPLAYS_CHANGED)) this.replays.changed(core);
     if (changed & T.POINTER_CHANGED) this.pointerStale = true;
-    if (changed & T.PLAY_CHANGED) this.play = this.core.play();
-    if (changed & T.WORK_LEFT) soon(this.work);
-    this.draw();
+    if (changed & T.PLAY_CHANGED) this.play = core.play();
   }
 
   /** Asks for all tilesets, one after the other. */
@@ -250,13 +332,44 @@ export class Project extends Questions {
 
   /** Gives the core a picture that it lacked, and says what has changed. */
   addStrip(of: string, bytes: Uint8Array): number {
-    return this.core?.addStrip(of, bytes) ?? 0;
+    return this.ask((core) => core.addStrip(of, bytes), 0);
   }
 
   order(order: Partial<T.Order> & { do: string }): void {
     if (!this.core) return;
-    this.apply(this.core.order(order));
+    const changed = this.ask((core) => core.order(order), 0);
+    if (changed >= 0 && changed & T.WORK_LEFT) this.busy = true;
+    this.apply(changed);
     if (this.state) this.lately.remember(this.state);
+  }
+
+  /** Gives an order, and comes back once it was done: what is under way comes first. */
+  async done(order: Partial<T.Order> & { do: string }): Promise<void> {
+    this.order(order);
+    if (this.busy) await new Promise<void>((done) => this.waiting.push(done));
+  }
+
+  private settleWaiting(): void {
+    this.busy = false;
+    const waiting = this.waiting;
+    this.waiting = [];
+    for (const done of waiting) done();
+  }
+
+  /**
+   * Changes some of what can be set of a thing; as says which part of the order that is. As long as that waits its turn
+   * the next change builds on it.
+   */
+  set(order: Partial<T.Order> & { do: string; id: string }, as: keyof T.Order, change: object): void {
+    const { id } = order;
+    this.asked.set(id, { ...this.asked.get(id), ...change });
+    void this.done({ ...order, [as]: change }).then(() => this.asked.delete(id));
+  }
+
+  /** What can be set of a thing, as it will be once all that was asked for is done. */
+  asAsked<L extends object>(id: string, look: L): L {
+    const asked = this.asked.get(id);
+    return asked ? { ...look, ...asked } : look;
   }
 
   /** Takes back the last step, or brings it back. Steps from before the page was opened may have to be fetched first. */
@@ -273,7 +386,7 @@ export class Project extends Questions {
     if (!core || !state || state.earlier === 0) return false;
     try {
       const steps = await this.connection.earlier(state.earlier);
-      if (core === this.core) this.apply(core.addEarlier(steps));
+      if (core === this.core) this.apply(this.ask(() => core.addEarlier(steps), 0));
       return core === this.core;
     } catch (failure) {
       this.say((failure as Error).message);
@@ -284,33 +397,33 @@ export class Project extends Questions {
   point(what: number, x: number, y: number, erase = false, steady = false): void {
     if (!this.core) return;
     const near = Math.ceil(EDGE / this.camera.zoom);
-    this.apply(this.core.pointer(what, Math.floor(x), Math.floor(y), erase, steady, near));
+    this.apply(this.ask((core) => core.pointer(what, Math.floor(x), Math.floor(y), erase, steady, near), 0));
   }
 
   /** What is selected, as text for the clipboard. */
   copied(cut: boolean): string {
     if (!this.core) return '';
-    const { text, changed } = this.core.copied(cut);
+    const { text, changed } = this.ask((core) => core.copied(cut), { text: '', changed: 0 });
     this.apply(changed);
     return text;
   }
 
   paste(text: string): void {
-    if (this.core) this.apply(this.core.paste(text));
+    this.apply(this.ask((core) => core.paste(text), 0));
   }
 
   /** Shows a kept state on the board. */
   async look(state: string, name: string): Promise<void> {
     try {
       const document = await fetchState(this.id, state);
-      if (this.core) this.apply(this.core.look(document, name));
+      this.apply(this.ask((core) => core.look(document, name), 0));
     } catch (failure) {
       this.say((failure as Error).message);
     }
   }
 
   mapOfColours(legend: T.Legend, places: Uint8Array): void {
-    if (this.core) this.apply(this.core.mapOfColours(legend, places));
+    this.apply(this.ask((core) => core.mapOfColours(legend, places), 0));
   }
 
   /** Lays the cells of a CSV file on a layer. */
@@ -320,7 +433,7 @@ export class Project extends Questions {
       return;
     }
     const text = new Uint8Array(await file.arrayBuffer());
-    if (this.core) this.apply(this.core.layCSV(map, layer, text));
+    this.apply(this.ask((core) => core.layCSV(map, layer, text), 0));
   }
 
   /** Goes on with what is under way, for a part of a frame. */
@@ -335,6 +448,7 @@ export class Project extends Questions {
       left = more < 0 ? 0 : more & T.WORK_LEFT;
     }
     this.apply(changed);
+    if (changed >= 0 && left === 0) this.settleWaiting();
   };
 
   /** The board draws itself on the next frame, once. */
@@ -351,8 +465,8 @@ export class Project extends Questions {
       if (this.play && !this.play.finished) this.tick(now);
       if (this.pointerStale && this.core) {
         this.pointerStale = false;
-        this.pointer = this.core.pointerView();
-        if (this.pointer.map) this.currentMap = this.pointer.map;
+        this.pointer = this.ask((core) => core.pointerView(), this.pointer);
+        if (this.pointer?.map) this.currentMap = this.pointer.map;
       }
       this.drawBoard?.();
       if (this.play && !this.play.finished && !this.playing.paused) this.draw();
@@ -364,7 +478,7 @@ export class Project extends Questions {
     if (!this.core) return;
     const changed = this.playing.pass(now, this.core, this.inGame ? this.playing.held : 0);
     if (changed === BROKEN) this.apply(changed);
-    else if (changed) this.play = this.core.play();
+    else if (changed) this.play = this.ask((core) => core.play(), null);
   }
 
   /** Holds time, or lets it go on. */
@@ -389,46 +503,48 @@ export class Project extends Questions {
   }
 
   /** Lets animated tiles show their frames, and comes back when the next is due. */
-  animate(): void {
+  readonly animate = (): void => {
     clearTimeout(this.motion);
     if (!this.core) return;
     // Nothing moves before all in view was drawn once.
     if (!this.bitmaps?.settled) {
-      this.motion = window.setTimeout(() => this.animate(), SETTLING);
+      this.motion = window.setTimeout(this.animate, SETTLING);
       return;
     }
     const { changed, next } = this.core.animate(this.still ? -1 : performance.now());
     if (changed) this.apply(T.CELLS_CHANGED);
-    if (next > 0) this.motion = window.setTimeout(() => this.animate(), Math.max(next, SHORTEST_FRAME));
-  }
+    if (next > 0) this.motion = window.setTimeout(this.animate, Math.max(next, SHORTEST_FRAME));
+  };
 
   /** Begins to play from the pointer or cursor, or from the spawn; or ends. */
   togglePlay(fromSpawn: boolean): void {
-    if (this.state?.playing) {
+    if (this.state?.playing || this.beginning) {
       this.order({ do: 'stop' });
       return;
     }
     const at = this.cursor ?? (this.pointer ? { x: this.pointer.box.x, y: this.pointer.box.y } : null);
     const { cellW, cellH } = this.scene?.project ?? { cellW: 0, cellH: 0 };
     const here = fromSpawn || !at ? {} : { yes: true, x: at.x + (cellW >> 1), y: at.y + (cellH >> 1) };
-    this.begin({ do: 'play', ...here });
+    void this.begin({ do: 'play', ...here });
   }
 
   /** Begins to play at a piece. */
   playAt(id: string, map: string): void {
-    this.begin({ do: 'play-at', kind: 'piece', id, map });
+    void this.begin({ do: 'play-at', kind: 'piece', id, map });
   }
 
   /** Plays a kept replay, until anything is held down. */
-  watch(id: string): void {
-    if (this.state?.playing) this.order({ do: 'stop' });
-    this.begin({ do: 'watch', kind: 'replay', id });
+  async watch(id: string): Promise<void> {
+    if (this.state?.playing) await this.done({ do: 'stop' });
+    await this.begin({ do: 'watch', kind: 'replay', id });
   }
 
-  private begin(order: Partial<T.Order> & { do: string }): void {
+  private async begin(order: Partial<T.Order> & { do: string }): Promise<void> {
     this.before = this.camera.copy();
     this.playing.begin();
-    this.order(order);
+    this.beginning = true;
+    await this.done(order);
+    this.beginning = false;
     this.inGame = this.state?.playing ?? false;
     this.draw();
   }
@@ -464,18 +580,18 @@ export class Project extends Questions {
   }
 
   lensOf(map: string, cells: T.BoxView): Uint8Array {
-    return this.lens && this.core ? this.core.lens(map, cells, this.lens) : new Uint8Array(0);
+    return this.lens ? this.ask((core) => core.lens(map, cells, this.lens), new Uint8Array(0)) : new Uint8Array(0);
   }
 
   addBackdrop(sum: string, image: ImageData): void {
-    if (this.core) this.apply(this.core.addBackdrop(sum, image));
+    this.apply(this.ask((core) => core.addBackdrop(sum, image), 0));
   }
 
   /** The cells of the current layer in a box of a map that is called so, row by row. */
   cells(name: string, x: number, y: number, w: number, h: number): number[] {
     const map = this.scene?.maps.find((m) => m.name === name);
     const layer = map?.layers.find((l) => l.current);
-    return map && layer ? (this.core?.cells(map.id, layer.id, { x, y, w, h }) ?? []) : [];
+    return map && layer ? this.ask((core) => core.cells(map.id, layer.id, { x, y, w, h }), []) : [];
   }
 
   probe(): object {
@@ -484,7 +600,7 @@ export class Project extends Questions {
     const { text, problem } = this.pointer?.ghost ?? {};
     const hand = { pending, holding, shape, tile, size, chosen, ghost: problem || text || '' };
     const { gridStep, frameShown, reachShown, lens } = this;
-    return { ...(this.core?.probe() ?? {}), ...hand, gridStep, frameShown, reachShown, lens };
+    return { ...this.ask((core) => core.probe(), null), ...hand, gridStep, frameShown, reachShown, lens };
   }
 
   /** The name of a cell's tile, however it lies. */

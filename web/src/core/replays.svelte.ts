@@ -8,8 +8,9 @@ const QUIET = 200;
 /** Milliseconds of a frame in which it is told what is new, and cells between two glances at the clock. */
 const SLICE = 4;
 const CELLS = 5_000;
-/** How often a worker that failed is begun anew. */
+/** How often a worker that failed is begun anew, and milliseconds without a sign of it until it has failed. */
 const TRIES = 3;
+const SILENCE = 20_000;
 
 /** The replays that were kept, and what comes of them on the document as it is now: a worker plays them. */
 export class Replays {
@@ -19,6 +20,7 @@ export class Replays {
   private core: Core | null = null;
   private worker: Worker | null = null;
   private timer = 0;
+  private silence = 0;
   private failures = 0;
 
   /**
@@ -45,6 +47,7 @@ export class Replays {
   }
 
   private end(): void {
+    clearTimeout(this.silence);
     this.worker?.terminate();
     this.worker = null;
   }
@@ -69,10 +72,11 @@ export class Replays {
     if (!this.worker) {
       const worker = beginReruns();
       this.worker = worker;
-      worker.onmessage = (event: MessageEvent<string | null>) => {
+      worker.onmessage = (event: MessageEvent<string | boolean | null>) => {
         if (worker !== this.worker) return;
+        this.listen(event.data !== false);
         if (event.data === null) this.failed();
-        else this.show(JSON.parse(event.data) as ReplaysView);
+        else if (typeof event.data === 'string') this.show(JSON.parse(event.data) as ReplaysView);
       };
       worker.onerror = () => worker === this.worker && this.failed();
       compile().then(
@@ -81,6 +85,13 @@ export class Replays {
       );
     }
     this.worker.postMessage(message, [message.buffer]);
+    this.listen(true);
+  }
+
+  /** A worker that is at work gives signs of it; one that does not has failed. */
+  private listen(working: boolean): void {
+    clearTimeout(this.silence);
+    if (working) this.silence = window.setTimeout(() => this.failed(), SILENCE);
   }
 
   private show(view: ReplaysView): void {

@@ -1,6 +1,6 @@
 import { BROKEN, VIEW_REPLAYS } from './answers';
 import { pause } from './pause';
-import { Buffers, start, type Exports } from './instance';
+import { Broken, Buffers, start, type Exports } from './instance';
 import { RERUN_LEFT } from './types.gen';
 
 /** Ticks that are played between two looks for something new. */
@@ -26,7 +26,9 @@ async function play(): Promise<void> {
       const changed = exports.rerun(TICKS);
       if (changed === BROKEN) throw new Error('playing the replays failed');
       const view = buffers.takeText(exports.view(VIEW_REPLAYS));
-      if (view !== told) self.postMessage((told = view));
+      if (view === '') throw new Broken();
+      if (view === told) alive();
+      else self.postMessage((told = view));
       left = (changed & RERUN_LEFT) !== 0;
       // What is newer comes first.
       await pause();
@@ -37,10 +39,26 @@ async function play(): Promise<void> {
   } finally {
     playing = false;
   }
+  self.postMessage(false);
+}
+
+/** Milliseconds between two signs that it is still at work. */
+const SIGN = 1_000;
+let signed = 0;
+
+function alive(): void {
+  if (performance.now() - signed < SIGN) return;
+  signed = performance.now();
+  self.postMessage(true);
 }
 
 self.onmessage = async (event: MessageEvent<WebAssembly.Module | Uint8Array<ArrayBuffer>>) => {
-  if (event.data instanceof Uint8Array) waiting.push(event.data);
-  else buffers = new Buffers((await start(event.data)) as Exports);
-  await play();
+  try {
+    if (event.data instanceof Uint8Array) waiting.push(event.data);
+    // What fails answers BROKEN, which is looked for.
+    else buffers = new Buffers((await start<Exports>(event.data)).watch(() => undefined));
+    await play();
+  } catch {
+    self.postMessage(null);
+  }
 };

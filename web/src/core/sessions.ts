@@ -1,4 +1,5 @@
 import { openDB, type IDBPDatabase } from 'idb';
+import { wait } from './within';
 
 interface Stored {
   project: string;
@@ -6,45 +7,116 @@ interface Stored {
   used: number;
 }
 
-let database: Promise<IDBPDatabase> | undefined;
+/** A step that could not be read when it was to be taken up. */
+export interface Aside {
+  key: IDBValidKey;
+  bytes: Uint8Array<ArrayBuffer>;
+}
 
-function open(): Promise<IDBPDatabase> {
-  database ??= openDB('azzel', 1, {
-    upgrade(db) {
-      db.createObjectStore('sessions', { keyPath: ['project', 'session'] });
-      db.createObjectStore('queue');
-    },
-  });
-  return database;
+let database: Promise<IDBPDatabase> | undefined;
+/** Why this browser keeps nothing for the page, once it is known. */
+let fault = '';
+let told: ((why: string) => void) | undefined;
+
+/** Has it told once, at once or later, why this browser keeps nothing for the page. */
+export function onFault(tell: (why: string) => void): void {
+  told = tell;
+  if (fault !== '') tell(fault);
+}
+
+function failed(failure: unknown): void {
+  const first = fault === '';
+  fault =
+    failure instanceof DOMException && failure.name === 'QuotaExceededError'
+      ? 'its storage is full'
+      : 'its storage is closed to this page';
+  if (first) told?.(fault);
+}
+
+/** What is kept in this profile; whatever keeps that from working is told, and the rest goes on without. */
+async function stored<T>(work: (db: IDBPDatabase) => Promise<T>, otherwise: T): Promise<T> {
+  try {
+    database ??= openDB('azzel', 1, {
+      upgrade(db) {
+        db.createObjectStore('sessions', { keyPath: ['project', 'session'] });
+        db.createObjectStore('queue');
+      },
+    });
+    return await work(await database);
+  } catch (failure) {
+    // The next may succeed, once there is room again.
+    database = undefined;
+    failed(failure);
+    return otherwise;
+  }
+}
+
+/** The same for what is kept under one word. */
+function words<T>(work: () => T, otherwise: T): T {
+  try {
+    return work();
+  } catch (failure) {
+    failed(failure);
+    return otherwise;
+  }
 }
 
 const own = (project: string): string => `azzel-session-${project}`;
 /** Says without opening the database that this profile has sessions of the project. */
 const known = (project: string): string => `azzel-known-${project}`;
 
-/** Holds a session's lock for as long as the page lives; false if another page holds it. */
+/** What lets go of each session's lock that this page holds, and comes back once it is free. */
+const held = new Map<string, () => Promise<void>>();
+
+/** Holds a session's lock until it is let go of, or the page ends; false if it is held already. */
 function hold(session: string): Promise<boolean> {
   return new Promise((resolve) => {
-    void navigator.locks.request(`azzel-session-${session}`, { ifAvailable: true }, (lock) => {
-      resolve(lock !== null);
-      return lock === null ? undefined : new Promise<void>(() => undefined);
-    });
+    const free = navigator.locks
+      .request(`azzel-session-${session}`, { ifAvailable: true }, (lock) => {
+        resolve(lock !== null);
+        if (lock === null) return undefined;
+        return new Promise<void>((release) => {
+          held.set(session, async () => {
+            release();
+            await free;
+          });
+        });
+      })
+      .catch((failure: unknown) => {
+        // Where there are no locks, nobody else has one either.
+        failed(failure);
+        resolve(true);
+      });
   });
+}
+
+/** Sessions that are being let go of: what claims one waits for them. */
+const leaving = new Set<Promise<void>>();
+
+/** Lets go of a session once something has ended, so that it can be claimed again in this page or another. */
+export function release(session: string, after: Promise<void>): void {
+  const left = after.then(async () => {
+    const free = held.get(session);
+    held.delete(session);
+    await free?.();
+  });
+  leaving.add(left);
+  void left.finally(() => leaving.delete(left));
 }
 
 /** Takes over a session that has ended, this tab's own first; null if there is none. */
 export async function claim(project: string): Promise<string | null> {
-  if (localStorage.getItem(known(project)) === null) return null;
-  const db = await open();
-  const all = (await db.getAll('sessions')) as Stored[];
-  const mine = sessionStorage.getItem(own(project));
+  await Promise.all(leaving);
+  if (words(() => localStorage.getItem(known(project)), null) === null) return null;
+  const all = await stored(async (db) => (await db.getAll('sessions')) as Stored[], []);
+  const mine = words(() => sessionStorage.getItem(own(project)), null);
   const list = all.filter((s) => s.project === project);
   list.sort((a, b) => Number(b.session === mine) - Number(a.session === mine) || b.used - a.used);
   for (const { session } of list) {
     if (await hold(session)) return session;
     if (session === mine) {
       // A reload may begin before the page it replaces has let go.
-      await new Promise((wait) => setTimeout(wait, 250));
+      await wait(250);
       if (await hold(session)) return session;
     }
   }
@@ -54,23 +126,63 @@ export async function claim(project: string): Promise<string | null> {
 /** Remembers that this page uses the session. */
 export async function keep(project: string, session: string, fresh: boolean): Promise<void> {
   if (fresh) await hold(session);
-  sessionStorage.setItem(own(project), session);
-  localStorage.setItem(known(project), '1');
-  await (await open()).put('sessions', { project, session, used: Date.now() } satisfies Stored);
+  words(() => {
+    sessionStorage.setItem(own(project), session);
+    localStorage.setItem(known(project), '1');
+  }, undefined);
+  await stored(async (db) => {
+    await db.put('sessions', { project, session, used: Date.now() } satisfies Stored);
+  }, undefined);
 }
 
 const range = (project: string, session: string, upTo: number): IDBKeyRange =>
   IDBKeyRange.bound([project, session, 0], [project, session, upTo]);
 
 /** The messages of a session that the server may not have taken, in order. */
-export async function queued(project: string, session: string): Promise<Uint8Array[]> {
-  return (await (await open()).getAll('queue', range(project, session, Infinity))) as Uint8Array[];
+export function queued(project: string, session: string): Promise<Uint8Array[]> {
+  return stored(async (db) => (await db.getAll('queue', range(project, session, Infinity))) as Uint8Array[], []);
 }
 
-export async function enqueue(project: string, session: string, sequence: number, bytes: Uint8Array): Promise<void> {
-  await (await open()).put('queue', bytes, [project, session, sequence]);
+export function enqueue(project: string, session: string, sequence: number, bytes: Uint8Array): Promise<void> {
+  return stored(async (db) => {
+    await db.put('queue', bytes, [project, session, sequence]);
+  }, undefined);
 }
 
-export async function answered(project: string, session: string, upTo: number): Promise<void> {
-  await (await open()).delete('queue', range(project, session, upTo));
+export function answered(project: string, session: string, upTo: number): Promise<void> {
+  return stored((db) => db.delete('queue', range(project, session, upTo)), undefined);
+}
+
+const asideOf = (project: string): string => `aside of ${project}`;
+
+/** Sets steps aside that can't be read, in one go with what the queue is without them. */
+export function setAside(
+  project: string,
+  session: string,
+  aside: Uint8Array[],
+  queue: Map<number, Uint8Array>,
+): Promise<void> {
+  return stored(async (db) => {
+    const change = db.transaction('queue', 'readwrite');
+    await change.store.delete(range(project, session, Infinity));
+    for (const [i, bytes] of aside.entries()) await change.store.put(bytes, [asideOf(project), session, Date.now(), i]);
+    for (const [sequence, bytes] of queue) await change.store.put(bytes, [project, session, sequence]);
+    await change.done;
+  }, undefined);
+}
+
+/** The steps of a project that were set aside in this profile. */
+export function asides(project: string): Promise<Aside[]> {
+  return stored(async (db) => {
+    const all = IDBKeyRange.bound([asideOf(project)], [asideOf(project), []]);
+    const [keys, values] = await Promise.all([db.getAllKeys('queue', all), db.getAll('queue', all)]);
+    return keys.map((key, i) => ({ key, bytes: values[i] as Uint8Array<ArrayBuffer> }));
+  }, []);
+}
+
+/** Forgets steps that were set aside. */
+export function forget(list: Aside[]): Promise<void> {
+  return stored(async (db) => {
+    for (const { key } of list) await db.delete('queue', key);
+  }, undefined);
 }

@@ -1,5 +1,8 @@
 // Written by cmd/azzel-types. Do not change it by hand.
 
+/** Some of what can be set of something; what is left out stays as it is. */
+export type Part<T> = { [K in keyof T]?: T[K] extends unknown[] ? T[K] : T[K] extends object ? Part<T[K]> : T[K] };
+
 export interface ProjectView {
   name: string;
   cellW: number;
@@ -784,13 +787,13 @@ export interface Order {
   x: number;
   y: number;
   taken: Taken | null;
-  medley: Dealing | null;
-  bond: Bonding | null;
+  medley: Part<Dealing>;
+  bond: Part<Bonding>;
   reskin: Reskin | null;
-  layer: LayerLook | null;
-  look: MapLook | null;
-  area: AreaLook | null;
-  track: TrackLook | null;
+  layer: Part<LayerLook>;
+  look: Part<MapLook>;
+  area: Part<AreaLook>;
+  track: Part<TrackLook>;
   sheet: SheetTaken | null;
   frames: Frame[];
   mark: Mark | null;

@@ -20,7 +20,7 @@ let warmed: { core: Exports; next: number } | undefined;
 self.onmessage = async (event: MessageEvent<WebAssembly.Module | null>) => {
   try {
     if (event.data) {
-      const core = (await start(event.data)) as Exports;
+      const core = (await start<Exports>(event.data)).watch(() => undefined);
       warmed = { core, next: parts(core, 0) };
       self.postMessage(null);
       return;

@@ -1,18 +1,18 @@
 <script lang="ts">
   import { keepPicture } from '../core/api';
   import type { Project } from '../core/project.svelte';
-  import type { BackdropView, LayerLook, LayerView } from '../core/types.gen';
+  import type { BackdropView, LayerLook } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Range from '../ui/Range.svelte';
 
   interface Props {
     p: Project;
-    layer: LayerView;
+    look: LayerLook;
     set: (change: Partial<LayerLook>) => void;
   }
-  let { p, layer, set }: Props = $props();
+  let { p, look, set }: Props = $props();
 
-  const backdrop = $derived(layer.look.backdrop);
+  const backdrop = $derived(look.backdrop);
   const change = (part: Partial<BackdropView>): void => set({ backdrop: { ...backdrop, ...part } });
   let waiting = $state(false);
 

@@ -14,9 +14,10 @@
   const map = $derived(p.scene?.maps.find((m) => m.layers.some((l) => l.id === p.layerOpen)) ?? null);
   const layer = $derived(map?.layers.find((l) => l.id === p.layerOpen) ?? null);
 
+  const look = $derived(layer && p.asAsked(layer.id, layer.look));
+
   function set(change: Partial<LayerLook>): void {
-    if (map && layer)
-      p.order({ do: 'set-layer', kind: 'layer', map: map.id, id: layer.id, layer: { ...layer.look, ...change } });
+    if (map && layer) p.set({ do: 'set-layer', kind: 'layer', map: map.id, id: layer.id }, 'layer', change);
   }
 
   function whole(text: string, n = 0): void {
@@ -24,7 +25,7 @@
   }
 </script>
 
-{#if map && layer && !p.state?.playing}
+{#if map && layer && look && !p.state?.playing}
   <aside
     class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] w-72 flex-col gap-2.5 overflow-y-auto sheet p-3"
     aria-label="Settings of the layer {layer.name}"
@@ -44,12 +45,8 @@
     </div>
     <div class="-mt-2 text-soft">layer of {map.name}{layer.player ? ', on which the player walks' : ''}</div>
     <div class="flex flex-wrap gap-1.5">
-      <Button
-        label="Counts in movement"
-        pressed={layer.look.counts}
-        onclick={() => set({ counts: !layer.look.counts })}
-      />
-      <Button label="Locked" pressed={layer.look.locked} onclick={() => set({ locked: !layer.look.locked })} />
+      <Button label="Counts in movement" pressed={look.counts} onclick={() => set({ counts: !look.counts })} />
+      <Button label="Locked" pressed={look.locked} onclick={() => set({ locked: !look.locked })} />
       <Button
         label="Show it alone"
         pressed={layer.only}
@@ -57,35 +54,28 @@
       />
       {#if !layer.player}<Button label="Let the player walk here" onclick={() => whole('walk')} />{/if}
     </div>
-    <Range label="Faded" unit="%" value={layer.look.fade} min={0} max={100} change={(fade) => set({ fade })} />
+    <Range label="Faded" unit="%" value={look.fade} min={0} max={100} change={(fade) => set({ fade })} />
     <div class="flex items-end gap-2">
       <label class="flex min-w-0 flex-1 flex-col gap-1">
         <span>Tint</span>
         <input
           type="color"
           class="h-7 w-full rounded-inner border border-line bg-sheet px-1"
-          value={layer.look.tint || '#ffffff'}
+          value={look.tint || '#ffffff'}
           onchange={(e) => set({ tint: e.currentTarget.value })}
         />
       </label>
-      <Button label="No tint" disabled={layer.look.tint === ''} onclick={() => set({ tint: '' })} />
+      <Button label="No tint" disabled={look.tint === ''} onclick={() => set({ tint: '' })} />
     </div>
     <Range
       label="Depth across"
       unit="%"
-      value={layer.look.depthX}
+      value={look.depthX}
       min={-100}
       max={100}
       change={(depthX) => set({ depthX })}
     />
-    <Range
-      label="Depth down"
-      unit="%"
-      value={layer.look.depthY}
-      min={-100}
-      max={100}
-      change={(depthY) => set({ depthY })}
-    />
+    <Range label="Depth down" unit="%" value={look.depthY} min={-100} max={100} change={(depthY) => set({ depthY })} />
     <p class="text-small text-soft">
       0 goes with the map, 100 stands still while it passes, below 0 is nearer than the map.
     </p>
@@ -93,7 +83,7 @@
       <span>Group</span>
       <input
         class="h-7 rounded-inner border border-line bg-sheet px-2"
-        value={layer.look.group}
+        value={look.group}
         placeholder="none"
         list="layer-groups"
         onchange={(e) => set({ group: e.currentTarget.value })}
@@ -103,8 +93,8 @@
           ></option>{/each}
       </datalist>
     </label>
-    <LayerTakes {p} look={layer.look} {set} />
-    <BackdropFields {p} {layer} {set} />
+    <LayerTakes {p} {look} {set} />
+    <BackdropFields {p} {look} {set} />
     <LayerCells {p} map={map.id} layer={layer.id} />
     <div class="flex flex-wrap gap-1.5 border-t border-line pt-2.5">
       <Button label="Move up" onclick={() => whole('move', 1)} />

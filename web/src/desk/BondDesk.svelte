@@ -26,8 +26,8 @@
 
   const empty = { border: false, also: [], joinsTo: [], seed: 0 };
   const first = (): Bonding => {
-    const { join, tiles } = bond ?? proposal ?? { join: 0, tiles: [] };
-    return { ...empty, ...(bond ?? {}), join, tiles };
+    const { join, tiles } = (bond && p.asAsked(bond.id, bond)) ?? proposal ?? { join: 0, tiles: [] };
+    return { ...empty, ...(bond ? p.asAsked(bond.id, bond) : {}), join, tiles };
   };
   /** What is on the desk and not yet an edit: a proposal, or a stroke under way. */
   let draft = $state.raw<Bonding | null>(untrack(() => (bond ? null : first())));
@@ -40,9 +40,10 @@
   const looked = $derived(now.tiles.find((t) => t.tile === seen) ?? null);
 
   function change(to: Partial<Bonding>, done = true): void {
-    draft = { ...now, ...to };
+    const becomes = { ...now, ...to };
+    draft = becomes;
     if (!done || !bond) return;
-    p.order({ do: 'change-bond', kind: 'bond', id: bond.id, bond: draft });
+    p.set({ do: 'change-bond', kind: 'bond', id: bond.id }, 'bond', becomes);
     draft = null;
   }
 
@@ -60,8 +61,8 @@
     change({ join: again.join, tiles: again.tiles });
   }
 
-  function make(): void {
-    p.order({ do: 'make-bond', text: name.trim(), bond: now });
+  async function make(): Promise<void> {
+    await p.done({ do: 'make-bond', text: name.trim(), bond: now });
     if (p.state?.holding === 'bond') p.desk = { kind: 'bond', id: p.state.bond };
   }
 </script>

@@ -14,19 +14,20 @@
   /** Weights while a bar is dragged, before they are an edit. */
   let dragged = $state.raw<number[] | null>(null);
 
-  const weights = $derived(dragged ?? medley.tiles.map((t) => t.weight));
+  const is = $derived(p.asAsked(medley.id, medley));
+  const weights = $derived(dragged ?? is.tiles.map((t) => t.weight));
   const dealing = $derived<Dealing>({
-    tiles: medley.tiles.map((t, i) => ({ tile: t.tile, weight: weights[i] ?? 0 })),
-    seed: medley.seed,
-    turned: medley.turned,
-    mirrored: medley.mirrored,
+    tiles: is.tiles.map((t, i) => ({ tile: t.tile, weight: weights[i] ?? 0 })),
+    seed: is.seed,
+    turned: is.turned,
+    mirrored: is.mirrored,
   });
 
   const dealt = $derived(p.dealt(dealing, COLUMNS, ROWS));
   const share = (i: number): string => ((dealt.shares[i] ?? 0) / 10).toFixed(1);
 
   function change(to: Partial<Dealing>): void {
-    p.order({ do: 'change-medley', kind: 'medley', id: medley.id, medley: { ...dealing, ...to } });
+    p.set({ do: 'change-medley', kind: 'medley', id: medley.id }, 'medley', to);
     dragged = null;
   }
 
@@ -35,7 +36,7 @@
   }
 
   function add(tile: number): void {
-    if (!medley.tiles.some((t) => t.tile === tile)) change({ tiles: [...dealing.tiles, { tile, weight: 1 }] });
+    if (!is.tiles.some((t) => t.tile === tile)) change({ tiles: [...dealing.tiles, { tile, weight: 1 }] });
   }
 
   function dropped(event: DragEvent): void {
@@ -55,7 +56,7 @@
     ondragover={(e) => e.preventDefault()}
     ondrop={dropped}
   >
-    {#each medley.tiles as { tile }, i (tile)}
+    {#each is.tiles as { tile }, i (tile)}
       <div class="flex items-center gap-2">
         <TilePicture {p} n={tile} size={30} />
         <input
@@ -68,7 +69,7 @@
           oninput={(e) => (dragged = weigh(i, e.currentTarget.valueAsNumber))}
           onchange={(e) => {
             dragged = weigh(i, e.currentTarget.valueAsNumber);
-            change({});
+            change({ tiles: dealing.tiles });
           }}
         />
         <input
@@ -80,14 +81,14 @@
           aria-label="Weight of {p.tileName(tile)} as a number"
           onchange={(e) => {
             dragged = weigh(i, e.currentTarget.valueAsNumber);
-            change({});
+            change({ tiles: dealing.tiles });
           }}
         />
         <span class="w-13 text-right figures" data-share>{share(i)} %</span>
         <button
           class="text-soft disabled:opacity-40"
           aria-label="Take {p.tileName(tile)} out"
-          disabled={medley.tiles.length < 2}
+          disabled={is.tiles.length < 2}
           onclick={() => change({ tiles: dealing.tiles.filter((t) => t.tile !== tile) })}><X size={14} /></button
         >
       </div>
@@ -104,9 +105,9 @@
     </div>
     <CellsPicture {p} cells={dealt.cells} columns={COLUMNS} rows={ROWS} />
     <div class="flex flex-wrap gap-2">
-      <Button label="Deal again" onclick={() => change({ seed: medley.seed + 1 })} />
-      <Button label="Mirrored too" pressed={medley.mirrored} onclick={() => change({ mirrored: !medley.mirrored })} />
-      <Button label="Turned too" pressed={medley.turned} onclick={() => change({ turned: !medley.turned })} />
+      <Button label="Deal again" onclick={() => change({ seed: is.seed + 1 })} />
+      <Button label="Mirrored too" pressed={is.mirrored} onclick={() => change({ mirrored: !is.mirrored })} />
+      <Button label="Turned too" pressed={is.turned} onclick={() => change({ turned: !is.turned })} />
     </div>
     <div class="mt-auto flex flex-wrap gap-2">
       <span data-back

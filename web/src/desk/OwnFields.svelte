@@ -18,9 +18,9 @@
   const all = $derived(p.scene?.own ?? []);
   const own = $derived(mark.property === 'own' ? all.find((o) => o.id === mark.own) : undefined);
 
-  function make(): void {
+  async function make(): Promise<void> {
     const before = all.length;
-    p.order({ do: 'make-property', text: name.trim(), n: type });
+    await p.done({ do: 'make-property', text: name.trim(), n: type });
     const made = p.scene?.own.at(-1);
     if (!made || p.scene?.own.length === before) return;
     change(ownMark(made));

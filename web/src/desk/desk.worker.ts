@@ -18,7 +18,8 @@ export type Known = Sheet | Comparison | Parts | Colours | Uint8Array;
 
 export interface Answer {
   id: number;
-  answer: Known | null;
+  /** Null if the core can say nothing of the picture, 'missing' if the core could not be fetched. */
+  answer: Known | 'missing' | null;
 }
 
 /** What cmd/azzel-desk-wasm exports. */
@@ -32,21 +33,20 @@ interface Desk extends Bridge {
   deskCompare(): number;
 }
 
-const core = WebAssembly.compileStreaming(fetch(moduleUrl))
-  .then(start)
-  .then((exports) => new Buffers(exports as Desk));
+const core = WebAssembly.compileStreaming(fetch(moduleUrl)).then(
+  // What fails answers BROKEN, below 0.
+  async (module) => new Buffers((await start<Desk>(module)).watch(() => undefined)),
+  () => null,
+);
 
-self.onmessage = async (event: MessageEvent<Question>) => {
-  const buffers = await core;
-  const { data } = event;
+/** What the core says; null if it can say nothing. */
+function answerOf(buffers: Buffers<Desk>, data: Question): Known | null {
   let length: number;
   if ('open' in data) {
     buffers.give(new Uint8Array(data.open));
     length = buffers.exports.deskOpen(data.cellW, data.cellH);
   } else if ('places' in data) {
-    const places = buffers.take(buffers.exports.deskPlaces());
-    self.postMessage({ id: data.id, answer: places } satisfies Answer);
-    return;
+    return buffers.take(buffers.exports.deskPlaces());
   } else if ('colours' in data) {
     length = buffers.exports.deskColours();
   } else if ('apart' in data) {
@@ -61,6 +61,16 @@ self.onmessage = async (event: MessageEvent<Question>) => {
     buffers.giveText(JSON.stringify(data.cut));
     length = buffers.exports.deskCut();
   }
-  const answer = length > 0 ? (JSON.parse(buffers.takeText(length)) as Known) : null;
-  self.postMessage({ id: data.id, answer } satisfies Answer);
+  return length > 0 ? buffers.takeValue<Known>(length) : null;
+}
+
+self.onmessage = async (event: MessageEvent<Question>) => {
+  let answer: Answer['answer'] = null;
+  try {
+    const buffers = await core;
+    answer = buffers ? answerOf(buffers, event.data) : 'missing';
+  } catch {
+    // The desk says that the picture could not be read.
+  }
+  self.postMessage({ id: event.data.id, answer } satisfies Answer);
 };

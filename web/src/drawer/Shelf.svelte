@@ -26,10 +26,10 @@
   }
 
   /** A medley begins with what was used lately; it is dealt and changed on the desk. */
-  function makeMedley(): void {
+  async function makeMedley(): Promise<void> {
     const list = p.lately.tiles.slice(0, 3).map((cell) => cell & TILE_MASK);
     if (list.length === 0) list.push(p.tilesets.at(-1)?.first ?? 1);
-    p.order({ do: 'make-medley', list });
+    await p.done({ do: 'make-medley', list });
     if (p.state?.holding === 'medley') p.layOnDesk({ kind: 'medley', id: p.state.medley });
   }
 </script>

@@ -31,12 +31,12 @@
   /** What resizing would take away, asked while the numbers stand there. */
   const lost = $derived(resized ? p.lossOf(map.id, columns, rows, anchor) : '');
 
-  const set = (change: Partial<MapLook>): void =>
-    p.order({ do: 'set-map', kind: 'map', id: map.id, look: { ...map.look, ...change } });
+  const look = $derived(p.asAsked(map.id, map.look));
+  const set = (change: Partial<MapLook>): void => p.set({ do: 'set-map', kind: 'map', id: map.id }, 'look', change);
 
-  const own = (id: string): string => map.look.own.find((v) => v.id === id)?.value ?? '';
+  const own = (id: string): string => look.own.find((v) => v.id === id)?.value ?? '';
   const setOwn = (id: string, value: string): void =>
-    set({ own: [...map.look.own.filter((v) => v.id !== id), ...(value ? [{ id, value }] : [])] });
+    set({ own: [...look.own.filter((v) => v.id !== id), ...(value ? [{ id, value }] : [])] });
 </script>
 
 <details>
@@ -87,7 +87,7 @@
   <span>Seen</span>
   <select
     class="h-7 rounded-inner border border-line bg-sheet px-1"
-    value={map.look.view}
+    value={look.view}
     onchange={(e) => set({ view: Number(e.currentTarget.value) })}
   >
     <option value={0}>from above (top-down)</option>
@@ -102,8 +102,8 @@
         <span>{side}</span>
         <select
           class="h-7 rounded-inner border border-line bg-sheet px-1"
-          value={map.look.edges[i]}
-          onchange={(e) => set({ edges: map.look.edges.map((v, k) => (k === i ? Number(e.currentTarget.value) : v)) })}
+          value={look.edges[i]}
+          onchange={(e) => set({ edges: look.edges.map((v, k) => (k === i ? Number(e.currentTarget.value) : v)) })}
         >
           {#each p.scene?.edges ?? [] as name, value (value)}<option {value}>{name}</option>{/each}
         </select>
@@ -111,7 +111,7 @@
     {/each}
   </div>
 </details>
-<MapHere {p} {map} {set} />
+<MapHere {p} {map} {look} {set} />
 <details>
   <summary class="cursor-pointer">Background</summary>
   <div class="mt-2 flex flex-wrap items-end gap-2">
@@ -121,13 +121,13 @@
         <input
           type="color"
           class="h-7 w-16 rounded-inner border border-line bg-sheet px-1"
-          value={map.look[which] || '#808080'}
-          disabled={which === 'bottom' && map.look.top === ''}
+          value={look[which] || '#808080'}
+          disabled={which === 'bottom' && look.top === ''}
           onchange={(e) => set({ [which]: e.currentTarget.value })}
         />
       </label>
     {/each}
-    <Button label="None" disabled={map.look.top === ''} onclick={() => set({ top: '', bottom: '' })} />
+    <Button label="None" disabled={look.top === ''} onclick={() => set({ top: '', bottom: '' })} />
   </div>
 </details>
 <details>
@@ -141,14 +141,14 @@
       <span>Notes</span>
       <textarea
         class="min-h-16 rounded-inner border border-line bg-sheet px-2 py-1"
-        value={map.look.notes}
+        value={look.notes}
         onchange={(e) => set({ notes: e.currentTarget.value })}></textarea>
     </label>
     <label class="flex flex-col gap-1">
       <span>Keywords</span>
       <input
         class="h-7 rounded-inner border border-line bg-sheet px-2"
-        value={map.look.keywords}
+        value={look.keywords}
         onchange={(e) => set({ keywords: e.currentTarget.value })}
       />
     </label>

@@ -5,27 +5,28 @@
   import Forces from './Forces.svelte';
 
   /** How one moves on a map, what lottery pieces give there, and its tracks and areas. */
-  let { p, map, set }: { p: Project; map: MapView; set: (change: Partial<MapLook>) => void } = $props();
+  let { p, map, look, set }: { p: Project; map: MapView; look: MapLook; set: (change: Partial<MapLook>) => void } =
+    $props();
 </script>
 
 <details>
   <summary class="cursor-pointer">How one moves here</summary>
   <div class="mt-2 flex flex-col gap-1">
-    <Forces forces={map.look.forces} set={(forces) => set({ forces })} />
+    <Forces forces={look.forces} set={(forces) => set({ forces })} />
     <div class="mt-1 text-small text-soft">Nobody can here</div>
     <div class="flex flex-wrap gap-1" role="group" aria-label="What nobody can do here">
       {#each p.scene?.movement.abilities ?? [] as name, i (name)}
         <Button
           label={name}
-          pressed={(map.look.barred & (1 << i)) !== 0}
-          onclick={() => set({ barred: map.look.barred ^ (1 << i) })}
+          pressed={(look.barred & (1 << i)) !== 0}
+          onclick={() => set({ barred: look.barred ^ (1 << i) })}
         />
       {/each}
       {#each p.scene?.movement.arms ?? [] as name, i (name)}
         <Button
           label={name}
-          pressed={(map.look.barredArms & (1 << i)) !== 0}
-          onclick={() => set({ barredArms: map.look.barredArms ^ (1 << i) })}
+          pressed={(look.barredArms & (1 << i)) !== 0}
+          onclick={() => set({ barredArms: look.barredArms ^ (1 << i) })}
         />
       {/each}
     </div>
@@ -38,11 +39,10 @@
           class="h-7 w-24 rounded-inner border border-line bg-sheet px-1 figures"
           min={0}
           max={1000}
-          value={map.look.lottery[i]}
+          value={look.lottery[i]}
           onchange={(e) => {
             const value = e.currentTarget.valueAsNumber;
-            if (Number.isFinite(value))
-              set({ lottery: map.look.lottery.map((w, k) => (k === i ? Math.round(value) : w)) });
+            if (Number.isFinite(value)) set({ lottery: look.lottery.map((w, k) => (k === i ? Math.round(value) : w)) });
           }}
         />
       </label>

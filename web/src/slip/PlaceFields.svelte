@@ -8,15 +8,15 @@
   let { p, slip }: { p: Project; slip: SlipView } = $props();
 
   const setArea = (change: Partial<AreaLook>): void => {
-    if (slip.area) p.order({ do: 'set-area', kind: 'area', id: slip.id, area: { ...slip.area, ...change } });
+    p.set({ do: 'set-area', kind: 'area', id: slip.id }, 'area', change);
   };
   const setTrack = (change: Partial<TrackLook>): void => {
-    if (slip.track) p.order({ do: 'set-track', kind: 'track', id: slip.id, track: { ...slip.track, ...change } });
+    p.set({ do: 'set-track', kind: 'track', id: slip.id }, 'track', change);
   };
 </script>
 
 {#if slip.area}
-  {@const area = slip.area}
+  {@const area = p.asAsked(slip.id, slip.area)}
   <div class="flex flex-col gap-1" role="group" aria-label="What the area does">
     <Forces forces={area.forces} set={(forces) => setArea({ forces })} />
     <label class="flex items-center justify-between gap-2">

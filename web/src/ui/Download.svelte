@@ -1,6 +1,7 @@
 <script lang="ts">
   import { fetchFile } from '../core/api';
   import type { Project } from '../core/project.svelte';
+  import { download } from './download';
 
   /** Brings a file from the server, as a link that looks like a button; what keeps it from coming is said. */
   let { p, label, href }: { p: Project; label: string; href: string } = $props();
@@ -13,11 +14,7 @@
     coming = true;
     try {
       const { name, body } = await fetchFile(href);
-      const link = document.createElement('a');
-      link.href = URL.createObjectURL(body);
-      link.download = name;
-      link.click();
-      setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
+      download(name, body);
     } catch (failure) {
       p.say((failure as Error).message);
     }

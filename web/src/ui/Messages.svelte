@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Project } from '../core/project.svelte';
+  import Asides from './Asides.svelte';
   import { figures } from './figures';
 
   let { p }: { p: Project } = $props();
@@ -14,6 +15,7 @@
   {#each p.messages as message (message.id)}
     <div class="max-w-120 sheet px-3 py-2" data-message>{message.text}</div>
   {/each}
+  <Asides {p} />
   {#if p.state?.working?.stops}
     <div class="flex items-center gap-3 sheet px-3 py-2" data-working>
       <span class="figures">Working: {figures(p.state.working.cells)} cells so far</span>
