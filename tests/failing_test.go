@@ -165,16 +165,15 @@ func TestPartsThatDoNotCome(t *testing.T) {
 		if stops == "azzel" {
 			stops = "/azzel-"
 		}
-		g.set("", "")
-		w := s.window("")
-		w.page.MustNavigate(address + "/").MustWaitLoad()
 		g.set(stops, c.how)
-		w.page.MustEval(`() => { location.href = '/project/1'; }`)
+		w := s.window("")
+		w.page.MustNavigate(address + "/project/1").MustWaitLoad()
 		w.sees("main", "can’t be opened")
 		w.sees("main", c.says)
 		if text := w.page.MustElement("main").MustText(); strings.Contains(text, "Failed to fetch") || strings.Contains(text, "TypeError") || strings.Contains(text, "JSON") {
 			t.Errorf("%s, %s: it says %q", c.stops, c.how, text)
 		}
+		w.shoot("missing")
 		g.set("", "")
 		w.click("Try again")
 		w.opened()
@@ -248,8 +247,10 @@ func TestAskedWhileWorking(t *testing.T) {
 	w.page.MustNavigate(s.url("/project/1")).MustWaitLoad()
 	w.opened()
 	w.take("wall")
-	w.click("Ground: settings")
+	w.over("First map", 150, 150)
+	w.with(input.ShiftLeft, input.KeyY)
 	w.sees("[data-layer-settings]", "layer of First map")
+	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 	w.page.MustEval(`() => { window.__held = true; window.__break = (name, call) => (name === 'work' && window.__held ? 128 : call()); }`)
 	w.press(input.KeyF)
 	w.tap("First map", 200, 200)

@@ -15,12 +15,17 @@
   let projects: ProjectCard[] | null = $state(null);
   let error = $state('');
 
-  onMount(() => {
-    document.title = 'Azzel';
+  function list(): void {
+    error = '';
     listProjects().then(
-      (list) => (projects = list),
+      (found) => (projects = found),
       (failure: Error) => (error = failure.message),
     );
+  }
+
+  onMount(() => {
+    document.title = 'Azzel';
+    list();
   });
 
   const when = (ms: number): string =>
@@ -40,7 +45,11 @@
   </header>
   <main class="flex-1 overflow-auto p-10">
     <div class="mx-auto grid max-w-280 grid-cols-[repeat(auto-fill,minmax(240px,1fr))] items-start gap-6">
-      {#if error}<p class="col-span-full text-rose-ink" role="alert">{error}</p>{/if}
+      {#if error}
+        <p class="col-span-full flex items-center gap-3" role="alert">
+          <span class="text-rose-ink">{error}</span><Button label="Try again" onclick={list} />
+        </p>
+      {/if}
       {#each projects ?? [] as project, i (project.id)}
         <a
           href="/project/{project.id}"

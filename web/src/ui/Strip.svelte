@@ -35,16 +35,16 @@
   {/if}
   <div class="absolute left-1/2 w-80 -translate-x-1/2"><Seek {p} /></div>
   <div class="ml-auto flex items-center gap-4" data-back>
-    <span role="status" data-saved={p.saved} class="inline-flex items-center gap-1.5">
-      {#if p.saved === 'saved'}
-        <Check size={14} class="text-moss" /><span class="text-moss-ink">Saved</span>
-      {:else if p.saved === 'saving'}
-        <LoaderCircle size={14} class="text-saffron" /><span class="text-saffron-ink">Saving</span>
-      {:else}
-        <CloudOff size={14} class="text-rose" />
-        <span class="text-rose-ink">Waiting for the server ({waiting} {waiting === 1 ? 'change' : 'changes'})</span>
-      {/if}
-    </span>
+    {#if p.state}<span role="status" data-saved={p.saved} class="inline-flex items-center gap-1.5">
+        {#if p.saved === 'saved'}
+          <Check size={14} class="text-moss" /><span class="text-moss-ink">Saved</span>
+        {:else if p.saved === 'saving'}
+          <LoaderCircle size={14} class="text-saffron" /><span class="text-saffron-ink">Saving</span>
+        {:else}
+          <CloudOff size={14} class="text-rose" />
+          <span class="text-rose-ink">Waiting for the server ({waiting} {waiting === 1 ? 'change' : 'changes'})</span>
+        {/if}
+      </span>{/if}
     <Button label={theme.dark ? 'Switch to light' : 'Switch to dark'} icon onclick={() => theme.toggle()}>
       {#if theme.dark}<Moon size={16} />{:else}<Sun size={16} />{/if}
     </Button>
