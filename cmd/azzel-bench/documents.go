@@ -8,6 +8,19 @@ import (
 // project stores a project with one map of w × h cells with two layers: the
 // lower one of one tile or, if mixed, of many.
 func (b *bench) project(name string, w, h int, mixed bool) (id int64, d *world.Document, err error) {
+	ground := grid.Runs{{N: w * h, Cell: 1}}
+	if mixed {
+		ground = ground[:0]
+		for i := range w * h {
+			ground = append(ground, grid.Run{N: 1, Cell: grid.Cell(1 + (i*7+i/w*3)%6)})
+		}
+	}
+	return b.field(name, w, h, ground, mixed)
+}
+
+// field makes a project with a map whose ground is painted so, and over it something every few cells if
+// that is wanted.
+func (b *bench) field(name string, w, h int, ground grid.Runs, strewn bool) (id int64, d *world.Document, err error) {
 	prefix, err := b.store.Prefix(b.ctx)
 	if err != nil {
 		return 0, nil, err
@@ -30,17 +43,10 @@ func (b *bench) project(name string, w, h int, mixed bool) (id int64, d *world.D
 		return 0, nil, err
 	}
 	region := grid.BoxRegion(bounds)
-	runs := grid.Runs{{N: w * h, Cell: 1}}
-	if mixed {
-		runs = runs[:0]
-		for i := range w * h {
-			runs = append(runs, grid.Run{N: 1, Cell: grid.Cell(1 + (i*7+i/w*3)%6)})
-		}
-	}
-	if _, err := draft.Paint(m.ID, layers[0].ID, world.Stroke{Region: region, Cells: runs}); err != nil {
+	if _, err := draft.Paint(m.ID, layers[0].ID, world.Stroke{Region: region, Cells: ground}); err != nil {
 		return 0, nil, err
 	}
-	if mixed {
+	if strewn {
 		over := grid.Runs{}
 		for i := range w * h {
 			cell := grid.Cell(0)

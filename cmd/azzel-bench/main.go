@@ -45,7 +45,7 @@ func (b *bench) add(what, aim, format string, values ...any) {
 
 func main() {
 	write := flag.Bool("write", false, "bring docs/BENCH.md up to date")
-	only := flag.String("only", "", "measure nothing but what a function of this name does: first, large, together, playing, ticks")
+	only := flag.String("only", "", "measure nothing but what a function of this name does: first, filling, large, together, playing, ticks")
 	flag.Parse()
 	// Who stops reading what is measured does not leave a browser behind.
 	signal.Ignore(syscall.SIGPIPE)
@@ -98,6 +98,8 @@ func measure(write bool, only string) error {
 		parts = []func(*bench) error{pages(large)}
 	case "first":
 		parts = []func(*bench) error{pages(first, empty)}
+	case "filling":
+		parts = []func(*bench) error{pages(filling)}
 	case "ticks":
 		parts = []func(*bench) error{ticks}
 	case "playing":

@@ -3,6 +3,7 @@ package main
 import (
 	"fmt"
 	"math"
+	"math/rand/v2"
 	"os"
 	"slices"
 	"time"
@@ -11,6 +12,9 @@ import (
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/launcher"
 	"github.com/go-rod/rod/lib/proto"
+
+	"azzel/core/grid"
+	"azzel/core/world"
 )
 
 // helpers run in the page: a pointer made of events, and a watch for tasks.
@@ -144,37 +148,100 @@ func first(b *bench, browser *rod.Browser) error {
 	return nil
 }
 
+// filling measures fills: of cells that are all the same, of random ones of which most hang together, and of a large map
+// that is empty, with a box of the same size beside the first.
 func filling(b *bench, browser *rod.Browser) error {
-	id, _, err := b.project("Filling", 1000, 1000, false)
-	if err != nil {
-		return err
+	r := rand.New(rand.NewPCG(3, 4))
+	noise := grid.Runs{}
+	for range 1000 * 1000 {
+		noise = noise.Append(1, grid.Cell(1+r.IntN(100)/65))
 	}
-	page := b.open(browser, id)
-	defer page.MustClose()
-	seek(page, "wall")
-	page.Keyboard.MustType(input.KeyF)
-	raw := page.MustEval(`async () => {
-		const at = bench.cell(500, 500);
-		bench.watch();
-		const start = performance.now();
-		bench.fire('pointerdown', at.x, at.y, 0, 1);
-		bench.fire('pointerup', at.x, at.y, 0, 0);
-		const handler = performance.now() - start;
-		await bench.rest();
-		const filled = performance.now() - start;
-		return [handler, filled, bench.longest()];
-	}`).Arr()
-	b.add("fill of 1,000 × 1,000 in the page, to the frame that shows it / longest task", "in slices", "%.0f ms / %.0f ms", raw[1].Num(), raw[2].Num())
-	page.MustWait(`() => document.querySelector('[data-saved=saved]') !== null`)
-	raw = page.MustEval(`async () => {
-		bench.watch();
-		const start = performance.now();
-		window.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', code: 'KeyZ', ctrlKey: true }));
-		await bench.rest();
-		return [performance.now() - start, bench.longest()];
-	}`).Arr()
-	b.add("undo of that fill, to the frame that shows it / longest task", "–", "%.0f ms / %.0f ms", raw[0].Num(), raw[1].Num())
+	same := grid.Runs{{N: 1000 * 1000, Cell: 1}}
+	for _, c := range []struct {
+		what, aim string
+		side      int
+		ground    grid.Runs
+		shape     input.Key
+		at        [4]int
+	}{
+		{"box of 1,000 × 1,000", "–", 1000, same, input.KeyB, [4]int{0, 0, 999, 999}},
+		{"fill of 1,000 × 1,000", "at most 100 ms", 1000, same, input.KeyF, [4]int{500, 500, 500, 500}},
+		{"fill of 1,000 × 1,000 of random noise, of which two in three hang together", "at most 400 ms", 1000, noise, input.KeyF, [4]int{500, 500, 500, 500}},
+		{"fill of 4,096 × 4,096, empty before", "at most 400 ms", 4096, grid.Runs{{N: 4096 * 4096}}, input.KeyF, [4]int{2000, 2000, 2000, 2000}},
+	} {
+		id, d, err := b.field("Filling", c.side, c.side, c.ground, false)
+		if err != nil {
+			return err
+		}
+		var times, longest, undone []float64
+		for range 5 {
+			page := b.open(browser, id)
+			seek(page, "wall")
+			page.Keyboard.MustType(c.shape)
+			raw := page.MustEval(`async (x0, y0, x1, y1) => {
+				const [from, to] = [bench.cell(x0, y0), bench.cell(x1, y1)];
+				bench.watch();
+				const start = performance.now();
+				bench.fire('pointerdown', from.x, from.y, 0, 1);
+				if (x0 !== x1) bench.fire('pointermove', to.x, to.y, 0, 1);
+				bench.fire('pointerup', to.x, to.y, 0, 0);
+				await bench.rest();
+				return [performance.now() - start, bench.longest()];
+			}`, c.at[0], c.at[1], c.at[2], c.at[3]).Arr()
+			times, longest = append(times, raw[0].Num()), append(longest, raw[1].Num())
+			page.MustWait(`() => document.querySelector('[data-saved=saved]') !== null`)
+			raw = page.MustEval(`async () => {
+				bench.watch();
+				const start = performance.now();
+				window.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', code: 'KeyZ', ctrlKey: true }));
+				await bench.rest();
+				return [performance.now() - start, bench.longest()];
+			}`).Arr()
+			undone = append(undone, raw[0].Num())
+			page.MustWait(`() => document.querySelector('[data-saved=saved]') !== null`)
+			page.MustClose()
+		}
+		for _, list := range [][]float64{times, longest, undone} {
+			slices.Sort(list)
+		}
+		b.add(c.what+" in the page, to the frame that shows it, best / median / worst of 5; longest task; undo of it, median", c.aim, "%.0f / %.0f / %.0f ms; %.0f ms; %.0f ms", times[0], times[2], times[4], longest[2], undone[2])
+		if c.shape == input.KeyF {
+			b.add("the floor of it: the cells found, natively / laid in one draft", "–", "%.1f / %.1f ms", found(d, c.at), painted(d, c.at))
+		}
+	}
 	return nil
+}
+
+// filled is the layer on which the bench paints, and a fill of it from a cell.
+func filled(d *world.Document, at [4]int) (*world.Map, *world.Layer, *grid.Fill) {
+	m := d.Maps[len(d.Maps)-1]
+	l := m.Layer(m.PlayerLayer)
+	return m, l, grid.NewFill(l.Cells, m.Bounds, grid.Point{X: at[0], Y: at[1]}, nil)
+}
+
+// found is how many milliseconds finding the cells of a fill takes.
+func found(d *world.Document, at [4]int) float64 {
+	begun := time.Now()
+	_, _, f := filled(d, at)
+	f.Step(1 << 40)
+	f.Region()
+	return float64(time.Since(begun).Microseconds()) / 1000
+}
+
+// painted is how many milliseconds laying a tile over them takes.
+func painted(d *world.Document, at [4]int) float64 {
+	m, l, f := filled(d, at)
+	f.Step(1 << 40)
+	g := f.Region()
+	begun := time.Now()
+	draft := d.Draft()
+	if _, err := draft.Paint(m.ID, l.ID, world.Stroke{Region: g, Cells: grid.Runs{{N: g.Len(), Cell: 3}}}); err != nil {
+		return -1
+	}
+	if _, err := draft.Done(); err != nil {
+		return -1
+	}
+	return float64(time.Since(begun).Microseconds()) / 1000
 }
 
 // seek takes a tile into the hand by its name.

@@ -11,6 +11,7 @@ import (
 	"azzel/core/page"
 	"azzel/core/picture"
 	"azzel/core/play"
+	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -66,8 +67,11 @@ func warm(part int32) (result int32) {
 	case 8:
 		w.page.LayerPicture(w.page.Document().Maps[0].ID, 0, 40)
 		return opens
-	case 9, 10:
-		warmPlay(world.View(part - 9))
+	case 9:
+		warmFill()
+		return 1
+	case 10, 11:
+		warmPlay(world.View(part - 10))
 		return 1
 	default:
 		w.opening, w.page, w.scene = nil, nil, page.Scene{}
@@ -99,6 +103,45 @@ func limber(part int32) (result int32) {
 		panic(err)
 	}
 	return 1
+}
+
+// warmFill fills what hangs together on a map of cells of two sorts, mixed.
+func warmFill() {
+	const side = 300
+	d, err := world.Start(world.Project{Name: "Warm", CellW: 16, CellH: 16, SeenW: side / 2, SeenH: side / 2}, &world.Counter{Prefix: 1})
+	if err != nil {
+		panic(err)
+	}
+	draft := d.Draft()
+	m := d.Maps[0]
+	var cells grid.Runs
+	for i := range m.Bounds.W * m.Bounds.H {
+		// Two of three are alike, and hang together.
+		cells = cells.Append(1, 1+grid.Cell(tiles.Chance(uint64(i), 0, 0)%3/2))
+	}
+	if _, err := draft.Paint(m.ID, m.PlayerLayer, world.Stroke{Region: grid.BoxRegion(m.Bounds), Cells: cells}); err != nil {
+		panic(err)
+	}
+	if d, err = draft.Done(); err != nil {
+		panic(err)
+	}
+	p, err := page.Open(edit.Opening{Prefix: 2, Document: d}.Encode(), nil)
+	if err != nil {
+		panic(err)
+	}
+	for _, order := range []string{`{"do":"hold","kind":"tile","n":3}`, `{"do":"shape","text":"fill"}`} {
+		p.Order([]byte(order))
+	}
+	p.Bitmap(picture.Key{Map: m.ID, Layers: picture.AllLayers, Level: 2}, pixels)
+	for _, what := range []int{page.Hover, page.Press, page.Release} {
+		p.Pointer(what, grid.Point{X: side * 8, Y: side * 8}, false, false, 4)
+	}
+	for p.Working() {
+		if _, err := p.Work(2000); err != nil {
+			panic(err)
+		}
+	}
+	p.Bitmap(picture.Key{Map: m.ID, Layers: picture.AllLayers, Level: 2}, pixels)
 }
 
 // warmPlay plays for two seconds, with one each of what moves and acts.

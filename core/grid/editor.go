@@ -21,7 +21,10 @@ type Editor struct {
 	Pace  pace.Pace
 	plane Plane
 	own   []*page
-	open  [openChunks]openChunk
+	// last is the page of its own that was written to last, same the chunk of one cell that was laid last.
+	last *page
+	same *Chunk
+	open [openChunks]openChunk
 }
 
 // openChunks is how many chunks an editor has open: strokes of several people go to and fro
@@ -48,12 +51,13 @@ func (e *Editor) slot(cx, cy int) **Chunk {
 		e.plane.pages[i] = fresh
 	}
 	pg := e.plane.pages[i].page
-	if !slices.Contains(e.own, pg) {
+	if pg != e.last && !slices.Contains(e.own, pg) {
 		mine := *pg
 		pg = &mine
 		e.own = append(e.own, pg)
 		e.plane.pages[i].page = pg
 	}
+	e.last = pg
 	return &pg.chunks[(cy&15)*pageSide+cx&15]
 }
 
@@ -229,7 +233,10 @@ func (e *Editor) whole(cx, cy int, c, want Cell, conditional bool) bool {
 			return false
 		}
 	}
-	e.SetChunk(cx, cy, &Chunk{uniform: c})
+	if e.same == nil || e.same.uniform != c {
+		e.same = &Chunk{uniform: c}
+	}
+	e.SetChunk(cx, cy, e.same)
 	return true
 }
 

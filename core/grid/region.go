@@ -76,7 +76,10 @@ func BoxRegion(r Rect) Region {
 
 // Within is the part of g that lies in r.
 func (g Region) Within(r Rect) Region {
-	var out Region
+	if len(g) == 0 || g[len(g)-1].Y < r.Y || g[0].Y >= r.Y+r.H {
+		return nil
+	}
+	out := make(Region, 0, len(g))
 	for _, s := range g {
 		if s.Y < r.Y || s.Y >= r.Y+r.H {
 			continue

@@ -134,8 +134,18 @@ func (g Region) columns(f func(area)) {
 		a.rows = append(a.rows, g[:n])
 		g = g[n:]
 	}
+	// Columns in which all rows are one span are whole, without a look at each.
+	from, to := bounds.X, bounds.X+bounds.W-1
+	for _, row := range a.rows {
+		from, to = max(from, row[0].X0), min(to, row[0].X1)
+	}
 	for a.cx = bounds.X >> 5; a.cx <= (bounds.X+bounds.W-1)>>5; a.cx++ {
 		x0, x1 := a.cx<<5, a.cx<<5+31
+		if len(a.rows) == ChunkSide && x0 >= from && x1 <= to {
+			a.full = true
+			f(a)
+			continue
+		}
 		a.full = len(a.rows) == ChunkSide
 		any := false
 		for i, row := range a.rows {

@@ -15,7 +15,6 @@ import { endWarming } from './module';
 import { pause } from './pause';
 import { Questions } from './questions';
 import { Replays } from './replays.svelte';
-import { soon } from './soon';
 import { SETTLING, Strips } from './strips';
 import * as T from './types.gen';
 
@@ -37,9 +36,9 @@ export const TILE_MASK = 0xffffff;
 const SHORTEST_FRAME = 30;
 /** Screen pixels within which the edge of the selected map is taken. */
 const EDGE = 8;
-/** Cells that are worked on between two glances at the clock, and milliseconds of a frame for it. */
+/** Cells that are worked on between two glances at the clock, and milliseconds until all else has its turn. */
 const WORK_STEP = 2_000;
-const WORKING = 6;
+const WORKING = 10;
 
 /** How often a core may fail within so many milliseconds before it is not begun again by itself. */
 const FAILURES = 3;
@@ -125,6 +124,7 @@ export class Project extends Questions {
   private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');
   /** Whether anything that was asked for still waits its turn, and who waits for that to end. */
   private busy = false;
+  private goingOn = false;
   private waiting: (() => void)[] = [];
   /** What was asked to be set of things and is not done yet. */
   private readonly asked = new SvelteMap<string, object>();
@@ -280,7 +280,7 @@ export class Project extends Questions {
       return;
     }
     this.ask((core) => this.show(core, changed), undefined);
-    if (changed & T.WORK_LEFT) soon(this.work);
+    if (changed & T.WORK_LEFT) this.goOn();
     this.draw();
   }
 
@@ -436,8 +436,16 @@ export class Project extends Questions {
     this.apply(this.ask((core) => core.layCSV(map, layer, text), 0));
   }
 
-  /** Goes on with what is under way, for a part of a frame. */
+  /** Goes on with what is under way once the browser has drawn and listened, if there is anything to. */
+  private goOn(): void {
+    if (this.goingOn) return;
+    this.goingOn = true;
+    void pause().then(this.work);
+  }
+
+  /** Does a part of what is under way. */
   private readonly work = (): void => {
+    this.goingOn = false;
     if (!this.core) return;
     const until = performance.now() + WORKING;
     let changed = 0;
