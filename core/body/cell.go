@@ -113,6 +113,9 @@ func (g *Ground) look(c grid.Point) (of cell) {
 // Danger is how much what lies in a cell hurts; 0 outside the map.
 func (g *Ground) Danger(c grid.Point) int { return int(g.cellAt(c).danger) }
 
+// Slow reports whether what lies under a foot is slow.
+func (g *Ground) Slow(p Place) bool { return g.cellAt(p.Cell(g.Lattice)).slow }
+
 // Cells are those that a body at p covers.
 func (s Size) Cells(l grid.Lattice, p Place) grid.Rect {
 	x0, y0, x1, y1 := s.box(p)

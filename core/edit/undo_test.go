@@ -118,3 +118,51 @@ func TestUndoOfWhatDoesNotFit(t *testing.T) {
 		}
 	}
 }
+
+// What others put into what a session made is spared: the layer or map that holds it stays, and is counted.
+func TestUndoSparesWhatOthersPutIn(t *testing.T) {
+	start := newDocument(t)
+	m := start.Maps[0]
+	b := m.Bounds
+	layer, err := edit.MakeLayer(start, m.ID, m.PlayerLayer, &world.Layer{ID: 950, Name: "Vines"})
+	if err != nil {
+		t.Fatal(err)
+	}
+	other, layers := world.NewMap("Fern grotto", grid.Point{X: 300, Y: 0}, grid.Rect{W: 8, H: 6}, &world.Counter{Prefix: 40})
+	cell := grid.BoxRegion(grid.Rect{X: b.X + 1, Y: b.Y + 1, W: 1, H: 1})
+	for what, c := range map[string]struct {
+		mine   []edit.Part
+		theirs edit.Part
+		stays  func(*world.Document) bool
+	}{
+		"cells on a layer": {layer.Parts, edit.Paint{Map: m.ID, Layer: 950, Region: cell, Cells: grid.Runs{{N: 1, Cell: 3}}},
+			func(d *world.Document) bool {
+				return d.Map(m.ID).Layer(950) != nil && d.Map(m.ID).Layer(950).Cells.At(grid.Point{X: b.X + 1, Y: b.Y + 1}) == 3
+			}},
+		"a piece on a map": {edit.PutMap(other, layers), edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: other.ID, ID: 951},
+			Values: (&world.Piece{Type: world.Mark, Layer: layers[0].ID, Foot: grid.Point{X: 8, Y: 8}}).Values()},
+			func(d *world.Document) bool { return d.Map(other.ID) != nil && d.Map(other.ID).Piece(951) != nil }},
+		"a crossing to a map": {edit.PutMap(other, layers), edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: 952},
+			Values: (&world.Crossing{Ends: [2]world.End{{Map: m.ID, Cells: grid.Rect{X: b.X, Y: b.Y, W: 1, H: 1}}, {Map: other.ID, Cells: grid.Rect{W: 1, H: 1}}}}).Values()},
+			func(d *world.Document) bool { return d.Map(other.ID) != nil && d.Crossing(952) != nil }},
+		"a track on a map": {edit.PutMap(other, layers), edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: 953},
+			Values: (&world.Track{Name: "Round", Map: other.ID, Points: []grid.Point{{X: 4, Y: 4}}}).Values()},
+			func(d *world.Document) bool { return d.Map(other.ID) != nil && d.Track(953) != nil }},
+		"another name of a map": {edit.PutMap(other, layers), edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: other.ID}, Value: world.TextValue(world.FieldName, "Moss house")},
+			func(d *world.Document) bool { return d.Map(other.ID) != nil && d.Map(other.ID).Name == "Moss house" }},
+	} {
+		made, err := edit.Apply(start, edit.Edit{Label: "make", Parts: c.mine})
+		if err != nil {
+			t.Fatalf("%s: %v", what, err)
+		}
+		now := apply(t, made.Document, c.theirs)
+		back, err := edit.Apply(now, edit.Edit{Label: "undo", Undoes: 1, Parts: made.Inverse})
+		if err != nil || back.Left == 0 || !c.stays(back.Document) {
+			t.Errorf("%s that others put in: %d of %d are left, and it stays %t: %v", what, back.Left, back.Of, c.stays(back.Document), err)
+		}
+		// Without that all of it goes.
+		if gone, err := edit.Apply(made.Document, edit.Edit{Label: "undo", Undoes: 1, Parts: made.Inverse}); err != nil || gone.Left != 0 || !sameBut(gone.Document.Encode(), start.Encode()) {
+			t.Errorf("%s: taken back at once it is not as it was: %v", what, err)
+		}
+	}
+}

@@ -460,6 +460,57 @@ func TestLayersKeepPiecesOff(t *testing.T) {
 	}
 }
 
+// Through all layers one erases what lies on those that are shown and not locked, and nothing on the others; on one
+// that is locked or hidden alone nothing is erased, and it is said.
+func TestErasingSparesLayers(t *testing.T) {
+	d, ids := project(t)
+	h := hand.New(ids)
+	m := d.Maps[0]
+	at := grid.Point{X: 5, Y: 5}
+	cell := grid.BoxRegion(grid.Rect{X: at.X, Y: at.Y, W: 1, H: 1})
+	for _, l := range m.Layers {
+		d = run(t, d, hand.Outcome{Edit: &edit.Edit{Label: "paint", Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: l.ID, Region: cell, Cells: grid.Runs{{N: 1, Cell: 3}}}}}})
+	}
+	lock := func(l *world.Layer, locked bool) {
+		next := *d.Map(m.ID).Layer(l.ID)
+		next.Locked = locked
+		d = run(t, d, hand.Outcome{Edit: &edit.Edit{Label: "lock", Parts: edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, d.Map(m.ID).Layer(l.ID).Values(), next.Values())}})
+	}
+	erase := func() (*world.Document, string) {
+		h.Take(hand.Held{Holding: hand.Eraser})
+		h.Shape = hand.Free
+		pressed := h.Press(d, middle(d, m, at), false)
+		if h.Through && h.Ghost().Problem != "" {
+			t.Errorf("through all layers it says %q", h.Ghost().Problem)
+		}
+		o := h.Release(d, middle(d, m, at))
+		return run(t, d, o), pressed.Said + o.Said
+	}
+	lies := func(d *world.Document, l *world.Layer) bool { return d.Map(m.ID).Layer(l.ID).Cells.At(at) != 0 }
+	for i, l := range m.Layers {
+		other := m.Layers[1-i]
+		for _, how := range []string{"locked", "hidden"} {
+			lock(l, how == "locked")
+			h.SetHidden(l.ID, how == "hidden")
+			h.Through = true
+			if after, _ := erase(); !lies(after, l) || lies(after, other) {
+				t.Errorf("through all layers with %s %s: %t on it, %t on the other", l.Name, how, lies(after, l), lies(after, other))
+			}
+			h.Through = false
+			h.SetLayer(m.ID, l.ID)
+			if after, says := erase(); !lies(after, l) || !strings.Contains(says, how) {
+				t.Errorf("on %s, which is %s, something is erased, or it says %q", l.Name, how, says)
+			}
+			h.Cells = hand.Cells{Map: m.ID, Region: cell}
+			if o := h.EraseCells(d); o.Edit != nil || !strings.Contains(o.Said, how) {
+				t.Errorf("selected on %s, which is %s, something is erased, or it says %q", l.Name, how, o.Said)
+			}
+			lock(l, false)
+			h.SetHidden(l.ID, false)
+		}
+	}
+}
+
 // Pieces alone, without any cell painted where they stand, are turned and mirrored like others.
 func TestTurnPiecesAlone(t *testing.T) {
 	ids := &world.Counter{Prefix: 4}

@@ -84,6 +84,44 @@ func TestKeptAfterAChange(t *testing.T) {
 	}
 }
 
+// The camera is no part of play: changing it neither begins a new stretch nor keeps anything from being kept, while
+// any change of what is played does.
+func TestCameraIsNotPlay(t *testing.T) {
+	d := bare(t, world.TopDown)
+	for name, c := range map[string]struct {
+		value world.Value
+		plays bool
+	}{"camera": {value: changed(t, d, func(p *world.Project) { p.Camera = world.Camera{FreeW: 40, Ahead: 20} })},
+		"turns": {value: changed(t, d, func(p *world.Project) { p.Turns = true }), plays: true}} {
+		rec := play.Record(begin(t, d, 3, 9))
+		for tick := range 60 {
+			if tick == 30 {
+				if err := rec.SetDocument(apply(t, d, edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: c.value})); err != nil {
+					t.Fatal(err)
+				}
+			}
+			rec.Tick(play.Right)
+		}
+		if n := len(rec.Changes()); (n > 0) != c.plays {
+			t.Errorf("%s: %d changes are told of", name, n)
+		}
+	}
+}
+
+// changed is the one value of the project that a change makes another.
+func changed(t *testing.T, d *world.Document, change func(*world.Project)) world.Value {
+	t.Helper()
+	next := d.Project
+	change(&next)
+	for i, v := range next.Values() {
+		if !bytes.Equal(v.Bytes, d.Project.Values()[i].Bytes) {
+			return v
+		}
+	}
+	t.Fatal("nothing is changed")
+	return world.Value{}
+}
+
 // A step under way ends where the steering changes, and who walks freely stands still with nothing
 // held, also when the steering changes back.
 func TestSteeringChanges(t *testing.T) {

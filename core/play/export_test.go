@@ -34,3 +34,10 @@ func Running(g *Game, in Input, first bool) {
 		g.motion = body.Motion{Mode: body.Grounded, VX: dx * g.drive.Run}
 	}
 }
+
+// Hit lets a thing have borne so many hits.
+func Hit(g *Game, id world.ID, n int) {
+	if i, there := g.thing(id); there {
+		g.things[i].hits = int32(n)
+	}
+}

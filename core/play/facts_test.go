@@ -160,6 +160,21 @@ func TestFactsHold(t *testing.T) {
 
 // How facts are set, and what conditions ask, in numbers and in yes and no.
 func TestSettings(t *testing.T) {
+	// In play a piece sets by as much as it says.
+	for _, c := range []struct {
+		how         world.Setting
+		by, becomes int
+	}{{world.Raises, 3, 10}, {world.Raises, 0, 8}, {world.Lowers, 5, 2}, {world.Becomes, 4, 4}, {world.Becomes, 0, 0}} {
+		d := bare(t, world.TopDown)
+		f := world.Fact{ID: 850, Name: "Moths", Counts: true, Start: 7}
+		d = apply(t, d, fact(f), put(d, 700, world.Collectible, 5, 9, world.Acting{Sets: world.Change{Fact: f.ID, How: c.how, By: c.by}}))
+		g := begin(t, d, 3, 9)
+		walk(g, play.Right, 60)
+		if is, set := g.Known(d.Fact(f.ID)); !set || is.Value != c.becomes || is.By != 700 {
+			t.Errorf("7, set in way %d by %d, becomes %d (set %t, by %d), not %d", c.how, c.by, is.Value, set, is.By, c.becomes)
+		}
+	}
+
 	number, truth := &world.Fact{Counts: true}, &world.Fact{}
 	for _, c := range []struct {
 		f          *world.Fact

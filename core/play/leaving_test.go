@@ -96,6 +96,59 @@ func TestWrapsCellByCell(t *testing.T) {
 	}
 }
 
+// Slow ground slows, and a bridge over danger keeps harm away, in both views; away from it the danger hurts.
+func TestGroundCounts(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		d := bare(t, view)
+		m := d.Maps[0]
+		set := d.Tilesets[0]
+		row := 9
+		if view == world.SideView {
+			row = 10 // what one stands on
+		}
+		slow := set.Tile(int(tiles.Path) - 1)
+		slow.Slow = true
+		if view == world.SideView {
+			slow.Solid = tiles.Whole
+		}
+		far := func(d *world.Document) int {
+			g := begin(t, d, 2, 9)
+			walk(g, play.Right, 30)
+			from := g.Status().Place.X
+			walk(g, play.Right, 30)
+			return g.Status().Place.X - from
+		}
+		var marks []edit.Part
+		for _, v := range world.TileValues(int(tiles.Path)-1, set.Tile(int(tiles.Path)-1), slow) {
+			marks = append(marks, edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: set.ID}, Value: v})
+		}
+		slowed := apply(t, d, append(marks, paint(m, grid.Rect{X: 0, Y: row, W: 24, H: 1}, grid.Cell(set.First+int(tiles.Path)-1)))...)
+		if usual, less := far(d), far(slowed); 2*less > usual+64 || 2*less < usual-64 {
+			t.Errorf("on slow ground one comes %d positions in half a second, on other ground %d", less, usual)
+		}
+		hurts := func(d *world.Document) bool {
+			g := begin(t, d, 8, 9)
+			walk(g, play.Left, 60)
+			return g.Status().Health < g.Status().Most
+		}
+		over := m.Layers[1]
+		counting := *over
+		counting.Counts = true
+		danger := apply(t, d, append(edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: over.ID}, over.Values(), counting.Values()),
+			paint(m, grid.Rect{X: 4, Y: row, W: 3, H: 1}, grid.Cell(set.First+int(tiles.Danger)-1)))...)
+		bridge := edit.Paint{Map: m.ID, Layer: over.ID, Region: grid.BoxRegion(grid.Rect{X: 4, Y: row, W: 3, H: 1}), Cells: grid.Runs{{N: 3, Cell: grid.Cell(set.First + int(tiles.Wall) - 1)}}}
+		if view == world.TopDown {
+			bridge.Cells[0].Cell = grid.Cell(set.First + int(tiles.Ground) - 1)
+		}
+		if !hurts(danger) {
+			t.Error("danger does not hurt")
+		}
+		if hurts(apply(t, danger, bridge)) {
+			t.Error("danger hurts through a bridge over it")
+		}
+	})
+}
+
 // Who has finished takes no doorway, even if it is in the same cell.
 func TestFinishedAtADoorway(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {

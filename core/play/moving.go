@@ -109,8 +109,14 @@ func (g *Game) walkCells(dx, dy int) {
 	}
 }
 
-// speed is how far one walks in a tick, in positions.
-func (g *Game) speed() int { return g.pace(g.moves.Speed) }
+// speed is how far the player walks in a tick, in positions: half as far on slow ground, seen from above. (From the
+// side the ground itself says so.)
+func (g *Game) speed() int {
+	if g.ground.Map.View == world.TopDown && !g.drifting && g.ground.Slow(g.place) {
+		return max(1, g.pace(g.moves.Speed)/2)
+	}
+	return g.pace(g.moves.Speed)
+}
 
 // pace is how far something gets in a tick, in positions, that moves so many tenths of a cell a
 // second.

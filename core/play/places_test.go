@@ -310,6 +310,28 @@ func TestHeap(t *testing.T) {
 			t.Fatal("one is in what is heaped up")
 		}
 	}
+	// In one tick only so many are pushed, however many stand in the way: the work of a tick has a bound.
+	d = bare(t, world.TopDown)
+	for i := range 400 {
+		d = apply(t, d, put(d, world.ID(700+i), world.Pushable, 6+i%12, 5, world.Acting{}))
+	}
+	g = begin(t, d, 4, 5)
+	most := 0
+	for range 60 {
+		before := map[world.ID]body.Place{}
+		g.Things(func(thing play.Thing, _ int, _ body.Size) { before[thing.ID] = thing.Place })
+		g.Tick(play.Right)
+		n := 0
+		g.Things(func(thing play.Thing, _ int, _ body.Size) {
+			if before[thing.ID] != thing.Place {
+				n++
+			}
+		})
+		most = max(most, n)
+	}
+	if most < 20 || most > 64 {
+		t.Errorf("%d are pushed in a tick, want some, and at most 64", most)
+	}
 }
 
 // The camera lets the player go freely in the middle, looks ahead, never beyond the edges of the map

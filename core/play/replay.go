@@ -16,7 +16,7 @@ import (
 // 8: who comes back to where they came in does so once all that moves has moved; who finished takes no
 // doorway; a foe stays in its area whatever it does, from above too; foes that come out of emitters
 // have a character's body, and collectibles come; several pieces that refuse each tell once; a step
-// goes on over an edge that wraps, and ends where the steering changes.
+// goes on over an edge that wraps, and ends where the steering changes; slow ground slows from above too.
 const Rules = 8
 
 // Reasons why what was played can't be kept.

@@ -258,6 +258,12 @@ func TestChangedWhileItRuns(t *testing.T) {
 	if is := where(g, 701); is.Place != (body.Place{X: foot.X * body.Unit, Y: (foot.Y + 1) * body.Unit}) || is.Way != -1 {
 		t.Errorf("moved to %v, the foe is at %v and looks %d", foot, is.Place, is.Way)
 	}
+	// Hits that it has borne are not forgotten when it is moved, nor that it is gone.
+	play.Hit(g, 701, 2)
+	change(edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.PointValue(world.FieldFoot, foot.Add(grid.Point{X: 16}))})
+	if play.HitsOf(g, 701) != 2 {
+		t.Error("with a foe that is moved what it has borne is forgotten")
+	}
 	change(edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldLooks, int(world.East)+1)})
 	if where(g, 701).Way != 1 {
 		t.Error("told to look the other way, the foe does not")
