@@ -47,7 +47,7 @@ func ground(t *testing.T, r *rand.Rand, cellW, cellH int) *body.Ground {
 	if d, err = draft.Done(); err != nil {
 		t.Fatal(err)
 	}
-	return body.NewGround(d, d.Maps[0])
+	return body.NewGround(d, d.Maps[0]).WithEdges(anyEdges(r))
 }
 
 // anywhere is a random place at which a body fits.

@@ -221,7 +221,7 @@ func TestNeverInsideFromTheSide(t *testing.T) {
 			}
 			rows[y] = string(row)
 		}
-		g := side(t, l, masks, rows...)
+		g := side(t, l, masks, rows...).WithEdges(anyEdges(r))
 		for range 4 {
 			m := world.UsualMovement
 			m.Speed, m.Jump, m.Air, m.Start, m.Climb, m.Swim = 1+r.IntN(640), 1+r.IntN(320), 6+r.IntN(100), 1+r.IntN(20), 1+r.IntN(640), 1+r.IntN(640)
@@ -260,6 +260,14 @@ func TestNeverInsideFromTheSide(t *testing.T) {
 				}
 				if w.at != before.at {
 					moved++
+				}
+				if !g.Map.Bounds.Has(w.at.Cell(l)) {
+					// As play does: on the other side, or that was all.
+					to, wraps := g.Wrap(w.at)
+					if !wraps || !g.Fits(size, to) {
+						break
+					}
+					w.at = to
 				}
 				if w.motion.Mode == body.Grounded && before.motion.Mode == body.Airborne {
 					landed++

@@ -136,6 +136,11 @@ func TestCornersAreRounded(t *testing.T) {
 func randomEdit(r *rand.Rand, d *world.Document, g *play.Game) edit.Edit {
 	m := d.Maps[r.IntN(len(d.Maps))]
 	at := g.Status().Place.Cell(d.Project.Lattice())
+	if r.IntN(2) == 0 {
+		if e := otherEdit(r, d, m); len(e.Parts) > 0 {
+			return e
+		}
+	}
 	switch r.IntN(6) {
 	case 0, 1:
 		return edit.Edit{Parts: []edit.Part{paint(m, grid.Rect{X: at.X - 1, Y: at.Y - 1, W: 1 + r.IntN(4), H: 1 + r.IntN(4)}.Meet(m.Bounds).Join(grid.Rect{X: m.Bounds.X, Y: m.Bounds.Y, W: 1, H: 1}), grid.Cell(tiles.Wall))}}
@@ -166,6 +171,58 @@ func randomEdit(r *rand.Rand, d *world.Document, g *play.Game) edit.Edit {
 		return edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}}}}
 	}
 	return edit.Edit{Parts: []edit.Part{edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.TextValue(world.FieldName, "Trial")}}}
+}
+
+// otherEdit is a random edit of how a map is seen and edged, of how the player moves, of pieces and of layers; of no parts
+// if there is nothing to change.
+func otherEdit(r *rand.Rand, d *world.Document, m *world.Map) (e edit.Edit) {
+	add := func(p ...edit.Part) { e.Parts = append(e.Parts, p...) }
+	ref := world.Ref{Kind: world.KindMap, ID: m.ID}
+	next := *m
+	switch r.IntN(7) {
+	case 0:
+		next.View = world.SideView - m.View
+		add(edit.Changes(ref, m.Values(), next.Values())...)
+	case 1:
+		next.Edges[r.IntN(4)] = world.Edge(r.IntN(len(world.EdgeNames)))
+		add(edit.Changes(ref, m.Values(), next.Values())...)
+	case 2:
+		if c := d.Character(d.Project.Player); c != nil {
+			who := *c
+			who.Movement = generate.Movement(r)
+			add(edit.Changes(world.Ref{Kind: world.KindCharacter, ID: c.ID}, c.Values(), who.Values())...)
+		}
+	case 3, 4:
+		if len(m.Pieces) == 0 {
+			break
+		}
+		p := m.Pieces[r.IntN(len(m.Pieces))]
+		of := world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}
+		is := *p
+		is.Foot, is.Looks, is.Does = m.FootOf(d.Project.Lattice(), p.Type, generate.Cell(r, m)), r.IntN(5), world.Doing(r.IntN(5))
+		switch r.IntN(3) {
+		case 0:
+			add(edit.Changes(of, p.Values(), is.Values())...)
+		case 1:
+			add(edit.Remove{Ref: of})
+		default:
+			is.Number = 0
+			add(edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: world.ID(9<<32 | r.IntN(1<<30) + 1)}, Values: is.Values()})
+		}
+	case 5:
+		l := m.Layers[len(m.Layers)-1]
+		is := *l
+		is.Counts = !l.Counts
+		c := generate.Cell(r, m)
+		g := grid.BoxRegion(grid.Rect{X: c.X, Y: c.Y, W: 4, H: 3}.Meet(m.Bounds))
+		add(edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, l.Values(), is.Values())...)
+		add(edit.Paint{Map: m.ID, Layer: l.ID, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(r.IntN(6))}}})
+	case 6:
+		to := m.Bounds
+		to.W, to.H = max(3, to.W+r.IntN(5)-2), max(3, to.H+r.IntN(5)-2)
+		e, _ = edit.Resize{Map: m.ID, Bounds: to}.Edit(d)
+	}
+	return e
 }
 
 // One slides along a wall, is stopped by the edge of the map, and counts steps.

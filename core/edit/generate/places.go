@@ -40,6 +40,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 		p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
 		next := *p
 		next.Track, next.Area, next.Every, next.Odds = places[0].ID, places[len(places)-1].ID, a.Rand.IntN(90), world.Odds{1, a.Rand.IntN(4)}
+		next.Shot, next.Looks, next.Bears, next.ToX = a.Rand.IntN(2)*a.Rand.IntN(640), a.Rand.IntN(5), a.Rand.IntN(9), a.Rand.IntN(90)-45
 		add(edit.Changes(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 	case n < 9:
 		item := &world.Item{Name: "Lantern", Most: a.Rand.IntN(9)}
@@ -63,6 +64,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 	case n < 11:
 		c := &world.Character{Name: "Night porter", FootX: a.Rand.IntN(5), Poses: []world.Pose{{Act: world.ActRun, Facing: world.East, Frames: []int{a.Rand.IntN(16), 2}, Ticks: 1 + a.Rand.IntN(9)}}}
 		c.AboveW = a.Rand.IntN(20)
+		c.Throw, c.ThrowRise, c.Shot, c.ShotReach, c.Strike, c.Pause = a.Rand.IntN(640), a.Rand.IntN(640), a.Rand.IntN(640), a.Rand.IntN(60), a.Rand.IntN(800), a.Rand.IntN(60)
 		for _, i := range d.Items {
 			c.Begins = append(c.Begins, world.Stock{Item: i.ID, Count: 1 + a.Rand.IntN(3)})
 		}

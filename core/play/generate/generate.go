@@ -45,6 +45,9 @@ func oneWorld(seed uint64) (*world.Document, error) {
 			}
 		}
 	}
+	if err := edges(r, d, draft); err != nil {
+		return nil, err
+	}
 	ids := &world.Counter{Prefix: 4}
 	item := &world.Item{Name: "Lantern", Most: r.IntN(6)}
 	if err := draft.Put(world.Ref{Kind: world.KindItem, ID: lantern}, item.Values()); err != nil {
@@ -95,6 +98,37 @@ func oneWorld(seed uint64) (*world.Document, error) {
 		}
 	}
 	return draft.Done()
+}
+
+// edges lets the maps of half the worlds have edges other than walls, at random, and lie beside each other in some of
+// those, so that one can walk from one to the other.
+func edges(r *rand.Rand, d *world.Document, draft *world.Draft) error {
+	if r.IntN(2) == 0 {
+		return nil
+	}
+	beside := r.IntN(2) == 0
+	for i, m := range d.Maps {
+		next := *draft.Document().Map(m.ID)
+		for side := range next.Edges {
+			next.Edges[side] = world.Edge(r.IntN(len(world.EdgeNames)))
+			if beside && r.IntN(2) == 0 {
+				next.Edges[side] = world.EdgeOpen
+			}
+		}
+		if beside && i > 0 {
+			on := d.Maps[0].OnBoard()
+			next.Origin = grid.Point{X: on.X + on.W - next.Bounds.X, Y: on.Y - next.Bounds.Y + r.IntN(4)}
+			if r.IntN(2) == 0 {
+				next.Origin = grid.Point{X: on.X - next.Bounds.X + r.IntN(4), Y: on.Y + on.H - next.Bounds.Y}
+			}
+		}
+		for _, v := range next.Values() {
+			if err := draft.Change(world.Ref{Kind: world.KindMap, ID: m.ID}, v); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
 }
 
 // gardener is who is played, and perhaps met; lantern is what they may have.
@@ -189,8 +223,9 @@ func acting(r *rand.Rand, of world.ID) world.Acting {
 	}
 	switch of {
 	case world.Foe, world.Emitter, world.Lottery:
+		a.Shot = r.IntN(2) * r.IntN(640)
 		a.Every, a.Looks, a.Bears = r.IntN(2)*(10+r.IntN(90)), r.IntN(5), r.IntN(3)
-		a.Most, a.Odds = r.IntN(5), world.Odds{r.IntN(2), 0, r.IntN(3), r.IntN(3), r.IntN(3)}
+		a.Most, a.Odds = r.IntN(5), world.Odds{r.IntN(2), r.IntN(2), r.IntN(3), r.IntN(3), r.IntN(3)}
 	case world.MovingPlatform:
 		a.Rest = r.IntN(2) * r.IntN(60)
 		a.ToX, a.ToY = r.IntN(120)-60, r.IntN(120)-60
@@ -204,6 +239,9 @@ func Movement(r *rand.Rand) world.Movement {
 		Climb: 1 + r.IntN(90), Health: 1 + r.IntN(9), Cannot: world.Ability(r.IntN(64) & r.IntN(64) & r.IntN(64)), Arms: world.Arm(r.IntN(4))}
 	if r.IntN(4) == 0 {
 		m.Speed, m.Jump, m.Air = 640, 320, 6
+	}
+	if r.IntN(2) == 0 {
+		m.Throw, m.ThrowRise, m.Shot, m.ShotReach, m.Strike, m.Pause = 1+r.IntN(640), 1+r.IntN(640), 1+r.IntN(640), 1+r.IntN(60), 1+r.IntN(800), 1+r.IntN(60)
 	}
 	if r.IntN(3) == 0 {
 		m.BodyW, m.BodyH = 2+r.IntN(40), 2+r.IntN(40)
