@@ -129,10 +129,9 @@ func sites(packages []string) ([]place, error) {
 	return all, nil
 }
 
-// importing lists for each package of core and demo itself and those of them that import it, also by way of others,
-// by the folder.
+// importing lists for each package of core itself and those of core that import it, also by way of others, by the folder.
 func importing(ctx context.Context) (map[string][]string, error) {
-	out, err := exec.CommandContext(ctx, "go", "list", "-f", `{{.ImportPath}} {{join .Deps " "}} {{join .TestImports " "}} {{join .XTestImports " "}}`, "./core/...", "./demo/...").Output()
+	out, err := exec.CommandContext(ctx, "go", "list", "-f", `{{.ImportPath}} {{join .Deps " "}} {{join .TestImports " "}} {{join .XTestImports " "}}`, "./core/...").Output()
 	if err != nil {
 		return nil, fmt.Errorf("listing packages: %w", err)
 	}
@@ -157,15 +156,21 @@ func try(ctx context.Context, p place, importers map[string][]string) (seen stri
 	}
 	defer done()
 	home := filepath.ToSlash(filepath.Dir(p.file))
-	if fails, err := goes(ctx, "build", "-overlay", overlay, "./"+home); err != nil || fails {
+	fails, err := goes(ctx, "build", "-overlay", overlay, "./"+home)
+	if err != nil || fails {
 		return "", false, err
 	}
-	list := slices.DeleteFunc(slices.Clone(importers[home]), func(of string) bool { return of == home })
-	for _, of := range append([]string{home}, list...) {
-		fails, err := goes(ctx, "test", "-short", "-failfast", "-vet=off", "-timeout", patience.String(), "-overlay", overlay, "./"+of)
-		if err != nil || fails {
-			return of, true, err
+	test := []string{"test", "-short", "-failfast", "-vet=off", "-timeout", patience.String(), "-overlay", overlay}
+	if fails, err = goes(ctx, append(test, "./"+home)...); err != nil || fails {
+		return home, true, err
+	}
+	for _, of := range importers[home] {
+		if of != home {
+			test = append(test, "./"+of)
 		}
+	}
+	if fails, err = goes(ctx, test...); err != nil || fails {
+		return "those that import it", true, err
 	}
 	return "", true, nil
 }

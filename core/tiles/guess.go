@@ -103,6 +103,9 @@ func (l lines) bear(c candidate) bool {
 				near = append(near, l.change[k])
 			}
 		}
+		if len(near) == 0 {
+			continue
+		}
 		slices.Sort(near)
 		all++
 		if level := near[len(near)*3/4]; slices.Max(l.change[max(1, i-1):i+2]) > 1.2*level+0.005 {

@@ -41,8 +41,14 @@ func side(r *rand.Rand) int {
 }
 
 // Make draws the sheet of a seed. Every second one has gaps.
-func Make(seed uint64) Sheet {
-	r := rand.New(rand.NewPCG(seed, 0x5eed))
+func Make(seed uint64) Sheet { return draws(seed, 0x5eed, painters) }
+
+// Hard draws the sheet of a seed whose tiles are made of parts that look like tiles: of halves and thirds, with a seam or
+// nothing in their middle, of bricks half a cell wide. Every second one has gaps.
+func Hard(seed uint64) Sheet { return draws(seed, 0xa1d, hard) }
+
+func draws(seed, of uint64, painters []painter) Sheet {
+	r := rand.New(rand.NewPCG(seed, of))
 	w := side(r)
 	h := w
 	if r.IntN(4) == 0 {
