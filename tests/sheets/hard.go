@@ -44,10 +44,13 @@ func grained(r *rand.Rand, area *image.NRGBA, tile, box image.Rectangle, c color
 	}
 }
 
-// kinds draws a few kinds of tiles and lays them out, as a sheet of a program does: many repeat, and some places are
-// empty, mostly at the end of a row.
+// kinds draws a few kinds of tiles and lays them out, as sheets are: many repeat, some places are empty, mostly at the
+// end of a row, and a few are plain ground from edge to edge, without which nothing would tell where a tile ends whose
+// things stand clear of its edges.
 func kinds(r *rand.Rand, area *image.NRGBA, w, h int, one func(tile image.Rectangle, kind int)) {
 	n := 4 + r.IntN(16)
+	ground := palette(r)
+	plain := r.Uint64()
 	columns := area.Rect.Dx() / w
 	alike := r.IntN(3) > 0
 	i := 0
@@ -64,7 +67,12 @@ func kinds(r *rand.Rand, area *image.NRGBA, w, h int, one func(tile image.Rectan
 			kind = r.IntN(n)
 		}
 		i++
-		one(image.Rect(x, y, x+w, y+h), kind)
+		tile := image.Rect(x, y, x+w, y+h)
+		if k := rand.New(rand.NewPCG(plain, uint64(kind))); kind == 1 || k.IntN(5) == 0 {
+			grained(k, area, tile, tile, ground[k.IntN(len(ground))], 8)
+			return
+		}
+		one(tile, kind)
 	})
 }
 
@@ -196,11 +204,16 @@ func posts(r *rand.Rand, area *image.NRGBA, w, h int) {
 	})
 }
 
-// strips is somebody who moves: a row for each direction, whose pictures hardly differ.
+// strips is somebody who moves: a row for each direction, whose pictures hardly differ, and a row of ground.
 func strips(r *rand.Rand, area *image.NRGBA, w, h int) {
 	columns := area.Rect.Dx() / w
 	frames := 2 + r.IntN(columns)
-	for y := 0; y < area.Rect.Dy(); y += h {
+	ground := palette(r)
+	// Below them, what they stand on.
+	for x := 0; x < area.Rect.Dx(); x += w {
+		grained(r, area, area.Rect, image.Rect(x, area.Rect.Dy()-h, x+w, area.Rect.Dy()), ground[x/w%len(ground)], 8)
+	}
+	for y := 0; y < area.Rect.Dy()-h; y += h {
 		c := palette(r)
 		wide, high := 0.22+0.12*r.Float64(), 0.5+0.4*r.Float64()
 		for x := 0; x < min(frames, columns)*w; x += w {
