@@ -29,7 +29,7 @@ const (
 
 // GuessCut guesses the cut of a picture from its pixels alone: where lines of
 // one colour come back at even distances, where neighbouring lines differ most
-// or show least. The cell of the project, in pixels, is a candidate that is
+// or show least, which parts belong together and which tiles come again. The cell of the project, in pixels, is a candidate that is
 // favoured, no more. It takes a time in proportion to the pixels.
 func GuessCut(img *image.NRGBA, cellW, cellH int) Guess {
 	columns, rows := measureLines(img)
@@ -38,38 +38,57 @@ func GuessCut(img *image.NRGBA, cellW, cellH int) Guess {
 	grain := min(columns.grain(), rows.grain())
 	xs := columns.candidates(ground, cellW, grain)
 	ys := rows.candidates(ground, cellH, grain)
-	type pair struct {
-		x, y  candidate
-		score float64
-	}
-	var best, second pair
-	best.score, second.score = math.Inf(-1), math.Inf(-1)
-	var scores []float64
-	for _, x := range xs {
-		for _, y := range ys {
-			if x.spacing != y.spacing {
-				continue
-			}
-			score := x.score + y.score + together(x, y, cellW, cellH)
-			scores = append(scores, score)
-			if score > best.score {
-				best = pair{x, y, score}
-			}
-		}
-	}
-	if len(scores) == 0 {
+	m := guesser{img: img, ground: ground, cellW: cellW, cellH: cellH, xs: xs, ys: ys}
+	best, odds, ok := m.likeliest(kept(xs), kept(ys))
+	if !ok {
 		return Guess{Cut: Cut{W: cellW, H: cellH}}
 	}
-	sum := 0.0
-	for _, s := range scores {
-		sum += math.Exp(s - best.score)
+	if best.x.spacing == 0 {
+		best = m.flush(m.settle(m.join(best)))
 	}
 	width, height := img.Rect.Dx(), img.Rect.Dy()
 	c := Cut{W: best.x.side, H: best.y.side, Spacing: best.x.spacing, OffsetX: best.x.start, OffsetY: best.y.start}.Normal(width, height)
-	g := Guess{Cut: c, Odds: 1 / sum}
+	g := Guess{Cut: c, Odds: odds}
 	g.Sure = g.Odds >= sureOdds && columns.bear(best.x) && rows.bear(best.y) &&
 		(best.x.apart || best.x.side%best.y.side != 0 && best.y.side%best.x.side != 0 || best.x.side == best.y.side)
 	return g
+}
+
+// A guesser holds what a guess is made from.
+type guesser struct {
+	img *image.NRGBA
+	// ground is the colour of the gaps, or 0.
+	ground       uint32
+	cellW, cellH int
+	// xs and ys are the candidates of each axis, the likeliest first.
+	xs, ys []candidate
+}
+
+// A pair divides both axes.
+type pair struct{ x, y candidate }
+
+// likeliest is the pair of candidates that go best together, and how likely it
+// is beside the others. It is not ok if none do.
+func (g *guesser) likeliest(xs, ys []candidate) (best pair, odds float64, ok bool) {
+	top := math.Inf(-1)
+	var scores []float64
+	for _, x := range xs {
+		for _, y := range ys {
+			if x.spacing != y.spacing || x.block != y.block {
+				continue
+			}
+			score := x.score + y.score + together(x, y, g.cellW, g.cellH)
+			scores = append(scores, score)
+			if score > top {
+				best, top = pair{x, y}, score
+			}
+		}
+	}
+	sum := 0.0
+	for _, s := range scores {
+		sum += math.Exp(s - top)
+	}
+	return best, 1 / sum, len(scores) > 0
 }
 
 // A candidate is one way of dividing an axis: tiles of side pixels, spacing
@@ -115,7 +134,7 @@ func (l lines) bear(c candidate) bool {
 	return !c.block && all >= 2 && shown*10 >= all*8
 }
 
-// candidates are the likeliest divisions of an axis; cell is the side that the
+// candidates are the divisions of an axis, the likeliest first; cell is the side that the
 // project has, grain how many lines a pixel of the art is wide.
 func (l lines) candidates(ground uint32, cell, grain int) []candidate {
 	n := len(l.even)
@@ -223,8 +242,13 @@ func (l lines) candidates(ground uint32, cell, grain int) []candidate {
 		}
 	}
 	slices.SortStableFunc(all, func(a, b candidate) int { return cmp.Compare(b.score, a.score) })
-	// The likeliest of each spacing, so that both axes can agree on one.
-	var kept []candidate
+	return all
+}
+
+// kept are the likeliest candidates of each spacing, so that both axes can
+// agree on one.
+func kept(all []candidate) []candidate {
+	var list []candidate
 	var each [guessSpacing + 1]int
 	seen := map[[3]int]bool{}
 	for _, c := range all {
@@ -232,10 +256,10 @@ func (l lines) candidates(ground uint32, cell, grain int) []candidate {
 		if each[c.spacing] < guessKept && !seen[at] {
 			seen[at] = true
 			each[c.spacing]++
-			kept = append(kept, c)
+			list = append(list, c)
 		}
 	}
-	return kept
+	return list
 }
 
 // likelySide is how usual a side is, as a log.
