@@ -561,6 +561,8 @@ func TestSteady(t *testing.T) {
 		{hand.Line, grid.Point{X: 7, Y: 6}, grid.Rect{X: 2, Y: 2, W: 6, H: 6}},
 		{hand.Box, grid.Point{X: 4, Y: 7}, grid.Rect{X: 2, Y: 2, W: 6, H: 6}},
 		{hand.Box, grid.Point{X: 0, Y: 1}, grid.Rect{X: 0, Y: 0, W: 3, H: 3}},
+		{hand.Box, grid.Point{X: 6, Y: 2}, grid.Rect{X: 2, Y: 2, W: 5, H: 5}},
+		{hand.Box, grid.Point{X: 2, Y: 5}, grid.Rect{X: 2, Y: 2, W: 4, H: 4}},
 	} {
 		h.Shape = c.shape
 		h.Press(d, middle(d, m, grid.Point{X: 2, Y: 2}), false)
@@ -569,6 +571,44 @@ func TestSteady(t *testing.T) {
 			t.Errorf("a %s to %v covers %v, want %v", c.shape, c.to, got, c.want)
 		}
 		h.Cancel()
+	}
+}
+
+// A patch that is laid again and again sets down its piece each time, up to as many as one stroke does.
+func TestPiecesOfAPatch(t *testing.T) {
+	ids := &world.Counter{Prefix: 3}
+	d, err := world.Start(world.Project{Name: "Night shift", CellW: 16, CellH: 16, SeenW: 9, SeenH: 9}, ids)
+	if err != nil {
+		t.Fatal(err)
+	}
+	draft := d.Draft()
+	large, layers := world.NewMap("Long bed", grid.Point{Y: 40}, grid.Rect{W: 200, H: 60}, ids)
+	if err := world.PutMap(draft, large, layers); err != nil {
+		t.Fatal(err)
+	}
+	if d, err = draft.Done(); err != nil {
+		t.Fatal(err)
+	}
+	m := d.Map(large.ID)
+	for want, to := range map[int]grid.Point{200 * 49: {X: 199, Y: 48}, 10_000: {X: 199, Y: 59}, 12: {X: 3, Y: 2}} {
+		h := hand.New(ids)
+		h.Holding, h.Shape = hand.Patch, hand.Box
+		h.Block = &world.Block{W: 1, H: 1, Layers: world.Sheet(1, 1, []grid.Cell{1}).Layers,
+			Pieces: []world.BlockPiece{{Type: world.Collectible, Foot: grid.Point{X: 8, Y: 15}}}}
+		h.Press(d, middle(d, m, grid.Point{}), false)
+		h.Drag(d, middle(d, m, to))
+		o := h.Release(d, middle(d, m, to))
+		pieces := 0
+		if o.Edit != nil {
+			for _, part := range o.Edit.Parts {
+				if put, ok := part.(edit.Put); ok && put.Ref.Kind == world.KindPiece {
+					pieces++
+				}
+			}
+		}
+		if pieces != want {
+			t.Errorf("to %v %d pieces are set down, want %d", to, pieces, want)
+		}
 	}
 }
 

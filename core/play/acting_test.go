@@ -346,6 +346,27 @@ func TestEmittedThings(t *testing.T) {
 	})
 }
 
+// A hazard that comes out of an emitter is there for two seconds from above; from the side it falls to the ground.
+func TestEmittedHazards(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		d := bare(t, view)
+		d = apply(t, d, put(d, 700, world.Emitter, 9, 4, world.Acting{Every: 300, Most: 1, Odds: world.Odds{world.OddsHazard: 1}}))
+		g := begin(t, d, 3, 9)
+		there := 0
+		for range 600 {
+			g.Tick(0)
+			g.Things(func(thing play.Thing, _ int, _ body.Size) {
+				if thing.Type == world.Hazard && !thing.Gone {
+					there++
+				}
+			})
+		}
+		if most := map[world.View]int{world.TopDown: 2*play.TicksPerSecond + 1, world.SideView: play.TicksPerSecond}[view]; there < most/4 || there > most || view == world.TopDown && there < most {
+			t.Errorf("the hazard is there for %d ticks, want %d at most", there, most)
+		}
+	})
+}
+
 // How far and fast one throws, shoots and strikes is what the terms say; how fast what a foe shoots flies too.
 func TestTermsOfArms(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
@@ -462,6 +483,16 @@ func TestLottery(t *testing.T) {
 		}
 		if want := map[bool]int{true: 1}[of == world.Collectible]; g.Status().Total != want {
 			t.Fatalf("with a piece of type %d drawn there are %d to be taken", of, g.Status().Total)
+		}
+	}
+	// What a recording drew is drawn again by every later version.
+	for chance, want := range []world.ID{0, 8, 8, 6, 6, 8, 6, 3, 8, 6, 8, 3} {
+		g, err := play.New(d, play.Start{Map: m.ID, Cell: grid.Point{X: 2, Y: 9}, Chance: uint64(chance)})
+		if err != nil {
+			t.Fatal(err)
+		}
+		if of := where(g, 700).Type; of != want {
+			t.Errorf("with chance %d, type %d is drawn and not %d", chance, of, want)
 		}
 	}
 	for of, want := range map[world.ID]int{0: 400, world.Collectible: 800, world.Foe: 1200, world.Hazard: 1600} {

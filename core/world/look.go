@@ -96,8 +96,8 @@ func (b Background) At(y, height int) Colour {
 		return b.Top
 	}
 	mix := func(shift int) uint8 {
-		from, to := int(b.Top>>shift)&255, int(b.Bottom>>shift)&255
-		return uint8(from + ((to-from)*y*2+height-1)/(2*(height-1)))
+		from, to, last := int(b.Top>>shift)&255, int(b.Bottom>>shift)&255, height-1
+		return uint8((2*from*(last-y) + 2*to*y + last) / (2 * last))
 	}
 	return RGB(mix(16), mix(8), mix(0))
 }

@@ -31,6 +31,13 @@ func TestTileProperties(t *testing.T) {
 	r := rand.New(rand.NewPCG(3, 1))
 	d := start(t, glasshouse)
 	set := d.Tilesets[0]
+	// A tile that the tileset does not have has nothing.
+	draft := d.Draft()
+	for _, v := range TileValues(len(set.Tiles), tiles.Properties{}, randomTile(r)) {
+		if had, there := draft.Value(Ref{KindTileset, 0, set.ID}, v.Field); there {
+			t.Fatalf("property %d of a tile past the last has the value %v", v.Field, had)
+		}
+	}
 	for range 400 {
 		is := randomTile(r)
 		var w pack.Writer

@@ -1,0 +1,93 @@
+package edit_test
+
+import (
+	"math/rand/v2"
+	"slices"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/edit/generate"
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// A copy of a map shows and holds what the map does, but for the spawn; all of it has ids and numbers of its own, and
+// what its pieces follow and stay in is that of the copy.
+func TestCopyMap(t *testing.T) {
+	for seed := range uint64(12) {
+		r := rand.New(rand.NewPCG(seed, 77))
+		ids := &world.Counter{Prefix: 3}
+		a := generate.Author{Rand: r, IDs: ids}
+		d := newDocument(t)
+		for range 250 {
+			if res, err := edit.Apply(d, a.Edit(d)); err == nil {
+				d = res.Document
+			}
+		}
+		m := d.Maps[r.IntN(len(d.Maps))]
+		e, id, err := edit.CopyMap(d, m.ID, grid.Point{X: 9000, Y: -7000}, true, ids)
+		if err != nil {
+			t.Fatal(err)
+		}
+		res, err := edit.Apply(d, e)
+		if err != nil {
+			t.Fatalf("seed %d: the copy does not fit: %v", seed, err)
+		}
+		after := res.Document
+		to := after.Map(id)
+		if !slices.Equal(after.Map(m.ID).Pieces, m.Pieces) || len(to.Layers) != len(m.Layers) {
+			t.Fatalf("seed %d: the map itself became another", seed)
+		}
+		for i, l := range m.Layers {
+			if all := grid.BoxRegion(m.Bounds); !slices.Equal(l.Cells.Read(all), to.Layers[i].Cells.Read(all)) {
+				t.Errorf("seed %d: layer %s shows something else", seed, l.Name)
+			}
+		}
+		spawns := 0
+		for _, p := range m.Pieces {
+			if p.Type == world.Spawn {
+				spawns++
+			}
+		}
+		if len(to.Pieces) != len(m.Pieces)-spawns || len(after.OfMap(id)) != len(d.OfMap(m.ID)) {
+			t.Errorf("seed %d: %d pieces, %d tracks and areas became %d and %d", seed, len(m.Pieces), len(d.OfMap(m.ID)), len(to.Pieces), len(after.OfMap(id)))
+		}
+		// bound counts the pieces that follow a track, and those that stay in an area, of their own map.
+		bound := func(d *world.Document, m *world.Map) (n [2]int) {
+			for _, p := range m.Pieces {
+				if t := d.Track(p.Track); p.Type != world.Spawn && t != nil && t.Map == m.ID {
+					n[0]++
+				}
+				if a := d.Area(p.Area); p.Type != world.Spawn && a != nil && a.Map == m.ID {
+					n[1]++
+				}
+			}
+			return n
+		}
+		if had, got := bound(d, m), bound(after, to); had != got {
+			t.Errorf("seed %d: %v pieces follow tracks and stay in areas of the map, %v of the copy", seed, had, got)
+		}
+		numbers := map[int]bool{}
+		once := func(number int) {
+			if number == 0 || numbers[number] {
+				t.Errorf("seed %d: number %d is had twice, or is none", seed, number)
+			}
+			numbers[number] = true
+		}
+		for _, m := range after.Maps {
+			once(m.Number)
+			for _, p := range m.Pieces {
+				once(p.Number)
+			}
+		}
+		for _, t := range after.Tracks {
+			once(t.Number)
+		}
+		for _, a := range after.Areas {
+			once(a.Number)
+		}
+		for _, c := range after.Crossings {
+			once(c.Number)
+		}
+	}
+}

@@ -1,0 +1,158 @@
+package world
+
+import (
+	"testing"
+
+	"azzel/core/grid"
+	"azzel/core/limit"
+	"azzel/core/pack"
+)
+
+// What is as large as it may be is taken, and one more is not: of each number of how a piece acts and a character moves,
+// and of tracks, areas, characters and items.
+func TestLimits(t *testing.T) {
+	d, err := Start(Project{Name: "Ferns", CellW: 16, CellH: 16, SeenW: 9, SeenH: 9}, &Counter{Prefix: 3})
+	if err != nil {
+		t.Fatal(err)
+	}
+	m := d.Maps[0]
+	takes := func(ref Ref, values []Value) bool {
+		draft := d.Draft()
+		if draft.Put(ref, values) != nil {
+			return false
+		}
+		_, err := draft.Done()
+		return err == nil
+	}
+	ends := func(name string, least, most int, takes func(int) bool) {
+		t.Helper()
+		for v, want := range map[int]bool{least: true, most: true, least - 1: false, most + 1: false} {
+			if takes(v) != want {
+				t.Errorf("%s of %d: taken is %t, of %d to %d", name, v, !want, least, most)
+			}
+		}
+	}
+	piece := Ref{Kind: KindPiece, Map: m.ID, ID: 900}
+	for _, term := range actingTerms {
+		a := Acting{Does: Wanders}
+		ends(term.label, term.least, term.most, func(v int) bool {
+			*term.at(&a) = v
+			// A number that is set may still need another thing: this is of the numbers alone.
+			return a.check() == nil
+		})
+	}
+	ends("a spring's strength", 0, 10*limit.Jump, func(v int) bool {
+		return takes(piece, (&Piece{Type: Spring, Layer: m.PlayerLayer, Foot: grid.Point{X: 8, Y: 15}, Acting: Acting{Strength: v}}).Values())
+	})
+	character := func(set func(*Character)) bool {
+		c := &Character{Name: "Night porter"}
+		set(c)
+		return takes(Ref{Kind: KindCharacter, ID: 901}, c.Values())
+	}
+	most := limit.MaxCellSide
+	ends("a foot", -most, most, func(v int) bool { return character(func(c *Character) { c.FootX = v }) })
+	ends("a foot's height", -most, most, func(v int) bool { return character(func(c *Character) { c.FootY = v }) })
+	ends("the ticks of a frame", 1, limit.Interval, func(v int) bool {
+		return character(func(c *Character) { c.Count, c.Poses = 2, []Pose{{Act: ActWalk, Frames: []int{0, 1}, Ticks: v}} })
+	})
+	track := func(points ...grid.Point) bool {
+		return takes(Ref{Kind: KindTrack, ID: 902}, (&Track{Name: "Round", Map: m.ID, Points: points}).Values())
+	}
+	ends("the points of a track", 1, limit.TrackPoints, func(v int) bool { return track(make([]grid.Point, v)...) })
+	ends("a point of a track", -far, far, func(v int) bool { return track(grid.Point{X: v}) && track(grid.Point{Y: v}) })
+	area := func(set func(*Area)) bool {
+		a := &Area{Name: "Draught", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{W: 2, H: 2})}
+		set(a)
+		return takes(Ref{Kind: KindArea, ID: 903}, a.Values())
+	}
+	ends("an area's gravity", 0, limit.Gravity, func(v int) bool { return area(func(a *Area) { a.Gravity = v }) })
+	ends("an area's wind", -10*limit.Wind, 10*limit.Wind, func(v int) bool { return area(func(a *Area) { a.WindX = v }) })
+	ends("an area's size of things", limit.MinZoom, limit.MaxZoom, func(v int) bool { return area(func(a *Area) { a.Zoom = v }) })
+	ends("how many of an item there are", 0, limit.Stack, func(v int) bool {
+		return takes(Ref{Kind: KindItem, ID: 904}, (&Item{Name: "Fuse", Most: v}).Values())
+	})
+}
+
+// A background goes evenly from its top colour, in the first row, to its bottom one, in the last.
+func TestBackground(t *testing.T) {
+	b := Background{Top: RGB(10, 200, 7), Bottom: RGB(130, 20, 7)}
+	for _, height := range []int{2, 3, 10, 256} {
+		for y := range height {
+			at := float64(y) / float64(height-1)
+			for _, c := range []struct {
+				from, to float64
+				got      uint8
+			}{{10, 130, red(b.At(y, height))}, {200, 20, green(b.At(y, height))}, {7, 7, blue(b.At(y, height))}} {
+				if want := c.from + at*(c.to-c.from); float64(c.got) < want-0.5 || float64(c.got) > want+0.5 {
+					t.Fatalf("row %d of %d is %d of %v to %v", y, height, c.got, c.from, c.to)
+				}
+			}
+		}
+	}
+	if got := b.At(0, 1); got != b.Top {
+		t.Errorf("the only row is %x", got)
+	}
+	b.Bottom = 0
+	if got := b.At(7, 10); got != b.Top {
+		t.Errorf("with a top colour alone a row is %x", got)
+	}
+}
+
+func red(c Colour) uint8   { r, _, _ := c.RGB(); return r }
+func green(c Colour) uint8 { _, g, _ := c.RGB(); return g }
+func blue(c Colour) uint8  { _, _, b := c.RGB(); return b }
+
+// A block knows of each layer how far above the player's it lay, and one whose pieces act as none may is not read.
+func TestBlockStored(t *testing.T) {
+	d, err := Start(Project{Name: "Ferns", CellW: 16, CellH: 16, SeenW: 9, SeenH: 9}, &Counter{Prefix: 3})
+	if err != nil {
+		t.Fatal(err)
+	}
+	fresh, layers := NewMap("Shed", grid.Point{X: 100}, grid.Rect{W: 9, H: 9}, &Counter{Prefix: 4})
+	fresh.PlayerLayer = layers[len(layers)-1].ID
+	draft := d.Draft()
+	if err := PutMap(draft, fresh, layers); err != nil {
+		t.Fatal(err)
+	}
+	m := draft.Document().Map(fresh.ID)
+	all := grid.BoxRegion(grid.Rect{W: 3, H: 2})
+	for _, l := range m.Layers {
+		if _, err := draft.Paint(m.ID, l.ID, Stroke{Region: all, Cells: grid.Runs{{N: 6, Cell: grid.Cell(1)}}}); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if err := draft.Put(Ref{Kind: KindPiece, Map: m.ID, ID: 900}, (&Piece{Type: Foe, Layer: m.PlayerLayer, Foot: grid.Point{X: 24, Y: 15}, Acting: Acting{Shot: 90}}).Values()); err != nil {
+		t.Fatal(err)
+	}
+	if d, err = draft.Done(); err != nil {
+		t.Fatal(err)
+	}
+	m = d.Map(fresh.ID)
+	b := d.Cut(m, all, func(*Layer) bool { return true }, true, nil)
+	for i, l := range m.Layers {
+		if l.ID == m.PlayerLayer {
+			for k := range b.Layers {
+				if b.Layers[k].Depth != k-i {
+					t.Errorf("layer %d of %d, the player's being %d, is %d above it", k, len(m.Layers), i, b.Layers[k].Depth)
+				}
+			}
+		}
+	}
+	if len(b.Layers) != len(m.Layers) || len(b.Pieces) == 0 {
+		t.Fatalf("the block holds %d layers and %d pieces", len(b.Layers), len(b.Pieces))
+	}
+	read := func() error {
+		var w pack.Writer
+		encodeBlock(b, &w)
+		r := pack.NewReader(w.Bytes)
+		decodeBlock(r)
+		return r.Err()
+	}
+	if err := read(); err != nil {
+		t.Fatal(err)
+	}
+	b.Pieces[0].Shot = 10*limit.Speed + 1
+	if read() == nil {
+		t.Error("a block with a shot faster than any is read")
+	}
+}
