@@ -574,6 +574,64 @@ func TestSteady(t *testing.T) {
 	}
 }
 
+// What is held is turned by a quarter clockwise and mirrored as it says; four turns and two mirrorings are none.
+func TestTurnAndFlip(t *testing.T) {
+	ids := &world.Counter{Prefix: 3}
+	d, err := world.Start(world.Project{Name: "Night shift", CellW: 16, CellH: 16, SeenW: 9, SeenH: 9}, ids)
+	if err != nil {
+		t.Fatal(err)
+	}
+	h := hand.New(ids)
+	h.Holding = hand.Tile
+	for tile := range grid.Cell(3) {
+		h.Tile = tile + 1
+		was := h.Tile
+		for _, step := range []struct {
+			do   func() string
+			want grid.Cell
+		}{
+			{func() string { return h.Flip(d, true) }, was.Mirror(true, false)}, {func() string { return h.Flip(d, true) }, was},
+			{func() string { return h.Flip(d, false) }, was.Mirror(false, true)}, {func() string { return h.Flip(d, false) }, was},
+			{func() string { return h.Turn(d) }, was.Transpose().Mirror(true, false)}, {func() string { return h.Turn(d) }, was.Mirror(true, true)},
+		} {
+			if says := step.do(); says != "" || h.Tile != step.want {
+				t.Errorf("tile %v is held as %v, want %v: %s", was, h.Tile, step.want, says)
+			}
+		}
+	}
+	h.Holding = hand.Piece
+	if h.Flip(d, true) == "" {
+		t.Error("a piece that is held is mirrored without a word")
+	}
+}
+
+// Strokes are repeated on the other side of the middle of the map, or of the cell that was set.
+func TestMirrorLines(t *testing.T) {
+	d, ids := project(t)
+	for _, m := range d.Maps {
+		h := hand.New(ids)
+		h.Holding, h.Mirror = hand.Tile, hand.Mirror{LeftRight: true, TopBottom: true}
+		corner := grid.Point{X: m.Bounds.X, Y: m.Bounds.Y}
+		opposite := grid.Point{X: m.Bounds.X + m.Bounds.W - 1, Y: m.Bounds.Y + m.Bounds.H - 1}
+		middleCell := grid.Point{X: corner.X + 3, Y: corner.Y + 2}
+		for _, c := range []struct {
+			set     bool
+			to      grid.Point
+			pressed grid.Point
+		}{{false, opposite, corner}, {true, grid.Point{X: corner.X + 6, Y: corner.Y + 4}, corner}} {
+			if c.set {
+				h.SetAxis(m, middleCell)
+			}
+			h.Press(d, middle(d, m, c.pressed), false)
+			on := h.Ghost().Region
+			if origin := m.Origin; on.Len() != 4 || !on.Has(c.to.Add(origin)) || !on.Has(grid.Point{X: c.to.X, Y: c.pressed.Y}.Add(origin)) || !on.Has(grid.Point{X: c.pressed.X, Y: c.to.Y}.Add(origin)) {
+				t.Errorf("%s, set %t: a stroke at %v covers %v, want %v too", m.Name, c.set, c.pressed, on, c.to)
+			}
+			h.Cancel()
+		}
+	}
+}
+
 // A patch that is laid again and again sets down its piece each time, up to as many as one stroke does.
 func TestPiecesOfAPatch(t *testing.T) {
 	ids := &world.Counter{Prefix: 3}

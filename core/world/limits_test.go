@@ -68,6 +68,16 @@ func TestLimits(t *testing.T) {
 	ends("an area's gravity", 0, limit.Gravity, func(v int) bool { return area(func(a *Area) { a.Gravity = v }) })
 	ends("an area's wind", -10*limit.Wind, 10*limit.Wind, func(v int) bool { return area(func(a *Area) { a.WindX = v }) })
 	ends("an area's size of things", limit.MinZoom, limit.MaxZoom, func(v int) bool { return area(func(a *Area) { a.Zoom = v }) })
+	ends("how many maps there are", 1, limit.Maps, func(v int) bool {
+		many := *d
+		ground := &Layer{ID: 7, Name: "Ground"}
+		many.Maps = make([]*Map, max(1, v))
+		for i := range many.Maps {
+			// They lie in rows beside each other.
+			many.Maps[i] = &Map{ID: ID(1000 + i), Name: "Bed", Bounds: grid.Rect{W: 2, H: 2}, Origin: grid.Point{X: i % 30 * 3, Y: i / 30 * 3}, Layers: []*Layer{ground}, PlayerLayer: ground.ID}
+		}
+		return v > 0 && many.checkMap(1000) == nil
+	})
 	ends("how many of an item there are", 0, limit.Stack, func(v int) bool {
 		return takes(Ref{Kind: KindItem, ID: 904}, (&Item{Name: "Fuse", Most: v}).Values())
 	})

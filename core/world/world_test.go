@@ -2,6 +2,7 @@ package world
 
 import (
 	"bytes"
+	"fmt"
 	"strings"
 	"testing"
 
@@ -146,10 +147,28 @@ func TestChecks(t *testing.T) {
 
 // No two properties of a kind have the same number, as one would be read as the other.
 func TestFieldNumbers(t *testing.T) {
+	numbers := map[string]string{
+		"area":      "[1 7 2 3 4 5 6]",
+		"bond":      "[1 7 9 10 12 13]",
+		"character": "[1 2 3 4 7 26 5 6 8 10 11 12 13 14 15 16 17 18 19 20 23 21 22 24 25 27 28 29 30 31 32]",
+		"crossing":  "[1 2 3 4 5 6 7]",
+		"fact":      "[1 7 2 3]",
+		"item":      "[1 7 2]",
+		"layer":     "[1 2 3 4 5 6 7 8 9 10]",
+		"map":       "[1 2 3 7 8 9 10 11 12 13 14 15 16 17]",
+		"medley":    "[1 7 9 10 11]",
+		"patch":     "[1 7 9]",
+		"piece":     "[1 4 5 6 7 8 9 10 11 12 13 14 15 16 17 18 19 20 21 22 23 24 25 26 27 28 29 30]",
+		"project":   "[1 2 3 16 8 14 15 17 18 19]",
+		"property":  "[1 7 5]",
+		"replay":    "[1 7 2 3 4 5 6 9 10 11 8]",
+		"tileset":   "[1 2 3 4 5 8 9 10 11 6 7]",
+		"track":     "[1 7 2 3 4]",
+	}
 	for kind, values := range map[string][]Value{
 		"project": (&Project{}).Values(), "tileset": (&Tileset{}).Values(), "map": (&Map{}).Values(), "layer": (&Layer{}).Values(),
 		"piece": (&Piece{}).Values(), "crossing": (&Crossing{}).Values(), "character": (&Character{}).Values(), "medley": (&Medley{}).Values(),
-		"bond": (&Bond{}).Values(), "patch": (&Patch{}).Values(), "property": (&Property{}).Values(), "replay": (&Replay{}).Values(),
+		"bond": (&Bond{}).Values(), "patch": (&Patch{}).Values(), "property": (&Property{}).Values(), "track": (&Track{}).Values(), "area": (&Area{}).Values(), "item": (&Item{}).Values(), "fact": (&Fact{}).Values(), "replay": (&Replay{}).Values(),
 	} {
 		seen := map[Field]bool{}
 		for _, v := range values {
@@ -157,6 +176,14 @@ func TestFieldNumbers(t *testing.T) {
 				t.Errorf("two properties of a %s have the number %d", kind, v.Field)
 			}
 			seen[v.Field] = true
+		}
+		var is []Field
+		for _, v := range values {
+			is = append(is, v.Field)
+		}
+		// What is stored is found by these numbers: a property keeps its own for good.
+		if got := fmt.Sprint(is); got != numbers[kind] {
+			t.Errorf("the properties of a %s have the numbers %s, and not %s", kind, got, numbers[kind])
 		}
 	}
 }
