@@ -19,6 +19,9 @@ const (
 	// joinPrior is how usual it is that a guess by lines has parts for tiles, as
 	// a log.
 	joinPrior = -2.3
+	// rowPrior is how usual it is that square parts are one tile along one axis
+	// alone, as a log.
+	rowPrior = -8
 	// leastApart is how much further, at least, parts of two tiles are apart than
 	// parts of one.
 	leastApart = 0.1
@@ -184,23 +187,19 @@ func joinings(borders []sample) []joining {
 
 // join makes tiles of a pair's parts where these belong together.
 func (g *guesser) join(best pair) pair {
-	// Twice four parts are more than any tile is made of.
+	// Parts may be made of parts, though hardly of more than these.
 	for range 3 {
 		parts, columns, rows := measureParts(g.img, best.x, best.y)
 		across, down := borders(parts, columns, rows)
+		xs, ys := g.joined(g.xs, best.x, joinings(across)), g.joined(g.ys, best.y, joinings(down))
 		next, top := best, 0.0
-		try := func(j joining, to pair, ok bool) {
-			if score := j.score + joinPrior + g.usual(to) - g.usual(best); ok && score > top {
-				next, top = to, score
+		for _, x := range append(xs, scored{candidate: best.x}) {
+			for _, y := range append(ys, scored{candidate: best.y}) {
+				to := pair{x.candidate, y.candidate}
+				if score := x.joins + y.joins + g.usual(to) - g.usual(best) + inRow(best, to); score > top {
+					next, top = to, score
+				}
 			}
-		}
-		for _, j := range joinings(across) {
-			x, ok := g.joined(g.xs, best.x, j)
-			try(j, pair{x, best.y}, ok)
-		}
-		for _, j := range joinings(down) {
-			y, ok := g.joined(g.ys, best.y, j)
-			try(j, pair{best.x, y}, ok)
 		}
 		if top == 0 {
 			break
@@ -210,26 +209,47 @@ func (g *guesser) join(best pair) pair {
 	return best
 }
 
+// inRow is how unusual it is, as a log, that square parts are one tile along one
+// axis alone: mostly they are the frames of something or the tiles of one ground.
+func inRow(parts, to pair) float64 {
+	if parts.x.side == parts.y.side && to.x.side != to.y.side {
+		return rowPrior
+	}
+	return 0
+}
+
+// A scored is a candidate with what speaks for it.
+type scored struct {
+	candidate
+	joins float64
+}
+
 // usual is how usual a pair is, whatever the picture shows, as a log.
 func (g *guesser) usual(p pair) float64 {
 	return likelySide(p.x.side, g.cellW) + likelySide(p.y.side, g.cellH) + together(p.x, p.y, g.cellW, g.cellH)
 }
 
-// joined finds the likeliest of all candidates that makes tiles of parts, and
-// begins where they do or a few pixels beside that.
-func (g *guesser) joined(all []candidate, part candidate, j joining) (best candidate, ok bool) {
-	side := part.side * j.parts
-	if side > limit.MaxCellSide || part.block {
-		return part, false
-	}
-	for _, c := range all {
-		if c.side != side || c.spacing != part.spacing {
+// joined finds for each joining the likeliest of all candidates that makes tiles
+// of the parts, and begins where they do or a few pixels beside that.
+func (g *guesser) joined(all []candidate, part candidate, ways []joining) (list []scored) {
+	for _, j := range ways {
+		side := part.side * j.parts
+		if side > limit.MaxCellSide || part.block {
 			continue
 		}
-		off := (c.start - part.start - j.first*part.side + 2*side) % side
-		if min(off, side-off) <= 3 && (!ok || c.score+loose(c) > best.score+loose(best)) {
-			best, ok = c, true
+		var best candidate
+		for _, c := range all {
+			if c.side != side || c.spacing != part.spacing {
+				continue
+			}
+			off := (c.start - part.start - j.first*part.side + 2*side) % side
+			if min(off, side-off) <= 3 && (best.side == 0 || c.score+loose(c) > best.score+loose(best)) {
+				best = c
+			}
+		}
+		if best.side != 0 {
+			list = append(list, scored{best, j.score + joinPrior})
 		}
 	}
-	return best, ok
+	return list
 }
