@@ -2,6 +2,7 @@ package edit_test
 
 import (
 	"math/rand/v2"
+	"reflect"
 	"slices"
 	"testing"
 
@@ -89,5 +90,14 @@ func TestCopyMap(t *testing.T) {
 		for _, c := range after.Crossings {
 			once(c.Number)
 		}
+	}
+}
+
+// Earlier steps come back as they were sent.
+func TestRecordsComeBack(t *testing.T) {
+	want := []edit.Record{{Sequence: 3, Label: "paint", Inverse: []byte{1, 2, 3}}, {Sequence: 7, Undoes: 3, Label: "take back", Inverse: []byte{9}}}
+	got, err := edit.DecodeRecords(edit.EncodeRecords(want))
+	if err != nil || !reflect.DeepEqual(got, want) {
+		t.Errorf("they came back as %+v: %v", got, err)
 	}
 }

@@ -114,3 +114,71 @@ func TestMapOfPatch(t *testing.T) {
 		t.Errorf("the map holds %+v of %+v", again, p.Block)
 	}
 }
+
+// The edges and corners of the selected map are dragged, from a little within them to a little outside; in its middle
+// nothing is, nor is anything of a map that is not selected.
+func TestStretchedByEdges(t *testing.T) {
+	ids := &world.Counter{Prefix: 3}
+	d, err := world.Start(world.Project{Name: "Night shift", CellW: 16, CellH: 12, SeenW: 10, SeenH: 8}, ids)
+	if err != nil {
+		t.Fatal(err)
+	}
+	m := d.Maps[0]
+	l := d.Project.Lattice()
+	box := l.Box(m.OnBoard())
+	h := hand.New(ids)
+	h.Near = 8
+	columns := []struct{ x, by int }{{box.X - 8, -1}, {box.X + 3, -1}, {box.X + 4, 0}, {box.X + box.W/2, 0}, {box.X + box.W - 5, 0}, {box.X + box.W - 4, 1}, {box.X + box.W + 7, 1}}
+	rows := []struct{ y, by int }{{box.Y - 8, -1}, {box.Y + 3, -1}, {box.Y + 4, 0}, {box.Y + box.H - 5, 0}, {box.Y + box.H - 4, 1}, {box.Y + box.H + 7, 1}}
+	if near := min(h.Near/2, box.W/4, box.H/4); near != 4 {
+		t.Fatalf("an edge is taken %d pixels within it", near)
+	}
+	for _, selected := range []bool{true, false} {
+		for _, column := range columns {
+			for _, row := range rows {
+				if !selected && row.y < box.Y {
+					continue // There lies its name, by which it is moved.
+				}
+				h.Selected = hand.Selection{}
+				if selected {
+					h.Selected.Ref = world.Ref{Kind: world.KindMap, ID: m.ID}
+				}
+				at := grid.Point{X: column.x, Y: row.y}
+				got := m.Bounds
+				h.Press(d, at, false)
+				to := grid.Point{X: at.X + 2*column.by*l.W, Y: at.Y + 2*row.by*l.H}
+				h.Drag(d, to)
+				if g := h.Ghost(); g.Sized == m.ID {
+					got = g.Room.Move(grid.Point{X: -m.Origin.X, Y: -m.Origin.Y})
+				}
+				h.Cancel()
+				want := m.Bounds
+				if selected {
+					want.W, want.H = want.W+2*max(column.by, -column.by), want.H+2*max(row.by, -row.by)
+					want.X, want.Y = want.X+2*min(0, column.by), want.Y+2*min(0, row.by)
+				}
+				if got != want {
+					t.Errorf("selected %t, pressed at %v of %v: the map becomes %v, want %v", selected, at, box, got, want)
+				}
+			}
+		}
+	}
+}
+
+// What is named is named as it is shown, also once it is gone.
+func TestNames(t *testing.T) {
+	d, _ := project(t)
+	draft := d.Draft()
+	ends := [2]world.End{{Map: d.Maps[0].ID, Cells: grid.Rect{X: 1, Y: 1, W: 1, H: 1}}, {Map: d.Maps[1].ID, Cells: grid.Rect{X: 2, Y: 1, W: 1, H: 1}}}
+	way := world.Ref{Kind: world.KindCrossing, ID: 900}
+	if err := draft.Put(way, (&world.Crossing{Ends: ends, BothWays: true}).Values()); err != nil {
+		t.Fatal(err)
+	}
+	after, err := draft.Done()
+	if err != nil {
+		t.Fatal(err)
+	}
+	if got, want := hand.Name(after, way), hand.CrossingName(after, after.Crossing(900)); got != want || got == "" || hand.Name(d, way) == got {
+		t.Errorf("a crossing is named %q, want %q; gone, %q", got, want, hand.Name(d, way))
+	}
+}

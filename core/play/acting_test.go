@@ -367,6 +367,30 @@ func TestEmittedHazards(t *testing.T) {
 	})
 }
 
+// Two emitters in one place let one solid thing out at a time. What is used lies in the cell ahead, and no further.
+func TestOneAtATime(t *testing.T) {
+	d := bare(t, world.TopDown)
+	out := world.Acting{Every: 30, Most: 9, Odds: world.Odds{world.OddsPushable: 1}}
+	d = apply(t, d, put(d, 700, world.Emitter, 12, 5, out), put(d, 701, world.Emitter, 12, 5, out),
+		put(d, 702, world.Collectible, 5, 9, world.Acting{}), put(d, 703, world.Collectible, 4, 9, world.Acting{}))
+	g := begin(t, d, 3, 9)
+	crates := func() (n int) {
+		g.Things(func(thing play.Thing, _ int, _ body.Size) {
+			if thing.Type == world.Pushable {
+				n++
+			}
+		})
+		return n
+	}
+	if walk(g, 0, 70); crates() != 1 {
+		t.Errorf("%d crates came into one place", crates())
+	}
+	walk(g, play.Right, 1)
+	if events := walk(g, play.Use, 2); g.Status().Taken != 1 {
+		t.Errorf("%d things ahead were taken: %v", g.Status().Taken, events)
+	}
+}
+
 // How far and fast one throws, shoots and strikes is what the terms say; how fast what a foe shoots flies too.
 func TestTermsOfArms(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {

@@ -147,11 +147,15 @@ func TestForces(t *testing.T) {
 		windy := apply(t, open, area(d, 600, grid.Rect{X: 12, Y: 0, W: 12, H: 10}, func(a *world.Area) { a.WindX = -30 }))
 		var g *play.Game
 		for _, d := range []*world.Document{open, windy} {
+			d = apply(t, d, put(d, 710, world.Foe, 9, 9, world.Acting{Does: world.Stands}))
 			g = begin(t, d, 5, 9)
 			from := g.Status().Place.X
 			walk(g, 0, 60)
 			if far := g.Status().Place.X - from; max(far-3*cell, 3*cell-far) > cell/8 {
 				t.Errorf("a wind of 3 cells a second carries %.2f cells in a second", float64(far)/cell)
+			}
+			if x := where(g, 710).Place.Cell(d.Project.Lattice()).X; view == world.SideView && x < 11 {
+				t.Errorf("a foe is not carried along by it, and is in column %d", x)
 			}
 		}
 		walk(g, 0, 400)

@@ -106,6 +106,17 @@ func TestKeptFromCheckpoint(t *testing.T) {
 	if err != nil || replay.From != 701 || replay.Began == 0 || replay.Began+replay.Ticks() != rec.Now() {
 		t.Fatalf("kept from %d, tick %d: %v", replay.From, replay.Began, err)
 	}
+	// From a spawn it begins there, however many checkpoints come after.
+	if g, err = play.New(d, play.Start{}); err != nil {
+		t.Fatal(err)
+	}
+	whole := play.Record(g)
+	for !whole.Game().Status().Finished && whole.Now() < 600 {
+		whole.Tick(play.Right)
+	}
+	if kept, err := whole.Kept("All of it"); err != nil || d.Maps[0].Piece(kept.From) == nil || d.Maps[0].Piece(kept.From).Type != world.Spawn || kept.Began != 0 {
+		t.Errorf("from the spawn it is kept from %d, tick %d: %v", kept.From, kept.Began, err)
+	}
 	// Watched and kept once more, it is the same replay.
 	if g, err = play.NewFor(d, replay); err != nil {
 		t.Fatal(err)
