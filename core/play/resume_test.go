@@ -110,9 +110,16 @@ func TestKeptFromCheckpoint(t *testing.T) {
 	if g, err = play.New(d, play.Start{}); err != nil {
 		t.Fatal(err)
 	}
+	at := g.Status().Place.Cell(d.Project.Lattice())
+	if g, err = play.New(apply(t, d, piece(d, m, 705, world.Checkpoint, at.X+7, at.Y)), play.Start{}); err != nil {
+		t.Fatal(err)
+	}
 	whole := play.Record(g)
-	for !whole.Game().Status().Finished && whole.Now() < 600 {
+	for range 300 {
 		whole.Tick(play.Right)
+	}
+	if c := whole.Game().Status().Place.Cell(d.Project.Lattice()); c.X < at.X+7 {
+		t.Fatalf("the checkpoint is not reached: the player is in column %d", c.X)
 	}
 	if kept, err := whole.Kept("All of it"); err != nil || d.Maps[0].Piece(kept.From) == nil || d.Maps[0].Piece(kept.From).Type != world.Spawn || kept.Began != 0 {
 		t.Errorf("from the spawn it is kept from %d, tick %d: %v", kept.From, kept.Began, err)
