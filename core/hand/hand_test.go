@@ -574,6 +574,30 @@ func TestSteady(t *testing.T) {
 	}
 }
 
+// A box of one cell takes the tile there, a larger one the block.
+func TestPickBox(t *testing.T) {
+	d, ids := project(t)
+	m := d.Maps[0]
+	draft := d.Draft()
+	two := grid.Rect{X: 2, Y: 3, W: 2, H: 1}
+	if _, err := draft.Paint(m.ID, m.Layers[0].ID, world.Stroke{Region: grid.BoxRegion(two), Cells: grid.Runs{{N: 1, Cell: 5}, {N: 1, Cell: 6}}}); err != nil {
+		t.Fatal(err)
+	}
+	d, err := draft.Done()
+	if err != nil {
+		t.Fatal(err)
+	}
+	h := hand.New(ids)
+	h.SetLayer(m.ID, m.Layers[0].ID)
+	at := func(x int) grid.Point { return middle(d, m, grid.Point{X: x, Y: 3}) }
+	if !h.PickBox(d, at(2), at(2)) || h.Holding != hand.Tile || h.Tile != 5 {
+		t.Errorf("of one cell %v is held, tile %d", h.Holding, h.Tile)
+	}
+	if !h.PickBox(d, at(2), at(3)) || h.Holding != hand.Patch || h.Block.W != 2 || h.Block.H != 1 {
+		t.Errorf("of two cells %v is held", h.Holding)
+	}
+}
+
 // What is held is turned by a quarter clockwise and mirrored as it says; four turns and two mirrorings are none.
 func TestTurnAndFlip(t *testing.T) {
 	ids := &world.Counter{Prefix: 3}

@@ -175,6 +175,20 @@ func TestForces(t *testing.T) {
 	}
 }
 
+// A platform that comes along the ground moves whoever is in its way on, to both sides.
+func TestPushedByAPlatform(t *testing.T) {
+	for _, to := range []int{6 * 16, -6 * 16} {
+		d := bare(t, world.SideView)
+		d = apply(t, d, put(d, 700, world.MovingPlatform, 12, 9, world.Acting{ToX: to, Speed: 20, Range: 1, Rest: 600}))
+		g := begin(t, d, 12+3*to/96, 9)
+		from := g.Status().Place.X
+		events := walk(g, 0, 240)
+		if moved := g.Status().Place.X - from; moved*to < 0 || max(moved, -moved) < 2*cell || g.Status().Health != g.Status().Most {
+			t.Errorf("a platform that goes %d px moved the player %.2f cells: %v", to, float64(moved)/cell, events)
+		}
+	}
+}
+
 // Where time passes by steps, nobody else moves while the player stands, seen from above.
 func TestTurns(t *testing.T) {
 	d := bare(t, world.TopDown)

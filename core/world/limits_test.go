@@ -166,3 +166,16 @@ func TestBlockStored(t *testing.T) {
 		t.Error("a block with a shot faster than any is read")
 	}
 }
+
+// What a designer leaves as usual is what it was when the piece was placed: kept replays and finished games count on it.
+func TestUsualActing(t *testing.T) {
+	for of, want := range map[ID]Acting{
+		MovingPlatform: {Speed: 30, Range: 3}, Foe: {Speed: 25, Range: 6, Strength: 1, Bears: 1, Shot: 100}, Spring: {Strength: 50}, Hazard: {Strength: 1},
+		Pushable: {}, Breakable: {Bears: 1}, Emitter: {Speed: 25, Range: 6, Strength: 1, Bears: 1, Every: 120, Most: 3, Odds: UsualEmitter},
+		Lottery: {Speed: 25, Range: 6, Strength: 1, Bears: 1, Shot: 100}, Collectible: {}, Exit: {},
+	} {
+		if got := (&Piece{Type: of}).Filled(); got != want {
+			t.Errorf("a piece of type %d acts as usual as %+v, and not %+v", of, got, want)
+		}
+	}
+}
