@@ -133,6 +133,46 @@ func TestCornersAreRounded(t *testing.T) {
 	}
 }
 
+// The player still comes through a gap from three eighths of a cell beside it: of its height for who goes sideways, of its
+// width for who goes up or down.
+func TestCornersOfOblongCells(t *testing.T) {
+	for _, c := range []struct{ w, h int }{{32, 8}, {8, 32}, {16, 16}} {
+		for in, side := range map[play.Input]int{play.Right: c.h, play.Down: c.w} {
+			d, err := world.Start(world.Project{Name: "Fern grotto", CellW: c.w, CellH: c.h, SeenW: 10, SeenH: 10}, &world.Counter{Prefix: 2})
+			if err != nil {
+				t.Fatal(err)
+			}
+			m := d.Maps[0]
+			wall, gap, across := grid.Rect{X: 6, Y: m.Bounds.Y, W: 1, H: m.Bounds.H}, grid.Rect{X: 6, Y: 4, W: 1, H: 1}, play.Down
+			if in == play.Down {
+				wall, gap, across = grid.Rect{X: m.Bounds.X, Y: 6, W: m.Bounds.W, H: 1}, grid.Rect{X: 4, Y: 6, W: 1, H: 1}, play.Right
+			}
+			d = apply(t, d, paint(m, wall, grid.Cell(tiles.Wall)), paint(m, gap, 0))
+			furthest := 0
+			for ticks := range 60 {
+				g, err := play.New(d, play.Start{Map: m.ID, Cell: grid.Point{X: 4, Y: 4}})
+				if err != nil {
+					t.Fatal(err)
+				}
+				at := g.Status().Place
+				walk(g, across, ticks)
+				off := max(g.Status().Place.X-at.X, g.Status().Place.Y-at.Y)
+				if off > 2*side*body.Unit {
+					break // The next gap would be the edge of the map.
+				}
+				walk(g, in, 200)
+				if to := g.Status().Place.Cell(d.Project.Lattice()); in == play.Right && to.X > 6 || in == play.Down && to.Y > 6 {
+					furthest = max(furthest, off)
+				}
+			}
+			// The body is a little narrower than the gap, which adds to the three eighths.
+			if share := float64(furthest) / float64(side*body.Unit); share < 0.35 || share > 0.6 {
+				t.Errorf("in cells of %d × %d px, going %d, the player comes through from %.2f of the side away", c.w, c.h, in, share)
+			}
+		}
+	}
+}
+
 func randomEdit(r *rand.Rand, d *world.Document, g *play.Game) edit.Edit {
 	m := d.Maps[r.IntN(len(d.Maps))]
 	at := g.Status().Place.Cell(d.Project.Lattice())
