@@ -158,7 +158,7 @@ func TestCornersOfOblongCells(t *testing.T) {
 				walk(g, across, ticks)
 				off := max(g.Status().Place.X-at.X, g.Status().Place.Y-at.Y)
 				if off > 2*side*body.Unit {
-					break // The next gap would be the edge of the map.
+					break // Further off there is only wall.
 				}
 				walk(g, in, 200)
 				if to := g.Status().Place.Cell(d.Project.Lattice()); in == play.Right && to.X > 6 || in == play.Down && to.Y > 6 {
