@@ -214,7 +214,6 @@ func TestUnreadableStepIsSetAside(t *testing.T) {
 	if w.page.MustHas("[data-asides]") {
 		t.Error("what was forgotten is offered again")
 	}
-	w.quiet()
 }
 
 // Where the browser keeps nothing, it is said, and all else goes on.
