@@ -89,12 +89,7 @@ func TestCoreThatFails(t *testing.T) {
 	w.sees("main", "can’t be opened")
 	w.until("a way on", `() => { window.__break = undefined; return [...document.querySelectorAll('button')].some(b => b.textContent.includes('Try again')); }`)
 	w.click("Try again")
-	// What failed is still known until the page shows the project again.
-	w.until("the board again", `() => {
-		const board = [...document.querySelectorAll('canvas')].some(c => c.clientWidth > 300);
-		return board && !document.body.textContent.includes('can’t be opened') && window.azzel?.scene()?.maps.length > 0;
-	}`)
-	w.frame()
+	w.opened()
 	w.tile(3, 3, "ground")
 	w.take("path")
 	w.press(input.KeyD)

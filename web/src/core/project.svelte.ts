@@ -191,14 +191,15 @@ export class Project extends Questions {
       this.scene = scene;
       this.core = core;
       await pause();
-      if (this.left) return;
+      // Left meanwhile, or begun again since the core failed.
+      if (this.core !== core) return;
       this.bitmaps = new Bitmaps(core);
       this.lookUp(scene.tilesets);
       this.apply(T.CELLS_CHANGED);
       await this.comeTo(STAGES);
+      if (this.core !== core) return;
       this.strips.fetchMissing(scene.missing);
       this.animate();
-      if (this.left) return;
       this.connection.connect(core);
       document.title = `${this.scene?.project.name ?? ''} · Azzel`;
       await this.asides.look();
@@ -214,6 +215,10 @@ export class Project extends Questions {
   async tryAgain(): Promise<void> {
     this.error = '';
     this.failures = [];
+    // What was shown before answers nobody until it is opened.
+    this.scene = null;
+    this.state = null;
+    this.stage = 0;
     await this.open();
   }
 
