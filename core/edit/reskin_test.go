@@ -13,7 +13,8 @@ import (
 )
 
 // seasons is a document with two tilesets of 24 tiles, 6 in a row: the second has
-// the same names in another order, lacks the last 4, and shares some roles.
+// the same names in another order, lacks the last 4, and shares some roles. The numbers of a third
+// follow on those of the first.
 func seasons(t *testing.T, r *rand.Rand) *world.Document {
 	t.Helper()
 	d := newDocument(t)
@@ -31,7 +32,7 @@ func seasons(t *testing.T, r *rand.Rand) *world.Document {
 	for i := range 24 {
 		straight = append(straight, i)
 	}
-	d = apply(t, d, make24("Summer", 100, 24, straight), make24("Winter", 200, 20, r.Perm(24)))
+	d = apply(t, d, make24("Summer", 100, 24, straight), make24("Winter", 200, 20, r.Perm(24)), make24("Autumn", 124, 3, straight))
 	other, layers := world.NewMap("Shed", grid.Point{X: 100}, grid.Rect{X: -5, W: 40, H: 33}, ids)
 	parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: other.ID}, Values: other.Values()}}
 	for _, l := range layers {
@@ -42,7 +43,7 @@ func seasons(t *testing.T, r *rand.Rand) *world.Document {
 		for _, l := range m.Layers {
 			g := grid.BoxRegion(m.Bounds)
 			cells := grid.RunsOf(g, func(grid.Point) grid.Cell {
-				return []grid.Cell{0, grid.Cell(1 + r.IntN(9)), grid.Cell(100 + r.IntN(24)).Turned(r.IntN(8)), grid.Cell(100 + r.IntN(9))}[r.IntN(4)]
+				return []grid.Cell{0, grid.Cell(1 + r.IntN(9)), grid.Cell(100 + r.IntN(24)).Turned(r.IntN(8)), grid.Cell(100 + r.IntN(9)), grid.Cell(124 + r.IntN(3))}[r.IntN(5)]
 			})
 			d = apply(t, d, edit.Paint{Map: m.ID, Layer: l.ID, Region: g, Cells: cells})
 		}
@@ -56,7 +57,7 @@ func TestReskinAgainstRule(t *testing.T) {
 	for seed := range uint64(12) {
 		r := rand.New(rand.NewPCG(seed, 95))
 		d := seasons(t, r)
-		from, to := d.Tilesets[1], d.Tilesets[2]
+		from, to := d.Tilesets[1], d.Tilesets[3]
 		for _, by := range []edit.Likeness{edit.ByPosition, edit.ByName, edit.ByRole} {
 			skin := edit.Reskin{From: from.ID, To: to.ID, By: by, Chosen: map[int]int{103: 207, 104: 0, 105: 9999}}
 			if seed%2 == 0 {
@@ -113,7 +114,7 @@ func TestReskinAgainstRule(t *testing.T) {
 							was, is := l.Cells.At(p), res.Document.Maps[i].Layers[k].Cells.At(p)
 							want := was
 							if (skin.Map == 0 || skin.Map == m.ID) && (skin.Within == nil || skin.Within.Has(p)) {
-								if was.Tile() >= 100 {
+								if i := was.Tile() - from.First; i >= 0 && i < from.Count {
 									count[was.Tile()]++
 								}
 								if n := rule(was.Tile()); n != 0 {
@@ -147,7 +148,7 @@ func TestReskinAgainstRule(t *testing.T) {
 		}
 	}
 	d := seasons(t, rand.New(rand.NewPCG(1, 1)))
-	for _, none := range []edit.Reskin{{From: 5, To: d.Tilesets[1].ID}, {From: d.Tilesets[1].ID, To: 5}, {From: d.Tilesets[2].ID, To: d.Tilesets[1].ID}} {
+	for _, none := range []edit.Reskin{{From: 5, To: d.Tilesets[1].ID}, {From: d.Tilesets[1].ID, To: 5}, {From: d.Tilesets[3].ID, To: d.Tilesets[1].ID}} {
 		if e, cells := none.Edit(d); cells != 0 || len(e.Parts) != 0 || len(none.Matches(d)) != 0 {
 			t.Errorf("%+v changes %d cells", none, cells)
 		}

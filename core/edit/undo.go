@@ -58,9 +58,7 @@ func takeBackPartly(at pace.Pace, d *world.Document, e Edit) Result {
 			}
 			return Result{Document: next, Inverse: a.inverse, Parts: parts, Left: a.left, Of: a.of}
 		}
-		if !a.leaveUnfit(d, e.Parts, out, unfit) {
-			break
-		}
+		a.leaveUnfit(d, e.Parts, out, unfit)
 	}
 	all := Result{Document: d}
 	for _, p := range e.Parts {
@@ -88,12 +86,9 @@ func (a *application) all(parts []Part, out []bool) bool {
 }
 
 // leaveUnfit leaves out what makes things unfit: the one property to blame, if there is
-// one, else all that is done to the thing; if nothing is, what is done to its map. It reports
-// whether anything was left out. The draft must be thrown away.
-func (a *application) leaveUnfit(was *world.Document, parts []Part, out []bool, unfit []world.Ref) bool {
+// one, else all that is done to the thing. The draft must be thrown away.
+func (a *application) leaveUnfit(was *world.Document, parts []Part, out []bool, unfit []world.Ref) {
 	before := was.Draft()
-	some := false
-	leave := func(i int) { out[i], some = true, true }
 	for _, r := range unfit {
 		var mine []int
 		for i, p := range parts {
@@ -105,19 +100,9 @@ func (a *application) leaveUnfit(was *world.Document, parts []Part, out []bool, 
 			mine = []int{i}
 		}
 		for _, i := range mine {
-			leave(i)
+			out[i] = true
 		}
 	}
-	if some {
-		return true
-	}
-	for i, p := range parts {
-		r := ref(p)
-		if !out[i] && slices.ContainsFunc(unfit, func(u world.Ref) bool { return r.Map != 0 && (r.Map == u.Map || r.Map == u.ID) }) {
-			leave(i)
-		}
-	}
-	return some
 }
 
 // toBlame is which of the parts that change a thing is the only one that may not be; -1 if

@@ -66,6 +66,13 @@ func TestUndoOfWhatDoesNotFit(t *testing.T) {
 				return []edit.Part{paint(grid.BoxRegion(grid.Rect{X: b.X + b.W + 1, Y: b.Y, W: 1, H: 1}), 2)}
 			}, 1, 2,
 			func(d *world.Document) bool { return d.Map(m.ID).Bounds.W == b.W+3 && d.Map(m.ID).Name == m.Name }},
+		{"a map made wider and called otherwise, then a piece put there", nil,
+			append(resized(start, 3), edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.TextValue(world.FieldName, "Orchid house")}),
+			func(*world.Document) []edit.Part {
+				at := start.Project.Lattice().Foot(grid.Point{X: b.X + b.W + 1, Y: b.Y})
+				return []edit.Part{edit.Put{Ref: label, Values: (&world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: at}).Values()}}
+			}, 1, 2,
+			func(d *world.Document) bool { return d.Map(m.ID).Bounds.W == b.W+3 && d.Map(m.ID).Name == m.Name }},
 		{"a map deleted, then another in its place", nil, []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: other.ID}}},
 			func(*world.Document) []edit.Part {
 				in, layers := world.NewMap("Moss house", grid.Point{X: 302, Y: 2}, grid.Rect{W: 8, H: 6}, &world.Counter{Prefix: 41})

@@ -24,7 +24,7 @@ type fillCache struct {
 
 func (h *Hand) ghostFill(d *world.Document, s Spot) {
 	erase := h.Holding == Eraser
-	supply, problem := h.supply(d, false, s.Board)
+	supply, problem := h.fillSupply(d, false, s.Board)
 	layer := h.target(d, s.Map, supply)
 	c := &h.fills
 	if !c.valid || c.layer != layer.ID || c.shape != h.Shape || !c.cells.Same(layer.Cells) || !(c.found.Has(s.Cell)) {
@@ -44,6 +44,15 @@ func (h *Hand) ghostFill(d *world.Document, s Spot) {
 	if c.more {
 		h.ghost.Text = fmt.Sprintf("fills more than %d cells", ghostCells)
 	}
+}
+
+// fillSupply is what is held and would be filled with; problem says why it can't be.
+func (h *Hand) fillSupply(d *world.Document, erase bool, at grid.Point) (s Supply, problem string) {
+	s, problem = h.supply(d, erase, at)
+	if s.Block != nil && len(s.Block.Layers) == 0 {
+		problem = "There are only pieces in the hand, which fill nothing. Take another shape to set them down."
+	}
+	return s, problem
 }
 
 // A search finds cells in steps.
@@ -72,13 +81,16 @@ func (h *Hand) find(d *world.Document, layer *world.Layer, s Spot) grid.Region {
 		_, done := f.Step(findStep)
 		h.Pace.Did(findStep)
 		if done {
-			return f.Region()
+			// A region of noise has hundreds of thousands of spans: each passing over them is a slice of its own.
+			g := f.Region()
+			h.Pace.Did(g.Len())
+			return g
 		}
 	}
 }
 
 func (h *Hand) fill(d *world.Document, s Spot, erase bool) Outcome {
-	supply, problem := h.supply(d, erase, s.Board)
+	supply, problem := h.fillSupply(d, erase, s.Board)
 	layer := h.target(d, s.Map, supply)
 	if problem == "" {
 		problem = h.problem(d, layer, supply, erase)
@@ -92,7 +104,9 @@ func (h *Hand) fill(d *world.Document, s Spot, erase bool) Outcome {
 		}
 		return said("This is filled with it already.")
 	}
-	swaths := []swath{{h.find(d, layer, s).Move(s.Map.Origin), supply}}
+	found := h.find(d, layer, s).Move(s.Map.Origin)
+	h.Pace.Did(found.Len())
+	swaths := []swath{{found, supply}}
 	lays, problem := h.lays(d, []*world.Map{s.Map}, swaths, erase)
 	if problem != "" && len(lays) == 0 {
 		return said("%s", problem)

@@ -125,7 +125,7 @@ type Hand struct {
 
 // New makes an empty hand whose new things get ids from ids.
 func New(ids world.Allocator) *Hand {
-	return &Hand{Held: Held{Holding: Nothing, Type: world.Collectible, Tile: 1}, Shape: Free, Size: 1, ids: ids,
+	return &Hand{Held: Held{Holding: Nothing, Type: world.Collectible, Tile: 1}, Shape: Free, Size: 1, Adds: Anew, ids: ids,
 		current: map[world.ID]world.ID{}, hidden: map[world.ID]bool{}, only: map[world.ID]world.ID{}, axes: map[world.ID]grid.Point{}, made: map[madeLayer]*world.Layer{}}
 }
 
@@ -322,7 +322,7 @@ func (h *Hand) takes(m *world.Map) func(*world.Layer) bool {
 func (h *Hand) Turn(d *world.Document) string {
 	l := d.Project.Lattice()
 	switch {
-	case h.Holding != Tile && h.Holding != Patch:
+	case h.Holding != Tile && (h.Holding != Patch || h.Block == nil):
 		return "Only tiles and blocks can be turned. Take one into the hand first."
 	case l.W != l.H:
 		return "The cells of this project are not square, so tiles can't be turned. Mirror them instead."
@@ -337,10 +337,10 @@ func (h *Hand) Turn(d *world.Document) string {
 // Flip mirrors what is held left to right, or else top to bottom; it says why it
 // can't be.
 func (h *Hand) Flip(d *world.Document, leftRight bool) string {
-	switch h.Holding {
-	case Tile:
+	switch {
+	case h.Holding == Tile:
 		h.Tile = h.Tile.Mirror(leftRight, !leftRight)
-	case Patch:
+	case h.Holding == Patch && h.Block != nil:
 		h.Block = h.Block.Mirrored(h.Pace, d.Project.Lattice(), leftRight)
 	default:
 		return "Only tiles and blocks can be mirrored. Take one into the hand first."

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"maps"
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"testing"
 
@@ -102,6 +103,15 @@ func TestGhostIsWhatIsLaid(t *testing.T) {
 		h.Hover(d, start)
 		shown := h.Ghost()
 		fills := h.Shape == hand.Fill || h.Shape == hand.Everywhere
+		if len(shown.Lays) > 0 && !fills && h.Holding == hand.Tile {
+			says := ""
+			if lay := shown.Lays[0]; lay.Layer != h.Layer(m).ID {
+				says = "on " + m.Layer(lay.Layer).Name
+			}
+			if shown.Text != says {
+				t.Fatalf("step %d: over %s the ghost says %q, want %q", step, m.Name, shown.Text, says)
+			}
+		}
 		before, erase := d, r.IntN(4) == 0
 		o := h.Press(d, start, erase)
 		if !fills {
@@ -175,6 +185,26 @@ func TestGhostIsWhatIsLaid(t *testing.T) {
 				}
 			}
 		}
+	}
+}
+
+// Pieces alone fill nothing, which is said, whatever the layer takes.
+func TestFillWithPieces(t *testing.T) {
+	d, ids := project(t)
+	m := d.Maps[0]
+	picky := *m.Layer(m.PlayerLayer)
+	picky.Takes.Roles = 2
+	d = run(t, d, hand.Outcome{Edit: &edit.Edit{Parts: edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: picky.ID}, m.Layer(picky.ID).Values(), picky.Values())}})
+	h := hand.New(ids)
+	pieces := block()
+	pieces.Layers = nil
+	h.HoldBlock(pieces, 0)
+	h.Shape = hand.Fill
+	at := middle(d, m, grid.Point{X: 4, Y: 4})
+	h.Hover(d, at)
+	says := h.Ghost().Problem
+	if o := h.Press(d, at, false); o.Edit != nil || !strings.Contains(o.Said, "only pieces") || o.Said != says {
+		t.Errorf("filling with pieces does %v and says %q, the ghost %q", o.Edit, o.Said, says)
 	}
 }
 
@@ -298,6 +328,10 @@ func TestCellsAgainstModel(t *testing.T) {
 			} else {
 				from := grid.Point{X: chosen.Region[0].X0, Y: chosen.Region[0].Y}
 				h.Press(d, middle(d, m, from), false)
+				h.Drag(d, middle(d, m, from.Add(by)))
+				if ghost, want := h.Ghost(), chosen.Region.Move(m.Origin.Add(by)); !slices.Equal(ghost.Region, want) || !ghost.Selects {
+					t.Fatalf("step %d: carried by %v the ghost is at %v, want %v", step, by, ghost.Region, want)
+				}
 				o = h.Release(d, middle(d, m, from.Add(by)))
 			}
 		case 2:
@@ -653,6 +687,63 @@ func TestMirrorLines(t *testing.T) {
 			}
 			h.Cancel()
 		}
+	}
+}
+
+// A patch is laid mirrored on the other side, tile by tile.
+func TestMirroredPatch(t *testing.T) {
+	for _, mirror := range []hand.Mirror{{LeftRight: true}, {TopBottom: true}} {
+		d, ids := project(t)
+		m := d.Maps[1]
+		h := hand.New(ids)
+		b := world.Sheet(3, 3, []grid.Cell{2, 1, 3, 4, grid.Cell(5).Turned(grid.MirroredX), 6, 1, 1, 2})
+		h.Take(hand.Held{Holding: hand.Patch, Block: b})
+		h.Mirror = mirror
+		at := middle(d, m, grid.Point{X: m.Bounds.X + 2, Y: m.Bounds.Y + 1})
+		h.Press(d, at, false)
+		d = run(t, d, h.Release(d, at))
+		laid := 0
+		for _, l := range d.Map(m.ID).Layers {
+			for _, s := range grid.BoxRegion(m.Bounds) {
+				for x := s.X0; x <= s.X1; x++ {
+					opposite := grid.Point{X: x, Y: 2*m.Bounds.Y + m.Bounds.H - 1 - s.Y}
+					if mirror.LeftRight {
+						opposite = grid.Point{X: 2*m.Bounds.X + m.Bounds.W - 1 - x, Y: s.Y}
+					}
+					is, want := l.Cells.At(opposite), l.Cells.At(grid.Point{X: x, Y: s.Y})
+					if want != 0 {
+						laid++
+						want = want.Mirror(mirror.LeftRight, mirror.TopBottom)
+					}
+					if is != want {
+						t.Fatalf("%+v: %v of %s is %x, opposite %d, %d want %x", mirror, opposite, l.Name, is, x, s.Y, want)
+					}
+				}
+			}
+		}
+		if laid < 8 {
+			t.Errorf("%+v: only %d cells are laid", mirror, laid)
+		}
+	}
+}
+
+// A line goes straight from where it began to where the pointer is, however it came there.
+func TestLine(t *testing.T) {
+	d, ids := project(t)
+	m := d.Maps[0]
+	h := hand.New(ids)
+	h.Holding, h.Shape = hand.Tile, hand.Line
+	at := func(x, y int) grid.Point { return grid.Point{X: m.Bounds.X + x, Y: m.Bounds.Y + y} }
+	h.Press(d, middle(d, m, at(1, 1)), false)
+	h.Drag(d, middle(d, m, at(1, 4)))
+	h.Drag(d, middle(d, m, at(5, 5)))
+	want := grid.RegionOf([]grid.Span{})
+	for i := 1; i <= 5; i++ {
+		p := at(i, i).Add(m.Origin)
+		want = want.Join(grid.Region{{Y: p.Y, X0: p.X, X1: p.X}})
+	}
+	if got := h.Ghost().Region; !slices.Equal(got, want) {
+		t.Errorf("the line covers %v, want %v", got, want)
 	}
 }
 

@@ -116,6 +116,7 @@ func (h *Hand) lays(d *world.Document, maps []*world.Map, swaths []swath, erase 
 			if len(g) == 0 {
 				continue
 			}
+			h.Pace.Did(g.Len())
 			for _, t := range h.targets(d, maps[0], m, s.supply, erase) {
 				layer, makes := t.layer, (*world.Layer)(nil)
 				if layer == nil {

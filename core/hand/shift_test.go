@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -161,6 +162,17 @@ func TestStretchedByEdges(t *testing.T) {
 					t.Errorf("selected %t, pressed at %v of %v: the map becomes %v, want %v", selected, at, box, got, want)
 				}
 			}
+		}
+	}
+}
+
+// What a tile does is said once.
+func TestTileDoes(t *testing.T) {
+	for want, is := range map[string]tiles.Properties{
+		"": {}, "solid": {Solid: tiles.Whole}, "solid in part": {Solid: 1}, "solid, hurts 2": {Solid: tiles.Whole, Danger: 2},
+	} {
+		if got := hand.TileDoes(is); got != want {
+			t.Errorf("of %+v it is said %q, want %q", is, got, want)
 		}
 	}
 }

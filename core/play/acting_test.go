@@ -102,6 +102,32 @@ func TestPushing(t *testing.T) {
 	}
 }
 
+// A player who was hurt is safe for a moment, and neither before nor after it.
+func TestSafeForAMoment(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		d := bare(t, view)
+		d = apply(t, d, put(d, 700, world.Hazard, 8, 9, world.Acting{}))
+		g := begin(t, d, 5, 9)
+		for range 200 {
+			s := g.Status()
+			if s.Health < s.Most {
+				break
+			}
+			if s.Safe {
+				t.Fatalf("safe before anything hurt, at %v", s.Place)
+			}
+			g.Tick(play.Right)
+		}
+		if s := g.Status(); !s.Safe || s.Health != s.Most-1 {
+			t.Fatalf("after walking into a hazard: %+v", s)
+		}
+		walk(g, play.Left, 200)
+		if s := g.Status(); s.Safe || s.Health != s.Most-1 {
+			t.Errorf("200 ticks later, away from the hazard: %+v", s)
+		}
+	})
+}
+
 // Cell by cell, what is pushed goes on by whole cells, or not at all.
 func TestPushingCellByCell(t *testing.T) {
 	d := bare(t, world.TopDown)

@@ -8,6 +8,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/play"
+	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -148,6 +149,50 @@ func TestSteeringChanges(t *testing.T) {
 	if to := g.Status().Place; to != body.At(d.Project.Lattice(), to.Cell(d.Project.Lattice())) {
 		t.Errorf("the next step ends at %v, not in the middle of a cell", to)
 	}
+}
+
+// Cell by cell, a push that is stopped by a wall laid meanwhile is given up: the player goes back alone.
+func TestPushIsStopped(t *testing.T) {
+	d := bare(t, world.TopDown)
+	d = apply(t, d, append(as(d, world.Movement{Steering: world.CellByCell}), put(d, 700, world.Pushable, 7, 9, world.Acting{}))...)
+	for ticks := 2; ticks < 5; ticks++ {
+		g := begin(t, d, 6, 9)
+		walk(g, play.Right, ticks)
+		was := where(g, 700).Place
+		if err := g.SetDocument(apply(t, d, paint(d.Maps[0], grid.Rect{X: 8, Y: 9, W: 1, H: 1}, grid.Cell(tiles.Wall)))); err != nil {
+			t.Fatal(err)
+		}
+		walk(g, 0, 60)
+		if at, s := where(g, 700).Place, g.Status(); at.X < was.X || s.Place.X != 6*cell+cell/2 {
+			t.Errorf("after %d ticks: pushed as far as %v it is at %v, the player at %v", ticks, was, at, s.Place)
+		}
+	}
+}
+
+// A foe over which a wall is laid waits there until it is free again.
+func TestFoeInAWall(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		d := bare(t, view)
+		d = apply(t, d, put(d, 700, world.Foe, 12, 9, world.Acting{Does: world.Patrols, Speed: 60, Range: 9}))
+		g := begin(t, d, 2, 3)
+		walk(g, 0, 30)
+		at := where(g, 700).Place
+		x := at.Cell(d.Project.Lattice()).X
+		for _, wall := range []grid.Rect{{X: x, Y: 9, W: 1, H: 1}, {X: x - 2, Y: 8, W: 5, H: 2}} {
+			if err := g.SetDocument(apply(t, d, paint(d.Maps[0], wall, grid.Cell(tiles.Wall)))); err != nil {
+				t.Fatal(err)
+			}
+			if walk(g, 0, 60); where(g, 700).Place != at {
+				t.Errorf("in the wall %v it goes from %v to %v", wall, at, where(g, 700).Place)
+			}
+		}
+		if err := g.SetDocument(d); err != nil {
+			t.Fatal(err)
+		}
+		if walk(g, 0, 10); where(g, 700).Place == at {
+			t.Errorf("free again it stays at %v", at)
+		}
+	})
 }
 
 // A map that is seen otherwise while it is played: foes go on at the speed they have there, also what

@@ -415,3 +415,26 @@ func TestNoTunnel(t *testing.T) {
 		}
 	}
 }
+
+// What a player sees is as large as the project says, with the foot in its middle, a quarter of a cell raised; it is
+// held within the map, and a map that is smaller lies in its middle.
+func TestSeen(t *testing.T) {
+	d := room(t)
+	for _, c := range []struct {
+		bounds grid.Rect
+		foot   grid.Point
+		want   grid.Rect
+	}{
+		{grid.Rect{X: -4, Y: -3, W: 40, H: 30}, grid.Point{X: 200, Y: 200}, grid.Rect{X: 120, Y: 132, W: 160, H: 128}},
+		{grid.Rect{X: -4, Y: -3, W: 40, H: 30}, grid.Point{X: -60, Y: -40}, grid.Rect{X: -64, Y: -48, W: 160, H: 128}},
+		{grid.Rect{X: -4, Y: -3, W: 40, H: 30}, grid.Point{X: 570, Y: 430}, grid.Rect{X: 416, Y: 304, W: 160, H: 128}},
+		{grid.Rect{X: 2, Y: 3, W: 7, H: 5}, grid.Point{X: 40, Y: 60}, grid.Rect{X: 8, Y: 24, W: 160, H: 128}},
+		{grid.Rect{X: 2, Y: 3, W: 10, H: 8}, grid.Point{X: 180, Y: 170}, grid.Rect{X: 32, Y: 48, W: 160, H: 128}},
+	} {
+		m := *d.Maps[0]
+		m.Bounds = c.bounds
+		if got := play.Seen(d, &m, c.foot); got != c.want {
+			t.Errorf("of a map of %v cells %v is seen from %v, want %v", c.bounds, got, c.foot, c.want)
+		}
+	}
+}

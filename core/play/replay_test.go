@@ -161,6 +161,11 @@ func TestReplaySays(t *testing.T) {
 			t.Errorf("it is said %q, want %q", got, c.says)
 		}
 	}
+	ends := *replay
+	ends.End ^= 1
+	if o := again(t, with, &ends, 10); o.Same || !o.Parts || o.What == "" {
+		t.Errorf("with another end: %+v", o)
+	}
 	gone := apply(t, with, edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}})
 	if _, err := play.NewRerun(gone, replay); !errors.Is(err, play.ErrStartGone) {
 		t.Errorf("without its start: %v", err)

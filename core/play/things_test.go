@@ -295,15 +295,8 @@ func TestSentThroughDanger(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		for range 600 {
-			in, more, err := w.Next(g)
-			if err != nil || !more {
-				return g.Status(), err
-			}
-			g.Tick(in)
-		}
-		t.Fatal("the walk does not end")
-		return play.Status{}, nil
+		_, err = walked(t, g, w, func() bool { return true })
+		return g.Status(), err
 	}
 	s, err := sent()
 	if c := s.Place.Cell(d.Project.Lattice()); err == nil || !strings.Contains(err.Error(), "danger") || c.X != 7 || s.Health != s.Most {
@@ -337,15 +330,8 @@ func TestSentRoundHazards(t *testing.T) {
 				if err != nil {
 					return g.Status(), err
 				}
-				for range 2000 {
-					in, more, err := w.Next(g)
-					if err != nil || !more {
-						return g.Status(), err
-					}
-					g.Tick(in)
-				}
-				t.Fatal("the walk does not end")
-				return play.Status{}, nil
+				_, err = walked(t, g, w, func() bool { return true })
+				return g.Status(), err
 			}
 			s, err := sent(d)
 			if c := s.Place.Cell(d.Project.Lattice()); err != nil || s.Health != s.Most || c != (grid.Point{X: 17, Y: 3}) {

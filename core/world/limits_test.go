@@ -55,6 +55,11 @@ func TestLimits(t *testing.T) {
 	ends("the ticks of a frame", 1, limit.Interval, func(v int) bool {
 		return character(func(c *Character) { c.Count, c.Poses = 2, []Pose{{Act: ActWalk, Frames: []int{0, 1}, Ticks: v}} })
 	})
+	ends("a frame of two", 0, 1, func(v int) bool {
+		return character(func(c *Character) { c.Count, c.Poses = 2, []Pose{{Act: ActWalk, Frames: []int{0, v}, Ticks: 1}} })
+	})
+	ends("the width of a frame", 1, most, func(v int) bool { return character(func(c *Character) { c.W, c.H = v, 8 }) })
+	ends("the height of a frame", 1, most, func(v int) bool { return character(func(c *Character) { c.W, c.H = 8, v }) })
 	track := func(points ...grid.Point) bool {
 		return takes(Ref{Kind: KindTrack, ID: 902}, (&Track{Name: "Round", Map: m.ID, Points: points}).Values())
 	}

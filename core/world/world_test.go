@@ -28,6 +28,9 @@ func TestStart(t *testing.T) {
 		if len(d.Maps) != 1 || len(d.Maps[0].Pieces) != 1 || d.Maps[0].Pieces[0].Type != Spawn {
 			t.Errorf("%+v: no map with a spawn", p)
 		}
+		if l := d.Maps[0].Layers; len(l) != 2 || l[0].Order >= l[1].Order {
+			t.Errorf("%+v: the layers are in no order", p)
+		}
 		back, err := Decode(d.Encode())
 		if err != nil || !bytes.Equal(back.Encode(), d.Encode()) || back.stored != d.stored {
 			t.Errorf("%+v: a document came back changed: %v", p, err)
