@@ -23,15 +23,23 @@ func (w *window) back() {
 	w.opened()
 }
 
-// Who leaves a project for the list and comes in again in the same tab has their session: undo goes on where it was,
-// and what was painted while the server was away is sent.
-func TestLeftAndBack(t *testing.T) {
-	s := newSite(t)
+// drawing is a new project in a window with a wall in the hand, of which one cell was painted.
+func (s *site) drawing() *window {
+	s.t.Helper()
 	w := s.window("/")
 	w.newProject("Night shift")
 	w.take("wall")
 	w.press(input.KeyD)
 	w.tap("First map", 4, 4)
+	w.saved()
+	return w
+}
+
+// Who leaves a project for the list and comes in again in the same tab has their session: undo goes on where it was,
+// and what was painted while the server was away is sent.
+func TestLeftAndBack(t *testing.T) {
+	s := newSite(t)
+	w := s.drawing()
 	w.tap("First map", 5, 4)
 	w.saved()
 	for range 3 {
@@ -78,6 +86,10 @@ type held struct {
 
 func (w *window) holds() held {
 	w.t.Helper()
+	// Where an event is being handled is a property of the event, and the browser may keep what the last event of a
+	// kind had there, with all that it hangs in. The next one takes its place.
+	w.page.Mouse.MustMoveTo(640, 780).MustClick(left)
+	w.press(input.Escape)
 	_ = proto.HeapProfilerCollectGarbage{}.Call(w.page)
 	counters, err := proto.MemoryGetDOMCounters{}.Call(w.page)
 	if err != nil {
@@ -141,11 +153,11 @@ func TestLeftWithNothingBehind(t *testing.T) {
 	var last held
 	// The lock is let go of, and what is garbage is collected, in their time.
 	for deadline := time.Now().Add(patience); ; time.Sleep(100 * time.Millisecond) {
-		if last = w.holds(); last.Locks == 0 && last.Workers <= first.Workers && last.Listeners <= first.Listeners+20 && last.Nodes <= first.Nodes+200 || time.Now().After(deadline) {
+		if last = w.holds(); last.Locks == 0 && last.Workers <= first.Workers && last.Listeners <= first.Listeners+6 && last.Nodes <= first.Nodes+200 || time.Now().After(deadline) {
 			break
 		}
 	}
-	if last.Locks != 0 || last.Workers > first.Workers || last.Listeners > first.Listeners+20 || last.Nodes > first.Nodes+200 || last.Heap > first.Heap+4<<20 {
+	if last.Locks != 0 || last.Workers > first.Workers || last.Listeners > first.Listeners+6 || last.Nodes > first.Nodes+200 || last.Heap > first.Heap+4<<20 {
 		t.Errorf("after three visits the page holds %+v, after twenty-one %+v", first, last)
 	}
 	cores := w.page.MustEval(`() => window.__instances.filter(i => i.deref()).length`).Int()
@@ -158,12 +170,7 @@ func TestLeftWithNothingBehind(t *testing.T) {
 // A queued step that can't be read is set aside and offered as a file; the rest is sent, and the project opens.
 func TestUnreadableStepIsSetAside(t *testing.T) {
 	s := newSite(t)
-	w := s.window("/")
-	w.newProject("Night shift")
-	w.take("wall")
-	w.press(input.KeyD)
-	w.tap("First map", 4, 4)
-	w.saved()
+	w := s.drawing()
 	s.kill()
 	for x := range 3 {
 		w.tap("First map", 6+x, 4)
@@ -171,14 +178,15 @@ func TestUnreadableStepIsSetAside(t *testing.T) {
 	w.sees("[role=status]", "Waiting for the server (3 changes)")
 	spoilt := w.page.MustEval(`async () => {
 		const db = await new Promise((done, fail) => { const r = indexedDB.open('azzel'); r.onsuccess = () => done(r.result); r.onerror = fail; });
-		const store = db.transaction('queue', 'readwrite').objectStore('queue');
+		const queue = () => db.transaction('queue', 'readwrite').objectStore('queue');
 		const ask = (r) => new Promise((done, fail) => { r.onsuccess = () => done(r.result); r.onerror = fail; });
 		let keys = [];
-		while (keys.length < 3) keys = await ask(store.getAllKeys());
-		const was = await ask(store.get(keys[1]));
+		// In a transaction of its own each time: what the page has yet to write waits for one that stands.
+		while (keys.length < 3) keys = await ask(queue().getAllKeys());
+		const was = await ask(queue().get(keys[1]));
 		const bad = was.slice();
 		bad.fill(0xff, 3);
-		await ask(store.put(bad, keys[1]));
+		await ask(queue().put(bad, keys[1]));
 		db.close();
 		return btoa(String.fromCharCode(...bad));
 	}`).Str()

@@ -145,7 +145,7 @@ export const handCommands: Command[] = [
     does: 'Says what selecting does with what is selected; with Ctrl held it adds.',
     run: (p) => {
       const round = ['anew', 'add', 'take away'];
-      const next = round[(round.indexOf(p.state?.adds || 'anew') + 1) % round.length] ?? 'anew';
+      const next = round[(round.indexOf(p.state?.adds ?? 'anew') + 1) % round.length] ?? 'anew';
       p.order({ do: 'adds', text: next });
     },
   },

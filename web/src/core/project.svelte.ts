@@ -39,6 +39,8 @@ const EDGE = 8;
 /** Cells that are worked on between two glances at the clock, and milliseconds until all else has its turn. */
 const WORK_STEP = 2_000;
 const WORKING = 10;
+/** Milliseconds between two times that progress is shown: to show it takes as long as a slice of the work. */
+const PROGRESS = 100;
 
 /** How often a core may fail within so many milliseconds before it is not begun again by itself. */
 const FAILURES = 3;
@@ -125,6 +127,7 @@ export class Project extends Questions {
   /** Whether anything that was asked for still waits its turn, and who waits for that to end. */
   private busy = false;
   private goingOn = false;
+  private progressAt = 0;
   private waiting: (() => void)[] = [];
   /** What was asked to be set of things and is not done yet. */
   private readonly asked = new SvelteMap<string, object>();
@@ -460,6 +463,12 @@ export class Project extends Questions {
       changed = more < 0 ? more : (changed & ~T.WORK_LEFT) | more;
       left = more < 0 ? 0 : more & T.WORK_LEFT;
     }
+    const now = performance.now();
+    if (changed === (T.STATE_CHANGED | T.WORK_LEFT) && now < this.progressAt + PROGRESS) {
+      this.goOn();
+      return;
+    }
+    this.progressAt = left ? now : 0;
     this.apply(changed);
     if (changed >= 0 && left === 0) this.settleWaiting();
   };

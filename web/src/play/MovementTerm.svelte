@@ -11,7 +11,7 @@
   }
   let { term, before, drag, set }: Props = $props();
 
-  const shown = (value: number): string => (value / term.per).toFixed(term.per > 1 ? 1 : 0);
+  const shown = (value: number): string => (value / term.per).toFixed(Math.round(Math.log10(term.per)));
 
   function typed(event: Event & { currentTarget: HTMLInputElement }): void {
     const value = Math.round(event.currentTarget.valueAsNumber * term.per);
@@ -33,7 +33,7 @@
     oninput={(e) => drag(e.currentTarget.valueAsNumber)}
     onchange={(e) => set(e.currentTarget.valueAsNumber)}
   />
-  <span class="flex h-7 w-22 items-center rounded-inner border border-line bg-sheet pr-1.5">
+  <span class="flex h-7 w-25 items-center rounded-inner border border-line bg-sheet pr-1.5">
     <input
       type="number"
       class="w-full min-w-0 bg-transparent px-1.5 figures"
