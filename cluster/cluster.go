@@ -39,8 +39,11 @@ type Cluster struct {
 }
 
 // DefaultDir is where the cluster's data lies: outside any clone, where its
-// user can reach it.
+// user can reach it, or where AZZEL_DATABASE_DIR says.
 func DefaultDir() (string, error) {
+	if dir := os.Getenv("AZZEL_DATABASE_DIR"); dir != "" {
+		return filepath.Abs(dir)
+	}
 	if os.Geteuid() == 0 {
 		return "/var/lib/azzel/cluster", nil
 	}
@@ -103,7 +106,7 @@ func Start(ctx context.Context, dir string) (*Cluster, error) {
 		return c, nil
 	}
 	for attempt := range 20 {
-		port, err := freePort()
+		port, err := choosePort(dir, attempt)
 		if err != nil {
 			return nil, err
 		}
@@ -111,10 +114,16 @@ func Start(ctx context.Context, dir string) (*Cluster, error) {
 		err = run(command(ctx, bin, "pg_ctl", "-w", "-t", "60", "-D", dir, "-l", filepath.Join(dir, "server.log"), "-o", options, "start"))
 		if err == nil && c.find(ctx) {
 			c.Started = true
+			// Where it is not remembered, it is looked up.
+			_ = os.WriteFile(portFile(dir), []byte(strconv.Itoa(port)), 0o644)
 			return c, nil
 		}
 		// It may be another start that is under way, or a port just taken.
-		time.Sleep(200 * time.Millisecond)
+		select {
+		case <-ctx.Done():
+			return nil, fmt.Errorf("starting the database: %w", ctx.Err())
+		case <-time.After(200 * time.Millisecond):
+		}
 		if c.find(ctx) {
 			return c, nil
 		}
@@ -123,6 +132,34 @@ func Start(ctx context.Context, dir string) (*Cluster, error) {
 		}
 	}
 	return nil, errors.New("starting the database failed")
+}
+
+func portFile(dir string) string { return dir + ".port" }
+
+// choosePort is where the cluster was the last time, so that whoever knows it finds it again, or a free port.
+func choosePort(dir string, attempt int) (int, error) {
+	if last, err := os.ReadFile(portFile(dir)); err == nil && attempt == 0 {
+		if port, err := strconv.Atoi(string(last)); err == nil && port > 0 && port < 1<<16 {
+			if l, err := net.Listen("tcp", fmt.Sprintf("127.0.0.1:%d", port)); err == nil {
+				return port, l.Close()
+			}
+		}
+	}
+	return freePort()
+}
+
+// Port is where the cluster in dir is, or was when it ran last.
+func Port(dir string) (uint16, error) {
+	lines, err := os.ReadFile(filepath.Join(dir, "postmaster.pid"))
+	parts := strings.Split(string(lines), "\n")
+	if err != nil || len(parts) < 4 {
+		return 0, errors.New("the database does not run")
+	}
+	port, err := strconv.ParseUint(strings.TrimSpace(parts[3]), 10, 16)
+	if err != nil {
+		return 0, fmt.Errorf("finding the database: %w", err)
+	}
+	return uint16(port), nil
 }
 
 func freePort() (int, error) {
@@ -249,8 +286,11 @@ func (c *Cluster) Database(ctx context.Context, name string) (string, error) {
 	return u.String(), nil
 }
 
-// Stop ends the cluster in dir, if it runs.
-func Stop(ctx context.Context, dir string) (stopped bool, err error) {
+// ErrUsed is reported when a server still uses the cluster that is to be stopped.
+var ErrUsed = errors.New("an Azzel server still uses the database, so it goes on: stop that server first")
+
+// Stop ends the cluster in dir, if it runs and no program of the name uses it.
+func Stop(ctx context.Context, dir, name string) (stopped bool, err error) {
 	bin, err := programs()
 	if err != nil {
 		return false, err
@@ -259,10 +299,33 @@ func Stop(ctx context.Context, dir string) (stopped bool, err error) {
 	if !c.find(ctx) {
 		return false, nil
 	}
+	if n, err := users(ctx, c.URL, name, ""); err != nil {
+		return false, err
+	} else if n > 0 {
+		return false, ErrUsed
+	}
 	if err := run(command(ctx, bin, "pg_ctl", "-w", "-m", "fast", "-D", dir, "stop")); err != nil {
 		return false, fmt.Errorf("stopping the database: %w", err)
 	}
 	return true, nil
+}
+
+// users is how many connections programs of a name have to a database of the cluster at the address, or to any of them
+// without one.
+func users(ctx context.Context, address, name, database string) (n int, err error) {
+	if name == "" {
+		return 0, nil
+	}
+	conn, err := pgx.Connect(ctx, address)
+	if err != nil {
+		return 0, fmt.Errorf("connecting to the database: %w", err)
+	}
+	defer conn.Close(ctx)
+	err = conn.QueryRow(ctx, "SELECT count(*) FROM pg_stat_activity WHERE application_name = $1 AND ($2 = '' OR datname = $2)", name, database).Scan(&n)
+	if err != nil {
+		return 0, fmt.Errorf("looking for servers: %w", err)
+	}
+	return n, nil
 }
 
 // Alive reports whether a process with this number runs.

@@ -94,10 +94,10 @@ func TestLife(t *testing.T) {
 		t.Errorf("what was stored is lost after a crash: %v", err)
 	}
 
-	if stopped, err := cluster.Stop(ctx, dir); err != nil || !stopped {
+	if stopped, err := cluster.Stop(ctx, dir, ""); err != nil || !stopped {
 		t.Fatalf("it was not stopped: %v", err)
 	}
-	if stopped, err := cluster.Stop(ctx, dir); err != nil || stopped {
+	if stopped, err := cluster.Stop(ctx, dir, ""); err != nil || stopped {
 		t.Errorf("it was stopped twice: %v", err)
 	}
 }
@@ -144,7 +144,7 @@ func TestStartsAtOnce(t *testing.T) {
 	}
 	defer end() //nolint:errcheck // the test is over
 	dir := ask(t, c.URL, "SHOW data_directory")
-	if _, err := cluster.Stop(ctx, dir); err != nil {
+	if _, err := cluster.Stop(ctx, dir, ""); err != nil {
 		t.Fatal(err)
 	}
 	found := make([]*cluster.Cluster, 4)
@@ -175,7 +175,7 @@ func TestRemainsOfAnother(t *testing.T) {
 	}
 	defer end() //nolint:errcheck // the test is over
 	dir := ask(t, c.URL, "SHOW data_directory")
-	if _, err := cluster.Stop(ctx, dir); err != nil {
+	if _, err := cluster.Stop(ctx, dir, ""); err != nil {
 		t.Fatal(err)
 	}
 	other, err := net.Listen("tcp", "127.0.0.1:0")
@@ -197,7 +197,7 @@ func TestRemainsOfAnother(t *testing.T) {
 	if err := os.WriteFile(filepath.Join(dir, "postmaster.pid"), []byte(remains), 0o644); err != nil {
 		t.Fatal(err)
 	}
-	if stopped, err := cluster.Stop(ctx, dir); err != nil || stopped {
+	if stopped, err := cluster.Stop(ctx, dir, ""); err != nil || stopped {
 		t.Errorf("something else was stopped: %v", err)
 	}
 	again, err := cluster.Start(ctx, dir)

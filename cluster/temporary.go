@@ -21,7 +21,7 @@ func Temporary(ctx context.Context) (c *Cluster, end func() error, err error) {
 	}
 	data := filepath.Join(dir, "database", "cluster")
 	end = func() error {
-		_, err := Stop(context.WithoutCancel(ctx), data)
+		_, err := Stop(context.WithoutCancel(ctx), data, "")
 		return errors.Join(err, os.RemoveAll(dir))
 	}
 	if c, err = Start(ctx, data); err != nil {

@@ -28,7 +28,7 @@ func install(t *testing.T) (*store.Store, store.Project, *world.Document) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	s, err := store.Open(t.Context(), address)
+	s, err := store.Open(t.Context(), address, store.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -102,7 +102,7 @@ func TestDemoIsWhole(t *testing.T) {
 			}
 		}
 	}
-	log, err := s.Since(t.Context(), p.ID, 0, 1000)
+	log, err := s.Since(t.Context(), p.ID, 0, 1000, 1<<30)
 	if err != nil || len(log) == 0 {
 		t.Fatal(err)
 	}

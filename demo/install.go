@@ -140,7 +140,7 @@ func (b *builder) tileset(name string, picture []byte, tile map[int]int, does fu
 	if err != nil {
 		return nil, err
 	}
-	first, err := b.store.ReserveTiles(b.ctx, b.project, len(strip.Places))
+	first, _, err := b.store.ReserveTiles(b.ctx, b.project, len(strip.Places))
 	if err != nil {
 		return nil, err
 	}

@@ -2,13 +2,14 @@ package server
 
 import (
 	"bytes"
+	"context"
 	"fmt"
 	"net/url"
 	"os"
 	"strconv"
+	"sync"
 
 	"github.com/gofiber/fiber/v3"
-	"github.com/valyala/fasthttp"
 
 	"azzel/core/exchange"
 	"azzel/core/limit"
@@ -17,29 +18,18 @@ import (
 	"azzel/core/world"
 )
 
-// smallBody is the most bytes of a request that brings no bundle.
-const smallBody = limit.PictureBytes + 4<<20
-
-// bodyLimit is how much of a request is read, by its address.
-func bodyLimit(h *fasthttp.RequestHeader) fasthttp.RequestConfig {
-	if string(h.Method()) == fiber.MethodPost && string(h.RequestURI()) == "/api/bundles" {
-		return fasthttp.RequestConfig{MaxRequestBodySize: limit.BundleBytes}
-	}
-	return fasthttp.RequestConfig{MaxRequestBodySize: smallBody}
-}
-
 // still is a document that a route looks at, while painting goes on.
 func (v *Server) still(c fiber.Ctx) (project int64, d *world.Document, err error) {
 	if project, err = projectID(c); err != nil {
 		return 0, nil, err
 	}
-	r, err := v.rooms.enter(c, project)
+	r, err := v.rooms.enter(c.Context(), project)
 	if err != nil {
 		return 0, nil, err
 	}
 	r.mu.Lock()
 	defer r.mu.Unlock()
-	if err := r.load(c); err != nil {
+	if err := r.load(c.Context()); err != nil {
 		return 0, nil, err
 	}
 	return project, r.doc, nil
@@ -56,6 +46,10 @@ func (v *Server) exportBundle(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
+	return v.sendBundle(c, d, v.library(c, project))
+}
+
+func (v *Server) sendBundle(c fiber.Ctx, d *world.Document, library exchange.Library) error {
 	// Sent only once it is whole: a bundle that breaks off can't say so.
 	file, err := os.CreateTemp("", "azzel-bundle-*.zip")
 	if err != nil {
@@ -66,7 +60,7 @@ func (v *Server) exportBundle(c fiber.Ctx) error {
 		file.Close()
 		return fmt.Errorf("making room for the bundle: %w", err)
 	}
-	if err := exchange.Write(file, d, v.library(c, project), c.Err); err != nil {
+	if err := exchange.Write(file, d, library, c.Context().Err); err != nil {
 		file.Close()
 		return err
 	}
@@ -84,21 +78,112 @@ func (v *Server) exportBundle(c fiber.Ctx) error {
 	return c.SendStream(file, int(size))
 }
 
+// A Bringing is how far the reading of a bundle is, in bytes.
+type Bringing struct {
+	Read int64 `json:"read"`
+	Of   int64 `json:"of"`
+}
+
+// bringing are the bundles that are being read, by the names that the pages gave them.
+type bringing struct {
+	mu   sync.Mutex
+	list map[string]*bringIn
+}
+
+type bringIn struct {
+	Bringing
+	stop context.CancelFunc
+}
+
+// begin notes that a bundle is being read; the context ends when it is stopped.
+func (b *bringing) begin(ctx context.Context, name string) (context.Context, func(read, of int64), func()) {
+	ctx, stop := context.WithCancel(ctx)
+	in := &bringIn{stop: stop}
+	b.mu.Lock()
+	defer b.mu.Unlock()
+	if b.list == nil {
+		b.list = map[string]*bringIn{}
+	}
+	if name != "" {
+		b.list[name] = in
+	}
+	tell := func(read, of int64) {
+		b.mu.Lock()
+		in.Bringing = Bringing{read, of}
+		b.mu.Unlock()
+	}
+	return ctx, tell, func() {
+		stop()
+		b.mu.Lock()
+		if b.list[name] == in {
+			delete(b.list, name)
+		}
+		b.mu.Unlock()
+	}
+}
+
+// of is a bundle that is being read.
+func (b *bringing) of(name string) (Bringing, context.CancelFunc, bool) {
+	b.mu.Lock()
+	defer b.mu.Unlock()
+	in := b.list[name]
+	if in == nil {
+		return Bringing{}, nil, false
+	}
+	return in.Bringing, in.stop, true
+}
+
+var errNotBringing = fiber.NewError(fiber.StatusNotFound, "This file is not being brought in any more.")
+
+func (v *Server) bringingOf(c fiber.Ctx) error {
+	is, _, ok := v.bringing.of(c.Params("name"))
+	if !ok {
+		return errNotBringing
+	}
+	c.Set("Cache-Control", "no-store")
+	return c.JSON(is)
+}
+
+func (v *Server) stopBringing(c fiber.Ctx) error {
+	_, stop, ok := v.bringing.of(c.Params("name"))
+	if !ok {
+		return errNotBringing
+	}
+	stop()
+	return c.SendStatus(fiber.StatusNoContent)
+}
+
 // importBundle makes a new project of a bundle.
 func (v *Server) importBundle(c fiber.Ctx) error {
+	body, err := v.bodies.read(c, limit.BundleBytes)
+	if err != nil {
+		return err
+	}
+	defer body.close()
+	ctx, tell, end := v.bringing.begin(c.Context(), c.Query("as"))
+	defer end()
+	stopped := fiber.NewError(fiber.StatusConflict, "Bringing it in was stopped. Nothing was made of it.")
 	select {
 	case v.decoding <- struct{}{}:
-	case <-c.Done():
-		return c.Err()
+	case <-ctx.Done():
+		return stopped
 	}
 	defer func() { <-v.decoding }()
-	body := c.Body()
-	contents, err := exchange.Read(bytes.NewReader(body), int64(len(body)), c.Err)
-	if err != nil {
+	contents, err := exchange.Read(body.reader(), body.size, func(read, of int64) error {
+		tell(read, of)
+		return ctx.Err()
+	})
+	switch {
+	case ctx.Err() != nil:
+		return stopped
+	case err != nil:
 		return refuse(err)
 	}
-	p, err := v.store.Create(c, contents.Document, contents.Bodies()...)
+	p, err := v.store.Create(ctx, contents.Document, contents.Bodies()...)
 	if err != nil {
+		if ctx.Err() != nil {
+			return stopped
+		}
 		return err
 	}
 	return c.Status(fiber.StatusCreated).JSON(card(p))
@@ -137,7 +222,7 @@ func (v *Server) layerCells(c fiber.Ctx) error {
 	attach(c, exchange.FileName(m.Name+" - "+l.Name, ".csv"))
 	c.Set("Content-Type", "text/csv; charset=utf-8")
 	c.Set("Cache-Control", "no-store")
-	return c.Send(out.Bytes())
+	return v.sendHeld(c, out.Bytes())
 }
 
 // mapPicture sends a map as PNG. The scale is n for 1 : n, or -n for n : 1.
@@ -164,10 +249,10 @@ func (v *Server) mapPicture(c fiber.Ctx) error {
 	attach(c, exchange.FileName(m.Name, ".png"))
 	c.Set("Content-Type", "image/png")
 	c.Set("Cache-Control", "no-store")
-	return c.Send(out.Bytes())
+	return v.sendHeld(c, out.Bytes())
 }
 
 // library gives the bytes that belong to a project.
 func (v *Server) library(c fiber.Ctx, project int64) exchange.Library {
-	return func(sum string) ([]byte, error) { return v.store.Blob(c, project, sum) }
+	return func(sum string) ([]byte, error) { return v.store.Blob(c.Context(), project, sum) }
 }

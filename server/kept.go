@@ -2,7 +2,6 @@ package server
 
 import (
 	"errors"
-	"fmt"
 	"strconv"
 	"strings"
 
@@ -44,11 +43,11 @@ func (v *Server) listStates(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	p, err := v.store.Project(c, project)
+	p, err := v.store.Project(c.Context(), project)
 	if err != nil {
 		return err
 	}
-	list, err := v.store.KeptStates(c, project)
+	list, err := v.store.KeptStates(c.Context(), project)
 	if err != nil {
 		return err
 	}
@@ -67,7 +66,7 @@ func keptState(k store.KeptState, revision int64) KeptState {
 func stateName(c fiber.Ctx) (string, error) {
 	var n StateName
 	if err := c.Bind().JSON(&n); err != nil {
-		return "", refuse(fmt.Errorf("the name could not be read: %w", err))
+		return "", refuse(errors.New("the name could not be read: reload the page"))
 	}
 	n.Name = strings.TrimSpace(n.Name)
 	if err := world.CheckName(n.Name, false); err != nil {
@@ -85,7 +84,7 @@ func (v *Server) keepState(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	k, err := v.store.Keep(c, project, name)
+	k, err := v.store.Keep(c.Context(), project, name)
 	if errors.Is(err, store.ErrManyStates) {
 		return refuse(store.ErrManyStates)
 	}
@@ -101,13 +100,13 @@ func (v *Server) oneState(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	_, d, err := v.store.KeptState(c, project, state)
+	_, d, err := v.store.KeptState(c.Context(), project, state)
 	if err != nil {
 		return err
 	}
 	c.Set("Cache-Control", "no-store")
 	c.Set("Content-Type", "application/octet-stream")
-	return c.Send(d.Encode())
+	return v.sendHeld(c, d.Encode())
 }
 
 func (v *Server) nameState(c fiber.Ctx) error {
@@ -119,7 +118,7 @@ func (v *Server) nameState(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	if err := v.store.NameState(c, project, state, name); err != nil {
+	if err := v.store.NameState(c.Context(), project, state, name); err != nil {
 		return err
 	}
 	return c.SendStatus(fiber.StatusNoContent)
@@ -130,7 +129,7 @@ func (v *Server) removeState(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	if err := v.store.RemoveState(c, project, state); err != nil {
+	if err := v.store.RemoveState(c.Context(), project, state); err != nil {
 		return err
 	}
 	return c.SendStatus(fiber.StatusNoContent)

@@ -12,6 +12,7 @@ import (
 	"image/png"
 	"strconv"
 	"strings"
+	"time"
 
 	"github.com/gofiber/fiber/v3"
 
@@ -51,7 +52,7 @@ func card(p store.Project) ProjectCard {
 }
 
 func (v *Server) listProjects(c fiber.Ctx) error {
-	list, err := v.store.Projects(c)
+	list, err := v.store.Projects(c.Context())
 	if err != nil {
 		return err
 	}
@@ -65,9 +66,9 @@ func (v *Server) listProjects(c fiber.Ctx) error {
 func (v *Server) createProject(c fiber.Ctx) error {
 	var n NewProject
 	if err := c.Bind().JSON(&n); err != nil {
-		return refuse(fmt.Errorf("the new project could not be read: %w", err))
+		return refuse(errors.New("the new project could not be read: reload the page"))
 	}
-	prefix, err := v.store.Prefix(c)
+	prefix, err := v.store.Prefix(c.Context())
 	if err != nil {
 		return err
 	}
@@ -75,11 +76,59 @@ func (v *Server) createProject(c fiber.Ctx) error {
 	if err != nil {
 		return refuse(err)
 	}
-	p, err := v.store.Create(c, d)
+	p, err := v.store.Create(c.Context(), d)
 	if err != nil {
 		return err
 	}
 	return c.Status(fiber.StatusCreated).JSON(card(p))
+}
+
+// DeletedProject is a project that was deleted, until it is gone for good.
+type DeletedProject struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Days is for how many days it can still be brought back, at least 1.
+	Days int `json:"days"`
+}
+
+func (v *Server) listDeleted(c fiber.Ctx) error {
+	list, err := v.store.Deleted(c.Context())
+	if err != nil {
+		return err
+	}
+	gone := make([]DeletedProject, len(list))
+	for i, p := range list {
+		left := time.Until(p.DeletedAt.Add(store.DeletedTime))
+		gone[i] = DeletedProject{strconv.FormatInt(p.ID, 10), p.Name, max(1, int(left.Hours()/24))}
+	}
+	return c.JSON(gone)
+}
+
+// deleteProject deletes a project; for a week it can be brought back.
+func (v *Server) deleteProject(c fiber.Ctx) error {
+	id, r, err := v.roomOf(c)
+	if err != nil {
+		return err
+	}
+	if err := v.store.Delete(c.Context(), id); err != nil {
+		return err
+	}
+	r.mu.Lock()
+	defer r.mu.Unlock()
+	_ = r.lost(store.ErrNotFound)
+	return c.SendStatus(fiber.StatusNoContent)
+}
+
+func (v *Server) bringProjectBack(c fiber.Ctx) error {
+	id, err := projectID(c)
+	if err != nil {
+		return err
+	}
+	p, err := v.store.BringBack(c.Context(), id)
+	if err != nil {
+		return err
+	}
+	return c.JSON(card(p))
 }
 
 func projectID(c fiber.Ctx) (int64, error) {
@@ -95,7 +144,7 @@ func (v *Server) oneProject(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	p, err := v.store.Project(c, id)
+	p, err := v.store.Project(c.Context(), id)
 	if err != nil {
 		return err
 	}
@@ -147,19 +196,23 @@ func (v *Server) open(c fiber.Ctx) error {
 	if err != nil || session <= 0 {
 		session = newSession()
 	}
-	r, err := v.rooms.enter(c, id)
+	r, err := v.rooms.enter(c.Context(), id)
 	if err != nil {
 		return err
 	}
-	o, err := r.opening(c, session)
+	if r.another(c.Query("database")) {
+		session = newSession()
+	}
+	o, err := r.opening(c.Context(), session)
 	if err != nil {
 		return err
 	}
+	c.Set("Azzel-Database", o.identity)
 	c.Set("Azzel-Session", strconv.FormatInt(session, 10))
 	c.Set("Azzel-Pictures", strings.Join(firstPictures(o.Document), ","))
 	c.Set("Cache-Control", "no-store")
 	c.Set("Content-Type", "application/octet-stream")
-	return c.Send(o.Encode())
+	return v.sendHeld(c, o.Encode())
 }
 
 // earlierSteps gives what a session did before one of its steps, so that it can be taken
@@ -177,16 +230,16 @@ func (v *Server) earlierSteps(c fiber.Ctx) error {
 	if err != nil || before == 0 {
 		return fiber.NewError(fiber.StatusBadRequest, "This address names no step.")
 	}
-	if _, err := v.store.Project(c, id); err != nil {
+	if _, err := v.store.Project(c.Context(), id); err != nil {
 		return err
 	}
-	records, err := v.store.Records(c, id, session, before, mostRecords, recordBytes)
+	records, err := v.store.Records(c.Context(), id, session, before, mostRecords, recordBytes)
 	if err != nil {
 		return err
 	}
 	c.Set("Cache-Control", "no-store")
 	c.Set("Content-Type", "application/octet-stream")
-	return c.Send(edit.EncodeRecords(records))
+	return v.sendHeld(c, edit.EncodeRecords(records))
 }
 
 // firstPictures are the sums of pictures that a page will ask for at once, so
@@ -217,13 +270,13 @@ func (v *Server) blob(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	body, err := v.store.Blob(c, id, c.Params("sum"))
+	body, err := v.store.Blob(c.Context(), id, c.Params("sum"))
 	if err != nil {
 		return err
 	}
 	c.Set("Cache-Control", "private, max-age=31536000, immutable")
 	c.Set("Content-Type", "application/octet-stream")
-	return c.Send(body)
+	return v.sendHeld(c, body)
 }
 
 // TakenPicture is a picture that was taken in: what the tileset made of it
@@ -246,16 +299,8 @@ func (v *Server) roomOf(c fiber.Ctx) (int64, *room, error) {
 	if err != nil {
 		return 0, nil, err
 	}
-	r, err := v.rooms.enter(c, id)
+	r, err := v.rooms.enter(c.Context(), id)
 	return id, r, err
-}
-
-// pictureOf is the body of a request that is a picture.
-func pictureOf(c fiber.Ctx) ([]byte, error) {
-	if data := c.Body(); len(data) <= limit.PictureBytes {
-		return data, nil
-	}
-	return nil, refuse(fmt.Errorf("the file is larger than %d MB", limit.PictureBytes>>20))
 }
 
 // takePicture measures, decodes and cuts a picture, stores it and gives its
@@ -269,7 +314,7 @@ func (v *Server) takePicture(c fiber.Ctx) error {
 	if err := json.Unmarshal([]byte(c.Query("cut")), &cut); err != nil {
 		return refuse(errors.New("how the picture is to be cut could not be read: reload the page"))
 	}
-	if w, h, err := r.cell(c); err != nil {
+	if w, h, err := r.cell(c.Context()); err != nil {
 		return err
 	} else if err := cut.CheckCell(w, h); err != nil {
 		return refuse(err)
@@ -280,19 +325,12 @@ func (v *Server) takePicture(c fiber.Ctx) error {
 			return refuse(errors.New("how the map is to be taken apart could not be read: reload the page"))
 		}
 	}
-	data, err := pictureOf(c)
+	data := c.Body()
+	strip, cells, err := v.cutPicture(c.Context(), data, cut, apart)
 	if err != nil {
 		return err
 	}
-	strip, cells, err := v.cutPicture(c, data, cut, apart)
-	if err != nil {
-		return err
-	}
-	first, err := v.store.ReserveTiles(c, id, len(strip.Places))
-	if err != nil {
-		return err
-	}
-	sums, err := v.store.AddBlobs(c, id, bytes.Clone(data), strip.Encode())
+	first, sums, err := v.store.ReserveTiles(c.Context(), id, len(strip.Places), bytes.Clone(data), strip.Encode())
 	if err != nil {
 		return err
 	}
@@ -360,16 +398,13 @@ func (v *Server) takeSheet(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	cellW, cellH, err := r.cell(c)
+	cellW, cellH, err := r.cell(c.Context())
 	if err != nil {
 		return err
 	}
-	data, err := pictureOf(c)
-	if err != nil {
-		return err
-	}
+	data := c.Body()
 	w, h := fiber.Query[int](c, "w"), fiber.Query[int](c, "h")
-	strip, err := v.cutSheet(c, data, func(img *image.NRGBA) tiles.Cut {
+	strip, err := v.cutSheet(c.Context(), data, func(img *image.NRGBA) tiles.Cut {
 		if w != 0 || h != 0 {
 			return tiles.Cut{W: w, H: h}
 		}
@@ -384,7 +419,7 @@ func (v *Server) takeSheet(c fiber.Ctx) error {
 	case n < 1 || n > limit.CharacterFrames:
 		return refuse(fmt.Errorf("the sheet has %d frames; a character has 1 to %d: say how large the frames are", n, limit.CharacterFrames))
 	}
-	sums, err := v.store.AddBlobs(c, id, bytes.Clone(data), strip.Encode())
+	sums, err := v.store.AddBlobs(c.Context(), id, bytes.Clone(data), strip.Encode())
 	if err != nil {
 		return err
 	}
@@ -418,16 +453,13 @@ func (v *Server) keepPicture(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	data, err := pictureOf(c)
-	if err != nil {
-		return err
-	}
-	img, end, err := v.decode(c, data)
+	data := c.Body()
+	img, end, err := v.decode(c.Context(), data)
 	if err != nil {
 		return err
 	}
 	end()
-	sums, err := v.store.AddBlobs(c, id, bytes.Clone(data))
+	sums, err := v.store.AddBlobs(c.Context(), id, bytes.Clone(data))
 	if err != nil {
 		return err
 	}

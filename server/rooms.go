@@ -5,7 +5,10 @@ import (
 	"errors"
 	"fmt"
 	"log/slog"
+	"maps"
+	"slices"
 	"sync"
+	"sync/atomic"
 	"time"
 
 	"azzel/core/edit"
@@ -21,15 +24,23 @@ type rooms struct {
 	open  map[int64]*room
 }
 
+func newRooms(s *store.Store) *rooms { return &rooms{store: s, open: map[int64]*room{}} }
+
 // A room is one project in memory, with the pages that have it open. The lock
 // gives steps their order.
 type room struct {
 	store   *store.Store
 	project int64
 
-	mu       sync.Mutex
+	mu sync.Mutex
+	// closed says that the room was given up: whoever waited for it looks for another.
+	closed   bool
 	doc      *world.Document
 	revision uint64
+	// identity is the database that the document was read from.
+	identity string
+	// used is when anybody needed the room last.
+	used time.Time
 	// kept is when a state was last kept.
 	kept      time.Time
 	sequences map[int64]uint64
@@ -45,22 +56,47 @@ type room struct {
 type member struct {
 	session int64
 	out     chan []byte
-	// gone is closed when the room gives the member up.
+	// waiting is how many bytes wait for the page; written hears whenever some were.
+	waiting atomic.Int64
+	written chan struct{}
+	// gone is closed when the room gives the member up, for why.
 	gone chan struct{}
 	once sync.Once
+	why  int
 }
 
-// outgoing is how many messages may wait for a slow page before it is given up;
-// it then comes back and catches up from the log.
-const outgoing = 1024
+// outgoing is how many messages may wait for a slow page, and outgoingBytes how many bytes of them, before it is given
+// up; it then comes back and catches up from the log.
+const (
+	outgoing      = 1024
+	outgoingBytes = 8 << 20
+)
+
+// Why a page's socket is closed, by the code that it is told (RFC 6455, 7.4.2).
+const (
+	closeAgain = 4000 // it may come again at once
+	closeAnew  = 4001 // it is too far behind, and opens the project anew
+	closeOther = 4002 // the database is another one
+)
 
 func newMember(session int64) *member {
-	return &member{session: session, out: make(chan []byte, outgoing), gone: make(chan struct{})}
+	return &member{session: session, out: make(chan []byte, outgoing), written: make(chan struct{}, 1), gone: make(chan struct{})}
 }
 
-func (m *member) leave() { m.once.Do(func() { close(m.gone) }) }
+func (m *member) leave() { m.leaveFor(closeAgain) }
+
+func (m *member) leaveFor(why int) {
+	m.once.Do(func() {
+		m.why = why
+		close(m.gone)
+	})
+}
 
 func (m *member) send(message []byte) {
+	if m.waiting.Add(int64(len(message))) > outgoingBytes+int64(len(message)) {
+		m.leave()
+		return
+	}
 	select {
 	case m.out <- message:
 	default:
@@ -68,33 +104,77 @@ func (m *member) send(message []byte) {
 	}
 }
 
-// enter gives the room of a project, reading it if it is not in memory.
-func (r *rooms) enter(ctx context.Context, project int64) (*room, error) {
-	r.mu.Lock()
-	rm := r.open[project]
-	if rm == nil {
-		rm = &room{store: r.store, project: project, sequences: map[int64]uint64{}, members: map[*member]bool{}}
-		r.open[project] = rm
-	}
-	r.mu.Unlock()
-	rm.mu.Lock()
-	defer rm.mu.Unlock()
-	if err := rm.load(ctx); err != nil {
-		if len(rm.members) == 0 {
-			r.mu.Lock()
-			delete(r.open, project)
-			r.mu.Unlock()
+// sendSlowly sends a message once less than a portion waits for the page; false if the page is gone.
+func (m *member) sendSlowly(message []byte) bool {
+	for m.waiting.Load() > portion {
+		select {
+		case <-m.written:
+		case <-m.gone:
+			return false
 		}
-		return nil, err
 	}
-	return rm, nil
+	m.waiting.Add(int64(len(message)))
+	select {
+	case m.out <- message:
+		return true
+	case <-m.gone:
+		return false
+	}
 }
 
-// closeAll gives up every member, when the server stops.
-func (r *rooms) closeAll() {
+// errGivenUp is reported by a room that was given up while somebody came.
+var errGivenUp = errors.New("the room was given up")
+
+// enter gives the room of a project, reading it if it is not in memory or if the database is not where it was.
+func (r *rooms) enter(ctx context.Context, project int64) (*room, error) {
+	for {
+		r.mu.Lock()
+		rm := r.open[project]
+		if rm == nil {
+			rm = &room{store: r.store, project: project, sequences: map[int64]uint64{}, members: map[*member]bool{}}
+			r.open[project] = rm
+		}
+		r.mu.Unlock()
+		rm.mu.Lock()
+		if rm.closed {
+			rm.mu.Unlock()
+			continue
+		}
+		err := rm.load(ctx)
+		if err != nil && len(rm.members) == 0 {
+			r.giveUp(rm)
+		}
+		rm.mu.Unlock()
+		if err != nil {
+			return nil, err
+		}
+		return rm, nil
+	}
+}
+
+// giveUp forgets a room, whose lock is held.
+func (r *rooms) giveUp(rm *room) {
+	rm.closed = true
+	r.mu.Lock()
+	delete(r.open, rm.project)
+	r.mu.Unlock()
+	ctx, cancel := context.WithTimeout(context.Background(), answerTime)
+	defer cancel()
+	if err := r.store.Release(ctx, rm.project); err != nil {
+		slog.Error("giving up a room failed", "project", rm.project, "error", err)
+	}
+}
+
+// all lists the rooms.
+func (r *rooms) all() []*room {
 	r.mu.Lock()
 	defer r.mu.Unlock()
-	for _, rm := range r.open {
+	return slices.Collect(maps.Values(r.open))
+}
+
+// closeAll gives up every member, when the server stops or the database went away.
+func (r *rooms) closeAll() {
+	for _, rm := range r.all() {
 		rm.mu.Lock()
 		for m := range rm.members {
 			m.leave()
@@ -103,24 +183,99 @@ func (r *rooms) closeAll() {
 	}
 }
 
-// load reads the project unless it is there. The lock is held.
-func (r *room) load(ctx context.Context) error {
-	if r.doc != nil {
-		return nil
+// unused is how long a room is kept in memory that nobody is in.
+const unused = 10 * time.Minute
+
+// giveUpUnused gives up rooms that nobody needs, until the context ends.
+func (r *rooms) giveUpUnused(ctx context.Context) {
+	for {
+		select {
+		case <-ctx.Done():
+			return
+		case <-time.After(unused / 10):
+		}
+		r.giveUpBefore(time.Now().Add(-unused))
 	}
-	d, revision, err := r.store.Load(ctx, r.project)
-	if err != nil {
+}
+
+// giveUpBefore gives up the rooms that nobody has needed since a moment.
+func (r *rooms) giveUpBefore(moment time.Time) {
+	for _, rm := range r.all() {
+		rm.mu.Lock()
+		rm.line.Lock()
+		idle := !rm.closed && len(rm.members) == 0 && rm.used.Before(moment) && !rm.storing
+		rm.line.Unlock()
+		if idle {
+			r.giveUp(rm)
+		}
+		rm.mu.Unlock()
+	}
+}
+
+// load reads the project unless it is there as the database has it. The lock is held.
+func (r *room) load(ctx context.Context) error {
+	r.used = time.Now()
+	if err := r.store.Hold(ctx, r.project); err != nil {
 		return err
+	}
+	if r.doc != nil {
+		at, err := r.store.Position(ctx, r.project)
+		if err != nil {
+			return r.lost(err)
+		}
+		if at == (store.Position{Identity: r.identity, Revision: r.revision}) {
+			return nil
+		}
+		r.forget()
+	}
+	d, at, err := r.store.LoadAt(ctx, r.project)
+	if err != nil {
+		return r.lost(err)
 	}
 	states, err := r.store.KeptStates(ctx, r.project)
 	if err != nil {
 		return err
 	}
+	r.kept = time.Time{}
 	if len(states) > 0 {
 		r.kept = states[0].At
 	}
-	r.doc, r.revision = d, revision
+	// Pages that know of steps which are not there, or of another database, can't go on from where they are.
+	why := 0
+	switch {
+	case r.identity != "" && at.Identity != r.identity:
+		why = closeOther
+	case at.Revision < r.revision:
+		why = closeAnew
+	case at.Revision > r.revision:
+		why = closeAgain
+	}
+	if why != 0 {
+		for m := range r.members {
+			m.leaveFor(why)
+			delete(r.members, m)
+		}
+	}
+	r.doc, r.revision, r.identity = d, at.Revision, at.Identity
 	return nil
+}
+
+// lost lets the pages go of a project that is not there any more. The lock is held.
+func (r *room) lost(err error) error {
+	if errors.Is(err, store.ErrNotFound) {
+		r.forget()
+		for m := range r.members {
+			m.leave()
+			delete(r.members, m)
+		}
+	}
+	return err
+}
+
+// forget lets go of what was read, so that it is read anew. The lock is held.
+func (r *room) forget() {
+	r.doc = nil
+	clear(r.sequences)
 }
 
 // keepEvery is how often the state of a project that is worked on is kept by itself.
@@ -157,30 +312,46 @@ const (
 	recordBytes = 16 << 20
 )
 
-// opening is all a page of the session needs to begin.
-func (r *room) opening(ctx context.Context, session int64) (edit.Opening, error) {
+// another reports whether a page speaks of another database than the one that the room was read from.
+func (r *room) another(identity string) bool {
 	r.mu.Lock()
 	defer r.mu.Unlock()
-	if err := r.load(ctx); err != nil {
-		return edit.Opening{}, err
-	}
+	return identity != "" && identity != r.identity
+}
+
+// An opening is what a page begins with, and the database that it is of.
+type opening struct {
+	edit.Opening
+	identity string
+}
+
+// opening is all a page of the session needs to begin. A session of another database is one that is not known here.
+func (r *room) opening(ctx context.Context, session int64) (opening, error) {
 	prefix, err := r.store.Prefix(ctx)
+	if err != nil {
+		return opening{}, err
+	}
+	r.mu.Lock()
+	if err := r.load(ctx); err != nil {
+		r.mu.Unlock()
+		return opening{}, err
+	}
+	o := opening{edit.Opening{Revision: r.revision, Document: r.doc}, r.identity}
+	o.Sequence, err = r.sequence(ctx, session)
+	r.mu.Unlock()
+	if err != nil {
+		return opening{}, err
+	}
 	// A project that was brought in has ids that another server gave out.
-	for err == nil && r.doc.UsesPrefix(prefix) {
-		prefix, err = r.store.Prefix(ctx)
+	for o.Document.UsesPrefix(prefix) {
+		if prefix, err = r.store.Prefix(ctx); err != nil {
+			return opening{}, err
+		}
 	}
-	if err != nil {
-		return edit.Opening{}, err
-	}
-	sequence, err := r.sequence(ctx, session)
-	if err != nil {
-		return edit.Opening{}, err
-	}
-	records, err := r.store.Records(ctx, r.project, session, 0, mostRecords, recordBytes)
-	if err != nil {
-		return edit.Opening{}, err
-	}
-	return edit.Opening{Prefix: prefix, Sequence: sequence, Revision: r.revision, Document: r.doc, Records: records}, nil
+	o.Prefix = prefix
+	// Steps of others are taken meanwhile.
+	o.Records, err = r.store.Records(ctx, r.project, session, o.Sequence+1, mostRecords, recordBytes)
+	return o, err
 }
 
 // sequence is the last sequence number taken from a session. The lock is held.
@@ -195,33 +366,61 @@ func (r *room) sequence(ctx context.Context, session int64) (uint64, error) {
 	return n, err
 }
 
+// How far a page may be behind to catch up step by step, and how much of the log is read for it at a time.
+const (
+	catchUpSteps = 20_000
+	catchUpBytes = 4 << 20
+	portion      = 256 << 10
+)
+
 // join lets a member hear of all steps after a revision. What came before it
-// joined is read from the log, without holding up the others.
+// joined is read from the log, without holding up the others. A page that is too far behind is told to begin anew.
 func (r *room) join(ctx context.Context, m *member, revision uint64) error {
-	for {
+	for first := true; ; first = false {
 		r.mu.Lock()
-		if err := r.load(ctx); err != nil {
+		err := r.load(ctx)
+		if err == nil && r.closed {
+			err = errGivenUp
+		}
+		if err != nil {
 			r.mu.Unlock()
 			return err
 		}
-		if revision >= r.revision {
+		if revision > r.revision {
+			r.mu.Unlock()
+			m.leaveFor(closeAnew)
+			return nil
+		}
+		if revision == r.revision {
 			r.members[m] = true
 			r.mu.Unlock()
 			return nil
 		}
 		r.mu.Unlock()
-		steps, err := r.store.Since(ctx, r.project, revision, 500)
+		if first {
+			steps, bytes, whole, err := r.store.Behind(ctx, r.project, revision)
+			if err != nil {
+				return err
+			}
+			if !whole || steps > catchUpSteps || bytes > catchUpBytes {
+				m.leaveFor(closeAnew)
+				return nil
+			}
+		}
+		steps, err := r.store.Since(ctx, r.project, revision, 500, portion)
 		if err != nil {
 			return err
+		}
+		if len(steps) == 0 || steps[0].Revision != revision+1 {
+			m.leaveFor(closeAnew)
+			return nil
 		}
 		for _, s := range steps {
 			message := edit.Other(s.Revision, s.Body)
 			if s.Session == m.session {
 				message = edit.Taken(s.Sequence, s.Revision)
 			}
-			select {
-			case m.out <- message:
-			case <-m.gone:
+			if !m.sendSlowly(message) {
 				return nil
 			}
 			revision = s.Revision

@@ -22,14 +22,14 @@ var shared *cluster.Cluster
 
 func TestMain(m *testing.M) { os.Exit(cluster.RunTests(m, &shared)) }
 
-// newRooms are rooms over a new database with one project, number 1.
-func newRooms(t *testing.T) *rooms {
+// testRooms are rooms over a new database with one project, number 1.
+func testRooms(t *testing.T) *rooms {
 	t.Helper()
 	address, err := shared.Database(t.Context(), t.Name())
 	if err != nil {
 		t.Fatal(err)
 	}
-	s, err := store.Open(t.Context(), address)
+	s, err := store.Open(t.Context(), address, store.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -41,7 +41,7 @@ func newRooms(t *testing.T) *rooms {
 	if p, err := s.Create(t.Context(), d); err != nil || p.ID != 1 {
 		t.Fatalf("project %d: %v", p.ID, err)
 	}
-	return &rooms{store: s, open: map[int64]*room{}}
+	return newRooms(s)
 }
 
 func (r *rooms) one(t *testing.T) *room {
@@ -88,7 +88,7 @@ func hear(t *testing.T, m *member, rep *edit.Replica) (notices []edit.Notice) {
 // emptied from memory now and then: at every moment a page that has heard all
 // shows what the database holds, and every step is there once.
 func TestRoomAgainstStore(t *testing.T) {
-	all := newRooms(t)
+	all := testRooms(t)
 	r := rand.New(rand.NewPCG(71, 1))
 	type seat struct {
 		session int64
@@ -187,7 +187,7 @@ func answers(m *member) string {
 // others once, a repeat is answered alone, what does not fit is refused now and
 // when it is repeated, and what can't be is an error that changes nothing.
 func TestAnswers(t *testing.T) {
-	all := newRooms(t)
+	all := testRooms(t)
 	rm := all.one(t)
 	mine, second, theirs := newMember(1), newMember(1), newMember(2)
 	for _, m := range []*member{mine, second, theirs} {
@@ -240,8 +240,8 @@ func TestAnswers(t *testing.T) {
 // stored over it, everything is read anew, and the page that sends again ends
 // with the same document on both.
 func TestAnotherServer(t *testing.T) {
-	here := newRooms(t)
-	there := &rooms{store: here.store, open: map[int64]*room{}}
+	here := testRooms(t)
+	there := newRooms(here.store)
 	a, b := here.one(t), there.one(t)
 	d := a.doc
 	if err := a.submit(t.Context(), 1, paint(d, 1, 1, 2)); err != nil {
@@ -270,7 +270,7 @@ func TestAnotherServer(t *testing.T) {
 // A page that takes nothing for a long time is given up, without holding up the
 // others, and hears all it missed when it comes back.
 func TestSlowPage(t *testing.T) {
-	rm := newRooms(t).one(t)
+	rm := testRooms(t).one(t)
 	slow := newMember(1)
 	if err := rm.join(t.Context(), slow, 0); err != nil {
 		t.Fatal(err)
@@ -309,7 +309,7 @@ func TestSlowPage(t *testing.T) {
 // Many pages that submit at once are taken one after the other, each page's
 // steps in their order.
 func TestManyAtOnce(t *testing.T) {
-	all := newRooms(t)
+	all := testRooms(t)
 	rm := all.one(t)
 	d := rm.doc
 	watcher := newMember(99)
@@ -347,7 +347,7 @@ func TestManyAtOnce(t *testing.T) {
 
 // A project that is not there opens no room, and none is left behind.
 func TestNoRoom(t *testing.T) {
-	all := newRooms(t)
+	all := testRooms(t)
 	if _, err := all.enter(t.Context(), 5); err == nil || len(all.open) != 0 {
 		t.Errorf("a room of nothing: %v, %d open", err, len(all.open))
 	}
@@ -366,7 +366,7 @@ func TestNoRoom(t *testing.T) {
 // Steps that wait are stored in one transaction: an undo may come right after its step, a
 // repeat is answered once, one that can't be done leaves the others alone.
 func TestStepsTogether(t *testing.T) {
-	all := newRooms(t)
+	all := testRooms(t)
 	rm := all.one(t)
 	d := rm.doc
 	start := d.Encode()

@@ -21,14 +21,14 @@ import (
 // three files.
 func newServer(t *testing.T) *Server {
 	t.Helper()
-	all := newRooms(t)
+	all := testRooms(t)
 	v, err := New(all.store, fstest.MapFS{
 		"index.html":        {Data: []byte("<p>the page")},
 		"assets/app.js":     {Data: []byte("let moss")},
 		"assets/app.js.br":  {Data: []byte("compressed")},
 		"assets/core.wasm":  {Data: []byte("\x00asm")},
 		"secrets/passwords": {Data: []byte("no")},
-	}, "127.0.0.1:8417")
+	}, "127.0.0.1:8417", nil)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -83,7 +83,10 @@ func TestWrongRequests(t *testing.T) {
 		{"POST", "/api/projects/2/edits?session=4", "moss", 404, "project is not there"},
 		{"POST", "/api/projects/1/edits?session=4", "moss", 422, "reload the page"},
 		{"GET", "/api/nothing", "", 404, "nothing at this address"},
-		{"DELETE", "/api/projects/1", "", 404, "nothing at this address"},
+		{"DELETE", "/api/projects/2", "", 404, "project is not there"},
+		{"POST", "/api/deleted/1/back", "", 404, "project is not there"},
+		{"GET", "/api/bundles/none", "", 404, "not being brought in"},
+		{"DELETE", "/api/bundles/none", "", 404, "not being brought in"},
 		{"POST", "/api/projects", "", 422, "could not be read"},
 		{"POST", "/api/projects", `{"name":"","cellW":16,"cellH":16,"seenW":9,"seenH":9}`, 422, "name is needed"},
 		{"POST", "/api/projects", `{"name":"` + huge + `","cellW":16,"cellH":16,"seenW":9,"seenH":9}`, 422, "120 letters"},
@@ -255,7 +258,7 @@ func TestFiles(t *testing.T) {
 			t.Errorf("%s lacks the rules of what a page may do", c.path)
 		}
 	}
-	if res, text := v.ask(t, "GET", "/healthz", nil); res.StatusCode != 200 || text != "well" {
+	if res, text := v.ask(t, "GET", "/healthz", nil); res.StatusCode != 200 || text != Well {
 		t.Errorf("its health is %q", text)
 	}
 	if res, _ := v.ask(t, "GET", "/readyz", nil); res.StatusCode != 200 {

@@ -27,7 +27,7 @@ var upgrader = websocket.FastHTTPUpgrader{
 // a message in the time for writing.
 type pace struct{ ping, silence, writing time.Duration }
 
-var usualPace = pace{ping: 20 * time.Second, silence: 60 * time.Second, writing: 20 * time.Second}
+var usualPace = pace{ping: 20 * time.Second, silence: 60 * time.Second, writing: 10 * time.Second}
 
 // socket carries steps both ways for one page.
 func (v *Server) socket(c fiber.Ctx) error {
@@ -43,17 +43,29 @@ func (v *Server) socket(c fiber.Ctx) error {
 	if err != nil {
 		return fiber.NewError(fiber.StatusBadRequest, "The revision is missing. Reload the page.")
 	}
-	r, err := v.rooms.enter(c, id)
+	ctx := c.Context()
+	r, err := v.rooms.enter(ctx, id)
 	if err != nil {
 		return err
 	}
-	return upgrader.Upgrade(c.RequestCtx(), func(conn *websocket.Conn) { talk(conn, r, session, revision) })
+	m := newMember(session)
+	if r.another(c.Query("database")) {
+		m.leaveFor(closeOther)
+	}
+	return upgrader.Upgrade(c.RequestCtx(), func(conn *websocket.Conn) { talk(ctx, conn, r, m, revision) })
 }
 
-func talk(conn *websocket.Conn, r *room, session int64, revision uint64) {
-	ctx, cancel := context.WithCancel(context.Background())
+// ready says whether the socket of a project could be opened, since a browser tells a page nothing of why it was not.
+func (v *Server) ready(c fiber.Ctx) error {
+	if _, _, err := v.roomOf(c); err != nil {
+		return err
+	}
+	return c.SendStatus(fiber.StatusNoContent)
+}
+
+func talk(ctx context.Context, conn *websocket.Conn, r *room, m *member, revision uint64) {
+	ctx, cancel := context.WithCancel(ctx)
 	defer cancel()
-	m := newMember(session)
 	defer r.leave(m)
 	// Steps are read while those before them are still being stored.
 	taken := make(chan *arrival, together)
@@ -61,19 +73,21 @@ func talk(conn *websocket.Conn, r *room, session int64, revision uint64) {
 	go func() {
 		for a := range taken {
 			if err := <-a.done; err != nil {
-				slog.Error("a change could not be taken", "project", r.project, "error", err)
+				if ctx.Err() == nil && !errors.Is(err, errGivenUp) {
+					slog.Error("a change could not be taken", "project", r.project, "error", err)
+				}
 				m.leave()
 			}
 		}
 	}()
 	carry(conn, m, usualPace, func() error {
-		if err := r.join(ctx, m, revision); err != nil {
+		err := r.join(ctx, m, revision)
+		if err != nil && ctx.Err() == nil && !errors.Is(err, errGivenUp) {
 			slog.Error("a page could not join", "project", r.project, "error", err)
-			return err
 		}
-		return nil
+		return err
 	}, func(message []byte) error {
-		taken <- r.arrive(ctx, session, message)
+		taken <- r.arrive(ctx, m.session, message)
 		return nil
 	})
 }
@@ -136,6 +150,8 @@ func write(conn *websocket.Conn, m *member, p pace) {
 			kind, message = websocket.BinaryMessage, m.rest(message)
 		case <-ping.C:
 		case <-m.gone:
+			closing := websocket.FormatCloseMessage(m.why, "")
+			_ = conn.WriteControl(websocket.CloseMessage, closing, time.Now().Add(time.Second))
 			return
 		}
 		// The time for writing begins here, not when waiting began.
@@ -143,6 +159,17 @@ func write(conn *websocket.Conn, m *member, p pace) {
 		if conn.WriteMessage(kind, message) != nil {
 			return
 		}
+		if kind == websocket.BinaryMessage {
+			m.tell()
+		}
+	}
+}
+
+// tell lets who waits for room know that there is some.
+func (m *member) tell() {
+	select {
+	case m.written <- struct{}{}:
+	default:
 	}
 }
 
@@ -152,7 +179,8 @@ const atATime = 64 << 10
 // rest makes one message of a first one and those that wait behind it.
 func (m *member) rest(first []byte) []byte {
 	all := [][]byte{first}
-	for size := len(first); size < atATime; {
+	size := len(first)
+	for size < atATime {
 		select {
 		case message := <-m.out:
 			all = append(all, message)
@@ -162,6 +190,7 @@ func (m *member) rest(first []byte) []byte {
 		}
 		break
 	}
+	m.waiting.Add(int64(-size))
 	if len(all) == 1 {
 		return first
 	}
@@ -179,13 +208,20 @@ func (v *Server) postEdit(c fiber.Ctx) error {
 	if err != nil || session <= 0 {
 		return fiber.NewError(fiber.StatusBadRequest, "The session is missing. Reload the page.")
 	}
-	r, err := v.rooms.enter(c, id)
+	r, err := v.rooms.enter(c.Context(), id)
 	if err != nil {
 		return err
 	}
-	if err := r.submit(c, session, bytes.Clone(c.Body())); errors.Is(err, errUnreadable) {
+	if r.another(c.Query("database")) {
+		return fiber.NewError(fiber.StatusConflict, "This page was opened from another database. Reload it.")
+	}
+	err = r.submit(c.Context(), session, bytes.Clone(c.Body()))
+	switch {
+	case errors.Is(err, errUnreadable):
 		return refuse(errUnreadable)
-	} else if err != nil {
+	case errors.Is(err, errGivenUp):
+		return errBusy
+	case err != nil:
 		return err
 	}
 	return c.SendStatus(fiber.StatusNoContent)

@@ -5,6 +5,7 @@ import (
 	"errors"
 	"fmt"
 	"log/slog"
+	"time"
 
 	"azzel/core/edit"
 	"azzel/store"
@@ -59,63 +60,99 @@ func (r *room) takeAll(ctx context.Context) {
 	}
 }
 
-// A stepTaken is a step that was applied and is to be stored.
-type stepTaken struct {
-	from *arrival
+// An outcome is what came of a step that is to be stored.
+type outcome struct {
+	from []*arrival
 	step store.Step
 	// inverse takes it back, for an undo that comes right after it.
 	inverse []edit.Part
+	// refused says why it was not taken.
+	refused string
 }
 
-// take applies and stores steps, and answers each.
+// take applies and stores steps, and answers each once it is stored, the refused ones too: nothing is known of any of
+// them before.
 func (r *room) take(ctx context.Context, batch []*arrival) {
 	r.mu.Lock()
 	defer r.mu.Unlock()
-	if err := r.load(ctx); err != nil {
+	if err := r.ready(ctx); err != nil {
 		for _, a := range batch {
 			a.done <- err
 		}
 		return
 	}
-	old := r.doc
-	var taken []stepTaken
+	old, before := r.doc, r.revision
+	var came []*outcome
 	for _, a := range batch {
-		t, err := r.one(ctx, a, taken)
+		o, err := r.one(ctx, a, came)
 		switch {
+		case errors.Is(err, errTogether):
 		case err != nil:
 			a.done <- err
-		case t == nil:
+		case o == nil:
 			a.done <- nil
 		default:
-			taken = append(taken, *t)
+			came = append(came, o)
 		}
 	}
-	if len(taken) == 0 {
+	if len(came) == 0 {
 		return
 	}
-	r.keep(ctx)
-	steps := make([]store.Step, 0, len(taken))
-	for _, t := range taken {
-		steps = append(steps, t.step)
+	b := store.Batch{Identity: r.identity}
+	for _, o := range came {
+		if o.refused != "" {
+			b.Refused = append(b.Refused, store.Refusal{Session: o.step.Session, Sequence: o.step.Sequence})
+		} else {
+			b.Steps = append(b.Steps, o.step)
+		}
 	}
-	if err := r.store.AppendAll(ctx, steps, old, r.doc); err != nil {
+	if len(b.Steps) > 0 {
+		r.keep(ctx)
+	}
+	if err := r.store.AppendAll(ctx, r.project, b, old, r.doc); err != nil {
 		// Whether it was stored is not known: read everything anew before the next.
-		r.doc = nil
-		clear(r.sequences)
-		for _, t := range taken {
-			t.from.done <- err
+		r.forget()
+		r.revision = before
+		for _, o := range came {
+			o.answer(err)
 		}
 		return
 	}
-	for _, t := range taken {
-		r.tell(t.step.Session, edit.Taken(t.step.Sequence, t.step.Revision), edit.Other(t.step.Revision, t.step.Body))
-		t.from.done <- nil
+	for _, o := range came {
+		if o.refused != "" {
+			slog.Info("a change was refused", "project", r.project, "why", o.refused)
+			r.tell(o.step.Session, edit.Refused(o.step.Sequence, o.refused), nil)
+		} else {
+			r.tell(o.step.Session, edit.Taken(o.step.Sequence, o.step.Revision), edit.Other(o.step.Revision, o.step.Body))
+		}
+		o.answer(nil)
 	}
 }
 
-// one applies a step to the document in memory. It gives nil for one that was answered
-// already: a repeat, or one that was refused. The lock is held.
-func (r *room) one(ctx context.Context, a *arrival, before []stepTaken) (*stepTaken, error) {
+// ready makes sure that the project is in memory. Whether the database has it so is found out when steps are stored.
+// The lock is held.
+func (r *room) ready(ctx context.Context) error {
+	if r.closed {
+		return errGivenUp
+	}
+	if r.doc == nil {
+		return r.load(ctx)
+	}
+	r.used = time.Now()
+	return r.store.Hold(ctx, r.project)
+}
+
+func (o *outcome) answer(err error) {
+	for _, a := range o.from {
+		a.done <- err
+	}
+}
+
+// errTogether says that a step is a repeat of one that is being stored, and is answered with it.
+var errTogether = errors.New("it is answered with the one before it")
+
+// one applies a step to the document in memory. It gives nil for one that needs no more: a repeat. The lock is held.
+func (r *room) one(ctx context.Context, a *arrival, before []*outcome) (*outcome, error) {
 	sequence, body, err := edit.ReadSend(a.message)
 	if err != nil {
 		return nil, fmt.Errorf("%w (%w)", errUnreadable, err)
@@ -124,9 +161,10 @@ func (r *room) one(ctx context.Context, a *arrival, before []stepTaken) (*stepTa
 	if err != nil {
 		return nil, err
 	}
-	for _, t := range before {
-		if t.step.Session == a.session && t.step.Sequence == sequence {
-			return nil, nil // it is answered when it is stored
+	for _, o := range before {
+		if o.step.Session == a.session && o.step.Sequence == sequence {
+			o.from = append(o.from, a)
+			return nil, errTogether
 		}
 	}
 	if sequence <= last {
@@ -135,30 +173,27 @@ func (r *room) one(ctx context.Context, a *arrival, before []stepTaken) (*stepTa
 	if sequence != last+1 {
 		return nil, fmt.Errorf("step %d of a session came after step %d", sequence, last)
 	}
+	o := &outcome{from: []*arrival{a}, step: store.Step{Project: r.project, Session: a.session, Sequence: sequence}}
 	e, res, err := r.apply(ctx, a.session, body, before)
 	var internal *storeError
 	if errors.As(err, &internal) {
 		return nil, err
 	}
+	r.sequences[a.session] = sequence
 	if err != nil {
-		if err := r.store.Refuse(ctx, r.project, a.session, sequence); err != nil {
-			return nil, err
-		}
-		r.sequences[a.session] = sequence
-		slog.Info("a change was refused", "project", r.project, "why", err)
-		r.tell(a.session, edit.Refused(sequence, err.Error()), nil)
-		return nil, nil
+		o.refused = err.Error()
+		return o, nil
 	}
 	// Of an undo those who follow are told what came of it.
 	e.Parts = res.Parts
 	r.doc, r.revision = res.Document, r.revision+1
-	r.sequences[a.session] = sequence
-	return &stepTaken{a, store.Step{Project: r.project, Session: a.session, Sequence: sequence, Revision: r.revision,
-		Label: e.Label, Undoes: e.Undoes, Body: e.Encode(), Inverse: edit.EncodeParts(res.Inverse)}, res.Inverse}, nil
+	o.step.Revision, o.step.Label, o.step.Undoes = r.revision, e.Label, e.Undoes
+	o.step.Body, o.step.Inverse, o.inverse = e.Encode(), edit.EncodeParts(res.Inverse), res.Inverse
+	return o, nil
 }
 
 // apply applies a step. Those before it in the same transaction are not stored yet.
-func (r *room) apply(ctx context.Context, session int64, body []byte, before []stepTaken) (edit.Edit, edit.Result, error) {
+func (r *room) apply(ctx context.Context, session int64, body []byte, before []*outcome) (edit.Edit, edit.Result, error) {
 	e, err := edit.Decode(body)
 	if err != nil {
 		return e, edit.Result{}, err
@@ -176,10 +211,10 @@ func (r *room) apply(ctx context.Context, session int64, body []byte, before []s
 }
 
 // inverse is what takes a step of a session back.
-func (r *room) inverse(ctx context.Context, session int64, sequence uint64, before []stepTaken) ([]edit.Part, error) {
-	for _, t := range before {
-		if t.step.Session == session && t.step.Sequence == sequence {
-			return t.inverse, nil
+func (r *room) inverse(ctx context.Context, session int64, sequence uint64, before []*outcome) ([]edit.Part, error) {
+	for _, o := range before {
+		if o.step.Session == session && o.step.Sequence == sequence && o.refused == "" {
+			return o.inverse, nil
 		}
 	}
 	_, inverse, err := r.store.Earlier(ctx, r.project, session, sequence)

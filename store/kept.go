@@ -31,7 +31,7 @@ func (s *Store) Keep(ctx context.Context, project int64, name string) (KeptState
 	err := s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		var p Project
 		// Nobody changes the project while its rows are copied.
-		if err := tx.Raw("SELECT * FROM projects WHERE id = ? FOR UPDATE", project).Scan(&p).Error; err != nil {
+		if err := tx.Raw("SELECT * FROM projects WHERE id = ? AND deleted_at IS NULL FOR UPDATE", project).Scan(&p).Error; err != nil {
 			return err
 		}
 		if p.ID == 0 {

@@ -29,16 +29,25 @@ type loadedChunk struct {
 
 // Load reads a project as it is now, with its revision.
 func (s *Store) Load(ctx context.Context, project int64) (d *world.Document, revision uint64, err error) {
+	d, at, err := s.LoadAt(ctx, project)
+	return d, at.Revision, err
+}
+
+// LoadAt is Load that also tells which database it was read from.
+func (s *Store) LoadAt(ctx context.Context, project int64) (d *world.Document, at Position, err error) {
 	err = s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		var p Project
-		if err := tx.Take(&p, "id = ?", project).Error; err != nil {
+		if err := tx.Take(&p, "id = ? AND deleted_at IS NULL", project).Error; err != nil {
 			return err
 		}
-		revision = uint64(p.Revision)
+		at.Revision = uint64(p.Revision)
+		if err := tx.Raw(identity).Scan(&at.Identity).Error; err != nil {
+			return err
+		}
 		d, err = load(tx, "entities", "chunks", "project_id", project, p.Next)
 		return err
 	}, &sql.TxOptions{Isolation: sql.LevelRepeatableRead, ReadOnly: true})
-	return d, revision, wrap(err, "reading the project")
+	return d, at, wrap(err, "reading the project")
 }
 
 // load reads a document from two tables: the rows whose column by is id.

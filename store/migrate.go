@@ -33,6 +33,13 @@ func (s *Store) migrate(ctx context.Context) error {
 		return err
 	}
 	sort.Slice(files, func(i, j int) bool { return files[i].Name() < files[j].Name() })
+	var newest *string
+	if err := conn.QueryRow(ctx, "SELECT max(name) FROM migrations").Scan(&newest); err != nil {
+		return fmt.Errorf("looking up migrations: %w", err)
+	}
+	if last := files[len(files)-1].Name(); newest != nil && *newest > last {
+		return fmt.Errorf("this database was brought up to date by a newer Azzel (it has %s, this program knows up to %s): start that one; nothing was changed", *newest, last)
+	}
 	for _, f := range files {
 		var done bool
 		if err := conn.QueryRow(ctx, "SELECT EXISTS (SELECT 1 FROM migrations WHERE name = $1)", f.Name()).Scan(&done); err != nil {

@@ -11,6 +11,7 @@ import (
 	"fmt"
 	"time"
 
+	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgxpool"
 	"github.com/jackc/pgx/v5/stdlib"
 	"gorm.io/driver/postgres"
@@ -28,13 +29,34 @@ var ErrNotFound = errors.New("it is not there")
 
 // A Store is a connection to the database. It may be used by many goroutines.
 type Store struct {
-	db   *gorm.DB
-	pool *pgxpool.Pool
+	db    *gorm.DB
+	pool  *pgxpool.Pool
+	watch watch
+}
+
+// connections is how many connections a store has at most, besides the one that watches.
+const connections = 12
+
+// Options say how a store is opened. The zero value is a program that runs beside a server.
+type Options struct {
+	// Name is what the database knows the program as.
+	Name string
+	// Locate gives the port at which the database is now, before each connection; nil if it stays where it is.
+	Locate func() (port uint16, err error)
 }
 
 // Open connects to the database and brings its tables up to date.
-func Open(ctx context.Context, url string) (*Store, error) {
-	pool, err := pgxpool.New(ctx, url)
+func Open(ctx context.Context, url string, options Options) (*Store, error) {
+	config, err := pgxpool.ParseConfig(url)
+	if err != nil {
+		return nil, fmt.Errorf("reading the database's address: %w", err)
+	}
+	config.MaxConns = connections
+	if options.Name != "" {
+		config.ConnConfig.RuntimeParams["application_name"] = options.Name
+	}
+	config.BeforeConnect = func(_ context.Context, c *pgx.ConnConfig) error { return locate(c, options) }
+	pool, err := pgxpool.NewWithConfig(ctx, config)
 	if err != nil {
 		return nil, fmt.Errorf("reading the database's address: %w", err)
 	}
@@ -45,7 +67,7 @@ func Open(ctx context.Context, url string) (*Store, error) {
 		pool.Close()
 		return nil, fmt.Errorf("connecting to the database: %w", err)
 	}
-	s := &Store{db, pool}
+	s := &Store{db: db, pool: pool, watch: watch{config: config.ConnConfig, options: options, held: map[int64]bool{}}}
 	if err := s.migrate(ctx); err != nil {
 		s.Close()
 		return nil, err
@@ -54,10 +76,10 @@ func Open(ctx context.Context, url string) (*Store, error) {
 }
 
 // Close ends all connections.
-func (s *Store) Close() { s.pool.Close() }
-
-// Ready reports whether the database answers.
-func (s *Store) Ready(ctx context.Context) error { return s.pool.Ping(ctx) }
+func (s *Store) Close() {
+	s.watch.close()
+	s.pool.Close()
+}
 
 // Project is a project as it is listed.
 type Project struct {
@@ -68,6 +90,10 @@ type Project struct {
 	NextTile  int
 	CreatedAt time.Time
 	ChangedAt time.Time
+	// DeletedAt is when it was deleted, nil if it was not.
+	DeletedAt *time.Time
+	// Shortened is the last revision up to which steps may be gone from the log.
+	Shortened int64
 }
 
 type logRow struct {
@@ -127,14 +153,14 @@ func (sessionRow) TableName() string { return "sessions" }
 // Projects lists all projects, the one changed last first.
 func (s *Store) Projects(ctx context.Context) ([]Project, error) {
 	var list []Project
-	err := s.db.WithContext(ctx).Order("changed_at DESC, id DESC").Limit(1000).Find(&list).Error
+	err := s.db.WithContext(ctx).Order("changed_at DESC, id DESC").Limit(1000).Find(&list, "deleted_at IS NULL").Error
 	return list, wrap(err, "listing projects")
 }
 
-// Project finds a project.
+// Project finds a project that is not deleted.
 func (s *Store) Project(ctx context.Context, id int64) (Project, error) {
 	var p Project
-	err := s.db.WithContext(ctx).Take(&p, "id = ?", id).Error
+	err := s.db.WithContext(ctx).Take(&p, "id = ? AND deleted_at IS NULL", id).Error
 	return p, wrap(err, "finding the project")
 }
 
@@ -195,19 +221,46 @@ var ErrBehind = errors.New("the project has changed meanwhile")
 // Append writes a step and what it changed, in one transaction. Old is the
 // document at the revision before, now the one after.
 func (s *Store) Append(ctx context.Context, step Step, old, now *world.Document) error {
-	return s.AppendAll(ctx, []Step{step}, old, now)
+	return s.AppendAll(ctx, step.Project, Batch{Steps: []Step{step}}, old, now)
 }
 
-// AppendAll is Append of several steps of a project that follow each other. All are
-// stored or none.
-func (s *Store) AppendAll(ctx context.Context, steps []Step, old, now *world.Document) error {
-	diff := world.Diff(old, now)
-	first, last := steps[0], steps[len(steps)-1]
+// A Refusal is a step of a session that was dropped.
+type Refusal struct {
+	Session  int64
+	Sequence uint64
+}
+
+// A Batch is what came of several steps of a project: those that were taken follow each other.
+type Batch struct {
+	// Identity, unless empty, is the database that they are meant for.
+	Identity string
+	Steps    []Step
+	Refused  []Refusal
+}
+
+// AppendAll stores what came of steps, all of it or nothing: those that were taken with what they changed, and that
+// others were refused. A repeat of either is known from then on, and of none before.
+func (s *Store) AppendAll(ctx context.Context, project int64, b Batch, old, now *world.Document) error {
+	steps := b.Steps
+	var diff world.Difference
+	if len(steps) > 0 {
+		diff = world.Diff(old, now)
+	}
 	err := s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+		for _, r := range b.Refused {
+			if err := refuse(tx, project, r); err != nil {
+				return err
+			}
+		}
+		if len(steps) == 0 {
+			return nil
+		}
+		first, last := steps[0], steps[len(steps)-1]
 		at := time.Now()
 		// The row of the project is locked from here to the end.
-		moved := tx.Model(&Project{}).Where("id = ? AND revision = ?", first.Project, first.Revision-1).
-			Updates(map[string]any{"revision": last.Revision, "next": now.Next(), "name": now.Project.Name, "changed_at": at})
+		moved := tx.Model(&Project{}).Where("id = ? AND revision = ? AND deleted_at IS NULL AND (? = '' OR ? = ("+identity+"))", project, first.Revision-1, b.Identity, b.Identity).
+			Updates(map[string]any{"revision": last.Revision, "next": now.Next(), "name": now.Project.Name, "changed_at": at,
+				"next_tile": gorm.Expr("GREATEST(next_tile, ?)", now.TilesEnd())})
 		if moved.Error != nil {
 			return moved.Error
 		}
@@ -221,7 +274,7 @@ func (s *Store) AppendAll(ctx context.Context, steps []Step, old, now *world.Doc
 		if err := tx.CreateInBatches(rows, batch).Error; err != nil {
 			return err
 		}
-		return write(tx, first.Project, int64(last.Revision), diff)
+		return write(tx, project, int64(last.Revision), diff)
 	})
 	if errors.Is(err, ErrBehind) {
 		return err
@@ -229,12 +282,11 @@ func (s *Store) AppendAll(ctx context.Context, steps []Step, old, now *world.Doc
 	return wrap(err, "storing a change")
 }
 
-// Refuse notes that a step of a session was dropped, so that its repeat is
-// known. A step that was taken is known from the log.
-func (s *Store) Refuse(ctx context.Context, project, session int64, sequence uint64) error {
-	err := s.db.WithContext(ctx).Clauses(clause.OnConflict{Columns: []clause.Column{{Name: "project_id"}, {Name: "id"}}, DoUpdates: clause.AssignmentColumns([]string{"sequence"})}).
-		Create(&sessionRow{project, session, int64(sequence)}).Error
-	return wrap(err, "noting a refused change")
+// refuse notes that a step of a session was dropped, so that its repeat is known. A step that was taken is known from
+// the log.
+func refuse(tx *gorm.DB, project int64, r Refusal) error {
+	return tx.Exec(`INSERT INTO sessions (project_id, id, sequence) VALUES (?, ?, ?)
+		ON CONFLICT (project_id, id) DO UPDATE SET sequence = GREATEST(sessions.sequence, excluded.sequence)`, project, r.Session, int64(r.Sequence)).Error
 }
 
 // batch is how many rows go in one statement.
@@ -315,11 +367,15 @@ type Logged struct {
 	Body     []byte
 }
 
-// Since lists the steps after a revision, at most limit.
-func (s *Store) Since(ctx context.Context, project int64, revision uint64, limit int) ([]Logged, error) {
+// Since lists the steps after a revision, oldest first: at most so many, and about so many bytes of them, but one at
+// least if there is any.
+func (s *Store) Since(ctx context.Context, project int64, revision uint64, most, bytes int) ([]Logged, error) {
 	var rows []logRow
-	err := s.db.WithContext(ctx).Select("revision", "session", "sequence", "body").Order("revision").Limit(limit).
-		Find(&rows, "project_id = ? AND revision > ?", project, int64(revision)).Error
+	// The sizes are known without reading what they are of.
+	err := s.db.WithContext(ctx).Raw(`SELECT revision, session, sequence, body FROM log WHERE project_id = ? AND revision > ? AND revision <= (
+		SELECT max(revision) FROM (SELECT revision, sum(octet_length(body)) OVER (ORDER BY revision) - octet_length(body) AS before
+			FROM (SELECT revision, body FROM log WHERE project_id = ? AND revision > ? ORDER BY revision LIMIT ?) AS near) AS sized WHERE before < ?)
+		ORDER BY revision`, project, int64(revision), project, int64(revision), most, bytes).Scan(&rows).Error
 	list := make([]Logged, len(rows))
 	for i, r := range rows {
 		list[i] = Logged{uint64(r.Revision), r.Session, uint64(r.Sequence), r.Body}
@@ -327,27 +383,35 @@ func (s *Store) Since(ctx context.Context, project int64, revision uint64, limit
 	return list, wrap(err, "reading the log")
 }
 
+// Behind is how far a page that knows a revision is behind the log: how many steps follow it, how many bytes they have,
+// and whether none of them is gone from the log.
+func (s *Store) Behind(ctx context.Context, project int64, revision uint64) (steps, bytes int64, whole bool, err error) {
+	var row struct {
+		Steps, Bytes, Shortened int64
+	}
+	err = s.db.WithContext(ctx).Raw(`SELECT count(l.revision) AS steps, COALESCE(sum(octet_length(l.body)), 0) AS bytes, p.shortened
+		FROM projects p LEFT JOIN log l ON l.project_id = p.id AND l.revision > ? WHERE p.id = ? GROUP BY p.id`, int64(revision), project).Scan(&row).Error
+	return row.Steps, row.Bytes, row.Shortened <= int64(revision), wrap(err, "measuring the log")
+}
+
 // Records lists the steps of a session before one of them (0 for all), oldest first: at
 // most the last most of those and about bytes of them, but one at least if there is any.
 func (s *Store) Records(ctx context.Context, project, session int64, before uint64, most, bytes int) ([]edit.Record, error) {
-	var rows []logRow
-	asked := s.db.WithContext(ctx).Select("sequence", "undoes", "label", "inverse").Order("sequence DESC").Limit(most)
-	if before > 0 {
-		asked = asked.Where("sequence < ?", int64(before))
+	if before == 0 {
+		before = 1<<63 - 1
 	}
-	err := asked.Find(&rows, "project_id = ? AND session = ?", project, session).Error
+	var rows []logRow
+	// The sizes are known without reading what they are of, and only what fits is read.
+	err := s.db.WithContext(ctx).Raw(`SELECT sequence, undoes, label, inverse FROM log WHERE project_id = ? AND session = ? AND sequence < ? AND sequence >= (
+		SELECT min(sequence) FROM (SELECT sequence, sum(octet_length(inverse)) OVER (ORDER BY sequence DESC) AS until, row_number() OVER (ORDER BY sequence DESC) AS n
+			FROM (SELECT sequence, inverse FROM log WHERE project_id = ? AND session = ? AND sequence < ? ORDER BY sequence DESC LIMIT ?) AS near) AS sized WHERE until <= ? OR n = 1)
+		ORDER BY sequence`, project, session, int64(before), project, session, int64(before), most, bytes).Scan(&rows).Error
 	if err != nil {
 		return nil, wrap(err, "reading what a session did")
 	}
-	var records []edit.Record
-	for _, r := range rows {
-		if bytes -= len(r.Inverse); bytes < 0 && len(records) > 0 {
-			break
-		}
-		records = append(records, edit.Record{Sequence: uint64(r.Sequence), Undoes: uint64(r.Undoes), Label: r.Label, Inverse: r.Inverse})
-	}
-	for i, k := 0, len(records)-1; i < k; i, k = i+1, k-1 {
-		records[i], records[k] = records[k], records[i]
+	records := make([]edit.Record, len(rows))
+	for i, r := range rows {
+		records[i] = edit.Record{Sequence: uint64(r.Sequence), Undoes: uint64(r.Undoes), Label: r.Label, Inverse: r.Inverse}
 	}
 	return records, nil
 }

@@ -161,7 +161,7 @@ func TestThreeClientsOnAServer(t *testing.T) {
 		})
 	}
 	all.Wait()
-	db, err := store.Open(context.Background(), s.database)
+	db, err := store.Open(context.Background(), s.database, store.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -66,7 +66,7 @@ func measure(write bool, only string) error {
 	if err != nil {
 		return err
 	}
-	s, err := store.Open(ctx, url)
+	s, err := store.Open(ctx, url, store.Options{})
 	if err != nil {
 		return err
 	}
@@ -82,7 +82,7 @@ func measure(write bool, only string) error {
 	if err != nil {
 		return err
 	}
-	v, err := server.New(s, files, l.Addr().String())
+	v, err := server.New(s, files, l.Addr().String(), nil)
 	if err != nil {
 		return err
 	}

@@ -20,7 +20,7 @@ import (
 )
 
 var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.ReskinView{}, page.Usage{}, page.StepView{}, page.State{}, page.Pointer{}, page.Play{}, page.ReachView{}, page.TrailView{}, page.ReplaysView{}, page.KnownView{}, page.Order{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, desk.Colours{}, page.Legend{}, tiles.Apart{}, server.ProjectCard{},
-	server.NewProject{}, server.TakenPicture{}, server.TakenSheet{}, server.KeptPicture{}, server.KeptState{}, server.Problem{}}
+	server.NewProject{}, server.TakenPicture{}, server.TakenSheet{}, server.KeptPicture{}, server.KeptState{}, server.DeletedProject{}, server.Bringing{}, server.Problem{}}
 
 func main() {
 	check := flag.Bool("check", false, "report whether the file is current")

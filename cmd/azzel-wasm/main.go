@@ -73,6 +73,14 @@ func leave() (result int32) {
 	return 0
 }
 
+// document gives all that the page shows, with what was not saved.
+//
+//go:wasmexport document
+func document() (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Answer(now.Document().Encode())
+}
+
 // aside gives a step of an earlier page that could not be taken up, 0 if there are no more.
 //
 //go:wasmexport aside

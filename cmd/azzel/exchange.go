@@ -12,6 +12,7 @@ import (
 	"strconv"
 	"strings"
 
+	"azzel/cluster"
 	"azzel/core/edit"
 	"azzel/core/exchange"
 	"azzel/core/grid"
@@ -25,19 +26,28 @@ import (
 // withStore runs a command on the database that serve uses, which is started if it
 // does not run.
 func withStore(ctx context.Context, do func(*store.Store) error) error {
-	url := os.Getenv("AZZEL_DATABASE_URL")
-	if url == "" {
-		var err error
-		if url, err = ownDatabase(ctx); err != nil {
-			return err
-		}
+	url, err := databaseURL(ctx)
+	if err != nil {
+		return err
 	}
-	s, err := store.Open(ctx, url)
+	s, err := store.Open(ctx, url, store.Options{})
 	if err != nil {
 		return err
 	}
 	defer s.Close()
 	return do(s)
+}
+
+// databaseURL is where the database is that serve uses, which is started if it does not run.
+func databaseURL(ctx context.Context) (string, error) {
+	if url := os.Getenv("AZZEL_DATABASE_URL"); url != "" {
+		return url, nil
+	}
+	dir, err := cluster.DefaultDir()
+	if err != nil {
+		return "", err
+	}
+	return ownDatabase(ctx, dir)
 }
 
 // findProject finds a project by its number or its name.
@@ -153,12 +163,16 @@ func export(ctx context.Context, s *store.Store, args []string, out io.Writer) e
 	return p.write(out, exchange.FileName(m.Name, ".png"), func(w io.Writer) error { return exchange.WritePNG(w, d, m, p.scale, library) })
 }
 
-// write writes a file whole or not at all.
+// write writes the file that was named, or as proposed.
 func (p *place) write(out io.Writer, proposed string, fill func(io.Writer) error) error {
-	name := p.file
-	if name == "" {
-		name = proposed
+	if p.file != "" {
+		proposed = p.file
 	}
+	return writeFile(out, proposed, fill)
+}
+
+// writeFile writes a file whole or not at all.
+func writeFile(out io.Writer, name string, fill func(io.Writer) error) error {
 	f, err := os.CreateTemp(filepath.Dir(name), ".azzel-*")
 	if err != nil {
 		return fmt.Errorf("writing %s: %w", name, err)
@@ -210,7 +224,7 @@ func bring(ctx context.Context, s *store.Store, args []string, out io.Writer) er
 		}
 		return p.lay(ctx, s, text, out)
 	}
-	c, err := exchange.Read(f, info.Size(), ctx.Err)
+	c, err := exchange.Read(f, info.Size(), func(int64, int64) error { return ctx.Err() })
 	if err != nil {
 		return err
 	}
@@ -226,6 +240,12 @@ func bring(ctx context.Context, s *store.Store, args []string, out io.Writer) er
 func (p *place) lay(ctx context.Context, s *store.Store, text []byte, out io.Writer) error {
 	project, err := findProject(ctx, s, p.positional[1])
 	if err != nil {
+		return err
+	}
+	// Nobody else may have it in memory while it is changed here.
+	if err := s.Hold(ctx, project.ID); errors.Is(err, store.ErrElsewhere) {
+		return fmt.Errorf("a running Azzel server has %s open: close its pages and wait ten minutes, or stop the server with ./run stop, then lay the cells", project.Name)
+	} else if err != nil {
 		return err
 	}
 	const tries = 5

@@ -28,7 +28,7 @@ func withDemo(t *testing.T) *store.Store {
 	if err != nil {
 		t.Fatal(err)
 	}
-	s, err := store.Open(t.Context(), address)
+	s, err := store.Open(t.Context(), address, store.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}

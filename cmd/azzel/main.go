@@ -6,9 +6,11 @@
 //	azzel export PROJECT   write a project as a bundle
 //	azzel import FILE      make a project of a bundle
 //	azzel replay PROJECT   play its kept replays on it as it is now
+//	azzel backup FILE      write all that the database holds
+//	azzel restore FILE     put what a backup holds in the place of the database
 //
 // Export and import also take maps and layers: see the usage that azzel prints.
-// AZZEL_DATABASE_URL names another database than the one azzel keeps itself,
+// AZZEL_DATABASE_URL names another database than the one azzel keeps itself, AZZEL_DATABASE_DIR where it keeps that,
 // AZZEL_ADDR another loopback address than 127.0.0.1:8417.
 package main
 
@@ -53,11 +55,14 @@ func dispatch(ctx context.Context, args []string) error {
 		if err != nil {
 			return err
 		}
-		stopped, err := cluster.Stop(ctx, dir)
+		stopped, err := cluster.Stop(ctx, dir, serverName)
 		if stopped {
 			fmt.Println("The database is stopped.")
 		}
 		return err
+	}
+	if len(args) == 2 && (args[0] == "backup" || args[0] == "restore") {
+		return map[string]func(context.Context, string, io.Writer) error{"backup": backup, "restore": restore}[args[0]](ctx, args[1], os.Stdout)
 	}
 	if len(args) >= 1 {
 		commands := map[string]func(context.Context, *store.Store, []string, io.Writer) error{"export": export, "import": bring, "replay": replays}
@@ -78,7 +83,12 @@ const usage = `usage:
   azzel import -map NAME -layer NAME FILE PROJECT          a layer from CSV
   azzel replay PROJECT [FILE]                              play its kept replays, or that of a file, on it as it is now
   azzel replay -o FILE PROJECT NAME                        one of them as a file
+  azzel backup FILE                                        all that the database holds, into a file
+  azzel restore FILE                                       what a backup holds, in the place of the database
 PROJECT is the number or the name of a project`
+
+// serverName is what the database knows a server as.
+const serverName = "azzel server"
 
 const defaultAddress = "127.0.0.1:8417"
 
@@ -104,14 +114,24 @@ func serve(ctx context.Context, args []string) error {
 		return fmt.Errorf("%s can't be used (%w); name another address with AZZEL_ADDR, for example AZZEL_ADDR=127.0.0.1:8418", addr, err)
 	}
 	defer listener.Close()
-	url := os.Getenv("AZZEL_DATABASE_URL")
+	url, options := os.Getenv("AZZEL_DATABASE_URL"), store.Options{Name: serverName}
+	var revive func(context.Context) error
 	if url == "" {
+		dir, err := cluster.DefaultDir()
+		if err != nil {
+			return err
+		}
 		fmt.Println("Starting the database …")
-		if url, err = ownDatabase(ctx); err != nil {
+		if url, err = ownDatabase(ctx, dir); err != nil {
+			return err
+		}
+		options.Locate = func() (uint16, error) { return cluster.Port(dir) }
+		revive = func(ctx context.Context) error {
+			_, err := cluster.Start(ctx, dir)
 			return err
 		}
 	}
-	s, err := store.Open(ctx, url)
+	s, err := store.Open(ctx, url, options)
 	if err != nil {
 		return err
 	}
@@ -125,7 +145,7 @@ func serve(ctx context.Context, args []string) error {
 	if err != nil {
 		return err
 	}
-	v, err := server.New(s, files, addr)
+	v, err := server.New(s, files, addr, revive)
 	if err != nil {
 		return err
 	}
@@ -133,11 +153,7 @@ func serve(ctx context.Context, args []string) error {
 	return v.Serve(ctx, listener)
 }
 
-func ownDatabase(ctx context.Context) (string, error) {
-	dir, err := cluster.DefaultDir()
-	if err != nil {
-		return "", err
-	}
+func ownDatabase(ctx context.Context, dir string) (string, error) {
 	c, err := cluster.Start(ctx, dir)
 	if err != nil {
 		return "", err
@@ -153,5 +169,6 @@ func runsAt(addr string) bool {
 		return false
 	}
 	defer res.Body.Close()
-	return res.StatusCode == http.StatusOK
+	body, err := io.ReadAll(io.LimitReader(res.Body, 100))
+	return err == nil && res.StatusCode == http.StatusOK && string(body) == server.Well
 }

@@ -1,8 +1,11 @@
 package edit
 
 import (
+	"errors"
 	"fmt"
 	"slices"
+	"strings"
+	"unicode/utf8"
 
 	"azzel/core/grid"
 	"azzel/core/limit"
@@ -117,6 +120,9 @@ func (e Edit) Encode() []byte {
 	return w.Bytes
 }
 
+// errLabel is reported for a label that is no text and could not be kept.
+var errLabel = errors.New("reading a change: what it is called is no text")
+
 // Decode reads what Encode wrote. Whatever b holds, the time and memory it
 // takes are bounded by the size of b and the limits.
 func Decode(b []byte) (Edit, error) { return DecodeAt(nil, b) }
@@ -137,6 +143,9 @@ func DecodeAt(at pace.Pace, b []byte) (Edit, error) {
 	parts := r.Blob(limit.EditBytes)
 	if err := r.Done(); err != nil {
 		return Edit{}, fmt.Errorf("reading a change: %w", err)
+	}
+	if !utf8.ValidString(e.Label) || strings.ContainsRune(e.Label, 0) {
+		return Edit{}, errLabel
 	}
 	var err error
 	if e.Parts, err = DecodePartsAt(at, parts); err != nil {

@@ -108,6 +108,7 @@ func (r *Replica) Pending() int { return len(r.pending) }
 
 // Do applies a step of this session and gives the message to send.
 func (r *Replica) Do(e Edit) (sequence uint64, message []byte, err error) {
+	e.Label = Clip(e.Label)
 	b := e.Encode()
 	if len(b) > limit.EditBytes {
 		return 0, nil, fmt.Errorf("this step is too large to be sent (%d MB; the most is %d MB): do it in parts", len(b)>>20, limit.EditBytes>>20)

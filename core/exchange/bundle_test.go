@@ -211,7 +211,7 @@ func TestBundleComesBack(t *testing.T) {
 		if again := written(t, d, lib); !bytes.Equal(first, again) {
 			t.Fatal("the same project gave other bytes")
 		}
-		c, err := exchange.Read(bytes.NewReader(first), int64(len(first)), never)
+		c, err := exchange.Read(bytes.NewReader(first), int64(len(first)), nil)
 		if err != nil {
 			t.Fatalf("seed %d: %v", seed, err)
 		}
@@ -235,7 +235,7 @@ func TestGoldenBundle(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	c, err := exchange.Read(bytes.NewReader(golden), int64(len(golden)), never)
+	c, err := exchange.Read(bytes.NewReader(golden), int64(len(golden)), nil)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -351,13 +351,13 @@ func TestBadBundles(t *testing.T) {
 		} else {
 			bundle = bytes.Replace(packed(map[string]string{"aa": "1", "ab": "2"}), []byte("ab"), []byte("aa"), -1)
 		}
-		_, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), never)
+		_, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), nil)
 		if err == nil || !strings.Contains(err.Error(), c.says) {
 			t.Errorf("%s: %v; want %q", c.what, err, c.says)
 		}
 	}
 	for _, junk := range []string{"", "PK", "a text that is no zip at all, but long enough for the record at its end"} {
-		if _, err := exchange.Read(strings.NewReader(junk), int64(len(junk)), never); err == nil || !strings.Contains(err.Error(), "no bundle") {
+		if _, err := exchange.Read(strings.NewReader(junk), int64(len(junk)), nil); err == nil || !strings.Contains(err.Error(), "no bundle") {
 			t.Errorf("%q: %v", junk, err)
 		}
 	}
@@ -372,7 +372,7 @@ func TestBundleThatLies(t *testing.T) {
 	// The size stands in the directory at the end; it says 1 KB now.
 	at := bytes.LastIndex(bundle, []byte("bundle.json"))
 	copy(bundle[at-46+24:], []byte{0, 4, 0, 0})
-	if _, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), never); err == nil {
+	if _, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), nil); err == nil {
 		t.Error("a part of 70 MB that says it has 1 KB was read")
 	}
 }
@@ -390,7 +390,15 @@ func TestBundleStops(t *testing.T) {
 			}
 			return nil
 		}
-		if _, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), done); !errors.Is(err, stop) {
+		var seen int64
+		watch := func(read, of int64) error {
+			if read < seen || read > of {
+				t.Errorf("%d of %d bytes after %d", read, of, seen)
+			}
+			seen = read
+			return done()
+		}
+		if _, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), watch); !errors.Is(err, stop) {
 			t.Errorf("reading was not stopped after %d parts: %v", after, err)
 		}
 		n = 0
@@ -422,7 +430,7 @@ func FuzzBundle(f *testing.F) {
 		}
 		parts[names[int(which)%len(names)]] = string(body)
 		bundle := packed(parts)
-		c, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), never)
+		c, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), nil)
 		if err != nil {
 			if err.Error() == "" {
 				t.Error("an error without words")

@@ -39,7 +39,7 @@ func TestMovingComesBack(t *testing.T) {
 		d = res.Document
 		lib := library{}
 		first := written(t, d, lib)
-		c, err := exchange.Read(bytes.NewReader(first), int64(len(first)), never)
+		c, err := exchange.Read(bytes.NewReader(first), int64(len(first)), nil)
 		if err != nil {
 			t.Fatalf("world %d: %v", seed, err)
 		}
@@ -89,7 +89,7 @@ func refused(t *testing.T, whole []byte, list []altered) {
 		}
 		parts[c.part] = strings.Replace(parts[c.part], c.from, c.to, 1)
 		bundle := packed(parts)
-		_, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), never)
+		_, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), nil)
 		if err == nil || !strings.Contains(err.Error(), c.says) {
 			t.Errorf("%s instead of %s: %v", c.to, c.from, err)
 		}
@@ -121,7 +121,7 @@ func TestFactsInABundle(t *testing.T) {
 		t.Fatal(err)
 	}
 	whole := written(t, res.Document, library{})
-	back, err := exchange.Read(bytes.NewReader(whole), int64(len(whole)), never)
+	back, err := exchange.Read(bytes.NewReader(whole), int64(len(whole)), nil)
 	if err != nil {
 		t.Fatal(err)
 	}

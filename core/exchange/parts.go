@@ -16,15 +16,30 @@ import (
 // parts are what a zip holds, by name.
 type parts struct {
 	files map[string]*zip.File
-	// left is how much may still be unpacked.
-	left int64
-	done func() error
+	// left is how much may still be unpacked, of how much there is by what the zip says, and read what was.
+	left, of, read int64
+	watch          Watch
+	asked          int64
+}
+
+// A Watch is told now and then how many bytes of how many were unpacked; an error ends the reading. Nil watches nothing.
+type Watch func(read, of int64) error
+
+// watchEvery is how many bytes are unpacked between two times that a Watch is asked.
+const watchEvery = 256 << 10
+
+// look asks who watches.
+func (p *parts) look() error {
+	if p.asked = p.read; p.watch == nil {
+		return nil
+	}
+	return p.watch(min(p.read, p.of), p.of)
 }
 
 var errNotBundle = errors.New("this is no bundle: it is not a zip file, or it was cut off. Choose a file that Azzel wrote")
 
 // openParts looks through a zip before anything in it is unpacked.
-func openParts(r io.ReaderAt, size int64, done func() error) (*parts, error) {
+func openParts(r io.ReaderAt, size int64, watch Watch) (*parts, error) {
 	if size > limit.BundleBytes {
 		return nil, fmt.Errorf("the bundle has %d MB; the most is %d MB", size>>20, limit.BundleBytes>>20)
 	}
@@ -39,7 +54,7 @@ func openParts(r io.ReaderAt, size int64, done func() error) (*parts, error) {
 	if err != nil && !errors.Is(err, zip.ErrInsecurePath) {
 		return nil, errNotBundle
 	}
-	p := &parts{files: make(map[string]*zip.File, len(z.File)), left: limit.BundleUnpacked, done: done}
+	p := &parts{files: make(map[string]*zip.File, len(z.File)), left: limit.BundleUnpacked, watch: watch}
 	for _, f := range z.File {
 		switch {
 		case !clean(f.Name):
@@ -48,6 +63,7 @@ func openParts(r io.ReaderAt, size int64, done func() error) (*parts, error) {
 			return nil, fmt.Errorf("the bundle has two parts called %s", f.Name)
 		}
 		p.files[f.Name] = f
+		p.of = min(p.of+int64(min(f.UncompressedSize64, limit.BundleUnpacked)), limit.BundleUnpacked)
 	}
 	return p, nil
 }
@@ -90,7 +106,7 @@ func countParts(r io.ReaderAt, size int64) (int, error) {
 
 // open begins the reading of a part of at most so many bytes.
 func (p *parts) open(name string, most int64) (io.ReadCloser, error) {
-	if err := p.done(); err != nil {
+	if err := p.look(); err != nil {
 		return nil, err
 	}
 	f := p.files[name]
@@ -120,6 +136,11 @@ func (c *counted) Read(b []byte) (int, error) {
 	n, err := c.ReadCloser.Read(b)
 	c.left -= int64(n)
 	c.parts.left -= int64(n)
+	if c.parts.read += int64(n); c.parts.read-c.parts.asked >= watchEvery {
+		if err := c.parts.look(); err != nil {
+			return 0, err
+		}
+	}
 	switch {
 	case c.left < 0 || c.parts.left < 0:
 		return 0, fmt.Errorf("the part %s is larger than it says, or the bundle is more than %d MB when it is unpacked", c.name, limit.BundleUnpacked>>20)
@@ -140,34 +161,91 @@ func (p *parts) bytes(name string, most int64) ([]byte, error) {
 
 // json reads a part into v, and says where what is wrong stands.
 func (p *parts) json(name string, v any) error {
-	body, err := p.bytes(name, limit.PartBytes)
+	err := p.decode(name, v, true)
+	var syntax *json.SyntaxError
+	if !errors.As(err, &syntax) {
+		return worded(name, err)
+	}
+	line, err := p.lineOf(name, syntax.Offset)
 	if err != nil {
 		return err
 	}
-	return decode(name, body, v)
+	return fmt.Errorf("%s is no JSON: %w, in line %d", name, syntax, line)
+}
+
+// decode reads a part into v, without anything that v has not if it is known whole.
+func (p *parts) decode(name string, v any, whole bool) error {
+	r, err := p.open(name, limit.PartBytes)
+	if err != nil {
+		return err
+	}
+	defer r.Close()
+	return decodeWhole(json.NewDecoder(&count{Reader: r, part: name}), v, whole)
+}
+
+func decodeWhole(d *json.Decoder, v any, whole bool) error {
+	if whole {
+		d.DisallowUnknownFields()
+	}
+	err := d.Decode(v)
+	if errors.Is(err, io.ErrUnexpectedEOF) || errors.Is(err, io.EOF) {
+		return errors.New("it ends too soon")
+	}
+	if err == nil && d.More() {
+		err = errors.New("something follows after its end")
+	}
+	return err
+}
+
+// lineOf is the line of a part in which a byte of it stands.
+func (p *parts) lineOf(name string, offset int64) (int, error) {
+	r, err := p.open(name, limit.PartBytes)
+	if err != nil {
+		return 0, err
+	}
+	defer r.Close()
+	line, piece := 1, make([]byte, 64<<10)
+	for offset > 0 {
+		n, err := r.Read(piece[:min(offset, int64(len(piece)))])
+		line, offset = line+bytes.Count(piece[:n], []byte("\n")), offset-int64(n)
+		if err != nil {
+			break
+		}
+	}
+	return line, nil
 }
 
 // decode reads JSON into v, without anything that v has not, and says where what is wrong
 // stands.
 func decode(name string, body []byte, v any) error {
-	d := json.NewDecoder(bytes.NewReader(body))
-	d.DisallowUnknownFields()
-	err := d.Decode(v)
-	if err == nil && d.More() {
-		err = errors.New("something follows after its end")
-	}
-	var kind *json.UnmarshalTypeError
+	err := decodeWhole(json.NewDecoder(&count{Reader: bytes.NewReader(body), part: name}), v, true)
 	var syntax *json.SyntaxError
+	if errors.As(err, &syntax) {
+		return fmt.Errorf("%s is no JSON: %w, in line %d", name, err, 1+bytes.Count(body[:min(int64(len(body)), syntax.Offset)], []byte("\n")))
+	}
+	return worded(name, err)
+}
+
+// worded is what went wrong with a part of JSON, in words for people.
+func worded(name string, err error) error {
+	var kind *json.UnmarshalTypeError
 	switch {
 	case err == nil:
 		return nil
 	case errors.As(err, &kind):
 		return fmt.Errorf("%s: %s is %s where %s is needed", name, kind.Field, article(kind.Value), article(sortOf(kind.Type.Kind().String())))
-	case errors.As(err, &syntax):
-		return fmt.Errorf("%s is no JSON: %w, in line %d", name, err, 1+bytes.Count(body[:min(int64(len(body)), syntax.Offset)], []byte("\n")))
+	case strings.HasPrefix(err.Error(), name), strings.HasPrefix(err.Error(), "the part "):
+		return err
 	}
-	return fmt.Errorf("%s: %s", name, strings.TrimPrefix(err.Error(), "json: "))
+	return fmt.Errorf("%s: %w", name, trimmed{err})
 }
+
+// trimmed is an error of the decoder without its name.
+type trimmed struct{ error }
+
+func (t trimmed) Error() string { return strings.TrimPrefix(t.error.Error(), "json: ") }
+
+func (t trimmed) Unwrap() error { return t.error }
 
 // sortOf is what JSON calls a sort of Go value.
 func sortOf(kind string) string {

@@ -39,7 +39,7 @@ func draughty(t *testing.T) *world.Document {
 func TestAreasBesideTheMap(t *testing.T) {
 	d := draughty(t)
 	whole := written(t, d, library{})
-	c, err := exchange.Read(bytes.NewReader(whole), int64(len(whole)), never)
+	c, err := exchange.Read(bytes.NewReader(whole), int64(len(whole)), nil)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -65,7 +65,7 @@ func TestAreasBesideTheMap(t *testing.T) {
 			t.Fatalf("the map holds no area: %s", before)
 		}
 		bundle := packed(parts)
-		_, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), never)
+		_, err := exchange.Read(bytes.NewReader(bundle), int64(len(bundle)), nil)
 		if err == nil || !strings.Contains(err.Error(), "area 1") || !strings.Contains(err.Error(), bad.says) {
 			t.Errorf("cells of %.60s: %v", bad.cells, err)
 		}

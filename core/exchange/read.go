@@ -1,7 +1,6 @@
 package exchange
 
 import (
-	"encoding/json"
 	"errors"
 	"fmt"
 	"io"
@@ -31,16 +30,15 @@ func (c *Contents) Bodies() [][]byte {
 
 // Read reads a bundle and checks it whole: what it gives is a document within all
 // limits. An error says which part is wrong and how, in words for people. Pictures
-// are measured before they are decoded, and done is asked now and then.
-func Read(r io.ReaderAt, size int64, done func() error) (*Contents, error) {
-	p, err := openParts(r, size, done)
+// are measured before they are decoded, entries of lists are counted before anything is made of them, and
+// watch is asked now and then.
+func Read(r io.ReaderAt, size int64, watch Watch) (*Contents, error) {
+	p, err := openParts(r, size, watch)
 	if err != nil {
 		return nil, err
 	}
 	var head struct{ Format, Version any }
-	if body, err := p.bytes("bundle.json", limit.PartBytes); err != nil {
-		return nil, err
-	} else if err := json.Unmarshal(body, &head); err == nil {
+	if err := p.decode("bundle.json", &head, false); err == nil {
 		if head.Format != Format {
 			return nil, errors.New("bundle.json does not say that this is a bundle of Azzel's")
 		}

@@ -2,9 +2,9 @@ package exchange
 
 import (
 	"bufio"
+	"bytes"
 	"errors"
 	"fmt"
-	"strings"
 
 	"azzel/core/grid"
 	"azzel/core/limit"
@@ -166,6 +166,9 @@ func (b *reader) layer(m *world.Map, order int, in Layer) error {
 	return b.cells(m, id, in.Cells)
 }
 
+// spareRows is how many empty rows may follow those of a layer.
+const spareRows = 16
+
 // cells reads the rows of a layer, a band of chunks at a time.
 func (b *reader) cells(m *world.Map, layer world.ID, name string) error {
 	r, err := b.parts.open(name, limit.RowsBytes)
@@ -202,8 +205,9 @@ func (b *reader) cells(m *world.Map, layer world.ID, name string) error {
 		}
 		y += n
 	}
-	for scan.Scan() {
-		if strings.TrimSpace(scan.Text()) != "" {
+	// A file may end with a few empty rows.
+	for n := 0; scan.Scan(); n++ {
+		if n == spareRows || len(bytes.TrimSpace(scan.Bytes())) > 0 {
 			return fmt.Errorf("%s has more rows than the %d of the map", name, m.Bounds.H)
 		}
 	}

@@ -5,7 +5,6 @@ import (
 	"bytes"
 	"encoding/json"
 	"fmt"
-	"image"
 	"image/png"
 	"io"
 	"strings"
@@ -286,13 +285,7 @@ func (b *writer) sheet(name, source, strip string) (*Sheet, error) {
 	columns, all := onSheet(s.W, s.H, len(s.Places))
 	for first := 0; first < len(s.Places); first += all {
 		n := min(all, len(s.Places)-first)
-		img := image.NewNRGBA(image.Rect(0, 0, columns*s.W, (n+columns-1)/columns*s.H))
-		for i := range n {
-			pix, at := s.Tile(first+i), img.PixOffset(i%columns*s.W, i/columns*s.H)
-			for y := range s.H {
-				copy(img.Pix[at+y*img.Stride:], pix[y*s.W*4:(y+1)*s.W*4])
-			}
-		}
+		img := drawSheet(s, columns, first, n)
 		file := name + ".png"
 		if first > 0 {
 			file = fmt.Sprintf("%s-%d.png", name, first/all+1)

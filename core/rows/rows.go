@@ -125,10 +125,11 @@ func ReadFrom(first int, lines []string, box grid.Rect, find Finder) (p grid.Pla
 		x, cells := 0, 0
 		for line != "" {
 			var token string
-			token, line, _ = strings.Cut(line, " ")
-			if token == "" {
+			if line[0] == ' ' {
+				line = strings.TrimLeft(line, " ")
 				continue
 			}
+			token, line, _ = strings.Cut(line, " ")
 			cells++
 			cell, follows, n, err := readCell(token, find)
 			if err != nil {

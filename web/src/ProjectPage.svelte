@@ -19,6 +19,7 @@
   import Slip from './slip/Slip.svelte';
   import KeptStates from './keeping/KeptStates.svelte';
   import LookingBar from './keeping/LookingBar.svelte';
+  import Asides from './ui/Asides.svelte';
   import Button from './ui/Button.svelte';
   import Messages from './ui/Messages.svelte';
   import Steps from './ui/Steps.svelte';
@@ -116,6 +117,7 @@
           <Button label="Try again" main onclick={() => void p.tryAgain()} />
           <Button label="All projects" onclick={home} />
         </div>
+        <Asides {p} />
       </div>
     </main>
   {:else}

@@ -1,7 +1,9 @@
 import { answer, bytesOf, valueOf } from './ask';
 import type {
   Apart,
+  Bringing,
   Cut,
+  DeletedProject,
   KeptPicture,
   KeptState,
   NewProject,
@@ -17,6 +19,12 @@ async function ask<T>(path: string, init?: RequestInit): Promise<T> {
 }
 
 export const listProjects = (): Promise<ProjectCard[]> => ask('/projects');
+
+export const listDeleted = (): Promise<DeletedProject[]> => ask('/deleted');
+
+export const deleteProject = (id: string): Promise<void> => ask(`/projects/${id}`, { method: 'DELETE' });
+
+export const bringProjectBack = (id: string): Promise<ProjectCard> => ask(`/deleted/${id}/back`, { method: 'POST' });
 
 export const createProject = (project: NewProject): Promise<ProjectCard> =>
   ask('/projects', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(project) });
@@ -39,12 +47,34 @@ export const takeSheet = (project: string, file: Blob, w: number, h: number): Pr
 export const keepPicture = (project: string, file: Blob): Promise<KeptPicture> =>
   ask(`/projects/${project}/pictures`, { method: 'POST', body: file });
 
-/** Makes a new project of a bundle; tells how much of it was sent, from 0 to 1. Null if it was stopped. */
-export function bringBundle(file: Blob, stop: AbortSignal, sent: (part: number) => void): Promise<ProjectCard | null> {
+/** Milliseconds between two times that the server is asked how far it is. */
+const ASKING = 300;
+
+/**
+ * Makes a new project of a bundle; tells how much of it was sent, then how much of it was read, both from 0 to 1. Null
+ * if it was stopped.
+ */
+export function bringBundle(
+  file: Blob,
+  stop: AbortSignal,
+  sent: (part: number) => void,
+  read: (part: number) => void,
+): Promise<ProjectCard | null> {
+  const name = crypto.randomUUID();
+  const asking = setInterval(() => {
+    void fetch(`/api/bundles/${name}`)
+      .then((response) => (response.ok ? valueOf<Bringing>(response) : null))
+      .then((is) => is && is.of > 0 && read(is.read / is.of))
+      .catch(() => undefined); // it is asked again
+  }, ASKING);
   // Only this old way of asking tells how much was sent.
   const request = new XMLHttpRequest();
-  return new Promise((done, fail) => {
-    stop.addEventListener('abort', () => request.abort());
+  const made = new Promise<ProjectCard | null>((done, fail) => {
+    stop.addEventListener('abort', () => {
+      request.abort();
+      // What was sent whole is being read there.
+      void fetch(`/api/bundles/${name}`, { method: 'DELETE' }).catch(() => undefined);
+    });
     request.upload.onprogress = (e): void => sent(e.lengthComputable ? e.loaded / e.total : 0);
     request.onabort = (): void => done(null);
     request.onerror = (): void => fail(new Error('The server does not answer. Try again once it does.'));
@@ -57,9 +87,10 @@ export function bringBundle(file: Blob, stop: AbortSignal, sent: (part: number) 
         fail(new Error('The server gave no answer that can be read.'));
       }
     };
-    request.open('POST', '/api/bundles');
+    request.open('POST', `/api/bundles?as=${name}`);
     request.send(file);
   });
+  return made.finally(() => clearInterval(asking));
 }
 
 export const listStates = (project: string): Promise<KeptState[]> => ask(`/projects/${project}/states`);
@@ -88,6 +119,8 @@ export async function fetchState(project: string, state: string): Promise<Uint8A
 }
 
 const asked = new Map<string, Promise<Uint8Array>>();
+/** The pictures that this page has asked for; the browser keeps most of them. */
+const known = new Set<string>();
 
 /** Begins to fetch pictures that will be needed as soon as the core is ready. */
 export function fetchAhead(project: string, sums: string): void {
@@ -104,6 +137,28 @@ export function fetchBlob(project: string, sum: string): Promise<Uint8Array> {
   return ahead ?? blobOf(project, sum);
 }
 
+/** What a page showed as a file that can be brought in: the document, and the pictures that this browser still has. */
+export async function wrapUp(project: string, shown: Uint8Array<ArrayBuffer>): Promise<Blob> {
+  const parts = [shown];
+  for (const sum of known) {
+    const kept = await fetch(`/api/projects/${project}/blobs/${sum}`, {
+      cache: 'only-if-cached',
+      mode: 'same-origin',
+    }).catch(() => null);
+    if (kept?.ok) parts.push(new Uint8Array(await kept.arrayBuffer()));
+  }
+  return new Blob(parts.flatMap((part) => [Uint32Array.of(part.length), part]));
+}
+
+/** Has a bundle made of what wrapUp gave; lost names whose pictures are not in it. */
+export async function unwrap(project: string, copy: Blob): Promise<{ body: Blob; lost: string[] }> {
+  const response = await answer(`/api/copies?project=${project}`, { method: 'POST', body: copy });
+  const lost = (response.headers.get('Azzel-Lost') ?? '').split(',').filter((name) => name !== '');
+  const readable = lost.map((name) => decodeURIComponent(name.replaceAll('+', ' ')));
+  return { body: new Blob([await bytesOf(response)]), lost: readable };
+}
+
 async function blobOf(project: string, sum: string): Promise<Uint8Array> {
+  known.add(sum);
   return bytesOf(await answer(`/api/projects/${project}/blobs/${sum}`));
 }

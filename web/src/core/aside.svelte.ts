@@ -1,13 +1,30 @@
+import { unwrap } from './api';
 import * as sessions from './sessions';
 
-/** Steps of earlier pages that could not be read: they are offered as a file until they are forgotten. */
+/**
+ * What earlier pages had that could not go on: steps that could not be read or are of another database, and what pages
+ * showed of a project that was in another. All of it is offered as files until it is forgotten.
+ */
 export class Asides {
   list = $state.raw<sessions.Aside[]>([]);
+  copies = $state.raw<sessions.Copy[]>([]);
 
   constructor(private readonly project: string) {}
 
   async look(): Promise<void> {
     this.list = await sessions.asides(this.project);
+    this.copies = await sessions.copies(this.project);
+  }
+
+  /** The last copy as a file that can be brought in, and what is lost of its pictures. */
+  copy(): Promise<{ body: Blob; lost: string[] }> | null {
+    const last = this.copies.at(-1);
+    return last ? unwrap(this.project, last.body) : null;
+  }
+
+  async forgetCopies(): Promise<void> {
+    await sessions.forget(this.copies);
+    this.copies = [];
   }
 
   fileName(project: string): string {

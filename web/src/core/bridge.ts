@@ -96,6 +96,12 @@ export class Core {
     giveBack(this.running, this.memory());
   }
 
+  /** All that the page shows, with what was not saved; empty if the core does not answer. */
+  document(): Uint8Array<ArrayBuffer> {
+    const length = this.exports.document();
+    return length > 0 ? this.buffers.take(length) : new Uint8Array();
+  }
+
   /** Steps of an earlier page that could not be taken up. */
   setAside(): Uint8Array<ArrayBuffer>[] {
     const list: Uint8Array<ArrayBuffer>[] = [];

@@ -1,9 +1,9 @@
-import { fetchAhead } from './api';
+import { fetchAhead, wrapUp } from './api';
 import { answer, bytesOf } from './ask';
 import type { Core } from './bridge';
 import { soon } from './soon';
 import * as sessions from './sessions';
-import { SOCKET_BYTES } from './types.gen';
+import { SOCKET_BYTES, type Problem } from './types.gen';
 import { wait } from './within';
 
 export interface Listener {
@@ -11,9 +11,20 @@ export interface Listener {
   received(messages: Uint8Array[]): void;
   /** The socket opened or closed. */
   connected(open: boolean): void;
+  /** What it waits for while it is closed, and in words for people why. */
+  waits(away: Away, why: string): void;
+  /** The page must open the project anew: it is too far behind, or comes from another database. */
+  anew(other: boolean): void;
   /** This browser keeps nothing for the page. */
   unkept(why: string): void;
 }
+
+/** What a page waits for that is not connected. */
+export type Away = 'the server' | 'the database' | 'another server';
+
+/** What the server says by closing a socket. */
+const CLOSE_ANEW = 4001;
+const CLOSE_OTHER = 4002;
 
 /** Milliseconds that what is to be sent and kept has when a project is left. */
 const LEAVING = 2_000;
@@ -26,6 +37,8 @@ export class Connection {
   private readonly unanswered = new Map<number, Uint8Array<ArrayBuffer>>();
   private sending: Promise<void> = Promise.resolve();
   private session = '';
+  /** The database that the session is of; empty if that is not known. */
+  private database = '';
   /** Ends when the session is noted in this profile, which comes before anything is queued, and all that was queued is. */
   private kept: Promise<void> = Promise.resolve();
 
@@ -42,15 +55,24 @@ export class Connection {
 
   /** Opens the project in a fresh core. Throws an error with a text for people. */
   async open(starting: Promise<Core>): Promise<Core> {
-    const claimed = this.session || (await sessions.claim(this.project));
-    if (this.ended) {
-      if (claimed) sessions.release(claimed, Promise.resolve());
-      throw new Error('The project was left.');
+    if (this.session === '') {
+      const taken = await sessions.claim(this.project);
+      if (this.ended) {
+        if (taken) sessions.release(taken.session, Promise.resolve());
+        throw new Error('The project was left.');
+      }
+      // From here on whoever leaves lets go of it.
+      this.session = taken?.session ?? '';
+      this.database = taken?.database ?? '';
     }
-    // From here on whoever leaves lets go of it.
-    this.session ||= claimed ?? '';
-    const response = await answer(`${this.base}/opening?session=${claimed ?? ''}`);
+    const claimed = this.session;
+    const response = await answer(`${this.base}/opening?session=${claimed}&database=${this.database}`);
     const session = response.headers.get('Azzel-Session') ?? '';
+    const database = response.headers.get('Azzel-Database') ?? '';
+    if (claimed !== '' && session !== claimed) {
+      // It is a session of another database: what it did not send belongs there.
+      await this.disown(null);
+    }
     fetchAhead(this.project, response.headers.get('Azzel-Pictures') ?? '');
     const opening = await bytesOf(response);
     const fresh = session !== claimed;
@@ -61,7 +83,8 @@ export class Connection {
           ? []
           : await sessions.queued(this.project, session);
     this.session = session;
-    this.kept = this.ended ? Promise.resolve() : sessions.keep(this.project, session, fresh);
+    this.database = database;
+    this.kept = this.ended ? Promise.resolve() : sessions.keep(this.project, session, database, fresh);
     const [core] = await Promise.all([starting, fresh ? undefined : this.kept]);
     performance.mark('azzel-core');
     const failure = await core.open(opening, queue);
@@ -69,6 +92,22 @@ export class Connection {
     await this.takeUp(core);
     this.settle(core, true);
     return core;
+  }
+
+  /**
+   * Gives up the session, which is of another database. What the page showed is kept as a copy; what an earlier page
+   * had not sent is kept as steps.
+   */
+  async disown(shown: Uint8Array<ArrayBuffer> | null): Promise<void> {
+    const { session } = this;
+    await this.kept;
+    const steps = shown ? [] : await sessions.queued(this.project, session);
+    const copy = shown ? await wrapUp(this.project, shown) : null;
+    await sessions.disown(this.project, session, copy, steps);
+    sessions.release(session, Promise.resolve());
+    this.unanswered.clear();
+    this.session = '';
+    this.database = '';
   }
 
   /** Keeps aside what could not be taken up of the queue, which goes on without it. */
@@ -92,7 +131,7 @@ export class Connection {
   connect(core: Core): void {
     if (this.ended) return;
     const scheme = location.protocol === 'https:' ? 'wss' : 'ws';
-    const address = `${scheme}://${location.host}${this.base}/socket?session=${this.session}&revision=${core.revision()}`;
+    const address = `${scheme}://${location.host}${this.base}/socket?session=${this.session}&revision=${core.revision()}&database=${this.database}`;
     const socket = new WebSocket(address);
     socket.binaryType = 'arraybuffer';
     this.socket = socket;
@@ -112,12 +151,33 @@ export class Connection {
       // All that came since the last frame is taken together.
       if (inbox.push(new Uint8Array(event.data)) === 1) soon(receive);
     };
-    socket.onclose = () => {
+    socket.onclose = ({ code }) => {
       if (socket !== this.socket || this.ended) return;
       this.listener.connected(false);
+      if (code === CLOSE_ANEW || code === CLOSE_OTHER) {
+        this.socket = null;
+        this.listener.anew(code === CLOSE_OTHER);
+        return;
+      }
+      void this.learnWhy(socket);
       setTimeout(() => socket === this.socket && this.connect(core), this.delay);
       this.delay = Math.min(this.delay * 1.6, 3000);
     };
+  }
+
+  /** Finds out what keeps the socket from being opened. */
+  private async learnWhy(socket: WebSocket): Promise<void> {
+    const tell = (away: Away, why: string): void => {
+      if (socket === this.socket && !this.ended) this.listener.waits(away, why);
+    };
+    try {
+      const response = await fetch(`${this.base}/ready`);
+      if (response.ok) return;
+      const { error } = (await response.json()) as Problem;
+      tell(response.status === 503 ? 'the database' : response.status === 409 ? 'another server' : 'the server', error);
+    } catch {
+      tell('the server', '');
+    }
   }
 
   /** Sends what the core has to send, in order. */
@@ -140,7 +200,10 @@ export class Connection {
       return;
     }
     try {
-      const response = await fetch(`${this.base}/edits?session=${this.session}`, { method: 'POST', body: bytes });
+      const response = await fetch(`${this.base}/edits?session=${this.session}&database=${this.database}`, {
+        method: 'POST',
+        body: bytes,
+      });
       if (!response.ok) socket.close();
     } catch {
       socket.close();

@@ -19,6 +19,7 @@ export interface Exports extends Bridge {
   enqueue(): number;
   leave(): number;
   aside(n: number): number;
+  document(): number;
   open(): number;
   openStep(budget: number): number;
   warm(part: number): number;

@@ -6,7 +6,7 @@ import { around, Camera } from '../board/camera';
 import { fetchState } from './api';
 import { BROKEN, GAP } from './answers';
 import { Core, type Tileset } from './bridge';
-import { Connection } from './connection';
+import { Connection, type Away } from './connection';
 import { Broken } from './instance';
 import { Lately } from './lately.svelte';
 import { Playing } from './playing.svelte';
@@ -47,6 +47,9 @@ const FAILURES = 3;
 const FAILING = 60_000;
 const FAILED =
   'Something went wrong inside this page. It began again from what is saved; your last step may be missing.';
+const BEHIND = 'This page had fallen behind and was brought up to date.';
+const OTHER =
+  'This project comes from another database now: a backup was restored, or another server runs here. What this page showed is kept beside it, to be saved as a file.';
 const FAILS =
   'This page failed again and again while it showed this project. What is saved is safe on the server. Try again, or go back to all projects.';
 
@@ -65,6 +68,8 @@ export class Project extends Questions {
   /** While a game runs: whether keys and pointer go to it or to the hand. */
   inGame = $state(false);
   online = $state(false);
+  /** What it waits for while it is not online. */
+  away = $state<Away>('the server');
   /** How many parts of the page are there so far: they come one after the other. */
   stage = $state(0);
   error = $state('');
@@ -136,6 +141,8 @@ export class Project extends Questions {
   /** When the core failed lately. */
   private failures: number[] = [];
   private left = false;
+  /** What was said last of why nothing can be saved. */
+  private told = '';
 
   constructor(readonly id: string) {
     super();
@@ -143,7 +150,9 @@ export class Project extends Questions {
     this.reduced.addEventListener('change', this.animate);
     this.connection = new Connection(id, {
       received: (messages) => this.receive(messages),
-      connected: (open) => (this.online = open),
+      connected: (open) => this.connected(open),
+      waits: (away, why) => this.waitFor(away, why),
+      anew: (other) => void this.beginAnew(other),
       unkept: (why) => this.noticeUnkept(why),
     });
   }
@@ -211,6 +220,7 @@ export class Project extends Questions {
       this.core = null;
       if (failure instanceof Broken) this.error = FAILS;
       else this.error = failure instanceof Error ? failure.message : String(failure);
+      await this.asides.look();
     }
   }
 
@@ -239,6 +249,27 @@ export class Project extends Questions {
     this.bitmaps = null;
     this.drawBoard = null;
     this.settleWaiting();
+  }
+
+  private connected(open: boolean): void {
+    this.online = open;
+    if (open) this.told = '';
+  }
+
+  /** Says once why nothing can be saved at the moment. */
+  private waitFor(away: Away, why: string): void {
+    this.away = away;
+    if (why !== '' && why !== this.told) this.say(why);
+    this.told = why;
+  }
+
+  /** Begins anew as the server asks, and keeps what is shown if it comes from another database. */
+  private async beginAnew(other: boolean): Promise<void> {
+    if (other) {
+      const shown = this.core?.document() ?? new Uint8Array();
+      await this.connection.disown(shown.length > 0 ? shown : null);
+    }
+    if (!this.left) await this.reopen(other ? OTHER : BEHIND);
   }
 
   private noticeUnkept(why: string): void {
@@ -284,7 +315,7 @@ export class Project extends Questions {
   apply(changed: number): void {
     if (!this.core) return;
     if (changed === BROKEN || changed === GAP) {
-      void this.reopen(changed === BROKEN ? FAILED : 'This page had fallen behind and was brought up to date.');
+      void this.reopen(changed === BROKEN ? FAILED : BEHIND);
       return;
     }
     this.ask((core) => this.show(core, changed), undefined);

@@ -5,12 +5,26 @@ interface Stored {
   project: string;
   session: string;
   used: number;
+  /** The database that the session is of; profiles of long ago do not say. */
+  database?: string;
+}
+
+/** A session that was taken over, and the database that it is of, if that is known. */
+export interface Claimed {
+  session: string;
+  database: string;
 }
 
 /** A step that could not be read when it was to be taken up. */
 export interface Aside {
   key: IDBValidKey;
   bytes: Uint8Array<ArrayBuffer>;
+}
+
+/** What a page showed, with the pictures that it had. */
+export interface Copy {
+  key: IDBValidKey;
+  body: Blob;
 }
 
 let database: Promise<IDBPDatabase> | undefined;
@@ -105,33 +119,33 @@ export function release(session: string, after: Promise<void>): void {
 }
 
 /** Takes over a session that has ended, this tab's own first; null if there is none. */
-export async function claim(project: string): Promise<string | null> {
+export async function claim(project: string): Promise<Claimed | null> {
   await Promise.all(leaving);
   if (words(() => localStorage.getItem(known(project)), null) === null) return null;
   const all = await stored(async (db) => (await db.getAll('sessions')) as Stored[], []);
   const mine = words(() => sessionStorage.getItem(own(project)), null);
   const list = all.filter((s) => s.project === project);
   list.sort((a, b) => Number(b.session === mine) - Number(a.session === mine) || b.used - a.used);
-  for (const { session } of list) {
-    if (await hold(session)) return session;
+  for (const { session, database = '' } of list) {
+    if (await hold(session)) return { session, database };
     if (session === mine) {
       // A reload may begin before the page it replaces has let go.
       await wait(250);
-      if (await hold(session)) return session;
+      if (await hold(session)) return { session, database };
     }
   }
   return null;
 }
 
 /** Remembers that this page uses the session. */
-export async function keep(project: string, session: string, fresh: boolean): Promise<void> {
+export async function keep(project: string, session: string, database: string, fresh: boolean): Promise<void> {
   if (fresh) await hold(session);
   words(() => {
     sessionStorage.setItem(own(project), session);
     localStorage.setItem(known(project), '1');
   }, undefined);
   await stored(async (db) => {
-    await db.put('sessions', { project, session, used: Date.now() } satisfies Stored);
+    await db.put('sessions', { project, session, database, used: Date.now() } satisfies Stored);
   }, undefined);
 }
 
@@ -154,8 +168,9 @@ export function answered(project: string, session: string, upTo: number): Promis
 }
 
 const asideOf = (project: string): string => `aside of ${project}`;
+const copyOf = (project: string): string => `copy of ${project}`;
 
-/** Sets steps aside that can't be read, in one go with what the queue is without them. */
+/** Sets steps aside that can't be taken up, in one go with what the queue is without them. */
 export function setAside(
   project: string,
   session: string,
@@ -171,17 +186,41 @@ export function setAside(
   }, undefined);
 }
 
-/** The steps of a project that were set aside in this profile. */
-export function asides(project: string): Promise<Aside[]> {
+/** Gives up a session of another database: what it had is kept as a copy, or as steps, and its queue goes. */
+export function disown(project: string, session: string, copy: Blob | null, steps: Uint8Array[]): Promise<void> {
   return stored(async (db) => {
-    const all = IDBKeyRange.bound([asideOf(project)], [asideOf(project), []]);
+    const change = db.transaction(['queue', 'sessions'], 'readwrite');
+    const queue = change.objectStore('queue');
+    if (copy) await queue.put(copy, [copyOf(project), session, Date.now()]);
+    for (const [i, bytes] of steps.entries()) await queue.put(bytes, [asideOf(project), session, Date.now(), i]);
+    await queue.delete(range(project, session, Infinity));
+    await change.objectStore('sessions').delete([project, session]);
+    await change.done;
+  }, undefined);
+}
+
+function keptAs<T>(of: string): Promise<{ key: IDBValidKey; value: T }[]> {
+  return stored(async (db) => {
+    const all = IDBKeyRange.bound([of], [of, []]);
     const [keys, values] = await Promise.all([db.getAllKeys('queue', all), db.getAll('queue', all)]);
-    return keys.map((key, i) => ({ key, bytes: values[i] as Uint8Array<ArrayBuffer> }));
+    return keys.map((key, i) => ({ key, value: values[i] as T }));
   }, []);
 }
 
-/** Forgets steps that were set aside. */
-export function forget(list: Aside[]): Promise<void> {
+/** The steps of a project that were set aside in this profile. */
+export async function asides(project: string): Promise<Aside[]> {
+  const list = await keptAs<Uint8Array<ArrayBuffer>>(asideOf(project));
+  return list.map(({ key, value }) => ({ key, bytes: value }));
+}
+
+/** What pages showed of a project that came from another database. */
+export async function copies(project: string): Promise<Copy[]> {
+  const list = await keptAs<Blob>(copyOf(project));
+  return list.map(({ key, value }) => ({ key, body: value }));
+}
+
+/** Forgets what was set aside. */
+export function forget(list: { key: IDBValidKey }[]): Promise<void> {
   return stored(async (db) => {
     for (const { key } of list) await db.delete('queue', key);
   }, undefined);

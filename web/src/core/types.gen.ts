@@ -909,6 +909,17 @@ export interface KeptState {
   now: boolean;
 }
 
+export interface DeletedProject {
+  id: string;
+  name: string;
+  days: number;
+}
+
+export interface Bringing {
+  read: number;
+  of: number;
+}
+
 export interface Problem {
   error: string;
 }

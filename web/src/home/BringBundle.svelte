@@ -8,6 +8,7 @@
   let chooser: HTMLInputElement | undefined = $state();
   let reading = $state('');
   let part = $state(0);
+  let read = $state(0);
   let stopping = new AbortController();
   let problem = $state('');
 
@@ -20,8 +21,13 @@
       if (file.size > BUNDLE_BYTES)
         throw new Error(`It has ${file.size >> 20} MB; the most is ${BUNDLE_BYTES >> 20} MB.`);
       stopping = new AbortController();
-      part = 0;
-      const made = await bringBundle(file, stopping.signal, (sent) => (part = sent));
+      part = read = 0;
+      const made = await bringBundle(
+        file,
+        stopping.signal,
+        (sent) => (part = sent),
+        (done) => (read = done),
+      );
       if (made) open(made.id);
     } catch (failure) {
       problem = `${file.name}: ${(failure as Error).message}`;
@@ -36,12 +42,19 @@
   <p class="text-soft">A copy of a project, as “Copy to a file” writes it.</p>
   {#if reading}
     <div class="flex w-full items-center gap-3" role="status">
-      <progress class="min-w-0 flex-1 accent-saffron" value={part < 1 ? part : undefined} aria-label="Reading {reading}"
+      <progress
+        class="min-w-0 flex-1 accent-saffron"
+        value={part < 1 ? part : read || undefined}
+        aria-label="Reading {reading}"
       ></progress>
       <span class="text-small text-soft figures"
-        >{part < 1 ? `${Math.floor(part * 100)} % sent` : 'making the project'}</span
+        >{part < 1
+          ? `${Math.floor(part * 100)} % sent`
+          : read < 1
+            ? `${Math.floor(read * 100)} % read`
+            : 'making the project'}</span
       >
-      {#if part < 1}<Button label="Stop" onclick={() => stopping.abort()} />{/if}
+      <Button label="Stop" onclick={() => stopping.abort()} />
     </div>
   {:else}
     <Button label="Bring in a copy" onclick={() => chooser?.click()} />

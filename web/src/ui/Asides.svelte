@@ -3,8 +3,27 @@
   import Button from './Button.svelte';
   import { download } from './download';
 
-  /** Offers steps of an earlier page that could not be read, until they are forgotten. */
+  /** Offers what earlier pages had that could not go on, until it is forgotten. */
   let { p }: { p: Project } = $props();
+
+  let problem = $state('');
+  let making = $state(false);
+
+  /** Saves what a page showed as a file that can be brought in. */
+  async function save(): Promise<void> {
+    problem = '';
+    making = true;
+    try {
+      const made = await p.asides.copy();
+      if (made) {
+        download(`${p.scene?.project.name ?? 'project'}, as it was.zip`, made.body);
+        if (made.lost.length > 0) problem = `These pictures were nowhere to be had: ${made.lost.join(', ')}.`;
+      }
+    } catch (failure) {
+      problem = (failure as Error).message;
+    }
+    making = false;
+  }
 
   const n = $derived(p.asides.list.length);
 </script>
@@ -12,8 +31,8 @@
 {#if n > 0}
   <div class="pointer-events-auto flex max-w-120 flex-col gap-2 sheet px-3 py-2" role="alert" data-asides>
     <span>
-      {n === 1 ? 'A step' : `${n} steps`} of an earlier page could not be read and {n === 1 ? 'was' : 'were'} set aside. All
-      else that was not sent is here.
+      {n === 1 ? 'A step' : `${n} steps`} of an earlier page could not be read, or {n === 1 ? 'belongs' : 'belong'} to another
+      database, and {n === 1 ? 'was' : 'were'} set aside. All else that was not sent is here.
     </span>
     <span class="flex gap-2">
       <Button
@@ -22,5 +41,18 @@
       />
       <Button label={n === 1 ? 'Forget it' : 'Forget them'} onclick={() => void p.asides.forget()} />
     </span>
+  </div>
+{/if}
+{#if p.asides.copies.length > 0}
+  <div class="pointer-events-auto flex max-w-120 flex-col gap-2 sheet px-3 py-2" role="alert" data-copies>
+    <span>
+      What this page showed before it came to another database is kept. As a file it can be brought in from the list of
+      all projects.
+    </span>
+    <span class="flex gap-2">
+      <Button label="Save it as a file" disabled={making} onclick={() => void save()} />
+      <Button label="Forget it" onclick={() => void p.asides.forgetCopies()} />
+    </span>
+    {#if problem}<span class="text-rose-ink">{problem}</span>{/if}
   </div>
 {/if}

@@ -42,7 +42,7 @@
           <LoaderCircle size={14} class="text-saffron" /><span class="text-saffron-ink">Saving</span>
         {:else}
           <CloudOff size={14} class="text-rose" />
-          <span class="text-rose-ink">Waiting for the server ({waiting} {waiting === 1 ? 'change' : 'changes'})</span>
+          <span class="text-rose-ink">Waiting for {p.away} ({waiting} {waiting === 1 ? 'change' : 'changes'})</span>
         {/if}
       </span>{/if}
     <Button label={theme.dark ? 'Switch to light' : 'Switch to dark'} icon onclick={() => theme.toggle()}>
