@@ -22,7 +22,7 @@ const (
 	// reading is how many bodies are read at a time.
 	reading = 512
 	// inMemory is how much of a body is in memory while it comes, the rest lies in a file.
-	inMemory = 64 << 10
+	inMemory = 16 << 10
 	// wholeBodies is how many bytes of bodies are worked on in memory at a time.
 	wholeBodies = 48 << 20
 	// onDisk is how many bytes of bodies lie in files.
@@ -163,9 +163,10 @@ func (s *spooled) fill(r io.Reader) error {
 		return errors.Join(err, file.Close())
 	}
 	s.file = file
-	piece := make([]byte, 64<<10)
-	copy(piece, s.small.Bytes())
-	for n := s.small.Len(); ; {
+	piece := make([]byte, inMemory)
+	n := copy(piece, s.small.Bytes())
+	s.small = bytes.Buffer{}
+	for {
 		if s.of.disk.Add(int64(n)) > onDisk {
 			s.of.disk.Add(int64(-n))
 			return errBusy
@@ -176,7 +177,6 @@ func (s *spooled) fill(r io.Reader) error {
 		}
 		if n, err = r.Read(piece); n == 0 && err != nil {
 			if errors.Is(err, io.EOF) {
-				s.small = bytes.Buffer{}
 				return nil
 			}
 			return err

@@ -46,7 +46,8 @@ func New(s *store.Store, files fs.FS, addr string, revive func(context.Context) 
 	v.health = newHealth(s, revive, v.rooms.closeAll)
 	v.app = fiber.New(fiber.Config{
 		AppName: "Azzel", ReadTimeout: 60 * time.Second, IdleTimeout: 120 * time.Second, WriteTimeout: 120 * time.Second,
-		Concurrency: maxConnections, BodyLimit: jsonBytes, StreamRequestBody: true, DisablePreParseMultipartForm: true,
+		// Bodies are streams, of which no more than a byte is waited for before it is known who asks for what.
+		Concurrency: maxConnections, BodyLimit: 1, StreamRequestBody: true, DisablePreParseMultipartForm: true,
 		ErrorHandler: v.failed,
 	})
 	v.app.Server().Logger = quiet{}

@@ -1,0 +1,159 @@
+package server
+
+import (
+	"context"
+	"testing"
+	"time"
+
+	"github.com/jackc/pgx/v5"
+
+	"azzel/core/edit"
+	"azzel/core/world"
+)
+
+// connect gives a connection of the test's own to the database of its rooms.
+func connect(t *testing.T) *pgx.Conn {
+	t.Helper()
+	address, err := shared.Database(t.Context(), t.Name())
+	if err != nil {
+		t.Fatal(err)
+	}
+	conn, err := pgx.Connect(t.Context(), address)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = conn.Close(context.Background()) })
+	return conn
+}
+
+// Good steps and refused ones that came together are stored together: if the database's connection ends before they
+// are, nothing is known of either, and sent again each has the answer that it should have had.
+func TestConnectionEndsWhileStoring(t *testing.T) {
+	all := testRooms(t)
+	rm := all.one(t)
+	d := rm.doc
+	locking, ending := connect(t), connect(t)
+	tx, err := locking.Begin(t.Context())
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := tx.Exec(t.Context(), "SELECT 1 FROM projects WHERE id = 1 FOR UPDATE"); err != nil {
+		t.Fatal(err)
+	}
+	bad := func(sequence uint64) []byte {
+		return edit.Send(sequence, edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: 99}}}}.Encode())
+	}
+	messages := [][]byte{paint(d, 1, 3, 4), bad(2), paint(d, 3, 4, 4), bad(4), paint(d, 3, 4, 4)}
+	batch := make([]*arrival, len(messages))
+	for i, m := range messages {
+		batch[i] = &arrival{1, m, make(chan error, 1)}
+	}
+	done := make(chan struct{})
+	go func() {
+		defer close(done)
+		rm.take(context.Background(), batch)
+	}()
+	ended := 0
+	for waiting := true; waiting; {
+		var n int
+		err := ending.QueryRow(t.Context(), `SELECT count(pg_terminate_backend(pid)) FROM pg_stat_activity WHERE datname = current_database() AND wait_event_type = 'Lock'`).Scan(&n)
+		if err != nil {
+			t.Fatal(err)
+		}
+		ended += n
+		select {
+		case <-done:
+			waiting = false
+		case <-time.After(5 * time.Millisecond):
+		}
+	}
+	if err := tx.Rollback(t.Context()); err != nil {
+		t.Fatal(err)
+	}
+	if ended == 0 {
+		t.Fatal("no connection was ended")
+	}
+	for i, a := range batch {
+		if err := <-a.done; err == nil {
+			t.Errorf("step %d was answered, and nothing of it is stored", i)
+		}
+	}
+	m := newMember(1)
+	if err := rm.join(t.Context(), m, 0); err != nil {
+		t.Fatal(err)
+	}
+	for _, again := range messages {
+		if err := rm.submit(t.Context(), 1, again); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if got := answers(m); got != "trtrt" {
+		t.Errorf("sent again they are answered %q, want trtrt", got)
+	}
+	if n := begin(t, rm, 1).Revision(); n != 2 {
+		t.Errorf("%d steps are stored, want the 2 good ones", n)
+	}
+}
+
+// One room a project: whoever waited for a room that was given up meanwhile is in the one that is there now, and hears
+// what others do.
+func TestOneRoom(t *testing.T) {
+	all := testRooms(t)
+	first := all.one(t)
+	first.mu.Lock()
+	came := make(chan *room)
+	const pages = 6
+	for range pages {
+		go func() {
+			rm, err := all.enter(context.Background(), 1)
+			if err != nil {
+				t.Error(err)
+			}
+			came <- rm
+		}()
+	}
+	time.Sleep(20 * time.Millisecond)
+	all.giveUp(first)
+	first.mu.Unlock()
+	var members []*member
+	for i := range pages {
+		rm := <-came
+		if rm == first {
+			t.Fatal("a page is in the room that was given up")
+		}
+		m := newMember(int64(i + 1))
+		if err := rm.join(t.Context(), m, 0); err != nil {
+			t.Fatal(err)
+		}
+		members = append(members, m)
+	}
+	if err := first.submit(t.Context(), 99, paint(all.one(t).doc, 1, 3, 4)); err == nil {
+		t.Error("the room that was given up took a step")
+	}
+	if err := first.join(t.Context(), newMember(7), 0); err == nil {
+		t.Error("the room that was given up was joined")
+	}
+	if err := all.one(t).submit(t.Context(), 99, paint(all.one(t).doc, 1, 3, 4)); err != nil {
+		t.Fatal(err)
+	}
+	for i, m := range members {
+		if got := answers(m); got != "o" {
+			t.Errorf("page %d hears %q, want the step", i, got)
+		}
+	}
+	all.giveUpBefore(time.Now().Add(time.Hour))
+	if len(all.open) != 1 {
+		t.Error("a room with pages in it was given up")
+	}
+	for _, m := range members {
+		all.one(t).leave(m)
+	}
+	all.giveUpBefore(time.Now().Add(-time.Hour))
+	if len(all.open) != 1 {
+		t.Error("a room was given up that was needed just now")
+	}
+	all.giveUpBefore(time.Now().Add(time.Hour))
+	if len(all.open) != 0 {
+		t.Error("a room that nobody needs is kept")
+	}
+}
