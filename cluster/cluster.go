@@ -102,13 +102,36 @@ func Start(ctx context.Context, dir string) (*Cluster, error) {
 	if err := c.create(ctx); err != nil {
 		return nil, err
 	}
-	if c.find(ctx) {
-		return c, nil
+	return c, c.start(ctx)
+}
+
+// Revive makes sure that the cluster in dir runs that was made before. It makes none: data that is not to be found is
+// not replaced by an empty database.
+func Revive(ctx context.Context, dir string) error {
+	bin, err := programs()
+	if err != nil {
+		return err
 	}
-	for attempt := range 20 {
+	if _, err := os.Stat(filepath.Join(dir, "PG_VERSION")); err != nil {
+		return fmt.Errorf("looking for the database's data: %w", err)
+	}
+	return (&Cluster{dir: dir, bin: bin}).start(ctx)
+}
+
+// startTime is how long a start may take: after it was killed, a database first goes through what it wrote last.
+const startTime = time.Minute
+
+// start runs the cluster unless it runs.
+func (c *Cluster) start(ctx context.Context) error {
+	if c.find(ctx) {
+		return nil
+	}
+	dir, bin := c.dir, c.bin
+	deadline := time.Now().Add(startTime)
+	for attempt := 0; ; attempt++ {
 		port, err := choosePort(dir, attempt)
 		if err != nil {
-			return nil, err
+			return err
 		}
 		options := fmt.Sprintf("-c listen_addresses=127.0.0.1 -p %d -c unix_socket_directories='' -c max_connections=60", port)
 		err = run(command(ctx, bin, "pg_ctl", "-w", "-t", "60", "-D", dir, "-l", filepath.Join(dir, "server.log"), "-o", options, "start"))
@@ -116,22 +139,21 @@ func Start(ctx context.Context, dir string) (*Cluster, error) {
 			c.Started = true
 			// Where it is not remembered, it is looked up.
 			_ = os.WriteFile(portFile(dir), []byte(strconv.Itoa(port)), 0o644)
-			return c, nil
+			return nil
 		}
 		// It may be another start that is under way, or a port just taken.
 		select {
 		case <-ctx.Done():
-			return nil, fmt.Errorf("starting the database: %w", ctx.Err())
+			return fmt.Errorf("starting the database: %w", ctx.Err())
 		case <-time.After(200 * time.Millisecond):
 		}
 		if c.find(ctx) {
-			return c, nil
+			return nil
 		}
-		if attempt == 19 {
-			return nil, fmt.Errorf("starting the database: %w", err)
+		if time.Now().After(deadline) {
+			return fmt.Errorf("starting the database: %w", err)
 		}
 	}
-	return nil, errors.New("starting the database failed")
 }
 
 func portFile(dir string) string { return dir + ".port" }

@@ -24,11 +24,12 @@ const patience = 20 * time.Second
 
 // A site is a server under test, with a database of its own.
 type site struct {
-	t        *testing.T
-	database string
-	address  string
-	process  *exec.Cmd
-	args     []string
+	t *testing.T
+	// database is where its database is, directory where it keeps one of its own.
+	database, directory string
+	address             string
+	process             *exec.Cmd
+	args                []string
 }
 
 var (
@@ -57,7 +58,7 @@ func newSite(t *testing.T, args ...string) *site {
 func (s *site) start() {
 	s.t.Helper()
 	s.process = exec.Command(command, s.args...)
-	s.process.Env = append(os.Environ(), "AZZEL_DATABASE_URL="+s.database, "AZZEL_ADDR="+s.address)
+	s.process.Env = s.environment()
 	out, err := s.process.StdoutPipe()
 	if err != nil {
 		s.t.Fatal(err)
@@ -77,6 +78,11 @@ func (s *site) start() {
 	}
 	_ = s.process.Wait()
 	s.t.Fatalf("the server did not start: %s", log.String())
+}
+
+// environment is what a command is told of the site.
+func (s *site) environment() []string {
+	return append(os.Environ(), "AZZEL_DATABASE_URL="+s.database, "AZZEL_DATABASE_DIR="+s.directory, "AZZEL_ADDR="+s.address)
 }
 
 // kill ends the server as a failing machine would.

@@ -78,7 +78,17 @@ func leave() (result int32) {
 //go:wasmexport document
 func document() (result int32) {
 	defer bridge.Guard(&result)
-	return bridge.Answer(now.Document().Encode())
+	return bridge.Answer(now.Latest().Encode())
+}
+
+// doAgain does the steps here that were put into the queue, which were meant for another database.
+//
+//go:wasmexport doAgain
+func doAgain() (result int32) {
+	defer bridge.Guard(&result)
+	messages := queue
+	queue = nil
+	return int32(now.DoAgain(messages))
 }
 
 // aside gives a step of an earlier page that could not be taken up, 0 if there are no more.

@@ -126,10 +126,7 @@ func serve(ctx context.Context, args []string) error {
 			return err
 		}
 		options.Locate = func() (uint16, error) { return cluster.Port(dir) }
-		revive = func(ctx context.Context) error {
-			_, err := cluster.Start(ctx, dir)
-			return err
-		}
+		revive = func(ctx context.Context) error { return cluster.Revive(ctx, dir) }
 	}
 	s, err := store.Open(ctx, url, options)
 	if err != nil {

@@ -198,6 +198,42 @@ func (p *Page) Unsent() [][]byte {
 // their own.
 func (p *Page) Aside() [][]byte { return p.aside }
 
+// Latest is the project with all that was done here, whatever is looked at.
+func (p *Page) Latest() *world.Document { return p.replica.Document() }
+
+// DoAgain does steps here that were meant for another database, as far as they can be done, and says how many were.
+func (p *Page) DoAgain(messages [][]byte) Changed {
+	p.finish()
+	if p.looking() {
+		return StateChanged
+	}
+	became, done := map[uint64]uint64{}, 0
+	for _, m := range messages {
+		sequence, body, err := edit.ReadSend(m)
+		if err != nil {
+			continue
+		}
+		e, err := edit.Decode(body)
+		if err == nil && e.Undoes != 0 {
+			if e.Undoes = became[e.Undoes]; e.Undoes == 0 {
+				continue
+			}
+		}
+		if err != nil {
+			continue
+		}
+		n, message, err := p.replica.Do(e)
+		if err != nil {
+			continue
+		}
+		became[sequence] = n
+		done++
+		p.send(message)
+	}
+	p.say("%d of %s could be done here.", done, counted(len(messages), "step"))
+	return p.follow() | StateChanged | OutgoingChanged
+}
+
 // follow lets game and pictures go on with the present document.
 func (p *Page) follow() Changed {
 	d := p.doc()

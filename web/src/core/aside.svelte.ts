@@ -31,16 +31,16 @@ export class Asides {
     return `${project || 'project'}, steps set aside.json`;
   }
 
-  /** All of them as JSON, the bytes of each in base 64. */
-  file(): Blob {
-    const steps = this.list.map(({ bytes }) => btoa(Array.from(bytes, (b) => String.fromCharCode(b)).join('')));
+  /** Steps as JSON, the bytes of each in base 64. */
+  file(list: sessions.Aside[]): Blob {
+    const steps = list.map(({ bytes }) => btoa(Array.from(bytes, (b) => String.fromCharCode(b)).join('')));
     return new Blob([JSON.stringify({ azzel: 'steps', project: this.project, steps }, null, 1)], {
       type: 'application/json',
     });
   }
 
-  async forget(): Promise<void> {
-    await sessions.forget(this.list);
-    this.list = [];
+  async forget(list: sessions.Aside[]): Promise<void> {
+    await sessions.forget(list);
+    this.list = this.list.filter((aside) => !list.includes(aside));
   }
 }

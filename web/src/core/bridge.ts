@@ -133,6 +133,12 @@ export class Core {
     return this.exports.receive();
   }
 
+  /** Does steps that were meant for another database. */
+  doAgain(messages: Uint8Array[]): number {
+    this.enqueue(messages);
+    return this.exports.doAgain();
+  }
+
   private enqueue(messages: Uint8Array[]): void {
     for (const message of messages) {
       this.buffers.give(message);

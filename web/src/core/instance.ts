@@ -20,6 +20,7 @@ export interface Exports extends Bridge {
   leave(): number;
   aside(n: number): number;
   document(): number;
+  doAgain(): number;
   open(): number;
   openStep(budget: number): number;
   warm(part: number): number;

@@ -419,6 +419,12 @@ export class Project extends Questions {
     this.order({ do: which });
   }
 
+  /** Does steps here that were meant for another database, as far as they can be done. */
+  doAgain(): void {
+    const steps = this.asides.list.filter(({ other }) => other).map(({ bytes }) => bytes);
+    this.apply(this.ask((core) => core.doAgain(steps), 0));
+  }
+
   /** Fetches earlier steps of this session. Says whether any answer came. */
   async fetchEarlier(): Promise<boolean> {
     const { core, state } = this;

@@ -15,10 +15,11 @@ export interface Claimed {
   database: string;
 }
 
-/** A step that could not be read when it was to be taken up. */
+/** A step that could not be taken up: it could not be read, or is of another database. */
 export interface Aside {
   key: IDBValidKey;
   bytes: Uint8Array<ArrayBuffer>;
+  other: boolean;
 }
 
 /** What a page showed, with the pictures that it had. */
@@ -168,6 +169,8 @@ export function answered(project: string, session: string, upTo: number): Promis
 }
 
 const asideOf = (project: string): string => `aside of ${project}`;
+/** Says in the key of a step that it is of another database. */
+const OTHER = 'other';
 const copyOf = (project: string): string => `copy of ${project}`;
 
 /** Sets steps aside that can't be taken up, in one go with what the queue is without them. */
@@ -192,7 +195,7 @@ export function disown(project: string, session: string, copy: Blob | null, step
     const change = db.transaction(['queue', 'sessions'], 'readwrite');
     const queue = change.objectStore('queue');
     if (copy) await queue.put(copy, [copyOf(project), session, Date.now()]);
-    for (const [i, bytes] of steps.entries()) await queue.put(bytes, [asideOf(project), session, Date.now(), i]);
+    for (const [i, bytes] of steps.entries()) await queue.put(bytes, [asideOf(project), session, Date.now(), i, OTHER]);
     await queue.delete(range(project, session, Infinity));
     await change.objectStore('sessions').delete([project, session]);
     await change.done;
@@ -210,7 +213,7 @@ function keptAs<T>(of: string): Promise<{ key: IDBValidKey; value: T }[]> {
 /** The steps of a project that were set aside in this profile. */
 export async function asides(project: string): Promise<Aside[]> {
   const list = await keptAs<Uint8Array<ArrayBuffer>>(asideOf(project));
-  return list.map(({ key, value }) => ({ key, bytes: value }));
+  return list.map(({ key, value }) => ({ key, bytes: value, other: Array.isArray(key) && key[4] === OTHER }));
 }
 
 /** What pages showed of a project that came from another database. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Aside } from '../core/sessions';
   import type { Project } from '../core/project.svelte';
   import Button from './Button.svelte';
   import { download } from './download';
@@ -25,21 +26,40 @@
     making = false;
   }
 
-  const n = $derived(p.asides.list.length);
+  const unread = $derived(p.asides.list.filter(({ other }) => !other));
+  const others = $derived(p.asides.list.filter(({ other }) => other));
 </script>
 
-{#if n > 0}
+{#snippet steps(list: Aside[])}
+  {@const it = list.length === 1 ? 'it' : 'them'}
+  <Button
+    label="Save {it} as a file"
+    onclick={() => download(p.asides.fileName(p.scene?.project.name ?? ''), p.asides.file(list))}
+  />
+  <Button label="Forget {it}" onclick={() => void p.asides.forget(list)} />
+{/snippet}
+
+{#if unread.length > 0}
   <div class="pointer-events-auto flex max-w-120 flex-col gap-2 sheet px-3 py-2" role="alert" data-asides>
     <span>
-      {n === 1 ? 'A step' : `${n} steps`} of an earlier page could not be read, or {n === 1 ? 'belongs' : 'belong'} to another
-      database, and {n === 1 ? 'was' : 'were'} set aside. All else that was not sent is here.
+      {unread.length === 1 ? 'A step of an earlier page' : `${unread.length} steps of an earlier page`} could not be read
+      and
+      {unread.length === 1 ? 'was' : 'were'} set aside. All else that was not sent is here.
+    </span>
+    <span class="flex gap-2">{@render steps(unread)}</span>
+  </div>
+{/if}
+{#if others.length > 0}
+  <div class="pointer-events-auto flex max-w-120 flex-col gap-2 sheet px-3 py-2" role="alert" data-others>
+    <span>
+      This project comes from another database now: a backup was restored, or another server runs here.
+      {others.length === 1 ? 'A step that was not sent is' : `${others.length} steps that were not sent are`} kept.
     </span>
     <span class="flex gap-2">
-      <Button
-        label={n === 1 ? 'Save it as a file' : 'Save them as a file'}
-        onclick={() => download(p.asides.fileName(p.scene?.project.name ?? ''), p.asides.file())}
-      />
-      <Button label={n === 1 ? 'Forget it' : 'Forget them'} onclick={() => void p.asides.forget()} />
+      {#if p.scene}
+        <Button label="Do {others.length === 1 ? 'it' : 'them'} here" onclick={() => p.doAgain()} />
+      {/if}
+      {@render steps(others)}
     </span>
   </div>
 {/if}
