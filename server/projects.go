@@ -10,6 +10,7 @@ import (
 	"fmt"
 	"image"
 	"image/png"
+	"math"
 	"strconv"
 	"strings"
 	"time"
@@ -99,7 +100,7 @@ func (v *Server) listDeleted(c fiber.Ctx) error {
 	gone := make([]DeletedProject, len(list))
 	for i, p := range list {
 		left := time.Until(p.DeletedAt.Add(store.DeletedTime))
-		gone[i] = DeletedProject{strconv.FormatInt(p.ID, 10), p.Name, max(1, int(left.Hours()/24))}
+		gone[i] = DeletedProject{strconv.FormatInt(p.ID, 10), p.Name, max(1, int(math.Ceil(left.Hours()/24)))}
 	}
 	return c.JSON(gone)
 }

@@ -113,6 +113,45 @@ func TestWrongRequests(t *testing.T) {
 	}
 }
 
+// A project that is deleted can't be opened, lets go of its pages, and stands in the list of those that can be brought
+// back, from where it comes back as it was.
+func TestDeleteRoutes(t *testing.T) {
+	v := newServer(t)
+	m := newMember(4)
+	room := v.rooms.one(t)
+	if err := room.join(t.Context(), m, 0); err != nil {
+		t.Fatal(err)
+	}
+	d := room.doc
+	says := func(method, path string, code int, text string) {
+		t.Helper()
+		if res, got := v.ask(t, method, path, nil); res.StatusCode != code || !strings.Contains(got, text) {
+			t.Errorf("%s %s: %d %s, want %d and %q", method, path, res.StatusCode, got, code, text)
+		}
+	}
+	says("GET", "/api/deleted", 200, "[]")
+	says("DELETE", "/api/projects/1", 204, "")
+	select {
+	case <-m.gone:
+	default:
+		t.Error("a page is kept in a project that was deleted")
+	}
+	if err := room.submit(t.Context(), 4, paint(d, 1, 3, 4)); err == nil {
+		t.Error("a step is taken in a project that was deleted")
+	}
+	says("GET", "/api/projects", 200, "[]")
+	says("GET", "/api/projects/1/opening", 404, "may have been deleted")
+	says("GET", "/api/projects/1/ready", 404, "may have been deleted")
+	says("DELETE", "/api/projects/1", 404, "may have been deleted")
+	says("GET", "/api/deleted", 200, `"name":"Ferns","days":7`)
+	says("POST", "/api/deleted/1/back", 200, `"name":"Ferns"`)
+	says("POST", "/api/deleted/1/back", 404, "not there")
+	says("GET", "/api/projects/1/ready", 204, "")
+	if err := v.rooms.one(t).submit(t.Context(), 4, paint(d, 1, 3, 4)); err != nil {
+		t.Errorf("brought back it takes no step: %v", err)
+	}
+}
+
 // A project is made, listed, opened and drawn; its picture is drawn anew only
 // when it has changed.
 func TestProjectRoutes(t *testing.T) {
