@@ -129,9 +129,9 @@ func sites(packages []string) ([]place, error) {
 	return all, nil
 }
 
-// importing lists for each package of core itself and those of core that import it, also by way of others, by the folder.
+// importing lists for each package itself and those of core, store and server that import it, also by way of others, by the folder.
 func importing(ctx context.Context) (map[string][]string, error) {
-	out, err := exec.CommandContext(ctx, "go", "list", "-f", `{{.ImportPath}} {{join .Deps " "}} {{join .TestImports " "}} {{join .XTestImports " "}}`, "./core/...").Output()
+	out, err := exec.CommandContext(ctx, "go", "list", "-f", `{{.ImportPath}} {{join .Deps " "}} {{join .TestImports " "}} {{join .XTestImports " "}}`, "./core/...", "./store/...", "./server/...").Output()
 	if err != nil {
 		return nil, fmt.Errorf("listing packages: %w", err)
 	}
