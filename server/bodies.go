@@ -43,11 +43,13 @@ type bodies struct {
 	slots   chan struct{}
 	memory  *semaphore.Weighted
 	answers *semaphore.Weighted
-	disk    atomic.Int64
+	// steps are those that come by sockets.
+	steps *semaphore.Weighted
+	disk  atomic.Int64
 }
 
 func newBodies() *bodies {
-	return &bodies{slots: make(chan struct{}, reading), memory: semaphore.NewWeighted(wholeBodies), answers: semaphore.NewWeighted(answering)}
+	return &bodies{slots: make(chan struct{}, reading), memory: semaphore.NewWeighted(wholeBodies), answers: semaphore.NewWeighted(answering), steps: semaphore.NewWeighted(wholeBodies)}
 }
 
 var errBusy = fiber.NewError(fiber.StatusServiceUnavailable, "Azzel has as much to do as it can hold at the moment. Try again in a few seconds.")

@@ -2,19 +2,26 @@ package server
 
 import (
 	"bytes"
+	"encoding/binary"
 	"encoding/json"
+	"fmt"
 	"image"
 	"image/png"
 	"io"
 	"net/http"
 	"net/http/httptest"
 	"net/url"
+	"strconv"
 	"strings"
 	"testing"
 	"testing/fstest"
+	"time"
 
 	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/hand"
 	"azzel/core/tiles"
+	"azzel/core/world"
 )
 
 // newServer is a server over a new database with one project and a front end of
@@ -110,6 +117,112 @@ func TestWrongRequests(t *testing.T) {
 	}
 	if _, text := v.ask(t, "GET", "/api/projects", nil); strings.Count(text, `"id"`) != 1 {
 		t.Errorf("wrong requests left behind: %s", text)
+	}
+}
+
+// A bundle that is being read says how far it is, and is stopped by who sent it; nothing is made of it then.
+func TestBringingIsStopped(t *testing.T) {
+	v := newServer(t)
+	_, bundle := v.ask(t, "GET", "/api/projects/1/bundle", nil)
+	v.decoding <- struct{}{} // another one is being read
+	answered := make(chan string)
+	go func() {
+		res, text := v.ask(t, "POST", "/api/bundles?as=moss", []byte(bundle))
+		answered <- fmt.Sprint(res.StatusCode, text)
+	}()
+	code, text := 404, ""
+	for deadline := time.Now().Add(10 * time.Second); code == 404 && time.Now().Before(deadline); time.Sleep(5 * time.Millisecond) {
+		var res *http.Response
+		res, text = v.ask(t, "GET", "/api/bundles/moss", nil)
+		code = res.StatusCode
+	}
+	if code != 200 || text != `{"read":0,"of":0}` {
+		t.Errorf("how far it is: %d %s", code, text)
+	}
+	if res, _ := v.ask(t, "DELETE", "/api/bundles/moss", nil); res.StatusCode != 204 {
+		t.Errorf("stopping it: %d", res.StatusCode)
+	}
+	if got := <-answered; !strings.HasPrefix(got, "409") || !strings.Contains(got, "was stopped") {
+		t.Errorf("once it was stopped it is answered %s", got)
+	}
+	<-v.decoding
+	if res, text := v.ask(t, "POST", "/api/bundles?as=moss", []byte(bundle)); res.StatusCode != 201 {
+		t.Errorf("sent again: %d %s", res.StatusCode, text)
+	}
+	if _, text := v.ask(t, "GET", "/api/projects", nil); strings.Count(text, `"id"`) != 2 {
+		t.Errorf("projects then: %s", text)
+	}
+}
+
+// What a page showed becomes a bundle whatever of its pictures is lost, and what is no such thing is refused.
+func TestCopies(t *testing.T) {
+	v := newServer(t)
+	room := v.rooms.one(t)
+	d := room.doc
+	rep := begin(t, room, 5)
+	var sheet bytes.Buffer
+	img := image.NewNRGBA(image.Rect(0, 0, 64, 32))
+	for i := range img.Pix {
+		img.Pix[i] = byte(i*7 | 128)
+	}
+	if err := png.Encode(&sheet, img); err != nil {
+		t.Fatal(err)
+	}
+	_, text := v.ask(t, "POST", "/api/projects/1/tilesets?cut="+url.QueryEscape(`{"w":16,"h":16}`), sheet.Bytes())
+	var taken TakenPicture
+	if err := json.Unmarshal([]byte(text), &taken); err != nil {
+		t.Fatal(text)
+	}
+	set := &world.Tileset{Name: "Moss tiles", Picture: taken.Picture, Strip: taken.Strip, First: taken.First, Count: len(taken.Places), Columns: taken.Columns, Rows: taken.Rows,
+		Places: taken.Places, Cut: tiles.Cut{W: 16, H: 16}, Tiles: make([]*tiles.Properties, len(taken.Places))}
+	v.do(t, rep, 5, edit.Edit{Label: "bring in", Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: 77<<32 | 900}, Values: set.Values()}}})
+	m := d.Maps[0]
+	v.do(t, rep, 5, edit.Edit{Label: "paint", Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: grid.Region{{Y: 1, X0: 1, X1: 1}}, Cells: grid.Runs{{N: 1, Cell: grid.Cell(taken.First + 2)}}}}})
+	_, strip := v.ask(t, "GET", "/api/projects/1/blobs/"+taken.Strip, nil)
+	pack := func(parts ...[]byte) (b []byte) {
+		for _, p := range parts {
+			b = append(binary.LittleEndian.AppendUint32(b, uint32(len(p))), p...)
+		}
+		return b
+	}
+	document := rep.Document().Encode()
+	for name, c := range map[string]struct {
+		path, lost string
+		body       []byte
+	}{
+		"all that is needed is in the project": {"/api/copies?project=1", "", pack(document)},
+		"the page has the tiles":               {"/api/copies?project=99", "", pack(document, []byte("moss"), []byte(strip))},
+		"the tiles are lost":                   {"/api/copies", "Moss+tiles", pack(document)},
+	} {
+		res, bundle := v.ask(t, "POST", c.path, c.body)
+		if res.StatusCode != 200 || res.Header.Get("Azzel-Lost") != c.lost {
+			t.Errorf("%s: %d, lost is %q", name, res.StatusCode, res.Header.Get("Azzel-Lost"))
+			continue
+		}
+		res, text := v.ask(t, "POST", "/api/bundles", []byte(bundle))
+		var made ProjectCard
+		if err := json.Unmarshal([]byte(text), &made); err != nil || res.StatusCode != 201 {
+			t.Errorf("%s: %d %s", name, res.StatusCode, text)
+			continue
+		}
+		id, _ := strconv.ParseInt(made.ID, 10, 64)
+		back, _, err := v.store.Load(t.Context(), id)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if got := back.Maps[0].Layer(m.PlayerLayer).Cells.At(grid.Point{X: 1, Y: 1}); hand.TileName(back, got) != hand.TileName(rep.Document(), grid.Cell(taken.First+2)) {
+			t.Errorf("%s: painted is %v", name, hand.TileName(back, got))
+		}
+		if c.lost == "" {
+			if body, err := v.store.Blob(t.Context(), id, taken.Strip); err != nil || string(body) != strip {
+				t.Errorf("%s: its tiles are others (%v)", name, err)
+			}
+		}
+	}
+	for name, body := range map[string][]byte{"nothing": nil, "moss": []byte("moss"), "too short": pack(document)[:40], "no document": pack([]byte("moss")), "huge": {255, 255, 255, 255, 1}} {
+		if res, text := v.ask(t, "POST", "/api/copies?project=1", body); res.StatusCode != 422 || !strings.Contains(text, "could not be read") {
+			t.Errorf("%s: %d %s", name, res.StatusCode, text)
+		}
 	}
 }
 

@@ -11,6 +11,7 @@ import (
 	"github.com/fasthttp/websocket"
 	"github.com/gofiber/fiber/v3"
 	"github.com/valyala/fasthttp"
+	"golang.org/x/sync/semaphore"
 
 	"azzel/core/edit"
 	"azzel/core/limit"
@@ -52,7 +53,7 @@ func (v *Server) socket(c fiber.Ctx) error {
 	if r.another(c.Query("database")) {
 		m.leaveFor(closeOther)
 	}
-	return upgrader.Upgrade(c.RequestCtx(), func(conn *websocket.Conn) { talk(ctx, conn, r, m, revision) })
+	return upgrader.Upgrade(c.RequestCtx(), func(conn *websocket.Conn) { talk(ctx, conn, r, m, revision, v.bodies.steps) })
 }
 
 // ready says whether the socket of a project could be opened, since a browser tells a page nothing of why it was not.
@@ -63,7 +64,9 @@ func (v *Server) ready(c fiber.Ctx) error {
 	return c.SendStatus(fiber.StatusNoContent)
 }
 
-func talk(ctx context.Context, conn *websocket.Conn, r *room, m *member, revision uint64) {
+// talk carries steps between a page and a room. Of those that are being taken so many bytes are held at a time, of all
+// pages together; what is over it stays on the line.
+func talk(ctx context.Context, conn *websocket.Conn, r *room, m *member, revision uint64, held *semaphore.Weighted) {
 	ctx, cancel := context.WithCancel(ctx)
 	defer cancel()
 	defer r.leave(m)
@@ -72,7 +75,9 @@ func talk(ctx context.Context, conn *websocket.Conn, r *room, m *member, revisio
 	defer close(taken)
 	go func() {
 		for a := range taken {
-			if err := <-a.done; err != nil {
+			err := <-a.done
+			held.Release(int64(len(a.message)))
+			if err != nil {
 				if ctx.Err() == nil && !errors.Is(err, errGivenUp) {
 					slog.Error("a change could not be taken", "project", r.project, "error", err)
 				}
@@ -87,6 +92,9 @@ func talk(ctx context.Context, conn *websocket.Conn, r *room, m *member, revisio
 		}
 		return err
 	}, func(message []byte) error {
+		if err := held.Acquire(ctx, int64(len(message))); err != nil {
+			return err
+		}
 		taken <- r.arrive(ctx, m.session, message)
 		return nil
 	})

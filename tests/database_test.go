@@ -180,6 +180,27 @@ func TestDatabaseHangs(t *testing.T) {
 	if code, _ := s.get("/api/projects/1/opening"); code != 200 {
 		t.Errorf("a project is opened with %d", code)
 	}
+	if code, text := s.get("/api/projects/1/blobs/" + strings.Repeat("0", 64)); code != 404 {
+		t.Errorf("a picture that is not there: %d %s", code, text)
+	}
+	// Each error is one line of JSON, with the request if there was one; what was answered in words is none.
+	s.kill()
+	away := 0
+	for line := range strings.Lines(s.log.String()) {
+		var entry struct{ Level, Msg, Path, Error string }
+		if err := json.Unmarshal([]byte(line), &entry); err != nil {
+			t.Errorf("a line of the log is no JSON: %s", line)
+		}
+		if entry.Msg == "a request failed" && entry.Path == "" {
+			t.Errorf("an error does not name its request: %s", line)
+		}
+		if entry.Msg == "the database does not answer" {
+			away++
+		}
+	}
+	if away != 1 {
+		t.Errorf("that the database does not answer is said %d times:\n%s", away, s.log)
+	}
 }
 
 // A backup is written while the server runs, and restored while it does not. A window that was open all the while says

@@ -9,6 +9,7 @@ import (
 	"io"
 	"math/rand/v2"
 	"net/http"
+	"net/http/httptest"
 	"net/url"
 	"os"
 	"os/exec"
@@ -304,6 +305,13 @@ func TestAddresses(t *testing.T) {
 	}
 	if out, err := start(s.address); err != nil || !strings.Contains(out, "runs already at http://"+s.address) {
 		t.Errorf("started twice: %v %s", err, out)
+	}
+	// Another program that says it is well is not Azzel.
+	other := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) { _, _ = w.Write([]byte("well")) }))
+	defer other.Close()
+	address := strings.TrimPrefix(other.URL, "http://")
+	if out, err := start(address); err == nil || !strings.Contains(out, address+" can't be used") {
+		t.Errorf("where another program answers: %v %s", err, out)
 	}
 }
 

@@ -28,8 +28,10 @@ type site struct {
 	// database is where its database is, directory where it keeps one of its own.
 	database, directory string
 	address             string
-	process             *exec.Cmd
-	args                []string
+	// log is what the process wrote on its standard error; it is read once the process has ended.
+	log     *strings.Builder
+	process *exec.Cmd
+	args    []string
 }
 
 var (
@@ -63,8 +65,8 @@ func (s *site) start() {
 	if err != nil {
 		s.t.Fatal(err)
 	}
-	var log strings.Builder
-	s.process.Stderr = &log
+	s.log = &strings.Builder{}
+	s.process.Stderr = s.log
 	if err := s.process.Start(); err != nil {
 		s.t.Fatal(err)
 	}
@@ -77,7 +79,7 @@ func (s *site) start() {
 		}
 	}
 	_ = s.process.Wait()
-	s.t.Fatalf("the server did not start: %s", log.String())
+	s.t.Fatalf("the server did not start: %s", s.log)
 }
 
 // environment is what a command is told of the site.
