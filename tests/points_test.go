@@ -69,6 +69,12 @@ func TestHome(t *testing.T) {
 	w.click("All projects")
 	w.sees("main", "Seed store")
 	w.until("a picture of the project", `() => document.querySelector('main img')?.naturalWidth > 0`)
+	w.click("Delete Seed store")
+	w.sees("[aria-label='Deleted projects']", "gone for good in 7 days")
+	w.until("no project", `() => document.querySelector('main a') === null`)
+	w.click("Bring back")
+	w.sees("main a", "Seed store")
+	w.until("nothing deleted", `() => document.querySelector("[aria-label='Deleted projects']") === null`)
 	w.quiet()
 }
 
