@@ -258,7 +258,7 @@ func TestRestoredUnderAWindow(t *testing.T) {
 		}
 	}
 	out, err := s.run("restore", backup)
-	if err != nil || !strings.Contains(out, "Restored 1 projects") && !strings.Contains(out, "Restored 1 project") {
+	if err != nil || !strings.Contains(out, "Restored 1 project ") {
 		t.Fatalf("%v %s", err, out)
 	}
 	s.start()

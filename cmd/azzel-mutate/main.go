@@ -164,10 +164,14 @@ func try(ctx context.Context, p place, importers map[string][]string) (seen stri
 	if fails, err = goes(ctx, append(test, "./"+home)...); err != nil || fails {
 		return home, true, err
 	}
+	others := 0
 	for _, of := range importers[home] {
 		if of != home {
-			test = append(test, "./"+of)
+			test, others = append(test, "./"+of), others+1
 		}
+	}
+	if others == 0 {
+		return "", true, nil
 	}
 	if fails, err = goes(ctx, test...); err != nil || fails {
 		return "those that import it", true, err

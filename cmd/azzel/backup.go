@@ -51,6 +51,10 @@ func restore(ctx context.Context, file string, out io.Writer) error {
 	if err != nil {
 		return err
 	}
-	fmt.Fprintf(out, "Restored %d projects from %s. What was there before stays in the database %s until the next time.\n", projects, file, before)
+	noun := "projects"
+	if projects == 1 {
+		noun = "project"
+	}
+	fmt.Fprintf(out, "Restored %d %s from %s. What was there before stays in the database %s until the next time.\n", projects, noun, file, before)
 	return nil
 }
