@@ -37,7 +37,7 @@ func TestConnectionEndsWhileStoring(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if _, err := tx.Exec(t.Context(), "SELECT 1 FROM projects WHERE id = 1 FOR UPDATE"); err != nil {
+	if _, err := tx.Exec(t.Context(), "SELECT 1 FROM projects WHERE id = 1 FOR NO KEY UPDATE"); err != nil {
 		t.Fatal(err)
 	}
 	bad := func(sequence uint64) []byte {
