@@ -122,6 +122,8 @@ func (b *bodies) read(c fiber.Ctx, most int) (*spooled, error) {
 	case err == nil && s.size > int64(most):
 		drain(c, stream)
 		err = tooLarge
+	case err == nil && s.size < int64(c.Request().Header.ContentLength()):
+		err = io.ErrUnexpectedEOF
 	case err == nil:
 		c.Locals(undrained, false)
 		return s, nil

@@ -229,4 +229,71 @@ func TestSheetMustBeThere(t *testing.T) {
 			t.Errorf("%s: the character has a sheet is %t, not %t", c.what, got, c.taken)
 		}
 	}
+	// The same counts for one of its properties alone; what says nothing of a sheet needs none.
+	other := world.Character{ID: 1<<40 + 1, Name: "Stoker"}
+	ref = world.Ref{Kind: world.KindCharacter, ID: other.ID}
+	strayed := world.Character{Strip: nowhere}
+	rep = begin(t, rm, 20)
+	for _, c := range []struct {
+		what  string
+		e     edit.Part
+		taken bool
+	}{
+		{"another character", edit.Put{Ref: ref, Values: other.Values()}, true},
+		{"its name", edit.Change{Ref: ref, Value: world.TextValue(world.FieldName, "Night stoker")}, true},
+		{"a strip alone that is nowhere", valueOf(ref, strayed, world.FieldSheet+1), false},
+	} {
+		revision := rm.revision
+		v.do(t, rep, 20, edit.Edit{Label: c.what, Parts: []edit.Part{c.e}})
+		if (rm.revision != revision) != c.taken {
+			t.Errorf("%s: taken is %t, not %t", c.what, rm.revision != revision, c.taken)
+		}
+	}
+}
+
+// valueOf changes one property of a character to what another has.
+func valueOf(ref world.Ref, c world.Character, field world.Field) edit.Change {
+	for _, v := range c.Values() {
+		if v.Field == field {
+			return edit.Change{Ref: ref, Value: v}
+		}
+	}
+	return edit.Change{Ref: ref}
+}
+
+// A state that was kept within the hour is the last one for a room that was read anew, and a page is told ahead of the
+// pictures that it will ask for.
+func TestReadAnew(t *testing.T) {
+	v := newServer(t)
+	room := v.rooms.one(t)
+	d := room.doc
+	count := func(want int) {
+		t.Helper()
+		if list, err := v.store.KeptStates(t.Context(), 1); err != nil || len(list) != want {
+			t.Errorf("%d states are kept (%v), want %d", len(list), err, want)
+		}
+	}
+	count(0)
+	if err := room.submit(t.Context(), 1, paint(d, 1, 3, 4)); err != nil {
+		t.Fatal(err)
+	}
+	count(1)
+	v.rooms.giveUpBefore(time.Now().Add(time.Hour))
+	if err := v.rooms.one(t).submit(t.Context(), 1, paint(d, 2, 4, 4)); err != nil {
+		t.Fatal(err)
+	}
+	count(1)
+	first, second := strings.Repeat("a1", 32), strings.Repeat("b2", 32)
+	room = v.rooms.one(t)
+	for i, strip := range []string{first, second} {
+		set := &world.Tileset{ID: world.ID(900 + i), Name: "Moss", Picture: strip, Strip: strip, First: 1000 + i, Count: 1, Columns: 1, Rows: 1, Places: []int{0}, Cut: tiles.Cut{W: 16, H: 16}, Tiles: make([]*tiles.Properties, 1)}
+		res, err := edit.Apply(room.doc, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: set.ID}, Values: set.Values()}}})
+		if err != nil {
+			t.Fatal(err)
+		}
+		room.doc = res.Document
+	}
+	if got := strings.Join(firstPictures(room.doc), ","); got != first+","+second {
+		t.Errorf("told ahead is %s", got)
+	}
 }
