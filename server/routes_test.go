@@ -357,7 +357,11 @@ func TestTakingPictures(t *testing.T) {
 	if s, code, text := sheet("?w=8&h=16"); code != 200 || s.Columns != 8 || s.Rows != 2 || s.W != 8 || len(s.Places) != 16 || s.Picture != first.Picture {
 		t.Errorf("as a sheet of frames of 8 × 16 px it is %d: %s", code, text)
 	}
-	for _, bad := range []string{"?w=1&h=1", "?w=500&h=500", "?w=-4&h=9"} {
+	guessed := tiles.GuessFrames(img, 16, 16)
+	if s, code, text := sheet(""); code != 200 || s.W != guessed.W || s.H != guessed.H {
+		t.Errorf("as it is guessed, by %+v, it is %d: %.200s", guessed, code, text)
+	}
+	for _, bad := range []string{"?w=1&h=1", "?w=500&h=500", "?w=-4&h=9", "?w=8", "?h=16"} {
 		if _, code, text := sheet(bad); code != 422 {
 			t.Errorf("cut by %s it is %d: %.200s", bad, code, text)
 		}
