@@ -357,6 +357,16 @@ func TestTakingPictures(t *testing.T) {
 	if s, code, text := sheet("?w=8&h=16"); code != 200 || s.Columns != 8 || s.Rows != 2 || s.W != 8 || len(s.Places) != 16 || s.Picture != first.Picture {
 		t.Errorf("as a sheet of frames of 8 × 16 px it is %d: %s", code, text)
 	}
+	var kept KeptPicture
+	res, text := v.ask(t, "POST", "/api/projects/1/pictures", file.Bytes())
+	if err := json.Unmarshal([]byte(text), &kept); err != nil || res.StatusCode != 200 || kept != (KeptPicture{first.Picture, 64, 32}) {
+		t.Errorf("kept as it came it is %d: %s", res.StatusCode, text)
+	}
+	for _, bad := range [][]byte{nil, []byte("moss"), file.Bytes()[:file.Len()-20]} {
+		if res, text := v.ask(t, "POST", "/api/projects/1/pictures", bad); res.StatusCode != 422 || !strings.Contains(text, "picture") {
+			t.Errorf("%d bytes of a picture are kept: %d %s", len(bad), res.StatusCode, text)
+		}
+	}
 	guessed := tiles.GuessFrames(img, 16, 16)
 	if s, code, text := sheet(""); code != 200 || s.W != guessed.W || s.H != guessed.H {
 		t.Errorf("as it is guessed, by %+v, it is %d: %.200s", guessed, code, text)

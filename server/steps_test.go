@@ -1,6 +1,7 @@
 package server
 
 import (
+	"bytes"
 	"context"
 	"testing"
 	"time"
@@ -155,5 +156,82 @@ func TestOneRoom(t *testing.T) {
 	all.giveUpBefore(time.Now().Add(time.Hour))
 	if len(all.open) != 0 {
 		t.Error("a room that nobody needs is kept")
+	}
+}
+
+// Whoever comes finds the project as the database has it, whoever wrote it, and pages that can't go on from where they
+// are are let go and told what to do.
+func TestDatabaseMovedOn(t *testing.T) {
+	all := testRooms(t)
+	rm := all.one(t)
+	d := rm.doc
+	conn := connect(t)
+	joined := func() *member {
+		t.Helper()
+		m := newMember(9)
+		if err := rm.join(t.Context(), m, rm.revision); err != nil {
+			t.Fatal(err)
+		}
+		return m
+	}
+	told := func(what string, m *member, want int) {
+		t.Helper()
+		if all.one(t) != rm {
+			t.Fatal("there is another room")
+		}
+		got := 0
+		select {
+		case <-m.gone:
+			got = m.why
+		default:
+		}
+		if got != want || rm.members[m] != (want == 0) {
+			t.Errorf("%s: the page is told %d, want %d", what, got, want)
+		}
+	}
+	m := joined()
+	told("nothing happened", m, 0)
+	other := newRooms(all.store)
+	for i := range 3 {
+		if err := other.one(t).submit(t.Context(), 1, paint(d, uint64(i+1), 3+i, 4)); err != nil {
+			t.Fatal(err)
+		}
+	}
+	told("another program wrote", m, closeAgain)
+	if rm.revision != 3 || !bytes.Equal(rm.doc.Encode(), other.one(t).doc.Encode()) {
+		t.Errorf("the room is at revision %d", rm.revision)
+	}
+	if n, err := rm.sequence(t.Context(), 1); err != nil || n != 3 {
+		t.Errorf("the other's session is at %d (%v)", n, err)
+	}
+	m = joined()
+	if _, err := conn.Exec(t.Context(), "UPDATE projects SET revision = 2; DELETE FROM log WHERE revision = 3"); err != nil {
+		t.Fatal(err)
+	}
+	told("a step is gone", m, closeAnew)
+	ahead := newMember(10)
+	if err := rm.join(t.Context(), ahead, 3); err != nil || ahead.why != closeAnew {
+		t.Errorf("a page that knows a step that is not there is told %d (%v)", ahead.why, err)
+	}
+	m = joined()
+	was := rm.identity
+	if err := all.store.MarkAnew(t.Context()); err != nil {
+		t.Fatal(err)
+	}
+	told("the database is another one", m, closeOther)
+	if rm.identity == was || !rm.another(was) || rm.another(rm.identity) || rm.another("") {
+		t.Errorf("the room takes the database for %q, which was %q", rm.identity, was)
+	}
+	// Of a step that was meant for the one before nothing is stored.
+	m = joined()
+	if err := all.store.MarkAnew(t.Context()); err != nil {
+		t.Fatal(err)
+	}
+	if err := rm.submit(t.Context(), 5, paint(d, 1, 3, 4)); err == nil {
+		t.Error("a step for another database was stored")
+	}
+	told("and again", m, closeOther)
+	if rm.revision != 2 {
+		t.Errorf("the room is at revision %d", rm.revision)
 	}
 }

@@ -87,15 +87,20 @@ func (w teller) kept(rec *play.Recording, on []*world.Document) {
 		w.Tell(s.Map, s.X, s.Y, s.Health, s.Taken, s.Finished, s.Moving)
 	}
 	for _, d := range on {
-		rerun, err := play.NewRerun(d, replay)
-		if w.Tell(err); err != nil {
-			continue
-		}
-		for !rerun.Step(500) {
-		}
-		o := rerun.Outcome()
-		w.Tell(o, o.Ticks, o.Finished, o.Before, o.Same, o.Parts, o.Tick, o.At.X, o.At.Y, o.What)
+		w.rerun(d, replay)
 	}
+}
+
+// rerun tells what comes of a replay on a document.
+func (w teller) rerun(d *world.Document, replay *world.Replay) {
+	rerun, err := play.NewRerun(d, replay)
+	if w.Tell(err); err != nil {
+		return
+	}
+	for !rerun.Step(500) {
+	}
+	o := rerun.Outcome()
+	w.Tell(o, o.Ticks, o.Finished, o.Before, o.Same, o.Parts, o.Tick, o.At.X, o.At.Y, o.What)
 }
 
 // playStored plays what is stored and sums up what is to be seen.
