@@ -6,7 +6,6 @@ import (
 	"crypto/sha256"
 	"encoding/hex"
 	"errors"
-	"flag"
 	"fmt"
 	"image"
 	"image/color"
@@ -22,11 +21,10 @@ import (
 	"azzel/core/edit/generate"
 	"azzel/core/exchange"
 	"azzel/core/grid"
+	"azzel/core/pack/stored"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
-
-var update = flag.Bool("update", false, "write the golden bundle anew")
 
 func never() error { return nil }
 
@@ -226,7 +224,7 @@ func TestBundleComesBack(t *testing.T) {
 func TestGoldenBundle(t *testing.T) {
 	const file = "testdata/version1.zip"
 	d, lib := glasshouse(t, 3, 200)
-	if *update {
+	if stored.Updating() {
 		if err := os.WriteFile(file, written(t, d, lib), 0o644); err != nil {
 			t.Fatal(err)
 		}

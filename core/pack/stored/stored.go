@@ -22,6 +22,9 @@ import (
 
 var update = flag.Bool("update", false, "write anew what stored cases come to, and make those that are not there")
 
+// Updating reports whether what is stored is to be written anew.
+func Updating() bool { return *update }
+
 // A Case is what a test begins with, and sums of what came of that.
 type Case struct {
 	Seed  uint64

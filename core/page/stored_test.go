@@ -1,0 +1,88 @@
+package page_test
+
+import (
+	"fmt"
+	"math/rand/v2"
+	"testing"
+
+	"azzel/core/edit"
+	author "azzel/core/edit/generate"
+	"azzel/core/grid"
+	"azzel/core/pack/stored"
+	"azzel/core/page"
+	"azzel/core/play/generate"
+	"azzel/core/world"
+)
+
+const storedClips = 24
+
+// What was copied once is pasted as then, into the project that it is from and into another one, and what is copied and
+// kept as a patch of the same cells has the same text: cells of all layers with all that stands on them. What is meant to
+// go otherwise is stored anew (go test ./core/page -run TestStoredClips -update) by a commit that says so; that what was
+// copied before is pasted must hold.
+func TestStoredClips(t *testing.T) {
+	stored.Hold(t, "testdata/clips.gz", func() (list []stored.Case) {
+		for seed := range uint64(storedClips) {
+			d, err := generate.World(seed + 4000)
+			if err != nil {
+				t.Fatal(err)
+			}
+			by := author.Author{Rand: rand.New(rand.NewPCG(seed, 31)), IDs: &world.Counter{Prefix: 40}}
+			for range 120 {
+				if res, err := edit.Apply(d, by.Edit(d)); err == nil {
+					d = res.Document
+				}
+			}
+			list = append(list, stored.Case{Seed: seed, Blobs: [][]byte{d.Encode(), []byte(copiedFrom(t, d, seed))}})
+		}
+		return list
+	}, func(c *stored.Case) (sums []uint64) {
+		d, err := world.Decode(c.Blobs[0])
+		if err != nil {
+			t.Fatal(err)
+		}
+		w := stored.NewTeller()
+		w.Tell(copiedFrom(t, d, c.Seed))
+		sums = append(sums, w.Sum64())
+		for _, p := range []*page.Page{openOn(t, d), open(t, 9)} {
+			w := stored.NewTeller()
+			p.Paste(string(c.Blobs[1]))
+			at := grid.Point{X: 70, Y: 50}
+			p.Pointer(page.Press, at, false, false, 0)
+			p.Pointer(page.Release, at, false, false, 0)
+			order(p, page.Order{Do: "keep-patch"})
+			w.Tell(said(p), p.Document().Encode())
+			sums = append(sums, w.Sum64())
+		}
+		return sums
+	}, func(n, _ int) string {
+		return fmt.Sprint([]string{"what is copied", "pasted where it is from", "pasted into another project"}[n])
+	})
+}
+
+// openOn opens a page on a document.
+func openOn(t *testing.T, d *world.Document) *page.Page {
+	t.Helper()
+	p, err := page.Open(edit.Opening{Prefix: 70, Document: d}.Encode(), nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return p
+}
+
+// copiedFrom is the text of all cells of a map in all its layers, with what stands on them: of the first map, from the
+// one of the seed on, that has any.
+func copiedFrom(t *testing.T, d *world.Document, seed uint64) string {
+	t.Helper()
+	for i := range d.Maps {
+		p := openOn(t, d)
+		m := d.Maps[(int(seed)+i)%len(d.Maps)]
+		order(p, page.Order{Do: "through"})
+		order(p, page.Order{Do: "choose-all", Kind: "map", ID: page.FormatID(m.ID), Map: page.FormatID(m.ID)})
+		if text, _ := p.Copied(false); text != "" {
+			return text
+		}
+	}
+	t.Fatal("there is nothing to copy")
+	return ""
+}
