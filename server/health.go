@@ -61,6 +61,16 @@ func (h *health) problem() error {
 	return fiber.NewError(fiber.StatusServiceUnavailable, text)
 }
 
+// isAway reports whether a request failed because the database does not answer, which may be found out just now.
+func (h *health) isAway(err error) bool {
+	if _, away := h.context(); away != nil || errors.Is(err, context.Canceled) {
+		return true
+	}
+	ctx, cancel := context.WithTimeout(context.Background(), answerTime)
+	defer cancel()
+	return h.store.Ready(ctx) != nil
+}
+
 // watch asks the database until the context ends.
 func (h *health) watch(ctx context.Context) {
 	pause := time.Second

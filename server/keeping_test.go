@@ -232,23 +232,35 @@ func TestSheetMustBeThere(t *testing.T) {
 	// The same counts for one of its properties alone; what says nothing of a sheet needs none.
 	other := world.Character{ID: 1<<40 + 1, Name: "Stoker"}
 	ref = world.Ref{Kind: world.KindCharacter, ID: other.ID}
-	strayed := world.Character{Strip: nowhere}
-	rep = begin(t, rm, 20)
-	for _, c := range []struct {
+	strayed := world.Character{Picture: sums[0], Strip: nowhere, W: 8, H: 16, Count: 2}
+	for i, c := range []struct {
 		what  string
 		e     edit.Part
 		taken bool
 	}{
 		{"another character", edit.Put{Ref: ref, Values: other.Values()}, true},
 		{"its name", edit.Change{Ref: ref, Value: world.TextValue(world.FieldName, "Night stoker")}, true},
-		{"a strip alone that is nowhere", valueOf(ref, strayed, world.FieldSheet+1), false},
+		{"a strip alone that is nowhere", valueOf(world.Ref{Kind: world.KindCharacter, ID: porter.ID}, strayed, world.FieldSheet+1), false},
+		{"a character whose sheet is nowhere", edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 1<<40 + 2}, Values: (&world.Character{Name: "Third", Picture: nowhere, Strip: nowhere, W: 8, H: 16, Count: 2}).Values()}, false},
+		{"a character whose sheet is there", edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 1<<40 + 3}, Values: (&world.Character{Name: "Fourth", Picture: sums[0], Strip: sums[1], W: 8, H: 16, Count: 2}).Values()}, true},
+		{"a tileset whose picture is nowhere", edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: 1<<40 + 4}, Values: twoTiles(nowhere, sums[1])}, false},
+		{"a tileset whose tiles are nowhere", edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: 1<<40 + 5}, Values: twoTiles(sums[0], nowhere)}, false},
+		{"a tileset that is there", edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: 1<<40 + 6}, Values: twoTiles(sums[0], sums[1])}, true},
 	} {
-		revision := rm.revision
-		v.do(t, rep, 20, edit.Edit{Label: c.what, Parts: []edit.Part{c.e}})
+		revision, session := rm.revision, int64(20+i)
+		if !v.do(t, begin(t, rm, session), session, edit.Edit{Label: c.what, Parts: []edit.Part{c.e}}) {
+			t.Fatalf("%s got no answer", c.what)
+		}
 		if (rm.revision != revision) != c.taken {
 			t.Errorf("%s: taken is %t, not %t", c.what, rm.revision != revision, c.taken)
 		}
 	}
+}
+
+// twoTiles are the values of a tileset of two tiles.
+func twoTiles(picture, strip string) []world.Value {
+	set := world.Tileset{Name: "Moss", Picture: picture, Strip: strip, First: 5000, Count: 2, Columns: 2, Rows: 1, Places: []int{0, 1}, Cut: tiles.Cut{W: 16, H: 16}, Tiles: make([]*tiles.Properties, 2)}
+	return set.Values()
 }
 
 // valueOf changes one property of a character to what another has.

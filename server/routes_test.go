@@ -383,6 +383,13 @@ func TestTakingPictures(t *testing.T) {
 	if other.Picture != first.Picture || other.Strip == first.Strip || other.First != again.First+8 || len(other.Places) != 8 {
 		t.Errorf("cut another way it is %+v", other)
 	}
+	for apart, c := range map[string]struct{ code, cells int }{`{}`: {200, 8}, `{"w"`: {422, 0}, ``: {200, 0}} {
+		res, text := v.ask(t, "POST", "/api/projects/1/tilesets?cut="+url.QueryEscape(`{"w":16,"h":16}`)+"&apart="+url.QueryEscape(apart), file.Bytes())
+		var p TakenPicture
+		if err := json.Unmarshal([]byte(text), &p); err != nil || res.StatusCode != c.code || len(p.Cells) != c.cells {
+			t.Errorf("taken apart by %q it is %d: %.200s", apart, res.StatusCode, text)
+		}
+	}
 	for sum, check := range map[string]func(string) bool{
 		first.Picture: func(s string) bool { return s == file.String() },
 		first.Strip: func(s string) bool {

@@ -244,7 +244,7 @@ func (v *Server) failed(c fiber.Ctx, err error) error {
 	case errors.Is(err, store.ErrNoTiles):
 		return v.failed(c, refuse(err))
 	default:
-		if _, away := v.health.context(); away != nil || errors.Is(err, context.Canceled) {
+		if v.health.isAway(err) {
 			code, text = fiber.StatusServiceUnavailable, "The database does not answer. Nothing was changed; try again in a moment."
 		}
 		slog.Error("a request failed", "method", c.Method(), "path", c.Path(), "error", err)
