@@ -3,16 +3,13 @@ package server
 import (
 	"context"
 	"errors"
-	"fmt"
 	"log/slog"
 	"maps"
 	"slices"
 	"sync"
-	"sync/atomic"
 	"time"
 
 	"azzel/core/edit"
-	"azzel/core/tiles"
 	"azzel/core/world"
 	"azzel/store"
 )
@@ -50,76 +47,6 @@ type room struct {
 	line    sync.Mutex
 	waiting []*arrival
 	storing bool
-}
-
-// A member is one page's socket, seen from the room.
-type member struct {
-	session int64
-	out     chan []byte
-	// waiting is how many bytes wait for the page; written hears whenever some were.
-	waiting atomic.Int64
-	written chan struct{}
-	// gone is closed when the room gives the member up, for why.
-	gone chan struct{}
-	once sync.Once
-	why  int
-}
-
-// outgoing is how many messages may wait for a slow page, and outgoingBytes how many bytes of them, before it is given
-// up; it then comes back and catches up from the log.
-const (
-	outgoing      = 1024
-	outgoingBytes = 8 << 20
-)
-
-// Why a page's socket is closed, by the code that it is told (RFC 6455, 7.4.2).
-const (
-	closeAgain = 4000 // it may come again at once
-	closeAnew  = 4001 // it is too far behind, and opens the project anew
-	closeOther = 4002 // the database is another one
-)
-
-func newMember(session int64) *member {
-	return &member{session: session, out: make(chan []byte, outgoing), written: make(chan struct{}, 1), gone: make(chan struct{})}
-}
-
-func (m *member) leave() { m.leaveFor(closeAgain) }
-
-func (m *member) leaveFor(why int) {
-	m.once.Do(func() {
-		m.why = why
-		close(m.gone)
-	})
-}
-
-func (m *member) send(message []byte) {
-	if m.waiting.Add(int64(len(message))) > outgoingBytes+int64(len(message)) {
-		m.leave()
-		return
-	}
-	select {
-	case m.out <- message:
-	default:
-		m.leave()
-	}
-}
-
-// sendSlowly sends a message once less than a portion waits for the page; false if the page is gone.
-func (m *member) sendSlowly(message []byte) bool {
-	for m.waiting.Load() > portion {
-		select {
-		case <-m.written:
-		case <-m.gone:
-			return false
-		}
-	}
-	m.waiting.Add(int64(len(message)))
-	select {
-	case m.out <- message:
-		return true
-	case <-m.gone:
-		return false
-	}
 }
 
 // errGivenUp is reported by a room that was given up while somebody came.
@@ -442,137 +369,6 @@ var errUnreadable = errors.New("the change could not be read: reload the page")
 type storeError struct{ error }
 
 func (e *storeError) Unwrap() error { return e.error }
-
-// blobsThere checks that the pictures a step speaks of belong to the project,
-// and hold as many tiles as it says.
-func (r *room) blobsThere(ctx context.Context, e edit.Edit) error {
-	if e.Undoes == 0 {
-		characters, err := resheeted(r.doc, e)
-		if err != nil {
-			return err
-		}
-		for _, c := range characters {
-			if err := r.pictureThere(ctx, c.Name, c.Picture, c.Strip, c.Frames()); err != nil {
-				return err
-			}
-		}
-	}
-	for _, p := range e.Parts {
-		if change, ok := p.(edit.Change); ok && e.Undoes == 0 && !mayChange(change) {
-			return errors.New("a picture can't be changed in place: bring it in again")
-		}
-		if err := r.backdropThere(ctx, p); err != nil {
-			return err
-		}
-		put, ok := p.(edit.Put)
-		if !ok {
-			continue
-		}
-		var err error
-		switch put.Ref.Kind {
-		case world.KindTileset:
-			var set *world.Tileset
-			if set, err = world.ReadTileset(put.Values); err == nil {
-				err = r.pictureThere(ctx, set.Name, set.Picture, set.Strip, set.Count)
-			}
-		case world.KindCharacter:
-			var c *world.Character
-			if c, err = world.ReadCharacter(put.Values); err == nil && c.Strip != "" {
-				err = r.pictureThere(ctx, c.Name, c.Picture, c.Strip, c.Frames())
-			}
-		}
-		if err != nil {
-			return err
-		}
-	}
-	return nil
-}
-
-// backdropThere checks that the backdrop that a part gives to a layer belongs to the
-// project.
-func (r *room) backdropThere(ctx context.Context, p edit.Part) error {
-	var values []world.Value
-	switch p := p.(type) {
-	case edit.Put:
-		if p.Ref.Kind == world.KindLayer {
-			values = p.Values
-		}
-	case edit.Change:
-		if p.Ref.Kind == world.KindLayer && p.Value.Field == world.FieldBackdrop {
-			values = []world.Value{p.Value}
-		}
-	}
-	if values == nil {
-		return nil
-	}
-	l, err := world.ReadLayer(values)
-	if err != nil || l.Backdrop.Picture == "" {
-		return err
-	}
-	_, err = r.store.Blob(ctx, r.project, l.Backdrop.Picture)
-	if errors.Is(err, store.ErrNotFound) {
-		return errors.New("the picture of the backdrop is not here: bring it in again")
-	}
-	if err != nil {
-		return &storeError{err}
-	}
-	return nil
-}
-
-// mayChange reports whether a property may be set by itself: of what was made of
-// a picture only its name, and what its tiles do.
-func mayChange(c edit.Change) bool {
-	switch c.Ref.Kind {
-	case world.KindTileset:
-		return c.Value.Field == world.FieldName || c.Value.Field >= world.TileField
-	}
-	return true
-}
-
-// resheeted lists the characters whose pictures a step changes, as they become.
-func resheeted(d *world.Document, e edit.Edit) (list []*world.Character, err error) {
-	values := map[world.ID][]world.Value{}
-	var ids []world.ID
-	for _, p := range e.Parts {
-		c, ok := p.(edit.Change)
-		if !ok || c.Ref.Kind != world.KindCharacter || c.Value.Field < world.FieldSheet || c.Value.Field > world.FieldFrames {
-			continue
-		}
-		if values[c.Ref.ID] == nil {
-			ids = append(ids, c.Ref.ID)
-		}
-		values[c.Ref.ID] = append(values[c.Ref.ID], c.Value)
-	}
-	for _, id := range ids {
-		if was := d.Character(id); was != nil {
-			is, err := was.With(values[id])
-			if err != nil {
-				return nil, err
-			}
-			list = append(list, is)
-		}
-	}
-	return list, nil
-}
-
-// pictureThere checks that a picture belongs to the project, and that it was
-// cut into so many tiles.
-func (r *room) pictureThere(ctx context.Context, name, picture, strip string, count int) error {
-	var body []byte
-	var err error
-	for _, sum := range []string{picture, strip} {
-		body, err = r.store.Blob(ctx, r.project, sum)
-		if errors.Is(err, store.ErrNotFound) {
-			return fmt.Errorf("the picture of %s is not here: bring it in again", name)
-		} else if err != nil {
-			return &storeError{err}
-		}
-	}
-	if s, err := tiles.DecodeStrip(body); err != nil || len(s.Places) != count {
-		return fmt.Errorf("the tiles of %s are not those of its picture: bring it in again", name)
-	}
-	return nil
-}
 
 // repeat answers a step that came before. The lock is held.
 func (r *room) repeat(ctx context.Context, session int64, sequence uint64) error {

@@ -98,12 +98,7 @@ func (s *site) until(what string, is func() bool) {
 // and what was painted meanwhile is saved and heard by the other. That it was started elsewhere by a command does no harm.
 func TestDatabaseComesBack(t *testing.T) {
 	s, dir := newOwnSite(t)
-	one := s.window("/")
-	one.newProject("Night shift")
-	one.take("wall")
-	one.press(input.KeyD)
-	one.tap("First map", 4, 4)
-	one.saved()
+	one := s.drawing()
 	two := s.window("/project/1")
 	two.opened()
 	for round := range 2 {
@@ -208,12 +203,7 @@ func TestDatabaseHangs(t *testing.T) {
 // closed is not stored in what is another project now.
 func TestRestoredUnderAWindow(t *testing.T) {
 	s, _ := newOwnSite(t)
-	w := s.window("/")
-	w.newProject("Night shift")
-	w.take("wall")
-	w.press(input.KeyD)
-	w.tap("First map", 4, 4)
-	w.saved()
+	w := s.drawing()
 	profile, err := browser.Incognito()
 	if err != nil {
 		t.Fatal(err)
@@ -315,12 +305,7 @@ func TestRestoredUnderAWindow(t *testing.T) {
 // it the second goes on from there. A command does the same.
 func TestSecondServer(t *testing.T) {
 	s := newSite(t)
-	w := s.window("/")
-	w.newProject("Night shift")
-	w.take("wall")
-	w.press(input.KeyD)
-	w.tap("First map", 4, 4)
-	w.saved()
+	w := s.drawing()
 	other := &site{t: t, database: s.database, address: "127.0.0.1:0", args: []string{"serve"}}
 	other.start()
 	t.Cleanup(other.kill)

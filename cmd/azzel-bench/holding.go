@@ -289,31 +289,12 @@ func storedBytes(b *bench, db *pgx.Conn) error {
 		return err
 	}
 	const strokes = 3000
-	conn, _, err := websocket.DefaultDialer.Dial(fmt.Sprintf("ws://%s/api/projects/%d/socket?session=8&revision=0", b.address, id), nil)
-	if err != nil {
-		return err
-	}
-	defer conn.Close()
 	stroke := func(i int) edit.Edit {
 		g := grid.Region{{Y: i % 500, X0: i * 13 % 480, X1: i*13%480 + 11}}
 		return edit.Edit{Label: "lay 12 cells on Ground", Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: 12, Cell: grid.Cell(1 + i%5)}}}}}
 	}
-	for sent, taken := 0, 0; taken < strokes; {
-		for sent < strokes && sent-taken < 8 {
-			sent++
-			if err := conn.WriteMessage(websocket.BinaryMessage, edit.Send(uint64(sent), stroke(sent).Encode())); err != nil {
-				return err
-			}
-		}
-		_, answer, err := conn.ReadMessage()
-		if err != nil {
-			return err
-		}
-		single, err := edit.Single(answer)
-		if err != nil {
-			return err
-		}
-		taken += len(single)
+	if err := b.paintAway(id, 8, strokes, stroke); err != nil {
+		return err
 	}
 	after, err := size()
 	if err != nil {

@@ -22,10 +22,10 @@ func strokeOf(m *world.Map, client, i int) edit.Edit {
 	return edit.Edit{Label: "a stroke", Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(1 + i%5)}}}}}
 }
 
-// paintAway sends strokes of one client, of which up to eight are on their way at a time,
+// paintAway sends strokes of one session, of which up to eight are on their way at a time,
 // and waits until all are taken.
-func (b *bench) paintAway(project int64, m *world.Map, client, strokes int) error {
-	conn, _, err := websocket.DefaultDialer.Dial(fmt.Sprintf("ws://%s/api/projects/%d/socket?session=%d&revision=0", b.address, project, 900+client), nil)
+func (b *bench) paintAway(project int64, session, strokes int, stroke func(i int) edit.Edit) error {
+	conn, _, err := websocket.DefaultDialer.Dial(fmt.Sprintf("ws://%s/api/projects/%d/socket?session=%d&revision=0", b.address, project, session), nil)
 	if err != nil {
 		return err
 	}
@@ -34,7 +34,7 @@ func (b *bench) paintAway(project int64, m *world.Map, client, strokes int) erro
 	for taken < strokes {
 		for sent < strokes && sent-taken < 8 {
 			sent++
-			if err := conn.WriteMessage(websocket.BinaryMessage, edit.Send(uint64(sent), strokeOf(m, client, sent).Encode())); err != nil {
+			if err := conn.WriteMessage(websocket.BinaryMessage, edit.Send(uint64(sent), stroke(sent).Encode())); err != nil {
 				return err
 			}
 		}
@@ -63,7 +63,9 @@ func (b *bench) nine(project int64, m *world.Map, from int) (time.Duration, erro
 	var wait sync.WaitGroup
 	start := time.Now()
 	for client := range clients {
-		wait.Go(func() { failed[client] = b.paintAway(project, m, from+client, each) })
+		wait.Go(func() {
+			failed[client] = b.paintAway(project, 900+from+client, each, func(i int) edit.Edit { return strokeOf(m, from+client, i) })
+		})
 	}
 	wait.Wait()
 	return time.Since(start), errors.Join(failed...)
