@@ -204,9 +204,22 @@ func TestDatabaseMovedOn(t *testing.T) {
 	if n, err := rm.sequence(t.Context(), 1); err != nil || n != 3 {
 		t.Errorf("the other's session is at %d (%v)", n, err)
 	}
+	// Where the log has a hole, nobody catches up over it.
+	for _, statement := range []string{"DELETE FROM log WHERE revision = 2", "DELETE FROM log WHERE revision = 1"} {
+		if _, err := conn.Exec(t.Context(), statement); err != nil {
+			t.Fatal(err)
+		}
+		late := newMember(11)
+		if err := rm.join(t.Context(), late, 1); err != nil || late.why != closeAnew || rm.members[late] {
+			t.Errorf("over a hole in the log a page is told %d (%v)", late.why, err)
+		}
+	}
 	m = joined()
-	if _, err := conn.Exec(t.Context(), "UPDATE projects SET revision = 2; DELETE FROM log WHERE revision = 3"); err != nil {
+	if _, err := conn.Exec(t.Context(), "UPDATE projects SET revision = 2; DELETE FROM log"); err != nil {
 		t.Fatal(err)
+	}
+	if late := newMember(11); rm.join(t.Context(), late, 1) != nil || late.why != closeAnew {
+		t.Errorf("without any log a page is told %d", late.why)
 	}
 	told("a step is gone", m, closeAnew)
 	ahead := newMember(10)
@@ -233,5 +246,32 @@ func TestDatabaseMovedOn(t *testing.T) {
 	told("and again", m, closeOther)
 	if rm.revision != 2 {
 		t.Errorf("the room is at revision %d", rm.revision)
+	}
+}
+
+// One batch is taken at a time: steps that come while one is being stored wait for it, however few it has.
+func TestOneBatchAtATime(t *testing.T) {
+	rm := testRooms(t).one(t)
+	d := rm.doc
+	rm.mu.Lock()
+	first := rm.arrive(t.Context(), 1, paint(d, 1, 3, 4))
+	busy := func() bool {
+		rm.line.Lock()
+		defer rm.line.Unlock()
+		return len(rm.waiting) == 0
+	}
+	for deadline := time.Now().Add(10 * time.Second); !busy() && time.Now().Before(deadline); time.Sleep(time.Millisecond) {
+	}
+	second := rm.arrive(t.Context(), 1, paint(d, 2, 4, 4))
+	rm.line.Lock()
+	if !rm.storing || len(rm.waiting) != 1 {
+		t.Errorf("while a step is stored, storing is %t and %d wait", rm.storing, len(rm.waiting))
+	}
+	rm.line.Unlock()
+	rm.mu.Unlock()
+	for i, a := range []*arrival{first, second} {
+		if err := <-a.done; err != nil {
+			t.Errorf("step %d: %v", i, err)
+		}
 	}
 }
