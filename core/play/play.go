@@ -40,10 +40,12 @@ type Game struct {
 	ground *body.Ground
 	// size is the player's body on the map they are on, moves how they move, drive the same
 	// in side-view.
-	size    body.Size
-	moves   world.Movement
-	drive   body.Drive
-	events  []Event
+	size   body.Size
+	moves  world.Movement
+	drive  body.Drive
+	events []Event
+	// now is the tick that is under way; between two it means nothing.
+	now     tick
 	grounds map[world.ID]*body.Ground
 	// actors is what acts on the player's map, areas are those of the map.
 	actors []actor
@@ -237,66 +239,6 @@ func (g *Game) goOn(d *world.Document) error {
 		return ErrNowhere
 	}
 	return nil
-}
-
-// Tick lets a sixtieth of a second pass. After the finish nothing moves.
-func (g *Game) Tick(in Input) {
-	g.events = g.events[:0]
-	if g.finished {
-		return
-	}
-	g.tick++
-	g.helped, g.started, g.refusing = in&helps, 0, g.refusing[:0]
-	g.assisted = g.assisted || g.helped != 0
-	g.recall()
-	if g.drifting && in&Through == 0 {
-		g.settle()
-	}
-	if g.timePasses() {
-		g.movePlatforms()
-		g.arrive()
-		g.sink()
-		g.movePushables()
-	}
-	way := g.way
-	foot, falls := g.place.Y, g.motion.VY > 0
-	if in&Through != 0 {
-		g.drift(in)
-	} else if g.ground.Map.View == world.SideView {
-		g.moveFromTheSide(in)
-	} else {
-		if in&Jump != 0 {
-			// From above nobody jumps: the same key uses what lies ahead.
-			in |= Use
-		}
-		g.walk(in)
-	}
-	if in&Through == 0 {
-		g.blow()
-	}
-	g.leave()
-	g.fight(in)
-	if g.timePasses() {
-		g.moveFoes()
-		g.moveDrops()
-		g.moveShots()
-		g.arrive()
-		g.emit()
-	}
-	g.went = g.way != way || in&(Use|Jump) != 0
-	g.touchThings(falls || g.place.Y > foot, foot)
-	g.arrive()
-	g.touch(g.cells())
-	pressed := in&Use != 0 && !g.used
-	g.used = in&Use != 0
-	if !g.finished {
-		g.use(in, pressed)
-	}
-	g.refused = append(g.refused[:0], g.refusing...)
-	g.suffer()
-	g.arrive()
-	g.recall()
-	g.follow()
 }
 
 // use lifts, throws and crosses, or else uses what lies ahead.

@@ -1,0 +1,121 @@
+package play
+
+import "azzel/core/world"
+
+// A tick is what is known while one passes: what is held down, and how the player was before.
+type tick struct {
+	in Input
+	// way and foot are where the player went and stood, falls says that the player was falling.
+	way, foot int
+	falls     bool
+	// pressed says that the key that uses was not held in the tick before.
+	pressed bool
+}
+
+// A phase is one part of a tick.
+type phase struct {
+	// waits says that it is left out while time stands still for everybody but the player.
+	waits bool
+	// unfinished says that it is left out once the game was finished in this tick.
+	unfinished bool
+	do         func(*Game, *tick)
+}
+
+// phases are all of them, in the order in which they come in each tick. Where things take the player to is noted while
+// they are gone over and done after that (arrive), so that nothing pulls the map from under a loop over it.
+var phases = [...]phase{
+	// What is there follows from what the helps and the last tick made of items and facts.
+	{do: func(g *Game, _ *tick) { g.recall() }},
+	// Who came out of walls by letting go of the help is set down where there is room.
+	{do: func(g *Game, t *tick) {
+		if g.drifting && t.in&Through == 0 {
+			g.settle()
+		}
+	}},
+	// Platforms carry what stands on them, then what was pushed falls or goes on.
+	{waits: true, do: func(g *Game, _ *tick) {
+		g.movePlatforms()
+		g.arrive()
+		g.sink()
+		g.movePushables()
+	}},
+	// The player moves by what is held down, and by the wind.
+	{do: (*Game).movePlayer},
+	// Over the edge of the map, where there is one to go over.
+	{do: func(g *Game, _ *tick) { g.leave() }},
+	// The player strikes and shoots.
+	{do: func(g *Game, t *tick) { g.fight(t.in) }},
+	// Whatever else moves, then whatever comes out of emitters.
+	{waits: true, do: func(g *Game, _ *tick) {
+		g.moveFoes()
+		g.moveDrops()
+		g.moveShots()
+		g.arrive()
+		g.emit()
+	}},
+	// Where time passes by steps, the next tick asks whether the player took one.
+	{do: func(g *Game, t *tick) { g.went = g.way != t.way || t.in&(Use|Jump) != 0 }},
+	// What moves touches the player, then what lies there.
+	{do: func(g *Game, t *tick) {
+		g.touchThings(t.falls || g.place.Y > t.foot, t.foot)
+		g.arrive()
+		g.touch(g.cells())
+	}},
+	// A key that is held is pressed once.
+	{do: func(g *Game, t *tick) {
+		t.pressed = t.in&Use != 0 && !g.used
+		g.used = t.in&Use != 0
+	}},
+	// What is used is lifted, thrown, crossed or touched.
+	{unfinished: true, do: func(g *Game, t *tick) { g.use(t.in, t.pressed) }},
+	// A piece that refused tells so once, as long as the player stays at it.
+	{do: func(g *Game, _ *tick) { g.refused = append(g.refused[:0], g.refusing...) }},
+	// What hurt in this tick takes its effect.
+	{do: func(g *Game, _ *tick) {
+		g.suffer()
+		g.arrive()
+	}},
+	// What is there from now on follows from what became of items and facts.
+	{do: func(g *Game, _ *tick) { g.recall() }},
+	// The camera goes where the player went.
+	{do: func(g *Game, _ *tick) { g.follow() }},
+}
+
+// movePlayer moves the player by what is held down, by its view of the map, and by the wind.
+func (g *Game) movePlayer(t *tick) {
+	t.way, t.foot, t.falls = g.way, g.place.Y, g.motion.VY > 0
+	switch {
+	case t.in&Through != 0:
+		g.drift(t.in)
+	case g.ground.Map.View == world.SideView:
+		g.moveFromTheSide(t.in)
+	default:
+		if t.in&Jump != 0 {
+			// From above nobody jumps: the same key uses what lies ahead.
+			t.in |= Use
+		}
+		g.walk(t.in)
+	}
+	if t.in&Through == 0 {
+		g.blow()
+	}
+}
+
+// Tick lets a sixtieth of a second pass. After the finish nothing moves.
+func (g *Game) Tick(in Input) {
+	g.events = g.events[:0]
+	if g.finished {
+		return
+	}
+	g.tick++
+	g.helped, g.started, g.refusing = in&helps, 0, g.refusing[:0]
+	g.assisted = g.assisted || g.helped != 0
+	g.now = tick{in: in}
+	for i := range phases {
+		p := &phases[i]
+		if p.waits && !g.timePasses() || p.unfinished && g.finished {
+			continue
+		}
+		p.do(g, &g.now)
+	}
+}
