@@ -241,9 +241,9 @@ func (p *Page) dress(v *ThingView, piece *world.Piece, t play.Thing, view world.
 	if c == nil || p.strips[c.Strip] == nil {
 		return
 	}
-	act, facing := world.ActWalk, world.Facing(t.Way&3)
+	act, facing := world.ActWalk, world.Facing(t.Heading&3)
 	if view == world.SideView {
-		if facing = world.East; t.Way < 0 {
+		if facing = world.East; t.Heading < 0 {
 			facing = world.West
 		}
 	}
@@ -375,7 +375,7 @@ func (p *Page) things(g *play.Game) []ThingView {
 			level = -1
 		}
 		v := ThingView{ID: FormatID(t.ID), Type: FormatID(t.Type), X: float64(t.Place.X)/256 + float64(origin.X), Y: float64(t.Place.Y)/256 + float64(origin.Y),
-			Mirrored: m.View == world.SideView && t.Way < 0, Cells: cells, Gone: t.Gone, W: size.W, H: size.H, Hurts: t.Type == world.Foe || t.Type == world.Hazard, Level: level, Sprite: -1}
+			Mirrored: m.View == world.SideView && t.Heading < 0, Cells: cells, Gone: t.Gone, W: size.W, H: size.H, Hurts: t.Type == world.Foe || t.Type == world.Hazard, Level: level, Sprite: -1}
 		if piece := m.Piece(t.Piece()); piece != nil && t.Type == world.Foe {
 			p.dress(&v, piece, t, m.View, status.Ticks)
 		}

@@ -70,7 +70,7 @@ func (g *Game) emitFrom(a *actor) bool {
 	}
 	g.emitting++
 	g.came++
-	t := Thing{ID: emitted | world.ID(g.came), Type: of, from: a.piece.ID, Place: at, Way: wayOf(a.piece, g.ground.Map.View)}
+	t := Thing{ID: emitted | world.ID(g.came), Type: of, from: a.piece.ID, Place: at, Heading: headingOf(a.piece, g.ground.Map.View)}
 	if of == world.Hazard {
 		t.left = 2 * TicksPerSecond
 	}

@@ -43,7 +43,7 @@ func (g *Game) sees(a *actor, t *Thing) (dx, dy int, sees bool) {
 }
 
 func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
-	in := body.Intent{X: t.Way}
+	in := body.Intent{X: t.Heading}
 	dx, _, sees := g.sees(a, t)
 	switch a.does {
 	case world.Stands:
@@ -56,14 +56,14 @@ func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 			}
 		}
 		if in.X != 0 {
-			t.Way = in.X
+			t.Heading = in.X
 		}
 	case world.Wanders:
 		if t.left--; t.left <= 0 {
 			t.left = 30 + int32(g.random(90))
-			t.Way = g.random(3) - 1
+			t.Heading = g.random(3) - 1
 		}
-		in.X = t.Way
+		in.X = t.Heading
 	}
 	if a.area != nil && in.X != 0 && g.leaves(a, t, in.X) {
 		in.X, t.motion.VX = 0, 0
@@ -72,7 +72,7 @@ func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 	before := t.Place
 	if in.X != 0 && t.motion.Mode == body.Grounded && g.ground.Ledge(a.size, t.Place, in.X) {
 		if t.turn(a); a.does == world.Patrols {
-			in.X = t.Way
+			in.X = t.Heading
 		} else {
 			in.X = 0
 		}
@@ -97,14 +97,14 @@ func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 // turn lets who goes to and fro go the other way.
 func (t *Thing) turn(a *actor) {
 	if a.does == world.Patrols || a.does == world.Wanders {
-		t.Way = -t.Way
+		t.Heading = -t.Heading
 	}
 }
 
 func (g *Game) moveFoe(a *actor, t *Thing) {
 	dx, dy, sees := g.sees(a, t)
 	speed := g.pace(a.acts.Speed)
-	way := ahead[t.Way&3]
+	way := ahead[t.Heading&3]
 	switch a.does {
 	case world.Follows, world.Flees:
 		if !sees {
@@ -125,7 +125,7 @@ func (g *Game) moveFoe(a *actor, t *Thing) {
 	case world.Wanders:
 		if t.left--; t.left <= 0 {
 			t.left = 30 + int32(g.random(90))
-			t.Way = g.random(4)
+			t.Heading = g.random(4)
 		}
 	}
 	before := t.Place
@@ -141,7 +141,7 @@ func (g *Game) moveFoe(a *actor, t *Thing) {
 	if t.Place = next; next == before {
 		switch a.does {
 		case world.Patrols:
-			t.Way = [4]int{world.South: int(world.North), world.West: int(world.East), world.East: int(world.West), world.North: int(world.South)}[t.Way&3]
+			t.Heading = [4]int{world.South: int(world.North), world.West: int(world.East), world.East: int(world.West), world.North: int(world.South)}[t.Heading&3]
 		case world.Wanders:
 			t.left = 0
 		}
@@ -195,7 +195,7 @@ func (g *Game) followTrack(a *actor, t *Thing) {
 		// Its track says where to; its feet how.
 		in := body.Intent{X: cmp.Compare(to.X, before.X)}
 		if in.X != 0 {
-			t.Way = in.X
+			t.Heading = in.X
 		}
 		if a.area != nil && in.X != 0 && g.leaves(a, t, in.X) {
 			in.X, t.motion.VX = 0, 0
@@ -234,13 +234,13 @@ func (t *Thing) face(dx, dy int) {
 	switch {
 	case dx == 0 && dy == 0:
 	case max(dx, -dx) >= max(dy, -dy) && dx < 0:
-		t.Way = int(world.West)
+		t.Heading = int(world.West)
 	case max(dx, -dx) >= max(dy, -dy):
-		t.Way = int(world.East)
+		t.Heading = int(world.East)
 	case dy < 0:
-		t.Way = int(world.North)
+		t.Heading = int(world.North)
 	default:
-		t.Way = int(world.South)
+		t.Heading = int(world.South)
 	}
 }
 
@@ -270,7 +270,7 @@ func (g *Game) aim(a *actor, t *Thing) {
 		s.VX, s.VY = dx*speed/away, dy*speed/away
 		if g.ground.Map.View == world.SideView {
 			if way := cmp.Compare(dx, 0); way != 0 {
-				t.Way = way
+				t.Heading = way
 			}
 		}
 	}

@@ -23,7 +23,7 @@ func (g *Game) drift(in Input) {
 		X: min(max(before.X+dx*speed, edge.X*body.Unit), (edge.X+edge.W)*body.Unit-1),
 		Y: min(max(before.Y+dy*speed, edge.Y*body.Unit+1), (edge.Y+edge.H)*body.Unit),
 	})
-	g.way += max(abs(g.place.X-before.X), abs(g.place.Y-before.Y))
+	g.walked += max(abs(g.place.X-before.X), abs(g.place.Y-before.Y))
 	g.drifting = true
 }
 

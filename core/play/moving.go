@@ -44,7 +44,7 @@ func (g *Game) walk(in Input) {
 		g.pushAhead(0, dy)
 		g.walkFreely(dx, dy)
 	}
-	g.way += grid.Root((g.place.X-before.X)*(g.place.X-before.X) + (g.place.Y-before.Y)*(g.place.Y-before.Y))
+	g.walked += grid.Root((g.place.X-before.X)*(g.place.X-before.X) + (g.place.Y-before.Y)*(g.place.Y-before.Y))
 }
 
 // walkFreely moves the player to any side, sliding along walls and round corners.
@@ -141,12 +141,12 @@ func (g *Game) moveFromTheSide(in Input) {
 	}
 	g.place, g.motion = g.ground.Go(g.size, g.place, g.motion, drive, body.Intent{X: dx, Y: dy, Jump: jump, Pressed: jump && !g.jumped})
 	g.jumped = jump
-	g.way += max(g.place.X-before.X, before.X-g.place.X)
+	g.walked += max(g.place.X-before.X, before.X-g.place.X)
 }
 
-// suffer lets what is dangerous hurt the player: what lies in the cells that the body covers,
+// damageFromGround lets what is dangerous damage the player: what lies in the cells that the body covers,
 // but for what is merely brushed against, and what one stands on.
-func (g *Game) suffer() {
+func (g *Game) damageFromGround() {
 	if g.safe > 0 {
 		g.safe--
 	}
@@ -170,15 +170,15 @@ func (g *Game) suffer() {
 	if g.ground.Map.View == world.TopDown && g.ground.Floor(g.place) {
 		return
 	}
-	g.hurt(worst)
+	g.damage(worst)
 }
 
-// hurt takes health away, unless something did a moment ago.
-func (g *Game) hurt(worst int) {
+// damage takes health away, unless something did a moment ago.
+func (g *Game) damage(worst int) {
 	if worst == 0 || g.safe > 0 || g.away || g.helped&Unhurt != 0 {
 		return
 	}
-	if g.wound(worst) {
+	if g.loseHealth(worst) {
 		g.tell(Harmed)
 		g.away = true
 		return
@@ -186,8 +186,8 @@ func (g *Game) hurt(worst int) {
 	g.tell(Hurt)
 }
 
-// wound takes health away and reports whether it was used up, and is whole again.
-func (g *Game) wound(n int) (out bool) {
+// loseHealth takes health away and reports whether it was used up, and is whole again.
+func (g *Game) loseHealth(n int) (out bool) {
 	if g.helped&Unhurt != 0 {
 		return false
 	}

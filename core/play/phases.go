@@ -5,9 +5,9 @@ import "azzel/core/world"
 // A tick is what is known while one passes: what is held down, and how the player was before.
 type tick struct {
 	in Input
-	// way and foot are where the player went and stood, falls says that the player was falling.
-	way, foot int
-	falls     bool
+	// walked and foot are how far the player had walked and where its foot was, falls says that the player was falling.
+	walked, foot int
+	falls        bool
 	// pressed says that the key that uses was not held in the tick before.
 	pressed bool
 }
@@ -54,7 +54,7 @@ var phases = [...]phase{
 		g.emit()
 	}},
 	// Where time passes by steps, the next tick asks whether the player took one.
-	{do: func(g *Game, t *tick) { g.went = g.way != t.way || t.in&(Use|Jump) != 0 }},
+	{do: func(g *Game, t *tick) { g.went = g.walked != t.walked || t.in&(Use|Jump) != 0 }},
 	// What moves touches the player, then what lies there.
 	{do: func(g *Game, t *tick) {
 		g.touchThings(t.falls || g.place.Y > t.foot, t.foot)
@@ -72,7 +72,7 @@ var phases = [...]phase{
 	{do: func(g *Game, _ *tick) { g.refused = append(g.refused[:0], g.refusing...) }},
 	// What hurt in this tick takes its effect.
 	{do: func(g *Game, _ *tick) {
-		g.suffer()
+		g.damageFromGround()
 		g.arrive()
 	}},
 	// What is there from now on follows from what became of items and facts.
@@ -83,7 +83,7 @@ var phases = [...]phase{
 
 // movePlayer moves the player by what is held down, by its view of the map, and by the wind.
 func (g *Game) movePlayer(t *tick) {
-	t.way, t.foot, t.falls = g.way, g.place.Y, g.motion.VY > 0
+	t.walked, t.foot, t.falls = g.walked, g.place.Y, g.motion.VY > 0
 	switch {
 	case t.in&Through != 0:
 		g.drift(t.in)

@@ -288,7 +288,7 @@ func (g *Game) sink() {
 
 // crush hurts who is between two things, and lets them come back to where they came in.
 func (g *Game) crush() {
-	g.wound(1)
+	g.loseHealth(1)
 	g.tell(Crushed)
 	g.away = true
 }

@@ -78,11 +78,12 @@ type Game struct {
 
 // state is all that a snapshot holds.
 type state struct {
-	tick     int
-	mapID    world.ID
-	place    body.Place
-	facing   world.Facing
-	way      int
+	tick   int
+	mapID  world.ID
+	place  body.Place
+	facing world.Facing
+	// walked is how far the player walked, in positions.
+	walked   int
 	taken    []world.ID
 	through  world.ID
 	finished bool

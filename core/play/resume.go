@@ -93,7 +93,7 @@ func readState(b []byte) (s state, err error) {
 	s.tick, s.mapID = r.Int(), world.ID(r.Uint())
 	s.place, s.entered = readPlace(r), readPlace(r)
 	s.facing = world.Facing(within(r, int(r.Uint()), int(world.North)))
-	s.way = within(r, int(r.Uint()), 1<<40)
+	s.walked = within(r, int(r.Uint()), 1<<40)
 	s.through, s.checkpoint = world.ID(r.Uint()), world.ID(r.Uint())
 	s.finished, s.used = r.Bool(), r.Bool()
 	m := &s.motion
@@ -167,7 +167,7 @@ func readThing(r *pack.Reader) Thing {
 	if _, known := world.TypeOf(t.Type); !known && t.Type != 0 {
 		r.Fail(fmt.Errorf("%w: a thing of no known type", pack.ErrMalformed))
 	}
-	t.Place, t.Way, t.far = readPlace(r), between(r, r.Int(), -1, int(world.North)), r.Int()
+	t.Place, t.Heading, t.far = readPlace(r), between(r, r.Int(), -1, int(world.North)), r.Int()
 	for _, n := range []*int32{&t.rest, &t.left, &t.hits, &t.wait} {
 		*n = int32(r.Int())
 	}

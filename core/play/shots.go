@@ -71,7 +71,7 @@ func (g *Game) fly(s *shot) bool {
 			return true
 		}
 		if !s.Mine && g.meetsPlayer(size, s.Place) {
-			g.hurt(s.Strength)
+			g.damage(s.Strength)
 			return true
 		}
 		if s.Place != want {

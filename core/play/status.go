@@ -43,7 +43,7 @@ type Status struct {
 func (g *Game) Status() Status {
 	s := Status{Map: g.mapID, Place: g.place, Size: g.size, Facing: g.facing, Ticks: g.tick, Finished: g.finished,
 		Checkpoint: g.checkpoint, Doing: g.motion.Mode, Health: max(0, g.moves.Health-g.harm), Most: g.moves.Health, Safe: g.safe > 0, Rises: g.motion.VY < 0, Lifted: g.lifted,
-		Steps: g.way / (g.doc.Project.CellW * body.Unit)}
+		Steps: g.walked / (g.doc.Project.CellW * body.Unit)}
 	if g.safe > 0 {
 		s.Hurt = safeTicks - g.safe + 1
 	}
@@ -148,7 +148,7 @@ func (s *state) played() []byte {
 	w.Int(s.entered.X)
 	w.Int(s.entered.Y)
 	w.Uint(uint64(s.facing))
-	w.Uint(uint64(s.way))
+	w.Uint(uint64(s.walked))
 	w.Uint(uint64(s.through))
 	w.Uint(uint64(s.checkpoint))
 	w.Bool(s.finished)

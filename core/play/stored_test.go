@@ -57,7 +57,7 @@ func (w teller) game(g *play.Game) {
 	}
 	g.Shots(func(at body.Place, mine bool) { w.Tell(at.X, at.Y, mine) })
 	g.Things(func(t play.Thing, cells int, size body.Size) {
-		w.Tell(t.ID, t.Piece(), t.Type, t.Place.X, t.Place.Y, t.Way, t.Gone, cells, size.W, size.H)
+		w.Tell(t.ID, t.Piece(), t.Type, t.Place.X, t.Place.Y, t.Heading, t.Gone, cells, size.W, size.H)
 	})
 	for _, f := range g.Document().Facts {
 		if k, known := g.Known(f); known {

@@ -14,8 +14,8 @@ import (
 type Thing struct {
 	ID    world.ID
 	Place body.Place
-	// Way is where it goes: −1 or 1 in side-view, a facing from above.
-	Way int
+	// Heading is where it goes: −1 or 1 in side-view, a facing from above.
+	Heading int
 	// Gone says that it was defeated, broken or taken.
 	Gone bool
 	// back says that a platform comes back, thrown that a thing flies.
@@ -79,7 +79,7 @@ func (g *Game) meet() {
 		}
 		i, there := g.thing(p.ID)
 		if !there {
-			g.things = slices.Insert(g.things, i, Thing{ID: p.ID, Place: footOf(p), Way: wayOf(p, m.View)})
+			g.things = slices.Insert(g.things, i, Thing{ID: p.ID, Place: footOf(p), Heading: headingOf(p, m.View)})
 		}
 		g.things[i].lookOn(p, m.View)
 		if _, fell := slices.BinarySearch(g.fallen, p.Who); fell && p.Type == world.Foe {
@@ -133,14 +133,14 @@ func (g *Game) meet() {
 // lookOn lets a thing look to where its piece does if it looks to where nothing can on a map that is
 // seen so.
 func (t *Thing) lookOn(p *world.Piece, view world.View) {
-	if t.Way < 0 && view == world.TopDown || t.Way > 1 && view == world.SideView {
-		t.Way = wayOf(p, view)
+	if t.Heading < 0 && view == world.TopDown || t.Heading > 1 && view == world.SideView {
+		t.Heading = headingOf(p, view)
 	}
 }
 
 // seenAs lets a thing of a map that is seen otherwise from now on be at rest where it is.
 func (t *Thing) seenAs(p *world.Piece, view world.View) {
-	t.Way, t.motion, t.thrown, t.left = wayOf(p, view), body.Motion{}, false, 0
+	t.Heading, t.motion, t.thrown, t.left = headingOf(p, view), body.Motion{}, false, 0
 }
 
 // moved puts things where their pieces are by a change to another document, and lets those look
@@ -174,9 +174,9 @@ func (g *Game) moved(d *world.Document) {
 				continue
 			}
 			if from.ID != m.ID || old.Foot != p.Foot {
-				*t = Thing{ID: t.ID, Type: t.Type, Place: footOf(p), Way: wayOf(p, m.View), Gone: t.Gone, hits: t.hits}
+				*t = Thing{ID: t.ID, Type: t.Type, Place: footOf(p), Heading: headingOf(p, m.View), Gone: t.Gone, hits: t.hits}
 			} else if old.Looks != p.Looks {
-				t.Way = wayOf(p, m.View)
+				t.Heading = headingOf(p, m.View)
 			}
 		}
 		if was != nil && was.View != m.View {
@@ -207,8 +207,8 @@ func (g *Game) sortActors() {
 	}
 }
 
-// wayOf is where a piece looks at first.
-func wayOf(p *world.Piece, view world.View) int {
+// headingOf is where a piece looks at first.
+func headingOf(p *world.Piece, view world.View) int {
 	looks := world.Facing(p.Looks - 1)
 	switch {
 	case p.Looks == 0:
@@ -342,9 +342,9 @@ func (g *Game) touchThings(fell bool, foot int) {
 				g.tell(Stomped)
 				continue
 			}
-			g.hurt(a.acts.Strength)
+			g.damage(a.acts.Strength)
 		case world.Hazard:
-			g.hurt(a.acts.Strength)
+			g.damage(a.acts.Strength)
 		case world.Collectible:
 			if t.from != 0 {
 				t.Gone = g.have(t.ID, &a.acts)
@@ -389,7 +389,7 @@ func (t *Thing) encode(w *pack.Writer) {
 	w.Uint(uint64(t.from))
 	w.Uint(uint64(t.Type))
 	m := t.motion
-	for _, n := range []int{t.Place.X, t.Place.Y, t.Way, t.far, int(t.rest), int(t.left), int(t.hits), int(t.wait), m.VX, m.VY, m.RestX, m.RestY, int(m.Mode), m.Left, m.Asked} {
+	for _, n := range []int{t.Place.X, t.Place.Y, t.Heading, t.far, int(t.rest), int(t.left), int(t.hits), int(t.wait), m.VX, m.VY, m.RestX, m.RestY, int(m.Mode), m.Left, m.Asked} {
 		w.Int(n)
 	}
 	for _, yes := range []bool{t.Gone, t.back, t.thrown, m.Rising, m.Thrown} {

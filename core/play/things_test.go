@@ -255,8 +255,8 @@ func TestChangedWhileItRuns(t *testing.T) {
 	foot := m.FootOf(d.Project.Lattice(), world.Foe, grid.Point{X: 5, Y: 9})
 	change(edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.PointValue(world.FieldFoot, foot)},
 		edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldLooks, int(world.West)+1)})
-	if is := where(g, 701); is.Place != (body.Place{X: foot.X * body.Unit, Y: (foot.Y + 1) * body.Unit}) || is.Way != -1 {
-		t.Errorf("moved to %v, the foe is at %v and looks %d", foot, is.Place, is.Way)
+	if is := where(g, 701); is.Place != (body.Place{X: foot.X * body.Unit, Y: (foot.Y + 1) * body.Unit}) || is.Heading != -1 {
+		t.Errorf("moved to %v, the foe is at %v and looks %d", foot, is.Place, is.Heading)
 	}
 	// Hits that it has borne are not forgotten when it is moved, nor that it is gone.
 	play.Hit(g, 701, 2)
@@ -265,7 +265,7 @@ func TestChangedWhileItRuns(t *testing.T) {
 		t.Error("with a foe that is moved what it has borne is forgotten")
 	}
 	change(edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldLooks, int(world.East)+1)})
-	if where(g, 701).Way != 1 {
+	if where(g, 701).Heading != 1 {
 		t.Error("told to look the other way, the foe does not")
 	}
 	b := d.Maps[0].Bounds

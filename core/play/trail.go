@@ -69,7 +69,7 @@ func (g *Game) inSightOf(a *actor) (body.Place, bool) {
 // InSightOf is the cell before a piece, at half of how far it sees, in which the player would be met if
 // there were room.
 func InSightOf(d *world.Document, m *world.Map, p *world.Piece) grid.Point {
-	way := grid.Point{X: wayOf(p, world.SideView)}
+	way := grid.Point{X: headingOf(p, world.SideView)}
 	if p.Looks != 0 && m.View == world.TopDown {
 		way = ahead[p.Looks-1]
 	}
