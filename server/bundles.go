@@ -162,11 +162,17 @@ func (v *Server) importBundle(c fiber.Ctx) error {
 	defer body.close()
 	ctx, tell, end := v.bringing.begin(c.Context(), c.Query("as"))
 	defer end()
-	stopped := fiber.NewError(fiber.StatusConflict, "Bringing it in was stopped. Nothing was made of it.")
+	// It may end since it was stopped, or since the database went away.
+	ended := func(err error) error {
+		if ctx.Err() != nil && c.Context().Err() == nil {
+			return fiber.NewError(fiber.StatusConflict, "Bringing it in was stopped. Nothing was made of it.")
+		}
+		return err
+	}
 	select {
 	case v.decoding <- struct{}{}:
 	case <-ctx.Done():
-		return stopped
+		return ended(ctx.Err())
 	}
 	defer func() { <-v.decoding }()
 	contents, err := exchange.Read(body.reader(), body.size, func(read, of int64) error {
@@ -175,16 +181,13 @@ func (v *Server) importBundle(c fiber.Ctx) error {
 	})
 	switch {
 	case ctx.Err() != nil:
-		return stopped
+		return ended(ctx.Err())
 	case err != nil:
 		return refuse(err)
 	}
 	p, err := v.store.Create(ctx, contents.Document, contents.Bodies()...)
 	if err != nil {
-		if ctx.Err() != nil {
-			return stopped
-		}
-		return err
+		return ended(err)
 	}
 	return c.Status(fiber.StatusCreated).JSON(card(p))
 }

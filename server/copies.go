@@ -1,10 +1,13 @@
 package server
 
 import (
+	"bytes"
 	"crypto/sha256"
-	"encoding/binary"
 	"errors"
 	"fmt"
+	"io"
+	"mime"
+	"mime/multipart"
 	"net/url"
 	"strconv"
 	"strings"
@@ -29,17 +32,9 @@ func (v *Server) copyProject(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	parts, err := lengthened(whole)
-	if err != nil {
-		return err
-	}
-	d, err := world.Decode(parts[0])
+	d, brought, err := readCopy(whole, c.Get("Content-Type"))
 	if err != nil {
 		return errNoCopy
-	}
-	brought := map[string][]byte{}
-	for _, b := range parts[1:] {
-		brought[fmt.Sprintf("%x", sha256.Sum256(b))] = b
 	}
 	project, _ := strconv.ParseInt(c.Query("project"), 10, 64)
 	var lost []string
@@ -66,21 +61,30 @@ func (v *Server) copyProject(c fiber.Ctx) error {
 
 var errNoCopy = refuse(errors.New("what the page showed could not be read"))
 
-// lengthened takes apart what is written as parts with their lengths before them, four bytes each, the lowest first.
-// The first part is the document, the others are pictures.
-func lengthened(b []byte) (parts [][]byte, err error) {
-	for len(b) > 0 {
-		if len(b) < 4 {
-			return nil, errNoCopy
-		}
-		n := binary.LittleEndian.Uint32(b)
-		if b = b[4:]; uint64(n) > uint64(len(b)) {
-			return nil, errNoCopy
-		}
-		parts, b = append(parts, b[:n]), b[n:]
+// readCopy reads a form (RFC 7578) of a document and the pictures that the page still had, by their sums.
+func readCopy(body []byte, contentType string) (d *world.Document, pictures map[string][]byte, err error) {
+	_, said, err := mime.ParseMediaType(contentType)
+	if err != nil {
+		return nil, nil, err
 	}
-	if len(parts) == 0 {
-		return nil, errNoCopy
+	pictures = map[string][]byte{}
+	form := multipart.NewReader(bytes.NewReader(body), said["boundary"])
+	for {
+		part, err := form.NextPart()
+		if errors.Is(err, io.EOF) && d != nil {
+			return d, pictures, nil
+		}
+		if err != nil {
+			return nil, nil, err
+		}
+		b, err := io.ReadAll(part)
+		if err != nil {
+			return nil, nil, err
+		}
+		if part.FormName() != "document" {
+			pictures[fmt.Sprintf("%x", sha256.Sum256(b))] = b
+		} else if d, err = world.Decode(b); err != nil {
+			return nil, nil, err
+		}
 	}
-	return parts, nil
 }

@@ -2,12 +2,12 @@ package server
 
 import (
 	"bytes"
-	"encoding/binary"
 	"encoding/json"
 	"fmt"
 	"image"
 	"image/png"
 	"io"
+	"mime/multipart"
 	"net/http"
 	"net/http/httptest"
 	"net/url"
@@ -179,22 +179,34 @@ func TestCopies(t *testing.T) {
 	m := d.Maps[0]
 	v.do(t, rep, 5, edit.Edit{Label: "paint", Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: grid.Region{{Y: 1, X0: 1, X1: 1}}, Cells: grid.Runs{{N: 1, Cell: grid.Cell(taken.First + 2)}}}}})
 	_, strip := v.ask(t, "GET", "/api/projects/1/blobs/"+taken.Strip, nil)
-	pack := func(parts ...[]byte) (b []byte) {
-		for _, p := range parts {
-			b = append(binary.LittleEndian.AppendUint32(b, uint32(len(p))), p...)
+	form := func(document []byte, pictures ...[]byte) (b []byte, contentType string) {
+		var out bytes.Buffer
+		w := multipart.NewWriter(&out)
+		for i, p := range append([][]byte{document}, pictures...) {
+			part, err := w.CreateFormFile([]string{"document", "picture"}[min(i, 1)], "part")
+			if err == nil {
+				_, err = part.Write(p)
+			}
+			if err != nil {
+				t.Fatal(err)
+			}
 		}
-		return b
+		if err := w.Close(); err != nil {
+			t.Fatal(err)
+		}
+		return out.Bytes(), w.FormDataContentType()
 	}
 	document := rep.Document().Encode()
 	for name, c := range map[string]struct {
 		path, lost string
-		body       []byte
+		pictures   [][]byte
 	}{
-		"all that is needed is in the project": {"/api/copies?project=1", "", pack(document)},
-		"the page has the tiles":               {"/api/copies?project=99", "", pack(document, []byte("moss"), []byte(strip))},
-		"the tiles are lost":                   {"/api/copies", "Moss+tiles", pack(document)},
+		"all that is needed is in the project": {"/api/copies?project=1", "", nil},
+		"the page has the tiles":               {"/api/copies?project=99", "", [][]byte{[]byte("moss"), []byte(strip)}},
+		"the tiles are lost":                   {"/api/copies", "Moss+tiles", nil},
 	} {
-		res, bundle := v.ask(t, "POST", c.path, c.body)
+		body, contentType := form(document, c.pictures...)
+		res, bundle := v.ask(t, "POST", c.path, body, "Content-Type", contentType)
 		if res.StatusCode != 200 || res.Header.Get("Azzel-Lost") != c.lost {
 			t.Errorf("%s: %d, lost is %q", name, res.StatusCode, res.Header.Get("Azzel-Lost"))
 			continue
@@ -219,8 +231,14 @@ func TestCopies(t *testing.T) {
 			}
 		}
 	}
-	for name, body := range map[string][]byte{"nothing": nil, "moss": []byte("moss"), "too short": pack(document)[:40], "no document": pack([]byte("moss")), "huge": {255, 255, 255, 255, 1}} {
-		if res, text := v.ask(t, "POST", "/api/copies?project=1", body); res.StatusCode != 422 || !strings.Contains(text, "could not be read") {
+	good, contentType := form(document)
+	bad, other := form([]byte("moss"))
+	for name, c := range map[string]struct {
+		body        []byte
+		contentType string
+	}{"nothing": {nil, contentType}, "no form": {document, "application/octet-stream"}, "no sort": {good, ""}, "cut short": {good[:len(good)-60], contentType}, "no document": {bad, other},
+		"another boundary": {good, other}} {
+		if res, text := v.ask(t, "POST", "/api/copies?project=1", c.body, "Content-Type", c.contentType); res.StatusCode != 422 || !strings.Contains(text, "could not be read") {
 			t.Errorf("%s: %d %s", name, res.StatusCode, text)
 		}
 	}

@@ -221,6 +221,16 @@ func TestRestoredUnderAWindow(t *testing.T) {
 	for x := range 3 {
 		w.tap("First map", 6+x, 4)
 	}
+	// A picture that the backup does not know either.
+	w.drop(picture(t, "potting-bench.png", 2, 1))
+	w.click("Take 7 tiles")
+	w.until("the tileset", `() => window.azzel.scene().tilesets.length === 2`)
+	w.take("tile 2")
+	w.press(input.KeyD)
+	w.tap("First map", 14, 4)
+	w.tile(14, 4, "tile 2, potting bench")
+	w.take("wall")
+	w.press(input.KeyD)
 	w.saved()
 	s.kill()
 	w.tap("First map", 10, 4)
@@ -278,6 +288,10 @@ func TestRestoredUnderAWindow(t *testing.T) {
 	back.opened()
 	for _, x := range []int{4, 6, 7, 8, 10} {
 		back.tile(x, 4, "wall")
+	}
+	back.tile(14, 4, "tile 2, potting bench")
+	if text := w.page.MustElement("[data-copies]").MustText(); strings.Contains(text, "nowhere to be had") {
+		t.Errorf("its pictures were lost: %s", text)
 	}
 	// The other window comes back with what it had not sent.
 	again := s.windowIn(profile, "/project/1")
@@ -419,11 +433,7 @@ func TestNamesAndLabels(t *testing.T) {
 	m := world.Ref{Kind: world.KindMap, ID: c.Document().Maps[0].ID}
 	do(hand.Rename(c.Document(), m, strings.Repeat("🌿", 120)))
 	do(hand.Rename(c.Document(), m, strings.Repeat("🪴", 120)))
-	other, layers := world.NewMap("Moss house", grid.Point{X: 200}, grid.Rect{W: 8, H: 6}, c.IDs)
-	parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: other.ID}, Values: other.Values()}}
-	for _, l := range layers {
-		parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: other.ID, ID: l.ID}, Values: l.Values()})
-	}
+	_, parts := c.newMap("Moss house", grid.Rect{W: 8, H: 6})
 	do(&edit.Edit{Label: "make a map", Parts: parts})
 	e, says := hand.Remove(c.Document(), hand.Selection{Ref: m, Map: m.ID})
 	if e == nil {

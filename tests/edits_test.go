@@ -315,6 +315,16 @@ func TestAddresses(t *testing.T) {
 	}
 }
 
+// newMap is a map beside all others, and what puts it there.
+func (c *client) newMap(name string, bounds grid.Rect) (*world.Map, []edit.Part) {
+	m, layers := world.NewMap(name, grid.Point{X: 200}, bounds, c.IDs)
+	parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}
+	for _, l := range layers {
+		parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
+	}
+	return m, parts
+}
+
 // A step too large for the socket goes by POST; its answer comes by the socket.
 func TestLargeStep(t *testing.T) {
 	s := newSite(t)
@@ -323,11 +333,7 @@ func TestLargeStep(t *testing.T) {
 	if err := c.connect(); err != nil {
 		t.Fatal(err)
 	}
-	m, layers := world.NewMap("Field", grid.Point{X: 100}, grid.Rect{W: 800, H: 800}, c.IDs)
-	parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}
-	for _, l := range layers {
-		parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
-	}
+	m, parts := c.newMap("Field", grid.Rect{W: 800, H: 800})
 	region := grid.BoxRegion(m.Bounds)
 	var runs grid.Runs
 	for i := range region.Len() {

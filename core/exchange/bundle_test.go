@@ -117,12 +117,7 @@ func glasshouse(t testing.TB, seed uint64, steps int) (*world.Document, library)
 	apply(edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: id}, Values: walker.Values()},
 		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, id)})
 	a := generate.Author{Rand: rand.New(rand.NewPCG(seed, 4)), IDs: ids}
-	for range steps {
-		if res, err := edit.Apply(d, a.Edit(d)); err == nil {
-			d = res.Document
-		}
-	}
-	return d, lib
+	return a.Changed(d, steps), lib
 }
 
 func written(t testing.TB, d *world.Document, lib library) []byte {

@@ -1,6 +1,7 @@
 package exchange
 
 import (
+	"bytes"
 	"encoding/hex"
 	"encoding/json"
 	"errors"
@@ -55,7 +56,7 @@ func ReadReplay(body []byte) (*world.Replay, error) {
 		return nil, fmt.Errorf("a replay has at most %d MB; this has %d", limit.ReplayBytes>>20, len(body)>>20)
 	}
 	var head struct{ Format, Version any }
-	if err := json.Unmarshal(body, &head); err != nil {
+	if err := decodeWhole(json.NewDecoder(&count{Reader: bytes.NewReader(body), part: "the replay"}), &head, false); err != nil {
 		return nil, fmt.Errorf("this is no replay, or it was cut short: %w", err)
 	}
 	if head.Format != ReplayFormat {

@@ -23,6 +23,16 @@ func (a Author) region(m *world.Map) grid.Region {
 	return grid.BoxRegion(grid.Rect{X: p.X, Y: p.Y, W: 1 + a.Rand.IntN(6), H: 1 + a.Rand.IntN(6)}.Meet(b))
 }
 
+// Changed is a document after so many edits of any sort, of which those that do not fit are left.
+func (a Author) Changed(d *world.Document, edits int) *world.Document {
+	for range edits {
+		if res, err := edit.Apply(d, a.Edit(d)); err == nil {
+			d = res.Document
+		}
+	}
+	return d
+}
+
 // Edit is an edit of any sort. It may not fit: then Apply refuses it.
 func (a Author) Edit(d *world.Document) edit.Edit {
 	m := d.Maps[a.Rand.IntN(len(d.Maps))]

@@ -119,8 +119,8 @@ export async function fetchState(project: string, state: string): Promise<Uint8A
 }
 
 const asked = new Map<string, Promise<Uint8Array>>();
-/** The pictures that this page has asked for; the browser keeps most of them. */
-const known = new Set<string>();
+/** The pictures that this page has asked for, by project; the browser keeps most of them. */
+const known = new Map<string, Set<string>>();
 
 /** Begins to fetch pictures that will be needed as soon as the core is ready. */
 export function fetchAhead(project: string, sums: string): void {
@@ -137,28 +137,33 @@ export function fetchBlob(project: string, sum: string): Promise<Uint8Array> {
   return ahead ?? blobOf(project, sum);
 }
 
-/** What a page showed as a file that can be brought in: the document, and the pictures that this browser still has. */
-export async function wrapUp(project: string, shown: Uint8Array<ArrayBuffer>): Promise<Blob> {
-  const parts = [shown];
-  for (const sum of known) {
-    const kept = await fetch(`/api/projects/${project}/blobs/${sum}`, {
-      cache: 'only-if-cached',
-      mode: 'same-origin',
-    }).catch(() => null);
-    if (kept?.ok) parts.push(new Uint8Array(await kept.arrayBuffer()));
+/** The pictures of a project that this browser still has. */
+export async function keptPictures(project: string): Promise<Blob[]> {
+  const pictures: Blob[] = [];
+  for (const sum of known.get(project) ?? []) {
+    // What the server has no more may be kept here all the same.
+    const kept = await fetch(`/api/projects/${project}/blobs/${sum}`, { cache: 'force-cache' }).catch(() => null);
+    if (kept?.ok) pictures.push(await kept.blob());
   }
-  return new Blob(parts.flatMap((part) => [Uint32Array.of(part.length), part]));
+  return pictures;
 }
 
-/** Has a bundle made of what wrapUp gave; lost names whose pictures are not in it. */
-export async function unwrap(project: string, copy: Blob): Promise<{ body: Blob; lost: string[] }> {
-  const response = await answer(`/api/copies?project=${project}`, { method: 'POST', body: copy });
+/** Has a bundle made of a document and pictures; lost names whose pictures are not in it. */
+export async function copyOf(
+  project: string,
+  document: Blob,
+  pictures: Blob[],
+): Promise<{ body: Blob; lost: string[] }> {
+  const form = new FormData();
+  form.set('document', document);
+  for (const picture of pictures) form.append('picture', picture);
+  const response = await answer(`/api/copies?project=${project}`, { method: 'POST', body: form });
   const lost = (response.headers.get('Azzel-Lost') ?? '').split(',').filter((name) => name !== '');
   const readable = lost.map((name) => decodeURIComponent(name.replaceAll('+', ' ')));
   return { body: new Blob([await bytesOf(response)]), lost: readable };
 }
 
 async function blobOf(project: string, sum: string): Promise<Uint8Array> {
-  known.add(sum);
+  known.set(project, (known.get(project) ?? new Set()).add(sum));
   return bytesOf(await answer(`/api/projects/${project}/blobs/${sum}`));
 }

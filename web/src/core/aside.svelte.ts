@@ -1,4 +1,4 @@
-import { unwrap } from './api';
+import { copyOf } from './api';
 import * as sessions from './sessions';
 
 /**
@@ -19,7 +19,12 @@ export class Asides {
   /** The last copy as a file that can be brought in, and what is lost of its pictures. */
   copy(): Promise<{ body: Blob; lost: string[] }> | null {
     const last = this.copies.at(-1);
-    return last ? unwrap(this.project, last.body) : null;
+    return last ? copyOf(this.project, last.shown.document, last.shown.pictures) : null;
+  }
+
+  /** Keeps what was shown for as long as this page is there, where the profile does not keep it. */
+  hold(shown: sessions.Shown): void {
+    if (this.copies.length === 0) this.copies = [{ key: [], shown }];
   }
 
   async forgetCopies(): Promise<void> {

@@ -1,4 +1,4 @@
-import { fetchAhead, wrapUp } from './api';
+import { fetchAhead, keptPictures } from './api';
 import { answer, bytesOf } from './ask';
 import type { Core } from './bridge';
 import { soon } from './soon';
@@ -95,19 +95,20 @@ export class Connection {
   }
 
   /**
-   * Gives up the session, which is of another database. What the page showed is kept as a copy; what an earlier page
-   * had not sent is kept as steps.
+   * Gives up the session, which is of another database. What the page showed is kept as a copy, which it gives; what an
+   * earlier page had not sent is kept as steps.
    */
-  async disown(shown: Uint8Array<ArrayBuffer> | null): Promise<void> {
+  async disown(shown: Uint8Array<ArrayBuffer> | null): Promise<sessions.Shown | null> {
     const { session } = this;
     await this.kept;
     const steps = shown ? [] : await sessions.queued(this.project, session);
-    const copy = shown ? await wrapUp(this.project, shown) : null;
+    const copy = shown ? { document: new Blob([shown]), pictures: await keptPictures(this.project) } : null;
     await sessions.disown(this.project, session, copy, steps);
     sessions.release(session, Promise.resolve());
     this.unanswered.clear();
     this.session = '';
     this.database = '';
+    return copy;
   }
 
   /** Keeps aside what could not be taken up of the queue, which goes on without it. */

@@ -15,6 +15,7 @@ import { endWarming } from './module';
 import { pause } from './pause';
 import { Questions } from './questions';
 import { Replays } from './replays.svelte';
+import type { Shown } from './sessions';
 import { SETTLING, Strips } from './strips';
 import * as T from './types.gen';
 
@@ -265,11 +266,13 @@ export class Project extends Questions {
 
   /** Begins anew as the server asks, and keeps what is shown if it comes from another database. */
   private async beginAnew(other: boolean): Promise<void> {
+    let copy: Shown | null = null;
     if (other) {
-      const shown = this.core?.document() ?? new Uint8Array();
-      await this.connection.disown(shown.length > 0 ? shown : null);
+      const shown = this.ask((core) => core.document(), new Uint8Array());
+      copy = await this.connection.disown(shown.length > 0 ? shown : null);
     }
     if (!this.left) await this.reopen(other ? OTHER : BEHIND);
+    if (copy) this.asides.hold(copy);
   }
 
   private noticeUnkept(why: string): void {

@@ -23,9 +23,15 @@ export interface Aside {
 }
 
 /** What a page showed, with the pictures that it had. */
+export interface Shown {
+  document: Blob;
+  pictures: Blob[];
+}
+
+/** That, as it is kept in this profile. */
 export interface Copy {
   key: IDBValidKey;
-  body: Blob;
+  shown: Shown;
 }
 
 let database: Promise<IDBPDatabase> | undefined;
@@ -190,7 +196,7 @@ export function setAside(
 }
 
 /** Gives up a session of another database: what it had is kept as a copy, or as steps, and its queue goes. */
-export function disown(project: string, session: string, copy: Blob | null, steps: Uint8Array[]): Promise<void> {
+export function disown(project: string, session: string, copy: Shown | null, steps: Uint8Array[]): Promise<void> {
   return stored(async (db) => {
     const change = db.transaction(['queue', 'sessions'], 'readwrite');
     const queue = change.objectStore('queue');
@@ -218,8 +224,8 @@ export async function asides(project: string): Promise<Aside[]> {
 
 /** What pages showed of a project that came from another database. */
 export async function copies(project: string): Promise<Copy[]> {
-  const list = await keptAs<Blob>(copyOf(project));
-  return list.map(({ key, value }) => ({ key, body: value }));
+  const list = await keptAs<Shown>(copyOf(project));
+  return list.map(({ key, value }) => ({ key, shown: value }));
 }
 
 /** Forgets what was set aside. */

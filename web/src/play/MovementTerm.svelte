@@ -20,7 +20,7 @@
   }
 </script>
 
-<div class="flex items-center gap-2">
+<div class="flex items-center gap-1.5">
   <span class="w-26 shrink-0">{term.label}</span>
   <input
     type="range"
@@ -33,10 +33,10 @@
     oninput={(e) => drag(e.currentTarget.valueAsNumber)}
     onchange={(e) => set(e.currentTarget.valueAsNumber)}
   />
-  <span class="flex h-7 w-25 items-center rounded-inner border border-line bg-sheet pr-1.5">
+  <span class="flex h-7 w-24 items-center rounded-inner border border-line bg-sheet pr-1.5">
     <input
       type="number"
-      class="w-full min-w-0 bg-transparent px-1.5 figures"
+      class="w-full min-w-0 bg-transparent px-1 figures"
       aria-label="{term.label}, in {term.unit || 'points'}"
       step={1 / term.per}
       value={shown(term.value)}
