@@ -42,10 +42,7 @@
   <p class="text-soft">A copy of a project, as “Copy to a file” writes it.</p>
   {#if reading}
     <div class="flex w-full items-center gap-3" role="status">
-      <progress
-        class="min-w-0 flex-1 accent-saffron"
-        value={part < 1 ? part : read || undefined}
-        aria-label="Reading {reading}"
+      <progress class="min-w-0 flex-1" value={part < 1 ? part : read || undefined} aria-label="Reading {reading}"
       ></progress>
       <span class="text-small text-soft figures"
         >{part < 1
