@@ -236,18 +236,23 @@ const (
 
 // sendHeld sends an answer that may be large; so many of them at a time, as pages take them.
 func (v *Server) sendHeld(c fiber.Ctx, body []byte) error {
-	n := min(int64(len(body)), answering)
+	return v.sendPortions(c, bytes.NewReader(body), len(body), len(body))
+}
+
+// sendPortions is sendHeld for an answer that is made while it is sent, of which so many bytes are in memory at a time.
+func (v *Server) sendPortions(c fiber.Ctx, answer io.Reader, size, held int) error {
+	n := min(int64(held), answering)
 	ctx, cancel := context.WithTimeout(c.Context(), patience)
 	defer cancel()
 	if err := v.bodies.answers.Acquire(ctx, n); err != nil {
 		return errBusy
 	}
-	return c.SendStream(&heldAnswer{bytes.NewReader(body), func() { v.bodies.answers.Release(n) }}, len(body))
+	return c.SendStream(&heldAnswer{answer, func() { v.bodies.answers.Release(n) }}, size)
 }
 
 // heldAnswer is an answer that is let go of once it was sent, or can't be.
 type heldAnswer struct {
-	*bytes.Reader
+	io.Reader
 	release func()
 }
 

@@ -17,7 +17,6 @@ import (
 
 	"github.com/gofiber/fiber/v3"
 
-	"azzel/core/edit"
 	"azzel/core/exchange"
 	"azzel/core/grid"
 	"azzel/core/limit"
@@ -210,37 +209,10 @@ func (v *Server) open(c fiber.Ctx) error {
 	}
 	c.Set("Azzel-Database", o.identity)
 	c.Set("Azzel-Session", strconv.FormatInt(session, 10))
-	c.Set("Azzel-Pictures", strings.Join(firstPictures(o.Document), ","))
+	c.Set("Azzel-Pictures", strings.Join(firstPictures(o.document), ","))
 	c.Set("Cache-Control", "no-store")
 	c.Set("Content-Type", "application/octet-stream")
-	return v.sendHeld(c, o.Encode())
-}
-
-// earlierSteps gives what a session did before one of its steps, so that it can be taken
-// back.
-func (v *Server) earlierSteps(c fiber.Ctx) error {
-	id, err := projectID(c)
-	if err != nil {
-		return err
-	}
-	session, err := strconv.ParseInt(c.Query("session"), 10, 64)
-	if err != nil {
-		return fiber.NewError(fiber.StatusBadRequest, "This address names no session.")
-	}
-	before, err := strconv.ParseUint(c.Query("before"), 10, 63)
-	if err != nil || before == 0 {
-		return fiber.NewError(fiber.StatusBadRequest, "This address names no step.")
-	}
-	if _, err := v.store.Project(c.Context(), id); err != nil {
-		return err
-	}
-	records, err := v.store.Records(c.Context(), id, session, before, mostRecords, recordBytes)
-	if err != nil {
-		return err
-	}
-	c.Set("Cache-Control", "no-store")
-	c.Set("Content-Type", "application/octet-stream")
-	return v.sendHeld(c, edit.EncodeRecords(records))
+	return v.sendPortions(c, o.steps, o.steps.size(), o.steps.held())
 }
 
 // firstPictures are the sums of pictures that a page will ask for at once, so

@@ -232,13 +232,6 @@ func (r *room) cell(ctx context.Context) (w, h int, err error) {
 	return r.doc.Project.CellW, r.doc.Project.CellH, nil
 }
 
-// How many steps of its session a page is given at a time to take back, and about how many
-// bytes of them. It asks for more once it needs them.
-const (
-	mostRecords = 2000
-	recordBytes = 16 << 20
-)
-
 // another reports whether a page speaks of another database than the one that the room was read from.
 func (r *room) another(identity string) bool {
 	r.mu.Lock()
@@ -248,8 +241,10 @@ func (r *room) another(identity string) bool {
 
 // An opening is what a page begins with, and the database that it is of.
 type opening struct {
-	edit.Opening
 	identity string
+	document *world.Document
+	// steps gives the bytes of the opening.
+	steps *stepsBack
 }
 
 // opening is all a page of the session needs to begin. A session of another database is one that is not known here.
@@ -263,7 +258,7 @@ func (r *room) opening(ctx context.Context, session int64) (opening, error) {
 		r.mu.Unlock()
 		return opening{}, err
 	}
-	o := opening{edit.Opening{Revision: r.revision, Document: r.doc}, r.identity}
+	o, identity := edit.Opening{Revision: r.revision, Document: r.doc}, r.identity
 	o.Sequence, err = r.sequence(ctx, session)
 	r.mu.Unlock()
 	if err != nil {
@@ -276,9 +271,12 @@ func (r *room) opening(ctx context.Context, session int64) (opening, error) {
 		}
 	}
 	o.Prefix = prefix
-	// Steps of others are taken meanwhile.
-	o.Records, err = r.store.Records(ctx, r.project, session, o.Sequence+1, mostRecords, recordBytes)
-	return o, err
+	// Steps of others are taken meanwhile, and while the page is sent what it can take back.
+	steps, err := r.store.Reversible(ctx, r.project, session, o.Sequence+1, mostRecords, recordBytes)
+	if err != nil {
+		return opening{}, err
+	}
+	return opening{identity, o.Document, &stepsBack{r.store, ctx, r.project, session, o.Before(len(steps)), steps}}, nil
 }
 
 // sequence is the last sequence number taken from a session. The lock is held.

@@ -3,6 +3,7 @@ package server
 import (
 	"bytes"
 	"context"
+	"io"
 	"math/rand/v2"
 	"os"
 	"slices"
@@ -60,7 +61,12 @@ func begin(t *testing.T, r *room, session int64) *edit.Replica {
 	if err != nil {
 		t.Fatal(err)
 	}
-	back, err := edit.DecodeOpening(o.Encode(), nil)
+	size := o.steps.size()
+	body, err := io.ReadAll(o.steps)
+	if err != nil || len(body) != size {
+		t.Fatalf("the opening has %d bytes, and said %d (%v)", len(body), size, err)
+	}
+	back, err := edit.DecodeOpening(body, nil)
 	if err != nil {
 		t.Fatal(err)
 	}

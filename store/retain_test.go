@@ -59,7 +59,7 @@ func TestLogBySize(t *testing.T) {
 	if err != nil || uint64(len(all)) != ws[0].revision {
 		t.Fatalf("%d of %d steps: %v", len(all), ws[0].revision, err)
 	}
-	whole, err := s.Records(t.Context(), p.ID, 3, 0, 1000, 1<<30)
+	whole, err := reversible(t, s, p.ID, 3, 0, 1000, 1<<30)
 	if err != nil || uint64(len(whole)) != ws[0].sequence {
 		t.Fatalf("%d of %d records: %v", len(whole), ws[0].sequence, err)
 	}
@@ -86,7 +86,7 @@ func TestLogBySize(t *testing.T) {
 			t.Fatalf("after %d there are %d steps of %d bytes (%v, %v)", from, steps, bytes, is, err)
 		}
 		before := uint64(author.Rand.IntN(len(whole) + 2))
-		records, err := s.Records(t.Context(), p.ID, 3, before, most, size)
+		records, err := reversible(t, s, p.ID, 3, before, most, size)
 		end := len(whole)
 		if before > 0 {
 			end = min(end, int(before)-1)
@@ -135,7 +135,7 @@ func TestShorten(t *testing.T) {
 	shorten(0.9, 0)
 	shorten(1.1, 40+2)
 	shorten(29, 0)
-	if records, err := s.Records(t.Context(), p.ID, 3, 0, 5000, 1<<30); err != nil || len(records) != store.UndoSteps || records[0].Sequence != 41 {
+	if records, err := reversible(t, s, p.ID, 3, 0, 5000, 1<<30); err != nil || len(records) != store.UndoSteps || records[0].Sequence != 41 {
 		t.Errorf("%d steps can be taken back (%v)", len(records), err)
 	}
 	if n, err := s.Session(t.Context(), p.ID, 3); err != nil || n != many {

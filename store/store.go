@@ -394,26 +394,61 @@ func (s *Store) Behind(ctx context.Context, project int64, revision uint64) (ste
 	return row.Steps, row.Bytes, row.Shortened <= int64(revision), wrap(err, "measuring the log")
 }
 
-// Records lists the steps of a session before one of them (0 for all), oldest first: at
-// most the last most of those and about bytes of them, but one at least if there is any.
-func (s *Store) Records(ctx context.Context, project, session int64, before uint64, most, bytes int) ([]edit.Record, error) {
+// Reversible is a step that a session can take back, without its Inverse.
+type Reversible struct {
+	edit.Record
+	// Bytes is how many bytes its Inverse has.
+	Bytes int
+}
+
+// Reversible lists the steps of a session before one of them (0 for all), oldest first: at most the last most of those
+// and about bytes of what takes them back, but one at least if there is any. Only sizes are read of what takes them back.
+func (s *Store) Reversible(ctx context.Context, project, session int64, before uint64, most, bytes int) ([]Reversible, error) {
 	if before == 0 {
 		before = 1<<63 - 1
 	}
-	var rows []logRow
-	// The sizes are known without reading what they are of, and only what fits is read.
-	err := s.db.WithContext(ctx).Raw(`SELECT sequence, undoes, label, inverse FROM log WHERE project_id = ? AND session = ? AND sequence < ? AND sequence >= (
-		SELECT min(sequence) FROM (SELECT sequence, sum(octet_length(inverse)) OVER (ORDER BY sequence DESC) AS until, row_number() OVER (ORDER BY sequence DESC) AS n
-			FROM (SELECT sequence, inverse FROM log WHERE project_id = ? AND session = ? AND sequence < ? ORDER BY sequence DESC LIMIT ?) AS near) AS sized WHERE until <= ? OR n = 1)
-		ORDER BY sequence`, project, session, int64(before), project, session, int64(before), most, bytes).Scan(&rows).Error
+	var rows []struct {
+		Sequence, Undoes int64
+		Label            string
+		Bytes            int
+	}
+	err := s.db.WithContext(ctx).Raw(`SELECT sequence, undoes, label, bytes FROM (
+			SELECT *, sum(bytes) OVER (ORDER BY sequence DESC) AS until, row_number() OVER (ORDER BY sequence DESC) AS n
+			FROM (SELECT sequence, undoes, label, octet_length(inverse) AS bytes FROM log WHERE project_id = ? AND session = ? AND sequence < ? ORDER BY sequence DESC LIMIT ?) AS near
+		) AS sized WHERE until <= ? OR n = 1 ORDER BY sequence`, project, session, int64(before), most, bytes).Scan(&rows).Error
 	if err != nil {
 		return nil, wrap(err, "reading what a session did")
 	}
-	records := make([]edit.Record, len(rows))
+	steps := make([]Reversible, len(rows))
 	for i, r := range rows {
-		records[i] = edit.Record{Sequence: uint64(r.Sequence), Undoes: uint64(r.Undoes), Label: r.Label, Inverse: r.Inverse}
+		steps[i] = Reversible{edit.Record{Sequence: uint64(r.Sequence), Undoes: uint64(r.Undoes), Label: r.Label}, r.Bytes}
 	}
-	return records, nil
+	return steps, nil
+}
+
+// Inverses reads what takes back the steps of a session that Reversible listed one after the other, in their order. It
+// reports ErrNotFound if one of them has been taken out of the log since.
+func (s *Store) Inverses(ctx context.Context, project, session int64, steps []Reversible) ([][]byte, error) {
+	if len(steps) == 0 {
+		return nil, nil
+	}
+	var rows []logRow
+	err := s.db.WithContext(ctx).Select("sequence", "inverse").Order("sequence").
+		Find(&rows, "project_id = ? AND session = ? AND sequence BETWEEN ? AND ?", project, session, int64(steps[0].Sequence), int64(steps[len(steps)-1].Sequence)).Error
+	if err != nil {
+		return nil, wrap(err, "reading what takes steps back")
+	}
+	if len(rows) != len(steps) {
+		return nil, wrap(ErrNotFound, "reading what takes steps back")
+	}
+	inverses := make([][]byte, len(rows))
+	for i, r := range rows {
+		if uint64(r.Sequence) != steps[i].Sequence || len(r.Inverse) != steps[i].Bytes {
+			return nil, wrap(ErrNotFound, "reading what takes steps back")
+		}
+		inverses[i] = r.Inverse
+	}
+	return inverses, nil
 }
 
 func wrap(err error, doing string) error {

@@ -250,16 +250,16 @@ func TestSessions(t *testing.T) {
 	if _, _, err := s.Earlier(t.Context(), p.ID, 8, 1); !errors.Is(err, store.ErrNotFound) {
 		t.Errorf("another session's step can be found: %v", err)
 	}
-	records, err := s.Records(t.Context(), p.ID, 7, 0, 3, 1<<20)
+	records, err := reversible(t, s, p.ID, 7, 0, 3, 1<<20)
 	if err != nil || len(records) != 3 || records[0].Sequence != 2 || records[2].Label != "rename to Ferns 5" {
 		t.Errorf("the last three records are %+v (%v)", records, err)
 	}
 	for _, bytes := range []int{1, len(records[2].Inverse)} {
-		if records, err := s.Records(t.Context(), p.ID, 7, 0, 100, bytes); err != nil || len(records) != 1 || records[0].Sequence != 5 {
+		if records, err := reversible(t, s, p.ID, 7, 0, 100, bytes); err != nil || len(records) != 1 || records[0].Sequence != 5 {
 			t.Errorf("within the bytes of one there are %+v (%v)", records, err)
 		}
 	}
-	if records, err := s.Records(t.Context(), p.ID, 7, records[1].Sequence, 100, 1<<20); err != nil || len(records) != 2 || records[1].Sequence != 2 {
+	if records, err := reversible(t, s, p.ID, 7, records[1].Sequence, 100, 1<<20); err != nil || len(records) != 2 || records[1].Sequence != 2 {
 		t.Errorf("before the third there are %+v (%v)", records, err)
 	}
 }
@@ -381,4 +381,25 @@ func TestOpenedByMany(t *testing.T) {
 			t.Errorf("project %d is there", id)
 		}
 	}
+}
+
+// reversible reads what a session can take back, in one or in two portions.
+func reversible(t *testing.T, s *store.Store, project, session int64, before uint64, most, bytes int) ([]edit.Record, error) {
+	t.Helper()
+	steps, err := s.Reversible(t.Context(), project, session, before, most, bytes)
+	if err != nil {
+		return nil, err
+	}
+	records := make([]edit.Record, 0, len(steps))
+	for _, portion := range [][]store.Reversible{steps[:len(steps)/3], steps[len(steps)/3:]} {
+		inverses, err := s.Inverses(t.Context(), project, session, portion)
+		if err != nil {
+			return nil, err
+		}
+		for i, r := range portion {
+			r.Inverse = inverses[i]
+			records = append(records, r.Record)
+		}
+	}
+	return records, nil
 }

@@ -3,6 +3,7 @@ package edit
 import (
 	"bytes"
 	"fmt"
+	"slices"
 
 	"azzel/core/limit"
 	"azzel/core/pace"
@@ -118,23 +119,43 @@ type Opening struct {
 
 // Encode gives the opening as bytes.
 func (o Opening) Encode() []byte {
+	return appendRecords(slices.Concat(o.Before(len(o.Records))...), o.Records)
+}
+
+// Before gives what stands before the records of an opening, of which so many follow, to be sent one after the other:
+// the document is encoded once and not copied. Each record is what Record.Append gives.
+func (o Opening) Before(records int) [][]byte {
+	body := o.Document.Encode()
 	w := pack.Writer{Bytes: []byte{'O', 1}}
 	w.Uint(uint64(o.Prefix))
 	w.Uint(o.Sequence)
 	w.Uint(o.Revision)
-	w.Blob(o.Document.Encode())
-	encodeRecords(&w, o.Records)
+	w.Uint(uint64(len(body)))
+	var n pack.Writer
+	n.Uint(uint64(records))
+	return [][]byte{w.Bytes, body, n.Bytes}
+}
+
+// Append adds the record's bytes to others.
+func (r Record) Append(to []byte) []byte {
+	return append(r.AppendHead(to, len(r.Inverse)), r.Inverse...)
+}
+
+// AppendHead adds what stands before the record's Inverse, which has so many bytes, to others.
+func (r Record) AppendHead(to []byte, inverse int) []byte {
+	w := pack.Writer{Bytes: to}
+	w.Uint(r.Sequence)
+	w.Uint(r.Undoes)
+	w.Text(r.Label)
+	w.Uint(uint64(inverse))
 	return w.Bytes
 }
 
-func encodeRecords(w *pack.Writer, records []Record) {
-	w.Uint(uint64(len(records)))
+func appendRecords(to []byte, records []Record) []byte {
 	for _, r := range records {
-		w.Uint(r.Sequence)
-		w.Uint(r.Undoes)
-		w.Text(r.Label)
-		w.Blob(r.Inverse)
+		to = r.Append(to)
 	}
+	return to
 }
 
 func decodeRecords(r *pack.Reader) (records []Record) {
@@ -146,8 +167,13 @@ func decodeRecords(r *pack.Reader) (records []Record) {
 
 // EncodeRecords gives a session's earlier steps as bytes, oldest first.
 func EncodeRecords(records []Record) []byte {
+	return appendRecords(BeforeRecords(len(records)), records)
+}
+
+// BeforeRecords gives what stands before so many records that are sent without an opening.
+func BeforeRecords(records int) []byte {
 	w := pack.Writer{Bytes: []byte{'R', 1}}
-	encodeRecords(&w, records)
+	w.Uint(uint64(records))
 	return w.Bytes
 }
 
