@@ -88,7 +88,7 @@ func TestStepsBackInPortions(t *testing.T) {
 	if sum > recordBytes {
 		t.Errorf("%d bytes of steps are sent", sum)
 	}
-	if _, err := db.Exec(t.Context(), "DELETE FROM log WHERE project_id = 1 AND sequence = $1 AND session = 1", many-1); err != nil {
+	if _, err := db.Exec(t.Context(), "DELETE FROM log WHERE project_id = 1 AND sequence = $1 AND session = 1", many); err != nil {
 		t.Fatal(err)
 	}
 	if n, err := io.Copy(io.Discard, begun[0].steps); !errors.Is(err, store.ErrNotFound) {
