@@ -35,7 +35,7 @@ func (b *builder) bringInCreatures() error {
 		b.creature[of.is] = id
 		c := &world.Character{Name: of.name, Picture: sums[0], Strip: sums[1], W: art.CreatureWidth, H: art.CreatureHeight, Count: art.CreatureFrames,
 			Poses: []world.Pose{{Act: world.ActWalk, Facing: world.East, Frames: []int{0, 1}, Ticks: of.ticks}}, Movement: of.moves}
-		b.step("bring in "+of.name, edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: id}, Values: c.Values()})
+		b.step("bring in "+of.name, edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: id}, Values: c.Values()})
 	}
 	return b.err
 }
@@ -50,7 +50,7 @@ func (b *builder) moth(r *room, x, y int) {
 func (b *builder) hedgehog(r *room, x, y int, corner grid.Rect) {
 	id := b.ids.NewID()
 	area := &world.Area{Name: "Hedgehog's corner", Map: r.m.ID, Cells: grid.BoxRegion(corner)}
-	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindArea, ID: id}, Values: area.Values()})
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: id}, Values: area.Values()})
 	r.acting(world.Foe, "", x, y, world.Acting{Who: b.creature[art.Hedgehog], Does: world.Flees, Speed: 30, Range: 5, Area: id})
 }
 
@@ -62,6 +62,6 @@ func (b *builder) beetle(r *room, cells ...grid.Point) {
 	for _, c := range cells[1:] {
 		round.Points = append(round.Points, r.m.FootOf(l, world.Foe, c))
 	}
-	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: id}, Values: round.Values()})
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: id}, Values: round.Values()})
 	r.acting(world.Foe, "", cells[0].X, cells[0].Y, world.Acting{Who: b.creature[art.Beetle], Speed: 14, Track: id})
 }

@@ -32,14 +32,14 @@ func (b *builder) room(name string, x, y, w, h int) *room {
 // layer puts a layer at an order: the ground is at 10, what is overhead at 20.
 func (r *room) layer(l *world.Layer) world.ID {
 	l.ID = r.b.ids.NewID()
-	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: r.m.ID, ID: l.ID}, Values: l.Values()})
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortLayer, Map: r.m.ID, ID: l.ID}, Values: l.Values()})
 	return l.ID
 }
 
 // opens lets the player walk over a side of the room.
 func (r *room) opens(side int) {
 	r.m.Edges[side] = world.EdgeOpen
-	r.parts[0] = edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: r.m.ID}, Values: r.m.Values()}
+	r.parts[0] = edit.Put{Ref: world.Ref{Sort: world.SortMap, ID: r.m.ID}, Values: r.m.Values()}
 }
 
 // picture is a layer that shows a picture behind all others, as far away as depth
@@ -138,20 +138,20 @@ func (r *room) acting(of world.ID, name string, x, y int, a world.Acting) {
 		a.Item, a.Sets = r.b.label, world.Change{Fact: r.b.found}
 	}
 	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.m.FootOf(r.b.doc.Project.Lattice(), of, grid.Point{X: x, Y: y}), Acting: a}
-	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: r.m.ID, ID: r.b.ids.NewID()}, Values: p.Values()})
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: r.m.ID, ID: r.b.ids.NewID()}, Values: p.Values()})
 }
 
 func (b *builder) join(a *room, ax, ay int, c *room, cx, cy int) {
 	x := &world.Crossing{BothWays: true, Ends: [2]world.End{
 		{Map: a.m.ID, Cells: grid.Rect{X: ax, Y: ay, W: 1, H: 1}}, {Map: c.m.ID, Cells: grid.Rect{X: cx, Y: cy, W: 1, H: 1}}}}
-	b.step("join "+a.m.Name+" and "+c.m.Name, edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: b.ids.NewID()}, Values: x.Values()})
+	b.step("join "+a.m.Name+" and "+c.m.Name, edit.Put{Ref: world.Ref{Sort: world.SortCrossing, ID: b.ids.NewID()}, Values: x.Values()})
 }
 
 // glasshouse lays out the maps and takes the first, empty one away.
 func (b *builder) glasshouse() {
 	first := b.doc.Maps[0]
 	palm, yard, boiler, frames, roof, shaft, grotto := b.palmHouse(), b.yard(), b.boilerRoom(), b.coldFrames(), b.roofWalk(), b.pipeShaft(), b.fernGrotto()
-	b.step("remove the first map", edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: first.ID}})
+	b.step("remove the first map", edit.Remove{Ref: world.Ref{Sort: world.SortMap, ID: first.ID}})
 	for _, r := range []*room{palm, yard, boiler, frames, roof, shaft, grotto} {
 		b.step("make "+r.m.Name, r.parts...)
 	}
@@ -168,7 +168,7 @@ func (b *builder) palmHouse() *room {
 	// Nobody swings anything among the palms.
 	plain := *r.m
 	r.m.BarredArms = world.Striking | world.Shooting
-	r.parts = append(r.parts, edit.Changes(world.Ref{Kind: world.KindMap, ID: r.m.ID}, plain.Values(), r.m.Values())...)
+	r.parts = append(r.parts, edit.Changes(world.Ref{Sort: world.SortMap, ID: r.m.ID}, plain.Values(), r.m.Values())...)
 	r.mixed(0, 0, 36, 18, art.Gravel, art.GravelFine, art.Gravel, art.Gravel, art.GravelFine, art.GravelPebbles, art.Gravel, art.GravelFine, art.Gravel, art.GravelMoss, art.Gravel, art.GravelFine, art.GravelLeaves)
 	r.walls(art.Glass)
 	r.mixed(1, 8, 34, 2, art.Paving, art.Paving, art.PavingWorn, art.Paving, art.Paving, art.PavingMoss)

@@ -69,7 +69,7 @@ func (b *builder) fernGrotto() *room {
 	r.piece(world.Mark, "Before the pool", 15, 9)
 	r.piece(world.Mark, "Beyond the pool", 30, 10)
 	draught := &world.Area{Name: "Cold draught", Map: r.m.ID, Cells: grid.BoxRegion(grid.Rect{X: 12, Y: 14, W: 17, H: 1}), Forces: world.Forces{WindX: 46}}
-	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindArea, ID: b.ids.NewID()}, Values: draught.Values()})
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: b.ids.NewID()}, Values: draught.Values()})
 	return r
 }
 
@@ -105,6 +105,6 @@ func (b *builder) grottoPieces(r *room) {
 func (b *builder) drain(r *room, x, y int) {
 	id := b.ids.NewID()
 	damp := &world.Area{Name: "Damp room", Map: r.m.ID, Cells: grid.BoxRegion(grid.Rect{X: 20, Y: 1, W: 8, H: 5})}
-	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindArea, ID: id}, Values: damp.Values()})
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: id}, Values: damp.Values()})
 	r.acting(world.Emitter, "Drain", x, y, world.Acting{Does: world.Wanders, Speed: 10, Every: 240, Most: 2, Area: id, Odds: world.Odds{world.OddsNothing: 1, world.OddsFoe: 2}})
 }

@@ -154,7 +154,7 @@ func (b *builder) tileset(name string, picture []byte, tile map[int]int, does fu
 }
 
 func (b *builder) bringIn(set *world.Tileset) {
-	b.step("bring in "+set.Name, edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: b.ids.NewID()}, Values: set.Values()})
+	b.step("bring in "+set.Name, edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: b.ids.NewID()}, Values: set.Values()})
 }
 
 // animate lets the water of a tileset move and its lamps flicker.
@@ -184,19 +184,19 @@ func (b *builder) gardener() error {
 	}
 	knife := b.ids.NewID()
 	b.label, b.fuse, b.found, b.lit = b.ids.NewID(), b.ids.NewID(), b.ids.NewID(), b.ids.NewID()
-	b.step("say what there is to have", edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: b.label}, Values: (&world.Item{Name: "Brass label"}).Values()},
-		edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: knife}, Values: (&world.Item{Name: "Grafting knife", Most: 1}).Values()},
-		edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: b.fuse}, Values: (&world.Item{Name: "Fuse", Most: 3}).Values()})
-	b.step("say what is remembered", edit.Put{Ref: world.Ref{Kind: world.KindFact, ID: b.found}, Values: (&world.Fact{Name: "Labels found", Counts: true}).Values()},
-		edit.Put{Ref: world.Ref{Kind: world.KindFact, ID: b.lit}, Values: (&world.Fact{Name: "Lamps lit"}).Values()})
+	b.step("say what there is to have", edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: b.label}, Values: (&world.Item{Name: "Brass label"}).Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: knife}, Values: (&world.Item{Name: "Grafting knife", Most: 1}).Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: b.fuse}, Values: (&world.Item{Name: "Fuse", Most: 3}).Values()})
+	b.step("say what is remembered", edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: b.found}, Values: (&world.Fact{Name: "Labels found", Counts: true}).Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: b.lit}, Values: (&world.Fact{Name: "Lamps lit"}).Values()})
 	c := &world.Character{ID: b.ids.NewID(), Name: "Gardener", Begins: []world.Stock{{Item: knife, Count: 1}}, Picture: sums[0], Strip: sums[1], W: art.GardenerWidth, H: art.GardenerHeight,
 		Count: 22, Poses: gardenerPoses(),
 		Movement: world.Movement{Arms: world.Striking | world.Shooting, Jump: 33, Air: 40}}
 	seen := b.doc.Project
 	seen.Camera = world.Camera{FreeW: 12, FreeH: 16, Ahead: 12, Shake: 4}
-	b.step("let the camera look ahead", edit.Changes(world.Ref{Kind: world.KindProject}, b.doc.Project.Values(), seen.Values())...)
-	b.step("bring in the gardener", edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: c.ID}, Values: c.Values()},
-		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, c.ID)})
+	b.step("let the camera look ahead", edit.Changes(world.Ref{Sort: world.SortProject}, b.doc.Project.Values(), seen.Values())...)
+	b.step("bring in the gardener", edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: c.ID}, Values: c.Values()},
+		edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, c.ID)})
 	return nil
 }
 
@@ -238,7 +238,7 @@ func (b *builder) medleys() {
 		for _, t := range m.tiles {
 			medley.Tiles = append(medley.Tiles, tiles.Weighted{Tile: b.tile[t[0]], Weight: t[1]})
 		}
-		b.step("make "+m.name, edit.Put{Ref: world.Ref{Kind: world.KindMedley, ID: b.ids.NewID()}, Values: medley.Values()})
+		b.step("make "+m.name, edit.Put{Ref: world.Ref{Sort: world.SortMedley, ID: b.ids.NewID()}, Values: medley.Values()})
 	}
 }
 
@@ -265,7 +265,7 @@ func (b *builder) joined(of season) {
 		for _, place := range kind.also {
 			bond.Also = append(bond.Also, of.tile[place])
 		}
-		b.step("make "+bond.Name, edit.Put{Ref: world.Ref{Kind: world.KindBond, ID: bond.ID}, Values: bond.Values()})
+		b.step("make "+bond.Name, edit.Put{Ref: world.Ref{Sort: world.SortBond, ID: bond.ID}, Values: bond.Values()})
 	}
 }
 

@@ -27,7 +27,7 @@ func (b *builder) keepReplays() {
 			b.err = fmt.Errorf("playing %s: %w", of.name, err)
 			return
 		}
-		b.step("keep "+of.name, edit.Put{Ref: world.Ref{Kind: world.KindReplay, ID: b.ids.NewID()}, Values: kept.Values()})
+		b.step("keep "+of.name, edit.Put{Ref: world.Ref{Sort: world.SortReplay, ID: b.ids.NewID()}, Values: kept.Values()})
 	}
 }
 

@@ -101,7 +101,7 @@ func (b *builder) pipeShaft() *room {
 	r.piece(world.Mark, "Under the roof", 31, 2)
 	// Up by the warm air to the way out.
 	draught := &world.Area{Name: "Warm draught", Map: r.m.ID, Cells: grid.BoxRegion(grid.Rect{X: 37, Y: 1, W: 2, H: 6}), Forces: world.Forces{WindY: -100}}
-	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindArea, ID: b.ids.NewID()}, Values: draught.Values()})
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: b.ids.NewID()}, Values: draught.Values()})
 	return r
 }
 
@@ -161,6 +161,6 @@ func (b *builder) hoist(r *room, x, y int) {
 	for _, c := range []grid.Point{{X: x - 3, Y: y - 1}, {X: x - 8, Y: y}} {
 		rail.Points = append(rail.Points, r.m.FootOf(l, world.MovingPlatform, c))
 	}
-	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: id}, Values: rail.Values()})
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: id}, Values: rail.Values()})
 	r.acting(world.MovingPlatform, "Hoist", x, y, world.Acting{Range: 2, Speed: 12, Rest: 60, Track: id})
 }

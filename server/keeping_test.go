@@ -167,7 +167,7 @@ func TestBackdropMustBeThere(t *testing.T) {
 	m := rep.Document().Maps[0]
 	l := *m.Layers[0]
 	l.Backdrop = world.Backdrop{Picture: strings.Repeat("ab", 32), W: 8, H: 8}
-	e := edit.Edit{Label: "a backdrop", Parts: edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, m.Layers[0].Values(), l.Values())}
+	e := edit.Edit{Label: "a backdrop", Parts: edit.Changes(world.Ref{Sort: world.SortLayer, Map: m.ID, ID: l.ID}, m.Layers[0].Values(), l.Values())}
 	before := rm.revision
 	if !v.do(t, rep, 5, e) || rm.revision != before {
 		t.Errorf("a backdrop that is nowhere was taken: revision %d", rm.revision)
@@ -178,7 +178,7 @@ func TestBackdropMustBeThere(t *testing.T) {
 	}
 	next := begin(t, rm, 6)
 	l.Backdrop.Picture = sums[0]
-	e.Parts = edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, m.Layers[0].Values(), l.Values())
+	e.Parts = edit.Changes(world.Ref{Sort: world.SortLayer, Map: m.ID, ID: l.ID}, m.Layers[0].Values(), l.Values())
 	if !v.do(t, next, 6, e) || rm.revision != before+1 {
 		t.Errorf("a backdrop that is there was not taken: revision %d", rm.revision)
 	}
@@ -190,7 +190,7 @@ func TestSheetMustBeThere(t *testing.T) {
 	v := newServer(t)
 	rm := v.rooms.one(t)
 	porter := world.Character{ID: 1 << 40, Name: "Night porter"}
-	ref := world.Ref{Kind: world.KindCharacter, ID: porter.ID}
+	ref := world.Ref{Sort: world.SortCharacter, ID: porter.ID}
 	rep := begin(t, rm, 7)
 	revision := rm.revision
 	if !v.do(t, rep, 7, edit.Edit{Label: "a character", Parts: []edit.Part{edit.Put{Ref: ref, Values: porter.Values()}}}) || rm.revision != revision+1 {
@@ -231,7 +231,7 @@ func TestSheetMustBeThere(t *testing.T) {
 	}
 	// The same counts for one of its properties alone; what says nothing of a sheet needs none.
 	other := world.Character{ID: 1<<40 + 1, Name: "Stoker"}
-	ref = world.Ref{Kind: world.KindCharacter, ID: other.ID}
+	ref = world.Ref{Sort: world.SortCharacter, ID: other.ID}
 	strayed := world.Character{Picture: sums[0], Strip: nowhere, W: 8, H: 16, Count: 2}
 	for i, c := range []struct {
 		what  string
@@ -240,12 +240,12 @@ func TestSheetMustBeThere(t *testing.T) {
 	}{
 		{"another character", edit.Put{Ref: ref, Values: other.Values()}, true},
 		{"its name", edit.Change{Ref: ref, Value: world.TextValue(world.FieldName, "Night stoker")}, true},
-		{"a strip alone that is nowhere", valueOf(world.Ref{Kind: world.KindCharacter, ID: porter.ID}, strayed, world.FieldSheet+1), false},
-		{"a character whose sheet is nowhere", edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 1<<40 + 2}, Values: (&world.Character{Name: "Third", Picture: nowhere, Strip: nowhere, W: 8, H: 16, Count: 2}).Values()}, false},
-		{"a character whose sheet is there", edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 1<<40 + 3}, Values: (&world.Character{Name: "Fourth", Picture: sums[0], Strip: sums[1], W: 8, H: 16, Count: 2}).Values()}, true},
-		{"a tileset whose picture is nowhere", edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: 1<<40 + 4}, Values: twoTiles(nowhere, sums[1])}, false},
-		{"a tileset whose tiles are nowhere", edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: 1<<40 + 5}, Values: twoTiles(sums[0], nowhere)}, false},
-		{"a tileset that is there", edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: 1<<40 + 6}, Values: twoTiles(sums[0], sums[1])}, true},
+		{"a strip alone that is nowhere", valueOf(world.Ref{Sort: world.SortCharacter, ID: porter.ID}, strayed, world.FieldSheet+1), false},
+		{"a character whose sheet is nowhere", edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: 1<<40 + 2}, Values: (&world.Character{Name: "Third", Picture: nowhere, Strip: nowhere, W: 8, H: 16, Count: 2}).Values()}, false},
+		{"a character whose sheet is there", edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: 1<<40 + 3}, Values: (&world.Character{Name: "Fourth", Picture: sums[0], Strip: sums[1], W: 8, H: 16, Count: 2}).Values()}, true},
+		{"a tileset whose picture is nowhere", edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: 1<<40 + 4}, Values: twoTiles(nowhere, sums[1])}, false},
+		{"a tileset whose tiles are nowhere", edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: 1<<40 + 5}, Values: twoTiles(sums[0], nowhere)}, false},
+		{"a tileset that is there", edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: 1<<40 + 6}, Values: twoTiles(sums[0], sums[1])}, true},
 	} {
 		revision, session := rm.revision, int64(20+i)
 		if !v.do(t, begin(t, rm, session), session, edit.Edit{Label: c.what, Parts: []edit.Part{c.e}}) {
@@ -299,7 +299,7 @@ func TestReadAnew(t *testing.T) {
 	room = v.rooms.one(t)
 	for i, strip := range []string{first, second} {
 		set := &world.Tileset{ID: world.ID(900 + i), Name: "Moss", Picture: strip, Strip: strip, First: 1000 + i, Count: 1, Columns: 1, Rows: 1, Places: []int{0}, Cut: tiles.Cut{W: 16, H: 16}, Tiles: make([]*tiles.Properties, 1)}
-		res, err := edit.Apply(room.doc, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: set.ID}, Values: set.Values()}}})
+		res, err := edit.Apply(room.doc, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: set.ID}, Values: set.Values()}}})
 		if err != nil {
 			t.Fatal(err)
 		}

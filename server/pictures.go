@@ -37,13 +37,13 @@ func (r *room) blobsThere(ctx context.Context, e edit.Edit) error {
 			continue
 		}
 		var err error
-		switch put.Ref.Kind {
-		case world.KindTileset:
+		switch put.Ref.Sort {
+		case world.SortTileset:
 			var set *world.Tileset
 			if set, err = world.ReadTileset(put.Values); err == nil {
 				err = r.pictureThere(ctx, set.Name, set.Picture, set.Strip, set.Count)
 			}
-		case world.KindCharacter:
+		case world.SortCharacter:
 			var c *world.Character
 			if c, err = world.ReadCharacter(put.Values); err == nil && c.Strip != "" {
 				err = r.pictureThere(ctx, c.Name, c.Picture, c.Strip, c.Frames())
@@ -62,11 +62,11 @@ func (r *room) backdropThere(ctx context.Context, p edit.Part) error {
 	var values []world.Value
 	switch p := p.(type) {
 	case edit.Put:
-		if p.Ref.Kind == world.KindLayer {
+		if p.Ref.Sort == world.SortLayer {
 			values = p.Values
 		}
 	case edit.Change:
-		if p.Ref.Kind == world.KindLayer && p.Value.Field == world.FieldBackdrop {
+		if p.Ref.Sort == world.SortLayer && p.Value.Field == world.FieldBackdrop {
 			values = []world.Value{p.Value}
 		}
 	}
@@ -90,8 +90,8 @@ func (r *room) backdropThere(ctx context.Context, p edit.Part) error {
 // mayChange reports whether a property may be set by itself: of what was made of
 // a picture only its name, and what its tiles do.
 func mayChange(c edit.Change) bool {
-	switch c.Ref.Kind {
-	case world.KindTileset:
+	switch c.Ref.Sort {
+	case world.SortTileset:
 		return c.Value.Field == world.FieldName || c.Value.Field >= world.TileField
 	}
 	return true
@@ -103,7 +103,7 @@ func resheeted(d *world.Document, e edit.Edit) (list []*world.Character, err err
 	var ids []world.ID
 	for _, p := range e.Parts {
 		c, ok := p.(edit.Change)
-		if !ok || c.Ref.Kind != world.KindCharacter || c.Value.Field < world.FieldSheet || c.Value.Field > world.FieldFrames {
+		if !ok || c.Ref.Sort != world.SortCharacter || c.Value.Field < world.FieldSheet || c.Value.Field > world.FieldFrames {
 			continue
 		}
 		if values[c.Ref.ID] == nil {

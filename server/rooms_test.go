@@ -202,7 +202,7 @@ func TestAnswers(t *testing.T) {
 		}
 	}
 	d := rm.doc
-	gone := edit.Send(3, edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: 99}}}}.Encode())
+	gone := edit.Send(3, edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Sort: world.SortMap, ID: 99}}}}.Encode())
 	for _, c := range []struct {
 		name         string
 		message      []byte

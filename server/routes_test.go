@@ -175,7 +175,7 @@ func TestCopies(t *testing.T) {
 	}
 	set := &world.Tileset{Name: "Moss tiles", Picture: taken.Picture, Strip: taken.Strip, First: taken.First, Count: len(taken.Places), Columns: taken.Columns, Rows: taken.Rows,
 		Places: taken.Places, Cut: tiles.Cut{W: 16, H: 16}, Tiles: make([]*tiles.Properties, len(taken.Places))}
-	v.do(t, rep, 5, edit.Edit{Label: "bring in", Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: 77<<32 | 900}, Values: set.Values()}}})
+	v.do(t, rep, 5, edit.Edit{Label: "bring in", Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: 77<<32 | 900}, Values: set.Values()}}})
 	m := d.Maps[0]
 	v.do(t, rep, 5, edit.Edit{Label: "paint", Parts: []edit.Part{edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: grid.Region{{Y: 1, X0: 1, X1: 1}}, Cells: grid.Runs{{N: 1, Cell: grid.Cell(taken.First + 2)}}}}})
 	_, strip := v.ask(t, "GET", "/api/projects/1/blobs/"+taken.Strip, nil)

@@ -42,7 +42,7 @@ func TestConnectionEndsWhileStoring(t *testing.T) {
 		t.Fatal(err)
 	}
 	bad := func(sequence uint64) []byte {
-		return edit.Send(sequence, edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: 99}}}}.Encode())
+		return edit.Send(sequence, edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Sort: world.SortMap, ID: 99}}}}.Encode())
 	}
 	messages := [][]byte{paint(d, 1, 3, 4), bad(2), paint(d, 3, 4, 4), bad(4), paint(d, 3, 4, 4)}
 	batch := make([]*arrival, len(messages))

@@ -69,13 +69,13 @@ func load(tx *gorm.DB, entityTable, chunkTable, by string, id int64, next int) (
 
 func assemble(draft *world.Draft, entities []loadedEntity, chunks []loadedChunk) error {
 	for _, e := range entities {
-		ref := world.Ref{Kind: world.Kind(e.Kind), Map: world.ID(e.MapID), ID: world.ID(e.ID)}
+		ref := world.Ref{Sort: world.Sort(e.Kind), Map: world.ID(e.MapID), ID: world.ID(e.ID)}
 		r := pack.NewReader(e.Body)
 		values := world.DecodeValues(r)
 		if err := r.Done(); err != nil {
 			return fmt.Errorf("thing %d of kind %d: %w", e.ID, e.Kind, err)
 		}
-		if ref.Kind == world.KindProject {
+		if ref.Sort == world.SortProject {
 			for _, v := range values {
 				if err := draft.Change(ref, v); err != nil {
 					return err

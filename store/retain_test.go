@@ -20,7 +20,7 @@ import (
 )
 
 func rename(name string) edit.Edit {
-	return edit.Edit{Label: "rename to " + name, Parts: []edit.Part{edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.TextValue(world.FieldName, name)}}}
+	return edit.Edit{Label: "rename to " + name, Parts: []edit.Part{edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.TextValue(world.FieldName, name)}}}
 }
 
 // exec does something to the database that the store never would.
@@ -238,7 +238,7 @@ func TestTileNumbersComeBack(t *testing.T) {
 		set.Places = append(set.Places, i)
 	}
 	set.Cut.W, set.Cut.H, set.Tiles = 16, 16, make([]*tiles.Properties, 40)
-	made := edit.Edit{Label: "bring in", Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: 900}, Values: set.Values()}}}
+	made := edit.Edit{Label: "bring in", Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: 900}, Values: set.Values()}}}
 	if _, err := w.append(t.Context(), made); err != nil {
 		t.Fatal(err)
 	}
@@ -249,7 +249,7 @@ func TestTileNumbersComeBack(t *testing.T) {
 	if n := reserve(5); n != start+40 {
 		t.Errorf("after a day given out is %d, want %d", n, start+40)
 	}
-	if _, err := w.append(t.Context(), edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindTileset, ID: 900}}}}); err != nil {
+	if _, err := w.append(t.Context(), edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Sort: world.SortTileset, ID: 900}}}}); err != nil {
 		t.Fatal(err)
 	}
 	exec(t, address, "UPDATE tile_ranges SET at = at - interval '25 hours'")

@@ -302,7 +302,7 @@ func write(tx *gorm.DB, project, revision int64, d world.Difference) error {
 	}
 	var entities []entityRow
 	for _, e := range d.Put {
-		entities = append(entities, entityRow{project, int(e.Ref.Kind), int64(e.Ref.ID), int64(e.Ref.Map), e.Name, 1, revision, keep(world.Body(e.Values))})
+		entities = append(entities, entityRow{project, int(e.Ref.Sort), int64(e.Ref.ID), int64(e.Ref.Map), e.Name, 1, revision, keep(world.Body(e.Values))})
 	}
 	var chunks []chunkRow
 	for _, c := range d.Chunks {
@@ -317,7 +317,7 @@ func write(tx *gorm.DB, project, revision int64, d world.Difference) error {
 		chunks = append(chunks, chunkRow{project, int64(c.Layer), int64(c.Map), c.CX, c.CY, keep(w.Bytes)})
 	}
 	for _, r := range d.Removed {
-		err := tx.Where("project_id = ? AND kind = ? AND id = ? AND map_id = ?", project, int(r.Kind), int64(r.ID), int64(r.Map)).Delete(&entityRow{}).Error
+		err := tx.Where("project_id = ? AND kind = ? AND id = ? AND map_id = ?", project, int(r.Sort), int64(r.ID), int64(r.Map)).Delete(&entityRow{}).Error
 		if err != nil {
 			return err
 		}

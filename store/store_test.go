@@ -218,7 +218,7 @@ func TestSessions(t *testing.T) {
 	last(p.ID, 7, 0)
 	w := &writer{store: s, project: p.ID, session: 7, doc: d}
 	rename := func(name string) edit.Edit {
-		return edit.Edit{Label: "rename to " + name, Parts: []edit.Part{edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.TextValue(world.FieldName, name)}}}
+		return edit.Edit{Label: "rename to " + name, Parts: []edit.Part{edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.TextValue(world.FieldName, name)}}}
 	}
 	for _, name := range []string{"Ferns 1", "Ferns 2", "Ferns 3"} {
 		if _, err := w.append(t.Context(), rename(name)); err != nil {
@@ -305,7 +305,7 @@ func TestBlobs(t *testing.T) {
 	// What renaming leaves behind is referred to no more.
 	w := &writer{store: s, project: p.ID, session: 3, doc: d}
 	for i := range 6 {
-		e := edit.Edit{Parts: []edit.Part{edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.TextValue(world.FieldName, fmt.Sprintf("Ferns %d", i))}}}
+		e := edit.Edit{Parts: []edit.Part{edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.TextValue(world.FieldName, fmt.Sprintf("Ferns %d", i))}}}
 		if _, err := w.append(t.Context(), e); err != nil {
 			t.Fatal(err)
 		}

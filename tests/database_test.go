@@ -430,7 +430,7 @@ func TestNamesAndLabels(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	m := world.Ref{Kind: world.KindMap, ID: c.Document().Maps[0].ID}
+	m := world.Ref{Sort: world.SortMap, ID: c.Document().Maps[0].ID}
 	do(hand.Rename(c.Document(), m, strings.Repeat("🌿", 120)))
 	do(hand.Rename(c.Document(), m, strings.Repeat("🪴", 120)))
 	_, parts := c.newMap("Moss house", grid.Rect{W: 8, H: 6})
@@ -446,7 +446,7 @@ func TestNamesAndLabels(t *testing.T) {
 	}
 	last := uint64(4)
 	for i, label := range []string{"a\x00b", "\xff", strings.Repeat("m", 2000), "moss"} {
-		e := edit.Edit{Label: label, Parts: []edit.Part{edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.TextValue(world.FieldName, "Mosses")}}}
+		e := edit.Edit{Label: label, Parts: []edit.Part{edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.TextValue(world.FieldName, "Mosses")}}}
 		if err := c.conn.WriteMessage(websocket.BinaryMessage, edit.Send(last+uint64(i)+1, e.Encode())); err != nil {
 			t.Fatal(err)
 		}

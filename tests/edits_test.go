@@ -318,9 +318,9 @@ func TestAddresses(t *testing.T) {
 // newMap is a map beside all others, and what puts it there.
 func (c *client) newMap(name string, bounds grid.Rect) (*world.Map, []edit.Part) {
 	m, layers := world.NewMap(name, grid.Point{X: 200}, bounds, c.IDs)
-	parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}
+	parts := []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Values: m.Values()}}
 	for _, l := range layers {
-		parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
+		parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortLayer, Map: m.ID, ID: l.ID}, Values: l.Values()})
 	}
 	return m, parts
 }
@@ -392,14 +392,14 @@ func TestServerGuardsPictures(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	set := world.Ref{Kind: world.KindTileset, ID: o.Document.Tilesets[0].ID}
+	set := world.Ref{Sort: world.SortTileset, ID: o.Document.Tilesets[0].ID}
 	for i, c := range []struct {
 		part edit.Part
 		want byte
 	}{
 		{edit.Change{Ref: set, Value: world.TextValue(world.FieldName, "Grey tiles")}, edit.MessageTaken},
 		{edit.Change{Ref: set, Value: world.Value{Field: 3, Bytes: append([]byte{32}, make([]byte, 32)...)}}, edit.MessageRefused},
-		{edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 77 << 32}, Values: (&world.Character{Name: "Nobody", Picture: strings.Repeat("ab", 32), Strip: strings.Repeat("ab", 32), W: 16, H: 24}).Values()}, edit.MessageRefused},
+		{edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: 77 << 32}, Values: (&world.Character{Name: "Nobody", Picture: strings.Repeat("ab", 32), Strip: strings.Repeat("ab", 32), W: 16, H: 24}).Values()}, edit.MessageRefused},
 		{edit.Deal{Map: o.Document.Maps[0].ID, Layer: o.Document.Maps[0].PlayerLayer, Medley: 5, Region: grid.BoxRegion(grid.Rect{W: 2, H: 2})}, edit.MessageRefused},
 	} {
 		e := edit.Edit{Label: "a step", Parts: []edit.Part{c.part}}

@@ -36,10 +36,10 @@ func (b *bench) field(name string, w, h int, ground grid.Runs, strewn bool) (id 
 	if err := world.PutMap(draft, m, layers); err != nil {
 		return 0, nil, err
 	}
-	if err := draft.Put(world.Ref{Kind: world.KindMedley, ID: ids.NewID()}, wetGround().Values()); err != nil {
+	if err := draft.Put(world.Ref{Sort: world.SortMedley, ID: ids.NewID()}, wetGround().Values()); err != nil {
 		return 0, nil, err
 	}
-	if err := draft.Put(world.Ref{Kind: world.KindBond, ID: ids.NewID()}, hedge().Values()); err != nil {
+	if err := draft.Put(world.Ref{Sort: world.SortBond, ID: ids.NewID()}, hedge().Values()); err != nil {
 		return 0, nil, err
 	}
 	region := grid.BoxRegion(bounds)

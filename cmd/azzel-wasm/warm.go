@@ -155,7 +155,7 @@ func warmPlay(view world.View) {
 	for i, of := range world.Types[1:] {
 		at := grid.Point{X: m.Bounds.W/2 + i, Y: m.Bounds.H/2 + 1}
 		p := &world.Piece{Type: of.ID, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), of.ID, at)}
-		if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: world.ID(1<<20 + i)}, p.Values()); err != nil {
+		if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: world.ID(1<<20 + i)}, p.Values()); err != nil {
 			panic(err)
 		}
 	}

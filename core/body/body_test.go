@@ -26,7 +26,7 @@ func ground(t *testing.T, r *rand.Rand, cellW, cellH int) *body.Ground {
 			becomes.Solid = tiles.Slope(r.IntN(2) == 0)
 		}
 		for _, v := range world.TileValues(i, set.Tile(i), becomes) {
-			if err := draft.Change(world.Ref{Kind: world.KindTileset, ID: set.ID}, v); err != nil {
+			if err := draft.Change(world.Ref{Sort: world.SortTileset, ID: set.ID}, v); err != nil {
 				t.Fatal(err)
 			}
 		}

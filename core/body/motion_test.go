@@ -30,7 +30,7 @@ func side(t *testing.T, cell grid.Lattice, masks map[rune]tiles.Mask, rows ...st
 	}
 	for i, becomes := range does {
 		for _, v := range world.TileValues(i, set.Tile(i), becomes) {
-			if err := draft.Change(world.Ref{Kind: world.KindTileset, ID: set.ID}, v); err != nil {
+			if err := draft.Change(world.Ref{Sort: world.SortTileset, ID: set.ID}, v); err != nil {
 				t.Fatal(err)
 			}
 		}

@@ -23,7 +23,7 @@ func hedges(t *testing.T, r *rand.Rand, joins ...tiles.Join) *world.Document {
 	for i := range set.Count {
 		set.Places = append(set.Places, i)
 	}
-	parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: ids.NewID()}, Values: set.Values()}}
+	parts := []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: ids.NewID()}, Values: set.Values()}}
 	next := 100
 	for i, join := range joins {
 		b := &world.Bond{Name: "Hedge", Bond: tiles.Bond{Join: join, Border: i%2 == 0, Seed: 7}}
@@ -40,7 +40,7 @@ func hedges(t *testing.T, r *rand.Rand, joins ...tiles.Join) *world.Document {
 			b.Also = []int{2}
 			b.JoinsTo = []world.ID{ids.NewID() - 1}
 		}
-		parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindBond, ID: ids.NewID()}, Values: b.Values()})
+		parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortBond, ID: ids.NewID()}, Values: b.Values()})
 	}
 	m := d.Maps[0]
 	g := grid.BoxRegion(m.Bounds)

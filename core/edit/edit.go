@@ -237,10 +237,10 @@ func (r Remove) contents(a *application) error {
 		a.undo(Put{ref, values})
 		return a.draft.Remove(ref)
 	}
-	switch r.Ref.Kind {
-	case world.KindMap:
+	switch r.Ref.Sort {
+	case world.SortMap:
 		for _, c := range a.draft.Document().CrossingsOf(r.Ref.ID) {
-			if err := drop(world.Ref{Kind: world.KindCrossing, ID: c.ID}, c.Values()); err != nil {
+			if err := drop(world.Ref{Sort: world.SortCrossing, ID: c.ID}, c.Values()); err != nil {
 				return err
 			}
 		}
@@ -252,12 +252,12 @@ func (r Remove) contents(a *application) error {
 		}
 		m := a.draft.Document().Map(r.Ref.ID)
 		for _, p := range append([]*world.Piece(nil), m.Pieces...) {
-			if err := drop(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, p.Values()); err != nil {
+			if err := drop(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values()); err != nil {
 				return err
 			}
 		}
 		for _, l := range append([]*world.Layer(nil), m.Layers...) {
-			ref := world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}
+			ref := world.Ref{Sort: world.SortLayer, Map: m.ID, ID: l.ID}
 			if err := (Remove{Ref: ref}).contents(a); err != nil {
 				return err
 			}
@@ -265,7 +265,7 @@ func (r Remove) contents(a *application) error {
 				return err
 			}
 		}
-	case world.KindLayer:
+	case world.SortLayer:
 		l := a.draft.Document().Map(r.Ref.Map).Layer(r.Ref.ID)
 		if g := l.Cells.Filled(); len(g) > 0 {
 			a.undo(Paint{Map: r.Ref.Map, Layer: r.Ref.ID, Region: g, Swap: &grid.Swap{To: l.Cells}})
@@ -290,7 +290,7 @@ func Changes(ref world.Ref, was, is []world.Value) []Part {
 // anew wherever its tiles, or those of bonds that join to it, follow their bond
 // now. What was laid otherwise by hand stays.
 func Rebond(d *world.Document, was, is *world.Bond) []Part {
-	parts := Changes(world.Ref{Kind: world.KindBond, ID: was.ID}, was.Values(), is.Values())
+	parts := Changes(world.Ref{Sort: world.SortBond, ID: was.ID}, was.Values(), is.Values())
 	if len(parts) == 0 {
 		return nil
 	}

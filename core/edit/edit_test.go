@@ -157,21 +157,21 @@ func TestUndoOfShared(t *testing.T) {
 func TestGolden(t *testing.T) {
 	d := newDocument(t)
 	m := d.Maps[0]
-	ref := world.Ref{Kind: world.KindPiece, Map: m.ID, ID: m.Pieces[0].ID}
+	ref := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: m.Pieces[0].ID}
 	g := grid.BoxRegion(grid.Rect{X: 2, Y: 2, W: 3, H: 2})
 	e := edit.Edit{Label: "one of each", Undoes: 4, Parts: []edit.Part{
 		edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: 4, Cell: 3}, {N: 2}}, Expect: grid.Runs{{N: 6, Cell: 1}}},
 		edit.Change{ref, world.PointValue(world.FieldFoot, grid.Point{X: 40, Y: 40}), world.PointValue(world.FieldFoot, m.Pieces[0].Foot).Bytes},
 		edit.Remove{ref, m.Pieces[0].Values()[:5]},
-		edit.Put{world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 99}, m.Pieces[0].Values()[:5]},
-		edit.Put{world.Ref{Kind: world.KindTileset, ID: 100}, d.Tilesets[0].Values()},
-		edit.Put{world.Ref{Kind: world.KindMedley, ID: 101}, (&world.Medley{Name: "Gravel walk", Number: 3, Medley: tiles.Medley{
+		edit.Put{world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 99}, m.Pieces[0].Values()[:5]},
+		edit.Put{world.Ref{Sort: world.SortTileset, ID: 100}, d.Tilesets[0].Values()},
+		edit.Put{world.Ref{Sort: world.SortMedley, ID: 101}, (&world.Medley{Name: "Gravel walk", Number: 3, Medley: tiles.Medley{
 			Tiles: []tiles.Weighted{{Tile: 1, Weight: 5}, {Tile: 300, Weight: 1000}}, Seed: 2, Turned: true}}).Values()},
 		// The properties that characters had then; more of them is no other encoding.
-		edit.Put{world.Ref{Kind: world.KindCharacter, ID: 102}, (&world.Character{Name: "Gardener", W: 16, H: 24, Strip: strings.Repeat("5a", 32)}).Values()[:5]},
-		edit.Change{world.Ref{Kind: world.KindTileset, ID: 100}, world.TileValues(3, tiles.Properties{}, tiles.Properties{Solid: tiles.Slope(true)})[0], nil},
+		edit.Put{world.Ref{Sort: world.SortCharacter, ID: 102}, (&world.Character{Name: "Gardener", W: 16, H: 24, Strip: strings.Repeat("5a", 32)}).Values()[:5]},
+		edit.Change{world.Ref{Sort: world.SortTileset, ID: 100}, world.TileValues(3, tiles.Properties{}, tiles.Properties{Solid: tiles.Slope(true)})[0], nil},
 		edit.Deal{m.ID, m.PlayerLayer, 101, g},
-		edit.Put{world.Ref{Kind: world.KindBond, ID: 103}, (&world.Bond{Name: "Hedge", Number: 4, JoinsTo: []world.ID{104}, Bond: tiles.Bond{Join: tiles.Both,
+		edit.Put{world.Ref{Sort: world.SortBond, ID: 103}, (&world.Bond{Name: "Hedge", Number: 4, JoinsTo: []world.ID{104}, Bond: tiles.Bond{Join: tiles.Both,
 			Tiles: []tiles.Bonded{{Tile: 7, Joined: 0xff, Weight: 2}, {Tile: 300, Joined: tiles.North, Weight: 1}}, Border: true, Also: []int{2, 9}, Seed: 3}}).Values()},
 		edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: 6, Cell: 7}}, Loose: g},
 		edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: 6, Cell: 7}}, Expect: grid.Runs{{N: 6, Cell: 1}}, Loose: g[:1]},

@@ -33,7 +33,7 @@ type encoder struct{ pack.Writer }
 func (e *encoder) begin(tag byte) { e.Bytes = append(e.Bytes, tag, version1) }
 
 func (e *encoder) ref(r world.Ref) {
-	e.Uint(uint64(r.Kind))
+	e.Uint(uint64(r.Sort))
 	e.Uint(uint64(r.Map))
 	e.Uint(uint64(r.ID))
 }
@@ -240,5 +240,5 @@ func decodeLoose(at pace.Pace, r *pack.Reader, of grid.Region) grid.Region {
 }
 
 func decodeRef(r *pack.Reader) world.Ref {
-	return world.Ref{Kind: world.Kind(r.Uint()), Map: world.ID(r.Uint()), ID: world.ID(r.Uint())}
+	return world.Ref{Sort: world.Sort(r.Uint()), Map: world.ID(r.Uint()), ID: world.ID(r.Uint())}
 }

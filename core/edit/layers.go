@@ -12,7 +12,7 @@ import (
 
 // PutMap are the parts that make a map with its layers.
 func PutMap(m *world.Map, layers []*world.Layer) []Part {
-	parts := []Part{Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}}
+	parts := []Part{Put{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Values: m.Values()}}
 	for _, l := range layers {
 		parts = append(parts, Put{Ref: layerRef(m, l), Values: l.Values()})
 	}
@@ -20,7 +20,7 @@ func PutMap(m *world.Map, layers []*world.Layer) []Part {
 }
 
 func layerRef(m *world.Map, l *world.Layer) world.Ref {
-	return world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}
+	return world.Ref{Sort: world.SortLayer, Map: m.ID, ID: l.ID}
 }
 
 // MakeLayer puts a new layer above another of a map, below all if above is 0.
@@ -151,14 +151,14 @@ func rehome(m *world.Map, from, to *world.Layer) []Part {
 	var parts []Part
 	for _, p := range m.Pieces {
 		if p.Layer == from.ID {
-			parts = append(parts, Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, Value: world.IDValue(world.FieldLayer, to.ID)})
+			parts = append(parts, Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, Value: world.IDValue(world.FieldLayer, to.ID)})
 		}
 	}
 	return parts
 }
 
 func playerLayer(m *world.Map, l *world.Layer) Part {
-	return Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.IDValue(world.FieldPlayerLayer, l.ID)}
+	return Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.IDValue(world.FieldPlayerLayer, l.ID)}
 }
 
 // RemoveLayer takes a layer away with its cells and pieces. The one that the player
@@ -175,7 +175,7 @@ func RemoveLayer(d *world.Document, mapID, id world.ID) (Edit, error) {
 	e := Edit{Label: Clip(fmt.Sprintf("delete the layer %s", l.Name))}
 	for _, p := range m.Pieces {
 		if p.Layer == id {
-			e.Parts = append(e.Parts, Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}})
+			e.Parts = append(e.Parts, Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}})
 		}
 	}
 	e.Parts = append(e.Parts, Remove{Ref: layerRef(m, l)})
@@ -220,7 +220,7 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 	}
 	fresh.PlayerLayer = layer[m.PlayerLayer]
 	e.Label = Clip("copy " + m.Name)
-	e.Parts = append(e.Parts, Put{Ref: world.Ref{Kind: world.KindMap, ID: fresh.ID}, Values: fresh.Values()})
+	e.Parts = append(e.Parts, Put{Ref: world.Ref{Sort: world.SortMap, ID: fresh.ID}, Values: fresh.Values()})
 	for _, l := range m.Layers {
 		next := *l
 		next.ID = layer[l.ID]
@@ -230,8 +230,8 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 	places := map[world.ID]world.ID{}
 	for _, ref := range d.OfMap(id) {
 		places[ref.ID] = ids.NewID()
-		to := world.Ref{Kind: ref.Kind, ID: places[ref.ID]}
-		if ref.Kind == world.KindTrack {
+		to := world.Ref{Sort: ref.Sort, ID: places[ref.ID]}
+		if ref.Sort == world.SortTrack {
 			next := *d.Track(ref.ID)
 			next.Number, next.Map = 0, fresh.ID
 			e.Parts = append(e.Parts, Put{Ref: to, Values: next.Values()})
@@ -248,7 +248,7 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 		next := *p
 		next.Track, next.Area = places[p.Track], places[p.Area]
 		next.Number, next.Layer = 0, layer[p.Layer]
-		e.Parts = append(e.Parts, Put{Ref: world.Ref{Kind: world.KindPiece, Map: fresh.ID, ID: ids.NewID()}, Values: next.Values()})
+		e.Parts = append(e.Parts, Put{Ref: world.Ref{Sort: world.SortPiece, Map: fresh.ID, ID: ids.NewID()}, Values: next.Values()})
 	}
 	for _, c := range d.CrossingsOf(id) {
 		within := c.Ends[0].Map == id && c.Ends[1].Map == id
@@ -262,7 +262,7 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 				next.Ends[i].Map = fresh.ID
 			}
 		}
-		e.Parts = append(e.Parts, Put{Ref: world.Ref{Kind: world.KindCrossing, ID: ids.NewID()}, Values: next.Values()})
+		e.Parts = append(e.Parts, Put{Ref: world.Ref{Sort: world.SortCrossing, ID: ids.NewID()}, Values: next.Values()})
 	}
 	return e, fresh.ID, nil
 }

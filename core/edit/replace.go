@@ -55,7 +55,7 @@ func (r Replace) Edit(d *world.Document) (Edit, error) {
 		return n
 	}
 	e := Edit{Label: Clip(fmt.Sprintf("put a newer picture in the place of %s", old.Name))}
-	e.Parts = append(e.Parts, Put{world.Ref{Kind: world.KindTileset, ID: r.ID}, next.Values()})
+	e.Parts = append(e.Parts, Put{world.Ref{Sort: world.SortTileset, ID: r.ID}, next.Values()})
 	e.Parts = append(e.Parts, renumber(d, becomes)...)
 	skin := Reskin{Pace: r.Pace, From: old.ID}
 	skin.each(d, old, func(m *world.Map, l *world.Layer, g grid.Region, _ grid.Runs) {
@@ -70,7 +70,7 @@ func (r Replace) Edit(d *world.Document) (Edit, error) {
 		})
 		e.Parts = append(e.Parts, Paint{Map: m.ID, Layer: l.ID, Region: g, Cells: cells})
 	})
-	ref := world.Ref{Kind: world.KindTileset, ID: old.ID}
+	ref := world.Ref{Sort: world.SortTileset, ID: old.ID}
 	if gone {
 		name := []rune(old.Name)
 		e.Parts = append(e.Parts, Change{Ref: ref, Value: world.TextValue(world.FieldName, string(name[:min(len(name), 100)])+", older")})
@@ -111,7 +111,7 @@ func renumber(d *world.Document, becomes func(int) int) []Part {
 		for i := range is.Also {
 			is.Also[i] = becomes(is.Also[i])
 		}
-		parts = append(parts, Changes(world.Ref{Kind: world.KindBond, ID: b.ID}, b.Values(), is.Values())...)
+		parts = append(parts, Changes(world.Ref{Sort: world.SortBond, ID: b.ID}, b.Values(), is.Values())...)
 	}
 	for _, m := range d.Medleys {
 		is := *m
@@ -119,7 +119,7 @@ func renumber(d *world.Document, becomes func(int) int) []Part {
 		for i := range is.Tiles {
 			is.Tiles[i].Tile = becomes(is.Tiles[i].Tile)
 		}
-		parts = append(parts, Changes(world.Ref{Kind: world.KindMedley, ID: m.ID}, m.Values(), is.Values())...)
+		parts = append(parts, Changes(world.Ref{Sort: world.SortMedley, ID: m.ID}, m.Values(), is.Values())...)
 	}
 	return parts
 }

@@ -21,14 +21,14 @@ func TestReplaceEverywhere(t *testing.T) {
 		d := hedges(t, r, tiles.Sides, tiles.Both)
 		m, old := d.Maps[0], d.Tilesets[1]
 		medley := &world.Medley{Name: "Gravel", Medley: tiles.Medley{Tiles: []tiles.Weighted{{Tile: old.First + 3, Weight: 2}, {Tile: old.First + 110, Weight: 1}, {Tile: 2, Weight: 1}}}}
-		d = apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindMedley, ID: 8001}, Values: medley.Values()})
+		d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortMedley, ID: 8001}, Values: medley.Values()})
 		for i := range 6 {
 			is := tiles.Properties{Name: strings.Repeat("m", i+1), Solid: tiles.Mask(r.Uint64())}
 			if i < 3 {
 				is.Animation = &tiles.Animation{Frames: []tiles.Frame{{Tile: old.First + i, Millis: 90}, {Tile: old.First + 20*i + 5, Millis: 80}}}
 			}
 			for _, v := range world.TileValues(i, old.Tile(i), is) {
-				d = apply(t, d, edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: old.ID}, Value: v})
+				d = apply(t, d, edit.Change{Ref: world.Ref{Sort: world.SortTileset, ID: old.ID}, Value: v})
 			}
 		}
 		old = d.Tilesets[1]

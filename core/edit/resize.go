@@ -81,10 +81,10 @@ func (r Resize) Edit(d *world.Document) (Edit, error) {
 	add := func(p Part) { e.Parts = append(e.Parts, p) }
 	loss := r.Loss(d)
 	for _, c := range loss.Crossings {
-		add(Remove{Ref: world.Ref{Kind: world.KindCrossing, ID: c.ID}})
+		add(Remove{Ref: world.Ref{Sort: world.SortCrossing, ID: c.ID}})
 	}
 	for _, p := range loss.Pieces {
-		add(Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}})
+		add(Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}})
 	}
 	r.narrow(d, m, loss, add)
 	border := borders(m.Bounds, r.Bounds)
@@ -107,10 +107,10 @@ func (r Resize) Edit(d *world.Document) (Edit, error) {
 	}
 	for _, o := range d.Maps {
 		if to, moves := r.Moves[o.ID]; moves && to != o.Origin {
-			add(Change{Ref: world.Ref{Kind: world.KindMap, ID: o.ID}, Value: world.PointValue(world.FieldOrigin, to)})
+			add(Change{Ref: world.Ref{Sort: world.SortMap, ID: o.ID}, Value: world.PointValue(world.FieldOrigin, to)})
 		}
 	}
-	add(Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.RectValue(world.FieldBounds, r.Bounds)})
+	add(Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.RectValue(world.FieldBounds, r.Bounds)})
 	for _, x := range mend {
 		add(Paint{Map: m.ID, Layer: x.layer, Region: x.g, Cells: x.cells, Loose: x.g})
 	}
@@ -133,7 +133,7 @@ func (r Resize) narrow(d *world.Document, m *world.Map, loss Loss, add func(Part
 				next.Ends[i].Cells = end.Cells.Meet(r.Bounds)
 			}
 		}
-		e := Changes(world.Ref{Kind: world.KindCrossing, ID: c.ID}, c.Values(), next.Values())
+		e := Changes(world.Ref{Sort: world.SortCrossing, ID: c.ID}, c.Values(), next.Values())
 		for _, p := range e {
 			add(p)
 		}

@@ -21,7 +21,7 @@ func TestResize(t *testing.T) {
 	id := d.Maps[0].ID
 	// The others make room.
 	for _, o := range d.Maps[1:] {
-		d = apply(t, d, edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: o.ID}})
+		d = apply(t, d, edit.Remove{Ref: world.Ref{Sort: world.SortMap, ID: o.ID}})
 	}
 	for step := range 150 {
 		m := d.Maps[0]
@@ -30,7 +30,7 @@ func TestResize(t *testing.T) {
 		corner := grid.Point{X: m.Bounds.X + r.IntN(m.Bounds.W), Y: m.Bounds.Y + r.IntN(m.Bounds.H)}
 		g := grid.BoxRegion(grid.Rect{X: corner.X, Y: corner.Y, W: 1 + r.IntN(6), H: 1 + r.IntN(6)}.Meet(m.Bounds))
 		d = apply(t, d, edit.Paint{Map: id, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: b.Centre()}}, Loose: g},
-			edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: id, ID: world.ID(9000 + step)},
+			edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: id, ID: world.ID(9000 + step)},
 				Values: (&world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(corner)}).Values()})
 		m = d.Maps[0]
 		to := m.Bounds
@@ -95,7 +95,7 @@ func TestResizeOfTwo(t *testing.T) {
 	foot := d.Project.Lattice().Foot(far)
 	for what, p := range map[string]edit.Part{
 		"painted beyond": edit.Paint{Map: m.ID, Layer: m.Layers[1].ID, Region: grid.Region{{Y: far.Y, X0: far.X, X1: far.X}}, Cells: grid.Runs{{N: 1, Cell: 1}}},
-		"piece stands beyond": edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 77},
+		"piece stands beyond": edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 77},
 			Values: (&world.Piece{Type: world.Exit, Layer: m.PlayerLayer, Foot: foot}).Values()},
 	} {
 		if _, err := edit.Apply(apply(t, d, p), e); err == nil || !strings.Contains(err.Error(), what) {

@@ -26,7 +26,7 @@ func seasons(t *testing.T, r *rand.Rand) *world.Document {
 			set.Places = append(set.Places, i)
 			set.Tiles = append(set.Tiles, &tiles.Properties{Name: names[order[i]], Role: tiles.Role(order[i] % 4)})
 		}
-		return edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: ids.NewID()}, Values: set.Values()}
+		return edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: ids.NewID()}, Values: set.Values()}
 	}
 	var straight []int
 	for i := range 24 {
@@ -34,9 +34,9 @@ func seasons(t *testing.T, r *rand.Rand) *world.Document {
 	}
 	d = apply(t, d, make24("Summer", 100, 24, straight), make24("Winter", 200, 20, r.Perm(24)), make24("Autumn", 124, 3, straight))
 	other, layers := world.NewMap("Shed", grid.Point{X: 100}, grid.Rect{X: -5, W: 40, H: 33}, ids)
-	parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: other.ID}, Values: other.Values()}}
+	parts := []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortMap, ID: other.ID}, Values: other.Values()}}
 	for _, l := range layers {
-		parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: other.ID, ID: l.ID}, Values: l.Values()})
+		parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortLayer, Map: other.ID, ID: l.ID}, Values: l.Values()})
 	}
 	d = apply(t, d, parts...)
 	for _, m := range d.Maps {
@@ -172,8 +172,8 @@ func TestReskinOfBonds(t *testing.T) {
 	}
 	// By its position each tile would become one for other surroundings.
 	winter.Tiles[3].Joined, winter.Tiles[5].Joined = winter.Tiles[5].Joined, winter.Tiles[3].Joined
-	d = apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: 9001}, Values: second.Values()},
-		edit.Put{Ref: world.Ref{Kind: world.KindBond, ID: 9002}, Values: winter.Values()})
+	d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: 9001}, Values: second.Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortBond, ID: 9002}, Values: winter.Values()})
 	for range 40 {
 		box := grid.Rect{X: r.IntN(m.Bounds.W), Y: r.IntN(m.Bounds.H), W: 1 + r.IntN(5), H: 1 + r.IntN(5)}.Meet(m.Bounds)
 		d = apply(t, d, generate.Lay(m, m.Layers[0], d.Bonds[0], grid.BoxRegion(box)))

@@ -16,16 +16,16 @@ func Restore(at pace.Pace, from, to *world.Document, label string) Edit {
 	erase(from, to, add)
 	// What is needed by others comes before them: tilesets, then what is made of
 	// tiles, then maps with what lies in them.
-	for _, kinds := range [][]world.Kind{
-		{world.KindTileset, world.KindProperty, world.KindItem, world.KindFact}, {world.KindBond, world.KindMedley, world.KindPatch, world.KindCharacter, world.KindProject},
-		{world.KindMap}, {world.KindLayer}, {world.KindPiece, world.KindCrossing, world.KindReplay, world.KindTrack, world.KindArea},
+	for _, kinds := range [][]world.Sort{
+		{world.SortTileset, world.SortProperty, world.SortItem, world.SortFact}, {world.SortBond, world.SortMedley, world.SortPatch, world.SortCharacter, world.SortProject},
+		{world.SortMap}, {world.SortLayer}, {world.SortPiece, world.SortCrossing, world.SortReplay, world.SortTrack, world.SortArea},
 	} {
 		for _, s := range diff.Put {
 			for _, kind := range kinds {
-				if s.Ref.Kind != kind {
+				if s.Ref.Sort != kind {
 					continue
 				}
-				if s.Ref.Kind == world.KindTileset && from.Tileset(s.Ref.ID) != nil {
+				if s.Ref.Sort == world.SortTileset && from.Tileset(s.Ref.ID) != nil {
 					add(retiled(s.Ref, from.Tileset(s.Ref.ID), to.Tileset(s.Ref.ID))...)
 				} else if values, there := was.Values(s.Ref); there {
 					add(Changes(s.Ref, values, s.Values)...)
@@ -34,16 +34,16 @@ func Restore(at pace.Pace, from, to *world.Document, label string) Edit {
 				}
 			}
 		}
-		if kinds[0] == world.KindLayer {
+		if kinds[0] == world.SortLayer {
 			add(repaint(at, to, diff.Chunks)...)
 		}
 	}
 	// And goes after them.
-	for _, kind := range []world.Kind{world.KindArea, world.KindTrack, world.KindReplay, world.KindCrossing, world.KindPiece, world.KindLayer, world.KindMap, world.KindPatch, world.KindBond,
-		world.KindMedley, world.KindCharacter, world.KindItem, world.KindFact, world.KindProperty, world.KindTileset} {
+	for _, kind := range []world.Sort{world.SortArea, world.SortTrack, world.SortReplay, world.SortCrossing, world.SortPiece, world.SortLayer, world.SortMap, world.SortPatch, world.SortBond,
+		world.SortMedley, world.SortCharacter, world.SortItem, world.SortFact, world.SortProperty, world.SortTileset} {
 		for _, r := range diff.Removed {
 			// What lies in a map goes with it.
-			if r.Kind == kind && (r.Map == 0 || to.Map(r.Map) != nil) {
+			if r.Sort == kind && (r.Map == 0 || to.Map(r.Map) != nil) {
 				add(Remove{Ref: r})
 			}
 		}

@@ -61,7 +61,7 @@ func TestRestoreLaysTheRing(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	d = apply(t, d, append(grow.Parts, edit.Put{Ref: world.Ref{Kind: world.KindBond, ID: 960}, Values: bond.Values()})...)
+	d = apply(t, d, append(grow.Parts, edit.Put{Ref: world.Ref{Sort: world.SortBond, ID: 960}, Values: bond.Values()})...)
 	at := func(x, y int, c grid.Cell, loose bool) edit.Part {
 		g := grid.BoxRegion(grid.Rect{X: x, Y: y, W: 1, H: 1})
 		p := edit.Paint{Map: m.ID, Layer: m.Layers[1].ID, Region: g, Cells: grid.Runs{{N: 1, Cell: c}}}

@@ -179,26 +179,26 @@ func (s *storedLog) listen(i int, c *client) {
 // thing is one of a document.
 func (s *storedLog) thing(d *world.Document) world.Ref {
 	m := d.Maps[s.IntN(len(d.Maps))]
-	refs := append(d.OfMap(m.ID), world.Ref{Kind: world.KindProject}, world.Ref{Kind: world.KindMap, ID: m.ID}, world.Ref{Kind: world.KindLayer, Map: m.ID, ID: m.Layers[s.IntN(len(m.Layers))].ID},
-		world.Ref{Kind: world.KindTileset, ID: d.Tilesets[s.IntN(len(d.Tilesets))].ID})
+	refs := append(d.OfMap(m.ID), world.Ref{Sort: world.SortProject}, world.Ref{Sort: world.SortMap, ID: m.ID}, world.Ref{Sort: world.SortLayer, Map: m.ID, ID: m.Layers[s.IntN(len(m.Layers))].ID},
+		world.Ref{Sort: world.SortTileset, ID: d.Tilesets[s.IntN(len(d.Tilesets))].ID})
 	for range 4 {
 		if len(m.Pieces) > 0 {
-			refs = append(refs, world.Ref{Kind: world.KindPiece, Map: m.ID, ID: m.Pieces[s.IntN(len(m.Pieces))].ID})
+			refs = append(refs, world.Ref{Sort: world.SortPiece, Map: m.ID, ID: m.Pieces[s.IntN(len(m.Pieces))].ID})
 		}
 	}
-	add := func(kind world.Kind, ids []world.ID) {
+	add := func(kind world.Sort, ids []world.ID) {
 		if len(ids) > 0 {
-			refs = append(refs, world.Ref{Kind: kind, ID: ids[s.IntN(len(ids))]})
+			refs = append(refs, world.Ref{Sort: kind, ID: ids[s.IntN(len(ids))]})
 		}
 	}
-	add(world.KindCrossing, idsOf(d.Crossings, func(c *world.Crossing) world.ID { return c.ID }))
-	add(world.KindMedley, idsOf(d.Medleys, func(m *world.Medley) world.ID { return m.ID }))
-	add(world.KindBond, idsOf(d.Bonds, func(b *world.Bond) world.ID { return b.ID }))
-	add(world.KindPatch, idsOf(d.Patches, func(p *world.Patch) world.ID { return p.ID }))
-	add(world.KindItem, idsOf(d.Items, func(i *world.Item) world.ID { return i.ID }))
-	add(world.KindFact, idsOf(d.Facts, func(f *world.Fact) world.ID { return f.ID }))
-	add(world.KindProperty, idsOf(d.Properties, func(p *world.Property) world.ID { return p.ID }))
-	add(world.KindCharacter, idsOf(d.Characters, func(c *world.Character) world.ID { return c.ID }))
+	add(world.SortCrossing, idsOf(d.Crossings, func(c *world.Crossing) world.ID { return c.ID }))
+	add(world.SortMedley, idsOf(d.Medleys, func(m *world.Medley) world.ID { return m.ID }))
+	add(world.SortBond, idsOf(d.Bonds, func(b *world.Bond) world.ID { return b.ID }))
+	add(world.SortPatch, idsOf(d.Patches, func(p *world.Patch) world.ID { return p.ID }))
+	add(world.SortItem, idsOf(d.Items, func(i *world.Item) world.ID { return i.ID }))
+	add(world.SortFact, idsOf(d.Facts, func(f *world.Fact) world.ID { return f.ID }))
+	add(world.SortProperty, idsOf(d.Properties, func(p *world.Property) world.ID { return p.ID }))
+	add(world.SortCharacter, idsOf(d.Characters, func(c *world.Character) world.ID { return c.ID }))
 	return refs[s.IntN(len(refs))]
 }
 
@@ -327,7 +327,7 @@ func (s *storedLog) retile(d *world.Document, on world.ID) (edit.Edit, error) {
 		is.Tiles[0].Tile, is.Border = 1+s.IntN(old.Count), !was.Border
 		return edit.Edit{Parts: edit.Rebond(d, was, &is)}, nil
 	}
-	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: 7002}, Values: newer.Values()}}})
+	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: 7002}, Values: newer.Values()}}})
 	if err != nil {
 		return edit.Edit{}, err
 	}
@@ -335,7 +335,7 @@ func (s *storedLog) retile(d *world.Document, on world.ID) (edit.Edit, error) {
 		does := tiles.Properties{Role: tiles.Role(s.IntN(8)), Name: []string{"", "Moss", "Slate"}[s.IntN(3)]}
 		var parts []edit.Part
 		for _, v := range world.TileValues(i, tiles.Properties{}, does) {
-			parts = append(parts, edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: 7002}, Value: v})
+			parts = append(parts, edit.Change{Ref: world.Ref{Sort: world.SortTileset, ID: 7002}, Value: v})
 		}
 		if res, err = edit.Apply(res.Document, edit.Edit{Parts: parts}); err != nil {
 			return edit.Edit{}, err

@@ -19,9 +19,9 @@ func TestUndoOfWhatDoesNotFit(t *testing.T) {
 	start = apply(t, start, edit.PutMap(other, layers)...)
 	upper := m.Layers[1]
 	foot := start.Project.Lattice().Foot(grid.Point{X: b.X + 1, Y: b.Y + 1})
-	label := world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 900}
+	label := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 900}
 	onUpper := (&world.Piece{Type: world.Collectible, Layer: upper.ID, Foot: foot}).Values()
-	crossing := world.Ref{Kind: world.KindCrossing, ID: 901}
+	crossing := world.Ref{Sort: world.SortCrossing, ID: 901}
 	way := (&world.Crossing{BothWays: true, Ends: [2]world.End{{Map: m.ID, Cells: grid.Rect{X: b.X, Y: b.Y, W: 1, H: 1}}, {Map: other.ID, Cells: grid.Rect{X: 2, Y: 2, W: 1, H: 1}}}}).Values()
 	edge := grid.BoxRegion(grid.Rect{X: b.X + b.W - 4, Y: b.Y, W: 4, H: 3})
 	resized := func(d *world.Document, by int) []edit.Part {
@@ -49,31 +49,31 @@ func TestUndoOfWhatDoesNotFit(t *testing.T) {
 			}},
 		{"a crossing deleted, then its map", []edit.Part{edit.Put{Ref: crossing, Values: way}}, []edit.Part{edit.Remove{Ref: crossing}},
 			func(*world.Document) []edit.Part {
-				return []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: other.ID}}}
+				return []edit.Part{edit.Remove{Ref: world.Ref{Sort: world.SortMap, ID: other.ID}}}
 			}, 1, 1,
 			func(d *world.Document) bool { return d.Crossing(crossing.ID) == nil }},
 		{"a piece deleted, then its layer", []edit.Part{edit.Put{Ref: label, Values: onUpper}}, []edit.Part{edit.Remove{Ref: label}},
 			func(*world.Document) []edit.Part {
-				return []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: upper.ID}}}
+				return []edit.Part{edit.Remove{Ref: world.Ref{Sort: world.SortLayer, Map: m.ID, ID: upper.ID}}}
 			}, 1, 1,
 			func(d *world.Document) bool { return d.Map(m.ID).Piece(label.ID) == nil }},
 		{"a piece deleted, then there again from a kept state", []edit.Part{edit.Put{Ref: label, Values: onUpper}}, []edit.Part{edit.Remove{Ref: label}},
 			func(d *world.Document) []edit.Part { return []edit.Part{edit.Put{Ref: label, Values: onUpper}} }, 1, 1,
 			func(d *world.Document) bool { return d.Map(m.ID).Piece(label.ID) != nil }},
 		{"a map made wider and called otherwise, then painted there", nil,
-			append(resized(start, 3), edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.TextValue(world.FieldName, "Orchid house")}),
+			append(resized(start, 3), edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.TextValue(world.FieldName, "Orchid house")}),
 			func(*world.Document) []edit.Part {
 				return []edit.Part{paint(grid.BoxRegion(grid.Rect{X: b.X + b.W + 1, Y: b.Y, W: 1, H: 1}), 2)}
 			}, 1, 2,
 			func(d *world.Document) bool { return d.Map(m.ID).Bounds.W == b.W+3 && d.Map(m.ID).Name == m.Name }},
 		{"a map made wider and called otherwise, then a piece put there", nil,
-			append(resized(start, 3), edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.TextValue(world.FieldName, "Orchid house")}),
+			append(resized(start, 3), edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.TextValue(world.FieldName, "Orchid house")}),
 			func(*world.Document) []edit.Part {
 				at := start.Project.Lattice().Foot(grid.Point{X: b.X + b.W + 1, Y: b.Y})
 				return []edit.Part{edit.Put{Ref: label, Values: (&world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: at}).Values()}}
 			}, 1, 2,
 			func(d *world.Document) bool { return d.Map(m.ID).Bounds.W == b.W+3 && d.Map(m.ID).Name == m.Name }},
-		{"a map deleted, then another in its place", nil, []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: other.ID}}},
+		{"a map deleted, then another in its place", nil, []edit.Part{edit.Remove{Ref: world.Ref{Sort: world.SortMap, ID: other.ID}}},
 			func(*world.Document) []edit.Part {
 				in, layers := world.NewMap("Moss house", grid.Point{X: 302, Y: 2}, grid.Rect{W: 8, H: 6}, &world.Counter{Prefix: 41})
 				return edit.PutMap(in, layers)
@@ -146,16 +146,16 @@ func TestUndoSparesWhatOthersPutIn(t *testing.T) {
 			func(d *world.Document) bool {
 				return d.Map(m.ID).Layer(950) != nil && d.Map(m.ID).Layer(950).Cells.At(grid.Point{X: b.X + 1, Y: b.Y + 1}) == 3
 			}},
-		"a piece on a map": {edit.PutMap(other, layers), edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: other.ID, ID: 951},
+		"a piece on a map": {edit.PutMap(other, layers), edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: other.ID, ID: 951},
 			Values: (&world.Piece{Type: world.Mark, Layer: layers[0].ID, Foot: grid.Point{X: 8, Y: 8}}).Values()},
 			func(d *world.Document) bool { return d.Map(other.ID) != nil && d.Map(other.ID).Piece(951) != nil }},
-		"a crossing to a map": {edit.PutMap(other, layers), edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: 952},
+		"a crossing to a map": {edit.PutMap(other, layers), edit.Put{Ref: world.Ref{Sort: world.SortCrossing, ID: 952},
 			Values: (&world.Crossing{Ends: [2]world.End{{Map: m.ID, Cells: grid.Rect{X: b.X, Y: b.Y, W: 1, H: 1}}, {Map: other.ID, Cells: grid.Rect{W: 1, H: 1}}}}).Values()},
 			func(d *world.Document) bool { return d.Map(other.ID) != nil && d.Crossing(952) != nil }},
-		"a track on a map": {edit.PutMap(other, layers), edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: 953},
+		"a track on a map": {edit.PutMap(other, layers), edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: 953},
 			Values: (&world.Track{Name: "Round", Map: other.ID, Points: []grid.Point{{X: 4, Y: 4}}}).Values()},
 			func(d *world.Document) bool { return d.Map(other.ID) != nil && d.Track(953) != nil }},
-		"another name of a map": {edit.PutMap(other, layers), edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: other.ID}, Value: world.TextValue(world.FieldName, "Moss house")},
+		"another name of a map": {edit.PutMap(other, layers), edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: other.ID}, Value: world.TextValue(world.FieldName, "Moss house")},
 			func(d *world.Document) bool { return d.Map(other.ID) != nil && d.Map(other.ID).Name == "Moss house" }},
 	} {
 		made, err := edit.Apply(start, edit.Edit{Label: "make", Parts: c.mine})

@@ -94,14 +94,14 @@ func glasshouse(t testing.TB, seed uint64, steps int) (*world.Document, library)
 		Animation: &tiles.Animation{Frames: tiles.FramesOf([]int{set.First + 2, set.First + 4})}}
 	named := d.Project
 	named.Legend = named.Legend.With([]world.Meaning{{Colour: world.RGB(58, 111, 159), Tile: set.First + 2}, {Colour: world.RGB(0, 0, 0)}})
-	apply(edit.Put{Ref: world.Ref{Kind: world.KindProperty, ID: moistID}, Values: moist.Values()},
-		edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: ids.NewID()}, Values: set.Values()})
-	apply(edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), named.Values())...)
+	apply(edit.Put{Ref: world.Ref{Sort: world.SortProperty, ID: moistID}, Values: moist.Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: ids.NewID()}, Values: set.Values()})
+	apply(edit.Changes(world.Ref{Sort: world.SortProject}, d.Project.Values(), named.Values())...)
 	m := d.Maps[0]
 	l := *m.Layers[1]
 	l.Backdrop = world.Backdrop{Picture: lib.add(leaves(3, 2)), W: 24, H: 16, X: -4, Y: 3, RepeatX: true, DriftX: -12}
 	l.DepthY, l.Takes.Roles = 40, 1<<tiles.NoRole|1<<tiles.Overhead
-	apply(edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, m.Layers[1].Values(), l.Values())...)
+	apply(edit.Changes(world.Ref{Sort: world.SortLayer, Map: m.ID, ID: l.ID}, m.Layers[1].Values(), l.Values())...)
 	g := grid.BoxRegion(grid.Rect{X: 3, Y: 2, W: 4, H: 3})
 	apply(edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: grid.Runs{{N: 7, Cell: grid.Cell(set.First + 1).Turned(grid.MirroredX | grid.Transposed)}, {N: 5, Cell: grid.Cell(set.First)}}})
 	walker := &world.Character{Name: "Night gardener", W: 8, H: 8}
@@ -114,8 +114,8 @@ func glasshouse(t testing.TB, seed uint64, steps int) (*world.Document, library)
 	frames.Rows = 4
 	walker.Picture, walker.Strip = set.Picture, lib.add(frames.Encode())
 	id := ids.NewID()
-	apply(edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: id}, Values: walker.Values()},
-		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, id)})
+	apply(edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: id}, Values: walker.Values()},
+		edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, id)})
 	a := generate.Author{Rand: rand.New(rand.NewPCG(seed, 4)), IDs: ids}
 	return a.Changed(d, steps), lib
 }

@@ -46,7 +46,7 @@ func (b *reader) facts() error {
 			return err
 		}
 		fact := world.Fact{Name: in.Name, Counts: in.Counts, Start: in.Start}
-		if err := b.put(world.KindFact, 0, id, fact.Values(), what); err != nil {
+		if err := b.put(world.SortFact, 0, id, fact.Values(), what); err != nil {
 			return err
 		}
 	}

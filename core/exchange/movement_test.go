@@ -28,10 +28,10 @@ func TestMovingComesBack(t *testing.T) {
 			Poses: []world.Pose{{Act: world.ActRun, Facing: world.East, Frames: []int{r.IntN(16), 3}, Ticks: 1 + r.IntN(9)}, {Act: world.Act(r.IntN(8)), Frames: []int{0}, Ticks: 5}}}
 		patch := &world.Patch{Name: "Slugs"}
 		patch.Block = world.Block{W: 2, H: 2, Pieces: []world.BlockPiece{{Type: world.Foe, Acting: world.Acting{Does: world.Wanders, Speed: 1 + r.IntN(600), ToX: -5}}, {Type: world.Spring}}}
-		parts := append(edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), p.Values()),
-			edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: ids.NewID()}, Values: who.Values()},
-			edit.Put{Ref: world.Ref{Kind: world.KindPatch, ID: ids.NewID()}, Values: patch.Values()},
-			edit.Put{Ref: world.Ref{Kind: world.KindReplay, ID: ids.NewID()}, Values: someReplay().Values()})
+		parts := append(edit.Changes(world.Ref{Sort: world.SortProject}, d.Project.Values(), p.Values()),
+			edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: ids.NewID()}, Values: who.Values()},
+			edit.Put{Ref: world.Ref{Sort: world.SortPatch, ID: ids.NewID()}, Values: patch.Values()},
+			edit.Put{Ref: world.Ref{Sort: world.SortReplay, ID: ids.NewID()}, Values: someReplay().Values()})
 		res, err := edit.Apply(d, edit.Edit{Parts: parts})
 		if err != nil {
 			t.Fatal(err)
@@ -60,8 +60,8 @@ func TestBadMoving(t *testing.T) {
 	who := &world.Character{Name: "Night porter", Movement: world.Movement{Speed: 44, Steering: world.FourWays, Cannot: world.Swimming}}
 	m := d.Maps[0]
 	slug := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(generate.Cell(rand.New(rand.NewPCG(1, 1)), m)), Acting: world.Acting{Does: world.Flees, Speed: 44}}
-	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 41 << 32}, Values: who.Values()},
-		edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 42 << 32}, Values: slug.Values()}}})
+	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: 41 << 32}, Values: who.Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 42 << 32}, Values: slug.Values()}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -104,9 +104,9 @@ func TestFactsInABundle(t *testing.T) {
 		t.Fatal(err)
 	}
 	m := d.Maps[0]
-	put := func(k world.Kind, id world.ID, values []world.Value) edit.Part {
-		r := world.Ref{Kind: k, ID: id << 32}
-		if k == world.KindPiece {
+	put := func(k world.Sort, id world.ID, values []world.Value) edit.Part {
+		r := world.Ref{Sort: k, ID: id << 32}
+		if k == world.SortPiece {
 			r.Map = m.ID
 		}
 		return edit.Put{Ref: r, Values: values}
@@ -114,9 +114,9 @@ func TestFactsInABundle(t *testing.T) {
 	foot := d.Project.Lattice().Foot(generate.Cell(rand.New(rand.NewPCG(1, 1)), m))
 	label := &world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: foot, Acting: world.Acting{Sets: world.Change{Fact: 51 << 32, How: world.Becomes, By: 717}, While: world.Condition{Item: 53 << 32, Least: 818, Not: true}}}
 	gate := &world.Piece{Type: world.Exit, Layer: m.PlayerLayer, Foot: foot, Acting: world.Acting{While: world.Condition{Fact: 52 << 32}}}
-	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{put(world.KindFact, 51, (&world.Fact{Name: "Labels found", Counts: true, Start: 616}).Values()),
-		put(world.KindFact, 52, (&world.Fact{Name: "Lamps lit", Start: 1}).Values()), put(world.KindItem, 53, (&world.Item{Name: "Fuse"}).Values()),
-		put(world.KindPiece, 54, label.Values()), put(world.KindPiece, 55, gate.Values())}})
+	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{put(world.SortFact, 51, (&world.Fact{Name: "Labels found", Counts: true, Start: 616}).Values()),
+		put(world.SortFact, 52, (&world.Fact{Name: "Lamps lit", Start: 1}).Values()), put(world.SortItem, 53, (&world.Item{Name: "Fuse"}).Values()),
+		put(world.SortPiece, 54, label.Values()), put(world.SortPiece, 55, gate.Values())}})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -147,7 +147,7 @@ func (b *reader) places(m *world.Map, in Map, name string) error {
 		for _, p := range part.Points {
 			t.Points = append(t.Points, grid.Point(p))
 		}
-		if err := b.put(world.KindTrack, 0, id, t.Values(), what); err != nil {
+		if err := b.put(world.SortTrack, 0, id, t.Values(), what); err != nil {
 			return err
 		}
 	}
@@ -170,7 +170,7 @@ func (b *reader) places(m *world.Map, in Map, name string) error {
 			}
 			a.Cells = a.Cells.Append(s[0], s[1], s[2])
 		}
-		if err := b.put(world.KindArea, 0, id, a.Values(), what); err != nil {
+		if err := b.put(world.SortArea, 0, id, a.Values(), what); err != nil {
 			return err
 		}
 	}

@@ -26,8 +26,8 @@ func draughty(t *testing.T) *world.Document {
 	area := &world.Area{Name: "Draught", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{X: right - 2, Y: down + 1, W: 5, H: 2}), Forces: world.Forces{WindX: 7, WindY: -3}}
 	track := &world.Track{Name: "Night round", Map: m.ID, Points: []grid.Point{{X: right * 16, Y: down * 16}, {X: -8, Y: 8}}}
 	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{
-		edit.Put{Ref: world.Ref{Kind: world.KindArea, ID: 43 << 32}, Values: area.Values()},
-		edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: 44 << 32}, Values: track.Values()}}})
+		edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: 43 << 32}, Values: area.Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: 44 << 32}, Values: track.Values()}}})
 	if err != nil {
 		t.Fatal(err)
 	}

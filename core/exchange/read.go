@@ -87,8 +87,8 @@ func (b *reader) newID(s, what string) (world.ID, error) {
 }
 
 // put makes a thing of a draft.
-func (b *reader) put(kind world.Kind, mapID, id world.ID, values []world.Value, what string) error {
-	if err := b.draft.Put(world.Ref{Kind: kind, Map: mapID, ID: id}, values); err != nil {
+func (b *reader) put(kind world.Sort, mapID, id world.ID, values []world.Value, what string) error {
+	if err := b.draft.Put(world.Ref{Sort: kind, Map: mapID, ID: id}, values); err != nil {
 		return fmt.Errorf("%s: %w", what, err)
 	}
 	return nil
@@ -129,7 +129,7 @@ func (b *reader) all(d *world.Draft) error {
 	}
 	project.Drawer = world.Arranged(drawer)
 	for _, v := range project.Values() {
-		if err := d.Change(world.Ref{Kind: world.KindProject}, v); err != nil {
+		if err := d.Change(world.Ref{Sort: world.SortProject}, v); err != nil {
 			return fmt.Errorf("bundle.json: project: %w", err)
 		}
 	}
@@ -171,7 +171,7 @@ func (b *reader) legend() error {
 	project := b.draft.Document().Project
 	project.Legend = project.Legend.With(meant)
 	for _, v := range project.Values() {
-		if err := b.draft.Change(world.Ref{Kind: world.KindProject}, v); err != nil {
+		if err := b.draft.Change(world.Ref{Sort: world.SortProject}, v); err != nil {
 			return fmt.Errorf("bundle.json: legend: %w", err)
 		}
 	}
@@ -190,7 +190,7 @@ func (b *reader) properties() error {
 			return fmt.Errorf("%s: %w", what, err)
 		}
 		p := world.Property{Name: in.Name, Type: tiles.ValueType(kind)}
-		if err := b.put(world.KindProperty, 0, id, p.Values(), what); err != nil {
+		if err := b.put(world.SortProperty, 0, id, p.Values(), what); err != nil {
 			return err
 		}
 	}
@@ -230,7 +230,7 @@ func (b *reader) characters() error {
 			}
 			c.Begins = append(c.Begins, world.Stock{Item: item, Count: s.Count})
 		}
-		if err := b.put(world.KindCharacter, 0, id, c.Values(), what); err != nil {
+		if err := b.put(world.SortCharacter, 0, id, c.Values(), what); err != nil {
 			return err
 		}
 	}
@@ -245,7 +245,7 @@ func (b *reader) items() error {
 			return err
 		}
 		item := world.Item{Name: in.Name, Most: in.Most}
-		if err := b.put(world.KindItem, 0, id, item.Values(), what); err != nil {
+		if err := b.put(world.SortItem, 0, id, item.Values(), what); err != nil {
 			return err
 		}
 	}
@@ -267,7 +267,7 @@ func (b *reader) medleys() error {
 			}
 			m.Tiles = append(m.Tiles, tiles.Weighted{Tile: n, Weight: t.Weight})
 		}
-		if err := b.put(world.KindMedley, 0, id, m.Values(), what); err != nil {
+		if err := b.put(world.SortMedley, 0, id, m.Values(), what); err != nil {
 			return err
 		}
 	}
@@ -285,7 +285,7 @@ func (b *reader) bonds() error {
 		if err != nil {
 			return fmt.Errorf("%s: %w", what, err)
 		}
-		if err := b.put(world.KindBond, 0, id, bond.Values(), what); err != nil {
+		if err := b.put(world.SortBond, 0, id, bond.Values(), what); err != nil {
 			return err
 		}
 	}

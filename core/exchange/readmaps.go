@@ -26,7 +26,7 @@ func (b *reader) crossings() error {
 			}
 			c.Ends[k].Cells = grid.Rect(end.Cells)
 		}
-		if err := b.put(world.KindCrossing, 0, id, c.Values(), what); err != nil {
+		if err := b.put(world.SortCrossing, 0, id, c.Values(), what); err != nil {
 			return err
 		}
 	}
@@ -79,7 +79,7 @@ func (b *reader) oneMap(i int, name string) error {
 	if m.PlayerLayer, err = parseID(in.PlayerLayer); err != nil {
 		return fmt.Errorf("%s: playerLayer: %w", name, err)
 	}
-	if err := b.put(world.KindMap, 0, id, m.Values(), name); err != nil {
+	if err := b.put(world.SortMap, 0, id, m.Values(), name); err != nil {
 		return err
 	}
 	for k, l := range in.Layers {
@@ -113,7 +113,7 @@ func (b *reader) piece(m *world.Map, in Piece, what string) error {
 	if p.Layer, err = parseID(in.Layer); err != nil {
 		return fmt.Errorf("%s, layer: %w", what, err)
 	}
-	return b.put(world.KindPiece, m.ID, id, p.Values(), what)
+	return b.put(world.SortPiece, m.ID, id, p.Values(), what)
 }
 
 func readKind(s string) (world.ID, error) {
@@ -157,7 +157,7 @@ func (b *reader) layer(m *world.Map, order int, in Layer) error {
 			l.Backdrop.DriftX, l.Backdrop.DriftY = d.Drift.X, d.Drift.Y
 		}
 	}
-	if err := b.draft.Put(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: id}, l.Values()); err != nil {
+	if err := b.draft.Put(world.Ref{Sort: world.SortLayer, Map: m.ID, ID: id}, l.Values()); err != nil {
 		return err
 	}
 	if in.Cells == "" {
@@ -246,7 +246,7 @@ func (b *reader) patches() error {
 			}
 			p.Pieces = append(p.Pieces, world.BlockPiece{Type: kind, Name: piece.Name, Foot: grid.Point(piece.Foot), Acting: acts})
 		}
-		if err := b.put(world.KindPatch, 0, id, p.Values(), name); err != nil {
+		if err := b.put(world.SortPatch, 0, id, p.Values(), name); err != nil {
 			return err
 		}
 	}

@@ -161,7 +161,7 @@ func (b *reader) tileset(i int, short string) error {
 		}
 		t.Tiles[tile.Tile-1] = p
 	}
-	return b.put(world.KindTileset, 0, id, t.Values(), name)
+	return b.put(world.SortTileset, 0, id, t.Values(), name)
 }
 
 // cut reads the pictures of a tileset, and how it was cut.

@@ -177,7 +177,7 @@ func (b *reader) replays() error {
 		if _, err := b.newID(in.ID, name); err != nil {
 			return err
 		}
-		if err := b.put(world.KindReplay, 0, r.ID, r.Values(), name); err != nil {
+		if err := b.put(world.SortReplay, 0, r.ID, r.Values(), name); err != nil {
 			return err
 		}
 	}

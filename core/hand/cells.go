@@ -327,7 +327,7 @@ func (h *Hand) EraseCells(d *world.Document) Outcome {
 	}
 	parts := h.away(d, c)
 	for _, p := range h.standing(d, c) {
-		parts = append(parts, edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}})
+		parts = append(parts, edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}})
 	}
 	if len(parts) == 0 {
 		return said("There is nothing in these cells.")
@@ -432,7 +432,7 @@ func (h *Hand) TransformCells(d *world.Document, how Transform) Outcome {
 		if problem := inPlaceOf(d, m, p.Type, l.CellAt(next.Foot), moved); problem != "" {
 			return said("%s", problem)
 		}
-		parts = append(parts, edit.Changes(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
+		parts = append(parts, edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 	}
 	verb := "mirror"
 	if how == Quarter {

@@ -36,7 +36,7 @@ func TestCellsAgainstModel(t *testing.T) {
 				p := &world.Piece{Type: []world.ID{world.Foe, world.Collectible, world.MovingPlatform, world.Mark}[k%4], Layer: l.ID,
 					Acting: world.Acting{ToX: r.IntN(99) - 50, ToY: r.IntN(99) - 50, Looks: r.IntN(5), Range: 1 + r.IntN(3)}}
 				p.Foot = m.FootFor(d.Project.Lattice(), p, at)
-				if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: ids.NewID()}, p.Values()); err != nil {
+				if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}, p.Values()); err != nil {
 					t.Fatal(err)
 				}
 			}
@@ -206,14 +206,14 @@ func TestLayersKeepPiecesOff(t *testing.T) {
 		put := func(m *world.Map, of world.ID, c grid.Point) world.ID {
 			id := ids.NewID()
 			p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: l.Foot(c)}
-			d = run(t, d, hand.Outcome{Edit: &edit.Edit{Label: "place", Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Values: p.Values()}}}})
+			d = run(t, d, hand.Outcome{Edit: &edit.Edit{Label: "place", Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}}}})
 			return id
 		}
 		here, there := grid.Point{X: 5, Y: 5}, grid.Point{X: 1, Y: 1}
 		mine, theirs := put(a, world.Collectible, here), put(b, world.Collectible, there)
 		ground := *b.Layer(b.PlayerLayer)
 		look(&ground)
-		d = run(t, d, hand.Outcome{Edit: &edit.Edit{Label: "look", Parts: edit.Changes(world.Ref{Kind: world.KindLayer, Map: b.ID, ID: ground.ID}, b.Layer(b.PlayerLayer).Values(), ground.Values())}})
+		d = run(t, d, hand.Outcome{Edit: &edit.Edit{Label: "look", Parts: edit.Changes(world.Ref{Sort: world.SortLayer, Map: b.ID, ID: ground.ID}, b.Layer(b.PlayerLayer).Values(), ground.Values())}})
 		a, b = d.Map(a.ID), d.Map(b.ID)
 		refused := func(how string, o hand.Outcome) {
 			t.Helper()
@@ -238,7 +238,7 @@ func TestLayersKeepPiecesOff(t *testing.T) {
 			refused("moved on it", gesture(middle(d, b, there), free, false))
 			h.Take(hand.Held{Holding: hand.Piece, Type: world.Collectible})
 			refused("erased", gesture(middle(d, b, there), middle(d, b, there), true))
-			if e, says := hand.Remove(d, hand.Selection{Ref: world.Ref{Kind: world.KindPiece, Map: b.ID, ID: theirs}}); e != nil || !strings.Contains(says, what) {
+			if e, says := hand.Remove(d, hand.Selection{Ref: world.Ref{Sort: world.SortPiece, Map: b.ID, ID: theirs}}); e != nil || !strings.Contains(says, what) {
 				t.Errorf("deleted from a layer that is locked: %q", says)
 			}
 		}
@@ -259,7 +259,7 @@ func TestLayersKeepPiecesOff(t *testing.T) {
 		}
 		if what == "takes no pieces" {
 			upper := b.Layers[1]
-			d = run(t, d, hand.Outcome{Edit: &edit.Edit{Label: "up", Parts: []edit.Part{edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: b.ID, ID: theirs}, Value: world.IDValue(world.FieldLayer, upper.ID)}}}})
+			d = run(t, d, hand.Outcome{Edit: &edit.Edit{Label: "up", Parts: []edit.Part{edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: b.ID, ID: theirs}, Value: world.IDValue(world.FieldLayer, upper.ID)}}}})
 			if _, err := edit.MergeLayer(d, b.ID, upper.ID); err == nil || !strings.Contains(err.Error(), what) {
 				t.Errorf("merged into a layer that takes no pieces: %v", err)
 			}
@@ -281,7 +281,7 @@ func TestErasingSparesLayers(t *testing.T) {
 	lock := func(l *world.Layer, locked bool) {
 		next := *d.Map(m.ID).Layer(l.ID)
 		next.Locked = locked
-		d = run(t, d, hand.Outcome{Edit: &edit.Edit{Label: "lock", Parts: edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, d.Map(m.ID).Layer(l.ID).Values(), next.Values())}})
+		d = run(t, d, hand.Outcome{Edit: &edit.Edit{Label: "lock", Parts: edit.Changes(world.Ref{Sort: world.SortLayer, Map: m.ID, ID: l.ID}, d.Map(m.ID).Layer(l.ID).Values(), next.Values())}})
 	}
 	erase := func() (*world.Document, string) {
 		h.Take(hand.Held{Holding: hand.Eraser})
@@ -330,7 +330,7 @@ func TestTurnPiecesAlone(t *testing.T) {
 	l := d.Project.Lattice()
 	id := ids.NewID()
 	p := &world.Piece{Type: world.Foe, Layer: m.Layers[1].ID, Foot: l.Foot(grid.Point{X: 4, Y: 5}), Acting: world.Acting{Looks: int(world.North) + 1}}
-	d = run(t, d, hand.Outcome{Edit: &edit.Edit{Label: "place", Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Values: p.Values()}}}})
+	d = run(t, d, hand.Outcome{Edit: &edit.Edit{Label: "place", Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}}}})
 	h.SetLayer(m.ID, m.Layers[1].ID)
 	for _, c := range []struct {
 		how   hand.Transform

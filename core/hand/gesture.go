@@ -128,7 +128,7 @@ func (h *Hand) Press(d *world.Document, pixel grid.Point, erase bool) Outcome {
 			return Outcome{}
 		}
 		if m := h.nameAt(d, pixel); m != nil && !erase {
-			h.Selected, h.Cells = Selection{world.Ref{Kind: world.KindMap, ID: m.ID}, 0, m.ID, grid.Point{}}, Cells{}
+			h.Selected, h.Cells = Selection{world.Ref{Sort: world.SortMap, ID: m.ID}, 0, m.ID, grid.Point{}}, Cells{}
 			h.gesture.kind, h.gesture.start = shifting, Spot{Board: s.Board, Map: m}
 			return Outcome{}
 		}
@@ -188,18 +188,18 @@ func (h *Hand) pressEmpty(d *world.Document, s Spot, menu bool) Outcome {
 	stack := Stack(d, s)
 	chosen := stack[0]
 	for _, e := range stack {
-		if e.Ref == h.Selected.Ref && h.Selected.Map == s.Map.ID && (h.Selected.Cell == s.Cell || e.Ref.Kind != world.KindMap) {
+		if e.Ref == h.Selected.Ref && h.Selected.Map == s.Map.ID && (h.Selected.Cell == s.Cell || e.Ref.Sort != world.SortMap) {
 			chosen = e
 			h.gesture.again = true
 		}
 	}
-	if cells := h.Chosen(d); chosen.Ref.Kind == world.KindMap && !menu && cells.Map == s.Map.ID && cells.Region.Has(s.Cell) {
+	if cells := h.Chosen(d); chosen.Ref.Sort == world.SortMap && !menu && cells.Map == s.Map.ID && cells.Region.Has(s.Cell) {
 		h.gesture.kind, h.gesture.cells = carrying, cells
 		return Outcome{}
 	}
 	h.Selected = chosen
 	h.gesture.kind = moving
-	if chosen.Ref.Kind == world.KindPiece && !menu {
+	if chosen.Ref.Sort == world.SortPiece && !menu {
 		h.gesture.piece, h.gesture.pieceM = chosen.Ref.ID, s.Map.ID
 	}
 	return Outcome{}

@@ -163,7 +163,7 @@ func (h *Hand) blockPieces(d *world.Document, ghost Ghost) (parts []edit.Part, s
 				} else {
 					at := grid.Point{X: x - m.Origin.X, Y: span.Y - m.Origin.Y}
 					is := &world.Piece{Type: p.Type, Name: p.Name, Layer: m.PlayerLayer, Foot: l.Pixel(at).Add(within), Acting: p.Acting}
-					parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: h.ids.NewID()}, Values: is.Values()})
+					parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: h.ids.NewID()}, Values: is.Values()})
 				}
 			}
 		}

@@ -365,13 +365,13 @@ func Remove(d *world.Document, s Selection) (e *edit.Edit, says string) {
 	if name == "" {
 		return nil, ""
 	}
-	if m := d.Map(s.Ref.Map); s.Ref.Kind == world.KindPiece && m != nil && m.Piece(s.Ref.ID) != nil {
+	if m := d.Map(s.Ref.Map); s.Ref.Sort == world.SortPiece && m != nil && m.Piece(s.Ref.ID) != nil {
 		if problem := held(m, m.Piece(s.Ref.ID)); problem != "" {
 			return nil, problem
 		}
 	}
 	e = &edit.Edit{Label: "delete " + name, Parts: []edit.Part{edit.Remove{Ref: s.Ref}}}
-	if s.Ref.Kind != world.KindMap {
+	if s.Ref.Sort != world.SortMap {
 		return e, ""
 	}
 	m := d.Map(s.Ref.ID)

@@ -26,7 +26,7 @@ func project(t *testing.T) (*world.Document, *world.Counter) {
 		t.Fatal(err)
 	}
 	medley := &world.Medley{Name: "Gravel", Medley: tiles.Medley{Tiles: []tiles.Weighted{{Tile: 1, Weight: 3}, {Tile: 2, Weight: 1}}, Mirrored: true}}
-	if err := draft.Put(world.Ref{Kind: world.KindMedley, ID: ids.NewID()}, medley.Values()); err != nil {
+	if err := draft.Put(world.Ref{Sort: world.SortMedley, ID: ids.NewID()}, medley.Values()); err != nil {
 		t.Fatal(err)
 	}
 	if d, err = draft.Done(); err != nil {
@@ -192,7 +192,7 @@ func TestFillWithPieces(t *testing.T) {
 	m := d.Maps[0]
 	picky := *m.Layer(m.PlayerLayer)
 	picky.Takes.Roles = 2
-	d = run(t, d, hand.Outcome{Edit: &edit.Edit{Parts: edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: picky.ID}, m.Layer(picky.ID).Values(), picky.Values())}})
+	d = run(t, d, hand.Outcome{Edit: &edit.Edit{Parts: edit.Changes(world.Ref{Sort: world.SortLayer, Map: m.ID, ID: picky.ID}, m.Layer(picky.ID).Values(), picky.Values())}})
 	h := hand.New(ids)
 	pieces := block()
 	pieces.Layers = nil
@@ -433,7 +433,7 @@ func TestPiecesOfAPatch(t *testing.T) {
 		pieces := 0
 		if o.Edit != nil {
 			for _, part := range o.Edit.Parts {
-				if put, ok := part.(edit.Put); ok && put.Ref.Kind == world.KindPiece {
+				if put, ok := part.(edit.Put); ok && put.Ref.Sort == world.SortPiece {
 					pieces++
 				}
 			}
@@ -537,7 +537,7 @@ func TestWaysAndMaps(t *testing.T) {
 	if len(d.Maps) != 3 || made.OnBoard() != (grid.Rect{X: -20, Y: 2, W: 20, H: 8}) || made.Name == a.Name {
 		t.Errorf("the new map %q covers %v", made.Name, made.OnBoard())
 	}
-	if e, says := hand.Remove(d, hand.Selection{Ref: world.Ref{Kind: world.KindMap, ID: b.ID}}); e == nil || !strings.Contains(says, "one crossing") {
+	if e, says := hand.Remove(d, hand.Selection{Ref: world.Ref{Sort: world.SortMap, ID: b.ID}}); e == nil || !strings.Contains(says, "one crossing") {
 		t.Errorf("deleting a map says %q", says)
 	}
 }

@@ -294,7 +294,7 @@ func layParts(d *world.Document, lays []Lay, at pace.Pace) (parts []edit.Part, p
 		}
 		if l.Makes != nil && !made[l.Layer] {
 			made[l.Layer] = true
-			parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.Layer}, Values: l.Makes.Values()})
+			parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortLayer, Map: m.ID, ID: l.Layer}, Values: l.Makes.Values()})
 		}
 		part, problem := l.part(d, m, l.Layer, l.Region, at)
 		if problem != "" {

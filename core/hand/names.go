@@ -12,68 +12,68 @@ import (
 // Name is what something is called: its own name, or one made of its type and
 // place. Empty if it is gone.
 func Name(d *world.Document, r world.Ref) string {
-	switch r.Kind {
-	case world.KindProject:
+	switch r.Sort {
+	case world.SortProject:
 		return d.Project.Name
-	case world.KindMap:
+	case world.SortMap:
 		if m := d.Map(r.ID); m != nil {
 			return m.Name
 		}
-	case world.KindTileset:
+	case world.SortTileset:
 		if t := d.Tileset(r.ID); t != nil {
 			return t.Name
 		}
-	case world.KindProperty:
+	case world.SortProperty:
 		if p := d.Property(r.ID); p != nil {
 			return p.Name
 		}
-	case world.KindBond:
+	case world.SortBond:
 		if b := d.Bond(r.ID); b != nil {
 			return b.Name
 		}
-	case world.KindPatch:
+	case world.SortPatch:
 		if p := d.Patch(r.ID); p != nil {
 			return p.Name
 		}
-	case world.KindMedley:
+	case world.SortMedley:
 		if m := d.Medley(r.ID); m != nil {
 			return m.Name
 		}
-	case world.KindReplay:
+	case world.SortReplay:
 		if kept := d.Replay(r.ID); kept != nil {
 			return kept.Name
 		}
-	case world.KindTrack:
+	case world.SortTrack:
 		if t := d.Track(r.ID); t != nil {
 			return placeName(t.Name, "Track", t.Number)
 		}
-	case world.KindArea:
+	case world.SortArea:
 		if a := d.Area(r.ID); a != nil {
 			return placeName(a.Name, "Area", a.Number)
 		}
-	case world.KindItem:
+	case world.SortItem:
 		if i := d.Item(r.ID); i != nil {
 			return i.Name
 		}
-	case world.KindFact:
+	case world.SortFact:
 		if f := d.Fact(r.ID); f != nil {
 			return f.Name
 		}
-	case world.KindCharacter:
+	case world.SortCharacter:
 		if c := d.Character(r.ID); c != nil {
 			return c.Name
 		}
-	case world.KindCrossing:
+	case world.SortCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return CrossingName(d, c)
 		}
-	case world.KindPiece:
+	case world.SortPiece:
 		if m := d.Map(r.Map); m != nil {
 			if p := m.Piece(r.ID); p != nil {
 				return PieceName(d, p)
 			}
 		}
-	case world.KindLayer:
+	case world.SortLayer:
 		if m := d.Map(r.Map); m != nil {
 			if l := m.Layer(r.ID); l != nil {
 				return l.Name

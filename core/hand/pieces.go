@@ -15,17 +15,17 @@ func Stack(d *world.Document, s Spot) []Selection {
 	l := d.Project.Lattice()
 	for i := len(s.Map.Pieces) - 1; i >= 0; i-- {
 		if p := s.Map.Pieces[i]; l.CellAt(p.Foot) == s.Cell {
-			stack = append(stack, Selection{world.Ref{Kind: world.KindPiece, Map: s.Map.ID, ID: p.ID}, 0, s.Map.ID, s.Cell})
+			stack = append(stack, Selection{world.Ref{Sort: world.SortPiece, Map: s.Map.ID, ID: p.ID}, 0, s.Map.ID, s.Cell})
 		}
 	}
 	for _, c := range d.Crossings {
 		for i, end := range c.Ends {
 			if end.Map == s.Map.ID && end.Cells.Has(s.Cell) {
-				stack = append(stack, Selection{world.Ref{Kind: world.KindCrossing, ID: c.ID}, i, s.Map.ID, s.Cell})
+				stack = append(stack, Selection{world.Ref{Sort: world.SortCrossing, ID: c.ID}, i, s.Map.ID, s.Cell})
 			}
 		}
 	}
-	return append(stack, Selection{world.Ref{Kind: world.KindMap, ID: s.Map.ID}, 0, s.Map.ID, s.Cell})
+	return append(stack, Selection{world.Ref{Sort: world.SortMap, ID: s.Map.ID}, 0, s.Map.ID, s.Cell})
 }
 
 // next selects what lies beneath what is selected.
@@ -139,7 +139,7 @@ func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
 	cell := ghost.To.Cell
 	if ghost.Erase {
 		if p := topPiece(d, Spot{Map: m, Cell: cell}); p != nil {
-			e, says := Remove(d, Selection{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}})
+			e, says := Remove(d, Selection{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}})
 			return Outcome{Edit: e, Said: says}
 		}
 		return said("There is no piece to erase here.")
@@ -154,14 +154,14 @@ func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
 		}
 	}
 	p := &world.Piece{Type: ghost.Piece, Layer: m.PlayerLayer, Foot: foot}
-	ref := world.Ref{Kind: world.KindPiece, Map: m.ID, ID: h.ids.NewID()}
+	ref := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: h.ids.NewID()}
 	return Outcome{Edit: &edit.Edit{Label: edit.Clip(fmt.Sprintf("place %s on %s", t.Name, m.Name)),
 		Parts: []edit.Part{edit.Put{Ref: ref, Values: p.Values()}}}}
 }
 
 // moveTo is the edit that moves a piece, keeping its id if it changes maps.
 func (h *Hand) moveTo(d *world.Document, from *world.Map, p *world.Piece, to *world.Map, foot grid.Point) *edit.Edit {
-	ref := world.Ref{Kind: world.KindPiece, Map: from.ID, ID: p.ID}
+	ref := world.Ref{Sort: world.SortPiece, Map: from.ID, ID: p.ID}
 	e := &edit.Edit{Label: edit.Clip("move " + PieceName(d, p))}
 	if from.ID == to.ID {
 		e.Parts = []edit.Part{edit.Change{Ref: ref, Value: world.PointValue(world.FieldFoot, foot)}}
@@ -182,7 +182,7 @@ func (h *Hand) movePiece(d *world.Document, g gesture, ghost Ghost) Outcome {
 		return said("%s", ghost.Problem)
 	}
 	cell := ghost.To.Cell
-	h.Selected = Selection{world.Ref{Kind: world.KindPiece, Map: to.ID, ID: p.ID}, 0, to.ID, cell}
+	h.Selected = Selection{world.Ref{Sort: world.SortPiece, Map: to.ID, ID: p.ID}, 0, to.ID, cell}
 	return Outcome{Edit: h.moveTo(d, from, p, to, to.FootFor(d.Project.Lattice(), p, cell))}
 }
 
@@ -221,7 +221,7 @@ func (h *Hand) join(d *world.Document, start Spot, ghost Ghost) Outcome {
 	if e.Label == "" {
 		e.Label = edit.Clip("join " + CrossingName(d, c))
 	}
-	e.Parts = append(e.Parts, edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: h.ids.NewID()}, Values: c.Values()})
+	e.Parts = append(e.Parts, edit.Put{Ref: world.Ref{Sort: world.SortCrossing, ID: h.ids.NewID()}, Values: c.Values()})
 	return Outcome{Edit: e}
 }
 
@@ -245,7 +245,7 @@ func (h *Hand) newMap(d *world.Document, r grid.Rect) (*world.Map, []edit.Part) 
 
 func (h *Hand) eraseCrossing(d *world.Document, s Spot) Outcome {
 	for _, e := range Stack(d, s) {
-		if e.Ref.Kind == world.KindCrossing {
+		if e.Ref.Sort == world.SortCrossing {
 			ed, _ := Remove(d, e)
 			return Outcome{Edit: ed}
 		}
@@ -259,6 +259,6 @@ func (h *Hand) make(d *world.Document, ghost Ghost) Outcome {
 	}
 	m, parts := h.newMap(d, ghost.Room)
 	e := &edit.Edit{Label: edit.Clip("make " + m.Name), Parts: parts}
-	h.Selected = Selection{world.Ref{Kind: world.KindMap, ID: m.ID}, 0, m.ID, grid.Point{}}
+	h.Selected = Selection{world.Ref{Sort: world.SortMap, ID: m.ID}, 0, m.ID, grid.Point{}}
 	return Outcome{Edit: e}
 }

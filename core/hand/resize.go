@@ -12,7 +12,7 @@ import (
 
 // edgeAt finds which sides of the selected map a pixel of the board is near to.
 func (h *Hand) edgeAt(d *world.Document, pixel grid.Point) (m *world.Map, sides board.Sides) {
-	if h.Selected.Ref.Kind != world.KindMap || h.Near <= 0 {
+	if h.Selected.Ref.Sort != world.SortMap || h.Near <= 0 {
 		return nil, 0
 	}
 	if m = d.Map(h.Selected.Ref.ID); m == nil {

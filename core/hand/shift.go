@@ -21,7 +21,7 @@ func (h *Hand) nameAt(d *world.Document, pixel grid.Point) *world.Map {
 		wide := max(h.Near*9*utf8.RuneCountInString(m.Name)/8, 5*h.Near)
 		strip := grid.Rect{X: box.X, Y: box.Y - h.Near*5/2, W: min(wide, max(box.W, 8*h.Near)), H: h.Near * 5 / 2}
 		// Over another map it is taken only once its map is selected.
-		mine := h.Selected.Ref.Kind == world.KindMap && h.Selected.Ref.ID == m.ID
+		mine := h.Selected.Ref.Sort == world.SortMap && h.Selected.Ref.ID == m.ID
 		if strip.Has(pixel) && (mine || d.MapAt(d.Project.Lattice().CellAt(pixel)) == nil) {
 			return m
 		}
@@ -79,14 +79,14 @@ func moved(d *world.Document, m *world.Map, origin grid.Point) Outcome {
 		return Outcome{}
 	}
 	return Outcome{Edit: &edit.Edit{Label: edit.Clip("move " + m.Name), Parts: []edit.Part{
-		edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.PointValue(world.FieldOrigin, origin)}}}}
+		edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.PointValue(world.FieldOrigin, origin)}}}}
 }
 
 // MoveMap moves the selected map by cells of the board. Where another lies in the way,
 // it goes beyond it.
 func (h *Hand) MoveMap(d *world.Document, by grid.Point) Outcome {
 	m := d.Map(h.Selected.Ref.ID)
-	if h.Selected.Ref.Kind != world.KindMap || m == nil {
+	if h.Selected.Ref.Sort != world.SortMap || m == nil {
 		return said("Select a map first.")
 	}
 	origin, ok := board.Settled(d, m, m.Origin.Add(by), 0)
@@ -109,7 +109,7 @@ func (h *Hand) MapOfPatch(d *world.Document, id world.ID, at grid.Point) Outcome
 	}
 	m, parts := h.newMap(d, room)
 	m.Name = p.Name
-	parts[0] = edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Values: m.Values()}
+	parts[0] = edit.Put{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Values: m.Values()}
 	res, err := edit.Apply(d, edit.Edit{Parts: parts})
 	if err != nil {
 		return said("%s", err.Error())
@@ -126,8 +126,8 @@ func (h *Hand) MapOfPatch(d *world.Document, id world.ID, at grid.Point) Outcome
 			continue
 		}
 		is := &world.Piece{Type: piece.Type, Name: piece.Name, Layer: m.PlayerLayer, Foot: piece.Foot, Acting: piece.Acting}
-		parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: h.ids.NewID()}, Values: is.Values()})
+		parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: h.ids.NewID()}, Values: is.Values()})
 	}
-	h.Selected = Selection{world.Ref{Kind: world.KindMap, ID: m.ID}, 0, m.ID, grid.Point{}}
+	h.Selected = Selection{world.Ref{Sort: world.SortMap, ID: m.ID}, 0, m.ID, grid.Point{}}
 	return Outcome{Edit: &edit.Edit{Label: edit.Clip("make a map of " + p.Name), Parts: parts}}
 }

@@ -44,7 +44,7 @@ func TestMovingMaps(t *testing.T) {
 		t.Error("a map that was not dragged was changed")
 	}
 	// By keys, a cell at a time, over what lies in the way.
-	h.Selected = hand.Selection{Ref: world.Ref{Kind: world.KindMap, ID: grotto.ID}}
+	h.Selected = hand.Selection{Ref: world.Ref{Sort: world.SortMap, ID: grotto.ID}}
 	after = run(t, d, h.MoveMap(d, grid.Point{X: 0, Y: 5}))
 	if got := after.Maps[1].Origin; got != grotto.Origin.Add(grid.Point{Y: 5}) {
 		t.Errorf("nudged to %v from %v", got, grotto.Origin)
@@ -90,7 +90,7 @@ func TestMapOfPatch(t *testing.T) {
 	draft := d.Draft()
 	p := &world.Patch{Name: "Bed of moss", Block: *block()}
 	id := ids.NewID()
-	if err := draft.Put(world.Ref{Kind: world.KindPatch, ID: id}, p.Values()); err != nil {
+	if err := draft.Put(world.Ref{Sort: world.SortPatch, ID: id}, p.Values()); err != nil {
 		t.Fatal(err)
 	}
 	d, err := draft.Done()
@@ -142,7 +142,7 @@ func TestStretchedByEdges(t *testing.T) {
 				}
 				h.Selected = hand.Selection{}
 				if selected {
-					h.Selected.Ref = world.Ref{Kind: world.KindMap, ID: m.ID}
+					h.Selected.Ref = world.Ref{Sort: world.SortMap, ID: m.ID}
 				}
 				at := grid.Point{X: column.x, Y: row.y}
 				got := m.Bounds
@@ -182,7 +182,7 @@ func TestNames(t *testing.T) {
 	d, _ := project(t)
 	draft := d.Draft()
 	ends := [2]world.End{{Map: d.Maps[0].ID, Cells: grid.Rect{X: 1, Y: 1, W: 1, H: 1}}, {Map: d.Maps[1].ID, Cells: grid.Rect{X: 2, Y: 1, W: 1, H: 1}}}
-	way := world.Ref{Kind: world.KindCrossing, ID: 900}
+	way := world.Ref{Sort: world.SortCrossing, ID: 900}
 	if err := draft.Put(way, (&world.Crossing{Ends: ends, BothWays: true}).Values()); err != nil {
 		t.Fatal(err)
 	}

@@ -155,7 +155,7 @@ func (s *session) look(m *world.Map) {
 	is := *l
 	is.Locked, is.Counts = s.yes(4), s.yes(2)
 	is.Takes = world.Takes{NoPieces: s.yes(4), NoTiles: s.yes(6), Roles: uint32(s.IntN(2) * s.IntN(4096))}
-	parts := edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, l.Values(), is.Values())
+	parts := edit.Changes(world.Ref{Sort: world.SortLayer, Map: m.ID, ID: l.ID}, l.Values(), is.Values())
 	set := s.d.Tilesets[0]
 	i := s.IntN(set.Count)
 	does := set.Tile(i)
@@ -163,7 +163,7 @@ func (s *session) look(m *world.Map) {
 	does.OneWay, does.Slow, does.Slippery, does.Climbable, does.Danger = s.yes(3), s.yes(3), s.yes(3), s.yes(3), s.IntN(3)
 	does.Solid, does.Name = []tiles.Mask{0, tiles.Whole, 9}[s.IntN(3)], []string{"", "Slate"}[s.IntN(2)]
 	for _, v := range world.TileValues(i, set.Tile(i), does) {
-		parts = append(parts, edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: set.ID}, Value: v})
+		parts = append(parts, edit.Change{Ref: world.Ref{Sort: world.SortTileset, ID: set.ID}, Value: v})
 	}
 	s.ends(hand.Outcome{Edit: &edit.Edit{Parts: parts}})
 }
@@ -197,7 +197,7 @@ func (s *session) state() {
 	s.spot(g.From)
 	s.spot(g.To)
 	s.Tell(h.Busy(), string(h.Holding), h.Tile, h.Type, h.Medley, h.Bond, h.Kept, string(h.Before.Holding), h.Before.Tile, string(h.Shape))
-	s.Tell(h.Selected.Ref.Kind, h.Selected.Ref.Map, h.Selected.Ref.ID, h.Selected.End, h.Selected.Map, h.Selected.Cell, h.Cells.Map, h.Cells.Region)
+	s.Tell(h.Selected.Ref.Sort, h.Selected.Ref.Map, h.Selected.Ref.ID, h.Selected.End, h.Selected.Map, h.Selected.Cell, h.Cells.Map, h.Cells.Region)
 	s.block(h.Carried())
 	chosen := h.Chosen(s.d)
 	s.Tell(chosen.Map, chosen.Region)
@@ -256,7 +256,7 @@ func (s *session) gesture() {
 	if s.yes(25) && len(s.d.Maps) > 1 {
 		// What lies there goes while it is drawn on.
 		m := s.mapHere()
-		s.ends(hand.Outcome{Edit: &edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}}}}})
+		s.ends(hand.Outcome{Edit: &edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}}}}})
 	}
 	s.ends(s.h.Release(s.d, to))
 }
@@ -265,7 +265,7 @@ func (s *session) gesture() {
 func (s *session) edge() grid.Point {
 	m := s.mapHere()
 	s.h.Take(hand.Held{Holding: hand.Nothing})
-	s.h.Selected, s.h.Near, s.h.Steady = hand.Selection{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Map: m.ID}, 6, s.yes(2)
+	s.h.Selected, s.h.Near, s.h.Steady = hand.Selection{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Map: m.ID}, 6, s.yes(2)
 	box := s.d.Project.Lattice().Box(m.OnBoard())
 	if s.yes(4) {
 		return grid.Point{X: box.X + 3, Y: box.Y - 9}
@@ -329,7 +329,7 @@ func (s *session) names() {
 	at := hand.At(d, s.pixel())
 	if at.Map != nil {
 		for _, e := range hand.Stack(d, at) {
-			s.Tell(e.Ref.Kind, e.Ref.ID, e.End, e.Cell, hand.Name(d, e.Ref))
+			s.Tell(e.Ref.Sort, e.Ref.ID, e.End, e.Cell, hand.Name(d, e.Ref))
 		}
 		s.Tell(s.h.Layer(at.Map).Name, s.h.Only(at.Map) == nil, s.h.Axis(at.Map), s.h.Hidden(s.h.Layer(at.Map).ID))
 	}
@@ -342,14 +342,14 @@ func (s *session) names() {
 	if len(m.Pieces) > 0 {
 		s.Tell(hand.PieceName(d, m.Pieces[s.IntN(len(m.Pieces))]))
 	}
-	refs := append(d.OfMap(m.ID), world.Ref{Kind: world.KindMap, ID: m.ID}, world.Ref{Kind: world.KindReplay, ID: 77}, world.Ref{Kind: world.KindProject}, world.Ref{Kind: world.KindTileset, ID: set.ID}, world.Ref{Kind: world.KindLayer, Map: m.ID, ID: m.Layers[0].ID},
-		world.Ref{Kind: world.KindMedley, ID: one(s, d.Medleys, func(m *world.Medley) world.ID { return m.ID })},
-		world.Ref{Kind: world.KindBond, ID: one(s, d.Bonds, func(b *world.Bond) world.ID { return b.ID })},
-		world.Ref{Kind: world.KindPatch, ID: one(s, d.Patches, func(p *world.Patch) world.ID { return p.ID })},
-		world.Ref{Kind: world.KindItem, ID: one(s, d.Items, func(i *world.Item) world.ID { return i.ID })},
-		world.Ref{Kind: world.KindFact, ID: one(s, d.Facts, func(f *world.Fact) world.ID { return f.ID })},
-		world.Ref{Kind: world.KindProperty, ID: one(s, d.Properties, func(p *world.Property) world.ID { return p.ID })},
-		world.Ref{Kind: world.KindCharacter, ID: one(s, d.Characters, func(c *world.Character) world.ID { return c.ID })})
+	refs := append(d.OfMap(m.ID), world.Ref{Sort: world.SortMap, ID: m.ID}, world.Ref{Sort: world.SortReplay, ID: 77}, world.Ref{Sort: world.SortProject}, world.Ref{Sort: world.SortTileset, ID: set.ID}, world.Ref{Sort: world.SortLayer, Map: m.ID, ID: m.Layers[0].ID},
+		world.Ref{Sort: world.SortMedley, ID: one(s, d.Medleys, func(m *world.Medley) world.ID { return m.ID })},
+		world.Ref{Sort: world.SortBond, ID: one(s, d.Bonds, func(b *world.Bond) world.ID { return b.ID })},
+		world.Ref{Sort: world.SortPatch, ID: one(s, d.Patches, func(p *world.Patch) world.ID { return p.ID })},
+		world.Ref{Sort: world.SortItem, ID: one(s, d.Items, func(i *world.Item) world.ID { return i.ID })},
+		world.Ref{Sort: world.SortFact, ID: one(s, d.Facts, func(f *world.Fact) world.ID { return f.ID })},
+		world.Ref{Sort: world.SortProperty, ID: one(s, d.Properties, func(p *world.Property) world.ID { return p.ID })},
+		world.Ref{Sort: world.SortCharacter, ID: one(s, d.Characters, func(c *world.Character) world.ID { return c.ID })})
 	for _, ref := range refs {
 		s.Tell(hand.Name(d, ref))
 	}

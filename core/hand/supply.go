@@ -77,9 +77,9 @@ func (s Supply) mirrored(d *world.Document, a axis, leftRight bool) Supply {
 func (s Supply) name(d *world.Document) string {
 	switch {
 	case s.Medley != 0:
-		return Name(d, world.Ref{Kind: world.KindMedley, ID: s.Medley})
+		return Name(d, world.Ref{Sort: world.SortMedley, ID: s.Medley})
 	case s.Bond != 0:
-		return Name(d, world.Ref{Kind: world.KindBond, ID: s.Bond})
+		return Name(d, world.Ref{Sort: world.SortBond, ID: s.Bond})
 	case s.Block != nil:
 		return blockName(s.Block)
 	}

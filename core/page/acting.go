@@ -111,7 +111,7 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 		choice("does", "Foes here", int(a.Does), world.DoingNames()...)
 		value("speed", "Their speed", "cells/s", a.Speed, 10, 120)
 		value("strength", "Hurt", "health", a.Strength, 1, 10)
-		v.listed(d, "who", "Foes are", "nobody in particular", world.KindCharacter, charactersOf(d), p.Who)
+		v.listed(d, "who", "Foes are", "nobody in particular", world.SortCharacter, charactersOf(d), p.Who)
 		v.areas(d, m, p)
 		v.item(d, p, value)
 	case world.Lottery:
@@ -133,10 +133,10 @@ func (v *ActingView) valuesOf(m *world.Map, p *world.Piece) func(name, label, un
 }
 
 // listed lets one of some things be chosen, or none of them; it reports whether one is.
-func (v *ActingView) listed(d *world.Document, name, label, none string, kind world.Kind, ids []world.ID, chosen world.ID) bool {
+func (v *ActingView) listed(d *world.Document, name, label, none string, kind world.Sort, ids []world.ID, chosen world.ID) bool {
 	c := ChoiceView{Name: name, Label: label, Options: []string{none}}
 	for i, id := range ids {
-		c.Options = append(c.Options, hand.Name(d, world.Ref{Kind: kind, ID: id}))
+		c.Options = append(c.Options, hand.Name(d, world.Ref{Sort: kind, ID: id}))
 		if id == chosen {
 			c.Is = i + 1
 		}
@@ -147,17 +147,17 @@ func (v *ActingView) listed(d *world.Document, name, label, none string, kind wo
 
 // who lets a character be chosen that the piece is.
 func (v *ActingView) who(d *world.Document, p *world.Piece) {
-	v.listed(d, "who", "Is", "nobody in particular", world.KindCharacter, charactersOf(d), p.Who)
+	v.listed(d, "who", "Is", "nobody in particular", world.SortCharacter, charactersOf(d), p.Who)
 }
 
 // tracks lets a track of the map be chosen.
 func (v *ActingView) tracks(d *world.Document, m *world.Map, p *world.Piece) {
-	v.Tracked = v.listed(d, "track", "Track", "none", world.KindTrack, tracksOf(d, m), p.Track)
+	v.Tracked = v.listed(d, "track", "Track", "none", world.SortTrack, tracksOf(d, m), p.Track)
 }
 
 // areas lets an area of the map be chosen.
 func (v *ActingView) areas(d *world.Document, m *world.Map, p *world.Piece) {
-	v.listed(d, "area", "Stays in", "its range", world.KindArea, areasOf(d, m), p.Area)
+	v.listed(d, "area", "Stays in", "its range", world.SortArea, areasOf(d, m), p.Area)
 }
 
 // path is the way of a piece to and fro or along its track, and what of it goes in a second, in

@@ -145,7 +145,7 @@ func (p *Page) makeBond(o Order) Changed {
 	if b.Name == "" && b.Centre() != 0 {
 		b.Name = "Bond of " + hand.TileName(p.doc(), b.Centre())
 	}
-	return p.makeHeld(world.Ref{Kind: world.KindBond, ID: b.ID}, b.Name, b.Values(), hand.Bond)
+	return p.makeHeld(world.Ref{Sort: world.SortBond, ID: b.ID}, b.Name, b.Values(), hand.Bond)
 }
 
 func (p *Page) changeBond(ref world.Ref, part Part[Bonding]) Changed {

@@ -43,6 +43,6 @@ func (a author) ofProject(name string, value int) (e edit.Edit, ok bool, err err
 		return e, false, nil
 	}
 	e.Label = "change " + name
-	e.Parts = edit.Changes(world.Ref{Kind: world.KindProject}, was.Values(), next.Values())
+	e.Parts = edit.Changes(world.Ref{Sort: world.SortProject}, was.Values(), next.Values())
 	return e, true, err
 }

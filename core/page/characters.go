@@ -108,7 +108,7 @@ func (p *Page) takeSheet(ref world.Ref, t *SheetTaken) Changed {
 	ref.ID = p.ids.NewID()
 	e.Parts = []edit.Part{edit.Put{Ref: ref, Values: next.Values()}}
 	if d.Project.Player == 0 {
-		e.Parts = append(e.Parts, edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, ref.ID)})
+		e.Parts = append(e.Parts, edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, ref.ID)})
 	}
 	return p.do(e)
 }
@@ -177,7 +177,7 @@ func (p *Page) playAs(ref world.Ref) Changed {
 		return 0
 	}
 	return p.do(edit.Edit{Label: edit.Clip(fmt.Sprintf("play %s", name)),
-		Parts: []edit.Part{edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, ref.ID)}}})
+		Parts: []edit.Part{edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, ref.ID)}}})
 }
 
 // hurtTicks is for how long somebody is seen being hurt.

@@ -54,11 +54,11 @@ type clipPiece struct {
 }
 
 // referred are the things that a piece names, in the order of clipPiece.Names, and where it does.
-func referred(a *world.Acting) (kinds [6]world.Kind, at [6]*world.ID) {
-	kinds = [6]world.Kind{world.KindTrack, world.KindArea, world.KindCharacter, world.KindItem, world.KindFact, world.KindFact}
+func referred(a *world.Acting) (kinds [6]world.Sort, at [6]*world.ID) {
+	kinds = [6]world.Sort{world.SortTrack, world.SortArea, world.SortCharacter, world.SortItem, world.SortFact, world.SortFact}
 	at = [6]*world.ID{&a.Track, &a.Area, &a.Who, &a.Item, &a.Sets.Fact, &a.While.Fact}
 	if a.While.Item != 0 {
-		kinds[5], at[5] = world.KindItem, &a.While.Item
+		kinds[5], at[5] = world.SortItem, &a.While.Item
 	}
 	return kinds, at
 }
@@ -68,7 +68,7 @@ func names(d *world.Document, a world.Acting) []string {
 	kinds, at := referred(&a)
 	list := make([]string, len(kinds))
 	for i, kind := range kinds {
-		list[i] = hand.Name(d, world.Ref{Kind: kind, ID: *at[i]})
+		list[i] = hand.Name(d, world.Ref{Sort: kind, ID: *at[i]})
 	}
 	if strings.Join(list, "") == "" {
 		return nil
@@ -81,7 +81,7 @@ func names(d *world.Document, a world.Acting) []string {
 func known(d *world.Document, a world.Acting, named []string) world.Acting {
 	kinds, at := referred(&a)
 	for i, kind := range kinds {
-		if i >= len(named) || named[i] == "" || hand.Name(d, world.Ref{Kind: kind, ID: *at[i]}) != named[i] {
+		if i >= len(named) || named[i] == "" || hand.Name(d, world.Ref{Sort: kind, ID: *at[i]}) != named[i] {
 			*at[i] = 0
 		}
 	}
@@ -240,7 +240,7 @@ func (p *Page) Copied(cut bool) (text string, changed Changed) {
 // copied is what is selected as a block: cells, or one piece.
 func (p *Page) copied() (*world.Block, string) {
 	d := p.doc()
-	if sel := p.hand.Selected; sel.Ref.Kind == world.KindPiece && p.hand.Chosen(d).Map == 0 {
+	if sel := p.hand.Selected; sel.Ref.Sort == world.SortPiece && p.hand.Chosen(d).Map == 0 {
 		if m := d.Map(sel.Ref.Map); m != nil && m.Piece(sel.Ref.ID) != nil {
 			piece := m.Piece(sel.Ref.ID)
 			l := d.Project.Lattice()
@@ -296,7 +296,7 @@ func (p *Page) keepPatch(name string) Changed {
 	if patch.Name == "" {
 		patch.Name = fmt.Sprintf("Patch of %s, %d × %d", where, b.W, b.H)
 	}
-	return p.makeHeld(world.Ref{Kind: world.KindPatch, ID: patch.ID}, patch.Name, patch.Values(), hand.Patch)
+	return p.makeHeld(world.Ref{Sort: world.SortPatch, ID: patch.ID}, patch.Name, patch.Values(), hand.Patch)
 }
 
 // PatchView is a patch in the drawer.

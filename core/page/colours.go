@@ -68,7 +68,7 @@ func remember(d *world.Document, to Legend) []edit.Part {
 	}
 	is := d.Project
 	is.Legend = is.Legend.With(meant)
-	return edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), is.Values())
+	return edit.Changes(world.Ref{Sort: world.SortProject}, d.Project.Values(), is.Values())
 }
 
 func colour(hex int) world.Colour {

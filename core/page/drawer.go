@@ -61,19 +61,19 @@ func (p *Page) Usage() Usage {
 
 // shelved are the things of a kind in the order of the drawer: as arranged, then
 // tilesets from the latest on, bonds and medleys from the first on.
-func shelved(d *world.Document, kind world.Kind) []world.ID {
+func shelved(d *world.Document, kind world.Sort) []world.ID {
 	var ids []world.ID
 	switch kind {
-	case world.KindTileset:
+	case world.SortTileset:
 		for _, t := range d.Tilesets {
 			ids = append(ids, t.ID)
 		}
 		slices.Reverse(ids)
-	case world.KindBond:
+	case world.SortBond:
 		for _, b := range d.Bonds {
 			ids = append(ids, b.ID)
 		}
-	case world.KindMedley:
+	case world.SortMedley:
 		for _, m := range d.Medleys {
 			ids = append(ids, m.ID)
 		}
@@ -84,7 +84,7 @@ func shelved(d *world.Document, kind world.Kind) []world.ID {
 // drawer lists all that is in the drawer, in its order.
 func drawer(d *world.Document) []string {
 	list := []string{}
-	for _, kind := range []world.Kind{world.KindTileset, world.KindBond, world.KindMedley} {
+	for _, kind := range []world.Sort{world.SortTileset, world.SortBond, world.SortMedley} {
 		for _, id := range shelved(d, kind) {
 			list = append(list, FormatID(id))
 		}
@@ -100,9 +100,9 @@ func (p *Page) arrange(ref world.Ref, before world.ID) Changed {
 		return 0
 	}
 	var all []world.ID
-	for _, kind := range []world.Kind{world.KindTileset, world.KindBond, world.KindMedley} {
+	for _, kind := range []world.Sort{world.SortTileset, world.SortBond, world.SortMedley} {
 		ids := shelved(d, kind)
-		if kind == ref.Kind {
+		if kind == ref.Sort {
 			ids = slices.DeleteFunc(ids, func(id world.ID) bool { return id == ref.ID })
 			at := slices.Index(ids, before)
 			if at < 0 {
@@ -115,5 +115,5 @@ func (p *Page) arrange(ref world.Ref, before world.ID) Changed {
 	var w pack.Writer
 	w.Text(string(world.Arranged(all)))
 	return p.do(edit.Edit{Label: "arrange the drawer", Parts: []edit.Part{
-		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.Value{Field: world.FieldDrawer, Bytes: w.Bytes}}}})
+		edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.Value{Field: world.FieldDrawer, Bytes: w.Bytes}}}})
 }

@@ -82,7 +82,7 @@ func viewAsking(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 	value := v.valuesOf(m, p)
 	add := func(c ChoiceView) { v.Choices = append(v.Choices, c) }
 	if world.Sets(p.Type) {
-		v.listed(d, "sets", "Once "+doneWord(p.Type)+", sets", "nothing", world.KindFact, factsOf(d), p.Sets.Fact)
+		v.listed(d, "sets", "Once "+doneWord(p.Type)+", sets", "nothing", world.SortFact, factsOf(d), p.Sets.Fact)
 		last := &v.Choices[len(v.Choices)-1]
 		last.Options = append(last.Options, "a new fact")
 		switch f := d.Fact(p.Sets.Fact); {
@@ -154,7 +154,7 @@ func doneWord(of world.ID) string {
 func (a author) newFact(name string) (world.ID, edit.Part) {
 	id := a.ids.NewID()
 	fact := &world.Fact{Name: freeName(a.d.Facts, func(f *world.Fact) string { return f.Name }, name, "Fact")}
-	return id, edit.Put{Ref: world.Ref{Kind: world.KindFact, ID: id}, Values: fact.Values()}
+	return id, edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: id}, Values: fact.Values()}
 }
 
 // setsChosen lets a piece set what was chosen of the facts, or a new one.

@@ -108,7 +108,7 @@ func (p *Page) Memory() []SlipLine {
 	s := g.Status()
 	lines := []SlipLine{{"Comes back to", "where you came in"}}
 	if s.Checkpoint != 0 {
-		lines[0].Value = hand.Name(d, world.Ref{Kind: world.KindPiece, Map: s.Map, ID: s.Checkpoint})
+		lines[0].Value = hand.Name(d, world.Ref{Sort: world.SortPiece, Map: s.Map, ID: s.Checkpoint})
 	}
 	var taken, drawn []string
 	lottery := map[world.ID]bool{}

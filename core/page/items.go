@@ -100,7 +100,7 @@ func inWords(d *world.Document, stocks []world.Stock) string {
 
 // item lets it be chosen which item a piece gives or needs, and how many.
 func (v *ActingView) item(d *world.Document, p *world.Piece, value func(name, label, unit string, is, per, reach int)) {
-	chosen := v.listed(d, "item", itemVerb(p.Type), "nothing", world.KindItem, itemsOf(d), p.Item)
+	chosen := v.listed(d, "item", itemVerb(p.Type), "nothing", world.SortItem, itemsOf(d), p.Item)
 	last := &v.Choices[len(v.Choices)-1]
 	last.Options = append(last.Options, "a new item")
 	if chosen {
@@ -112,7 +112,7 @@ func (v *ActingView) item(d *world.Document, p *world.Piece, value func(name, la
 func (a author) newItem(name string) (world.ID, edit.Part) {
 	id := a.ids.NewID()
 	item := &world.Item{Name: freeName(a.d.Items, func(i *world.Item) string { return i.Name }, name, "Item")}
-	return id, edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: id}, Values: item.Values()}
+	return id, edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: id}, Values: item.Values()}
 }
 
 // makeItem makes an item of a name.
@@ -129,7 +129,7 @@ func (p *Page) setItem(ref world.Ref, most int) Changed {
 	}
 	next := *i
 	next.Most = most
-	return p.change(i.Name, edit.Changes(world.Ref{Kind: world.KindItem, ID: i.ID}, i.Values(), next.Values()))
+	return p.change(i.Name, edit.Changes(world.Ref{Sort: world.SortItem, ID: i.ID}, i.Values(), next.Values()))
 }
 
 // setBegins says how many of an item a character begins with; 0 for none.

@@ -152,16 +152,16 @@ func TestMarksOfAPage(t *testing.T) {
 func TestManyNameAnItem(t *testing.T) {
 	d := open(t, 5).Document().Draft()
 	m := d.Document().Maps[0]
-	put := func(k world.Kind, on, id world.ID, values []world.Value) {
+	put := func(k world.Sort, on, id world.ID, values []world.Value) {
 		t.Helper()
-		if err := d.Put(world.Ref{Kind: k, Map: on, ID: id}, values); err != nil {
+		if err := d.Put(world.Ref{Sort: k, Map: on, ID: id}, values); err != nil {
 			t.Fatal(err)
 		}
 	}
 	var all []world.Stock
 	for i := range 20 {
 		id := world.ID(9<<32 | 1000 + i)
-		put(world.KindItem, 0, id, (&world.Item{Name: fmt.Sprintf("Seed %d", i), Most: 5}).Values())
+		put(world.SortItem, 0, id, (&world.Item{Name: fmt.Sprintf("Seed %d", i), Most: 5}).Values())
 		all = append(all, world.Stock{Item: id, Count: 1 + i%2})
 	}
 	for i := range 500 {
@@ -170,10 +170,10 @@ func TestManyNameAnItem(t *testing.T) {
 			of = world.Foe
 		}
 		foot := d.Document().Project.Lattice().Foot(grid.Point{X: m.Bounds.X + i%m.Bounds.W, Y: m.Bounds.Y})
-		put(world.KindPiece, m.ID, world.ID(9<<32|5000+i), (&world.Piece{Type: of, Layer: m.PlayerLayer, Foot: foot, Acting: world.Acting{Item: all[0].Item}}).Values())
+		put(world.SortPiece, m.ID, world.ID(9<<32|5000+i), (&world.Piece{Type: of, Layer: m.PlayerLayer, Foot: foot, Acting: world.Acting{Item: all[0].Item}}).Values())
 	}
-	put(world.KindCharacter, 0, 9<<32|1, (&world.Character{Name: "Night porter", Begins: all}).Values())
-	if err := d.Change(world.Ref{Kind: world.KindProject}, world.IDValue(world.FieldPlayer, 9<<32|1)); err != nil {
+	put(world.SortCharacter, 0, 9<<32|1, (&world.Character{Name: "Night porter", Begins: all}).Values())
+	if err := d.Change(world.Ref{Sort: world.SortProject}, world.IDValue(world.FieldPlayer, 9<<32|1)); err != nil {
 		t.Fatal(err)
 	}
 	doc, err := d.Done()

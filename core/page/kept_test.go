@@ -121,7 +121,7 @@ func TestLegend(t *testing.T) {
 	if said := p.State().Messages; len(said) != 2 || len(p.Document().Maps) != maps+1 {
 		t.Errorf("bad sizes: said %v", said)
 	}
-	if _, err := edit.Apply(d, edit.Edit{Label: "none", Parts: []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: made.ID}}}}); err != nil {
+	if _, err := edit.Apply(d, edit.Edit{Label: "none", Parts: []edit.Part{edit.Remove{Ref: world.Ref{Sort: world.SortMap, ID: made.ID}}}}); err != nil {
 		t.Errorf("the new map can't be removed: %v", err)
 	}
 }

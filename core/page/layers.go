@@ -138,7 +138,7 @@ func (p *Page) layerOrder(ref world.Ref, o Order) Changed {
 			return p.Fail(world.ErrGone)
 		}
 		e = edit.Edit{Label: edit.Clip(fmt.Sprintf("let the player walk on %s", m.Layer(ref.ID).Name)), Parts: []edit.Part{
-			edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.IDValue(world.FieldPlayerLayer, ref.ID)}}}
+			edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.IDValue(world.FieldPlayerLayer, ref.ID)}}}
 	default:
 		return p.Fail(errUnknown)
 	}

@@ -98,7 +98,7 @@ func (p *Page) copyMap(ref world.Ref, leading bool) Changed {
 	}
 	changed := p.do(e)
 	if p.doc().Map(id) != nil {
-		p.hand.Selected = hand.Selection{Ref: world.Ref{Kind: world.KindMap, ID: id}, Map: id}
+		p.hand.Selected = hand.Selection{Ref: world.Ref{Sort: world.SortMap, ID: id}, Map: id}
 	}
 	return changed | StateChanged
 }

@@ -45,7 +45,7 @@ func (p *Page) makeMedley(o Order) Changed {
 	if m.Name == "" && len(o.List) > 0 {
 		m.Name = "Medley of " + hand.TileName(p.doc(), grid.Cell(o.List[0]))
 	}
-	return p.makeHeld(world.Ref{Kind: world.KindMedley, ID: m.ID}, m.Name, m.Values(), hand.Medley)
+	return p.makeHeld(world.Ref{Sort: world.SortMedley, ID: m.ID}, m.Name, m.Values(), hand.Medley)
 }
 
 func (p *Page) changeMedley(ref world.Ref, part Part[Dealing]) Changed {

@@ -142,7 +142,7 @@ func (a author) movement(name string, value int) (edit.Edit, error) {
 	if c := d.Character(d.Project.Player); c != nil {
 		next := *c
 		next.Movement = m
-		e.Parts = edit.Changes(world.Ref{Kind: world.KindCharacter, ID: c.ID}, c.Values(), next.Values())
+		e.Parts = edit.Changes(world.Ref{Sort: world.SortCharacter, ID: c.ID}, c.Values(), next.Values())
 		return e, nil
 	}
 	if m.Filled() == d.Played() {
@@ -150,8 +150,8 @@ func (a author) movement(name string, value int) (edit.Edit, error) {
 	}
 	c := &world.Character{Name: "Player", Movement: m}
 	id := a.ids.NewID()
-	e.Parts = append([]edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: id}, Values: c.Values()}},
-		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, id)})
+	e.Parts = append([]edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: id}, Values: c.Values()}},
+		edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, id)})
 	return e, nil
 }
 

@@ -33,10 +33,10 @@ func viewNamings(d *world.Document, named []world.Naming) (list []NamingView, mo
 	for _, by := range named[:len(named)-more] {
 		n := NamingView{Name: namingName(d, by), Does: namingDoes(d, by)}
 		if by.Character != nil {
-			n.Kind, n.ID = kindNames[world.KindCharacter], FormatID(by.Character.ID)
+			n.Kind, n.ID = kindNames[world.SortCharacter], FormatID(by.Character.ID)
 		} else {
 			at := by.Piece.Foot.Add(l.Pixel(by.Map.Origin))
-			n.Kind, n.ID, n.Map, n.X, n.Y = kindNames[world.KindPiece], FormatID(by.Piece.ID), FormatID(by.Map.ID), at.X, at.Y
+			n.Kind, n.ID, n.Map, n.X, n.Y = kindNames[world.SortPiece], FormatID(by.Piece.ID), FormatID(by.Map.ID), at.X, at.Y
 		}
 		list = append(list, n)
 	}

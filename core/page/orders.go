@@ -28,7 +28,7 @@ func (p *Page) Order(data []byte) Changed {
 
 func (p *Page) order(o Order) Changed {
 	d := p.doc()
-	ref := world.Ref{Kind: kindOf(o.Kind), Map: ParseID(o.Map), ID: ParseID(o.ID)}
+	ref := world.Ref{Sort: kindOf(o.Kind), Map: ParseID(o.Map), ID: ParseID(o.ID)}
 	switch o.Do {
 	case "hold":
 		p.hold(o)
@@ -72,7 +72,7 @@ func (p *Page) order(o Order) Changed {
 	case "choose-none":
 		p.hand.Cells = hand.Cells{}
 	case "move-cells":
-		if p.hand.Selected.Ref.Kind == world.KindMap && len(p.hand.Chosen(d).Region) == 0 {
+		if p.hand.Selected.Ref.Sort == world.SortMap && len(p.hand.Chosen(d).Region) == 0 {
 			return p.outcome(p.hand.MoveMap(d, grid.Point{X: o.X, Y: o.Y}))
 		}
 		return p.outcome(p.hand.MoveCells(d, grid.Point{X: o.X, Y: o.Y}))
@@ -92,7 +92,7 @@ func (p *Page) order(o Order) Changed {
 	case "make-layer":
 		return p.makeLayer(ref, o.Text)
 	case "take-sheet":
-		return p.takeSheet(world.Ref{Kind: world.KindCharacter, ID: ref.ID}, o.Sheet)
+		return p.takeSheet(world.Ref{Sort: world.SortCharacter, ID: ref.ID}, o.Sheet)
 	case "set-pose":
 		return p.setPose(ref, o.N, o.List)
 	case "make-item":
@@ -116,7 +116,7 @@ func (p *Page) order(o Order) Changed {
 	case "propose-body":
 		return p.proposeBody(ref)
 	case "play-as":
-		return p.playAs(world.Ref{Kind: world.KindCharacter, ID: ref.ID})
+		return p.playAs(world.Ref{Sort: world.SortCharacter, ID: ref.ID})
 	case "try-acting":
 		return p.tryActing(ref, o.Text, o.N)
 	case "make-area":
@@ -202,10 +202,10 @@ func (p *Page) order(o Order) Changed {
 	case "change-bond":
 		return p.changeBond(ref, o.Bond)
 	case "remove":
-		switch ref.Kind {
-		case world.KindProperty:
+		switch ref.Sort {
+		case world.SortProperty:
 			return p.removeProperty(ref)
-		case world.KindItem, world.KindFact:
+		case world.SortItem, world.SortFact:
 			return p.removeNamed(ref)
 		}
 		return p.do(edit.Edit{Label: "delete " + hand.Name(d, ref), Parts: []edit.Part{edit.Remove{Ref: ref}}})
@@ -303,7 +303,7 @@ func (p *Page) remove() Changed {
 	if p.hand.Chosen(p.doc()).Map != 0 {
 		return p.outcome(p.hand.EraseCells(p.doc()))
 	}
-	if p.hand.Selected.Ref.Kind == 0 {
+	if p.hand.Selected.Ref.Sort == 0 {
 		p.say("Nothing is selected. Click a piece, a doorway or a map first.")
 		return StateChanged
 	}

@@ -39,7 +39,7 @@ func ownValues(d *world.Document, own *tiles.Own) []OwnValueView {
 func (p *Page) makeProperty(o Order) Changed {
 	own := &world.Property{Name: o.Text, Type: tiles.ValueType(o.N)}
 	return p.do(edit.Edit{Label: edit.Clip("make the property " + o.Text), Parts: []edit.Part{
-		edit.Put{Ref: world.Ref{Kind: world.KindProperty, ID: p.ids.NewID()}, Values: own.Values()}}})
+		edit.Put{Ref: world.Ref{Sort: world.SortProperty, ID: p.ids.NewID()}, Values: own.Values()}}})
 }
 
 // ownMark brings a mark of a property of the project's own into the form of its
@@ -75,7 +75,7 @@ func (p *Page) removeProperty(ref world.Ref) Changed {
 			becomes := is
 			becomes.Own = is.Own.With(uint64(own.ID), "")
 			for _, v := range world.TileValues(i, is, becomes) {
-				e.Parts = append(e.Parts, edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: t.ID}, Value: v})
+				e.Parts = append(e.Parts, edit.Change{Ref: world.Ref{Sort: world.SortTileset, ID: t.ID}, Value: v})
 			}
 		}
 	}
@@ -83,7 +83,7 @@ func (p *Page) removeProperty(ref world.Ref) Changed {
 		if m.Own.Of(uint64(own.ID)) != "" {
 			becomes := *m
 			becomes.Own = m.Own.With(uint64(own.ID), "")
-			e.Parts = append(e.Parts, edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, m.Values(), becomes.Values())...)
+			e.Parts = append(e.Parts, edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, m.Values(), becomes.Values())...)
 		}
 	}
 	return p.do(e)

@@ -36,7 +36,7 @@ func TestPartsKeepTheRest(t *testing.T) {
 	layer(`{"roles":[2,3]}`)
 	layer(`{"depthX":30}`)
 	// Somebody else, who has seen none of it.
-	theirs := edit.Edit{Label: "theirs", Parts: []edit.Part{edit.Change{Ref: world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, Value: world.TextValue(world.FieldGroup, "Vines")}}}
+	theirs := edit.Edit{Label: "theirs", Parts: []edit.Part{edit.Change{Ref: world.Ref{Sort: world.SortLayer, Map: m.ID, ID: l.ID}, Value: world.TextValue(world.FieldGroup, "Vines")}}}
 	if _, err := p.Receive(edit.Other(p.Revision()+1, theirs.Encode())); err != nil {
 		t.Fatal(err)
 	}

@@ -50,13 +50,13 @@ type TrackLook struct {
 	Points int  `json:"points"`
 }
 
-func tracksOf(d *world.Document, m *world.Map) []world.ID { return placesOf(d, m, world.KindTrack) }
+func tracksOf(d *world.Document, m *world.Map) []world.ID { return placesOf(d, m, world.SortTrack) }
 
-func areasOf(d *world.Document, m *world.Map) []world.ID { return placesOf(d, m, world.KindArea) }
+func areasOf(d *world.Document, m *world.Map) []world.ID { return placesOf(d, m, world.SortArea) }
 
-func placesOf(d *world.Document, m *world.Map, kind world.Kind) (ids []world.ID) {
+func placesOf(d *world.Document, m *world.Map, kind world.Sort) (ids []world.ID) {
 	for _, r := range d.OfMap(m.ID) {
-		if r.Kind == kind {
+		if r.Sort == kind {
 			ids = append(ids, r.ID)
 		}
 	}
@@ -67,7 +67,7 @@ func placesOf(d *world.Document, m *world.Map, kind world.Kind) (ids []world.ID)
 func viewPlaces(d *world.Document, m *world.Map) []PlaceView {
 	list := []PlaceView{}
 	for _, r := range d.OfMap(m.ID) {
-		list = append(list, PlaceView{kindNames[r.Kind], FormatID(r.ID), hand.Name(d, r)})
+		list = append(list, PlaceView{kindNames[r.Sort], FormatID(r.ID), hand.Name(d, r)})
 	}
 	return list
 }
@@ -78,7 +78,7 @@ func viewAreas(d *world.Document) []AreaView {
 	for _, a := range d.Areas {
 		if m := d.Map(a.Map); m != nil {
 			on := a.Cells.Within(m.Bounds).Move(m.Origin)
-			list = append(list, AreaView{FormatID(a.ID), FormatID(m.ID), hand.Name(d, world.Ref{Kind: world.KindArea, ID: a.ID}), box(l.Box(on.Bounds())), spans(l, on)})
+			list = append(list, AreaView{FormatID(a.ID), FormatID(m.ID), hand.Name(d, world.Ref{Sort: world.SortArea, ID: a.ID}), box(l.Box(on.Bounds())), spans(l, on)})
 		}
 	}
 	return list
@@ -94,7 +94,7 @@ func (p *Page) makeArea() Changed {
 	m := p.doc().Map(c.Map)
 	a := &world.Area{Name: fmt.Sprintf("Area %d", len(p.doc().Areas)+1), Map: m.ID, Cells: c.Region}
 	id := p.ids.NewID()
-	ref := world.Ref{Kind: world.KindArea, ID: id}
+	ref := world.Ref{Sort: world.SortArea, ID: id}
 	changed := p.do(edit.Edit{Label: edit.Clip(fmt.Sprintf("make %s on %s", a.Name, m.Name)), Parts: []edit.Part{edit.Put{Ref: ref, Values: a.Values()}}})
 	if p.doc().Area(id) != nil {
 		p.hand.Cells = hand.Cells{}
@@ -139,7 +139,7 @@ func (p *Page) leadOn(pixel grid.Point) Changed {
 	d := p.doc()
 	sel := p.hand.Selected.Ref
 	m, piece := d.Piece(sel.ID)
-	if sel.Kind != world.KindPiece || piece == nil || piece.Type != world.Foe && piece.Type != world.MovingPlatform {
+	if sel.Sort != world.SortPiece || piece == nil || piece.Type != world.Foe && piece.Type != world.MovingPlatform {
 		p.say("Select a foe or a moving platform first, then lead its track on to where the pointer is.")
 		return StateChanged
 	}
@@ -152,12 +152,12 @@ func (p *Page) leadOn(pixel grid.Point) Changed {
 	if t := d.Track(piece.Track); t != nil && t.Map == m.ID {
 		next := *t
 		next.Points = append(append([]grid.Point{}, t.Points...), foot)
-		return p.change(t.Name, edit.Changes(world.Ref{Kind: world.KindTrack, ID: t.ID}, t.Values(), next.Values()))
+		return p.change(t.Name, edit.Changes(world.Ref{Sort: world.SortTrack, ID: t.ID}, t.Values(), next.Values()))
 	}
 	t := &world.Track{Name: fmt.Sprintf("Track %d", len(d.Tracks)+1), Map: m.ID, Points: []grid.Point{foot}}
 	next := *piece
 	next.Track = p.ids.NewID()
-	parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: next.Track}, Values: t.Values()}}
+	parts := []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: next.Track}, Values: t.Values()}}
 	return p.do(edit.Edit{Label: edit.Clip("make a track for " + hand.PieceName(d, piece)), Parts: append(parts, edit.Changes(sel, piece.Values(), next.Values())...)})
 }
 
@@ -183,7 +183,7 @@ func (p *Page) setTrack(ref world.Ref, part Part[TrackLook]) Changed {
 func users(d *world.Document, r world.Ref) (names []string) {
 	for _, m := range d.Maps {
 		for _, piece := range m.Pieces {
-			if r.Kind == world.KindTrack && piece.Track == r.ID || r.Kind == world.KindArea && piece.Area == r.ID {
+			if r.Sort == world.SortTrack && piece.Track == r.ID || r.Sort == world.SortArea && piece.Area == r.ID {
 				names = append(names, hand.PieceName(d, piece))
 			}
 		}
@@ -196,8 +196,8 @@ func (p *Page) placeSlip(v *SlipView, r world.Ref, line func(string, string, ...
 	d := p.doc()
 	l := d.Project.Lattice()
 	var m *world.Map
-	switch r.Kind {
-	case world.KindTrack:
+	switch r.Sort {
+	case world.SortTrack:
 		t := d.Track(r.ID)
 		if t == nil || d.Map(t.Map) == nil {
 			return false
@@ -215,7 +215,7 @@ func (p *Page) placeSlip(v *SlipView, r world.Ref, line func(string, string, ...
 		v.Box = box(on)
 		v.Track = &TrackLook{t.Round, len(t.Points)}
 		line("Points", "%d", len(t.Points))
-	case world.KindArea:
+	case world.SortArea:
 		a := d.Area(r.ID)
 		if a == nil || d.Map(a.Map) == nil {
 			return false
@@ -229,7 +229,7 @@ func (p *Page) placeSlip(v *SlipView, r world.Ref, line func(string, string, ...
 	}
 	line("Lies on", "%s", m.Name)
 	switch who := users(d, r); {
-	case len(who) == 0 && r.Kind == world.KindTrack:
+	case len(who) == 0 && r.Sort == world.SortTrack:
 		line("Used by", "nobody")
 	case len(who) == 1:
 		line("Used by", "%s", who[0])

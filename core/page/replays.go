@@ -108,7 +108,7 @@ func (p *Page) keepReplay(name string) Changed {
 		return p.Fail(err)
 	}
 	id := p.ids.NewID()
-	changed := p.do(edit.Edit{Label: edit.Clip("keep the replay " + name), Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindReplay, ID: id}, Values: kept.Values()}}})
+	changed := p.do(edit.Edit{Label: edit.Clip("keep the replay " + name), Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortReplay, ID: id}, Values: kept.Values()}}})
 	if p.doc().Replay(id) != nil {
 		p.say("Kept as %s: %s from %s on. It is played again after each change.", name, play.Clock(kept.Ticks()), beginsAt(p.doc(), kept))
 	}
@@ -124,7 +124,7 @@ func beginsAt(d *world.Document, r *world.Replay) string {
 	case p.Type == world.Spawn:
 		return "the spawn"
 	}
-	return hand.Name(d, world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID})
+	return hand.Name(d, world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID})
 }
 
 // freeReplayName proposes a name: the map's, with a number if it is taken.

@@ -156,7 +156,7 @@ func TestTryingAPiece(t *testing.T) {
 	order(p, page.Order{Do: "keep-replay", Text: "Against the lift"})
 	order(p, page.Order{Do: "stop"})
 	id := page.FormatID(p.Document().Replays[0].ID)
-	name := page.PieceTerm(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: lift.ID}, "speed")
+	name := page.PieceTerm(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: lift.ID}, "speed")
 	before := p.Document()
 	order(p, page.Order{Do: "try-values", Kind: "replay", ID: id, Text: name, List: []int{10, 30, 60}})
 	e.rerun()

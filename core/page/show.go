@@ -12,11 +12,11 @@ import (
 	"azzel/core/world"
 )
 
-var kindNames = map[world.Kind]string{world.KindProject: "project", world.KindTileset: "tileset", world.KindMap: "map",
-	world.KindLayer: "layer", world.KindPiece: "piece", world.KindCrossing: "crossing", world.KindCharacter: "character", world.KindMedley: "medley", world.KindBond: "bond", world.KindProperty: "property", world.KindPatch: "patch", world.KindReplay: "replay",
-	world.KindTrack: "track", world.KindArea: "area", world.KindItem: "item", world.KindFact: "fact"}
+var kindNames = map[world.Sort]string{world.SortProject: "project", world.SortTileset: "tileset", world.SortMap: "map",
+	world.SortLayer: "layer", world.SortPiece: "piece", world.SortCrossing: "crossing", world.SortCharacter: "character", world.SortMedley: "medley", world.SortBond: "bond", world.SortProperty: "property", world.SortPatch: "patch", world.SortReplay: "replay",
+	world.SortTrack: "track", world.SortArea: "area", world.SortItem: "item", world.SortFact: "fact"}
 
-func kindOf(name string) world.Kind {
+func kindOf(name string) world.Sort {
 	for k, n := range kindNames {
 		if n == name {
 			return k
@@ -43,7 +43,7 @@ func (p *Page) Scene() Scene {
 	}
 	// What lies first in the drawer is mostly what is seen first.
 	rank := map[world.ID]int{}
-	for i, id := range shelved(d, world.KindTileset) {
+	for i, id := range shelved(d, world.SortTileset) {
 		rank[id] = i
 	}
 	slices.SortFunc(missing, func(a, b *world.Tileset) int { return rank[a.ID] - rank[b.ID] })
@@ -237,9 +237,9 @@ func (p *Page) State() State {
 		t, _ := world.TypeOf(p.hand.Type)
 		s.HeldName = t.Name
 	case hand.Medley:
-		s.HeldName = hand.Name(d, world.Ref{Kind: world.KindMedley, ID: p.hand.Medley})
+		s.HeldName = hand.Name(d, world.Ref{Sort: world.SortMedley, ID: p.hand.Medley})
 	case hand.Bond:
-		s.HeldName = hand.Name(d, world.Ref{Kind: world.KindBond, ID: p.hand.Bond})
+		s.HeldName = hand.Name(d, world.Ref{Sort: world.SortBond, ID: p.hand.Bond})
 	case hand.Patch:
 		s.HeldName = hand.HeldName(d, p.hand.Held)
 	case hand.Choose:
@@ -282,21 +282,21 @@ func (p *Page) chosen() *ChosenView {
 func (p *Page) selectRef(r world.Ref, end int) {
 	s := hand.Selection{Ref: r, End: end, Map: r.Map}
 	d := p.doc()
-	switch r.Kind {
-	case world.KindPiece:
+	switch r.Sort {
+	case world.SortPiece:
 		if m := d.Map(r.Map); m != nil {
 			if piece := m.Piece(r.ID); piece != nil {
 				s.Cell = d.Project.Lattice().CellAt(piece.Foot)
 			}
 		}
-	case world.KindCrossing:
+	case world.SortCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			e := c.Ends[end&1]
 			s.Map, s.Cell = e.Map, grid.Point{X: e.Cells.X, Y: e.Cells.Y}
 		}
-	case world.KindMap:
+	case world.SortMap:
 		s.Map = r.ID
-	case world.KindTrack, world.KindArea:
+	case world.SortTrack, world.SortArea:
 		// They lie on a map, but in no one cell of it.
 		s.Map = 0
 	}
@@ -333,7 +333,7 @@ func (p *Page) seen(s hand.Spot) *BoxView {
 	d := p.doc()
 	l := d.Project.Lattice()
 	m, foot := s.Map, l.Foot(s.Cell)
-	if sel := p.hand.Selected.Ref; sel.Kind == world.KindPiece {
+	if sel := p.hand.Selected.Ref; sel.Sort == world.SortPiece {
 		if on, piece := d.Piece(sel.ID); piece != nil {
 			m, foot = on, piece.Foot
 		}

@@ -14,12 +14,12 @@ import (
 func (p *Page) slip() *SlipView {
 	d, sel := p.doc(), p.hand.Selected
 	l := d.Project.Lattice()
-	v := &SlipView{Kind: kindNames[sel.Ref.Kind], ID: FormatID(sel.Ref.ID), Map: FormatID(sel.Ref.Map), Lines: []SlipLine{}, Stack: []StackView{}, Landings: []BoxView{}}
+	v := &SlipView{Kind: kindNames[sel.Ref.Sort], ID: FormatID(sel.Ref.ID), Map: FormatID(sel.Ref.Map), Lines: []SlipLine{}, Stack: []StackView{}, Landings: []BoxView{}}
 	line := func(label, format string, values ...any) {
 		v.Lines = append(v.Lines, SlipLine{label, fmt.Sprintf(format, values...)})
 	}
-	switch sel.Ref.Kind {
-	case world.KindMap:
+	switch sel.Ref.Sort {
+	case world.SortMap:
 		m := d.Map(sel.Ref.ID)
 		if m == nil {
 			return nil
@@ -28,7 +28,7 @@ func (p *Page) slip() *SlipView {
 		line("Size", "%d × %d cells", m.Bounds.W, m.Bounds.H)
 		line("Ways out", "%d", len(d.CrossingsOf(m.ID)))
 		line("Pieces", "%d", len(m.Pieces))
-	case world.KindPiece:
+	case world.SortPiece:
 		m := d.Map(sel.Ref.Map)
 		if m == nil || m.Piece(sel.Ref.ID) == nil {
 			return nil
@@ -42,7 +42,7 @@ func (p *Page) slip() *SlipView {
 		line("In play", "%s", t.Purpose)
 		v.Acting, v.Asking, v.Path = viewActing(d, m, piece), viewAsking(d, m, piece), path(d, m, piece)
 		v.Starts = piece.Type == world.Spawn || play.IsStart(piece.Type)
-	case world.KindCrossing:
+	case world.SortCrossing:
 		c := d.Crossing(sel.Ref.ID)
 		if c == nil {
 			return nil
@@ -71,7 +71,7 @@ func (p *Page) slip() *SlipView {
 	e, says := hand.Remove(d, sel)
 	v.Removes, v.Kept = says, e == nil
 	for i, s := range p.stack() {
-		v.Stack = append(v.Stack, StackView{i, hand.Name(d, s.Ref), kindNames[s.Ref.Kind], s.Ref == sel.Ref && s.End == sel.End})
+		v.Stack = append(v.Stack, StackView{i, hand.Name(d, s.Ref), kindNames[s.Ref.Sort], s.Ref == sel.Ref && s.End == sel.End})
 	}
 	return v
 }

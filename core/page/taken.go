@@ -18,7 +18,7 @@ func (p *Page) rebuild(t *Taken) Changed {
 	m, layers := world.NewMap(t.Name, beside(d, bounds), bounds, p.ids)
 	m.SeenAs(d.Project.View)
 	e := edit.Edit{Label: edit.Clip("rebuild " + t.Name), Parts: []edit.Part{
-		edit.Put{Ref: world.Ref{Kind: world.KindTileset, ID: p.ids.NewID()}, Values: set.Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: p.ids.NewID()}, Values: set.Values()},
 	}}
 	e.Parts = append(e.Parts, edit.PutMap(m, layers)...)
 	g := grid.BoxRegion(m.Bounds)
@@ -71,6 +71,6 @@ func (p *Page) tileset(t *Taken) Changed {
 		return p.Fail(errUnknown)
 	}
 	set := t.tileset()
-	ref := world.Ref{Kind: world.KindTileset, ID: p.ids.NewID()}
+	ref := world.Ref{Sort: world.SortTileset, ID: p.ids.NewID()}
 	return p.do(edit.Edit{Label: "bring in " + t.Name, Parts: []edit.Part{edit.Put{Ref: ref, Values: set.Values()}}})
 }

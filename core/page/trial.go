@@ -137,7 +137,7 @@ func (a author) triable(name string) (term TermView, change func(value int) (edi
 	d := a.d
 	terms := viewMovement(d).Terms
 	change = func(value int) (edit.Edit, error) { return a.movement(name, value) }
-	ref := world.Ref{Kind: world.KindPiece}
+	ref := world.Ref{Sort: world.SortPiece}
 	if of, _ := fmt.Sscanf(name, "piece %d %d %s", &ref.Map, &ref.ID, &term.Name); of == 3 {
 		m := d.Map(ref.Map)
 		if m == nil || m.Piece(ref.ID) == nil {

@@ -18,14 +18,14 @@ const cell = 16 * body.Unit
 func put(d *world.Document, id, of world.ID, x, y int, a world.Acting) edit.Part {
 	m := d.Maps[0]
 	p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), of, grid.Point{X: x, Y: y}), Acting: a}
-	return edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Values: p.Values()}
+	return edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}
 }
 
 // as makes the player somebody who moves in a way.
 func as(d *world.Document, m world.Movement) []edit.Part {
 	who := &world.Character{Name: "Gardener", Movement: m}
-	return []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 900}, Values: who.Values()},
-		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, 900)}}
+	return []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: 900}, Values: who.Values()},
+		edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, 900)}}
 }
 
 // bare is an empty map of 24 × 12 cells, with ground in its lowest two rows if it is seen from the
@@ -36,7 +36,7 @@ func bare(t *testing.T, view world.View, parts ...edit.Part) *world.Document {
 	m := *d.Maps[0]
 	if view == world.TopDown {
 		m.SeenAs(view)
-		d = apply(t, d, append(edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, d.Maps[0].Values(), m.Values()), paint(d.Maps[0], m.Bounds, 0))...)
+		d = apply(t, d, append(edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, d.Maps[0].Values(), m.Values()), paint(d.Maps[0], m.Bounds, 0))...)
 	}
 	return apply(t, d, parts...)
 }
@@ -231,7 +231,7 @@ func TestArms(t *testing.T) {
 				if arm.arms == world.Shooting && where(g, 700).Gone {
 					t.Error("shots go through a wall")
 				}
-				unarmed := apply(t, d, edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, 0)})
+				unarmed := apply(t, d, edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, 0)})
 				g = begin(t, unarmed, arm.away-1, 9)
 				walk(g, play.Right, 1)
 				if walk(g, arm.in, 100); where(g, 700).Gone {
@@ -338,8 +338,8 @@ func TestEmittedThings(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
 		d := bare(t, view)
 		tall := &world.Character{Name: "Watchman", Movement: world.Movement{BodyW: 12, BodyH: 20, AboveW: 12, AboveH: 9}}
-		d = apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: 801}, Values: (&world.Item{Name: "Fuse", Most: 3}).Values()},
-			edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 802}, Values: tall.Values()},
+		d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: 801}, Values: (&world.Item{Name: "Fuse", Most: 3}).Values()},
+			edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: 802}, Values: tall.Values()},
 			put(d, 700, world.Emitter, 6, 9, world.Acting{Every: 40, Most: 2, Item: 801, Odds: world.Odds{world.OddsCollectible: 1}}),
 			put(d, 701, world.Emitter, 12, 9, world.Acting{Every: 30, Most: 1, Speed: 1, Who: 802, Odds: world.Odds{world.OddsFoe: 1}}), put(d, 702, world.Foe, 20, 9, world.Acting{Who: 802, Does: world.Stands}))
 		d = apply(t, d, as(d, world.Movement{Arms: world.Striking})...)
@@ -518,7 +518,7 @@ func TestLottery(t *testing.T) {
 	d := bare(t, world.TopDown)
 	m := *d.Maps[0]
 	m.Lottery = world.Odds{1, 2, 3, 4, 0}
-	d = apply(t, d, append(edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, d.Maps[0].Values(), m.Values()),
+	d = apply(t, d, append(edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, d.Maps[0].Values(), m.Values()),
 		put(d, 700, world.Lottery, 8, 5, world.Acting{Does: world.Stands}), put(d, 701, world.Lottery, 9, 5, world.Acting{Odds: world.Odds{world.OddsPushable: 5}}))...)
 	drawn := map[world.ID]int{}
 	for chance := range uint64(4000) {
@@ -567,11 +567,11 @@ func TestSameCharacter(t *testing.T) {
 	there.Layer = far.PlayerLayer
 	here, beside := porter(9), porter(14)
 	way := &world.Crossing{BothWays: true, Ends: [2]world.End{{Map: d.Maps[0].ID, Cells: grid.Rect{X: 20, Y: 9, W: 1, H: 1}}, {Map: far.ID, Cells: grid.Rect{X: 9, Y: 9, W: 1, H: 1}}}}
-	parts := append(edit.PutMap(far, layers), edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 800}, Values: who.Values()},
-		edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: d.Maps[0].ID, ID: 700}, Values: here.Values()},
-		edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: d.Maps[0].ID, ID: 701}, Values: beside.Values()},
-		edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: far.ID, ID: 702}, Values: there.Values()},
-		edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: ids.NewID()}, Values: way.Values()},
+	parts := append(edit.PutMap(far, layers), edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: 800}, Values: who.Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: d.Maps[0].ID, ID: 700}, Values: here.Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: d.Maps[0].ID, ID: 701}, Values: beside.Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: far.ID, ID: 702}, Values: there.Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortCrossing, ID: ids.NewID()}, Values: way.Values()},
 		paint(far, grid.Rect{Y: 10, W: 12, H: 2}, grid.Cell(tiles.Wall)))
 	d = apply(t, d, parts...)
 	g := begin(t, d, 9, 5)

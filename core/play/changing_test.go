@@ -16,7 +16,7 @@ import (
 // it was played.
 func TestHelpsAreRewound(t *testing.T) {
 	d := bare(t, world.TopDown)
-	d = apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: 801}, Values: (&world.Item{Name: "Fuse"}).Values()},
+	d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: 801}, Values: (&world.Item{Name: "Fuse"}).Values()},
 		put(d, 701, world.Breakable, 6, 9, world.Acting{While: world.Condition{Item: 801, Least: 1}}),
 		put(d, 702, world.Foe, 9, 9, world.Acting{Does: world.Follows, Range: 9}))
 	rec := play.Record(begin(t, d, 3, 9))
@@ -52,13 +52,13 @@ func TestKeptAfterAChange(t *testing.T) {
 	d := bare(t, world.TopDown)
 	d = apply(t, d, put(d, 701, world.Mark, 10, 9, world.Acting{}), put(d, 702, world.Collectible, 14, 9, world.Acting{}))
 	m := d.Maps[0]
-	mark := world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}
+	mark := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}
 	for name, c := range map[string]struct {
 		part edit.Part
 		kept bool
 	}{
 		"a cell elsewhere":    {paint(m, grid.Rect{X: 20, Y: 2, W: 1, H: 1}, 2), true},
-		"a piece moved":       {edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 702}, Value: world.PointValue(world.FieldFoot, d.Project.Lattice().Foot(grid.Point{X: 12, Y: 9}))}, true},
+		"a piece moved":       {edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 702}, Value: world.PointValue(world.FieldFoot, d.Project.Lattice().Foot(grid.Point{X: 12, Y: 9}))}, true},
 		"the mark is gone":    {edit.Remove{Ref: mark}, false},
 		"the mark goes ahead": {edit.Change{Ref: mark, Value: world.PointValue(world.FieldFoot, d.Project.Lattice().Foot(grid.Point{X: 4, Y: 4}))}, false},
 	} {
@@ -97,7 +97,7 @@ func TestCameraIsNotPlay(t *testing.T) {
 		rec := play.Record(begin(t, d, 3, 9))
 		for tick := range 60 {
 			if tick == 30 {
-				if err := rec.SetDocument(apply(t, d, edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: c.value})); err != nil {
+				if err := rec.SetDocument(apply(t, d, edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: c.value})); err != nil {
 					t.Fatal(err)
 				}
 			}
@@ -206,7 +206,7 @@ func TestViewChanges(t *testing.T) {
 			walk(g, play.Unhurt|play.Unseen, 20)
 			m := *d.Maps[0]
 			m.View = world.SideView + world.TopDown - first
-			other := apply(t, d, edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, d.Maps[0].Values(), m.Values())...)
+			other := apply(t, d, edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, d.Maps[0].Values(), m.Values())...)
 			if err := g.SetDocument(other); err != nil {
 				t.Fatal(err)
 			}

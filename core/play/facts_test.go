@@ -15,7 +15,7 @@ import (
 
 // fact puts a fact into a project.
 func fact(f world.Fact) edit.Part {
-	return edit.Put{Ref: world.Ref{Kind: world.KindFact, ID: f.ID}, Values: f.Values()}
+	return edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: f.ID}, Values: f.Values()}
 }
 
 // What sets a fact does so when it was taken, reached, broken or defeated, once each; what is there
@@ -30,7 +30,7 @@ func TestFacts(t *testing.T) {
 		}
 		while := func(c world.Condition) world.Acting { return world.Acting{While: c} }
 		d = apply(t, d, append(as(d, world.Movement{Arms: world.Striking}), fact(world.Fact{ID: lit, Name: "Lamps lit"}), fact(world.Fact{ID: caught, Name: "Moths caught", Counts: true, Start: 1}),
-			edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: fuse}, Values: (&world.Item{Name: "Fuse"}).Values()},
+			edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: fuse}, Values: (&world.Item{Name: "Fuse"}).Values()},
 			put(d, 700, world.Collectible, 5, 9, world.Acting{Item: fuse, Sets: world.Change{Fact: lit}}),
 			put(d, 701, world.Breakable, 8, 9, while(world.Condition{Fact: lit, Not: true})),
 			put(d, 702, world.Collectible, 6, 9, while(world.Condition{Item: fuse, Least: 2})),
@@ -208,12 +208,12 @@ func TestFactSetOnTheWay(t *testing.T) {
 		d = apply(t, d, append(edit.PutMap(far, layers), fact(world.Fact{ID: 801, Name: "Open"}))...)
 		at := func(m *world.Map, id, of world.ID, x, y int, a world.Acting) edit.Part {
 			p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}), Acting: a}
-			return edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Values: p.Values()}
+			return edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}
 		}
 		way := &world.Crossing{BothWays: true, Ends: [2]world.End{{Map: m.ID, Cells: grid.Rect{X: 6, Y: 4, W: 1, H: 1}}, {Map: far.ID, Cells: grid.Rect{X: 3, Y: 3, W: 1, H: 1}}}}
 		d = apply(t, d, at(m, 701, world.Collectible, 6, 4, world.Acting{Sets: world.Change{Fact: 801}}),
 			at(far, 702, world.Breakable, 3, 4, world.Acting{While: world.Condition{Fact: 801}}),
-			edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: 703}, Values: way.Values()})
+			edit.Put{Ref: world.Ref{Sort: world.SortCrossing, ID: 703}, Values: way.Values()})
 		g := begin(t, d, 4, 4)
 		if known {
 			if _, err := g.WalkTo(far.ID, grid.Point{X: 5, Y: 5}); err != nil {

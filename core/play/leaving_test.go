@@ -25,11 +25,11 @@ func far(t *testing.T, d *world.Document, view world.View, spawn grid.Point) (*w
 	for _, at := range d.Maps {
 		for _, p := range at.Pieces {
 			if p.Type == world.Spawn {
-				d = apply(t, d, edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: at.ID, ID: p.ID}})
+				d = apply(t, d, edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: at.ID, ID: p.ID}})
 			}
 		}
 	}
-	return apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 990}, Values: s.Values()}), m
+	return apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 990}, Values: s.Values()}), m
 }
 
 // Who is hurt to the end where there is no free cell comes back on another map, whatever hurts them and
@@ -81,7 +81,7 @@ func TestWrapsCellByCell(t *testing.T) {
 		d = apply(t, d, as(d, world.Movement{Steering: world.CellByCell})...)
 		m := *d.Maps[0]
 		m.Edges = world.Edges{world.EdgeWrap, world.EdgeWrap, world.EdgeWrap, world.EdgeWrap}
-		d = apply(t, d, edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, d.Maps[0].Values(), m.Values())...)
+		d = apply(t, d, edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, d.Maps[0].Values(), m.Values())...)
 		g := begin(t, d, c.at.X, c.at.Y)
 		walk(g, c.in, 3)
 		walk(g, 0, 60)
@@ -120,7 +120,7 @@ func TestGroundCounts(t *testing.T) {
 		}
 		var marks []edit.Part
 		for _, v := range world.TileValues(int(tiles.Path)-1, set.Tile(int(tiles.Path)-1), slow) {
-			marks = append(marks, edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: set.ID}, Value: v})
+			marks = append(marks, edit.Change{Ref: world.Ref{Sort: world.SortTileset, ID: set.ID}, Value: v})
 		}
 		slowed := apply(t, d, append(marks, paint(m, grid.Rect{X: 0, Y: row, W: 24, H: 1}, grid.Cell(set.First+int(tiles.Path)-1)))...)
 		if usual, less := far(d), far(slowed); 2*less > usual+64 || 2*less < usual-64 {
@@ -134,7 +134,7 @@ func TestGroundCounts(t *testing.T) {
 		over := m.Layers[1]
 		counting := *over
 		counting.Counts = true
-		danger := apply(t, d, append(edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: over.ID}, over.Values(), counting.Values()),
+		danger := apply(t, d, append(edit.Changes(world.Ref{Sort: world.SortLayer, Map: m.ID, ID: over.ID}, over.Values(), counting.Values()),
 			paint(m, grid.Rect{X: 4, Y: row, W: 3, H: 1}, grid.Cell(set.First+int(tiles.Danger)-1)))...)
 		bridge := edit.Paint{Map: m.ID, Layer: over.ID, Region: grid.BoxRegion(grid.Rect{X: 4, Y: row, W: 3, H: 1}), Cells: grid.Runs{{N: 3, Cell: grid.Cell(set.First + int(tiles.Wall) - 1)}}}
 		if view == world.TopDown {
@@ -154,7 +154,7 @@ func TestFinishedAtADoorway(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
 		d, away := far(t, bare(t, view), view, grid.Point{X: 5, Y: 5})
 		way := &world.Crossing{BothWays: true, Ends: [2]world.End{{Map: d.Maps[0].ID, Cells: grid.Rect{X: 6, Y: 9, W: 1, H: 1}}, {Map: away.ID, Cells: grid.Rect{X: 2, Y: 4, W: 1, H: 1}}}}
-		d = apply(t, d, put(d, 700, world.Exit, 6, 9, world.Acting{}), edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: 800}, Values: way.Values()})
+		d = apply(t, d, put(d, 700, world.Exit, 6, 9, world.Acting{}), edit.Put{Ref: world.Ref{Sort: world.SortCrossing, ID: 800}, Values: way.Values()})
 		g := begin(t, d, 3, 9)
 		walk(g, play.Right|play.Use, 120)
 		if s := g.Status(); !s.Finished || s.Map != d.Maps[0].ID {
@@ -170,7 +170,7 @@ func TestSeveralRefuse(t *testing.T) {
 		parts := []edit.Part{}
 		for i := range 3 {
 			item := world.ID(801 + i)
-			parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: item}, Values: (&world.Item{Name: fmt.Sprint("Fuse ", i)}).Values()},
+			parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: item}, Values: (&world.Item{Name: fmt.Sprint("Fuse ", i)}).Values()},
 				put(d, world.ID(701+i), world.Exit, 6, 9, world.Acting{Item: item}))
 		}
 		d = apply(t, d, parts...)

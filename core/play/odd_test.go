@@ -20,24 +20,24 @@ func TestOddWorlds(t *testing.T) {
 	sized := func(view world.View, w, h int, parts ...edit.Part) *world.Document {
 		d := room(t)
 		m := *d.Maps[0]
-		d = apply(t, d, edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: m.Pieces[0].ID}})
+		d = apply(t, d, edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: m.Pieces[0].ID}})
 		for _, l := range m.Layers {
 			g := grid.BoxRegion(m.Bounds)
 			d = apply(t, d, edit.Paint{Map: m.ID, Layer: l.ID, Region: g, Cells: grid.Runs{{N: g.Len()}}})
 		}
 		m.View, m.Bounds = view, grid.Rect{W: w, H: h}
-		d = apply(t, d, edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, d.Maps[0].Values(), m.Values())...)
+		d = apply(t, d, edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, d.Maps[0].Values(), m.Values())...)
 		return apply(t, d, parts...)
 	}
 	someone := func(d *world.Document, m world.Movement) *world.Document {
 		who := &world.Character{Name: "Night porter", Movement: m}
-		return apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 800}, Values: who.Values()},
-			edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, 800)})
+		return apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: 800}, Values: who.Values()},
+			edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, 800)})
 	}
 	acting := func(d *world.Document, of world.ID, x, y int, a world.Acting) *world.Document {
 		m := d.Maps[0]
 		p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}), Acting: a}
-		return apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: world.ID(900 + x + 100*y)}, Values: p.Values()})
+		return apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: world.ID(900 + x + 100*y)}, Values: p.Values()})
 	}
 	floored := func(d *world.Document) *world.Document {
 		m := d.Maps[0]
@@ -54,7 +54,7 @@ func TestOddWorlds(t *testing.T) {
 		}
 		seen := *crowd.Maps[0]
 		seen.View = view
-		crowd = apply(t, crowd, edit.Changes(world.Ref{Kind: world.KindMap, ID: seen.ID}, crowd.Maps[0].Values(), seen.Values())...)
+		crowd = apply(t, crowd, edit.Changes(world.Ref{Sort: world.SortMap, ID: seen.ID}, crowd.Maps[0].Values(), seen.Values())...)
 		solid := sized(view, 6, 6)
 		solid = apply(t, solid, paint(solid.Maps[0], grid.Rect{W: 6, H: 6}, grid.Cell(tiles.Wall)))
 		for _, c := range []struct {

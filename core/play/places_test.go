@@ -19,13 +19,13 @@ func track(d *world.Document, id world.ID, round bool, cells ...grid.Point) edit
 	for _, c := range cells {
 		t.Points = append(t.Points, m.FootOf(d.Project.Lattice(), world.MovingPlatform, c))
 	}
-	return edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: id}, Values: t.Values()}
+	return edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: id}, Values: t.Values()}
 }
 
 func area(d *world.Document, id world.ID, r grid.Rect, set func(*world.Area)) edit.Part {
 	a := &world.Area{Name: "Draught", Map: d.Maps[0].ID, Cells: grid.BoxRegion(r)}
 	set(a)
-	return edit.Put{Ref: world.Ref{Kind: world.KindArea, ID: id}, Values: a.Values()}
+	return edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: id}, Values: a.Values()}
 }
 
 // A platform comes past all points of its track, in its order and back or round, at its own speed;
@@ -65,7 +65,7 @@ func TestTracks(t *testing.T) {
 					t.Fatalf("round %v: it comes past %v, want it to begin with %v", round, passed, want)
 				}
 			}
-			if err := g.SetDocument(apply(t, d, edit.Remove{Ref: world.Ref{Kind: world.KindTrack, ID: 600}})); err != nil {
+			if err := g.SetDocument(apply(t, d, edit.Remove{Ref: world.Ref{Sort: world.SortTrack, ID: 600}})); err != nil {
 				t.Fatal(err)
 			}
 			if walk(g, 0, 2); where(g, 700).Place != at(grid.Point{X: 5, Y: 3}) {
@@ -143,7 +143,7 @@ func TestForces(t *testing.T) {
 		d := bare(t, view)
 		m := *d.Maps[0]
 		m.WindX = 30
-		open := apply(t, d, edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, d.Maps[0].Values(), m.Values())...)
+		open := apply(t, d, edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, d.Maps[0].Values(), m.Values())...)
 		windy := apply(t, open, area(d, 600, grid.Rect{X: 12, Y: 0, W: 12, H: 10}, func(a *world.Area) { a.WindX = -30 }))
 		var g *play.Game
 		for _, d := range []*world.Document{open, windy} {
@@ -194,7 +194,7 @@ func TestTurns(t *testing.T) {
 	d := bare(t, world.TopDown)
 	p := d.Project
 	p.Turns = true
-	d = apply(t, d, append(edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), p.Values()),
+	d = apply(t, d, append(edit.Changes(world.Ref{Sort: world.SortProject}, d.Project.Values(), p.Values()),
 		append(as(d, world.Movement{Steering: world.CellByCell}), put(d, 700, world.Foe, 15, 3, world.Acting{Speed: 55}))...)...)
 	g := begin(t, d, 3, 9)
 	at := where(g, 700).Place
@@ -246,7 +246,7 @@ func TestRafts(t *testing.T) {
 	if x := g.Status().Place.X; x < 16*cell {
 		t.Errorf("not off the raft at the other side: %.1f", float64(x)/cell)
 	}
-	if err := g.SetDocument(apply(t, d, edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 700}})); err != nil {
+	if err := g.SetDocument(apply(t, d, edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 700}})); err != nil {
 		t.Fatal(err)
 	}
 	walk(g, play.Left, 120)
@@ -364,7 +364,7 @@ func TestCamera(t *testing.T) {
 		p := d.Project
 		p.SeenW, p.SeenH = 8, 6
 		set(&p.Camera)
-		return apply(t, d, append(edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), p.Values()), parts...)...)
+		return apply(t, d, append(edit.Changes(world.Ref{Sort: world.SortProject}, d.Project.Values(), p.Values()), parts...)...)
 	}
 	d := look(func(*world.Camera) {})
 	g := begin(t, d, 12, 6)

@@ -31,7 +31,7 @@ func paint(m *world.Map, r grid.Rect, c grid.Cell) edit.Part {
 
 func piece(d *world.Document, m *world.Map, id world.ID, of world.ID, x, y int) edit.Part {
 	p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y})}
-	return edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Values: p.Values()}
+	return edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}
 }
 
 func room(t *testing.T) *world.Document {
@@ -199,25 +199,25 @@ func randomEdit(r *rand.Rand, d *world.Document, g *play.Game) edit.Edit {
 		}
 		e := edit.Edit{}
 		for _, v := range world.TileValues(i, is, becomes) {
-			e.Parts = append(e.Parts, edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: set.ID}, Value: v})
+			e.Parts = append(e.Parts, edit.Change{Ref: world.Ref{Sort: world.SortTileset, ID: set.ID}, Value: v})
 		}
 		return e
 	case 4:
 		if len(d.Crossings) > 0 {
-			return edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindCrossing, ID: d.Crossings[0].ID}}}}
+			return edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Sort: world.SortCrossing, ID: d.Crossings[0].ID}}}}
 		}
 	}
 	if len(d.Maps) > 1 {
-		return edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}}}}
+		return edit.Edit{Parts: []edit.Part{edit.Remove{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}}}}
 	}
-	return edit.Edit{Parts: []edit.Part{edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.TextValue(world.FieldName, "Trial")}}}
+	return edit.Edit{Parts: []edit.Part{edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.TextValue(world.FieldName, "Trial")}}}
 }
 
 // otherEdit is a random edit of how a map is seen and edged, of how the player moves, of pieces and of layers; of no parts
 // if there is nothing to change.
 func otherEdit(r *rand.Rand, d *world.Document, m *world.Map) (e edit.Edit) {
 	add := func(p ...edit.Part) { e.Parts = append(e.Parts, p...) }
-	ref := world.Ref{Kind: world.KindMap, ID: m.ID}
+	ref := world.Ref{Sort: world.SortMap, ID: m.ID}
 	next := *m
 	switch r.IntN(7) {
 	case 0:
@@ -230,14 +230,14 @@ func otherEdit(r *rand.Rand, d *world.Document, m *world.Map) (e edit.Edit) {
 		if c := d.Character(d.Project.Player); c != nil {
 			who := *c
 			who.Movement = generate.Movement(r)
-			add(edit.Changes(world.Ref{Kind: world.KindCharacter, ID: c.ID}, c.Values(), who.Values())...)
+			add(edit.Changes(world.Ref{Sort: world.SortCharacter, ID: c.ID}, c.Values(), who.Values())...)
 		}
 	case 3, 4:
 		if len(m.Pieces) == 0 {
 			break
 		}
 		p := m.Pieces[r.IntN(len(m.Pieces))]
-		of := world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}
+		of := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}
 		is := *p
 		is.Foot, is.Looks, is.Does = m.FootOf(d.Project.Lattice(), p.Type, generate.Cell(r, m)), r.IntN(5), world.Doing(r.IntN(5))
 		switch r.IntN(3) {
@@ -247,7 +247,7 @@ func otherEdit(r *rand.Rand, d *world.Document, m *world.Map) (e edit.Edit) {
 			add(edit.Remove{Ref: of})
 		default:
 			is.Number = 0
-			add(edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: world.ID(9<<32 | r.IntN(1<<30) + 1)}, Values: is.Values()})
+			add(edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: world.ID(9<<32 | r.IntN(1<<30) + 1)}, Values: is.Values()})
 		}
 	case 5:
 		l := m.Layers[len(m.Layers)-1]
@@ -255,7 +255,7 @@ func otherEdit(r *rand.Rand, d *world.Document, m *world.Map) (e edit.Edit) {
 		is.Counts = !l.Counts
 		c := generate.Cell(r, m)
 		g := grid.BoxRegion(grid.Rect{X: c.X, Y: c.Y, W: 4, H: 3}.Meet(m.Bounds))
-		add(edit.Changes(world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}, l.Values(), is.Values())...)
+		add(edit.Changes(world.Ref{Sort: world.SortLayer, Map: m.ID, ID: l.ID}, l.Values(), is.Values())...)
 		add(edit.Paint{Map: m.ID, Layer: l.ID, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(r.IntN(6))}}})
 	case 6:
 		to := m.Bounds
@@ -305,7 +305,7 @@ func TestTakingAndExit(t *testing.T) {
 	if events := walk(g, play.Right, 40); !slices.Contains(events, play.Took) {
 		t.Fatalf("nothing was taken: %v", events)
 	}
-	ref := world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 501}
+	ref := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 501}
 	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{edit.Remove{Ref: ref}}})
 	if err != nil {
 		t.Fatal(err)
@@ -338,12 +338,12 @@ func TestCrossing(t *testing.T) {
 	d := room(t)
 	m := d.Maps[0]
 	far, layers := world.NewMap("Far", grid.Point{X: 90}, grid.Rect{W: 12, H: 8}, &world.Counter{Prefix: 4})
-	parts := []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindMap, ID: far.ID}, Values: far.Values()}}
+	parts := []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortMap, ID: far.ID}, Values: far.Values()}}
 	for _, l := range layers {
-		parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindLayer, Map: far.ID, ID: l.ID}, Values: l.Values()})
+		parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortLayer, Map: far.ID, ID: l.ID}, Values: l.Values()})
 	}
 	c := &world.Crossing{BothWays: true, Ends: [2]world.End{{Map: m.ID, Cells: grid.Rect{X: 6, Y: 3, W: 1, H: 1}}, {Map: far.ID, Cells: grid.Rect{X: 0, Y: 4, W: 1, H: 1}}}}
-	parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: 900}, Values: c.Values()})
+	parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortCrossing, ID: 900}, Values: c.Values()})
 	d = apply(t, d, parts...)
 	g, err := play.New(d, play.Start{Map: m.ID, Cell: grid.Point{X: 4, Y: 3}})
 	if err != nil {

@@ -71,7 +71,7 @@ func reachUnder(t *testing.T) {
 		d := bare(t, world.SideView)
 		m := *d.Maps[0]
 		change(&m)
-		d = apply(t, d, append(edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, d.Maps[0].Values(), m.Values()),
+		d = apply(t, d, append(edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, d.Maps[0].Values(), m.Values()),
 			area(d, 600, grid.Rect{X: 13, Y: 0, W: 3, H: 12}, func(a *world.Area) { a.Gravity = 70 }))...)
 		r, ok := play.ReachFrom(d, d.Maps[0], grid.Point{X: 10, Y: 9})
 		if !ok || len(r.Arcs) != 9 {

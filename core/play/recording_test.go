@@ -101,7 +101,7 @@ func TestChangedAtTheBeginning(t *testing.T) {
 		t.Fatal(err)
 	}
 	rec := play.Record(g)
-	if err := rec.SetDocument(apply(t, d, edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: d.Maps[0].ID}, Value: world.TextValue(world.FieldName, "Moss court")})); err != nil {
+	if err := rec.SetDocument(apply(t, d, edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: d.Maps[0].ID}, Value: world.TextValue(world.FieldName, "Moss court")})); err != nil {
 		t.Fatal(err)
 	}
 	for i := range play.RecordedTicks + 5 {
@@ -160,7 +160,7 @@ func TestRecordingEnds(t *testing.T) {
 	}
 	m := d.Maps[0]
 	for i := range 4000 {
-		d = apply(t, d, edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.TextValue(world.FieldName, []string{"Fern court", "Moss court"}[i%2])})
+		d = apply(t, d, edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.TextValue(world.FieldName, []string{"Fern court", "Moss court"}[i%2])})
 		if err := rec.SetDocument(d); err != nil {
 			t.Fatal(err)
 		}

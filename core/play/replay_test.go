@@ -134,7 +134,7 @@ func TestReplaySays(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	with := apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindReplay, ID: 900}, Values: early.Values()})
+	with := apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortReplay, ID: 900}, Values: early.Values()})
 	if err := rec.SetDocument(with); err != nil {
 		t.Fatal(err)
 	}
@@ -154,7 +154,7 @@ func TestReplaySays(t *testing.T) {
 	}{
 		{with, "as it was kept"},
 		{apply(t, with, paint(m, grid.Rect{X: 9, Y: m.Bounds.Y, W: 1, H: m.Bounds.H}, grid.Cell(tiles.Wall))), "does not finish any more; from 0:00.9"},
-		{apply(t, with, edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 700}}), "does not finish any more; from 0:01."},
+		{apply(t, with, edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 700}}), "does not finish any more; from 0:01."},
 		{apply(t, with, paint(m, grid.Rect{X: 3, Y: 9, W: 6, H: 1}, grid.Cell(tiles.Wall))), "as it was kept"},
 	} {
 		if got := again(t, c.with, replay, 10).String(); !strings.Contains(got, c.says) {
@@ -166,7 +166,7 @@ func TestReplaySays(t *testing.T) {
 	if o := again(t, with, &ends, 10); o.Same || !o.Parts || o.What == "" {
 		t.Errorf("with another end: %+v", o)
 	}
-	gone := apply(t, with, edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}})
+	gone := apply(t, with, edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}})
 	if _, err := play.NewRerun(gone, replay); !errors.Is(err, play.ErrStartGone) {
 		t.Errorf("without its start: %v", err)
 	}
@@ -225,7 +225,7 @@ func TestHelps(t *testing.T) {
 	m := d.Maps[0]
 	d = apply(t, d, piece(d, m, 700, world.Checkpoint, 2, 4), paint(m, grid.Rect{X: 6, Y: m.Bounds.Y, W: 3, H: m.Bounds.H}, grid.Cell(tiles.Wall)))
 	slug := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: 4, Y: 4}), Acting: world.Acting{Does: world.Follows, Range: 20}}
-	d = apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Values: slug.Values()})
+	d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Values: slug.Values()})
 	slugAt := func(g *play.Game) (x int) {
 		g.Things(func(is play.Thing, _ int, _ body.Size) { x = is.Place.X })
 		return x

@@ -136,7 +136,7 @@ func TestKeptFromCheckpoint(t *testing.T) {
 		t.Errorf("watched and kept once more: %v, from %d, tick %d", err, twice.From, twice.Began)
 	}
 	foot := func(id world.ID, x, y int) edit.Part {
-		return edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Value: world.PointValue(world.FieldFoot, d.Project.Lattice().Foot(grid.Point{X: x, Y: y}))}
+		return edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Value: world.PointValue(world.FieldFoot, d.Project.Lattice().Foot(grid.Point{X: x, Y: y}))}
 	}
 	for says, on := range map[string]*world.Document{
 		", as it was kept":            d,
@@ -147,7 +147,7 @@ func TestKeptFromCheckpoint(t *testing.T) {
 			t.Errorf("it is said %q, want %q", got, says)
 		}
 	}
-	if _, err := play.NewRerun(apply(t, d, edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}}), replay); !errors.Is(err, play.ErrStartGone) {
+	if _, err := play.NewRerun(apply(t, d, edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}}), replay); !errors.Is(err, play.ErrStartGone) {
 		t.Errorf("without its start: %v", err)
 	}
 	// Brought to a mark, with the help that gives all there is to have: nothing can be kept then.
@@ -219,16 +219,16 @@ func TestItems(t *testing.T) {
 	d := room(t)
 	m := d.Maps[0]
 	const lamp, fuse, porter = world.ID(801), world.ID(802), world.ID(803)
-	put := func(k world.Kind, id world.ID, values []world.Value) edit.Part {
-		return edit.Put{Ref: world.Ref{Kind: k, ID: id}, Values: values}
+	put := func(k world.Sort, id world.ID, values []world.Value) edit.Part {
+		return edit.Put{Ref: world.Ref{Sort: k, ID: id}, Values: values}
 	}
 	with := func(id world.ID, of, item world.ID, n, x int) edit.Part {
 		p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: 6}), Acting: world.Acting{Item: item, Amount: n}}
-		return edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Values: p.Values()}
+		return edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}
 	}
-	d = apply(t, d, put(world.KindItem, lamp, (&world.Item{Name: "Lamp", Most: 1}).Values()), put(world.KindItem, fuse, (&world.Item{Name: "Fuse"}).Values()),
-		put(world.KindCharacter, porter, (&world.Character{Name: "Porter", Begins: []world.Stock{{Item: lamp, Count: 3}, {Item: 999, Count: 1}}}).Values()),
-		edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, porter)},
+	d = apply(t, d, put(world.SortItem, lamp, (&world.Item{Name: "Lamp", Most: 1}).Values()), put(world.SortItem, fuse, (&world.Item{Name: "Fuse"}).Values()),
+		put(world.SortCharacter, porter, (&world.Character{Name: "Porter", Begins: []world.Stock{{Item: lamp, Count: 3}, {Item: 999, Count: 1}}}).Values()),
+		edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, porter)},
 		with(701, world.Collectible, lamp, 0, 5), with(702, world.Collectible, fuse, 2, 7), with(703, world.Exit, fuse, 3, 10), with(704, world.Collectible, fuse, 1, 13))
 	g, err := play.New(d, play.Start{Map: m.ID, Cell: grid.Point{X: 3, Y: 6}})
 	if err != nil {
@@ -256,7 +256,7 @@ func TestItems(t *testing.T) {
 		t.Error("the exit lets nobody out who has what it needs")
 	}
 	// With all there is to have, and without the item in the project, it lets one out.
-	gone := apply(t, d, edit.Remove{Ref: world.Ref{Kind: world.KindItem, ID: fuse}})
+	gone := apply(t, d, edit.Remove{Ref: world.Ref{Sort: world.SortItem, ID: fuse}})
 	for on, help := range map[*world.Document]play.Input{d: play.Laden, gone: 0} {
 		g, err := play.New(on, play.Start{Map: m.ID, Cell: grid.Point{X: 8, Y: 6}})
 		if err != nil {
@@ -273,11 +273,11 @@ func TestBarred(t *testing.T) {
 	d := room(t)
 	m := d.Maps[0]
 	who := &world.Character{Name: "Porter", Movement: world.Movement{Arms: world.Striking}}
-	d = apply(t, d, edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: 801}, Values: who.Values()}, edit.Change{Ref: world.Ref{Kind: world.KindProject}, Value: world.IDValue(world.FieldPlayer, 801)},
+	d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: 801}, Values: who.Values()}, edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, 801)},
 		piece(d, m, 701, world.Pushable, 6, 6), piece(d, m, 702, world.Breakable, 4, 7))
 	barred := *m
 	barred.Barred, barred.BarredArms = world.Pushing, world.Striking
-	here := apply(t, d, edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, m.Values(), barred.Values())...)
+	here := apply(t, d, edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, m.Values(), barred.Values())...)
 	for _, c := range []struct {
 		on   *world.Document
 		free bool

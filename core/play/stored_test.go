@@ -277,13 +277,13 @@ func crowded(t *testing.T, r *rand.Rand, d *world.Document) *world.Document {
 			continue
 		}
 		p.Foot = m.FootOf(l, p.Type, cell)
-		parts = append(parts, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: world.ID(8<<32 | n + 1)}, Values: p.Values()})
+		parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: world.ID(8<<32 | n + 1)}, Values: p.Values()})
 	}
 	if c := d.Character(d.Project.Player); c != nil {
 		who := *c
 		who.Steering, who.Speed, who.Cannot = world.Steering(r.IntN(3)), 30+r.IntN(40), 0
 		who.BodyW, who.BodyH, who.AboveW, who.AboveH = 0, 0, 0, 0
-		parts = append(parts, edit.Changes(world.Ref{Kind: world.KindCharacter, ID: c.ID}, c.Values(), who.Values())...)
+		parts = append(parts, edit.Changes(world.Ref{Sort: world.SortCharacter, ID: c.ID}, c.Values(), who.Values())...)
 	}
 	full := apply(t, d, parts...)
 	if _, err := play.New(full, play.Start{}); err != nil {

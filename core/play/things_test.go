@@ -29,7 +29,7 @@ func shaft(t *testing.T) (*world.Document, *world.Map) {
 
 func acting(d *world.Document, m *world.Map, id, of world.ID, x, y int, a world.Acting) edit.Part {
 	p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}), Acting: a}
-	return edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Values: p.Values()}
+	return edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}
 }
 
 func begin(t *testing.T, d *world.Document, x, y int) *play.Game {
@@ -191,7 +191,7 @@ func TestOrderOfPlacing(t *testing.T) {
 		for trial := range 3 {
 			doc := d
 			for n, i := range r.Perm(len(pieces)) {
-				doc = apply(t, doc, edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: world.ID(700 + (n*7+trial*13)%97)}, Values: pieces[i].Values()})
+				doc = apply(t, doc, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: world.ID(700 + (n*7+trial*13)%97)}, Values: pieces[i].Values()})
 			}
 			g := begin(t, doc, 2, 8)
 			var seen bytes.Buffer
@@ -227,7 +227,7 @@ func TestChangedWhileItRuns(t *testing.T) {
 			t.Fatalf("after a change one is at %v: %v", g.Status().Place, err)
 		}
 	}
-	change(edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 700}})
+	change(edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 700}})
 	if g.Status().Place != at.Place {
 		t.Errorf("with the platform gone one is moved from %v to %v at once", at.Place, g.Status().Place)
 	}
@@ -243,7 +243,7 @@ func TestChangedWhileItRuns(t *testing.T) {
 	before := where(g, 701).Place
 	p := *d.Maps[0].Piece(701)
 	p.Speed = 160
-	change(edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldSpeed, p.Speed)})
+	change(edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldSpeed, p.Speed)})
 	if where(g, 701).Place != before || before == foe {
 		t.Errorf("the foe was at %v, then at %v, and at %v once it is faster", foe, before, where(g, 701).Place)
 	}
@@ -253,18 +253,18 @@ func TestChangedWhileItRuns(t *testing.T) {
 	}
 	// Moved, it is there at once, and looks where it is to look; what became of it stays.
 	foot := m.FootOf(d.Project.Lattice(), world.Foe, grid.Point{X: 5, Y: 9})
-	change(edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.PointValue(world.FieldFoot, foot)},
-		edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldLooks, int(world.West)+1)})
+	change(edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Value: world.PointValue(world.FieldFoot, foot)},
+		edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldLooks, int(world.West)+1)})
 	if is := where(g, 701); is.Place != (body.Place{X: foot.X * body.Unit, Y: (foot.Y + 1) * body.Unit}) || is.Heading != -1 {
 		t.Errorf("moved to %v, the foe is at %v and looks %d", foot, is.Place, is.Heading)
 	}
 	// Hits that it has borne are not forgotten when it is moved, nor that it is gone.
 	play.Hit(g, 701, 2)
-	change(edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.PointValue(world.FieldFoot, foot.Add(grid.Point{X: 16}))})
+	change(edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Value: world.PointValue(world.FieldFoot, foot.Add(grid.Point{X: 16}))})
 	if play.HitsOf(g, 701) != 2 {
 		t.Error("with a foe that is moved what it has borne is forgotten")
 	}
-	change(edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldLooks, int(world.East)+1)})
+	change(edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldLooks, int(world.East)+1)})
 	if where(g, 701).Heading != 1 {
 		t.Error("told to look the other way, the foe does not")
 	}
@@ -319,7 +319,7 @@ func TestSentRoundHazards(t *testing.T) {
 			m := d.Maps[0]
 			hazard := func(id world.ID, x, y int, a world.Acting) edit.Part {
 				p := &world.Piece{Type: world.Hazard, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}).Add(off), Acting: a}
-				return edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: id}, Values: p.Values()}
+				return edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}
 			}
 			for y := range 9 {
 				d = apply(t, d, hazard(world.ID(700+y), 10, y, world.Acting{}))
@@ -341,7 +341,7 @@ func TestSentRoundHazards(t *testing.T) {
 			if s, err = sent(walled); err == nil || !strings.Contains(err.Error(), "danger") || s.Health != s.Most {
 				t.Errorf("steering %d, %v: where only hazards lead on one comes to %v, health %d: %v", steering, off, s.Place.Cell(d.Project.Lattice()), s.Health, err)
 			}
-			absent := apply(t, walled, edit.Put{Ref: world.Ref{Kind: world.KindFact, ID: 850}, Values: (&world.Fact{Name: "Lit"}).Values()})
+			absent := apply(t, walled, edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: 850}, Values: (&world.Fact{Name: "Lit"}).Values()})
 			for y := range 9 {
 				next := hazard(world.ID(700+y), 10, y, world.Acting{While: world.Condition{Fact: 850, Least: 1}}).(edit.Put)
 				absent = apply(t, absent, edit.Remove{Ref: next.Ref}, next)

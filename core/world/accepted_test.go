@@ -18,10 +18,10 @@ import (
 	"azzel/core/world"
 )
 
-// rich is a stored document in which there is something of each kind.
+// rich is a stored document in which there is something of each sort.
 const rich = "testdata/rich.document"
 
-// What each property of each kind of thing can be is what it was: testdata/accepted.txt lists for each number in it
+// What each property of each sort of thing can be is what it was: testdata/accepted.txt lists for each number in it
 // which small ones are taken and the largest of either sign, and how long a text may be. A limit or a sort of value that
 // is changed on purpose is written anew (go test ./core/world -run TestAccepted -update).
 func TestAccepted(t *testing.T) {
@@ -42,7 +42,7 @@ func TestAccepted(t *testing.T) {
 	for _, ref := range oneOfEach(d) {
 		values, there := d.Draft().Values(ref)
 		if !there {
-			t.Fatalf("there is nothing of kind %d", ref.Kind)
+			t.Fatalf("there is nothing of kind %d", ref.Sort)
 		}
 		for _, v := range values {
 			accepted(&out, d, ref, v)
@@ -51,21 +51,21 @@ func TestAccepted(t *testing.T) {
 	stored.HoldText(t, "testdata/accepted.txt", out.String())
 }
 
-// oneOfEach is a thing of each kind, those with the most to them.
+// oneOfEach is a thing of each sort, those with the most to them.
 func oneOfEach(d *world.Document) (refs []world.Ref) {
 	m := d.Maps[0]
-	refs = []world.Ref{{Kind: world.KindProject}, {Kind: world.KindTileset, ID: d.Tilesets[0].ID}, {Kind: world.KindMap, ID: m.ID}, {Kind: world.KindLayer, Map: m.ID, ID: m.Layers[0].ID}}
+	refs = []world.Ref{{Sort: world.SortProject}, {Sort: world.SortTileset, ID: d.Tilesets[0].ID}, {Sort: world.SortMap, ID: m.ID}, {Sort: world.SortLayer, Map: m.ID, ID: m.Layers[0].ID}}
 	seen := map[world.ID]bool{}
 	for _, p := range m.Pieces {
 		if !seen[p.Type] {
 			seen[p.Type] = true
-			refs = append(refs, world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID})
+			refs = append(refs, world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID})
 		}
 	}
-	return append(refs, world.Ref{Kind: world.KindCrossing, ID: d.Crossings[0].ID}, world.Ref{Kind: world.KindCharacter, ID: d.Characters[len(d.Characters)-1].ID},
-		world.Ref{Kind: world.KindMedley, ID: d.Medleys[0].ID}, world.Ref{Kind: world.KindBond, ID: d.Bonds[0].ID}, world.Ref{Kind: world.KindProperty, ID: d.Properties[0].ID},
-		world.Ref{Kind: world.KindPatch, ID: d.Patches[0].ID}, world.Ref{Kind: world.KindTrack, ID: d.Tracks[0].ID}, world.Ref{Kind: world.KindArea, ID: d.Areas[0].ID},
-		world.Ref{Kind: world.KindItem, ID: d.Items[0].ID}, world.Ref{Kind: world.KindFact, ID: d.Facts[0].ID}, world.Ref{Kind: world.KindReplay, ID: d.Replays[0].ID})
+	return append(refs, world.Ref{Sort: world.SortCrossing, ID: d.Crossings[0].ID}, world.Ref{Sort: world.SortCharacter, ID: d.Characters[len(d.Characters)-1].ID},
+		world.Ref{Sort: world.SortMedley, ID: d.Medleys[0].ID}, world.Ref{Sort: world.SortBond, ID: d.Bonds[0].ID}, world.Ref{Sort: world.SortProperty, ID: d.Properties[0].ID},
+		world.Ref{Sort: world.SortPatch, ID: d.Patches[0].ID}, world.Ref{Sort: world.SortTrack, ID: d.Tracks[0].ID}, world.Ref{Sort: world.SortArea, ID: d.Areas[0].ID},
+		world.Ref{Sort: world.SortItem, ID: d.Items[0].ID}, world.Ref{Sort: world.SortFact, ID: d.Facts[0].ID}, world.Ref{Sort: world.SortReplay, ID: d.Replays[0].ID})
 }
 
 // takes says why a thing can't have a value, empty if it can.
@@ -83,8 +83,8 @@ func takes(d *world.Document, ref world.Ref, field world.Field, b []byte) string
 
 // accepted writes what of a property is taken: its bytes are a text, or numbers that are changed one at a time.
 func accepted(out *strings.Builder, d *world.Document, ref world.Ref, v world.Value) {
-	at := fmt.Sprintf("kind %d, property %d", ref.Kind, v.Field)
-	if ref.Kind == world.KindPiece {
+	at := fmt.Sprintf("kind %d, property %d", ref.Sort, v.Field)
+	if ref.Sort == world.SortPiece {
 		at = fmt.Sprintf("piece of type %d, property %d", d.Map(ref.Map).Piece(ref.ID).Type, v.Field)
 	}
 	if n, k := binary.Uvarint(v.Bytes); k > 0 && int(n) == len(v.Bytes)-k && (n > 2 || len(v.Bytes) == 1 && takes(d, ref, v.Field, text(2)) == "") {
@@ -179,7 +179,7 @@ func makeRich(t *testing.T) []byte {
 			continue
 		}
 		kept := &world.Replay{Name: "Round", Rules: 8, Held: []world.Held{{Ticks: 3, Input: 1}}, Trace: []byte{1, 2, 3}, Samples: []world.Sample{{Map: d.Maps[0].ID, X: 5, Y: 6, Health: 2}}}
-		res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindReplay, ID: 5001}, Values: kept.Values()}}})
+		res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortReplay, ID: 5001}, Values: kept.Values()}}})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -189,6 +189,6 @@ func makeRich(t *testing.T) []byte {
 		}
 		return b
 	}
-	t.Fatal("no document came to have something of each kind")
+	t.Fatal("no document came to have something of each sort")
 	return nil
 }

@@ -46,62 +46,62 @@ func (p *Project) Check() error {
 // check holds one thing, if it is there, against the limits and against what
 // it refers to; if it is gone, it looks whether anything still refers to it.
 func (d *Document) check(r Ref) error {
-	switch r.Kind {
-	case KindProject, KindCharacter:
+	switch r.Sort {
+	case SortProject, SortCharacter:
 		if d.Project.Player != 0 && d.Character(d.Project.Player) == nil {
 			return errors.New("the character that is played is missing: choose another player first")
 		}
-		if r.Kind == KindProject {
+		if r.Sort == SortProject {
 			return d.Project.Check()
 		}
 		if c := d.Character(r.ID); c != nil {
 			return d.checkCharacter(c)
 		}
 		return nil
-	case KindTileset:
+	case SortTileset:
 		return d.checkTileset(r.ID)
-	case KindMap:
+	case SortMap:
 		return d.checkMap(r.ID)
-	case KindMedley:
+	case SortMedley:
 		if m := d.Medley(r.ID); m != nil {
 			return d.checkMedley(m)
 		}
 		return nil
-	case KindBond:
+	case SortBond:
 		return d.checkBond(r.ID)
-	case KindProperty:
+	case SortProperty:
 		return d.checkProperty(r.ID)
-	case KindPatch:
+	case SortPatch:
 		if p := d.Patch(r.ID); p != nil {
 			return d.checkPatch(p)
 		}
 		return nil
-	case KindReplay:
+	case SortReplay:
 		if kept := d.Replay(r.ID); kept != nil {
 			return d.checkReplay(kept)
 		}
 		return nil
-	case KindTrack:
+	case SortTrack:
 		if t := d.Track(r.ID); t != nil {
 			return d.checkTrack(t)
 		}
 		return nil
-	case KindArea:
+	case SortArea:
 		if a := d.Area(r.ID); a != nil {
 			return d.checkArea(a)
 		}
 		return nil
-	case KindItem:
+	case SortItem:
 		if i := d.Item(r.ID); i != nil {
 			return d.checkItem(i)
 		}
 		return nil
-	case KindFact:
+	case SortFact:
 		if f := d.Fact(r.ID); f != nil {
 			return d.checkFact(f)
 		}
 		return nil
-	case KindCrossing:
+	case SortCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return d.checkCrossing(c)
 		}
@@ -111,7 +111,7 @@ func (d *Document) check(r Ref) error {
 	if m == nil {
 		return nil
 	}
-	if r.Kind == KindLayer {
+	if r.Sort == SortLayer {
 		return m.checkLayers()
 	}
 	if p := m.Piece(r.ID); p != nil {

@@ -10,7 +10,7 @@ import (
 // A collection is one of the lists of things that a document has beside its maps,
 // with all that is done with it alike.
 type collection struct {
-	kind Kind
+	sort Sort
 	// since is the version of the document's encoding from which on it is there.
 	since byte
 	// most is how many there may be.
@@ -35,10 +35,10 @@ type listing[T any] struct {
 	numbered bool
 }
 
-func collect[T any](kind Kind, most int, list func(*Document) *[]*T, fields []field[T], is listing[T]) collection {
-	ref := func(t *T) Ref { return Ref{Kind: kind, ID: *is.id(t)} }
+func collect[T any](sort Sort, most int, list func(*Document) *[]*T, fields []field[T], is listing[T]) collection {
+	ref := func(t *T) Ref { return Ref{Sort: sort, ID: *is.id(t)} }
 	return collection{
-		kind: kind, most: most,
+		sort: sort, most: most,
 		clone: func(d *Document) { *list(d) = slices.Clone(*list(d)) },
 		ids: func(d *Document) (ids []ID) {
 			for _, t := range *list(d) {
@@ -94,32 +94,32 @@ func collect[T any](kind Kind, most int, list func(*Document) *[]*T, fields []fi
 
 // tilesets come before the maps that are made of them, the others after. Where they
 // stand in this order they stand in a document's encoding.
-var tilesets = collect(KindTileset, limit.Tilesets, func(d *Document) *[]*Tileset { return &d.Tilesets }, tilesetFields,
+var tilesets = collect(SortTileset, limit.Tilesets, func(d *Document) *[]*Tileset { return &d.Tilesets }, tilesetFields,
 	listing[Tileset]{func(t *Tileset) *ID { return &t.ID }, func(t *Tileset) string { return t.Name }, func(t *Tileset) *int { return &t.First }, false})
 
 var collections = []collection{
 	tilesets,
-	collect(KindCrossing, limit.Crossings, func(d *Document) *[]*Crossing { return &d.Crossings }, crossingFields,
+	collect(SortCrossing, limit.Crossings, func(d *Document) *[]*Crossing { return &d.Crossings }, crossingFields,
 		listing[Crossing]{func(c *Crossing) *ID { return &c.ID }, func(c *Crossing) string { return c.Name }, func(c *Crossing) *int { return &c.Number }, true}),
-	collect(KindMedley, limit.Medleys, func(d *Document) *[]*Medley { return &d.Medleys }, medleyFields,
+	collect(SortMedley, limit.Medleys, func(d *Document) *[]*Medley { return &d.Medleys }, medleyFields,
 		listing[Medley]{func(m *Medley) *ID { return &m.ID }, func(m *Medley) string { return m.Name }, func(m *Medley) *int { return &m.Number }, true}),
-	collect(KindCharacter, limit.Characters, func(d *Document) *[]*Character { return &d.Characters }, characterFields,
+	collect(SortCharacter, limit.Characters, func(d *Document) *[]*Character { return &d.Characters }, characterFields,
 		listing[Character]{func(c *Character) *ID { return &c.ID }, func(c *Character) string { return c.Name }, func(c *Character) *int { return &c.Number }, true}),
-	collect(KindBond, limit.Bonds, func(d *Document) *[]*Bond { return &d.Bonds }, bondFields,
+	collect(SortBond, limit.Bonds, func(d *Document) *[]*Bond { return &d.Bonds }, bondFields,
 		listing[Bond]{func(b *Bond) *ID { return &b.ID }, func(b *Bond) string { return b.Name }, func(b *Bond) *int { return &b.Number }, true}),
-	collect(KindPatch, limit.Patches, func(d *Document) *[]*Patch { return &d.Patches }, patchFields,
+	collect(SortPatch, limit.Patches, func(d *Document) *[]*Patch { return &d.Patches }, patchFields,
 		listing[Patch]{func(p *Patch) *ID { return &p.ID }, func(p *Patch) string { return p.Name }, func(p *Patch) *int { return &p.Number }, true}),
-	collect(KindProperty, limit.Properties, func(d *Document) *[]*Property { return &d.Properties }, propertyFields,
+	collect(SortProperty, limit.Properties, func(d *Document) *[]*Property { return &d.Properties }, propertyFields,
 		listing[Property]{func(p *Property) *ID { return &p.ID }, func(p *Property) string { return p.Name }, func(p *Property) *int { return &p.Number }, true}),
-	collect(KindReplay, limit.Replays, func(d *Document) *[]*Replay { return &d.Replays }, replayFields,
+	collect(SortReplay, limit.Replays, func(d *Document) *[]*Replay { return &d.Replays }, replayFields,
 		listing[Replay]{func(r *Replay) *ID { return &r.ID }, func(r *Replay) string { return r.Name }, func(r *Replay) *int { return &r.Number }, true}).from(4),
-	collect(KindTrack, limit.Tracks, func(d *Document) *[]*Track { return &d.Tracks }, trackFields,
+	collect(SortTrack, limit.Tracks, func(d *Document) *[]*Track { return &d.Tracks }, trackFields,
 		listing[Track]{func(t *Track) *ID { return &t.ID }, func(t *Track) string { return t.Name }, func(t *Track) *int { return &t.Number }, true}).from(5),
-	collect(KindArea, limit.Areas, func(d *Document) *[]*Area { return &d.Areas }, areaFields,
+	collect(SortArea, limit.Areas, func(d *Document) *[]*Area { return &d.Areas }, areaFields,
 		listing[Area]{func(a *Area) *ID { return &a.ID }, func(a *Area) string { return a.Name }, func(a *Area) *int { return &a.Number }, true}).from(5),
-	collect(KindItem, limit.Items, func(d *Document) *[]*Item { return &d.Items }, itemFields,
+	collect(SortItem, limit.Items, func(d *Document) *[]*Item { return &d.Items }, itemFields,
 		listing[Item]{func(i *Item) *ID { return &i.ID }, func(i *Item) string { return i.Name }, func(i *Item) *int { return &i.Number }, true}).from(6),
-	collect(KindFact, limit.Facts, func(d *Document) *[]*Fact { return &d.Facts }, factFields,
+	collect(SortFact, limit.Facts, func(d *Document) *[]*Fact { return &d.Facts }, factFields,
 		listing[Fact]{func(f *Fact) *ID { return &f.ID }, func(f *Fact) string { return f.Name }, func(f *Fact) *int { return &f.Number }, true}).from(7),
 }
 
@@ -129,10 +129,10 @@ func (c collection) from(version byte) collection {
 	return c
 }
 
-// collectionOf finds the collection of a kind; nil for what lies in maps.
-func collectionOf(k Kind) *collection {
+// collectionOf finds the collection of a sort; nil for what lies in maps.
+func collectionOf(k Sort) *collection {
 	for i := range collections {
-		if collections[i].kind == k {
+		if collections[i].sort == k {
 			return &collections[i]
 		}
 	}

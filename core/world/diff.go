@@ -30,19 +30,19 @@ type Difference struct {
 func Diff(old, now *Document) Difference {
 	var d Difference
 	if old.Project != now.Project {
-		d.Put = append(d.Put, Stored{Ref{KindProject, 0, 0}, now.Project.Name, now.Project.Values()})
+		d.Put = append(d.Put, Stored{Ref{SortProject, 0, 0}, now.Project.Name, now.Project.Values()})
 	}
 	compare(old.Maps, now.Maps, func(m *Map) ID { return m.ID },
 		func(m *Map) {
 			d.maps(m, &Map{ID: m.ID})
-			d.Removed = append(d.Removed, Ref{KindMap, 0, m.ID})
+			d.Removed = append(d.Removed, Ref{SortMap, 0, m.ID})
 		},
 		func(was, m *Map) {
 			if was == nil {
 				was = &Map{}
 			}
 			if values := m.Values(); !SameValues(was.Values(), values) {
-				d.Put = append(d.Put, Stored{Ref{KindMap, 0, m.ID}, m.Name, values})
+				d.Put = append(d.Put, Stored{Ref{SortMap, 0, m.ID}, m.Name, values})
 			}
 			d.maps(was, m)
 		})
@@ -56,21 +56,21 @@ func (d *Difference) maps(old, now *Map) {
 	compare(old.Layers, now.Layers, func(l *Layer) ID { return l.ID },
 		func(l *Layer) {
 			d.chunks(now.ID, l, &Layer{ID: l.ID})
-			d.Removed = append(d.Removed, Ref{KindLayer, now.ID, l.ID})
+			d.Removed = append(d.Removed, Ref{SortLayer, now.ID, l.ID})
 		},
 		func(was, l *Layer) {
 			if was == nil {
 				was = &Layer{}
 			}
 			if values := l.Values(); !SameValues(was.Values(), values) {
-				d.Put = append(d.Put, Stored{Ref{KindLayer, now.ID, l.ID}, l.Name, values})
+				d.Put = append(d.Put, Stored{Ref{SortLayer, now.ID, l.ID}, l.Name, values})
 			}
 			d.chunks(now.ID, was, l)
 		})
 	compare(old.Pieces, now.Pieces, func(p *Piece) ID { return p.ID },
-		func(p *Piece) { d.Removed = append(d.Removed, Ref{KindPiece, now.ID, p.ID}) },
+		func(p *Piece) { d.Removed = append(d.Removed, Ref{SortPiece, now.ID, p.ID}) },
 		func(_, p *Piece) {
-			d.Put = append(d.Put, Stored{Ref{KindPiece, now.ID, p.ID}, p.Name, p.Values()})
+			d.Put = append(d.Put, Stored{Ref{SortPiece, now.ID, p.ID}, p.Name, p.Values()})
 		})
 }
 

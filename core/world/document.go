@@ -406,11 +406,11 @@ func (d *Document) CrossingsOf(id ID) []*Crossing {
 
 // Holds reports whether anything lies in what r points at, or leads to it.
 func (d *Document) Holds(r Ref) bool {
-	switch r.Kind {
-	case KindMap:
+	switch r.Sort {
+	case SortMap:
 		m := d.Map(r.ID)
 		return m != nil && len(m.Layers)+len(m.Pieces)+len(d.CrossingsOf(r.ID))+len(d.OfMap(r.ID)) > 0
-	case KindLayer:
+	case SortLayer:
 		if m := d.Map(r.Map); m != nil {
 			l := m.Layer(r.ID)
 			return l != nil && !l.Cells.Empty()

@@ -108,25 +108,25 @@ func (d *Draft) layerOf(mapID, id ID) (*Layer, error) {
 
 // Values are the properties of what r points at, and whether it is there.
 func (d *Draft) Values(r Ref) ([]Value, bool) {
-	if c := collectionOf(r.Kind); c != nil {
+	if c := collectionOf(r.Sort); c != nil {
 		return c.values(d.doc, r.ID)
 	}
-	switch r.Kind {
-	case KindProject:
+	switch r.Sort {
+	case SortProject:
 		return d.doc.Project.Values(), true
-	case KindMap:
+	case SortMap:
 		if m := d.doc.Map(r.ID); m != nil {
 			return m.Values(), true
 		}
-	case KindLayer, KindPiece:
+	case SortLayer, SortPiece:
 		m := d.doc.Map(r.Map)
 		if m == nil {
 			return nil, false
 		}
-		if l := m.Layer(r.ID); l != nil && r.Kind == KindLayer {
+		if l := m.Layer(r.ID); l != nil && r.Sort == SortLayer {
 			return l.Values(), true
 		}
-		if p := m.Piece(r.ID); p != nil && r.Kind == KindPiece {
+		if p := m.Piece(r.ID); p != nil && r.Sort == SortPiece {
 			return p.Values(), true
 		}
 	}
@@ -135,7 +135,7 @@ func (d *Draft) Values(r Ref) ([]Value, bool) {
 
 // Value is one property of what r points at, and whether it is there.
 func (d *Draft) Value(r Ref, f Field) (Value, bool) {
-	if r.Kind == KindTileset && f >= TileField {
+	if r.Sort == SortTileset && f >= TileField {
 		t := d.doc.Tileset(r.ID)
 		if i, property := tileField(f); t != nil && i < len(t.Tiles) && property != nil {
 			p := t.Tile(i)
@@ -155,19 +155,19 @@ func (d *Draft) Value(r Ref, f Field) (Value, bool) {
 // Put makes a new thing.
 func (d *Draft) Put(r Ref, values []Value) error {
 	d.settle()
-	if r.ID == 0 || r.Kind == KindProject {
+	if r.ID == 0 || r.Sort == SortProject {
 		return fmt.Errorf("%w: a thing without an id", pack.ErrMalformed)
 	}
 	if _, there := d.Values(r); there {
 		return ErrThere
 	}
 	d.touched = append(d.touched, r)
-	if c := collectionOf(r.Kind); c != nil {
+	if c := collectionOf(r.Sort); c != nil {
 		d.forget(r)
 		return c.put(d, r.ID, values)
 	}
-	switch r.Kind {
-	case KindMap:
+	switch r.Sort {
+	case SortMap:
 		m := &Map{ID: r.ID}
 		if err := setFields(m, mapFields, values); err != nil {
 			return err
@@ -175,7 +175,7 @@ func (d *Draft) Put(r Ref, values []Value) error {
 		d.number(&m.Number)
 		d.own[m], d.own[m.ID] = true, true
 		d.doc.Maps = insert(d.doc.Maps, m, func(m *Map) int { return m.Number })
-	case KindLayer:
+	case SortLayer:
 		m, err := d.mapOf(r.Map)
 		if err != nil {
 			return err
@@ -187,7 +187,7 @@ func (d *Draft) Put(r Ref, values []Value) error {
 		d.own[l] = true
 		m.Layers = append(m.Layers, l)
 		m.sortLayers()
-	case KindPiece:
+	case SortPiece:
 		m, err := d.mapOf(r.Map)
 		if err != nil {
 			return err
@@ -200,7 +200,7 @@ func (d *Draft) Put(r Ref, values []Value) error {
 		d.own[p] = true
 		m.Pieces = insert(m.Pieces, p, func(p *Piece) int { return p.Number })
 	default:
-		return fmt.Errorf("%w: a thing of unknown kind %d", pack.ErrMalformed, r.Kind)
+		return fmt.Errorf("%w: a thing of unknown sort %d", pack.ErrMalformed, r.Sort)
 	}
 	return nil
 }
@@ -227,23 +227,23 @@ func insert[T any](list []*T, v *T, key func(*T) int) []*T {
 func (d *Draft) Change(r Ref, v Value) error {
 	d.settle()
 	d.touched = append(d.touched, r)
-	if r.Kind == KindTileset && v.Field >= TileField {
+	if r.Sort == SortTileset && v.Field >= TileField {
 		return d.changeTile(r, v)
 	}
-	if c := collectionOf(r.Kind); c != nil {
+	if c := collectionOf(r.Sort); c != nil {
 		d.forget(r)
 		return c.change(d, r.ID, v)
 	}
-	switch r.Kind {
-	case KindProject:
+	switch r.Sort {
+	case SortProject:
 		return setField(&d.doc.Project, projectFields, v)
-	case KindMap:
+	case SortMap:
 		m, err := d.mapOf(r.ID)
 		if err != nil {
 			return err
 		}
 		return setField(m, mapFields, v)
-	case KindLayer:
+	case SortLayer:
 		l, err := d.layerOf(r.Map, r.ID)
 		if err != nil {
 			return err
@@ -256,7 +256,7 @@ func (d *Draft) Change(r Ref, v Value) error {
 			m.sortLayers()
 		}
 		return nil
-	case KindPiece:
+	case SortPiece:
 		m, err := d.mapOf(r.Map)
 		if err != nil {
 			return err
@@ -267,7 +267,7 @@ func (d *Draft) Change(r Ref, v Value) error {
 		}
 		return setField(p, pieceFields, v)
 	}
-	return fmt.Errorf("%w: a thing of unknown kind %d", pack.ErrMalformed, r.Kind)
+	return fmt.Errorf("%w: a thing of unknown sort %d", pack.ErrMalformed, r.Sort)
 }
 
 // changeTile sets one property of a tile.
@@ -299,7 +299,7 @@ func (d *Draft) changeTile(r Ref, v Value) error {
 
 // forget drops what was made of bonds, if they change.
 func (d *Draft) forget(r Ref) {
-	if r.Kind == KindBond {
+	if r.Sort == SortBond {
 		d.doc.bonds = nil
 	}
 }
@@ -309,21 +309,21 @@ func (d *Draft) Remove(r Ref) error {
 	d.settle()
 	d.touched = append(d.touched, r)
 	gone := false
-	switch c := collectionOf(r.Kind); {
+	switch c := collectionOf(r.Sort); {
 	case c != nil:
 		d.forget(r)
 		gone = c.remove(d, r.ID)
-	case r.Kind == KindMap:
+	case r.Sort == SortMap:
 		before := len(d.doc.Maps)
 		d.doc.Maps = slices.DeleteFunc(d.doc.Maps, func(m *Map) bool { return m.ID == r.ID })
 		gone = len(d.doc.Maps) < before
-	case r.Kind == KindLayer || r.Kind == KindPiece:
+	case r.Sort == SortLayer || r.Sort == SortPiece:
 		m, err := d.mapOf(r.Map)
 		if err != nil {
 			return err
 		}
 		inMap := len(m.Layers) + len(m.Pieces)
-		if r.Kind == KindLayer {
+		if r.Sort == SortLayer {
 			if l := m.Layer(r.ID); l != nil {
 				d.doc.stored -= l.Cells.StoredCells()
 			}

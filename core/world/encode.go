@@ -71,7 +71,7 @@ func DecodeAt(at pace.Pace, b []byte) (*Document, error) {
 	if err := setFields(&d.doc.Project, projectFields, DecodeValues(r)); err != nil {
 		r.Fail(err)
 	}
-	put := func(k Kind, mapID ID) ID {
+	put := func(k Sort, mapID ID) ID {
 		id := ID(r.Uint())
 		values := DecodeValues(r)
 		if r.Err() == nil {
@@ -82,15 +82,15 @@ func DecodeAt(at pace.Pace, b []byte) (*Document, error) {
 		return id
 	}
 	for range r.Count(limit.Tilesets, 2) {
-		put(KindTileset, 0)
+		put(SortTileset, 0)
 	}
 	for range r.Count(limit.Maps, 2) {
-		m := put(KindMap, 0)
+		m := put(SortMap, 0)
 		for range r.Count(limit.Layers, 2) {
-			decodeLayer(r, d, m, put(KindLayer, m))
+			decodeLayer(r, d, m, put(SortLayer, m))
 		}
 		for range r.Count(limit.PiecesInMap, 2) {
-			put(KindPiece, m)
+			put(SortPiece, m)
 		}
 	}
 	for _, c := range collections[1:] {
@@ -98,7 +98,7 @@ func DecodeAt(at pace.Pace, b []byte) (*Document, error) {
 			break
 		}
 		for range r.Count(c.most, 2) {
-			put(c.kind, 0)
+			put(c.sort, 0)
 		}
 	}
 	if err := r.Done(); err != nil {

@@ -63,11 +63,11 @@ func TestTracksAndAreasStored(t *testing.T) {
 	}
 	good := track(grid.Point{X: 5, Y: 7}, grid.Point{X: -40, Y: 900})
 	good.Round = true
-	if d, err = put(d, Ref{Kind: KindTrack, ID: 70}, good.Values()); err != nil {
+	if d, err = put(d, Ref{Sort: SortTrack, ID: 70}, good.Values()); err != nil {
 		t.Fatal(err)
 	}
 	windy := area(func(a *Area) { a.Forces, a.Zoom, a.Holds = Forces{30, -640, 640}, 400, true })
-	if d, err = put(d, Ref{Kind: KindArea, ID: 71}, windy.Values()); err != nil {
+	if d, err = put(d, Ref{Sort: SortArea, ID: 71}, windy.Values()); err != nil {
 		t.Fatal(err)
 	}
 	back, err := Decode(d.Encode())
@@ -81,7 +81,7 @@ func TestTracksAndAreasStored(t *testing.T) {
 		t.Errorf("the area came back as %+v", got)
 	}
 	draft := d.Draft()
-	if err := draft.Remove(Ref{Kind: KindMap, ID: m.ID}); err == nil {
+	if err := draft.Remove(Ref{Sort: SortMap, ID: m.ID}); err == nil {
 		if _, err := draft.Done(); err == nil {
 			t.Error("a map was taken away from under its track and area")
 		}
@@ -92,7 +92,7 @@ func TestTracksAndAreasStored(t *testing.T) {
 	for name, values := range map[string][]Value{
 		"a track without points": track().Values(), "a track too far off": track(grid.Point{X: far}).Values(), "a track on no map": elsewhere.Values(),
 	} {
-		if _, err := put(d, Ref{Kind: KindTrack, ID: 80}, values); err == nil {
+		if _, err := put(d, Ref{Sort: SortTrack, ID: 80}, values); err == nil {
 			t.Errorf("%s is taken", name)
 		}
 	}
@@ -100,7 +100,7 @@ func TestTracksAndAreasStored(t *testing.T) {
 		"without cells": func(a *Area) { a.Cells = nil }, "on no map": func(a *Area) { a.Map = 99 }, "with less than no gravity": func(a *Area) { a.Gravity = -1 },
 		"with too much wind": func(a *Area) { a.WindY = 641 }, "seen too small": func(a *Area) { a.Zoom = 24 }, "seen too large": func(a *Area) { a.Zoom = 401 },
 	} {
-		if _, err := put(d, Ref{Kind: KindArea, ID: 80}, area(set).Values()); err == nil {
+		if _, err := put(d, Ref{Sort: SortArea, ID: 80}, area(set).Values()); err == nil {
 			t.Errorf("an area %s is taken", name)
 		}
 	}

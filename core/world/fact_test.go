@@ -27,7 +27,7 @@ func TestFactsOfADocument(t *testing.T) {
 	}
 	full := d.Draft()
 	for i := range limit.Facts {
-		if err := full.Put(Ref{Kind: KindFact, ID: ID(9<<32 | i)}, (&Fact{Name: fmt.Sprintf("Moth %d", i), Counts: i%2 == 0, Start: i % 2}).Values()); err != nil {
+		if err := full.Put(Ref{Sort: SortFact, ID: ID(9<<32 | i)}, (&Fact{Name: fmt.Sprintf("Moth %d", i), Counts: i%2 == 0, Start: i % 2}).Values()); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -38,14 +38,14 @@ func TestFactsOfADocument(t *testing.T) {
 	label := func(of ID, a Acting) []Value {
 		return (&Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: m.Bounds.X, Y: m.Bounds.Y}), Acting: a}).Values()
 	}
-	piece := Ref{Kind: KindPiece, Map: m.ID, ID: 7 << 32}
+	piece := Ref{Sort: SortPiece, Map: m.ID, ID: 7 << 32}
 	for _, c := range []struct {
 		r      Ref
 		values []Value
 		says   string
 	}{
-		{Ref{Kind: KindFact, ID: 9<<32 | 5000}, (&Fact{Name: "One more"}).Values(), "at most 1000 facts"},
-		{Ref{Kind: KindFact, ID: number}, (&Fact{Name: "Moth", Counts: true, Start: -1}).Values(), ""},
+		{Ref{Sort: SortFact, ID: 9<<32 | 5000}, (&Fact{Name: "One more"}).Values(), "at most 1000 facts"},
+		{Ref{Sort: SortFact, ID: number}, (&Fact{Name: "Moth", Counts: true, Start: -1}).Values(), ""},
 		{piece, label(Collectible, Acting{Sets: Change{Fact: number, How: 3}}), "how a piece sets a fact is 0 to 2, not 3"},
 		{piece, label(Collectible, Acting{Sets: Change{Fact: number, By: limit.FactValue + 1}}), "by how much"},
 		{piece, label(Exit, Acting{While: Condition{Item: item, Least: -1}}), "asks for at least"},

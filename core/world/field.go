@@ -11,41 +11,41 @@ import (
 	"azzel/core/pack"
 )
 
-// A Kind is a sort of thing that a document is made of. The numbers stand in
+// A Sort is one of the sorts of things that a document is made of. The numbers stand in
 // stored bytes and are never used again.
-type Kind uint8
+type Sort uint8
 
-// The kinds, in the order in which a document is put together.
+// The sorts, in the order in which a document is put together.
 const (
-	KindProject  Kind = 1
-	KindTileset  Kind = 2
-	KindMap      Kind = 3
-	KindLayer    Kind = 4
-	KindPiece    Kind = 5
-	KindCrossing Kind = 6
-	// KindCharacter comes after the project in the order of putting together,
+	SortProject  Sort = 1
+	SortTileset  Sort = 2
+	SortMap      Sort = 3
+	SortLayer    Sort = 4
+	SortPiece    Sort = 5
+	SortCrossing Sort = 6
+	// SortCharacter comes after the project in the order of putting together,
 	// which names the player by id alone.
-	KindCharacter Kind = 7
-	KindMedley    Kind = 8
-	KindBond      Kind = 9
-	KindProperty  Kind = 10
-	KindPatch     Kind = 11
-	KindReplay    Kind = 12
-	KindTrack     Kind = 13
-	KindArea      Kind = 14
-	KindItem      Kind = 15
-	KindFact      Kind = 16
+	SortCharacter Sort = 7
+	SortMedley    Sort = 8
+	SortBond      Sort = 9
+	SortProperty  Sort = 10
+	SortPatch     Sort = 11
+	SortReplay    Sort = 12
+	SortTrack     Sort = 13
+	SortArea      Sort = 14
+	SortItem      Sort = 15
+	SortFact      Sort = 16
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else
 // 0; ID is 0 for the project.
 type Ref struct {
-	Kind Kind
+	Sort Sort
 	Map  ID
 	ID   ID
 }
 
-// A Field numbers a property of a thing within its kind. The numbers stand in
+// A Field numbers a property of a thing within its sort. The numbers stand in
 // stored bytes and are never used again.
 type Field uint32
 
@@ -57,7 +57,7 @@ const (
 	TileProperties       = 16
 )
 
-// A Value is one property in the encoding of its kind.
+// A Value is one property in the encoding of its sort.
 type Value struct {
 	Field Field
 	Bytes []byte
@@ -212,7 +212,7 @@ func BoolValue(f Field, yes bool) Value {
 }
 
 // Values are the properties of a map as they are stored, without its layers
-// and pieces. The other kinds have the same method.
+// and pieces. The other sorts have the same method.
 func (m *Map) Values() []Value { return valuesOf(m, mapFields) }
 
 // Values are the properties of a layer, without its cells.

@@ -32,7 +32,7 @@ func TestLimits(t *testing.T) {
 			}
 		}
 	}
-	piece := Ref{Kind: KindPiece, Map: m.ID, ID: 900}
+	piece := Ref{Sort: SortPiece, Map: m.ID, ID: 900}
 	for _, term := range actingTerms {
 		a := Acting{Does: Wanders}
 		ends(term.label, term.least, term.most, func(v int) bool {
@@ -47,7 +47,7 @@ func TestLimits(t *testing.T) {
 	character := func(set func(*Character)) bool {
 		c := &Character{Name: "Night porter"}
 		set(c)
-		return takes(Ref{Kind: KindCharacter, ID: 901}, c.Values())
+		return takes(Ref{Sort: SortCharacter, ID: 901}, c.Values())
 	}
 	most := limit.MaxCellSide
 	ends("a foot", -most, most, func(v int) bool { return character(func(c *Character) { c.FootX = v }) })
@@ -61,14 +61,14 @@ func TestLimits(t *testing.T) {
 	ends("the width of a frame", 1, most, func(v int) bool { return character(func(c *Character) { c.W, c.H = v, 8 }) })
 	ends("the height of a frame", 1, most, func(v int) bool { return character(func(c *Character) { c.W, c.H = 8, v }) })
 	track := func(points ...grid.Point) bool {
-		return takes(Ref{Kind: KindTrack, ID: 902}, (&Track{Name: "Round", Map: m.ID, Points: points}).Values())
+		return takes(Ref{Sort: SortTrack, ID: 902}, (&Track{Name: "Round", Map: m.ID, Points: points}).Values())
 	}
 	ends("the points of a track", 1, limit.TrackPoints, func(v int) bool { return track(make([]grid.Point, v)...) })
 	ends("a point of a track", -far, far, func(v int) bool { return track(grid.Point{X: v}) && track(grid.Point{Y: v}) })
 	area := func(set func(*Area)) bool {
 		a := &Area{Name: "Draught", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{W: 2, H: 2})}
 		set(a)
-		return takes(Ref{Kind: KindArea, ID: 903}, a.Values())
+		return takes(Ref{Sort: SortArea, ID: 903}, a.Values())
 	}
 	ends("an area's gravity", 0, limit.Gravity, func(v int) bool { return area(func(a *Area) { a.Gravity = v }) })
 	ends("an area's wind", -10*limit.Wind, 10*limit.Wind, func(v int) bool { return area(func(a *Area) { a.WindX = v }) })
@@ -84,7 +84,7 @@ func TestLimits(t *testing.T) {
 		return v > 0 && many.checkMap(1000) == nil
 	})
 	ends("how many of an item there are", 0, limit.Stack, func(v int) bool {
-		return takes(Ref{Kind: KindItem, ID: 904}, (&Item{Name: "Fuse", Most: v}).Values())
+		return takes(Ref{Sort: SortItem, ID: 904}, (&Item{Name: "Fuse", Most: v}).Values())
 	})
 }
 
@@ -136,7 +136,7 @@ func TestBlockStored(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	if err := draft.Put(Ref{Kind: KindPiece, Map: m.ID, ID: 900}, (&Piece{Type: Foe, Layer: m.PlayerLayer, Foot: grid.Point{X: 24, Y: 15}, Acting: Acting{Shot: 90}}).Values()); err != nil {
+	if err := draft.Put(Ref{Sort: SortPiece, Map: m.ID, ID: 900}, (&Piece{Type: Foe, Layer: m.PlayerLayer, Foot: grid.Point{X: 24, Y: 15}, Acting: Acting{Shot: 90}}).Values()); err != nil {
 		t.Fatal(err)
 	}
 	if d, err = draft.Done(); err != nil {

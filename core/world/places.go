@@ -144,12 +144,12 @@ func (d *Document) OfMap(id ID) []Ref {
 	var list []Ref
 	for _, t := range d.Tracks {
 		if t.Map == id {
-			list = append(list, Ref{Kind: KindTrack, ID: t.ID})
+			list = append(list, Ref{Sort: SortTrack, ID: t.ID})
 		}
 	}
 	for _, a := range d.Areas {
 		if a.Map == id {
-			list = append(list, Ref{Kind: KindArea, ID: a.ID})
+			list = append(list, Ref{Sort: SortArea, ID: a.ID})
 		}
 	}
 	return list

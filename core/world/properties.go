@@ -9,7 +9,7 @@ import (
 	"azzel/core/tiles"
 )
 
-// The properties that stand in more than one kind or in edits made by hand.
+// The properties that stand in more than one sort or in edits made by hand.
 const (
 	FieldName   Field = 1
 	FieldOrigin Field = 2

@@ -23,7 +23,7 @@ func Start(p Project, ids Allocator) (*Document, error) {
 			p := tiles.Role(i + 1).Properties()
 			blockout.Tiles = append(blockout.Tiles, &p)
 		}
-		if err := d.Put(Ref{KindTileset, 0, ids.NewID()}, blockout.Values()); err != nil {
+		if err := d.Put(Ref{SortTileset, 0, ids.NewID()}, blockout.Values()); err != nil {
 			return err
 		}
 		if p.View == SideView {
@@ -45,7 +45,7 @@ func Start(p Project, ids Allocator) (*Document, error) {
 			return err
 		}
 		spawn := &Piece{Type: Spawn, Layer: m.PlayerLayer, Foot: p.Lattice().Foot(grid.Point{X: bounds.W / 2, Y: bounds.H / 2})}
-		return d.Put(Ref{KindPiece, m.ID, ids.NewID()}, spawn.Values())
+		return d.Put(Ref{SortPiece, m.ID, ids.NewID()}, spawn.Values())
 	})
 }
 
@@ -64,7 +64,7 @@ func (d *Draft) startFromTheSide(p Project, ids Allocator) error {
 	}
 	at := grid.Point{X: min(bounds.W-1, max(1, p.SeenW/4)), Y: bounds.H - deep - 1}
 	spawn := &Piece{Type: Spawn, Layer: m.PlayerLayer, Foot: m.FootOf(p.Lattice(), Spawn, at)}
-	return d.Put(Ref{KindPiece, m.ID, ids.NewID()}, spawn.Values())
+	return d.Put(Ref{SortPiece, m.ID, ids.NewID()}, spawn.Values())
 }
 
 // NewMap makes a top-down map with the two layers that every map starts with:
@@ -78,11 +78,11 @@ func NewMap(name string, origin grid.Point, bounds grid.Rect, ids Allocator) (*M
 
 // PutMap puts a map with its layers into a draft.
 func PutMap(d *Draft, m *Map, layers []*Layer) error {
-	if err := d.Put(Ref{KindMap, 0, m.ID}, m.Values()); err != nil {
+	if err := d.Put(Ref{SortMap, 0, m.ID}, m.Values()); err != nil {
 		return err
 	}
 	for _, l := range layers {
-		if err := d.Put(Ref{KindLayer, m.ID, l.ID}, l.Values()); err != nil {
+		if err := d.Put(Ref{SortLayer, m.ID, l.ID}, l.Values()); err != nil {
 			return err
 		}
 	}

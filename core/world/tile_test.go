@@ -34,7 +34,7 @@ func TestTileProperties(t *testing.T) {
 	// A tile that the tileset does not have has nothing.
 	draft := d.Draft()
 	for _, v := range TileValues(len(set.Tiles), tiles.Properties{}, randomTile(r)) {
-		if had, there := draft.Value(Ref{KindTileset, 0, set.ID}, v.Field); there {
+		if had, there := draft.Value(Ref{SortTileset, 0, set.ID}, v.Field); there {
 			t.Fatalf("property %d of a tile past the last has the value %v", v.Field, had)
 		}
 	}
@@ -52,7 +52,7 @@ func TestTileProperties(t *testing.T) {
 		}
 		i := r.IntN(set.Count)
 		draft := d.Draft()
-		ref := Ref{KindTileset, 0, set.ID}
+		ref := Ref{SortTileset, 0, set.ID}
 		values := TileValues(i, set.Tile(i), is)
 		r.Shuffle(len(values), func(a, b int) { values[a], values[b] = values[b], values[a] })
 		before := set.Tile(i)
@@ -89,7 +89,7 @@ func TestBadTileProperties(t *testing.T) {
 		"a tile that is not there":    {TileField + Field(set.Count*TileProperties), []byte{1}},
 		"a value with something more": {TileField + 3, []byte{1, 1}},
 	} {
-		if err := d.Draft().Change(Ref{KindTileset, 0, set.ID}, v); err == nil {
+		if err := d.Draft().Change(Ref{SortTileset, 0, set.ID}, v); err == nil {
 			t.Errorf("%s was taken", name)
 		}
 	}

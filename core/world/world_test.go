@@ -38,7 +38,7 @@ func TestStart(t *testing.T) {
 		diff := Diff(&Document{}, d)
 		built, err := Assemble(d.Next(), func(draft *Draft) error {
 			for _, e := range diff.Put {
-				if e.Ref.Kind == KindProject {
+				if e.Ref.Sort == SortProject {
 					for _, v := range e.Values {
 						if err := draft.Change(e.Ref, v); err != nil {
 							return err
@@ -46,9 +46,9 @@ func TestStart(t *testing.T) {
 					}
 				}
 			}
-			for k := KindTileset; k <= KindProperty; k++ {
+			for k := SortTileset; k <= SortProperty; k++ {
 				for _, e := range diff.Put {
-					if e.Ref.Kind == k {
+					if e.Ref.Sort == k {
 						if err := draft.Put(e.Ref, e.Values); err != nil {
 							return err
 						}
@@ -106,16 +106,16 @@ func TestChecks(t *testing.T) {
 			return PutMap(d, m, layers)
 		}},
 		"a piece outside": {"outside", func(d *Draft) error {
-			return d.Put(Ref{KindPiece, m.ID, ids.NewID()}, (&Piece{Type: Exit, Layer: m.PlayerLayer, Foot: grid.Point{X: -1}}).Values())
+			return d.Put(Ref{SortPiece, m.ID, ids.NewID()}, (&Piece{Type: Exit, Layer: m.PlayerLayer, Foot: grid.Point{X: -1}}).Values())
 		}},
 		"a piece of no type": {"type", func(d *Draft) error {
-			return d.Put(Ref{KindPiece, m.ID, ids.NewID()}, (&Piece{Type: 999, Layer: m.PlayerLayer}).Values())
+			return d.Put(Ref{SortPiece, m.ID, ids.NewID()}, (&Piece{Type: 999, Layer: m.PlayerLayer}).Values())
 		}},
 		"a crossing to nowhere": {"not there any more", func(d *Draft) error {
-			return d.Put(Ref{KindCrossing, 0, ids.NewID()}, crossing(End{m.ID, cell(1, 1)}, End{99, cell(1, 1)}).Values())
+			return d.Put(Ref{SortCrossing, 0, ids.NewID()}, crossing(End{m.ID, cell(1, 1)}, End{99, cell(1, 1)}).Values())
 		}},
 		"a crossing to itself": {"where it begins", func(d *Draft) error {
-			return d.Put(Ref{KindCrossing, 0, ids.NewID()}, crossing(End{m.ID, cell(1, 1)}, End{m.ID, cell(1, 1)}).Values())
+			return d.Put(Ref{SortCrossing, 0, ids.NewID()}, crossing(End{m.ID, cell(1, 1)}, End{m.ID, cell(1, 1)}).Values())
 		}},
 		"a missing player's layer": {"layer in which the player walks", func(d *Draft) error {
 			m, _ := NewMap("Shed", grid.Point{X: 300}, grid.Rect{W: 5, H: 5}, ids)
@@ -130,7 +130,7 @@ func TestChecks(t *testing.T) {
 			return err
 		}},
 		"a used tileset removed": {"still used", func(d *Draft) error {
-			return d.Remove(Ref{KindTileset, 0, d.doc.Tilesets[0].ID})
+			return d.Remove(Ref{SortTileset, 0, d.doc.Tilesets[0].ID})
 		}},
 	} {
 		before := d.Encode()
@@ -148,7 +148,7 @@ func TestChecks(t *testing.T) {
 	}
 }
 
-// No two properties of a kind have the same number, as one would be read as the other.
+// No two properties of a sort have the same number, as one would be read as the other.
 func TestFieldNumbers(t *testing.T) {
 	numbers := map[string]string{
 		"area":      "[1 7 2 3 4 5 6]",
@@ -168,7 +168,7 @@ func TestFieldNumbers(t *testing.T) {
 		"tileset":   "[1 2 3 4 5 8 9 10 11 6 7]",
 		"track":     "[1 7 2 3 4]",
 	}
-	for kind, values := range map[string][]Value{
+	for sort, values := range map[string][]Value{
 		"project": (&Project{}).Values(), "tileset": (&Tileset{}).Values(), "map": (&Map{}).Values(), "layer": (&Layer{}).Values(),
 		"piece": (&Piece{}).Values(), "crossing": (&Crossing{}).Values(), "character": (&Character{}).Values(), "medley": (&Medley{}).Values(),
 		"bond": (&Bond{}).Values(), "patch": (&Patch{}).Values(), "property": (&Property{}).Values(), "track": (&Track{}).Values(), "area": (&Area{}).Values(), "item": (&Item{}).Values(), "fact": (&Fact{}).Values(), "replay": (&Replay{}).Values(),
@@ -176,7 +176,7 @@ func TestFieldNumbers(t *testing.T) {
 		seen := map[Field]bool{}
 		for _, v := range values {
 			if seen[v.Field] {
-				t.Errorf("two properties of a %s have the number %d", kind, v.Field)
+				t.Errorf("two properties of a %s have the number %d", sort, v.Field)
 			}
 			seen[v.Field] = true
 		}
@@ -185,8 +185,8 @@ func TestFieldNumbers(t *testing.T) {
 			is = append(is, v.Field)
 		}
 		// What is stored is found by these numbers: a property keeps its own for good.
-		if got := fmt.Sprint(is); got != numbers[kind] {
-			t.Errorf("the properties of a %s have the numbers %s, and not %s", kind, got, numbers[kind])
+		if got := fmt.Sprint(is); got != numbers[sort] {
+			t.Errorf("the properties of a %s have the numbers %s, and not %s", sort, got, numbers[sort])
 		}
 	}
 }

@@ -48,63 +48,63 @@ func (a Author) Edit(d *world.Document) edit.Edit {
 		if e := a.place(d); len(e.Parts) > 0 {
 			return e
 		}
-		add(edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.TextValue(world.FieldName, "Grotto")})
+		add(edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.TextValue(world.FieldName, "Grotto")})
 	case n >= 34:
 		if e := a.shape(d); len(e.Parts) > 0 {
 			return e
 		}
-		add(edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.TextValue(world.FieldName, fmt.Sprintf("Room %d", a.Rand.IntN(9)))})
+		add(edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.TextValue(world.FieldName, fmt.Sprintf("Room %d", a.Rand.IntN(9)))})
 	case n < 9:
 		g := a.region(m)
 		add(edit.Paint{Map: m.ID, Layer: layer.ID, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(a.Rand.IntN(9))}}})
 	case n < 12:
 		p := &world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: foot()}
-		add(edit.Put{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: a.IDs.NewID()}, Values: p.Values()})
+		add(edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: a.IDs.NewID()}, Values: p.Values()})
 	case n < 14 && len(m.Pieces) > 0:
 		p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
-		add(edit.Change{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, Value: world.PointValue(world.FieldFoot, foot())})
+		add(edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, Value: world.PointValue(world.FieldFoot, foot())})
 	case n < 15 && len(m.Pieces) > 0:
-		add(edit.Remove{Ref: world.Ref{Kind: world.KindPiece, Map: m.ID, ID: m.Pieces[a.Rand.IntN(len(m.Pieces))].ID}})
+		add(edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: m.Pieces[a.Rand.IntN(len(m.Pieces))].ID}})
 	case n < 16:
 		fresh, layers := world.NewMap(fmt.Sprintf("Map %d", a.Rand.IntN(99)), grid.Point{X: a.Rand.IntN(400) - 200, Y: a.Rand.IntN(400) - 200},
 			grid.Rect{W: 3 + a.Rand.IntN(12), H: 3 + a.Rand.IntN(9)}, a.IDs)
 		e.Parts = edit.PutMap(fresh, layers)
 	case n < 17 && len(d.Maps) > 3:
-		add(edit.Remove{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}})
+		add(edit.Remove{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}})
 	case n < 18:
 		o := d.Maps[a.Rand.IntN(len(d.Maps))]
 		c := &world.Crossing{BothWays: true, Ends: [2]world.End{{Map: m.ID, Cells: cell(m)}, {Map: o.ID, Cells: cell(o)}}}
-		add(edit.Put{Ref: world.Ref{Kind: world.KindCrossing, ID: a.IDs.NewID()}, Values: c.Values()})
+		add(edit.Put{Ref: world.Ref{Sort: world.SortCrossing, ID: a.IDs.NewID()}, Values: c.Values()})
 	case n < 19:
-		add(edit.Change{Ref: world.Ref{Kind: world.KindMap, ID: m.ID}, Value: world.TextValue(world.FieldName, fmt.Sprintf("Room %d", a.Rand.IntN(9)))})
+		add(edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.TextValue(world.FieldName, fmt.Sprintf("Room %d", a.Rand.IntN(9)))})
 	case n < 20:
 		medley := &world.Medley{Name: "Gravel", Medley: tiles.Medley{Tiles: []tiles.Weighted{{Tile: 1, Weight: 1 + a.Rand.IntN(9)}, {Tile: 3, Weight: a.Rand.IntN(9)}}, Seed: a.Rand.IntN(5), Mirrored: a.Rand.IntN(2) == 0}}
-		add(edit.Put{Ref: world.Ref{Kind: world.KindMedley, ID: a.IDs.NewID()}, Values: medley.Values()})
+		add(edit.Put{Ref: world.Ref{Sort: world.SortMedley, ID: a.IDs.NewID()}, Values: medley.Values()})
 	case n < 22 && len(d.Medleys) > 0:
 		medley := d.Medleys[a.Rand.IntN(len(d.Medleys))]
 		add(edit.Deal{Map: m.ID, Layer: m.Layers[a.Rand.IntN(len(m.Layers))].ID, Medley: medley.ID, Region: a.region(m)})
 	case n < 23 && len(d.Medleys) > 4:
-		add(edit.Remove{Ref: world.Ref{Kind: world.KindMedley, ID: d.Medleys[0].ID}})
+		add(edit.Remove{Ref: world.Ref{Sort: world.SortMedley, ID: d.Medleys[0].ID}})
 	case n < 24 && len(d.Bonds) < 3:
 		b := a.Bond(tiles.Join(a.Rand.IntN(3)), 6+a.Rand.IntN(3), 1+a.Rand.IntN(3))
-		add(edit.Put{Ref: world.Ref{Kind: world.KindBond, ID: a.IDs.NewID()}, Values: b.Values()})
+		add(edit.Put{Ref: world.Ref{Sort: world.SortBond, ID: a.IDs.NewID()}, Values: b.Values()})
 	case n < 30 && len(d.Bonds) > 0:
 		add(Lay(m, layer, d.Bonds[a.Rand.IntN(len(d.Bonds))], a.region(m)))
 	case n < 31 && len(d.Bonds) > 0:
 		was := d.Bonds[a.Rand.IntN(len(d.Bonds))]
 		b := a.Bond(was.Join, was.Tiles[0].Tile, len(was.Tiles))
-		ref := world.Ref{Kind: world.KindBond, ID: was.ID}
+		ref := world.Ref{Sort: world.SortBond, ID: was.ID}
 		for _, v := range b.Values() {
 			if v.Field == world.FieldTiles || v.Field == world.FieldAlso {
 				add(edit.Change{Ref: ref, Value: v})
 			}
 		}
 	case n < 32 && len(d.Bonds) > 1:
-		add(edit.Remove{Ref: world.Ref{Kind: world.KindBond, ID: d.Bonds[0].ID}})
+		add(edit.Remove{Ref: world.Ref{Sort: world.SortBond, ID: d.Bonds[0].ID}})
 	default:
 		t := d.Tilesets[0]
 		i := a.Rand.IntN(t.Count)
-		add(edit.Change{Ref: world.Ref{Kind: world.KindTileset, ID: t.ID}, Value: world.TileValues(i, t.Tile(i), flipped(t.Tile(i)))[0]})
+		add(edit.Change{Ref: world.Ref{Sort: world.SortTileset, ID: t.ID}, Value: world.TileValues(i, t.Tile(i), flipped(t.Tile(i)))[0]})
 	}
 	return e
 }

@@ -14,7 +14,7 @@ import (
 func (a Author) shape(d *world.Document) edit.Edit {
 	m := d.Maps[a.Rand.IntN(len(d.Maps))]
 	l := m.Layers[a.Rand.IntN(len(m.Layers))]
-	layer := world.Ref{Kind: world.KindLayer, Map: m.ID, ID: l.ID}
+	layer := world.Ref{Sort: world.SortLayer, Map: m.ID, ID: l.ID}
 	var e edit.Edit
 	switch a.Rand.IntN(11) {
 	case 0, 1, 2:
@@ -49,14 +49,14 @@ func (a Author) shape(d *world.Document) edit.Edit {
 		look.Edges[a.Rand.IntN(4)] = world.Edge(a.Rand.IntN(len(world.EdgeNames)))
 		look.Background = world.Background{Top: world.RGB(9, 20, uint8(a.Rand.IntN(256))), Bottom: world.RGB(1, 2, 3)}
 		look.Notes, look.Keywords = "two lines\nof notes", "fern, night"
-		e.Parts = edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, m.Values(), look.Values())
+		e.Parts = edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, m.Values(), look.Values())
 	default:
 		if b := d.Cut(m, a.region(m), func(*world.Layer) bool { return true }, true, nil); b != nil && len(d.Patches) < 3 {
 			p := &world.Patch{Name: "A corner", Block: *b}
-			e.Parts = []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindPatch, ID: a.IDs.NewID()}, Values: p.Values()}}
+			e.Parts = []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortPatch, ID: a.IDs.NewID()}, Values: p.Values()}}
 		} else if len(d.Properties) < 3 {
 			p := &world.Property{Name: fmt.Sprintf("moist %d", a.IDs.NewID()), Type: tiles.Number}
-			e.Parts = []edit.Part{edit.Put{Ref: world.Ref{Kind: world.KindProperty, ID: a.IDs.NewID()}, Values: p.Values()}}
+			e.Parts = []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortProperty, ID: a.IDs.NewID()}, Values: p.Values()}}
 		}
 	}
 	e.Label = "a step"

@@ -18,15 +18,15 @@ func (a Author) place(d *world.Document) edit.Edit {
 	switch n := a.Rand.IntN(14); {
 	case n < 2:
 		t := &world.Track{Name: fmt.Sprintf("Track %d", a.Rand.IntN(9)), Map: m.ID, Points: a.points(d, m), Round: a.Rand.IntN(2) == 0}
-		add(edit.Put{Ref: world.Ref{Kind: world.KindTrack, ID: a.IDs.NewID()}, Values: t.Values()})
+		add(edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: a.IDs.NewID()}, Values: t.Values()})
 	case n < 4:
 		area := &world.Area{Name: "Draught", Map: m.ID, Cells: a.region(m), Forces: a.forces(), Holds: a.Rand.IntN(2) == 0}
-		add(edit.Put{Ref: world.Ref{Kind: world.KindArea, ID: a.IDs.NewID()}, Values: area.Values()})
+		add(edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: a.IDs.NewID()}, Values: area.Values()})
 	case n < 5 && len(places) > 0:
 		add(edit.Remove{Ref: places[a.Rand.IntN(len(places))]})
 	case n < 7 && len(places) > 0:
 		r := places[a.Rand.IntN(len(places))]
-		if t := d.Track(r.ID); r.Kind == world.KindTrack {
+		if t := d.Track(r.ID); r.Sort == world.SortTrack {
 			next := *t
 			next.Points, next.Round = a.points(d, m), !t.Round
 			add(edit.Changes(r, t.Values(), next.Values())...)
@@ -41,20 +41,20 @@ func (a Author) place(d *world.Document) edit.Edit {
 		next := *p
 		next.Track, next.Area, next.Every, next.Odds = places[0].ID, places[len(places)-1].ID, a.Rand.IntN(90), world.Odds{1, a.Rand.IntN(4)}
 		next.Shot, next.Looks, next.Bears, next.ToX = a.Rand.IntN(2)*a.Rand.IntN(640), a.Rand.IntN(5), a.Rand.IntN(9), a.Rand.IntN(90)-45
-		add(edit.Changes(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
+		add(edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 	case n < 9:
 		item := &world.Item{Name: "Lantern", Most: a.Rand.IntN(9)}
 		id := a.IDs.NewID()
-		add(edit.Put{Ref: world.Ref{Kind: world.KindItem, ID: id}, Values: item.Values()})
+		add(edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: id}, Values: item.Values()})
 		if len(m.Pieces) > 0 {
 			p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
 			next := *p
 			next.Item, next.Amount = id, a.Rand.IntN(3)
-			add(edit.Changes(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
+			add(edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 		}
 	case n < 10 && len(d.Items) > 0:
 		i := d.Items[a.Rand.IntN(len(d.Items))]
-		r := world.Ref{Kind: world.KindItem, ID: i.ID}
+		r := world.Ref{Sort: world.SortItem, ID: i.ID}
 		if next := *i; a.Rand.IntN(2) == 0 {
 			add(edit.Remove{Ref: r})
 		} else {
@@ -68,21 +68,21 @@ func (a Author) place(d *world.Document) edit.Edit {
 		for _, i := range d.Items {
 			c.Begins = append(c.Begins, world.Stock{Item: i.ID, Count: 1 + a.Rand.IntN(3)})
 		}
-		add(edit.Put{Ref: world.Ref{Kind: world.KindCharacter, ID: a.IDs.NewID()}, Values: c.Values()})
+		add(edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: a.IDs.NewID()}, Values: c.Values()})
 	case n < 12:
 		fact := &world.Fact{Name: "Lit", Counts: a.Rand.IntN(2) == 0, Start: a.Rand.IntN(2)}
 		id := a.IDs.NewID()
-		add(edit.Put{Ref: world.Ref{Kind: world.KindFact, ID: id}, Values: fact.Values()})
+		add(edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: id}, Values: fact.Values()})
 		if len(m.Pieces) > 0 {
 			p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
 			next := *p
 			next.Sets = world.Change{Fact: id, How: world.Setting(a.Rand.IntN(3)), By: a.Rand.IntN(3)}
 			next.While = world.Condition{Fact: id, Least: a.Rand.IntN(3), Not: a.Rand.IntN(2) == 0}
-			add(edit.Changes(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
+			add(edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 		}
 	case n < 13 && len(d.Facts) > 0:
 		f := d.Facts[a.Rand.IntN(len(d.Facts))]
-		r := world.Ref{Kind: world.KindFact, ID: f.ID}
+		r := world.Ref{Sort: world.SortFact, ID: f.ID}
 		if next := *f; a.Rand.IntN(2) == 0 {
 			add(edit.Remove{Ref: r})
 		} else {
@@ -94,8 +94,8 @@ func (a Author) place(d *world.Document) edit.Edit {
 		p.Camera, p.Turns = world.Camera{FreeW: a.Rand.IntN(90), Ahead: a.Rand.IntN(40)}, !p.Turns
 		here.Barred, here.BarredArms = world.Ability(a.Rand.IntN(64)), world.Arm(a.Rand.IntN(4))
 		here.Forces, here.Lottery = a.forces(), world.Odds{a.Rand.IntN(5), 1}
-		add(edit.Changes(world.Ref{Kind: world.KindProject}, d.Project.Values(), p.Values())...)
-		add(edit.Changes(world.Ref{Kind: world.KindMap, ID: m.ID}, m.Values(), here.Values())...)
+		add(edit.Changes(world.Ref{Sort: world.SortProject}, d.Project.Values(), p.Values())...)
+		add(edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, m.Values(), here.Values())...)
 	}
 	return e
 }

@@ -39,7 +39,7 @@ func oneWorld(seed uint64) (*world.Document, error) {
 			next := *m
 			next.SeenAs(world.SideView)
 			for _, v := range next.Values() {
-				if err := draft.Change(world.Ref{Kind: world.KindMap, ID: m.ID}, v); err != nil {
+				if err := draft.Change(world.Ref{Sort: world.SortMap, ID: m.ID}, v); err != nil {
 					return nil, err
 				}
 			}
@@ -50,11 +50,11 @@ func oneWorld(seed uint64) (*world.Document, error) {
 	}
 	ids := &world.Counter{Prefix: 4}
 	item := &world.Item{Name: "Lantern", Most: r.IntN(6)}
-	if err := draft.Put(world.Ref{Kind: world.KindItem, ID: lantern}, item.Values()); err != nil {
+	if err := draft.Put(world.Ref{Sort: world.SortItem, ID: lantern}, item.Values()); err != nil {
 		return nil, err
 	}
 	for _, f := range []world.Fact{{ID: lit, Name: "Lit", Start: r.IntN(2)}, {ID: caught, Name: "Caught", Counts: true}} {
-		if err := draft.Put(world.Ref{Kind: world.KindFact, ID: f.ID}, f.Values()); err != nil {
+		if err := draft.Put(world.Ref{Sort: world.SortFact, ID: f.ID}, f.Values()); err != nil {
 			return nil, err
 		}
 	}
@@ -83,17 +83,17 @@ func oneWorld(seed uint64) (*world.Document, error) {
 				piece.Item, piece.Amount = lantern, r.IntN(3)
 			}
 			facts(r, piece)
-			if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
+			if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
 				return nil, err
 			}
 		}
 	}
 	if r.IntN(3) > 0 {
 		who := &world.Character{Name: "Gardener", Movement: Movement(r), Begins: []world.Stock{{Item: lantern, Count: 1 + r.IntN(4)}}}
-		if err := draft.Put(world.Ref{Kind: world.KindCharacter, ID: gardener}, who.Values()); err != nil {
+		if err := draft.Put(world.Ref{Sort: world.SortCharacter, ID: gardener}, who.Values()); err != nil {
 			return nil, err
 		}
-		if err := draft.Change(world.Ref{Kind: world.KindProject}, world.IDValue(world.FieldPlayer, gardener)); err != nil {
+		if err := draft.Change(world.Ref{Sort: world.SortProject}, world.IDValue(world.FieldPlayer, gardener)); err != nil {
 			return nil, err
 		}
 	}
@@ -123,7 +123,7 @@ func edges(r *rand.Rand, d *world.Document, draft *world.Draft) error {
 			}
 		}
 		for _, v := range next.Values() {
-			if err := draft.Change(world.Ref{Kind: world.KindMap, ID: m.ID}, v); err != nil {
+			if err := draft.Change(world.Ref{Sort: world.SortMap, ID: m.ID}, v); err != nil {
 				return err
 			}
 		}
@@ -163,7 +163,7 @@ func settings(r *rand.Rand, d *world.Document, draft *world.Draft) error {
 	}
 	p.Turns = r.IntN(4) == 0
 	for _, v := range p.Values() {
-		if err := draft.Change(world.Ref{Kind: world.KindProject}, v); err != nil {
+		if err := draft.Change(world.Ref{Sort: world.SortProject}, v); err != nil {
 			return err
 		}
 	}
@@ -175,7 +175,7 @@ func settings(r *rand.Rand, d *world.Document, draft *world.Draft) error {
 		next.Forces, next.Lottery = forces(r), world.Odds{r.IntN(3), r.IntN(3), r.IntN(3), r.IntN(3), r.IntN(3)}
 		next.Barred, next.BarredArms = world.Ability(r.IntN(64)&r.IntN(64)), world.Arm(r.IntN(4)&r.IntN(4))
 		for _, v := range next.Values() {
-			if err := draft.Change(world.Ref{Kind: world.KindMap, ID: m.ID}, v); err != nil {
+			if err := draft.Change(world.Ref{Sort: world.SortMap, ID: m.ID}, v); err != nil {
 				return err
 			}
 		}
@@ -209,10 +209,10 @@ func places(r *rand.Rand, m *world.Map, draft *world.Draft, ids *world.Counter) 
 		a.Zoom = 50 + r.IntN(150)
 	}
 	track, area = ids.NewID(), ids.NewID()
-	if err := draft.Put(world.Ref{Kind: world.KindTrack, ID: track}, t.Values()); err != nil {
+	if err := draft.Put(world.Ref{Sort: world.SortTrack, ID: track}, t.Values()); err != nil {
 		return 0, 0, err
 	}
-	return track, area, draft.Put(world.Ref{Kind: world.KindArea, ID: area}, a.Values())
+	return track, area, draft.Put(world.Ref{Sort: world.SortArea, ID: area}, a.Values())
 }
 
 // acting is a random way for a piece of a type to act.
@@ -287,7 +287,7 @@ func FromAbove(seed uint64) (*world.Document, error) {
 			}
 			piece := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(Cell(r, m))}
 			facts(r, piece)
-			if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
+			if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
 				return nil, err
 			}
 		}
@@ -296,7 +296,7 @@ func FromAbove(seed uint64) (*world.Document, error) {
 		a, b := Cell(r, first), Cell(r, far)
 		c := &world.Crossing{BothWays: r.IntN(4) > 0, Ends: [2]world.End{
 			{Map: first.ID, Cells: grid.Rect{X: a.X, Y: a.Y, W: 1, H: 1}}, {Map: far.ID, Cells: grid.Rect{X: b.X, Y: b.Y, W: 1, H: 1}}}}
-		if err := draft.Put(world.Ref{Kind: world.KindCrossing, ID: ids.NewID()}, c.Values()); err != nil {
+		if err := draft.Put(world.Ref{Sort: world.SortCrossing, ID: ids.NewID()}, c.Values()); err != nil {
 			return nil, err
 		}
 	}
@@ -342,7 +342,7 @@ func Crowd(things int, spread bool, wide int) (*world.Document, error) {
 			return nil, err
 		}
 	}
-	if err := draft.Change(world.Ref{Kind: world.KindMap, ID: m.ID}, world.RectValue(world.FieldBounds, grid.Rect{W: wide, H: high})); err != nil {
+	if err := draft.Change(world.Ref{Sort: world.SortMap, ID: m.ID}, world.RectValue(world.FieldBounds, grid.Rect{W: wide, H: high})); err != nil {
 		return nil, err
 	}
 	var g grid.Region
@@ -365,7 +365,7 @@ func Crowd(things int, spread bool, wide int) (*world.Document, error) {
 			at = grid.Point{X: 3 + r.IntN(wide-6), Y: r.IntN(5)*6 + 4}
 		}
 		p := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(at), Acting: world.Acting{Speed: 10 + r.IntN(40), Does: world.Doing(r.IntN(3))}}
-		if err := draft.Put(world.Ref{Kind: world.KindPiece, Map: m.ID, ID: ids.NewID()}, p.Values()); err != nil {
+		if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}, p.Values()); err != nil {
 			return nil, err
 		}
 	}
