@@ -14,6 +14,7 @@ import (
 	"azzel/core/play/generate"
 	"azzel/core/tiles"
 	"azzel/core/world"
+	"azzel/core/world/told"
 )
 
 const (
@@ -66,6 +67,9 @@ func logStored(t *testing.T, c *stored.Case, making *rand.Rand) (sums []uint64) 
 	if err != nil {
 		t.Fatal(err)
 	}
+	if making == nil {
+		d = told.Clean(d)
+	}
 	s := storedLog{Teller: stored.NewTeller(), Rand: rand.New(rand.NewPCG(c.Seed, 95)), server: newLog(d), kept: []*world.Document{d}, edits: c.Blobs[1:], making: making}
 	for i := range s.people {
 		s.people[i] = &client{Replica: edit.NewReplica(edit.Opening{Document: d}), Author: author.Author{Rand: making, IDs: &world.Counter{Prefix: uint32(60 + i)}}}
@@ -98,18 +102,19 @@ func (s *storedLog) next(t *testing.T, c *client) edit.Edit {
 		t.Fatal(err)
 	}
 	s.edits = s.edits[1:]
+	e.Parts = told.CleanParts(c.Document(), e.Parts)
 	return e
 }
 
 // step is something that person i does, or hears.
 func (s *storedLog) step(t *testing.T, i int, c *client) {
 	sent := func(message []byte, err error) {
-		if s.Tell(message, err); err == nil && message != nil {
+		if s.Tell(message == nil, err); err == nil && message != nil {
 			c.up = append(c.up, message)
 		}
 	}
-	undo := func(_ uint64, message []byte, left, of int, err error) {
-		s.Tell(left, of)
+	undo := func(_ uint64, message []byte, left, _ int, err error) {
+		s.Tell(left)
 		sent(message, err)
 	}
 	if len(c.Document().Maps) == 0 {
@@ -118,7 +123,7 @@ func (s *storedLog) step(t *testing.T, i int, c *client) {
 		return
 	}
 	switch n := s.IntN(24); {
-	case n < 8:
+	case n < 8 && (s.making != nil || len(s.edits) > 0):
 		_, message, err := c.Do(s.next(t, c))
 		sent(message, err)
 	case n < 10:
@@ -130,13 +135,13 @@ func (s *storedLog) step(t *testing.T, i int, c *client) {
 		undo(c.Redo())
 	case n < 16:
 		if steps := c.Steps(); len(steps) > 0 {
-			message, left, of, err := c.TakeBack(steps[s.IntN(len(steps))].Sequence)
-			s.Tell(left, of)
+			message, left, _, err := c.TakeBack(steps[s.IntN(len(steps))].Sequence)
+			s.Tell(left)
 			sent(message, err)
 		}
 	case n < 17:
-		left, of, err := c.Walk(s.IntN(8), func(message []byte) { sent(message, nil) })
-		s.Tell(left, of, err)
+		left, _, err := c.Walk(s.IntN(8), func(message []byte) { sent(message, nil) })
+		s.Tell(left, err)
 	case n < 18:
 		_, message, err := c.Do(edit.Restore(nil, c.Document(), s.kept[s.IntN(len(s.kept))], "go back"))
 		sent(message, err)
@@ -161,7 +166,7 @@ func (s *storedLog) step(t *testing.T, i int, c *client) {
 	redo1, may := c.CanRedo()
 	s.Tell(undo1, can, redo1, may, c.Pending(), c.Revision(), c.Answered(), c.Earlier(), len(c.Outgoing()), c.Steps())
 	if s.Tell(c.Document().Next()); s.IntN(5) == 0 {
-		s.Tell(c.Document().Encode())
+		told.Document(s.Teller, c.Document())
 	}
 }
 
@@ -213,6 +218,9 @@ func idsOf[T any](list []T, id func(T) world.ID) (ids []world.ID) {
 func (s *storedLog) spoilt(d *world.Document) edit.Edit {
 	ref := s.thing(d)
 	values, _ := d.Draft().Values(ref)
+	if _, p := d.Piece(ref.ID); ref.Sort == world.SortPiece && p != nil {
+		values = told.Stored(p)
+	}
 	e := edit.Edit{Label: "spoil"}
 	if s.IntN(6) == 0 || len(values) == 0 {
 		e.Parts = []edit.Part{edit.Remove{Ref: ref}}
@@ -235,7 +243,7 @@ func (s *storedLog) spoilt(d *world.Document) edit.Edit {
 	case n < 7:
 		w.Uint(uint64(s.thing(d).ID))
 		v.Bytes = w.Bytes
-	default:
+	case ref.Sort != world.SortPiece:
 		v.Field += world.Field(s.IntN(3))
 	}
 	e.Parts = []edit.Part{edit.Change{Ref: ref, Value: v}}
@@ -298,10 +306,13 @@ func (s *storedLog) plan(d *world.Document) {
 	if s.Tell(err); err != nil {
 		return
 	}
-	s.Tell(e.Encode())
+	s.Tell(e.Label)
+	told.Parts(s.Teller, d, e.Parts)
 	res, err := edit.Apply(d, e)
 	if s.Tell(err); err == nil {
-		s.Tell(res.Document.Encode(), edit.EncodeParts(res.Inverse), res.Left, res.Of)
+		told.Document(s.Teller, res.Document)
+		told.Parts(s.Teller, res.Document, res.Inverse)
+		s.Tell(res.Left)
 	}
 }
 
@@ -355,6 +366,6 @@ func (s *storedLog) retile(d *world.Document, on world.ID) (edit.Edit, error) {
 	if err != nil {
 		return edit.Edit{}, err
 	}
-	s.Tell(changed.Document.Encode())
+	told.Document(s.Teller, changed.Document)
 	return edit.Edit{}, nil
 }

@@ -8,6 +8,7 @@ import (
 
 	"azzel/core/exchange"
 	"azzel/core/pack/stored"
+	"azzel/core/world/told"
 )
 
 const storedBundles = 14
@@ -29,7 +30,7 @@ func TestStoredBundles(t *testing.T) {
 			t.Fatalf("bundle %d: %v", c.Seed, err)
 		}
 		w := stored.NewTeller()
-		w.Tell(read.Document.Encode())
+		told.Document(w, read.Document)
 		sums = append(sums, w.Sum64())
 		w = stored.NewTeller()
 		for _, b := range read.Bodies() {
@@ -47,7 +48,11 @@ func TestStoredBundles(t *testing.T) {
 			t.Fatalf("bundle %d: %v", c.Seed, err)
 		}
 		w = stored.NewTeller()
-		w.Tell(again.Bytes())
+		twice, err := exchange.Read(bytes.NewReader(again.Bytes()), int64(again.Len()), nil)
+		if err != nil {
+			t.Fatalf("bundle %d, written again: %v", c.Seed, err)
+		}
+		told.Document(w, twice.Document)
 		return append(sums, w.Sum64())
 	}, func(n, _ int) string {
 		return fmt.Sprint([]string{"the document", "its pictures", "the bundle that is written of it"}[n])

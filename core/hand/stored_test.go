@@ -13,6 +13,7 @@ import (
 	"azzel/core/play/generate"
 	"azzel/core/tiles"
 	"azzel/core/world"
+	"azzel/core/world/told"
 )
 
 const (
@@ -57,7 +58,7 @@ func handStored(t *testing.T, c *stored.Case) (sums []uint64) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	s := session{stored.NewTeller(), rand.New(rand.NewPCG(c.Seed, 93)), d, hand.New(&world.Counter{Prefix: 50})}
+	s := session{stored.NewTeller(), rand.New(rand.NewPCG(c.Seed, 93)), told.Clean(d), hand.New(&world.Counter{Prefix: 50})}
 	for step := range storedSteps {
 		s.settle()
 		switch n := s.IntN(20); {
@@ -175,7 +176,8 @@ func (s *session) ends(o hand.Outcome) {
 	if o.Edit == nil {
 		return
 	}
-	s.Tell(o.Edit.Encode())
+	s.Tell(o.Edit.Label, o.Edit.Undoes)
+	told.Parts(s.Teller, s.d, o.Edit.Parts)
 	res, err := edit.Apply(s.d, *o.Edit)
 	if s.Tell(err); err == nil {
 		s.d = res.Document
@@ -211,16 +213,8 @@ func (s *session) spot(at hand.Spot) {
 }
 
 func (s *session) block(b *world.Block) {
-	if b == nil {
-		return
-	}
-	s.Tell(b.W, b.H)
-	for _, l := range b.Layers {
-		g := l.Cells.Filled()
-		s.Tell(l.Name, l.Depth, l.Counts, g, l.Cells.Read(g))
-	}
-	for _, p := range b.Pieces {
-		s.Tell(p.Type, p.Name, p.Foot, p.ToX, p.ToY, p.Looks, p.Does)
+	if b != nil {
+		told.Block(s.Teller, b)
 	}
 }
 

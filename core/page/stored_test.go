@@ -12,6 +12,7 @@ import (
 	"azzel/core/page"
 	"azzel/core/play/generate"
 	"azzel/core/world"
+	"azzel/core/world/told"
 )
 
 const storedClips = 24
@@ -37,22 +38,21 @@ func TestStoredClips(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		w := stored.NewTeller()
-		w.Tell(copiedFrom(t, d, c.Seed))
-		sums = append(sums, w.Sum64())
-		for _, p := range []*page.Page{openOn(t, d), open(t, 9)} {
+		again := copiedFrom(t, d, c.Seed)
+		for i, p := range []*page.Page{openOn(t, d), openOn(t, d), open(t, 9)} {
 			w := stored.NewTeller()
-			p.Paste(string(c.Blobs[1]))
+			p.Paste([]string{again, string(c.Blobs[1]), string(c.Blobs[1])}[i])
 			at := grid.Point{X: 70, Y: 50}
 			p.Pointer(page.Press, at, false, false, 0)
 			p.Pointer(page.Release, at, false, false, 0)
 			order(p, page.Order{Do: "keep-patch"})
-			w.Tell(said(p), p.Document().Encode())
+			w.Tell(said(p))
+			told.Document(w, p.Document())
 			sums = append(sums, w.Sum64())
 		}
 		return sums
 	}, func(n, _ int) string {
-		return fmt.Sprint([]string{"what is copied", "pasted where it is from", "pasted into another project"}[n])
+		return fmt.Sprint([]string{"what is copied, pasted", "pasted where it is from", "pasted into another project"}[n])
 	})
 }
 

@@ -7,6 +7,7 @@ import (
 	"azzel/core/pack/stored"
 	"azzel/core/play"
 	"azzel/core/world"
+	"azzel/core/world/told"
 )
 
 // storedForms are documents as they were written in each form of long ago, from 3 to 7, forty of each, with replays that
@@ -27,12 +28,13 @@ func TestStoredForms(t *testing.T) {
 		if err != nil {
 			t.Fatalf("a document of form %d: %v", c.Seed, err)
 		}
+		d = told.Clean(d)
 		sum := func(tell func(w teller)) {
 			w := teller{stored.NewTeller()}
 			tell(w)
 			sums = append(sums, w.Sum64())
 		}
-		sum(func(w teller) { w.Tell(d.Encode()) })
+		sum(func(w teller) { told.Document(w.Teller, d) })
 		for _, r := range d.Replays {
 			replays[r.Rules]++
 			sum(func(w teller) {

@@ -14,6 +14,7 @@ import (
 	"azzel/core/play/generate"
 	"azzel/core/tiles"
 	"azzel/core/world"
+	"azzel/core/world/told"
 )
 
 const (
@@ -112,7 +113,7 @@ func playStored(t *testing.T, c *stored.Case) (sums []uint64) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		documents = append(documents, d)
+		documents = append(documents, told.Clean(d))
 	}
 	w := teller{stored.NewTeller()}
 	r := rand.New(rand.NewPCG(c.Seed, 91))
@@ -168,8 +169,10 @@ func (w teller) asks(d *world.Document, seed uint64, r *rand.Rand) {
 			trail := play.TrailOf(d, m, p.ID, 90)
 			w.Tell(trail.Size.W, trail.Size.H, trail.Met, trail.Player.X, trail.Player.Y, trail.PlayerSize.W)
 			w.places(trail.Places)
-			at := play.InSightOf(d, m, p)
-			w.Tell(at.X, at.Y)
+			if p.Type == world.Foe {
+				at := play.InSightOf(d, m, p)
+				w.Tell(at.X, at.Y)
+			}
 		}
 		for range 4 {
 			cell := generate.Cell(r, m)
