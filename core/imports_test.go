@@ -10,7 +10,7 @@ import (
 )
 
 // order is the packages of the core, each of which imports only those before.
-var order = []string{"limit", "pack", "pace", "raster", "grid", "rows", "tiles", "world", "edit", "body", "board", "play", "picture", "hand", "page", "desk", "exchange"}
+var order = []string{"limit", "pack", "kind", "kinds/props", "kinds/", "kinds", "pace", "raster", "grid", "rows", "tiles", "world", "edit", "body", "board", "play", "picture", "hand", "page", "desk", "exchange"}
 
 // outside is what no package of the core imports directly: network, database,
 // processes, files, clock, chance and interface.
@@ -18,34 +18,51 @@ var outside = []string{"net", "os", "os/", "time", "database/", "log", "math/ran
 	"github.com/", "gorm.io/", "azzel/server", "azzel/store", "azzel/cluster", "azzel/web", "azzel/demo"}
 
 func TestImportsRunOneWay(t *testing.T) {
-	folders, err := os.ReadDir(".")
-	if err != nil {
-		t.Fatal(err)
-	}
-	for _, f := range folders {
-		if !f.IsDir() {
-			continue
-		}
-		at := slices.Index(order, f.Name())
+	for _, name := range packages(t) {
+		at := place(name)
 		if at < 0 {
-			t.Errorf("core/%s has no place in the order of the packages", f.Name())
+			t.Errorf("core/%s has no place in the order of the packages", name)
 			continue
 		}
-		p, err := build.ImportDir(f.Name(), 0)
+		p, err := build.ImportDir(name, 0)
 		if err != nil {
 			t.Fatal(err)
 		}
 		for _, i := range p.Imports {
-			if name, core := strings.CutPrefix(i, "azzel/core/"); core {
-				if k := slices.Index(order, name); k < 0 || k >= at {
-					t.Errorf("core/%s imports core/%s, which does not come before it", f.Name(), name)
+			if before, core := strings.CutPrefix(i, "azzel/core/"); core {
+				if k := place(before); k < 0 || k >= at {
+					t.Errorf("core/%s imports core/%s, which does not come before it", name, before)
 				}
 			}
 			for _, bad := range outside {
 				if i == strings.TrimSuffix(bad, "/") && !strings.HasSuffix(bad, "/") || strings.HasSuffix(bad, "/") && strings.HasPrefix(i, bad) || strings.HasPrefix(i, bad+"/") {
-					t.Errorf("core/%s imports %s", f.Name(), i)
+					t.Errorf("core/%s imports %s", name, i)
 				}
 			}
 		}
 	}
+}
+
+// packages are the folders of the core and, of kinds, those in it, but for what tests alone use.
+func packages(t *testing.T) (names []string) {
+	for _, in := range []string{"", "kinds/"} {
+		folders, err := os.ReadDir("./" + in)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, f := range folders {
+			if f.IsDir() && in+f.Name() != "kinds/random" {
+				names = append(names, in+f.Name())
+			}
+		}
+	}
+	return names
+}
+
+// place is where a package stands in the order; each kind stands where all of them do.
+func place(name string) int {
+	if at := slices.Index(order, name); at >= 0 || !strings.HasPrefix(name, "kinds/") {
+		return at
+	}
+	return slices.Index(order, "kinds/")
 }

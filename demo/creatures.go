@@ -5,6 +5,8 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/tiles"
 	"azzel/core/world"
 	"azzel/demo/art"
@@ -42,8 +44,7 @@ func (b *builder) bringInCreatures() error {
 
 // moth follows who comes near it, until the lamps are lit.
 func (b *builder) moth(r *room, x, y int) {
-	r.acting(world.Foe, "", x, y, world.Acting{Who: b.creature[art.Moth], Does: world.Follows, Speed: 22, Range: 7,
-		While: world.Condition{Fact: b.lit, Not: true}})
+	r.acting(world.Foe, "", x, y, kind.Set(props.Who.Refer(b.creature[art.Moth]), props.Does.Is(props.Follows), props.Speed.Is(22), props.Sight.Is(7)).With(world.Condition{Fact: b.lit, Not: true}.Props()...))
 }
 
 // hedgehog flees from who comes near, and keeps to a corner of the room.
@@ -51,7 +52,7 @@ func (b *builder) hedgehog(r *room, x, y int, corner grid.Rect) {
 	id := b.ids.NewID()
 	area := &world.Area{Name: "Hedgehog's corner", Map: r.m.ID, Cells: grid.BoxRegion(corner)}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: id}, Values: area.Values()})
-	r.acting(world.Foe, "", x, y, world.Acting{Who: b.creature[art.Hedgehog], Does: world.Flees, Speed: 30, Range: 5, Area: id})
+	r.acting(world.Foe, "", x, y, kind.Set(props.Who.Refer(b.creature[art.Hedgehog]), props.Does.Is(props.Flees), props.Speed.Is(30), props.Sight.Is(5), props.Area.Refer(id)))
 }
 
 // beetle goes round and round past some cells.
@@ -63,5 +64,5 @@ func (b *builder) beetle(r *room, cells ...grid.Point) {
 		round.Points = append(round.Points, r.m.FootOf(l, world.Foe, c))
 	}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: id}, Values: round.Values()})
-	r.acting(world.Foe, "", cells[0].X, cells[0].Y, world.Acting{Who: b.creature[art.Beetle], Speed: 14, Track: id})
+	r.acting(world.Foe, "", cells[0].X, cells[0].Y, kind.Set(props.Who.Refer(b.creature[art.Beetle]), props.Speed.Is(14), props.Track.Refer(id)))
 }

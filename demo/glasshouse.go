@@ -8,6 +8,8 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 	"azzel/demo/art"
 )
@@ -130,14 +132,14 @@ func (r *room) line(x, y int, places ...int) {
 	}
 }
 
-func (r *room) piece(of world.ID, name string, x, y int) { r.acting(of, name, x, y, world.Acting{}) }
+func (r *room) piece(of world.ID, name string, x, y int) { r.acting(of, name, x, y, "") }
 
 // acting puts down a piece that acts otherwise than usual.
-func (r *room) acting(of world.ID, name string, x, y int, a world.Acting) {
-	if of == world.Collectible && a.Item == 0 {
-		a.Item, a.Sets = r.b.label, world.Change{Fact: r.b.found}
+func (r *room) acting(of world.ID, name string, x, y int, set kind.Values) {
+	if of == world.Collectible && set.Refers(props.Item) == 0 {
+		set = set.With(props.Item.Refer(r.b.label)).With(world.Change{Fact: r.b.found}.Props()...)
 	}
-	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.m.FootOf(r.b.doc.Project.Lattice(), of, grid.Point{X: x, Y: y}), Acting: a}
+	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.m.FootOf(r.b.doc.Project.Lattice(), of, grid.Point{X: x, Y: y}), Props: set}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: r.m.ID, ID: r.b.ids.NewID()}, Values: p.Values()})
 }
 
@@ -206,10 +208,10 @@ func (b *builder) palmHouse() *room {
 	r.piece(world.Collectible, "Label of the lady palm", 8, 5)
 	r.piece(world.Collectible, "Label of the tree fern", 16, 12)
 	r.piece(world.Collectible, "Label of the pitcher plant", 29, 14)
-	r.acting(world.Exit, "Night gate", 34, 8, world.Acting{Item: b.label, Amount: 5})
+	r.acting(world.Exit, "Night gate", 34, 8, kind.Set(props.Item.Refer(b.label), props.Amount.Is(5)))
 	r.piece(world.Mark, "At the bridge", 24, 8)
 	// Who has found some labels may rest here.
-	r.acting(world.Checkpoint, "Bench by the palms", 15, 9, world.Acting{While: world.Condition{Fact: b.found, Least: 3}})
+	r.acting(world.Checkpoint, "Bench by the palms", 15, 9, kind.Values("").With(world.Condition{Fact: b.found, Least: 3}.Props()...))
 	return r
 }
 
@@ -276,6 +278,6 @@ func (b *builder) boilerRoom() *room {
 	r.line(9, 0, art.DoorBrick)
 	r.piece(world.Collectible, "Label of the boiler vine", 21, 8)
 	r.piece(world.Collectible, "Label without a plant", 2, 8)
-	r.acting(world.Collectible, "Spare fuse", 12, 4, world.Acting{Item: b.fuse, Sets: world.Change{Fact: b.lit}})
+	r.acting(world.Collectible, "Spare fuse", 12, 4, kind.Set(props.Item.Refer(b.fuse)).With(world.Change{Fact: b.lit}.Props()...))
 	return r
 }

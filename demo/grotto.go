@@ -3,6 +3,8 @@ package demo
 import (
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 	"azzel/demo/art"
 )
@@ -83,15 +85,15 @@ func (b *builder) grottoPieces(r *room) {
 			case 'o':
 				r.piece(world.Collectible, label[y < 5], x, y)
 			case 'c':
-				r.acting(world.Pushable, "Crate of pots", x, y, world.Acting{})
+				r.acting(world.Pushable, "Crate of pots", x, y, "")
 			case 'g':
-				r.acting(world.Breakable, "Frosted pane", x, y, world.Acting{})
+				r.acting(world.Breakable, "Frosted pane", x, y, "")
 			case 'R':
-				r.acting(world.MovingPlatform, "Raft of boards", x, y, world.Acting{Range: 3, Speed: 8, ToX: 7 * art.Side, Rest: 180})
+				r.acting(world.MovingPlatform, "Raft of boards", x, y, kind.Set(props.Width.Is(3), props.Speed.Is(8), props.Rest.Is(180), props.To.Is(7*art.Side, 0)))
 			case 'P':
-				r.acting(world.Foe, "Pitcher plant", x, y, world.Acting{Does: world.Stands, Every: 90, Looks: int(world.West) + 1, Range: 40, Bears: 6})
+				r.acting(world.Foe, "Pitcher plant", x, y, kind.Set(props.Does.Is(props.Stands), props.Every.Is(90), props.Looks.Is(int(world.West)+1), props.Reach.Is(40), props.Bears.Is(6)))
 			case '?':
-				r.acting(world.Lottery, "", x, y, world.Acting{Does: world.Stands, Odds: world.Odds{world.OddsNothing: 2, world.OddsCollectible: 1}})
+				r.acting(world.Lottery, "", x, y, kind.Set(props.Does.Is(props.Stands), world.Odds{world.OddsNothing: 2, world.OddsCollectible: 1}.Prop()))
 			case 'E':
 				r.piece(world.Exit, "Way out of the grotto", x, y)
 			case 'v':
@@ -106,5 +108,5 @@ func (b *builder) drain(r *room, x, y int) {
 	id := b.ids.NewID()
 	damp := &world.Area{Name: "Damp room", Map: r.m.ID, Cells: grid.BoxRegion(grid.Rect{X: 20, Y: 1, W: 8, H: 5})}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: id}, Values: damp.Values()})
-	r.acting(world.Emitter, "Drain", x, y, world.Acting{Does: world.Wanders, Speed: 10, Every: 240, Most: 2, Area: id, Odds: world.Odds{world.OddsNothing: 1, world.OddsFoe: 2}})
+	r.acting(world.Emitter, "Drain", x, y, kind.Set(props.Does.Is(props.Wanders), props.Speed.Is(10), props.Every.Is(240), props.Most.Is(2), props.Area.Refer(id), world.Odds{world.OddsNothing: 1, world.OddsFoe: 2}.Prop()))
 }

@@ -5,6 +5,9 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/kinds/spring"
 	"azzel/core/world"
 	"azzel/demo/art"
 )
@@ -135,17 +138,17 @@ func (b *builder) shaftPieces(r *room) {
 			case 'E':
 				r.piece(world.Exit, "Way out of the shaft", x, y)
 			case 'g':
-				r.acting(world.Breakable, "Frosted pane", x, y, world.Acting{Bears: 2})
+				r.acting(world.Breakable, "Frosted pane", x, y, kind.Set(props.Bears.Is(2)))
 			case 'v':
-				r.acting(world.Emitter, "Dripping joint", x, y, world.Acting{Every: 110, Odds: world.Odds{world.OddsHazard: 1}})
+				r.acting(world.Emitter, "Dripping joint", x, y, kind.Set(props.Every.Is(110), world.Odds{world.OddsHazard: 1}.Prop()))
 			case 'T':
 				b.hoist(r, x, y)
 			case 's':
-				r.acting(world.Foe, "Night slug", x, y, world.Acting{Speed: 18})
+				r.acting(world.Foe, "Night slug", x, y, kind.Set(props.Speed.Is(18)))
 			case 'S':
-				r.acting(world.Spring, "", x, y, world.Acting{Strength: 82})
+				r.acting(world.Spring, "", x, y, kind.Set(spring.Height.Is(82)))
 			case 'P':
-				r.acting(world.MovingPlatform, "Maintenance lift", x+1, y, world.Acting{Range: 2, Speed: 10, ToX: 4 * art.Side, Rest: 60})
+				r.acting(world.MovingPlatform, "Maintenance lift", x+1, y, kind.Set(props.Width.Is(2), props.Speed.Is(10), props.Rest.Is(60), props.To.Is(4*art.Side, 0)))
 			case 'x':
 				r.piece(world.Hazard, "Thorns", x, y)
 			}
@@ -162,5 +165,5 @@ func (b *builder) hoist(r *room, x, y int) {
 		rail.Points = append(rail.Points, r.m.FootOf(l, world.MovingPlatform, c))
 	}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: id}, Values: rail.Values()})
-	r.acting(world.MovingPlatform, "Hoist", x, y, world.Acting{Range: 2, Speed: 12, Rest: 60, Track: id})
+	r.acting(world.MovingPlatform, "Hoist", x, y, kind.Set(props.Width.Is(2), props.Speed.Is(12), props.Rest.Is(60), props.Track.Refer(id)))
 }

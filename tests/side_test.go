@@ -18,22 +18,26 @@ func fromTheSide(t *testing.T) *window {
 	return w
 }
 
-// highest jumps and gives how high the foot came, in pixels.
-func (w *window) highest() float64 {
+// highest jumps a few times and gives how high the foot came, in pixels: a page that draws seldom does not see the top of
+// each jump.
+func (w *window) highest() (pixels float64) {
 	w.t.Helper()
-	w.until("the ground", `() => window.azzel.play().doing === 'stands'`)
-	return w.page.MustEval(`async () => {
-		const key = (type) => window.dispatchEvent(new KeyboardEvent(type, { key: ' ', code: 'Space' }));
-		const ground = window.azzel.play().y;
-		let top = ground;
-		key('keydown');
-		for (let ticks = window.azzel.play().ticks; window.azzel.play().ticks < ticks + 20 || window.azzel.play().doing === 'is in the air'; ) {
-			await new Promise((r) => requestAnimationFrame(r));
-			top = Math.min(top, window.azzel.play().y);
-		}
-		key('keyup');
-		return ground - top;
-	}`).Num()
+	for range 3 {
+		w.until("the ground", `() => window.azzel.play().doing === 'stands'`)
+		pixels = max(pixels, w.page.MustEval(`async () => {
+			const key = (type) => window.dispatchEvent(new KeyboardEvent(type, { key: ' ', code: 'Space' }));
+			const ground = window.azzel.play().y;
+			let top = ground;
+			key('keydown');
+			for (let ticks = window.azzel.play().ticks; window.azzel.play().ticks < ticks + 20 || window.azzel.play().doing === 'is in the air'; ) {
+				await new Promise((r) => requestAnimationFrame(r));
+				top = Math.min(top, window.azzel.play().y);
+			}
+			key('keyup');
+			return ground - top;
+		}`).Num())
+	}
+	return pixels
 }
 
 // From the side: a new project seen so has ground under the spawn; one jumps as high as is

@@ -9,10 +9,12 @@ import (
 	"fmt"
 	"os"
 	"path/filepath"
+	"reflect"
 
 	"github.com/invopop/jsonschema"
 
 	"azzel/core/exchange"
+	"azzel/core/kind"
 )
 
 // parts are what is described, by the name of its schema.
@@ -55,8 +57,67 @@ func schema(root, name string, part any) ([]byte, error) {
 	if err := r.AddGoComments("azzel", filepath.Join(root, "core/exchange")); err != nil {
 		return nil, fmt.Errorf("reading the comments: %w", err)
 	}
+	r.Mapper = func(t reflect.Type) *jsonschema.Schema {
+		if t == reflect.TypeFor[exchange.Acting]() {
+			return acting(r)
+		}
+		return nil
+	}
 	s := r.Reflect(part)
 	s.Title = "A " + name + " of an Azzel bundle"
 	text, err := json.MarshalIndent(s, "", "  ")
 	return append(text, '\n'), err
+}
+
+// acting describes what a piece sets, as kinds declare it.
+func acting(r jsonschema.Reflector) *jsonschema.Schema {
+	r.Mapper, r.DoNotReference = nil, true
+	inline := func(part any) *jsonschema.Schema {
+		s := r.Reflect(part)
+		s.Version = ""
+		return s
+	}
+	s := &jsonschema.Schema{Type: "object", Properties: jsonschema.NewProperties(), AdditionalProperties: jsonschema.FalseSchema,
+		Description: "What a piece sets of the properties that its type has (docs/KINDS.md). What is not there is as usual."}
+	for _, p := range kind.Props() {
+		if exchange.InParts(p) {
+			continue
+		}
+		is := &jsonschema.Schema{Description: p.Help}
+		whole := func(i int) *jsonschema.Schema {
+			least, most := p.Ranges(i)
+			return &jsonschema.Schema{Type: "integer", Minimum: json.Number(fmt.Sprint(least)), Maximum: json.Number(fmt.Sprint(most))}
+		}
+		switch p.Sort {
+		case kind.YesNo:
+			is.Type = "boolean"
+		case kind.Choice, kind.Direction:
+			is.Type = "string"
+			for _, option := range p.Options {
+				is.Enum = append(is.Enum, option)
+			}
+		case kind.Reference:
+			is.Type, is.Pattern = "string", `^[0-9]+\.[0-9]+$`
+		case kind.Offset:
+			is.Type, is.Properties, is.Required = "object", jsonschema.NewProperties(), []string{"x", "y"}
+			is.Properties.Set("x", whole(0))
+			is.Properties.Set("y", whole(1))
+			is.AdditionalProperties = jsonschema.FalseSchema
+		case kind.Weights:
+			is.Type, is.Properties, is.AdditionalProperties = "object", jsonschema.NewProperties(), jsonschema.FalseSchema
+			for i, option := range p.Options {
+				is.Properties.Set(option, whole(i))
+			}
+		default:
+			number := whole(0)
+			is.Type, is.Minimum, is.Maximum = number.Type, number.Minimum, number.Maximum
+		}
+		s.Properties.Set(p.Word, is)
+	}
+	s.Properties.Set("sets", inline(exchange.Setting{}))
+	s.Properties.Set("while", inline(exchange.Condition{}))
+	for _, old := range []string{"range", "strength"} {
+		s.Properties.Set(old, &jsonschema.Schema{Type: "integer", Description: "Until version 1: had a meaning of its own for each type."})
+	}
+	return s
 }

@@ -8,6 +8,7 @@ import (
 	"azzel/cmd/internal/bridge"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/page"
 	"azzel/core/picture"
 	"azzel/core/play"
@@ -152,7 +153,7 @@ func warmPlay(view world.View) {
 	}
 	draft := d.Draft()
 	m := d.Maps[0]
-	for i, of := range world.Types[1:] {
+	for i, of := range kind.All()[1:] {
 		at := grid.Point{X: m.Bounds.W/2 + i, Y: m.Bounds.H/2 + 1}
 		p := &world.Piece{Type: of.ID, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), of.ID, at)}
 		if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: world.ID(1<<20 + i)}, p.Values()); err != nil {

@@ -9,6 +9,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/edit/generate"
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 )
 
@@ -56,10 +57,10 @@ func TestCopyMap(t *testing.T) {
 		// bound counts the pieces that follow a track, and those that stay in an area, of their own map.
 		bound := func(d *world.Document, m *world.Map) (n [2]int) {
 			for _, p := range m.Pieces {
-				if t := d.Track(p.Track); p.Type != world.Spawn && t != nil && t.Map == m.ID {
+				if t := d.Track(p.Refers(props.Track)); p.Type != world.Spawn && t != nil && t.Map == m.ID {
 					n[0]++
 				}
-				if a := d.Area(p.Area); p.Type != world.Spawn && a != nil && a.Map == m.ID {
+				if a := d.Area(p.Refers(props.Area)); p.Type != world.Spawn && a != nil && a.Map == m.ID {
 					n[1]++
 				}
 			}

@@ -192,10 +192,37 @@ func (p Put) apply(a *application) error {
 }
 
 func (c Change) apply(a *application) error {
+	values, err := a.draft.Resolve(c.Ref, c.Value)
+	if err != nil {
+		return err
+	}
 	a.of++
+	left := a.left
+	var expect []world.Value
+	if c.Expect != nil {
+		expect, err = a.draft.Resolve(c.Ref, world.Value{Field: c.Value.Field, Bytes: c.Expect})
+	}
+	if err != nil {
+		return err
+	}
+	for i, v := range values {
+		one := Change{Ref: c.Ref, Value: v}
+		if c.Expect != nil {
+			one.Expect = expect[i].Bytes
+		}
+		if err := one.applyOne(a, c.Expect != nil); err != nil {
+			return err
+		}
+	}
+	a.left = min(a.left, left+1)
+	return nil
+}
+
+// applyOne applies a change of one property, as it is stored now.
+func (c Change) applyOne(a *application, expects bool) error {
 	before, there := a.draft.Value(c.Ref, c.Value.Field)
-	if c.Expect != nil && (!there || !bytes.Equal(before.Bytes, c.Expect)) {
-		if !bytes.Equal(before.Bytes, c.Value.Bytes) {
+	if expects && (!there || !bytes.Equal(before.Bytes, c.Expect)) {
+		if !there || !bytes.Equal(before.Bytes, c.Value.Bytes) {
 			a.left++
 		}
 		return nil
@@ -203,17 +230,36 @@ func (c Change) apply(a *application) error {
 	if !there {
 		return world.ErrGone
 	}
+	values, _ := a.draft.Values(c.Ref)
 	if err := a.draft.Change(c.Ref, c.Value); err != nil {
 		return err
 	}
-	a.undo(Change{c.Ref, before, c.Value.Bytes})
+	if c.Ref.Sort == world.SortPiece && c.Value.Field == world.FieldType {
+		// What the other type does not have is set again once the type is back.
+		now, _ := a.draft.Values(c.Ref)
+		for _, lost := range Changes(c.Ref, now, values) {
+			if back := lost.(Change); back.Value.Field != world.FieldType {
+				back.Expect = []byte{}
+				a.undo(back)
+			}
+		}
+	}
+	a.undo(Change{c.Ref, before, exactly(c.Value.Bytes)})
 	return nil
+}
+
+// exactly is what is expected of a value: none at all is expected too.
+func exactly(b []byte) []byte {
+	if b == nil {
+		return []byte{}
+	}
+	return b
 }
 
 func (r Remove) apply(a *application) error {
 	a.of++
 	values, there := a.draft.Values(r.Ref)
-	if r.Expect != nil && (!there || !world.HoldValues(values, r.Expect) || a.draft.Document().Holds(r.Ref)) {
+	if r.Expect != nil && (!there || !a.draft.Holds(r.Ref, r.Expect) || a.draft.Document().Holds(r.Ref)) {
 		a.left++
 		return nil
 	}
@@ -275,12 +321,20 @@ func (r Remove) contents(a *application) error {
 }
 
 // Changes are the parts that give a thing other properties, one for each that
-// differs. Both are all of its properties, in the order of its kind.
+// differs. Both are all of its properties that are set.
 func Changes(ref world.Ref, was, is []world.Value) []Part {
 	var parts []Part
-	for i := range is {
-		if !bytes.Equal(was[i].Bytes, is[i].Bytes) {
-			parts = append(parts, Change{Ref: ref, Value: is[i]})
+	of := func(values []world.Value, f world.Field) int {
+		return slices.IndexFunc(values, func(v world.Value) bool { return v.Field == f })
+	}
+	for _, v := range is {
+		if i := of(was, v.Field); i < 0 || !bytes.Equal(was[i].Bytes, v.Bytes) {
+			parts = append(parts, Change{Ref: ref, Value: v})
+		}
+	}
+	for _, v := range was {
+		if of(is, v.Field) < 0 {
+			parts = append(parts, Change{Ref: ref, Value: world.Value{Field: v.Field}})
 		}
 	}
 	return parts

@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 )
 
@@ -242,11 +243,11 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 		}
 	}
 	for _, p := range m.Pieces {
-		if p.Type == world.Spawn {
+		if p.Kind().Single {
 			continue
 		}
 		next := *p
-		next.Track, next.Area = places[p.Track], places[p.Area]
+		next.Props = next.Props.With(props.Track.Refer(places[p.Refers(props.Track)]), props.Area.Refer(places[p.Refers(props.Area)]))
 		next.Number, next.Layer = 0, layer[p.Layer]
 		e.Parts = append(e.Parts, Put{Ref: world.Ref{Sort: world.SortPiece, Map: fresh.ID, ID: ids.NewID()}, Values: next.Values()})
 	}

@@ -67,9 +67,6 @@ func logStored(t *testing.T, c *stored.Case, making *rand.Rand) (sums []uint64) 
 	if err != nil {
 		t.Fatal(err)
 	}
-	if making == nil {
-		d = told.Clean(d)
-	}
 	s := storedLog{Teller: stored.NewTeller(), Rand: rand.New(rand.NewPCG(c.Seed, 95)), server: newLog(d), kept: []*world.Document{d}, edits: c.Blobs[1:], making: making}
 	for i := range s.people {
 		s.people[i] = &client{Replica: edit.NewReplica(edit.Opening{Document: d}), Author: author.Author{Rand: making, IDs: &world.Counter{Prefix: uint32(60 + i)}}}

@@ -215,25 +215,33 @@ func TestBundleComesBack(t *testing.T) {
 	}
 }
 
-// The golden bundle, written by the first version, is read for ever.
+// The golden bundles, one written by each version, are read for ever, and hold the same project.
 func TestGoldenBundle(t *testing.T) {
-	const file = "testdata/version1.zip"
-	d, lib := glasshouse(t, 3, 200)
+	file := func(version int) string { return fmt.Sprintf("testdata/version%d.zip", version) }
+	read := func(version int) (*exchange.Contents, []byte) {
+		golden, err := os.ReadFile(file(version))
+		if err != nil {
+			t.Fatal(err)
+		}
+		c, err := exchange.Read(bytes.NewReader(golden), int64(len(golden)), nil)
+		if err != nil {
+			t.Fatalf("version %d: %v", version, err)
+		}
+		return c, golden
+	}
+	first, _ := read(1)
 	if stored.Updating() {
-		if err := os.WriteFile(file, written(t, d, lib), 0o644); err != nil {
+		if err := os.WriteFile(file(exchange.Version), written(t, first.Document, first.Blobs), 0o644); err != nil {
 			t.Fatal(err)
 		}
 	}
-	golden, err := os.ReadFile(file)
-	if err != nil {
-		t.Fatal(err)
-	}
-	c, err := exchange.Read(bytes.NewReader(golden), int64(len(golden)), nil)
-	if err != nil {
-		t.Fatal(err)
+	for version := 1; version <= exchange.Version; version++ {
+		c, _ := read(version)
+		same(t, first.Document, c.Document)
 	}
 	// Written anew, each of its parts is what it was; how a zip packs them may change.
-	want, got := unpacked(t, golden), unpacked(t, written(t, c.Document, c.Blobs))
+	last, golden := read(exchange.Version)
+	want, got := unpacked(t, golden), unpacked(t, written(t, last.Document, last.Blobs))
 	for name, body := range want {
 		if !strings.HasSuffix(name, ".png") && got[name] != body {
 			t.Errorf("%s is now\n%.300s\nand was\n%.300s", name, got[name], body)
@@ -302,7 +310,7 @@ func TestBadBundles(t *testing.T) {
 	}{
 		{"no head", func(p map[string]string) { delete(p, "bundle.json") }, "bundle.json is missing"},
 		{"another format", replace("bundle.json", `"azzel bundle"`, `"greenhouse"`), "does not say that this is a bundle"},
-		{"newer", replace("bundle.json", `"version": 1`, `"version": 9, "moons": []`), "version 9, and this Azzel reads up to version 1"},
+		{"newer", replace("bundle.json", `"version": 2`, `"version": 9, "moons": []`), "version 9, and this Azzel reads up to version 2"},
 		{"a wrong type", replace("bundle.json", `"w": 8`, `"w": "eight"`), "project.cell.w is text where a whole number is needed"},
 		{"a fraction", replace("bundle.json", `"w": 8`, `"w": 8.5`), "is the number 8.5 where a whole number"},
 		{"a cell too small", replace("bundle.json", `"w": 8`, `"w": 0`), "a cell is 4 to 128 px"},

@@ -1,8 +1,10 @@
 package exchange
 
 import (
+	"encoding/json"
 	"fmt"
 
+	"azzel/core/kind"
 	"azzel/core/world"
 )
 
@@ -53,36 +55,36 @@ func (b *reader) facts() error {
 	return nil
 }
 
-// facts writes what a piece sets and what it is there only while it holds.
-func (out *Acting) facts(a world.Acting) {
-	if s := a.Sets; s != (world.Change{}) {
-		out.Sets = &Setting{optionalID(s.Fact), word(settings, s.How), s.By}
+// readSetting reads what a piece does to a fact.
+func readSetting(raw json.RawMessage) ([]kind.Value, error) {
+	var s Setting
+	if err := strictly(raw, &s); err != nil {
+		return nil, err
 	}
-	if c := a.While; c != (world.Condition{}) {
-		out.While = &Condition{optionalID(c.Fact), optionalID(c.Item), c.Least, c.Not}
+	how, err := wordNumber(settings, s.How)
+	if err != nil {
+		return nil, fmt.Errorf("how: %w", err)
 	}
+	is := world.Change{How: world.Setting(how), By: s.By}
+	if is.Fact, err = parseOptionalID(s.Fact); err != nil {
+		return nil, fmt.Errorf("fact: %w", err)
+	}
+	return is.Props(), nil
 }
 
-// readFacts reads what facts writes.
-func (in *Acting) readFacts(a *world.Acting) (err error) {
-	if s := in.Sets; s != nil {
-		how, err := wordNumber(settings, s.How)
-		if err != nil {
-			return fmt.Errorf("sets, how: %w", err)
-		}
-		a.Sets = world.Change{How: world.Setting(how), By: s.By}
-		if a.Sets.Fact, err = parseOptionalID(s.Fact); err != nil {
-			return fmt.Errorf("sets, fact: %w", err)
-		}
+// readCondition reads what a piece is there only while it holds.
+func readCondition(raw json.RawMessage) ([]kind.Value, error) {
+	var c Condition
+	if err := strictly(raw, &c); err != nil {
+		return nil, err
 	}
-	if c := in.While; c != nil {
-		a.While = world.Condition{Least: c.Least, Not: c.Not}
-		if a.While.Fact, err = parseOptionalID(c.Fact); err != nil {
-			return fmt.Errorf("while, fact: %w", err)
-		}
-		if a.While.Item, err = parseOptionalID(c.Item); err != nil {
-			return fmt.Errorf("while, item: %w", err)
-		}
+	is := world.Condition{Least: c.Least, Not: c.Not}
+	var err error
+	if is.Fact, err = parseOptionalID(c.Fact); err != nil {
+		return nil, fmt.Errorf("fact: %w", err)
 	}
-	return nil
+	if is.Item, err = parseOptionalID(c.Item); err != nil {
+		return nil, fmt.Errorf("item: %w", err)
+	}
+	return is.Props(), nil
 }

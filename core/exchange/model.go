@@ -3,7 +3,7 @@ package exchange
 // Format and Version are what bundle.json says of itself.
 const (
 	Format  = "azzel bundle"
-	Version = 1
+	Version = 2
 )
 
 // A Bundle is bundle.json: the project, and the names of its other parts in their
@@ -331,49 +331,12 @@ type Backdrop struct {
 
 // A Piece stands with its foot on a pixel of the map.
 type Piece struct {
-	ID     string  `json:"id,omitempty"`
-	Type   string  `json:"type"`
-	Name   string  `json:"name,omitempty"`
-	Layer  string  `json:"layer,omitempty"`
-	Foot   Place   `json:"foot"`
-	Acting *Acting `json:"acting,omitempty"`
-}
-
-// An Acting is how a piece acts in play. What is not there is as usual.
-type Acting struct {
-	Does string `json:"does,omitempty" jsonschema:"enum=stands,enum=wanders,enum=follows,enum=flees"`
-	// Speed is in tenths of a cell a second.
-	Speed int `json:"speed,omitempty"`
-	// Range is how many cells it sees or goes, or is wide.
-	Range int `json:"range,omitempty"`
-	// Strength is how much it hurts, or how many tenths of a cell a spring throws.
-	Strength int `json:"strength,omitempty"`
-	// To is where a platform turns, in pixels from where it stands.
-	To *Place `json:"to,omitempty"`
-	// Every is how many ticks lie between two shots, or between two things that come, Most how
-	// many of those there may be at once.
-	Every int `json:"every,omitempty"`
-	Most  int `json:"most,omitempty"`
-	// Shot is how fast what it shoots flies, in tenths of a cell a second.
-	Shot int `json:"shot,omitempty"`
-	// Rest is how many ticks it rests at each end of its way.
-	Rest int `json:"rest,omitempty"`
-	// Bears is how many hits it bears.
-	Bears int    `json:"bears,omitempty"`
-	Looks string `json:"looks,omitempty" jsonschema:"enum=south,enum=west,enum=east,enum=north"`
-	// Odds are the weights of what comes.
-	Odds *Odds `json:"odds,omitempty"`
-	// Track is the id of the track it follows, Area of the area in which it stays.
-	Track string `json:"track,omitempty"`
-	Area  string `json:"area,omitempty"`
-	// Who is the id of the character that it is.
-	Who string `json:"who,omitempty"`
-	// Item is the id of what a collectible gives or an exit needs, Amount how many, one without it.
-	Item   string `json:"item,omitempty"`
-	Amount int    `json:"amount,omitempty"`
-	// Sets is what it does to a fact, While what it is there only while it holds.
-	Sets  *Setting   `json:"sets,omitempty"`
-	While *Condition `json:"while,omitempty"`
+	ID     string `json:"id,omitempty"`
+	Type   string `json:"type"`
+	Name   string `json:"name,omitempty"`
+	Layer  string `json:"layer,omitempty"`
+	Foot   Place  `json:"foot"`
+	Acting Acting `json:"acting,omitempty"`
 }
 
 // A Crossing leads from its first end to its second, or both ways.

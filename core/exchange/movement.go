@@ -70,45 +70,6 @@ func (in *Movement) movement() (world.Movement, error) {
 	return m, nil
 }
 
-// acting writes how a piece acts; nil for the usual way.
-func acting(a world.Acting) *Acting {
-	if a == (world.Acting{}) {
-		return nil
-	}
-	out := &Acting{Does: word(doings, a.Does), Speed: a.Speed, Range: a.Range, Strength: a.Strength,
-		Every: a.Every, Most: a.Most, Shot: a.Shot, Rest: a.Rest, Bears: a.Bears, Looks: word(sights, a.Looks), Odds: writeOdds(a.Odds),
-		Track: optionalID(a.Track), Area: optionalID(a.Area), Who: optionalID(a.Who), Item: optionalID(a.Item), Amount: a.Amount}
-	if a.ToX != 0 || a.ToY != 0 {
-		out.To = &Place{a.ToX, a.ToY}
-	}
-	out.facts(a)
-	return out
-}
-
-// acting reads how a piece acts.
-func (in *Acting) acting() (world.Acting, error) {
-	if in == nil {
-		return world.Acting{}, nil
-	}
-	does, err := wordNumber(doings, in.Does)
-	if err != nil {
-		return world.Acting{}, fmt.Errorf("does: %w", err)
-	}
-	looks, err := wordNumber(sights, in.Looks)
-	if err != nil {
-		return world.Acting{}, fmt.Errorf("looks: %w", err)
-	}
-	a := world.Acting{Does: world.Doing(does), Speed: in.Speed, Range: in.Range, Strength: in.Strength,
-		Every: in.Every, Most: in.Most, Shot: in.Shot, Rest: in.Rest, Bears: in.Bears, Looks: looks, Odds: in.Odds.read(), Amount: in.Amount}
-	if a.Item, err = parseOptionalID(in.Item); err != nil {
-		return a, fmt.Errorf("item: %w", err)
-	}
-	if in.To != nil {
-		a.ToX, a.ToY = in.To.X, in.To.Y
-	}
-	return a, in.readFacts(&a)
-}
-
 // poses writes what the frames of a character show.
 func (out *Character) poses(c *world.Character) {
 	out.Frames = c.Count

@@ -8,6 +8,8 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/exchange"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/play/generate"
 	"azzel/core/world"
 )
@@ -27,7 +29,7 @@ func TestMovingComesBack(t *testing.T) {
 		who := &world.Character{Name: "Night porter", Movement: generate.Movement(r), FootX: r.IntN(5) - 2, FootY: r.IntN(3),
 			Poses: []world.Pose{{Act: world.ActRun, Facing: world.East, Frames: []int{r.IntN(16), 3}, Ticks: 1 + r.IntN(9)}, {Act: world.Act(r.IntN(8)), Frames: []int{0}, Ticks: 5}}}
 		patch := &world.Patch{Name: "Slugs"}
-		patch.Block = world.Block{W: 2, H: 2, Pieces: []world.BlockPiece{{Type: world.Foe, Acting: world.Acting{Does: world.Wanders, Speed: 1 + r.IntN(600), ToX: -5}}, {Type: world.Spring}}}
+		patch.Block = world.Block{W: 2, H: 2, Pieces: []world.BlockPiece{{Type: world.Foe, Props: kind.Set(props.Does.Is(props.Wanders), props.Speed.Is(1+r.IntN(600)), props.To.Is(-5, 0))}, {Type: world.Spring}}}
 		parts := append(edit.Changes(world.Ref{Sort: world.SortProject}, d.Project.Values(), p.Values()),
 			edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: ids.NewID()}, Values: who.Values()},
 			edit.Put{Ref: world.Ref{Sort: world.SortPatch, ID: ids.NewID()}, Values: patch.Values()},
@@ -59,7 +61,7 @@ func TestBadMoving(t *testing.T) {
 	}
 	who := &world.Character{Name: "Night porter", Movement: world.Movement{Speed: 44, Steering: world.FourWays, Cannot: world.Swimming}}
 	m := d.Maps[0]
-	slug := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(generate.Cell(rand.New(rand.NewPCG(1, 1)), m)), Acting: world.Acting{Does: world.Flees, Speed: 44}}
+	slug := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(generate.Cell(rand.New(rand.NewPCG(1, 1)), m)), Props: kind.Set(props.Does.Is(props.Flees), props.Speed.Is(44))}
 	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: 41 << 32}, Values: who.Values()},
 		edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 42 << 32}, Values: slug.Values()}}})
 	if err != nil {
@@ -112,8 +114,8 @@ func TestFactsInABundle(t *testing.T) {
 		return edit.Put{Ref: r, Values: values}
 	}
 	foot := d.Project.Lattice().Foot(generate.Cell(rand.New(rand.NewPCG(1, 1)), m))
-	label := &world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: foot, Acting: world.Acting{Sets: world.Change{Fact: 51 << 32, How: world.Becomes, By: 717}, While: world.Condition{Item: 53 << 32, Least: 818, Not: true}}}
-	gate := &world.Piece{Type: world.Exit, Layer: m.PlayerLayer, Foot: foot, Acting: world.Acting{While: world.Condition{Fact: 52 << 32}}}
+	label := &world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: foot, Props: kind.Values("").With(world.Change{Fact: 51 << 32, How: world.Becomes, By: 717}.Props()...).With(world.Condition{Item: 53 << 32, Least: 818, Not: true}.Props()...)}
+	gate := &world.Piece{Type: world.Exit, Layer: m.PlayerLayer, Foot: foot, Props: kind.Values("").With(world.Condition{Fact: 52 << 32}.Props()...)}
 	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{put(world.SortFact, 51, (&world.Fact{Name: "Labels found", Counts: true, Start: 616}).Values()),
 		put(world.SortFact, 52, (&world.Fact{Name: "Lamps lit", Start: 1}).Values()), put(world.SortItem, 53, (&world.Item{Name: "Fuse"}).Values()),
 		put(world.SortPiece, 54, label.Values()), put(world.SortPiece, 55, gate.Values())}})
@@ -126,7 +128,7 @@ func TestFactsInABundle(t *testing.T) {
 		t.Fatal(err)
 	}
 	same(t, res.Document, back.Document)
-	if is := back.Document.Maps[0].Piece(54 << 32); is == nil || is.Acting != label.Acting {
+	if is := back.Document.Maps[0].Piece(54 << 32); is == nil || is.Props != label.Props {
 		t.Errorf("the label came back as %+v", is)
 	}
 	if f := back.Document.Fact(51 << 32); f == nil || f.Name != "Labels found" || !f.Counts || f.Start != 616 {

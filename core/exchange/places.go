@@ -176,19 +176,3 @@ func (b *reader) places(m *world.Map, in Map, name string) error {
 	}
 	return nil
 }
-
-// references reads what a piece follows and where it stays.
-func (in *Acting) references(a *world.Acting) (err error) {
-	if in == nil {
-		return nil
-	}
-	for _, r := range []struct {
-		what, id string
-		at       *world.ID
-	}{{"track", in.Track, &a.Track}, {"who", in.Who, &a.Who}, {"area", in.Area, &a.Area}} {
-		if *r.at, err = parseOptionalID(r.id); err != nil {
-			return fmt.Errorf("%s: %w", r.what, err)
-		}
-	}
-	return nil
-}

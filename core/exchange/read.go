@@ -50,8 +50,8 @@ func Read(r io.ReaderAt, size int64, watch Watch) (*Contents, error) {
 	if err := p.json("bundle.json", &b.bundle); err != nil {
 		return nil, err
 	}
-	if b.bundle.Version != Version {
-		return nil, fmt.Errorf("bundle.json: version is %d, and there is none but %d", b.bundle.Version, Version)
+	if v := b.bundle.Version; v < 1 || v > Version {
+		return nil, fmt.Errorf("bundle.json: version is %d, and there are 1 to %d", v, Version)
 	}
 	b.out.Document, err = world.Assemble(1, b.all)
 	if err != nil {

@@ -7,6 +7,7 @@ import (
 	"fmt"
 
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/limit"
 	"azzel/core/rows"
 	"azzel/core/world"
@@ -101,10 +102,7 @@ func (b *reader) piece(m *world.Map, in Piece, what string) error {
 		return err
 	}
 	p := world.Piece{Name: in.Name, Foot: grid.Point(in.Foot)}
-	if p.Acting, err = in.Acting.acting(); err != nil {
-		return fmt.Errorf("%s: acting, %w", what, err)
-	}
-	if err = in.Acting.references(&p.Acting); err != nil {
+	if p.Props, err = in.Acting.values(); err != nil {
 		return fmt.Errorf("%s: acting, %w", what, err)
 	}
 	if p.Type, err = readKind(in.Type); err != nil {
@@ -117,10 +115,8 @@ func (b *reader) piece(m *world.Map, in Piece, what string) error {
 }
 
 func readKind(s string) (world.ID, error) {
-	for id, w := range kindWords {
-		if w == s {
-			return id, nil
-		}
+	if k := kind.Named(s); k != nil {
+		return k.ID, nil
 	}
 	return 0, fmt.Errorf("there is no type %.40q", s)
 }
@@ -236,15 +232,15 @@ func (b *reader) patches() error {
 			p.Layers = append(p.Layers, layer)
 		}
 		for k, piece := range in.Pieces {
-			kind, err := readKind(piece.Type)
+			of, err := readKind(piece.Type)
 			if err != nil {
 				return fmt.Errorf("%s: piece %d: %w", name, k+1, err)
 			}
-			acts, err := piece.Acting.acting()
+			acts, err := piece.Acting.values()
 			if err != nil {
 				return fmt.Errorf("%s: piece %d: acting, %w", name, k+1, err)
 			}
-			p.Pieces = append(p.Pieces, world.BlockPiece{Type: kind, Name: piece.Name, Foot: grid.Point(piece.Foot), Acting: acts})
+			p.Pieces = append(p.Pieces, world.BlockPiece{Type: of, Name: piece.Name, Foot: grid.Point(piece.Foot), Props: acts})
 		}
 		if err := b.put(world.SortPatch, 0, id, p.Values(), name); err != nil {
 			return err

@@ -16,12 +16,7 @@ var (
 	viewWords = []string{"top-down", "side-view"}
 	joinWords = []string{"sides", "corners", "both"}
 	typeWords = []string{"yes or no", "number", "text"}
-	kindWords = map[world.ID]string{world.Spawn: "spawn", world.Exit: "exit", world.Collectible: "collectible", world.Checkpoint: "checkpoint",
-		world.MovingPlatform: "moving platform", world.Foe: "foe", world.Spring: "spring", world.Hazard: "hazard",
-		world.Pushable: "pushable", world.Breakable: "breakable", world.Emitter: "emitter", world.Lottery: "lottery piece", world.Mark: "mark"}
 	steering  = []string{"", "four ways", "cell by cell"}
-	doings    = append([]string{""}, world.DoingNames()[1:]...)
-	sights    = []string{"", "south", "west", "east", "north"}
 	abilities = []string{"jump", "climb", "swim", "stomp", "push", "carry"}
 	arms      = []string{"strike", "shoot"}
 	compass   = []string{"n", "e", "s", "w", "ne", "se", "sw", "nw"}

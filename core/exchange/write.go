@@ -10,6 +10,7 @@ import (
 	"strings"
 
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/raster"
 	"azzel/core/rows"
 	"azzel/core/tiles"
@@ -352,7 +353,7 @@ func (b *writer) oneMap(n int, m *world.Map) error {
 		part.Layers = append(part.Layers, layer)
 	}
 	for _, p := range m.Pieces {
-		part.Pieces = append(part.Pieces, Piece{idText(p.ID), kindWords[p.Type], p.Name, idText(p.Layer), Place(p.Foot), acting(p.Acting)})
+		part.Pieces = append(part.Pieces, Piece{idText(p.ID), p.Kind().Word, p.Name, idText(p.Layer), Place(p.Foot), acting(p.Props)})
 	}
 	return b.json(fmt.Sprintf("maps/%d.json", n), part)
 }
@@ -405,7 +406,7 @@ func (b *writer) patch(p *world.Patch) Patch {
 		part.Layers = append(part.Layers, PatchLayer{l.Name, l.Depth, l.Counts, rows.Write(l.Cells, box, l.Loose, b.doc.ShortName)})
 	}
 	for _, piece := range p.Pieces {
-		part.Pieces = append(part.Pieces, Piece{Type: kindWords[piece.Type], Name: piece.Name, Foot: Place(piece.Foot), Acting: acting(piece.Acting)})
+		part.Pieces = append(part.Pieces, Piece{Type: kind.Of(piece.Type).Word, Name: piece.Name, Foot: Place(piece.Foot), Acting: acting(piece.Props.Kept())})
 	}
 	return part
 }

@@ -425,7 +425,7 @@ func (h *Hand) TransformCells(d *world.Document, how Transform) Outcome {
 	moved := idsOf(pieces)
 	for i, p := range pieces {
 		next := *p
-		next.Foot, next.Acting = block.Pieces[i].Foot.Add(l.Pixel(corner)), block.Pieces[i].Acting
+		next.Foot, next.Props = block.Pieces[i].Foot.Add(l.Pixel(corner)), block.Pieces[i].Props
 		if !l.Box(m.Bounds).Has(next.Foot) {
 			return said("%s would stand beside the map. Move the selection away from its edge first.", PieceName(d, p))
 		}

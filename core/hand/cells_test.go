@@ -11,6 +11,8 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 )
 
@@ -34,7 +36,7 @@ func TestCellsAgainstModel(t *testing.T) {
 			for k := range 8 {
 				at := grid.Point{X: m.Bounds.X + 1 + (2*k+i)%(m.Bounds.W-2), Y: m.Bounds.Y + 1 + k}
 				p := &world.Piece{Type: []world.ID{world.Foe, world.Collectible, world.MovingPlatform, world.Mark}[k%4], Layer: l.ID,
-					Acting: world.Acting{ToX: r.IntN(99) - 50, ToY: r.IntN(99) - 50, Looks: r.IntN(5), Range: 1 + r.IntN(3)}}
+					Props: kind.Set(props.Looks.Is(r.IntN(5)), world.IntValue(10, 1+r.IntN(3)), props.To.Is(r.IntN(99)-50, r.IntN(99)-50))}
 				p.Foot = m.FootFor(d.Project.Lattice(), p, at)
 				if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}, p.Values()); err != nil {
 					t.Fatal(err)
@@ -148,7 +150,7 @@ func TestCellsAgainstModel(t *testing.T) {
 		pieces := map[world.ID]standing{}
 		for _, p := range m.Pieces {
 			c := l.CellAt(p.Foot)
-			is := standing{c, p.Foot.Sub(l.Foot(c)), grid.Point{X: p.ToX, Y: p.ToY}, looking[p.Looks]}
+			is := standing{c, p.Foot.Sub(l.Foot(c)), p.To(), looking[p.Int(props.Looks)]}
 			if chosen.Region.Has(c) && (h.Through || p.Layer == current.ID) {
 				is.at, is.goes, is.looks = to(c), way(is.goes), way(is.looks)
 				if strings.HasPrefix(o.Edit.Label, "mirror") && is.foot.X != 0 {
@@ -174,7 +176,7 @@ func TestCellsAgainstModel(t *testing.T) {
 				t.Fatalf("step %d: %s: a piece is gone", step, o.Edit.Label)
 			}
 			c := l.CellAt(p.Foot)
-			if got := (standing{c.Add(on.Origin), p.Foot.Sub(l.Foot(c)), grid.Point{X: p.ToX, Y: p.ToY}, looking[p.Looks]}); got != want {
+			if got := (standing{c.Add(on.Origin), p.Foot.Sub(l.Foot(c)), p.To(), looking[p.Int(props.Looks)]}); got != want {
 				t.Fatalf("step %d: %s: a %d is %+v, want %+v", step, o.Edit.Label, p.Type, got, want)
 			}
 		}
@@ -329,7 +331,7 @@ func TestTurnPiecesAlone(t *testing.T) {
 	m := d.Maps[0]
 	l := d.Project.Lattice()
 	id := ids.NewID()
-	p := &world.Piece{Type: world.Foe, Layer: m.Layers[1].ID, Foot: l.Foot(grid.Point{X: 4, Y: 5}), Acting: world.Acting{Looks: int(world.North) + 1}}
+	p := &world.Piece{Type: world.Foe, Layer: m.Layers[1].ID, Foot: l.Foot(grid.Point{X: 4, Y: 5}), Props: kind.Set(props.Looks.Is(int(world.North) + 1))}
 	d = run(t, d, hand.Outcome{Edit: &edit.Edit{Label: "place", Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}}}})
 	h.SetLayer(m.ID, m.Layers[1].ID)
 	for _, c := range []struct {
@@ -347,8 +349,8 @@ func TestTurnPiecesAlone(t *testing.T) {
 		}
 		d = run(t, d, o)
 		_, is := d.Piece(id)
-		if at := l.CellAt(is.Foot); at != c.at || is.Looks != int(c.looks)+1 {
-			t.Errorf("after %s it stands at %v, looking %d, want %v, %d", c.how, at, is.Looks, c.at, c.looks+1)
+		if at := l.CellAt(is.Foot); at != c.at || is.Int(props.Looks) != int(c.looks)+1 {
+			t.Errorf("after %s it stands at %v, looking %d, want %v, %d", c.how, at, is.Int(props.Looks), c.at, c.looks+1)
 		}
 	}
 }

@@ -143,7 +143,7 @@ func (h *Hand) blockPieces(d *world.Document, ghost Ghost) (parts []edit.Part, s
 	kept := 0
 	l := d.Project.Lattice()
 	for _, p := range h.Block.Pieces {
-		if p.Type == world.Spawn && hasSpawn(d) {
+		if isThere(d, p.Type) {
 			continue
 		}
 		cell := l.CellAt(p.Foot)
@@ -162,7 +162,7 @@ func (h *Hand) blockPieces(d *world.Document, ghost Ghost) (parts []edit.Part, s
 					kept, says = kept+1, off
 				} else {
 					at := grid.Point{X: x - m.Origin.X, Y: span.Y - m.Origin.Y}
-					is := &world.Piece{Type: p.Type, Name: p.Name, Layer: m.PlayerLayer, Foot: l.Pixel(at).Add(within), Acting: p.Acting}
+					is := &world.Piece{Type: p.Type, Name: p.Name, Layer: m.PlayerLayer, Foot: l.Pixel(at).Add(within), Props: p.Props}
 					parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: h.ids.NewID()}, Values: is.Values()})
 				}
 			}
@@ -177,7 +177,8 @@ func (h *Hand) blockPieces(d *world.Document, ghost Ghost) (parts []edit.Part, s
 // maxPieces is how many pieces of a block one stroke sets down.
 const maxPieces = 10_000
 
-func hasSpawn(d *world.Document) bool {
-	_, p := spawnOf(d)
+// isThere reports whether the one piece of a type is there of which there is at most one.
+func isThere(d *world.Document, of world.ID) bool {
+	_, p := singleOf(d, of)
 	return p != nil
 }

@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
@@ -96,12 +97,11 @@ func PieceName(d *world.Document, p *world.Piece) string {
 	if p.Name != "" {
 		return p.Name
 	}
-	if who := d.Character(p.Who); who != nil {
+	if who := d.Character(p.Refers(props.Who)); who != nil {
 		return who.Name
 	}
-	t, _ := world.TypeOf(p.Type)
 	c := d.Project.Lattice().CellAt(p.Foot)
-	return fmt.Sprintf("%s at %d, %d", t.Name, c.X, c.Y)
+	return fmt.Sprintf("%s at %d, %d", p.Kind().Name, c.X, c.Y)
 }
 
 // CrossingName is a crossing's name, or the names of the maps it joins.

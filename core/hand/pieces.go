@@ -6,6 +6,7 @@ import (
 	"azzel/core/board"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/world"
 )
 
@@ -90,13 +91,12 @@ func (h *Hand) ghostPiece(d *world.Document, s Spot, of world.ID, moved world.ID
 	l := d.Project.Lattice()
 	for _, p := range s.Map.Pieces {
 		if p.ID != moved && p.Type == of && l.CellAt(p.Foot) == s.Cell {
-			t, _ := world.TypeOf(of)
-			h.ghost.Problem = fmt.Sprintf("There is one here already: %s.", t.Name)
+			h.ghost.Problem = fmt.Sprintf("There is one here already: %s.", kind.NameOf(of))
 		}
 	}
 	from, p := d.Piece(moved)
-	if moved == 0 && of == world.Spawn {
-		from, p = spawnOf(d)
+	if moved == 0 {
+		from, p = singleOf(d, of)
 	}
 	if p != nil {
 		if problem := held(from, p); problem != "" {
@@ -110,11 +110,14 @@ func (h *Hand) ghostPiece(d *world.Document, s Spot, of world.ID, moved world.ID
 	}
 }
 
-// spawnOf is the spawn of the project and its map, nil for none.
-func spawnOf(d *world.Document) (*world.Map, *world.Piece) {
+// singleOf is the piece of a type of which there is at most one, and its map; nil if there is none yet, or may be several.
+func singleOf(d *world.Document, of world.ID) (*world.Map, *world.Piece) {
+	if k := kind.Of(of); k == nil || !k.Single {
+		return nil, nil
+	}
 	for _, m := range d.Maps {
 		for _, p := range m.Pieces {
-			if p.Type == world.Spawn {
+			if p.Type == of {
 				return m, p
 			}
 		}
@@ -135,7 +138,6 @@ func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
 	if m == nil {
 		return said("There is no map here.")
 	}
-	t, _ := world.TypeOf(ghost.Piece)
 	cell := ghost.To.Cell
 	if ghost.Erase {
 		if p := topPiece(d, Spot{Map: m, Cell: cell}); p != nil {
@@ -148,14 +150,12 @@ func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
 		return said("%s", ghost.Problem)
 	}
 	foot := m.FootOf(d.Project.Lattice(), ghost.Piece, cell)
-	if ghost.Piece == world.Spawn {
-		if o, p := spawnOf(d); p != nil {
-			return Outcome{Edit: h.moveTo(d, o, p, m, foot)}
-		}
+	if o, p := singleOf(d, ghost.Piece); p != nil {
+		return Outcome{Edit: h.moveTo(d, o, p, m, foot)}
 	}
 	p := &world.Piece{Type: ghost.Piece, Layer: m.PlayerLayer, Foot: foot}
 	ref := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: h.ids.NewID()}
-	return Outcome{Edit: &edit.Edit{Label: edit.Clip(fmt.Sprintf("place %s on %s", t.Name, m.Name)),
+	return Outcome{Edit: &edit.Edit{Label: edit.Clip(fmt.Sprintf("place %s on %s", kind.NameOf(ghost.Piece), m.Name)),
 		Parts: []edit.Part{edit.Put{Ref: ref, Values: p.Values()}}}}
 }
 

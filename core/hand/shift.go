@@ -122,10 +122,10 @@ func (h *Hand) MapOfPatch(d *world.Document, id world.ID, at grid.Point) Outcome
 	}
 	parts = append(parts, laid...)
 	for _, piece := range p.Pieces {
-		if piece.Type == world.Spawn && hasSpawn(d) {
+		if isThere(d, piece.Type) {
 			continue
 		}
-		is := &world.Piece{Type: piece.Type, Name: piece.Name, Layer: m.PlayerLayer, Foot: piece.Foot, Acting: piece.Acting}
+		is := &world.Piece{Type: piece.Type, Name: piece.Name, Layer: m.PlayerLayer, Foot: piece.Foot, Props: piece.Props}
 		parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: h.ids.NewID()}, Values: is.Values()})
 	}
 	h.Selected = Selection{world.Ref{Sort: world.SortMap, ID: m.ID}, 0, m.ID, grid.Point{}}

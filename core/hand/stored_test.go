@@ -58,7 +58,7 @@ func handStored(t *testing.T, c *stored.Case) (sums []uint64) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	s := session{stored.NewTeller(), rand.New(rand.NewPCG(c.Seed, 93)), told.Clean(d), hand.New(&world.Counter{Prefix: 50})}
+	s := session{stored.NewTeller(), rand.New(rand.NewPCG(c.Seed, 93)), d, hand.New(&world.Counter{Prefix: 50})}
 	for step := range storedSteps {
 		s.settle()
 		switch n := s.IntN(20); {

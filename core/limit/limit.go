@@ -71,6 +71,8 @@ const (
 	Items, Stack = 1000, 999
 	// Facts is how many facts a project has, FactValue the greatest number that one can be.
 	Facts, FactValue = 1000, 999_999
+	// Values is how many properties a stored thing has.
+	Values = 4096
 	// ReplayState is the largest state that a replay begins with.
 	ReplayState = 2 << 20
 	// ReplayBytes is the largest file of a replay.

@@ -1,10 +1,16 @@
 package page
 
 import (
+	"fmt"
+	"slices"
+	"strings"
+
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -51,92 +57,102 @@ type ThingView struct {
 	Level int `json:"level"`
 }
 
-// viewActing is how a piece acts; nil if nothing can be set of that.
+// viewActing is what can be set of how a piece acts, as its kind declares it; nil if nothing can.
 func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
-	if !world.Acts(p.Type) && itemVerb(p.Type) == "" {
+	v := &ActingView{Values: []TermView{}, Choices: []ChoiceView{}}
+	k := p.Kind()
+	for _, h := range k.Props {
+		if !h.Hidden && (h.If == nil || h.If(p.Props)) {
+			v.prop(d, m, p, h)
+		}
+	}
+	if len(v.Values)+len(v.Choices) == 0 {
 		return nil
 	}
-	a := p.Filled()
-	v := &ActingView{Values: []TermView{}, Choices: []ChoiceView{}}
-	value := v.valuesOf(m, p)
-	choice := func(name, label string, is int, options ...string) {
-		v.Choices = append(v.Choices, ChoiceView{name, label, options, is})
-	}
-	odds := func(which ...int) {
-		for _, i := range which {
-			value(world.OddsTerm(i), "Weight of "+world.OddsNames[i], "", a.Odds[i], 1, 10)
-		}
-	}
-	moving := func() {
-		choice("does", "What it does", int(a.Does), world.DoingNames()...)
-		value("speed", "Speed", "cells/s", a.Speed, 10, 120)
-		value("range", "Sees, strays", "cells", a.Range, 1, 20)
-		value("strength", "Hurts", "health", a.Strength, 1, 10)
-		value("bears", "Bears", "hits", a.Bears, 1, 10)
-		value("every", "Shoots every", "s", p.Every, play.TicksPerSecond, 300)
-		if p.Every > 0 {
-			value("shot", "Shots fly", "cells/s", a.Shot, 10, 200)
-		}
-		choice("looks", "Looks", a.Looks, "where it goes", "south", "west", "east", "north")
-	}
-	switch p.Type {
-	case world.Collectible, world.Exit:
-		v.item(d, p, value)
-	case world.Foe:
-		moving()
-		v.who(d, p)
-		v.tracks(d, m, p)
-		v.areas(d, m, p)
-		v.Moves = a.Does != world.Stands
-	case world.MovingPlatform:
-		value("speed", "Speed", "cells/s", a.Speed, 10, 120)
-		value("range", "Width", "cells", a.Range, 1, 12)
-		value("rest", "Rests", "s", a.Rest, play.TicksPerSecond, 300)
-		v.tracks(d, m, p)
-		if !v.Tracked {
-			value("to-x", "Goes right", "cells", a.ToX, d.Project.CellW, 12*d.Project.CellW)
-			value("to-y", "Goes down", "cells", a.ToY, d.Project.CellH, 12*d.Project.CellH)
-		}
-		v.Moves = true
-	case world.Spring:
-		value("strength", "Throws", "cells", a.Strength, 10, 120)
-	case world.Hazard:
-		value("strength", "Hurts", "health", a.Strength, 1, 10)
-	case world.Breakable:
-		value("bears", "Bears", "hits", a.Bears, 1, 10)
-	case world.Emitter:
-		odds(world.OddsNothing, world.OddsCollectible, world.OddsFoe, world.OddsHazard, world.OddsPushable)
-		value("every", "Every", "s", a.Every, play.TicksPerSecond, 600)
-		value("most", "At most", "at once", a.Most, 1, 12)
-		choice("does", "Foes here", int(a.Does), world.DoingNames()...)
-		value("speed", "Their speed", "cells/s", a.Speed, 10, 120)
-		value("strength", "Hurt", "health", a.Strength, 1, 10)
-		v.listed(d, "who", "Foes are", "nobody in particular", world.SortCharacter, charactersOf(d), p.Who)
-		v.areas(d, m, p)
-		v.item(d, p, value)
-	case world.Lottery:
-		odds(world.OddsNothing, world.OddsCollectible, world.OddsFoe, world.OddsHazard, world.OddsPushable)
-		choice("does", "A foe", int(a.Does), world.DoingNames()...)
-		v.item(d, p, value)
-	}
+	v.Moves = k.Goes && p.Int(props.Does) != props.Stands
 	return v
 }
 
-// valuesOf adds values that can be set of a piece.
-func (v *ActingView) valuesOf(m *world.Map, p *world.Piece) func(name, label, unit string, is, per, reach int) {
-	return func(name, label, unit string, is, per, reach int) {
-		least, most := world.ActingRange(name)
-		v.Values = append(v.Values, TermView{Name: name, Label: label, Unit: unit, Value: is, Per: per, Least: least, Most: most, Reach: min(max(reach, is), most)})
-		last := &v.Values[len(v.Values)-1]
-		last.Tries, last.Trial = around(*last), PieceTerm(world.Ref{Map: m.ID, ID: p.ID}, name)
+// prop shows a property of a piece.
+func (v *ActingView) prop(d *world.Document, m *world.Map, p *world.Piece, h kind.Has) {
+	numbers := p.Props.Numbers(p.Kind(), h.Prop)
+	choice := func(is int, options ...string) {
+		v.Choices = append(v.Choices, ChoiceView{h.Word, h.Says(), options, is})
+	}
+	switch h.Sort {
+	case kind.Choice:
+		choice(numbers[0], h.Options...)
+	case kind.YesNo:
+		choice(numbers[0], "no", "yes")
+	case kind.Direction:
+		choice(numbers[0], append([]string{h.None}, h.Options...)...)
+	case kind.Reference:
+		refers := v.listed(d, h.Word, h.Says(), h.None, sortOf(h.To), thingsOf(d, m, h.To), p.Refers(h.Prop))
+		if makesNew(h.To) {
+			last := &v.Choices[len(v.Choices)-1]
+			last.Options = append(last.Options, "a new "+sortNames[sortOf(h.To)])
+		}
+		v.Tracked = v.Tracked || refers && h.To == kind.Track
+	case kind.Offset:
+		v.value(m, p, h.Word+"-x", h.Says()+" right", h, 0, numbers[0], d.Project.CellW)
+		v.value(m, p, h.Word+"-y", h.Says()+" down", h, 1, numbers[1], d.Project.CellH)
+	case kind.Weights:
+		for i, option := range h.Options {
+			v.value(m, p, h.Word+"-"+option, h.Says()+" "+option, h, i, numbers[i], 1)
+		}
+	default:
+		v.value(m, p, h.Word, h.Says(), h, 0, numbers[0], 1)
 	}
 }
 
+// value adds a number that can be set of a piece: number i of a property, of which per parts are one of its unit.
+func (v *ActingView) value(m *world.Map, p *world.Piece, name, label string, h kind.Has, i, is, per int) {
+	least, most := h.Ranges(i)
+	if h.Sort == kind.Whole {
+		least = h.Least
+	}
+	reach := h.Reach * per
+	if h.Per > 0 {
+		per = h.Per
+	}
+	t := TermView{Name: name, Label: label, Unit: h.Unit, Value: is, Per: per, Least: least, Most: most, Reach: min(max(reach, is), most)}
+	t.Tries, t.Trial = around(t), PieceTerm(world.Ref{Map: m.ID, ID: p.ID}, name)
+	v.Values = append(v.Values, t)
+}
+
+// sortOf is the sort of stored thing that a property refers to.
+func sortOf(t kind.Thing) world.Sort {
+	return map[kind.Thing]world.Sort{kind.Character: world.SortCharacter, kind.Track: world.SortTrack, kind.Area: world.SortArea, kind.Item: world.SortItem, kind.Fact: world.SortFact}[t]
+}
+
+// sortNames are what people call the things that can be made by choosing them.
+var sortNames = map[world.Sort]string{world.SortItem: "item", world.SortFact: "fact"}
+
+// makesNew reports whether a thing can be made by choosing it.
+func makesNew(t kind.Thing) bool { return sortNames[sortOf(t)] != "" }
+
+// thingsOf are the things of a sort that a piece of a map can refer to.
+func thingsOf(d *world.Document, m *world.Map, t kind.Thing) []world.ID {
+	switch t {
+	case kind.Character:
+		return charactersOf(d)
+	case kind.Track:
+		return tracksOf(d, m)
+	case kind.Area:
+		return areasOf(d, m)
+	case kind.Item:
+		return itemsOf(d)
+	case kind.Fact:
+		return factsOf(d)
+	}
+	return nil
+}
+
 // listed lets one of some things be chosen, or none of them; it reports whether one is.
-func (v *ActingView) listed(d *world.Document, name, label, none string, kind world.Sort, ids []world.ID, chosen world.ID) bool {
+func (v *ActingView) listed(d *world.Document, name, label, none string, sort world.Sort, ids []world.ID, chosen world.ID) bool {
 	c := ChoiceView{Name: name, Label: label, Options: []string{none}}
 	for i, id := range ids {
-		c.Options = append(c.Options, hand.Name(d, world.Ref{Sort: kind, ID: id}))
+		c.Options = append(c.Options, hand.Name(d, world.Ref{Sort: sort, ID: id}))
 		if id == chosen {
 			c.Is = i + 1
 		}
@@ -145,40 +161,25 @@ func (v *ActingView) listed(d *world.Document, name, label, none string, kind wo
 	return c.Is > 0
 }
 
-// who lets a character be chosen that the piece is.
-func (v *ActingView) who(d *world.Document, p *world.Piece) {
-	v.listed(d, "who", "Is", "nobody in particular", world.SortCharacter, charactersOf(d), p.Who)
-}
-
-// tracks lets a track of the map be chosen.
-func (v *ActingView) tracks(d *world.Document, m *world.Map, p *world.Piece) {
-	v.Tracked = v.listed(d, "track", "Track", "none", world.SortTrack, tracksOf(d, m), p.Track)
-}
-
-// areas lets an area of the map be chosen.
-func (v *ActingView) areas(d *world.Document, m *world.Map, p *world.Piece) {
-	v.listed(d, "area", "Stays in", "its range", world.SortArea, areasOf(d, m), p.Area)
-}
-
 // path is the way of a piece to and fro or along its track, and what of it goes in a second, in
 // pixels of the board; nil if it has none.
 func path(d *world.Document, m *world.Map, p *world.Piece) *PathView {
-	if p.Type != world.MovingPlatform && p.Type != world.Foe {
+	if !p.Kind().Goes {
 		return nil
 	}
 	l := d.Project.Lattice()
 	origin := l.Pixel(m.Origin)
-	v := &PathView{Points: []int{}, Second: float64(p.Filled().Speed*l.W) / 10, W: p.Width() * l.W, H: l.H / 2}
+	v := &PathView{Points: []int{}, Second: float64(p.Int(props.Speed)*l.W) / 10, W: p.Width() * l.W, H: l.H / 2}
 	add := func(at grid.Point) { v.Points = append(v.Points, at.X+origin.X, at.Y+origin.Y) }
 	add(p.Foot)
-	if t := d.Track(p.Track); t != nil && t.Map == m.ID {
+	if t := d.Track(p.Refers(props.Track)); t != nil && t.Map == m.ID {
 		for _, at := range t.Points {
 			add(at)
 		}
 		if t.Round {
 			add(p.Foot)
 		}
-	} else if p.Type == world.MovingPlatform && (p.ToX != 0 || p.ToY != 0) {
+	} else if p.To() != (grid.Point{}) {
 		add(p.PathTo())
 	}
 	if len(v.Points) == 2 {
@@ -237,7 +238,7 @@ func (p *Page) Trail(id world.ID) TrailView {
 
 // dress shows a thing as the character that its piece is.
 func (p *Page) dress(v *ThingView, piece *world.Piece, t play.Thing, view world.View, tick int) {
-	c := p.doc().Character(piece.Who)
+	c := p.doc().Character(piece.Refers(props.Who))
 	if c == nil || p.strips[c.Strip] == nil {
 		return
 	}
@@ -247,7 +248,7 @@ func (p *Page) dress(v *ThingView, piece *world.Piece, t play.Thing, view world.
 			facing = world.West
 		}
 	}
-	if piece.Filled().Does == world.Stands {
+	if piece.Int(props.Does) == props.Stands {
 		act = world.ActStand
 	}
 	v.Who, v.FootX, v.FootY = FormatID(c.ID), c.FootX, c.FootY
@@ -258,16 +259,16 @@ func (p *Page) dress(v *ThingView, piece *world.Piece, t play.Thing, view world.
 
 // standing shows a piece that is a character as that stands there.
 func (p *Page) standing(v *PieceView, piece *world.Piece, view world.View) {
-	c := p.doc().Character(piece.Who)
-	if c == nil || piece.Type != world.Foe || p.strips[c.Strip] == nil {
+	c := p.doc().Character(piece.Refers(props.Who))
+	if c == nil || !piece.Kind().Figure || p.strips[c.Strip] == nil {
 		return
 	}
 	facing := world.South
 	if view == world.SideView {
 		facing = world.East
 	}
-	if piece.Looks != 0 {
-		facing = world.Facing(piece.Looks - 1)
+	if looks := piece.Int(props.Looks); looks != 0 {
+		facing = world.Facing(looks - 1)
 	}
 	v.Who, v.FootX, v.FootY = FormatID(c.ID), c.FootX, c.FootY
 	if v.Sprite, v.Mirrored = c.Frame(world.ActStand, facing, 0); v.Mirrored {
@@ -288,32 +289,65 @@ func (a author) acted(ref world.Ref, name string, value int) (edit.Edit, error) 
 	var err error
 	var before []edit.Part
 	switch name {
-	case "item":
-		if next.Item = chosen(itemsOf(d), value); value == len(d.Items)+1 {
-			id, put := a.newItem(piece.Name)
-			next.Item, before = id, []edit.Part{put}
-		}
 	case "sets":
 		before = a.setsChosen(&next, value)
 	case "while":
 		before = a.whileChosen(&next, value)
-	case "not":
-		next.While.Not = value != 0
-	case "who":
-		next.Who = chosen(charactersOf(d), value)
-	case "track":
-		next.Track = chosen(tracksOf(d, m), value)
-	case "area":
-		next.Area = chosen(areasOf(d, m), value)
+	case "sets-how", "sets-by", "least", "not":
+		next.Props = next.Props.With(factual(piece, name, value)...)
 	default:
-		next.Acting, err = next.Acting.With(name, value)
+		before, err = a.set(m, &next, name, value)
 		l := d.Project.Lattice()
 		if c := l.CellAt(piece.Foot); piece.Foot == m.FootFor(l, piece, c) {
 			// It covers whole cells, and still does when it is wider.
 			next.Foot = m.FootFor(l, &next, c)
 		}
 	}
+	for f, b := range next.Props.All() {
+		if err == nil {
+			err = kind.PropOf(f).Check(b)
+		}
+	}
 	return edit.Edit{Label: "change " + name, Parts: append(before, edit.Changes(ref, piece.Values(), next.Values())...)}, err
+}
+
+// set gives a piece a number of a property by the name that it has for the page, and says what must be made before.
+func (a author) set(m *world.Map, p *world.Piece, name string, value int) (before []edit.Part, err error) {
+	k := p.Kind()
+	for _, h := range k.Props {
+		part, is := strings.CutPrefix(name, h.Word+"-")
+		i := 0
+		switch {
+		case name == h.Word:
+		case is && h.Sort == kind.Offset:
+			i = slices.Index([]string{"x", "y"}, part)
+		case is && h.Sort == kind.Weights:
+			i = slices.Index(h.Options, part)
+		default:
+			continue
+		}
+		if i < 0 || h.Hidden {
+			break
+		}
+		if h.Sort == kind.Reference {
+			things := thingsOf(a.d, m, h.To)
+			id := chosen(things, value)
+			if makesNew(h.To) && value == len(things)+1 {
+				var put edit.Part
+				if id, put = a.newItem(p.Name); h.To == kind.Fact {
+					id, put = a.newFact(p.Name)
+				}
+				before = append(before, put)
+			}
+			p.Props = p.Props.With(h.Refer(id))
+			return before, nil
+		}
+		numbers := p.Props.Numbers(k, h.Prop)
+		numbers[i] = value
+		p.Props = p.Props.With(h.Is(numbers...))
+		return nil, nil
+	}
+	return nil, fmt.Errorf("a piece of the type %s has no %q", k.Name, name)
 }
 
 // chosen is number n of some things, from 1 on; 0 for none.
@@ -371,12 +405,12 @@ func (p *Page) things(g *play.Game) []ThingView {
 		switch {
 		case t.ID == status.Lifted:
 			level = 1
-		case t.Type == world.MovingPlatform && m.View == world.TopDown:
+		case kind.Of(t.Type).Lies && m.View == world.TopDown:
 			level = -1
 		}
 		v := ThingView{ID: FormatID(t.ID), Type: FormatID(t.Type), X: float64(t.Place.X)/256 + float64(origin.X), Y: float64(t.Place.Y)/256 + float64(origin.Y),
-			Mirrored: m.View == world.SideView && t.Heading < 0, Cells: cells, Gone: t.Gone, W: size.W, H: size.H, Hurts: t.Type == world.Foe || t.Type == world.Hazard, Level: level, Sprite: -1}
-		if piece := m.Piece(t.Piece()); piece != nil && t.Type == world.Foe {
+			Mirrored: m.View == world.SideView && t.Heading < 0, Cells: cells, Gone: t.Gone, W: size.W, H: size.H, Hurts: kind.Of(t.Type).Hurts, Level: level, Sprite: -1}
+		if piece := m.Piece(t.Piece()); piece != nil && kind.Of(t.Type).Figure {
 			p.dress(&v, piece, t, m.View, status.Ticks)
 		}
 		list = append(list, v)

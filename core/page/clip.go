@@ -3,11 +3,14 @@ package page
 import (
 	"encoding/json"
 	"fmt"
+	"maps"
 	"slices"
 	"strings"
 
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/limit"
 	"azzel/core/rows"
 	"azzel/core/world"
@@ -46,54 +49,88 @@ type clipPiece struct {
 	Name string `json:"name"`
 	X    int    `json:"x"`
 	Y    int    `json:"y"`
-	// Acting is how it acts in play, if not as usual.
-	Acting *world.Acting `json:"acting,omitempty"`
-	// Names are those of its track, area, character and item, of the fact it sets and of what it is
-	// there only while it holds, by which they are known again.
-	Names []string `json:"names,omitempty"`
+	// Props are what it sets, by the words of properties, as clipboards say since version 2.
+	Props map[string]clipProp `json:"props,omitempty"`
+	// Acting and Names are how it acts, as clipboards of version 1 say.
+	Acting *clipActing `json:"acting,omitempty"`
+	Names  []string    `json:"names,omitempty"`
 }
 
-// referred are the things that a piece names, in the order of clipPiece.Names, and where it does.
-func referred(a *world.Acting) (kinds [6]world.Sort, at [6]*world.ID) {
-	kinds = [6]world.Sort{world.SortTrack, world.SortArea, world.SortCharacter, world.SortItem, world.SortFact, world.SortFact}
-	at = [6]*world.ID{&a.Track, &a.Area, &a.Who, &a.Item, &a.Sets.Fact, &a.While.Fact}
-	if a.While.Item != 0 {
-		kinds[5], at[5] = world.SortItem, &a.While.Item
-	}
-	return kinds, at
+// A clipProp is what a piece sets of a property: its numbers, the word of a choice, or the id of what it refers to with
+// its name, by which it is known again.
+type clipProp struct {
+	Is   []int    `json:"is,omitempty"`
+	Word string   `json:"word,omitempty"`
+	ID   world.ID `json:"id,omitempty"`
+	Name string   `json:"name,omitempty"`
 }
 
-// names are those of what a piece refers to; none if it refers to nothing.
-func names(d *world.Document, a world.Acting) []string {
-	kinds, at := referred(&a)
-	list := make([]string, len(kinds))
-	for i, kind := range kinds {
-		list[i] = hand.Name(d, world.Ref{Sort: kind, ID: *at[i]})
-	}
-	if strings.Join(list, "") == "" {
+// writeProps writes what a piece sets.
+func writeProps(d *world.Document, v kind.Values) map[string]clipProp {
+	if v == "" {
 		return nil
+	}
+	list := map[string]clipProp{}
+	for f := range v.All() {
+		p := kind.PropOf(f)
+		numbers := v.Numbers(nil, p)
+		switch p.Sort {
+		case kind.Reference:
+			id := v.Refers(p)
+			list[p.Word] = clipProp{ID: id, Name: hand.Name(d, world.Ref{Sort: sortOf(p.To), ID: id})}
+		case kind.Choice:
+			list[p.Word] = clipProp{Word: p.Options[numbers[0]]}
+		case kind.Direction:
+			list[p.Word] = clipProp{Word: p.Options[numbers[0]-1]}
+		default:
+			list[p.Word] = clipProp{Is: numbers}
+		}
 	}
 	return list
 }
 
-// known is how a piece acts that comes from the clipboard, without what it names that is something
-// else in this project.
-func known(d *world.Document, a world.Acting, named []string) world.Acting {
-	kinds, at := referred(&a)
-	for i, kind := range kinds {
-		if i >= len(named) || named[i] == "" || hand.Name(d, world.Ref{Sort: kind, ID: *at[i]}) != named[i] {
-			*at[i] = 0
+// readProps reads what a piece sets, without what it names that is something else in this project.
+func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp) (v kind.Values, err error) {
+	for _, word := range slices.Sorted(maps.Keys(list)) {
+		h, has := k.Prop(word)
+		if !has {
+			return "", fmt.Errorf("it has no %.40q", word)
 		}
+		is := list[word]
+		option := slices.Index(h.Options, is.Word)
+		set := h.Is(is.Is...)
+		switch {
+		case h.Sort == kind.Reference:
+			if is.Name == "" || hand.Name(d, world.Ref{Sort: sortOf(h.To), ID: is.ID}) != is.Name {
+				is.ID = 0
+			}
+			set = h.Refer(is.ID)
+		case option < 0 && (h.Sort == kind.Choice || h.Sort == kind.Direction):
+			return "", fmt.Errorf("%s is none of %s", h.Name, strings.Join(h.Options, ", "))
+		case h.Sort == kind.Choice:
+			set = h.Is(option)
+		case h.Sort == kind.Direction:
+			set = h.Is(option + 1)
+		}
+		if err := h.Check(set.Bytes); err != nil {
+			return "", err
+		}
+		v = v.With(set)
 	}
-	if a.While.Fact == 0 && a.While.Item == 0 {
-		a.While = world.Condition{}
+	return asking(v), nil
+}
+
+// asking is v without the rest of a condition that asks for nothing.
+func asking(v kind.Values) kind.Values {
+	if v.Refers(props.WhileFact) == 0 && v.Refers(props.WhileItem) == 0 {
+		return v.With(world.Condition{}.Props()...)
 	}
-	return a
+	return v
 }
 
 const (
 	clipKind    = "block"
-	clipVersion = 1
+	clipVersion = 2
 )
 
 // writeClip writes a block of a document as text.
@@ -117,8 +154,7 @@ func writeClip(d *world.Document, b *world.Block) string {
 		c.Layers = append(c.Layers, clipLayer{l.Name, l.Depth, l.Counts, lines})
 	}
 	for _, p := range b.Pieces {
-		t, _ := world.TypeOf(p.Type)
-		c.Pieces = append(c.Pieces, clipPiece{strings.ToLower(t.Name), p.Name, p.Foot.X, p.Foot.Y, p.Acting.Part(), names(d, p.Acting)})
+		c.Pieces = append(c.Pieces, clipPiece{Type: kind.Of(p.Type).Word, Name: p.Name, X: p.Foot.X, Y: p.Foot.Y, Props: writeProps(d, p.Props)})
 	}
 	text, err := json.MarshalIndent(c, "", " ")
 	if err != nil {
@@ -137,7 +173,7 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 	if err := json.Unmarshal([]byte(text), &c); err != nil || c.Azzel != clipKind {
 		return nil, "", fmt.Errorf("the clipboard holds no cells or pieces: select some and copy them first")
 	}
-	if c.Version != clipVersion {
+	if c.Version < 1 || c.Version > clipVersion {
 		return nil, "", fmt.Errorf("the clipboard comes from a newer version (%d): reload this page", c.Version)
 	}
 	if c.Columns < 1 || c.Rows < 1 || c.Columns > limit.MaxMapSide || c.Rows > limit.MaxMapSide || len(c.Layers) > limit.Layers {
@@ -158,13 +194,20 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 	}
 	// Pieces lie where their cells are, should those be of another size.
 	for _, p := range c.Pieces {
-		i := slices.IndexFunc(world.Types, func(t world.Type) bool { return strings.EqualFold(t.Name, p.Type) })
-		if i < 0 || c.CellWidth < 1 || c.CellHeight < 1 {
+		k := kind.Named(strings.ToLower(p.Type))
+		if k == nil || c.CellWidth < 1 || c.CellHeight < 1 {
 			continue
 		}
 		foot := grid.Point{X: p.X * d.Project.CellW / c.CellWidth, Y: p.Y * d.Project.CellH / c.CellHeight}
 		if d.Project.Lattice().Box(grid.Rect{W: b.W, H: b.H}).Has(foot) {
-			b.Pieces = append(b.Pieces, world.BlockPiece{Type: world.Types[i].ID, Name: p.Name, Foot: foot, Acting: known(d, p.Acting.Whole(), p.Names)})
+			set, err := readProps(d, k, p.Props)
+			if p.Acting != nil {
+				set, err = p.Acting.props(d, k, p.Names)
+			}
+			if err != nil {
+				return nil, "", fmt.Errorf("the clipboard has a %s that can't be: %w", k.Word, err)
+			}
+			b.Pieces = append(b.Pieces, world.BlockPiece{Type: k.ID, Name: p.Name, Foot: foot, Props: set})
 		}
 	}
 	b.Layers = slices.DeleteFunc(b.Layers, func(l world.BlockLayer) bool { return l.Cells.Empty() })
@@ -244,7 +287,7 @@ func (p *Page) copied() (*world.Block, string) {
 		if m := d.Map(sel.Ref.Map); m != nil && m.Piece(sel.Ref.ID) != nil {
 			piece := m.Piece(sel.Ref.ID)
 			l := d.Project.Lattice()
-			return &world.Block{W: 1, H: 1, Pieces: []world.BlockPiece{{Type: piece.Type, Name: piece.Name, Foot: piece.Foot.Sub(l.Pixel(l.CellAt(piece.Foot))), Acting: piece.Acting}}}, ""
+			return &world.Block{W: 1, H: 1, Pieces: []world.BlockPiece{{Type: piece.Type, Name: piece.Name, Foot: piece.Foot.Sub(l.Pixel(l.CellAt(piece.Foot))), Props: piece.Props}}}, ""
 		}
 	}
 	return p.hand.CopyCells(d)

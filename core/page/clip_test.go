@@ -5,6 +5,8 @@ import (
 	"testing"
 
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/page"
 	"azzel/core/world"
 )
@@ -20,22 +22,22 @@ func TestPastedPieceKnowsItsTrack(t *testing.T) {
 		t.Fatalf("led on once there are %d tracks", len(tracks))
 	}
 	piece := page.Order{Kind: "piece", Map: page.FormatID(p.Document().Maps[0].ID), ID: page.FormatID(lift.ID)}
-	for name, n := range map[string]int{"speed": 12, "strength": 2} {
+	for name, n := range map[string]int{"speed": 12, "width": 2} {
 		set := piece
 		set.Do, set.Text, set.N = "set-acting", name, n
 		order(p, set)
 	}
-	want := p.Document().Maps[0].Piece(lift.ID).Acting
-	if want.Track != tracks[0].ID {
+	want := p.Document().Maps[0].Piece(lift.ID).Props
+	if want.Refers(props.Track) != tracks[0].ID {
 		t.Fatalf("led on it acts as %+v", want)
 	}
 	piece.Do = "select"
 	order(p, piece)
 	text, _ := p.Copied(false)
-	if !strings.Contains(text, `"names"`) {
+	if !strings.Contains(text, `"name": "Track 1"`) {
 		t.Fatalf("the clipboard does not say what its track is called: %s", text)
 	}
-	paste := func(text string, x int) world.Acting {
+	paste := func(text string, x int) kind.Values {
 		t.Helper()
 		before := len(p.Document().Maps[0].Pieces)
 		p.Paste(text)
@@ -46,7 +48,7 @@ func TestPastedPieceKnowsItsTrack(t *testing.T) {
 		if len(pieces) != before+1 {
 			t.Fatalf("pasted there are %d pieces, not one more than %d: %s", len(pieces), before, said(p))
 		}
-		return pieces[before].Acting
+		return pieces[before].Props
 	}
 	if got := paste(text, 2); got != want {
 		t.Errorf("pasted beside it acts as %+v, not %+v", got, want)
@@ -56,8 +58,7 @@ func TestPastedPieceKnowsItsTrack(t *testing.T) {
 	if name := p.Document().Tracks[0].Name; name != "Night round" {
 		t.Fatalf("renamed, the track is called %q", name)
 	}
-	free := want
-	free.Track = 0
+	free := want.With(props.Track.Unset())
 	if got := paste(text, 8); got != free {
 		t.Errorf("where its track is called otherwise it acts as %+v, not %+v", got, free)
 	}

@@ -5,6 +5,8 @@ import (
 	"strings"
 
 	"azzel/core/edit"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 )
 
@@ -79,39 +81,42 @@ func viewAsking(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 		return nil
 	}
 	v := &ActingView{Values: []TermView{}, Choices: []ChoiceView{}}
-	value := v.valuesOf(m, p)
 	add := func(c ChoiceView) { v.Choices = append(v.Choices, c) }
+	value := func(name, label string, h *kind.Prop, i, is int) {
+		v.value(m, p, name, label, kind.Has{Prop: h}, i, is, 1)
+	}
 	if world.Sets(p.Type) {
-		v.listed(d, "sets", "Once "+doneWord(p.Type)+", sets", "nothing", world.SortFact, factsOf(d), p.Sets.Fact)
+		sets := p.Sets()
+		v.listed(d, "sets", "Once "+p.Kind().Done+", sets", "nothing", world.SortFact, factsOf(d), sets.Fact)
 		last := &v.Choices[len(v.Choices)-1]
 		last.Options = append(last.Options, "a new fact")
-		switch f := d.Fact(p.Sets.Fact); {
+		switch f := d.Fact(sets.Fact); {
 		case f == nil:
 		case f.Counts:
-			add(ChoiceView{"sets-how", "Sets it", []string{"up", "down", "to"}, int(p.Sets.How)})
-			value("sets-by", []string{"By", "By", "To"}[p.Sets.How], "", p.Sets.Amount(), 1, 10)
+			add(ChoiceView{"sets-how", "Sets it", []string{"up", "down", "to"}, int(sets.How)})
+			value("sets-by", []string{"By", "By", "To"}[sets.How], props.SetsBy, 1, sets.Amount())
 		default:
-			add(ChoiceView{"sets-how", "Sets it", []string{"to yes", "to no"}, int(p.Sets.How) & 1})
+			add(ChoiceView{"sets-how", "Sets it", []string{"to yes", "to no"}, int(sets.How) & 1})
 		}
 	}
 	if world.Conditional(p.Type) {
-		v.while(d, p, add, value)
+		v.while(d, p.While(), add, value)
 	}
 	return v
 }
 
 // while lets it be chosen what the piece is there only while it holds.
-func (v *ActingView) while(d *world.Document, p *world.Piece, add func(ChoiceView), value func(name, label, unit string, is, per, reach int)) {
+func (v *ActingView) while(d *world.Document, is world.Condition, add func(ChoiceView), value func(name, label string, h *kind.Prop, i, is int)) {
 	c := ChoiceView{Name: "while", Label: "There only", Options: []string{"always"}}
 	for i, f := range d.Facts {
 		c.Options = append(c.Options, "while "+f.Name)
-		if f.ID == p.While.Fact {
+		if f.ID == is.Fact {
 			c.Is = i + 1
 		}
 	}
 	for i, item := range d.Items {
 		c.Options = append(c.Options, "with "+item.Name)
-		if item.ID == p.While.Item {
+		if item.ID == is.Item {
 			c.Is = len(d.Facts) + i + 1
 		}
 	}
@@ -120,34 +125,35 @@ func (v *ActingView) while(d *world.Document, p *world.Piece, add func(ChoiceVie
 		return
 	}
 	not := 0
-	if p.While.Not {
+	if is.Not {
 		not = 1
 	}
-	if f := d.Fact(p.While.Fact); f != nil && !f.Counts {
+	if f := d.Fact(is.Fact); f != nil && !f.Counts {
 		add(ChoiceView{"not", "It is", []string{"yes", "no"}, not})
 		return
 	}
 	add(ChoiceView{"not", "It is", []string{"at least", "under"}, not})
-	value("least", "So many", "", p.While.Wanted(), 1, 10)
+	value("least", "So many", props.WhileLeast, 0, is.Wanted())
+}
+
+// factual are the properties of a piece of which a part of what it sets or asks for is set, by its name for the page.
+func factual(p *world.Piece, name string, value int) []kind.Value {
+	sets, while := p.Sets(), p.While()
+	switch name {
+	case "sets-how":
+		sets.How = world.Setting(value)
+	case "sets-by":
+		sets.By = value
+	case "least":
+		while.Least = value
+	case "not":
+		while.Not = value != 0
+	}
+	return append(sets.Props(), while.Props()...)
 }
 
 func factsOf(d *world.Document) []world.ID {
 	return idsOf(d.Facts, func(f *world.Fact) world.ID { return f.ID })
-}
-
-// doneWord is what happens to pieces of a type when they set a fact.
-func doneWord(of world.ID) string {
-	switch of {
-	case world.Checkpoint:
-		return "reached"
-	case world.Foe:
-		return "defeated"
-	case world.Breakable:
-		return "broken"
-	case world.Lottery:
-		return "taken or defeated"
-	}
-	return "taken"
 }
 
 // newFact is a fact with a free name, and the part that puts it.
@@ -159,16 +165,18 @@ func (a author) newFact(name string) (world.ID, edit.Part) {
 
 // setsChosen lets a piece set what was chosen of the facts, or a new one.
 func (a author) setsChosen(p *world.Piece, n int) (before []edit.Part) {
+	sets := p.Sets()
 	if n != len(a.d.Facts)+1 {
-		p.Sets.Fact = chosen(factsOf(a.d), n)
+		sets.Fact = chosen(factsOf(a.d), n)
+		p.Props = p.Props.With(sets.Props()...)
 		return nil
 	}
 	name := ""
 	if p.Name != "" {
-		name = p.Name + " " + doneWord(p.Type)
+		name = p.Name + " " + p.Kind().Done
 	}
 	id, put := a.newFact(name)
-	p.Sets = world.Change{Fact: id}
+	p.Props = p.Props.With(world.Change{Fact: id}.Props()...)
 	return []edit.Part{put}
 }
 
@@ -176,20 +184,22 @@ func (a author) setsChosen(p *world.Piece, n int) (before []edit.Part) {
 // new fact.
 func (a author) whileChosen(p *world.Piece, n int) (before []edit.Part) {
 	facts, items := len(a.d.Facts), len(a.d.Items)
+	is := p.While()
 	switch {
 	case n == facts+items+1:
 		id, put := a.newFact("")
-		p.While = world.Condition{Fact: id}
-		return []edit.Part{put}
+		is = world.Condition{Fact: id}
+		before = []edit.Part{put}
 	case n > facts:
-		p.While.Fact, p.While.Item = 0, chosen(itemsOf(a.d), n-facts)
+		is.Fact, is.Item = 0, chosen(itemsOf(a.d), n-facts)
 	default:
-		p.While.Fact, p.While.Item = chosen(factsOf(a.d), n), 0
+		is.Fact, is.Item = chosen(factsOf(a.d), n), 0
 	}
-	if p.While.Fact == 0 && p.While.Item == 0 {
-		p.While = world.Condition{}
+	if is.Fact == 0 && is.Item == 0 {
+		is = world.Condition{}
 	}
-	return nil
+	p.Props = p.Props.With(is.Props()...)
+	return before
 }
 
 // makeFact makes a fact of a name: a number, or yes or no.

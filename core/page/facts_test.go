@@ -59,7 +59,7 @@ func TestFactsOfAPage(t *testing.T) {
 	if len(d.Facts) != 3 || seen.Name != "Moths seen" || !seen.Counts || taken.Name != "Fuse taken" || taken.Counts || d.Facts[2].Name != "Fact 1" {
 		t.Fatalf("made: %+v %+v", seen, taken)
 	}
-	if is := d.Maps[0].Piece(gate.ID).While; is.Fact != 0 || is.Item != d.Items[0].ID || is.Least != 2 {
+	if is := d.Maps[0].Piece(gate.ID).While(); is.Fact != 0 || is.Item != d.Items[0].ID || is.Least != 2 {
 		t.Errorf("the gate is there while %+v", is)
 	}
 	if got := strings.Join(offers(pane, "while"), "|"); got != "always|while Moths seen|while Fuse taken|while Fact 1|with Item 1|while a new fact|while Fuse taken" {
@@ -157,8 +157,8 @@ func TestFactsGoWithPieces(t *testing.T) {
 	}{{"sets", 1}, {"while", 2}, {"not", 1}} {
 		order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(label.ID), Text: c.name, N: c.n})
 	}
-	was := p.Document().Maps[0].Piece(label.ID).Acting
-	if len(p.Document().Facts) != 2 || was.Sets.Fact == 0 || was.While.Fact == 0 || was.Sets.Fact == was.While.Fact {
+	was := p.Document().Maps[0].Piece(label.ID)
+	if len(p.Document().Facts) != 2 || was.Sets().Fact == 0 || was.While().Fact == 0 || was.Sets().Fact == was.While().Fact {
 		t.Fatalf("the piece acts as %+v", was)
 	}
 	order(p, page.Order{Do: "hold", Kind: "choose"})
@@ -168,7 +168,7 @@ func TestFactsGoWithPieces(t *testing.T) {
 	text, _ := p.Copied(false)
 	order(p, page.Order{Do: "keep-patch"})
 	back, err := world.Decode(p.Document().Encode())
-	if err != nil || len(back.Patches) != 1 || back.Patches[0].Pieces[0].Acting != was {
+	if err != nil || len(back.Patches) != 1 || back.Patches[0].Pieces[0].Props != was.Props {
 		t.Errorf("stored, the patch is another one: %v", err)
 	}
 	for _, renamed := range []bool{false, true} {
@@ -176,18 +176,18 @@ func TestFactsGoWithPieces(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		want := was
+		want := was.Props
 		if renamed {
-			order(o, page.Order{Do: "rename", Kind: "fact", ID: page.FormatID(was.While.Fact), Text: "Something else"})
-			want.While = world.Condition{}
+			order(o, page.Order{Do: "rename", Kind: "fact", ID: page.FormatID(was.While().Fact), Text: "Something else"})
+			want = want.With(world.Condition{}.Props()...)
 		}
 		o.Paste(text)
 		at := grid.Point{X: 30 * 16, Y: 5 * 16}
 		o.Pointer(page.Press, at, false, false, 0)
 		o.Pointer(page.Release, at, false, false, 0)
 		pieces := o.Document().Maps[0].Pieces
-		if last := pieces[len(pieces)-1]; last.ID == label.ID || last.Acting != want {
-			t.Errorf("renamed: %t: pasted, the piece acts as %+v, want %+v", renamed, last.Acting, want)
+		if last := pieces[len(pieces)-1]; last.ID == label.ID || last.Props != want {
+			t.Errorf("renamed: %t: pasted, the piece acts as %+v, want %+v", renamed, last.Props, want)
 		}
 	}
 }

@@ -8,6 +8,7 @@ import (
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/kind"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -111,19 +112,16 @@ func (p *Page) Memory() []SlipLine {
 		lines[0].Value = hand.Name(d, world.Ref{Sort: world.SortPiece, Map: s.Map, ID: s.Checkpoint})
 	}
 	var taken, drawn []string
-	lottery := map[world.ID]bool{}
+	types := map[world.ID]world.ID{}
 	for _, piece := range d.Map(s.Map).Pieces {
 		if g.Taken(piece.ID) {
 			taken = append(taken, hand.PieceName(d, piece))
 		}
-		if piece.Type == world.Lottery {
-			lottery[piece.ID] = true
-		}
+		types[piece.ID] = piece.Type
 	}
 	g.Things(func(t play.Thing, _ int, _ body.Size) {
-		if lottery[t.ID] {
-			of, _ := world.TypeOf(t.Type)
-			drawn = append(drawn, strings.ToLower(of.Name))
+		if is := types[t.ID]; is != 0 && is != t.Type {
+			drawn = append(drawn, kind.Of(t.Type).Word)
 		}
 	})
 	if len(taken) > 0 {
@@ -141,7 +139,7 @@ func (p *Page) Memory() []SlipLine {
 			gone[t.Type]++
 		}
 	})
-	for _, of := range world.Types {
+	for _, of := range kind.All() {
 		if n := gone[of.ID]; n > 0 {
 			lines = append(lines, SlipLine{of.Name, fmt.Sprintf("%d gone here", n)})
 		}

@@ -40,19 +40,6 @@ func viewItems(d *world.Document, namings map[world.ID][]world.Naming) []ItemVie
 	return list
 }
 
-// itemVerb is what pieces of a type do with an item, empty for nothing.
-func itemVerb(of world.ID) string {
-	switch {
-	case of == world.Emitter:
-		return "Collectibles give"
-	case world.Gives(of):
-		return "Gives"
-	case world.Needs(of):
-		return "Needs"
-	}
-	return ""
-}
-
 func begins(c *world.Character, item world.ID) int {
 	for _, s := range c.Begins {
 		if s.Item == item {
@@ -96,16 +83,6 @@ func inWords(d *world.Document, stocks []world.Stock) string {
 		}
 	}
 	return strings.Join(words, ", ")
-}
-
-// item lets it be chosen which item a piece gives or needs, and how many.
-func (v *ActingView) item(d *world.Document, p *world.Piece, value func(name, label, unit string, is, per, reach int)) {
-	chosen := v.listed(d, "item", itemVerb(p.Type), "nothing", world.SortItem, itemsOf(d), p.Item)
-	last := &v.Choices[len(v.Choices)-1]
-	last.Options = append(last.Options, "a new item")
-	if chosen {
-		value("amount", "How many", "", p.Wanted(), 1, 10)
-	}
 }
 
 // newItem is an item with a free name, made of a piece's if it has one, and the part that puts it.

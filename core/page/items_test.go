@@ -7,6 +7,8 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/page"
 	"azzel/core/play"
 	"azzel/core/world"
@@ -35,7 +37,7 @@ func TestItemsOfAPage(t *testing.T) {
 	rename.Text = "Brass label"
 	order(p, rename)
 	act(label, "item", 3)
-	if d := p.Document(); len(d.Items) != 3 || d.Items[2].Name != "Brass label" || d.Maps[0].Piece(label.ID).Item != d.Items[2].ID {
+	if d := p.Document(); len(d.Items) != 3 || d.Items[2].Name != "Brass label" || d.Maps[0].Piece(label.ID).Refers(props.Item) != d.Items[2].ID {
 		t.Fatalf("at a piece an item was made: %+v", d.Items)
 	}
 	act(label, "amount", 2)
@@ -170,7 +172,7 @@ func TestManyNameAnItem(t *testing.T) {
 			of = world.Foe
 		}
 		foot := d.Document().Project.Lattice().Foot(grid.Point{X: m.Bounds.X + i%m.Bounds.W, Y: m.Bounds.Y})
-		put(world.SortPiece, m.ID, world.ID(9<<32|5000+i), (&world.Piece{Type: of, Layer: m.PlayerLayer, Foot: foot, Acting: world.Acting{Item: all[0].Item}}).Values())
+		put(world.SortPiece, m.ID, world.ID(9<<32|5000+i), (&world.Piece{Type: of, Layer: m.PlayerLayer, Foot: foot, Props: kind.Set(props.Item.Refer(all[0].Item))}).Values())
 	}
 	put(world.SortCharacter, 0, 9<<32|1, (&world.Character{Name: "Night porter", Begins: all}).Values())
 	if err := d.Change(world.Ref{Sort: world.SortProject}, world.IDValue(world.FieldPlayer, 9<<32|1)); err != nil {
@@ -221,11 +223,11 @@ func TestItemsGoWithPieces(t *testing.T) {
 	}
 	choose()
 	order(p, page.Order{Do: "keep-patch"})
-	if kept := p.Document().Patches; len(kept) != 1 || len(kept[0].Pieces) != 1 || kept[0].Pieces[0].Item != item || kept[0].Pieces[0].Amount != 4 {
+	if kept := p.Document().Patches; len(kept) != 1 || len(kept[0].Pieces) != 1 || kept[0].Pieces[0].Props != kind.Set(props.Item.Refer(item), props.Amount.Is(4)) {
 		t.Fatalf("the patch that was kept is %+v %q", kept, said(p))
 	}
 	back, err := world.Decode(p.Document().Encode())
-	if err != nil || back.Patches[0].Pieces[0].Acting != p.Document().Patches[0].Pieces[0].Acting {
+	if err != nil || back.Patches[0].Pieces[0].Props != p.Document().Patches[0].Pieces[0].Props {
 		t.Errorf("stored, the patch is another one: %v", err)
 	}
 	choose()
@@ -250,7 +252,7 @@ func TestItemsGoWithPieces(t *testing.T) {
 		o.Pointer(page.Press, at, false, false, 0)
 		o.Pointer(page.Release, at, false, false, 0)
 		pieces := o.Document().Maps[0].Pieces
-		if last := pieces[len(pieces)-1]; last.ID == label.ID || last.Item != c.want || last.Amount != 4 {
+		if last := pieces[len(pieces)-1]; last.ID == label.ID || last.Refers(props.Item) != c.want || last.Wanted() != 4 {
 			t.Errorf("pasted, the piece is %+v, want item %d", last, c.want)
 		}
 	}
@@ -263,12 +265,12 @@ func TestEvenPlatforms(t *testing.T) {
 	lift := place(p, world.MovingPlatform, 9, 5)
 	m := p.Document().Maps[0]
 	wide := func(n int) *world.Piece {
-		order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(lift.ID), Text: "range", N: n})
+		order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(lift.ID), Text: "width", N: n})
 		return p.Document().Maps[0].Piece(lift.ID)
 	}
 	for _, c := range []struct{ width, foot int }{{2, 9 * 16}, {4, 9 * 16}, {3, 9*16 + 8}, {2, 9 * 16}} {
-		if is := wide(c.width); is.Foot.X != c.foot || is.Range != c.width {
-			t.Errorf("%d cells wide its foot is at %d, want %d", is.Range, is.Foot.X, c.foot)
+		if is := wide(c.width); is.Foot.X != c.foot || is.Width() != c.width {
+			t.Errorf("%d cells wide its foot is at %d, want %d", is.Width(), is.Foot.X, c.foot)
 		}
 	}
 	from, to := grid.Point{X: 9*16 + 4, Y: 5*16 + 4}, grid.Point{X: 14*16 + 4, Y: 7*16 + 4}

@@ -5,6 +5,7 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/hand"
+	"azzel/core/kinds/props"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -117,7 +118,7 @@ type reasons struct {
 
 // presence says why the piece is there or not.
 func (r reasons) presence(say func(string, bool)) {
-	c := r.piece.While
+	c := r.piece.While()
 	f, i := r.d.Fact(c.Fact), r.d.Item(c.Item)
 	if f == nil && i == nil || !world.Conditional(r.piece.Type) {
 		return
@@ -138,11 +139,11 @@ func (r reasons) presence(say func(string, bool)) {
 
 // setting says why the piece has set its fact or not; done says that it was taken or is gone.
 func (r reasons) setting(done bool, say func(string, bool)) {
-	f := r.d.Fact(r.piece.Sets.Fact)
+	f := r.d.Fact(r.piece.Refers(props.Sets))
 	if f == nil || !world.Sets(r.piece.Type) {
 		return
 	}
-	to := f.Name + " " + settingWords(r.d, r.piece.Sets)
+	to := f.Name + " " + settingWords(r.d, r.piece.Sets())
 	is, set := r.g.Known(f)
 	switch {
 	case set && is.By == r.piece.ID:
@@ -154,13 +155,13 @@ func (r reasons) setting(done bool, say func(string, bool)) {
 	case !r.g.Here(r.piece.ID):
 		say(fmt.Sprintf("Can't set %s: it is not there.", to), false)
 	default:
-		say(fmt.Sprintf("Not %s yet; then it sets %s.", doneWord(r.piece.Type), to), false)
+		say(fmt.Sprintf("Not %s yet; then it sets %s.", r.piece.Kind().Done, to), false)
 	}
 }
 
 // letting says why the piece lets the player out or not.
 func (r reasons) letting(say func(string, bool)) {
-	i := r.d.Item(r.piece.Item)
+	i := r.d.Item(r.piece.Refers(props.Item))
 	if i == nil || !world.Needs(r.piece.Type) {
 		return
 	}

@@ -8,6 +8,8 @@ import (
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/page"
 	"azzel/core/play"
 	"azzel/core/world"
@@ -104,15 +106,15 @@ func TestActing(t *testing.T) {
 	set := func(name string, n int) {
 		order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(slug().ID), Text: name, N: n})
 	}
-	want := world.Acting{Does: world.Wanders, Speed: 18, Range: 4, Strength: 2, ToX: 7, ToY: -9}
-	for name, n := range map[string]int{"does": int(world.Wanders), "speed": 18, "range": 4, "strength": 2, "to-x": 7, "to-y": -9} {
+	want := kind.Set(props.Does.Is(props.Wanders), props.Speed.Is(18), props.Sight.Is(4), props.Harm.Is(2))
+	for name, n := range map[string]int{"does": props.Wanders, "speed": 18, "sight": 4, "harm": 2} {
 		set(name, n)
 	}
-	if slug().Acting != want {
-		t.Fatalf("it acts as %+v, want %+v", slug().Acting, want)
+	if slug().Props != want {
+		t.Fatalf("it acts as %+v, want %+v", slug().Props, want)
 	}
 	before := p.Document()
-	for name, n := range map[string]int{"does": 9, "speed": -1, "range": 1000, "strength": 5000, "to-x": 1 << 30, "charm": 1} {
+	for name, n := range map[string]int{"does": 9, "speed": -1, "sight": 1000, "harm": 5000, "to-x": 1, "width": 2, "charm": 1} {
 		p.State()
 		if set(name, n); p.Document() != before || said(p) == "" {
 			t.Errorf("%s of %d was set without a word", name, n)
@@ -121,7 +123,7 @@ func TestActing(t *testing.T) {
 	p.Pointer(page.Press, at, false, false, 0)
 	p.Pointer(page.Release, at, false, false, 0)
 	slip := p.State().Slip
-	if slip == nil || slip.Acting == nil || len(slip.Acting.Choices) == 0 || slip.Acting.Choices[0].Is != int(world.Wanders) {
+	if slip == nil || slip.Acting == nil || len(slip.Acting.Choices) == 0 || slip.Acting.Choices[0].Is != props.Wanders {
 		t.Fatalf("the slip says %+v", slip)
 	}
 	if slip.Clear != slip.Box {
@@ -136,7 +138,7 @@ func TestActing(t *testing.T) {
 	p.Pointer(page.Press, to, false, false, 0)
 	p.Pointer(page.Release, to, false, false, 0)
 	pieces := p.Document().Maps[0].Pieces
-	if len(pieces) != 3 || pieces[2].Acting != want {
+	if len(pieces) != 3 || pieces[2].Props != want {
 		t.Errorf("pasted, there are %d pieces, the last %+v", len(pieces), pieces[len(pieces)-1])
 	}
 	p.State()

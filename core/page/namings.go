@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/hand"
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 )
 
@@ -55,11 +56,17 @@ func namingDoes(d *world.Document, by world.Naming) string {
 	case world.UseBegins:
 		return fmt.Sprintf("begins with %d", by.Count)
 	case world.UseSets:
-		return "sets it " + settingWords(d, by.Piece.Sets)
+		return "sets it " + settingWords(d, by.Piece.Sets())
 	case world.UseAsks:
-		return "there while " + wantedWords(d, by.Piece.While)
+		return "there while " + wantedWords(d, by.Piece.While())
 	}
-	return fmt.Sprintf("%s %d", strings.ToLower(itemVerb(by.Piece.Type)), by.Count)
+	return fmt.Sprintf("%s %d", itemVerb(by.Piece), by.Count)
+}
+
+// itemVerb is what a piece does with its item.
+func itemVerb(p *world.Piece) string {
+	h, _ := p.Kind().Has(props.Item)
+	return strings.ToLower(h.Says())
 }
 
 // freeName is a name that none of some things has: as it is given, or with a number; of a word and a

@@ -6,6 +6,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 )
 
@@ -139,7 +140,7 @@ func (p *Page) leadOn(pixel grid.Point) Changed {
 	d := p.doc()
 	sel := p.hand.Selected.Ref
 	m, piece := d.Piece(sel.ID)
-	if sel.Sort != world.SortPiece || piece == nil || piece.Type != world.Foe && piece.Type != world.MovingPlatform {
+	if sel.Sort != world.SortPiece || piece == nil || !piece.Kind().Goes {
 		p.say("Select a foe or a moving platform first, then lead its track on to where the pointer is.")
 		return StateChanged
 	}
@@ -149,15 +150,16 @@ func (p *Page) leadOn(pixel grid.Point) Changed {
 		return StateChanged
 	}
 	foot := m.FootFor(d.Project.Lattice(), piece, s.Cell)
-	if t := d.Track(piece.Track); t != nil && t.Map == m.ID {
+	if t := d.Track(piece.Refers(props.Track)); t != nil && t.Map == m.ID {
 		next := *t
 		next.Points = append(append([]grid.Point{}, t.Points...), foot)
 		return p.change(t.Name, edit.Changes(world.Ref{Sort: world.SortTrack, ID: t.ID}, t.Values(), next.Values()))
 	}
 	t := &world.Track{Name: fmt.Sprintf("Track %d", len(d.Tracks)+1), Map: m.ID, Points: []grid.Point{foot}}
 	next := *piece
-	next.Track = p.ids.NewID()
-	parts := []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: next.Track}, Values: t.Values()}}
+	id := p.ids.NewID()
+	next.Props = next.Props.With(props.Track.Refer(id))
+	parts := []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: id}, Values: t.Values()}}
 	return p.do(edit.Edit{Label: edit.Clip("make a track for " + hand.PieceName(d, piece)), Parts: append(parts, edit.Changes(sel, piece.Values(), next.Values())...)})
 }
 
@@ -183,7 +185,7 @@ func (p *Page) setTrack(ref world.Ref, part Part[TrackLook]) Changed {
 func users(d *world.Document, r world.Ref) (names []string) {
 	for _, m := range d.Maps {
 		for _, piece := range m.Pieces {
-			if r.Sort == world.SortTrack && piece.Track == r.ID || r.Sort == world.SortArea && piece.Area == r.ID {
+			if r.Sort == world.SortTrack && piece.Refers(props.Track) == r.ID || r.Sort == world.SortArea && piece.Refers(props.Area) == r.ID {
 				names = append(names, hand.PieceName(d, piece))
 			}
 		}

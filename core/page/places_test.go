@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
 	"azzel/core/page"
 	"azzel/core/world"
 )
@@ -37,7 +38,7 @@ func TestTracksOfAPage(t *testing.T) {
 		order(p, page.Order{Do: "lead-on", X: c.X*16 + 8, Y: c.Y*16 + 8})
 	}
 	tracks := p.Document().Tracks
-	if len(tracks) != 1 || len(tracks[0].Points) != 2 || p.Document().Maps[0].Pieces[1].Track != tracks[0].ID {
+	if len(tracks) != 1 || len(tracks[0].Points) != 2 || p.Document().Maps[0].Pieces[1].Refers(props.Track) != tracks[0].ID {
 		t.Fatalf("led on twice there are %+v", tracks)
 	}
 	p.State()
@@ -132,12 +133,12 @@ func TestAreasOfAPage(t *testing.T) {
 	}
 	foe := place(p, world.Foe, 12, 9)
 	order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(foe.ID), Text: "area", N: 1})
-	if got := p.Document().Maps[0].Piece(foe.ID).Area; got != areas[0].ID {
+	if got := p.Document().Maps[0].Piece(foe.ID).Refers(props.Area); got != areas[0].ID {
 		t.Errorf("the foe stays in %d", got)
 	}
 	order(p, page.Order{Do: "copy-map", Kind: "map", ID: page.FormatID(m.ID)})
 	d := p.Document()
-	if len(d.Areas) != 2 || d.Areas[1].Map != d.Maps[1].ID || !slices.ContainsFunc(d.Maps[1].Pieces, func(o *world.Piece) bool { return o.Area == d.Areas[1].ID }) {
+	if len(d.Areas) != 2 || d.Areas[1].Map != d.Maps[1].ID || !slices.ContainsFunc(d.Maps[1].Pieces, func(o *world.Piece) bool { return o.Refers(props.Area) == d.Areas[1].ID }) {
 		t.Fatalf("copied, the map has %+v", d.Areas)
 	}
 	order(p, page.Order{Do: "select", Kind: "map", ID: page.FormatID(d.Maps[1].ID)})

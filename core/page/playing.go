@@ -33,7 +33,7 @@ func (p *Page) playAt(ref world.Ref) Changed {
 	}
 	l := p.doc().Project.Lattice()
 	at := l.Foot(l.CellAt(piece.Foot).Add(m.Origin))
-	return p.play(Order{Yes: piece.Type != world.Spawn, X: at.X, Y: at.Y})
+	return p.play(Order{Yes: !piece.Kind().Begins, X: at.X, Y: at.Y})
 }
 
 // bring sets the player down on a mark.

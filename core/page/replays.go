@@ -121,7 +121,7 @@ func beginsAt(d *world.Document, r *world.Replay) string {
 	switch {
 	case p == nil:
 		return "where play began"
-	case p.Type == world.Spawn:
+	case p.Kind().Begins:
 		return "the spawn"
 	}
 	return hand.Name(d, world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID})

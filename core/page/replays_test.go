@@ -4,6 +4,7 @@ import (
 	"strings"
 	"testing"
 
+	"azzel/core/kinds/props"
 	"azzel/core/page"
 	"azzel/core/play"
 	"azzel/core/world"
@@ -165,7 +166,7 @@ func TestTryingAPiece(t *testing.T) {
 		t.Fatalf("tried with three speeds of the lift: %+v", v)
 	}
 	order(p, page.Order{Do: "set-tried", Text: name, N: 60})
-	if got := p.Document().Maps[0].Piece(lift.ID).Speed; got != 60 {
+	if got := p.Document().Maps[0].Piece(lift.ID).Int(props.Speed); got != 60 {
 		t.Errorf("the speed that was tried is set to %d", got)
 	}
 	if v := e.rerun(); v.Came != "parts" {

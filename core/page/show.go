@@ -6,6 +6,7 @@ import (
 	"azzel/core/board"
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/kind"
 	"azzel/core/picture"
 	"azzel/core/play"
 	"azzel/core/tiles"
@@ -38,7 +39,7 @@ func (p *Page) Scene() Scene {
 	missing := p.bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Characters: viewCharacters(d), Items: viewItems(d, namings), Facts: viewFacts(d, namings), Acts: world.ActNames[:], Facings: world.FacingNames[:], Areas: viewAreas(d), Paths: []PathView{}, Triggers: []TriggerView{}, Odds: world.OddsNames[:], Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Mark: FormatID(world.Mark), Missing: []MissingView{}, Movement: viewMovement(d),
+		Maps:    []MapView{}, Pieces: []PieceView{}, Crossings: []CrossingView{}, Tilesets: []TilesetHead{}, Medleys: []MedleyView{}, Bonds: []BondView{}, Patches: []PatchView{}, Drawer: drawer(d), Characters: viewCharacters(d), Items: viewItems(d, namings), Facts: viewFacts(d, namings), Acts: world.ActNames[:], Facings: world.FacingNames[:], Areas: viewAreas(d), Paths: []PathView{}, Triggers: []TriggerView{}, Odds: world.OddsNames(), Own: []OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:], Sides: world.SideNames[:], Types: []TypeView{}, Mark: FormatID(world.Mark), Missing: []MissingView{}, Movement: viewMovement(d),
 		Bitmap: BitmapView{picture.BaseCells(l), picture.Levels(l)},
 	}
 	// What lies first in the drawer is mostly what is seen first.
@@ -71,16 +72,16 @@ func (p *Page) Scene() Scene {
 		s.Maps = append(s.Maps, v)
 		for _, piece := range m.Pieces {
 			foot := piece.Foot.Add(origin)
-			t, _ := world.TypeOf(piece.Type)
+			t := piece.Kind()
 			if way := path(d, m, piece); way != nil {
 				s.Paths = append(s.Paths, *way)
 			}
-			if t.Family == world.Ways && piece.Type != world.Spawn && piece.Type != world.Mark || piece.Type == world.Collectible {
+			if t.Touch {
 				c := l.CellAt(piece.Foot)
 				s.Triggers = append(s.Triggers, TriggerView{FormatID(piece.ID), box(l.Box(grid.Rect{X: c.X, Y: c.Y, W: 1, H: 1}.Move(m.Origin)))})
 			}
 			view := PieceView{ID: FormatID(piece.ID), Map: v.ID, Name: hand.PieceName(d, piece), Type: FormatID(piece.Type), Family: string(t.Family), X: foot.X, Y: foot.Y,
-				Conditional: world.Conditional(piece.Type) && piece.While != (world.Condition{})}
+				Conditional: piece.Props != "" && piece.While() != (world.Condition{})}
 			p.standing(&view, piece, m.View)
 			s.Pieces = append(s.Pieces, view)
 		}
@@ -121,8 +122,8 @@ func (p *Page) Scene() Scene {
 	for _, r := range tiles.Roles() {
 		s.Roles = append(s.Roles, r.String())
 	}
-	for _, t := range world.Types {
-		s.Types = append(s.Types, TypeView{FormatID(t.ID), t.Name, string(t.Family), t.Purpose, world.Acts(t.ID)})
+	for _, t := range kind.All() {
+		s.Types = append(s.Types, TypeView{FormatID(t.ID), t.Name, string(t.Family), t.Purpose, t.Acts})
 	}
 	return s
 }
@@ -234,8 +235,7 @@ func (p *Page) State() State {
 	case hand.Tile:
 		s.HeldName = hand.TileName(d, p.hand.Tile)
 	case hand.Piece:
-		t, _ := world.TypeOf(p.hand.Type)
-		s.HeldName = t.Name
+		s.HeldName = kind.NameOf(p.hand.Type)
 	case hand.Medley:
 		s.HeldName = hand.Name(d, world.Ref{Sort: world.SortMedley, ID: p.hand.Medley})
 	case hand.Bond:

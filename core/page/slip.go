@@ -6,6 +6,7 @@ import (
 	"azzel/core/board"
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/kinds/props"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -34,14 +35,14 @@ func (p *Page) slip() *SlipView {
 			return nil
 		}
 		piece := m.Piece(sel.Ref.ID)
-		t, _ := world.TypeOf(piece.Type)
+		t := piece.Kind()
 		foot := l.CellAt(piece.Foot)
 		v.Name, v.Sort = piece.Name, t.Name
 		v.Box = box(l.Box(grid.Rect{X: foot.X, Y: foot.Y, W: 1, H: 1}.Move(m.Origin)))
 		line("Stands on", "%s, cell %d, %d", m.Name, foot.X, foot.Y)
 		line("In play", "%s", t.Purpose)
 		v.Acting, v.Asking, v.Path = viewActing(d, m, piece), viewAsking(d, m, piece), path(d, m, piece)
-		v.Starts = piece.Type == world.Spawn || play.IsStart(piece.Type)
+		v.Starts = t.Begins || t.Starts
 	case world.SortCrossing:
 		c := d.Crossing(sel.Ref.ID)
 		if c == nil {
@@ -61,7 +62,7 @@ func (p *Page) slip() *SlipView {
 		}
 		v.Clear = box(way)
 	}
-	if m, piece := d.Piece(sel.Ref.ID); piece != nil && piece.Type == world.Foe && (piece.Does == world.Follows || piece.Does == world.Flees) {
+	if m, piece := d.Piece(sel.Ref.ID); piece != nil && (piece.Int(props.Does) == props.Follows || piece.Int(props.Does) == props.Flees) && piece.Kind().Goes {
 		// The player whom its trail shows.
 		at := play.InSightOf(d, m, piece)
 		met := l.Box(grid.Rect{X: at.X, Y: at.Y - 1, W: 1, H: 2}.Move(m.Origin))

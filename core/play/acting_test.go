@@ -7,6 +7,8 @@ import (
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/play"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -15,9 +17,9 @@ import (
 const cell = 16 * body.Unit
 
 // put is a piece that acts in a cell of the first map, however that is seen.
-func put(d *world.Document, id, of world.ID, x, y int, a world.Acting) edit.Part {
+func put(d *world.Document, id, of world.ID, x, y int, a kind.Values) edit.Part {
 	m := d.Maps[0]
-	p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), of, grid.Point{X: x, Y: y}), Acting: a}
+	p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), of, grid.Point{X: x, Y: y}), Props: a}
 	return edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}
 }
 
@@ -59,7 +61,7 @@ func TestPushing(t *testing.T) {
 		for _, row := range []int{1, 3} {
 			d := bare(t, view)
 			for i := range row {
-				d = apply(t, d, put(d, world.ID(700+i), world.Pushable, 6+i, 9, world.Acting{}))
+				d = apply(t, d, put(d, world.ID(700+i), world.Pushable, 6+i, 9, ""))
 			}
 			d = apply(t, d, paint(d.Maps[0], grid.Rect{X: 15, Y: 9, W: 1, H: 1}, grid.Cell(tiles.Wall)))
 			g := begin(t, d, 3, 9)
@@ -79,13 +81,13 @@ func TestPushing(t *testing.T) {
 			}
 		}
 		d := bare(t, view)
-		d = apply(t, d, put(d, 700, world.Pushable, 6, 9, world.Acting{}), put(d, 701, world.Foe, 10, 9, world.Acting{Does: world.Stands}))
+		d = apply(t, d, put(d, 700, world.Pushable, 6, 9, ""), put(d, 701, world.Foe, 10, 9, kind.Set(props.Does.Is(props.Stands))))
 		g := begin(t, d, 3, 9)
 		walk(g, play.Right, 600)
 		if at := where(g, 700).Place.X; at > 10*cell || g.Status().Health != g.Status().Most {
 			t.Errorf("pushed at a foe it comes to %d", at)
 		}
-		d = apply(t, bare(t, view, put(d, 700, world.Pushable, 6, 9, world.Acting{})), as(d, world.Movement{Cannot: world.Pushing})...)
+		d = apply(t, bare(t, view, put(d, 700, world.Pushable, 6, 9, "")), as(d, world.Movement{Cannot: world.Pushing})...)
 		g = begin(t, d, 3, 9)
 		if at := where(g, 700).Place; true {
 			if walk(g, play.Right, 200); where(g, 700).Place != at {
@@ -94,7 +96,7 @@ func TestPushing(t *testing.T) {
 		}
 	})
 	d := bare(t, world.SideView)
-	d = apply(t, d, put(d, 700, world.Pushable, 6, 9, world.Acting{}), paint(d.Maps[0], grid.Rect{X: 9, Y: 10, W: 1, H: 1}, 0))
+	d = apply(t, d, put(d, 700, world.Pushable, 6, 9, ""), paint(d.Maps[0], grid.Rect{X: 9, Y: 10, W: 1, H: 1}, 0))
 	g := begin(t, d, 3, 9)
 	walk(g, play.Right, 400)
 	if at := where(g, 700).Place; at.Y != 11*cell || g.Status().Place.X < 11*cell {
@@ -106,7 +108,7 @@ func TestPushing(t *testing.T) {
 func TestSafeForAMoment(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
 		d := bare(t, view)
-		d = apply(t, d, put(d, 700, world.Hazard, 8, 9, world.Acting{}))
+		d = apply(t, d, put(d, 700, world.Hazard, 8, 9, ""))
 		g := begin(t, d, 5, 9)
 		for range 200 {
 			s := g.Status()
@@ -131,7 +133,7 @@ func TestSafeForAMoment(t *testing.T) {
 // Cell by cell, what is pushed goes on by whole cells, or not at all.
 func TestPushingCellByCell(t *testing.T) {
 	d := bare(t, world.TopDown)
-	d = apply(t, d, append(as(d, world.Movement{Steering: world.CellByCell}), put(d, 700, world.Pushable, 6, 9, world.Acting{}), put(d, 701, world.Pushable, 8, 9, world.Acting{}),
+	d = apply(t, d, append(as(d, world.Movement{Steering: world.CellByCell}), put(d, 700, world.Pushable, 6, 9, ""), put(d, 701, world.Pushable, 8, 9, ""),
 		paint(d.Maps[0], grid.Rect{X: 11, Y: 9, W: 1, H: 1}, grid.Cell(tiles.Wall)))...)
 	g := begin(t, d, 4, 9)
 	l := d.Project.Lattice()
@@ -155,8 +157,8 @@ func TestPushingCellByCell(t *testing.T) {
 func TestCarrying(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
 		d := bare(t, view)
-		d = apply(t, d, put(d, 700, world.Pushable, 5, 9, world.Acting{}), put(d, 701, world.Foe, 9, 9, world.Acting{Does: world.Stands}),
-			put(d, 702, world.Breakable, 2, 9, world.Acting{}))
+		d = apply(t, d, put(d, 700, world.Pushable, 5, 9, ""), put(d, 701, world.Foe, 9, 9, kind.Set(props.Does.Is(props.Stands))),
+			put(d, 702, world.Breakable, 2, 9, ""))
 		g := begin(t, d, 4, 9)
 		walk(g, play.Right, 1)
 		walk(g, play.Right|play.Use, 1)
@@ -184,7 +186,7 @@ func TestCarrying(t *testing.T) {
 			t.Errorf("thrown at a breakable: %v, it is at %v", events, where(g, 700).Place)
 		}
 		// Put down, and with a wall there kept.
-		d = apply(t, bare(t, view), put(d, 700, world.Pushable, 5, 9, world.Acting{}))
+		d = apply(t, bare(t, view), put(d, 700, world.Pushable, 5, 9, ""))
 		g = begin(t, d, 4, 9)
 		walk(g, play.Right|play.Use, 1)
 		walk(g, 0, 1)
@@ -215,7 +217,7 @@ func TestArms(t *testing.T) {
 		}{{world.Striking, play.Strike, 5}, {world.Shooting, play.Shoot, 9}} {
 			for _, of := range []world.ID{world.Foe, world.Breakable} {
 				d := bare(t, view)
-				d = apply(t, d, append(as(d, world.Movement{Arms: arm.arms}), put(d, 700, of, arm.away, 9, world.Acting{Does: world.Stands, Bears: 3}))...)
+				d = apply(t, d, append(as(d, world.Movement{Arms: arm.arms}), put(d, 700, of, arm.away, 9, kind.Set(props.Does.Is(props.Stands), props.Bears.Is(3))))...)
 				g := begin(t, d, 4, 9)
 				walk(g, play.Right, 1)
 				for n := 1; n <= 3; n++ {
@@ -262,7 +264,7 @@ func TestFoesShoot(t *testing.T) {
 			return flown, events
 		}
 		d := bare(t, view)
-		foe := world.Acting{Does: world.Stands, Every: 60, Range: 10}
+		foe := kind.Set(props.Does.Is(props.Stands), props.Every.Is(60), props.Sight.Is(10), props.Reach.Is(10))
 		aimed := apply(t, d, put(d, 700, world.Foe, 12, 9, foe))
 		if n, _ := shots(aimed, 600); n < 9 || n > 10 {
 			t.Errorf("%d shots in ten seconds, want one a second", n)
@@ -273,15 +275,15 @@ func TestFoesShoot(t *testing.T) {
 		hurt := func(d *world.Document) bool {
 			return count(walk(begin(t, d, 4, 9), 0, 300), play.Hurt) > 0
 		}
-		foe.Looks = int(world.West) + 1
+		foe = foe.With(props.Looks.Is(int(world.West) + 1))
 		west := apply(t, d, put(d, 700, world.Foe, 12, 9, foe))
-		foe.Looks = int(world.East) + 1
+		foe = foe.With(props.Looks.Is(int(world.East) + 1))
 		for name, c := range map[string]struct {
 			d    *world.Document
 			want bool
 		}{"aimed": {aimed, true}, "to the west": {west, true}, "to the east": {apply(t, d, put(d, 700, world.Foe, 12, 9, foe)), false},
 			"behind a wall":     {apply(t, west, paint(west.Maps[0], grid.Rect{X: 8, Y: 8, W: 1, H: 2}, grid.Cell(tiles.Wall))), false},
-			"behind a pushable": {apply(t, west, put(west, 701, world.Pushable, 8, 9, world.Acting{})), false}} {
+			"behind a pushable": {apply(t, west, put(west, 701, world.Pushable, 8, 9, "")), false}} {
 			if got := hurt(c.d); got != c.want {
 				t.Errorf("%s, shots hurt the player: %v", name, got)
 			}
@@ -294,7 +296,7 @@ func TestFoesShoot(t *testing.T) {
 func TestEmitting(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
 		d := bare(t, view)
-		d = apply(t, d, put(d, 700, world.Emitter, 12, 4, world.Acting{Every: 30, Most: 4, Does: world.Wanders, Range: 3, Odds: world.Odds{world.OddsFoe: 1}}))
+		d = apply(t, d, put(d, 700, world.Emitter, 12, 4, kind.Set(props.Every.Is(30), props.Most.Is(4), props.Does.Is(props.Wanders), props.Reach.Is(3), world.Odds{world.OddsFoe: 1}.Prop())))
 		g := begin(t, d, 2, 9)
 		came := func() (foes, others int) {
 			g.Things(func(t play.Thing, _ int, _ body.Size) {
@@ -314,7 +316,7 @@ func TestEmitting(t *testing.T) {
 				t.Fatalf("after %d times 30 ticks there are %d foes and %d others, want at most 4", n, foes, others)
 			}
 		}
-		d = apply(t, bare(t, view), put(d, 700, world.Emitter, 12, 2, world.Acting{Every: 2, Most: 32, Odds: world.Odds{world.OddsNothing: 3, world.OddsHazard: 1}}))
+		d = apply(t, bare(t, view), put(d, 700, world.Emitter, 12, 2, kind.Set(props.Every.Is(2), props.Most.Is(32), world.Odds{world.OddsNothing: 3, world.OddsHazard: 1}.Prop())))
 		g = begin(t, d, 2, 9)
 		hazards, seen := 0, map[world.ID]bool{}
 		for range 4000 {
@@ -340,8 +342,8 @@ func TestEmittedThings(t *testing.T) {
 		tall := &world.Character{Name: "Watchman", Movement: world.Movement{BodyW: 12, BodyH: 20, AboveW: 12, AboveH: 9}}
 		d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: 801}, Values: (&world.Item{Name: "Fuse", Most: 3}).Values()},
 			edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: 802}, Values: tall.Values()},
-			put(d, 700, world.Emitter, 6, 9, world.Acting{Every: 40, Most: 2, Item: 801, Odds: world.Odds{world.OddsCollectible: 1}}),
-			put(d, 701, world.Emitter, 12, 9, world.Acting{Every: 30, Most: 1, Speed: 1, Who: 802, Odds: world.Odds{world.OddsFoe: 1}}), put(d, 702, world.Foe, 20, 9, world.Acting{Who: 802, Does: world.Stands}))
+			put(d, 700, world.Emitter, 6, 9, kind.Set(props.Every.Is(40), props.Most.Is(2), props.Item.Refer(801), world.Odds{world.OddsCollectible: 1}.Prop())),
+			put(d, 701, world.Emitter, 12, 9, kind.Set(props.Every.Is(30), props.Most.Is(1), props.Speed.Is(1), props.Who.Refer(802), world.Odds{world.OddsFoe: 1}.Prop())), put(d, 702, world.Foe, 20, 9, kind.Set(props.Who.Refer(802), props.Does.Is(props.Stands))))
 		d = apply(t, d, as(d, world.Movement{Arms: world.Striking})...)
 		g := begin(t, d, 3, 9)
 		walk(g, play.Right, 32)
@@ -376,7 +378,7 @@ func TestEmittedThings(t *testing.T) {
 func TestEmittedHazards(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
 		d := bare(t, view)
-		d = apply(t, d, put(d, 700, world.Emitter, 9, 4, world.Acting{Every: 300, Most: 1, Odds: world.Odds{world.OddsHazard: 1}}))
+		d = apply(t, d, put(d, 700, world.Emitter, 9, 4, kind.Set(props.Every.Is(300), props.Most.Is(1), world.Odds{world.OddsHazard: 1}.Prop())))
 		g := begin(t, d, 3, 9)
 		there := 0
 		for range 600 {
@@ -396,9 +398,9 @@ func TestEmittedHazards(t *testing.T) {
 // Two emitters in one place let one solid thing out at a time. What is used lies in the cell ahead, and no further.
 func TestOneAtATime(t *testing.T) {
 	d := bare(t, world.TopDown)
-	out := world.Acting{Every: 30, Most: 9, Odds: world.Odds{world.OddsPushable: 1}}
+	out := kind.Set(props.Every.Is(30), props.Most.Is(9), world.Odds{world.OddsPushable: 1}.Prop())
 	d = apply(t, d, put(d, 700, world.Emitter, 12, 5, out), put(d, 701, world.Emitter, 12, 5, out),
-		put(d, 702, world.Collectible, 5, 9, world.Acting{}), put(d, 703, world.Collectible, 4, 9, world.Acting{}))
+		put(d, 702, world.Collectible, 5, 9, ""), put(d, 703, world.Collectible, 4, 9, ""))
 	g := begin(t, d, 3, 9)
 	crates := func() (n int) {
 		g.Things(func(thing play.Thing, _ int, _ body.Size) {
@@ -452,7 +454,7 @@ func TestTermsOfArms(t *testing.T) {
 		// thrown is how far a crate comes to lie from who throws it.
 		thrown := func(m world.Movement) int {
 			d := bare(t, view)
-			d = apply(t, d, append(as(d, m), put(d, 700, world.Pushable, 5, 9, world.Acting{}))...)
+			d = apply(t, d, append(as(d, m), put(d, 700, world.Pushable, 5, 9, ""))...)
 			g := begin(t, d, 4, 9)
 			walk(g, play.Right, 3)
 			walk(g, play.Use, 1)
@@ -473,7 +475,7 @@ func TestTermsOfArms(t *testing.T) {
 		struck := func(m world.Movement) (n int) {
 			d := bare(t, view)
 			m.Arms = world.Striking
-			d = apply(t, d, append(as(d, m), put(d, 700, world.Breakable, 6, 9, world.Acting{Bears: 90}))...)
+			d = apply(t, d, append(as(d, m), put(d, 700, world.Breakable, 6, 9, kind.Set(props.Bears.Is(90))))...)
 			g := begin(t, d, 4, 9)
 			walk(g, play.Right, 1)
 			last := 0
@@ -494,7 +496,7 @@ func TestTermsOfArms(t *testing.T) {
 		}
 		for _, tenths := range []int{0, 50, 300} {
 			d := bare(t, view)
-			g := begin(t, apply(t, d, put(d, 700, world.Foe, 20, 5, world.Acting{Every: 500, Shot: tenths, Looks: int(world.West) + 1, Does: world.Stands})), 2, 2)
+			g := begin(t, apply(t, d, put(d, 700, world.Foe, 20, 5, kind.Set(props.Every.Is(500), props.Shot.Is(tenths), props.Looks.Is(int(world.West)+1), props.Does.Is(props.Stands)))), 2, 2)
 			last, fast := 0, 0
 			for range 600 {
 				g.Tick(play.Unhurt)
@@ -519,7 +521,7 @@ func TestLottery(t *testing.T) {
 	m := *d.Maps[0]
 	m.Lottery = world.Odds{1, 2, 3, 4, 0}
 	d = apply(t, d, append(edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, d.Maps[0].Values(), m.Values()),
-		put(d, 700, world.Lottery, 8, 5, world.Acting{Does: world.Stands}), put(d, 701, world.Lottery, 9, 5, world.Acting{Odds: world.Odds{world.OddsPushable: 5}}))...)
+		put(d, 700, world.Lottery, 8, 5, kind.Set(props.Does.Is(props.Stands))), put(d, 701, world.Lottery, 9, 5, kind.Set(world.Odds{world.OddsPushable: 5}.Prop())))...)
 	drawn := map[world.ID]int{}
 	for chance := range uint64(4000) {
 		g, err := play.New(d, play.Start{Map: m.ID, Cell: grid.Point{X: 2, Y: 9}, Chance: chance})
@@ -561,7 +563,7 @@ func TestSameCharacter(t *testing.T) {
 	far.SeenAs(world.SideView)
 	who := &world.Character{Name: "Night porter", Movement: world.Movement{BodyW: 8, BodyH: 30}}
 	porter := func(x int) world.Piece {
-		return world.Piece{Type: world.Foe, Layer: d.Maps[0].PlayerLayer, Foot: d.Maps[0].FootOf(d.Project.Lattice(), world.Foe, grid.Point{X: x, Y: 9}), Acting: world.Acting{Does: world.Stands, Who: 800}}
+		return world.Piece{Type: world.Foe, Layer: d.Maps[0].PlayerLayer, Foot: d.Maps[0].FootOf(d.Project.Lattice(), world.Foe, grid.Point{X: x, Y: 9}), Props: kind.Set(props.Does.Is(props.Stands), props.Who.Refer(800))}
 	}
 	there := porter(5)
 	there.Layer = far.PlayerLayer

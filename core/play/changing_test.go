@@ -7,6 +7,8 @@ import (
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/play"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -17,8 +19,8 @@ import (
 func TestHelpsAreRewound(t *testing.T) {
 	d := bare(t, world.TopDown)
 	d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: 801}, Values: (&world.Item{Name: "Fuse"}).Values()},
-		put(d, 701, world.Breakable, 6, 9, world.Acting{While: world.Condition{Item: 801, Least: 1}}),
-		put(d, 702, world.Foe, 9, 9, world.Acting{Does: world.Follows, Range: 9}))
+		put(d, 701, world.Breakable, 6, 9, kind.Values("").With(world.Condition{Item: 801, Least: 1}.Props()...)),
+		put(d, 702, world.Foe, 9, 9, kind.Set(props.Does.Is(props.Follows), props.Sight.Is(9))))
 	rec := play.Record(begin(t, d, 3, 9))
 	var states [][]byte
 	for tick := range 600 {
@@ -50,7 +52,7 @@ func TestHelpsAreRewound(t *testing.T) {
 // leaves what follows to be kept; one that changes how it begins does not.
 func TestKeptAfterAChange(t *testing.T) {
 	d := bare(t, world.TopDown)
-	d = apply(t, d, put(d, 701, world.Mark, 10, 9, world.Acting{}), put(d, 702, world.Collectible, 14, 9, world.Acting{}))
+	d = apply(t, d, put(d, 701, world.Mark, 10, 9, ""), put(d, 702, world.Collectible, 14, 9, ""))
 	m := d.Maps[0]
 	mark := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}
 	for name, c := range map[string]struct {
@@ -154,7 +156,7 @@ func TestSteeringChanges(t *testing.T) {
 // Cell by cell, a push that is stopped by a wall laid meanwhile is given up: the player goes back alone.
 func TestPushIsStopped(t *testing.T) {
 	d := bare(t, world.TopDown)
-	d = apply(t, d, append(as(d, world.Movement{Steering: world.CellByCell}), put(d, 700, world.Pushable, 7, 9, world.Acting{}))...)
+	d = apply(t, d, append(as(d, world.Movement{Steering: world.CellByCell}), put(d, 700, world.Pushable, 7, 9, ""))...)
 	for ticks := 2; ticks < 5; ticks++ {
 		g := begin(t, d, 6, 9)
 		walk(g, play.Right, ticks)
@@ -173,7 +175,7 @@ func TestPushIsStopped(t *testing.T) {
 func TestFoeInAWall(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
 		d := bare(t, view)
-		d = apply(t, d, put(d, 700, world.Foe, 12, 9, world.Acting{Does: world.Patrols, Speed: 60, Range: 9}))
+		d = apply(t, d, put(d, 700, world.Foe, 12, 9, kind.Set(props.Does.Is(props.Patrols), props.Speed.Is(60), props.Sight.Is(9))))
 		g := begin(t, d, 2, 3)
 		walk(g, 0, 30)
 		at := where(g, 700).Place
@@ -201,7 +203,7 @@ func TestViewChanges(t *testing.T) {
 	for _, first := range []world.View{world.TopDown, world.SideView} {
 		for looks := range 5 {
 			d := bare(t, first)
-			d = apply(t, d, put(d, 700, world.Foe, 12, 9, world.Acting{Speed: 60, Looks: looks}), put(d, 701, world.Emitter, 5, 9, world.Acting{Every: 10, Most: 1, Speed: 60, Looks: looks}))
+			d = apply(t, d, put(d, 700, world.Foe, 12, 9, kind.Set(props.Speed.Is(60), props.Looks.Is(looks))), put(d, 701, world.Emitter, 5, 9, kind.Set(props.Every.Is(10), props.Most.Is(1), props.Speed.Is(60), props.Looks.Is(looks))))
 			g := begin(t, d, 2, 3)
 			walk(g, play.Unhurt|play.Unseen, 20)
 			m := *d.Maps[0]

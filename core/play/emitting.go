@@ -9,7 +9,7 @@ import (
 
 // draw is what a lottery piece is in this play: the same each time it is asked. 0 is nothing.
 func (g *Game) draw(m *world.Map, p *world.Piece) world.ID {
-	odds := p.Odds
+	odds := p.Odds()
 	if odds.Sum() == 0 {
 		odds = m.Lottery
 	}
@@ -30,7 +30,7 @@ func (g *Game) emit() {
 		if a.absent {
 			continue
 		}
-		if t.wait++; int(t.wait) < a.acts.Every {
+		if t.wait++; int(t.wait) < a.acts.every {
 			continue
 		}
 		t.wait = 0
@@ -53,8 +53,8 @@ func (g *Game) emitFrom(a *actor) bool {
 		}
 	}
 	// Drawn in any case, so that what comes later does not depend on it.
-	of := a.acts.Odds.Draw(g.random(a.acts.Odds.Sum()))
-	if alive >= a.acts.Most || of == 0 {
+	of := a.acts.odds.Draw(g.random(a.acts.odds.Sum()))
+	if alive >= a.acts.most || of == 0 {
 		return false
 	}
 	size := g.sizeOf(of, a.piece, g.ground.Map.View)

@@ -36,10 +36,10 @@ func (g *Game) Known(f *world.Fact) (Known, bool) {
 }
 
 // remember sets a fact as a piece does, if it does.
-func (g *Game) remember(by world.ID, a *world.Acting) {
-	if f := g.doc.Fact(a.Sets.Fact); f != nil {
+func (g *Game) remember(by world.ID, sets world.Change) {
+	if f := g.doc.Fact(sets.Fact); f != nil {
 		is, _ := g.Known(f)
-		g.setFact(f, a.Sets.How.After(f, is.Value, a.Sets.Amount()), by)
+		g.setFact(f, sets.How.After(f, is.Value, sets.Amount()), by)
 	}
 }
 
@@ -86,7 +86,7 @@ func (g *Game) Absent() (ids []world.ID) {
 func conditionals(d *world.Document) (list []*world.Piece) {
 	for _, m := range d.Maps {
 		for _, p := range m.Pieces {
-			if p.While != (world.Condition{}) && world.Conditional(p.Type) {
+			if p.Props != "" && p.While() != (world.Condition{}) {
 				list = append(list, p)
 			}
 		}
@@ -102,7 +102,7 @@ func (g *Game) ask() {
 		g.absent = map[world.ID]bool{}
 	}
 	for _, p := range g.conditional {
-		if !g.Holds(p.While) {
+		if !g.Holds(p.While()) {
 			g.absent[p.ID] = true
 		}
 	}

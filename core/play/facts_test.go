@@ -8,6 +8,8 @@ import (
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/play"
 	"azzel/core/play/generate"
 	"azzel/core/world"
@@ -25,13 +27,13 @@ func TestFacts(t *testing.T) {
 	const lit, caught, fuse = world.ID(801), world.ID(802), world.ID(803)
 	both(t, func(t *testing.T, view world.View) {
 		d := bare(t, view)
-		sets := func(f world.ID, how world.Setting, by int) world.Acting {
-			return world.Acting{Sets: world.Change{Fact: f, How: how, By: by}}
+		sets := func(f world.ID, how world.Setting, by int) kind.Values {
+			return kind.Values("").With(world.Change{Fact: f, How: how, By: by}.Props()...)
 		}
-		while := func(c world.Condition) world.Acting { return world.Acting{While: c} }
+		while := func(c world.Condition) kind.Values { return kind.Values("").With(c.Props()...) }
 		d = apply(t, d, append(as(d, world.Movement{Arms: world.Striking}), fact(world.Fact{ID: lit, Name: "Lamps lit"}), fact(world.Fact{ID: caught, Name: "Moths caught", Counts: true, Start: 1}),
 			edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: fuse}, Values: (&world.Item{Name: "Fuse"}).Values()},
-			put(d, 700, world.Collectible, 5, 9, world.Acting{Item: fuse, Sets: world.Change{Fact: lit}}),
+			put(d, 700, world.Collectible, 5, 9, kind.Set(props.Item.Refer(fuse)).With(world.Change{Fact: lit}.Props()...)),
 			put(d, 701, world.Breakable, 8, 9, while(world.Condition{Fact: lit, Not: true})),
 			put(d, 702, world.Collectible, 6, 9, while(world.Condition{Item: fuse, Least: 2})),
 			put(d, 703, world.Breakable, 11, 9, sets(caught, world.Raises, 4)),
@@ -106,7 +108,7 @@ func TestFactsHold(t *testing.T) {
 		conditional := map[world.ID]*world.Piece{}
 		for _, m := range d.Maps {
 			for _, p := range m.Pieces {
-				if p.While != (world.Condition{}) && world.Conditional(p.Type) {
+				if p.While() != (world.Condition{}) && world.Conditional(p.Type) {
 					conditional[p.ID] = p
 				}
 			}
@@ -124,7 +126,7 @@ func TestFactsHold(t *testing.T) {
 			taken := slices.Clone(g.TakenIDs())
 			g.Tick(in)
 			for id, p := range conditional {
-				if g.Here(id) != g.Holds(p.While) {
+				if g.Here(id) != g.Holds(p.While()) {
 					t.Fatalf("world %d, tick %d: %d is there: %t", seed, tick, id, g.Here(id))
 				}
 				if g.Here(id) != before[id] {
@@ -147,7 +149,7 @@ func TestFactsHold(t *testing.T) {
 				}
 				set++
 				_, by := d.Piece(is.By)
-				if by == nil || !world.Sets(by.Type) || by.Sets.Fact != f.ID || is.Value != f.Bound(is.Value) || conditional[is.By] != nil && !before[is.By] && !helped {
+				if by == nil || !world.Sets(by.Type) || by.Sets().Fact != f.ID || is.Value != f.Bound(is.Value) || conditional[is.By] != nil && !before[is.By] && !helped {
 					t.Fatalf("world %d, tick %d: %s is %d by %+v", seed, tick, f.Name, is.Value, by)
 				}
 			}
@@ -167,7 +169,7 @@ func TestSettings(t *testing.T) {
 	}{{world.Raises, 3, 10}, {world.Raises, 0, 8}, {world.Lowers, 5, 2}, {world.Becomes, 4, 4}, {world.Becomes, 0, 0}} {
 		d := bare(t, world.TopDown)
 		f := world.Fact{ID: 850, Name: "Moths", Counts: true, Start: 7}
-		d = apply(t, d, fact(f), put(d, 700, world.Collectible, 5, 9, world.Acting{Sets: world.Change{Fact: f.ID, How: c.how, By: c.by}}))
+		d = apply(t, d, fact(f), put(d, 700, world.Collectible, 5, 9, kind.Values("").With(world.Change{Fact: f.ID, How: c.how, By: c.by}.Props()...)))
 		g := begin(t, d, 3, 9)
 		walk(g, play.Right, 60)
 		if is, set := g.Known(d.Fact(f.ID)); !set || is.Value != c.becomes || is.By != 700 {
@@ -206,13 +208,13 @@ func TestFactSetOnTheWay(t *testing.T) {
 		m := d.Maps[0]
 		far, layers := world.NewMap("Far", grid.Point{X: 100}, grid.Rect{W: 8, H: 8}, &world.Counter{Prefix: 9})
 		d = apply(t, d, append(edit.PutMap(far, layers), fact(world.Fact{ID: 801, Name: "Open"}))...)
-		at := func(m *world.Map, id, of world.ID, x, y int, a world.Acting) edit.Part {
-			p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}), Acting: a}
+		at := func(m *world.Map, id, of world.ID, x, y int, a kind.Values) edit.Part {
+			p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}), Props: a}
 			return edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}
 		}
 		way := &world.Crossing{BothWays: true, Ends: [2]world.End{{Map: m.ID, Cells: grid.Rect{X: 6, Y: 4, W: 1, H: 1}}, {Map: far.ID, Cells: grid.Rect{X: 3, Y: 3, W: 1, H: 1}}}}
-		d = apply(t, d, at(m, 701, world.Collectible, 6, 4, world.Acting{Sets: world.Change{Fact: 801}}),
-			at(far, 702, world.Breakable, 3, 4, world.Acting{While: world.Condition{Fact: 801}}),
+		d = apply(t, d, at(m, 701, world.Collectible, 6, 4, kind.Values("").With(world.Change{Fact: 801}.Props()...)),
+			at(far, 702, world.Breakable, 3, 4, kind.Values("").With(world.Condition{Fact: 801}.Props()...)),
 			edit.Put{Ref: world.Ref{Sort: world.SortCrossing, ID: 703}, Values: way.Values()})
 		g := begin(t, d, 4, 4)
 		if known {

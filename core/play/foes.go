@@ -5,6 +5,7 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 )
 
@@ -17,7 +18,7 @@ func (g *Game) moveFoes() {
 			continue
 		}
 		g.aim(a, t)
-		if a.does == world.Stands && g.ground.Map.View == world.TopDown {
+		if a.does == props.Stands && g.ground.Map.View == world.TopDown {
 			continue
 		}
 		if !g.ground.Fits(a.size, t.Place) {
@@ -25,7 +26,7 @@ func (g *Game) moveFoes() {
 			continue
 		}
 		switch {
-		case a.track != nil && a.does == world.Patrols:
+		case a.track != nil && a.does == props.Patrols:
 			g.followTrack(a, t)
 		case g.ground.Map.View == world.SideView:
 			g.moveFoeFromTheSide(a, t)
@@ -39,26 +40,26 @@ func (g *Game) moveFoes() {
 func (g *Game) sees(a *actor, t *Thing) (dx, dy int, sees bool) {
 	dx, dy = g.place.X-t.Place.X, g.place.Y-t.Place.Y
 	l := g.doc.Project.Lattice()
-	return dx, dy, g.helped&Unseen == 0 && max(dx, -dx) <= a.acts.Range*l.W*body.Unit && max(dy, -dy) <= a.acts.Range*l.H*body.Unit
+	return dx, dy, g.helped&Unseen == 0 && max(dx, -dx) <= a.acts.sight*l.W*body.Unit && max(dy, -dy) <= a.acts.sight*l.H*body.Unit
 }
 
 func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 	in := body.Intent{X: t.Heading}
 	dx, _, sees := g.sees(a, t)
 	switch a.does {
-	case world.Stands:
+	case props.Stands:
 		in.X = 0
-	case world.Follows, world.Flees:
+	case props.Follows, props.Flees:
 		if in.X = 0; sees {
 			in.X = cmp.Compare(dx, 0)
-			if a.does == world.Flees {
+			if a.does == props.Flees {
 				in.X = -in.X
 			}
 		}
 		if in.X != 0 {
 			t.Heading = in.X
 		}
-	case world.Wanders:
+	case props.Wanders:
 		if t.left--; t.left <= 0 {
 			t.left = 30 + int32(g.random(90))
 			t.Heading = g.random(3) - 1
@@ -71,7 +72,7 @@ func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 	}
 	before := t.Place
 	if in.X != 0 && t.motion.Mode == body.Grounded && g.ground.Ledge(a.size, t.Place, in.X) {
-		if t.turn(a); a.does == world.Patrols {
+		if t.turn(a); a.does == props.Patrols {
 			in.X = t.Heading
 		} else {
 			in.X = 0
@@ -96,17 +97,17 @@ func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 
 // turn lets who goes to and fro go the other way.
 func (t *Thing) turn(a *actor) {
-	if a.does == world.Patrols || a.does == world.Wanders {
+	if a.does == props.Patrols || a.does == props.Wanders {
 		t.Heading = -t.Heading
 	}
 }
 
 func (g *Game) moveFoe(a *actor, t *Thing) {
 	dx, dy, sees := g.sees(a, t)
-	speed := g.pace(a.acts.Speed)
+	speed := g.pace(a.acts.speed)
 	way := ahead[t.Heading&3]
 	switch a.does {
-	case world.Follows, world.Flees:
+	case props.Follows, props.Flees:
 		if !sees {
 			return
 		}
@@ -116,13 +117,13 @@ func (g *Game) moveFoe(a *actor, t *Thing) {
 		} else if max(dy, -dy) > 2*max(dx, -dx) {
 			way.X = 0
 		}
-		if a.does == world.Flees {
+		if a.does == props.Flees {
 			way = grid.Point{X: -way.X, Y: -way.Y}
 		}
 		if way.X != 0 && way.Y != 0 {
 			speed = speed * 181 / 256
 		}
-	case world.Wanders:
+	case props.Wanders:
 		if t.left--; t.left <= 0 {
 			t.left = 30 + int32(g.random(90))
 			t.Heading = g.random(4)
@@ -140,9 +141,9 @@ func (g *Game) moveFoe(a *actor, t *Thing) {
 	}
 	if t.Place = next; next == before {
 		switch a.does {
-		case world.Patrols:
+		case props.Patrols:
 			t.Heading = [4]int{world.South: int(world.North), world.West: int(world.East), world.East: int(world.West), world.North: int(world.South)}[t.Heading&3]
-		case world.Wanders:
+		case props.Wanders:
 			t.left = 0
 		}
 	}
@@ -155,7 +156,7 @@ func (g *Game) strays(a *actor, from, p body.Place) bool {
 		l := g.ground.Lattice
 		return a.area.Cells.Has(from.Cell(l)) && !a.area.Cells.Has(p.Cell(l))
 	}
-	if a.does != world.Wanders {
+	if a.does != props.Wanders {
 		return false
 	}
 	return g.far(a, p)
@@ -165,7 +166,7 @@ func (g *Game) strays(a *actor, from, p body.Place) bool {
 func (g *Game) far(a *actor, p body.Place) bool {
 	l, from := g.doc.Project.Lattice(), footOf(a.piece)
 	dx, dy := p.X-from.X, p.Y-from.Y
-	return max(dx, -dx) > a.acts.Range*l.W*body.Unit || max(dy, -dy) > a.acts.Range*l.H*body.Unit
+	return max(dx, -dx) > a.acts.straying*l.W*body.Unit || max(dy, -dy) > a.acts.straying*l.H*body.Unit
 }
 
 // inside reports whether a foot is on the player's map.
@@ -180,7 +181,7 @@ var usualForces = world.Forces{}.Filled()
 // it is.
 func (g *Game) leaves(a *actor, t *Thing, way int) bool {
 	here := t.Place.Cell(g.ground.Lattice)
-	next := body.Place{X: t.Place.X + way*(a.size.W*body.Unit/2+g.pace(a.acts.Speed)), Y: t.Place.Y}.Cell(g.ground.Lattice)
+	next := body.Place{X: t.Place.X + way*(a.size.W*body.Unit/2+g.pace(a.acts.speed)), Y: t.Place.Y}.Cell(g.ground.Lattice)
 	return a.area.Cells.Has(here) && !a.area.Cells.Has(next)
 }
 
@@ -202,7 +203,7 @@ func (g *Game) followTrack(a *actor, t *Thing) {
 			t.far, t.back = far, !back
 		}
 		t.Place, t.motion = g.ground.Go(a.size, before, t.motion, a.drive.Under(g.forcesAt(a.size, before).Gravity), in)
-		if lag := max(to.X-t.Place.X, t.Place.X-to.X); lag > 2*g.pace(a.acts.Speed) {
+		if lag := max(to.X-t.Place.X, t.Place.X-to.X); lag > 2*g.pace(a.acts.speed) {
 			// It waits until the foe has come there, and turns where the foe can't.
 			t.far, t.back = far, back
 			if t.Place.X == before.X && t.motion.Mode == body.Grounded && in.X != 0 {
@@ -214,7 +215,7 @@ func (g *Game) followTrack(a *actor, t *Thing) {
 		}
 		return
 	}
-	step := g.pace(a.acts.Speed)
+	step := g.pace(a.acts.speed)
 	dx, dy := min(max(to.X-before.X, -step), step), min(max(to.Y-before.Y, -step), step)
 	t.face(dx, dy)
 	t.Place = g.ground.Move(a.size, before, dx, dy)
@@ -253,10 +254,10 @@ func (g *Game) aim(a *actor, t *Thing) {
 		return
 	}
 	l := g.ground.Lattice
-	speed := g.pace(a.acts.Shot)
+	speed := g.pace(a.acts.shot)
 	at := body.Place{X: t.Place.X, Y: t.Place.Y - a.size.H*body.Unit/2}
-	s := shot{Place: at, Left: max(1, a.acts.Range*l.W*body.Unit/speed), Strength: a.acts.Strength}
-	if looks := a.acts.Looks; looks != 0 {
+	s := shot{Place: at, Left: max(1, a.acts.reach*l.W*body.Unit/speed), Strength: a.acts.harm}
+	if looks := a.acts.looks; looks != 0 {
 		way := ahead[looks-1]
 		s.VX, s.VY = way.X*speed, way.Y*speed
 	} else {

@@ -28,7 +28,6 @@ func TestStoredForms(t *testing.T) {
 		if err != nil {
 			t.Fatalf("a document of form %d: %v", c.Seed, err)
 		}
-		d = told.Clean(d)
 		sum := func(tell func(w teller)) {
 			w := teller{stored.NewTeller()}
 			tell(w)

@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"slices"
 
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 )
 
@@ -55,7 +56,7 @@ func (g *Game) give(i *world.Item, n int) bool {
 
 // lets reports whether the player has what a piece needs, and tells them if not.
 func (g *Game) lets(p *world.Piece) bool {
-	needs := g.doc.Item(p.Item)
+	needs := g.doc.Item(p.Refers(props.Item))
 	if needs == nil || g.Has(needs) >= p.Wanted() {
 		return true
 	}

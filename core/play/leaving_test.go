@@ -9,6 +9,8 @@ import (
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/play"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -38,10 +40,10 @@ func TestBackOnAnotherMap(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
 		for name, part := range map[string]func(*world.Document, world.ID) edit.Part{
 			"foes": func(d *world.Document, id world.ID) edit.Part {
-				return put(d, id, world.Foe, 5, 5, world.Acting{Strength: 9})
+				return put(d, id, world.Foe, 5, 5, kind.Set(props.Harm.Is(9)))
 			},
 			"hazards": func(d *world.Document, id world.ID) edit.Part {
-				return put(d, id, world.Hazard, 5, 5, world.Acting{Strength: 9})
+				return put(d, id, world.Hazard, 5, 5, kind.Set(props.Harm.Is(9)))
 			},
 		} {
 			d := bare(t, view, as(bare(t, view), world.Movement{Health: 1})...)
@@ -154,7 +156,7 @@ func TestFinishedAtADoorway(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
 		d, away := far(t, bare(t, view), view, grid.Point{X: 5, Y: 5})
 		way := &world.Crossing{BothWays: true, Ends: [2]world.End{{Map: d.Maps[0].ID, Cells: grid.Rect{X: 6, Y: 9, W: 1, H: 1}}, {Map: away.ID, Cells: grid.Rect{X: 2, Y: 4, W: 1, H: 1}}}}
-		d = apply(t, d, put(d, 700, world.Exit, 6, 9, world.Acting{}), edit.Put{Ref: world.Ref{Sort: world.SortCrossing, ID: 800}, Values: way.Values()})
+		d = apply(t, d, put(d, 700, world.Exit, 6, 9, ""), edit.Put{Ref: world.Ref{Sort: world.SortCrossing, ID: 800}, Values: way.Values()})
 		g := begin(t, d, 3, 9)
 		walk(g, play.Right|play.Use, 120)
 		if s := g.Status(); !s.Finished || s.Map != d.Maps[0].ID {
@@ -171,7 +173,7 @@ func TestSeveralRefuse(t *testing.T) {
 		for i := range 3 {
 			item := world.ID(801 + i)
 			parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: item}, Values: (&world.Item{Name: fmt.Sprint("Fuse ", i)}).Values()},
-				put(d, world.ID(701+i), world.Exit, 6, 9, world.Acting{Item: item}))
+				put(d, world.ID(701+i), world.Exit, 6, 9, kind.Set(props.Item.Refer(item))))
 		}
 		d = apply(t, d, parts...)
 		g := begin(t, d, 4, 9)

@@ -7,6 +7,8 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/limit"
 	"azzel/core/play"
 	"azzel/core/play/generate"
@@ -34,9 +36,9 @@ func TestOddWorlds(t *testing.T) {
 		return apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: 800}, Values: who.Values()},
 			edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, 800)})
 	}
-	acting := func(d *world.Document, of world.ID, x, y int, a world.Acting) *world.Document {
+	acting := func(d *world.Document, of world.ID, x, y int, a kind.Values) *world.Document {
 		m := d.Maps[0]
-		p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}), Acting: a}
+		p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}), Props: a}
 		return apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: world.ID(900 + x + 100*y)}, Values: p.Values()})
 	}
 	floored := func(d *world.Document) *world.Document {
@@ -67,10 +69,10 @@ func TestOddWorlds(t *testing.T) {
 			{"no spawn", sized(view, 5, 5), play.NoSpawn, nil},
 			{"a map of one cell", sized(view, 1, 1), play.NoSpawn, nil},
 			{"nothing but wall", solid, "", play.ErrNowhere},
-			{"a way that leads off the map", acting(floored(sized(view, 12, 6)), world.MovingPlatform, 3, 2, world.Acting{ToX: 1 << 19, ToY: -1 << 19, Speed: fastest}), play.NoSpawn, nil},
+			{"a way that leads off the map", acting(floored(sized(view, 12, 6)), world.MovingPlatform, 3, 2, kind.Set(props.Speed.Is(fastest), props.To.Is(1<<19, -1<<19))), play.NoSpawn, nil},
 			{"a thousand foes in one cell", crowd, "", nil},
-			{"as slow as can be", someone(acting(floored(sized(view, 12, 6)), world.Foe, 3, 2, world.Acting{Speed: 1, Does: world.Follows}), world.Movement{Speed: 1, Climb: 1, Swim: 1, Jump: 1}), play.NoSpawn, nil},
-			{"as fast as can be", someone(acting(floored(sized(view, 12, 6)), world.Foe, 3, 2, world.Acting{Speed: fastest, Does: world.Wanders}), world.Movement{Speed: fastest, Climb: fastest, Swim: fastest, Jump: 10 * limit.Jump, Air: 6}), play.NoSpawn, nil},
+			{"as slow as can be", someone(acting(floored(sized(view, 12, 6)), world.Foe, 3, 2, kind.Set(props.Speed.Is(1), props.Does.Is(props.Follows))), world.Movement{Speed: 1, Climb: 1, Swim: 1, Jump: 1}), play.NoSpawn, nil},
+			{"as fast as can be", someone(acting(floored(sized(view, 12, 6)), world.Foe, 3, 2, kind.Set(props.Speed.Is(fastest), props.Does.Is(props.Wanders))), world.Movement{Speed: fastest, Climb: fastest, Swim: fastest, Jump: 10 * limit.Jump, Air: 6}), play.NoSpawn, nil},
 		} {
 			g, err := play.New(c.doc, play.Start{})
 			if !errors.Is(err, c.err) {

@@ -6,6 +6,8 @@ import (
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/play"
 	"azzel/core/play/generate"
 	"azzel/core/tiles"
@@ -35,7 +37,7 @@ func TestTracks(t *testing.T) {
 		for _, round := range []bool{false, true} {
 			d := bare(t, view)
 			corners := []grid.Point{{X: 12, Y: 3}, {X: 12, Y: 7}, {X: 5, Y: 7}}
-			d = apply(t, d, track(d, 600, round, corners...), put(d, 700, world.MovingPlatform, 5, 3, world.Acting{Track: 600, Speed: 60, Range: 2}))
+			d = apply(t, d, track(d, 600, round, corners...), put(d, 700, world.MovingPlatform, 5, 3, kind.Set(props.Track.Refer(600), props.Speed.Is(60), props.Width.Is(2))))
 			g := begin(t, d, 20, 9)
 			at := func(c grid.Point) body.Place {
 				foot := d.Maps[0].FootOf(d.Project.Lattice(), world.MovingPlatform, c)
@@ -74,7 +76,7 @@ func TestTracks(t *testing.T) {
 		}
 		// Who patrols follows it too, on foot.
 		d := bare(t, view)
-		d = apply(t, d, track(d, 600, false, grid.Point{X: 16, Y: 9}), put(d, 700, world.Foe, 6, 9, world.Acting{Track: 600, Speed: 40}))
+		d = apply(t, d, track(d, 600, false, grid.Point{X: 16, Y: 9}), put(d, 700, world.Foe, 6, 9, kind.Set(props.Track.Refer(600), props.Speed.Is(40))))
 		g := begin(t, d, 2, 9)
 		least, most := 1<<30, 0
 		for range 1200 {
@@ -92,10 +94,10 @@ func TestTracks(t *testing.T) {
 func TestStaysInArea(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
 		r := grid.Rect{X: 10, Y: 4, W: 5, H: 6}
-		for name, a := range map[string]world.Acting{"patrols": {}, "wanders": {Does: world.Wanders}, "follows": {Does: world.Follows, Range: 20}, "flees": {Does: world.Flees, Range: 20},
-			"patrols along a track": {Track: 601}} {
+		for name, a := range map[string]kind.Values{"patrols": "", "wanders": kind.Set(props.Does.Is(props.Wanders)), "follows": kind.Set(props.Does.Is(props.Follows), props.Sight.Is(20)),
+			"flees": kind.Set(props.Does.Is(props.Flees), props.Sight.Is(20)), "patrols along a track": kind.Set(props.Track.Refer(601))} {
 			d := bare(t, view)
-			a.Area, a.Speed, a.Looks = 600, 80, int(world.East)+1
+			a = a.With(props.Area.Refer(600), props.Speed.Is(80), props.Looks.Is(int(world.East)+1))
 			d = apply(t, d, area(d, 600, r, func(*world.Area) {}), track(d, 601, false, grid.Point{X: 20, Y: 9}), put(d, 700, world.Foe, 12, 9, a))
 			g := begin(t, d, 4, 9)
 			cells := map[int]bool{}
@@ -147,7 +149,7 @@ func TestForces(t *testing.T) {
 		windy := apply(t, open, area(d, 600, grid.Rect{X: 12, Y: 0, W: 12, H: 10}, func(a *world.Area) { a.WindX = -30 }))
 		var g *play.Game
 		for _, d := range []*world.Document{open, windy} {
-			d = apply(t, d, put(d, 710, world.Foe, 9, 9, world.Acting{Does: world.Stands}))
+			d = apply(t, d, put(d, 710, world.Foe, 9, 9, kind.Set(props.Does.Is(props.Stands))))
 			g = begin(t, d, 5, 9)
 			from := g.Status().Place.X
 			walk(g, 0, 60)
@@ -179,7 +181,7 @@ func TestForces(t *testing.T) {
 func TestPushedByAPlatform(t *testing.T) {
 	for _, to := range []int{6 * 16, -6 * 16} {
 		d := bare(t, world.SideView)
-		d = apply(t, d, put(d, 700, world.MovingPlatform, 12, 9, world.Acting{ToX: to, Speed: 20, Range: 1, Rest: 600}))
+		d = apply(t, d, put(d, 700, world.MovingPlatform, 12, 9, kind.Set(props.Speed.Is(20), props.Width.Is(1), props.Rest.Is(600), props.To.Is(to, 0))))
 		g := begin(t, d, 12+3*to/96, 9)
 		from := g.Status().Place.X
 		events := walk(g, 0, 240)
@@ -195,7 +197,7 @@ func TestTurns(t *testing.T) {
 	p := d.Project
 	p.Turns = true
 	d = apply(t, d, append(edit.Changes(world.Ref{Sort: world.SortProject}, d.Project.Values(), p.Values()),
-		append(as(d, world.Movement{Steering: world.CellByCell}), put(d, 700, world.Foe, 15, 3, world.Acting{Speed: 55}))...)...)
+		append(as(d, world.Movement{Steering: world.CellByCell}), put(d, 700, world.Foe, 15, 3, kind.Set(props.Speed.Is(55))))...)...)
 	g := begin(t, d, 3, 9)
 	at := where(g, 700).Place
 	if walk(g, 0, 200); where(g, 700).Place != at {
@@ -224,7 +226,7 @@ func TestRafts(t *testing.T) {
 	d := bare(t, world.TopDown)
 	m := d.Maps[0]
 	d = apply(t, d, paint(m, grid.Rect{X: 6, Y: 0, W: 10, H: 12}, grid.Cell(tiles.Water)),
-		put(d, 700, world.MovingPlatform, 6, 9, world.Acting{ToX: 8*16 + 8, Range: 2, Speed: 40, Rest: 60}))
+		put(d, 700, world.MovingPlatform, 6, 9, kind.Set(props.Width.Is(2), props.Speed.Is(40), props.Rest.Is(60), props.To.Is(8*16+8, 0))))
 	g := begin(t, d, 4, 9)
 	for range 2000 {
 		if raft := where(g, 700).Place; raft.X < 7*cell && g.Status().Place.X < raft.X {
@@ -259,8 +261,8 @@ func TestRafts(t *testing.T) {
 func TestPlatformsCarryAll(t *testing.T) {
 	for _, to := range []grid.Point{{X: 80}, {Y: -48}, {X: 64, Y: 32}} {
 		d := bare(t, world.SideView)
-		d = apply(t, d, put(d, 700, world.MovingPlatform, 10, 6, world.Acting{ToX: to.X, ToY: to.Y, Range: 4, Speed: 20}),
-			put(d, 701, world.Pushable, 10, 5, world.Acting{}), put(d, 702, world.Pushable, 10, 4, world.Acting{}), put(d, 703, world.Foe, 9, 5, world.Acting{Does: world.Stands}))
+		d = apply(t, d, put(d, 700, world.MovingPlatform, 10, 6, kind.Set(props.Width.Is(4), props.Speed.Is(20), props.To.Is(to.X, to.Y))),
+			put(d, 701, world.Pushable, 10, 5, ""), put(d, 702, world.Pushable, 10, 4, ""), put(d, 703, world.Foe, 9, 5, kind.Set(props.Does.Is(props.Stands))))
 		g := begin(t, d, 11, 5)
 		walk(g, play.Unhurt, 60)
 		ids := []world.ID{701, 702, 703}
@@ -297,7 +299,7 @@ func TestBesideACrate(t *testing.T) {
 			if view == world.SideView {
 				on = 5
 			}
-			d = apply(t, d, put(d, 700, world.MovingPlatform, 10, 6, world.Acting{ToX: to, Range: 5, Speed: 20, Rest: 30}), put(d, 701, world.Pushable, 10, on, world.Acting{}))
+			d = apply(t, d, put(d, 700, world.MovingPlatform, 10, 6, kind.Set(props.Width.Is(5), props.Speed.Is(20), props.Rest.Is(30), props.To.Is(to, 0))), put(d, 701, world.Pushable, 10, on, ""))
 			for _, beside := range []int{9, 11} {
 				g := begin(t, d, beside, on)
 				way := play.Right
@@ -323,7 +325,7 @@ func TestBesideACrate(t *testing.T) {
 func TestHeap(t *testing.T) {
 	d := bare(t, world.TopDown)
 	for i := range 300 {
-		d = apply(t, d, put(d, world.ID(700+i), world.Pushable, 5+i%18, 2+i/18%9, world.Acting{}))
+		d = apply(t, d, put(d, world.ID(700+i), world.Pushable, 5+i%18, 2+i/18%9, ""))
 	}
 	g := begin(t, d, 3, 6)
 	for _, in := range generate.Inputs(4, 600) {
@@ -334,7 +336,7 @@ func TestHeap(t *testing.T) {
 	// In one tick only so many are pushed, however many stand in the way: the work of a tick has a bound.
 	d = bare(t, world.TopDown)
 	for i := range 400 {
-		d = apply(t, d, put(d, world.ID(700+i), world.Pushable, 6+i%12, 5, world.Acting{}))
+		d = apply(t, d, put(d, world.ID(700+i), world.Pushable, 6+i%12, 5, ""))
 	}
 	g = begin(t, d, 4, 5)
 	most := 0
@@ -413,7 +415,7 @@ func TestCamera(t *testing.T) {
 		t.Errorf("out of the area it sees %v", r)
 	}
 	d = look(func(c *world.Camera) { c.Shake = 9 })
-	d = apply(t, d, put(d, 700, world.Hazard, 8, 6, world.Acting{}))
+	d = apply(t, d, put(d, 700, world.Hazard, 8, 6, ""))
 	g = begin(t, d, 8, 6)
 	shaken := 0
 	for range 120 {

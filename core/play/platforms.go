@@ -3,6 +3,7 @@ package play
 import (
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 )
 
@@ -18,13 +19,13 @@ type track struct {
 func (g *Game) trackOf(p *world.Piece) *track {
 	from := footOf(p)
 	t := &track{points: []body.Place{from}}
-	if of := g.doc.Track(p.Track); of != nil && of.Map == g.mapID {
+	if of := g.doc.Track(p.Refers(props.Track)); of != nil && of.Map == g.mapID {
 		t.round = of.Round
 		for _, at := range of.Points {
 			t.points = append(t.points, body.Place{X: at.X * body.Unit, Y: (at.Y + 1) * body.Unit})
 		}
-	} else if p.ToX != 0 || p.ToY != 0 {
-		t.points = append(t.points, body.Place{X: from.X + p.ToX*body.Unit, Y: from.Y + p.ToY*body.Unit})
+	} else if to := p.To(); to != (grid.Point{}) {
+		t.points = append(t.points, body.Place{X: from.X + to.X*body.Unit, Y: from.Y + to.Y*body.Unit})
 	}
 	if t.round {
 		t.points = append(t.points, from)
@@ -68,7 +69,7 @@ func (t *Thing) glide(g *Game, a *actor) {
 		t.rest--
 		return
 	}
-	length, step := a.track.length(), g.pace(a.acts.Speed)
+	length, step := a.track.length(), g.pace(a.acts.speed)
 	was := t.far
 	switch {
 	case a.track.round:
@@ -80,10 +81,10 @@ func (t *Thing) glide(g *Game, a *actor) {
 	}
 	t.far = min(max(t.far, 0), length)
 	if !a.track.round && (t.far == 0 || t.far == length) {
-		t.back, t.rest = t.far == length, int32(a.acts.Rest)
+		t.back, t.rest = t.far == length, int32(a.acts.rest)
 	}
 	if a.track.round && t.far < was {
-		t.rest = int32(a.acts.Rest)
+		t.rest = int32(a.acts.rest)
 	}
 	t.Place = a.track.at(t.far)
 }

@@ -9,6 +9,7 @@ import (
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
 	"azzel/core/play"
 	"azzel/core/play/generate"
 	"azzel/core/tiles"
@@ -239,7 +240,8 @@ func otherEdit(r *rand.Rand, d *world.Document, m *world.Map) (e edit.Edit) {
 		p := m.Pieces[r.IntN(len(m.Pieces))]
 		of := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}
 		is := *p
-		is.Foot, is.Looks, is.Does = m.FootOf(d.Project.Lattice(), p.Type, generate.Cell(r, m)), r.IntN(5), world.Doing(r.IntN(5))
+		is.Foot = m.FootOf(d.Project.Lattice(), p.Type, generate.Cell(r, m))
+		is.Props = is.Props.With(props.Looks.Is(r.IntN(5)), props.Does.Is(r.IntN(5)))
 		switch r.IntN(3) {
 		case 0:
 			add(edit.Changes(of, p.Values(), is.Values())...)

@@ -1,14 +1,16 @@
 package play_test
 
 import (
-	"azzel/core/body"
 	"errors"
 	"math/rand/v2"
 	"strings"
 	"testing"
 
+	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/play"
 	"azzel/core/play/generate"
 	"azzel/core/tiles"
@@ -224,7 +226,7 @@ func TestHelps(t *testing.T) {
 	d := room(t)
 	m := d.Maps[0]
 	d = apply(t, d, piece(d, m, 700, world.Checkpoint, 2, 4), paint(m, grid.Rect{X: 6, Y: m.Bounds.Y, W: 3, H: m.Bounds.H}, grid.Cell(tiles.Wall)))
-	slug := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: 4, Y: 4}), Acting: world.Acting{Does: world.Follows, Range: 20}}
+	slug := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: 4, Y: 4}), Props: kind.Set(props.Does.Is(props.Follows), props.Sight.Is(20))}
 	d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Values: slug.Values()})
 	slugAt := func(g *play.Game) (x int) {
 		g.Things(func(is play.Thing, _ int, _ body.Size) { x = is.Place.X })

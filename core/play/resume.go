@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"azzel/core/body"
+	"azzel/core/kind"
 	"azzel/core/limit"
 	"azzel/core/pack"
 	"azzel/core/world"
@@ -164,7 +165,7 @@ func readFacts(r *pack.Reader) (facts []Known) {
 
 func readThing(r *pack.Reader) Thing {
 	t := Thing{ID: world.ID(r.Uint()), from: world.ID(r.Uint()), Type: world.ID(r.Uint())}
-	if _, known := world.TypeOf(t.Type); !known && t.Type != 0 {
+	if kind.Of(t.Type) == nil && t.Type != 0 {
 		r.Fail(fmt.Errorf("%w: a thing of no known type", pack.ErrMalformed))
 	}
 	t.Place, t.Heading, t.far = readPlace(r), between(r, r.Int(), -1, int(world.North)), r.Int()

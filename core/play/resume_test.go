@@ -10,6 +10,8 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/play"
 	"azzel/core/play/generate"
 	"azzel/core/world"
@@ -223,7 +225,7 @@ func TestItems(t *testing.T) {
 		return edit.Put{Ref: world.Ref{Sort: k, ID: id}, Values: values}
 	}
 	with := func(id world.ID, of, item world.ID, n, x int) edit.Part {
-		p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: 6}), Acting: world.Acting{Item: item, Amount: n}}
+		p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: 6}), Props: kind.Set(props.Item.Refer(item), props.Amount.Is(n))}
 		return edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}
 	}
 	d = apply(t, d, put(world.SortItem, lamp, (&world.Item{Name: "Lamp", Most: 1}).Values()), put(world.SortItem, fuse, (&world.Item{Name: "Fuse"}).Values()),

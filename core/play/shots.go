@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"azzel/core/body"
+	"azzel/core/kinds/props"
 	"azzel/core/limit"
 	"azzel/core/pack"
 	"azzel/core/world"
@@ -106,7 +107,7 @@ func (g *Game) strikes(at, want body.Box, mine bool) bool {
 // hit is one hit more for a foe or breakable.
 func (g *Game) hit(a *actor) {
 	t := &g.things[a.at]
-	if t.hits++; int(t.hits) < a.acts.Bears {
+	if t.hits++; int(t.hits) < a.acts.bears {
 		return
 	}
 	g.remove(a)
@@ -119,9 +120,9 @@ func (g *Game) hit(a *actor) {
 func (g *Game) remove(a *actor) {
 	g.things[a.at].Gone = true
 	if g.things[a.at].from == 0 && world.Sets(a.piece.Type) {
-		g.remember(a.piece.ID, &a.acts)
+		g.remember(a.piece.ID, a.acts.sets)
 	}
-	if who := a.piece.Who; who != 0 && a.of == world.Foe && g.things[a.at].from == 0 {
+	if who := a.piece.Refers(props.Who); who != 0 && a.of == world.Foe && g.things[a.at].from == 0 {
 		g.fell(who)
 	}
 	if a.box >= 0 && isSolid(a.of) && a.box < len(g.ground.Boxes) {
@@ -137,7 +138,7 @@ func (g *Game) fell(who world.ID) {
 	}
 	g.fallen = slices.Insert(g.fallen, i, who)
 	for _, k := range g.by[world.Foe] {
-		if a := &g.actors[k]; a.piece.Who == who && g.things[a.at].from == 0 {
+		if a := &g.actors[k]; a.piece.Refers(props.Who) == who && g.things[a.at].from == 0 {
 			g.things[a.at].Gone = true
 		}
 	}

@@ -4,6 +4,7 @@ import (
 	"errors"
 
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/world"
 )
 
@@ -62,13 +63,13 @@ func (g *Game) startAt(c grid.Point) beginning {
 
 // IsStart reports whether a play can begin at pieces of a type, beside the spawn, so that it can be
 // kept.
-func IsStart(of world.ID) bool { return of == world.Checkpoint || of == world.Mark }
+func IsStart(of world.ID) bool { k := kind.Of(of); return k != nil && k.Starts }
 
 // spawn is the spawn of the project and its map, nil for none.
 func (g *Game) spawn() (*world.Map, *world.Piece) {
 	for _, m := range g.doc.Maps {
 		for _, p := range m.Pieces {
-			if p.Type == world.Spawn {
+			if p.Kind().Begins {
 				return m, p
 			}
 		}

@@ -9,12 +9,13 @@ import (
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/pack/stored"
 	"azzel/core/play"
 	"azzel/core/play/generate"
 	"azzel/core/tiles"
 	"azzel/core/world"
-	"azzel/core/world/told"
 )
 
 const (
@@ -113,7 +114,7 @@ func playStored(t *testing.T, c *stored.Case) (sums []uint64) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		documents = append(documents, told.Clean(d))
+		documents = append(documents, d)
 	}
 	w := teller{stored.NewTeller()}
 	r := rand.New(rand.NewPCG(c.Seed, 91))
@@ -264,12 +265,12 @@ func crowded(t *testing.T, r *rand.Rand, d *world.Document) *world.Document {
 	few := []world.ID{world.Pushable, all[r.IntN(len(all))], all[r.IntN(len(all))]}
 	rows := []grid.Point{{X: 1}, {X: -1}, {Y: 1}, {Y: -1}, {X: 2}, {X: -2}, {Y: 2}, {Y: -2}, {X: 3}, {X: -3}, {Y: 3}, {Y: -3}}
 	for n := range 14 {
-		p := &world.Piece{Type: few[r.IntN(3)], Layer: m.PlayerLayer, Acting: world.Acting{Does: world.Doing(r.IntN(5)), Speed: 5 + r.IntN(60), Strength: r.IntN(3), Looks: r.IntN(5), Bears: r.IntN(3)}}
+		p := &world.Piece{Type: few[r.IntN(3)], Layer: m.PlayerLayer, Props: kind.Set(props.Does.Is(r.IntN(5)), props.Speed.Is(5+r.IntN(60)), world.IntValue(11, r.IntN(3)), props.Looks.Is(r.IntN(5)), props.Bears.Is(r.IntN(3)))}
 		if p.Type == world.MovingPlatform {
-			p.Does, p.ToX, p.ToY, p.Rest = 0, (r.IntN(7)-3)*10, (r.IntN(5)-2)*10, r.IntN(20)
+			p.Props = p.Props.With(props.Does.Is(0), props.To.Is((r.IntN(7)-3)*10, (r.IntN(5)-2)*10), props.Rest.Is(r.IntN(20)))
 		}
 		if p.Type == world.Emitter {
-			p.Every, p.Most, p.Odds = 20+r.IntN(40), 1+r.IntN(4), world.Odds{1, 1, 1, 1, 1}
+			p.Props = p.Props.With(props.Every.Is(20+r.IntN(40)), props.Most.Is(1+r.IntN(4)), world.Odds{1, 1, 1, 1, 1}.Prop())
 		}
 		cell := grid.Point{X: room.X + r.IntN(room.W), Y: room.Y + r.IntN(room.H)}
 		if r.IntN(2) == 0 {

@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"azzel/core/body"
+	"azzel/core/kinds/props"
 	"azzel/core/pack"
 	"azzel/core/world"
 )
@@ -52,7 +53,7 @@ type actor struct {
 	// at is where its Thing is among those of the state.
 	at    int
 	size  body.Size
-	does  world.Doing
+	does  int
 	every int
 	track *track
 	area  *world.Area
@@ -64,7 +65,7 @@ type actor struct {
 	// absent says that it is not there now, because something does not hold.
 	absent bool
 	piece  *world.Piece
-	acts   world.Acting
+	acts   acting
 }
 
 // meet makes the things of the map the player is on that are not there yet, and lists who
@@ -82,7 +83,7 @@ func (g *Game) meet() {
 			g.things = slices.Insert(g.things, i, Thing{ID: p.ID, Place: footOf(p), Heading: headingOf(p, m.View)})
 		}
 		g.things[i].lookOn(p, m.View)
-		if _, fell := slices.BinarySearch(g.fallen, p.Who); fell && p.Type == world.Foe {
+		if _, fell := slices.BinarySearch(g.fallen, p.Refers(props.Who)); fell && p.Type == world.Foe {
 			g.things[i].Gone = true
 		}
 		if g.things[i].Type = p.Type; p.Type == world.Lottery {
@@ -94,10 +95,10 @@ func (g *Game) meet() {
 		t := &g.things[i]
 		if p := m.Piece(t.from); t.from != 0 && p != nil {
 			t.lookOn(p, m.View)
-			came := &world.Piece{ID: t.ID, Type: t.Type, Foot: p.Foot, Acting: p.Acting, Number: int(t.ID &^ emitted)}
+			came := &world.Piece{ID: t.ID, Type: t.Type, Foot: p.Foot, Props: p.Props, Number: int(t.ID &^ emitted)}
 			// How often is how often something comes, not how often that shoots; what its emitter sets and
 			// asks for is not its own.
-			came.Every, came.Sets, came.While = 0, world.Change{}, world.Condition{}
+			came.Props = came.Props.With(props.Every.Unset()).With(world.Change{}.Props()...).With(world.Condition{}.Props()...)
 			g.actors = append(g.actors, actor{piece: came})
 		}
 	}
@@ -106,12 +107,12 @@ func (g *Game) meet() {
 		a := &g.actors[k]
 		a.at, _ = g.thing(a.piece.ID)
 		a.absent = g.absent[a.piece.ID]
-		a.of, a.acts, a.box = g.things[a.at].Type, a.piece.Filled(), -1
-		a.does, a.every = a.acts.Does, a.acts.Every
+		a.of, a.acts, a.box = g.things[a.at].Type, actingOf(a.piece), -1
+		a.does, a.every = a.acts.does, a.acts.every
 		a.size = g.sizeOf(a.of, a.piece, m.View)
-		a.drive = body.NewDrive(l, world.Movement{Speed: max(1, a.acts.Speed)}.Filled())
+		a.drive = body.NewDrive(l, world.Movement{Speed: max(1, a.acts.speed)}.Filled())
 		a.track = g.trackOf(a.piece)
-		if a.area = g.doc.Area(a.acts.Area); a.area != nil && a.area.Map != m.ID {
+		if a.area = g.doc.Area(a.acts.area); a.area != nil && a.area.Map != m.ID {
 			a.area = nil
 		}
 		switch {
@@ -175,7 +176,7 @@ func (g *Game) moved(d *world.Document) {
 			}
 			if from.ID != m.ID || old.Foot != p.Foot {
 				*t = Thing{ID: t.ID, Type: t.Type, Place: footOf(p), Heading: headingOf(p, m.View), Gone: t.Gone, hits: t.hits}
-			} else if old.Looks != p.Looks {
+			} else if old.Int(props.Looks) != p.Int(props.Looks) {
 				t.Heading = headingOf(p, m.View)
 			}
 		}
@@ -209,9 +210,10 @@ func (g *Game) sortActors() {
 
 // headingOf is where a piece looks at first.
 func headingOf(p *world.Piece, view world.View) int {
-	looks := world.Facing(p.Looks - 1)
+	is := p.Int(props.Looks)
+	looks := world.Facing(is - 1)
 	switch {
-	case p.Looks == 0:
+	case is == 0:
 		return 1
 	case view == world.TopDown:
 		return int(looks)
@@ -234,7 +236,7 @@ func isSolid(of world.ID) bool {
 // sizeOf is the body of a piece that acts as one of a type.
 func (g *Game) sizeOf(of world.ID, p *world.Piece, view world.View) body.Size {
 	l := g.doc.Project.Lattice()
-	if who := g.doc.Character(p.Who); who != nil && of == world.Foe {
+	if who := g.doc.Character(p.Refers(props.Who)); who != nil && of == world.Foe {
 		return body.SizeOf(l, view, who.Movement)
 	}
 	switch of {
@@ -332,7 +334,7 @@ func (g *Game) touchThings(fell bool, foot int) {
 		case world.Spring:
 			if side && g.motion.VY >= 0 {
 				drive := g.underForces()
-				g.motion = body.Motion{VX: g.motion.VX, VY: -drive.SpringSpeed(a.acts.Strength*l.H/10) - drive.Half, Thrown: true, Mode: body.Airborne}
+				g.motion = body.Motion{VX: g.motion.VX, VY: -drive.SpringSpeed(a.acts.height*l.H/10) - drive.Half, Thrown: true, Mode: body.Airborne}
 				g.tell(Sprung)
 			}
 		case world.Foe:
@@ -342,9 +344,9 @@ func (g *Game) touchThings(fell bool, foot int) {
 				g.tell(Stomped)
 				continue
 			}
-			g.damage(a.acts.Strength)
+			g.damage(a.acts.harm)
 		case world.Hazard:
-			g.damage(a.acts.Strength)
+			g.damage(a.acts.harm)
 		case world.Collectible:
 			if t.from != 0 {
 				t.Gone = g.have(t.ID, &a.acts)

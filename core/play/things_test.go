@@ -11,6 +11,9 @@ import (
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/kinds/spring"
 	"azzel/core/play"
 	"azzel/core/play/generate"
 	"azzel/core/tiles"
@@ -27,8 +30,8 @@ func shaft(t *testing.T) (*world.Document, *world.Map) {
 	return d, d.Maps[0]
 }
 
-func acting(d *world.Document, m *world.Map, id, of world.ID, x, y int, a world.Acting) edit.Part {
-	p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}), Acting: a}
+func acting(d *world.Document, m *world.Map, id, of world.ID, x, y int, a kind.Values) edit.Part {
+	p := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}), Props: a}
 	return edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}
 }
 
@@ -56,7 +59,7 @@ func where(g *play.Game, id world.ID) (found play.Thing) {
 func TestPlatforms(t *testing.T) {
 	for _, to := range []grid.Point{{X: 80}, {X: -40}, {Y: -64}, {Y: 48}, {X: 64, Y: -48}} {
 		d, m := shaft(t)
-		d = apply(t, d, acting(d, m, 700, world.MovingPlatform, 10, 5, world.Acting{ToX: to.X, ToY: to.Y, Range: 3}))
+		d = apply(t, d, acting(d, m, 700, world.MovingPlatform, 10, 5, kind.Set(props.Width.Is(3), props.To.Is(to.X, to.Y))))
 		g := begin(t, d, 10, 3)
 		walk(g, 0, 60)
 		if g.Status().Doing != body.Grounded {
@@ -73,7 +76,7 @@ func TestPlatforms(t *testing.T) {
 	}
 	// In its way, on the ground.
 	d, m := shaft(t)
-	d = apply(t, d, acting(d, m, 700, world.MovingPlatform, 4, 9, world.Acting{ToX: 160, Range: 1}))
+	d = apply(t, d, acting(d, m, 700, world.MovingPlatform, 4, 9, kind.Set(props.Width.Is(1), props.To.Is(160, 0))))
 	g := begin(t, d, 8, 9)
 	pushed := g.Status().Place.X
 	walk(g, 0, 120)
@@ -94,7 +97,7 @@ func TestPlatforms(t *testing.T) {
 func TestFoesAndSprings(t *testing.T) {
 	d, m := shaft(t)
 	d = apply(t, d, paint(m, grid.Rect{X: 6, Y: 6, W: 5, H: 1}, grid.Cell(tiles.Wall)), paint(m, grid.Rect{X: 6, Y: 5, W: 1, H: 1}, grid.Cell(tiles.Wall)),
-		acting(d, m, 700, world.Foe, 8, 5, world.Acting{Speed: 60}))
+		acting(d, m, 700, world.Foe, 8, 5, kind.Set(props.Speed.Is(60))))
 	g := begin(t, d, 1, 9)
 	least, most := 1<<30, 0
 	for range 600 {
@@ -110,7 +113,7 @@ func TestFoesAndSprings(t *testing.T) {
 		t.Errorf("the foe goes from %.1f to %.1f, want from the wall at 7 to the ledge at 11", float64(least)/float64(cell), float64(most)/float64(cell))
 	}
 	d, m = shaft(t)
-	d = apply(t, d, acting(d, m, 700, world.Foe, 9, 9, world.Acting{Does: world.Stands}))
+	d = apply(t, d, acting(d, m, 700, world.Foe, 9, 9, kind.Set(props.Does.Is(props.Stands))))
 	g = begin(t, d, 9, 6)
 	events := walk(g, 0, 40)
 	if !slices.Contains(events, play.Stomped) || slices.Contains(events, play.Hurt) || !where(g, 700).Gone {
@@ -123,7 +126,7 @@ func TestFoesAndSprings(t *testing.T) {
 	}
 	for _, tenths := range []int{10, 50, 85} {
 		d, m = shaft(t)
-		d = apply(t, d, acting(d, m, 700, world.Spring, 9, 9, world.Acting{Strength: tenths}))
+		d = apply(t, d, acting(d, m, 700, world.Spring, 9, 9, kind.Set(spring.Height.Is(tenths))))
 		g = begin(t, d, 9, 7)
 		from, highest := 0, 1<<30
 		for range 240 {
@@ -145,10 +148,10 @@ func TestFoesAndSprings(t *testing.T) {
 // Foes go after the player or away from them as they are told, seen from above too, and stay
 // on their map.
 func TestFoesFromAbove(t *testing.T) {
-	for _, does := range []world.Doing{world.Patrols, world.Wanders, world.Follows, world.Flees} {
+	for _, does := range []int{props.Patrols, props.Wanders, props.Follows, props.Flees} {
 		d := room(t)
 		m := d.Maps[0]
-		d = apply(t, d, acting(d, m, 700, world.Foe, 10, 8, world.Acting{Does: does, Range: 5}))
+		d = apply(t, d, acting(d, m, 700, world.Foe, 10, 8, kind.Set(props.Does.Is(does), props.Sight.Is(5))))
 		g := begin(t, d, 7, 8)
 		from := where(g, 700).Place
 		far := func() int {
@@ -167,10 +170,10 @@ func TestFoesFromAbove(t *testing.T) {
 		if moved < 20 {
 			t.Errorf("one who %v moved in %d of 90 ticks", does, moved)
 		}
-		if now := far(); does == world.Follows && now >= near || does == world.Flees && now <= near {
+		if now := far(); does == props.Follows && now >= near || does == props.Flees && now <= near {
 			t.Errorf("one who %v was %d away and is %d", does, near, now)
 		}
-		if at := where(g, 700).Place; does == world.Wanders && max(at.X-from.X, from.X-at.X) > 5*16*body.Unit {
+		if at := where(g, 700).Place; does == props.Wanders && max(at.X-from.X, from.X-at.X) > 5*16*body.Unit {
 			t.Errorf("one who wanders strayed from %v to %v", from, at)
 		}
 	}
@@ -185,7 +188,7 @@ func TestOrderOfPlacing(t *testing.T) {
 		for i := range 12 {
 			of := []world.ID{world.Foe, world.MovingPlatform, world.Spring, world.Hazard}[r.IntN(4)]
 			pieces = append(pieces, &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: 1 + 2*i%22, Y: 3 + r.IntN(7)}),
-				Acting: world.Acting{Does: world.Doing(r.IntN(5)), Speed: r.IntN(60), Range: 1 + r.IntN(4), ToX: r.IntN(90) - 45, ToY: r.IntN(90) - 45}})
+				Props: kind.Set(props.Does.Is(r.IntN(5)), props.Speed.Is(r.IntN(60)), world.IntValue(10, 1+r.IntN(4)), props.To.Is(r.IntN(90)-45, r.IntN(90)-45))})
 		}
 		var first []byte
 		for trial := range 3 {
@@ -213,7 +216,7 @@ func TestOrderOfPlacing(t *testing.T) {
 // it was.
 func TestChangedWhileItRuns(t *testing.T) {
 	d, m := shaft(t)
-	d = apply(t, d, acting(d, m, 700, world.MovingPlatform, 10, 5, world.Acting{ToX: 60, Range: 3}), acting(d, m, 701, world.Foe, 16, 9, world.Acting{Speed: 20}))
+	d = apply(t, d, acting(d, m, 700, world.MovingPlatform, 10, 5, kind.Set(props.Width.Is(3), props.To.Is(60, 0))), acting(d, m, 701, world.Foe, 16, 9, kind.Set(props.Speed.Is(20))))
 	g := begin(t, d, 10, 3)
 	walk(g, 0, 60)
 	at, foe := g.Status(), where(g, 701).Place
@@ -241,9 +244,7 @@ func TestChangedWhileItRuns(t *testing.T) {
 		t.Error("one stands in a wall that was painted")
 	}
 	before := where(g, 701).Place
-	p := *d.Maps[0].Piece(701)
-	p.Speed = 160
-	change(edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldSpeed, p.Speed)})
+	change(edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Value: props.Speed.Is(160)})
 	if where(g, 701).Place != before || before == foe {
 		t.Errorf("the foe was at %v, then at %v, and at %v once it is faster", foe, before, where(g, 701).Place)
 	}
@@ -254,7 +255,7 @@ func TestChangedWhileItRuns(t *testing.T) {
 	// Moved, it is there at once, and looks where it is to look; what became of it stays.
 	foot := m.FootOf(d.Project.Lattice(), world.Foe, grid.Point{X: 5, Y: 9})
 	change(edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Value: world.PointValue(world.FieldFoot, foot)},
-		edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldLooks, int(world.West)+1)})
+		edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Value: world.IntValue(props.Looks.Field, int(world.West)+1)})
 	if is := where(g, 701); is.Place != (body.Place{X: foot.X * body.Unit, Y: (foot.Y + 1) * body.Unit}) || is.Heading != -1 {
 		t.Errorf("moved to %v, the foe is at %v and looks %d", foot, is.Place, is.Heading)
 	}
@@ -264,7 +265,7 @@ func TestChangedWhileItRuns(t *testing.T) {
 	if play.HitsOf(g, 701) != 2 {
 		t.Error("with a foe that is moved what it has borne is forgotten")
 	}
-	change(edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Value: world.IntValue(world.FieldLooks, int(world.East)+1)})
+	change(edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 701}, Value: world.IntValue(props.Looks.Field, int(world.East)+1)})
 	if where(g, 701).Heading != 1 {
 		t.Error("told to look the other way, the foe does not")
 	}
@@ -317,12 +318,12 @@ func TestSentRoundHazards(t *testing.T) {
 			d := bare(t, world.TopDown)
 			d = apply(t, d, as(d, world.Movement{Steering: steering})...)
 			m := d.Maps[0]
-			hazard := func(id world.ID, x, y int, a world.Acting) edit.Part {
-				p := &world.Piece{Type: world.Hazard, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}).Add(off), Acting: a}
+			hazard := func(id world.ID, x, y int, a kind.Values) edit.Part {
+				p := &world.Piece{Type: world.Hazard, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: x, Y: y}).Add(off), Props: a}
 				return edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}
 			}
 			for y := range 9 {
-				d = apply(t, d, hazard(world.ID(700+y), 10, y, world.Acting{}))
+				d = apply(t, d, hazard(world.ID(700+y), 10, y, ""))
 			}
 			sent := func(d *world.Document) (play.Status, error) {
 				g := begin(t, d, 4, 3)
@@ -343,7 +344,7 @@ func TestSentRoundHazards(t *testing.T) {
 			}
 			absent := apply(t, walled, edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: 850}, Values: (&world.Fact{Name: "Lit"}).Values()})
 			for y := range 9 {
-				next := hazard(world.ID(700+y), 10, y, world.Acting{While: world.Condition{Fact: 850, Least: 1}}).(edit.Put)
+				next := hazard(world.ID(700+y), 10, y, kind.Values("").With(world.Condition{Fact: 850, Least: 1}.Props()...)).(edit.Put)
 				absent = apply(t, absent, edit.Remove{Ref: next.Ref}, next)
 			}
 			if s, err = sent(absent); err != nil || s.Place.Cell(d.Project.Lattice()) != (grid.Point{X: 17, Y: 3}) {

@@ -18,12 +18,13 @@ func (g *Game) touch(cells grid.Rect) {
 		}
 		switch p.Type {
 		case world.Collectible:
-			g.take(p.ID, &p.Acting)
+			is := actingOf(p)
+			g.take(p.ID, &is)
 		case world.Checkpoint:
 			if at := g.ground.At(c); g.checkpoint != p.ID && g.ground.Fits(g.size, at) {
 				g.entered, g.checkpoint, g.started = at, p.ID, p.ID
 				g.tell(Reached)
-				g.remember(p.ID, &p.Acting)
+				g.remember(p.ID, p.Sets())
 			}
 		case world.Exit:
 			if g.lets(p) {
@@ -36,7 +37,7 @@ func (g *Game) touch(cells grid.Rect) {
 
 // take counts a collectible as taken, and gives what it gives. It reports whether it is gone:
 // who has no room for that leaves it.
-func (g *Game) take(id world.ID, is *world.Acting) bool {
+func (g *Game) take(id world.ID, is *acting) bool {
 	i, taken := slices.BinarySearch(g.taken, id)
 	if taken {
 		return true
@@ -45,22 +46,22 @@ func (g *Game) take(id world.ID, is *world.Acting) bool {
 		return false
 	}
 	g.taken = slices.Insert(g.taken, i, id)
-	g.remember(id, is)
+	g.remember(id, is.sets)
 	return true
 }
 
 // have gives the player what a collectible gives, and reports whether there is room for it. One that came out of an
 // emitter is not counted: there is no telling how many there are.
-func (g *Game) have(id world.ID, is *world.Acting) bool {
-	gives := g.doc.Item(is.Item)
+func (g *Game) have(id world.ID, is *acting) bool {
+	gives := g.doc.Item(is.item)
 	switch {
 	case gives == nil:
 		g.tell(Took)
-	case !g.give(gives, is.Wanted()):
+	case !g.give(gives, is.amount):
 		g.refuse(id, fullOf(gives))
 		return false
 	default:
-		g.tell(tookItem(gives, is.Wanted()))
+		g.tell(tookItem(gives, is.amount))
 	}
 	return true
 }

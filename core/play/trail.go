@@ -5,6 +5,7 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 )
 
@@ -40,7 +41,7 @@ func TrailOf(d *world.Document, m *world.Map, id world.ID, ticks int) (trail Tra
 		return trail
 	}
 	a := &g.actors[i]
-	if a.of == world.Foe && (a.does == world.Follows || a.does == world.Flees) {
+	if a.of == world.Foe && (a.does == props.Follows || a.does == props.Flees) {
 		if trail.Player, trail.Met = g.inSightOf(a); trail.Met {
 			g.place, g.helped, trail.PlayerSize = trail.Player, helps&^Unseen, g.size
 		}
@@ -62,7 +63,7 @@ func TrailOf(d *world.Document, m *world.Map, id world.ID, ticks int) (trail Tra
 
 // inSightOf is where the player could stand before an actor.
 func (g *Game) inSightOf(a *actor) (body.Place, bool) {
-	c, ok := g.ground.Nearest(g.size, InSightOf(g.doc, g.ground.Map, a.piece), max(1, a.acts.Range/2))
+	c, ok := g.ground.Nearest(g.size, InSightOf(g.doc, g.ground.Map, a.piece), max(1, a.acts.sight/2))
 	return g.ground.At(c), ok
 }
 
@@ -70,9 +71,9 @@ func (g *Game) inSightOf(a *actor) (body.Place, bool) {
 // there were room.
 func InSightOf(d *world.Document, m *world.Map, p *world.Piece) grid.Point {
 	way := grid.Point{X: headingOf(p, world.SideView)}
-	if p.Looks != 0 && m.View == world.TopDown {
-		way = ahead[p.Looks-1]
+	if looks := p.Int(props.Looks); looks != 0 && m.View == world.TopDown {
+		way = ahead[looks-1]
 	}
-	half := max(1, p.Filled().Range/2)
+	half := max(1, p.Int(props.Sight)/2)
 	return m.Bounds.Clamp(d.Project.Lattice().CellAt(p.Foot).Add(grid.Point{X: way.X * half, Y: way.Y * half}))
 }

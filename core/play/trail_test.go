@@ -4,6 +4,8 @@ import (
 	"testing"
 
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/play"
 	"azzel/core/play/generate"
 	"azzel/core/tiles"
@@ -23,7 +25,7 @@ func TestTrailIsPlay(t *testing.T) {
 			for _, p := range m.Pieces {
 				// From above a raft depends on nothing else, unless it is there only sometimes; from the side a
 				// platform does not either.
-				if p.Type != world.MovingPlatform || d.Project.Turns || p.While != (world.Condition{}) {
+				if p.Type != world.MovingPlatform || d.Project.Turns || p.While() != (world.Condition{}) {
 					continue
 				}
 				const ticks = 200
@@ -53,10 +55,10 @@ func TestTrailIsPlay(t *testing.T) {
 // says, in its sight; where nobody can stand there it stays where it is.
 func TestTrailOfWhoFollows(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
-		for _, does := range []world.Doing{world.Follows, world.Flees} {
+		for _, does := range []int{props.Follows, props.Flees} {
 			for _, looks := range []world.Facing{world.West, world.East} {
 				d := bare(t, view)
-				d = apply(t, d, put(d, 700, world.Foe, 12, 9, world.Acting{Does: does, Range: 8, Looks: int(looks) + 1}), put(d, 701, world.Pushable, 20, 9, world.Acting{}))
+				d = apply(t, d, put(d, 700, world.Foe, 12, 9, kind.Set(props.Does.Is(does), props.Sight.Is(8), props.Looks.Is(int(looks)+1))), put(d, 701, world.Pushable, 20, 9, ""))
 				m := d.Maps[0]
 				trail := play.TrailOf(d, m, 700, 120)
 				cell := trail.Player.Cell(d.Project.Lattice())

@@ -7,9 +7,9 @@ import (
 	"strings"
 
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/limit"
 	"azzel/core/pace"
-	"azzel/core/pack"
 )
 
 // A Block is cells of one or more layers, and pieces, apart from any map: what was
@@ -44,7 +44,8 @@ type BlockPiece struct {
 	Name string
 	// Foot is in pixels from the block's upper left corner.
 	Foot grid.Point
-	Acting
+	// Props are what is set of what its kind has.
+	Props kind.Values
 }
 
 // A Patch is a block that was kept, with a name.
@@ -96,7 +97,7 @@ func (d *Document) Cut(m *Map, g grid.Region, take func(*Layer) bool, pieces boo
 		lattice := d.Project.Lattice()
 		for _, p := range m.Pieces {
 			if l := m.Layer(p.Layer); l != nil && take(l) && g.Has(lattice.CellAt(p.Foot)) {
-				b.Pieces = append(b.Pieces, BlockPiece{p.Type, p.Name, p.Foot.Sub(lattice.Pixel(corner)), p.Acting})
+				b.Pieces = append(b.Pieces, BlockPiece{p.Type, p.Name, p.Foot.Sub(lattice.Pixel(corner)), p.Props})
 			}
 		}
 	}
@@ -115,36 +116,8 @@ func (d *Document) following(m *Map, l *Layer, g grid.Region) grid.Region {
 	return g.Where(d.Follows(m, l))
 }
 
-// mirrored is how a piece acts that is mirrored left to right, or else top to bottom: where it goes and
-// looks is on the other side.
-func (a Acting) mirrored(leftRight bool) Acting {
-	there, back := South, North
-	if leftRight {
-		there, back = West, East
-		a.ToX = -a.ToX
-	} else {
-		a.ToY = -a.ToY
-	}
-	switch a.Looks {
-	case int(there) + 1:
-		a.Looks = int(back) + 1
-	case int(back) + 1:
-		a.Looks = int(there) + 1
-	}
-	return a
-}
-
-// turned is how a piece acts after a quarter turn to the right.
-func (a Acting) turned() Acting {
-	a.ToX, a.ToY = -a.ToY, a.ToX
-	if a.Looks > 0 {
-		a.Looks = [...]int{South: int(West), West: int(North), East: int(South), North: int(East)}[a.Looks-1] + 1
-	}
-	return a
-}
-
 // moved makes another block by moving every cell and piece, at a pace.
-func (b *Block) moved(at pace.Pace, w, h int, cell func(grid.Point) grid.Point, turn func(grid.Cell) grid.Cell, foot func(grid.Point) grid.Point, act func(Acting) Acting) *Block {
+func (b *Block) moved(at pace.Pace, w, h int, cell func(grid.Point) grid.Point, turn func(grid.Cell) grid.Cell, foot func(grid.Point) grid.Point, props func(kind.Values) kind.Values) *Block {
 	next := &Block{W: w, H: h}
 	for _, l := range b.Layers {
 		var p grid.Plane
@@ -172,7 +145,7 @@ func (b *Block) moved(at pace.Pace, w, h int, cell func(grid.Point) grid.Point, 
 		next.Layers = append(next.Layers, l)
 	}
 	for _, p := range b.Pieces {
-		p.Foot, p.Acting = foot(p.Foot), act(p.Acting)
+		p.Foot, p.Props = foot(p.Foot), props(p.Props)
 		next.Pieces = append(next.Pieces, p)
 	}
 	return next
@@ -182,7 +155,7 @@ func (b *Block) moved(at pace.Pace, w, h int, cell func(grid.Point) grid.Point, 
 // lattice. Pieces keep standing at the same height of their cell, in its middle if they stood there, and
 // go and look to the other side.
 func (b *Block) Mirrored(at pace.Pace, l grid.Lattice, leftRight bool) *Block {
-	act := func(a Acting) Acting { return a.mirrored(leftRight) }
+	props := func(v kind.Values) kind.Values { return v.Mirrored(leftRight) }
 	if leftRight {
 		return b.moved(at, b.W, b.H, func(p grid.Point) grid.Point { return grid.Point{X: b.W - 1 - p.X, Y: p.Y} },
 			func(c grid.Cell) grid.Cell { return c.Mirror(true, false) },
@@ -191,14 +164,14 @@ func (b *Block) Mirrored(at pace.Pace, l grid.Lattice, leftRight bool) *Block {
 				beside := p.X - l.Foot(c).X
 				// What stands on the first line of a cell stands on the last of the block at most.
 				return grid.Point{X: min(l.Foot(grid.Point{X: b.W - 1 - c.X}).X-beside, b.W*l.W-1), Y: p.Y}
-			}, act)
+			}, props)
 	}
 	return b.moved(at, b.W, b.H, func(p grid.Point) grid.Point { return grid.Point{X: p.X, Y: b.H - 1 - p.Y} },
 		func(c grid.Cell) grid.Cell { return c.Mirror(false, true) },
 		func(p grid.Point) grid.Point {
 			c := l.CellAt(p)
 			return grid.Point{X: p.X, Y: p.Y + (b.H-1-2*c.Y)*l.H}
-		}, act)
+		}, props)
 }
 
 // Turned is the block after a quarter turn to the right. The cells of the lattice
@@ -210,7 +183,7 @@ func (b *Block) Turned(at pace.Pace, l grid.Lattice) *Block {
 			c := l.CellAt(p)
 			within := p.Sub(l.Pixel(c))
 			return l.Pixel(grid.Point{X: b.H - 1 - c.Y, Y: c.X}).Add(within)
-		}, Acting.turned)
+		}, kind.Values.Turned)
 }
 
 // Check holds a block against the limits.
@@ -234,7 +207,7 @@ func (b *Block) Check() error {
 		}
 	}
 	for _, p := range b.Pieces {
-		if _, known := TypeOf(p.Type); !known {
+		if kind.Of(p.Type) == nil {
 			return errors.New("a piece of the patch is of a type that is not there")
 		}
 		if err := CheckName(p.Name, true); err != nil {
@@ -271,114 +244,4 @@ func (m *Map) LayerFor(b BlockLayer) *Layer {
 		return m.Layer(m.PlayerLayer)
 	}
 	return nil
-}
-
-func encodeBlock(b *Block, w *pack.Writer) {
-	w.Uint(uint64(b.W))
-	w.Uint(uint64(b.H))
-	w.Uint(uint64(len(b.Layers)))
-	for _, l := range b.Layers {
-		w.Text(l.Name)
-		w.Int(l.Depth)
-		w.Bool(l.Counts)
-		g := l.Cells.Filled()
-		g.Encode(w)
-		l.Cells.Read(g).Encode(w)
-		l.Loose.Encode(w)
-	}
-	w.Uint(uint64(len(b.Pieces)))
-	for _, p := range b.Pieces {
-		w.Uint(uint64(p.Type))
-		w.Text(p.Name)
-		w.Int(p.Foot.X)
-		w.Int(p.Foot.Y)
-	}
-	// What came later stands after all, and only if there is any.
-	if slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Acting != (Acting{}) }) {
-		for _, p := range b.Pieces {
-			p.Acting.encode(w)
-		}
-	}
-	facts := slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Sets != (Change{}) || p.While != (Condition{}) })
-	shots := slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Shot != 0 })
-	facts = facts || shots
-	items := facts || slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Item != 0 || p.Amount != 0 })
-	if items || slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.hasMore() }) {
-		for _, p := range b.Pieces {
-			for _, n := range p.more() {
-				w.Int(*n)
-			}
-		}
-	}
-	if items {
-		for _, p := range b.Pieces {
-			w.Uint(uint64(p.Item))
-			w.Int(p.Amount)
-		}
-	}
-	if facts {
-		for _, p := range b.Pieces {
-			p.encodeFacts(w)
-		}
-	}
-	if shots {
-		for _, p := range b.Pieces {
-			w.Int(p.Shot)
-		}
-	}
-}
-
-func decodeBlock(r *pack.Reader) Block {
-	b := Block{W: bounded(r, limit.MaxMapSide), H: bounded(r, limit.MaxMapSide)}
-	for range r.Count(limit.Layers, 5) {
-		l := BlockLayer{Name: r.Text(limit.NameLetters * 4), Depth: r.Int(), Counts: r.Bool()}
-		g := grid.DecodeRegion(nil, r, limit.BlockCells)
-		runs := grid.DecodeRuns(nil, r, g.Len())
-		l.Loose = grid.DecodeRegion(nil, r, limit.BlockCells)
-		if r.Err() != nil || !(grid.Rect{W: b.W, H: b.H}).Holds(g.Bounds()) {
-			r.Fail(fmt.Errorf("%w: cells lie outside their block", pack.ErrMalformed))
-			return b
-		}
-		var p grid.Plane
-		e := p.Edit()
-		e.Write(g, runs)
-		l.Cells = e.Done()
-		b.Layers = append(b.Layers, l)
-	}
-	for range r.Count(limit.PiecesInMap, 4) {
-		b.Pieces = append(b.Pieces, BlockPiece{Type: ID(r.Uint()), Name: r.Text(limit.NameLetters * 4), Foot: grid.Point{X: r.Int(), Y: r.Int()}})
-	}
-	if r.Err() == nil && r.Len() > 0 {
-		for i := range b.Pieces {
-			b.Pieces[i].Acting = decodeActing(r)
-		}
-	}
-	if r.Err() == nil && r.Len() > 0 {
-		for i := range b.Pieces {
-			for _, n := range b.Pieces[i].more() {
-				*n = r.Int()
-			}
-		}
-	}
-	if r.Err() == nil && r.Len() > 0 {
-		for i := range b.Pieces {
-			b.Pieces[i].Item, b.Pieces[i].Amount = ID(r.Uint()), r.Int()
-		}
-	}
-	if r.Err() == nil && r.Len() > 0 {
-		for i := range b.Pieces {
-			b.Pieces[i].decodeFacts(r)
-		}
-	}
-	if r.Err() == nil && r.Len() > 0 {
-		for i := range b.Pieces {
-			b.Pieces[i].Shot = r.Int()
-		}
-	}
-	for _, p := range b.Pieces {
-		if err := p.Acting.check(); err != nil && r.Err() == nil {
-			r.Fail(err)
-		}
-	}
-	return b
 }

@@ -314,10 +314,7 @@ func (d *Document) checkPiece(m *Map, p *Piece) error {
 	if err := CheckName(p.Name, true); err != nil {
 		return err
 	}
-	if err := p.Acting.check(); err != nil {
-		return err
-	}
-	if _, known := TypeOf(p.Type); !known {
+	if p.Kind() == nil {
 		return errors.New("the piece is of a type that is not there any more")
 	}
 	if m.Layer(p.Layer) == nil {

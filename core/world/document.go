@@ -1,6 +1,7 @@
 package world
 
 import (
+	"azzel/core/kind"
 	"encoding/binary"
 
 	"azzel/core/grid"
@@ -10,7 +11,7 @@ import (
 // An ID names one thing of a document for ever. The upper 32 bits are a prefix
 // that the server gave out, the lower 32 a counter; 0 is no thing. Built-in
 // types have ids below 65,536.
-type ID uint64
+type ID = kind.ID
 
 // An Allocator gives out ids that nobody else gives out.
 type Allocator interface{ NewID() ID }
@@ -212,18 +213,6 @@ type Layer struct {
 	// Backdrop is a picture that lies beneath its tiles.
 	Backdrop Backdrop
 	Cells    grid.Plane
-}
-
-// A Piece is one thing placed on a map.
-type Piece struct {
-	ID     ID
-	Name   string
-	Number int
-	Type   ID
-	Layer  ID
-	// Foot is the pixel of the map on which the piece stands.
-	Foot grid.Point
-	Acting
 }
 
 // An End is one end of a crossing: the cells of its doorway.

@@ -3,6 +3,7 @@ package world
 import (
 	"fmt"
 
+	"azzel/core/kind"
 	"azzel/core/limit"
 )
 
@@ -95,12 +96,10 @@ func (c Change) Amount() int {
 
 // Sets reports whether pieces of a type can set a fact: what can be taken, reached, defeated or
 // broken.
-func Sets(of ID) bool {
-	return of == Collectible || of == Checkpoint || of == Foe || of == Breakable || of == Lottery
-}
+func Sets(of ID) bool { k := kind.Of(of); return k != nil && k.Done != "" }
 
 // Conditional reports whether pieces of a type can be there only while something holds.
-func Conditional(of ID) bool { return of != Spawn && of != Mark }
+func Conditional(of ID) bool { k := kind.Of(of); return k != nil && !k.Always }
 
 // A Condition asks for a fact or for an item. It holds if it asks for neither, or for one that is
 // gone.

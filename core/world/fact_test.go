@@ -7,6 +7,8 @@ import (
 	"testing"
 
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/limit"
 )
 
@@ -35,8 +37,8 @@ func TestFactsOfADocument(t *testing.T) {
 		t.Fatal(err)
 	}
 	number, truth, item := d.Facts[0].ID, d.Facts[1].ID, ID(8<<32)
-	label := func(of ID, a Acting) []Value {
-		return (&Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: m.Bounds.X, Y: m.Bounds.Y}), Acting: a}).Values()
+	label := func(of ID, a kind.Values) []Value {
+		return (&Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: m.Bounds.X, Y: m.Bounds.Y}), Props: a}).Values()
 	}
 	piece := Ref{Sort: SortPiece, Map: m.ID, ID: 7 << 32}
 	for _, c := range []struct {
@@ -46,9 +48,9 @@ func TestFactsOfADocument(t *testing.T) {
 	}{
 		{Ref{Sort: SortFact, ID: 9<<32 | 5000}, (&Fact{Name: "One more"}).Values(), "at most 1000 facts"},
 		{Ref{Sort: SortFact, ID: number}, (&Fact{Name: "Moth", Counts: true, Start: -1}).Values(), ""},
-		{piece, label(Collectible, Acting{Sets: Change{Fact: number, How: 3}}), "how a piece sets a fact is 0 to 2, not 3"},
-		{piece, label(Collectible, Acting{Sets: Change{Fact: number, By: limit.FactValue + 1}}), "by how much"},
-		{piece, label(Exit, Acting{While: Condition{Item: item, Least: -1}}), "asks for at least"},
+		{piece, label(Collectible, kind.Values("").With(Change{Fact: number, How: 3}.Props()...)), "how a piece sets a fact is 0 to 2, not 3"},
+		{piece, label(Collectible, kind.Values("").With(Change{Fact: number, By: limit.FactValue + 1}.Props()...)), "by how much"},
+		{piece, label(Exit, kind.Values("").With(Condition{Item: item, Least: -1}.Props()...)), "asks for at least"},
 	} {
 		if _, err := put(d, c.r, c.values); err == nil || !strings.Contains(err.Error(), c.says) {
 			t.Errorf("%s: %v", c.says, err)
@@ -57,7 +59,7 @@ func TestFactsOfADocument(t *testing.T) {
 	// Types that can't set or ask for a fact do not name it, whatever they once did.
 	for i, of := range []ID{Collectible, Exit, Spawn, Mark, Foe, Spring} {
 		piece.ID = ID(7<<32 | i)
-		if d, err = put(d, piece, label(of, Acting{Item: item, Sets: Change{Fact: truth}, While: Condition{Fact: number, Item: item}})); err != nil {
+		if d, err = put(d, piece, label(of, kind.Set(props.Item.Refer(item)).With(Change{Fact: truth}.Props()...).With(Condition{Fact: number, Item: item}.Props()...))); err != nil {
 			t.Fatal(err)
 		}
 	}

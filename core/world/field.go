@@ -4,9 +4,9 @@ import (
 	"bytes"
 	"encoding/hex"
 	"fmt"
-	"slices"
 
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/limit"
 	"azzel/core/pack"
 )
@@ -47,7 +47,7 @@ type Ref struct {
 
 // A Field numbers a property of a thing within its sort. The numbers stand in
 // stored bytes and are never used again.
-type Field uint32
+type Field = kind.Field
 
 // TileField + i × TileProperties + n is property n of tile i of a tileset: a
 // field of its own for each, so that two people can mark tiles of one tileset
@@ -58,10 +58,7 @@ const (
 )
 
 // A Value is one property in the encoding of its sort.
-type Value struct {
-	Field Field
-	Bytes []byte
-}
+type Value = kind.Value
 
 // A field reads and writes one property of a T.
 type field[T any] struct {
@@ -140,7 +137,7 @@ func encodeField[T any](t *T, f field[T]) []byte {
 func valuesOf[T any](t *T, fields []field[T]) []Value {
 	values := make([]Value, 0, len(fields))
 	for _, f := range fields {
-		values = append(values, Value{f.number, encodeField(t, f)})
+		values = append(values, Value{Field: f.number, Bytes: encodeField(t, f)})
 	}
 	return values
 }
@@ -169,14 +166,14 @@ func setFields[T any](t *T, fields []field[T], values []Value) error {
 func TextValue(f Field, s string) Value {
 	var w pack.Writer
 	w.Text(s)
-	return Value{f, w.Bytes}
+	return Value{Field: f, Bytes: w.Bytes}
 }
 
 // IDValue makes a value of a property that names another thing.
 func IDValue(f Field, id ID) Value {
 	var w pack.Writer
 	w.Uint(uint64(id))
-	return Value{f, w.Bytes}
+	return Value{Field: f, Bytes: w.Bytes}
 }
 
 // PointValue makes a value of a property that is a place.
@@ -184,7 +181,7 @@ func PointValue(f Field, p grid.Point) Value {
 	var w pack.Writer
 	w.Int(p.X)
 	w.Int(p.Y)
-	return Value{f, w.Bytes}
+	return Value{Field: f, Bytes: w.Bytes}
 }
 
 // RectValue makes a value of a property that is a box.
@@ -194,21 +191,21 @@ func RectValue(f Field, r grid.Rect) Value {
 	w.Int(r.Y)
 	w.Int(r.W)
 	w.Int(r.H)
-	return Value{f, w.Bytes}
+	return Value{Field: f, Bytes: w.Bytes}
 }
 
 // IntValue makes a value of a property that is one number.
 func IntValue(f Field, n int) Value {
 	var w pack.Writer
 	w.Int(n)
-	return Value{f, w.Bytes}
+	return Value{Field: f, Bytes: w.Bytes}
 }
 
 // BoolValue makes a value of a property that is yes or no.
 func BoolValue(f Field, yes bool) Value {
 	var w pack.Writer
 	w.Bool(yes)
-	return Value{f, w.Bytes}
+	return Value{Field: f, Bytes: w.Bytes}
 }
 
 // Values are the properties of a map as they are stored, without its layers
@@ -217,9 +214,6 @@ func (m *Map) Values() []Value { return valuesOf(m, mapFields) }
 
 // Values are the properties of a layer, without its cells.
 func (l *Layer) Values() []Value { return valuesOf(l, layerFields) }
-
-// Values are the properties of a piece.
-func (p *Piece) Values() []Value { return valuesOf(p, pieceFields) }
 
 // Values are the properties of a crossing.
 func (c *Crossing) Values() []Value { return valuesOf(c, crossingFields) }
@@ -245,17 +239,6 @@ func (t *Tileset) Values() []Value { return valuesOf(t, tilesetFields) }
 // Values are the properties of a project.
 func (p *Project) Values() []Value { return valuesOf(p, projectFields) }
 
-// HoldValues reports whether all of want are among values. Values that were stored
-// before a property was known lack it.
-func HoldValues(values, want []Value) bool {
-	for _, w := range want {
-		if !slices.ContainsFunc(values, func(v Value) bool { return v.Field == w.Field && bytes.Equal(v.Bytes, w.Bytes) }) {
-			return false
-		}
-	}
-	return true
-}
-
 // SameValues reports whether a and b are equal, value by value.
 func SameValues(a, b []Value) bool {
 	if len(a) != len(b) {
@@ -280,10 +263,10 @@ func EncodeValues(w *pack.Writer, values []Value) {
 
 // DecodeValues reads what EncodeValues wrote.
 func DecodeValues(r *pack.Reader) []Value {
-	n := r.Count(64, 2)
+	n := r.Count(limit.Values, 2)
 	values := make([]Value, 0, n)
 	for range n {
-		values = append(values, Value{Field(r.Uint()), r.Blob(limit.EditBytes)})
+		values = append(values, Value{Field: Field(r.Uint()), Bytes: r.Blob(limit.EditBytes)})
 	}
 	return values
 }

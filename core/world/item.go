@@ -4,6 +4,8 @@ import (
 	"errors"
 	"fmt"
 
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/limit"
 	"azzel/core/pack"
 )
@@ -37,10 +39,17 @@ func (i *Item) Times(n int) string {
 }
 
 // Gives reports whether pieces of a type give their item, or what comes out of them does.
-func Gives(of ID) bool { return of == Collectible || of == Lottery || of == Emitter }
+func Gives(of ID) bool { return itemUse(of) == kind.Gives }
 
 // Needs reports whether pieces of a type need their item.
-func Needs(of ID) bool { return of == Exit }
+func Needs(of ID) bool { return itemUse(of) == kind.Needs }
+
+func itemUse(of ID) kind.ItemUse {
+	if k := kind.Of(of); k != nil {
+		return k.Item
+	}
+	return kind.NoItem
+}
 
 // A Stock is how many of an item somebody has.
 type Stock struct {
@@ -87,11 +96,14 @@ func (d *Document) Namings() map[ID][]Naming {
 					named[id] = append(named[id], Naming{Map: m, Piece: p, Use: use, Count: p.Wanted()})
 				}
 			}
-			by(p.Item, UseGives, Gives(p.Type))
-			by(p.Item, UseNeeds, Needs(p.Type))
-			by(p.Sets.Fact, UseSets, Sets(p.Type))
-			by(p.While.Fact, UseAsks, Conditional(p.Type))
-			by(p.While.Item, UseAsks, Conditional(p.Type))
+			if p.Props == "" {
+				continue
+			}
+			by(p.Refers(props.Item), UseGives, Gives(p.Type))
+			by(p.Refers(props.Item), UseNeeds, Needs(p.Type))
+			by(p.Refers(props.Sets), UseSets, true)
+			by(p.Refers(props.WhileFact), UseAsks, true)
+			by(p.Refers(props.WhileItem), UseAsks, true)
 		}
 	}
 	for _, c := range d.Characters {
@@ -101,9 +113,6 @@ func (d *Document) Namings() map[ID][]Naming {
 	}
 	return named
 }
-
-// Wanted is how many of its item a piece gives or needs.
-func (a *Acting) Wanted() int { return max(1, a.Amount) }
 
 // Values are the properties of an item.
 func (i *Item) Values() []Value { return valuesOf(i, itemFields) }

@@ -1,9 +1,14 @@
 package world
 
 import (
+	"fmt"
+	"slices"
+	"strings"
 	"testing"
 
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/limit"
 	"azzel/core/pack"
 )
@@ -33,17 +38,22 @@ func TestLimits(t *testing.T) {
 		}
 	}
 	piece := Ref{Sort: SortPiece, Map: m.ID, ID: 900}
-	for _, term := range actingTerms {
-		a := Acting{Does: Wanders}
-		ends(term.label, term.least, term.most, func(v int) bool {
-			*term.at(&a) = v
-			// A number that is set may still need another thing: this is of the numbers alone.
-			return a.check() == nil
-		})
+	// Of each number of each property of each kind; 0 may be as usual.
+	for _, k := range kind.All() {
+		for _, h := range k.Props {
+			if h.Sort == kind.Reference || h.Sort == kind.YesNo {
+				continue
+			}
+			for i := range h.Size() {
+				least, most := h.Ranges(i)
+				ends(fmt.Sprintf("number %d of %s of a %s", i, h.Word, k.Word), least, most, func(v int) bool {
+					numbers := make([]int, h.Size())
+					numbers[i] = v
+					return takes(piece, (&Piece{Type: k.ID, Layer: m.PlayerLayer, Foot: grid.Point{X: 8, Y: 15}, Props: kind.Set(h.Is(numbers...))}).Values())
+				})
+			}
+		}
 	}
-	ends("a spring's strength", 0, 10*limit.Jump, func(v int) bool {
-		return takes(piece, (&Piece{Type: Spring, Layer: m.PlayerLayer, Foot: grid.Point{X: 8, Y: 15}, Acting: Acting{Strength: v}}).Values())
-	})
 	character := func(set func(*Character)) bool {
 		c := &Character{Name: "Night porter"}
 		set(c)
@@ -64,7 +74,7 @@ func TestLimits(t *testing.T) {
 		return takes(Ref{Sort: SortTrack, ID: 902}, (&Track{Name: "Round", Map: m.ID, Points: points}).Values())
 	}
 	ends("the points of a track", 1, limit.TrackPoints, func(v int) bool { return track(make([]grid.Point, v)...) })
-	ends("a point of a track", -far, far, func(v int) bool { return track(grid.Point{X: v}) && track(grid.Point{Y: v}) })
+	ends("a point of a track", -props.Far, props.Far, func(v int) bool { return track(grid.Point{X: v}) && track(grid.Point{Y: v}) })
 	area := func(set func(*Area)) bool {
 		a := &Area{Name: "Draught", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{W: 2, H: 2})}
 		set(a)
@@ -136,7 +146,7 @@ func TestBlockStored(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	if err := draft.Put(Ref{Sort: SortPiece, Map: m.ID, ID: 900}, (&Piece{Type: Foe, Layer: m.PlayerLayer, Foot: grid.Point{X: 24, Y: 15}, Acting: Acting{Shot: 90}}).Values()); err != nil {
+	if err := draft.Put(Ref{Sort: SortPiece, Map: m.ID, ID: 900}, (&Piece{Type: Foe, Layer: m.PlayerLayer, Foot: grid.Point{X: 24, Y: 15}, Props: kind.Set(props.Shot.Is(90))}).Values()); err != nil {
 		t.Fatal(err)
 	}
 	if d, err = draft.Done(); err != nil {
@@ -166,21 +176,29 @@ func TestBlockStored(t *testing.T) {
 	if err := read(); err != nil {
 		t.Fatal(err)
 	}
-	b.Pieces[0].Shot = 10*limit.Speed + 1
+	b.Pieces[0].Props = kind.Set(props.Shot.Is(10*limit.Speed + 1))
 	if read() == nil {
 		t.Error("a block with a shot faster than any is read")
 	}
 }
 
 // What a designer leaves as usual is what it was when the piece was placed: kept replays and finished games count on it.
-func TestUsualActing(t *testing.T) {
-	for of, want := range map[ID]Acting{
-		MovingPlatform: {Speed: 30, Range: 3}, Foe: {Speed: 25, Range: 6, Strength: 1, Bears: 1, Shot: 100}, Spring: {Strength: 50}, Hazard: {Strength: 1},
-		Pushable: {}, Breakable: {Bears: 1}, Emitter: {Speed: 25, Range: 6, Strength: 1, Bears: 1, Every: 120, Most: 3, Odds: UsualEmitter},
-		Lottery: {Speed: 25, Range: 6, Strength: 1, Bears: 1, Shot: 100}, Collectible: {}, Exit: {},
+func TestUsual(t *testing.T) {
+	for of, want := range map[ID]string{
+		MovingPlatform: "speed [30] width [3]", Foe: "speed [25] sight [6] straying [6] harm [1] bears [1] shot [100] reach [6]", Spring: "height [50]", Hazard: "harm [1]",
+		Pushable: "", Breakable: "bears [1]", Collectible: "amount [1]", Exit: "amount [1]", Spawn: "", Mark: "", Checkpoint: "",
+		Emitter: "odds [0 0 1 0 0] every [120] most [3] speed [25] harm [1] amount [1] sight [6] straying [6] reach [6] shot [100] bears [1]",
+		Lottery: "amount [1] speed [25] harm [1] sight [6] straying [6] reach [6] shot [100] bears [1]",
 	} {
-		if got := (&Piece{Type: of}).Filled(); got != want {
-			t.Errorf("a piece of type %d acts as usual as %+v, and not %+v", of, got, want)
+		var got []string
+		k := kind.Of(of)
+		for _, h := range k.Props {
+			if numbers := kind.Values("").Numbers(k, h.Prop); slices.Max(numbers) > 0 {
+				got = append(got, fmt.Sprint(h.Word, " ", numbers))
+			}
+		}
+		if is := strings.Join(got, " "); is != want {
+			t.Errorf("a %s has as usual %s, and not %s", k.Word, is, want)
 		}
 	}
 }

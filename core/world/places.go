@@ -5,6 +5,7 @@ import (
 	"fmt"
 
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
 	"azzel/core/limit"
 	"azzel/core/pack"
 )
@@ -171,7 +172,7 @@ func (d *Document) checkTrack(t *Track) error {
 		return fmt.Errorf("a track has 1 to %d points; this one has %d", limit.TrackPoints, n)
 	}
 	for _, p := range t.Points {
-		if max(p.X, -p.X) > far || max(p.Y, -p.Y) > far {
+		if max(p.X, -p.X) > props.Far || max(p.Y, -p.Y) > props.Far {
 			return errors.New("a point of the track lies too far from its map")
 		}
 	}

@@ -133,14 +133,6 @@ var layerFields = []field[Layer]{
 		func(l *Layer, r *pack.Reader) { l.Backdrop = decodeBackdrop(r) }},
 }
 
-var pieceFields = append([]field[Piece]{
-	textField(FieldName, func(p *Piece) *string { return &p.Name }),
-	pointField(FieldFoot, func(p *Piece) *grid.Point { return &p.Foot }),
-	idField(FieldType, func(p *Piece) *ID { return &p.Type }),
-	idField(FieldLayer, func(p *Piece) *ID { return &p.Layer }),
-	intsField(FieldNumber, func(p *Piece) *int { return &p.Number }),
-}, actingFields...)
-
 var crossingFields = []field[Crossing]{
 	textField(FieldName, func(c *Crossing) *string { return &c.Name }),
 	idField(2, func(c *Crossing) *ID { return &c.Ends[0].Map }),

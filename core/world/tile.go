@@ -171,7 +171,7 @@ func TileValues(i int, is, becomes tiles.Properties) []Value {
 	var values []Value
 	for _, f := range tileFields {
 		if v := encodeField(&becomes, f); !bytes.Equal(v, encodeField(&is, f)) {
-			values = append(values, Value{TileField + Field(i)*TileProperties + f.number, v})
+			values = append(values, Value{Field: TileField + Field(i)*TileProperties + f.number, Bytes: v})
 		}
 	}
 	return values

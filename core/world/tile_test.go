@@ -81,13 +81,13 @@ func TestBadTileProperties(t *testing.T) {
 	set := d.Tilesets[0]
 	text := func(s string) []byte { return TextValue(0, s).Bytes }
 	for name, v := range map[string]Value{
-		"a role that is not there":    {TileField + 0, []byte{99}},
-		"too much danger":             {TileField + 8, []byte{101}},
-		"a name of two lines":         {TileField + 10, text("a\nb")},
-		"a long name":                 {TileField + 10, text(strings.Repeat("x", 121))},
-		"an unknown property":         {TileField + 15, []byte{1}},
-		"a tile that is not there":    {TileField + Field(set.Count*TileProperties), []byte{1}},
-		"a value with something more": {TileField + 3, []byte{1, 1}},
+		"a role that is not there":    {Field: TileField + 0, Bytes: []byte{99}},
+		"too much danger":             {Field: TileField + 8, Bytes: []byte{101}},
+		"a name of two lines":         {Field: TileField + 10, Bytes: text("a\nb")},
+		"a long name":                 {Field: TileField + 10, Bytes: text(strings.Repeat("x", 121))},
+		"an unknown property":         {Field: TileField + 15, Bytes: []byte{1}},
+		"a tile that is not there":    {Field: TileField + Field(set.Count*TileProperties), Bytes: []byte{1}},
+		"a value with something more": {Field: TileField + 3, Bytes: []byte{1, 1}},
 	} {
 		if err := d.Draft().Change(Ref{SortTileset, 0, set.ID}, v); err == nil {
 			t.Errorf("%s was taken", name)

@@ -5,6 +5,8 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
+	"azzel/core/kinds/random"
 	"azzel/core/world"
 )
 
@@ -39,8 +41,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 	case n < 8 && len(m.Pieces) > 0 && len(places) > 0:
 		p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
 		next := *p
-		next.Track, next.Area, next.Every, next.Odds = places[0].ID, places[len(places)-1].ID, a.Rand.IntN(90), world.Odds{1, a.Rand.IntN(4)}
-		next.Shot, next.Looks, next.Bears, next.ToX = a.Rand.IntN(2)*a.Rand.IntN(640), a.Rand.IntN(5), a.Rand.IntN(9), a.Rand.IntN(90)-45
+		next.Props = random.Values(a.Rand, p.Kind()).With(props.Track.Refer(places[0].ID), props.Area.Refer(places[len(places)-1].ID))
 		add(edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 	case n < 9:
 		item := &world.Item{Name: "Lantern", Most: a.Rand.IntN(9)}
@@ -49,7 +50,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 		if len(m.Pieces) > 0 {
 			p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
 			next := *p
-			next.Item, next.Amount = id, a.Rand.IntN(3)
+			next.Props = next.Props.With(props.Item.Refer(id), props.Amount.Is(a.Rand.IntN(3)))
 			add(edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 		}
 	case n < 10 && len(d.Items) > 0:
@@ -76,8 +77,8 @@ func (a Author) place(d *world.Document) edit.Edit {
 		if len(m.Pieces) > 0 {
 			p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
 			next := *p
-			next.Sets = world.Change{Fact: id, How: world.Setting(a.Rand.IntN(3)), By: a.Rand.IntN(3)}
-			next.While = world.Condition{Fact: id, Least: a.Rand.IntN(3), Not: a.Rand.IntN(2) == 0}
+			next.Props = next.Props.With(world.Change{Fact: id, How: world.Setting(a.Rand.IntN(3)), By: a.Rand.IntN(3)}.Props()...).
+				With(world.Condition{Fact: id, Least: a.Rand.IntN(3), Not: a.Rand.IntN(2) == 0}.Props()...)
 			add(edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 		}
 	case n < 13 && len(d.Facts) > 0:

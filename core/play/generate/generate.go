@@ -7,6 +7,9 @@ import (
 	"math/rand/v2"
 
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/kinds/random"
 	"azzel/core/play"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -69,18 +72,19 @@ func oneWorld(seed uint64) (*world.Document, error) {
 		}
 		for range r.IntN(16) {
 			of := actingTypes[r.IntN(len(actingTypes))]
-			piece := &world.Piece{Acting: acting(r, of), Type: of, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), of, Cell(r, m))}
+			piece := &world.Piece{Props: acting(r, of), Type: of, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), of, Cell(r, m))}
+			set := func(list ...kind.Value) { piece.Props = piece.Kind().Keeps(piece.Props.With(list...)) }
 			if r.IntN(4) == 0 {
-				piece.Track = track
+				set(props.Track.Refer(track))
 			}
 			if r.IntN(4) == 0 {
-				piece.Area = area
+				set(props.Area.Refer(area))
 			}
 			if r.IntN(6) == 0 {
-				piece.Who = gardener
+				set(props.Who.Refer(gardener))
 			}
 			if r.IntN(4) == 0 {
-				piece.Item, piece.Amount = lantern, r.IntN(3)
+				set(props.Item.Refer(lantern), props.Amount.Is(r.IntN(3)))
 			}
 			facts(r, piece)
 			if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
@@ -142,13 +146,13 @@ const (
 // facts lets a piece set a fact and be there only while something holds, at random.
 func facts(r *rand.Rand, p *world.Piece) {
 	if r.IntN(2) == 0 {
-		p.Sets = world.Change{Fact: []world.ID{lit, caught}[r.IntN(2)], How: world.Setting(r.IntN(3)), By: r.IntN(3)}
+		p.Props = p.Props.With(world.Change{Fact: []world.ID{lit, caught}[r.IntN(2)], How: world.Setting(r.IntN(3)), By: r.IntN(3)}.Props()...)
 	}
 	switch r.IntN(5) {
 	case 0:
-		p.While = world.Condition{Fact: []world.ID{lit, caught}[r.IntN(2)], Least: r.IntN(3), Not: r.IntN(2) == 0}
+		p.Props = p.Props.With(world.Condition{Fact: []world.ID{lit, caught}[r.IntN(2)], Least: r.IntN(3), Not: r.IntN(2) == 0}.Props()...)
 	case 1:
-		p.While = world.Condition{Item: lantern, Least: r.IntN(4), Not: r.IntN(2) == 0}
+		p.Props = p.Props.With(world.Condition{Item: lantern, Least: r.IntN(4), Not: r.IntN(2) == 0}.Props()...)
 	}
 }
 
@@ -215,22 +219,16 @@ func places(r *rand.Rand, m *world.Map, draft *world.Draft, ids *world.Counter) 
 	return track, area, draft.Put(world.Ref{Sort: world.SortArea, ID: area}, a.Values())
 }
 
-// acting is a random way for a piece of a type to act.
-func acting(r *rand.Rand, of world.ID) world.Acting {
-	a := world.Acting{Does: world.Doing(r.IntN(5)), Range: r.IntN(9), Strength: r.IntN(4)}
-	if a.Speed = r.IntN(90); r.IntN(5) == 0 {
-		a.Speed = 640
+// acting is what a piece of a type sets, at random: often little, and often fast.
+func acting(r *rand.Rand, of world.ID) kind.Values {
+	k := kind.Of(of)
+	v := random.Values(r, k).With(props.Does.Is(r.IntN(5)), props.Sight.Is(1+r.IntN(9)), props.Straying.Is(1+r.IntN(9)), props.Reach.Is(1+r.IntN(9)), props.Harm.Is(1+r.IntN(4)),
+		props.Width.Is(1+r.IntN(4)), props.Every.Is(r.IntN(2)*(10+r.IntN(90))), props.Bears.Is(r.IntN(3)), props.Rest.Is(r.IntN(2)*r.IntN(60)), props.To.Is(r.IntN(120)-60, r.IntN(120)-60),
+		world.Odds{r.IntN(2), r.IntN(2), r.IntN(3), r.IntN(3), r.IntN(3)}.Prop())
+	if r.IntN(5) > 0 {
+		v = v.With(props.Speed.Is(r.IntN(90)))
 	}
-	switch of {
-	case world.Foe, world.Emitter, world.Lottery:
-		a.Shot = r.IntN(2) * r.IntN(640)
-		a.Every, a.Looks, a.Bears = r.IntN(2)*(10+r.IntN(90)), r.IntN(5), r.IntN(3)
-		a.Most, a.Odds = r.IntN(5), world.Odds{r.IntN(2), r.IntN(2), r.IntN(3), r.IntN(3), r.IntN(3)}
-	case world.MovingPlatform:
-		a.Rest = r.IntN(2) * r.IntN(60)
-		a.ToX, a.ToY = r.IntN(120)-60, r.IntN(120)-60
-	}
-	return a
+	return k.Keeps(v)
 }
 
 // Movement is a random way of moving, often an extreme one.
@@ -364,7 +362,7 @@ func Crowd(things int, spread bool, wide int) (*world.Document, error) {
 		if spread {
 			at = grid.Point{X: 3 + r.IntN(wide-6), Y: r.IntN(5)*6 + 4}
 		}
-		p := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(at), Acting: world.Acting{Speed: 10 + r.IntN(40), Does: world.Doing(r.IntN(3))}}
+		p := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(at), Props: kind.Set(props.Speed.Is(10+r.IntN(40)), props.Does.Is(r.IntN(3)))}
 		if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}, p.Values()); err != nil {
 			return nil, err
 		}

@@ -56,7 +56,7 @@ func Block(w stored.Teller, b *world.Block) {
 	}
 	for _, p := range b.Pieces {
 		w.Tell(p.Type, p.Name, p.Foot)
-		Values(w, p.Type, blockValues(p))
+		Values(w, p.Type, (&world.Piece{Type: p.Type, Props: p.Props.Kept()}).Values())
 	}
 }
 
@@ -70,6 +70,15 @@ func Values(w stored.Teller, of world.ID, values []world.Value) {
 // kept are the values that pieces of a type have, in the order of their fields.
 func kept(of world.ID, values []world.Value) []world.Value {
 	values = slices.Clone(values)
+	for i := range values {
+		// Two fields had several meanings, and are told by their old numbers.
+		switch values[i].Field {
+		case 31, 34:
+			values[i].Field = 10
+		case 35, 36:
+			values[i].Field = 11
+		}
+	}
 	values = slices.DeleteFunc(values, func(v world.Value) bool {
 		return !slices.Contains(fields[of], v.Field) || len(bytes.Trim(v.Bytes, "\x00")) == 0
 	})
@@ -150,6 +159,33 @@ func somewhere() (draft *world.Draft, m world.ID) {
 	return d.Draft(), d.Maps[0].ID
 }
 
+// Stored are the properties of a piece as they were stored long ago: those that every piece has, but for the type, and
+// the fields of its type, but for the two with several meanings. What was not set was stored as zeros.
+func Stored(p *world.Piece) (list []world.Value) {
+	values := p.Values()
+	for _, v := range values {
+		if v.Field <= 7 && v.Field != world.FieldType {
+			list = append(list, v)
+		}
+	}
+	for f := world.Field(8); f <= 30; f++ {
+		if f == 10 || f == 11 || !has(p.Type, f) {
+			continue
+		}
+		v := world.Value{Field: f, Bytes: make([]byte, map[world.Field]int{12: 2, 17: 5, 25: 2}[f])}
+		if len(v.Bytes) == 0 {
+			v.Bytes = []byte{0}
+		}
+		for _, set := range values {
+			if set.Field == f {
+				v.Bytes = set.Bytes
+			}
+		}
+		list = append(list, v)
+	}
+	return list
+}
+
 // CleanParts are the parts of an edit of a document without what they set of pieces that their types do not have.
 func CleanParts(d *world.Document, parts []edit.Part) (clean []edit.Part) {
 	types := map[world.ID]world.ID{}
@@ -184,4 +220,9 @@ func typeOf(values []world.Value) world.ID {
 		}
 	}
 	return 0
+}
+
+// has also knows the track of an emitter, which what comes out of it follows.
+func has(of world.ID, f world.Field) bool {
+	return slices.Contains(fields[of], f) || of == 11 && f == 18
 }

@@ -1,0 +1,182 @@
+package exchange
+
+import (
+	"bytes"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"maps"
+	"slices"
+
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/world"
+)
+
+// An Acting is what a piece sets of the properties that its type has, by their words. What is not there is as usual.
+// Numbers are as they are stored, a choice is its word, what refers to something is its id.
+type Acting map[string]json.RawMessage
+
+// The words of properties that stand together: those of a setting and of a condition.
+const (
+	setsWord  = "sets"
+	whileWord = "while"
+)
+
+// inParts are the properties that are written as part of a setting or a condition.
+var inParts = []*kind.Prop{props.Sets, props.SetsBy, props.WhileFact, props.WhileItem, props.WhileLeast, props.WhileNot}
+
+// InParts reports whether a property is written as part of a setting or a condition, not by its word.
+func InParts(p *kind.Prop) bool { return slices.Contains(inParts, p) }
+
+// Two words had several meanings until version 1, and are read as those of the type. They are the fields of long ago.
+var oldWords = map[string]world.Field{"range": 10, "strength": 11}
+
+// acting writes what a piece sets; nil if it sets nothing.
+func acting(v kind.Values) Acting {
+	if v == "" {
+		return nil
+	}
+	out := Acting{}
+	put := func(word string, is any) {
+		raw, err := json.Marshal(is)
+		if err != nil {
+			panic(err) // numbers and words can be written
+		}
+		out[word] = raw
+	}
+	for f := range v.All() {
+		p := kind.PropOf(f)
+		if InParts(p) {
+			continue
+		}
+		n := v.Numbers(nil, p)
+		switch p.Sort {
+		case kind.YesNo:
+			put(p.Word, n[0] != 0)
+		case kind.Choice:
+			put(p.Word, word(p.Options, n[0]))
+		case kind.Direction:
+			put(p.Word, word(p.Options, n[0]-1))
+		case kind.Offset:
+			put(p.Word, Place{n[0], n[1]})
+		case kind.Weights:
+			weights := map[string]int{}
+			for i, option := range p.Options {
+				if n[i] != 0 {
+					weights[option] = n[i]
+				}
+			}
+			put(p.Word, weights)
+		case kind.Reference:
+			put(p.Word, idText(v.Refers(p)))
+		default:
+			put(p.Word, n[0])
+		}
+	}
+	p := world.Piece{Props: v}
+	if s := p.Sets(); s != (world.Change{}) {
+		put(setsWord, Setting{optionalID(s.Fact), word(settings, s.How), s.By})
+	}
+	if c := p.While(); c != (world.Condition{}) {
+		put(whileWord, Condition{optionalID(c.Fact), optionalID(c.Item), c.Least, c.Not})
+	}
+	return out
+}
+
+// values reads what a piece sets. Whether its type has that is looked at with the piece.
+func (in Acting) values() (v kind.Values, err error) {
+	for _, name := range slices.Sorted(maps.Keys(in)) {
+		set, err := readProp(name, in[name])
+		if err != nil && (name == setsWord || name == whileWord) {
+			return "", fmt.Errorf("%s, %w", name, err)
+		}
+		if err != nil {
+			return "", fmt.Errorf("%.40s: %w", name, err)
+		}
+		v = v.With(set...)
+	}
+	return v, nil
+}
+
+func readProp(name string, raw json.RawMessage) ([]kind.Value, error) {
+	p := kind.PropNamed(name)
+	switch {
+	case name == setsWord:
+		return readSetting(raw)
+	case name == whileWord:
+		return readCondition(raw)
+	case oldWords[name] != 0:
+		var n int
+		err := strictly(raw, &n)
+		return []kind.Value{world.IntValue(oldWords[name], n)}, err
+	case p == nil || InParts(p):
+		return nil, fmt.Errorf("there is no such property")
+	}
+	numbers := make([]int, p.Size())
+	switch p.Sort {
+	case kind.YesNo:
+		var yes bool
+		if err := strictly(raw, &yes); err != nil {
+			return nil, err
+		}
+		if yes {
+			numbers[0] = 1
+		}
+	case kind.Choice, kind.Direction:
+		var option string
+		if err := strictly(raw, &option); err != nil {
+			return nil, err
+		}
+		n, err := wordNumber(p.Options, option)
+		if err != nil && option != "" {
+			return nil, err
+		}
+		if numbers[0] = n; p.Sort == kind.Direction && option != "" {
+			numbers[0]++
+		}
+	case kind.Offset:
+		var to Place
+		if err := strictly(raw, &to); err != nil {
+			return nil, err
+		}
+		numbers[0], numbers[1] = to.X, to.Y
+	case kind.Weights:
+		weights := map[string]int{}
+		if err := strictly(raw, &weights); err != nil {
+			return nil, err
+		}
+		for _, option := range slices.Sorted(maps.Keys(weights)) {
+			i, err := wordNumber(p.Options, option)
+			if err != nil {
+				return nil, err
+			}
+			numbers[i] = weights[option]
+		}
+	case kind.Reference:
+		var id string
+		if err := strictly(raw, &id); err != nil {
+			return nil, err
+		}
+		n, err := parseOptionalID(id)
+		return []kind.Value{p.Refer(n)}, err
+	default:
+		if err := strictly(raw, &numbers[0]); err != nil {
+			return nil, err
+		}
+	}
+	return []kind.Value{p.Is(numbers...)}, nil
+}
+
+// strictly reads a value, without anything that there is not.
+func strictly(raw json.RawMessage, v any) error {
+	err := decodeWhole(json.NewDecoder(bytes.NewReader(raw)), v, true)
+	var is *json.UnmarshalTypeError
+	if errors.As(err, &is) {
+		return fmt.Errorf("it is %s where %s is needed", article(is.Value), article(sortOf(is.Type.Kind().String())))
+	}
+	if err != nil {
+		return trimmed{err}
+	}
+	return nil
+}

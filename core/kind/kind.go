@@ -1,0 +1,205 @@
+// Package kind is the vocabulary in which kinds of pieces are declared, and the table of those that there are. It lies
+// below the document: whoever stores, shows, changes or plays a piece asks here what its kind is and has, and knows no
+// kind by name. The kinds themselves are in core/kinds, each in a folder of its own.
+package kind
+
+import (
+	"cmp"
+	"fmt"
+	"maps"
+	"slices"
+)
+
+// An ID names a thing of a document; 0 names nothing.
+type ID uint64
+
+// A Family groups kinds that are drawn with the same outline.
+type Family string
+
+// Ways lead somewhere, Things can be had, Folk are people and foes, Workings do something for the player, Hazards hurt.
+const (
+	Ways     Family = "ways"
+	Things   Family = "things"
+	Folk     Family = "people and foes"
+	Workings Family = "workings"
+	Hazards  Family = "hazards"
+)
+
+// A Kind is a built-in type of piece, declared as data.
+type Kind struct {
+	// ID is its number in stored pieces. It is never used again.
+	ID ID
+	// Word is its name in files, Name what people read, Purpose says in a sentence what such a piece does in play.
+	Word    string
+	Name    string
+	Purpose string
+	Family  Family
+	// Props are what can be set of its pieces, in the order in which they are shown.
+	Props []Has
+	// Old says what two properties of long ago stood for, which meant something else for each kind: Range and
+	// Strength.
+	Range, Strength []*Prop
+	// Single says that there is at most one in a project: placing another moves it.
+	Single bool
+	// Begins says that play begins at its piece by itself, Touch that what its pieces do happens to whoever is in their
+	// cell.
+	Begins, Touch bool
+	// Starts says that play can begin at its pieces, beside where it does by itself.
+	Starts bool
+	// Acts says that its pieces move or do something by themselves in play, Goes that they go somewhere.
+	Acts, Goes bool
+	// Solid says that its pieces stop what moves, Fills that from above they lie in their cell as a block does.
+	Solid, Fills bool
+	// Hurts says that touching its pieces hurts.
+	Hurts bool
+	// Lies says that from above its pieces lie below what stands on them; from the side their upper edge is level
+	// with that of a cell.
+	Lies bool
+	// Figure says that its pieces may be a character, and are drawn as it.
+	Figure bool
+	// Item is what its pieces do with the item that they name.
+	Item ItemUse
+	// Done is what happens to its pieces in the tick in which they set a fact; empty if they set none.
+	Done string
+	// Always says that its pieces are there whatever holds.
+	Always bool
+
+	has map[Field]int
+}
+
+// An ItemUse is what pieces do with an item.
+type ItemUse int
+
+// What is done with an item: nothing, it is given, it is needed.
+const (
+	NoItem ItemUse = iota
+	Gives
+	Needs
+)
+
+// Has is a property as a kind has it.
+type Has struct {
+	*Prop
+	// Usual is what a piece has that does not set it: the first of its numbers, or of Weights 1 plus the one that alone
+	// is likely; 0 for what is usual of the property.
+	Usual int
+	// Label is what people read, if not the property's own.
+	Label string
+	// If, unless nil, says for which pieces it counts, and so is shown.
+	If func(Values) bool
+	// Hidden says that it is not offered to be set: what comes out of such a piece takes it from there.
+	Hidden bool
+}
+
+var (
+	all   []*Kind
+	byID  = map[ID]*Kind{}
+	words = map[string]*Kind{}
+	props = map[Field]*Prop{}
+
+	propWords = map[string]*Prop{}
+)
+
+// Register adds a kind, at start, in the order in which kinds are shown. It panics if the kind's number or word, or
+// the number or word of one of its properties, is that of another.
+func Register(k *Kind) {
+	if byID[k.ID] != nil || words[k.Word] != nil {
+		panic(fmt.Sprintf("two kinds have the number %d or the word %q", k.ID, k.Word))
+	}
+	k.has = map[Field]int{}
+	for i, h := range k.Props {
+		if p, q := props[h.Field], propWords[h.Word]; p != nil && p != h.Prop || q != nil && q != h.Prop {
+			panic(fmt.Sprintf("two properties have the number %d or the word %q", h.Field, h.Word))
+		}
+		if _, twice := k.has[h.Field]; twice {
+			panic(fmt.Sprintf("%s has %s twice", k.Word, h.Word))
+		}
+		props[h.Field], propWords[h.Word] = h.Prop, h.Prop
+		k.has[h.Field] = i
+	}
+	all, byID[k.ID], words[k.Word] = append(all, k), k, k
+}
+
+// All are the kinds, in the order in which they are shown.
+func All() []*Kind { return slices.Clone(all) }
+
+// Of finds a kind by its number; nil if there is none.
+func Of(id ID) *Kind { return byID[id] }
+
+// NameOf is what people read as the name of a kind, empty if there is none.
+func NameOf(id ID) string {
+	if k := Of(id); k != nil {
+		return k.Name
+	}
+	return ""
+}
+
+// Named finds a kind by its word; nil if there is none.
+func Named(word string) *Kind { return words[word] }
+
+// PropNamed finds a property by its word; nil if no kind has it.
+func PropNamed(word string) *Prop { return propWords[word] }
+
+// Props are the properties that kinds have, in the order of their fields.
+func Props() []*Prop {
+	return slices.SortedFunc(maps.Values(props), func(a, b *Prop) int { return cmp.Compare(a.Field, b.Field) })
+}
+
+// PropOf finds a property by the number of its stored field; nil if no kind has it.
+func PropOf(f Field) *Prop { return props[f] }
+
+// Has gives a property as the kind has it. A nil kind has none.
+func (k *Kind) Has(p *Prop) (Has, bool) {
+	if k == nil {
+		return Has{}, false
+	}
+	i, has := k.has[p.Field]
+	if !has {
+		return Has{}, false
+	}
+	return k.Props[i], true
+}
+
+// Prop finds a property of the kind by its word.
+func (k *Kind) Prop(word string) (Has, bool) {
+	if k == nil {
+		return Has{}, false
+	}
+	i := slices.IndexFunc(k.Props, func(h Has) bool { return h.Word == word })
+	if i < 0 {
+		return Has{}, false
+	}
+	return k.Props[i], true
+}
+
+// Keeps is what a piece of the kind keeps of what was set: the properties that the kind has.
+func (k *Kind) Keeps(v Values) Values {
+	for f := range v.All() {
+		if p := PropOf(f); p == nil {
+			v = v.With(Value{Field: f})
+		} else if _, has := k.Has(p); !has {
+			v = v.With(p.Unset())
+		}
+	}
+	return v
+}
+
+// usual is the first number of a property that is not set: 0 if the kind does not have it. A nil kind has all.
+func (k *Kind) usual(p *Prop) int {
+	h, has := k.Has(p)
+	switch {
+	case k != nil && !has:
+		return 0
+	case h.Usual != 0:
+		return h.Usual
+	}
+	return p.Usual
+}
+
+// Says is what people read as its label.
+func (h Has) Says() string {
+	if h.Label != "" {
+		return h.Label
+	}
+	return h.Prop.Label
+}

@@ -1,0 +1,217 @@
+package kind
+
+import (
+	"fmt"
+
+	"azzel/core/pack"
+)
+
+// A Field numbers a property of a stored thing within its sort. The numbers stand in stored bytes and are never used
+// again. Properties of pieces have theirs in common over all kinds.
+type Field uint32
+
+// A Sort is what a property is: a number of numbers with a meaning.
+type Sort uint8
+
+// The sorts of properties.
+const (
+	// Whole is one number, of Prop.Unit.
+	Whole Sort = iota
+	// YesNo is yes or no.
+	YesNo
+	// Choice is one of Prop.Options.
+	Choice
+	// Direction is 0 for none, else one of Prop.Options.
+	Direction
+	// Offset is a distance to the right and one down, in pixels.
+	Offset
+	// Weights are how likely each of Prop.Options is; all of them 0 are as usual.
+	Weights
+	// Reference is the ID of a thing.
+	Reference
+	// Setting is how a fact is set, one of Prop.Options, and by how much.
+	Setting
+)
+
+// A Thing is a sort of thing that a property can refer to.
+type Thing uint8
+
+// What is referred to.
+const (
+	NoThing Thing = iota
+	Character
+	Track
+	Area
+	Item
+	Fact
+)
+
+// A Prop is one property that pieces of some kinds have. It is declared once; stored field, files, schema, what is
+// shown, checks and references follow from that.
+type Prop struct {
+	Field Field
+	// Word is its name in files and orders, Label what people read, Name the same within a sentence, with its unit.
+	Word  string
+	Label string
+	Name  string
+	Help  string
+	Sort  Sort
+	// Unit is what is shown behind its number, Per how many of what is stored are one of that.
+	Unit string
+	Per  int
+	// Usual is what a piece has that does not set it, Least and Most are what its numbers can be, Reach how far its
+	// slider goes, of what is stored.
+	Usual, Least, Most, Reach int
+	// Options are the words for the choices, or for what is weighed.
+	Options []string
+	// To is what a Reference refers to, None what is said if it refers to nothing.
+	To   Thing
+	None string
+	// Local says that what it refers to is not in other maps and projects, so that it is left behind by copies that
+	// are kept.
+	Local bool
+}
+
+// FirstOfOneMeaning is the first number that one property had from its beginning on. Of those before it 0 stands for a
+// value that is not set, and pieces of all kinds stored all of them.
+const FirstOfOneMeaning Field = 31
+
+// OldBytes are the bytes of a value of a field before FirstOfOneMeaning: none if they are all 0.
+func OldBytes(b []byte) []byte {
+	for _, c := range b {
+		if c != 0 {
+			return b
+		}
+	}
+	return nil
+}
+
+// Size is how many numbers the property has.
+func (p *Prop) Size() int {
+	switch p.Sort {
+	case Offset, Setting:
+		return 2
+	case Weights:
+		return len(p.Options)
+	}
+	return 1
+}
+
+// Ranges is what number i of the property can be.
+func (p *Prop) Ranges(i int) (least, most int) {
+	switch {
+	case p.Sort == YesNo:
+		return 0, 1
+	case p.Sort == Choice, p.Sort == Setting && i == 0:
+		return 0, len(p.Options) - 1
+	case p.Sort == Direction:
+		return 0, len(p.Options)
+	case p.Field < FirstOfOneMeaning:
+		return min(0, p.Least), p.Most
+	}
+	return p.Least, p.Most
+}
+
+// Is gives the bytes of the property with these numbers, which are not checked.
+func (p *Prop) Is(numbers ...int) Value {
+	var w pack.Writer
+	for i := range p.Size() {
+		n := 0
+		if i < len(numbers) {
+			n = numbers[i]
+		}
+		if p.Sort == YesNo {
+			w.Bool(n != 0)
+		} else {
+			w.Int(n)
+		}
+	}
+	return Value{p.Field, p.orUnset(w.Bytes)}
+}
+
+// Refer gives the bytes of a Reference to a thing.
+func (p *Prop) Refer(id ID) Value {
+	var w pack.Writer
+	w.Uint(uint64(id))
+	return Value{p.Field, p.orUnset(w.Bytes)}
+}
+
+// Unset gives the property as one that is not set.
+func (p *Prop) Unset() Value { return Value{Field: p.Field} }
+
+// orUnset is nothing for bytes that stand for a value that is not set.
+func (p *Prop) orUnset(b []byte) []byte {
+	if p.Field >= FirstOfOneMeaning && p.Sort != Reference {
+		return b
+	}
+	return OldBytes(b)
+}
+
+// Canonical is the one way in which the bytes of a value are stored that Check takes: numbers as short as can be, none
+// for what stands for a value that is not set.
+func (p *Prop) Canonical(b []byte) []byte {
+	if len(b) == 0 {
+		return nil
+	}
+	if p.Sort == Reference {
+		return p.Refer(ID(pack.NewReader(b).Uint())).Bytes
+	}
+	return p.Is(p.numbers(b)...).Bytes
+}
+
+// numbers reads the numbers of a value that Check takes.
+func (p *Prop) numbers(b []byte) []int {
+	r := pack.NewReader(b)
+	numbers := make([]int, p.Size())
+	for i := range numbers {
+		if p.Sort != YesNo {
+			numbers[i] = r.Int()
+		} else if r.Bool() {
+			numbers[i] = 1
+		}
+	}
+	return numbers
+}
+
+// Check holds the bytes of a value against what the property can be. An error says in words what it may be.
+func (p *Prop) Check(b []byte) error {
+	if len(b) == 0 {
+		return nil
+	}
+	r := pack.NewReader(b)
+	var numbers []int
+	switch p.Sort {
+	case Reference:
+		r.Uint()
+	case YesNo:
+		r.Bool()
+	default:
+		for range p.Size() {
+			numbers = append(numbers, r.Int())
+		}
+	}
+	if err := r.Done(); err != nil {
+		return err
+	}
+	for i, n := range numbers {
+		if least, most := p.Ranges(i); n < least || n > most {
+			return fmt.Errorf("%s is %d to %d, not %d", p.nameOf(i), least, most, n)
+		}
+	}
+	return nil
+}
+
+// nameOf is what number i of the property is called within a sentence.
+func (p *Prop) nameOf(i int) string {
+	switch {
+	case p.Sort == Offset && i == 0:
+		return "how far to the right a piece goes, in pixels,"
+	case p.Sort == Offset:
+		return "how far down a piece goes, in pixels,"
+	case p.Sort == Weights:
+		return "the weight of " + p.Options[i]
+	case p.Sort == Setting && i == 1:
+		return "by how much a piece sets a fact"
+	}
+	return p.Name
+}

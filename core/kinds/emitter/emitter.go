@@ -1,0 +1,26 @@
+// Package emitter is the kind of pieces out of which something comes.
+package emitter
+
+import (
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"slices"
+)
+
+// Kind is something out of which things come.
+var Kind = &kind.Kind{ID: 11, Word: "emitter", Name: "Emitter", Family: kind.Workings, Acts: true, Item: kind.Gives,
+	Purpose:  "Lets something come every so often, by weights.",
+	Range:    []*kind.Prop{props.Sight, props.Straying, props.Reach},
+	Strength: []*kind.Prop{props.Harm},
+	Props: slices.Concat([]kind.Has{
+		{Prop: props.Odds, Usual: props.Foe + 1},
+		{Prop: props.Every, Usual: 120},
+		{Prop: props.Most},
+		{Prop: props.Does, Label: "Foes here"},
+		{Prop: props.Speed, Label: "Their speed"},
+		{Prop: props.Harm, Label: "Hurt"},
+		{Prop: props.Who, Label: "Foes are"},
+		{Prop: props.Area},
+		{Prop: props.Item, Label: "Gives"},
+		{Prop: props.Amount, If: props.NamesItem},
+	}, props.Emitted, props.Presence)}

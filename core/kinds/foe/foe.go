@@ -1,0 +1,29 @@
+// Package foe is the kind of pieces that hurt the player and move by themselves.
+package foe
+
+import (
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"slices"
+)
+
+// Kind is somebody to beware of.
+var Kind = &kind.Kind{ID: 6, Word: "foe", Name: "Foe", Family: kind.Folk, Acts: true, Goes: true, Hurts: true, Figure: true, Done: "defeated",
+	Purpose:  "Hurts who touches it, and shoots if told to; from the side one can jump on it.",
+	Range:    []*kind.Prop{props.Sight, props.Straying, props.Reach},
+	Strength: []*kind.Prop{props.Harm},
+	Props: slices.Concat([]kind.Has{
+		{Prop: props.Does},
+		{Prop: props.Speed},
+		{Prop: props.Sight},
+		{Prop: props.Straying},
+		{Prop: props.Harm},
+		{Prop: props.Bears},
+		{Prop: props.Every, Label: "Shoots every"},
+		{Prop: props.Shot, If: props.Shoots},
+		{Prop: props.Reach, If: props.Shoots},
+		{Prop: props.Looks},
+		{Prop: props.Who},
+		{Prop: props.Track},
+		{Prop: props.Area},
+	}, props.Facts, props.Presence)}

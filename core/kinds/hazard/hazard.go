@@ -1,0 +1,13 @@
+// Package hazard is the kind of pieces that hurt the player and stay where they are.
+package hazard
+
+import (
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+)
+
+// Kind is something that hurts.
+var Kind = &kind.Kind{ID: 8, Word: "hazard", Name: "Hazard", Family: kind.Hazards, Acts: true, Hurts: true,
+	Purpose:  "Hurts who touches it.",
+	Strength: []*kind.Prop{props.Harm},
+	Props:    append([]kind.Has{{Prop: props.Harm}}, props.Presence...)}

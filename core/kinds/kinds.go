@@ -1,0 +1,30 @@
+// Package kinds registers every built-in kind of piece. To add one, make a folder for it beside the others and name it
+// here.
+package kinds
+
+import (
+	"azzel/core/kind"
+	"azzel/core/kinds/breakable"
+	"azzel/core/kinds/checkpoint"
+	"azzel/core/kinds/collectible"
+	"azzel/core/kinds/emitter"
+	"azzel/core/kinds/exit"
+	"azzel/core/kinds/foe"
+	"azzel/core/kinds/hazard"
+	"azzel/core/kinds/lottery"
+	"azzel/core/kinds/mark"
+	"azzel/core/kinds/platform"
+	"azzel/core/kinds/pushable"
+	"azzel/core/kinds/spawn"
+	"azzel/core/kinds/spring"
+)
+
+// The kinds are shown in this order.
+func init() {
+	for _, k := range []*kind.Kind{
+		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, spring.Kind, foe.Kind, hazard.Kind,
+		collectible.Kind, pushable.Kind, breakable.Kind, emitter.Kind, lottery.Kind, mark.Kind,
+	} {
+		kind.Register(k)
+	}
+}

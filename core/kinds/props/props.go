@@ -1,0 +1,131 @@
+// Package props declares the properties that several kinds of pieces have in common.
+package props
+
+import (
+	"azzel/core/kind"
+	"azzel/core/limit"
+)
+
+// What a piece does by itself, the options of Does.
+const (
+	// Patrols goes to and fro, until a wall or a ledge.
+	Patrols = iota
+	// Stands stays where it is.
+	Stands
+	// Wanders goes to one side for a while, then to another.
+	Wanders
+	// Follows goes towards the player whom it sees.
+	Follows
+	// Flees goes away from the player whom it sees.
+	Flees
+)
+
+// What may come, the options of Odds.
+const (
+	Nothing = iota
+	Collectible
+	Foe
+	Hazard
+	Pushable
+)
+
+// Far is how far from where it stands a piece may go, in pixels.
+const Far = limit.MaxMapSide * limit.MaxCellSide
+
+const (
+	second = 60
+	tenths = 10
+)
+
+// How a piece goes.
+var (
+	Does = &kind.Prop{Field: 8, Word: "does", Label: "What it does", Name: "what a piece does", Sort: kind.Choice,
+		Options: []string{"patrols", "stands", "wanders", "follows", "flees"},
+		Help:    "Whether it goes to and fro, stays, wanders, or goes towards or away from a player whom it sees."}
+	Speed = &kind.Prop{Field: 9, Word: "speed", Label: "Speed", Name: "the speed of a piece, in tenths of a cell a second,", Unit: "cells/s", Per: tenths,
+		Usual: 25, Least: 1, Most: tenths * limit.Speed, Reach: 120, Help: "How many cells it goes in a second."}
+	To = &kind.Prop{Field: 12, Word: "to", Label: "Goes", Name: "how far a piece goes", Sort: kind.Offset, Unit: "cells", Least: -Far, Most: Far, Reach: 12,
+		Help: "Where it turns, from where it stands."}
+	Rest = &kind.Prop{Field: 20, Word: "rest", Label: "Rests", Name: "how long a piece rests, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 5 * second,
+		Help: "How long it rests at each end of its way."}
+	Looks = &kind.Prop{Field: 16, Word: "looks", Label: "Looks", Name: "where a piece looks", Sort: kind.Direction, Options: []string{"south", "west", "east", "north"}, None: "where it goes",
+		Help: "Where it looks at first, and shoots to while it stands."}
+	Track = &kind.Prop{Field: 18, Word: "track", Label: "Track", Name: "the track of a piece", Sort: kind.Reference, To: kind.Track, None: "none", Local: true,
+		Help: "The line of points that it follows."}
+	Area = &kind.Prop{Field: 19, Word: "area", Label: "Stays in", Name: "the area of a piece", Sort: kind.Reference, To: kind.Area, None: "as far as it strays", Local: true,
+		Help: "The area that it does not leave."}
+	Sight = &kind.Prop{Field: 31, Word: "sight", Label: "Sees", Name: "how far a piece sees, in cells,", Unit: "cells", Usual: 6, Least: 1, Most: limit.MaxSeen, Reach: 20,
+		Help: "From how many cells away it sees the player."}
+	Straying = &kind.Prop{Field: 32, Word: "straying", Label: "Strays", Name: "how far a piece strays, in cells,", Unit: "cells", Usual: 6, Least: 1, Most: limit.MaxSeen, Reach: 20,
+		Help: "How many cells it goes away from where it stands, where no area says otherwise."}
+	Width = &kind.Prop{Field: 34, Word: "width", Label: "Width", Name: "how wide a piece is, in cells,", Unit: "cells", Usual: 1, Least: 1, Most: limit.MaxSeen, Reach: 12,
+		Help: "How many cells wide it is."}
+)
+
+// What a piece does to others, and bears.
+var (
+	Harm = &kind.Prop{Field: 35, Word: "harm", Label: "Hurts", Name: "how much a piece hurts", Unit: "health", Usual: 1, Least: 1, Most: tenths * limit.Jump, Reach: 10,
+		Help: "How much health it takes."}
+	Bears = &kind.Prop{Field: 15, Word: "bears", Label: "Bears", Name: "how many hits a piece bears", Unit: "hits", Usual: 1, Least: 1, Most: limit.Bears, Reach: 10,
+		Help: "How many hits it bears before it is defeated or broken."}
+	Every = &kind.Prop{Field: 13, Word: "every", Label: "Every", Name: "how often something comes, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 10 * second,
+		Help: "How much time lies between two shots, or between two things that come."}
+	Shot = &kind.Prop{Field: 30, Word: "shot", Label: "Shots fly", Name: "how fast what a piece shoots flies, in tenths of a cell a second,", Unit: "cells/s", Per: tenths,
+		Usual: 100, Least: 1, Most: tenths * limit.Speed, Reach: 200, Help: "How many cells its shots fly in a second."}
+	Reach = &kind.Prop{Field: 33, Word: "reach", Label: "Shots reach", Name: "how far what a piece shoots flies, in cells,", Unit: "cells", Usual: 6, Least: 1, Most: limit.MaxSeen, Reach: 20,
+		Help: "How many cells its shots fly."}
+)
+
+// What comes out of a piece.
+var (
+	Most = &kind.Prop{Field: 14, Word: "most", Label: "At most", Name: "how many there may be at once", Unit: "at once", Usual: 3, Least: 1, Most: limit.Emitted, Reach: 12,
+		Help: "How many of them there are at once."}
+	Odds = &kind.Prop{Field: 17, Word: "odds", Label: "Weight of", Name: "the weights of what comes", Sort: kind.Weights, Most: limit.Weight, Reach: 10,
+		Options: []string{"nothing", "collectible", "foe", "hazard", "pushable"}, Help: "How likely each is, beside the others."}
+)
+
+// What a piece names.
+var (
+	Who = &kind.Prop{Field: 21, Word: "who", Label: "Is", Name: "who a piece is", Sort: kind.Reference, To: kind.Character, None: "nobody in particular", Local: true,
+		Help: "The character that it is. All pieces that are one character share its looks and its body, and are gone together."}
+	Item = &kind.Prop{Field: 22, Word: "item", Label: "Item", Name: "the item of a piece", Sort: kind.Reference, To: kind.Item, None: "nothing",
+		Help: "The item that it gives or needs."}
+	Amount = &kind.Prop{Field: 23, Word: "amount", Label: "So many", Name: "how many of an item a piece gives or needs", Usual: 1, Least: 1, Most: limit.Stack, Reach: 10,
+		Help: "How many of the item."}
+)
+
+// What a piece does to a fact, and what it is there only while it holds.
+var (
+	Sets = &kind.Prop{Field: 24, Word: "sets", Label: "Sets", Name: "the fact that a piece sets", Sort: kind.Reference, To: kind.Fact, None: "nothing",
+		Help: "The fact that it sets once it was taken, reached, defeated or broken."}
+	SetsBy = &kind.Prop{Field: 25, Word: "sets-by", Label: "By", Name: "how a piece sets a fact", Sort: kind.Setting, Options: []string{"raises", "lowers", "becomes"}, Most: limit.FactValue, Reach: 10,
+		Help: "Whether the fact goes up or down by so many, or becomes so many."}
+	WhileFact = &kind.Prop{Field: 26, Word: "while-fact", Label: "There only while", Name: "the fact that a piece asks for", Sort: kind.Reference, To: kind.Fact, None: "always",
+		Help: "It is there only while this fact holds."}
+	WhileItem = &kind.Prop{Field: 27, Word: "while-item", Label: "There only with", Name: "the item that a piece asks for", Sort: kind.Reference, To: kind.Item, None: "always",
+		Help: "It is there only while the player has this item."}
+	WhileLeast = &kind.Prop{Field: 28, Word: "while-least", Label: "At least", Name: "what a piece asks for at least", Least: 0, Most: limit.FactValue, Reach: 10,
+		Help: "How large the fact is at least, or how many of the item there are."}
+	WhileNot = &kind.Prop{Field: 29, Word: "while-not", Label: "Not", Name: "whether a piece asks that something does not hold", Sort: kind.YesNo,
+		Help: "That it is there only while that does not hold."}
+)
+
+// Facts are the properties of pieces that set facts, Presence those of pieces that are there only while something
+// holds. They are shown in a part of their own.
+var (
+	Facts    = []kind.Has{{Prop: Sets, Hidden: true}, {Prop: SetsBy, Hidden: true}}
+	Presence = []kind.Has{{Prop: WhileFact, Hidden: true}, {Prop: WhileItem, Hidden: true}, {Prop: WhileLeast, Hidden: true}, {Prop: WhileNot, Hidden: true}}
+)
+
+// Emitted are the properties of what comes out of a piece, or is drawn, that are not offered to be set there; Drawn are
+// more of those for what is drawn.
+var (
+	Emitted = []kind.Has{{Prop: Track, Hidden: true}, {Prop: Sight, Hidden: true}, {Prop: Straying, Hidden: true}, {Prop: Reach, Hidden: true}, {Prop: Shot, Hidden: true}, {Prop: Bears, Hidden: true}, {Prop: Looks, Hidden: true}}
+	Drawn   = []kind.Has{{Prop: Every, Hidden: true}, {Prop: Speed, Hidden: true}, {Prop: Harm, Hidden: true}, {Prop: Who, Hidden: true}, {Prop: Area, Hidden: true}}
+)
+
+// Shoots reports whether something shoots.
+func Shoots(v kind.Values) bool { return len(v.Get(Every.Field)) > 0 }
+
+// NamesItem reports whether something names an item.
+func NamesItem(v kind.Values) bool { return v.Refers(Item) != 0 }

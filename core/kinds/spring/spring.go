@@ -1,0 +1,18 @@
+// Package spring is the kind of pieces that throw the player up.
+package spring
+
+import (
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/limit"
+)
+
+// Height is how high a spring throws.
+var Height = &kind.Prop{Field: 36, Word: "height", Label: "Throws", Name: "how high a spring throws, in tenths of a cell,", Unit: "cells", Per: 10,
+	Usual: 50, Least: 1, Most: 10 * limit.Jump, Reach: 120, Help: "How many cells high it throws."}
+
+// Kind is a spring.
+var Kind = &kind.Kind{ID: 7, Word: "spring", Name: "Spring", Family: kind.Workings, Acts: true,
+	Purpose:  "Throws up who comes down on it, in side-view.",
+	Strength: []*kind.Prop{Height},
+	Props:    append([]kind.Has{{Prop: Height}}, props.Presence...)}
