@@ -130,7 +130,7 @@ func (h *Hand) away(d *world.Document, c Cells) (parts []edit.Part) {
 }
 
 // standing are the pieces among cells that hands reach.
-func (h *Hand) standing(d *world.Document, c Cells) []*world.Piece {
+func (h *Hand) Standing(d *world.Document, c Cells) []*world.Piece {
 	m := d.Map(c.Map)
 	takes, l := h.takes(m), d.Project.Lattice()
 	var list []*world.Piece
@@ -206,7 +206,7 @@ func (h *Hand) ghostCarry(d *world.Document, by grid.Point) {
 	h.ghost.Stamp = grid.Rect{X: b.X, Y: b.Y, W: block.W, H: block.H}
 	lays, fall, problem := h.onto(d, m, block, corner)
 	if problem == "" {
-		_, problem = h.carried(d, m, h.standing(d, c), by)
+		_, problem = h.carried(d, m, h.Standing(d, c), by)
 	}
 	h.ghost.Lays, h.ghost.Problem = lays, problem
 	if fall > 0 && problem == "" {
@@ -234,7 +234,7 @@ func (h *Hand) carry(d *world.Document, c Cells, block *world.Block, by grid.Poi
 	if problem != "" {
 		return said("%s", problem)
 	}
-	pieces, problem := h.carried(d, m, h.standing(d, c), by)
+	pieces, problem := h.carried(d, m, h.Standing(d, c), by)
 	if problem != "" {
 		return said("%s", problem)
 	}
@@ -326,7 +326,7 @@ func (h *Hand) EraseCells(d *world.Document) Outcome {
 		return said("%s", problem)
 	}
 	parts := h.away(d, c)
-	for _, p := range h.standing(d, c) {
+	for _, p := range h.Standing(d, c) {
 		parts = append(parts, edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}})
 	}
 	if len(parts) == 0 {
@@ -421,7 +421,7 @@ func (h *Hand) TransformCells(d *world.Document, how Transform) Outcome {
 		return said("%s would fall off the map. Move the selection away from its edge first.", count(fall, "cell"))
 	}
 	// The block's pieces are those that stand in the cells, in the same order.
-	pieces := h.standing(d, c)
+	pieces := h.Standing(d, c)
 	moved := idsOf(pieces)
 	for i, p := range pieces {
 		next := *p

@@ -145,6 +145,14 @@ func Props() []*Prop {
 	return slices.SortedFunc(maps.Values(props), func(a, b *Prop) int { return cmp.Compare(a.Field, b.Field) })
 }
 
+// PropLabel is what people read as the label of a property by its word, else another text.
+func PropLabel(word, otherwise string) string {
+	if p := propWords[word]; p != nil {
+		return p.Label
+	}
+	return otherwise
+}
+
 // PropOf finds a property by the number of its stored field; nil if no kind has it.
 func PropOf(f Field) *Prop { return props[f] }
 

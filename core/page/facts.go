@@ -80,48 +80,49 @@ func viewAsking(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 	if !world.Sets(p.Type) && !world.Conditional(p.Type) {
 		return nil
 	}
-	v := &ActingView{Values: []TermView{}, Choices: []ChoiceView{}}
-	add := func(c ChoiceView) { v.Choices = append(v.Choices, c) }
-	value := func(name, label string, h *kind.Prop, i, is int) {
-		v.value(m, p, name, label, kind.Has{Prop: h}, i, is, 1)
+	v := &ActingView{}
+	add := func(name, label string, is int, options ...string) {
+		v.Fields = append(v.Fields, FieldView{Name: name, Label: label, Options: options, Value: is, Tries: []int{}})
+	}
+	value := func(name, label string, prop *kind.Prop, i, is int) {
+		v.Fields = append(v.Fields, numberField(kind.Has{Prop: prop}, name, label, i, is, 1))
 	}
 	if world.Sets(p.Type) {
 		sets := p.Sets()
-		v.listed(d, "sets", "Once "+p.Kind().Done+", sets", "nothing", world.SortFact, factsOf(d), sets.Fact)
-		last := &v.Choices[len(v.Choices)-1]
-		last.Options = append(last.Options, "a new fact")
+		field := listed(d, "sets", "Once "+p.Kind().Done+", sets", "nothing", world.SortFact, factsOf(d), sets.Fact)
+		field.Options = append(field.Options, "a new fact")
+		v.Fields = append(v.Fields, field)
 		switch f := d.Fact(sets.Fact); {
 		case f == nil:
 		case f.Counts:
-			add(ChoiceView{"sets-how", "Sets it", []string{"up", "down", "to"}, int(sets.How)})
+			add("sets-how", "Sets it", int(sets.How), "up", "down", "to")
 			value("sets-by", []string{"By", "By", "To"}[sets.How], props.SetsBy, 1, sets.Amount())
 		default:
-			add(ChoiceView{"sets-how", "Sets it", []string{"to yes", "to no"}, int(sets.How) & 1})
+			add("sets-how", "Sets it", int(sets.How)&1, "to yes", "to no")
 		}
 	}
 	if world.Conditional(p.Type) {
-		v.while(d, p.While(), add, value)
+		viewWhile(d, p.While(), add, value)
 	}
 	return v
 }
 
-// while lets it be chosen what the piece is there only while it holds.
-func (v *ActingView) while(d *world.Document, is world.Condition, add func(ChoiceView), value func(name, label string, h *kind.Prop, i, is int)) {
-	c := ChoiceView{Name: "while", Label: "There only", Options: []string{"always"}}
+// viewWhile lets it be chosen what a piece is there only while it holds.
+func viewWhile(d *world.Document, is world.Condition, add func(name, label string, is int, options ...string), value func(name, label string, prop *kind.Prop, i, is int)) {
+	options, chosen := []string{"always"}, 0
 	for i, f := range d.Facts {
-		c.Options = append(c.Options, "while "+f.Name)
+		options = append(options, "while "+f.Name)
 		if f.ID == is.Fact {
-			c.Is = i + 1
+			chosen = i + 1
 		}
 	}
 	for i, item := range d.Items {
-		c.Options = append(c.Options, "with "+item.Name)
+		options = append(options, "with "+item.Name)
 		if item.ID == is.Item {
-			c.Is = len(d.Facts) + i + 1
+			chosen = len(d.Facts) + i + 1
 		}
 	}
-	c.Options = append(c.Options, "while a new fact")
-	if add(c); c.Is == 0 {
+	if add("while", "There only", chosen, append(options, "while a new fact")...); chosen == 0 {
 		return
 	}
 	not := 0
@@ -129,10 +130,10 @@ func (v *ActingView) while(d *world.Document, is world.Condition, add func(Choic
 		not = 1
 	}
 	if f := d.Fact(is.Fact); f != nil && !f.Counts {
-		add(ChoiceView{"not", "It is", []string{"yes", "no"}, not})
+		add("not", "It is", not, "yes", "no")
 		return
 	}
-	add(ChoiceView{"not", "It is", []string{"at least", "under"}, not})
+	add("not", "It is", not, "at least", "under")
 	value("least", "So many", props.WhileLeast, 0, is.Wanted())
 }
 

@@ -34,9 +34,9 @@ func TestFactsOfAPage(t *testing.T) {
 		if acts == nil {
 			return nil
 		}
-		for _, c := range acts.Choices {
+		for _, c := range acts.Fields {
 			if c.Name == name {
-				return append(slices.Clone(c.Options), c.Options[c.Is])
+				return append(slices.Clone(c.Options), c.Options[c.Value])
 			}
 		}
 		return nil

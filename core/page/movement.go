@@ -105,7 +105,7 @@ func viewMovement(d *world.Document) MovementView {
 			t.Value, t.Least, t.Most = body.JumpWidth(m), body.JumpWidth(slow), body.JumpWidth(fast)
 		}
 		t.Reach = min(max(t.Reach, t.Value), t.Most)
-		t.Tries, t.Trial = around(t), t.Name
+		t.Tries, t.Trial = around(t.Value, t.Least, t.Most), t.Name
 		v.Terms = append(v.Terms, t)
 	}
 	return v

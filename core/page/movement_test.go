@@ -123,7 +123,7 @@ func TestActing(t *testing.T) {
 	p.Pointer(page.Press, at, false, false, 0)
 	p.Pointer(page.Release, at, false, false, 0)
 	slip := p.State().Slip
-	if slip == nil || slip.Acting == nil || len(slip.Acting.Choices) == 0 || slip.Acting.Choices[0].Is != props.Wanders {
+	if slip == nil || slip.Acting == nil || len(slip.Acting.Fields) == 0 || slip.Acting.Fields[0].Value != props.Wanders {
 		t.Fatalf("the slip says %+v", slip)
 	}
 	if slip.Clear != slip.Box {

@@ -131,6 +131,8 @@ func (p *Page) order(o Order) Changed {
 		return p.setTrack(ref, o.Track)
 	case "set-acting":
 		return p.setActing(ref, o.Text, o.N)
+	case "set-together":
+		return p.setTogether(o.Text, o.N)
 	case "set-movement":
 		return p.setMovement(o.Text, o.N)
 	case "try-movement":

@@ -276,7 +276,8 @@ func (p *Page) chosen() *ChosenView {
 	}
 	l := d.Project.Lattice()
 	on := c.Region.Move(m.Origin)
-	return &ChosenView{FormatID(m.ID), box(l.Box(on.Bounds())), spans(l, on), c.Region.Len(), c.Region.Bounds().W, c.Region.Bounds().H}
+	return &ChosenView{FormatID(m.ID), box(l.Box(on.Bounds())), spans(l, on), c.Region.Len(), c.Region.Bounds().W, c.Region.Bounds().H,
+		viewPieces(d, m, p.hand.Standing(d, c))}
 }
 
 func (p *Page) selectRef(r world.Ref, end int) {

@@ -147,7 +147,12 @@ func (a author) triable(name string) (term TermView, change func(value int) (edi
 		if acting == nil {
 			return term, nil, false
 		}
-		terms = acting.Values
+		terms = nil
+		for _, f := range acting.Fields {
+			if len(f.Options) == 0 {
+				terms = append(terms, TermView{Name: f.Name, Label: f.Label, Unit: f.Unit, Value: f.Value, Per: f.Per, Least: f.Least, Most: f.Most, Reach: f.Reach, Tries: f.Tries, Trial: f.Trial})
+			}
+		}
 		name = term.Name
 		change = func(value int) (edit.Edit, error) { return a.acted(ref, name, value) }
 	}
@@ -163,10 +168,10 @@ func (a author) triable(name string) (term TermView, change func(value int) (edi
 }
 
 // around are some values of a term from half to one and a half of the one that is set.
-func around(t TermView) []int {
+func around(value, least, most int) []int {
 	list := make([]int, 0, 5)
 	for quarters := 2; quarters <= 6; quarters++ {
-		list = append(list, min(max((t.Value*quarters+2)/4, t.Least), t.Most))
+		list = append(list, min(max((value*quarters+2)/4, least), most))
 	}
 	return slices.Compact(list)
 }

@@ -272,6 +272,8 @@ type ChosenView struct {
 	Cells int     `json:"cells"`
 	W     int     `json:"w"`
 	H     int     `json:"h"`
+	// Pieces are those that stand in the cells, nil for fewer than two.
+	Pieces *PiecesView `json:"pieces"`
 }
 
 // SlipView is what the slip says of what is selected.

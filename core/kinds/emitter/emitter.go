@@ -21,6 +21,6 @@ var Kind = &kind.Kind{ID: 11, Word: "emitter", Name: "Emitter", Family: kind.Wor
 		{Prop: props.Harm, Label: "Hurt"},
 		{Prop: props.Who, Label: "Foes are"},
 		{Prop: props.Area},
-		{Prop: props.Item, Label: "Gives"},
+		{Prop: props.Item, Label: "Collectibles give"},
 		{Prop: props.Amount, If: props.NamesItem},
 	}, props.Emitted, props.Presence)}

@@ -90,7 +90,7 @@ var (
 		Help: "The character that it is. All pieces that are one character share its looks and its body, and are gone together."}
 	Item = &kind.Prop{Field: 22, Word: "item", Label: "Item", Name: "the item of a piece", Sort: kind.Reference, To: kind.Item, None: "nothing",
 		Help: "The item that it gives or needs."}
-	Amount = &kind.Prop{Field: 23, Word: "amount", Label: "So many", Name: "how many of an item a piece gives or needs", Usual: 1, Least: 1, Most: limit.Stack, Reach: 10,
+	Amount = &kind.Prop{Field: 23, Word: "amount", Label: "How many", Name: "how many of an item a piece gives or needs", Usual: 1, Least: 1, Most: limit.Stack, Reach: 10,
 		Help: "How many of the item."}
 )
 

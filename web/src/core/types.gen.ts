@@ -471,17 +471,27 @@ export interface StackView {
   selected: boolean;
 }
 
-export interface ChoiceView {
+export interface FieldView {
   name: string;
   label: string;
+  heading: string;
+  help: string;
   options: string[];
-  is: number;
+  value: number;
+  unit: string;
+  per: number;
+  least: number;
+  most: number;
+  reach: number;
+  tries: number[];
+  trial: string;
+  differs: boolean;
 }
 
 export interface ActingView {
-  values: TermView[];
-  choices: ChoiceView[];
+  fields: FieldView[];
   moves: boolean;
+  leads: boolean;
   tracked: boolean;
 }
 
@@ -524,6 +534,12 @@ export interface WorkingView {
   stops: boolean;
 }
 
+export interface PiecesView {
+  count: number;
+  says: string;
+  fields: FieldView[];
+}
+
 export interface ChosenView {
   map: string;
   box: BoxView;
@@ -531,6 +547,7 @@ export interface ChosenView {
   cells: number;
   w: number;
   h: number;
+  pieces: PiecesView | null;
 }
 
 export interface State {

@@ -8,7 +8,9 @@
   /** What can be tried: how the player moves, and how the selected piece acts. */
   const terms = $derived.by(() => {
     const slip = p.state?.slip;
-    const of = (slip?.acting?.values ?? []).map((one) => ({ ...one, label: `${slip?.proposed}: ${one.label}` }));
+    const of = (slip?.acting?.fields ?? [])
+      .filter((one) => one.trial !== '')
+      .map((one) => ({ ...one, label: `${slip?.proposed}: ${one.label}` }));
     return [...(p.scene?.movement.terms ?? []), ...of];
   });
   let name = $state('speed');

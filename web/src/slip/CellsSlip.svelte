@@ -4,10 +4,11 @@
   import type { Project } from '../core/project.svelte';
   import Button from '../ui/Button.svelte';
   import { beside } from './beside';
+  import Fields from './Fields.svelte';
 
   let { p }: { p: Project } = $props();
 
-  const WIDTH = 236;
+  const WIDTH = 268;
   let height = $state(200);
   const chosen = $derived(p.state?.chosen ?? null);
   const shown = $derived(
@@ -39,7 +40,7 @@
 
 {#if chosen && shown && place}
   <aside
-    class="absolute z-10 flex flex-col gap-2 sheet p-3"
+    class="absolute z-10 flex max-h-[calc(100%-16px)] flex-col gap-2 overflow-y-auto sheet p-3"
     style:left="{place.x}px"
     style:top="{place.y}px"
     style:width="{WIDTH}px"
@@ -74,5 +75,19 @@
         >Erase {chosen.cells === 1 ? 'the cell' : `${chosen.cells} cells`}</button
       >
     </div>
+    {#if chosen.pieces}
+      <div
+        class="flex flex-col gap-1 border-t border-line pt-2"
+        role="group"
+        aria-label="The pieces among them"
+        data-together
+      >
+        <div class="text-soft">{chosen.pieces.says}</div>
+        <Fields
+          fields={chosen.pieces.fields}
+          change={(name, value) => p.order({ do: 'set-together', text: name, n: value })}
+        />
+      </div>
+    {/if}
   </aside>
 {/if}

@@ -10,7 +10,7 @@
 
   let { p }: { p: Project } = $props();
 
-  const WIDTH = 268;
+  const WIDTH = 292;
   let height = $state(200);
   let asked = $state(false);
 

@@ -1,0 +1,326 @@
+package page
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"azzel/core/edit"
+	"azzel/core/hand"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/world"
+)
+
+// FieldView is something that can be set of one piece or of several: a choice if it has options, else a number.
+type FieldView struct {
+	// Name is what it is called in orders, Label what people read, Heading what stands over it and those after it with
+	// the same, Help a sentence.
+	Name    string `json:"name"`
+	Label   string `json:"label"`
+	Heading string `json:"heading"`
+	Help    string `json:"help"`
+	// Options are the words for the choices, of which Value is one.
+	Options []string `json:"options"`
+	// Value, Least and Most are in Per parts of the unit.
+	Value int    `json:"value"`
+	Unit  string `json:"unit"`
+	Per   int    `json:"per"`
+	Least int    `json:"least"`
+	Most  int    `json:"most"`
+	// Reach is as far as it is dragged; beyond that it is typed.
+	Reach int `json:"reach"`
+	// Tries are values that are proposed to be tried over a replay, Trial what that is called then; empty if it can't.
+	Tries []int  `json:"tries"`
+	Trial string `json:"trial"`
+	// Differs says that it is not the same for all of several pieces; Value is that of the first.
+	Differs bool `json:"differs"`
+}
+
+// ActingView is how a piece acts in play, with what can be set of it.
+type ActingView struct {
+	Fields []FieldView `json:"fields"`
+	// Moves says that it goes somewhere by itself, so that it has a trail; Leads that it can follow a track, Tracked
+	// that it follows one, which can be led on.
+	Moves   bool `json:"moves"`
+	Leads   bool `json:"leads"`
+	Tracked bool `json:"tracked"`
+}
+
+// viewActing is what can be set of how a piece acts, as its kind declares it; nil if nothing can.
+func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
+	v := &ActingView{Fields: fieldsOf(d, m, p)}
+	if len(v.Fields) == 0 {
+		return nil
+	}
+	for i := range v.Fields {
+		if f := &v.Fields[i]; len(f.Options) == 0 {
+			f.Tries, f.Trial = around(f.Value, f.Least, f.Most), PieceTerm(world.Ref{Map: m.ID, ID: p.ID}, f.Name)
+		}
+	}
+	k := p.Kind()
+	_, v.Leads = k.Has(props.Track)
+	v.Leads = v.Leads && k.Goes
+	v.Moves = k.Goes && p.Int(props.Does) != props.Stands
+	t := d.Track(p.Refers(props.Track))
+	v.Tracked = t != nil && t.Map == m.ID
+	return v
+}
+
+// fieldsOf are the properties of a piece that are offered to be set, in the order in which its kind declares them.
+func fieldsOf(d *world.Document, m *world.Map, p *world.Piece) []FieldView {
+	list := []FieldView{}
+	for _, h := range p.Kind().Props {
+		if !h.Hidden && (h.If == nil || h.If(p.Props)) {
+			list = append(list, propFields(d, m, p, h)...)
+		}
+	}
+	return list
+}
+
+// propFields are the fields of one property of a piece.
+func propFields(d *world.Document, m *world.Map, p *world.Piece, h kind.Has) []FieldView {
+	numbers := p.Props.Numbers(p.Kind(), h.Prop)
+	choice := func(is int, options ...string) []FieldView {
+		return []FieldView{{Name: h.Word, Label: h.Says(), Help: h.Help, Options: options, Value: is, Tries: []int{}}}
+	}
+	switch h.Sort {
+	case kind.Choice:
+		return choice(numbers[0], h.Options...)
+	case kind.YesNo:
+		return choice(numbers[0], "no", "yes")
+	case kind.Direction:
+		return choice(numbers[0], append([]string{h.None}, h.Options...)...)
+	case kind.Reference:
+		field := listed(d, h.Word, h.Says(), h.None, sortOf(h.To), thingsOf(d, m, h.To), p.Refers(h.Prop))
+		if field.Help = h.Help; makesNew(h.To) {
+			field.Options = append(field.Options, "a new "+sortNames[sortOf(h.To)])
+		}
+		return []FieldView{field}
+	case kind.Offset:
+		l := d.Project.Lattice()
+		return []FieldView{numberField(h, h.Word+"-x", h.Says()+" right", 0, numbers[0], l.W), numberField(h, h.Word+"-y", h.Says()+" down", 1, numbers[1], l.H)}
+	case kind.Weights:
+		fields := make([]FieldView, 0, len(h.Options))
+		for i, option := range h.Options {
+			f := numberField(h, h.Word+"-"+option, option, i, numbers[i], 1)
+			f.Heading = h.Says()
+			fields = append(fields, f)
+		}
+		return fields
+	}
+	return []FieldView{numberField(h, h.Word, h.Says(), 0, numbers[0], 1)}
+}
+
+// numberField is number i of a property, of which per parts are one of its unit.
+func numberField(h kind.Has, name, label string, i, is, per int) FieldView {
+	least, most := h.Ranges(i)
+	if h.Sort == kind.Whole {
+		least = h.Least
+	}
+	reach := h.Reach * per
+	if h.Per > 0 {
+		per = h.Per
+	}
+	return FieldView{Name: name, Label: label, Help: h.Help, Options: []string{}, Tries: []int{}, Unit: h.Unit, Value: is, Per: per, Least: least, Most: most, Reach: min(max(reach, is), most)}
+}
+
+// listed lets one of some things be chosen, or none of them.
+func listed(d *world.Document, name, label, none string, sort world.Sort, ids []world.ID, chosen world.ID) FieldView {
+	f := FieldView{Name: name, Label: label, Options: []string{none}, Tries: []int{}}
+	for i, id := range ids {
+		f.Options = append(f.Options, hand.Name(d, world.Ref{Sort: sort, ID: id}))
+		if id == chosen {
+			f.Value = i + 1
+		}
+	}
+	return f
+}
+
+// sortOf is the sort of stored thing that a property refers to.
+func sortOf(t kind.Thing) world.Sort {
+	return map[kind.Thing]world.Sort{kind.Character: world.SortCharacter, kind.Track: world.SortTrack, kind.Area: world.SortArea, kind.Item: world.SortItem, kind.Fact: world.SortFact}[t]
+}
+
+// sortNames are what people call the things that can be made by choosing them.
+var sortNames = map[world.Sort]string{world.SortItem: "item", world.SortFact: "fact"}
+
+// makesNew reports whether a thing can be made by choosing it.
+func makesNew(t kind.Thing) bool { return sortNames[sortOf(t)] != "" }
+
+// thingsOf are the things of a sort that a piece of a map can refer to.
+func thingsOf(d *world.Document, m *world.Map, t kind.Thing) []world.ID {
+	switch t {
+	case kind.Character:
+		return charactersOf(d)
+	case kind.Track:
+		return tracksOf(d, m)
+	case kind.Area:
+		return areasOf(d, m)
+	case kind.Item:
+		return itemsOf(d)
+	case kind.Fact:
+		return factsOf(d)
+	}
+	return nil
+}
+
+// PiecesView is several pieces, with what can be set of all of them.
+type PiecesView struct {
+	Count int `json:"count"`
+	// Says is how many there are of each type, in words.
+	Says   string      `json:"says"`
+	Fields []FieldView `json:"fields"`
+}
+
+// mostTogether is of how many pieces it is worked out what can be set of all.
+const mostTogether = 1000
+
+// viewPieces is what can be set of several pieces of a map at once: what all of them have. What makes something new is
+// offered for one piece alone. It is nil for fewer than two.
+func viewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesView {
+	if len(pieces) < 2 {
+		return nil
+	}
+	v := &PiecesView{Count: len(pieces), Fields: []FieldView{}}
+	counts := map[world.ID]int{}
+	for _, p := range pieces {
+		counts[p.Type]++
+	}
+	var words []string
+	for _, k := range kind.All() {
+		if n := counts[k.ID]; n > 0 {
+			words = append(words, counted(n, strings.ToLower(k.Name)))
+		}
+	}
+	if v.Says = strings.Join(words, ", "); len(pieces) > mostTogether {
+		v.Says += fmt.Sprintf(". Of at most %d pieces something can be set at once", mostTogether)
+		return v
+	}
+	v.Fields = fieldsOf(d, m, pieces[0])
+	for _, p := range pieces[1:] {
+		theirs := fieldsOf(d, m, p)
+		v.Fields = slices.DeleteFunc(v.Fields, func(f FieldView) bool {
+			return !slices.ContainsFunc(theirs, func(o FieldView) bool { return o.Name == f.Name })
+		})
+		for i := range v.Fields {
+			f := &v.Fields[i]
+			o := theirs[slices.IndexFunc(theirs, func(o FieldView) bool { return o.Name == f.Name })]
+			f.Differs = f.Differs || o.Value != f.Value
+			if o.Label != f.Label {
+				f.Label = kind.PropLabel(f.Name, f.Label)
+			}
+		}
+	}
+	for i := range v.Fields {
+		if f := &v.Fields[i]; len(f.Options) > 0 && strings.HasPrefix(f.Options[len(f.Options)-1], "a new ") {
+			f.Options = f.Options[:len(f.Options)-1]
+		}
+	}
+	return v
+}
+
+// setTogether lets all pieces that are selected act otherwise, in one step.
+func (p *Page) setTogether(name string, value int) Changed {
+	d := p.doc()
+	c := p.hand.Chosen(d)
+	pieces := p.hand.Standing(d, c)
+	if len(pieces) == 0 || len(pieces) > mostTogether {
+		return p.Fail(world.ErrGone)
+	}
+	var e edit.Edit
+	for _, piece := range pieces {
+		one, err := p.author().acted(world.Ref{Sort: world.SortPiece, Map: c.Map, ID: piece.ID}, name, value)
+		if err != nil {
+			return p.Fail(err)
+		}
+		e.Label, e.Parts = one.Label, append(e.Parts, one.Parts...)
+	}
+	if len(e.Parts) == 0 {
+		return 0
+	}
+	e.Label = fmt.Sprintf("%s of %s", e.Label, counted(len(pieces), "piece"))
+	return p.do(e)
+}
+
+// acted is the edit that lets a piece act otherwise. What is chosen among tracks or areas is a number
+// of those of its map, from 1 on.
+func (a author) acted(ref world.Ref, name string, value int) (edit.Edit, error) {
+	d := a.d
+	m := d.Map(ref.Map)
+	if m == nil || m.Piece(ref.ID) == nil {
+		return edit.Edit{}, world.ErrGone
+	}
+	piece := m.Piece(ref.ID)
+	next := *piece
+	var err error
+	var before []edit.Part
+	switch name {
+	case "sets":
+		before = a.setsChosen(&next, value)
+	case "while":
+		before = a.whileChosen(&next, value)
+	case "sets-how", "sets-by", "least", "not":
+		next.Props = next.Props.With(factual(piece, name, value)...)
+	default:
+		before, err = a.set(m, &next, name, value)
+		l := d.Project.Lattice()
+		if c := l.CellAt(piece.Foot); piece.Foot == m.FootFor(l, piece, c) {
+			// It covers whole cells, and still does when it is wider.
+			next.Foot = m.FootFor(l, &next, c)
+		}
+	}
+	for f, b := range next.Props.All() {
+		if err == nil {
+			err = kind.PropOf(f).Check(b)
+		}
+	}
+	return edit.Edit{Label: "change " + name, Parts: append(before, edit.Changes(ref, piece.Values(), next.Values())...)}, err
+}
+
+// set gives a piece a number of a property by the name that it has for the page, and says what must be made before.
+func (a author) set(m *world.Map, p *world.Piece, name string, value int) (before []edit.Part, err error) {
+	k := p.Kind()
+	for _, h := range k.Props {
+		part, is := strings.CutPrefix(name, h.Word+"-")
+		i := 0
+		switch {
+		case name == h.Word:
+		case is && h.Sort == kind.Offset:
+			i = slices.Index([]string{"x", "y"}, part)
+		case is && h.Sort == kind.Weights:
+			i = slices.Index(h.Options, part)
+		default:
+			continue
+		}
+		if i < 0 || h.Hidden {
+			break
+		}
+		if h.Sort == kind.Reference {
+			things := thingsOf(a.d, m, h.To)
+			id := chosen(things, value)
+			if makesNew(h.To) && value == len(things)+1 {
+				var put edit.Part
+				if id, put = a.newItem(p.Name); h.To == kind.Fact {
+					id, put = a.newFact(p.Name)
+				}
+				before = append(before, put)
+			}
+			p.Props = p.Props.With(h.Refer(id))
+			return before, nil
+		}
+		numbers := p.Props.Numbers(k, h.Prop)
+		numbers[i] = value
+		p.Props = p.Props.With(h.Is(numbers...))
+		return nil, nil
+	}
+	return nil, fmt.Errorf("a piece of the type %s has no %q", k.Name, name)
+}
+
+// chosen is number n of some things, from 1 on; 0 for none.
+func chosen(ids []world.ID, n int) world.ID {
+	if n < 1 || n > len(ids) {
+		return 0
+	}
+	return ids[n-1]
+}

@@ -1,0 +1,73 @@
+package page_test
+
+import (
+	"strings"
+	"testing"
+
+	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/page"
+	"azzel/core/world"
+)
+
+// Of several pieces that are selected, what all of them have can be set at once, and what differs is said; it is one
+// step, and one undo takes it back. What a number can be is asked of each.
+func TestTogether(t *testing.T) {
+	p := fromTheSide(t)
+	m := p.Document().Maps[0]
+	first, second, lift := place(p, world.Foe, 6, 9), place(p, world.Foe, 8, 9), place(p, world.MovingPlatform, 10, 5)
+	order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(second.ID), Text: "speed", N: 44})
+	choose := func(from, to grid.Point) *page.PiecesView {
+		t.Helper()
+		order(p, page.Order{Do: "hold", Kind: "choose"})
+		order(p, page.Order{Do: "shape", Text: "box"})
+		for i, at := range []grid.Point{from, to, to} {
+			p.Pointer([]int{page.Press, page.Drag, page.Release}[i], grid.Point{X: at.X*16 + 8, Y: at.Y*16 + 8}, false, false, 0)
+		}
+		if chosen := p.State().Chosen; chosen != nil {
+			return chosen.Pieces
+		}
+		t.Fatal("no cells are selected")
+		return nil
+	}
+	if v := choose(grid.Point{X: 10, Y: 4}, grid.Point{X: 11, Y: 5}); v != nil {
+		t.Errorf("of one piece it is said what several have: %+v", v)
+	}
+	v := choose(grid.Point{X: 5, Y: 8}, grid.Point{X: 9, Y: 10})
+	if v == nil || v.Count != 2 || v.Says != "2 foes" {
+		t.Fatalf("two foes are %+v", v)
+	}
+	for _, f := range v.Fields {
+		if f.Differs != (f.Name == "speed") {
+			t.Errorf("%s differs: %t", f.Name, f.Differs)
+		}
+	}
+	v = choose(grid.Point{X: 5, Y: 4}, grid.Point{X: 11, Y: 10})
+	var names []string
+	for _, f := range v.Fields {
+		names = append(names, f.Name)
+	}
+	if v.Says != "1 moving platform, 2 foes" || strings.Join(names, " ") != "speed track" {
+		t.Fatalf("of %s can be set %v", v.Says, names)
+	}
+	before := p.Document()
+	order(p, page.Order{Do: "set-together", Text: "speed", N: 17})
+	for _, id := range []world.ID{first.ID, second.ID, lift.ID} {
+		if got := p.Document().Maps[0].Piece(id).Int(props.Speed); got != 17 {
+			t.Errorf("set together, the speed is %d", got)
+		}
+	}
+	for name, n := range map[string]int{"speed": 9999, "sight": 3, "moons": 1} {
+		was := p.Document()
+		if order(p, page.Order{Do: "set-together", Text: name, N: n}); p.Document() != was || said(p) == "" {
+			t.Errorf("%s of %d was set for all of them without a word", name, n)
+		}
+	}
+	order(p, page.Order{Do: "undo"})
+	for _, piece := range before.Maps[0].Pieces {
+		if is := p.Document().Maps[0].Piece(piece.ID); is.Props != piece.Props {
+			t.Errorf("taken back, a %s sets %v, not %v", kind.NameOf(piece.Type), []byte(is.Props), []byte(piece.Props))
+		}
+	}
+}

@@ -1,0 +1,84 @@
+<script lang="ts">
+  import { TICKS_PER_SECOND, type FieldView } from '../core/types.gen';
+
+  /** What can be set of one piece, or of several at once, as the core declares it. */
+  interface Props {
+    fields: FieldView[];
+    /** Called while a number is dragged. */
+    attempt?: (name: string, value: number) => void;
+    change: (name: string, value: number) => void;
+  }
+  let { fields, attempt, change }: Props = $props();
+
+  /** The value that is being dragged, by its name. */
+  let dragged: { name: string; value: number } | null = $state(null);
+
+  /** As few decimals as say what it is. */
+  const shown = (value: number, per: number): number => Math.round((value / per) * 100) / 100;
+  /** What it is called apart from its heading. */
+  const called = (field: FieldView): string => (field.heading === '' ? field.label : `${field.heading} ${field.label}`);
+  const step = (per: number): number => (per === 1 ? 1 : per === 10 || per === TICKS_PER_SECOND ? 0.1 : 0.5);
+
+  function typed(field: FieldView, input: HTMLInputElement): void {
+    const value = Math.round(input.valueAsNumber * field.per);
+    if (Number.isFinite(value) && (field.differs || value !== field.value)) change(field.name, value);
+    input.value = field.differs ? '' : String(shown(field.value, field.per));
+  }
+</script>
+
+{#each fields as field, i (field.name)}
+  {#if field.heading !== '' && field.heading !== fields[i - 1]?.heading}
+    <div class="pt-1 text-small text-soft">{field.heading}</div>
+  {/if}
+  {#if field.options.length > 0}
+    <label class="flex items-center justify-between gap-2" title={field.help}>
+      <span class="shrink-0">{field.label}</span>
+      <select
+        class="h-7 min-w-0 rounded-inner border border-line bg-sheet px-1"
+        value={field.differs ? -1 : field.value}
+        onchange={(e) => change(field.name, Number(e.currentTarget.value))}
+      >
+        {#if field.differs}<option value={-1} disabled>differs</option>{/if}
+        {#each field.options as name, n (n)}<option value={n}>{name}</option>{/each}
+      </select>
+    </label>
+  {:else}
+    <div class="flex items-center gap-2" title={field.help}>
+      <span class="w-20 shrink-0">{field.label}</span>
+      <input
+        type="range"
+        class="min-w-0 flex-1 accent-saffron"
+        aria-label="{called(field)}, dragged"
+        min={field.least < 0 ? -field.reach : field.least}
+        max={field.reach}
+        value={field.value}
+        oninput={(e) => {
+          dragged = { name: field.name, value: e.currentTarget.valueAsNumber };
+          attempt?.(field.name, dragged.value);
+        }}
+        onchange={(e) => {
+          dragged = null;
+          change(field.name, e.currentTarget.valueAsNumber);
+        }}
+      />
+      <label class="flex h-7 w-22 items-center rounded-inner border border-line bg-sheet pr-1">
+        <span class="sr-only">{called(field)}</span>
+        <input
+          type="number"
+          class="w-full min-w-0 bg-transparent px-1 figures"
+          step={step(field.per)}
+          min={shown(field.least, field.per)}
+          max={shown(field.most, field.per)}
+          placeholder={field.differs ? 'differs' : undefined}
+          value={dragged?.name === field.name
+            ? shown(dragged.value, field.per)
+            : field.differs
+              ? ''
+              : shown(field.value, field.per)}
+          onchange={(e) => typed(field, e.currentTarget)}
+        />
+        {#if !field.differs}<span class="shrink-0 text-small text-soft">{field.unit}</span>{/if}
+      </label>
+    </div>
+  {/if}
+{/each}
