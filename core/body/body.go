@@ -119,7 +119,7 @@ func (g *Ground) At(c grid.Point) Place {
 	if g.Map.View == world.TopDown {
 		return At(g.Lattice, c)
 	}
-	foot := g.Map.FootOf(g.Lattice, world.Spawn, c)
+	foot := g.Map.FootOf(g.Lattice, 0, c)
 	p := Place{foot.X * Unit, (foot.Y + 1) * Unit}
 	w, h := g.part()
 	column, row := floorDiv(p.X, w), (c.Y+1)*tiles.MaskSide

@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/pace"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -125,7 +126,7 @@ type Hand struct {
 
 // New makes an empty hand whose new things get ids from ids.
 func New(ids world.Allocator) *Hand {
-	return &Hand{Held: Held{Holding: Nothing, Type: world.Collectible, Tile: 1}, Shape: Free, Size: 1, Adds: Anew, ids: ids,
+	return &Hand{Held: Held{Holding: Nothing, Type: kind.First(func(k *kind.Kind) bool { return k.Counted }).ID, Tile: 1}, Shape: Free, Size: 1, Adds: Anew, ids: ids,
 		current: map[world.ID]world.ID{}, hidden: map[world.ID]bool{}, only: map[world.ID]world.ID{}, axes: map[world.ID]grid.Point{}, made: map[madeLayer]*world.Layer{}}
 }
 

@@ -55,6 +55,12 @@ type Kind struct {
 	// Lies says that from above its pieces lie below what stands on them; from the side their upper edge is level
 	// with that of a cell.
 	Lies bool
+	// Named says that its pieces are spots with a name, to which whoever tests can go.
+	Named bool
+	// Ends says that its pieces end the play, Counted that those of them that were taken are counted.
+	Ends, Counted bool
+	// Drawn says that what its pieces are is drawn when play begins.
+	Drawn bool
 	// Figure says that its pieces may be a character, and are drawn as it.
 	Figure bool
 	// Item is what its pieces do with the item that they name.
@@ -64,8 +70,26 @@ type Kind struct {
 	// Always says that its pieces are there whatever holds.
 	Always bool
 
+	// Side and Above are how large its pieces are seen from the side and from above, in a cell or for each cell of their
+	// width; as usual if they say nothing.
+	Side, Above Extent
+	// Picture is its built-in picture, Other that of its other state, or from above; without one it is not seen in play.
+	Picture, Other []Shape
+	// Behaviour is what it does in play, as it implements interfaces of core/stage; nil for nothing by itself.
+	Behaviour any
+
 	has map[Field]int
 }
+
+// An Extent is a part of a cell: how wide and how high, each as a fraction.
+type Extent struct{ W, OfW, H, OfH int }
+
+// Of gives the extent of a cell of so many pixels, at least 2 each way.
+func (e Extent) Of(w, h int) (int, int) { return max(2, w*e.W/e.OfW), max(2, h*e.H/e.OfH) }
+
+// A Shape is a box of one colour, in a picture of 16 × 20 pixels of which the lower 16 rows lie in the cell: how far from
+// the left and from the top it is, how wide and high, and its colour.
+type Shape [5]int
 
 // An ItemUse is what pieces do with an item.
 type ItemUse int
@@ -125,6 +149,16 @@ func All() []*Kind { return slices.Clone(all) }
 
 // Of finds a kind by its number; nil if there is none.
 func Of(id ID) *Kind { return byID[id] }
+
+// First finds the first kind that is so; nil if none is.
+func First(is func(*Kind) bool) *Kind {
+	for _, k := range all {
+		if is(k) {
+			return k
+		}
+	}
+	return nil
+}
 
 // NameOf is what people read as the name of a kind, empty if there is none.
 func NameOf(id ID) string {

@@ -71,7 +71,7 @@ func (g *Game) emitFrom(a *actor) bool {
 	g.emitting++
 	g.came++
 	t := Thing{ID: emitted | world.ID(g.came), Type: of, from: a.piece.ID, Place: at, Heading: headingOf(a.piece, g.ground.Map.View)}
-	if of == world.Hazard {
+	if isHazard(of) {
 		t.left = 2 * TicksPerSecond
 	}
 	// Numbers only grow, so that the things stay sorted.

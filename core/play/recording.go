@@ -130,7 +130,7 @@ func (r *Recording) lastStart() int {
 // It is a help, but a play that is kept can begin there.
 func (r *Recording) Bring(mark world.ID) error {
 	m, p := r.doc.Piece(mark)
-	if p == nil || p.Type != world.Mark {
+	if p == nil || !p.Kind().Named {
 		return world.ErrGone
 	}
 	g := r.game

@@ -136,7 +136,7 @@ func NewFor(d *world.Document, r *world.Replay) (*Game, error) {
 		p := m.Piece(r.From)
 		switch {
 		case p == nil:
-		case p.Type == world.Spawn:
+		case p.Kind().Begins:
 			return New(d, start)
 		case IsStart(p.Type):
 			start.Map, start.Cell = m.ID, d.Project.Lattice().CellAt(p.Foot)

@@ -47,7 +47,7 @@ func from(d *world.Document, s state, start world.ID) (*Game, error) {
 	g.stand(on)
 	cell := g.ground.Lattice.CellAt(from.Foot)
 	// A checkpoint may be touched from the cell beside it.
-	if elsewhere || from.Type == world.Mark || !g.cells().Inset(-1).Has(cell) || !g.ground.Fits(g.size, g.place) {
+	if elsewhere || from.Kind().Named || !g.cells().Inset(-1).Has(cell) || !g.ground.Fits(g.size, g.place) {
 		to, ok := g.ground.Nearest(g.size, cell, -1)
 		if !ok {
 			return nil, ErrNowhere

@@ -5,6 +5,7 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/pack"
 	"azzel/core/world"
 )
@@ -52,7 +53,7 @@ func (g *Game) Status() Status {
 	}
 	for _, m := range g.doc.Maps {
 		for _, p := range m.Pieces {
-			if p.Type == world.Collectible || p.Type == world.Lottery && g.draw(m, p) == world.Collectible {
+			if k := p.Kind(); k.Counted || k.Drawn && counted(g.draw(m, p)) {
 				s.Total++
 				if g.Taken(p.ID) {
 					s.Taken++
@@ -62,6 +63,9 @@ func (g *Game) Status() Status {
 	}
 	return s
 }
+
+// counted reports whether what is taken of a type is counted.
+func counted(of world.ID) bool { k := kind.Of(of); return k != nil && k.Counted }
 
 // Taken reports whether the piece has been taken.
 func (g *Game) Taken(id world.ID) bool {

@@ -5,8 +5,10 @@ import (
 	"slices"
 
 	"azzel/core/body"
+	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/pack"
+	"azzel/core/stage"
 	"azzel/core/world"
 )
 
@@ -66,6 +68,8 @@ type actor struct {
 	absent bool
 	piece  *world.Piece
 	acts   acting
+	// touched is what happens when the player touches it, nil for nothing.
+	touched stage.Touched
 }
 
 // meet makes the things of the map the player is on that are not there yet, and lists who
@@ -83,10 +87,10 @@ func (g *Game) meet() {
 			g.things = slices.Insert(g.things, i, Thing{ID: p.ID, Place: footOf(p), Heading: headingOf(p, m.View)})
 		}
 		g.things[i].lookOn(p, m.View)
-		if _, fell := slices.BinarySearch(g.fallen, p.Refers(props.Who)); fell && p.Type == world.Foe {
+		if _, fell := slices.BinarySearch(g.fallen, p.Refers(props.Who)); fell && p.Kind().Figure {
 			g.things[i].Gone = true
 		}
-		if g.things[i].Type = p.Type; p.Type == world.Lottery {
+		if g.things[i].Type = p.Type; p.Kind().Drawn {
 			g.things[i].Type = g.draw(m, p)
 		}
 		g.actors = append(g.actors, actor{piece: p})
@@ -110,13 +114,17 @@ func (g *Game) meet() {
 		a.of, a.acts, a.box = g.things[a.at].Type, actingOf(a.piece), -1
 		a.does, a.every = a.acts.does, a.acts.every
 		a.size = g.sizeOf(a.of, a.piece, m.View)
+		a.touched = nil
+		if k := kind.Of(a.of); k != nil {
+			a.touched, _ = k.Behaviour.(stage.Touched)
+		}
 		a.drive = body.NewDrive(l, world.Movement{Speed: max(1, a.acts.speed)}.Filled())
 		a.track = g.trackOf(a.piece)
 		if a.area = g.doc.Area(a.acts.area); a.area != nil && a.area.Map != m.ID {
 			a.area = nil
 		}
 		switch {
-		case a.of == world.MovingPlatform && m.View == world.TopDown:
+		case lies(a.of) && m.View == world.TopDown:
 			a.box = platforms
 			platforms++
 		case isSolid(a.of):
@@ -229,35 +237,33 @@ func footOf(p *world.Piece) body.Place {
 }
 
 // isSolid reports whether things of a type stop bodies.
-func isSolid(of world.ID) bool {
-	return of == world.MovingPlatform || of == world.Pushable || of == world.Breakable
-}
+func isSolid(of world.ID) bool { k := kind.Of(of); return k != nil && k.Solid }
+
+// isHazard reports whether things of a type hurt where they are.
+func isHazard(of world.ID) bool { k := kind.Of(of); return k != nil && k.Hurts && !k.Goes }
+
+// lies reports whether things of a type lie below what stands on them, from above.
+func lies(of world.ID) bool { k := kind.Of(of); return k != nil && k.Lies }
 
 // sizeOf is the body of a piece that acts as one of a type.
 func (g *Game) sizeOf(of world.ID, p *world.Piece, view world.View) body.Size {
 	l := g.doc.Project.Lattice()
-	if who := g.doc.Character(p.Refers(props.Who)); who != nil && of == world.Foe {
+	k := kind.Of(of)
+	if k == nil {
+		k = &kind.Kind{}
+	}
+	if who := g.doc.Character(p.Refers(props.Who)); who != nil && k.Figure {
 		return body.SizeOf(l, view, who.Movement)
 	}
-	switch of {
-	case world.MovingPlatform:
-		if view == world.TopDown {
-			return body.Size{W: p.Width() * l.W, H: l.H}
-		}
-		return body.Size{W: p.Width() * l.W, H: max(1, l.H/2)}
-	case world.Spring:
-		return body.Size{W: max(2, l.W*3/4), H: max(2, l.H/2)}
-	case world.Pushable:
-		// A little smaller than a cell, so that it goes through gaps of one; from the side as high
-		// as a cell, so that one walks over it where it fills a hole.
-		if view == world.SideView {
-			return body.Size{W: max(2, l.W*7/8), H: l.H}
-		}
-		return body.Size{W: max(2, l.W*7/8), H: max(2, l.H*7/8)}
-	case world.Breakable:
-		return body.Size{W: l.W, H: l.H}
-	}
+	extent := k.Side
 	if view == world.TopDown {
+		extent = k.Above
+	}
+	switch {
+	case extent != kind.Extent{}:
+		w, h := extent.Of(l.W, l.H)
+		return body.Size{W: p.Width() * w, H: h}
+	case view == world.TopDown:
 		return body.PlayerSize(l)
 	}
 	return body.Size{W: max(2, l.W*5/8), H: max(2, l.H*3/4)}
@@ -276,7 +282,7 @@ func (g *Game) solidThings(of *body.Ground) {
 			t = g.things[i]
 			t.Type = p.Type
 		}
-		if p.Type == world.Lottery {
+		if p.Kind().Drawn {
 			t.Type = g.draw(of.Map, p)
 		}
 		t.Gone = t.Gone || g.absent[p.ID]
@@ -295,7 +301,7 @@ func (g *Game) solidThing(of *body.Ground, p *world.Piece, t Thing) {
 		box = g.sizeOf(t.Type, p, of.Map.View).Box(t.Place)
 	}
 	switch {
-	case t.Type == world.MovingPlatform && of.Map.View == world.TopDown:
+	case lies(t.Type) && of.Map.View == world.TopDown:
 		of.Floors = append(of.Floors, box)
 	case isSolid(t.Type):
 		of.Boxes = append(of.Boxes, box)
@@ -311,51 +317,6 @@ func (g *Game) thing(id world.ID) (int, bool) {
 func (g *Game) there(a *actor) bool {
 	t := &g.things[a.at]
 	return !t.Gone && !a.absent && t.ID != g.lifted
-}
-
-// touchThings lets happen what the player touches that acts.
-func (g *Game) touchThings(fell bool, foot int) {
-	mine := g.size.Box(g.place)
-	l := g.doc.Project.Lattice()
-	side := g.ground.Map.View == world.SideView
-	for k := range g.actors {
-		if g.away {
-			return
-		}
-		a := &g.actors[k]
-		t := &g.things[a.at]
-		box := a.size.Box(t.Place)
-		if !g.there(a) || !box.Meets(mine) {
-			continue
-		}
-		// From above, in this tick: the foot was higher than the upper half of it.
-		onto := side && fell && foot <= (box.Y0+box.Y1)/2
-		switch a.of {
-		case world.Spring:
-			if side && g.motion.VY >= 0 {
-				drive := g.underForces()
-				g.motion = body.Motion{VX: g.motion.VX, VY: -drive.SpringSpeed(a.acts.height*l.H/10) - drive.Half, Thrown: true, Mode: body.Airborne}
-				g.tell(Sprung)
-			}
-		case world.Foe:
-			if onto && g.moves.Can(world.Stomping) {
-				g.hit(a)
-				g.motion.VY, g.motion.Mode, g.motion.Rising = -g.drive.Leap*2/3, body.Airborne, g.jumped
-				g.tell(Stomped)
-				continue
-			}
-			g.damage(a.acts.harm)
-		case world.Hazard:
-			g.damage(a.acts.harm)
-		case world.Collectible:
-			if t.from != 0 {
-				t.Gone = g.have(t.ID, &a.acts)
-			} else {
-				// One that was drawn: it is taken like the others.
-				t.Gone = g.take(t.ID, &a.acts)
-			}
-		}
-	}
 }
 
 // random is a number from 0 to before n, from the state alone. (Steele, Lea and Flood, "Fast
@@ -376,11 +337,7 @@ func mixed(z uint64) uint64 {
 func (g *Game) Things(each func(t Thing, cells int, size body.Size)) {
 	for _, a := range g.actors {
 		if t := g.things[a.at]; t.Type != 0 && !a.absent {
-			cells := 1
-			if a.of == world.MovingPlatform {
-				cells = a.piece.Width()
-			}
-			each(t, cells, a.size)
+			each(t, a.piece.Width(), a.size)
 		}
 	}
 }

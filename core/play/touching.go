@@ -8,33 +8,6 @@ import (
 	"azzel/core/world"
 )
 
-// touch lets what stands in some cells happen.
-func (g *Game) touch(cells grid.Rect) {
-	l := g.doc.Project.Lattice()
-	for _, p := range g.ground.Map.Pieces {
-		c := l.CellAt(p.Foot)
-		if !cells.Has(c) || g.absent[p.ID] {
-			continue
-		}
-		switch p.Type {
-		case world.Collectible:
-			is := actingOf(p)
-			g.take(p.ID, &is)
-		case world.Checkpoint:
-			if at := g.ground.At(c); g.checkpoint != p.ID && g.ground.Fits(g.size, at) {
-				g.entered, g.checkpoint, g.started = at, p.ID, p.ID
-				g.tell(Reached)
-				g.remember(p.ID, p.Sets())
-			}
-		case world.Exit:
-			if g.lets(p) {
-				g.finished = true
-				g.tell(Finished)
-			}
-		}
-	}
-}
-
 // take counts a collectible as taken, and gives what it gives. It reports whether it is gone:
 // who has no room for that leaves it.
 func (g *Game) take(id world.ID, is *acting) bool {

@@ -155,7 +155,7 @@ func (g *Game) avoided(m *world.Map, danger bool) func(grid.Point) bool {
 	l := g.doc.Project.Lattice()
 	exits := map[grid.Point]bool{}
 	for _, p := range m.Pieces {
-		if p.Type == world.Exit && g.Here(p.ID) {
+		if p.Kind().Ends && g.Here(p.ID) {
 			exits[l.CellAt(p.Foot)] = true
 		}
 	}
@@ -173,10 +173,10 @@ func (g *Game) hurting(m *world.Map) func(grid.Point) bool {
 	cells := map[grid.Point]bool{}
 	for _, p := range m.Pieces {
 		of := p.Type
-		if of == world.Lottery {
+		if p.Kind().Drawn {
 			of = g.draw(m, p)
 		}
-		if i, there := g.thing(p.ID); of != world.Hazard || !g.Here(p.ID) || there && g.things[i].Gone {
+		if i, there := g.thing(p.ID); !isHazard(of) || !g.Here(p.ID) || there && g.things[i].Gone {
 			continue
 		}
 		box := g.sizeOf(of, p, m.View).Box(footOf(p))

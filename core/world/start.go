@@ -2,6 +2,7 @@ package world
 
 import (
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/limit"
 	"azzel/core/pack"
 	"azzel/core/tiles"
@@ -44,7 +45,7 @@ func Start(p Project, ids Allocator) (*Document, error) {
 		if _, err := d.Paint(m.ID, m.PlayerLayer, Stroke{Region: inner, Cells: ground}); err != nil {
 			return err
 		}
-		spawn := &Piece{Type: Spawn, Layer: m.PlayerLayer, Foot: p.Lattice().Foot(grid.Point{X: bounds.W / 2, Y: bounds.H / 2})}
+		spawn := &Piece{Type: begins(), Layer: m.PlayerLayer, Foot: p.Lattice().Foot(grid.Point{X: bounds.W / 2, Y: bounds.H / 2})}
 		return d.Put(Ref{SortPiece, m.ID, ids.NewID()}, spawn.Values())
 	})
 }
@@ -63,7 +64,7 @@ func (d *Draft) startFromTheSide(p Project, ids Allocator) error {
 		return err
 	}
 	at := grid.Point{X: min(bounds.W-1, max(1, p.SeenW/4)), Y: bounds.H - deep - 1}
-	spawn := &Piece{Type: Spawn, Layer: m.PlayerLayer, Foot: m.FootOf(p.Lattice(), Spawn, at)}
+	spawn := &Piece{Type: begins(), Layer: m.PlayerLayer, Foot: m.FootOf(p.Lattice(), 0, at)}
 	return d.Put(Ref{SortPiece, m.ID, ids.NewID()}, spawn.Values())
 }
 
@@ -95,3 +96,6 @@ func Body(values []Value) []byte {
 	EncodeValues(&w, values)
 	return w.Bytes
 }
+
+// begins is the type of piece at which play begins.
+func begins() ID { return kind.First(func(k *kind.Kind) bool { return k.Begins }).ID }

@@ -2,12 +2,15 @@
 package breakable
 
 import (
+	"slices"
+
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
-	"slices"
 )
 
 // Kind is something to break.
 var Kind = &kind.Kind{ID: 10, Word: "breakable", Name: "Breakable", Family: kind.Workings, Acts: true, Solid: true, Fills: true, Done: "broken",
+	Side: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1}, Above: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1},
+	Picture: picture,
 	Purpose: "Solid until it was struck, shot or thrown at often enough.",
 	Props:   slices.Concat([]kind.Has{{Prop: props.Bears}}, props.Facts, props.Presence)}

@@ -2,12 +2,21 @@
 package checkpoint
 
 import (
+	"slices"
+
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
-	"slices"
+	"azzel/core/stage"
 )
 
 // Kind is a place to come back to.
 var Kind = &kind.Kind{ID: 4, Word: "checkpoint", Name: "Checkpoint", Family: kind.Ways, Starts: true, Touch: true, Done: "reached",
+	Behaviour: behaviour{}, Picture: picture, Other: other,
 	Purpose: "Who touched it comes back to here after falling or coming to harm.",
 	Props:   slices.Concat(props.Facts, props.Presence)}
+
+// A checkpoint is come back to.
+type behaviour struct{}
+
+// Entered implements stage.Entered.
+func (behaviour) Entered(_ stage.Self, do stage.Effects) { do.Reach() }

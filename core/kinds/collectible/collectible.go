@@ -2,15 +2,27 @@
 package collectible
 
 import (
+	"slices"
+
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
-	"slices"
+	"azzel/core/stage"
 )
 
 // Kind is something to take.
-var Kind = &kind.Kind{ID: 3, Word: "collectible", Name: "Collectible", Family: kind.Things, Item: kind.Gives, Touch: true, Done: "taken",
+var Kind = &kind.Kind{ID: 3, Word: "collectible", Name: "Collectible", Family: kind.Things, Item: kind.Gives, Touch: true, Counted: true, Done: "taken",
+	Behaviour: behaviour{}, Picture: picture,
 	Purpose: "Taken by walking over it, and counted; it may give an item.",
 	Props: slices.Concat([]kind.Has{
 		{Prop: props.Item, Label: "Gives"},
 		{Prop: props.Amount, If: props.NamesItem},
 	}, props.Facts, props.Presence)}
+
+// A collectible is taken, where it stands and by whoever touches it, if it came out of something else.
+type behaviour struct{}
+
+// Touched implements stage.Touched.
+func (behaviour) Touched(_ stage.Self, _ stage.Touch, do stage.Effects) { do.Take() }
+
+// Entered implements stage.Entered.
+func (behaviour) Entered(_ stage.Self, do stage.Effects) { do.Take() }

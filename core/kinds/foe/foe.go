@@ -2,13 +2,16 @@
 package foe
 
 import (
+	"slices"
+
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
-	"slices"
+	"azzel/core/stage"
 )
 
 // Kind is somebody to beware of.
 var Kind = &kind.Kind{ID: 6, Word: "foe", Name: "Foe", Family: kind.Folk, Acts: true, Goes: true, Hurts: true, Figure: true, Done: "defeated",
+	Behaviour: behaviour{}, Picture: picture,
 	Purpose:  "Hurts who touches it, and shoots if told to; from the side one can jump on it.",
 	Range:    []*kind.Prop{props.Sight, props.Straying, props.Reach},
 	Strength: []*kind.Prop{props.Harm},
@@ -27,3 +30,15 @@ var Kind = &kind.Kind{ID: 6, Word: "foe", Name: "Foe", Family: kind.Folk, Acts: 
 		{Prop: props.Track},
 		{Prop: props.Area},
 	}, props.Facts, props.Presence)}
+
+// A foe hurts, unless the player jumps onto it.
+type behaviour struct{}
+
+// Touched implements stage.Touched.
+func (behaviour) Touched(self stage.Self, how stage.Touch, do stage.Effects) {
+	if how.Onto && how.Stomps {
+		do.Stomped()
+		return
+	}
+	do.Hurt(self.Int(props.Harm))
+}

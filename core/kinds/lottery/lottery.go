@@ -2,13 +2,14 @@
 package lottery
 
 import (
+	"slices"
+
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
-	"slices"
 )
 
 // Kind is something that is drawn.
-var Kind = &kind.Kind{ID: 12, Word: "lottery piece", Name: "Lottery piece", Family: kind.Things, Acts: true, Item: kind.Gives, Done: "taken or defeated",
+var Kind = &kind.Kind{ID: 12, Word: "lottery piece", Name: "Lottery piece", Family: kind.Things, Acts: true, Item: kind.Gives, Drawn: true, Done: "taken or defeated",
 	Purpose:  "Drawn when play begins: a collectible, a foe, a hazard, or nothing.",
 	Range:    []*kind.Prop{props.Sight, props.Straying, props.Reach},
 	Strength: []*kind.Prop{props.Harm},

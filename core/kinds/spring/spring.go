@@ -5,6 +5,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/limit"
+	"azzel/core/stage"
 )
 
 // Height is how high a spring throws.
@@ -13,6 +14,18 @@ var Height = &kind.Prop{Field: 36, Word: "height", Label: "Throws", Name: "how h
 
 // Kind is a spring.
 var Kind = &kind.Kind{ID: 7, Word: "spring", Name: "Spring", Family: kind.Workings, Acts: true,
+	Side: kind.Extent{W: 3, OfW: 4, H: 1, OfH: 2}, Above: kind.Extent{W: 3, OfW: 4, H: 1, OfH: 2},
+	Behaviour: behaviour{}, Picture: picture,
 	Purpose:  "Throws up who comes down on it, in side-view.",
 	Strength: []*kind.Prop{Height},
 	Props:    append([]kind.Has{{Prop: Height}}, props.Presence...)}
+
+// A spring throws whoever comes down on it.
+type behaviour struct{}
+
+// Touched implements stage.Touched.
+func (behaviour) Touched(self stage.Self, how stage.Touch, do stage.Effects) {
+	if how.Side && !how.Rising {
+		do.Throw(self.Int(Height))
+	}
+}
