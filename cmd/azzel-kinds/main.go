@@ -80,6 +80,7 @@ func table(out *bytes.Buffer, k *kind.Kind, has []kind.Has) {
 		if h.Hidden && k != nil {
 			help += " Not offered by itself: it counts for what comes out."
 		}
+		help += map[kind.View]string{kind.FromAbove: " It counts from above alone.", kind.FromTheSide: " It counts from the side alone."}[h.Only]
 		fmt.Fprintf(out, "| %s | `%s` | %d | %s | %s | %s |\n", h.Says(), h.Word, h.Field, ranges(h.Prop), usual(k, h), help)
 	}
 }

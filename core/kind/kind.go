@@ -101,6 +101,16 @@ const (
 	Needs
 )
 
+// A View is how a map is seen.
+type View uint8
+
+// The views; EitherView is both.
+const (
+	EitherView View = iota
+	FromAbove
+	FromTheSide
+)
+
 // Has is a property as a kind has it.
 type Has struct {
 	*Prop
@@ -111,6 +121,8 @@ type Has struct {
 	Label string
 	// If, unless nil, says for which pieces it counts, and so is shown.
 	If func(Values) bool
+	// Only is the view in which it counts, and is offered to be set, if not in both.
+	Only View
 	// Hidden says that it is not offered to be set: what comes out of such a piece takes it from there.
 	Hidden bool
 }

@@ -70,8 +70,12 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 // fieldsOf are the properties of a piece that are offered to be set, in the order in which its kind declares them.
 func fieldsOf(d *world.Document, m *world.Map, p *world.Piece) []FieldView {
 	list := []FieldView{}
+	other := kind.FromTheSide
+	if m.View == world.SideView {
+		other = kind.FromAbove
+	}
 	for _, h := range p.Kind().Props {
-		if !h.Hidden && (h.If == nil || h.If(p.Props)) {
+		if h.Only != other && !h.Hidden && (h.If == nil || h.If(p.Props)) {
 			list = append(list, propFields(d, m, p, h)...)
 		}
 	}

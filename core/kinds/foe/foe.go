@@ -19,7 +19,7 @@ var Kind = &kind.Kind{ID: 6, Word: "foe", Name: "Foe", Family: kind.Folk, Acts: 
 		{Prop: props.Does},
 		{Prop: props.Speed},
 		{Prop: props.Sight},
-		{Prop: props.Straying},
+		{Prop: props.Straying, Only: kind.FromAbove}, // from the side it turns at walls, ledges and the edge of its area
 		{Prop: props.Harm},
 		{Prop: props.Bears},
 		{Prop: props.Every, Label: "Shoots every"},

@@ -120,7 +120,7 @@ var (
 // Emitted are the properties of what comes out of a piece, or is drawn, that are not offered to be set there; Drawn are
 // more of those for what is drawn.
 var (
-	Emitted = []kind.Has{{Prop: Track, Hidden: true}, {Prop: Sight, Hidden: true}, {Prop: Straying, Hidden: true}, {Prop: Reach, Hidden: true}, {Prop: Shot, Hidden: true}, {Prop: Bears, Hidden: true}, {Prop: Looks, Hidden: true}}
+	Emitted = []kind.Has{{Prop: Track, Hidden: true}, {Prop: Sight, Hidden: true}, {Prop: Straying, Only: kind.FromAbove, Hidden: true}, {Prop: Reach, Hidden: true}, {Prop: Shot, Hidden: true}, {Prop: Bears, Hidden: true}, {Prop: Looks, Hidden: true}}
 	Drawn   = []kind.Has{{Prop: Every, Hidden: true}, {Prop: Speed, Hidden: true}, {Prop: Harm, Hidden: true}, {Prop: Who, Hidden: true}, {Prop: Area, Hidden: true}}
 )
 

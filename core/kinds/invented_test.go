@@ -1,0 +1,227 @@
+package kinds_test
+
+import (
+	"bytes"
+	"encoding/json"
+	"fmt"
+	"slices"
+	"strings"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/exchange"
+	"azzel/core/grid"
+	"azzel/core/kind"
+	_ "azzel/core/kinds"
+	"azzel/core/kinds/props"
+	"azzel/core/page"
+	"azzel/core/picture"
+	"azzel/core/play"
+	"azzel/core/stage"
+	"azzel/core/world"
+)
+
+// A boiler is a kind that there is in this test alone: with a property of each sort, and behaviour in both views.
+var (
+	pressure = &kind.Prop{Field: 60_001, Word: "pressure", Label: "Pressure", Name: "the pressure of a boiler, in tenths of a bar,", Unit: "bar", Per: 10, Usual: 20, Least: 1, Most: 500, Reach: 100}
+	sealed   = &kind.Prop{Field: 60_002, Word: "sealed", Label: "Is sealed", Name: "whether a boiler is sealed", Sort: kind.YesNo}
+	valve    = &kind.Prop{Field: 60_003, Word: "valve", Label: "Valve", Name: "how the valve of a boiler is", Sort: kind.Choice, Options: []string{"open", "shut", "stuck"}}
+	faces    = &kind.Prop{Field: 60_004, Word: "faces", Label: "Faces", Name: "where a boiler faces", Sort: kind.Direction, Options: []string{"south", "west", "east", "north"}, None: "nowhere"}
+	pipe     = &kind.Prop{Field: 60_005, Word: "pipe", Label: "Pipe", Name: "how far the pipe of a boiler goes", Sort: kind.Offset, Unit: "cells", Least: -900, Most: 900, Reach: 9}
+	leaks    = &kind.Prop{Field: 60_006, Word: "leaks", Label: "Leaks", Name: "the leaks of a boiler", Sort: kind.Weights, Options: []string{"steam", "water"}, Most: 50, Reach: 9}
+	heats    = &kind.Prop{Field: 60_007, Word: "heats", Label: "Heats", Name: "what a boiler heats", Sort: kind.Reference, To: kind.Area, None: "nothing", Local: true}
+	boiler   = &kind.Kind{ID: 60_000, Word: "boiler", Name: "Boiler", Family: kind.Hazards, Purpose: "Scalds whoever touches it.", Acts: true, Hurts: true,
+		Side: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1}, Above: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1}, Picture: []kind.Shape{{1, 4, 14, 16, 0x8a5a2b}}, Behaviour: scalds{},
+		Props: slices.Concat([]kind.Has{{Prop: pressure}, {Prop: sealed}, {Prop: valve, If: func(v kind.Values) bool { return v.Int(nil, sealed) == 0 }}, {Prop: faces}, {Prop: pipe}, {Prop: leaks}, {Prop: heats},
+			{Prop: props.Item, Label: "Burns"}}, props.Presence)}
+)
+
+func init() { kind.Register(boiler) }
+
+// A boiler hurts by a health for each two bar, from the side only from beside it or below.
+type scalds struct{}
+
+func (scalds) Touched(self stage.Self, how stage.Touch, do stage.Effects) {
+	if !how.Onto {
+		do.Hurt(self.Int(pressure) / 20)
+	}
+}
+
+type window struct {
+	*page.Page
+	t *testing.T
+}
+
+func open(t *testing.T, view world.View) window {
+	t.Helper()
+	d, err := world.Start(world.Project{Name: "Boiler house", CellW: 16, CellH: 16, SeenW: 12, SeenH: 12, View: view}, &world.Counter{Prefix: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	p, err := page.Open(edit.Opening{Prefix: 7, Document: d}.Encode(), nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return window{p, t}
+}
+
+func (w window) order(o page.Order) {
+	w.t.Helper()
+	b, err := json.Marshal(o)
+	if err != nil {
+		w.t.Fatal(err)
+	}
+	w.Order(b)
+}
+
+func (w window) click(at grid.Point) {
+	at = grid.Point{X: at.X*16 + 8, Y: at.Y*16 + 8}
+	w.Pointer(page.Press, at, false, false, 0)
+	w.Pointer(page.Release, at, false, false, 0)
+}
+
+func (w window) piece() *world.Piece {
+	pieces := w.Document().Maps[0].Pieces
+	return pieces[len(pieces)-1]
+}
+
+func (w window) set(name string, value int) {
+	w.t.Helper()
+	w.order(page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(w.Document().Maps[0].ID), ID: page.FormatID(w.piece().ID), Text: name, N: value})
+}
+
+func (w window) fields() (names []string) {
+	w.order(page.Order{Do: "select", Kind: "piece", Map: page.FormatID(w.Document().Maps[0].ID), ID: page.FormatID(w.piece().ID)})
+	slip := w.State().Slip
+	if slip == nil || slip.Acting == nil {
+		return nil
+	}
+	for _, f := range slip.Acting.Fields {
+		names = append(names, fmt.Sprintf("%s=%d", f.Name, f.Value))
+	}
+	return names
+}
+
+// A kind that nothing else knows of is placed, set on the slip, taken back, stored, put into a bundle and read again,
+// copied, mirrored, drawn, listed, played in both views and rewound, without a line that is written for it elsewhere.
+func TestInventedKind(t *testing.T) {
+	for _, view := range []world.View{world.TopDown, world.SideView} {
+		w := open(t, view)
+		m := w.Document().Maps[0]
+		w.order(page.Order{Do: "hold", Kind: "piece", ID: page.FormatID(boiler.ID)})
+		w.click(grid.Point{X: 6, Y: 9})
+		w.order(page.Order{Do: "hold", Kind: "nothing"})
+		if p := w.piece(); p.Type != boiler.ID || p.Props != "" {
+			t.Fatalf("placed it is %+v", p)
+		}
+		if got := strings.Join(w.fields(), " "); got != "pressure=20 sealed=0 valve=0 faces=0 pipe-x=0 pipe-y=0 leaks-steam=0 leaks-water=0 heats=0 item=0" {
+			t.Fatalf("the slip says %s", got)
+		}
+		area := &world.Area{Name: "Palm house", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{X: 2, Y: 2, W: 3, H: 3})}
+		const areaID = world.ID(7<<32 | 900)
+		res, err := edit.Apply(w.Document(), edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: areaID}, Values: area.Values()}}})
+		if err != nil {
+			t.Fatal(err)
+		}
+		placed := w.Document()
+		if view == world.SideView { // once with an area, once without
+			p, err := page.Open(edit.Opening{Prefix: 8, Document: res.Document}.Encode(), nil)
+			if err != nil {
+				t.Fatal(err)
+			}
+			w.Page, placed = p, p.Document()
+			w.set("heats", 1)
+		}
+		for _, set := range []struct {
+			name  string
+			value int
+		}{{"pressure", 41}, {"valve", 2}, {"faces", 3}, {"pipe-x", -32}, {"pipe-y", 16}, {"leaks-water", 7}, {"item", 1}, {"sealed", 1}} {
+			w.set(set.name, set.value)
+		}
+		want := kind.Set(pressure.Is(41), valve.Is(2), faces.Is(3), pipe.Is(-32, 16), leaks.Is(0, 7), sealed.Is(1), props.Item.Refer(w.Document().Items[0].ID))
+		if view == world.SideView {
+			want = want.With(heats.Refer(areaID))
+		}
+		if w.piece().Props != want {
+			t.Fatalf("it sets %v, want %v", []byte(w.piece().Props), []byte(want))
+		}
+		if got := strings.Join(w.fields(), " "); strings.Contains(got, "valve") || !strings.Contains(got, "pressure=41 sealed=1 faces=3 pipe-x=-32") {
+			t.Errorf("once it is sealed the slip says %s", got)
+		}
+		for name, n := range map[string]int{"pressure": 501, "valve": 3, "faces": 5, "pipe-x": 901, "leaks-steam": 51, "speed": 3, "moons": 1} {
+			w.State()
+			if w.set(name, n); w.piece().Props != want || len(w.State().Messages) == 0 {
+				t.Errorf("%s of %d is set without a word", name, n)
+			}
+		}
+
+		// Stored, in a bundle, in the clipboard.
+		d := w.Document()
+		back, err := world.Decode(d.Encode())
+		if err != nil || back.Maps[0].Piece(w.piece().ID).Props != want {
+			t.Fatalf("stored it comes back otherwise: %v", err)
+		}
+		var bundle bytes.Buffer
+		if err := exchange.Write(&bundle, d, func(string) ([]byte, error) { return nil, nil }, func() error { return nil }); err != nil {
+			t.Fatal(err)
+		}
+		read, err := exchange.Read(bytes.NewReader(bundle.Bytes()), int64(bundle.Len()), nil)
+		if err != nil || read.Document.Maps[0].Piece(w.piece().ID).Props != want {
+			t.Fatalf("out of a bundle it comes back otherwise: %v", err)
+		}
+		text, _ := w.Copied(false)
+		w.Paste(text)
+		w.click(grid.Point{X: 9, Y: 9})
+		if got := w.piece(); got.Type != boiler.ID || got.Props != want || len(w.Document().Maps[0].Pieces) != len(d.Maps[0].Pieces)+1 {
+			t.Errorf("pasted it is %+v", got)
+		}
+		if got := want.Mirrored(true); got != want.With(faces.Is(2), pipe.Is(32, 16)) {
+			t.Errorf("mirrored it sets %v", []byte(got))
+		}
+		if kept := want.Kept(); kept != want.With(heats.Unset()) {
+			t.Errorf("in a patch it sets %v", []byte(kept))
+		}
+
+		// Taken back, step by step.
+		for range 30 {
+			w.order(page.Order{Do: "undo"})
+		}
+		if got := w.Document().Maps[0].Piece(placed.Maps[0].Pieces[len(placed.Maps[0].Pieces)-1].ID); view == world.SideView && (got == nil || got.Props != "") || view == world.TopDown && got != nil {
+			t.Errorf("taken back it is %+v", got)
+		}
+
+		// Drawn and listed.
+		if pix := picture.Piece(d.Project.Lattice(), boiler.ID, false); len(pix) == 0 {
+			t.Error("it has no picture")
+		}
+		if !slices.ContainsFunc(w.Scene().Types, func(v page.TypeView) bool { return v.Name == "Boiler" && v.Purpose == boiler.Purpose }) {
+			t.Error("it is not among the types")
+		}
+		played(t, d)
+	}
+}
+
+// played walks into the boiler, which scalds by as much as is set, and goes back to before.
+func played(t *testing.T, d *world.Document) {
+	t.Helper()
+	m := d.Maps[0]
+	g, err := play.New(d, play.Start{Map: m.ID, Cell: grid.Point{X: 3, Y: 9}, Chance: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	rec := play.Record(g)
+	whole := rec.Game().Status().Health
+	for range 120 {
+		rec.Tick(play.Right)
+	}
+	if got := rec.Game().Status(); got.Health != whole-41/20 {
+		t.Errorf("in view %d, scalded from %d health is %d, at %d", m.View, whole, got.Health, got.Place.X>>8)
+	}
+	hash := rec.Game().Hash()
+	if err := rec.Go(rec.First()); err != nil || rec.Game().Status().Health != whole {
+		t.Errorf("before it, health is %d (%v)", rec.Game().Status().Health, err)
+	}
+	if err := rec.Go(rec.Last()); err != nil || rec.Game().Hash() != hash {
+		t.Errorf("gone back to, it is otherwise: %v", err)
+	}
+}
