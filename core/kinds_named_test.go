@@ -14,13 +14,10 @@ import (
 // whoever shows, stores, changes or plays pieces asks what their kind declares.
 var namesKinds = map[string]string{
 	"core/world/types.go":    "the numbers, as long as the files below use them",
-	"core/play/acting.go":    "asks for the height of springs, until play hands pieces their own properties",
 	"core/play/foes.go":      "behaviour that is to be moved to core/kinds",
 	"core/play/platforms.go": "behaviour that is to be moved to core/kinds",
 	"core/play/pushables.go": "behaviour that is to be moved to core/kinds",
 	"core/play/emitting.go":  "behaviour that is to be moved to core/kinds",
-	"core/play/shots.go":     "who can be hit, to be moved to core/kinds",
-	"core/play/trail.go":     "who goes towards the player, to be moved with the foes",
 }
 
 // Outside core/kinds no other file names a built-in kind; tests, what makes projects for them, and the demo may.

@@ -52,6 +52,8 @@ type Kind struct {
 	Solid, Fills bool
 	// Hurts says that touching its pieces hurts.
 	Hurts bool
+	// Struck says that its pieces can be hit, by what the player throws, shoots and strikes with, and bear so many hits.
+	Struck bool
 	// Lies says that from above its pieces lie below what stands on them; from the side their upper edge is level
 	// with that of a cell.
 	Lies bool

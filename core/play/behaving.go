@@ -3,7 +3,6 @@ package play
 import (
 	"azzel/core/body"
 	"azzel/core/grid"
-	"azzel/core/kind"
 	"azzel/core/stage"
 	"azzel/core/world"
 )
@@ -33,7 +32,7 @@ func (g *Game) touchThings(fell bool, foot int) {
 		}
 		// From the side, in this tick: the foot was higher than the upper half of it.
 		onto := side && fell && foot <= (box.Y0+box.Y1)/2
-		a.touched.Touched(stage.Self{Kind: kind.Of(a.of), Set: a.piece.Props},
+		a.touched.Touched(stage.Self{Kind: a.kind, Set: a.piece.Props},
 			stage.Touch{Side: side, Rising: g.motion.VY < 0, Onto: onto, Stomps: g.moves.Can(world.Stomping)}, effects{g, a, a.piece})
 	}
 }

@@ -51,6 +51,8 @@ type Game struct {
 	actors []actor
 	// by lists the places among them of those of a type.
 	by map[world.ID][]int
+	// hittable are those that can be hit, in their order: who lets what flies pass, and what stops it.
+	hittable [2][]int
 	// conditional are the pieces that may be absent, absent those that are, asked when laden was
 	// as it is; stale says that it must be asked anew.
 	conditional []*world.Piece

@@ -86,7 +86,7 @@ func (g *Game) fly(s *shot) bool {
 // the player's shots alone, at the place, and breakables, which stop it, on the way where it wanted
 // to. It reports whether there is one.
 func (g *Game) strikes(at, want body.Box, mine bool) bool {
-	for _, k := range g.by[world.Breakable] {
+	for _, k := range g.hittable[1] {
 		if a := &g.actors[k]; g.there(a) && a.size.Box(g.things[a.at].Place).Meets(over(at, want)) {
 			g.hit(a)
 			return true
@@ -95,7 +95,7 @@ func (g *Game) strikes(at, want body.Box, mine bool) bool {
 	if !mine {
 		return false
 	}
-	for _, k := range g.by[world.Foe] {
+	for _, k := range g.hittable[0] {
 		if a := &g.actors[k]; g.there(a) && a.size.Box(g.things[a.at].Place).Meets(at) {
 			g.hit(a)
 			return true
@@ -111,7 +111,7 @@ func (g *Game) hit(a *actor) {
 		return
 	}
 	g.remove(a)
-	if a.of == world.Breakable {
+	if a.kind.Solid {
 		g.tell(Broke)
 	}
 }
@@ -122,7 +122,7 @@ func (g *Game) remove(a *actor) {
 	if g.things[a.at].from == 0 && world.Sets(a.piece.Type) {
 		g.remember(a.piece.ID, a.acts.sets)
 	}
-	if who := a.piece.Refers(props.Who); who != 0 && a.of == world.Foe && g.things[a.at].from == 0 {
+	if who := a.piece.Refers(props.Who); who != 0 && a.kind.Figure && g.things[a.at].from == 0 {
 		g.fell(who)
 	}
 	if a.box >= 0 && isSolid(a.of) && a.box < len(g.ground.Boxes) {
@@ -137,8 +137,8 @@ func (g *Game) fell(who world.ID) {
 		return
 	}
 	g.fallen = slices.Insert(g.fallen, i, who)
-	for _, k := range g.by[world.Foe] {
-		if a := &g.actors[k]; a.piece.Refers(props.Who) == who && g.things[a.at].from == 0 {
+	for k := range g.actors {
+		if a := &g.actors[k]; a.kind.Figure && a.piece.Refers(props.Who) == who && g.things[a.at].from == 0 {
 			g.things[a.at].Gone = true
 		}
 	}
@@ -162,7 +162,7 @@ func (g *Game) fight(in Input) {
 		reach.Y0, reach.Y1 = reach.Y0+min(0, way.Y)*h, reach.Y1+max(0, way.Y)*h
 		for k := range g.actors {
 			a := &g.actors[k]
-			if (a.of == world.Breakable || a.of == world.Foe) && g.there(a) && a.size.Box(g.things[a.at].Place).Meets(reach) {
+			if a.kind.Struck && g.there(a) && a.size.Box(g.things[a.at].Place).Meets(reach) {
 				g.hit(a)
 			}
 		}

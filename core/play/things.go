@@ -70,7 +70,12 @@ type actor struct {
 	acts   acting
 	// touched is what happens when the player touches it, nil for nothing.
 	touched stage.Touched
+	// kind is what it is one of, of nothing a kind that does nothing.
+	kind *kind.Kind
 }
+
+// nothing is the kind of a lottery piece that drew nothing.
+var nothing kind.Kind
 
 // meet makes the things of the map the player is on that are not there yet, and lists who
 // acts there: by cell, type and number, so that neither ids nor the order of placing count.
@@ -114,10 +119,10 @@ func (g *Game) meet() {
 		a.of, a.acts, a.box = g.things[a.at].Type, actingOf(a.piece), -1
 		a.does, a.every = a.acts.does, a.acts.every
 		a.size = g.sizeOf(a.of, a.piece, m.View)
-		a.touched = nil
-		if k := kind.Of(a.of); k != nil {
-			a.touched, _ = k.Behaviour.(stage.Touched)
+		if a.kind = kind.Of(a.of); a.kind == nil {
+			a.kind = &nothing
 		}
+		a.touched, _ = a.kind.Behaviour.(stage.Touched)
 		a.drive = body.NewDrive(l, world.Movement{Speed: max(1, a.acts.speed)}.Filled())
 		a.track = g.trackOf(a.piece)
 		if a.area = g.doc.Area(a.acts.area); a.area != nil && a.area.Map != m.ID {
@@ -211,8 +216,15 @@ func (g *Game) sortActors() {
 	for of := range g.by {
 		g.by[of] = g.by[of][:0]
 	}
+	g.hittable[0], g.hittable[1] = g.hittable[0][:0], g.hittable[1][:0]
 	for k, a := range g.actors {
 		g.by[a.of] = append(g.by[a.of], k)
+		switch {
+		case a.kind.Struck && a.kind.Solid:
+			g.hittable[1] = append(g.hittable[1], k)
+		case a.kind.Struck:
+			g.hittable[0] = append(g.hittable[0], k)
+		}
 	}
 }
 

@@ -41,7 +41,7 @@ func TrailOf(d *world.Document, m *world.Map, id world.ID, ticks int) (trail Tra
 		return trail
 	}
 	a := &g.actors[i]
-	if a.of == world.Foe && (a.does == props.Follows || a.does == props.Flees) {
+	if a.kind.Figure && (a.does == props.Follows || a.does == props.Flees) {
 		if trail.Player, trail.Met = g.inSightOf(a); trail.Met {
 			g.place, g.helped, trail.PlayerSize = trail.Player, helps&^Unseen, g.size
 		}

@@ -9,7 +9,7 @@ import (
 )
 
 // Kind is something to break.
-var Kind = &kind.Kind{ID: 10, Word: "breakable", Name: "Breakable", Family: kind.Workings, Acts: true, Solid: true, Fills: true, Done: "broken",
+var Kind = &kind.Kind{ID: 10, Word: "breakable", Name: "Breakable", Family: kind.Workings, Acts: true, Solid: true, Struck: true, Fills: true, Done: "broken",
 	Side: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1}, Above: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1},
 	Picture: picture,
 	Purpose: "Solid until it was struck, shot or thrown at often enough.",

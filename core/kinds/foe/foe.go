@@ -10,7 +10,7 @@ import (
 )
 
 // Kind is somebody to beware of.
-var Kind = &kind.Kind{ID: 6, Word: "foe", Name: "Foe", Family: kind.Folk, Acts: true, Goes: true, Hurts: true, Figure: true, Done: "defeated",
+var Kind = &kind.Kind{ID: 6, Word: "foe", Name: "Foe", Family: kind.Folk, Acts: true, Goes: true, Hurts: true, Struck: true, Figure: true, Done: "defeated",
 	Behaviour: behaviour{}, Picture: picture,
 	Purpose:  "Hurts who touches it, and shoots if told to; from the side one can jump on it.",
 	Range:    []*kind.Prop{props.Sight, props.Straying, props.Reach},
