@@ -5,7 +5,6 @@ package body
 
 import (
 	"math/bits"
-	"slices"
 
 	"azzel/core/grid"
 	"azzel/core/limit"
@@ -53,10 +52,10 @@ type Ground struct {
 	chunks  []*known
 	columns int
 	// Boxes are what else is solid: things that move. Whoever changes them asks again.
-	Boxes []Box
+	Boxes Boxes
 	// Floors are what one stands on above water, seen from above: rafts. Whoever changes them
 	// asks again.
-	Floors []Box
+	Floors Boxes
 	// beside are the grounds of neighbours across open edges.
 	beside map[world.ID]*Ground
 }
@@ -181,19 +180,19 @@ func (g *Ground) blocked(r grid.Rect) bool {
 
 // floats reports whether a cell is water that a floor may lie over.
 func (g *Ground) floats(cx, cy int) bool {
-	return len(g.Floors) > 0 && g.cellAt(grid.Point{X: cx, Y: cy}).water
+	return g.Floors.Len() > 0 && g.cellAt(grid.Point{X: cx, Y: cy}).water
 }
 
 // floored reports whether any floor lies over any of a part of a cell.
 func (g *Ground) floored(x, y int) bool {
 	w, h := g.part()
 	part := Box{x * w, y * h, (x + 1) * w, (y + 1) * h}
-	return slices.ContainsFunc(g.Floors, part.Meets)
+	return g.Floors.Meet(part)
 }
 
 // Floor reports whether a foot is on a floor.
 func (g *Ground) Floor(p Place) bool {
-	return slices.ContainsFunc(g.Floors, Box{p.X, p.Y - 1, p.X + 1, p.Y}.Meets)
+	return g.Floors.Meet(Box{p.X, p.Y - 1, p.X + 1, p.Y})
 }
 
 // Nowhere is a box that meets no other.
@@ -213,16 +212,7 @@ func (b Box) Meets(o Box) bool { return b.X0 < o.X1 && o.X0 < b.X1 && b.Y0 < o.Y
 
 // boxed reports whether a body at p touches any of the boxes.
 func (g *Ground) boxed(s Size, p Place) bool {
-	if len(g.Boxes) == 0 {
-		return false
-	}
-	b := s.Box(p)
-	for _, o := range g.Boxes {
-		if b.Meets(o) {
-			return true
-		}
-	}
-	return false
+	return g.Boxes.Len() > 0 && g.Boxes.Meet(s.Box(p))
 }
 
 // Boxed reports whether a body at p touches anything solid that moves.
@@ -270,8 +260,12 @@ func (g *Ground) Move(s Size, p Place, dx, dy int) Place {
 
 // beforeBoxes is how far of a way along one axis a body gets that touches none of the boxes.
 func (g *Ground) beforeBoxes(s Size, p Place, dx, dy int) int {
+	if g.Boxes.Len() == 0 || dx == 0 && dy == 0 {
+		return dx + dy
+	}
 	b := s.Box(p)
-	for _, o := range g.Boxes {
+	way := Box{b.X0 + min(dx, 0), b.Y0 + min(dy, 0), b.X1 + max(dx, 0), b.Y1 + max(dy, 0)}
+	g.Boxes.Near(way, func(_ int, o Box) bool {
 		switch {
 		case dx != 0 && (o.Y0 >= b.Y1 || b.Y0 >= o.Y1), dy != 0 && (o.X0 >= b.X1 || b.X0 >= o.X1):
 		case dx > 0 && o.X0 >= b.X1:
@@ -283,7 +277,8 @@ func (g *Ground) beforeBoxes(s Size, p Place, dx, dy int) int {
 		case dy < 0 && o.Y1 <= b.Y0:
 			dy = max(dy, o.Y1-b.Y0)
 		}
-	}
+		return true
+	})
 	return dx + dy
 }
 

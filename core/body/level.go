@@ -53,10 +53,8 @@ func (g *Ground) level(s Size, p Place, dx int) bool {
 	// The line of the ground depends on the columns beside those that are covered.
 	left, right, top := p.X-s.W*Unit/2-w/tiles.MaskSide+min(dx, 0), p.X+s.W*Unit/2+w/tiles.MaskSide+max(dx, 0), p.Y-s.H*Unit
 	near := Box{left, top, right, p.Y + 1}
-	for _, b := range g.Boxes {
-		if b.Meets(near) {
-			return false
-		}
+	if g.Boxes.Meet(near) {
+		return false
 	}
 	first := floorDiv(top, h)
 	for x, last := floorDiv(left, w), floorDiv(right, w); x <= last; x++ {

@@ -38,7 +38,8 @@ func TestLevelGround(t *testing.T) {
 		g := side(t, l, map[rune]tiles.Mask{'1': tiles.Mask(r.Uint64() & r.Uint64())}, rows...)
 		if r.IntN(2) == 0 {
 			at := body.Place{X: r.IntN(24) * l.W * body.Unit, Y: 11 * l.H * body.Unit}
-			g.Boxes = []body.Box{body.Size{W: 2 * l.W, H: l.H / 2}.Box(at)}
+			g.Boxes.Reset(l.W)
+			g.Boxes.Add(body.Size{W: 2 * l.W, H: l.H / 2}.Box(at))
 		}
 		for range 4 {
 			m := world.UsualMovement

@@ -420,12 +420,9 @@ func (g *Ground) Ledge(s Size, p Place, way int) bool {
 	if _, _, found := (surface{g, true}).under(ahead, 4); found {
 		return false
 	}
-	for _, b := range g.Boxes {
-		if ahead.X >= b.X0 && ahead.X < b.X1 && b.Y0 >= p.Y-h && b.Y0 <= p.Y+4*h {
-			return false
-		}
-	}
-	return true
+	return g.Boxes.Near(Box{ahead.X, p.Y - h, ahead.X + 1, p.Y + 4*h + 1}, func(_ int, b Box) bool {
+		return !(ahead.X >= b.X0 && ahead.X < b.X1 && b.Y0 >= p.Y-h && b.Y0 <= p.Y+4*h)
+	})
 }
 
 // SpringSpeed is the speed, in 1/65,536 pixel a tick, with which somebody comes so high, in

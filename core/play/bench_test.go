@@ -1,12 +1,13 @@
 package play_test
 
 import (
-	"azzel/core/body"
 	"fmt"
 	"testing"
 
+	"azzel/core/body"
 	"azzel/core/play"
 	"azzel/core/play/generate"
+	"azzel/core/world"
 )
 
 func BenchmarkTick(b *testing.B) {
@@ -28,6 +29,26 @@ func BenchmarkTick(b *testing.B) {
 			g.Things(func(play.Thing, int, body.Size) { things++ })
 			if things != c.things {
 				b.Fatalf("%d things act", things)
+			}
+			in := generate.Inputs(3, 4096)
+			for i := 0; b.Loop(); i++ {
+				g.Tick(in[i&4095])
+			}
+		})
+	}
+}
+
+// BenchmarkMixed is a tick with 2,000 things, a third of which are platforms and pushables.
+func BenchmarkMixed(b *testing.B) {
+	for _, view := range []world.View{world.SideView, world.TopDown} {
+		d, err := generate.Mixed(2000, view)
+		if err != nil {
+			b.Fatal(err)
+		}
+		b.Run(fmt.Sprint("view=", view), func(b *testing.B) {
+			g, err := play.New(d, play.Start{Map: d.Maps[0].ID})
+			if err != nil {
+				b.Fatal(err)
 			}
 			in := generate.Inputs(3, 4096)
 			for i := 0; b.Loop(); i++ {

@@ -1,6 +1,8 @@
 package play
 
 import (
+	"slices"
+
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/kinds/props"
@@ -91,6 +93,7 @@ func (t *Thing) glide(g *Game, a *actor) {
 
 // movePlatforms lets all platforms of the map go on, with who stands on them.
 func (g *Game) movePlatforms() {
+	found := false
 	for _, k := range g.by[world.MovingPlatform] {
 		a := &g.actors[k]
 		if a.box < 0 || a.absent {
@@ -101,17 +104,35 @@ func (g *Game) movePlatforms() {
 		t.glide(g, a)
 		is := a.size.Box(t.Place)
 		if g.ground.Map.View == world.TopDown {
-			g.ground.Floors[a.box] = is
+			g.ground.Floors.Set(a.box, is)
 		} else {
-			g.ground.Boxes[a.box] = is
+			g.ground.Boxes.Set(a.box, is)
 		}
 		if was == is {
 			continue
 		}
+		if !found {
+			g.findRiders()
+			found = true
+		}
 		g.ride(was, is, 0)
-		for i := range g.actors {
+		for _, i := range g.carried {
 			g.actors[i].carried = false
 		}
+		g.carried = g.carried[:0]
+	}
+}
+
+// findRiders notes where everything is that can be taken along, by the places among the actors.
+func (g *Game) findRiders() {
+	l := g.ground.Lattice
+	g.riders.Reset(max(l.W, l.H))
+	for k := range g.actors {
+		a, box := &g.actors[k], body.Nowhere
+		if (a.of == world.Foe || a.of == world.Pushable) && g.there(a) {
+			box = a.size.Box(g.things[a.at].Place)
+		}
+		g.riders.Add(box)
 	}
 }
 
@@ -127,14 +148,19 @@ func (g *Game) ride(was, is body.Box, depth int) {
 	near := over(was, is)
 	near.Y0--
 	var riders []int
-	for k := range g.actors {
-		a := &g.actors[k]
-		if a.of != world.Foe && a.of != world.Pushable || a.carried || !g.there(a) || !a.size.Box(g.things[a.at].Place).Meets(near) {
-			continue
+	g.riders.Near(near, func(k int, at body.Box) bool {
+		if a := &g.actors[k]; !a.carried && at.Meets(near) && g.there(a) {
+			riders = append(riders, k)
 		}
-		riders = append(riders, k)
+		return true
+	})
+	// In the order of the cast, each once.
+	slices.Sort(riders)
+	riders = slices.Compact(riders)
+	for _, k := range riders {
+		a := &g.actors[k]
 		if a.box >= 0 && g.standsOn(a, was) {
-			g.ground.Boxes[a.box] = body.Nowhere
+			g.ground.Boxes.Set(a.box, body.Nowhere)
 		}
 	}
 	g.carry(was, is)
@@ -145,25 +171,28 @@ func (g *Game) ride(was, is body.Box, depth int) {
 		}
 		before := a.size.Box(g.things[a.at].Place)
 		a.carried = true
+		g.carried = append(g.carried, k)
 		if a.box >= 0 {
 			if dy := is.Y0 - was.Y0; dy < 0 && g.ground.Map.View == world.SideView && g.standsOn(a, was) {
 				// What stands on it makes room first.
 				g.ride(before, moved(before, is.X0-was.X0, dy), depth+1)
 			}
-			g.ground.Boxes[a.box] = body.Nowhere
+			g.ground.Boxes.Set(a.box, body.Nowhere)
 		}
 		t := &g.things[a.at]
 		to, ok := g.borne(a.size, t.Place, t.motion.VY < 0, was, is)
 		if !ok {
 			g.remove(a)
+			g.riders.Set(k, body.Nowhere)
 			continue
 		}
 		t.Place = to
+		g.riders.Set(k, a.size.Box(to))
 		if a.box < 0 {
 			continue
 		}
 		after := a.size.Box(to)
-		g.ground.Boxes[a.box] = after
+		g.ground.Boxes.Set(a.box, after)
 		if after != before {
 			g.ride(before, after, depth+1)
 		}
@@ -243,12 +272,7 @@ func (g *Game) borne(size body.Size, p body.Place, rises bool, was, is body.Box)
 
 // isFloor reports whether a box is one of the floors of the map.
 func isFloor(g *Game, b body.Box) bool {
-	for _, f := range g.ground.Floors {
-		if f == b {
-			return true
-		}
-	}
-	return false
+	return !g.ground.Floors.Near(b, func(_ int, f body.Box) bool { return f != b })
 }
 
 // afloat is where a body comes to be on a raft that went from one box to another, if its foot was
@@ -275,7 +299,7 @@ func (g *Game) afloat(size body.Size, p body.Place, was, is body.Box) body.Place
 
 // sink sets the player down on firm ground whom a raft has left in the water.
 func (g *Game) sink() {
-	if len(g.ground.Floors) == 0 || g.drifting || g.ground.Fits(g.size, g.place) {
+	if g.ground.Floors.Len() == 0 || g.drifting || g.ground.Fits(g.size, g.place) {
 		return
 	}
 	if c, ok := g.ground.Nearest(g.size, g.place.Cell(g.ground.Lattice), 1); ok {

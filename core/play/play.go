@@ -53,6 +53,9 @@ type Game struct {
 	by map[world.ID][]int
 	// hittable are those that can be hit, in their order: who lets what flies pass, and what stops it.
 	hittable [2][]int
+	// riders are where what platforms take along is, while platforms move; carried are those that were.
+	riders  body.Boxes
+	carried []int
 	// conditional are the pieces that may be absent, absent those that are, asked when laden was
 	// as it is; stale says that it must be asked anew.
 	conditional []*world.Piece

@@ -51,11 +51,14 @@ func (g *Game) shovable(dx, dy int) world.ID {
 			continue
 		}
 		// Tried on a copy: only a whole cell counts.
-		things, boxes := slices.Clone(g.things), slices.Clone(g.ground.Boxes)
+		things, boxes := slices.Clone(g.things), g.ground.Boxes.List()
 		g.pushes = mostPushes
 		whole := abs(dx)*l.W*body.Unit + abs(dy)*l.H*body.Unit
 		far := g.push(a, dx*whole, dy*whole, 0)
-		g.things, g.ground.Boxes = things, boxes
+		g.things = things
+		for i, b := range boxes {
+			g.ground.Boxes.Set(i, b)
+		}
 		if far == whole {
 			return g.things[a.at].ID
 		}
@@ -121,7 +124,7 @@ func (g *Game) push(a *actor, dx, dy, depth int) int {
 	if b := g.size.Box(g.place); b.Meets(way) && !b.Meets(mine) {
 		most = min(most, distance(mine, b, sx, sy))
 	}
-	g.ground.Boxes[a.box] = body.Nowhere
+	g.ground.Boxes.Set(a.box, body.Nowhere)
 	to := t.Place
 	if g.ground.Map.View == world.SideView {
 		to, _ = g.ground.Along(a.size, to, sx*most)
@@ -133,7 +136,7 @@ func (g *Game) push(a *actor, dx, dy, depth int) int {
 	}
 	far := max(abs(to.X-t.Place.X), abs(to.Y-t.Place.Y)*abs(sy))
 	t.Place = to
-	g.ground.Boxes[a.box] = a.size.Box(to)
+	g.ground.Boxes.Set(a.box, a.size.Box(to))
 	return far
 }
 
@@ -177,7 +180,7 @@ func (g *Game) movePushables() {
 			t.Place = body.Place{X: g.place.X, Y: g.place.Y - g.size.H*body.Unit}
 			continue
 		}
-		g.ground.Boxes[a.box] = body.Nowhere
+		g.ground.Boxes.Set(a.box, body.Nowhere)
 		if g.ground.Fits(a.size, t.Place) {
 			g.slide(a, t)
 		}
@@ -185,7 +188,7 @@ func (g *Game) movePushables() {
 			t.Gone = true
 			continue
 		}
-		g.ground.Boxes[a.box] = a.size.Box(t.Place)
+		g.ground.Boxes.Set(a.box, a.size.Box(t.Place))
 	}
 }
 
@@ -258,7 +261,7 @@ func (g *Game) lift(in Input) bool {
 		if g.lifted == 0 && a.size.Box(t.Place).Meets(moved(mine, way.X*l.W*body.Unit/2, way.Y*l.H*body.Unit/2)) {
 			g.lifted = t.ID
 			t.motion, t.thrown = body.Motion{}, false
-			g.ground.Boxes[a.box] = body.Nowhere
+			g.ground.Boxes.Set(a.box, body.Nowhere)
 			return true
 		}
 		if g.lifted != t.ID {
@@ -300,7 +303,7 @@ func (g *Game) letGo(a *actor, t *Thing, way grid.Point, down bool) bool {
 	}
 	g.lifted = 0
 	t.Place, t.motion, t.thrown = at, m, !down
-	g.ground.Boxes[a.box] = a.size.Box(at)
+	g.ground.Boxes.Set(a.box, a.size.Box(at))
 	return true
 }
 

@@ -125,8 +125,8 @@ func (g *Game) remove(a *actor) {
 	if who := a.piece.Refers(props.Who); who != 0 && a.kind.Figure && g.things[a.at].from == 0 {
 		g.fell(who)
 	}
-	if a.box >= 0 && isSolid(a.of) && a.box < len(g.ground.Boxes) {
-		g.ground.Boxes[a.box] = body.Nowhere
+	if a.box >= 0 && isSolid(a.of) && a.box < g.ground.Boxes.Len() {
+		g.ground.Boxes.Set(a.box, body.Nowhere)
 	}
 }
 

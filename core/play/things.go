@@ -284,7 +284,8 @@ func (g *Game) sizeOf(of world.ID, p *world.Piece, view world.View) body.Size {
 // solidThings puts what is solid of the things of a map where bodies ask for it, in the order
 // in which meet counts them.
 func (g *Game) solidThings(of *body.Ground) {
-	of.Boxes, of.Floors = of.Boxes[:0], of.Floors[:0]
+	of.Boxes.Reset(max(of.Lattice.W, of.Lattice.H))
+	of.Floors.Reset(max(of.Lattice.W, of.Lattice.H))
 	for _, p := range of.Map.Pieces {
 		if !world.Acts(p.Type) {
 			continue
@@ -314,9 +315,9 @@ func (g *Game) solidThing(of *body.Ground, p *world.Piece, t Thing) {
 	}
 	switch {
 	case lies(t.Type) && of.Map.View == world.TopDown:
-		of.Floors = append(of.Floors, box)
+		of.Floors.Add(box)
 	case isSolid(t.Type):
-		of.Boxes = append(of.Boxes, box)
+		of.Boxes.Add(box)
 	}
 }
 

@@ -369,3 +369,39 @@ func Crowd(things int, spread bool, wide int) (*world.Document, error) {
 	}
 	return draft.Done()
 }
+
+// Mixed is a crowd of foes of which every third is a moving platform or a pushable instead, seen from the side or from
+// above.
+func Mixed(things int, view world.View) (*world.Document, error) {
+	const wide = 512
+	d, err := Crowd(0, true, wide)
+	if err != nil {
+		return nil, err
+	}
+	r := rand.New(rand.NewPCG(6, 92))
+	ids := &world.Counter{Prefix: 3}
+	draft := d.Draft()
+	m := *d.Maps[0]
+	m.SeenAs(view)
+	for _, v := range m.Values() {
+		if err := draft.Change(world.Ref{Sort: world.SortMap, ID: m.ID}, v); err != nil {
+			return nil, err
+		}
+	}
+	l := d.Project.Lattice()
+	for i := range things {
+		at := grid.Point{X: 3 + r.IntN(wide-6), Y: r.IntN(5)*6 + 4}
+		p := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Props: kind.Set(props.Speed.Is(10+r.IntN(40)), props.Does.Is(r.IntN(3)))}
+		switch i % 6 {
+		case 0:
+			p.Type, p.Props = world.MovingPlatform, kind.Set(props.Speed.Is(10+r.IntN(40)), props.To.Is(l.W*(2+r.IntN(6)), 0))
+		case 3:
+			p.Type, p.Props = world.Pushable, ""
+		}
+		p.Foot = m.FootFor(l, p, at)
+		if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}, p.Values()); err != nil {
+			return nil, err
+		}
+	}
+	return draft.Done()
+}
