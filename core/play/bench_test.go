@@ -38,8 +38,8 @@ func BenchmarkTick(b *testing.B) {
 	}
 }
 
-// BenchmarkMixed is a tick with 2,000 things, a third of which are platforms and pushables.
-func BenchmarkMixed(b *testing.B) {
+// BenchmarkTickMixed is a tick with 2,000 things, a third of which are platforms and pushables.
+func BenchmarkTickMixed(b *testing.B) {
 	for _, view := range []world.View{world.SideView, world.TopDown} {
 		d, err := generate.Mixed(2000, view)
 		if err != nil {
