@@ -6,7 +6,7 @@ import "slices"
 type Boxes struct {
 	list []Box
 	// in lists by bucket the numbers of the boxes that reach into it.
-	in map[[2]int][]int32
+	in map[int64][]int32
 	// side is how wide and high a bucket is.
 	side int
 }
@@ -21,7 +21,7 @@ func (b *Boxes) Reset(cell int) {
 	}
 	b.list, b.side = b.list[:0], bucketCells*cell*Unit
 	if b.in == nil {
-		b.in = map[[2]int][]int32{}
+		b.in = map[int64][]int32{}
 	}
 }
 
@@ -52,17 +52,19 @@ func (b *Boxes) Set(i int, o Box) {
 	if was != Nowhere {
 		for y := y0; y <= y1; y++ {
 			for x := x0; x <= x1; x++ {
-				in := b.in[[2]int{x, y}]
+				at := bucket(x, y)
+				in := b.in[at]
 				k := slices.Index(in, int32(i))
 				in[k] = in[len(in)-1]
-				b.in[[2]int{x, y}] = in[:len(in)-1]
+				b.in[at] = in[:len(in)-1]
 			}
 		}
 	}
 	if o != Nowhere {
 		for y := v0; y <= v1; y++ {
 			for x := u0; x <= u1; x++ {
-				b.in[[2]int{x, y}] = append(b.in[[2]int{x, y}], int32(i))
+				at := bucket(x, y)
+				b.in[at] = append(b.in[at], int32(i))
 			}
 		}
 	}
@@ -73,6 +75,9 @@ func (b *Boxes) buckets(o Box) (x0, y0, x1, y1 int) {
 	return floorDiv(o.X0, b.side), floorDiv(o.Y0, b.side), floorDiv(o.X1-1, b.side), floorDiv(o.Y1-1, b.side)
 }
 
+// bucket is the number of a bucket.
+func bucket(x, y int) int64 { return int64(x)<<32 | int64(uint32(y)) }
+
 // Near calls for the boxes that reach into the buckets of a box, in no order and perhaps several times, until that says
 // no. It reports whether it never did.
 func (b *Boxes) Near(o Box, each func(i int, o Box) bool) bool {
@@ -82,7 +87,7 @@ func (b *Boxes) Near(o Box, each func(i int, o Box) bool) bool {
 	x0, y0, x1, y1 := b.buckets(o)
 	for y := y0; y <= y1; y++ {
 		for x := x0; x <= x1; x++ {
-			for _, i := range b.in[[2]int{x, y}] {
+			for _, i := range b.in[bucket(x, y)] {
 				if !each(int(i), b.list[i]) {
 					return false
 				}

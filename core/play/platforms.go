@@ -126,13 +126,18 @@ func (g *Game) movePlatforms() {
 // findRiders notes where everything is that can be taken along, by the places among the actors.
 func (g *Game) findRiders() {
 	l := g.ground.Lattice
-	g.riders.Reset(max(l.W, l.H))
+	if g.riders.Len() != len(g.actors) {
+		g.riders.Reset(max(l.W, l.H))
+		for range g.actors {
+			g.riders.Add(body.Nowhere)
+		}
+	}
 	for k := range g.actors {
 		a, box := &g.actors[k], body.Nowhere
 		if (a.of == world.Foe || a.of == world.Pushable) && g.there(a) {
 			box = a.size.Box(g.things[a.at].Place)
 		}
-		g.riders.Add(box)
+		g.riders.Set(k, box)
 	}
 }
 

@@ -216,6 +216,7 @@ func (g *Game) sortActors() {
 	for of := range g.by {
 		g.by[of] = g.by[of][:0]
 	}
+	g.riders.Reset(max(l.W, l.H))
 	g.hittable[0], g.hittable[1] = g.hittable[0][:0], g.hittable[1][:0]
 	for k, a := range g.actors {
 		g.by[a.of] = append(g.by[a.of], k)
