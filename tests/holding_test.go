@@ -219,6 +219,16 @@ func TestFewBytesTakeLittle(t *testing.T) {
 		repeat(w, ",{}", 20_000_000)
 		_, _ = io.WriteString(w, "],"+string(old[1:])) // a zip in memory takes all
 	})
+	// A piece may set as much as there is to set, and no more.
+	for _, words := range []string{`"odds":{"foe":1`, `"does":"stands"`} {
+		bring("many words of a piece", "maps/1.json", "", func(old []byte, w io.Writer) {
+			_, _ = io.WriteString(w, `{"pieces":[{"type":"emitter","acting":{`+words)
+			for i := range 3_000_000 {
+				fmt.Fprintf(w, `,"w%d":1`, i)
+			}
+			_, _ = io.WriteString(w, strings.Repeat("}", strings.Count(words, "{"))+"}}],"+string(old[1:])) // a zip in memory takes all
+		})
+	}
 	bring("lists in each other", "bundle.json", "in each other", func(old []byte, w io.Writer) { repeat(w, "[", 20_000_000) })
 	layer := ""
 	z, err := zip.NewReader(bytes.NewReader(whole), int64(len(whole)))

@@ -230,11 +230,15 @@ func (c Change) applyOne(a *application, expects bool) error {
 	if !there {
 		return world.ErrGone
 	}
-	values, _ := a.draft.Values(c.Ref)
+	var values []world.Value
+	retyped := c.Ref.Sort == world.SortPiece && c.Value.Field == world.FieldType
+	if retyped {
+		values, _ = a.draft.Values(c.Ref)
+	}
 	if err := a.draft.Change(c.Ref, c.Value); err != nil {
 		return err
 	}
-	if c.Ref.Sort == world.SortPiece && c.Value.Field == world.FieldType {
+	if retyped {
 		// What the other type does not have is set again once the type is back.
 		now, _ := a.draft.Values(c.Ref)
 		for _, lost := range Changes(c.Ref, now, values) {

@@ -327,8 +327,19 @@ func (r *Replica) CanUndo() (string, bool) { return r.top(r.undo) }
 // CanRedo is the label of the step that Redo would bring back.
 func (r *Replica) CanRedo() (string, bool) { return r.top(r.redo) }
 
+// sure is a list of steps, or nothing if a later step took back one that is not here yet: what is on top of it is not
+// known before that is.
+func (r *Replica) sure(list []uint64) []uint64 {
+	for i := len(r.order) - 1; i >= 0 && len(list) > 0 && r.Earlier() > 0 && r.order[i] > list[len(list)-1]; i-- {
+		if !r.records[r.order[i]].placed {
+			return nil
+		}
+	}
+	return list
+}
+
 func (r *Replica) top(list []uint64) (string, bool) {
-	if len(list) == 0 {
+	if list = r.sure(list); len(list) == 0 {
 		return "", false
 	}
 	return r.records[list[len(list)-1]].label, true
@@ -341,12 +352,12 @@ var ErrNothing = errors.New("there is nothing to take back")
 // as nobody changed since what it left. Left of of cells and properties were
 // left alone.
 func (r *Replica) Undo() (sequence uint64, message []byte, left, of int, err error) {
-	return r.takeBack(r.undo)
+	return r.takeBack(r.sure(r.undo))
 }
 
 // Redo brings back the step taken back last.
 func (r *Replica) Redo() (sequence uint64, message []byte, left, of int, err error) {
-	return r.takeBack(r.redo)
+	return r.takeBack(r.sure(r.redo))
 }
 
 func (r *Replica) takeBack(list []uint64) (sequence uint64, message []byte, left, of int, err error) {

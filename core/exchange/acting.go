@@ -32,6 +32,40 @@ func InParts(p *kind.Prop) bool { return slices.Contains(inParts, p) }
 // Two words had several meanings until version 1, and are read as those of the type. They are the fields of long ago.
 var oldWords = map[string]world.Field{"range": 10, "strength": 11}
 
+// UnmarshalJSON implements json.Unmarshaler. A word that is not known ends it at once: what a piece sets is no larger
+// than what there is to set, whatever a bundle says.
+func (in *Acting) UnmarshalJSON(b []byte) error {
+	*in = Acting{}
+	return members(b, func(name string, value json.RawMessage) error {
+		p := kind.PropNamed(name)
+		if name != setsWord && name != whileWord && oldWords[name] == 0 && (p == nil || InParts(p)) {
+			return fmt.Errorf("acting: there is no property %.40q", name)
+		}
+		(*in)[name] = value
+		return nil
+	})
+}
+
+// members calls for each word and value of an object, one after the other, until that reports an error.
+func members(raw json.RawMessage, each func(name string, value json.RawMessage) error) error {
+	if len(raw) == 0 || raw[0] != '{' {
+		return strictly(raw, &map[string]json.RawMessage{})
+	}
+	d := json.NewDecoder(bytes.NewReader(raw))
+	_, err := d.Token()
+	for err == nil && d.More() {
+		var name json.Token
+		var value json.RawMessage
+		if name, err = d.Token(); err == nil {
+			err = d.Decode(&value)
+		}
+		if word, is := name.(string); err == nil && is {
+			err = each(word, value)
+		}
+	}
+	return err
+}
+
 // acting writes what a piece sets; nil if it sets nothing.
 func acting(v kind.Values) Acting {
 	if v == "" {
@@ -110,8 +144,6 @@ func readProp(name string, raw json.RawMessage) ([]kind.Value, error) {
 		var n int
 		err := strictly(raw, &n)
 		return []kind.Value{world.IntValue(oldWords[name], n)}, err
-	case p == nil || InParts(p):
-		return nil, fmt.Errorf("there is no such property")
 	}
 	numbers := make([]int, p.Size())
 	switch p.Sort {
@@ -142,16 +174,15 @@ func readProp(name string, raw json.RawMessage) ([]kind.Value, error) {
 		}
 		numbers[0], numbers[1] = to.X, to.Y
 	case kind.Weights:
-		weights := map[string]int{}
-		if err := strictly(raw, &weights); err != nil {
-			return nil, err
-		}
-		for _, option := range slices.Sorted(maps.Keys(weights)) {
+		err := members(raw, func(option string, value json.RawMessage) error {
 			i, err := wordNumber(p.Options, option)
 			if err != nil {
-				return nil, err
+				return err
 			}
-			numbers[i] = weights[option]
+			return strictly(value, &numbers[i])
+		})
+		if err != nil {
+			return nil, err
 		}
 	case kind.Reference:
 		var id string

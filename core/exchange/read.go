@@ -87,8 +87,8 @@ func (b *reader) newID(s, what string) (world.ID, error) {
 }
 
 // put makes a thing of a draft.
-func (b *reader) put(kind world.Sort, mapID, id world.ID, values []world.Value, what string) error {
-	if err := b.draft.Put(world.Ref{Sort: kind, Map: mapID, ID: id}, values); err != nil {
+func (b *reader) put(sort world.Sort, mapID, id world.ID, values []world.Value, what string) error {
+	if err := b.draft.Put(world.Ref{Sort: sort, Map: mapID, ID: id}, values); err != nil {
 		return fmt.Errorf("%s: %w", what, err)
 	}
 	return nil

@@ -36,8 +36,7 @@ type Kind struct {
 	Family  Family
 	// Props are what can be set of its pieces, in the order in which they are shown.
 	Props []Has
-	// Old says what two properties of long ago stood for, which meant something else for each kind: Range and
-	// Strength.
+	// Range and Strength are what two properties of long ago stood for, which meant something else for each kind.
 	Range, Strength []*Prop
 	// Single says that there is at most one in a project: placing another moves it.
 	Single bool

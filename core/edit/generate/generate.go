@@ -4,9 +4,11 @@ package generate
 import (
 	"fmt"
 	"math/rand/v2"
+	"slices"
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
@@ -58,7 +60,8 @@ func (a Author) Edit(d *world.Document) edit.Edit {
 		g := a.region(m)
 		add(edit.Paint{Map: m.ID, Layer: layer.ID, Region: g, Cells: grid.Runs{{N: g.Len(), Cell: grid.Cell(a.Rand.IntN(9))}}})
 	case n < 12:
-		p := &world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: foot()}
+		kinds := slices.DeleteFunc(kind.All(), func(k *kind.Kind) bool { return k.Single })
+		p := &world.Piece{Type: kinds[a.Rand.IntN(len(kinds))].ID, Layer: m.PlayerLayer, Foot: foot()}
 		add(edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: a.IDs.NewID()}, Values: p.Values()})
 	case n < 14 && len(m.Pieces) > 0:
 		p := m.Pieces[a.Rand.IntN(len(m.Pieces))]

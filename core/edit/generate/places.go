@@ -41,7 +41,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 	case n < 8 && len(m.Pieces) > 0 && len(places) > 0:
 		p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
 		next := *p
-		next.Props = random.Values(a.Rand, p.Kind()).With(props.Track.Refer(places[0].ID), props.Area.Refer(places[len(places)-1].ID))
+		next.Props = p.Kind().Keeps(random.Values(a.Rand, p.Kind()).With(props.Track.Refer(places[0].ID), props.Area.Refer(places[len(places)-1].ID)))
 		add(edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 	case n < 9:
 		item := &world.Item{Name: "Lantern", Most: a.Rand.IntN(9)}
@@ -50,7 +50,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 		if len(m.Pieces) > 0 {
 			p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
 			next := *p
-			next.Props = next.Props.With(props.Item.Refer(id), props.Amount.Is(a.Rand.IntN(3)))
+			next.Props = p.Kind().Keeps(next.Props.With(props.Item.Refer(id), props.Amount.Is(a.Rand.IntN(3))))
 			add(edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 		}
 	case n < 10 && len(d.Items) > 0:
@@ -79,6 +79,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 			next := *p
 			next.Props = next.Props.With(world.Change{Fact: id, How: world.Setting(a.Rand.IntN(3)), By: a.Rand.IntN(3)}.Props()...).
 				With(world.Condition{Fact: id, Least: a.Rand.IntN(3), Not: a.Rand.IntN(2) == 0}.Props()...)
+			next.Props = p.Kind().Keeps(next.Props)
 			add(edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 		}
 	case n < 13 && len(d.Facts) > 0:
