@@ -112,6 +112,7 @@ func TestShots(t *testing.T) {
 	w.seek("Palm house")
 	w.tap("Palm house", 17, 17)
 	w.sees("[data-slip]", "Leads to")
+	w.until("the pictures of the layers", `() => [...document.querySelectorAll('span.w-11')].every((s) => s.querySelector('canvas'))`)
 	shot("crossing-dark")
 	theme("light")
 	w.press(input.KeyT)
