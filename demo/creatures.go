@@ -7,6 +7,7 @@ import (
 	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/tiles"
 	"azzel/core/world"
 	"azzel/demo/art"
@@ -44,7 +45,8 @@ func (b *builder) bringInCreatures() error {
 
 // moth follows who comes near it, until the lamps are lit.
 func (b *builder) moth(r *room, x, y int) {
-	r.acting(world.Foe, "", x, y, kind.Set(props.Who.Refer(b.creature[art.Moth]), props.Does.Is(props.Follows), props.Speed.Is(22), props.Sight.Is(7)).With(world.Condition{Fact: b.lit, Not: true}.Props()...))
+	dark := logic.Needs(logic.FactValue, b.lit, logic.Under, 1)
+	r.acting(world.Foe, "", x, y, kind.Set(props.Who.Refer(b.creature[art.Moth]), props.Does.Is(props.Follows), props.Speed.Is(22), props.Sight.Is(7)).With(dark.Set(props.While)))
 }
 
 // hedgehog flees from who comes near, and keeps to a corner of the room.

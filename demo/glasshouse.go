@@ -10,6 +10,7 @@ import (
 	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/world"
 	"azzel/demo/art"
 )
@@ -208,10 +209,12 @@ func (b *builder) palmHouse() *room {
 	r.piece(world.Collectible, "Label of the lady palm", 8, 5)
 	r.piece(world.Collectible, "Label of the tree fern", 16, 12)
 	r.piece(world.Collectible, "Label of the pitcher plant", 29, 14)
-	r.acting(world.Exit, "Night gate", 34, 8, kind.Set(props.Item.Refer(b.label), props.Amount.Is(5)))
+	labels := logic.Needs(logic.ItemCount, b.label, logic.AtLeast, 5)
+	r.acting(world.Exit, "Night gate", 34, 8, kind.Set(labels.Set(props.Needs)))
 	r.piece(world.Mark, "At the bridge", 24, 8)
-	// Who has found some labels may rest here.
-	r.acting(world.Checkpoint, "Bench by the palms", 15, 9, kind.Values("").With(world.Condition{Fact: b.found, Least: 3}.Props()...))
+	// Who has found some labels, or lit the lamps, may rest here.
+	rest := logic.Condition{Ask: logic.Any, Terms: []logic.Condition{logic.Needs(logic.FactValue, b.found, logic.AtLeast, 3), logic.Needs(logic.FactValue, b.lit, logic.AtLeast, 1)}}
+	r.acting(world.Checkpoint, "Bench by the palms", 15, 9, kind.Set(rest.Set(props.While)))
 	return r
 }
 

@@ -47,7 +47,10 @@ func page() []byte {
 			fmt.Fprintf(&out, " It can set a fact once %s.", k.Done)
 		}
 		if !k.Always {
-			out.WriteString(" It can be there only while a fact or an item holds.")
+			out.WriteString(" It can be there only while a condition holds.")
+		}
+		if len(k.States) > 0 {
+			fmt.Fprintf(&out, " Its own states are *%s* (`%s`) and *%s* (`%s`).", k.States[0].Name, k.States[0].Word, k.States[1].Name, k.States[1].Word)
 		}
 		out.WriteString("\n")
 		var has []kind.Has
@@ -77,7 +80,10 @@ func table(out *bytes.Buffer, k *kind.Kind, has []kind.Has) {
 	out.WriteString("\n| what people read | word | number | what it can be | usual | |\n|---|---|---|---|---|---|\n")
 	for _, h := range has {
 		help := h.Help
-		if h.Hidden && k != nil {
+		switch {
+		case h.Old:
+			help += " As it was said before there were conditions of several terms: it is read, and set no more."
+		case h.Hidden && k != nil:
 			help += " Not offered by itself: it counts for what comes out."
 		}
 		help += map[kind.View]string{kind.FromAbove: " It counts from above alone.", kind.FromTheSide: " It counts from the side alone."}[h.Only]
@@ -101,6 +107,8 @@ func ranges(p *kind.Prop) string {
 		return fmt.Sprintf("%s, each 0 to %d", strings.Join(p.Options, ", "), most)
 	case kind.Reference:
 		return "one of the project, or " + p.None
+	case kind.Condition:
+		return "a condition (FORMATS.md), or " + p.None
 	case kind.Setting:
 		_, most = p.Ranges(1)
 		return fmt.Sprintf("%s, 0 to %d", strings.Join(p.Options, ", "), most)
@@ -123,7 +131,7 @@ func usual(k *kind.Kind, h kind.Has) string {
 		return "as the map says"
 	case kind.Whole:
 		return inUnits(h.Prop, numbers[0])
-	case kind.Reference, kind.Direction:
+	case kind.Reference, kind.Direction, kind.Condition:
 		return h.None
 	}
 	return "–"

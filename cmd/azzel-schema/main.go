@@ -15,6 +15,7 @@ import (
 
 	"azzel/core/exchange"
 	"azzel/core/kind"
+	"azzel/core/logic"
 )
 
 // parts are what is described, by the name of its schema.
@@ -57,6 +58,10 @@ func schema(root, name string, part any) ([]byte, error) {
 	if err := r.AddGoComments("azzel", filepath.Join(root, "core/exchange")); err != nil {
 		return nil, fmt.Errorf("reading the comments: %w", err)
 	}
+	if err := r.AddGoComments("azzel", filepath.Join(root, "core/logic")); err != nil {
+		return nil, fmt.Errorf("reading the comments: %w", err)
+	}
+	conditions := r.Reflect(logic.ConditionForm{})
 	r.Mapper = func(t reflect.Type) *jsonschema.Schema {
 		if t == reflect.TypeFor[exchange.Acting]() {
 			return acting(r)
@@ -64,6 +69,12 @@ func schema(root, name string, part any) ([]byte, error) {
 		return nil
 	}
 	s := r.Reflect(part)
+	// Conditions lie in one another, so that they are described once.
+	for name, is := range conditions.Definitions {
+		if s.Definitions["Piece"] != nil {
+			s.Definitions[name] = is
+		}
+	}
 	s.Title = "A " + name + " of an Azzel bundle"
 	text, err := json.MarshalIndent(s, "", "  ")
 	return append(text, '\n'), err
@@ -98,6 +109,8 @@ func acting(r jsonschema.Reflector) *jsonschema.Schema {
 			}
 		case kind.Reference:
 			is.Type, is.Pattern = "string", `^[0-9]+\.[0-9]+$`
+		case kind.Condition:
+			is.Ref = "#/$defs/ConditionForm"
 		case kind.Offset:
 			is.Type, is.Properties, is.Required = "object", jsonschema.NewProperties(), []string{"x", "y"}
 			is.Properties.Set("x", whole(0))
@@ -115,7 +128,9 @@ func acting(r jsonschema.Reflector) *jsonschema.Schema {
 		s.Properties.Set(p.Word, is)
 	}
 	s.Properties.Set("sets", inline(exchange.Setting{}))
-	s.Properties.Set("while", inline(exchange.Condition{}))
+	// As it is, or as it was before there were conditions of several terms.
+	while, _ := s.Properties.Get("while")
+	s.Properties.Set("while", &jsonschema.Schema{Description: while.Description, OneOf: []*jsonschema.Schema{{Ref: while.Ref}, inline(exchange.Condition{})}})
 	for _, old := range []string{"range", "strength"} {
 		s.Properties.Set(old, &jsonschema.Schema{Type: "integer", Description: "Until version 1: had a meaning of its own for each type."})
 	}

@@ -19,7 +19,7 @@ import (
 	"azzel/server"
 )
 
-var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.ReskinView{}, page.Usage{}, page.StepView{}, page.State{}, page.Pointer{}, page.Play{}, page.ReachView{}, page.TrailView{}, page.ReplaysView{}, page.KnownView{}, page.Order{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, desk.Colours{}, page.Legend{}, tiles.Apart{}, server.ProjectCard{},
+var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.ReskinView{}, page.Usage{}, page.StepView{}, page.State{}, page.Pointer{}, page.Play{}, page.ReachView{}, page.TrailView{}, page.ReplaysView{}, page.KnownView{}, page.AskableView{}, page.Order{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, desk.Colours{}, page.Legend{}, tiles.Apart{}, server.ProjectCard{},
 	server.NewProject{}, server.TakenPicture{}, server.TakenSheet{}, server.KeptPicture{}, server.KeptState{}, server.DeletedProject{}, server.Bringing{}, server.Problem{}}
 
 func main() {
@@ -60,12 +60,24 @@ func write(out *bytes.Buffer, t reflect.Type, done map[reflect.Type]bool) {
 	}
 	done[t] = true
 	var body bytes.Buffer
+	var bases []string
 	for i := range t.NumField() {
 		f := t.Field(i)
-		name, _, _ := strings.Cut(f.Tag.Get("json"), ",")
-		fmt.Fprintf(&body, "  %s: %s;\n", name, typeName(out, f.Type, done))
+		if f.Anonymous {
+			bases = append(bases, typeName(out, f.Type, done))
+			continue
+		}
+		name, option, _ := strings.Cut(f.Tag.Get("json"), ",")
+		if option == "omitempty" {
+			name += "?"
+		}
+		fmt.Fprintf(&body, "  %s: %s;\n", name, strings.TrimSuffix(typeName(out, f.Type, done), map[bool]string{true: " | null"}[option == "omitempty"]))
 	}
-	fmt.Fprintf(out, "\nexport interface %s {\n%s}\n", t.Name(), body.String())
+	extends := ""
+	if len(bases) > 0 {
+		extends = " extends " + strings.Join(bases, ", ")
+	}
+	fmt.Fprintf(out, "\nexport interface %s%s {\n%s}\n", t.Name(), extends, body.String())
 }
 
 func typeName(out *bytes.Buffer, t reflect.Type, done map[reflect.Type]bool) string {

@@ -261,6 +261,7 @@ const (
 	viewReplays
 	viewMemory
 	viewKnown
+	viewAskable
 )
 
 // prepare begins a view, so that the page can draw before it is written.
@@ -311,6 +312,8 @@ func viewOf(which int32) any {
 		return now.Memory()
 	case viewKnown:
 		return now.Known()
+	case viewAskable:
+		return now.Askable()
 	}
 	panic("no such view")
 }

@@ -7,7 +7,7 @@ import (
 	"strings"
 
 	"azzel/core/grid"
-	"azzel/core/kinds/props"
+	"azzel/core/kind"
 	"azzel/core/world"
 )
 
@@ -228,10 +228,10 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 		e.Parts = append(e.Parts, Put{Ref: layerRef(&fresh, &next), Values: next.Values()})
 		e.Parts = append(e.Parts, filled(&fresh, &next, l.Cells)...)
 	}
-	places := map[world.ID]world.ID{}
+	copies := map[world.ID]world.ID{}
 	for _, ref := range d.OfMap(id) {
-		places[ref.ID] = ids.NewID()
-		to := world.Ref{Sort: ref.Sort, ID: places[ref.ID]}
+		copies[ref.ID] = ids.NewID()
+		to := world.Ref{Sort: ref.Sort, ID: copies[ref.ID]}
 		if ref.Sort == world.SortTrack {
 			next := *d.Track(ref.ID)
 			next.Number, next.Map = 0, fresh.ID
@@ -243,13 +243,24 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 		}
 	}
 	for _, p := range m.Pieces {
+		if !p.Kind().Single {
+			copies[p.ID] = ids.NewID()
+		}
+	}
+	for _, p := range m.Pieces {
 		if p.Kind().Single {
 			continue
 		}
 		next := *p
-		next.Props = next.Props.With(props.Track.Refer(places[p.Refers(props.Track)]), props.Area.Refer(places[p.Refers(props.Area)]))
+		// What it names of this map is meant of the copy.
+		next.Props = next.Props.Refer(func(_ *kind.Prop, sort kind.Thing, id world.ID) world.ID {
+			if to := copies[id]; to != 0 || sort == kind.Track || sort == kind.Area {
+				return to
+			}
+			return id
+		})
 		next.Number, next.Layer = 0, layer[p.Layer]
-		e.Parts = append(e.Parts, Put{Ref: world.Ref{Sort: world.SortPiece, Map: fresh.ID, ID: ids.NewID()}, Values: next.Values()})
+		e.Parts = append(e.Parts, Put{Ref: world.Ref{Sort: world.SortPiece, Map: fresh.ID, ID: copies[p.ID]}, Values: next.Values()})
 	}
 	for _, c := range d.CrossingsOf(id) {
 		within := c.Ends[0].Map == id && c.Ends[1].Map == id

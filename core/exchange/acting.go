@@ -10,6 +10,7 @@ import (
 
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/world"
 )
 
@@ -17,16 +18,16 @@ import (
 // Numbers are as they are stored, a choice is its word, what refers to something is its id.
 type Acting map[string]json.RawMessage
 
-// The words of properties that stand together: those of a setting and of a condition.
+// The words of properties that stand together: those of a setting, and of a condition of long ago.
 const (
 	setsWord  = "sets"
 	whileWord = "while"
 )
 
-// inParts are the properties that are written as part of a setting or a condition.
+// inParts are the properties that are written as part of a setting, or of a condition of long ago.
 var inParts = []*kind.Prop{props.Sets, props.SetsBy, props.WhileFact, props.WhileItem, props.WhileLeast, props.WhileNot}
 
-// InParts reports whether a property is written as part of a setting or a condition, not by its word.
+// InParts reports whether a property is written as part of a setting, or of a condition of long ago, not by its word.
 func InParts(p *kind.Prop) bool { return slices.Contains(inParts, p) }
 
 // Two words had several meanings until version 1, and are read as those of the type. They are the fields of long ago.
@@ -104,6 +105,8 @@ func acting(v kind.Values) Acting {
 			put(p.Word, weights)
 		case kind.Reference:
 			put(p.Word, idText(v.Refers(p)))
+		case kind.Condition:
+			put(p.Word, conditions.Write(logic.Of(v, p)))
 		default:
 			put(p.Word, n[0])
 		}
@@ -112,7 +115,7 @@ func acting(v kind.Values) Acting {
 	if s := p.Sets(); s != (world.Change{}) {
 		put(setsWord, Setting{optionalID(s.Fact), word(settings, s.How), s.By})
 	}
-	if c := p.While(); c != (world.Condition{}) {
+	if c := p.SingleWhile(); c != (world.Single{}) && out[whileWord] == nil {
 		put(whileWord, Condition{optionalID(c.Fact), optionalID(c.Item), c.Least, c.Not})
 	}
 	return out
@@ -138,8 +141,8 @@ func readProp(name string, raw json.RawMessage) ([]kind.Value, error) {
 	switch {
 	case name == setsWord:
 		return readSetting(raw)
-	case name == whileWord:
-		return readCondition(raw)
+	case name == whileWord && single(raw):
+		return readSingle(raw)
 	case oldWords[name] != 0:
 		var n int
 		err := strictly(raw, &n)
@@ -191,6 +194,9 @@ func readProp(name string, raw json.RawMessage) ([]kind.Value, error) {
 		}
 		n, err := parseOptionalID(id)
 		return []kind.Value{p.Refer(n)}, err
+	case kind.Condition:
+		c, err := readCondition(raw)
+		return []kind.Value{c.Set(p)}, err
 	default:
 		if err := strictly(raw, &numbers[0]); err != nil {
 			return nil, err

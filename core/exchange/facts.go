@@ -5,6 +5,7 @@ import (
 	"fmt"
 
 	"azzel/core/kind"
+	"azzel/core/logic"
 	"azzel/core/world"
 )
 
@@ -28,7 +29,7 @@ type Setting struct {
 	By int `json:"by,omitempty"`
 }
 
-// A Condition asks for a fact or an item, by its id.
+// A Condition asks for a fact or an item, by its id, as pieces did before there were conditions of several terms.
 type Condition struct {
 	Fact string `json:"fact,omitempty"`
 	Item string `json:"item,omitempty"`
@@ -72,13 +73,36 @@ func readSetting(raw json.RawMessage) ([]kind.Value, error) {
 	return is.Props(), nil
 }
 
-// readCondition reads what a piece is there only while it holds.
-func readCondition(raw json.RawMessage) ([]kind.Value, error) {
+// conditions are written and read with the ids of a bundle.
+var conditions = logic.IDs{Format: idText, Parse: parseID}
+
+// readCondition reads a condition and holds it against what it may be for a piece.
+func readCondition(raw json.RawMessage) (logic.Condition, error) {
+	var form logic.ConditionForm
+	if err := strictly(raw, &form); err != nil {
+		return logic.Condition{}, err
+	}
+	c, err := conditions.Read(&form)
+	if err == nil {
+		err = c.Check(false)
+	}
+	return c, err
+}
+
+// single reports whether what a piece is there only while it holds is said as it was before there were conditions of
+// several terms.
+func single(raw json.RawMessage) bool {
+	var is struct{ Asks json.RawMessage }
+	return json.Unmarshal(raw, &is) != nil || is.Asks == nil
+}
+
+// readSingle reads that.
+func readSingle(raw json.RawMessage) ([]kind.Value, error) {
 	var c Condition
 	if err := strictly(raw, &c); err != nil {
 		return nil, err
 	}
-	is := world.Condition{Least: c.Least, Not: c.Not}
+	is := world.Single{Least: c.Least, Not: c.Not}
 	var err error
 	if is.Fact, err = parseOptionalID(c.Fact); err != nil {
 		return nil, fmt.Errorf("fact: %w", err)

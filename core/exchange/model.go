@@ -3,7 +3,7 @@ package exchange
 // Format and Version are what bundle.json says of itself.
 const (
 	Format  = "azzel bundle"
-	Version = 2
+	Version = 3
 )
 
 // A Bundle is bundle.json: the project, and the names of its other parts in their

@@ -114,8 +114,8 @@ func TestFactsInABundle(t *testing.T) {
 		return edit.Put{Ref: r, Values: values}
 	}
 	foot := d.Project.Lattice().Foot(generate.Cell(rand.New(rand.NewPCG(1, 1)), m))
-	label := &world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: foot, Props: kind.Values("").With(world.Change{Fact: 51 << 32, How: world.Becomes, By: 717}.Props()...).With(world.Condition{Item: 53 << 32, Least: 818, Not: true}.Props()...)}
-	gate := &world.Piece{Type: world.Exit, Layer: m.PlayerLayer, Foot: foot, Props: kind.Values("").With(world.Condition{Fact: 52 << 32}.Props()...)}
+	label := &world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: foot, Props: kind.Values("").With(world.Change{Fact: 51 << 32, How: world.Becomes, By: 717}.Props()...).With(world.Single{Item: 53 << 32, Least: 818, Not: true}.Props()...)}
+	gate := &world.Piece{Type: world.Exit, Layer: m.PlayerLayer, Foot: foot, Props: kind.Values("").With(world.Single{Fact: 52 << 32}.Props()...)}
 	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{put(world.SortFact, 51, (&world.Fact{Name: "Labels found", Counts: true, Start: 616}).Values()),
 		put(world.SortFact, 52, (&world.Fact{Name: "Lamps lit", Start: 1}).Values()), put(world.SortItem, 53, (&world.Item{Name: "Fuse"}).Values()),
 		put(world.SortPiece, 54, label.Values()), put(world.SortPiece, 55, gate.Values())}})

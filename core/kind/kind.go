@@ -70,6 +70,9 @@ type Kind struct {
 	Done string
 	// Always says that its pieces are there whatever holds.
 	Always bool
+	// States are those in which its pieces can be: the usual one, and the one in which they are once they are done; none
+	// if there is nothing to tell.
+	States []*State
 
 	// Side and Above are how large its pieces are seen from the side and from above, in a cell or for each cell of their
 	// width; as usual if they say nothing.
@@ -124,8 +127,11 @@ type Has struct {
 	If func(Values) bool
 	// Only is the view in which it counts, and is offered to be set, if not in both.
 	Only View
-	// Hidden says that it is not offered to be set: what comes out of such a piece takes it from there.
+	// Hidden says that it is not offered to be set with the others: what comes out of such a piece takes it from there,
+	// or it stands in a part of its own.
 	Hidden bool
+	// Old says that it is read as pieces of long ago set it, which another property says now.
+	Old bool
 }
 
 var (
@@ -153,6 +159,12 @@ func Register(k *Kind) {
 		}
 		props[h.Field], propWords[h.Word] = h.Prop, h.Prop
 		k.has[h.Field] = i
+	}
+	for _, s := range k.States {
+		if t, u := states[s.Number], stateWords[s.Word]; t != nil && t != s || u != nil && u != s {
+			panic(fmt.Sprintf("two states have the number %d or the word %q", s.Number, s.Word))
+		}
+		states[s.Number], stateWords[s.Word] = s, s
 	}
 	all, byID[k.ID], words[k.Word] = append(all, k), k, k
 }

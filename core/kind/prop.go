@@ -31,6 +31,8 @@ const (
 	Reference
 	// Setting is how a fact is set, one of Prop.Options, and by how much.
 	Setting
+	// Condition is what must hold, of core/logic, whose Form it has.
+	Condition
 )
 
 // A Thing is a sort of thing that a property can refer to.
@@ -44,7 +46,33 @@ const (
 	Area
 	Item
 	Fact
+	Piece
+	Map
+	Type
 )
+
+// ThingNames are what people call things that can be referred to.
+var ThingNames = [...]string{NoThing: "nothing", Character: "character", Track: "track", Area: "area", Item: "item", Fact: "fact", Piece: "piece", Map: "map", Type: "type of piece"}
+
+// Local reports whether a thing is not in other maps and projects, so that copies that are kept leave it behind.
+func (t Thing) Local() bool { return t != Item && t != Fact && t != Type }
+
+// A Form is how values of a sort are stored that are more than numbers and references. The package to which their
+// meaning belongs registers it.
+type Form struct {
+	// Check holds bytes against what they can be; an error says it in words. Canonical gives the one way in which what
+	// Check takes is stored, none for what stands for a value that is not set.
+	Check     func(b []byte) error
+	Canonical func(b []byte) []byte
+	// Refer gives bytes that refer to other things, those that to gives for the ones to which they refer, in the order
+	// in which they stand; 0 stands for what is left out.
+	Refer func(b []byte, to func(Thing, ID) ID) []byte
+}
+
+var forms = map[Sort]Form{}
+
+// RegisterForm adds how values of a sort are stored, at start.
+func RegisterForm(s Sort, f Form) { forms[s] = f }
 
 // A Prop is one property that pieces of some kinds have. It is declared once; stored field, files, schema, what is
 // shown, checks and references follow from that.
@@ -86,13 +114,15 @@ func OldBytes(b []byte) []byte {
 	return nil
 }
 
-// Size is how many numbers the property has.
+// Size is how many numbers the property has, 0 for what is more than numbers.
 func (p *Prop) Size() int {
 	switch p.Sort {
 	case Offset, Setting:
 		return 2
 	case Weights:
 		return len(p.Options)
+	case Condition:
+		return 0
 	}
 	return 1
 }
@@ -153,6 +183,9 @@ func (p *Prop) Canonical(b []byte) []byte {
 	if len(b) == 0 {
 		return nil
 	}
+	if f, is := forms[p.Sort]; is {
+		return f.Canonical(b)
+	}
 	if p.Sort == Reference {
 		return p.Refer(ID(pack.NewReader(b).Uint())).Bytes
 	}
@@ -177,6 +210,9 @@ func (p *Prop) numbers(b []byte) []int {
 func (p *Prop) Check(b []byte) error {
 	if len(b) == 0 {
 		return nil
+	}
+	if f, is := forms[p.Sort]; is {
+		return f.Check(b)
 	}
 	r := pack.NewReader(b)
 	var numbers []int

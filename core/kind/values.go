@@ -84,6 +84,7 @@ func (v Values) Numbers(k *Kind, p *Prop) []int {
 	b := v.Get(p.Field)
 	if len(b) == 0 {
 		switch n := k.usual(p); {
+		case len(numbers) == 0:
 		case p.Sort != Weights:
 			numbers[0] = n
 		case n > 0:
@@ -108,12 +109,31 @@ func (v Values) Refers(p *Prop) ID {
 	return ID(pack.NewReader(v.Get(p.Field)).Uint())
 }
 
-// Kept are the values that a copy keeps which leaves its map or project behind.
-func (v Values) Kept() Values {
-	for f := range v.All() {
-		if p := PropOf(f); p != nil && p.Local {
-			v = v.With(p.Unset())
+// Refer gives values that refer to other things, those that to gives for the ones to which they refer; 0 stands for
+// what is left out.
+func (v Values) Refer(to func(p *Prop, sort Thing, id ID) ID) Values {
+	for f, b := range v.All() {
+		p := PropOf(f)
+		if p == nil {
+			continue
+		}
+		form, is := forms[p.Sort]
+		switch {
+		case is:
+			v = v.With(Value{f, form.Refer(b, func(sort Thing, id ID) ID { return to(p, sort, id) })})
+		case p.Sort == Reference:
+			v = v.With(p.Refer(to(p, p.To, v.Refers(p))))
 		}
 	}
 	return v
+}
+
+// Kept are the values that a copy keeps which leaves its map or project behind.
+func (v Values) Kept() Values {
+	return v.Refer(func(p *Prop, sort Thing, id ID) ID {
+		if p.Local || p.Sort != Reference && sort.Local() {
+			return 0
+		}
+		return id
+	})
 }

@@ -12,6 +12,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/limit"
+	"azzel/core/logic"
 	"azzel/core/rows"
 	"azzel/core/world"
 )
@@ -63,6 +64,9 @@ type clipProp struct {
 	Word string   `json:"word,omitempty"`
 	ID   world.ID `json:"id,omitempty"`
 	Name string   `json:"name,omitempty"`
+	// Asks is a condition, Names are those of what it asks for, in the order in which that stands.
+	Asks  *logic.ConditionForm `json:"asks,omitempty"`
+	Names []string             `json:"names,omitempty"`
 }
 
 // writeProps writes what a piece sets.
@@ -75,6 +79,12 @@ func writeProps(d *world.Document, v kind.Values) map[string]clipProp {
 		p := kind.PropOf(f)
 		numbers := v.Numbers(nil, p)
 		switch p.Sort {
+		case kind.Condition:
+			c := logic.Of(v, p)
+			form := conditions.Write(c)
+			is := clipProp{Asks: &form}
+			c.Refers(func(sort kind.Thing, id world.ID) { is.Names = append(is.Names, thingName(d, sort, id)) })
+			list[p.Word] = is
 		case kind.Reference:
 			id := v.Refers(p)
 			list[p.Word] = clipProp{ID: id, Name: hand.Name(d, world.Ref{Sort: sortOf(p.To), ID: id})}
@@ -100,6 +110,17 @@ func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp) (v kin
 		option := slices.Index(h.Options, is.Word)
 		set := h.Is(is.Is...)
 		switch {
+		case h.Sort == kind.Condition && is.Asks == nil:
+			set = h.Unset()
+		case h.Sort == kind.Condition:
+			c, err := conditions.Read(is.Asks)
+			if err == nil {
+				err = c.Check(false)
+			}
+			if err != nil {
+				return "", err
+			}
+			set = renamed(d, c, is.Names).Set(h.Prop)
 		case h.Sort == kind.Reference:
 			if is.Name == "" || hand.Name(d, world.Ref{Sort: sortOf(h.To), ID: is.ID}) != is.Name {
 				is.ID = 0
@@ -120,17 +141,41 @@ func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp) (v kin
 	return asking(v), nil
 }
 
+// renamed is a condition without the terms that ask for something that is something else in this project.
+func renamed(d *world.Document, c logic.Condition, names []string) logic.Condition {
+	n := -1
+	return c.Refer(func(sort kind.Thing, id world.ID) world.ID {
+		if n++; n >= len(names) || names[n] == "" || thingName(d, sort, id) != names[n] {
+			return 0
+		}
+		return id
+	})
+}
+
+// thingName is the name of something that a condition asks for, empty if it is not there.
+func thingName(d *world.Document, sort kind.Thing, id world.ID) string {
+	switch _, p := d.Piece(id); {
+	case sort == kind.Type:
+		return kind.NameOf(id)
+	case sort == kind.Piece && p != nil:
+		return hand.PieceName(d, p)
+	case sort == kind.Piece:
+		return ""
+	}
+	return hand.Name(d, world.Ref{Sort: sortOf(sort), ID: id})
+}
+
 // asking is v without the rest of a condition that asks for nothing.
 func asking(v kind.Values) kind.Values {
 	if v.Refers(props.WhileFact) == 0 && v.Refers(props.WhileItem) == 0 {
-		return v.With(world.Condition{}.Props()...)
+		return v.With(world.Single{}.Props()...)
 	}
 	return v
 }
 
 const (
 	clipKind    = "block"
-	clipVersion = 2
+	clipVersion = 3
 )
 
 // writeClip writes a block of a document as text.

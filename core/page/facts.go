@@ -60,27 +60,20 @@ func settingWords(d *world.Document, c world.Change) string {
 	return fmt.Sprintf("to %d", c.Amount())
 }
 
-// wantedWords are what a condition asks of what it asks for: yes, no, at least 3, under 3.
-func wantedWords(d *world.Document, c world.Condition) string {
-	f := d.Fact(c.Fact)
-	switch {
-	case f != nil && !f.Counts && c.Not:
-		return "no"
-	case f != nil && !f.Counts:
-		return "yes"
-	case c.Not:
-		return fmt.Sprintf("under %d", c.Wanted())
-	}
-	return fmt.Sprintf("at least %d", c.Wanted())
+// AskingView is which fact a piece sets, and what must hold for it.
+type AskingView struct {
+	// Type is the word of the piece's type.
+	Type       string          `json:"type"`
+	Fields     []FieldView     `json:"fields"`
+	Conditions []ConditionView `json:"conditions"`
 }
 
-// viewAsking is which fact a piece sets, and what it is there only while it holds; nil for pieces that
-// can do neither.
-func viewAsking(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
-	if !world.Sets(p.Type) && !world.Conditional(p.Type) {
+// viewAsking is which fact a piece sets, and what must hold for it; nil for pieces of which neither can be said.
+func viewAsking(d *world.Document, p *world.Piece) *AskingView {
+	v := &AskingView{Type: p.Kind().Word, Fields: []FieldView{}, Conditions: viewConditions(d, p)}
+	if !world.Sets(p.Type) && len(v.Conditions) == 0 {
 		return nil
 	}
-	v := &ActingView{}
 	add := func(name, label string, is int, options ...string) {
 		v.Fields = append(v.Fields, FieldView{Name: name, Label: label, Options: options, Value: is, Tries: []int{}})
 	}
@@ -101,56 +94,18 @@ func viewAsking(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 			add("sets-how", "Sets it", int(sets.How)&1, "to yes", "to no")
 		}
 	}
-	if world.Conditional(p.Type) {
-		viewWhile(d, p.While(), add, value)
-	}
 	return v
 }
 
-// viewWhile lets it be chosen what a piece is there only while it holds.
-func viewWhile(d *world.Document, is world.Condition, add func(name, label string, is int, options ...string), value func(name, label string, prop *kind.Prop, i, is int)) {
-	options, chosen := []string{"always"}, 0
-	for i, f := range d.Facts {
-		options = append(options, "while "+f.Name)
-		if f.ID == is.Fact {
-			chosen = i + 1
-		}
-	}
-	for i, item := range d.Items {
-		options = append(options, "with "+item.Name)
-		if item.ID == is.Item {
-			chosen = len(d.Facts) + i + 1
-		}
-	}
-	if add("while", "There only", chosen, append(options, "while a new fact")...); chosen == 0 {
-		return
-	}
-	not := 0
-	if is.Not {
-		not = 1
-	}
-	if f := d.Fact(is.Fact); f != nil && !f.Counts {
-		add("not", "It is", not, "yes", "no")
-		return
-	}
-	add("not", "It is", not, "at least", "under")
-	value("least", "So many", props.WhileLeast, 0, is.Wanted())
-}
-
-// factual are the properties of a piece of which a part of what it sets or asks for is set, by its name for the page.
-func factual(p *world.Piece, name string, value int) []kind.Value {
-	sets, while := p.Sets(), p.While()
-	switch name {
-	case "sets-how":
+// setting are the properties of a piece of which a part of what it sets is set, by its name for the page.
+func setting(p *world.Piece, name string, value int) []kind.Value {
+	sets := p.Sets()
+	if name == "sets-how" {
 		sets.How = world.Setting(value)
-	case "sets-by":
+	} else {
 		sets.By = value
-	case "least":
-		while.Least = value
-	case "not":
-		while.Not = value != 0
 	}
-	return append(sets.Props(), while.Props()...)
+	return sets.Props()
 }
 
 func factsOf(d *world.Document) []world.ID {
@@ -179,28 +134,6 @@ func (a author) setsChosen(p *world.Piece, n int) (before []edit.Part) {
 	id, put := a.newFact(name)
 	p.Props = p.Props.With(world.Change{Fact: id}.Props()...)
 	return []edit.Part{put}
-}
-
-// whileChosen lets a piece be there only while what was chosen holds: of the facts, of the items, or a
-// new fact.
-func (a author) whileChosen(p *world.Piece, n int) (before []edit.Part) {
-	facts, items := len(a.d.Facts), len(a.d.Items)
-	is := p.While()
-	switch {
-	case n == facts+items+1:
-		id, put := a.newFact("")
-		is = world.Condition{Fact: id}
-		before = []edit.Part{put}
-	case n > facts:
-		is.Fact, is.Item = 0, chosen(itemsOf(a.d), n-facts)
-	default:
-		is.Fact, is.Item = chosen(factsOf(a.d), n), 0
-	}
-	if is.Fact == 0 && is.Item == 0 {
-		is = world.Condition{}
-	}
-	p.Props = p.Props.With(is.Props()...)
-	return before
 }
 
 // makeFact makes a fact of a name: a number, or yes or no.

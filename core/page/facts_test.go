@@ -7,6 +7,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/play"
 	"azzel/core/world"
@@ -41,6 +42,15 @@ func TestFactsOfAPage(t *testing.T) {
 		}
 		return nil
 	}
+	ask := func(piece *world.Piece, word string, c *logic.ConditionForm) {
+		t.Helper()
+		o := ref("set-condition", piece)
+		o.Text, o.Condition = word, c
+		order(p, o)
+		if says := said(p); says != "" {
+			t.Errorf("%s: %s", word, says)
+		}
+	}
 	order(p, page.Order{Do: "make-fact", Text: " Moths seen ", Yes: true})
 	fuse, pane, gate := place(p, world.Collectible, 7, 9), place(p, world.Breakable, 9, 9), place(p, world.Exit, 12, 9)
 	rename := ref("rename", fuse)
@@ -48,25 +58,23 @@ func TestFactsOfAPage(t *testing.T) {
 	order(p, rename)
 	// The last choice makes a fact, called as what happens to the piece.
 	act(fuse, "sets", 2)
-	act(pane, "while", 2)
-	act(pane, "not", 1)
-	act(gate, "while", 3)
-	act(gate, "item", 1)
-	act(gate, "while", 4)
-	act(gate, "least", 2)
+	ask(pane, "while", asks("fact", page.FormatID(p.Document().Facts[1].ID), "under", 1))
+	// What is asked for can be made by asking for it.
+	ask(gate, "while", asks("fact", "a new fact", "at-least", 1))
+	ask(gate, "needs", asks("item", "a new item", "at-least", 1))
+	item := page.FormatID(p.Document().Items[0].ID)
+	ask(gate, "while", asks("item", item, "at-least", 2))
 	d := p.Document()
 	seen, taken := d.Facts[0], d.Facts[1]
 	if len(d.Facts) != 3 || seen.Name != "Moths seen" || !seen.Counts || taken.Name != "Fuse taken" || taken.Counts || d.Facts[2].Name != "Fact 1" {
 		t.Fatalf("made: %+v %+v", seen, taken)
 	}
-	if is := d.Maps[0].Piece(gate.ID).While(); is.Fact != 0 || is.Item != d.Items[0].ID || is.Least != 2 {
+	if is := d.Maps[0].Piece(gate.ID).While(); !is.Equal(logic.Needs(logic.ItemCount, d.Items[0].ID, logic.AtLeast, 2)) {
 		t.Errorf("the gate is there while %+v", is)
 	}
-	if got := strings.Join(offers(pane, "while"), "|"); got != "always|while Moths seen|while Fuse taken|while Fact 1|with Item 1|while a new fact|while Fuse taken" {
-		t.Errorf("one can choose of %s", got)
-	}
-	if offers(pane, "sets") == nil || offers(gate, "sets") != nil || offers(m.Pieces[0], "while") != nil {
-		t.Error("a breakable can't set a fact, an exit can, or a spawn can be absent")
+	if offers(pane, "sets") == nil || offers(gate, "sets") != nil || says(p, pane) != "There only while: Fuse taken is no" ||
+		says(p, gate) != "Needs: the number of Item 1 is at least 1, There only while: the number of Item 1 is at least 2" || says(p, m.Pieces[0]) != "" {
+		t.Errorf("the slips say %q, %q, %q", says(p, pane), says(p, gate), says(p, m.Pieces[0]))
 	}
 	order(p, page.Order{Do: "unselect"})
 	var named []string
@@ -99,7 +107,7 @@ func TestFactsOfAPage(t *testing.T) {
 	}
 	order(p, page.Order{Do: "play-at", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(m.Pieces[0].ID)})
 	if got := reasons(); got != "Fuse: Not taken yet; then it sets Fuse taken to yes. Breakable at 9, 9: There: Fuse taken is no. "+
-		"Exit at 12, 9: Not there: you have 0 × Item 1, not at least 2. Exit at 12, 9: Lets nobody out: you have 0 of 1 × Item 1." {
+		"Exit at 12, 9: Not there: you have 0 × Item 1, not at least 2. Exit at 12, 9: Lets nobody out: you have 0 × Item 1, not at least 1." {
 		t.Errorf("at first: %s", got)
 	}
 	if v := p.Play(); !slices.Equal(v.GoneIDs, []string{page.FormatID(gate.ID)}) || p.Known().Facts[1].Since != "as play began" {
@@ -126,7 +134,7 @@ func TestFactsOfAPage(t *testing.T) {
 		t.Errorf("kept, and said %q", says)
 	}
 	// What is given for it in the list changes while it plays.
-	act(gate, "while", 0)
+	ask(gate, "while", nil)
 	if v := p.Play(); len(v.GoneIDs) != 1 {
 		t.Errorf("no longer asking, gone are %v", v.GoneIDs)
 	}
@@ -145,20 +153,39 @@ func TestFactsOfAPage(t *testing.T) {
 	}
 }
 
+// asks is the condition that a fact, or how many of an item there are, compares so with a number.
+func asks(is, id, by string, n int) *logic.ConditionForm {
+	return &logic.ConditionForm{Asks: "compares", Left: &logic.ValueForm{Is: is, Thing: id}, By: by, Right: &logic.ValueForm{Is: "number", Number: n}}
+}
+
+// says is what the slip of a piece says that must hold for it.
+func says(p *page.Page, piece *world.Piece) string {
+	order(p, about("select", p.Document().Maps[0], piece))
+	acts := p.State().Slip.Asking
+	if acts == nil {
+		return ""
+	}
+	var list []string
+	for _, c := range acts.Conditions {
+		if c.Is != nil {
+			list = append(list, c.Label+": "+c.Says)
+		}
+	}
+	return strings.Join(list, ", ")
+}
+
 // A patch and the clipboard keep what a piece sets and asks for; in a project that calls something else
 // so, it is left out.
 func TestFactsGoWithPieces(t *testing.T) {
 	p := fromTheSide(t)
 	label := place(p, world.Collectible, 7, 9)
 	m := p.Document().Maps[0]
-	for _, c := range []struct {
-		name string
-		n    int
-	}{{"sets", 1}, {"while", 2}, {"not", 1}} {
-		order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(label.ID), Text: c.name, N: c.n})
-	}
+	about := page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(label.ID), Text: "sets", N: 1}
+	order(p, about)
+	about.Do, about.Text, about.Condition = "set-condition", "while", &logic.ConditionForm{Asks: "any", Of: []logic.ConditionForm{*asks("fact", "a new fact", "under", 1), {Asks: "presence", Subject: &logic.NounForm{Is: "all", Type: "foe"}, Is: "there"}}}
+	order(p, about)
 	was := p.Document().Maps[0].Piece(label.ID)
-	if len(p.Document().Facts) != 2 || was.Sets().Fact == 0 || was.While().Fact == 0 || was.Sets().Fact == was.While().Fact {
+	if len(p.Document().Facts) != 2 || was.Sets().Fact == 0 || len(was.While().Terms) != 2 || was.Sets().Fact == was.While().Terms[0].Left.Thing {
 		t.Fatalf("the piece acts as %+v", was)
 	}
 	order(p, page.Order{Do: "hold", Kind: "choose"})
@@ -178,8 +205,10 @@ func TestFactsGoWithPieces(t *testing.T) {
 		}
 		want := was.Props
 		if renamed {
-			order(o, page.Order{Do: "rename", Kind: "fact", ID: page.FormatID(was.While().Fact), Text: "Something else"})
-			want = want.With(world.Condition{}.Props()...)
+			order(o, page.Order{Do: "rename", Kind: "fact", ID: page.FormatID(was.While().Terms[0].Left.Thing), Text: "Something else"})
+			without := *was
+			without.SetWhile(logic.Condition{Ask: logic.Any, Terms: was.While().Terms[1:]})
+			want = without.Props
 		}
 		o.Paste(text)
 		at := grid.Point{X: 30 * 16, Y: 5 * 16}

@@ -75,7 +75,7 @@ func fieldsOf(d *world.Document, m *world.Map, p *world.Piece) []FieldView {
 		other = kind.FromAbove
 	}
 	for _, h := range p.Kind().Props {
-		if h.Only != other && !h.Hidden && (h.If == nil || h.If(p.Props)) {
+		if h.Sort != kind.Condition && h.Only != other && !h.Hidden && (h.If == nil || h.If(p.Props)) {
 			list = append(list, propFields(d, m, p, h)...)
 		}
 	}
@@ -143,7 +143,7 @@ func listed(d *world.Document, name, label, none string, sort world.Sort, ids []
 
 // sortOf is the sort of stored thing that a property refers to.
 func sortOf(t kind.Thing) world.Sort {
-	return map[kind.Thing]world.Sort{kind.Character: world.SortCharacter, kind.Track: world.SortTrack, kind.Area: world.SortArea, kind.Item: world.SortItem, kind.Fact: world.SortFact}[t]
+	return map[kind.Thing]world.Sort{kind.Character: world.SortCharacter, kind.Track: world.SortTrack, kind.Area: world.SortArea, kind.Item: world.SortItem, kind.Fact: world.SortFact, kind.Piece: world.SortPiece, kind.Map: world.SortMap}[t]
 }
 
 // sortNames are what people call the things that can be made by choosing them.
@@ -175,6 +175,8 @@ type PiecesView struct {
 	// Says is how many there are of each type, in words.
 	Says   string      `json:"says"`
 	Fields []FieldView `json:"fields"`
+	// Conditions are what must hold for them.
+	Conditions []ConditionView `json:"conditions"`
 }
 
 // mostTogether is of how many pieces it is worked out what can be set of all.
@@ -186,7 +188,7 @@ func viewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesV
 	if len(pieces) < 2 {
 		return nil
 	}
-	v := &PiecesView{Count: len(pieces), Fields: []FieldView{}}
+	v := &PiecesView{Count: len(pieces), Fields: []FieldView{}, Conditions: []ConditionView{}}
 	counts := map[world.ID]int{}
 	for _, p := range pieces {
 		counts[p.Type]++
@@ -201,8 +203,18 @@ func viewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesV
 		v.Says += fmt.Sprintf(". Of at most %d pieces something can be set at once", mostTogether)
 		return v
 	}
-	v.Fields = fieldsOf(d, m, pieces[0])
+	v.Fields, v.Conditions = fieldsOf(d, m, pieces[0]), viewConditions(d, pieces[0])
 	for _, p := range pieces[1:] {
+		v.Conditions = slices.DeleteFunc(v.Conditions, func(c ConditionView) bool {
+			_, has := p.Kind().Prop(c.Name)
+			return !has
+		})
+		for i := range v.Conditions {
+			c := &v.Conditions[i]
+			h, _ := p.Kind().Prop(c.Name)
+			mine, _ := pieces[0].Kind().Prop(c.Name)
+			c.Differs = c.Differs || !conditionOf(p, h.Prop).Equal(conditionOf(pieces[0], mine.Prop))
+		}
 		theirs := fieldsOf(d, m, p)
 		v.Fields = slices.DeleteFunc(v.Fields, func(f FieldView) bool {
 			return !slices.ContainsFunc(theirs, func(o FieldView) bool { return o.Name == f.Name })
@@ -226,6 +238,11 @@ func viewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesV
 
 // setTogether lets all pieces that are selected act otherwise, in one step.
 func (p *Page) setTogether(name string, value int) Changed {
+	return p.toAll(func(ref world.Ref) (edit.Edit, error) { return p.author().acted(ref, name, value) })
+}
+
+// toAll does something to all pieces that are selected, in one step.
+func (p *Page) toAll(one func(world.Ref) (edit.Edit, error)) Changed {
 	d := p.doc()
 	c := p.hand.Chosen(d)
 	pieces := p.hand.Standing(d, c)
@@ -234,11 +251,11 @@ func (p *Page) setTogether(name string, value int) Changed {
 	}
 	var e edit.Edit
 	for _, piece := range pieces {
-		one, err := p.author().acted(world.Ref{Sort: world.SortPiece, Map: c.Map, ID: piece.ID}, name, value)
+		is, err := one(world.Ref{Sort: world.SortPiece, Map: c.Map, ID: piece.ID})
 		if err != nil {
 			return p.Fail(err)
 		}
-		e.Label, e.Parts = one.Label, append(e.Parts, one.Parts...)
+		e.Label, e.Parts = is.Label, append(e.Parts, is.Parts...)
 	}
 	if len(e.Parts) == 0 {
 		return 0
@@ -262,10 +279,8 @@ func (a author) acted(ref world.Ref, name string, value int) (edit.Edit, error) 
 	switch name {
 	case "sets":
 		before = a.setsChosen(&next, value)
-	case "while":
-		before = a.whileChosen(&next, value)
-	case "sets-how", "sets-by", "least", "not":
-		next.Props = next.Props.With(factual(piece, name, value)...)
+	case "sets-how", "sets-by":
+		next.Props = next.Props.With(setting(piece, name, value)...)
 	default:
 		before, err = a.set(m, &next, name, value)
 		l := d.Project.Lattice()

@@ -41,8 +41,9 @@ func TestItemsOfAPage(t *testing.T) {
 		t.Fatalf("at a piece an item was made: %+v", d.Items)
 	}
 	act(label, "amount", 2)
-	act(gate, "item", 3)
-	act(gate, "amount", 3)
+	needs := ref("set-condition", gate)
+	needs.Text, needs.Condition = "needs", asks("item", page.FormatID(p.Document().Items[2].ID), "at-least", 3)
+	order(p, needs)
 	order(p, page.Order{Do: "set-movement", Text: "speed", N: 60})
 	d := p.Document()
 	who, brass := page.FormatID(d.Characters[0].ID), page.FormatID(d.Items[2].ID)
@@ -51,7 +52,7 @@ func TestItemsOfAPage(t *testing.T) {
 	for _, n := range p.Scene().Items[2].Named {
 		named = append(named, n.Name+" "+n.Does)
 	}
-	if got := strings.Join(named, ", "); got != "Brass label gives 2, Exit at 12, 9 needs 3, Player begins with 1" {
+	if got := strings.Join(named, ", "); got != "Brass label gives 2, Exit at 12, 9 needs at least 3, Player begins with 1" {
 		t.Errorf("the item is named by %s", got)
 	}
 	if begins := p.Scene().Characters[0].Begins; len(begins) != 1 || begins[0].Count != 1 || begins[0].Name != "Brass label" {

@@ -6,6 +6,7 @@ import (
 	"azzel/core/body"
 	"azzel/core/hand"
 	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -119,21 +120,13 @@ type reasons struct {
 // presence says why the piece is there or not.
 func (r reasons) presence(say func(string, bool)) {
 	c := r.piece.While()
-	f, i := r.d.Fact(c.Fact), r.d.Item(c.Item)
-	if f == nil && i == nil || !world.Conditional(r.piece.Type) {
+	if !world.Conditional(r.piece.Type) || c.Answer(r.g.Asked(r.piece.ID)) == logic.Unasked {
 		return
 	}
-	var now string
-	if f != nil {
-		is, _ := r.g.Known(f)
-		now = f.Name + " is " + f.Says(is.Value)
+	if here := r.g.Here(r.piece.ID); here {
+		say("There: "+r.because(&c, true)+".", true)
 	} else {
-		now = fmt.Sprintf("you have %d × %s", r.g.Has(i), i.Name)
-	}
-	if r.g.Here(r.piece.ID) {
-		say("There: "+now+".", true)
-	} else {
-		say(fmt.Sprintf("Not there: %s, not %s.", now, wantedWords(r.d, c)), false)
+		say("Not there: "+r.because(&c, false)+".", false)
 	}
 }
 
@@ -161,14 +154,11 @@ func (r reasons) setting(done bool, say func(string, bool)) {
 
 // letting says why the piece lets the player out or not.
 func (r reasons) letting(say func(string, bool)) {
-	i := r.d.Item(r.piece.Refers(props.Item))
-	if i == nil || !world.Needs(r.piece.Type) {
-		return
-	}
-	has, wanted := r.g.Has(i), r.piece.Wanted()
-	if has >= wanted {
-		say(fmt.Sprintf("Lets you out: you have %s.", i.Times(has)), true)
-	} else {
-		say(fmt.Sprintf("Lets nobody out: you have %d of %d × %s.", has, wanted, i.Name), false)
+	c := r.piece.Needs()
+	switch c.Answer(r.g.Asked(r.piece.ID)) {
+	case logic.Holding:
+		say("Lets you out: "+r.because(&c, true)+".", true)
+	case logic.Failing:
+		say("Lets nobody out: "+r.because(&c, false)+".", false)
 	}
 }

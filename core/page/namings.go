@@ -58,7 +58,9 @@ func namingDoes(d *world.Document, by world.Naming) string {
 	case world.UseSets:
 		return "sets it " + settingWords(d, by.Piece.Sets())
 	case world.UseAsks:
-		return "there while " + wantedWords(d, by.Piece.While())
+		return "there while " + askedWords(d, by.Piece.While())
+	case world.UseNeeds:
+		return "needs " + askedWords(d, by.Piece.Needs())
 	}
 	return fmt.Sprintf("%s %d", itemVerb(by.Piece), by.Count)
 }

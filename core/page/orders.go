@@ -131,6 +131,10 @@ func (p *Page) order(o Order) Changed {
 		return p.setTrack(ref, o.Track)
 	case "set-acting":
 		return p.setActing(ref, o.Text, o.N)
+	case "set-condition":
+		return p.setCondition(ref, o.Text, o.Condition)
+	case "set-conditions":
+		return p.setConditions(o.Text, o.Condition)
 	case "set-together":
 		return p.setTogether(o.Text, o.N)
 	case "set-movement":

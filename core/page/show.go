@@ -81,7 +81,7 @@ func (p *Page) Scene() Scene {
 				s.Triggers = append(s.Triggers, TriggerView{FormatID(piece.ID), box(l.Box(grid.Rect{X: c.X, Y: c.Y, W: 1, H: 1}.Move(m.Origin)))})
 			}
 			view := PieceView{ID: FormatID(piece.ID), Map: v.ID, Name: hand.PieceName(d, piece), Type: FormatID(piece.Type), Family: string(t.Family), X: foot.X, Y: foot.Y,
-				Conditional: piece.Props != "" && piece.While() != (world.Condition{})}
+				Conditional: world.HasWhile(piece)}
 			p.standing(&view, piece, m.View)
 			s.Pieces = append(s.Pieces, view)
 		}

@@ -1,6 +1,9 @@
 package page
 
-import "azzel/core/tiles"
+import (
+	"azzel/core/logic"
+	"azzel/core/tiles"
+)
 
 // The types in this file are what the page's core tells the browser, as JSON.
 // cmd/azzel-types writes them in TypeScript. Places and sizes are pixels of the
@@ -296,10 +299,10 @@ type SlipView struct {
 	// Leads is the other doorway of a crossing.
 	Leads    *BoxView  `json:"leads"`
 	Landings []BoxView `json:"landings"`
-	// Acting is how a piece acts in play, Path its way there; Asking which fact it sets, and what it is
-	// there only while it holds.
+	// Acting is how a piece acts in play, Path its way there; Asking which fact it sets, and what
+	// must hold for it.
 	Acting *ActingView `json:"acting"`
-	Asking *ActingView `json:"asking"`
+	Asking *AskingView `json:"asking"`
 	Path   *PathView   `json:"path"`
 	// Starts says that play can begin at it so that it can be kept.
 	Starts bool `json:"starts"`
@@ -417,6 +420,8 @@ type Order struct {
 	X     int    `json:"x"`
 	Y     int    `json:"y"`
 	Taken *Taken `json:"taken"`
+	// Condition is what must hold for a piece, of the property that Text names; nil for nothing.
+	Condition *logic.ConditionForm `json:"condition"`
 	// Medley is what a medley is to be.
 	Medley Part[Dealing] `json:"medley"`
 	// Bond is what a bond is to be.

@@ -19,7 +19,7 @@ import (
 func TestHelpsAreRewound(t *testing.T) {
 	d := bare(t, world.TopDown)
 	d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: 801}, Values: (&world.Item{Name: "Fuse"}).Values()},
-		put(d, 701, world.Breakable, 6, 9, kind.Values("").With(world.Condition{Item: 801, Least: 1}.Props()...)),
+		put(d, 701, world.Breakable, 6, 9, kind.Values("").With(world.Single{Item: 801, Least: 1}.Props()...)),
 		put(d, 702, world.Foe, 9, 9, kind.Set(props.Does.Is(props.Follows), props.Sight.Is(9))))
 	rec := play.Record(begin(t, d, 3, 9))
 	var states [][]byte

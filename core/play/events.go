@@ -51,6 +51,8 @@ const (
 	Sprung Event = "Up!"
 	// Broke: something was broken.
 	Broke Event = "Broken."
+	// Shut: an exit needs more than one thing, or another than an item.
+	Shut Event = "This does not let you out yet."
 	// NoRoom: what is carried can't be let go of.
 	NoRoom Event = "There is no room to let go of it here."
 	// Sank: a raft left one in the water.

@@ -4,7 +4,7 @@ import (
 	"cmp"
 	"slices"
 
-	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/world"
 )
 
@@ -54,13 +54,18 @@ func (g *Game) give(i *world.Item, n int) bool {
 	return true
 }
 
-// lets reports whether the player has what a piece needs, and tells them if not.
+// lets reports whether what a piece needs holds, and tells the player what they lack if not.
 func (g *Game) lets(p *world.Piece) bool {
-	needs := g.doc.Item(p.Refers(props.Item))
-	if needs == nil || g.Has(needs) >= p.Wanted() {
+	needs := p.Needs()
+	if g.Holds(p.ID, needs) {
 		return true
 	}
-	g.refuse(p.ID, lacks(needs, p.Wanted(), g.Has(needs)))
+	why := Shut
+	if l, r := needs.Left, needs.Right; needs.Ask == logic.Compares && needs.By == logic.AtLeast && l.Is == logic.ItemCount && r.Is == logic.Literal {
+		item := g.doc.Item(l.Thing)
+		why = lacks(item, r.Number, g.Has(item))
+	}
+	g.refuse(p.ID, why)
 	return false
 }
 

@@ -58,11 +58,17 @@ type Game struct {
 	carried []int
 	// conditional are the pieces that may be absent, absent those that are, asked when laden was
 	// as it is; stale says that it must be asked anew.
-	conditional []*world.Piece
+	conditional []conditional
 	absent      map[world.ID]bool
 	laden       Input
 	stale       bool
-	areas       []*world.Area
+	// askOfPieces says that some of them ask for what became of pieces, became sums that up as it was when they were
+	// asked.
+	askOfPieces bool
+	became      uint64
+	// pieces are all of the document, once something asked for one.
+	pieces map[world.ID]placed
+	areas  []*world.Area
 	// forced says that something acts there on what moves; edge is what the map covers, in pixels.
 	forced bool
 	edge   grid.Rect
@@ -155,9 +161,9 @@ func New(d *world.Document, start Start) (*Game, error) {
 
 // look takes d as the document from now on.
 func (g *Game) look(d *world.Document) {
-	g.doc, g.grounds = d, map[world.ID]*body.Ground{}
+	g.doc, g.grounds, g.pieces = d, map[world.ID]*body.Ground{}, nil
 	g.moves = d.Played()
-	g.conditional = conditionals(d)
+	g.conditional, g.askOfPieces = conditionals(d)
 	g.ask()
 }
 

@@ -7,6 +7,7 @@ import (
 	"azzel/core/body"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/pack"
 	"azzel/core/stage"
 	"azzel/core/world"
@@ -107,7 +108,8 @@ func (g *Game) meet() {
 			came := &world.Piece{ID: t.ID, Type: t.Type, Foot: p.Foot, Props: p.Props, Number: int(t.ID &^ emitted)}
 			// How often is how often something comes, not how often that shoots; what its emitter sets and
 			// asks for is not its own.
-			came.Props = came.Props.With(props.Every.Unset()).With(world.Change{}.Props()...).With(world.Condition{}.Props()...)
+			came.Props = came.Props.With(props.Every.Unset()).With(world.Change{}.Props()...)
+			came.SetWhile(logic.Condition{})
 			g.actors = append(g.actors, actor{piece: came})
 		}
 	}

@@ -344,7 +344,7 @@ func TestSentRoundHazards(t *testing.T) {
 			}
 			absent := apply(t, walled, edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: 850}, Values: (&world.Fact{Name: "Lit"}).Values()})
 			for y := range 9 {
-				next := hazard(world.ID(700+y), 10, y, kind.Values("").With(world.Condition{Fact: 850, Least: 1}.Props()...)).(edit.Put)
+				next := hazard(world.ID(700+y), 10, y, kind.Values("").With(world.Single{Fact: 850, Least: 1}.Props()...)).(edit.Put)
 				absent = apply(t, absent, edit.Remove{Ref: next.Ref}, next)
 			}
 			if s, err = sent(absent); err != nil || s.Place.Cell(d.Project.Lattice()) != (grid.Point{X: 17, Y: 3}) {

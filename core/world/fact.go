@@ -101,23 +101,6 @@ func Sets(of ID) bool { k := kind.Of(of); return k != nil && k.Done != "" }
 // Conditional reports whether pieces of a type can be there only while something holds.
 func Conditional(of ID) bool { k := kind.Of(of); return k != nil && !k.Always }
 
-// A Condition asks for a fact or for an item. It holds if it asks for neither, or for one that is
-// gone.
-type Condition struct {
-	Fact ID `json:"fact,omitempty"`
-	Item ID `json:"item,omitempty"`
-	// Least is how large a number is at least, or how many of the item one has; 0 stands for 1.
-	Least int `json:"least,omitempty"`
-	// Not says that it holds when that does not.
-	Not bool `json:"not,omitempty"`
-}
-
-// Wanted is how much is asked for at least.
-func (c Condition) Wanted() int { return max(1, c.Least) }
-
-// Holds reports whether the condition holds where a fact has a value, or one has so many of an item.
-func (c Condition) Holds(has int) bool { return has >= c.Wanted() != c.Not }
-
 // Values are the properties of a fact.
 func (f *Fact) Values() []Value { return valuesOf(f, factFields) }
 

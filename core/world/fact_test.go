@@ -50,16 +50,16 @@ func TestFactsOfADocument(t *testing.T) {
 		{Ref{Sort: SortFact, ID: number}, (&Fact{Name: "Moth", Counts: true, Start: -1}).Values(), ""},
 		{piece, label(Collectible, kind.Values("").With(Change{Fact: number, How: 3}.Props()...)), "how a piece sets a fact is 0 to 2, not 3"},
 		{piece, label(Collectible, kind.Values("").With(Change{Fact: number, By: limit.FactValue + 1}.Props()...)), "by how much"},
-		{piece, label(Exit, kind.Values("").With(Condition{Item: item, Least: -1}.Props()...)), "asks for at least"},
+		{piece, label(Exit, kind.Values("").With(Single{Item: item, Least: -1}.Props()...)), "asks for at least"},
 	} {
 		if _, err := put(d, c.r, c.values); err == nil || !strings.Contains(err.Error(), c.says) {
 			t.Errorf("%s: %v", c.says, err)
 		}
 	}
-	// Types that can't set or ask for a fact do not name it, whatever they once did.
+	// What asks for a fact does not ask for an item beside. Types that can't set or ask for a fact do not name it, whatever they once did.
 	for i, of := range []ID{Collectible, Exit, Spawn, Mark, Foe, Spring} {
 		piece.ID = ID(7<<32 | i)
-		if d, err = put(d, piece, label(of, kind.Set(props.Item.Refer(item)).With(Change{Fact: truth}.Props()...).With(Condition{Fact: number, Item: item}.Props()...))); err != nil {
+		if d, err = put(d, piece, label(of, kind.Set(props.Item.Refer(item)).With(Change{Fact: truth}.Props()...).With(Single{Fact: number, Item: item}.Props()...))); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -77,7 +77,7 @@ func TestFactsOfADocument(t *testing.T) {
 	if got := uses(number); !slices.Equal(got, []Use{UseAsks, UseAsks, UseAsks, UseAsks}) {
 		t.Errorf("a fact is asked for by %v", got)
 	}
-	if got := uses(item); !slices.Equal(got, []Use{UseGives, UseNeeds, UseAsks, UseAsks, UseAsks, UseAsks}) {
+	if got := uses(item); !slices.Equal(got, []Use{UseGives, UseNeeds}) {
 		t.Errorf("an item is named by %v", got)
 	}
 	// A number that is a yes or no from now on is still within its bounds in play.

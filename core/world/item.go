@@ -7,6 +7,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/limit"
+	"azzel/core/logic"
 	"azzel/core/pack"
 )
 
@@ -100,10 +101,16 @@ func (d *Document) Namings() map[ID][]Naming {
 				continue
 			}
 			by(p.Refers(props.Item), UseGives, Gives(p.Type))
-			by(p.Refers(props.Item), UseNeeds, Needs(p.Type))
 			by(p.Refers(props.Sets), UseSets, true)
-			by(p.Refers(props.WhileFact), UseAsks, true)
-			by(p.Refers(props.WhileItem), UseAsks, true)
+			asked := func(c logic.Condition, use Use) {
+				seen := map[ID]bool{}
+				c.Refers(func(sort kind.Thing, id ID) {
+					by(id, use, !seen[id] && (sort == kind.Fact || sort == kind.Item))
+					seen[id] = true
+				})
+			}
+			asked(p.Needs(), UseNeeds)
+			asked(p.While(), UseAsks)
 		}
 	}
 	for _, c := range d.Characters {

@@ -193,7 +193,7 @@ func TestUsual(t *testing.T) {
 		var got []string
 		k := kind.Of(of)
 		for _, h := range k.Props {
-			if numbers := kind.Values("").Numbers(k, h.Prop); slices.Max(numbers) > 0 {
+			if numbers := kind.Values("").Numbers(k, h.Prop); slices.Max(append(numbers, 0)) > 0 {
 				got = append(got, fmt.Sprint(h.Word, " ", numbers))
 			}
 		}

@@ -179,7 +179,7 @@ func (p *Piece) To() grid.Point {
 // PathTo is where the foot of a piece that goes to and fro turns, in pixels of the map.
 func (p *Piece) PathTo() grid.Point { return p.Foot.Add(p.To()) }
 
-// Wanted is how many of its item a piece gives or needs.
+// Wanted is how many of its item a piece gives, or needs as SingleNeed says.
 func (p *Piece) Wanted() int { return max(1, p.Int(props.Amount)) }
 
 // Sets is what the piece does to a fact.
@@ -188,21 +188,7 @@ func (p *Piece) Sets() Change {
 	return Change{p.Refers(props.Sets), Setting(by[0]), by[1]}
 }
 
-// While is what the piece is there only while it holds.
-func (p *Piece) While() Condition {
-	return Condition{p.Refers(props.WhileFact), p.Refers(props.WhileItem), p.Int(props.WhileLeast), p.Int(props.WhileNot) != 0}
-}
-
 // Props are the properties of a piece that does this to a fact.
 func (c Change) Props() []kind.Value {
 	return []kind.Value{props.Sets.Refer(c.Fact), props.SetsBy.Is(int(c.How), c.By)}
-}
-
-// Props are the properties of a piece that is there only while this holds.
-func (c Condition) Props() []kind.Value {
-	not := 0
-	if c.Not {
-		not = 1
-	}
-	return []kind.Value{props.WhileFact.Refer(c.Fact), props.WhileItem.Refer(c.Item), props.WhileLeast.Is(c.Least), props.WhileNot.Is(not)}
 }

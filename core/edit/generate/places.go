@@ -7,6 +7,8 @@ import (
 	"azzel/core/grid"
 	"azzel/core/kinds/props"
 	"azzel/core/kinds/random"
+	"azzel/core/logic"
+	terms "azzel/core/logic/random"
 	"azzel/core/world"
 )
 
@@ -77,8 +79,14 @@ func (a Author) place(d *world.Document) edit.Edit {
 		if len(m.Pieces) > 0 {
 			p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
 			next := *p
-			next.Props = next.Props.With(world.Change{Fact: id, How: world.Setting(a.Rand.IntN(3)), By: a.Rand.IntN(3)}.Props()...).
-				With(world.Condition{Fact: id, Least: a.Rand.IntN(3), Not: a.Rand.IntN(2) == 0}.Props()...)
+			next.Props = next.Props.With(world.Change{Fact: id, How: world.Setting(a.Rand.IntN(3)), By: a.Rand.IntN(3)}.Props()...)
+			if a.Rand.IntN(2) == 0 {
+				next.SetWhile(logic.Condition{})
+				next.Props = next.Props.With(world.Single{Fact: id, Least: a.Rand.IntN(3), Not: a.Rand.IntN(2) == 0}.Props()...)
+			} else {
+				next.SetWhile(terms.Condition(a.Rand, terms.Things{Facts: []world.ID{id}, Pieces: []world.ID{p.ID, 77}}, false, 3))
+				next.SetNeeds(terms.Condition(a.Rand, terms.Things{Facts: []world.ID{id}, Pieces: []world.ID{p.ID, 77}}, false, 2))
+			}
 			next.Props = p.Kind().Keeps(next.Props)
 			add(edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
 		}

@@ -11,6 +11,7 @@ import (
 
 // Kind is a place to come back to.
 var Kind = &kind.Kind{ID: 4, Word: "checkpoint", Name: "Checkpoint", Family: kind.Ways, Starts: true, Touch: true, Done: "reached",
+	States:    []*kind.State{{Number: 5, Word: "unreached", Name: "not reached"}, {Number: 6, Word: "reached", Name: "reached"}},
 	Behaviour: behaviour{}, Picture: picture, Other: other,
 	Purpose: "Who touched it comes back to here after falling or coming to harm.",
 	Props:   slices.Concat(props.Facts, props.Presence)}

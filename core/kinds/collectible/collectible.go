@@ -11,6 +11,7 @@ import (
 
 // Kind is something to take.
 var Kind = &kind.Kind{ID: 3, Word: "collectible", Name: "Collectible", Family: kind.Things, Item: kind.Gives, Touch: true, Counted: true, Done: "taken",
+	States:    []*kind.State{{Number: 3, Word: "untaken", Name: "not taken"}, {Number: 4, Word: "taken", Name: "taken", Gone: true}},
 	Behaviour: behaviour{}, Picture: picture,
 	Purpose: "Taken by walking over it, and counted; it may give an item.",
 	Props: slices.Concat([]kind.Has{

@@ -12,8 +12,9 @@ var Kind = &kind.Kind{ID: 2, Word: "exit", Name: "Exit", Family: kind.Ways, Item
 	Behaviour: behaviour{}, Picture: picture,
 	Purpose: "Who walks onto it has finished, if they have what it needs.",
 	Props: append([]kind.Has{
-		{Prop: props.Item, Label: "Needs"},
-		{Prop: props.Amount, If: props.NamesItem},
+		{Prop: props.Needs},
+		{Prop: props.Item, Label: "Needs", Hidden: true, Old: true},
+		{Prop: props.Amount, Hidden: true, Old: true},
 	}, props.Presence...)}
 
 // An exit ends the play.

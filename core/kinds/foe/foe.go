@@ -11,6 +11,7 @@ import (
 
 // Kind is somebody to beware of.
 var Kind = &kind.Kind{ID: 6, Word: "foe", Name: "Foe", Family: kind.Folk, Acts: true, Goes: true, Hurts: true, Struck: true, Figure: true, Done: "defeated",
+	States:    []*kind.State{{Number: 7, Word: "unbeaten", Name: "not defeated"}, {Number: 8, Word: "defeated", Name: "defeated", Gone: true}},
 	Behaviour: behaviour{}, Picture: picture,
 	Purpose:  "Hurts who touches it, and shoots if told to; from the side one can jump on it.",
 	Range:    []*kind.Prop{props.Sight, props.Straying, props.Reach},

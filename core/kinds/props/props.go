@@ -94,12 +94,20 @@ var (
 		Help: "How many of the item."}
 )
 
-// What a piece does to a fact, and what it is there only while it holds.
+// What a piece does to a fact, and what must hold for it.
 var (
 	Sets = &kind.Prop{Field: 24, Word: "sets", Label: "Sets", Name: "the fact that a piece sets", Sort: kind.Reference, To: kind.Fact, None: "nothing",
 		Help: "The fact that it sets once it was taken, reached, defeated or broken."}
 	SetsBy = &kind.Prop{Field: 25, Word: "sets-by", Label: "By", Name: "how a piece sets a fact", Sort: kind.Setting, Options: []string{"raises", "lowers", "becomes"}, Most: limit.FactValue, Reach: 10,
 		Help: "Whether the fact goes up or down by so many, or becomes so many."}
+	While = &kind.Prop{Field: 37, Word: "while", Label: "There only while", Name: "what must hold while a piece is there", Sort: kind.Condition, None: "always",
+		Help: "It is there only while this holds: not seen, not solid and not touched otherwise."}
+	Needs = &kind.Prop{Field: 38, Word: "needs", Label: "Needs", Name: "what a piece needs", Sort: kind.Condition, None: "nothing",
+		Help: "What must hold so that it lets the player out."}
+)
+
+// What pieces that were stored before there were conditions of several terms are there only while it holds.
+var (
 	WhileFact = &kind.Prop{Field: 26, Word: "while-fact", Label: "There only while", Name: "the fact that a piece asks for", Sort: kind.Reference, To: kind.Fact, None: "always",
 		Help: "It is there only while this fact holds."}
 	WhileItem = &kind.Prop{Field: 27, Word: "while-item", Label: "There only with", Name: "the item that a piece asks for", Sort: kind.Reference, To: kind.Item, None: "always",
@@ -114,7 +122,7 @@ var (
 // holds. They are shown in a part of their own.
 var (
 	Facts    = []kind.Has{{Prop: Sets, Hidden: true}, {Prop: SetsBy, Hidden: true}}
-	Presence = []kind.Has{{Prop: WhileFact, Hidden: true}, {Prop: WhileItem, Hidden: true}, {Prop: WhileLeast, Hidden: true}, {Prop: WhileNot, Hidden: true}}
+	Presence = []kind.Has{{Prop: While, Hidden: true}, {Prop: WhileFact, Hidden: true, Old: true}, {Prop: WhileItem, Hidden: true, Old: true}, {Prop: WhileLeast, Hidden: true, Old: true}, {Prop: WhileNot, Hidden: true, Old: true}}
 )
 
 // Emitted are the properties of what comes out of a piece, or is drawn, that are not offered to be set there; Drawn are

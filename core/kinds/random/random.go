@@ -8,10 +8,10 @@ import (
 )
 
 // Values are random values of about half the properties of a kind: mostly such as are set by hand, now and then the
-// least or the most there is. What refers to another thing is left alone, as is how a fact is set.
+// least or the most there is. What refers to another thing is left alone, as is how a fact is set and what is asked for.
 func Values(r *rand.Rand, k *kind.Kind) (v kind.Values) {
 	for _, h := range k.Props {
-		if h.Sort == kind.Reference || h.Sort == kind.Setting || r.IntN(2) == 0 {
+		if h.Sort == kind.Reference || h.Sort == kind.Setting || h.Sort == kind.Condition || r.IntN(2) == 0 {
 			continue
 		}
 		v = v.With(value(r, h.Prop))

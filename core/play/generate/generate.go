@@ -10,6 +10,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/kinds/random"
+	terms "azzel/core/logic/random"
 	"azzel/core/play"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -86,7 +87,7 @@ func oneWorld(seed uint64) (*world.Document, error) {
 			if r.IntN(4) == 0 {
 				set(props.Item.Refer(lantern), props.Amount.Is(r.IntN(3)))
 			}
-			facts(r, piece)
+			facts(r, draft.Document(), piece)
 			if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
 				return nil, err
 			}
@@ -143,17 +144,35 @@ const (
 	caught   = world.ID(3)<<32 | 4
 )
 
-// facts lets a piece set a fact and be there only while something holds, at random.
-func facts(r *rand.Rand, p *world.Piece) {
+// asked are what conditions ask for: now and then something that is not there.
+func asked(d *world.Document) terms.Things {
+	gone := world.ID(3)<<32 | 99
+	var pieces []world.ID
+	for _, m := range d.Maps {
+		for _, p := range m.Pieces {
+			pieces = append(pieces, p.ID)
+		}
+	}
+	return terms.Things{Facts: []world.ID{lit, caught, gone}, Items: []world.ID{lantern, gone}, Pieces: append(pieces, gone), Areas: []world.ID{gone}}
+}
+
+// facts lets a piece set a fact and be there, or let the player out, only while something holds, at random.
+func facts(r *rand.Rand, d *world.Document, p *world.Piece) {
 	if r.IntN(2) == 0 {
 		p.Props = p.Props.With(world.Change{Fact: []world.ID{lit, caught}[r.IntN(2)], How: world.Setting(r.IntN(3)), By: r.IntN(3)}.Props()...)
 	}
-	switch r.IntN(5) {
+	switch r.IntN(8) {
 	case 0:
-		p.Props = p.Props.With(world.Condition{Fact: []world.ID{lit, caught}[r.IntN(2)], Least: r.IntN(3), Not: r.IntN(2) == 0}.Props()...)
+		p.Props = p.Props.With(world.Single{Fact: []world.ID{lit, caught}[r.IntN(2)], Least: r.IntN(3), Not: r.IntN(2) == 0}.Props()...)
 	case 1:
-		p.Props = p.Props.With(world.Condition{Item: lantern, Least: r.IntN(4), Not: r.IntN(2) == 0}.Props()...)
+		p.Props = p.Props.With(world.Single{Item: lantern, Least: r.IntN(4), Not: r.IntN(2) == 0}.Props()...)
+	case 2, 3:
+		p.SetWhile(terms.Condition(r, asked(d), false, 3))
 	}
+	if p.Type == world.Exit && r.IntN(2) == 0 {
+		p.SetNeeds(terms.Condition(r, asked(d), false, 2))
+	}
+	p.Props = p.Kind().Keeps(p.Props)
 }
 
 var actingTypes = []world.ID{world.MovingPlatform, world.MovingPlatform, world.Foe, world.Foe, world.Spring, world.Hazard,
@@ -284,7 +303,7 @@ func FromAbove(seed uint64) (*world.Document, error) {
 				of = world.Checkpoint
 			}
 			piece := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(Cell(r, m))}
-			facts(r, piece)
+			facts(r, draft.Document(), piece)
 			if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
 				return nil, err
 			}

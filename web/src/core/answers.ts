@@ -15,3 +15,4 @@ export const VIEW_STEPS = 5;
 export const VIEW_REPLAYS = 6;
 export const VIEW_MEMORY = 7;
 export const VIEW_KNOWN = 8;
+export const VIEW_ASKABLE = 9;

@@ -1,6 +1,7 @@
 import {
   BROKEN,
   MORE,
+  VIEW_ASKABLE,
   VIEW_KNOWN,
   VIEW_MEMORY,
   VIEW_PLAY,
@@ -15,6 +16,7 @@ import { giveBack, instantiate, warmPlay } from './module';
 import { leisure, pause } from './pause';
 import { SIXTEENTH } from './types.gen';
 import type {
+  AskableView,
   Bonding,
   BoxView,
   Dealing,
@@ -316,6 +318,11 @@ export class Core {
   /** What the game remembers of the facts, and why. */
   known(): KnownView {
     return this.view(VIEW_KNOWN) as KnownView;
+  }
+
+  /** What conditions can ask for. */
+  askable(): AskableView {
+    return this.view(VIEW_ASKABLE) as AskableView;
   }
 
   probe(): Probe {

@@ -48,6 +48,11 @@ export class Questions {
     return this.ask((core) => core.known(), { facts: [], reasons: [], more: 0 });
   }
 
+  /** What conditions can ask for. */
+  askable(): T.AskableView | null {
+    return this.ask((core) => core.askable(), null);
+  }
+
   /** Where a piece will be, tick by tick. */
   trailOf(piece: string): T.TrailView | null {
     return this.ask((core) => core.trail(piece), null);

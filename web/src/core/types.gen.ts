@@ -495,6 +495,53 @@ export interface ActingView {
   tracked: boolean;
 }
 
+export interface NounForm {
+  is: string;
+  thing?: string;
+  type?: string;
+}
+
+export interface ValueForm {
+  is: string;
+  number?: number;
+  thing?: string;
+  of?: NounForm;
+  property?: string;
+  left?: ValueForm;
+  right?: ValueForm;
+}
+
+export interface ConditionForm {
+  asks: string;
+  of?: ConditionForm[];
+  left?: ValueForm;
+  by?: string;
+  right?: ValueForm;
+  subject?: NounForm;
+  object?: NounForm;
+  thing?: string;
+  number?: number;
+  key?: number;
+  is?: string;
+}
+
+export interface ConditionView {
+  name: string;
+  label: string;
+  none: string;
+  help: string;
+  is: ConditionForm | null;
+  says: string;
+  main: boolean;
+  differs: boolean;
+}
+
+export interface AskingView {
+  type: string;
+  fields: FieldView[];
+  conditions: ConditionView[];
+}
+
 export interface TrackLook {
   round: boolean;
   points: number;
@@ -522,7 +569,7 @@ export interface SlipView {
   leads: BoxView | null;
   landings: BoxView[];
   acting: ActingView | null;
-  asking: ActingView | null;
+  asking: AskingView | null;
   path: PathView | null;
   starts: boolean;
   track: TrackLook | null;
@@ -538,6 +585,7 @@ export interface PiecesView {
   count: number;
   says: string;
   fields: FieldView[];
+  conditions: ConditionView[];
 }
 
 export interface ChosenView {
@@ -746,6 +794,40 @@ export interface KnownView {
   more: number;
 }
 
+export interface AskedThing {
+  id: string;
+  name: string;
+}
+
+export interface AskedFact extends AskedThing {
+  counts: boolean;
+}
+
+export interface AskedPiece extends AskedThing {
+  type: string;
+}
+
+export interface AskedWord {
+  word: string;
+  name: string;
+}
+
+export interface AskedType {
+  word: string;
+  name: string;
+  states: AskedWord[];
+  properties: AskedWord[];
+}
+
+export interface AskableView {
+  facts: AskedFact[];
+  items: AskedThing[];
+  areas: AskedThing[];
+  pieces: AskedPiece[];
+  more: number;
+  types: AskedType[];
+}
+
 export interface Taken {
   name: string;
   picture: string;
@@ -804,6 +886,7 @@ export interface Order {
   x: number;
   y: number;
   taken: Taken | null;
+  condition: ConditionForm | null;
   medley: Part<Dealing>;
   bond: Part<Bonding>;
   reskin: Reskin | null;

@@ -1,6 +1,7 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import { keyOf, runCommand } from '../commands/register';
+  import Condition from '../conditions/Condition.svelte';
   import type { Project } from '../core/project.svelte';
   import Button from '../ui/Button.svelte';
   import { beside } from './beside';
@@ -87,6 +88,15 @@
           fields={chosen.pieces.fields}
           change={(name, value) => p.order({ do: 'set-together', text: name, n: value })}
         />
+        {#each chosen.pieces.conditions as condition (condition.name)}
+          <Condition
+            {p}
+            {condition}
+            home=""
+            fresh={false}
+            change={(to) => p.order({ do: 'set-conditions', text: condition.name, condition: to })}
+          />
+        {/each}
       </div>
     {/if}
   </aside>

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { keyOf, runCommand } from '../commands/register';
+  import Condition from '../conditions/Condition.svelte';
   import type { Project } from '../core/project.svelte';
-  import { TICKS_PER_SECOND, type SlipView } from '../core/types.gen';
+  import { TICKS_PER_SECOND, type ConditionForm, type SlipView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Fields from './Fields.svelte';
 
@@ -14,7 +15,12 @@
   const attempt = (name: string, value: number): void => act('try-acting', name, value);
   const change = (name: string, value: number): void => act('set-acting', name, value);
   /** Whether it sets or asks for anything yet. */
-  const asks = $derived(slip.asking?.fields.some((f) => f.options.length > 0 && f.value > 0) ?? false);
+  const asks = $derived(
+    (slip.asking?.fields.some((f) => f.options.length > 0 && f.value > 0) ?? false) ||
+      (slip.asking?.conditions.some((c) => c.is !== null) ?? false),
+  );
+  const ask = (text: string, condition: ConditionForm | null): void =>
+    p.order({ do: 'set-condition', kind: 'piece', id: slip.id, map: slip.map, text, condition });
   const length = $derived.by(() => (void p.state, p.trail.length));
   const met = $derived.by(() => (void p.state, p.trail.met));
 </script>
@@ -55,11 +61,19 @@
   </div>
 {/if}
 
+{#snippet conditions(main: boolean)}
+  {#each slip.asking?.conditions.filter((c) => c.main === main) ?? [] as condition (condition.name)}
+    <Condition {p} {condition} home={slip.asking?.type ?? ''} fresh change={(to) => ask(condition.name, to)} />
+  {/each}
+{/snippet}
+
+{@render conditions(true)}
 {#if slip.asking}
   <details open={asks} class="border-t border-line pt-1" data-asking>
     <summary class="cursor-pointer text-soft">facts: what it sets, what it asks for</summary>
     <div class="flex flex-col gap-1 pt-1" role="group" aria-label="Facts">
       <Fields fields={slip.asking.fields} {attempt} {change} />
+      {@render conditions(false)}
     </div>
   </details>
 {/if}

@@ -1,0 +1,41 @@
+package kind
+
+// The words of presences and powers, in the order of their numbers.
+var (
+	Presences = []string{"there", "hidden", "absent"}
+	Powers    = []string{"on", "off"}
+)
+
+// The presences: a piece that is there, one that is there and not seen, and one that is not there.
+const (
+	There = iota
+	Hidden
+	Absent
+)
+
+// The powers of a piece that has power.
+const (
+	On = iota
+	Off
+)
+
+// A State is one in which pieces of some kinds can be by themselves, whatever their presence and power are.
+type State struct {
+	// Number is its number in stored conditions and pieces, over all kinds, and never used again.
+	Number int
+	// Word is its name in files, Name what people read.
+	Word, Name string
+	// Gone says that a piece in it is neither seen nor solid nor touched.
+	Gone bool
+}
+
+var (
+	states     = map[int]*State{}
+	stateWords = map[string]*State{}
+)
+
+// StateOf finds a state by its number; nil if no kind has it.
+func StateOf(number int) *State { return states[number] }
+
+// StateNamed finds a state by its word; nil if no kind has it.
+func StateNamed(word string) *State { return stateWords[word] }

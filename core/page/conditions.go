@@ -1,0 +1,230 @@
+package page
+
+import (
+	"fmt"
+	"slices"
+
+	"azzel/core/edit"
+	"azzel/core/hand"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/logic"
+	"azzel/core/world"
+)
+
+// ConditionView is what must hold for a piece, or for several.
+type ConditionView struct {
+	// Name is what it is called in orders, Label what people read, None what is said if nothing is asked, Help a
+	// sentence.
+	Name  string `json:"name"`
+	Label string `json:"label"`
+	None  string `json:"none"`
+	Help  string `json:"help"`
+	// Is is what is asked, nil for nothing; Says is the same in words.
+	Is   *logic.ConditionForm `json:"is"`
+	Says string               `json:"says"`
+	// Main says that it stands with what else can be set of the piece, not with the facts.
+	Main bool `json:"main"`
+	// Differs says that it is not the same for all of several pieces; Is is that of the first.
+	Differs bool `json:"differs"`
+}
+
+// conditions are written for the page and read from it with ids as it writes them.
+var conditions = logic.IDs{Format: FormatID, Parse: func(s string) (kind.ID, error) { return ParseID(s), nil }}
+
+// conditionOf is what must hold for a piece, as a property of its kind says, in whatever form it was stored.
+func conditionOf(p *world.Piece, prop *kind.Prop) logic.Condition {
+	switch prop {
+	case props.While:
+		return p.While()
+	case props.Needs:
+		return p.Needs()
+	}
+	return logic.Of(p.Props, prop)
+}
+
+// conditionProps are the properties of a kind that are conditions.
+func conditionProps(k *kind.Kind) (list []kind.Has) {
+	for _, h := range k.Props {
+		if h.Sort == kind.Condition {
+			list = append(list, h)
+		}
+	}
+	return list
+}
+
+func viewConditions(d *world.Document, p *world.Piece) []ConditionView {
+	list := []ConditionView{}
+	for _, h := range conditionProps(p.Kind()) {
+		v := ConditionView{Name: h.Word, Label: h.Says(), None: h.None, Help: h.Help, Main: !h.Hidden}
+		if c := conditionOf(p, h.Prop); !c.Empty() {
+			form := conditions.Write(c)
+			v.Is, v.Says = &form, words{d}.condition(&c)
+		}
+		list = append(list, v)
+	}
+	return list
+}
+
+// conditioned is the edit that lets something else hold for a piece, of the property of a word; nil for nothing.
+func (a author) conditioned(ref world.Ref, word string, form *logic.ConditionForm) (edit.Edit, error) {
+	m := a.d.Map(ref.Map)
+	if m == nil || m.Piece(ref.ID) == nil {
+		return edit.Edit{}, world.ErrGone
+	}
+	piece := m.Piece(ref.ID)
+	h, has := piece.Kind().Prop(word)
+	if !has || h.Sort != kind.Condition {
+		return edit.Edit{}, fmt.Errorf("a piece of the type %s asks for no %q", piece.Kind().Name, word)
+	}
+	var before []edit.Part
+	var c logic.Condition
+	if form != nil {
+		read := conditions
+		read.Parse = func(s string) (kind.ID, error) {
+			made := a.newFact
+			switch s {
+			case newFact:
+			case newItem:
+				made = a.newItem
+			default:
+				return ParseID(s), nil
+			}
+			id, put := made("")
+			before = append(before, put)
+			return id, nil
+		}
+		var err error
+		if c, err = read.Read(form); err == nil {
+			err = c.Check(false)
+		}
+		if err != nil {
+			return edit.Edit{}, err
+		}
+	}
+	next := *piece
+	switch h.Prop {
+	case props.While:
+		next.SetWhile(c)
+	case props.Needs:
+		next.SetNeeds(c)
+	default:
+		next.Props = next.Props.With(c.Set(h.Prop))
+	}
+	next.Props = next.Kind().Keeps(next.Props)
+	return edit.Edit{Label: "change " + word, Parts: append(before, edit.Changes(ref, piece.Values(), next.Values())...)}, nil
+}
+
+// newFact and newItem stand for the ids of a fact and an item that are made with the condition that asks for them.
+const (
+	newFact = "a new fact"
+	newItem = "a new item"
+)
+
+func (p *Page) setCondition(ref world.Ref, word string, form *logic.ConditionForm) Changed {
+	e, err := p.author().conditioned(ref, word, form)
+	if err != nil {
+		return p.Fail(err)
+	}
+	if len(e.Parts) == 0 {
+		return 0
+	}
+	return p.do(e)
+}
+
+// setConditions lets something else hold for all pieces that are selected, in one step.
+func (p *Page) setConditions(word string, form *logic.ConditionForm) Changed {
+	return p.toAll(func(ref world.Ref) (edit.Edit, error) { return p.author().conditioned(ref, word, form) })
+}
+
+// AskableView is what conditions can ask for.
+type AskableView struct {
+	Facts  []AskedFact  `json:"facts"`
+	Items  []AskedThing `json:"items"`
+	Areas  []AskedThing `json:"areas"`
+	Pieces []AskedPiece `json:"pieces"`
+	// More is how many more pieces there are.
+	More  int         `json:"more"`
+	Types []AskedType `json:"types"`
+}
+
+// AskedThing is something with a name that can be asked for.
+type AskedThing struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+}
+
+// AskedFact is a fact; Counts says that it is a number.
+type AskedFact struct {
+	AskedThing
+	Counts bool `json:"counts"`
+}
+
+// AskedPiece is a piece of a type.
+type AskedPiece struct {
+	AskedThing
+	Type string `json:"type"`
+}
+
+// AskedType is a type of piece by its word, with the states in which its pieces can be and the properties that are
+// numbers.
+type AskedType struct {
+	Word       string      `json:"word"`
+	Name       string      `json:"name"`
+	States     []AskedWord `json:"states"`
+	Properties []AskedWord `json:"properties"`
+}
+
+// AskedWord is a word of files with what people read for it.
+type AskedWord struct {
+	Word string `json:"word"`
+	Name string `json:"name"`
+}
+
+// mostAskable is how many pieces are listed that can be asked for.
+const mostAskable = 400
+
+// Askable is what conditions can ask for. Of the pieces those of the selected map come first.
+func (p *Page) Askable() AskableView {
+	d := p.doc()
+	v := AskableView{Facts: []AskedFact{}, Items: []AskedThing{}, Areas: []AskedThing{}, Pieces: []AskedPiece{}, Types: []AskedType{}}
+	for _, f := range d.Facts {
+		v.Facts = append(v.Facts, AskedFact{AskedThing{FormatID(f.ID), f.Name}, f.Counts})
+	}
+	for _, i := range d.Items {
+		v.Items = append(v.Items, AskedThing{FormatID(i.ID), i.Name})
+	}
+	for _, a := range d.Areas {
+		v.Areas = append(v.Areas, AskedThing{FormatID(a.ID), a.Name})
+	}
+	maps := slices.Clone(d.Maps)
+	if k := slices.IndexFunc(maps, func(m *world.Map) bool { return m.ID == p.hand.Selected.Ref.Map }); k > 0 {
+		maps[0], maps[k] = maps[k], maps[0]
+	}
+	for _, m := range maps {
+		for _, piece := range m.Pieces {
+			if len(v.Pieces) == mostAskable {
+				v.More++
+				continue
+			}
+			name := hand.PieceName(d, piece)
+			if m != maps[0] {
+				name += ", " + m.Name
+			}
+			v.Pieces = append(v.Pieces, AskedPiece{AskedThing{FormatID(piece.ID), name}, piece.Kind().Word})
+		}
+	}
+	for _, k := range kind.All() {
+		t := AskedType{Word: k.Word, Name: k.Name, States: []AskedWord{}, Properties: []AskedWord{}}
+		for _, s := range k.States {
+			t.States = append(t.States, AskedWord{s.Word, s.Name})
+		}
+		for _, h := range k.Props {
+			if !h.Hidden && logic.IsNumber(h.Prop) {
+				t.Properties = append(t.Properties, AskedWord{h.Word, h.Says()})
+			}
+		}
+		v.Types = append(v.Types, t)
+	}
+	return v
+}

@@ -1,0 +1,268 @@
+package play
+
+import (
+	"hash/maphash"
+
+	"azzel/core/kind"
+	"azzel/core/logic"
+	"azzel/core/world"
+)
+
+// A conditional is a piece that is there only while something holds.
+type conditional struct {
+	piece *world.Piece
+	while logic.Condition
+}
+
+// conditionals lists the pieces of all maps that may be absent, and says whether one of them asks for what became of
+// pieces.
+func conditionals(d *world.Document) (list []conditional, ofPieces bool) {
+	for _, m := range d.Maps {
+		for _, p := range m.Pieces {
+			if p.Props == "" {
+				continue
+			}
+			while := p.While()
+			if while.Empty() {
+				continue
+			}
+			list = append(list, conditional{p, while})
+			for t := range while.Each() {
+				ofPieces = ofPieces || !t.Groups() && (t.Ask != logic.Compares || t.Left.OfPieces() || t.Right.OfPieces())
+			}
+		}
+	}
+	return list, ofPieces
+}
+
+// An inquiry is a game of which a piece asks what it remembers. It implements logic.World.
+type inquiry struct {
+	g *Game
+	// home is the piece that asks.
+	home world.ID
+}
+
+// Holds reports whether a condition of a piece holds by now.
+func (g *Game) Holds(home world.ID, c logic.Condition) bool { return c.Holds(inquiry{g, home}) }
+
+// Asked is the game as conditions of a piece ask it.
+func (g *Game) Asked(home world.ID) logic.World { return inquiry{g, home} }
+
+// Fact implements logic.World.
+func (i inquiry) Fact(id world.ID) (value, least, most int, there bool) {
+	f := i.g.doc.Fact(id)
+	if f == nil {
+		return 0, 0, 0, false
+	}
+	is, _ := i.g.Known(f)
+	return is.Value, f.Bound(-1), f.Bound(logic.MostValue), true
+}
+
+// Item implements logic.World.
+func (i inquiry) Item(id world.ID) (int, bool) {
+	item := i.g.doc.Item(id)
+	if item == nil {
+		return 0, false
+	}
+	return i.g.Has(item), true
+}
+
+// Pieces implements logic.World. It looks at every piece where a noun names several.
+func (i inquiry) Pieces(n logic.Noun) (ids []world.ID, there bool) {
+	d := i.g.doc
+	switch n.Is {
+	case logic.This:
+		return []world.ID{i.home}, true
+	case logic.Piece:
+		_, p := i.g.pieceOf(n.Thing)
+		return []world.ID{n.Thing}, p != nil
+	case logic.Player:
+		return []world.ID{0}, true
+	}
+	var within *world.Area
+	if n.Is == logic.AllInArea || n.Is == logic.AnyInArea {
+		if within = d.Area(n.Thing); within == nil {
+			return nil, false
+		}
+	}
+	for _, m := range d.Maps {
+		if within != nil && within.Map != m.ID {
+			continue
+		}
+		for _, p := range m.Pieces {
+			if within == nil && p.Type == n.Type || within != nil && within.Cells.Has(d.Project.Lattice().CellAt(p.Foot)) {
+				ids = append(ids, p.ID)
+			}
+		}
+	}
+	return ids, true
+}
+
+// Property implements logic.World.
+func (i inquiry) Property(piece world.ID, f kind.Field) (int, bool) {
+	_, p := i.g.pieceOf(piece)
+	prop := kind.PropOf(f)
+	if p == nil || prop == nil {
+		return 0, false
+	}
+	if _, has := p.Kind().Has(prop); !has {
+		return 0, false
+	}
+	return p.Int(prop), true
+}
+
+// Presence implements logic.World.
+func (i inquiry) Presence(piece world.ID) (int, bool) {
+	switch _, p := i.g.pieceOf(piece); {
+	case p == nil:
+		return 0, false
+	case i.g.absent[piece]:
+		return kind.Absent, true
+	}
+	return kind.There, true
+}
+
+// Power implements logic.World.
+func (i inquiry) Power(world.ID) (int, bool) { return 0, false }
+
+// State implements logic.World. Of a lottery piece it is that of what was drawn.
+func (i inquiry) State(piece world.ID) (int, bool) {
+	g := i.g
+	m, p := g.pieceOf(piece)
+	if p == nil {
+		return 0, false
+	}
+	k := p.Kind()
+	if k.Drawn {
+		k = kind.Of(g.draw(m, p))
+	}
+	if k == nil || len(k.States) == 0 {
+		return 0, false
+	}
+	if g.done(p) {
+		return k.States[1].Number, true
+	}
+	return k.States[0].Number, true
+}
+
+// A placed is a piece and the map on which it is.
+type placed struct {
+	on    *world.Map
+	piece *world.Piece
+}
+
+// pieceOf finds a piece; nil if it is not there. The first time it looks at every piece of the document.
+func (g *Game) pieceOf(id world.ID) (*world.Map, *world.Piece) {
+	if g.pieces == nil {
+		g.pieces = map[world.ID]placed{}
+		for _, m := range g.doc.Maps {
+			for _, p := range m.Pieces {
+				g.pieces[p.ID] = placed{m, p}
+			}
+		}
+	}
+	is := g.pieces[id]
+	return is.on, is.piece
+}
+
+// done reports whether a piece was taken, reached, defeated or broken.
+func (g *Game) done(p *world.Piece) bool {
+	if g.checkpoint == p.ID || g.Taken(p.ID) {
+		return true
+	}
+	k, there := g.thing(p.ID)
+	return there && g.things[k].Gone
+}
+
+// Here reports whether a piece is there, as far as that depends on what it is there only while it
+// holds.
+func (g *Game) Here(piece world.ID) bool { return !g.absent[piece] }
+
+// Absent are the pieces of all maps that are not there because something does not hold, in the order
+// of the document.
+func (g *Game) Absent() (ids []world.ID) {
+	for _, c := range g.conditional {
+		if g.absent[c.piece.ID] {
+			ids = append(ids, c.piece.ID)
+		}
+	}
+	return ids
+}
+
+// mostRounds is how often pieces that ask for one another are asked at most, before it is left as it is.
+const mostRounds = 16
+
+// ask finds out anew which pieces are there. It changes nothing of the state, so that a state that
+// is gone back to goes on as it did: pieces are asked in the order of the document, first as if all were there, and again
+// with what came of that as long as something changes, since they may ask whether others are there.
+func (g *Game) ask() {
+	g.laden = g.helped & Laden
+	if g.absent = nil; len(g.conditional) > 0 {
+		g.absent = map[world.ID]bool{}
+	}
+	for range mostRounds {
+		changed := false
+		for _, c := range g.conditional {
+			if not := !g.Holds(c.piece.ID, c.while); not != g.absent[c.piece.ID] {
+				g.absent[c.piece.ID], changed = not, true
+			}
+		}
+		if !changed || !g.askOfPieces {
+			break
+		}
+	}
+	g.became = g.whatBecame()
+	for _, ground := range g.grounds {
+		g.solidThings(ground)
+	}
+	for k := range g.actors {
+		a := &g.actors[k]
+		a.absent = g.absent[a.piece.ID]
+	}
+}
+
+// becameSeed lets sums of what became of pieces be compared within a process.
+var becameSeed = maphash.MakeSeed()
+
+// whatBecame sums up what became of pieces, if anything asks for that.
+func (g *Game) whatBecame() uint64 {
+	if !g.askOfPieces {
+		return 0
+	}
+	var h maphash.Hash
+	h.SetSeed(becameSeed)
+	put := func(id world.ID) {
+		for i := range 8 {
+			h.WriteByte(byte(id >> (8 * i)))
+		}
+	}
+	put(g.checkpoint)
+	for _, id := range g.taken {
+		put(id)
+	}
+	for k := range g.things {
+		if t := &g.things[k]; t.Gone && t.from == 0 {
+			put(t.ID)
+		}
+	}
+	return h.Sum64()
+}
+
+// recall lets what was set, had or done meanwhile count for what is there: not within a tick, in
+// which nothing comes or goes under the feet of what moves. Who stands where something solid appears
+// is set down beside it.
+func (g *Game) recall() {
+	if !g.stale && g.laden == g.helped&Laden && g.became == g.whatBecame() {
+		return
+	}
+	if g.stale = false; len(g.conditional) == 0 {
+		return
+	}
+	g.ask()
+	if g.absent[g.lifted] {
+		g.leaveBehind()
+	}
+	if !g.drifting {
+		g.makeRoom()
+	}
+}

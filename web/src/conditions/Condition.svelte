@@ -1,0 +1,52 @@
+<script lang="ts">
+  import type { Project } from '../core/project.svelte';
+  import type { ConditionForm, ConditionView } from '../core/types.gen';
+  import ConditionTerms from './ConditionTerms.svelte';
+  import { isGroup } from './forms';
+
+  /** What must hold for a piece, or for several. */
+  interface Props {
+    p: Project;
+    condition: ConditionView;
+    /** The word of the type of the piece, empty for several. */
+    home: string;
+    /** Whether something new can be made by asking for it. */
+    fresh: boolean;
+    change: (to: ConditionForm | null) => void;
+  }
+  let { p, condition, home, fresh, change }: Props = $props();
+
+  const of = $derived.by(() => (void p.scene, void p.state, p.askable()));
+  /** One term alone is shown as those of a group are. */
+  const group = $derived<ConditionForm>(
+    condition.differs || !condition.is
+      ? { asks: 'all', of: [] }
+      : isGroup(condition.is)
+        ? condition.is
+        : { asks: 'all', of: [condition.is] },
+  );
+
+  /** What is no more than one term is kept as that, and nothing as nothing. */
+  function changed(to: ConditionForm): void {
+    const terms = to.of ?? [];
+    const [only] = terms;
+    change(only === undefined ? null : to.asks === 'all' && terms.length === 1 ? only : to);
+  }
+</script>
+
+{#if of}
+  <div
+    class="flex flex-col gap-1"
+    role="group"
+    aria-label={condition.label}
+    title={condition.help}
+    data-condition={condition.name}
+  >
+    <div class="flex justify-between gap-2">
+      <span>{condition.label}</span>
+      {#if condition.differs}<span class="text-soft">differs</span>
+      {:else if !condition.is}<span class="text-soft">{condition.none}</span>{/if}
+    </div>
+    <ConditionTerms {group} {of} {home} {fresh} change={changed} />
+  </div>
+{/if}

@@ -1,0 +1,122 @@
+<script lang="ts">
+  import type { AskableView, ConditionForm } from '../core/types.gen';
+  import Choose from './Choose.svelte';
+  import ConditionValue from './ConditionValue.svelte';
+  import { COMPARISONS, nounChoices, nounKey, nounOf, typesOf } from './forms';
+
+  /** A term of a condition: two values, or in which presence, power or state a piece is. */
+  interface Props {
+    term: ConditionForm;
+    of: AskableView;
+    home: string;
+    fresh: boolean;
+    change: (to: ConditionForm) => void;
+  }
+  let { term, of, home, fresh, change }: Props = $props();
+
+  const PRESENCES = ['there', 'hidden', 'absent'];
+  const POWERS = ['on', 'off'];
+
+  /** A fact that is yes or no is not compared in numbers. */
+  const truth = $derived(
+    term.left?.is === 'fact' &&
+      term.right?.is === 'number' &&
+      of.facts.find((f) => f.id === term.left?.thing)?.counts === false,
+  );
+  const holds = (by: string, is: number, number: number): boolean =>
+    ({
+      'at-least': is >= number,
+      under: is < number,
+      'at-most': is <= number,
+      over: is > number,
+      is: is === number,
+      'is-not': is !== number,
+    })[by] ?? false;
+  const yes = $derived(holds(term.by ?? '', 1, Math.min(1, Math.max(0, term.right?.number ?? 0))));
+
+  const subject = $derived(term.subject ?? { is: 'this' });
+  const states = $derived.by(() => {
+    const own = typesOf(of, subject, home)
+      .flatMap((t) => t.states)
+      .filter((s, i, all) => all.findIndex((other) => other.word === s.word) === i)
+      .map((s) => ({ key: `state:${s.word}`, name: s.name }));
+    const presence = PRESENCES.map((word) => ({ key: `presence:${word}`, name: word }));
+    const power = term.asks === 'power' ? POWERS.map((word) => ({ key: `power:${word}`, name: word })) : [];
+    return [
+      { heading: 'State', list: own },
+      { heading: 'Presence', list: presence },
+      { heading: 'Power', list: power },
+    ];
+  });
+
+  /** Of another piece the state may be one that it can't have. */
+  function chooseSubject(key: string): void {
+    const next = nounOf(key);
+    const can = typesOf(of, next, home).flatMap((t) => t.states);
+    if (term.asks === 'state' && !can.some((s) => s.word === term.is)) {
+      change(
+        can[1] ? { asks: 'state', subject: next, is: can[1].word } : { asks: 'presence', subject: next, is: 'there' },
+      );
+    } else change({ ...term, subject: next });
+  }
+
+  function chooseState(key: string): void {
+    const [asks = '', is = ''] = key.split(/:(.*)/s);
+    change({ asks, subject, is });
+  }
+</script>
+
+<div class="flex min-w-0 flex-1 flex-wrap items-center gap-1">
+  {#if term.asks === 'compares' && term.left && term.right}
+    <ConditionValue
+      label="What is asked"
+      value={term.left}
+      {of}
+      {home}
+      {fresh}
+      change={(left) => change({ ...term, left })}
+    />
+    {#if truth}
+      <Choose
+        label="It is"
+        value={yes ? 'at-least' : 'under'}
+        choices={[
+          {
+            heading: '',
+            list: [
+              { key: 'at-least', name: 'is yes' },
+              { key: 'under', name: 'is no' },
+            ],
+          },
+        ]}
+        change={(by) => change({ ...term, by, right: { is: 'number', number: 1 } })}
+      />
+    {:else}
+      <Choose
+        label="How it compares"
+        value={term.by ?? ''}
+        choices={[{ heading: '', list: COMPARISONS }]}
+        change={(by) => change({ ...term, by })}
+      />
+      <ConditionValue
+        label="Compared with"
+        value={term.right}
+        {of}
+        {home}
+        {fresh}
+        change={(right) => change({ ...term, right })}
+      />
+    {/if}
+  {:else if ['presence', 'power', 'state'].includes(term.asks)}
+    <Choose label="Which piece" value={nounKey(subject)} choices={nounChoices(of)} change={chooseSubject} />
+    <Choose
+      label="It is"
+      value="{term.asks}:{term.is ?? ''}"
+      choices={states}
+      gone={term.is ?? ''}
+      change={chooseState}
+    />
+  {:else}
+    <span class="text-soft">what only something that happens can ask</span>
+  {/if}
+</div>

@@ -1,0 +1,74 @@
+<script lang="ts">
+  import X from '@lucide/svelte/icons/x';
+  import type { AskableView, ConditionForm } from '../core/types.gen';
+  import Choose from './Choose.svelte';
+  import ConditionTerm from './ConditionTerm.svelte';
+  import ConditionTerms from './ConditionTerms.svelte';
+  import { firstTerm, GROUPS, isGroup, pieceTerm } from './forms';
+
+  /** Several conditions, of which all, any or none must hold. */
+  interface Props {
+    group: ConditionForm;
+    of: AskableView;
+    home: string;
+    fresh: boolean;
+    /** How deep it lies in others. */
+    deep?: number;
+    change: (to: ConditionForm) => void;
+  }
+  let { group, of, home, fresh, deep = 0, change }: Props = $props();
+
+  const DEEPEST = 3;
+  const terms = $derived(group.of ?? []);
+  const adding = $derived([
+    {
+      heading: '',
+      list: [
+        { key: '', name: terms.length > 0 ? 'and also …' : 'ask for …' },
+        { key: 'value', name: 'a fact, an item or a number' },
+        { key: 'piece', name: 'what became of a piece' },
+        ...(deep < DEEPEST ? [{ key: 'group', name: 'several, all, any or none of them' }] : []),
+      ],
+    },
+  ]);
+
+  const put = (i: number, term: ConditionForm): void => change({ ...group, of: terms.with(i, term) });
+
+  function add(key: string): void {
+    const term =
+      key === 'value'
+        ? firstTerm(of, fresh)
+        : key === 'piece'
+          ? pieceTerm(of)
+          : { asks: 'any', of: [firstTerm(of, fresh)] };
+    change({ ...group, of: [...terms, term] });
+  }
+</script>
+
+{#if terms.length > 1 || group.asks !== 'all' || deep > 0}
+  <Choose
+    label="How many of them must hold"
+    value={group.asks}
+    choices={[{ heading: '', list: GROUPS }]}
+    change={(asks) => change({ ...group, asks })}
+  />
+{/if}
+<ul class="flex flex-col gap-1" class:border-l-2={deep > 0} class:border-line={deep > 0} class:pl-2={deep > 0}>
+  {#each terms as term, i (i)}
+    <li class="flex items-start gap-1" data-term>
+      {#if isGroup(term)}
+        <div class="flex min-w-0 flex-1 flex-col gap-1">
+          <ConditionTerms group={term} {of} {home} {fresh} deep={deep + 1} change={(to) => put(i, to)} />
+        </div>
+      {:else}
+        <ConditionTerm {term} {of} {home} {fresh} change={(to) => put(i, to)} />
+      {/if}
+      <button
+        class="flex size-7 shrink-0 items-center justify-center text-soft hover:text-rose-ink"
+        aria-label="Ask no more for this"
+        onclick={() => change({ ...group, of: terms.toSpliced(i, 1) })}><X size={14} /></button
+      >
+    </li>
+  {/each}
+</ul>
+<Choose label="Ask for more" value="" choices={adding} change={add} />

@@ -1,0 +1,150 @@
+import type { AskableView, ConditionForm, NounForm, ValueForm } from '../core/types.gen';
+
+/** What asking for stands for: a fact or an item that is made with the condition. */
+export const NEW_FACT = 'a new fact';
+export const NEW_ITEM = 'a new item';
+
+/** What can be chosen, and how it is written. */
+export interface Choice {
+  key: string;
+  name: string;
+}
+
+/** Choices with a heading. */
+export interface Choices {
+  heading: string;
+  list: Choice[];
+}
+
+export const isGroup = (c: ConditionForm): boolean => ['all', 'any', 'none'].includes(c.asks);
+
+/** The comparisons, in the words in which they are read. */
+export const COMPARISONS: Choice[] = [
+  { key: 'at-least', name: 'at least' },
+  { key: 'under', name: 'under' },
+  { key: 'at-most', name: 'at most' },
+  { key: 'over', name: 'over' },
+  { key: 'is', name: 'exactly' },
+  { key: 'is-not', name: 'not' },
+];
+
+export const GROUPS: Choice[] = [
+  { key: 'all', name: 'all of these' },
+  { key: 'any', name: 'any of these' },
+  { key: 'none', name: 'none of these' },
+];
+
+/** A value that is chosen by what it asks for; sums, differences and properties are told apart by what they are. */
+export function valueKey(v: ValueForm): string {
+  if (v.is === 'fact' || v.is === 'item') return `${v.is}:${v.thing ?? ''}`;
+  if (v.is === 'count' && v.of?.type !== undefined) return `count:${v.of.type}`;
+  return v.is;
+}
+
+/** The value of a choice; what it consists of is kept of another as far as it has that. */
+export function valueOf(key: string, was: ValueForm): ValueForm {
+  const [is = '', thing = ''] = key.split(/:(.*)/s);
+  switch (is) {
+    case 'fact':
+    case 'item':
+      return { is, thing };
+    case 'count':
+      return { is, of: thing === '' ? (was.of ?? { is: 'all' }) : { is: 'all', type: thing } };
+    case 'property':
+      return { is, of: was.of ?? { is: 'this' }, property: was.property ?? 'bears' };
+    case 'sum':
+    case 'difference':
+      return { is, left: was.left ?? was, right: was.right ?? { is: 'number', number: 1 } };
+  }
+  return { is: 'number', number: was.number ?? 1 };
+}
+
+export function valueChoices(of: AskableView, fresh: boolean): Choices[] {
+  const facts = of.facts.map((f) => ({ key: `fact:${f.id}`, name: f.name }));
+  const items = of.items.map((i) => ({ key: `item:${i.id}`, name: `number of ${i.name}` }));
+  if (fresh) {
+    facts.push({ key: `fact:${NEW_FACT}`, name: NEW_FACT });
+    items.push({ key: `item:${NEW_ITEM}`, name: NEW_ITEM });
+  }
+  return [
+    { heading: 'Facts', list: facts },
+    { heading: 'Items that the player has', list: items },
+    {
+      heading: 'How many there are',
+      list: of.types.map((t) => ({ key: `count:${t.word}`, name: `number of: ${t.name}` })),
+    },
+    {
+      heading: 'Numbers',
+      list: [
+        { key: 'number', name: 'a number' },
+        { key: 'property', name: 'what is set of a piece' },
+        { key: 'sum', name: 'a sum' },
+        { key: 'difference', name: 'a difference' },
+      ],
+    },
+  ];
+}
+
+export function nounKey(n: NounForm): string {
+  return `${n.is}:${n.thing ?? n.type ?? ''}`;
+}
+
+export function nounOf(key: string): NounForm {
+  const [is = '', which = ''] = key.split(/:(.*)/s);
+  if (is === 'this') return { is };
+  return is === 'all' || is === 'any' ? { is, type: which } : { is, thing: which };
+}
+
+export function nounChoices(of: AskableView): Choices[] {
+  const each = (words: [string, string][], list: { id: string; name: string }[]): Choice[] =>
+    list.flatMap((a) => words.map(([is, word]) => ({ key: `${is}:${a.id}`, name: `${word} ${a.name}` })));
+  const types = of.types.map((t) => ({ id: t.word, name: t.name }));
+  return [
+    { heading: '', list: [{ key: 'this:', name: 'this piece' }] },
+    { heading: 'Pieces', list: of.pieces.map((p) => ({ key: `piece:${p.id}`, name: p.name })) },
+    {
+      heading: 'Of a type',
+      list: each(
+        [
+          ['all', 'all:'],
+          ['any', 'any:'],
+        ],
+        types,
+      ),
+    },
+    {
+      heading: 'In an area',
+      list: each(
+        [
+          ['all-in', 'all in'],
+          ['any-in', 'any in'],
+        ],
+        of.areas,
+      ),
+    },
+  ];
+}
+
+/** The types of which the pieces that a noun names can be; all where that is not known. */
+export function typesOf(of: AskableView, n: NounForm, home: string): AskableView['types'] {
+  const word = n.type ?? (n.is === 'this' ? home : of.pieces.find((p) => p.id === n.thing)?.type);
+  const found = of.types.filter((t) => t.word === word);
+  return found.length > 0 ? found : of.types;
+}
+
+/** A term that is asked for first when nothing was: a fact, or how many of an item there are. */
+export function firstTerm(of: AskableView, fresh: boolean): ConditionForm {
+  const fact = of.facts[0]?.id ?? (fresh ? NEW_FACT : '');
+  const item = of.items[0]?.id;
+  const left: ValueForm =
+    fact !== '' ? { is: 'fact', thing: fact } : item ? { is: 'item', thing: item } : { is: 'number', number: 1 };
+  return { asks: 'compares', left, by: 'at-least', right: { is: 'number', number: 1 } };
+}
+
+/** A term about a piece, asked for first. */
+export function pieceTerm(of: AskableView): ConditionForm {
+  const piece = of.pieces.find((p) => typesOf(of, { is: 'piece', thing: p.id }, '').some((t) => t.states.length > 0));
+  const subject: NounForm = piece ? { is: 'piece', thing: piece.id } : { is: 'any', type: of.types[0]?.word ?? '' };
+  const states = typesOf(of, subject, '').flatMap((t) => t.states);
+  return states[1] ? { asks: 'state', subject, is: states[1].word } : { asks: 'presence', subject, is: 'there' };
+}
