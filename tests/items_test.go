@@ -26,16 +26,12 @@ func TestItemsAndMarks(t *testing.T) {
 	w.until("the item", `() => window.azzel.scene().items.length === 1`)
 	w.press(input.Escape)
 	w.tap("First map", x+6, y)
-	w.choose("Needs", "Item 1")
-	w.until("how many", `() => {
-		const field = [...document.querySelectorAll('[data-slip] label')].find((l) => l.textContent.startsWith('How many'))?.querySelector('input');
-		if (!field) return false;
-		field.valueAsNumber = 2;
-		field.dispatchEvent(new Event('change', { bubbles: true }));
-		return true;
-	}`)
+	w.choose("Ask for more", "a fact, an item or a number")
+	w.until("what is asked", `() => document.querySelector('[data-term] select')?.selectedOptions[0].text === 'number of Item 1'`)
+	w.fill("Compared with: number", "2")
+	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 	w.with(input.ShiftLeft, input.KeyI)
-	w.sees("[data-items]", "needs 2")
+	w.sees("[data-items]", "needs at least 2")
 	w.fill("Name of the item", "Brass label")
 	w.press(input.Enter)
 	w.sees("[data-item='Brass label']", "gives 1")

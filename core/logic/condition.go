@@ -190,7 +190,7 @@ func (v *Value) OfPieces() bool {
 }
 
 // Empty reports whether the condition asks for nothing.
-func (c *Condition) Empty() bool {
+func (c Condition) Empty() bool {
 	for t := range c.Each() {
 		if !t.Groups() {
 			return false

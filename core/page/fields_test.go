@@ -51,6 +51,25 @@ func TestTogether(t *testing.T) {
 	if v.Says != "1 moving platform, 2 foes" || strings.Join(names, " ") != "speed track" {
 		t.Fatalf("of %s can be set %v", v.Says, names)
 	}
+	// What must hold for each: the same is set for all of them at once, where it differs that is said.
+	order(p, page.Order{Do: "make-fact", Text: "Lamps lit"})
+	lit := page.FormatID(p.Document().Facts[0].ID)
+	order(p, page.Order{Do: "set-condition", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(second.ID), Text: "while", Condition: asks("fact", lit, "under", 1)})
+	if v := p.State().Chosen.Pieces; len(v.Conditions) != 1 || !v.Conditions[0].Differs {
+		t.Errorf("one of three asks for something, and it is said %+v", v.Conditions)
+	}
+	order(p, page.Order{Do: "set-conditions", Text: "while", Condition: asks("fact", lit, "at-least", 1)})
+	if v := p.State().Chosen.Pieces; v.Conditions[0].Differs || v.Conditions[0].Says != "Lamps lit is yes" || p.Document().Maps[0].Piece(lift.ID).While().Empty() {
+		t.Errorf("all three ask for the same, and it is said %+v", v.Conditions)
+	}
+	for _, bad := range []page.Order{{Text: "needs", Condition: asks("fact", lit, "at-least", 1)}, {Text: "while", Condition: asks("moon", lit, "at-least", 1)}, {Text: "while", Condition: asks("fact", "0", "at-least", 1)}} {
+		is := p.Document()
+		bad.Do = "set-conditions"
+		if order(p, bad); p.Document() != is || said(p) == "" {
+			t.Errorf("%s %+v was done, or not done without a word", bad.Text, bad.Condition)
+		}
+	}
+	order(p, page.Order{Do: "set-conditions", Text: "while"})
 	before := p.Document()
 	order(p, page.Order{Do: "set-together", Text: "speed", N: 17})
 	for _, id := range []world.ID{first.ID, second.ID, lift.ID} {

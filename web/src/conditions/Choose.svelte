@@ -7,18 +7,25 @@
     value: string;
     choices: Choices[];
     gone?: string;
+    /** How wide it is beside others. */
+    width?: string;
     change: (key: string) => void;
   }
-  let { label, value, choices, gone = 'gone', change }: Props = $props();
+  let { label, value, choices, gone = 'gone', width = '', change }: Props = $props();
 
   const known = $derived(choices.some((c) => c.list.some((one) => one.key === value)));
 </script>
 
 <select
-  class="h-7 max-w-full min-w-0 rounded-inner border border-line bg-sheet px-1"
+  class="h-7 max-w-full min-w-0 rounded-inner border border-line bg-sheet px-1 {width}"
   aria-label={label}
   {value}
-  onchange={(e) => change(e.currentTarget.value)}
+  onchange={(e) => {
+    const key = e.currentTarget.value;
+    // It shows what holds: the choice, once that was taken.
+    e.currentTarget.value = value;
+    change(key);
+  }}
 >
   {#if !known}<option {value} disabled>{gone}</option>{/if}
   {#each choices as group (group.heading)}

@@ -30,7 +30,7 @@
   function changed(to: ConditionForm): void {
     const terms = to.of ?? [];
     const [only] = terms;
-    change(only === undefined ? null : to.asks === 'all' && terms.length === 1 ? only : to);
+    change(only === undefined ? null : to.asks !== 'none' && terms.length === 1 ? only : to);
   }
 </script>
 
@@ -41,6 +41,7 @@
     aria-label={condition.label}
     title={condition.help}
     data-condition={condition.name}
+    data-says={condition.says}
   >
     <div class="flex justify-between gap-2">
       <span>{condition.label}</span>

@@ -74,6 +74,7 @@
       {of}
       {home}
       {fresh}
+      wide={!truth}
       change={(left) => change({ ...term, left })}
     />
     {#if truth}
@@ -108,7 +109,13 @@
       />
     {/if}
   {:else if ['presence', 'power', 'state'].includes(term.asks)}
-    <Choose label="Which piece" value={nounKey(subject)} choices={nounChoices(of)} change={chooseSubject} />
+    <Choose
+      label="Which piece"
+      value={nounKey(subject)}
+      choices={nounChoices(of)}
+      width="flex-1"
+      change={chooseSubject}
+    />
     <Choose
       label="It is"
       value="{term.asks}:{term.is ?? ''}"

@@ -53,22 +53,24 @@
     change={(asks) => change({ ...group, asks })}
   />
 {/if}
-<ul class="flex flex-col gap-1" class:border-l-2={deep > 0} class:border-line={deep > 0} class:pl-2={deep > 0}>
-  {#each terms as term, i (i)}
-    <li class="flex items-start gap-1" data-term>
-      {#if isGroup(term)}
-        <div class="flex min-w-0 flex-1 flex-col gap-1">
-          <ConditionTerms group={term} {of} {home} {fresh} deep={deep + 1} change={(to) => put(i, to)} />
-        </div>
-      {:else}
-        <ConditionTerm {term} {of} {home} {fresh} change={(to) => put(i, to)} />
-      {/if}
-      <button
-        class="flex size-7 shrink-0 items-center justify-center text-soft hover:text-rose-ink"
-        aria-label="Ask no more for this"
-        onclick={() => change({ ...group, of: terms.toSpliced(i, 1) })}><X size={14} /></button
-      >
-    </li>
-  {/each}
-</ul>
-<Choose label="Ask for more" value="" choices={adding} change={add} />
+<div class="flex flex-col gap-1 {deep > 0 ? 'border-l-2 border-line pl-2' : ''}">
+  <ul class="contents">
+    {#each terms as term, i (i)}
+      <li class="flex items-start gap-1" data-term>
+        {#if isGroup(term)}
+          <div class="flex min-w-0 flex-1 flex-col gap-1">
+            <ConditionTerms group={term} {of} {home} {fresh} deep={deep + 1} change={(to) => put(i, to)} />
+          </div>
+        {:else}
+          <ConditionTerm {term} {of} {home} {fresh} change={(to) => put(i, to)} />
+        {/if}
+        <button
+          class="flex size-7 shrink-0 items-center justify-center text-soft hover:text-rose-ink"
+          aria-label="Ask no more for this"
+          onclick={() => change({ ...group, of: terms.toSpliced(i, 1) })}><X size={14} /></button
+        >
+      </li>
+    {/each}
+  </ul>
+  <Choose label="Ask for more" value="" choices={adding} change={add} />
+</div>

@@ -11,9 +11,11 @@
     of: AskableView;
     home: string;
     fresh: boolean;
+    /** Whether a line of its own is given to what is chosen. */
+    wide?: boolean;
     change: (to: ValueForm) => void;
   }
-  let { label, value, of, home, fresh, change }: Props = $props();
+  let { label, value, of, home, fresh, wide = false, change }: Props = $props();
 
   const NUMBERS = 1_000_000_000;
   const counted = $derived(value.is === 'count' && value.of?.type === undefined);
@@ -38,17 +40,34 @@
   }
 </script>
 
-<Choose {label} value={valueKey(value)} {choices} change={(key) => change(valueOf(key, value))} />
 {#if value.is === 'number'}
-  <input
-    type="number"
-    step="1"
-    class="h-7 w-18 rounded-inner border border-line bg-sheet px-1 figures"
-    aria-label="{label}: number"
-    value={value.number ?? 0}
-    onchange={(e) => typed(e.currentTarget)}
+  <span class="flex">
+    <input
+      type="number"
+      step="1"
+      class="h-7 w-18 rounded-l-inner border border-r-0 border-line bg-sheet px-1 figures"
+      aria-label="{label}: number"
+      value={value.number ?? 0}
+      onchange={(e) => typed(e.currentTarget)}
+    />
+    <Choose
+      {label}
+      value={valueKey(value)}
+      {choices}
+      width="w-6 rounded-l-none"
+      change={(key) => change(valueOf(key, value))}
+    />
+  </span>
+{:else}
+  <Choose
+    {label}
+    value={valueKey(value)}
+    {choices}
+    width={wide ? 'w-full' : 'flex-1'}
+    change={(key) => change(valueOf(key, value))}
   />
-{:else if value.is === 'property'}
+{/if}
+{#if value.is === 'property'}
   <Choose
     label="{label}: what is set"
     value={value.property ?? ''}

@@ -134,10 +134,10 @@ export function typesOf(of: AskableView, n: NounForm, home: string): AskableView
 
 /** A term that is asked for first when nothing was: a fact, or how many of an item there are. */
 export function firstTerm(of: AskableView, fresh: boolean): ConditionForm {
-  const fact = of.facts[0]?.id ?? (fresh ? NEW_FACT : '');
+  const fact = of.facts[0]?.id ?? '';
   const item = of.items[0]?.id;
-  const left: ValueForm =
-    fact !== '' ? { is: 'fact', thing: fact } : item ? { is: 'item', thing: item } : { is: 'number', number: 1 };
+  const nothing: ValueForm = fresh ? { is: 'fact', thing: NEW_FACT } : { is: 'number', number: 1 };
+  const left = fact !== '' ? { is: 'fact', thing: fact } : item ? { is: 'item', thing: item } : nothing;
   return { asks: 'compares', left, by: 'at-least', right: { is: 'number', number: 1 } };
 }
 

@@ -17,7 +17,7 @@
   /** Whether it sets or asks for anything yet. */
   const asks = $derived(
     (slip.asking?.fields.some((f) => f.options.length > 0 && f.value > 0) ?? false) ||
-      (slip.asking?.conditions.some((c) => c.is !== null) ?? false),
+      (slip.asking?.conditions.some((c) => c.is !== null && !c.main) ?? false),
   );
   const ask = (text: string, condition: ConditionForm | null): void =>
     p.order({ do: 'set-condition', kind: 'piece', id: slip.id, map: slip.map, text, condition });
