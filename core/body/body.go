@@ -58,6 +58,9 @@ type Ground struct {
 	Floors Boxes
 	// beside are the grounds of neighbours across open edges.
 	beside map[world.ID]*Ground
+	// joins are those neighbours that are seen as the map is, once joined says that they were looked for.
+	joins  []neighbour
+	joined bool
 }
 
 // NewGround looks at a map of d. Doorways are always open, so that one can be
@@ -98,8 +101,14 @@ func (g *Ground) mask(c grid.Point) tiles.Mask {
 	return g.at(c).solid
 }
 
-// Doorway reports whether c is a cell of a doorway.
-func (g *Ground) Doorway(c grid.Point) bool { return g.open[c] }
+// Doorway reports whether c is a cell of a doorway, of the map or of a neighbour.
+func (g *Ground) Doorway(c grid.Point) bool {
+	if g.Map.Bounds.Has(c) {
+		return g.open[c]
+	}
+	o, to := g.on(c)
+	return o != nil && o.open[to]
+}
 
 // A Place is where a body's foot is, in 1/256 pixel of the map. The body
 // reaches up from Y, which is just below its lowest pixel, and to both sides

@@ -32,13 +32,13 @@ func footingOf(c cell) footing {
 	return uneven
 }
 
-// footingAt is how a cell is; uneven outside the map, where edges say more.
+// footingAt is how a cell is; uneven outside the map and its neighbours, where edges say more.
 func (g *Ground) footingAt(x, y int) footing {
-	c := grid.Point{X: x, Y: y}
-	if !g.Map.Bounds.Has(c) {
+	o, c := g.on(grid.Point{X: x, Y: y})
+	if o == nil {
 		return uneven
 	}
-	k, i := g.find(c)
+	k, i := o.find(c)
 	return k.footings[i]
 }
 

@@ -342,12 +342,15 @@ func (g *Ground) middle(s Size, p Place) grid.Point {
 	return Place{p.X, p.Y - s.H*Unit/2}.Cell(g.Lattice)
 }
 
-// cellAt is what a cell of the map does; outside the map, and in a doorway, nothing.
+// cellAt is what a cell of the map or of a neighbour does; outside them, and in a doorway, nothing.
 func (g *Ground) cellAt(c grid.Point) cell {
-	if !g.Map.Bounds.Has(c) {
-		return cell{}
+	if g.Map.Bounds.Has(c) {
+		return g.at(c)
 	}
-	return g.at(c)
+	if o, to := g.on(c); o != nil {
+		return o.at(to)
+	}
+	return cell{}
 }
 
 func (g *Ground) climbs(s Size, p Place) bool {

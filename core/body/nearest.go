@@ -1,12 +1,18 @@
 package body
 
-import "azzel/core/grid"
+import (
+	"azzel/core/grid"
+	"azzel/core/world"
+)
 
-// Nearest finds the cell of the map nearest to c in whose middle a body fits: by
+// Nearest finds the cell of the map or a neighbour nearest to c in whose middle a body fits: by
 // distance, then row, then column. It looks at most radius cells away along
-// each axis, or over the whole map if radius is negative.
+// each axis, or over all of them if radius is negative.
 func (g *Ground) Nearest(s Size, c grid.Point, radius int) (grid.Point, bool) {
 	b := g.Map.Bounds
+	g.Neighbours(func(m *world.Map, by grid.Point) {
+		b = b.Join(grid.Rect{X: m.Bounds.X + by.X, Y: m.Bounds.Y + by.Y, W: m.Bounds.W, H: m.Bounds.H})
+	})
 	if radius < 0 {
 		radius = max(abs(c.X-b.X), abs(c.X-b.X-b.W), abs(c.Y-b.Y), abs(c.Y-b.Y-b.H))
 	}
@@ -18,7 +24,7 @@ func (g *Ground) Nearest(s Size, c grid.Point, radius int) (grid.Point, bool) {
 		if found && (far > bestFar || far == bestFar && (y > best.Y || y == best.Y && x > best.X)) {
 			return
 		}
-		if b.Has(p) && g.Fits(s, g.At(p)) {
+		if g.Inside(p) && g.Fits(s, g.At(p)) {
 			best, found, bestFar = p, true, far
 		}
 	}

@@ -39,7 +39,7 @@ func (g *Ground) aside(s Size, p Place, dx, dy, way int) (Place, bool) {
 	} else {
 		to.X += way
 	}
-	if way == 0 || g.Map.Bounds.Has(p.Cell(g.Lattice)) && !g.Map.Bounds.Has(to.Cell(g.Lattice)) {
+	if way == 0 || g.Inside(p.Cell(g.Lattice)) && !g.Inside(to.Cell(g.Lattice)) {
 		return p, false
 	}
 	return to, g.Move(s, p, to.X-p.X, to.Y-p.Y) == to && g.Move(s, to, within(dx, 1), within(dy, 1)) != to

@@ -31,10 +31,10 @@ func (g *Ground) solid(column, row int) bool {
 // can be climbed.
 func (g *Ground) holds(column, row int) bool {
 	c := grid.Point{X: column >> 3, Y: row >> 3}
-	if !g.Map.Bounds.Has(c) {
+	if !g.Inside(c) {
 		return false
 	}
-	of := g.at(c)
+	of := g.cellAt(c)
 	if of.oneWay.At(column&7, row&7) {
 		return true
 	}
@@ -42,7 +42,7 @@ func (g *Ground) holds(column, row int) bool {
 		return false
 	}
 	above := grid.Point{X: c.X, Y: c.Y - 1}
-	return g.Map.Bounds.Has(above) && !g.at(above).climb && !g.open[above]
+	return g.Inside(above) && !g.cellAt(above).climb && !g.Doorway(above)
 }
 
 func (s surface) at(column, row int) bool {

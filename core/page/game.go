@@ -65,6 +65,9 @@ func (p *Page) Play() *Play {
 		}
 		*list = append(*list, float64(at.X)/256+float64(origin.X), float64(at.Y)/256+float64(origin.Y))
 	})
+	for _, id := range p.played.Game().CastMaps() {
+		v.CastMaps = append(v.CastMaps, FormatID(id))
+	}
 	shake := p.played.Game().Shaking()
 	v.ShakeX, v.ShakeY = shake.X, shake.Y
 	v.Has = inWords(d, p.played.Game().Items())
@@ -109,7 +112,9 @@ func (p *Page) Memory() []SlipLine {
 	s := g.Status()
 	lines := []SlipLine{{"Comes back to", "where you came in"}}
 	if s.Checkpoint != 0 {
-		lines[0].Value = hand.Name(d, world.Ref{Sort: world.SortPiece, Map: s.Map, ID: s.Checkpoint})
+		if on, _ := d.Piece(s.Checkpoint); on != nil {
+			lines[0].Value = hand.Name(d, world.Ref{Sort: world.SortPiece, Map: on.ID, ID: s.Checkpoint})
+		}
 	}
 	var taken, drawn []string
 	types := map[world.ID]world.ID{}

@@ -384,8 +384,9 @@ type Play struct {
 	Total   int   `json:"total"`
 	// GoneIDs are the pieces that were taken, or are not there now because something does not hold.
 	GoneIDs []string `json:"goneIds"`
-	// Things are the pieces that act, near what the player sees.
-	Things []ThingView `json:"things"`
+	// CastMaps are the maps on which pieces act now, Things those pieces, near what the player sees.
+	CastMaps []string    `json:"castMaps"`
+	Things   []ThingView `json:"things"`
 	// Shots are x and y of what flies, in turns; MyShots of what the player shot.
 	Shots   []float64 `json:"shots"`
 	MyShots []float64 `json:"myShots"`

@@ -1,7 +1,9 @@
 package play
 
 import (
+	"cmp"
 	"hash/maphash"
+	"slices"
 
 	"azzel/core/kind"
 	"azzel/core/logic"
@@ -33,6 +35,11 @@ func conditionals(d *world.Document) (list []conditional, ofPieces bool) {
 		}
 	}
 	return list, ofPieces
+}
+
+// placedOrder are pieces that may be absent in the order in which they were placed, whatever maps they are on.
+func placedOrder(list []conditional) []conditional {
+	return slices.SortedFunc(slices.Values(list), func(a, b conditional) int { return cmp.Compare(a.piece.Number, b.piece.Number) })
 }
 
 // An inquiry is a game of which a piece asks what it remembers. It implements logic.World.
@@ -193,16 +200,20 @@ func (g *Game) Absent() (ids []world.ID) {
 const mostRounds = 16
 
 // ask finds out anew which pieces are there. It changes nothing of the state, so that a state that
-// is gone back to goes on as it did: pieces are asked in the order of the document, first as if all were there, and again
+// is gone back to goes on as it did: pieces are asked in the order in which they were placed, first as if all were there, and again
 // with what came of that as long as something changes, since they may ask whether others are there.
 func (g *Game) ask() {
 	g.laden = g.helped & Laden
 	if g.absent = nil; len(g.conditional) > 0 {
 		g.absent = map[world.ID]bool{}
 	}
+	asked := g.conditional
+	if g.askOfPieces {
+		asked = placedOrder(asked)
+	}
 	for range mostRounds {
 		changed := false
-		for _, c := range g.conditional {
+		for _, c := range asked {
 			if not := !g.Holds(c.piece.ID, c.while); not != g.absent[c.piece.ID] {
 				g.absent[c.piece.ID], changed = not, true
 			}

@@ -1,6 +1,9 @@
 package play
 
 import (
+	"cmp"
+	"slices"
+
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/stage"
@@ -12,6 +15,8 @@ type effects struct {
 	g     *Game
 	actor *actor
 	piece *world.Piece
+	// foot is where the piece stands, in positions of the player's map.
+	foot body.Place
 }
 
 // touchThings lets happen what the player touches that acts.
@@ -33,22 +38,41 @@ func (g *Game) touchThings(fell bool, foot int) {
 		// From the side, in this tick: the foot was higher than the upper half of it.
 		onto := side && fell && foot <= (box.Y0+box.Y1)/2
 		a.touched.Touched(stage.Self{Kind: a.kind, Set: a.piece.Props},
-			stage.Touch{Side: side, Rising: g.motion.VY < 0, Onto: onto, Stomps: g.moves.Can(world.Stomping)}, effects{g, a, a.piece})
+			stage.Touch{Side: side, Rising: g.motion.VY < 0, Onto: onto, Stomps: g.moves.Can(world.Stomping)}, effects{g, a, a.piece, a.foot})
 	}
 }
 
 // touch lets what stands in some cells happen.
 func (g *Game) touch(cells grid.Rect) {
-	l := g.doc.Project.Lattice()
-	for _, p := range g.ground.Map.Pieces {
-		if !cells.Has(l.CellAt(p.Foot)) || g.absent[p.ID] {
-			continue
-		}
-		k := p.Kind()
-		if b, enters := k.Behaviour.(stage.Entered); enters {
-			b.Entered(stage.Self{Kind: k, Set: p.Props}, effects{g, nil, p})
+	for _, is := range g.standing(cells) {
+		p, k := is.piece, is.piece.Kind()
+		if b, enters := k.Behaviour.(stage.Entered); enters && !g.absent[p.ID] {
+			b.Entered(stage.Self{Kind: k, Set: p.Props}, effects{g, nil, p, added(footOf(p), g.shift(is.on, g.ground.Map))})
 		}
 	}
+}
+
+// standing are the pieces that stand in some cells, of the player's map and its neighbours, in the order of their numbers.
+func (g *Game) standing(cells grid.Rect) (list []placed) {
+	l := g.doc.Project.Lattice()
+	add := func(m *world.Map, by grid.Point) {
+		here := grid.Rect{X: cells.X - by.X, Y: cells.Y - by.Y, W: cells.W, H: cells.H}
+		if here.Meet(m.Bounds).Empty() {
+			return
+		}
+		for _, p := range m.Pieces {
+			if here.Has(l.CellAt(p.Foot)) {
+				list = append(list, placed{m, p})
+			}
+		}
+	}
+	add(g.ground.Map, grid.Point{})
+	one := len(list)
+	g.ground.Neighbours(add)
+	if len(list) > one {
+		slices.SortFunc(list, func(a, b placed) int { return cmp.Compare(a.piece.Number, b.piece.Number) })
+	}
+	return list
 }
 
 // Hurt implements stage.Effects.
@@ -89,11 +113,11 @@ func (e effects) Take() {
 // Reach implements stage.Effects.
 func (e effects) Reach() {
 	g, p := e.g, e.piece
-	at := g.ground.At(g.ground.Lattice.CellAt(p.Foot))
+	at := g.ground.At(e.foot.Cell(g.ground.Lattice))
 	if g.checkpoint == p.ID || !g.ground.Fits(g.size, at) {
 		return
 	}
-	g.entered, g.checkpoint, g.started = at, p.ID, p.ID
+	g.entered, g.enteredOn, g.checkpoint, g.started = at, 0, p.ID, p.ID
 	g.tell(Reached)
 	g.remember(p.ID, p.Sets())
 }

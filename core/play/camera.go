@@ -76,10 +76,10 @@ func (g *Game) follow() {
 
 // cameraArea is the area that holds the camera or changes how large things are seen, where the
 // player is; nil if there is none.
-func (g *Game) cameraArea() *world.Area {
+func (g *Game) cameraArea() *placedArea {
 	c := g.middle(g.size, g.place)
 	for i := len(g.areas) - 1; i >= 0; i-- {
-		if a := g.areas[i]; (a.Holds || a.Zoom != 0) && a.Cells.Has(c) {
+		if a := &g.areas[i]; (a.Holds || a.Zoom != 0) && a.has(c) {
 			return a
 		}
 	}
@@ -94,11 +94,13 @@ func (g *Game) seen() grid.Rect {
 
 // within is what the camera sees, in pixels of the map: not beyond its edges, or those of the box
 // round an area that holds it.
-func (g *Game) within(seen grid.Rect, area *world.Area) grid.Rect {
+func (g *Game) within(seen grid.Rect, area *placedArea) grid.Rect {
 	seen.X, seen.Y = g.lens.at.X/body.Unit-seen.W/2, g.lens.at.Y/body.Unit-seen.H/2
 	edge := g.edge
 	if area != nil && area.Holds {
-		edge = g.ground.Lattice.Box(area.Cells.Bounds())
+		held := area.Cells.Bounds()
+		held.X, held.Y = held.X+area.by.X, held.Y+area.by.Y
+		edge = g.ground.Lattice.Box(held)
 	} else if g.doc.Project.Camera.Beyond {
 		return seen
 	}

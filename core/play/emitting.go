@@ -27,7 +27,7 @@ func (g *Game) emit() {
 	for _, k := range g.by[world.Emitter] {
 		a := &g.actors[k]
 		t := &g.things[a.at]
-		if a.absent {
+		if a.absent || a.left {
 			continue
 		}
 		if t.wait++; int(t.wait) < a.acts.every {
@@ -58,7 +58,7 @@ func (g *Game) emitFrom(a *actor) bool {
 		return false
 	}
 	size := g.sizeOf(of, a.piece, g.ground.Map.View)
-	at := footOf(a.piece)
+	at := a.foot
 	if !g.ground.Fits(size, at) || isSolid(of) && (g.meetsPlayer(size, at) || g.occupied(size.Box(at))) {
 		return false
 	}
@@ -71,6 +71,9 @@ func (g *Game) emitFrom(a *actor) bool {
 	g.emitting++
 	g.came++
 	t := Thing{ID: emitted | world.ID(g.came), Type: of, from: a.piece.ID, Place: at, Heading: headingOf(a.piece, g.ground.Map.View)}
+	if a.home != g.ground.Map {
+		t.frame = g.mapID
+	}
 	if isHazard(of) {
 		t.left = 2 * TicksPerSecond
 	}
@@ -102,7 +105,7 @@ func (g *Game) moveDrops() {
 		if g.fall(a, t) {
 			t.motion.VY = 0
 		}
-		t.Gone = !g.ground.Map.Bounds.Has(t.Place.Cell(g.ground.Lattice))
+		t.Gone = !g.inside(t.Place)
 	}
 	for _, k := range g.by[world.Hazard] {
 		a := &g.actors[k]
@@ -115,7 +118,7 @@ func (g *Game) moveDrops() {
 			t.Gone = t.left <= 0
 			continue
 		}
-		t.Gone = g.fall(a, t) || !g.ground.Map.Bounds.Has(t.Place.Cell(g.ground.Lattice))
+		t.Gone = g.fall(a, t) || !g.inside(t.Place)
 	}
 }
 

@@ -41,3 +41,36 @@ func Hit(g *Game, id world.ID, n int) {
 		g.things[i].hits = int32(n)
 	}
 }
+
+// Abroad is how many things of the cast are on another map than that of their piece.
+func Abroad(g *Game) (n int) {
+	for k := range g.actors {
+		if g.things[g.actors[k].at].on != 0 {
+			n++
+		}
+	}
+	return n
+}
+
+// OnMap is the map on which a thing is, PlaceOf where it is, in positions of that.
+func OnMap(g *Game, id world.ID) world.ID {
+	i, _ := g.thing(id)
+	if on := g.things[i].on; g.doc.Map(on) != nil {
+		return on
+	}
+	m, _ := g.doc.Piece(g.things[i].Piece())
+	return m.ID
+}
+
+// PlaceOf is where a thing is, in positions of the map that it is on.
+func PlaceOf(g *Game, id world.ID) body.Place {
+	i, _ := g.thing(id)
+	m, p := g.doc.Piece(g.things[i].Piece())
+	return g.placeIn(member{p, m, &g.things[i]}, g.doc.Map(OnMap(g, id)))
+}
+
+// Reread is the state of a game after it was written and read.
+func Reread(g *Game) ([]byte, error) {
+	s, err := readState(g.played())
+	return s.played(), err
+}

@@ -91,7 +91,7 @@ func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 	}
 	if !g.inside(t.Place) {
 		// Off the map.
-		t.Gone = true
+		t.Gone = !g.goesOn(a, t)
 	}
 }
 
@@ -136,7 +136,7 @@ func (g *Game) moveFoe(a *actor, t *Thing) {
 		next = g.ground.Move(a.size, next, windX, windY)
 	}
 	l := g.doc.Project.Lattice()
-	if b := g.ground.Map.Bounds; !b.Has(next.Cell(l)) || g.ground.Doorway(next.Cell(l)) || g.strays(a, before, next) {
+	if !g.inside(next) || g.ground.Doorway(next.Cell(l)) || g.strays(a, before, next) {
 		next = before
 	}
 	if t.Place = next; next == before {
@@ -154,7 +154,7 @@ func (g *Game) moveFoe(a *actor, t *Thing) {
 func (g *Game) strays(a *actor, from, p body.Place) bool {
 	if a.area != nil {
 		l := g.ground.Lattice
-		return a.area.Cells.Has(from.Cell(l)) && !a.area.Cells.Has(p.Cell(l))
+		return a.inArea(from.Cell(l)) && !a.inArea(p.Cell(l))
 	}
 	if a.does != props.Wanders {
 		return false
@@ -164,15 +164,13 @@ func (g *Game) strays(a *actor, from, p body.Place) bool {
 
 // far reports whether a place is further from where a thing's piece stands than its range.
 func (g *Game) far(a *actor, p body.Place) bool {
-	l, from := g.doc.Project.Lattice(), footOf(a.piece)
+	l, from := g.doc.Project.Lattice(), a.foot
 	dx, dy := p.X-from.X, p.Y-from.Y
 	return max(dx, -dx) > a.acts.straying*l.W*body.Unit || max(dy, -dy) > a.acts.straying*l.H*body.Unit
 }
 
-// inside reports whether a foot is on the player's map.
-func (g *Game) inside(p body.Place) bool {
-	return g.edge.Has(grid.Point{X: p.X >> 8, Y: (p.Y - 1) >> 8})
-}
+// inArea reports whether a cell is in the area in which a thing is to stay.
+func (a *actor) inArea(c grid.Point) bool { return a.area.Cells.Has(c.Add(a.within)) }
 
 // usualForces are those that change nothing.
 var usualForces = world.Forces{}.Filled()
@@ -182,7 +180,7 @@ var usualForces = world.Forces{}.Filled()
 func (g *Game) leaves(a *actor, t *Thing, way int) bool {
 	here := t.Place.Cell(g.ground.Lattice)
 	next := body.Place{X: t.Place.X + way*(a.size.W*body.Unit/2+g.pace(a.acts.speed)), Y: t.Place.Y}.Cell(g.ground.Lattice)
-	return a.area.Cells.Has(here) && !a.area.Cells.Has(next)
+	return a.inArea(here) && !a.inArea(next)
 }
 
 // followTrack moves a foe along its track: in side-view on the ground, towards the place that is
@@ -211,7 +209,7 @@ func (g *Game) followTrack(a *actor, t *Thing) {
 			}
 		}
 		if !g.inside(t.Place) {
-			t.Gone = true
+			t.Gone = !g.goesOn(a, t)
 		}
 		return
 	}
@@ -219,7 +217,7 @@ func (g *Game) followTrack(a *actor, t *Thing) {
 	dx, dy := min(max(to.X-before.X, -step), step), min(max(to.Y-before.Y, -step), step)
 	t.face(dx, dy)
 	t.Place = g.ground.Move(a.size, before, dx, dy)
-	if c := t.Place.Cell(g.ground.Lattice); !g.ground.Map.Bounds.Has(c) || g.strays(a, before, t.Place) {
+	if !g.inside(t.Place) || g.strays(a, before, t.Place) {
 		t.Place = before
 	}
 	if t.Place != (body.Place{X: before.X + dx, Y: before.Y + dy}) || before.X+dx != to.X || before.Y+dy != to.Y {

@@ -13,8 +13,11 @@ func (g *Game) forcesAt(s body.Size, p body.Place) world.Forces {
 	}
 	c := g.middle(s, p)
 	f := g.ground.Map.Forces
+	if on, _ := g.ground.On(c); on != nil {
+		f = on.Forces
+	}
 	for i := len(g.areas) - 1; i >= 0; i-- {
-		if a := g.areas[i]; a.Forces != (world.Forces{}) && a.Cells.Has(c) {
+		if a := &g.areas[i]; a.Forces != (world.Forces{}) && a.has(c) {
 			f = a.Forces.Over(f)
 			break
 		}
@@ -53,13 +56,24 @@ func (g *Game) blow() {
 	}
 }
 
-// areasHere lists the areas of the player's map, and looks whether anything acts there on what moves.
+// A placedArea is an area of the player's map or a neighbour of it.
+type placedArea struct {
+	*world.Area
+	// by is what is added to its cells to say where they lie beside the player's map.
+	by grid.Point
+}
+
+// has reports whether a cell, as the player's map counts them, is in the area.
+func (a *placedArea) has(c grid.Point) bool { return a.Cells.Has(c.Sub(a.by)) }
+
+// areasHere lists the areas of the player's map and its neighbours, and looks whether anything acts there on what moves.
 func (g *Game) areasHere() {
 	g.areas = g.areas[:0]
 	g.forced = g.ground.Map.Forces.Filled() != usualForces
+	g.ground.Neighbours(func(m *world.Map, _ grid.Point) { g.forced = g.forced || m.Forces.Filled() != usualForces })
 	for _, a := range g.doc.Areas {
-		if a.Map == g.mapID {
-			g.areas = append(g.areas, a)
+		if by, is := near(g.ground, a.Map); is {
+			g.areas = append(g.areas, placedArea{a, by})
 			g.forced = g.forced || a.Forces.Filled() != usualForces
 		}
 	}

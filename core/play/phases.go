@@ -75,6 +75,8 @@ var phases = [...]phase{
 		g.damageFromGround()
 		g.arrive()
 	}},
+	// What went over an open edge is on another map.
+	{do: func(g *Game, _ *tick) { g.arrange() }},
 	// What is there from now on follows from what became of items and facts.
 	{do: func(g *Game, _ *tick) { g.recall() }},
 	// The camera goes where the player went.

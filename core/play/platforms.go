@@ -17,14 +17,15 @@ type track struct {
 	round bool
 }
 
-// trackOf is the way of a piece: its track, or to where it goes and back; nil if it has none.
-func (g *Game) trackOf(p *world.Piece) *track {
-	from := footOf(p)
+// trackOf is the way of a thing: its track, or to where it goes and back; nil if it has none.
+func (g *Game) trackOf(a *actor) *track {
+	p, from := a.piece, a.foot
+	by := g.shift(a.home, g.ground.Map)
 	t := &track{points: []body.Place{from}}
-	if of := g.doc.Track(p.Refers(props.Track)); of != nil && of.Map == g.mapID {
+	if of := g.doc.Track(p.Refers(props.Track)); of != nil && of.Map == a.home.ID {
 		t.round = of.Round
 		for _, at := range of.Points {
-			t.points = append(t.points, body.Place{X: at.X * body.Unit, Y: (at.Y + 1) * body.Unit})
+			t.points = append(t.points, added(body.Place{X: at.X * body.Unit, Y: (at.Y + 1) * body.Unit}, by))
 		}
 	} else if to := p.To(); to != (grid.Point{}) {
 		t.points = append(t.points, body.Place{X: from.X + to.X*body.Unit, Y: from.Y + to.Y*body.Unit})
@@ -64,7 +65,7 @@ func (t *track) at(far int) body.Place {
 // changed, so that it is further along than its way is long.
 func (t *Thing) glide(g *Game, a *actor) {
 	if a.track == nil {
-		t.Place = footOf(a.piece)
+		t.Place = a.foot
 		return
 	}
 	if t.rest > 0 {
@@ -96,7 +97,7 @@ func (g *Game) movePlatforms() {
 	found := false
 	for _, k := range g.by[world.MovingPlatform] {
 		a := &g.actors[k]
-		if a.box < 0 || a.absent {
+		if a.box < 0 || a.absent || a.left {
 			continue
 		}
 		t := &g.things[a.at]

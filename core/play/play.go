@@ -68,7 +68,7 @@ type Game struct {
 	became      uint64
 	// pieces are all of the document, once something asked for one.
 	pieces map[world.ID]placed
-	areas  []*world.Area
+	areas  []placedArea
 	// forced says that something acts there on what moves; edge is what the map covers, in pixels.
 	forced bool
 	edge   grid.Rect
@@ -99,8 +99,10 @@ type state struct {
 	through  world.ID
 	finished bool
 	used     bool
-	// entered is where one came into the map, or its checkpoint that was touched last.
-	entered body.Place
+	// entered is where one came in, or the checkpoint that was touched last, and enteredOn on which map that is, in whose
+	// positions it is said; 0 for the one the player is on.
+	entered   body.Place
+	enteredOn world.ID
 	// checkpoint is that piece, 0 for none.
 	checkpoint world.ID
 	// motion is how the player moves in side-view; jumped says that jumping is held.
@@ -174,6 +176,7 @@ func (g *Game) sizeOn(m *world.Map) body.Size {
 
 // stand takes m as the map the player is on.
 func (g *Game) stand(m *world.Map) {
+	g.rest()
 	g.mapID, g.ground, g.size = m.ID, g.groundOf(m), g.sizeOn(m)
 	g.edge = g.ground.Lattice.Box(m.Bounds)
 	g.moves = g.doc.Played().On(m)
@@ -185,30 +188,48 @@ func (g *Game) stand(m *world.Map) {
 	g.meet()
 }
 
-// enter lets the player go to a map, on which they perhaps are already. What flies on another ends.
+// enter lets the player go to a map, on which they perhaps are already. What flies on another ends, unless that is a
+// neighbour.
 func (g *Game) enter(m *world.Map) {
-	if m.ID != g.mapID {
-		g.leaveBehind()
-		g.shots = nil
+	if g.ground != nil && m.ID != g.mapID {
+		if _, is := near(g.ground, m.ID); is {
+			by := g.shift(g.ground.Map, m)
+			for i := range g.shots {
+				g.shots[i].Place = added(g.shots[i].Place, by)
+			}
+			g.now.foot += by.Y
+		} else {
+			g.leaveBehind()
+			g.shots = nil
+		}
 	}
 	g.stand(m)
 }
 
 func (g *Game) groundOf(m *world.Map) *body.Ground {
-	if g.grounds[m.ID] == nil {
-		g.grounds[m.ID] = body.NewGround(g.doc, m)
-		g.solidThings(g.grounds[m.ID])
+	of, known := g.grounds[m.ID]
+	if !known {
+		of = body.NewGround(g.doc, m)
+		g.grounds[m.ID] = of
 	}
-	return g.grounds[m.ID]
+	// What moves is followed on the player's map alone.
+	if of != g.ground && (!known || hasNeighbours(of)) {
+		g.solidThings(of)
+	}
+	return of
 }
 
 func (g *Game) tell(e Event) { g.events = append(g.events, e) }
 
+// set sets the player down on a cell of a map, or of a neighbour of it.
 func (g *Game) set(m *world.Map, c grid.Point) {
+	if on, at := g.groundOf(m).On(c); on != nil {
+		m, c = on, at
+	}
 	g.enter(m)
 	g.through = 0
 	g.put(g.ground.At(c))
-	g.entered, g.checkpoint = g.place, 0
+	g.entered, g.enteredOn, g.checkpoint = g.place, 0, 0
 }
 
 // put sets the player down at rest.
@@ -230,6 +251,7 @@ func (g *Game) SetDocument(d *world.Document) error {
 func (g *Game) goOn(d *world.Document) error {
 	scale, view := g.doc.Project.Lattice() != d.Project.Lattice(), g.ground.Map.View
 	cell := g.place.Cell(g.doc.Project.Lattice())
+	g.rest()
 	g.moved(d)
 	g.look(d)
 	m := d.Map(g.mapID)

@@ -131,7 +131,7 @@ func (g *Game) push(a *actor, dx, dy, depth int) int {
 	} else {
 		to = g.ground.Move(a.size, to, sx*most, sy*most)
 	}
-	if c := to.Cell(g.ground.Lattice); !g.ground.Map.Bounds.Has(c) || g.ground.Doorway(c) || g.meetsPlayer(a.size, to) {
+	if !g.inside(to) || g.ground.Doorway(to.Cell(g.ground.Lattice)) || g.meetsPlayer(a.size, to) {
 		to = t.Place
 	}
 	far := max(abs(to.X-t.Place.X), abs(to.Y-t.Place.Y)*abs(sy))
@@ -173,7 +173,7 @@ func (g *Game) movePushables() {
 	for _, k := range g.by[world.Pushable] {
 		a := &g.actors[k]
 		t := &g.things[a.at]
-		if t.Gone || a.absent {
+		if t.Gone || a.absent || a.left {
 			continue
 		}
 		if t.ID == g.lifted {
@@ -184,8 +184,8 @@ func (g *Game) movePushables() {
 		if g.ground.Fits(a.size, t.Place) {
 			g.slide(a, t)
 		}
-		if !g.ground.Map.Bounds.Has(t.Place.Cell(g.ground.Lattice)) {
-			t.Gone = true
+		if !g.inside(t.Place) {
+			t.Gone = !g.goesOn(a, t)
 			continue
 		}
 		g.ground.Boxes.Set(a.box, a.size.Box(t.Place))
@@ -237,7 +237,7 @@ func (g *Game) slid(a *actor, p body.Place, dx, dy int) (to body.Place, stopped 
 		return to, aside || below
 	}
 	to = g.ground.Move(a.size, p, dx, dy)
-	if c := to.Cell(g.ground.Lattice); !g.ground.Map.Bounds.Has(c) || g.ground.Doorway(c) {
+	if !g.inside(to) || g.ground.Doorway(to.Cell(g.ground.Lattice)) {
 		return p, true
 	}
 	return to, to != body.Place{X: p.X + dx, Y: p.Y + dy}
@@ -255,7 +255,7 @@ func (g *Game) lift(in Input) bool {
 	for _, k := range g.by[world.Pushable] {
 		a := &g.actors[k]
 		t := &g.things[a.at]
-		if t.Gone || a.absent {
+		if t.Gone || a.absent || a.left {
 			continue
 		}
 		if g.lifted == 0 && a.size.Box(t.Place).Meets(moved(mine, way.X*l.W*body.Unit/2, way.Y*l.H*body.Unit/2)) {
@@ -297,7 +297,7 @@ func (g *Game) letGo(a *actor, t *Thing, way grid.Point, down bool) bool {
 		}
 	}
 	c := at.Cell(g.ground.Lattice)
-	if !g.ground.Map.Bounds.Has(c) || g.ground.Doorway(c) || !g.ground.Fits(a.size, at) || g.meetsPlayer(a.size, at) {
+	if !g.ground.Inside(c) || g.ground.Doorway(c) || !g.ground.Fits(a.size, at) || g.meetsPlayer(a.size, at) {
 		// Right before something that can be hit it hits that, and stays in the hands.
 		return !down && g.strikes(a.size.Box(at), a.size.Box(at), true)
 	}
@@ -316,8 +316,11 @@ func (g *Game) leaveBehind() {
 	if i, there := g.thing(g.lifted); there {
 		t := &g.things[i]
 		t.motion, t.thrown = body.Motion{}, false
-		if _, p := g.doc.Piece(t.ID); p != nil {
-			t.Place = footOf(p)
+		if m, p := g.doc.Piece(t.ID); p != nil {
+			t.Place, t.on, t.frame = footOf(p), 0, 0
+			if _, is := near(g.ground, m.ID); is {
+				g.takeIn(member{p, m, t})
+			}
 		} else {
 			t.Gone = true
 		}

@@ -13,6 +13,8 @@ import (
 // Rules is the version of the rules of play: a replay that was recorded by others may part
 // from what they would have done. It has nothing to do with the form in which a state is written.
 //
+// 9: what is on maps beside the player's acts too where both edges between them are open and both are seen alike, and goes
+// from one to the other; a player who goes over such an edge comes back, after harm, to where they came in before.
 // 8: who comes back to where they came in does so once all that moves has moved; who finished takes no
 // doorway; a foe stays in its area whatever it does, from above too; foes that come out of emitters
 // have a character's body, and collectibles come; several pieces that refuse each tell once; a step
@@ -79,7 +81,11 @@ func (r *Recording) Kept(name string) (*world.Replay, error) {
 	began := m.state.tick
 	kept := &world.Replay{Name: name, From: m.began.from, Rules: Rules, Chance: m.state.chance, Trace: slices.Clone(r.trace[began-r.First() : now-r.First()])}
 	if _, p := m.doc.Piece(m.began.from); began > 0 || m.brought || m.changed && p != nil && IsStart(p.Type) {
-		kept.State, kept.Began = m.state.played(), began
+		// Said by the map that each thing is on, so that it holds wherever maps are moved to on the board.
+		at := Game{state: m.state.clone()}
+		at.look(m.doc)
+		at.rest()
+		kept.State, kept.Began = at.played(), began
 	}
 	for _, in := range r.inputs[began-r.First() : now-r.First()] {
 		if in&helps != 0 {

@@ -2,6 +2,7 @@ package play
 
 import (
 	"bytes"
+	"cmp"
 	"errors"
 	"fmt"
 	"slices"
@@ -141,6 +142,9 @@ func readState(b []byte) (s state, err error) {
 		s.refused = append(s.refused, readIDs(r, limit.Pieces)...)
 		s.helped = Input(within(r, int(r.Uint()), int(helps))) & helps
 	}
+	if b[1] > athome {
+		s.readPlaces(r)
+	}
 	for i := 1; i < len(s.refused); i++ {
 		if s.refused[i-1] >= s.refused[i] {
 			r.Fail(fmt.Errorf("%w: ids out of order", pack.ErrMalformed))
@@ -150,6 +154,21 @@ func readState(b []byte) (s state, err error) {
 		r.Fail(fmt.Errorf("%w: a state of form %d that is written in form %d", pack.ErrMalformed, s.form(), b[1]))
 	}
 	return s, r.Done()
+}
+
+// readPlaces reads what encodePlaces wrote.
+func (s *state) readPlaces(r *pack.Reader) {
+	s.enteredOn = world.ID(r.Uint())
+	last := world.ID(0)
+	for range r.Count(limit.Pieces, 3) {
+		id, on, frame := world.ID(r.Uint()), world.ID(r.Uint()), world.ID(r.Uint())
+		i, there := slices.BinarySearchFunc(s.things, id, func(t Thing, id world.ID) int { return cmp.Compare(t.ID, id) })
+		if !there || id <= last || on == 0 && frame == 0 {
+			r.Fail(fmt.Errorf("%w: something is on a map that is not there", pack.ErrMalformed))
+			return
+		}
+		s.things[i].on, s.things[i].frame, last = on, frame, id
+	}
 }
 
 func readFacts(r *pack.Reader) (facts []Known) {

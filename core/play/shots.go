@@ -65,7 +65,7 @@ func (g *Game) fly(s *shot) bool {
 		want := body.Place{X: s.X + dx, Y: s.Y + dy}
 		before := size.Box(s.Place)
 		s.Place = g.ground.Move(size, s.Place, dx, dy)
-		if !g.ground.Map.Bounds.Has(s.Cell(l)) {
+		if !g.inside(s.Place) {
 			return true
 		}
 		if g.strikes(size.Box(s.Place), over(before, size.Box(want)), s.Mine) {

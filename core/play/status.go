@@ -116,9 +116,10 @@ func fit(at, length, from, room int) int {
 const (
 	stateTag = 'P'
 	// stateVersion is the form in which all of a state can be written. What needs less is written
-	// in an earlier form, to the byte as it was written then: withFacts has no helps and at most one
-	// piece that refuses, factless no facts either.
-	stateVersion = 8
+	// in an earlier form, to the byte as it was written then: athome has nothing that is on another map
+	// than at first, withFacts no helps and at most one piece that refuses, factless no facts either.
+	stateVersion = 9
+	athome       = 8
 	withFacts    = 7
 	factless     = 6
 )
@@ -126,8 +127,10 @@ const (
 // form is the earliest in which a state can be written.
 func (s *state) form() byte {
 	switch {
-	case s.helped != 0 || len(s.refused) > 1:
+	case s.isAbroad():
 		return stateVersion
+	case s.helped != 0 || len(s.refused) > 1:
+		return athome
 	case len(s.facts) > 0:
 		return withFacts
 	}
@@ -204,6 +207,9 @@ func (s *state) played() []byte {
 			w.Uint(uint64(id))
 		}
 		w.Uint(uint64(s.helped))
+	}
+	if form > athome {
+		encodePlaces(&w, s)
 	}
 	return w.Bytes
 }

@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"azzel/core/body"
+	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
@@ -33,6 +34,8 @@ type Thing struct {
 	from world.ID
 	// far is how much of its way a platform has gone, in positions.
 	far int
+	// on is the map on which it is, frame the one in whose positions its place is said; 0 for that of its piece.
+	on, frame world.ID
 	// rest is for how many ticks it still rests at the end of its way, left for how many it still
 	// wanders this way, or is there, wait how many it has waited to shoot or to let something
 	// come; hits is how many it has borne.
@@ -65,8 +68,14 @@ type actor struct {
 	box int
 	// carried says that it was taken along in this tick.
 	carried bool
-	// absent says that it is not there now, because something does not hold.
-	absent bool
+	// absent says that it is not there now, because something does not hold; left that it went over an open edge to a map
+	// where nothing acts now.
+	absent, left bool
+	// home is the map of its piece, foot where that stands, in positions of the player's map.
+	home *world.Map
+	foot body.Place
+	// within is what is added to a cell to look for it in its area.
+	within grid.Point
 	piece  *world.Piece
 	acts   acting
 	// touched is what happens when the player touches it, nil for nothing.
@@ -78,40 +87,40 @@ type actor struct {
 // nothing is the kind of a lottery piece that drew nothing.
 var nothing kind.Kind
 
-// meet makes the things of the map the player is on that are not there yet, and lists who
+// meet makes the things of the maps of the cast that are not there yet, and lists who
 // acts there: by cell, type and number, so that neither ids nor the order of placing count.
 func (g *Game) meet() {
 	l := g.doc.Project.Lattice()
 	m := g.ground.Map
 	g.actors = g.actors[:0]
-	for _, p := range m.Pieces {
-		if !world.Acts(p.Type) {
-			continue
+	for _, is := range g.castOf(g.ground) {
+		if is.thing == nil {
+			i, _ := g.thing(is.piece.ID)
+			g.things = slices.Insert(g.things, i, Thing{ID: is.piece.ID, Place: footOf(is.piece), Heading: headingOf(is.piece, m.View)})
 		}
-		i, there := g.thing(p.ID)
-		if !there {
-			g.things = slices.Insert(g.things, i, Thing{ID: p.ID, Place: footOf(p), Heading: headingOf(p, m.View)})
-		}
-		g.things[i].lookOn(p, m.View)
-		if _, fell := slices.BinarySearch(g.fallen, p.Refers(props.Who)); fell && p.Kind().Figure {
-			g.things[i].Gone = true
-		}
-		if g.things[i].Type = p.Type; p.Kind().Drawn {
-			g.things[i].Type = g.draw(m, p)
-		}
-		g.actors = append(g.actors, actor{piece: p})
 	}
-	for i := range g.things {
-		t := &g.things[i]
-		if p := m.Piece(t.from); t.from != 0 && p != nil {
-			t.lookOn(p, m.View)
+	for _, is := range g.castOf(g.ground) {
+		p, t := is.piece, is.thing
+		g.takeIn(is)
+		t.lookOn(p, m.View)
+		a := actor{piece: p, home: is.home, foot: added(footOf(p), g.shift(is.home, m))}
+		if t.from != 0 {
 			came := &world.Piece{ID: t.ID, Type: t.Type, Foot: p.Foot, Props: p.Props, Number: int(t.ID &^ emitted)}
 			// How often is how often something comes, not how often that shoots; what its emitter sets and
 			// asks for is not its own.
 			came.Props = came.Props.With(props.Every.Unset()).With(world.Change{}.Props()...)
 			came.SetWhile(logic.Condition{})
-			g.actors = append(g.actors, actor{piece: came})
+			a.piece = came
+			g.actors = append(g.actors, a)
+			continue
 		}
+		if _, fell := slices.BinarySearch(g.fallen, p.Refers(props.Who)); fell && p.Kind().Figure {
+			t.Gone = true
+		}
+		if t.Type = p.Type; p.Kind().Drawn {
+			t.Type = g.draw(is.home, p)
+		}
+		g.actors = append(g.actors, a)
 	}
 	platforms, solid := 0, 0
 	for k := range g.actors {
@@ -126,10 +135,11 @@ func (g *Game) meet() {
 		}
 		a.touched, _ = a.kind.Behaviour.(stage.Touched)
 		a.drive = body.NewDrive(l, world.Movement{Speed: max(1, a.acts.speed)}.Filled())
-		a.track = g.trackOf(a.piece)
-		if a.area = g.doc.Area(a.acts.area); a.area != nil && a.area.Map != m.ID {
+		a.track = g.trackOf(a)
+		if a.area = g.doc.Area(a.acts.area); a.area != nil && a.area.Map != a.home.ID {
 			a.area = nil
 		}
+		a.within = m.Origin.Sub(a.home.Origin)
 		switch {
 		case lies(a.of) && m.View == world.TopDown:
 			a.box = platforms
@@ -209,7 +219,7 @@ func (g *Game) moved(d *world.Document) {
 func (g *Game) sortActors() {
 	l := g.ground.Lattice
 	slices.SortFunc(g.actors, func(a, b actor) int {
-		x, y := l.CellAt(a.piece.Foot), l.CellAt(b.piece.Foot)
+		x, y := a.foot.Cell(l), b.foot.Cell(l)
 		return cmp.Or(cmp.Compare(x.Y, y.Y), cmp.Compare(x.X, y.X), cmp.Compare(a.piece.Type, b.piece.Type), cmp.Compare(a.piece.Number, b.piece.Number))
 	})
 	if g.by == nil {
@@ -284,30 +294,24 @@ func (g *Game) sizeOf(of world.ID, p *world.Piece, view world.View) body.Size {
 	return body.Size{W: max(2, l.W*5/8), H: max(2, l.H*3/4)}
 }
 
-// solidThings puts what is solid of the things of a map where bodies ask for it, in the order
+// solidThings puts what is solid of the things of a map and its neighbours where bodies ask for it, in the order
 // in which meet counts them.
 func (g *Game) solidThings(of *body.Ground) {
 	of.Boxes.Reset(max(of.Lattice.W, of.Lattice.H))
 	of.Floors.Reset(max(of.Lattice.W, of.Lattice.H))
-	for _, p := range of.Map.Pieces {
-		if !world.Acts(p.Type) {
-			continue
+	for _, is := range g.castOf(of) {
+		t := Thing{Type: is.piece.Type}
+		if is.thing != nil {
+			t = *is.thing
 		}
-		t := Thing{Place: footOf(p), Type: p.Type}
-		if i, there := g.thing(p.ID); there {
-			t = g.things[i]
-			t.Type = p.Type
+		if t.from == 0 {
+			if t.Type = is.piece.Type; is.piece.Kind().Drawn {
+				t.Type = g.draw(is.home, is.piece)
+			}
+			t.Gone = t.Gone || g.absent[is.piece.ID]
 		}
-		if p.Kind().Drawn {
-			t.Type = g.draw(of.Map, p)
-		}
-		t.Gone = t.Gone || g.absent[p.ID]
-		g.solidThing(of, p, t)
-	}
-	for _, t := range g.things {
-		if p := of.Map.Piece(t.from); t.from != 0 && p != nil {
-			g.solidThing(of, p, t)
-		}
+		t.Place = g.placeIn(is, of.Map)
+		g.solidThing(of, is.piece, t)
 	}
 }
 
@@ -332,7 +336,7 @@ func (g *Game) thing(id world.ID) (int, bool) {
 // there reports whether an actor is on the map to be met.
 func (g *Game) there(a *actor) bool {
 	t := &g.things[a.at]
-	return !t.Gone && !a.absent && t.ID != g.lifted
+	return !t.Gone && !a.absent && !a.left && t.ID != g.lifted
 }
 
 // random is a number from 0 to before n, from the state alone. (Steele, Lea and Flood, "Fast
@@ -348,11 +352,11 @@ func mixed(z uint64) uint64 {
 	return z ^ z>>31
 }
 
-// Things are all that acts on the player's map, as it is now, with how many cells wide it is, and
+// Things are all of the cast, as it is now and in positions of the player's map, with how many cells wide it is, and
 // its body.
 func (g *Game) Things(each func(t Thing, cells int, size body.Size)) {
 	for _, a := range g.actors {
-		if t := g.things[a.at]; t.Type != 0 && !a.absent {
+		if t := g.things[a.at]; t.Type != 0 && !a.absent && !a.left {
 			each(t, a.piece.Width(), a.size)
 		}
 	}

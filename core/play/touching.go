@@ -73,14 +73,15 @@ func (g *Game) cross(c grid.Point, use bool) {
 	}
 }
 
-// doorway finds the crossing that leads on from cell c of the player's map.
+// doorway finds the crossing that leads on from cell c of the player's map or a neighbour of it.
 func (g *Game) doorway(c grid.Point) (*world.Crossing, int) {
 	if !g.ground.Doorway(c) {
 		return nil, 0
 	}
+	on, c := g.ground.On(c)
 	for _, x := range g.doc.Crossings {
 		for i, end := range x.Ends {
-			if end.Map == g.mapID && x.Leads(i) && end.Cells.Has(c) {
+			if end.Map == on.ID && x.Leads(i) && end.Cells.Has(c) {
 				return x, i
 			}
 		}

@@ -59,7 +59,8 @@ func Hold(t *testing.T, file string, build func() []Case, run func(c *Case) []ui
 		}
 		for n, sum := range sums {
 			if len(sums) != len(c.Sums) || sum != c.Sums[n] {
-				t.Fatalf("case %d of %s comes to something else: %s", i, file, says(n, len(sums)))
+				t.Errorf("case %d of %s comes to something else: %s", i, file, says(n, len(sums)))
+				break
 			}
 		}
 	}

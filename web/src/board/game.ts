@@ -38,8 +38,9 @@ export function drawGame(
   }
   // By their feet: whoever stands lower is in front. What acts on other maps stands where it was placed.
   const acts = new Set(scene.types.filter((type) => type.acts).map((type) => type.id));
+  const cast = new Set(play.castMaps);
   const standing: Standing[] = scene.pieces
-    .filter((piece) => !gone.has(piece.id) && !(acts.has(piece.type) && piece.map === play.map))
+    .filter((piece) => !gone.has(piece.id) && !(acts.has(piece.type) && cast.has(piece.map)))
     .map((piece) =>
       piece.who
         ? character(piece, sprites)

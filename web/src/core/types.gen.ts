@@ -710,6 +710,7 @@ export interface Play {
   taken: number;
   total: number;
   goneIds: string[];
+  castMaps: string[];
   things: ThingView[];
   shots: number[];
   myShots: number[];
