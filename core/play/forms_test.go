@@ -10,8 +10,8 @@ import (
 	"azzel/core/world/told"
 )
 
-// storedForms are documents as they were written in each form of long ago, from 3 to 7, forty of each, with replays that
-// were kept by the rules of then, 4 to 7: they are read as they were when this was stored, and each replay comes to the same. They
+// storedForms are documents as they were written in each form of long ago, from 3 to 7, forty of each and forty more of the last, with replays that
+// were kept by the rules of then, 4 to 8: they are read as they were when this was stored, and each replay comes to the same. They
 // were written by the programs of those days, and can't be made anew.
 const storedForms = "testdata/forms.gz"
 

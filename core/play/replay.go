@@ -19,7 +19,7 @@ import (
 // doorway; a foe stays in its area whatever it does, from above too; foes that come out of emitters
 // have a character's body, and collectibles come; several pieces that refuse each tell once; a step
 // goes on over an edge that wraps, and ends where the steering changes; slow ground slows from above too.
-const Rules = 8
+const Rules = 9
 
 // Reasons why what was played can't be kept.
 var (
