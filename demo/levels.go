@@ -7,6 +7,7 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
 	"azzel/core/play"
 	"azzel/core/world"
 	"azzel/demo/art"
@@ -148,7 +149,7 @@ func playShaft(d *world.Document) (*world.Replay, error) {
 	if p.x() > 35.5 {
 		in = play.Left
 	}
-	p.until("the spring", in, func() bool { return slices.Contains(p.r.Game().Events(), play.Sprung) })
+	p.until("the spring", in, func() bool { return play.Happened(p.r.Game().Events(), props.Threw) })
 	p.until("the top of the draught", play.Right, func() bool { return p.y() < 2.6 })
 	p.until("the upper gantry", play.Left, func() bool { return p.grounded() && p.y() <= 3 })
 	p.underTheRoof()
@@ -313,7 +314,7 @@ func playGrotto(d *world.Document) (*world.Replay, error) {
 	p.until("the crate in the hands", play.Right|play.Use, func() bool { return game().Lifted != 0 })
 	p.ticks(play.TicksPerSecond/2, play.Left)
 	p.until("the pane to break", play.Left|play.Use, func() bool {
-		return slices.Contains(p.r.Game().Events(), play.Broke) || p.called("Frosted pane").Gone
+		return play.Happened(p.r.Game().Events(), props.Broken) || p.called("Frosted pane").Gone
 	})
 	p.look()
 	if p.err == nil && game().Lifted != 0 {

@@ -73,6 +73,11 @@ type Kind struct {
 	// States are those in which its pieces can be: the usual one, and the one in which they are once they are done; none
 	// if there is nothing to tell.
 	States []*State
+	// Moments are what can happen to its pieces, Changes how their states go by that. Beaten is the moment at which one is
+	// gone that bore as many hits as it does.
+	Moments []*Moment
+	Changes []Change
+	Beaten  *Moment
 
 	// Side and Above are how large its pieces are seen from the side and from above, in a cell or for each cell of their
 	// width; as usual if they say nothing.
@@ -165,6 +170,12 @@ func Register(k *Kind) {
 			panic(fmt.Sprintf("two states have the number %d or the word %q", s.Number, s.Word))
 		}
 		states[s.Number], stateWords[s.Word] = s, s
+	}
+	for _, m := range k.Moments {
+		if n, o := moments[m.Number], momentWords[m.Word]; n != nil && n != m || o != nil && o != m {
+			panic(fmt.Sprintf("two moments have the number %d or the word %q", m.Number, m.Word))
+		}
+		moments[m.Number], momentWords[m.Word] = m, m
 	}
 	all, byID[k.ID], words[k.Word] = append(all, k), k, k
 }

@@ -359,7 +359,7 @@ func TestPlayingPage(t *testing.T) {
 		t.Error("taking a collectible was not told")
 	}
 	after := p.Play()
-	if after.Taken != 1 || len(after.GoneIDs) != 1 || after.X <= before.X || after.Doing != "walks" || !slices.Contains(after.Events, string(play.Took)) {
+	if after.Taken != 1 || len(after.GoneIDs) != 1 || after.X <= before.X || after.Doing != "walks" || !slices.Contains(after.Events, "Taken.") {
 		t.Errorf("after walking right it is %+v", after)
 	}
 	order(p, page.Order{Do: "undo"})

@@ -131,7 +131,9 @@ func (p *Page) showTick(tick int) Changed {
 
 func (p *Page) collect() {
 	for _, e := range p.played.Game().Events() {
-		p.events = append(p.events, string(e))
+		if text := eventText(p.doc(), e); text != "" {
+			p.events = append(p.events, text)
+		}
 	}
 }
 

@@ -50,8 +50,8 @@ func both(t *testing.T, run func(t *testing.T, view world.View)) {
 	t.Run("from above", func(t *testing.T) { run(t, world.TopDown) })
 }
 
-func count(events []play.Event, e play.Event) int {
-	return len(slices.DeleteFunc(slices.Clone(events), func(o play.Event) bool { return o != e }))
+func count(events []play.Event, m *kind.Moment) int {
+	return len(slices.DeleteFunc(slices.Clone(events), func(e play.Event) bool { return e.Moment != m }))
 }
 
 // Who walks into pushables pushes them, several in a row too, up to a wall or a foe; from the side
@@ -182,7 +182,7 @@ func TestCarrying(t *testing.T) {
 		}
 		events := walk(g, play.Left|play.Use, 1)
 		events = append(events, walk(g, 0, 60)...)
-		if !where(g, 702).Gone || count(events, play.Broke) != 1 {
+		if !where(g, 702).Gone || count(events, props.Broken) != 1 {
 			t.Errorf("thrown at a breakable: %v, it is at %v", events, where(g, 700).Place)
 		}
 		// Put down, and with a wall there kept.

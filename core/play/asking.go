@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/world"
 )
@@ -177,6 +178,9 @@ func (g *Game) done(p *world.Piece) bool {
 	if g.checkpoint == p.ID || g.Taken(p.ID) {
 		return true
 	}
+	if _, fell := slices.BinarySearch(g.fallen, p.Refers(props.Who)); fell && p.Kind().Figure {
+		return true
+	}
 	k, there := g.thing(p.ID)
 	return there && g.things[k].Gone
 }
@@ -248,6 +252,9 @@ func (g *Game) whatBecame() uint64 {
 		}
 	}
 	put(g.checkpoint)
+	for _, id := range g.fallen {
+		put(id)
+	}
 	for _, id := range g.taken {
 		put(id)
 	}

@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
 	"azzel/core/stage"
 	"azzel/core/world"
 )
@@ -83,7 +84,7 @@ func (e effects) Throw(tenths int) {
 	g := e.g
 	drive := g.underForces()
 	g.motion = body.Motion{VX: g.motion.VX, VY: -drive.SpringSpeed(tenths*g.ground.Lattice.H/10) - drive.Half, Thrown: true, Mode: body.Airborne}
-	g.tell(Sprung)
+	g.befalls(props.Threw, e.piece.ID)
 }
 
 // Stomped implements stage.Effects.
@@ -91,7 +92,7 @@ func (e effects) Stomped() {
 	g := e.g
 	g.hit(e.actor)
 	g.motion.VY, g.motion.Mode, g.motion.Rising = -g.drive.Leap*2/3, body.Airborne, g.jumped
-	g.tell(Stomped)
+	g.befalls(props.Stomped, g.things[e.actor.at].Piece())
 }
 
 // Take implements stage.Effects. What came out of an emitter is not counted, what was drawn is, as what lies there.
@@ -117,8 +118,9 @@ func (e effects) Reach() {
 	if g.checkpoint == p.ID || !g.ground.Fits(g.size, at) {
 		return
 	}
-	g.entered, g.enteredOn, g.checkpoint, g.started = at, 0, p.ID, p.ID
-	g.tell(Reached)
+	g.entered, g.enteredOn, g.started = at, 0, p.ID
+	g.comesBackTo(p.ID)
+	g.befalls(props.Reached, p.ID)
 	g.remember(p.ID, p.Sets())
 }
 
@@ -126,6 +128,6 @@ func (e effects) Reach() {
 func (e effects) Leave() {
 	if e.g.lets(e.piece) {
 		e.g.finished = true
-		e.g.tell(Finished)
+		e.g.befalls(props.LetOut, e.piece.ID)
 	}
 }

@@ -73,7 +73,7 @@ func stands(g *play.Game) string {
 	}
 	text := fmt.Sprint(board(s.Place), s.Facing, s.Taken, s.Finished, s.Doing, s.Health, s.Checkpoint, s.Lifted, s.Rises, g.TakenIDs(), g.Items(), slices.Sorted(slices.Values(g.Absent())), " ")
 	for _, e := range g.Events() {
-		text += string(e)
+		text += fmt.Sprint(e.Moment.Word, e.Piece, e.Item, e.Count, e.Had, " ")
 	}
 	g.Things(func(t play.Thing, cells int, size body.Size) {
 		text += fmt.Sprint("\n\t", t.ID, t.Type, board(t.Place), t.Heading, t.Gone, cells, size, play.HitsOf(g, t.ID))

@@ -117,7 +117,7 @@ func TestEmittedThings(t *testing.T) {
 		g := begin(t, d, 3, 9)
 		walk(g, play.Right, 32)
 		events := walk(g, 0, 400)
-		if n := count(events, "Fuse: taken."); n != 3 || g.Has(d.Item(801)) != 3 || count(events, "You can't carry more of Fuse than 3.") != 2 {
+		if n := count(events, props.Taken); n != 3 || g.Has(d.Item(801)) != 3 || count(events, props.Full) != 2 {
 			t.Errorf("%d fuses are taken, %d are had, with room for 3: %v", n, g.Has(d.Item(801)), events)
 		}
 		left := 0

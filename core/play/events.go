@@ -1,70 +1,74 @@
 package play
 
 import (
-	"fmt"
+	"slices"
 
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 )
 
-// An Event is something that happened during a tick or a change, to be told.
-type Event string
-
-// tookItem: a collectible gave so many of an item.
-func tookItem(i *world.Item, n int) Event {
-	return Event(i.Times(n) + ": taken.")
+// An Event is that something happened during a tick or a change.
+type Event struct {
+	Moment *kind.Moment
+	// Piece is the piece to which it happened, or the emitter that it came out of; 0 for the player.
+	Piece world.ID
+	// Item is what was taken or is lacking, Count how many, or how many are needed, Had how many of those the player has.
+	Item       world.ID
+	Count, Had int
+	// Tick is after which tick.
+	Tick int
 }
 
-// fullOf: there is no room for more of an item.
-func fullOf(i *world.Item) Event {
-	return Event(fmt.Sprintf("You can't carry more of %s than %d.", i.Name, i.Room()))
-}
-
-// lacks: an exit needs so many of an item, of which one has fewer.
-func lacks(i *world.Item, needs, has int) Event {
-	if needs == 1 {
-		return Event("You need " + i.Name + " here.")
-	}
-	return Event(fmt.Sprintf("You need %s here, and have %d.", i.Times(needs), has))
-}
-
-// The events.
-const (
-	// Elsewhere: one could not stand where play was to begin.
-	Elsewhere Event = "You can't stand there, so play began on the nearest free cell."
+// What can happen to the player, beside what their pieces declare.
+var (
+	// Elsewhere: they could not stand where play was to begin.
+	Elsewhere = &kind.Moment{Number: 1000, Word: "elsewhere"}
 	// AtSpawn: there was no free place, so play went on at the spawn.
-	AtSpawn Event = "There is no room there, so you are at the spawn."
+	AtSpawn = &kind.Moment{Number: 1001, Word: "at-spawn"}
 	// NoSpawn: there is no spawn to begin at.
-	NoSpawn Event = "There is no spawn yet, so you stand on the first map."
-	// Took: a collectible was taken.
-	Took Event = "Taken."
+	NoSpawn = &kind.Moment{Number: 1002, Word: "no-spawn"}
 	// Crossed: a crossing was taken.
-	Crossed Event = "Through."
+	Crossed = &kind.Moment{Number: 1003, Word: "crossed"}
 	// NoLanding: nobody can stand beside the doorway on the other side.
-	NoLanding Event = "There is no room beside the doorway on the other side, so you stand in it."
+	NoLanding = &kind.Moment{Number: 1004, Word: "no-landing"}
 	// TooLarge: nobody of the player's size can stand on the map on the other side.
-	TooLarge Event = "You are too large for the map on the other side, so you stay here."
-	// Crushed: one was between two things.
-	Crushed Event = "Crushed: back to where you came in."
-	// Stomped: one jumped on a foe.
-	Stomped Event = "Jumped on it."
-	// Sprung: a spring threw one up.
-	Sprung Event = "Up!"
-	// Broke: something was broken.
-	Broke Event = "Broken."
-	// Shut: an exit needs more than one thing, or another than an item.
-	Shut Event = "This does not let you out yet."
+	TooLarge = &kind.Moment{Number: 1005, Word: "too-large"}
+	// Crushed: they were between two things.
+	Crushed = &kind.Moment{Number: 1006, Word: "crushed"}
 	// NoRoom: what is carried can't be let go of.
-	NoRoom Event = "There is no room to let go of it here."
-	// Sank: a raft left one in the water.
-	Sank Event = "No longer on the raft: back to where you came in."
-	// Hurt: something hurt the player.
-	Hurt Event = "That hurt."
-	// Harmed: the player's health was used up.
-	Harmed Event = "That was too much: back to where you came in."
-	// Reached: one came to a checkpoint.
-	Reached Event = "Checkpoint: you come back to here."
-	// Fell: one went over a deadly edge.
-	Fell Event = "That edge is deadly: back to where you came in."
-	// Finished: an exit was reached.
-	Finished Event = "Finished."
+	NoRoom = &kind.Moment{Number: 1007, Word: "no-room"}
+	// Sank: a raft left them in the water.
+	Sank = &kind.Moment{Number: 1008, Word: "sank"}
+	// Hurt: something hurt them.
+	Hurt = &kind.Moment{Number: 1009, Word: "hurt"}
+	// Harmed: their health was used up.
+	Harmed = &kind.Moment{Number: 1010, Word: "harmed"}
+	// Fell: they went over a deadly edge.
+	Fell = &kind.Moment{Number: 1011, Word: "fell"}
 )
+
+// Happened reports whether a moment is among some events.
+func Happened(events []Event, m *kind.Moment) bool {
+	return slices.ContainsFunc(events, func(e Event) bool { return e.Moment == m })
+}
+
+// tell notes what happened.
+func (g *Game) tell(e Event) {
+	e.Tick = g.tick
+	g.events = append(g.events, e)
+}
+
+// happens notes that something happened to the player.
+func (g *Game) happens(m *kind.Moment) { g.tell(Event{Moment: m}) }
+
+// befalls notes that something happened to a piece.
+func (g *Game) befalls(m *kind.Moment, piece world.ID) { g.tell(Event{Moment: m, Piece: piece}) }
+
+// comesBackTo takes a checkpoint as the one to which the player comes back, 0 for none.
+func (g *Game) comesBackTo(checkpoint world.ID) {
+	if g.checkpoint != 0 && g.checkpoint != checkpoint {
+		g.befalls(props.Left, g.checkpoint)
+	}
+	g.checkpoint = checkpoint
+}

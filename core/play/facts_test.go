@@ -68,8 +68,8 @@ func TestFacts(t *testing.T) {
 		}
 		walk(g, play.Right|play.Strike, 20)
 		says("the second pane broken", 1, 5, 700, 703, 704, 706)
-		if events = append(events, walk(g, play.Right, 60)...); count(events, play.Reached) != 1 || g.Status().Finished {
-			t.Errorf("reached %d times, finished %t: an exit that is not there lets nobody out", count(events, play.Reached), g.Status().Finished)
+		if events = append(events, walk(g, play.Right, 60)...); count(events, props.Reached) != 1 || g.Status().Finished {
+			t.Errorf("reached %d times, finished %t: an exit that is not there lets nobody out", count(events, props.Reached), g.Status().Finished)
 		}
 		says("the checkpoint reached", 0, 5, 700, 701, 703, 704, 706)
 		// By hand, and with all items: things come and go, the player beside them.

@@ -90,8 +90,7 @@ func (g *Game) moveFoeFromTheSide(a *actor, t *Thing) {
 		t.turn(a)
 	}
 	if !g.inside(t.Place) {
-		// Off the map.
-		t.Gone = !g.goesOn(a, t)
+		g.offTheMap(a, t)
 	}
 }
 
@@ -209,7 +208,7 @@ func (g *Game) followTrack(a *actor, t *Thing) {
 			}
 		}
 		if !g.inside(t.Place) {
-			t.Gone = !g.goesOn(a, t)
+			g.offTheMap(a, t)
 		}
 		return
 	}

@@ -5,6 +5,7 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
 	"azzel/core/pack"
 	"azzel/core/world"
 )
@@ -188,6 +189,14 @@ func (g *Game) goesOn(a *actor, t *Thing) bool {
 		t.on, t.frame = 0, 0
 	}
 	return true
+}
+
+// offTheMap lets a thing be lost that left all maps of the cast, unless it came onto another one.
+func (g *Game) offTheMap(a *actor, t *Thing) {
+	if !g.goesOn(a, t) {
+		t.Gone = true
+		g.befalls(props.Lost, t.Piece())
+	}
 }
 
 // encodePlaces writes on which maps things are that are not at home, and where the player came in if that is another map.

@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"slices"
 
+	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/world"
 )
@@ -60,17 +61,18 @@ func (g *Game) lets(p *world.Piece) bool {
 	if g.Holds(p.ID, needs) {
 		return true
 	}
-	why := Shut
+	why := Event{Moment: props.Refused, Piece: p.ID}
 	if l, r := needs.Left, needs.Right; needs.Ask == logic.Compares && needs.By == logic.AtLeast && l.Is == logic.ItemCount && r.Is == logic.Literal {
 		item := g.doc.Item(l.Thing)
-		why = lacks(item, r.Number, g.Has(item))
+		why.Item, why.Count, why.Had = item.ID, r.Number, g.Has(item)
 	}
-	g.refuse(p.ID, why)
+	g.refuse(why)
 	return false
 }
 
-// refuse tells the player once why a piece refuses something, until they have been away from it.
-func (g *Game) refuse(id world.ID, why Event) {
+// refuse tells the player once that a piece refuses something, until they have been away from it.
+func (g *Game) refuse(why Event) {
+	id := why.Piece
 	i, twice := slices.BinarySearch(g.refusing, id)
 	if !twice {
 		g.refusing = slices.Insert(g.refusing, i, id)

@@ -31,14 +31,15 @@ func (g *Game) leave() {
 		by := g.shift(g.ground.Map, beside.Map)
 		g.place, g.goal = added(g.place, by), added(g.goal, by)
 		g.enter(beside.Map)
-		g.entered, g.enteredOn, g.checkpoint, g.through = g.place, 0, 0, 0
+		g.entered, g.enteredOn, g.through = g.place, 0, 0
+		g.comesBackTo(0)
 		if !g.ground.Fits(g.size, g.place) {
 			// It is seen otherwise there, so that the player is larger.
 			g.toNearest(g.place.Cell(l))
 		}
 		return
 	}
-	g.tell(Fell)
+	g.happens(Fell)
 	g.comeBack()
 }
 
@@ -76,7 +77,8 @@ func (g *Game) comeBack() {
 		g.entered, g.enteredOn, g.checkpoint = at, 0, checkpoint
 	} else if g.enteredOn != 0 {
 		// That map is gone.
-		g.entered, g.enteredOn, g.checkpoint = g.place, 0, 0
+		g.entered, g.enteredOn = g.place, 0
+		g.comesBackTo(0)
 	}
 	if g.ground.Fits(g.size, g.entered) {
 		g.put(g.entered)
@@ -95,7 +97,7 @@ func (g *Game) toNearest(c grid.Point) bool {
 		g.set(g.ground.Map, to)
 		return true
 	}
-	g.tell(AtSpawn)
+	g.happens(AtSpawn)
 	if g.toSpawn() {
 		return true
 	}

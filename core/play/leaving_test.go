@@ -3,7 +3,6 @@ package play_test
 import (
 	"fmt"
 	"slices"
-	"strings"
 	"testing"
 
 	"azzel/core/body"
@@ -178,7 +177,7 @@ func TestSeveralRefuse(t *testing.T) {
 		d = apply(t, d, parts...)
 		g := begin(t, d, 4, 9)
 		refused := func(in play.Input, ticks int) int {
-			return len(slices.DeleteFunc(walk(g, in, ticks), func(e play.Event) bool { return !strings.HasPrefix(string(e), "You need") }))
+			return len(slices.DeleteFunc(walk(g, in, ticks), func(e play.Event) bool { return e.Moment != props.Refused }))
 		}
 		if n := refused(play.Right, 22) + refused(0, 60); n != 3 {
 			t.Errorf("three that refuse tell %d times", n)

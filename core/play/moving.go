@@ -179,11 +179,11 @@ func (g *Game) damage(worst int) {
 		return
 	}
 	if g.loseHealth(worst) {
-		g.tell(Harmed)
+		g.happens(Harmed)
 		g.away = true
 		return
 	}
-	g.tell(Hurt)
+	g.happens(Hurt)
 }
 
 // loseHealth takes health away and reports whether it was used up, and is whole again.

@@ -313,13 +313,13 @@ func (g *Game) sink() {
 		g.put(g.ground.At(c))
 		return
 	}
-	g.tell(Sank)
+	g.happens(Sank)
 	g.comeBack()
 }
 
 // crush hurts who is between two things, and lets them come back to where they came in.
 func (g *Game) crush() {
 	g.loseHealth(1)
-	g.tell(Crushed)
+	g.happens(Crushed)
 	g.away = true
 }

@@ -219,8 +219,6 @@ func (g *Game) groundOf(m *world.Map) *body.Ground {
 	return of
 }
 
-func (g *Game) tell(e Event) { g.events = append(g.events, e) }
-
 // set sets the player down on a cell of a map, or of a neighbour of it.
 func (g *Game) set(m *world.Map, c grid.Point) {
 	if on, at := g.groundOf(m).On(c); on != nil {
@@ -229,7 +227,8 @@ func (g *Game) set(m *world.Map, c grid.Point) {
 	g.enter(m)
 	g.through = 0
 	g.put(g.ground.At(c))
-	g.entered, g.enteredOn, g.checkpoint = g.place, 0, 0
+	g.entered, g.enteredOn = g.place, 0
+	g.comesBackTo(0)
 }
 
 // put sets the player down at rest.
@@ -268,7 +267,7 @@ func (g *Game) goOn(d *world.Document) error {
 			return nil
 		}
 	}
-	g.tell(AtSpawn)
+	g.happens(AtSpawn)
 	if !g.toSpawn() {
 		return ErrNowhere
 	}

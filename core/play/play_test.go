@@ -2,8 +2,6 @@ package play_test
 
 import (
 	"math/rand/v2"
-	"slices"
-	"strings"
 	"testing"
 
 	"azzel/core/body"
@@ -304,7 +302,7 @@ func TestTakingAndExit(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if events := walk(g, play.Right, 40); !slices.Contains(events, play.Took) {
+	if events := walk(g, play.Right, 40); !play.Happened(events, props.Taken) {
 		t.Fatalf("nothing was taken: %v", events)
 	}
 	ref := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 501}
@@ -324,7 +322,7 @@ func TestTakingAndExit(t *testing.T) {
 	if s := g.Status(); s.Taken != 1 || s.Total != 2 {
 		t.Errorf("after undoing it %d of %d", s.Taken, s.Total)
 	}
-	if events := walk(g, play.Right, 60); !slices.Contains(events, play.Finished) || !g.Status().Finished {
+	if events := walk(g, play.Right, 60); !play.Happened(events, props.LetOut) || !g.Status().Finished {
 		t.Errorf("the exit does not end the game: %v", events)
 	}
 	before := g.Status()
@@ -383,7 +381,7 @@ func TestPlacesToStand(t *testing.T) {
 	d := room(t)
 	m := d.Maps[0]
 	g, err := play.New(d, play.Start{Map: m.ID, Cell: grid.Point{X: 7, Y: 0}})
-	if err != nil || !slices.Contains(g.Events(), play.Elsewhere) || g.Status().Place.Cell(d.Project.Lattice()) != (grid.Point{X: 7, Y: 1}) {
+	if err != nil || !play.Happened(g.Events(), play.Elsewhere) || g.Status().Place.Cell(d.Project.Lattice()) != (grid.Point{X: 7, Y: 1}) {
 		t.Errorf("begun at %v: %v %v", g.Status().Place.Cell(d.Project.Lattice()), g.Events(), err)
 	}
 	d = apply(t, d, paint(m, grid.Rect{X: 7, Y: 1, W: 1, H: 1}, grid.Cell(tiles.Wall)))
@@ -393,7 +391,7 @@ func TestPlacesToStand(t *testing.T) {
 	}
 	walled := apply(t, d, paint(m, grid.Rect{W: 18, H: 11}, grid.Cell(tiles.Wall)), paint(m, grid.Rect{X: 10, Y: 8, W: 1, H: 1}, 1))
 	_ = g.SetDocument(apply(t, walled, paint(m, grid.Rect{X: 0, Y: 0, W: 16, H: 11}, grid.Cell(tiles.Wall))))
-	if c := g.Status().Place.Cell(d.Project.Lattice()); !g.Fits() || !slices.ContainsFunc(g.Events(), func(e play.Event) bool { return strings.Contains(string(e), "spawn") }) {
+	if c := g.Status().Place.Cell(d.Project.Lattice()); !g.Fits() || !(play.Happened(g.Events(), play.AtSpawn) || play.Happened(g.Events(), play.NoSpawn)) {
 		t.Errorf("with no room one is at %v, told %v", c, g.Events())
 	}
 	if _, err := play.New(apply(t, d, paint(m, m.Bounds, grid.Cell(tiles.Wall))), play.Start{}); err == nil {

@@ -185,7 +185,7 @@ func (g *Game) movePushables() {
 			g.slide(a, t)
 		}
 		if !g.inside(t.Place) {
-			t.Gone = !g.goesOn(a, t)
+			g.offTheMap(a, t)
 			continue
 		}
 		g.ground.Boxes.Set(a.box, a.size.Box(t.Place))
@@ -268,7 +268,7 @@ func (g *Game) lift(in Input) bool {
 			continue
 		}
 		if !g.letGo(a, t, way, in&Down != 0 && in&Up == 0) {
-			g.tell(NoRoom)
+			g.happens(NoRoom)
 		}
 		return true
 	}

@@ -107,18 +107,19 @@ func (g *Game) strikes(at, want body.Box, mine bool) bool {
 // hit is one hit more for a foe or breakable.
 func (g *Game) hit(a *actor) {
 	t := &g.things[a.at]
+	g.befalls(props.Hit, t.Piece())
 	if t.hits++; int(t.hits) < a.acts.bears {
 		return
 	}
 	g.remove(a)
-	if a.kind.Solid {
-		g.tell(Broke)
-	}
 }
 
 // remove takes a thing away.
 func (g *Game) remove(a *actor) {
 	g.things[a.at].Gone = true
+	if a.kind.Beaten != nil {
+		g.befalls(a.kind.Beaten, g.things[a.at].Piece())
+	}
 	if g.things[a.at].from == 0 && world.Sets(a.piece.Type) {
 		g.remember(a.piece.ID, a.acts.sets)
 	}
@@ -136,10 +137,23 @@ func (g *Game) fell(who world.ID) {
 	if fell {
 		return
 	}
+	var others []*world.Piece
+	for _, m := range g.doc.Maps {
+		for _, p := range m.Pieces {
+			if p.Props != "" && p.Refers(props.Who) == who && p.Kind().Figure && !g.done(p) {
+				others = append(others, p)
+			}
+		}
+	}
 	g.fallen = slices.Insert(g.fallen, i, who)
 	for k := range g.actors {
 		if a := &g.actors[k]; a.kind.Figure && a.piece.Refers(props.Who) == who && g.things[a.at].from == 0 {
 			g.things[a.at].Gone = true
+		}
+	}
+	for _, p := range others {
+		if beaten := p.Kind().Beaten; beaten != nil {
+			g.befalls(beaten, p.ID)
 		}
 	}
 }

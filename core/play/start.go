@@ -33,13 +33,13 @@ func (g *Game) begin(start Start) error {
 		c, ok := g.groundOf(m).Nearest(g.sizeOn(m), m.Bounds.Clamp(start.Cell), -1)
 		if ok {
 			if c != start.Cell {
-				g.tell(Elsewhere)
+				g.happens(Elsewhere)
 			}
 			g.set(m, c)
 			g.began = g.startAt(start.Cell)
 			return nil
 		}
-		g.tell(AtSpawn)
+		g.happens(AtSpawn)
 	}
 	if !g.toSpawn() {
 		return ErrNowhere
@@ -89,7 +89,7 @@ func (g *Game) toSpawn() bool {
 	for _, m := range g.doc.Maps {
 		middle := grid.Point{X: m.Bounds.X + m.Bounds.W/2, Y: m.Bounds.Y + m.Bounds.H/2}
 		if c, ok := g.groundOf(m).Nearest(g.sizeOn(m), middle, -1); ok {
-			g.tell(NoSpawn)
+			g.happens(NoSpawn)
 			g.set(m, c)
 			return true
 		}

@@ -51,8 +51,8 @@ func (w teller) game(g *play.Game) {
 	w.Tell(s.Health, s.Most, s.Safe, s.Hurt, s.Rises, s.Striking, s.Lifted)
 	w.Rect(g.Camera())
 	w.Tell(g.Shaking().X, g.Shaking().Y, g.Absent(), g.TakenIDs(), g.Fallen())
-	for _, e := range g.Events() {
-		w.Tell(string(e))
+	for _, text := range toldTo(g.Document(), g.Events()) {
+		w.Tell(text)
 	}
 	for _, had := range g.Items() {
 		w.Tell(had.Item, had.Count)

@@ -86,7 +86,7 @@ func TestPlatforms(t *testing.T) {
 	d = apply(t, d, paint(m, grid.Rect{X: 10, Y: 5, W: 1, H: 5}, grid.Cell(tiles.Wall)))
 	g = begin(t, d, 8, 9)
 	events := walk(g, 0, 200)
-	if !slices.Contains(events, play.Crushed) || g.Status().Health != 2 || !g.Fits() {
+	if !play.Happened(events, play.Crushed) || g.Status().Health != 2 || !g.Fits() {
 		t.Errorf("between a platform and a wall: %v, %+v", events, g.Status())
 	}
 }
@@ -116,12 +116,12 @@ func TestFoesAndSprings(t *testing.T) {
 	d = apply(t, d, acting(d, m, 700, world.Foe, 9, 9, kind.Set(props.Does.Is(props.Stands))))
 	g = begin(t, d, 9, 6)
 	events := walk(g, 0, 40)
-	if !slices.Contains(events, play.Stomped) || slices.Contains(events, play.Hurt) || !where(g, 700).Gone {
+	if !play.Happened(events, props.Stomped) || play.Happened(events, play.Hurt) || !where(g, 700).Gone {
 		t.Errorf("fallen onto a foe: %v", events)
 	}
 	g = begin(t, d, 7, 9)
 	events = walk(g, play.Right, 60)
-	if n := len(slices.DeleteFunc(events, func(e play.Event) bool { return e != play.Hurt })); n != 1 || g.Status().Health != 2 {
+	if n := len(slices.DeleteFunc(events, func(e play.Event) bool { return e.Moment != play.Hurt })); n != 1 || g.Status().Health != 2 {
 		t.Errorf("a foe that is walked into hurts %d times: %+v", n, g.Status())
 	}
 	for _, tenths := range []int{10, 50, 85} {
@@ -131,7 +131,7 @@ func TestFoesAndSprings(t *testing.T) {
 		from, highest := 0, 1<<30
 		for range 240 {
 			g.Tick(0)
-			if slices.Contains(g.Events(), play.Sprung) {
+			if play.Happened(g.Events(), props.Threw) {
 				from, highest = g.Status().Place.Y, 1<<30
 			}
 			highest = min(highest, g.Status().Place.Y)

@@ -5,6 +5,7 @@ import (
 
 	"azzel/core/board"
 	"azzel/core/grid"
+	"azzel/core/kinds/props"
 	"azzel/core/world"
 )
 
@@ -29,12 +30,12 @@ func (g *Game) have(id world.ID, is *acting) bool {
 	gives := g.doc.Item(is.item)
 	switch {
 	case gives == nil:
-		g.tell(Took)
+		g.befalls(props.Taken, id)
 	case !g.give(gives, is.amount):
-		g.refuse(id, fullOf(gives))
+		g.refuse(Event{Moment: props.Full, Piece: id, Item: gives.ID, Count: gives.Room()})
 		return false
 	default:
-		g.tell(tookItem(gives, is.amount))
+		g.tell(Event{Moment: props.Taken, Piece: id, Item: gives.ID, Count: is.amount})
 	}
 	return true
 }
@@ -59,17 +60,17 @@ func (g *Game) cross(c grid.Point, use bool) {
 		// A doorway is free, but perhaps not as large as a body.
 		if landing, ok = g.groundOf(m).Nearest(size, landing, -1); !ok {
 			if g.through != found.ID {
-				g.tell(TooLarge)
+				g.happens(TooLarge)
 			}
 			g.through = found.ID
 			return
 		}
 	}
 	g.set(m, landing)
-	g.tell(Crossed)
+	g.happens(Crossed)
 	if !ok {
 		g.through = found.ID
-		g.tell(NoLanding)
+		g.happens(NoLanding)
 	}
 }
 

@@ -9,9 +9,16 @@ import (
 	"azzel/core/stage"
 )
 
+// Its states.
+var (
+	unreached = &kind.State{Number: 5, Word: "unreached", Name: "not reached"}
+	reached   = &kind.State{Number: 6, Word: "reached", Name: "reached"}
+)
+
 // Kind is a place to come back to.
 var Kind = &kind.Kind{ID: 4, Word: "checkpoint", Name: "Checkpoint", Family: kind.Ways, Starts: true, Touch: true, Done: "reached",
-	States:    []*kind.State{{Number: 5, Word: "unreached", Name: "not reached"}, {Number: 6, Word: "reached", Name: "reached"}},
+	States: []*kind.State{unreached, reached}, Moments: []*kind.Moment{props.Reached, props.Left},
+	Changes:   []kind.Change{{From: unreached, To: reached, By: props.Reached}, {From: reached, To: unreached, By: props.Left}},
 	Behaviour: behaviour{}, Picture: picture, Other: other,
 	Purpose: "Who touched it comes back to here after falling or coming to harm.",
 	Props:   slices.Concat(props.Facts, props.Presence)}

@@ -9,9 +9,16 @@ import (
 	"azzel/core/stage"
 )
 
+// Its states.
+var (
+	untaken = &kind.State{Number: 3, Word: "untaken", Name: "not taken"}
+	taken   = &kind.State{Number: 4, Word: "taken", Name: "taken", Gone: true}
+)
+
 // Kind is something to take.
 var Kind = &kind.Kind{ID: 3, Word: "collectible", Name: "Collectible", Family: kind.Things, Item: kind.Gives, Touch: true, Counted: true, Done: "taken",
-	States:    []*kind.State{{Number: 3, Word: "untaken", Name: "not taken"}, {Number: 4, Word: "taken", Name: "taken", Gone: true}},
+	States: []*kind.State{untaken, taken}, Moments: []*kind.Moment{props.Taken, props.Full},
+	Changes:   []kind.Change{{From: untaken, To: taken, By: props.Taken, Gives: []*kind.Prop{props.Item, props.Amount}, Lasting: true}},
 	Behaviour: behaviour{}, Picture: picture,
 	Purpose: "Taken by walking over it, and counted; it may give an item.",
 	Props: slices.Concat([]kind.Has{

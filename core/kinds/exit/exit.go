@@ -10,6 +10,7 @@ import (
 // Kind is a way out.
 var Kind = &kind.Kind{ID: 2, Word: "exit", Name: "Exit", Family: kind.Ways, Item: kind.Needs, Touch: true, Ends: true,
 	Behaviour: behaviour{}, Picture: picture,
+	Moments: []*kind.Moment{props.LetOut, props.Refused},
 	Purpose: "Who walks onto it has finished, if they have what it needs.",
 	Props: append([]kind.Has{
 		{Prop: props.Needs},

@@ -9,9 +9,16 @@ import (
 	"azzel/core/stage"
 )
 
+// Its states.
+var (
+	unbeaten = &kind.State{Number: 7, Word: "unbeaten", Name: "not defeated"}
+	defeated = &kind.State{Number: 8, Word: "defeated", Name: "defeated", Gone: true}
+)
+
 // Kind is somebody to beware of.
 var Kind = &kind.Kind{ID: 6, Word: "foe", Name: "Foe", Family: kind.Folk, Acts: true, Goes: true, Hurts: true, Struck: true, Figure: true, Done: "defeated",
-	States:    []*kind.State{{Number: 7, Word: "unbeaten", Name: "not defeated"}, {Number: 8, Word: "defeated", Name: "defeated", Gone: true}},
+	States: []*kind.State{unbeaten, defeated}, Moments: []*kind.Moment{props.Hit, props.Stomped, props.Defeated, props.Lost}, Beaten: props.Defeated,
+	Changes:   []kind.Change{{From: unbeaten, To: defeated, By: props.Defeated, Needs: []*kind.Prop{props.Bears}, Lasting: true}, {From: unbeaten, To: defeated, By: props.Lost, Lasting: true}},
 	Behaviour: behaviour{}, Picture: picture,
 	Purpose:  "Hurts who touches it, and shoots if told to; from the side one can jump on it.",
 	Range:    []*kind.Prop{props.Sight, props.Straying, props.Reach},

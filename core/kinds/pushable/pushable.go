@@ -12,5 +12,6 @@ var Kind = &kind.Kind{ID: 9, Word: "pushable", Name: "Pushable", Family: kind.Wo
 	// over it where it fills a hole.
 	Side: kind.Extent{W: 7, OfW: 8, H: 1, OfH: 1}, Above: kind.Extent{W: 7, OfW: 8, H: 7, OfH: 8},
 	Picture: picture,
+	Moments: []*kind.Moment{props.Lost},
 	Purpose: "Solid; pushed by walking into it, picked up, thrown and put down.",
 	Props:   props.Presence}

@@ -16,6 +16,7 @@ var Height = &kind.Prop{Field: 36, Word: "height", Label: "Throws", Name: "how h
 var Kind = &kind.Kind{ID: 7, Word: "spring", Name: "Spring", Family: kind.Workings, Acts: true,
 	Side: kind.Extent{W: 3, OfW: 4, H: 1, OfH: 2}, Above: kind.Extent{W: 3, OfW: 4, H: 1, OfH: 2},
 	Behaviour: behaviour{}, Picture: picture,
+	Moments:  []*kind.Moment{props.Threw},
 	Purpose:  "Throws up who comes down on it, in side-view.",
 	Strength: []*kind.Prop{Height},
 	Props:    append([]kind.Has{{Prop: Height, Only: kind.FromTheSide}}, props.Presence...)}

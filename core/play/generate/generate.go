@@ -303,6 +303,9 @@ func FromAbove(seed uint64) (*world.Document, error) {
 				of = world.Checkpoint
 			}
 			piece := &world.Piece{Type: of, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(Cell(r, m))}
+			if of == world.Collectible && r.IntN(3) == 0 {
+				piece.Props = kind.Set(props.Item.Refer(lantern), props.Amount.Is(1+r.IntN(3)))
+			}
 			facts(r, draft.Document(), piece)
 			if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}, piece.Values()); err != nil {
 				return nil, err

@@ -1,0 +1,19 @@
+package props
+
+import "azzel/core/kind"
+
+// What can happen to pieces.
+var (
+	Taken    = &kind.Moment{Number: 1, Word: "taken", Name: "taken"}
+	Full     = &kind.Moment{Number: 2, Word: "full", Name: "left for lack of room"}
+	Reached  = &kind.Moment{Number: 3, Word: "reached", Name: "reached"}
+	Left     = &kind.Moment{Number: 4, Word: "left-behind", Name: "no longer come back to"}
+	Broken   = &kind.Moment{Number: 5, Word: "broken", Name: "broken"}
+	Defeated = &kind.Moment{Number: 6, Word: "defeated", Name: "defeated"}
+	Lost     = &kind.Moment{Number: 7, Word: "lost", Name: "gone off the map"}
+	Stomped  = &kind.Moment{Number: 8, Word: "stomped", Name: "jumped on"}
+	Threw    = &kind.Moment{Number: 9, Word: "threw", Name: "jumped on to be thrown up"}
+	LetOut   = &kind.Moment{Number: 10, Word: "let-out", Name: "gone out by"}
+	Refused  = &kind.Moment{Number: 11, Word: "refused", Name: "come to in vain"}
+	Hit      = &kind.Moment{Number: 12, Word: "hit", Name: "hit"}
+)

@@ -1,0 +1,145 @@
+package play_test
+
+import (
+	"slices"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/logic"
+	"azzel/core/play"
+	"azzel/core/play/generate"
+	"azzel/core/world"
+)
+
+// Over random worlds and edits of none, each time the own state of a piece changes its kind declares that it goes so, and
+// the moment at which it does happened to the piece in that tick. Each change that is declared is seen, each moment raised.
+func TestChangesAreDeclared(t *testing.T) {
+	type way struct {
+		from, to *kind.State
+		by       *kind.Moment
+	}
+	seen, raised := map[way]int{}, map[*kind.Moment]int{}
+	for seed := range uint64(160) {
+		d, g := begun(t, seed)
+		own := func(p *world.Piece) *kind.State {
+			n, _ := g.Asked(0).State(p.ID)
+			return kind.StateOf(n)
+		}
+		was := map[*world.Piece]*kind.State{}
+		for _, m := range d.Maps {
+			for _, p := range m.Pieces {
+				was[p] = own(p)
+			}
+		}
+		for tick, in := range generate.Inputs(seed, 500) {
+			g.Tick(in)
+			for _, e := range g.Events() {
+				if raised[e.Moment]++; e.Tick != tick+1 {
+					t.Fatalf("world %d: %s in tick %d is said to be of tick %d", seed, e.Moment.Word, tick+1, e.Tick)
+				}
+			}
+			for _, m := range d.Maps {
+				for _, p := range m.Pieces {
+					is := own(p)
+					if is == was[p] {
+						continue
+					}
+					k := p.Kind()
+					if k.Drawn {
+						k = kindOf(is)
+					}
+					change := slices.IndexFunc(k.Changes, func(c kind.Change) bool {
+						return c.From == was[p] && c.To == is && slices.ContainsFunc(g.Events(), func(e play.Event) bool { return e.Moment == c.By && e.Piece == p.ID })
+					})
+					if change < 0 {
+						t.Fatalf("world %d, tick %d: a %s goes from %s to %s, which nothing explains: %v", seed, tick+1, k.Word, was[p].Word, is.Word, toldTo(d, g.Events()))
+					}
+					c := k.Changes[change]
+					seen[way{c.From, c.To, c.By}]++
+					was[p] = is
+				}
+			}
+		}
+	}
+	for _, k := range kind.All() {
+		for _, c := range k.Changes {
+			if seen[way{c.From, c.To, c.By}] == 0 {
+				t.Errorf("no %s was seen to go from %s to %s by being %s", k.Word, c.From.Word, c.To.Word, c.By.Name)
+			}
+			if !slices.Contains(k.States, c.From) || !slices.Contains(k.States, c.To) || !slices.Contains(k.Moments, c.By) {
+				t.Errorf("a %s changes by what it does not declare: %s", k.Word, c.By.Word)
+			}
+		}
+		for _, m := range k.Moments {
+			if raised[m] == 0 {
+				t.Errorf("nothing was ever %s", m.Name)
+			}
+		}
+	}
+}
+
+// kindOf is the kind that has a state.
+func kindOf(s *kind.State) *kind.Kind {
+	return kind.First(func(k *kind.Kind) bool { return slices.Contains(k.States, s) })
+}
+
+// A condition asks for what became of a piece: it is there once another was broken, in the same tick.
+func TestStatesAreAsked(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		d := bare(t, view)
+		broken := logic.Condition{Ask: logic.InState, Subject: logic.Noun{Is: logic.Piece, Thing: 700}, Is: 2}
+		label := &world.Piece{Type: world.Collectible}
+		label.SetWhile(broken)
+		d = apply(t, d, put(d, 700, world.Breakable, 6, 9, ""), put(d, 701, world.Collectible, 12, 9, label.Props))
+		d = apply(t, d, as(d, world.Movement{Arms: world.Striking})...)
+		g := begin(t, d, 5, 9)
+		walk(g, play.Right, 4)
+		if g.Here(701) {
+			t.Error("it is there before the other one was broken")
+		}
+		for range 60 {
+			if g.Tick(play.Strike); where(g, 700).Gone != g.Here(701) {
+				t.Fatal("it is not there in the tick in which the other one was broken")
+			}
+		}
+		if !g.Here(701) {
+			t.Error("nothing was broken, so that this shows nothing")
+		}
+	})
+}
+
+// All foes that are one character are defeated with it, wherever they stand: each is told of.
+func TestCharacterIsGoneEverywhere(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		d, left, right, further := besideEachOther(t, view)
+		moth := &world.Character{Name: "Moth"}
+		at := func(m *world.Map, id world.ID, x int) edit.Part {
+			p := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), world.Foe, grid.Point{X: x, Y: 9}), Props: kind.Set(props.Who.Refer(640), props.Does.Is(props.Stands))}
+			return edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: p.Values()}
+		}
+		d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: 640}, Values: moth.Values()}, at(left, 700, left.Bounds.X+6), at(right, 701, 8), at(further, 702, 8))
+		d = apply(t, d, as(d, world.Movement{Arms: world.Striking})...)
+		g, err := play.New(d, play.Start{Map: left.ID, Cell: grid.Point{X: left.Bounds.X + 5, Y: 9}})
+		if err != nil {
+			t.Fatal(err)
+		}
+		walk(g, play.Right, 2)
+		var told []world.ID
+		for _, e := range walk(g, play.Strike, 60) {
+			if e.Moment == props.Defeated {
+				told = append(told, e.Piece)
+			}
+		}
+		if !slices.Equal(told, []world.ID{700, 701, 702}) {
+			t.Errorf("told of are %v", told)
+		}
+		for _, id := range []world.ID{700, 701, 702} {
+			if is, _ := g.Asked(0).State(id); kind.StateOf(is).Word != "defeated" {
+				t.Errorf("%d is %s", id, kind.StateOf(is).Word)
+			}
+		}
+	})
+}
