@@ -37,8 +37,13 @@ func TestFacts(t *testing.T) {
 	w.until("two terms, of which one is about foes", `() => document.querySelector('[data-condition]')?.dataset.says === 'Fact 1 is no or any of the type Foe is defeated'`)
 	w.choose("Ask for more", "several, all, any or none of them")
 	w.until("three terms", `() => document.querySelectorAll('[data-slip] [data-term]').length === 4`)
+	w.choose("At first it is", "hidden")
+	w.choose("Starts as", "broken")
+	w.until("how it starts to be seen on the board", `() => window.azzel.scene().pieces.some((p) => p.starts === 'broken')`)
 	w.accessible("conditions")
 	w.shoot("conditions")
+	w.choose("At first it is", "there")
+	w.choose("Starts as", "whole")
 	for range 2 {
 		w.page.MustEval(`() => [...document.querySelectorAll('[data-slip] [data-term] > button')].at(-1).click()`)
 		w.frame()

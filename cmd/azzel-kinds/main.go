@@ -52,6 +52,20 @@ func page() []byte {
 		if len(k.States) > 0 {
 			fmt.Fprintf(&out, " Its own states are *%s* (`%s`) and *%s* (`%s`).", k.States[0].Name, k.States[0].Word, k.States[1].Name, k.States[1].Word)
 		}
+		if len(k.Moments) > 0 {
+			names := make([]string, len(k.Moments))
+			for i, m := range k.Moments {
+				names[i] = m.Name
+			}
+			fmt.Fprintf(&out, " It can be %s.", strings.Join(names, ", "))
+		}
+		for _, c := range k.Changes {
+			lasting := ""
+			if c.Lasting {
+				lasting = ", for good"
+			}
+			fmt.Fprintf(&out, " It goes from *%s* to *%s* by being %s%s.", c.From.Name, c.To.Name, c.By.Name, lasting)
+		}
 		out.WriteString("\n")
 		var has []kind.Has
 		for _, h := range k.Props {
@@ -97,6 +111,8 @@ func ranges(p *kind.Prop) string {
 	switch p.Sort {
 	case kind.YesNo:
 		return "yes or no"
+	case kind.OwnState:
+		return "one of its states"
 	case kind.Choice:
 		return strings.Join(p.Options, ", ")
 	case kind.Direction:
@@ -120,6 +136,8 @@ func ranges(p *kind.Prop) string {
 func usual(k *kind.Kind, h kind.Has) string {
 	numbers := kind.Values("").Numbers(k, h.Prop)
 	switch h.Sort {
+	case kind.OwnState:
+		return "the first"
 	case kind.Choice:
 		return h.Options[numbers[0]]
 	case kind.Weights:

@@ -102,6 +102,13 @@ func acting(r jsonschema.Reflector) *jsonschema.Schema {
 		switch p.Sort {
 		case kind.YesNo:
 			is.Type = "boolean"
+		case kind.OwnState:
+			is.Type = "string"
+			for _, k := range kind.All() {
+				for _, s := range k.States {
+					is.Enum = append(is.Enum, s.Word)
+				}
+			}
 		case kind.Choice, kind.Direction:
 			is.Type = "string"
 			for _, option := range p.Options {

@@ -89,6 +89,8 @@ func acting(v kind.Values) Acting {
 		switch p.Sort {
 		case kind.YesNo:
 			put(p.Word, n[0] != 0)
+		case kind.OwnState:
+			put(p.Word, kind.StateOf(n[0]).Word)
 		case kind.Choice:
 			put(p.Word, word(p.Options, n[0]))
 		case kind.Direction:
@@ -158,6 +160,16 @@ func readProp(name string, raw json.RawMessage) ([]kind.Value, error) {
 		if yes {
 			numbers[0] = 1
 		}
+	case kind.OwnState:
+		var state string
+		if err := strictly(raw, &state); err != nil {
+			return nil, err
+		}
+		s := kind.StateNamed(state)
+		if s == nil {
+			return nil, fmt.Errorf("there is no state %.40q", state)
+		}
+		numbers[0] = s.Number
 	case kind.Choice, kind.Direction:
 		var option string
 		if err := strictly(raw, &option); err != nil {

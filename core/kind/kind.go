@@ -135,6 +135,8 @@ type Has struct {
 	// Hidden says that it is not offered to be set with the others: what comes out of such a piece takes it from there,
 	// or it stands in a part of its own.
 	Hidden bool
+	// Apart says that it stands in the part of the slip that says what must hold for a piece.
+	Apart bool
 	// Old says that it is read as pieces of long ago set it, which another property says now.
 	Old bool
 }
@@ -255,7 +257,7 @@ func (k *Kind) Keeps(v Values) Values {
 	for f := range v.All() {
 		if p := PropOf(f); p == nil {
 			v = v.With(Value{Field: f})
-		} else if _, has := k.Has(p); !has {
+		} else if _, has := k.Has(p); !has || p.Sort == OwnState && !k.Can(v.Int(k, p)) {
 			v = v.With(p.Unset())
 		}
 	}

@@ -33,6 +33,8 @@ const (
 	Setting
 	// Condition is what must hold, of core/logic, whose Form it has.
 	Condition
+	// OwnState is one of the states of the piece's kind, by its number; 0 is the usual one.
+	OwnState
 )
 
 // A Thing is a sort of thing that a property can refer to.
@@ -136,6 +138,8 @@ func (p *Prop) Ranges(i int) (least, most int) {
 		return 0, len(p.Options) - 1
 	case p.Sort == Direction:
 		return 0, len(p.Options)
+	case p.Sort == OwnState:
+		return 0, mostState
 	case p.Field < FirstOfOneMeaning:
 		return min(0, p.Least), p.Most
 	}
@@ -171,7 +175,7 @@ func (p *Prop) Unset() Value { return Value{Field: p.Field} }
 
 // orUnset is nothing for bytes that stand for a value that is not set.
 func (p *Prop) orUnset(b []byte) []byte {
-	if p.Field >= FirstOfOneMeaning && p.Sort != Reference {
+	if p.Field >= FirstOfOneMeaning && p.Sort != Reference && p.Sort != OwnState {
 		return b
 	}
 	return OldBytes(b)
@@ -206,6 +210,14 @@ func (p *Prop) numbers(b []byte) []int {
 	return numbers
 }
 
+// Number is the first number of a value that Check takes, 0 for none.
+func (p *Prop) Number(b []byte) int {
+	if len(b) == 0 || p.Size() == 0 {
+		return 0
+	}
+	return p.numbers(b)[0]
+}
+
 // Check holds the bytes of a value against what the property can be. An error says in words what it may be.
 func (p *Prop) Check(b []byte) error {
 	if len(b) == 0 {
@@ -232,6 +244,9 @@ func (p *Prop) Check(b []byte) error {
 	for i, n := range numbers {
 		if least, most := p.Ranges(i); n < least || n > most {
 			return fmt.Errorf("%s is %d to %d, not %d", p.nameOf(i), least, most, n)
+		}
+		if p.Sort == OwnState && n != 0 && StateOf(n) == nil {
+			return fmt.Errorf("%w: a state of number %d is not known here; reload the page", pack.ErrMalformed, n)
 		}
 	}
 	return nil

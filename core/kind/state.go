@@ -1,5 +1,7 @@
 package kind
 
+import "slices"
+
 // The words of presences and powers, in the order of their numbers.
 var (
 	Presences = []string{"there", "hidden", "absent"}
@@ -29,10 +31,18 @@ type State struct {
 	Gone bool
 }
 
+// mostState is the greatest number of a state.
+const mostState = 1<<31 - 1
+
 var (
 	states     = map[int]*State{}
 	stateWords = map[string]*State{}
 )
+
+// Can reports whether pieces of the kind can be in a state, by its number; 0 is the usual one.
+func (k *Kind) Can(state int) bool {
+	return state == 0 || slices.ContainsFunc(k.States, func(s *State) bool { return s.Number == state })
+}
 
 // StateOf finds a state by its number; nil if no kind has it.
 func StateOf(number int) *State { return states[number] }

@@ -201,7 +201,11 @@ func (p *Page) things(g *play.Game) []ThingView {
 		}
 		v := ThingView{ID: FormatID(t.ID), Type: FormatID(t.Type), X: float64(t.Place.X)/256 + float64(origin.X), Y: float64(t.Place.Y)/256 + float64(origin.Y),
 			Mirrored: m.View == world.SideView && t.Heading < 0, Cells: cells, Gone: t.Gone, W: size.W, H: size.H, Hurts: kind.Of(t.Type).Hurts, Level: level, Sprite: -1}
-		if piece := m.Piece(t.Piece()); piece != nil && kind.Of(t.Type).Figure {
+		piece := g.PieceOf(&t)
+		if piece != nil && t.ID == piece.ID && play.StartsHidden(piece) {
+			return
+		}
+		if piece != nil && kind.Of(t.Type).Figure {
 			p.dress(&v, piece, t, m.View, status.Ticks)
 		}
 		list = append(list, v)

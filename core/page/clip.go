@@ -88,6 +88,8 @@ func writeProps(d *world.Document, v kind.Values) map[string]clipProp {
 		case kind.Reference:
 			id := v.Refers(p)
 			list[p.Word] = clipProp{ID: id, Name: hand.Name(d, world.Ref{Sort: sortOf(p.To), ID: id})}
+		case kind.OwnState:
+			list[p.Word] = clipProp{Word: kind.StateOf(numbers[0]).Word}
 		case kind.Choice:
 			list[p.Word] = clipProp{Word: p.Options[numbers[0]]}
 		case kind.Direction:
@@ -126,6 +128,12 @@ func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp) (v kin
 				is.ID = 0
 			}
 			set = h.Refer(is.ID)
+		case h.Sort == kind.OwnState:
+			s := kind.StateNamed(is.Word)
+			if s == nil || !k.Can(s.Number) {
+				return "", fmt.Errorf("%s is not %.40q", h.Name, is.Word)
+			}
+			set = h.Is(s.Number)
 		case option < 0 && (h.Sort == kind.Choice || h.Sort == kind.Direction):
 			return "", fmt.Errorf("%s is none of %s", h.Name, strings.Join(h.Options, ", "))
 		case h.Sort == kind.Choice:

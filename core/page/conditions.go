@@ -169,9 +169,11 @@ type AskedPiece struct {
 // AskedType is a type of piece by its word, with the states in which its pieces can be and the properties that are
 // numbers.
 type AskedType struct {
-	Word       string      `json:"word"`
-	Name       string      `json:"name"`
-	States     []AskedWord `json:"states"`
+	Word   string      `json:"word"`
+	Name   string      `json:"name"`
+	States []AskedWord `json:"states"`
+	// Powered says that its pieces have power.
+	Powered    bool        `json:"powered"`
 	Properties []AskedWord `json:"properties"`
 }
 
@@ -224,6 +226,7 @@ func (p *Page) Askable() AskableView {
 				t.Properties = append(t.Properties, AskedWord{h.Word, h.Says()})
 			}
 		}
+		_, t.Powered = k.Has(props.Power)
 		v.Types = append(v.Types, t)
 	}
 	return v

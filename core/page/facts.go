@@ -69,9 +69,10 @@ type AskingView struct {
 }
 
 // viewAsking is which fact a piece sets, and what must hold for it; nil for pieces of which neither can be said.
-func viewAsking(d *world.Document, p *world.Piece) *AskingView {
+func viewAsking(d *world.Document, m *world.Map, p *world.Piece) *AskingView {
 	v := &AskingView{Type: p.Kind().Word, Fields: []FieldView{}, Conditions: viewConditions(d, p)}
-	if !world.Sets(p.Type) && len(v.Conditions) == 0 {
+	v.Fields = fieldsOf(d, m, p, true)
+	if !world.Sets(p.Type) && len(v.Conditions) == 0 && len(v.Fields) == 0 {
 		return nil
 	}
 	add := func(name, label string, is int, options ...string) {

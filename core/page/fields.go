@@ -49,7 +49,7 @@ type ActingView struct {
 
 // viewActing is what can be set of how a piece acts, as its kind declares it; nil if nothing can.
 func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
-	v := &ActingView{Fields: fieldsOf(d, m, p)}
+	v := &ActingView{Fields: fieldsOf(d, m, p, false)}
 	if len(v.Fields) == 0 {
 		return nil
 	}
@@ -67,15 +67,16 @@ func viewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 	return v
 }
 
-// fieldsOf are the properties of a piece that are offered to be set, in the order in which its kind declares them.
-func fieldsOf(d *world.Document, m *world.Map, p *world.Piece) []FieldView {
+// fieldsOf are the properties of a piece that are offered to be set, those that stand apart or the others, in the order in
+// which its kind declares them.
+func fieldsOf(d *world.Document, m *world.Map, p *world.Piece, apart bool) []FieldView {
 	list := []FieldView{}
 	other := kind.FromTheSide
 	if m.View == world.SideView {
 		other = kind.FromAbove
 	}
 	for _, h := range p.Kind().Props {
-		if h.Sort != kind.Condition && h.Only != other && !h.Hidden && (h.If == nil || h.If(p.Props)) {
+		if h.Sort != kind.Condition && h.Apart == apart && h.Only != other && !h.Hidden && (h.If == nil || h.If(p.Props)) {
 			list = append(list, propFields(d, m, p, h)...)
 		}
 	}
@@ -93,6 +94,16 @@ func propFields(d *world.Document, m *world.Map, p *world.Piece, h kind.Has) []F
 		return choice(numbers[0], h.Options...)
 	case kind.YesNo:
 		return choice(numbers[0], "no", "yes")
+	case kind.OwnState:
+		is := 0
+		var names []string
+		for i, s := range p.Kind().States {
+			names = append(names, s.Name)
+			if s.Number == numbers[0] {
+				is = i
+			}
+		}
+		return choice(is, names...)
 	case kind.Direction:
 		return choice(numbers[0], append([]string{h.None}, h.Options...)...)
 	case kind.Reference:
@@ -203,7 +214,7 @@ func viewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesV
 		v.Says += fmt.Sprintf(". Of at most %d pieces something can be set at once", mostTogether)
 		return v
 	}
-	v.Fields, v.Conditions = fieldsOf(d, m, pieces[0]), viewConditions(d, pieces[0])
+	v.Fields, v.Conditions = together(d, m, pieces[0]), viewConditions(d, pieces[0])
 	for _, p := range pieces[1:] {
 		v.Conditions = slices.DeleteFunc(v.Conditions, func(c ConditionView) bool {
 			_, has := p.Kind().Prop(c.Name)
@@ -215,7 +226,7 @@ func viewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesV
 			mine, _ := pieces[0].Kind().Prop(c.Name)
 			c.Differs = c.Differs || !conditionOf(p, h.Prop).Equal(conditionOf(pieces[0], mine.Prop))
 		}
-		theirs := fieldsOf(d, m, p)
+		theirs := together(d, m, p)
 		v.Fields = slices.DeleteFunc(v.Fields, func(f FieldView) bool {
 			return !slices.ContainsFunc(theirs, func(o FieldView) bool { return o.Name == f.Name })
 		})
@@ -234,6 +245,11 @@ func viewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesV
 		}
 	}
 	return v
+}
+
+// together is what can be set of a piece among several.
+func together(d *world.Document, m *world.Map, p *world.Piece) []FieldView {
+	return append(fieldsOf(d, m, p, false), fieldsOf(d, m, p, true)...)
 }
 
 // setTogether lets all pieces that are selected act otherwise, in one step.
@@ -329,7 +345,15 @@ func (a author) set(m *world.Map, p *world.Piece, name string, value int) (befor
 			return before, nil
 		}
 		numbers := p.Props.Numbers(k, h.Prop)
-		numbers[i] = value
+		if numbers[i] = value; h.Sort == kind.OwnState {
+			if value < 0 || value >= len(k.States) {
+				return nil, world.ErrGone
+			}
+			numbers[i] = 0
+			if value > 0 {
+				numbers[i] = k.States[value].Number
+			}
+		}
 		p.Props = p.Props.With(h.Is(numbers...))
 		return nil, nil
 	}

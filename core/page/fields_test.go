@@ -48,7 +48,7 @@ func TestTogether(t *testing.T) {
 	for _, f := range v.Fields {
 		names = append(names, f.Name)
 	}
-	if v.Says != "1 moving platform, 2 foes" || strings.Join(names, " ") != "speed track" {
+	if v.Says != "1 moving platform, 2 foes" || strings.Join(names, " ") != "speed track power presence" {
 		t.Fatalf("of %s can be set %v", v.Says, names)
 	}
 	// What must hold for each: the same is set for all of them at once, where it differs that is said.

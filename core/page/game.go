@@ -77,6 +77,13 @@ func (p *Page) Play() *Play {
 	for _, id := range slices.Concat(p.played.Game().TakenIDs(), p.played.Game().Absent()) {
 		v.GoneIDs = append(v.GoneIDs, FormatID(id))
 	}
+	for _, m := range d.Maps {
+		for _, piece := range m.Pieces {
+			if piece.Props != "" && play.StartsHidden(piece) {
+				v.GoneIDs = append(v.GoneIDs, FormatID(piece.ID))
+			}
+		}
+	}
 	return v
 }
 

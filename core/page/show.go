@@ -2,11 +2,13 @@ package page
 
 import (
 	"slices"
+	"strings"
 
 	"azzel/core/board"
 	"azzel/core/grid"
 	"azzel/core/hand"
 	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/picture"
 	"azzel/core/play"
 	"azzel/core/tiles"
@@ -16,6 +18,24 @@ import (
 var kindNames = map[world.Sort]string{world.SortProject: "project", world.SortTileset: "tileset", world.SortMap: "map",
 	world.SortLayer: "layer", world.SortPiece: "piece", world.SortCrossing: "crossing", world.SortCharacter: "character", world.SortMedley: "medley", world.SortBond: "bond", world.SortProperty: "property", world.SortPatch: "patch", world.SortReplay: "replay",
 	world.SortTrack: "track", world.SortArea: "area", world.SortItem: "item", world.SortFact: "fact"}
+
+// startsWord is how a piece starts in play, if not there, on and as usual.
+func startsWord(p *world.Piece) string {
+	if p.Props == "" {
+		return ""
+	}
+	var words []string
+	if n := p.Int(props.Starts); n != kind.There && !world.HasWhile(p) {
+		words = append(words, kind.Presences[n])
+	}
+	if s := kind.StateOf(p.Int(props.Own)); s != nil {
+		words = append(words, s.Name)
+	}
+	if n := p.Int(props.Power); n != kind.On {
+		words = append(words, kind.Powers[n])
+	}
+	return strings.Join(words, ", ")
+}
 
 func kindOf(name string) world.Sort {
 	for k, n := range kindNames {
@@ -81,7 +101,7 @@ func (p *Page) Scene() Scene {
 				s.Triggers = append(s.Triggers, TriggerView{FormatID(piece.ID), box(l.Box(grid.Rect{X: c.X, Y: c.Y, W: 1, H: 1}.Move(m.Origin)))})
 			}
 			view := PieceView{ID: FormatID(piece.ID), Map: v.ID, Name: hand.PieceName(d, piece), Type: FormatID(piece.Type), Family: string(t.Family), X: foot.X, Y: foot.Y,
-				Conditional: world.HasWhile(piece)}
+				Conditional: world.HasWhile(piece), Starts: startsWord(piece)}
 			p.standing(&view, piece, m.View)
 			s.Pieces = append(s.Pieces, view)
 		}

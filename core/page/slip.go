@@ -41,7 +41,7 @@ func (p *Page) slip() *SlipView {
 		v.Box = box(l.Box(grid.Rect{X: foot.X, Y: foot.Y, W: 1, H: 1}.Move(m.Origin)))
 		line("Stands on", "%s, cell %d, %d", m.Name, foot.X, foot.Y)
 		line("In play", "%s", t.Purpose)
-		v.Acting, v.Asking, v.Path = viewActing(d, m, piece), viewAsking(d, piece), path(d, m, piece)
+		v.Acting, v.Asking, v.Path = viewActing(d, m, piece), viewAsking(d, m, piece), path(d, m, piece)
 		v.Starts = t.Begins || t.Starts
 	case world.SortCrossing:
 		c := d.Crossing(sel.Ref.ID)

@@ -125,6 +125,8 @@ type PieceView struct {
 	FootY    int    `json:"footY"`
 	// Conditional says that it is there only while something holds.
 	Conditional bool `json:"conditional"`
+	// Starts is how it starts in play, in words; empty for there, on and as usual.
+	Starts string `json:"starts"`
 }
 
 // CrossingView is a crossing: its two doorways and the curve of its line.

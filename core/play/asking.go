@@ -11,10 +11,12 @@ import (
 	"azzel/core/world"
 )
 
-// A conditional is a piece that is there only while something holds.
+// A conditional is a piece that is there only while something holds, or never unless that is changed.
 type conditional struct {
 	piece *world.Piece
 	while logic.Condition
+	// gone says that it starts absent, or in a state in which it is gone.
+	gone bool
 }
 
 // conditionals lists the pieces of all maps that may be absent, and says whether one of them asks for what became of
@@ -25,11 +27,11 @@ func conditionals(d *world.Document) (list []conditional, ofPieces bool) {
 			if p.Props == "" {
 				continue
 			}
-			while := p.While()
-			if while.Empty() {
+			while, gone := p.While(), startsGone(p)
+			if while.Empty() && !gone {
 				continue
 			}
-			list = append(list, conditional{p, while})
+			list = append(list, conditional{p, while, gone})
 			for t := range while.Each() {
 				ofPieces = ofPieces || !t.Groups() && (t.Ask != logic.Compares || t.Left.OfPieces() || t.Right.OfPieces())
 			}
@@ -42,6 +44,21 @@ func conditionals(d *world.Document) (list []conditional, ofPieces bool) {
 func placedOrder(list []conditional) []conditional {
 	return slices.SortedFunc(slices.Values(list), func(a, b conditional) int { return cmp.Compare(a.piece.Number, b.piece.Number) })
 }
+
+// startsGone reports whether a piece is not there when play begins: it is in a state in which it is gone, or absent and not
+// there by what must hold for it.
+func startsGone(p *world.Piece) bool {
+	own := kind.StateOf(p.Int(props.Own))
+	return own != nil && own.Gone || p.Int(props.Starts) == kind.Absent && !world.HasWhile(p)
+}
+
+// StartsHidden reports whether a piece is there and not seen.
+func StartsHidden(p *world.Piece) bool {
+	return p.Int(props.Starts) == kind.Hidden && !world.HasWhile(p)
+}
+
+// isOff reports whether a piece does nothing.
+func isOff(p *world.Piece) bool { return p.Int(props.Power) == kind.Off }
 
 // An inquiry is a game of which a piece asks what it remembers. It implements logic.World.
 type inquiry struct {
@@ -126,12 +143,21 @@ func (i inquiry) Presence(piece world.ID) (int, bool) {
 		return 0, false
 	case i.g.absent[piece]:
 		return kind.Absent, true
+	case StartsHidden(p):
+		return kind.Hidden, true
 	}
 	return kind.There, true
 }
 
 // Power implements logic.World.
-func (i inquiry) Power(world.ID) (int, bool) { return 0, false }
+func (i inquiry) Power(piece world.ID) (int, bool) {
+	_, p := i.g.pieceOf(piece)
+	if p == nil {
+		return 0, false
+	}
+	_, has := p.Kind().Has(props.Power)
+	return p.Int(props.Power), has
+}
 
 // State implements logic.World. Of a lottery piece it is that of what was drawn.
 func (i inquiry) State(piece world.ID) (int, bool) {
@@ -146,6 +172,9 @@ func (i inquiry) State(piece world.ID) (int, bool) {
 	}
 	if k == nil || len(k.States) == 0 {
 		return 0, false
+	}
+	if own := p.Int(props.Own); own != 0 && !k.Drawn {
+		return own, true
 	}
 	if g.done(p) {
 		return k.States[1].Number, true
@@ -218,7 +247,7 @@ func (g *Game) ask() {
 	for range mostRounds {
 		changed := false
 		for _, c := range asked {
-			if not := !g.Holds(c.piece.ID, c.while); not != g.absent[c.piece.ID] {
+			if not := c.gone || !g.Holds(c.piece.ID, c.while); not != g.absent[c.piece.ID] {
 				g.absent[c.piece.ID], changed = not, true
 			}
 		}

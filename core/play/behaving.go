@@ -29,7 +29,7 @@ func (g *Game) touchThings(fell bool, foot int) {
 			return
 		}
 		a := &g.actors[k]
-		if a.touched == nil || !g.there(a) {
+		if a.touched == nil || a.off || !g.there(a) {
 			continue
 		}
 		box := a.size.Box(g.things[a.at].Place)
@@ -47,7 +47,7 @@ func (g *Game) touchThings(fell bool, foot int) {
 func (g *Game) touch(cells grid.Rect) {
 	for _, is := range g.standing(cells) {
 		p, k := is.piece, is.piece.Kind()
-		if b, enters := k.Behaviour.(stage.Entered); enters && !g.absent[p.ID] {
+		if b, enters := k.Behaviour.(stage.Entered); enters && !g.absent[p.ID] && !isOff(p) {
 			b.Entered(stage.Self{Kind: k, Set: p.Props}, effects{g, nil, p, added(footOf(p), g.shift(is.on, g.ground.Map))})
 		}
 	}

@@ -4,6 +4,7 @@ import (
 	"slices"
 	"testing"
 
+	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/kind"
@@ -139,6 +140,71 @@ func TestCharacterIsGoneEverywhere(t *testing.T) {
 		for _, id := range []world.ID{700, 701, 702} {
 			if is, _ := g.Asked(0).State(id); kind.StateOf(is).Word != "defeated" {
 				t.Errorf("%d is %s", id, kind.StateOf(is).Word)
+			}
+		}
+	})
+}
+
+// What is off does nothing: it does not hurt, throw, come, go, shoot, let anything come or out; on, it does. What is hidden
+// does all of it and is not seen, what is absent or starts broken, taken or defeated is not there; conditions say so.
+func TestHowPiecesStart(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		d := bare(t, view)
+		d = apply(t, d, as(d, world.Movement{Health: 9})...)
+		for _, of := range []struct {
+			name string
+			kind world.ID
+			set  kind.Values
+			does func(g *play.Game, events []play.Event) bool
+		}{
+			{"hazard", world.Hazard, "", func(_ *play.Game, events []play.Event) bool { return play.Happened(events, play.Hurt) }},
+			{"foe", world.Foe, kind.Set(props.Does.Is(props.Stands)), func(_ *play.Game, events []play.Event) bool { return play.Happened(events, play.Hurt) }},
+			{"shooting foe", world.Foe, kind.Set(props.Does.Is(props.Stands), props.Every.Is(10), props.Harm.Is(1)), func(_ *play.Game, events []play.Event) bool { return play.Happened(events, play.Hurt) }},
+			{"emitter", world.Emitter, kind.Set(props.Every.Is(20)), func(g *play.Game, _ []play.Event) bool {
+				n := 0
+				g.Things(func(play.Thing, int, body.Size) { n++ })
+				return n > 1
+			}},
+			{"checkpoint", world.Checkpoint, "", func(g *play.Game, _ []play.Event) bool { return g.Status().Checkpoint == 700 }},
+			{"exit", world.Exit, "", func(g *play.Game, _ []play.Event) bool { return g.Status().Finished }},
+			{"platform", world.MovingPlatform, kind.Set(props.To.Is(0, -64)), nil},
+		} {
+			for _, start := range []struct {
+				name string
+				set  kind.Value
+				does bool
+			}{
+				{"as usual", kind.Value{}, true}, {"off", props.Power.Is(kind.Off), false}, {"on", props.Power.Is(kind.On), true},
+				{"hidden", props.Starts.Is(kind.Hidden), true}, {"absent", props.Starts.Is(kind.Absent), false},
+			} {
+				set := of.set
+				if start.set.Field != 0 {
+					set = set.With(start.set)
+				}
+				g := begin(t, apply(t, d, put(d, 700, of.kind, 7, 9, set)), 5, 9)
+				before := play.PlaceOf(g, 700)
+				events := walk(g, play.Right, 90)
+				does := play.PlaceOf(g, 700) != before
+				if of.does != nil {
+					does = of.does(g, events)
+				}
+				if does != start.does {
+					t.Errorf("a %s that starts %s does what it is for: %t", of.name, start.name, does)
+				}
+				presence, _ := g.Asked(0).Presence(700)
+				if want := map[string]int{"hidden": kind.Hidden, "absent": kind.Absent}[start.name]; presence != want {
+					t.Errorf("a %s that starts %s is %s", of.name, start.name, kind.Presences[presence])
+				}
+				if power, has := g.Asked(0).Power(700); !has || (power == kind.Off) != (start.name == "off") {
+					t.Errorf("a %s that starts %s has the power %d: %t", of.name, start.name, power, has)
+				}
+			}
+		}
+		for of, own := range map[world.ID]string{world.Breakable: "broken", world.Collectible: "taken", world.Foe: "defeated"} {
+			g := begin(t, apply(t, d, put(d, 700, of, 7, 9, kind.Set(props.Own.Is(kind.StateNamed(own).Number)))), 5, 9)
+			events := walk(g, play.Right, 60)
+			if is, _ := g.Asked(0).State(700); g.Here(700) || kind.StateOf(is).Word != own || play.Happened(events, props.Taken) || play.Happened(events, play.Hurt) {
+				t.Errorf("what starts %s is %s, and there: %t", own, kind.StateOf(is).Word, g.Here(700))
 			}
 		}
 	})

@@ -27,7 +27,7 @@ func (g *Game) emit() {
 	for _, k := range g.by[world.Emitter] {
 		a := &g.actors[k]
 		t := &g.things[a.at]
-		if a.absent || a.left {
+		if a.absent || a.left || a.off {
 			continue
 		}
 		if t.wait++; int(t.wait) < a.acts.every {

@@ -52,21 +52,24 @@ func Abroad(g *Game) (n int) {
 	return n
 }
 
-// OnMap is the map on which a thing is, PlaceOf where it is, in positions of that.
+// OnMap is the map on which a thing is, PlaceOf where it is, in positions of that; of a piece of which nothing became yet,
+// where it stands.
 func OnMap(g *Game, id world.ID) world.ID {
-	i, _ := g.thing(id)
-	if on := g.things[i].on; g.doc.Map(on) != nil {
-		return on
+	if i, there := g.thing(id); there && g.doc.Map(g.things[i].on) != nil {
+		return g.things[i].on
 	}
-	m, _ := g.doc.Piece(g.things[i].Piece())
+	m, _ := g.doc.Piece(id)
 	return m.ID
 }
 
-// PlaceOf is where a thing is, in positions of the map that it is on.
+// PlaceOf is where a thing is.
 func PlaceOf(g *Game, id world.ID) body.Place {
-	i, _ := g.thing(id)
-	m, p := g.doc.Piece(g.things[i].Piece())
-	return g.placeIn(member{p, m, &g.things[i]}, g.doc.Map(OnMap(g, id)))
+	m, p := g.doc.Piece(id)
+	is := member{p, m, nil}
+	if i, there := g.thing(id); there {
+		is.thing = &g.things[i]
+	}
+	return g.placeIn(is, g.doc.Map(OnMap(g, id)))
 }
 
 // Reread is the state of a game after it was written and read.

@@ -109,7 +109,7 @@ func TestFactsHold(t *testing.T) {
 		conditional := map[world.ID]*world.Piece{}
 		for _, m := range d.Maps {
 			for _, p := range m.Pieces {
-				if world.HasWhile(p) && world.Conditional(p.Type) {
+				if world.HasWhile(p) && p.Int(props.Own) == 0 {
 					conditional[p.ID] = p
 				}
 			}

@@ -14,7 +14,7 @@ func (g *Game) moveFoes() {
 	for _, k := range g.by[world.Foe] {
 		a := &g.actors[k]
 		t := &g.things[a.at]
-		if !g.there(a) {
+		if !g.there(a) || a.off {
 			continue
 		}
 		g.aim(a, t)

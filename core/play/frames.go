@@ -85,6 +85,12 @@ func (g *Game) castOf(of *body.Ground) (list []member) {
 	return list
 }
 
+// PieceOf is the piece that a thing is, or the emitter that it came out of; nil if it is gone.
+func (g *Game) PieceOf(t *Thing) *world.Piece {
+	_, p := g.pieceOf(t.Piece())
+	return p
+}
+
 // isNear reports whether a thing is on a map or its neighbours.
 func (g *Game) isNear(of *body.Ground, home *world.Map, t *Thing) bool {
 	on := t.on

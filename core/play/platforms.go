@@ -97,7 +97,7 @@ func (g *Game) movePlatforms() {
 	found := false
 	for _, k := range g.by[world.MovingPlatform] {
 		a := &g.actors[k]
-		if a.box < 0 || a.absent || a.left {
+		if a.box < 0 || a.absent || a.left || a.off {
 			continue
 		}
 		t := &g.things[a.at]

@@ -19,6 +19,8 @@ import (
 var idle = map[string]string{
 	"emitter/reach":                 "what comes out of an emitter does not shoot",
 	"emitter/shot":                  "the same",
+	"spring/power/from above":       "the same",
+	"spring/presence/from above":    "the same",
 	"spring/while/from above":       "from above a spring does nothing, so that it does not matter whether it is there",
 	"spring/while-fact/from above":  "the same",
 	"spring/while-item/from above":  "the same",

@@ -71,6 +71,8 @@ type actor struct {
 	// absent says that it is not there now, because something does not hold; left that it went over an open edge to a map
 	// where nothing acts now.
 	absent, left bool
+	// off says that it does nothing.
+	off bool
 	// home is the map of its piece, foot where that stands, in positions of the player's map.
 	home *world.Map
 	foot body.Place
@@ -108,7 +110,7 @@ func (g *Game) meet() {
 			came := &world.Piece{ID: t.ID, Type: t.Type, Foot: p.Foot, Props: p.Props, Number: int(t.ID &^ emitted)}
 			// How often is how often something comes, not how often that shoots; what its emitter sets and
 			// asks for is not its own.
-			came.Props = came.Props.With(props.Every.Unset()).With(world.Change{}.Props()...)
+			came.Props = came.Props.With(props.Every.Unset(), props.Power.Unset(), props.Starts.Unset()).With(world.Change{}.Props()...)
 			came.SetWhile(logic.Condition{})
 			a.piece = came
 			g.actors = append(g.actors, a)
@@ -128,6 +130,7 @@ func (g *Game) meet() {
 		a.at, _ = g.thing(a.piece.ID)
 		a.absent = g.absent[a.piece.ID]
 		a.of, a.acts, a.box = g.things[a.at].Type, actingOf(a.piece), -1
+		a.off = isOff(a.piece)
 		a.does, a.every = a.acts.does, a.acts.every
 		a.size = g.sizeOf(a.of, a.piece, m.View)
 		if a.kind = kind.Of(a.of); a.kind == nil {

@@ -25,7 +25,7 @@ func TestTrailIsPlay(t *testing.T) {
 			for _, p := range m.Pieces {
 				// From above a raft depends on nothing else, unless it is there only sometimes; from the side a
 				// platform does not either.
-				if p.Type != world.MovingPlatform || d.Project.Turns || world.HasWhile(p) {
+				if p.Type != world.MovingPlatform || d.Project.Turns || world.HasWhile(p) || p.Int(props.Starts) == kind.Absent {
 					continue
 				}
 				const ticks = 200

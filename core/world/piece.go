@@ -112,6 +112,9 @@ func ownValues(k *kind.Kind, v Value) ([]Value, error) {
 		if err := p.Check(b); err != nil {
 			return nil, err
 		}
+		if p.Sort == kind.OwnState && !k.Can(p.Number(b)) {
+			return nil, fmt.Errorf("a piece of the type %s can't be %s", k.Name, kind.StateOf(p.Number(b)).Name)
+		}
 		if _, has := k.Has(p); has {
 			own = append(own, Value{Field: p.Field, Bytes: p.Canonical(b)})
 		} else if len(b) > 0 && !old {

@@ -21,4 +21,4 @@ var Kind = &kind.Kind{ID: 10, Word: "breakable", Name: "Breakable", Family: kind
 	Changes: []kind.Change{{From: whole, To: broken, By: props.Broken, Needs: []*kind.Prop{props.Bears}, Lasting: true}},
 	Picture: picture,
 	Purpose: "Solid until it was struck, shot or thrown at often enough.",
-	Props:   slices.Concat([]kind.Has{{Prop: props.Bears}}, props.Facts, props.Presence)}
+	Props:   slices.Concat([]kind.Has{{Prop: props.Bears}}, props.Facts, []kind.Has{{Prop: props.Own, Apart: true}}, props.Presence)}

@@ -21,7 +21,7 @@ var Kind = &kind.Kind{ID: 4, Word: "checkpoint", Name: "Checkpoint", Family: kin
 	Changes:   []kind.Change{{From: unreached, To: reached, By: props.Reached}, {From: reached, To: unreached, By: props.Left}},
 	Behaviour: behaviour{}, Picture: picture, Other: other,
 	Purpose: "Who touched it comes back to here after falling or coming to harm.",
-	Props:   slices.Concat(props.Facts, props.Presence)}
+	Props:   slices.Concat([]kind.Has{{Prop: props.Power}}, props.Facts, props.Presence)}
 
 // A checkpoint is come back to.
 type behaviour struct{}

@@ -24,7 +24,7 @@ var Kind = &kind.Kind{ID: 3, Word: "collectible", Name: "Collectible", Family: k
 	Props: slices.Concat([]kind.Has{
 		{Prop: props.Item, Label: "Gives"},
 		{Prop: props.Amount, If: props.NamesItem},
-	}, props.Facts, props.Presence)}
+	}, props.Facts, []kind.Has{{Prop: props.Own, Apart: true}}, props.Presence)}
 
 // A collectible is taken, where it stands and by whoever touches it, if it came out of something else.
 type behaviour struct{}

@@ -25,4 +25,4 @@ var Kind = &kind.Kind{ID: 11, Word: "emitter", Name: "Emitter", Family: kind.Wor
 		{Prop: props.Area},
 		{Prop: props.Item, Label: "Collectibles give"},
 		{Prop: props.Amount, If: props.NamesItem},
-	}, props.Emitted, props.Presence)}
+	}, []kind.Has{{Prop: props.Power}}, props.Emitted, props.Presence)}

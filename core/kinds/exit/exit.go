@@ -16,6 +16,7 @@ var Kind = &kind.Kind{ID: 2, Word: "exit", Name: "Exit", Family: kind.Ways, Item
 		{Prop: props.Needs},
 		{Prop: props.Item, Label: "Needs", Hidden: true, Old: true},
 		{Prop: props.Amount, Hidden: true, Old: true},
+		{Prop: props.Power},
 	}, props.Presence...)}
 
 // An exit ends the play.

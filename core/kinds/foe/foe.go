@@ -37,7 +37,7 @@ var Kind = &kind.Kind{ID: 6, Word: "foe", Name: "Foe", Family: kind.Folk, Acts: 
 		{Prop: props.Who},
 		{Prop: props.Track},
 		{Prop: props.Area},
-	}, props.Facts, props.Presence)}
+	}, []kind.Has{{Prop: props.Power}}, props.Facts, []kind.Has{{Prop: props.Own, Apart: true}}, props.Presence)}
 
 // A foe hurts, unless the player jumps onto it.
 type behaviour struct{}

@@ -12,7 +12,7 @@ var Kind = &kind.Kind{ID: 8, Word: "hazard", Name: "Hazard", Family: kind.Hazard
 	Behaviour: behaviour{}, Picture: picture,
 	Purpose:  "Hurts who touches it.",
 	Strength: []*kind.Prop{props.Harm},
-	Props:    append([]kind.Has{{Prop: props.Harm}}, props.Presence...)}
+	Props:    append([]kind.Has{{Prop: props.Harm}, {Prop: props.Power}}, props.Presence...)}
 
 // A hazard hurts.
 type behaviour struct{}

@@ -18,4 +18,5 @@ var Kind = &kind.Kind{ID: 5, Word: "moving platform", Name: "Moving platform", F
 		{Prop: props.Rest},
 		{Prop: props.Track},
 		{Prop: props.To, If: func(v kind.Values) bool { return v.Refers(props.Track) == 0 }},
+		{Prop: props.Power},
 	}, props.Presence...)}

@@ -100,6 +100,12 @@ var (
 		Help: "The fact that it sets once it was taken, reached, defeated or broken."}
 	SetsBy = &kind.Prop{Field: 25, Word: "sets-by", Label: "By", Name: "how a piece sets a fact", Sort: kind.Setting, Options: []string{"raises", "lowers", "becomes"}, Most: limit.FactValue, Reach: 10,
 		Help: "Whether the fact goes up or down by so many, or becomes so many."}
+	Starts = &kind.Prop{Field: 39, Word: "presence", Label: "At first it is", Name: "whether a piece is there at first", Sort: kind.Choice, Options: kind.Presences,
+		Help: "Whether it is there when play begins, there and not seen, or not there. What is there only while something holds is there by that."}
+	Power = &kind.Prop{Field: 40, Word: "power", Label: "Power", Name: "whether a piece is on at first", Sort: kind.Choice, Options: kind.Powers,
+		Help: "What is off does nothing: it does not move, hurt, throw, let anything come or let the player out."}
+	Own = &kind.Prop{Field: 41, Word: "state", Label: "Starts as", Name: "the state in which a piece is at first", Sort: kind.OwnState,
+		Help: "The state of its own in which it is when play begins."}
 	While = &kind.Prop{Field: 37, Word: "while", Label: "There only while", Name: "what must hold while a piece is there", Sort: kind.Condition, None: "always",
 		Help: "It is there only while this holds: not seen, not solid and not touched otherwise."}
 	Needs = &kind.Prop{Field: 38, Word: "needs", Label: "Needs", Name: "what a piece needs", Sort: kind.Condition, None: "nothing",
@@ -122,7 +128,7 @@ var (
 // holds. They are shown in a part of their own.
 var (
 	Facts    = []kind.Has{{Prop: Sets, Hidden: true}, {Prop: SetsBy, Hidden: true}}
-	Presence = []kind.Has{{Prop: While, Hidden: true}, {Prop: WhileFact, Hidden: true, Old: true}, {Prop: WhileItem, Hidden: true, Old: true}, {Prop: WhileLeast, Hidden: true, Old: true}, {Prop: WhileNot, Hidden: true, Old: true}}
+	Presence = []kind.Has{{Prop: Starts, Apart: true}, {Prop: While, Hidden: true}, {Prop: WhileFact, Hidden: true, Old: true}, {Prop: WhileItem, Hidden: true, Old: true}, {Prop: WhileLeast, Hidden: true, Old: true}, {Prop: WhileNot, Hidden: true, Old: true}}
 )
 
 // Emitted are the properties of what comes out of a piece, or is drawn, that are not offered to be set there; Drawn are

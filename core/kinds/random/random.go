@@ -14,9 +14,24 @@ func Values(r *rand.Rand, k *kind.Kind) (v kind.Values) {
 		if h.Sort == kind.Reference || h.Sort == kind.Setting || h.Sort == kind.Condition || r.IntN(2) == 0 {
 			continue
 		}
+		if h.Sort == kind.OwnState || len(h.Options) > 0 && (&h.Options[0] == &kind.Presences[0] || &h.Options[0] == &kind.Powers[0]) {
+			// Most pieces are there and do something.
+			if r.IntN(4) == 0 {
+				v = v.With(start(r, k, h.Prop))
+			}
+			continue
+		}
 		v = v.With(value(r, h.Prop))
 	}
 	return v
+}
+
+// start is how a piece starts.
+func start(r *rand.Rand, k *kind.Kind, p *kind.Prop) kind.Value {
+	if p.Sort == kind.OwnState {
+		return p.Is(k.States[r.IntN(len(k.States))].Number)
+	}
+	return p.Is(r.IntN(len(p.Options)))
 }
 
 func value(r *rand.Rand, p *kind.Prop) kind.Value {

@@ -19,7 +19,7 @@ var Kind = &kind.Kind{ID: 7, Word: "spring", Name: "Spring", Family: kind.Workin
 	Moments:  []*kind.Moment{props.Threw},
 	Purpose:  "Throws up who comes down on it, in side-view.",
 	Strength: []*kind.Prop{Height},
-	Props:    append([]kind.Has{{Prop: Height, Only: kind.FromTheSide}}, props.Presence...)}
+	Props:    append([]kind.Has{{Prop: Height, Only: kind.FromTheSide}, {Prop: props.Power}}, props.Presence...)}
 
 // A spring throws whoever comes down on it.
 type behaviour struct{}

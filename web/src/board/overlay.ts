@@ -172,6 +172,12 @@ export class Overlay {
     context.fillText(text, x, y);
   }
 
+  /** How what stands beside a label is written. */
+  private label(): void {
+    this.context.font = "13px 'Atkinson Hyperlegible Next Variable', sans-serif";
+    this.context.textBaseline = 'middle';
+  }
+
   /** As much of a text as fits into a width. */
   private fitted(text: string, width: number): string {
     const { context } = this;
@@ -188,14 +194,26 @@ export class Overlay {
     if (!this.visible({ x: at.x - room, y: at.y - 24 - room, w: 2 * room, h: 28 + room })) return;
     const slip = p.state?.slip;
     const selected = slip?.kind === 'piece' && slip.id === piece.id;
+    if (near && piece.starts !== '') {
+      this.label();
+      this.written(this.fitted(piece.starts, 120), at.x + 13, at.y - 22, colours);
+    }
     if (near && piece.who) {
       context.imageSmoothingEnabled = false;
       stand(context, p, character(piece, this.sprites));
     } else if (near) {
-      drawLabel(context, at.x, at.y, piece.type, piece.family, colours, selected, piece.conditional);
+      drawLabel(
+        context,
+        at.x,
+        at.y,
+        piece.type,
+        piece.family,
+        colours,
+        selected,
+        piece.conditional || piece.starts !== '',
+      );
       if (piece.type === p.scene?.mark && p.lines) {
-        context.font = "13px 'Atkinson Hyperlegible Next Variable', sans-serif";
-        context.textBaseline = 'middle';
+        this.label();
         this.written(this.fitted(piece.name, 160), at.x + 13, at.y - 8, colours);
       }
     } else

@@ -41,7 +41,8 @@
       .filter((s, i, all) => all.findIndex((other) => other.word === s.word) === i)
       .map((s) => ({ key: `state:${s.word}`, name: s.name }));
     const presence = PRESENCES.map((word) => ({ key: `presence:${word}`, name: word }));
-    const power = term.asks === 'power' ? POWERS.map((word) => ({ key: `power:${word}`, name: word })) : [];
+    const powered = typesOf(of, subject, home).some((t) => t.powered);
+    const power = powered || term.asks === 'power' ? POWERS.map((word) => ({ key: `power:${word}`, name: word })) : [];
     return [
       { heading: 'State', list: own },
       { heading: 'Presence', list: presence },

@@ -110,6 +110,7 @@ export interface PieceView {
   footX: number;
   footY: number;
   conditional: boolean;
+  starts: string;
 }
 
 export interface BoxView {
@@ -817,6 +818,7 @@ export interface AskedType {
   word: string;
   name: string;
   states: AskedWord[];
+  powered: boolean;
   properties: AskedWord[];
 }
 

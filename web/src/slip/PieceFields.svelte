@@ -70,7 +70,7 @@
 {@render conditions(true)}
 {#if slip.asking}
   <details open={asks} class="border-t border-line pt-1" data-asking>
-    <summary class="cursor-pointer text-soft">facts: what it sets, what it asks for</summary>
+    <summary class="cursor-pointer text-soft">how it starts, facts it sets and needs</summary>
     <div class="flex flex-col gap-1 pt-1" role="group" aria-label="Facts">
       <Fields fields={slip.asking.fields} {attempt} {change} />
       {@render conditions(false)}
