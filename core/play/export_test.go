@@ -2,11 +2,12 @@ package play
 
 import (
 	"azzel/core/body"
+	"azzel/core/pack"
 	"azzel/core/world"
 )
 
 // StateOf is the state of a game as a replay begins with it.
-func StateOf(g *Game) []byte { return g.played() }
+func StateOf(g *Game) []byte { return g.state.encode() }
 
 // TickOf is the tick of such a state, 0 if it can't be read.
 func TickOf(state []byte) int {
@@ -74,6 +75,25 @@ func PlaceOf(g *Game, id world.ID) body.Place {
 
 // Reread is the state of a game after it was written and read.
 func Reread(g *Game) ([]byte, error) {
-	s, err := readState(g.played())
-	return s.played(), err
+	s, err := readState(g.state.encode())
+	return s.encode(), err
+}
+
+// Frozen is a snapshot as it was written when plays were stored, FrozenState the state of a replay as it was then.
+func Frozen(g *Game) []byte {
+	w := pack.Writer{Bytes: g.frozen()}
+	g.lens.encode(&w)
+	return w.Bytes
+}
+
+// FrozenState is nothing for no state.
+func FrozenState(b []byte) []byte {
+	if len(b) == 0 {
+		return b
+	}
+	s, err := readState(b)
+	if err != nil {
+		return b
+	}
+	return s.frozen()
 }

@@ -5,7 +5,6 @@ import (
 	"fmt"
 	"slices"
 
-	"azzel/core/pack"
 	"azzel/core/world"
 )
 
@@ -72,14 +71,4 @@ func (r *Recording) SetFact(fact world.ID, value int) error {
 	r.change(moment{brought: true})
 	r.trim()
 	return nil
-}
-
-func encodeFacts(w *pack.Writer, facts []Known) {
-	w.Uint(uint64(len(facts)))
-	for _, k := range facts {
-		w.Uint(uint64(k.Fact))
-		w.Int(k.Value)
-		w.Int(k.Tick)
-		w.Uint(uint64(k.By))
-	}
 }

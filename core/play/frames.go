@@ -1,12 +1,9 @@
 package play
 
 import (
-	"slices"
-
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/kinds/props"
-	"azzel/core/pack"
 	"azzel/core/world"
 )
 
@@ -203,21 +200,4 @@ func (g *Game) offTheMap(a *actor, t *Thing) {
 		t.Gone = true
 		g.befalls(props.Lost, t.Piece())
 	}
-}
-
-// encodePlaces writes on which maps things are that are not at home, and where the player came in if that is another map.
-func encodePlaces(w *pack.Writer, s *state) {
-	w.Uint(uint64(s.enteredOn))
-	abroad := slices.DeleteFunc(slices.Clone(s.things), func(t Thing) bool { return t.on == 0 && t.frame == 0 })
-	w.Uint(uint64(len(abroad)))
-	for _, t := range abroad {
-		w.Uint(uint64(t.ID))
-		w.Uint(uint64(t.on))
-		w.Uint(uint64(t.frame))
-	}
-}
-
-// isAbroad reports whether something of a state is on another map than it was at first.
-func (s *state) isAbroad() bool {
-	return s.enteredOn != 0 || slices.ContainsFunc(s.things, func(t Thing) bool { return t.on != 0 || t.frame != 0 })
 }

@@ -85,72 +85,29 @@ type Game struct {
 	// that moves has moved, since it may lead to another map, where others act.
 	away bool
 	state
+	// player is the one of the state's players who is moved: the only one there is today.
+	*player
 }
 
-// state is all that a snapshot holds.
-type state struct {
-	tick   int
-	mapID  world.ID
-	place  body.Place
-	facing world.Facing
-	// walked is how far the player walked, in positions.
-	walked   int
-	taken    []world.ID
-	through  world.ID
-	finished bool
-	used     bool
-	// entered is where one came in, or the checkpoint that was touched last, and enteredOn on which map that is, in whose
-	// positions it is said; 0 for the one the player is on.
-	entered   body.Place
-	enteredOn world.ID
-	// checkpoint is that piece, 0 for none.
-	checkpoint world.ID
-	// motion is how the player moves in side-view; jumped says that jumping is held.
-	motion body.Motion
-	jumped bool
-	// goal is where the step leads that is being taken cell by cell, if stepping.
-	goal     body.Place
-	stepping bool
-	// shoved is what is pushed on by a whole cell with that step, 0 for nothing.
-	shoved world.ID
-	// harm is how much health is gone, safe for how many ticks nothing hurts.
-	harm, safe int
-	// drifting says that one went through walls in the last tick.
-	drifting bool
-	// things are what became of pieces that act and what came out of emitters, sorted by id; came
-	// is how much came so far.
-	things []Thing
-	came   int
-	// seed is where chance comes from, chance what it began with.
-	seed, chance uint64
-	shots        []shot
-	// fallen are the characters that are gone, sorted.
-	fallen []world.ID
-	// lifted is what the player carries, 0 for nothing.
-	lifted world.ID
-	// armed is for how many ticks one can't strike or shoot, struck for how many a strike is
-	// seen.
-	armed, struck int
-	// went says that the player moved in the last tick, or let time pass.
-	went bool
-	// items are what the player has, sorted by item.
-	items []world.Stock
-	// facts are what was set during play, sorted by fact.
-	facts []Known
-	// refused are the pieces that have told the player what they lack and at which they still are,
-	// sorted.
-	refused []world.ID
-	// helped are the helps of the last tick: what is there depends on them.
-	helped Input
-	// assisted says that a help was on at some time.
-	assisted bool
-	lens     lens
+// newGame is a game that stands at a state, on no document yet.
+func newGame(s state) *Game {
+	g := &Game{}
+	g.goTo(s)
+	return g
+}
+
+// goTo lets the game stand at a state.
+func (g *Game) goTo(s state) {
+	if len(s.players) == 0 {
+		s.players = make([]player, 1)
+	}
+	g.state = s
+	g.player = &g.players[0]
 }
 
 // New begins a game on d.
 func New(d *world.Document, start Start) (*Game, error) {
-	g := &Game{}
-	g.seed, g.chance = start.Chance, start.Chance
+	g := newGame(state{chances: chances{start.Chance, start.Chance}})
 	g.look(d)
 	g.pack()
 	g.ask()

@@ -35,7 +35,8 @@ func ReachFrom(d *world.Document, m *world.Map, cell grid.Point) (r Reach, ok bo
 	if m.View != world.SideView {
 		return r, false
 	}
-	g := &Game{doc: d, ground: body.NewGround(d, m), moves: d.Played().On(m)}
+	g := newGame(state{})
+	g.doc, g.ground, g.moves = d, body.NewGround(d, m), d.Played().On(m)
 	l := d.Project.Lattice()
 	g.mapID, g.size, g.drive = m.ID, g.sizeOn(m), body.NewDrive(l, g.moves)
 	g.areasHere()

@@ -298,7 +298,7 @@ func (r *Recording) restore(n, tick int) {
 	if g.doc != m.doc {
 		g.look(m.doc)
 	}
-	g.state = m.state.clone()
+	g.goTo(m.state.clone())
 	g.stale, g.away = false, false
 	g.ask()
 	g.stand(g.doc.Map(g.mapID))
@@ -307,12 +307,4 @@ func (r *Recording) restore(n, tick int) {
 		g.Tick(in)
 	}
 	g.events = g.events[:0]
-}
-
-// clone shares nothing with s that a game changes.
-func (s state) clone() state {
-	s.taken = slices.Clone(s.taken)
-	s.things, s.shots, s.fallen, s.items = slices.Clone(s.things), slices.Clone(s.shots), slices.Clone(s.fallen), slices.Clone(s.items)
-	s.facts, s.refused = slices.Clone(s.facts), slices.Clone(s.refused)
-	return s
 }

@@ -61,7 +61,7 @@ func (g *Game) trace() byte {
 // Hash is a hash of the whole state, but for the camera, which changes nothing in play.
 func (g *Game) Hash() uint64 {
 	h := fnv.New64a()
-	h.Write(g.played())
+	h.Write(g.frozen())
 	return h.Sum64()
 }
 
@@ -82,10 +82,10 @@ func (r *Recording) Kept(name string) (*world.Replay, error) {
 	kept := &world.Replay{Name: name, From: m.began.from, Rules: Rules, Chance: m.state.chance, Trace: slices.Clone(r.trace[began-r.First() : now-r.First()])}
 	if _, p := m.doc.Piece(m.began.from); began > 0 || m.brought || m.changed && p != nil && IsStart(p.Type) {
 		// Said by the map that each thing is on, so that it holds wherever maps are moved to on the board.
-		at := Game{state: m.state.clone()}
+		at := newGame(m.state.clone())
 		at.look(m.doc)
 		at.rest()
-		kept.State, kept.Began = at.played(), began
+		kept.State, kept.Began = at.state.encode(), began
 	}
 	for _, in := range r.inputs[began-r.First() : now-r.First()] {
 		if in&helps != 0 {

@@ -2,14 +2,12 @@ package play
 
 import (
 	"bytes"
-	"cmp"
 	"errors"
 	"fmt"
 	"slices"
 
 	"azzel/core/body"
 	"azzel/core/kind"
-	"azzel/core/limit"
 	"azzel/core/pack"
 	"azzel/core/world"
 )
@@ -25,7 +23,7 @@ func resume(d *world.Document, r *world.Replay) (*Game, error) {
 	if err != nil {
 		return nil, fmt.Errorf("where it begins: %w", err)
 	}
-	if s.tick != r.Began || s.finished || s.assisted || s.drifting {
+	if s.tick != r.Began || s.finished || s.assisted || s.players[0].drifting {
 		return nil, fmt.Errorf("where it begins: %w: nothing could be proved from there", pack.ErrMalformed)
 	}
 	return from(d, s, r.From)
@@ -38,8 +36,9 @@ func from(d *world.Document, s state, start world.ID) (*Game, error) {
 	if from == nil || !IsStart(from.Type) {
 		return nil, ErrStartGone
 	}
-	elsewhere := on.ID != s.mapID
-	g := &Game{state: s, began: beginning{start, true}}
+	elsewhere := on.ID != s.players[0].mapID
+	g := newGame(s)
+	g.began = beginning{start, true}
 	g.look(d)
 	if elsewhere {
 		g.ground, g.shots = g.groundOf(on), nil
@@ -70,7 +69,7 @@ func (g *Game) beginsAgain(at beginning) bool {
 	} else {
 		again, err = New(g.doc, Start{Chance: g.chance})
 	}
-	return err == nil && bytes.Equal(again.played(), g.played())
+	return err == nil && bytes.Equal(again.state.encode(), g.state.encode())
 }
 
 // farthest is how far from the middle of its map anything is, in positions, and fastest how far it
@@ -79,108 +78,6 @@ const (
 	farthest = 1 << 31
 	fastest  = 1 << 27
 )
-
-// readState reads what played writes. What it says of pieces need not be true of any document.
-func readState(b []byte) (s state, err error) {
-	if len(b) > limit.ReplayState {
-		return s, fmt.Errorf("%w: a state of %d bytes", pack.ErrMalformed, len(b))
-	}
-	if len(b) < 2 || b[0] != stateTag {
-		return s, fmt.Errorf("%w: this is no state of a play", pack.ErrMalformed)
-	}
-	if b[1] < factless || b[1] > stateVersion {
-		return s, ErrOtherRules
-	}
-	r := pack.NewReader(b[2:])
-	s.tick, s.mapID = r.Int(), world.ID(r.Uint())
-	s.place, s.entered = readPlace(r), readPlace(r)
-	s.facing = world.Facing(within(r, int(r.Uint()), int(world.North)))
-	s.walked = within(r, int(r.Uint()), 1<<40)
-	s.through, s.checkpoint = world.ID(r.Uint()), world.ID(r.Uint())
-	s.finished, s.used = r.Bool(), r.Bool()
-	m := &s.motion
-	readMotion(r, m)
-	s.goal = readPlace(r)
-	s.harm, s.safe = within(r, r.Int(), 1<<20), within(r, r.Int(), safeTicks)
-	for _, yes := range []*bool{&m.Rising, &m.Thrown, &s.jumped, &s.stepping, &s.drifting, &s.went} {
-		*yes = r.Bool()
-	}
-	s.seed, s.chance = r.Uint(), r.Uint()
-	s.lifted, s.shoved = world.ID(r.Uint()), world.ID(r.Uint())
-	s.came, s.armed, s.struck = within(r, r.Int(), farthest), within(r, r.Int(), limit.Pause), within(r, r.Int(), strikeTicks)
-	s.fallen = readIDs(r, limit.Characters)
-	for range r.Count(limit.Flying, 7) {
-		f := shot{Place: readPlace(r), VX: between(r, r.Int(), -1<<18, 1<<18), VY: between(r, r.Int(), -1<<18, 1<<18), Left: r.Int(), Strength: r.Int(), Mine: r.Bool()}
-		s.shots = append(s.shots, f)
-	}
-	for range r.Count(limit.Pieces, 23) {
-		t := readThing(r)
-		if n := len(s.things); n > 0 && s.things[n-1].ID >= t.ID || t.ID&emitted != 0 && (t.from == 0 || int(t.ID&^emitted) > s.came) {
-			r.Fail(fmt.Errorf("%w: things out of order", pack.ErrMalformed))
-		}
-		if r.Err() != nil {
-			return s, r.Err()
-		}
-		s.things = append(s.things, t)
-	}
-	s.taken = readIDs(r, limit.Pieces)
-	for range r.Count(limit.Items, 2) {
-		had := world.Stock{Item: world.ID(r.Uint()), Count: between(r, r.Int(), 1, limit.Stack)}
-		if n := len(s.items); n > 0 && s.items[n-1].Item >= had.Item {
-			r.Fail(fmt.Errorf("%w: items out of order", pack.ErrMalformed))
-		}
-		s.items = append(s.items, had)
-	}
-	if id := world.ID(r.Uint()); id != 0 {
-		s.refused = []world.ID{id}
-	}
-	s.assisted = r.Bool()
-	if b[1] > factless {
-		s.facts = readFacts(r)
-	}
-	if b[1] > withFacts {
-		s.refused = append(s.refused, readIDs(r, limit.Pieces)...)
-		s.helped = Input(within(r, int(r.Uint()), int(helps))) & helps
-	}
-	if b[1] > athome {
-		s.readPlaces(r)
-	}
-	for i := 1; i < len(s.refused); i++ {
-		if s.refused[i-1] >= s.refused[i] {
-			r.Fail(fmt.Errorf("%w: ids out of order", pack.ErrMalformed))
-		}
-	}
-	if r.Err() == nil && s.form() != b[1] {
-		r.Fail(fmt.Errorf("%w: a state of form %d that is written in form %d", pack.ErrMalformed, s.form(), b[1]))
-	}
-	return s, r.Done()
-}
-
-// readPlaces reads what encodePlaces wrote.
-func (s *state) readPlaces(r *pack.Reader) {
-	s.enteredOn = world.ID(r.Uint())
-	last := world.ID(0)
-	for range r.Count(limit.Pieces, 3) {
-		id, on, frame := world.ID(r.Uint()), world.ID(r.Uint()), world.ID(r.Uint())
-		i, there := slices.BinarySearchFunc(s.things, id, func(t Thing, id world.ID) int { return cmp.Compare(t.ID, id) })
-		if !there || id <= last || on == 0 && frame == 0 {
-			r.Fail(fmt.Errorf("%w: something is on a map that is not there", pack.ErrMalformed))
-			return
-		}
-		s.things[i].on, s.things[i].frame, last = on, frame, id
-	}
-}
-
-func readFacts(r *pack.Reader) (facts []Known) {
-	for range r.Count(limit.Facts, 4) {
-		k := Known{world.ID(r.Uint()), between(r, r.Int(), 0, limit.FactValue), within(r, r.Int(), 1<<40), world.ID(r.Uint())}
-		if n := len(facts); n > 0 && facts[n-1].Fact >= k.Fact {
-			r.Fail(fmt.Errorf("%w: facts out of order", pack.ErrMalformed))
-		}
-		facts = append(facts, k)
-	}
-	return facts
-}
 
 func readThing(r *pack.Reader) Thing {
 	t := Thing{ID: world.ID(r.Uint()), from: world.ID(r.Uint()), Type: world.ID(r.Uint())}

@@ -195,6 +195,28 @@ func (g *Game) Shots(each func(at body.Place, mine bool)) {
 	}
 }
 
+// flight is what flies: all shots, the oldest first.
+type flight struct{ shots []shot }
+
+func (f *flight) encode(w *pack.Writer) {
+	w.Uint(uint64(len(f.shots)))
+	for _, s := range f.shots {
+		s.encode(w)
+	}
+}
+
+func decodeFlight(r *pack.Reader) (f flight) {
+	for range r.Count(limit.Flying, 7) {
+		f.shots = append(f.shots, shot{Place: readPlace(r), VX: between(r, r.Int(), -1<<18, 1<<18), VY: between(r, r.Int(), -1<<18, 1<<18), Left: r.Int(), Strength: r.Int(), Mine: r.Bool()})
+	}
+	return f
+}
+
+func (f flight) clone() flight {
+	f.shots = slices.Clone(f.shots)
+	return f
+}
+
 func (s shot) encode(w *pack.Writer) {
 	for _, n := range []int{s.X, s.Y, s.VX, s.VY, s.Left, s.Strength} {
 		w.Int(n)

@@ -11,7 +11,8 @@ import (
 
 // filled is a state with one of each thing that there may be several of, and nothing else.
 func filled() state {
-	return state{things: []Thing{{ID: 3}}, shots: []shot{{}}, taken: []world.ID{5}, fallen: []world.ID{6}, items: []world.Stock{{Item: 7, Count: 1}}, facts: []Known{{Fact: 8}}, refused: []world.ID{9, 10}}
+	return state{players: []player{{}}, cast: cast{things: []Thing{{ID: 3}}, fallen: []world.ID{6}}, flight: flight{[]shot{{}}},
+		memory: memory{taken: []world.ID{5}, items: []world.Stock{{Item: 7, Count: 1}}, facts: []Known{{Fact: 8}}, refused: []world.ID{9, 10}}}
 }
 
 // eachField visits all that a value is made of, also what is not exported, so that it can be set.
@@ -61,16 +62,16 @@ func TestEveryFieldOfTheState(t *testing.T) {
 				t.Fatalf("%s is a %s", path, v.Kind())
 			}
 		})
-		if path == "state.refused[]" {
+		if path == "state.memory.refused[]" {
 			s.refused = []world.ID{9 + world.ID(n%2), 12}
 		}
 		if strings.HasPrefix(path, "state.lens") {
 			continue
 		}
-		if reflect.DeepEqual(s, filled()) && path != "state.refused[]" {
+		if reflect.DeepEqual(s, filled()) && path != "state.memory.refused[]" {
 			t.Errorf("%s was not changed", path)
 		}
-		written := s.played()
+		written := s.encode()
 		c := s.clone()
 		if !reflect.DeepEqual(c, s) {
 			t.Errorf("a clone lacks %s", path)

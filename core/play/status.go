@@ -6,7 +6,6 @@ import (
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/kind"
-	"azzel/core/pack"
 	"azzel/core/world"
 )
 
@@ -111,105 +110,4 @@ func fit(at, length, from, room int) int {
 		return from + (room-length)/2
 	}
 	return min(max(at, from), from+room-length)
-}
-
-const (
-	stateTag = 'P'
-	// stateVersion is the form in which all of a state can be written. What needs less is written
-	// in an earlier form, to the byte as it was written then: athome has nothing that is on another map
-	// than at first, withFacts no helps and at most one piece that refuses, factless no facts either.
-	stateVersion = 9
-	athome       = 8
-	withFacts    = 7
-	factless     = 6
-)
-
-// form is the earliest in which a state can be written.
-func (s *state) form() byte {
-	switch {
-	case s.isAbroad():
-		return stateVersion
-	case s.helped != 0 || len(s.refused) > 1:
-		return athome
-	case len(s.facts) > 0:
-		return withFacts
-	}
-	return factless
-}
-
-// Snapshot is the whole state as canonical bytes.
-func (g *Game) Snapshot() []byte {
-	w := pack.Writer{Bytes: g.played()}
-	g.lens.encode(&w)
-	return w.Bytes
-}
-
-// played is the state without the camera, which changes nothing in play.
-func (s *state) played() []byte {
-	form := s.form()
-	w := pack.Writer{Bytes: []byte{stateTag, form}}
-	w.Int(s.tick)
-	w.Uint(uint64(s.mapID))
-	w.Int(s.place.X)
-	w.Int(s.place.Y)
-	w.Int(s.entered.X)
-	w.Int(s.entered.Y)
-	w.Uint(uint64(s.facing))
-	w.Uint(uint64(s.walked))
-	w.Uint(uint64(s.through))
-	w.Uint(uint64(s.checkpoint))
-	w.Bool(s.finished)
-	w.Bool(s.used)
-	for _, n := range []int{s.motion.VX, s.motion.VY, s.motion.RestX, s.motion.RestY, int(s.motion.Mode), s.motion.Left, s.motion.Asked, s.goal.X, s.goal.Y, s.harm, s.safe} {
-		w.Int(n)
-	}
-	for _, yes := range []bool{s.motion.Rising, s.motion.Thrown, s.jumped, s.stepping, s.drifting, s.went} {
-		w.Bool(yes)
-	}
-	w.Uint(s.seed)
-	w.Uint(s.chance)
-	w.Uint(uint64(s.lifted))
-	w.Uint(uint64(s.shoved))
-	for _, n := range []int{s.came, s.armed, s.struck} {
-		w.Int(n)
-	}
-	w.Uint(uint64(len(s.fallen)))
-	for _, id := range s.fallen {
-		w.Uint(uint64(id))
-	}
-	w.Uint(uint64(len(s.shots)))
-	for _, f := range s.shots {
-		f.encode(&w)
-	}
-	w.Uint(uint64(len(s.things)))
-	for _, t := range s.things {
-		t.encode(&w)
-	}
-	w.Uint(uint64(len(s.taken)))
-	for _, id := range s.taken {
-		w.Uint(uint64(id))
-	}
-	w.Uint(uint64(len(s.items)))
-	for _, had := range s.items {
-		w.Uint(uint64(had.Item))
-		w.Int(had.Count)
-	}
-	refused := append(slices.Clone(s.refused), 0)
-	w.Uint(uint64(refused[0]))
-	w.Bool(s.assisted)
-	if form > factless {
-		encodeFacts(&w, s.facts)
-	}
-	if form > withFacts {
-		more := s.refused[min(1, len(s.refused)):]
-		w.Uint(uint64(len(more)))
-		for _, id := range more {
-			w.Uint(uint64(id))
-		}
-		w.Uint(uint64(s.helped))
-	}
-	if form > athome {
-		encodePlaces(&w, s)
-	}
-	return w.Bytes
 }

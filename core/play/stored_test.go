@@ -46,7 +46,7 @@ type teller struct{ stored.Teller }
 // game tells all that is to be seen of a game.
 func (w teller) game(g *play.Game) {
 	s := g.Status()
-	w.Tell(g.Hash(), g.Snapshot(), g.Fits())
+	w.Tell(g.Hash(), play.Frozen(g), g.Fits())
 	w.Tell(s.Map, s.Place.X, s.Place.Y, s.Size.W, s.Size.H, s.Facing, s.Ticks, s.Steps, s.Taken, s.Total, s.Finished, s.Moving, s.Checkpoint, int(s.Doing))
 	w.Tell(s.Health, s.Most, s.Safe, s.Hurt, s.Rises, s.Striking, s.Lifted)
 	w.Rect(g.Camera())
@@ -81,7 +81,7 @@ func (w teller) kept(rec *play.Recording, on []*world.Document) {
 	if err != nil {
 		return
 	}
-	w.Tell(replay.From, replay.Rules, replay.Chance, replay.Trace, replay.State, replay.Began, replay.End)
+	w.Tell(replay.From, replay.Rules, replay.Chance, replay.Trace, play.FrozenState(replay.State), replay.Began, replay.End)
 	for _, h := range replay.Held {
 		w.Tell(h.Ticks, h.Input)
 	}

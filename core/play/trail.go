@@ -29,7 +29,7 @@ type Trail struct {
 // It has no places if the piece does not act. The cost is that of so many ticks with the platforms,
 // pushables and breakables of the map; where there are very many of those, it is shorter.
 func TrailOf(d *world.Document, m *world.Map, id world.ID, ticks int) (trail Trail) {
-	g := &Game{}
+	g := newGame(state{})
 	g.look(d)
 	delete(g.absent, id)
 	g.stand(m)
