@@ -25,9 +25,6 @@ func (g *Game) touchThings(fell bool, foot int) {
 	mine := g.size.Box(g.place)
 	side := g.ground.Map.View == world.SideView
 	for k := range g.actors {
-		if g.away {
-			return
-		}
 		a := &g.actors[k]
 		if a.touched == nil || a.off || !g.there(a) {
 			continue
@@ -41,6 +38,7 @@ func (g *Game) touchThings(fell bool, foot int) {
 		a.touched.Touched(stage.Self{Kind: a.kind, Set: a.piece.Props},
 			stage.Touch{Side: side, Rising: g.motion.VY < 0, Onto: onto, Stomps: g.moves.Can(world.Stomping)}, effects{g, a, a.piece, a.foot})
 	}
+	g.carryOut()
 }
 
 // touch lets what stands in some cells happen.
@@ -51,6 +49,7 @@ func (g *Game) touch(cells grid.Rect) {
 			b.Entered(stage.Self{Kind: k, Set: p.Props}, effects{g, nil, p, added(footOf(p), g.shift(is.on, g.ground.Map))})
 		}
 	}
+	g.carryOut()
 }
 
 // standing are the pieces that stand in some cells, of the player's map and its neighbours, in the order of their numbers.
@@ -76,27 +75,64 @@ func (g *Game) standing(cells grid.Rect) (list []placed) {
 	return list
 }
 
+// A wish is something that a behaviour asks for. It is carried out once the loop that called the behaviour is over, in the
+// order in which it was asked, so that nothing that it does pulls the ground from under that loop.
+type wish struct {
+	what func(effects, int)
+	of   effects
+	n    int
+}
+
+func (e effects) ask(what func(effects, int), n int) {
+	e.g.wishes = append(e.g.wishes, wish{what, e, n})
+}
+
+// carryOut does what behaviours asked for, but for what is not there any more, and nothing after the player was sent back.
+func (g *Game) carryOut() {
+	for _, w := range g.wishes {
+		if !g.away && (w.of.actor == nil || g.there(w.of.actor)) {
+			w.what(w.of, w.n)
+		}
+	}
+	g.wishes = g.wishes[:0]
+}
+
 // Hurt implements stage.Effects.
-func (e effects) Hurt(health int) { e.g.damage(health) }
+func (e effects) Hurt(health int) { e.ask(effects.hurt, health) }
 
 // Throw implements stage.Effects.
-func (e effects) Throw(tenths int) {
+func (e effects) Throw(tenths int) { e.ask(effects.throw, tenths) }
+
+// Stomped implements stage.Effects.
+func (e effects) Stomped() { e.ask(effects.stomped, 0) }
+
+// Take implements stage.Effects.
+func (e effects) Take() { e.ask(effects.take, 0) }
+
+// Reach implements stage.Effects.
+func (e effects) Reach() { e.ask(effects.reach, 0) }
+
+// Leave implements stage.Effects.
+func (e effects) Leave() { e.ask(effects.leave, 0) }
+
+func (e effects) hurt(health int) { e.g.damage(health) }
+
+func (e effects) throw(tenths int) {
 	g := e.g
 	drive := g.underForces()
 	g.motion = body.Motion{VX: g.motion.VX, VY: -drive.SpringSpeed(tenths*g.ground.Lattice.H/10) - drive.Half, Thrown: true, Mode: body.Airborne}
 	g.befalls(props.Threw, e.piece.ID)
 }
 
-// Stomped implements stage.Effects.
-func (e effects) Stomped() {
+func (e effects) stomped(int) {
 	g := e.g
 	g.hit(e.actor)
 	g.motion.VY, g.motion.Mode, g.motion.Rising = -g.drive.Leap*2/3, body.Airborne, g.jumped
 	g.befalls(props.Stomped, g.things[e.actor.at].Piece())
 }
 
-// Take implements stage.Effects. What came out of an emitter is not counted, what was drawn is, as what lies there.
-func (e effects) Take() {
+// take takes a piece. What came out of an emitter is not counted, what was drawn is, as what lies there.
+func (e effects) take(int) {
 	g := e.g
 	if e.actor == nil {
 		is := actingOf(e.piece)
@@ -111,8 +147,7 @@ func (e effects) Take() {
 	}
 }
 
-// Reach implements stage.Effects.
-func (e effects) Reach() {
+func (e effects) reach(int) {
 	g, p := e.g, e.piece
 	at := g.ground.At(e.foot.Cell(g.ground.Lattice))
 	if g.checkpoint == p.ID || !g.ground.Fits(g.size, at) {
@@ -124,8 +159,7 @@ func (e effects) Reach() {
 	g.remember(p.ID, p.Sets())
 }
 
-// Leave implements stage.Effects.
-func (e effects) Leave() {
+func (e effects) leave(int) {
 	if e.g.lets(e.piece) {
 		e.g.finished = true
 		e.g.befalls(props.LetOut, e.piece.ID)

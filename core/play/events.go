@@ -56,6 +56,9 @@ func Happened(events []Event, m *kind.Moment) bool {
 // tell notes what happened.
 func (g *Game) tell(e Event) {
 	e.Tick = g.tick
+	if i, there := g.thing(e.Piece); there {
+		e.Piece = g.things[i].Piece()
+	}
 	g.events = append(g.events, e)
 }
 

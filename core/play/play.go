@@ -81,6 +81,8 @@ type Game struct {
 	started world.ID
 	// refusing are the pieces that have refused something in this tick, sorted.
 	refusing []world.ID
+	// wishes are what behaviours asked for in the loop that is under way.
+	wishes []wish
 	// away says that the player is on their way back to where they came in: it is done once all
 	// that moves has moved, since it may lead to another map, where others act.
 	away bool
