@@ -14,6 +14,7 @@ import (
 	"azzel/core/kind"
 	_ "azzel/core/kinds"
 	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/picture"
 	"azzel/core/play"
@@ -21,8 +22,13 @@ import (
 	"azzel/core/world"
 )
 
-// A boiler is a kind that there is in this test alone: with a property of each sort, and behaviour in both views.
+// A boiler is a kind that there is in this test alone: with a property of each sort, two states, a moment, and behaviour in
+// both views.
 var (
+	cold     = &kind.State{Number: 60_001, Word: "cold", Name: "cold"}
+	hot      = &kind.State{Number: 60_002, Word: "hot", Name: "hot"}
+	stoked   = &kind.Moment{Number: 60_001, Word: "stoked", Name: "stoked"}
+	fires    = &kind.Prop{Field: 60_008, Word: "fires", Label: "Fires", Name: "what must hold so that a boiler fires", Sort: kind.Condition, None: "always"}
 	pressure = &kind.Prop{Field: 60_001, Word: "pressure", Label: "Pressure", Name: "the pressure of a boiler, in tenths of a bar,", Unit: "bar", Per: 10, Usual: 20, Least: 1, Most: 500, Reach: 100}
 	sealed   = &kind.Prop{Field: 60_002, Word: "sealed", Label: "Is sealed", Name: "whether a boiler is sealed", Sort: kind.YesNo}
 	valve    = &kind.Prop{Field: 60_003, Word: "valve", Label: "Valve", Name: "how the valve of a boiler is", Sort: kind.Choice, Options: []string{"open", "shut", "stuck"}}
@@ -32,8 +38,9 @@ var (
 	heats    = &kind.Prop{Field: 60_007, Word: "heats", Label: "Heats", Name: "what a boiler heats", Sort: kind.Reference, To: kind.Area, None: "nothing", Local: true}
 	boiler   = &kind.Kind{ID: 60_000, Word: "boiler", Name: "Boiler", Family: kind.Hazards, Purpose: "Scalds whoever touches it.", Acts: true, Hurts: true,
 		Side: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1}, Above: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1}, Picture: []kind.Shape{{1, 4, 14, 16, 0x8a5a2b}}, Behaviour: scalds{},
+		States: []*kind.State{cold, hot}, Moments: []*kind.Moment{stoked}, Changes: []kind.Change{{From: cold, To: hot, By: stoked, Needs: []*kind.Prop{pressure}, Lasting: true}},
 		Props: slices.Concat([]kind.Has{{Prop: pressure}, {Prop: sealed}, {Prop: valve, If: func(v kind.Values) bool { return v.Int(nil, sealed) == 0 }}, {Prop: faces}, {Prop: pipe}, {Prop: leaks}, {Prop: heats},
-			{Prop: props.Item, Label: "Burns"}}, props.Presence)}
+			{Prop: props.Item, Label: "Burns"}, {Prop: fires}, {Prop: props.Power}, {Prop: props.Own, Apart: true}}, props.Presence)}
 )
 
 func init() { kind.Register(boiler) }
@@ -44,6 +51,9 @@ type scalds struct{}
 func (scalds) Touched(self stage.Self, how stage.Touch, do stage.Effects) {
 	if !how.Onto {
 		do.Hurt(self.Int(pressure) / 20)
+	}
+	if self.State == cold {
+		do.Become(hot)
 	}
 }
 
@@ -114,7 +124,7 @@ func TestInventedKind(t *testing.T) {
 		if p := w.piece(); p.Type != boiler.ID || p.Props != "" {
 			t.Fatalf("placed it is %+v", p)
 		}
-		if got := strings.Join(w.fields(), " "); got != "pressure=20 sealed=0 valve=0 faces=0 pipe-x=0 pipe-y=0 leaks-steam=0 leaks-water=0 heats=0 item=0" {
+		if got := strings.Join(w.fields(), " "); got != "pressure=20 sealed=0 valve=0 faces=0 pipe-x=0 pipe-y=0 leaks-steam=0 leaks-water=0 heats=0 item=0 power=0" {
 			t.Fatalf("the slip says %s", got)
 		}
 		area := &world.Area{Name: "Palm house", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{X: 2, Y: 2, W: 3, H: 3})}
@@ -153,6 +163,16 @@ func TestInventedKind(t *testing.T) {
 			if w.set(name, n); w.piece().Props != want || len(w.State().Messages) == 0 {
 				t.Errorf("%s of %d is set without a word", name, n)
 			}
+		}
+
+		// What must hold for it, and how it starts.
+		lacking := &logic.ConditionForm{Asks: "state", Subject: &logic.NounForm{Is: "this"}, Is: "cold"}
+		w.order(page.Order{Do: "set-condition", Kind: "piece", Map: page.FormatID(w.Document().Maps[0].ID), ID: page.FormatID(w.piece().ID), Text: "fires", Condition: lacking})
+		w.set("state", 1)
+		w.set("power", 1)
+		want = want.With(logic.Condition{Ask: logic.InState, Is: cold.Number}.Set(fires), props.Own.Is(hot.Number), props.Power.Is(kind.Off))
+		if w.piece().Props != want {
+			t.Fatalf("it starts and asks as %v, want %v", []byte(w.piece().Props), []byte(want))
 		}
 
 		// Stored, in a bundle, in the clipboard.
@@ -198,12 +218,71 @@ func TestInventedKind(t *testing.T) {
 			t.Error("it is not among the types")
 		}
 		played(t, d)
+		stokes(t, d)
+	}
+}
+
+// as is the document with its boiler set otherwise.
+func as(t *testing.T, d *world.Document, set ...kind.Value) (*world.Document, *world.Piece) {
+	t.Helper()
+	m := d.Maps[0]
+	was := m.Pieces[slices.IndexFunc(m.Pieces, func(p *world.Piece) bool { return p.Type == boiler.ID })]
+	next := *was
+	next.Props = next.Props.With(set...)
+	res, err := edit.Apply(d, edit.Edit{Parts: edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: was.ID}, was.Values(), next.Values())})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return res.Document, res.Document.Maps[0].Piece(was.ID)
+}
+
+// stokes walks into the boiler, which is hot from then on and told of as that, as a condition says; before, gone back to,
+// it is cold. One that is off does nothing.
+func stokes(t *testing.T, d *world.Document) {
+	t.Helper()
+	for _, off := range []bool{false, true} {
+		power := kind.On
+		if off {
+			power = kind.Off
+		}
+		d, is := as(t, d, props.Own.Unset(), props.Power.Is(power))
+		g, err := play.New(d, play.Start{Map: d.Maps[0].ID, Cell: grid.Point{X: 3, Y: 9}, Chance: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		state := func() *kind.State {
+			n, _ := g.Asked(is.ID).State(is.ID)
+			return kind.StateOf(n)
+		}
+		rec := play.Record(g)
+		told := 0
+		for range 120 {
+			before := state()
+			rec.Tick(play.Right)
+			if play.Happened(g.Events(), stoked) {
+				told++
+			}
+			if (before != state()) != play.Happened(g.Events(), stoked) {
+				t.Errorf("from %s to %s it is stoked: %t", before.Word, state().Word, play.Happened(g.Events(), stoked))
+			}
+		}
+		if want := map[bool]int{false: 1, true: 0}[off]; told != want || (state() == hot) == off || len(g.Others()) != want || g.Holds(is.ID, logic.Of(is.Props, fires)) != off {
+			t.Errorf("off: %t: stoked %d times it is %s", off, told, state().Word)
+		}
+		hash := g.Hash()
+		if err := rec.Go(rec.First()); err != nil || state() != cold {
+			t.Errorf("before it, it is %s (%v)", state().Word, err)
+		}
+		if err := rec.Go(rec.Last()); err != nil || g.Hash() != hash {
+			t.Errorf("gone back to, it is otherwise: %v", err)
+		}
 	}
 }
 
 // played walks into the boiler, which scalds by as much as is set, and goes back to before.
 func played(t *testing.T, d *world.Document) {
 	t.Helper()
+	d, _ = as(t, d, props.Power.Unset())
 	m := d.Maps[0]
 	g, err := play.New(d, play.Start{Map: m.ID, Cell: grid.Point{X: 3, Y: 9}, Chance: 1})
 	if err != nil {

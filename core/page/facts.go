@@ -71,31 +71,31 @@ type AskingView struct {
 // viewAsking is which fact a piece sets, and what must hold for it; nil for pieces of which neither can be said.
 func viewAsking(d *world.Document, m *world.Map, p *world.Piece) *AskingView {
 	v := &AskingView{Type: p.Kind().Word, Fields: []FieldView{}, Conditions: viewConditions(d, p)}
-	v.Fields = fieldsOf(d, m, p, true)
-	if !world.Sets(p.Type) && len(v.Conditions) == 0 && len(v.Fields) == 0 {
+	v.Fields = append(fieldsOf(d, m, p, true), settingFields(d, p)...)
+	if len(v.Conditions) == 0 && len(v.Fields) == 0 {
 		return nil
 	}
-	add := func(name, label string, is int, options ...string) {
-		v.Fields = append(v.Fields, FieldView{Name: name, Label: label, Options: options, Value: is, Tries: []int{}})
-	}
-	value := func(name, label string, prop *kind.Prop, i, is int) {
-		v.Fields = append(v.Fields, numberField(kind.Has{Prop: prop}, name, label, i, is, 1))
-	}
-	if world.Sets(p.Type) {
-		sets := p.Sets()
-		field := listed(d, "sets", "Once "+p.Kind().Done+", sets", "nothing", world.SortFact, factsOf(d), sets.Fact)
-		field.Options = append(field.Options, "a new fact")
-		v.Fields = append(v.Fields, field)
-		switch f := d.Fact(sets.Fact); {
-		case f == nil:
-		case f.Counts:
-			add("sets-how", "Sets it", int(sets.How), "up", "down", "to")
-			value("sets-by", []string{"By", "By", "To"}[sets.How], props.SetsBy, 1, sets.Amount())
-		default:
-			add("sets-how", "Sets it", int(sets.How)&1, "to yes", "to no")
-		}
-	}
 	return v
+}
+
+// settingFields are which fact a piece sets, and how; none for pieces that can't.
+func settingFields(d *world.Document, p *world.Piece) []FieldView {
+	if !world.Sets(p.Type) {
+		return nil
+	}
+	sets := p.Sets()
+	fact := listed(d, "sets", "Once "+p.Kind().Done+", sets", "nothing", world.SortFact, factsOf(d), sets.Fact)
+	fact.Options = append(fact.Options, "a new fact")
+	how := FieldView{Name: "sets-how", Label: "Sets it", Options: []string{"to yes", "to no"}, Value: int(sets.How) & 1, Tries: []int{}}
+	switch f := d.Fact(sets.Fact); {
+	case f == nil:
+		return []FieldView{fact}
+	case f.Counts:
+		how.Options, how.Value = []string{"up", "down", "to"}, int(sets.How)
+		label := []string{"By", "By", "To"}[sets.How]
+		return []FieldView{fact, how, numberField(kind.Has{Prop: props.SetsBy}, "sets-by", label, 1, sets.Amount(), 1)}
+	}
+	return []FieldView{fact, how}
 }
 
 // setting are the properties of a piece of which a part of what it sets is set, by its name for the page.

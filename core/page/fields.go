@@ -249,7 +249,7 @@ func viewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesV
 
 // together is what can be set of a piece among several.
 func together(d *world.Document, m *world.Map, p *world.Piece) []FieldView {
-	return append(fieldsOf(d, m, p, false), fieldsOf(d, m, p, true)...)
+	return slices.Concat(fieldsOf(d, m, p, false), fieldsOf(d, m, p, true), settingFields(d, p))
 }
 
 // setTogether lets all pieces that are selected act otherwise, in one step.

@@ -70,6 +70,18 @@ func TestTogether(t *testing.T) {
 		}
 	}
 	order(p, page.Order{Do: "set-conditions", Text: "while"})
+	// Which fact they set, where all of them can: of two foes, and not of the platform beside them.
+	choose(grid.Point{X: 5, Y: 8}, grid.Point{X: 9, Y: 10})
+	order(p, page.Order{Do: "set-together", Text: "sets", N: 1})
+	for _, f := range p.State().Chosen.Pieces.Fields {
+		if f.Name == "sets" && (f.Value != 1 || f.Differs || len(f.Options) != 2) {
+			t.Errorf("what both set is %+v", f)
+		}
+	}
+	if m := p.Document().Maps[0]; m.Piece(first.ID).Sets().Fact == 0 || m.Piece(first.ID).Sets() != m.Piece(second.ID).Sets() {
+		t.Errorf("both set %+v and %+v", m.Piece(first.ID).Sets(), m.Piece(second.ID).Sets())
+	}
+	choose(grid.Point{X: 5, Y: 4}, grid.Point{X: 11, Y: 10})
 	before := p.Document()
 	order(p, page.Order{Do: "set-together", Text: "speed", N: 17})
 	for _, id := range []world.ID{first.ID, second.ID, lift.ID} {

@@ -74,6 +74,9 @@ func (p *Page) Play() *Play {
 	if s.Checkpoint != 0 {
 		v.OnIDs = append(v.OnIDs, FormatID(s.Checkpoint))
 	}
+	for _, id := range p.played.Game().Others() {
+		v.OnIDs = append(v.OnIDs, FormatID(id))
+	}
 	for _, id := range slices.Concat(p.played.Game().TakenIDs(), p.played.Game().Absent()) {
 		v.GoneIDs = append(v.GoneIDs, FormatID(id))
 	}

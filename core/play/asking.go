@@ -161,25 +161,15 @@ func (i inquiry) Power(piece world.ID) (int, bool) {
 
 // State implements logic.World. Of a lottery piece it is that of what was drawn.
 func (i inquiry) State(piece world.ID) (int, bool) {
-	g := i.g
-	m, p := g.pieceOf(piece)
+	on, p := i.g.pieceOf(piece)
 	if p == nil {
 		return 0, false
 	}
-	k := p.Kind()
-	if k.Drawn {
-		k = kind.Of(g.draw(m, p))
-	}
-	if k == nil || len(k.States) == 0 {
+	own := i.g.own(on, p)
+	if own == nil {
 		return 0, false
 	}
-	if own := p.Int(props.Own); own != 0 && !k.Drawn {
-		return own, true
-	}
-	if g.done(p) {
-		return k.States[1].Number, true
-	}
-	return k.States[0].Number, true
+	return own.Number, true
 }
 
 // A placed is a piece and the map on which it is.
@@ -200,18 +190,6 @@ func (g *Game) pieceOf(id world.ID) (*world.Map, *world.Piece) {
 	}
 	is := g.pieces[id]
 	return is.on, is.piece
-}
-
-// done reports whether a piece was taken, reached, defeated or broken.
-func (g *Game) done(p *world.Piece) bool {
-	if g.checkpoint == p.ID || g.Taken(p.ID) {
-		return true
-	}
-	if _, fell := slices.BinarySearch(g.fallen, p.Refers(props.Who)); fell && p.Kind().Figure {
-		return true
-	}
-	k, there := g.thing(p.ID)
-	return there && g.things[k].Gone
 }
 
 // Here reports whether a piece is there, as far as that depends on what it is there only while it
@@ -237,8 +215,13 @@ const mostRounds = 16
 // with what came of that as long as something changes, since they may ask whether others are there.
 func (g *Game) ask() {
 	g.laden = g.helped & Laden
-	if g.absent = nil; len(g.conditional) > 0 {
+	if g.absent = nil; len(g.conditional)+len(g.states) > 0 {
 		g.absent = map[world.ID]bool{}
+	}
+	for _, s := range g.states {
+		if kind.StateOf(s.state).Gone {
+			g.absent[s.piece] = true
+		}
 	}
 	asked := g.conditional
 	if g.askOfPieces {
@@ -247,7 +230,7 @@ func (g *Game) ask() {
 	for range mostRounds {
 		changed := false
 		for _, c := range asked {
-			if not := c.gone || !g.Holds(c.piece.ID, c.while); not != g.absent[c.piece.ID] {
+			if not := c.gone || g.isGone(c.piece.ID) || !g.Holds(c.piece.ID, c.while); not != g.absent[c.piece.ID] {
 				g.absent[c.piece.ID], changed = not, true
 			}
 		}
@@ -263,6 +246,12 @@ func (g *Game) ask() {
 		a := &g.actors[k]
 		a.absent = g.absent[a.piece.ID]
 	}
+}
+
+// isGone reports whether a piece went to a state in which it is gone.
+func (g *Game) isGone(piece world.ID) bool {
+	i, there := g.stated(piece)
+	return there && kind.StateOf(g.states[i].state).Gone
 }
 
 // becameSeed lets sums of what became of pieces be compared within a process.
@@ -287,6 +276,10 @@ func (g *Game) whatBecame() uint64 {
 	for _, id := range g.taken {
 		put(id)
 	}
+	for _, s := range g.states {
+		put(s.piece)
+		put(world.ID(s.state))
+	}
 	for k := range g.things {
 		if t := &g.things[k]; t.Gone && t.from == 0 {
 			put(t.ID)
@@ -302,7 +295,7 @@ func (g *Game) recall() {
 	if !g.stale && g.laden == g.helped&Laden && g.became == g.whatBecame() {
 		return
 	}
-	if g.stale = false; len(g.conditional) == 0 {
+	if g.stale = false; len(g.conditional)+len(g.states) == 0 {
 		return
 	}
 	g.ask()

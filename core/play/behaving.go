@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/stage"
 	"azzel/core/world"
@@ -35,7 +36,7 @@ func (g *Game) touchThings(fell bool, foot int) {
 		}
 		// From the side, in this tick: the foot was higher than the upper half of it.
 		onto := side && fell && foot <= (box.Y0+box.Y1)/2
-		a.touched.Touched(stage.Self{Kind: a.kind, Set: a.piece.Props},
+		a.touched.Touched(g.self(a.kind, a.piece, a.home),
 			stage.Touch{Side: side, Rising: g.motion.VY < 0, Onto: onto, Stomps: g.moves.Can(world.Stomping)}, effects{g, a, a.piece, a.foot})
 	}
 	g.carryOut()
@@ -46,7 +47,7 @@ func (g *Game) touch(cells grid.Rect) {
 	for _, is := range g.standing(cells) {
 		p, k := is.piece, is.piece.Kind()
 		if b, enters := k.Behaviour.(stage.Entered); enters && !g.absent[p.ID] && !isOff(p) {
-			b.Entered(stage.Self{Kind: k, Set: p.Props}, effects{g, nil, p, added(footOf(p), g.shift(is.on, g.ground.Map))})
+			b.Entered(g.self(k, p, is.on), effects{g, nil, p, added(footOf(p), g.shift(is.on, g.ground.Map))})
 		}
 	}
 	g.carryOut()
@@ -73,6 +74,15 @@ func (g *Game) standing(cells grid.Rect) (list []placed) {
 		slices.SortFunc(list, func(a, b placed) int { return cmp.Compare(a.piece.Number, b.piece.Number) })
 	}
 	return list
+}
+
+// self is a piece as its behaviour sees it.
+func (g *Game) self(k *kind.Kind, p *world.Piece, on *world.Map) stage.Self {
+	s := stage.Self{Kind: k, Set: p.Props}
+	if len(k.States) > 0 && p.ID&emitted == 0 {
+		s.State = g.own(on, p)
+	}
+	return s
 }
 
 // A wish is something that a behaviour asks for. It is carried out once the loop that called the behaviour is over, in the
@@ -114,6 +124,11 @@ func (e effects) Reach() { e.ask(effects.reach, 0) }
 
 // Leave implements stage.Effects.
 func (e effects) Leave() { e.ask(effects.leave, 0) }
+
+// Become implements stage.Effects.
+func (e effects) Become(to *kind.State) { e.ask(effects.become, to.Number) }
+
+func (e effects) become(state int) { e.g.become(e.piece.ID, kind.StateOf(state)) }
 
 func (e effects) hurt(health int) { e.g.damage(health) }
 

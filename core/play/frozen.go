@@ -84,6 +84,9 @@ func (s *state) frozen() []byte {
 	if form > athome {
 		s.freezePlaces(&w)
 	}
+	if len(s.states) > 0 {
+		encodeStates(&w, s.states)
+	}
 	return w.Bytes
 }
 

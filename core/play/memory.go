@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"slices"
 
+	"azzel/core/kind"
 	"azzel/core/limit"
 	"azzel/core/pack"
 	"azzel/core/world"
@@ -20,6 +21,14 @@ type memory struct {
 	// refused are the pieces that have told the player what they lack and at which they still are,
 	// sorted.
 	refused []world.ID
+	// states are the own states of pieces that went to another one by what they do themselves, sorted by piece.
+	states []stated
+}
+
+// stated is the own state of a piece.
+type stated struct {
+	piece world.ID
+	state int
 }
 
 func (m *memory) encode(w *pack.Writer) {
@@ -27,6 +36,7 @@ func (m *memory) encode(w *pack.Writer) {
 	encodeItems(w, m.items)
 	encodeFacts(w, m.facts)
 	encodeIDs(w, m.refused)
+	encodeStates(w, m.states)
 }
 
 func decodeMemory(r *pack.Reader) (m memory) {
@@ -34,11 +44,30 @@ func decodeMemory(r *pack.Reader) (m memory) {
 	m.items = readItems(r)
 	m.facts = readFacts(r)
 	m.refused = readIDs(r, limit.Pieces)
+	for range r.Count(limit.Pieces, 2) {
+		s := stated{world.ID(r.Uint()), int(min(r.Uint(), 1<<31-1))}
+		if n := len(m.states); n > 0 && m.states[n-1].piece >= s.piece || kind.StateOf(s.state) == nil {
+			r.Fail(fmt.Errorf("%w: states out of order, or one that is not known", pack.ErrMalformed))
+		}
+		if r.Err() != nil {
+			return m
+		}
+		m.states = append(m.states, s)
+	}
 	return m
+}
+
+func encodeStates(w *pack.Writer, states []stated) {
+	w.Uint(uint64(len(states)))
+	for _, s := range states {
+		w.Uint(uint64(s.piece))
+		w.Uint(uint64(s.state))
+	}
 }
 
 func (m memory) clone() memory {
 	m.taken, m.items, m.facts, m.refused = slices.Clone(m.taken), slices.Clone(m.items), slices.Clone(m.facts), slices.Clone(m.refused)
+	m.states = slices.Clone(m.states)
 	return m
 }
 

@@ -181,6 +181,12 @@ func (g *Game) moved(d *world.Document) {
 			continue
 		}
 		for _, p := range m.Pieces {
+			// Where another state to start in is set meanwhile, that counts.
+			if k, there := g.stated(p.ID); there && was != nil {
+				if old := was.Piece(p.ID); old != nil && old.Int(props.Own) != p.Int(props.Own) {
+					g.states = slices.Delete(g.states, k, k+1)
+				}
+			}
 			i, there := g.thing(p.ID)
 			if !there {
 				continue

@@ -11,6 +11,8 @@ type Self struct {
 	Kind *kind.Kind
 	// Set is what it sets; of something that came out of an emitter, what the emitter sets.
 	Set kind.Values
+	// State is which of its own states it is in; nil if its kind has none.
+	State *kind.State
 }
 
 // Int is the number of a property: the one that is set, else the usual one.
@@ -50,4 +52,7 @@ type Effects interface {
 	Reach()
 	// Leave ends the play, if the player has what the piece needs.
 	Leave()
+	// Become lets the piece go to another of its own states, as a Change of its kind declares; it is told of as the moment of
+	// that. What came out of another piece has no states.
+	Become(to *kind.State)
 }

@@ -1,0 +1,88 @@
+package play
+
+import (
+	"cmp"
+	"slices"
+
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/world"
+)
+
+func (m *memory) stated(piece world.ID) (int, bool) {
+	return slices.BinarySearchFunc(m.states, piece, func(s stated, id world.ID) int { return cmp.Compare(s.piece, id) })
+}
+
+// kindOf is the kind of a piece in this play: of a lottery piece that of what was drawn, nil for nothing.
+func (g *Game) kindOf(on *world.Map, p *world.Piece) *kind.Kind {
+	if k := p.Kind(); !k.Drawn {
+		return k
+	}
+	return kind.Of(g.draw(on, p))
+}
+
+// own is which of its own states a piece is in; nil if its kind has none.
+func (g *Game) own(on *world.Map, p *world.Piece) *kind.State {
+	k := g.kindOf(on, p)
+	if k == nil || len(k.States) == 0 {
+		return nil
+	}
+	if i, there := g.stated(p.ID); there && k.Can(g.states[i].state) {
+		return kind.StateOf(g.states[i].state)
+	}
+	if own := p.Int(props.Own); own != 0 && k.Can(own) {
+		return kind.StateOf(own)
+	}
+	if g.done(p) {
+		return k.States[1]
+	}
+	return k.States[0]
+}
+
+// done reports whether a piece was taken, reached, defeated or broken.
+func (g *Game) done(p *world.Piece) bool {
+	if g.checkpoint == p.ID || g.Taken(p.ID) {
+		return true
+	}
+	if _, fell := slices.BinarySearch(g.fallen, p.Refers(props.Who)); fell && p.Kind().Figure {
+		return true
+	}
+	k, there := g.thing(p.ID)
+	return there && g.things[k].Gone
+}
+
+// become lets a piece go to another of its own states, if its kind declares that it can from the one that it is in.
+func (g *Game) become(piece world.ID, to *kind.State) {
+	on, p := g.pieceOf(piece)
+	if p == nil {
+		return
+	}
+	from, k := g.own(on, p), g.kindOf(on, p)
+	if k == nil {
+		return
+	}
+	i := slices.IndexFunc(k.Changes, func(c kind.Change) bool { return c.From == from && c.To == to })
+	if i < 0 {
+		return
+	}
+	at, there := g.stated(piece)
+	if !there {
+		g.states = slices.Insert(g.states, at, stated{})
+	}
+	g.states[at] = stated{piece, to.Number}
+	g.stale = true
+	g.befalls(k.Changes[i].By, piece)
+}
+
+// Others are the pieces that are in another of their own states than the one in which they started, by what they did
+// themselves.
+func (g *Game) Others() (ids []world.ID) {
+	for _, s := range g.states {
+		if on, p := g.pieceOf(s.piece); p != nil {
+			if k := g.kindOf(on, p); k != nil && k.Can(s.state) && k.States[0].Number != s.state {
+				ids = append(ids, s.piece)
+			}
+		}
+	}
+	return ids
+}
