@@ -81,6 +81,7 @@ func TestTogether(t *testing.T) {
 	if m := p.Document().Maps[0]; m.Piece(first.ID).Sets().Fact == 0 || m.Piece(first.ID).Sets() != m.Piece(second.ID).Sets() {
 		t.Errorf("both set %+v and %+v", m.Piece(first.ID).Sets(), m.Piece(second.ID).Sets())
 	}
+	order(p, page.Order{Do: "set-together", Text: "sets", N: 0})
 	choose(grid.Point{X: 5, Y: 4}, grid.Point{X: 11, Y: 10})
 	before := p.Document()
 	order(p, page.Order{Do: "set-together", Text: "speed", N: 17})
