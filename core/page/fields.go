@@ -293,10 +293,15 @@ func (a author) acted(ref world.Ref, name string, value int) (edit.Edit, error) 
 	var err error
 	var before []edit.Part
 	switch name {
-	case "sets":
+	case "sets", "sets-how", "sets-by":
+		if !world.Sets(piece.Type) {
+			return edit.Edit{}, fmt.Errorf("a piece of the type %s sets no fact", piece.Kind().Name)
+		}
+		if name != "sets" {
+			next.Props = next.Props.With(setting(piece, name, value)...)
+			break
+		}
 		before = a.setsChosen(&next, value)
-	case "sets-how", "sets-by":
-		next.Props = next.Props.With(setting(piece, name, value)...)
 	default:
 		before, err = a.set(m, &next, name, value)
 		l := d.Project.Lattice()

@@ -20,6 +20,7 @@ func TestTogether(t *testing.T) {
 	order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(second.ID), Text: "speed", N: 44})
 	choose := func(from, to grid.Point) *page.PiecesView {
 		t.Helper()
+		order(p, page.Order{Do: "choose-none"})
 		order(p, page.Order{Do: "hold", Kind: "choose"})
 		order(p, page.Order{Do: "shape", Text: "box"})
 		for i, at := range []grid.Point{from, to, to} {
