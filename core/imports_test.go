@@ -10,7 +10,7 @@ import (
 )
 
 // order is the packages of the core, each of which imports only those before.
-var order = []string{"limit", "pack", "kind", "logic", "stage", "kinds/props", "kinds/", "kinds", "pace", "raster", "grid", "rows", "tiles", "world", "edit", "body", "board", "play", "picture", "hand", "page", "desk", "exchange"}
+var order = []string{"limit", "pack", "kind", "logic", "kinds/props", "pace", "raster", "grid", "rows", "tiles", "world", "body", "stage", "kinds/", "kinds", "edit", "board", "play", "picture", "hand", "page", "desk", "exchange"}
 
 // outside is what no package of the core imports directly: network, database,
 // processes, files, clock, chance and interface.

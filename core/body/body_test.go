@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/grid"
+	_ "azzel/core/kinds"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )

@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"azzel/core/grid"
+	_ "azzel/core/kinds" // so that there are kinds wherever documents are changed
 	"azzel/core/pace"
 	"azzel/core/world"
 )

@@ -7,6 +7,7 @@ import (
 	"maps"
 	"slices"
 
+	_ "azzel/core/kinds" // so that there are kinds wherever projects are read
 	"azzel/core/limit"
 	"azzel/core/tiles"
 	"azzel/core/world"

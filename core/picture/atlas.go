@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"azzel/core/grid"
+	_ "azzel/core/kinds" // so that there are pictures of all kinds
 	"azzel/core/tiles"
 	"azzel/core/world"
 )

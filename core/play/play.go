@@ -3,6 +3,7 @@ package play
 import (
 	"azzel/core/body"
 	"azzel/core/grid"
+	_ "azzel/core/kinds" // so that there are kinds wherever something is played
 	"azzel/core/world"
 )
 

@@ -6,7 +6,6 @@ import (
 
 	"azzel/core/grid"
 	"azzel/core/kind"
-	_ "azzel/core/kinds" // so that there are kinds
 	"azzel/core/kinds/props"
 	"azzel/core/pack"
 )
