@@ -13,11 +13,7 @@ import (
 // namesKinds are the files outside core/kinds that name a built-in kind, each with its reason. A kind is one folder:
 // whoever shows, stores, changes or plays pieces asks what their kind declares.
 var namesKinds = map[string]string{
-	"core/world/types.go":    "the numbers, as long as the files below use them",
-	"core/play/foes.go":      "behaviour that is to be moved to core/kinds",
-	"core/play/platforms.go": "behaviour that is to be moved to core/kinds",
-	"core/play/pushables.go": "behaviour that is to be moved to core/kinds",
-	"core/play/emitting.go":  "behaviour that is to be moved to core/kinds",
+	"core/world/types.go": "the numbers, for a new project's spawn, the demo and tests",
 }
 
 // Outside core/kinds no other file names a built-in kind; tests, what makes projects for them, and the demo may.

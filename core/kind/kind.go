@@ -49,6 +49,9 @@ type Kind struct {
 	Acts, Goes bool
 	// Solid says that its pieces stop what moves, Fills that from above they lie in their cell as a block does.
 	Solid, Fills bool
+	// Pushed says that its pieces are pushed, lifted and thrown by the player, and fall; Ridden that they are taken along by
+	// what they stand on, and are in the way of what comes.
+	Pushed, Ridden bool
 	// Hurts says that touching its pieces hurts.
 	Hurts bool
 	// Struck says that its pieces can be hit, by what the player throws, shoots and strikes with, and bear so many hits.

@@ -281,7 +281,7 @@ func (g *Game) whatBecame() uint64 {
 		put(world.ID(s.state))
 	}
 	for k := range g.things {
-		if t := &g.things[k]; t.Gone && t.from == 0 {
+		if t := &g.things[k]; t.Gone && t.From == 0 {
 			put(t.ID)
 		}
 	}

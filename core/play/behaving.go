@@ -30,14 +30,14 @@ func (g *Game) touchThings(fell bool, foot int) {
 		if a.touched == nil || a.off || !g.there(a) {
 			continue
 		}
-		box := a.size.Box(g.things[a.at].Place)
+		box := a.Size.Box(g.things[a.at].Place)
 		if !box.Meets(mine) {
 			continue
 		}
 		// From the side, in this tick: the foot was higher than the upper half of it.
 		onto := side && fell && foot <= (box.Y0+box.Y1)/2
-		a.touched.Touched(g.self(a.kind, a.piece, a.home),
-			stage.Touch{Side: side, Rising: g.motion.VY < 0, Onto: onto, Stomps: g.moves.Can(world.Stomping)}, effects{g, a, a.piece, a.foot})
+		a.touched.Touched(g.self(a.Kind, a.piece, a.home),
+			stage.Touch{Side: side, Rising: g.motion.VY < 0, Onto: onto, Stomps: g.moves.Can(world.Stomping)}, effects{g, a, a.piece, a.Foot})
 	}
 	g.carryOut()
 }
@@ -150,15 +150,15 @@ func (e effects) stomped(int) {
 func (e effects) take(int) {
 	g := e.g
 	if e.actor == nil {
-		is := actingOf(e.piece)
+		is := stage.ActingOf(e.piece)
 		g.take(e.piece.ID, &is)
 		return
 	}
 	t := &g.things[e.actor.at]
-	if t.from != 0 {
-		t.Gone = g.have(t.ID, &e.actor.acts)
+	if t.From != 0 {
+		t.Gone = g.have(t.ID, &e.actor.Acts)
 	} else {
-		t.Gone = g.take(t.ID, &e.actor.acts)
+		t.Gone = g.take(t.ID, &e.actor.Acts)
 	}
 }
 

@@ -25,9 +25,9 @@ func (c *cast) encode(w *pack.Writer) {
 	w.Uint(uint64(len(c.things)))
 	for i := range c.things {
 		t := &c.things[i]
-		t.encode(w)
-		w.Uint(uint64(t.on))
-		w.Uint(uint64(t.frame))
+		encodeThing(w, t)
+		w.Uint(uint64(t.On))
+		w.Uint(uint64(t.Frame))
 	}
 }
 
@@ -36,7 +36,7 @@ func decodeCast(r *pack.Reader) (c cast) {
 	c.fallen = readIDs(r, limit.Characters)
 	for range r.Count(limit.Pieces, 25) {
 		t := readThing(r)
-		t.on, t.frame = world.ID(r.Uint()), world.ID(r.Uint())
+		t.On, t.Frame = world.ID(r.Uint()), world.ID(r.Uint())
 		if !c.add(r, t) {
 			return c
 		}
@@ -46,7 +46,7 @@ func decodeCast(r *pack.Reader) (c cast) {
 
 // add adds a thing that was read, and reports whether it may stand there.
 func (c *cast) add(r *pack.Reader, t Thing) bool {
-	if n := len(c.things); n > 0 && c.things[n-1].ID >= t.ID || t.ID&emitted != 0 && (t.from == 0 || int(t.ID&^emitted) > c.came) {
+	if n := len(c.things); n > 0 && c.things[n-1].ID >= t.ID || t.ID&emitted != 0 && (t.From == 0 || int(t.ID&^emitted) > c.came) {
 		r.Fail(fmt.Errorf("%w: things out of order", pack.ErrMalformed))
 	}
 	if r.Err() != nil {

@@ -24,7 +24,7 @@ func (g *Game) Document() *world.Document { return g.doc }
 // HitsOf is how many hits a thing has borne.
 func HitsOf(g *Game, id world.ID) int {
 	if i, there := g.thing(id); there {
-		return int(g.things[i].hits)
+		return int(g.things[i].Hits)
 	}
 	return 0
 }
@@ -39,14 +39,14 @@ func Running(g *Game, in Input, first bool) {
 // Hit lets a thing have borne so many hits.
 func Hit(g *Game, id world.ID, n int) {
 	if i, there := g.thing(id); there {
-		g.things[i].hits = int32(n)
+		g.things[i].Hits = int32(n)
 	}
 }
 
 // Abroad is how many things of the cast are on another map than that of their piece.
 func Abroad(g *Game) (n int) {
 	for k := range g.actors {
-		if g.things[g.actors[k].at].on != 0 {
+		if g.things[g.actors[k].at].On != 0 {
 			n++
 		}
 	}
@@ -56,8 +56,8 @@ func Abroad(g *Game) (n int) {
 // OnMap is the map on which a thing is, PlaceOf where it is, in positions of that; of a piece of which nothing became yet,
 // where it stands.
 func OnMap(g *Game, id world.ID) world.ID {
-	if i, there := g.thing(id); there && g.doc.Map(g.things[i].on) != nil {
-		return g.things[i].on
+	if i, there := g.thing(id); there && g.doc.Map(g.things[i].On) != nil {
+		return g.things[i].On
 	}
 	m, _ := g.doc.Piece(id)
 	return m.ID

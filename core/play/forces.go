@@ -6,6 +6,9 @@ import (
 	"azzel/core/world"
 )
 
+// usualForces are those that change nothing.
+var usualForces = world.Forces{}.Filled()
+
 // forcesAt is what acts on a body of the player's map, by the cell in which its middle is.
 func (g *Game) forcesAt(s body.Size, p body.Place) world.Forces {
 	if !g.forced {

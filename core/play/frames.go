@@ -68,14 +68,14 @@ func (g *Game) castOf(of *body.Ground) (list []member) {
 	of.Neighbours(func(m *world.Map, _ grid.Point) { add(m) })
 	for i := range g.things {
 		t := &g.things[i]
-		if t.from == 0 && t.on == 0 {
+		if t.From == 0 && t.On == 0 {
 			continue
 		}
 		m, p := g.pieceOf(t.Piece())
 		if p == nil || !world.Acts(p.Type) || !g.isNear(of, m, t) {
 			continue
 		}
-		if _, listed := near(of, m.ID); t.from != 0 || !listed {
+		if _, listed := near(of, m.ID); t.From != 0 || !listed {
 			list = append(list, member{p, m, t})
 		}
 	}
@@ -90,7 +90,7 @@ func (g *Game) PieceOf(t *Thing) *world.Piece {
 
 // isNear reports whether a thing is on a map or its neighbours.
 func (g *Game) isNear(of *body.Ground, home *world.Map, t *Thing) bool {
-	on := t.on
+	on := t.On
 	if on == 0 || g.doc.Map(on) == nil {
 		on = home.ID
 	}
@@ -104,10 +104,10 @@ func (g *Game) placeIn(is member, m *world.Map) body.Place {
 		return added(footOf(is.piece), g.shift(is.home, m))
 	}
 	frame := is.home
-	if is.thing.frame != 0 {
-		frame = g.doc.Map(is.thing.frame)
+	if is.thing.Frame != 0 {
+		frame = g.doc.Map(is.thing.Frame)
 	}
-	if frame == nil || is.thing.on != 0 && g.doc.Map(is.thing.on) == nil {
+	if frame == nil || is.thing.On != 0 && g.doc.Map(is.thing.On) == nil {
 		// The map on which it was is gone: it is where it was at first.
 		return added(footOf(is.piece), g.shift(is.home, m))
 	}
@@ -118,11 +118,11 @@ func (g *Game) placeIn(is member, m *world.Map) body.Place {
 func (g *Game) takeIn(is member) {
 	t, m := is.thing, g.ground.Map
 	t.Place = g.placeIn(is, m)
-	if t.on != 0 && g.doc.Map(t.on) == nil {
-		t.on = 0
+	if t.On != 0 && g.doc.Map(t.On) == nil {
+		t.On = 0
 	}
-	if t.frame = m.ID; is.home == m {
-		t.frame = 0
+	if t.Frame = m.ID; is.home == m {
+		t.Frame = 0
 	}
 }
 
@@ -130,21 +130,21 @@ func (g *Game) takeIn(is member) {
 func (g *Game) rest() {
 	for i := range g.things {
 		t := &g.things[i]
-		if t.frame == t.on {
+		if t.Frame == t.On {
 			continue
 		}
 		m, p := g.pieceOf(t.Piece())
 		if p == nil {
-			t.on, t.frame = 0, 0
+			t.On, t.Frame = 0, 0
 			continue
 		}
 		on := m
-		if t.on != 0 && g.doc.Map(t.on) != nil {
-			on = g.doc.Map(t.on)
+		if t.On != 0 && g.doc.Map(t.On) != nil {
+			on = g.doc.Map(t.On)
 		}
 		t.Place = g.placeIn(member{p, m, t}, on)
-		if t.on, t.frame = on.ID, on.ID; on == m {
-			t.on, t.frame = 0, 0
+		if t.On, t.Frame = on.ID, on.ID; on == m {
+			t.On, t.Frame = 0, 0
 		}
 	}
 }
@@ -161,8 +161,8 @@ func (g *Game) arrange() {
 			continue
 		}
 		if on, _ := g.ground.On(t.Place.Cell(g.ground.Lattice)); on != nil {
-			if t.on = on.ID; on == a.home {
-				t.on = 0
+			if t.On = on.ID; on == a.home {
+				t.On = 0
 			}
 		}
 	}
@@ -188,8 +188,8 @@ func (g *Game) goesOn(a *actor, t *Thing) bool {
 	}
 	a.left = true
 	t.Place = added(t.Place, g.shift(g.ground.Map, m))
-	if t.on, t.frame = m.ID, m.ID; m == a.home {
-		t.on, t.frame = 0, 0
+	if t.On, t.Frame = m.ID, m.ID; m == a.home {
+		t.On, t.Frame = 0, 0
 	}
 	return true
 }

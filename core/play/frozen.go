@@ -65,8 +65,8 @@ func (s *state) frozen() []byte {
 	encodeIDs(&w, s.fallen)
 	s.flight.encode(&w)
 	w.Uint(uint64(len(s.things)))
-	for _, t := range s.things {
-		t.encode(&w)
+	for i := range s.things {
+		encodeThing(&w, &s.things[i])
 	}
 	encodeIDs(&w, s.taken)
 	encodeItems(&w, s.items)
@@ -154,23 +154,23 @@ func (s *state) thawPlaces(r *pack.Reader) {
 			r.Fail(fmt.Errorf("%w: something is on a map that is not there", pack.ErrMalformed))
 			return
 		}
-		s.things[i].on, s.things[i].frame, last = on, frame, id
+		s.things[i].On, s.things[i].Frame, last = on, frame, id
 	}
 }
 
 // freezePlaces writes on which maps things are that are not at home, and where the player came in if that is another map.
 func (s *state) freezePlaces(w *pack.Writer) {
 	w.Uint(uint64(s.players[0].enteredOn))
-	abroad := slices.DeleteFunc(slices.Clone(s.things), func(t Thing) bool { return t.on == 0 && t.frame == 0 })
+	abroad := slices.DeleteFunc(slices.Clone(s.things), func(t Thing) bool { return t.On == 0 && t.Frame == 0 })
 	w.Uint(uint64(len(abroad)))
 	for _, t := range abroad {
 		w.Uint(uint64(t.ID))
-		w.Uint(uint64(t.on))
-		w.Uint(uint64(t.frame))
+		w.Uint(uint64(t.On))
+		w.Uint(uint64(t.Frame))
 	}
 }
 
 // isAbroad reports whether something of a state is on another map than it was at first.
 func (s *state) isAbroad() bool {
-	return s.players[0].enteredOn != 0 || slices.ContainsFunc(s.things, func(t Thing) bool { return t.on != 0 || t.frame != 0 })
+	return s.players[0].enteredOn != 0 || slices.ContainsFunc(s.things, func(t Thing) bool { return t.On != 0 || t.Frame != 0 })
 }

@@ -34,7 +34,7 @@ var phases = [...]phase{
 	}},
 	// Platforms carry what stands on them, then what was pushed falls or goes on.
 	{waits: true, do: func(g *Game, _ *tick) {
-		g.movePlatforms()
+		g.carryAlong()
 		g.arrive()
 		g.sink()
 		g.movePushables()
@@ -47,11 +47,11 @@ var phases = [...]phase{
 	{do: func(g *Game, t *tick) { g.fight(t.in) }},
 	// Whatever else moves, then whatever comes out of emitters.
 	{waits: true, do: func(g *Game, _ *tick) {
-		g.moveFoes()
-		g.moveDrops()
+		g.moveAll()
+		g.dropAll()
 		g.moveShots()
 		g.arrive()
-		g.emit()
+		g.emitAll()
 	}},
 	// Where time passes by steps, the next tick asks whether the player took one.
 	{do: func(g *Game, t *tick) { g.went = g.walked != t.walked || t.in&(Use|Jump) != 0 }},

@@ -6,122 +6,45 @@ import (
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/kinds/props"
+	"azzel/core/stage"
 	"azzel/core/world"
 )
 
-// A track is a way that a thing follows, as places of its foot with how far each lies along it.
-type track struct {
-	points []body.Place
-	// along is how far along the way each point lies, in positions; the last is its length.
-	along []int
-	round bool
-}
-
 // trackOf is the way of a thing: its track, or to where it goes and back; nil if it has none.
-func (g *Game) trackOf(a *actor) *track {
-	p, from := a.piece, a.foot
+func (g *Game) trackOf(a *actor) *stage.Track {
+	p, round := a.piece, false
 	by := g.shift(a.home, g.ground.Map)
-	t := &track{points: []body.Place{from}}
+	points := []body.Place{a.Foot}
 	if of := g.doc.Track(p.Refers(props.Track)); of != nil && of.Map == a.home.ID {
-		t.round = of.Round
+		round = of.Round
 		for _, at := range of.Points {
-			t.points = append(t.points, added(body.Place{X: at.X * body.Unit, Y: (at.Y + 1) * body.Unit}, by))
+			points = append(points, added(body.Place{X: at.X * body.Unit, Y: (at.Y + 1) * body.Unit}, by))
 		}
 	} else if to := p.To(); to != (grid.Point{}) {
-		t.points = append(t.points, body.Place{X: from.X + to.X*body.Unit, Y: from.Y + to.Y*body.Unit})
+		points = append(points, body.Place{X: a.Foot.X + to.X*body.Unit, Y: a.Foot.Y + to.Y*body.Unit})
 	}
-	if t.round {
-		t.points = append(t.points, from)
-	}
-	t.along = make([]int, len(t.points))
-	for i := 1; i < len(t.points); i++ {
-		dx, dy := t.points[i].X-t.points[i-1].X, t.points[i].Y-t.points[i-1].Y
-		t.along[i] = t.along[i-1] + grid.Root(dx>>4*(dx>>4)+dy>>4*(dy>>4))<<4
-	}
-	if t.length() == 0 {
-		return nil
-	}
-	return t
+	return stage.NewTrack(points, round)
 }
 
-// length is how long the way is, in positions.
-func (t *track) length() int { return t.along[len(t.along)-1] }
-
-// at is the place so far along the way.
-func (t *track) at(far int) body.Place {
-	i := 1
-	for i < len(t.along)-1 && t.along[i] < far {
-		i++
+// wentOn takes along what stands on something solid that went from one box to another, and pushes what is in its way.
+func (g *Game) wentOn(a *actor, was, is body.Box) {
+	if g.ground.Map.View == world.TopDown {
+		g.ground.Floors.Set(a.box, is)
+	} else {
+		g.ground.Boxes.Set(a.box, is)
 	}
-	a, b, length := t.points[i-1], t.points[i], t.along[i]-t.along[i-1]
-	if length == 0 {
-		return b
-	}
-	part := far - t.along[i-1]
-	return body.Place{X: a.X + (b.X-a.X)*part/length, Y: a.Y + (b.Y-a.Y)*part/length}
-}
-
-// glide moves a thing along its way: to and fro, or round and round. The document may have been
-// changed, so that it is further along than its way is long.
-func (t *Thing) glide(g *Game, a *actor) {
-	if a.track == nil {
-		t.Place = a.foot
+	if was == is {
 		return
 	}
-	if t.rest > 0 {
-		t.rest--
-		return
+	if !g.ridersFound {
+		g.findRiders()
+		g.ridersFound = true
 	}
-	length, step := a.track.length(), g.pace(a.acts.speed)
-	was := t.far
-	switch {
-	case a.track.round:
-		t.far, t.back = (t.far+step)%length, false
-	case t.back:
-		t.far -= step
-	default:
-		t.far += step
+	g.ride(was, is, 0)
+	for _, i := range g.carried {
+		g.actors[i].carried = false
 	}
-	t.far = min(max(t.far, 0), length)
-	if !a.track.round && (t.far == 0 || t.far == length) {
-		t.back, t.rest = t.far == length, int32(a.acts.rest)
-	}
-	if a.track.round && t.far < was {
-		t.rest = int32(a.acts.rest)
-	}
-	t.Place = a.track.at(t.far)
-}
-
-// movePlatforms lets all platforms of the map go on, with who stands on them.
-func (g *Game) movePlatforms() {
-	found := false
-	for _, k := range g.by[world.MovingPlatform] {
-		a := &g.actors[k]
-		if a.box < 0 || a.absent || a.left || a.off {
-			continue
-		}
-		t := &g.things[a.at]
-		was := a.size.Box(t.Place)
-		t.glide(g, a)
-		is := a.size.Box(t.Place)
-		if g.ground.Map.View == world.TopDown {
-			g.ground.Floors.Set(a.box, is)
-		} else {
-			g.ground.Boxes.Set(a.box, is)
-		}
-		if was == is {
-			continue
-		}
-		if !found {
-			g.findRiders()
-			found = true
-		}
-		g.ride(was, is, 0)
-		for _, i := range g.carried {
-			g.actors[i].carried = false
-		}
-		g.carried = g.carried[:0]
-	}
+	g.carried = g.carried[:0]
 }
 
 // findRiders notes where everything is that can be taken along, by the places among the actors.
@@ -135,8 +58,8 @@ func (g *Game) findRiders() {
 	}
 	for k := range g.actors {
 		a, box := &g.actors[k], body.Nowhere
-		if (a.of == world.Foe || a.of == world.Pushable) && g.there(a) {
-			box = a.size.Box(g.things[a.at].Place)
+		if a.Kind.Ridden && g.there(a) {
+			box = a.Size.Box(g.things[a.at].Place)
 		}
 		g.riders.Set(k, box)
 	}
@@ -175,7 +98,7 @@ func (g *Game) ride(was, is body.Box, depth int) {
 		if a.carried || !g.there(a) {
 			continue
 		}
-		before := a.size.Box(g.things[a.at].Place)
+		before := a.Size.Box(g.things[a.at].Place)
 		a.carried = true
 		g.carried = append(g.carried, k)
 		if a.box >= 0 {
@@ -186,23 +109,23 @@ func (g *Game) ride(was, is body.Box, depth int) {
 			g.ground.Boxes.Set(a.box, body.Nowhere)
 		}
 		t := &g.things[a.at]
-		to, ok := g.borne(a.size, t.Place, t.motion.VY < 0, was, is)
+		to, ok := g.borne(a.Size, t.Place, t.Motion.VY < 0, was, is)
 		if !ok {
 			g.remove(a)
 			g.riders.Set(k, body.Nowhere)
 			continue
 		}
 		t.Place = to
-		g.riders.Set(k, a.size.Box(to))
+		g.riders.Set(k, a.Size.Box(to))
 		if a.box < 0 {
 			continue
 		}
-		after := a.size.Box(to)
+		after := a.Size.Box(to)
 		g.ground.Boxes.Set(a.box, after)
 		if after != before {
 			g.ride(before, after, depth+1)
 		}
-		if g.meetsPlayer(a.size, to) {
+		if g.meetsPlayer(a.Size, to) {
 			g.crush()
 		}
 	}
@@ -214,8 +137,8 @@ func (g *Game) standsOn(a *actor, on body.Box) bool {
 	if g.ground.Map.View == world.TopDown {
 		return on.Meets(body.Box{X0: t.Place.X, Y0: t.Place.Y - 1, X1: t.Place.X + 1, Y1: t.Place.Y})
 	}
-	b := a.size.Box(t.Place)
-	return t.motion.VY >= 0 && b.Y1 == on.Y0 && b.X0 < on.X1 && on.X0 < b.X1
+	b := a.Size.Box(t.Place)
+	return t.Motion.VY >= 0 && b.Y1 == on.Y0 && b.X0 < on.X1 && on.X0 < b.X1
 }
 
 // carry takes the player along who stands on what went from one box to another, or pushes them

@@ -57,6 +57,11 @@ type Game struct {
 	// riders are where what platforms take along is, while platforms move; carried are those that were.
 	riders  body.Boxes
 	carried []int
+	// ridersFound says that they were noted in this tick, acting is what a behaviour moves just now.
+	ridersFound bool
+	acting      *actor
+	// pushable are the places among the actors of what can be pushed, in their order.
+	pushable []int
 	// conditional are the pieces that may be absent, absent those that are, asked when laden was
 	// as it is; stale says that it must be asked anew.
 	conditional []conditional

@@ -25,12 +25,12 @@ func (g *Game) pushAhead(dx, dy int) int {
 	mine := g.size.Box(g.place)
 	next := moved(mine, dx, dy)
 	far := -1
-	for _, k := range g.by[world.Pushable] {
+	for _, k := range g.pushable {
 		a := &g.actors[k]
 		if !g.there(a) {
 			continue
 		}
-		if b := a.size.Box(g.things[a.at].Place); b.Meets(next) && !b.Meets(mine) {
+		if b := a.Size.Box(g.things[a.at].Place); b.Meets(next) && !b.Meets(mine) {
 			is := g.push(a, dx*step, dy*step, 0)
 			if far < 0 || is < far {
 				far = is
@@ -45,7 +45,7 @@ func (g *Game) pushAhead(dx, dy int) int {
 func (g *Game) shovable(dx, dy int) world.ID {
 	l := g.ground.Lattice
 	to := g.goal.Cell(l)
-	for _, k := range g.by[world.Pushable] {
+	for _, k := range g.pushable {
 		a := &g.actors[k]
 		if !g.there(a) || g.things[a.at].Place.Cell(l) != to || !g.moves.Can(world.Pushing) {
 			continue
@@ -69,7 +69,7 @@ func (g *Game) shovable(dx, dy int) world.ID {
 // shove pushes what is pushed on with a step.
 func (g *Game) shove(dx, dy int) {
 	g.pushes = mostPushes
-	for _, k := range g.by[world.Pushable] {
+	for _, k := range g.pushable {
 		if a := &g.actors[k]; a.piece.ID == g.shoved && g.there(a) {
 			g.push(a, dx, dy, 0)
 		}
@@ -92,27 +92,27 @@ func (g *Game) push(a *actor, dx, dy, depth int) int {
 		return 0
 	}
 	t := &g.things[a.at]
-	mine := a.size.Box(t.Place)
+	mine := a.Size.Box(t.Place)
 	most := max(abs(dx), abs(dy))
 	sx, sy := sign(dx), sign(dy)
 	// Cell by cell, what is in the next cell goes along at once, so that all stay in the middle of
 	// their cells.
 	near := 0
 	if g.ground.Map.View == world.TopDown && g.moves.Steering == world.CellByCell {
-		near = (abs(sx)*(g.ground.Lattice.W-a.size.W) + abs(sy)*(g.ground.Lattice.H-a.size.H)) * body.Unit
+		near = (abs(sx)*(g.ground.Lattice.W-a.Size.W) + abs(sy)*(g.ground.Lattice.H-a.Size.H)) * body.Unit
 	}
 	way := over(mine, moved(mine, dx+sx*near, dy+sy*near))
 	for k := range g.actors {
 		o := &g.actors[k]
-		if o == a || o.of != world.Foe && o.of != world.Pushable || !g.there(o) {
+		if o == a || !o.Kind.Ridden || !g.there(o) {
 			continue
 		}
-		b := o.size.Box(g.things[o.at].Place)
+		b := o.Size.Box(g.things[o.at].Place)
 		if !b.Meets(way) || b.Meets(mine) {
 			continue
 		}
 		free := distance(mine, b, sx, sy)
-		if o.of == world.Pushable && depth < mostPushed {
+		if o.Kind.Pushed && depth < mostPushed {
 			gap := free
 			if free <= near {
 				gap = 0
@@ -127,16 +127,16 @@ func (g *Game) push(a *actor, dx, dy, depth int) int {
 	g.ground.Boxes.Set(a.box, body.Nowhere)
 	to := t.Place
 	if g.ground.Map.View == world.SideView {
-		to, _ = g.ground.Along(a.size, to, sx*most)
+		to, _ = g.ground.Along(a.Size, to, sx*most)
 	} else {
-		to = g.ground.Move(a.size, to, sx*most, sy*most)
+		to = g.ground.Move(a.Size, to, sx*most, sy*most)
 	}
-	if !g.inside(to) || g.ground.Doorway(to.Cell(g.ground.Lattice)) || g.meetsPlayer(a.size, to) {
+	if !g.inside(to) || g.ground.Doorway(to.Cell(g.ground.Lattice)) || g.meetsPlayer(a.Size, to) {
 		to = t.Place
 	}
 	far := max(abs(to.X-t.Place.X), abs(to.Y-t.Place.Y)*abs(sy))
 	t.Place = to
-	g.ground.Boxes.Set(a.box, a.size.Box(to))
+	g.ground.Boxes.Set(a.box, a.Size.Box(to))
 	return far
 }
 
@@ -170,7 +170,7 @@ func (g *Game) meetsPlayer(s body.Size, p body.Place) bool {
 
 // movePushables lets what can be pushed fall, fly and slide.
 func (g *Game) movePushables() {
-	for _, k := range g.by[world.Pushable] {
+	for _, k := range g.pushable {
 		a := &g.actors[k]
 		t := &g.things[a.at]
 		if t.Gone || a.absent || a.left {
@@ -181,27 +181,27 @@ func (g *Game) movePushables() {
 			continue
 		}
 		g.ground.Boxes.Set(a.box, body.Nowhere)
-		if g.ground.Fits(a.size, t.Place) {
+		if g.ground.Fits(a.Size, t.Place) {
 			g.slide(a, t)
 		}
 		if !g.inside(t.Place) {
 			g.offTheMap(a, t)
 			continue
 		}
-		g.ground.Boxes.Set(a.box, a.size.Box(t.Place))
+		g.ground.Boxes.Set(a.box, a.Size.Box(t.Place))
 	}
 }
 
 // slide moves one pushable by what it was thrown with, and in side-view down.
 func (g *Game) slide(a *actor, t *Thing) {
-	m := &t.motion
+	m := &t.Motion
 	side := g.ground.Map.View == world.SideView
 	if side {
-		if !t.thrown && m.VY == 0 && g.ground.Supported(a.size, t.Place) {
+		if !t.Thrown && m.VY == 0 && g.ground.Supported(a.Size, t.Place) {
 			return
 		}
-		m.VY = min(m.VY+2*a.drive.Under(g.forcesAt(a.size, t.Place).Gravity).Half, a.drive.Fall)
-	} else if !t.thrown {
+		m.VY = min(m.VY+2*a.Drive.Under(g.forcesAt(a.Size, t.Place).Gravity).Half, a.Drive.Fall)
+	} else if !t.Thrown {
 		return
 	}
 	dx, dy := m.VX/(body.Fine/body.Unit), m.VY/(body.Fine/body.Unit)
@@ -209,34 +209,34 @@ func (g *Game) slide(a *actor, t *Thing) {
 	n := 1 + max(abs(dx), abs(dy))/step
 	for k := range n {
 		to, stopped := g.slid(a, t.Place, dx*(k+1)/n-dx*k/n, dy*(k+1)/n-dy*k/n)
-		if t.thrown && g.strikes(a.size.Box(to), over(a.size.Box(t.Place), moved(a.size.Box(t.Place), dx/n, dy/n)), true) {
+		if t.Thrown && g.strikes(a.Size.Box(to), over(a.Size.Box(t.Place), moved(a.Size.Box(t.Place), dx/n, dy/n)), true) {
 			m.VX = 0
 			stopped = true
 		}
-		if g.meetsPlayer(a.size, to) {
-			m.VX, m.VY, t.thrown = 0, 0, false
+		if g.meetsPlayer(a.Size, to) {
+			m.VX, m.VY, t.Thrown = 0, 0, false
 			return
 		}
 		t.Place = to
 		if stopped {
-			m.VX, m.VY, t.thrown = 0, 0, side && dy < 0
+			m.VX, m.VY, t.Thrown = 0, 0, side && dy < 0
 			return
 		}
 	}
 	if !side {
 		m.VX, m.VY = m.VX*15/16, m.VY*15/16
-		t.thrown = max(abs(m.VX), abs(m.VY)) > body.Fine/8
+		t.Thrown = max(abs(m.VX), abs(m.VY)) > body.Fine/8
 	}
 }
 
 // slid is a body moved by what flies, and whether it was stopped.
 func (g *Game) slid(a *actor, p body.Place, dx, dy int) (to body.Place, stopped bool) {
 	if g.ground.Map.View == world.SideView {
-		to, aside := g.ground.Along(a.size, p, dx)
-		to, below := g.ground.Drop(a.size, to, dy)
+		to, aside := g.ground.Along(a.Size, p, dx)
+		to, below := g.ground.Drop(a.Size, to, dy)
 		return to, aside || below
 	}
-	to = g.ground.Move(a.size, p, dx, dy)
+	to = g.ground.Move(a.Size, p, dx, dy)
 	if !g.inside(to) || g.ground.Doorway(to.Cell(g.ground.Lattice)) {
 		return p, true
 	}
@@ -252,15 +252,15 @@ func (g *Game) lift(in Input) bool {
 	way := ahead[g.facing]
 	l := g.ground.Lattice
 	mine := g.size.Box(g.place)
-	for _, k := range g.by[world.Pushable] {
+	for _, k := range g.pushable {
 		a := &g.actors[k]
 		t := &g.things[a.at]
 		if t.Gone || a.absent || a.left {
 			continue
 		}
-		if g.lifted == 0 && a.size.Box(t.Place).Meets(moved(mine, way.X*l.W*body.Unit/2, way.Y*l.H*body.Unit/2)) {
+		if g.lifted == 0 && a.Size.Box(t.Place).Meets(moved(mine, way.X*l.W*body.Unit/2, way.Y*l.H*body.Unit/2)) {
 			g.lifted = t.ID
-			t.motion, t.thrown = body.Motion{}, false
+			t.Motion, t.Thrown = body.Motion{}, false
 			g.ground.Boxes.Set(a.box, body.Nowhere)
 			return true
 		}
@@ -281,10 +281,10 @@ func (g *Game) letGo(a *actor, t *Thing, way grid.Point, down bool) bool {
 	at := body.Place{X: g.place.X, Y: g.place.Y - g.size.H*body.Unit}
 	var m body.Motion
 	if !side || down {
-		w, h := (g.size.W+a.size.W)*body.Unit/2, g.size.H*body.Unit
+		w, h := (g.size.W+a.Size.W)*body.Unit/2, g.size.H*body.Unit
 		at = body.Place{X: g.place.X + way.X*w, Y: g.place.Y}
 		if way.Y > 0 {
-			at.Y += a.size.H * body.Unit
+			at.Y += a.Size.H * body.Unit
 		} else if way.Y < 0 {
 			at.Y -= h
 		}
@@ -297,13 +297,13 @@ func (g *Game) letGo(a *actor, t *Thing, way grid.Point, down bool) bool {
 		}
 	}
 	c := at.Cell(g.ground.Lattice)
-	if !g.ground.Inside(c) || g.ground.Doorway(c) || !g.ground.Fits(a.size, at) || g.meetsPlayer(a.size, at) {
+	if !g.ground.Inside(c) || g.ground.Doorway(c) || !g.ground.Fits(a.Size, at) || g.meetsPlayer(a.Size, at) {
 		// Right before something that can be hit it hits that, and stays in the hands.
-		return !down && g.strikes(a.size.Box(at), a.size.Box(at), true)
+		return !down && g.strikes(a.Size.Box(at), a.Size.Box(at), true)
 	}
 	g.lifted = 0
-	t.Place, t.motion, t.thrown = at, m, !down
-	g.ground.Boxes.Set(a.box, a.size.Box(at))
+	t.Place, t.Motion, t.Thrown = at, m, !down
+	g.ground.Boxes.Set(a.box, a.Size.Box(at))
 	return true
 }
 
@@ -315,9 +315,9 @@ func (g *Game) leaveBehind() {
 	}
 	if i, there := g.thing(g.lifted); there {
 		t := &g.things[i]
-		t.motion, t.thrown = body.Motion{}, false
+		t.Motion, t.Thrown = body.Motion{}, false
 		if m, p := g.doc.Piece(t.ID); p != nil {
-			t.Place, t.on, t.frame = footOf(p), 0, 0
+			t.Place, t.On, t.Frame = footOf(p), 0, 0
 			if _, is := near(g.ground, m.ID); is {
 				g.takeIn(member{p, m, t})
 			}

@@ -41,7 +41,7 @@ var (
 func (g *Game) sample() world.Sample {
 	w := pack.Writer{}
 	for i := range g.things {
-		g.things[i].encode(&w)
+		encodeThing(&w, &g.things[i])
 	}
 	h := fnv.New32a()
 	h.Write(w.Bytes)

@@ -80,16 +80,16 @@ const (
 )
 
 func readThing(r *pack.Reader) Thing {
-	t := Thing{ID: world.ID(r.Uint()), from: world.ID(r.Uint()), Type: world.ID(r.Uint())}
+	t := Thing{ID: world.ID(r.Uint()), From: world.ID(r.Uint()), Type: world.ID(r.Uint())}
 	if kind.Of(t.Type) == nil && t.Type != 0 {
 		r.Fail(fmt.Errorf("%w: a thing of no known type", pack.ErrMalformed))
 	}
-	t.Place, t.Heading, t.far = readPlace(r), between(r, r.Int(), -1, int(world.North)), r.Int()
-	for _, n := range []*int32{&t.rest, &t.left, &t.hits, &t.wait} {
+	t.Place, t.Heading, t.Far = readPlace(r), between(r, r.Int(), -1, int(world.North)), r.Int()
+	for _, n := range []*int32{&t.Rest, &t.Left, &t.Hits, &t.Wait} {
 		*n = int32(r.Int())
 	}
-	readMotion(r, &t.motion)
-	for _, yes := range []*bool{&t.Gone, &t.back, &t.thrown, &t.motion.Rising, &t.motion.Thrown} {
+	readMotion(r, &t.Motion)
+	for _, yes := range []*bool{&t.Gone, &t.Back, &t.Thrown, &t.Motion.Rising, &t.Motion.Thrown} {
 		*yes = r.Bool()
 	}
 	return t

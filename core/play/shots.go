@@ -7,23 +7,15 @@ import (
 	"azzel/core/kinds/props"
 	"azzel/core/limit"
 	"azzel/core/pack"
+	"azzel/core/stage"
 	"azzel/core/world"
 )
 
 // strikeTicks is for how many ticks a strike is seen.
 const strikeTicks = 8
 
-// A shot flies on until something stops it.
-type shot struct {
-	body.Place
-	// VX and VY are its speed, in positions a tick.
-	VX, VY int
-	// Left is for how many ticks it still flies.
-	Left int
-	// Mine says that it is the player's.
-	Mine     bool
-	Strength int
-}
+// shot is what flies.
+type shot = stage.Shot
 
 // shoot lets a shot fly. Of too many the oldest ends.
 func (g *Game) shoot(s shot) {
@@ -87,7 +79,7 @@ func (g *Game) fly(s *shot) bool {
 // to. It reports whether there is one.
 func (g *Game) strikes(at, want body.Box, mine bool) bool {
 	for _, k := range g.hittable[1] {
-		if a := &g.actors[k]; g.there(a) && a.size.Box(g.things[a.at].Place).Meets(over(at, want)) {
+		if a := &g.actors[k]; g.there(a) && a.Size.Box(g.things[a.at].Place).Meets(over(at, want)) {
 			g.hit(a)
 			return true
 		}
@@ -96,7 +88,7 @@ func (g *Game) strikes(at, want body.Box, mine bool) bool {
 		return false
 	}
 	for _, k := range g.hittable[0] {
-		if a := &g.actors[k]; g.there(a) && a.size.Box(g.things[a.at].Place).Meets(at) {
+		if a := &g.actors[k]; g.there(a) && a.Size.Box(g.things[a.at].Place).Meets(at) {
 			g.hit(a)
 			return true
 		}
@@ -108,7 +100,7 @@ func (g *Game) strikes(at, want body.Box, mine bool) bool {
 func (g *Game) hit(a *actor) {
 	t := &g.things[a.at]
 	g.befalls(props.Hit, t.Piece())
-	if t.hits++; int(t.hits) < a.acts.bears {
+	if t.Hits++; int(t.Hits) < a.Acts.Bears {
 		return
 	}
 	g.remove(a)
@@ -117,13 +109,13 @@ func (g *Game) hit(a *actor) {
 // remove takes a thing away.
 func (g *Game) remove(a *actor) {
 	g.things[a.at].Gone = true
-	if a.kind.Beaten != nil {
-		g.befalls(a.kind.Beaten, g.things[a.at].Piece())
+	if a.Kind.Beaten != nil {
+		g.befalls(a.Kind.Beaten, g.things[a.at].Piece())
 	}
-	if g.things[a.at].from == 0 && world.Sets(a.piece.Type) {
-		g.remember(a.piece.ID, a.acts.sets)
+	if g.things[a.at].From == 0 && world.Sets(a.piece.Type) {
+		g.remember(a.piece.ID, a.Acts.Sets)
 	}
-	if who := a.piece.Refers(props.Who); who != 0 && a.kind.Figure && g.things[a.at].from == 0 {
+	if who := a.piece.Refers(props.Who); who != 0 && a.Kind.Figure && g.things[a.at].From == 0 {
 		g.fell(who)
 	}
 	if a.box >= 0 && isSolid(a.of) && a.box < g.ground.Boxes.Len() {
@@ -147,7 +139,7 @@ func (g *Game) fell(who world.ID) {
 	}
 	g.fallen = slices.Insert(g.fallen, i, who)
 	for k := range g.actors {
-		if a := &g.actors[k]; a.kind.Figure && a.piece.Refers(props.Who) == who && g.things[a.at].from == 0 {
+		if a := &g.actors[k]; a.Kind.Figure && a.piece.Refers(props.Who) == who && g.things[a.at].From == 0 {
 			g.things[a.at].Gone = true
 		}
 	}
@@ -176,7 +168,7 @@ func (g *Game) fight(in Input) {
 		reach.Y0, reach.Y1 = reach.Y0+min(0, way.Y)*h, reach.Y1+max(0, way.Y)*h
 		for k := range g.actors {
 			a := &g.actors[k]
-			if a.kind.Struck && g.there(a) && a.size.Box(g.things[a.at].Place).Meets(reach) {
+			if a.Kind.Struck && g.there(a) && a.Size.Box(g.things[a.at].Place).Meets(reach) {
 				g.hit(a)
 			}
 		}
@@ -201,7 +193,7 @@ type flight struct{ shots []shot }
 func (f *flight) encode(w *pack.Writer) {
 	w.Uint(uint64(len(f.shots)))
 	for _, s := range f.shots {
-		s.encode(w)
+		encodeShot(w, s)
 	}
 }
 
@@ -217,7 +209,7 @@ func (f flight) clone() flight {
 	return f
 }
 
-func (s shot) encode(w *pack.Writer) {
+func encodeShot(w *pack.Writer, s shot) {
 	for _, n := range []int{s.X, s.Y, s.VX, s.VY, s.Left, s.Strength} {
 		w.Int(n)
 	}

@@ -5,7 +5,6 @@ import (
 	"slices"
 
 	"azzel/core/body"
-	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
@@ -14,56 +13,18 @@ import (
 	"azzel/core/world"
 )
 
-// A Thing is what became of a piece that acts, or something that came out of an emitter. There may be
-// thousands on a map: it is kept small.
-type Thing struct {
-	ID    world.ID
-	Place body.Place
-	// Heading is where it goes: −1 or 1 in side-view, a facing from above.
-	Heading int
-	// Gone says that it was defeated, broken or taken.
-	Gone bool
-	// back says that a platform comes back, thrown that a thing flies.
-	back, thrown bool
-	// motion is how it moves in side-view, and from above the speed of what was thrown.
-	motion body.Motion
-	// Type is what it is: that of its piece, but for a lottery piece, which is what was drawn,
-	// 0 for nothing.
-	Type world.ID
-	// from is the emitter that it came out of, 0 for a piece.
-	from world.ID
-	// far is how much of its way a platform has gone, in positions.
-	far int
-	// on is the map on which it is, frame the one in whose positions its place is said; 0 for that of its piece.
-	on, frame world.ID
-	// rest is for how many ticks it still rests at the end of its way, left for how many it still
-	// wanders this way, or is there, wait how many it has waited to shoot or to let something
-	// come; hits is how many it has borne.
-	rest, left, wait, hits int32
-}
-
-// Piece is the piece that a thing is, or the emitter that it came out of.
-func (t *Thing) Piece() world.ID {
-	if t.from != 0 {
-		return t.from
-	}
-	return t.ID
-}
+// A Thing is what became of a piece that acts, or something that came out of an emitter.
+type Thing = stage.Thing
 
 // emitted is set in the ids of what came out of emitters, and in those of nothing else.
-const emitted world.ID = 1 << 63
+const emitted = stage.Emitted
 
-// An actor is something that acts on the player's map. What is asked for in each tick stands first.
+// An actor is something that acts on the maps of the cast.
 type actor struct {
+	stage.Actor
 	of world.ID
 	// at is where its Thing is among those of the state.
-	at    int
-	size  body.Size
-	does  int
-	every int
-	track *track
-	area  *world.Area
-	drive body.Drive
+	at int
 	// box is where what it covers is among the boxes or floors of the ground, if it is solid.
 	box int
 	// carried says that it was taken along in this tick.
@@ -73,17 +34,11 @@ type actor struct {
 	absent, left bool
 	// off says that it does nothing.
 	off bool
-	// home is the map of its piece, foot where that stands, in positions of the player's map.
-	home *world.Map
-	foot body.Place
-	// within is what is added to a cell to look for it in its area.
-	within grid.Point
-	piece  *world.Piece
-	acts   acting
+	// home is the map of its piece.
+	home  *world.Map
+	piece *world.Piece
 	// touched is what happens when the player touches it, nil for nothing.
 	touched stage.Touched
-	// kind is what it is one of, of nothing a kind that does nothing.
-	kind *kind.Kind
 }
 
 // nothing is the kind of a lottery piece that drew nothing.
@@ -104,9 +59,9 @@ func (g *Game) meet() {
 	for _, is := range g.castOf(g.ground) {
 		p, t := is.piece, is.thing
 		g.takeIn(is)
-		t.lookOn(p, m.View)
-		a := actor{piece: p, home: is.home, foot: added(footOf(p), g.shift(is.home, m))}
-		if t.from != 0 {
+		lookOn(t, p, m.View)
+		a := actor{Actor: stage.Actor{Foot: added(footOf(p), g.shift(is.home, m))}, piece: p, home: is.home}
+		if t.From != 0 {
 			came := &world.Piece{ID: t.ID, Type: t.Type, Foot: p.Foot, Props: p.Props, Number: int(t.ID &^ emitted)}
 			// How often is how often something comes, not how often that shoots; what its emitter sets and
 			// asks for is not its own.
@@ -129,20 +84,19 @@ func (g *Game) meet() {
 		a := &g.actors[k]
 		a.at, _ = g.thing(a.piece.ID)
 		a.absent = g.absent[a.piece.ID]
-		a.of, a.acts, a.box = g.things[a.at].Type, actingOf(a.piece), -1
+		a.of, a.Acts, a.box = g.things[a.at].Type, stage.ActingOf(a.piece), -1
 		a.off = isOff(a.piece)
-		a.does, a.every = a.acts.does, a.acts.every
-		a.size = g.sizeOf(a.of, a.piece, m.View)
-		if a.kind = kind.Of(a.of); a.kind == nil {
-			a.kind = &nothing
+		a.Size = g.sizeOf(a.of, a.piece, m.View)
+		if a.Kind = kind.Of(a.of); a.Kind == nil {
+			a.Kind = &nothing
 		}
-		a.touched, _ = a.kind.Behaviour.(stage.Touched)
-		a.drive = body.NewDrive(l, world.Movement{Speed: max(1, a.acts.speed)}.Filled())
-		a.track = g.trackOf(a)
-		if a.area = g.doc.Area(a.acts.area); a.area != nil && a.area.Map != a.home.ID {
-			a.area = nil
+		a.touched, _ = a.Kind.Behaviour.(stage.Touched)
+		a.Drive = body.NewDrive(l, world.Movement{Speed: max(1, a.Acts.Speed)}.Filled())
+		a.Track = g.trackOf(a)
+		if a.Area = g.doc.Area(a.Acts.Area); a.Area != nil && a.Area.Map != a.home.ID {
+			a.Area = nil
 		}
-		a.within = m.Origin.Sub(a.home.Origin)
+		a.Within = m.Origin.Sub(a.home.Origin)
 		switch {
 		case lies(a.of) && m.View == world.TopDown:
 			a.box = platforms
@@ -161,15 +115,15 @@ func (g *Game) meet() {
 
 // lookOn lets a thing look to where its piece does if it looks to where nothing can on a map that is
 // seen so.
-func (t *Thing) lookOn(p *world.Piece, view world.View) {
+func lookOn(t *Thing, p *world.Piece, view world.View) {
 	if t.Heading < 0 && view == world.TopDown || t.Heading > 1 && view == world.SideView {
 		t.Heading = headingOf(p, view)
 	}
 }
 
 // seenAs lets a thing of a map that is seen otherwise from now on be at rest where it is.
-func (t *Thing) seenAs(p *world.Piece, view world.View) {
-	t.Heading, t.motion, t.thrown, t.left = headingOf(p, view), body.Motion{}, false, 0
+func seenAs(t *Thing, p *world.Piece, view world.View) {
+	t.Heading, t.Motion, t.Thrown, t.Left = headingOf(p, view), body.Motion{}, false, 0
 }
 
 // moved puts things where their pieces are by a change to another document, and lets those look
@@ -203,21 +157,21 @@ func (g *Game) moved(d *world.Document) {
 			}
 			t := &g.things[i]
 			if from != nil && from.View != m.View {
-				t.seenAs(p, m.View)
+				seenAs(t, p, m.View)
 			}
 			if old == nil || old == p {
 				continue
 			}
 			if from.ID != m.ID || old.Foot != p.Foot {
-				*t = Thing{ID: t.ID, Type: t.Type, Place: footOf(p), Heading: headingOf(p, m.View), Gone: t.Gone, hits: t.hits}
+				*t = Thing{ID: t.ID, Type: t.Type, Place: footOf(p), Heading: headingOf(p, m.View), Gone: t.Gone, Hits: t.Hits}
 			} else if old.Int(props.Looks) != p.Int(props.Looks) {
 				t.Heading = headingOf(p, m.View)
 			}
 		}
 		if was != nil && was.View != m.View {
 			for i := range g.things {
-				if p := m.Piece(g.things[i].from); g.things[i].from != 0 && p != nil {
-					g.things[i].seenAs(p, m.View)
+				if p := m.Piece(g.things[i].From); g.things[i].From != 0 && p != nil {
+					seenAs(&g.things[i], p, m.View)
 				}
 			}
 		}
@@ -228,7 +182,7 @@ func (g *Game) moved(d *world.Document) {
 func (g *Game) sortActors() {
 	l := g.ground.Lattice
 	slices.SortFunc(g.actors, func(a, b actor) int {
-		x, y := a.foot.Cell(l), b.foot.Cell(l)
+		x, y := a.Foot.Cell(l), b.Foot.Cell(l)
 		return cmp.Or(cmp.Compare(x.Y, y.Y), cmp.Compare(x.X, y.X), cmp.Compare(a.piece.Type, b.piece.Type), cmp.Compare(a.piece.Number, b.piece.Number))
 	})
 	if g.by == nil {
@@ -238,13 +192,17 @@ func (g *Game) sortActors() {
 		g.by[of] = g.by[of][:0]
 	}
 	g.riders.Reset(max(l.W, l.H))
+	g.pushable = g.pushable[:0]
 	g.hittable[0], g.hittable[1] = g.hittable[0][:0], g.hittable[1][:0]
 	for k, a := range g.actors {
 		g.by[a.of] = append(g.by[a.of], k)
+		if a.Kind.Pushed {
+			g.pushable = append(g.pushable, k)
+		}
 		switch {
-		case a.kind.Struck && a.kind.Solid:
+		case a.Kind.Struck && a.Kind.Solid:
 			g.hittable[1] = append(g.hittable[1], k)
-		case a.kind.Struck:
+		case a.Kind.Struck:
 			g.hittable[0] = append(g.hittable[0], k)
 		}
 	}
@@ -313,7 +271,7 @@ func (g *Game) solidThings(of *body.Ground) {
 		if is.thing != nil {
 			t = *is.thing
 		}
-		if t.from == 0 {
+		if t.From == 0 {
 			if t.Type = is.piece.Type; is.piece.Kind().Drawn {
 				t.Type = g.draw(is.home, is.piece)
 			}
@@ -366,21 +324,21 @@ func mixed(z uint64) uint64 {
 func (g *Game) Things(each func(t Thing, cells int, size body.Size)) {
 	for _, a := range g.actors {
 		if t := g.things[a.at]; t.Type != 0 && !a.absent && !a.left {
-			each(t, a.piece.Width(), a.size)
+			each(t, a.piece.Width(), a.Size)
 		}
 	}
 }
 
-// encode writes a thing as canonical bytes.
-func (t *Thing) encode(w *pack.Writer) {
+// encodeThing writes a thing as canonical bytes.
+func encodeThing(w *pack.Writer, t *Thing) {
 	w.Uint(uint64(t.ID))
-	w.Uint(uint64(t.from))
+	w.Uint(uint64(t.From))
 	w.Uint(uint64(t.Type))
-	m := t.motion
-	for _, n := range []int{t.Place.X, t.Place.Y, t.Heading, t.far, int(t.rest), int(t.left), int(t.hits), int(t.wait), m.VX, m.VY, m.RestX, m.RestY, int(m.Mode), m.Left, m.Asked} {
+	m := t.Motion
+	for _, n := range []int{t.Place.X, t.Place.Y, t.Heading, t.Far, int(t.Rest), int(t.Left), int(t.Hits), int(t.Wait), m.VX, m.VY, m.RestX, m.RestY, int(m.Mode), m.Left, m.Asked} {
 		w.Int(n)
 	}
-	for _, yes := range []bool{t.Gone, t.back, t.thrown, m.Rising, m.Thrown} {
+	for _, yes := range []bool{t.Gone, t.Back, t.Thrown, m.Rising, m.Thrown} {
 		w.Bool(yes)
 	}
 }

@@ -6,12 +6,13 @@ import (
 	"azzel/core/board"
 	"azzel/core/grid"
 	"azzel/core/kinds/props"
+	"azzel/core/stage"
 	"azzel/core/world"
 )
 
 // take counts a collectible as taken, and gives what it gives. It reports whether it is gone:
 // who has no room for that leaves it.
-func (g *Game) take(id world.ID, is *acting) bool {
+func (g *Game) take(id world.ID, is *stage.Acting) bool {
 	i, taken := slices.BinarySearch(g.taken, id)
 	if taken {
 		return true
@@ -20,22 +21,22 @@ func (g *Game) take(id world.ID, is *acting) bool {
 		return false
 	}
 	g.taken = slices.Insert(g.taken, i, id)
-	g.remember(id, is.sets)
+	g.remember(id, is.Sets)
 	return true
 }
 
 // have gives the player what a collectible gives, and reports whether there is room for it. One that came out of an
 // emitter is not counted: there is no telling how many there are.
-func (g *Game) have(id world.ID, is *acting) bool {
-	gives := g.doc.Item(is.item)
+func (g *Game) have(id world.ID, is *stage.Acting) bool {
+	gives := g.doc.Item(is.Item)
 	switch {
 	case gives == nil:
 		g.befalls(props.Taken, id)
-	case !g.give(gives, is.amount):
+	case !g.give(gives, is.Amount):
 		g.refuse(Event{Moment: props.Full, Piece: id, Item: gives.ID, Count: gives.Room()})
 		return false
 	default:
-		g.tell(Event{Moment: props.Taken, Piece: id, Item: gives.ID, Count: is.amount})
+		g.tell(Event{Moment: props.Taken, Piece: id, Item: gives.ID, Count: is.Amount})
 	}
 	return true
 }

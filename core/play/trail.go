@@ -41,17 +41,17 @@ func TrailOf(d *world.Document, m *world.Map, id world.ID, ticks int) (trail Tra
 		return trail
 	}
 	a := &g.actors[i]
-	if a.kind.Figure && (a.does == props.Follows || a.does == props.Flees) {
+	if a.Kind.Figure && (a.Acts.Does == props.Follows || a.Acts.Does == props.Flees) {
 		if trail.Player, trail.Met = g.inSightOf(a); trail.Met {
 			g.place, g.helped, trail.PlayerSize = trail.Player, helps&^Unseen, g.size
 		}
 	}
-	trail.Size = a.size
+	trail.Size = a.Size
 	ticks = min(ticks, max(TicksPerSecond, trailSteps/len(g.actors)))
 	for range ticks {
-		g.movePlatforms()
+		g.carryAlong()
 		g.movePushables()
-		g.moveFoes()
+		g.moveAll()
 		t := g.things[a.at]
 		trail.Places = append(trail.Places, t.Place)
 		if t.Gone {
@@ -63,7 +63,7 @@ func TrailOf(d *world.Document, m *world.Map, id world.ID, ticks int) (trail Tra
 
 // inSightOf is where the player could stand before an actor.
 func (g *Game) inSightOf(a *actor) (body.Place, bool) {
-	c, ok := g.ground.Nearest(g.size, InSightOf(g.doc, g.ground.Map, a.piece), max(1, a.acts.sight/2))
+	c, ok := g.ground.Nearest(g.size, InSightOf(g.doc, g.ground.Map, a.piece), max(1, a.Acts.Sight/2))
 	return g.ground.At(c), ok
 }
 

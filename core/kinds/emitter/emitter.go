@@ -10,7 +10,7 @@ import (
 
 // Kind is something out of which things come.
 var Kind = &kind.Kind{ID: 11, Word: "emitter", Name: "Emitter", Family: kind.Workings, Acts: true, Item: kind.Gives,
-	Picture:  picture,
+	Behaviour: behaviour{}, Picture: picture,
 	Purpose:  "Lets something come every so often, by weights.",
 	Range:    []*kind.Prop{props.Sight, props.Straying, props.Reach},
 	Strength: []*kind.Prop{props.Harm},

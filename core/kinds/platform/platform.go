@@ -9,7 +9,7 @@ import (
 // Kind is a moving platform.
 var Kind = &kind.Kind{ID: 5, Word: "moving platform", Name: "Moving platform", Family: kind.Workings, Acts: true, Goes: true, Solid: true, Fills: true, Lies: true,
 	Side: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 2}, Above: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1},
-	Picture: picture, Other: other,
+	Behaviour: behaviour{}, Picture: picture, Other: other,
 	Purpose: "Goes to and fro or along a track, carries who stands on it and pushes who is in its way. From above, a raft.",
 	Range:   []*kind.Prop{props.Width},
 	Props: append([]kind.Has{

@@ -1,0 +1,258 @@
+package foe
+
+import (
+	"cmp"
+	"iter"
+
+	"azzel/core/body"
+	"azzel/core/grid"
+	"azzel/core/kinds/props"
+	"azzel/core/stage"
+	"azzel/core/world"
+)
+
+// ahead is the cell that lies ahead of somebody who looks to a side.
+var ahead = [...]grid.Point{world.South: {X: 0, Y: 1}, world.West: {X: -1, Y: 0}, world.East: {X: 1, Y: 0}, world.North: {X: 0, Y: -1}}
+
+// Move implements stage.Mover.
+func (behaviour) Move(all iter.Seq[*stage.Actor], around stage.Around) {
+	for a := range all {
+		aim(a, around)
+		if a.Acts.Does == props.Stands && !around.Side() {
+			continue
+		}
+		if !around.Ground().Fits(a.Size, a.Place) {
+			// Something became solid there: it waits until it is free again.
+			continue
+		}
+		switch {
+		case a.Track != nil && a.Acts.Does == props.Patrols:
+			followTrack(a, around)
+		case around.Side():
+			moveFromTheSide(a, around)
+		default:
+			moveFromAbove(a, around)
+		}
+	}
+}
+
+// moveFromTheSide moves a foe on the ground.
+func moveFromTheSide(a *stage.Actor, around stage.Around) {
+	in := body.Intent{X: a.Heading}
+	dx, _, sees := around.Sees(a)
+	switch a.Acts.Does {
+	case props.Stands:
+		in.X = 0
+	case props.Follows, props.Flees:
+		if in.X = 0; sees {
+			in.X = cmp.Compare(dx, 0)
+			if a.Acts.Does == props.Flees {
+				in.X = -in.X
+			}
+		}
+		if in.X != 0 {
+			a.Heading = in.X
+		}
+	case props.Wanders:
+		if a.Left--; a.Left <= 0 {
+			a.Left = 30 + int32(around.Random(90))
+			a.Heading = around.Random(3) - 1
+		}
+		in.X = a.Heading
+	}
+	if a.Area != nil && in.X != 0 && leaves(a, around, in.X) {
+		in.X, a.Motion.VX = 0, 0
+		turn(a)
+	}
+	before := a.Place
+	if in.X != 0 && a.Motion.Mode == body.Grounded && around.Ground().Ledge(a.Size, a.Place, in.X) {
+		if turn(a); a.Acts.Does == props.Patrols {
+			in.X = a.Heading
+		} else {
+			in.X = 0
+		}
+		a.Motion.VX = 0
+	}
+	drive := a.Drive
+	if f, usual := around.Forces(a.Size, a.Place); !usual {
+		drive = drive.Under(f.Gravity)
+		dx, _ := around.Wind(f)
+		a.Place, a.Motion = around.Ground().Blow(a.Size, a.Place, a.Motion, drive, dx, body.Speed(f.WindY, around.Ground().Lattice.H))
+	}
+	a.Place, a.Motion = around.Ground().Go(a.Size, a.Place, a.Motion, drive, in)
+	if in.X != 0 && a.Place.X == before.X && a.Motion.VX == 0 {
+		turn(a)
+	}
+	if !around.Inside(a.Place) {
+		around.Lost(a)
+	}
+}
+
+// turn lets who goes to and fro go the other way.
+func turn(a *stage.Actor) {
+	if a.Acts.Does == props.Patrols || a.Acts.Does == props.Wanders {
+		a.Heading = -a.Heading
+	}
+}
+
+// moveFromAbove moves a foe to any side.
+func moveFromAbove(a *stage.Actor, around stage.Around) {
+	dx, dy, sees := around.Sees(a)
+	speed := around.Pace(a.Acts.Speed)
+	way := ahead[a.Heading&3]
+	switch a.Acts.Does {
+	case props.Follows, props.Flees:
+		if !sees {
+			return
+		}
+		way = grid.Point{X: cmp.Compare(dx, 0), Y: cmp.Compare(dy, 0)}
+		if max(dx, -dx) > 2*max(dy, -dy) {
+			way.Y = 0
+		} else if max(dy, -dy) > 2*max(dx, -dx) {
+			way.X = 0
+		}
+		if a.Acts.Does == props.Flees {
+			way = grid.Point{X: -way.X, Y: -way.Y}
+		}
+		if way.X != 0 && way.Y != 0 {
+			speed = speed * 181 / 256
+		}
+	case props.Wanders:
+		if a.Left--; a.Left <= 0 {
+			a.Left = 30 + int32(around.Random(90))
+			a.Heading = around.Random(4)
+		}
+	}
+	before := a.Place
+	next := around.Ground().Move(a.Size, a.Place, way.X*speed, way.Y*speed)
+	if f, usual := around.Forces(a.Size, next); !usual {
+		windX, windY := around.Wind(f)
+		next = around.Ground().Move(a.Size, next, windX, windY)
+	}
+	l := around.Ground().Lattice
+	if !around.Inside(next) || around.Ground().Doorway(next.Cell(l)) || strays(a, around, before, next) {
+		next = before
+	}
+	if a.Place = next; next == before {
+		switch a.Acts.Does {
+		case props.Patrols:
+			a.Heading = [4]int{world.South: int(world.North), world.West: int(world.East), world.East: int(world.West), world.North: int(world.South)}[a.Heading&3]
+		case props.Wanders:
+			a.Left = 0
+		}
+	}
+}
+
+// strays reports whether a thing, seen from above, would leave the area in which it is to stay and is, or,
+// if it wanders and has none, go further from where its piece stands than its range.
+func strays(a *stage.Actor, around stage.Around, from, p body.Place) bool {
+	if a.Area != nil {
+		l := around.Ground().Lattice
+		return a.InArea(from.Cell(l)) && !a.InArea(p.Cell(l))
+	}
+	if a.Acts.Does != props.Wanders {
+		return false
+	}
+	return far(a, around, p)
+}
+
+// far reports whether a place is further from where a thing's piece stands than its range.
+func far(a *stage.Actor, around stage.Around, p body.Place) bool {
+	l, from := around.Ground().Lattice, a.Foot
+	dx, dy := p.X-from.X, p.Y-from.Y
+	return max(dx, -dx) > a.Acts.Straying*l.W*body.Unit || max(dy, -dy) > a.Acts.Straying*l.H*body.Unit
+}
+
+// leaves reports whether a thing in side-view that goes to a side would leave its area, in which
+// it is.
+func leaves(a *stage.Actor, around stage.Around, way int) bool {
+	here := a.Place.Cell(around.Ground().Lattice)
+	next := body.Place{X: a.Place.X + way*(a.Size.W*body.Unit/2+around.Pace(a.Acts.Speed)), Y: a.Place.Y}.Cell(around.Ground().Lattice)
+	return a.InArea(here) && !a.InArea(next)
+}
+
+// followTrack moves a foe along its track: in side-view on the ground, towards the place that is
+// next, from above straight to it. Where it can't go on it turns.
+func followTrack(a *stage.Actor, around stage.Around) {
+	before, far, back := a.Place, a.Far, a.Back
+	a.Glide(around.Pace(a.Acts.Speed))
+	to := a.Place
+	a.Place = before
+	if around.Side() {
+		// Its track says where to; its feet how.
+		in := body.Intent{X: cmp.Compare(to.X, before.X)}
+		if in.X != 0 {
+			a.Heading = in.X
+		}
+		if a.Area != nil && in.X != 0 && leaves(a, around, in.X) {
+			in.X, a.Motion.VX = 0, 0
+			a.Far, a.Back = far, !back
+		}
+		a.Place, a.Motion = around.Ground().Go(a.Size, before, a.Motion, a.Drive.Under(gravity(around, a.Size, before)), in)
+		if lag := max(to.X-a.Place.X, a.Place.X-to.X); lag > 2*around.Pace(a.Acts.Speed) {
+			// It waits until the foe has come there, and turns where the foe can'a.
+			a.Far, a.Back = far, back
+			if a.Place.X == before.X && a.Motion.Mode == body.Grounded && in.X != 0 {
+				a.Back = !back
+			}
+		}
+		if !around.Inside(a.Place) {
+			around.Lost(a)
+		}
+		return
+	}
+	step := around.Pace(a.Acts.Speed)
+	dx, dy := min(max(to.X-before.X, -step), step), min(max(to.Y-before.Y, -step), step)
+	a.Face(dx, dy)
+	a.Place = around.Ground().Move(a.Size, before, dx, dy)
+	if !around.Inside(a.Place) || strays(a, around, before, a.Place) {
+		a.Place = before
+	}
+	if a.Place != (body.Place{X: before.X + dx, Y: before.Y + dy}) || before.X+dx != to.X || before.Y+dy != to.Y {
+		a.Far, a.Back = far, back
+		if a.Place == before {
+			a.Back = !back
+		}
+	}
+}
+
+// gravity is how much the ground draws a body, in percent of the usual.
+func gravity(around stage.Around, s body.Size, p body.Place) int {
+	f, _ := around.Forces(s, p)
+	return f.Gravity
+}
+
+// aim lets a foe shoot that is to do so: to where it looks, or else at the player whom it sees.
+func aim(a *stage.Actor, around stage.Around) {
+	if a.Acts.Every == 0 {
+		return
+	}
+	if a.Wait++; int(a.Wait) < a.Acts.Every {
+		return
+	}
+	l := around.Ground().Lattice
+	speed := around.Pace(a.Acts.Shot)
+	at := body.Place{X: a.Place.X, Y: a.Place.Y - a.Size.H*body.Unit/2}
+	s := stage.Shot{Place: at, Left: max(1, a.Acts.Reach*l.W*body.Unit/speed), Strength: a.Acts.Harm}
+	if looks := a.Acts.Looks; looks != 0 {
+		way := ahead[looks-1]
+		s.VX, s.VY = way.X*speed, way.Y*speed
+	} else {
+		_, _, sees := around.Sees(a)
+		player, size := around.Player()
+		dx, dy := player.X-at.X, player.Y-size.H*body.Unit/2-at.Y
+		away := grid.Root(dx>>4*(dx>>4)+dy>>4*(dy>>4)) << 4
+		if !sees || away == 0 {
+			a.Wait = int32(a.Acts.Every)
+			return
+		}
+		s.VX, s.VY = dx*speed/away, dy*speed/away
+		if around.Side() {
+			if way := cmp.Compare(dx, 0); way != 0 {
+				a.Heading = way
+			}
+		}
+	}
+	a.Wait = 0
+	around.Shoot(s)
+}
