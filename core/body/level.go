@@ -34,7 +34,12 @@ func footingOf(c cell) footing {
 
 // footingAt is how a cell is; uneven outside the map and its neighbours, where edges say more.
 func (g *Ground) footingAt(x, y int) footing {
-	o, c := g.on(grid.Point{X: x, Y: y})
+	c := grid.Point{X: x, Y: y}
+	if g.Map.Bounds.Has(c) {
+		k, i := g.find(c)
+		return k.footings[i]
+	}
+	o, c := g.on(c)
 	if o == nil {
 		return uneven
 	}

@@ -95,6 +95,9 @@ func (r around) Sees(a *stage.Actor) (dx, dy int, sees bool) {
 	return dx, dy, g.helped&Unseen == 0 && max(dx, -dx) <= a.Acts.Sight*l.W*body.Unit && max(dy, -dy) <= a.Acts.Sight*l.H*body.Unit
 }
 
+// Forced implements stage.Around.
+func (r around) Forced() bool { return r.g.forced }
+
 // Forces implements stage.Around.
 func (r around) Forces(s body.Size, p body.Place) (f world.Forces, usual bool) {
 	f = r.g.forcesAt(s, p)

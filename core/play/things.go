@@ -21,10 +21,9 @@ const emitted = stage.Emitted
 
 // An actor is something that acts on the maps of the cast.
 type actor struct {
-	stage.Actor
-	of world.ID
 	// at is where its Thing is among those of the state.
 	at int
+	of world.ID
 	// box is where what it covers is among the boxes or floors of the ground, if it is solid.
 	box int
 	// carried says that it was taken along in this tick.
@@ -39,6 +38,8 @@ type actor struct {
 	piece *world.Piece
 	// touched is what happens when the player touches it, nil for nothing.
 	touched stage.Touched
+	// What the behaviour is handed comes last, as most of that is asked for less often.
+	stage.Actor
 }
 
 // nothing is the kind of a lottery piece that drew nothing.
@@ -91,6 +92,7 @@ func (g *Game) meet() {
 			a.Kind = &nothing
 		}
 		a.touched, _ = a.Kind.Behaviour.(stage.Touched)
+		a.Step = g.pace(a.Acts.Speed)
 		a.Drive = body.NewDrive(l, world.Movement{Speed: max(1, a.Acts.Speed)}.Filled())
 		a.Track = g.trackOf(a)
 		if a.Area = g.doc.Area(a.Acts.Area); a.Area != nil && a.Area.Map != a.home.ID {

@@ -13,17 +13,19 @@ import (
 type Actor struct {
 	// Thing is what became of it, which the behaviour changes.
 	*Thing
-	Kind  *kind.Kind
-	Acts  Acting
-	Size  body.Size
-	Drive body.Drive
+	Kind *kind.Kind
+	Size body.Size
+	// Step is how far it gets in a tick by its speed, in positions.
+	Step int
 	// Track is the way that it follows, nil for none.
 	Track *Track
 	// Area is the area in which it is to stay, nil for none; Within is what is added to a cell to look for it there.
 	Area   *world.Area
 	Within grid.Point
 	// Foot is where its piece stands.
-	Foot body.Place
+	Foot  body.Place
+	Acts  Acting
+	Drive body.Drive
 }
 
 // InArea reports whether a cell is in the area in which the actor is to stay.
@@ -58,7 +60,9 @@ type Around interface {
 	// sees them.
 	Player() (foot body.Place, size body.Size)
 	Sees(a *Actor) (dx, dy int, sees bool)
-	// Forces are those that act on a body; usual says that they change nothing. Wind is how far they carry it in a tick.
+	// Forces are those that act on a body; usual says that they change nothing. Forced says that there are others anywhere.
+	// Wind is how far they carry it in a tick.
+	Forced() bool
 	Forces(s body.Size, p body.Place) (f world.Forces, usual bool)
 	Wind(f world.Forces) (dx, dy int)
 	// Inside reports whether a foot is on a map of the cast.

@@ -14,37 +14,47 @@ import (
 // ahead is the cell that lies ahead of somebody who looks to a side.
 var ahead = [...]grid.Point{world.South: {X: 0, Y: 1}, world.West: {X: -1, Y: 0}, world.East: {X: 1, Y: 0}, world.North: {X: 0, Y: -1}}
 
+// A pack is all foes that move in a tick, with what is the same for all of them.
+type pack struct {
+	stage.Around
+	ground *body.Ground
+	side   bool
+	// forced says that something acts somewhere on what moves.
+	forced bool
+}
+
 // Move implements stage.Mover.
 func (behaviour) Move(all iter.Seq[*stage.Actor], around stage.Around) {
+	p := &pack{around, around.Ground(), around.Side(), around.Forced()}
 	for a := range all {
-		aim(a, around)
-		if a.Acts.Does == props.Stands && !around.Side() {
+		p.aim(a)
+		if a.Acts.Does == props.Stands && !p.side {
 			continue
 		}
-		if !around.Ground().Fits(a.Size, a.Place) {
+		if !p.ground.Fits(a.Size, a.Place) {
 			// Something became solid there: it waits until it is free again.
 			continue
 		}
 		switch {
 		case a.Track != nil && a.Acts.Does == props.Patrols:
-			followTrack(a, around)
-		case around.Side():
-			moveFromTheSide(a, around)
+			p.followTrack(a)
+		case p.side:
+			p.moveFromTheSide(a)
 		default:
-			moveFromAbove(a, around)
+			p.moveFromAbove(a)
 		}
 	}
 }
 
 // moveFromTheSide moves a foe on the ground.
-func moveFromTheSide(a *stage.Actor, around stage.Around) {
+func (p *pack) moveFromTheSide(a *stage.Actor) {
 	in := body.Intent{X: a.Heading}
-	dx, _, sees := around.Sees(a)
 	switch a.Acts.Does {
 	case props.Stands:
 		in.X = 0
 	case props.Follows, props.Flees:
-		if in.X = 0; sees {
+		in.X = 0
+		if dx, _, sees := p.Sees(a); sees {
 			in.X = cmp.Compare(dx, 0)
 			if a.Acts.Does == props.Flees {
 				in.X = -in.X
@@ -55,17 +65,17 @@ func moveFromTheSide(a *stage.Actor, around stage.Around) {
 		}
 	case props.Wanders:
 		if a.Left--; a.Left <= 0 {
-			a.Left = 30 + int32(around.Random(90))
-			a.Heading = around.Random(3) - 1
+			a.Left = 30 + int32(p.Random(90))
+			a.Heading = p.Random(3) - 1
 		}
 		in.X = a.Heading
 	}
-	if a.Area != nil && in.X != 0 && leaves(a, around, in.X) {
+	if a.Area != nil && in.X != 0 && p.leaves(a, in.X) {
 		in.X, a.Motion.VX = 0, 0
 		turn(a)
 	}
 	before := a.Place
-	if in.X != 0 && a.Motion.Mode == body.Grounded && around.Ground().Ledge(a.Size, a.Place, in.X) {
+	if in.X != 0 && a.Motion.Mode == body.Grounded && p.ground.Ledge(a.Size, a.Place, in.X) {
 		if turn(a); a.Acts.Does == props.Patrols {
 			in.X = a.Heading
 		} else {
@@ -74,17 +84,17 @@ func moveFromTheSide(a *stage.Actor, around stage.Around) {
 		a.Motion.VX = 0
 	}
 	drive := a.Drive
-	if f, usual := around.Forces(a.Size, a.Place); !usual {
+	if f, usual := p.forces(a.Size, a.Place); !usual {
 		drive = drive.Under(f.Gravity)
-		dx, _ := around.Wind(f)
-		a.Place, a.Motion = around.Ground().Blow(a.Size, a.Place, a.Motion, drive, dx, body.Speed(f.WindY, around.Ground().Lattice.H))
+		dx, _ := p.Wind(f)
+		a.Place, a.Motion = p.ground.Blow(a.Size, a.Place, a.Motion, drive, dx, body.Speed(f.WindY, p.ground.Lattice.H))
 	}
-	a.Place, a.Motion = around.Ground().Go(a.Size, a.Place, a.Motion, drive, in)
+	a.Place, a.Motion = p.ground.Go(a.Size, a.Place, a.Motion, drive, in)
 	if in.X != 0 && a.Place.X == before.X && a.Motion.VX == 0 {
 		turn(a)
 	}
-	if !around.Inside(a.Place) {
-		around.Lost(a)
+	if !p.Inside(a.Place) {
+		p.Lost(a)
 	}
 }
 
@@ -96,12 +106,12 @@ func turn(a *stage.Actor) {
 }
 
 // moveFromAbove moves a foe to any side.
-func moveFromAbove(a *stage.Actor, around stage.Around) {
-	dx, dy, sees := around.Sees(a)
-	speed := around.Pace(a.Acts.Speed)
+func (p *pack) moveFromAbove(a *stage.Actor) {
+	speed := a.Step
 	way := ahead[a.Heading&3]
 	switch a.Acts.Does {
 	case props.Follows, props.Flees:
+		dx, dy, sees := p.Sees(a)
 		if !sees {
 			return
 		}
@@ -119,18 +129,18 @@ func moveFromAbove(a *stage.Actor, around stage.Around) {
 		}
 	case props.Wanders:
 		if a.Left--; a.Left <= 0 {
-			a.Left = 30 + int32(around.Random(90))
-			a.Heading = around.Random(4)
+			a.Left = 30 + int32(p.Random(90))
+			a.Heading = p.Random(4)
 		}
 	}
 	before := a.Place
-	next := around.Ground().Move(a.Size, a.Place, way.X*speed, way.Y*speed)
-	if f, usual := around.Forces(a.Size, next); !usual {
-		windX, windY := around.Wind(f)
-		next = around.Ground().Move(a.Size, next, windX, windY)
+	next := p.ground.Move(a.Size, a.Place, way.X*speed, way.Y*speed)
+	if f, usual := p.forces(a.Size, next); !usual {
+		windX, windY := p.Wind(f)
+		next = p.ground.Move(a.Size, next, windX, windY)
 	}
-	l := around.Ground().Lattice
-	if !around.Inside(next) || around.Ground().Doorway(next.Cell(l)) || strays(a, around, before, next) {
+	l := p.ground.Lattice
+	if !p.Inside(next) || p.ground.Doorway(next.Cell(l)) || p.strays(a, before, next) {
 		next = before
 	}
 	if a.Place = next; next == before {
@@ -145,67 +155,67 @@ func moveFromAbove(a *stage.Actor, around stage.Around) {
 
 // strays reports whether a thing, seen from above, would leave the area in which it is to stay and is, or,
 // if it wanders and has none, go further from where its piece stands than its range.
-func strays(a *stage.Actor, around stage.Around, from, p body.Place) bool {
+func (p *pack) strays(a *stage.Actor, from, to body.Place) bool {
 	if a.Area != nil {
-		l := around.Ground().Lattice
-		return a.InArea(from.Cell(l)) && !a.InArea(p.Cell(l))
+		l := p.ground.Lattice
+		return a.InArea(from.Cell(l)) && !a.InArea(to.Cell(l))
 	}
 	if a.Acts.Does != props.Wanders {
 		return false
 	}
-	return far(a, around, p)
+	return p.far(a, to)
 }
 
 // far reports whether a place is further from where a thing's piece stands than its range.
-func far(a *stage.Actor, around stage.Around, p body.Place) bool {
-	l, from := around.Ground().Lattice, a.Foot
-	dx, dy := p.X-from.X, p.Y-from.Y
+func (p *pack) far(a *stage.Actor, at body.Place) bool {
+	l, from := p.ground.Lattice, a.Foot
+	dx, dy := at.X-from.X, at.Y-from.Y
 	return max(dx, -dx) > a.Acts.Straying*l.W*body.Unit || max(dy, -dy) > a.Acts.Straying*l.H*body.Unit
 }
 
 // leaves reports whether a thing in side-view that goes to a side would leave its area, in which
 // it is.
-func leaves(a *stage.Actor, around stage.Around, way int) bool {
-	here := a.Place.Cell(around.Ground().Lattice)
-	next := body.Place{X: a.Place.X + way*(a.Size.W*body.Unit/2+around.Pace(a.Acts.Speed)), Y: a.Place.Y}.Cell(around.Ground().Lattice)
+func (p *pack) leaves(a *stage.Actor, way int) bool {
+	here := a.Place.Cell(p.ground.Lattice)
+	next := body.Place{X: a.Place.X + way*(a.Size.W*body.Unit/2+a.Step), Y: a.Place.Y}.Cell(p.ground.Lattice)
 	return a.InArea(here) && !a.InArea(next)
 }
 
 // followTrack moves a foe along its track: in side-view on the ground, towards the place that is
 // next, from above straight to it. Where it can't go on it turns.
-func followTrack(a *stage.Actor, around stage.Around) {
+func (p *pack) followTrack(a *stage.Actor) {
 	before, far, back := a.Place, a.Far, a.Back
-	a.Glide(around.Pace(a.Acts.Speed))
+	a.Glide(a.Step)
 	to := a.Place
 	a.Place = before
-	if around.Side() {
+	if p.side {
 		// Its track says where to; its feet how.
 		in := body.Intent{X: cmp.Compare(to.X, before.X)}
 		if in.X != 0 {
 			a.Heading = in.X
 		}
-		if a.Area != nil && in.X != 0 && leaves(a, around, in.X) {
+		if a.Area != nil && in.X != 0 && p.leaves(a, in.X) {
 			in.X, a.Motion.VX = 0, 0
 			a.Far, a.Back = far, !back
 		}
-		a.Place, a.Motion = around.Ground().Go(a.Size, before, a.Motion, a.Drive.Under(gravity(around, a.Size, before)), in)
-		if lag := max(to.X-a.Place.X, a.Place.X-to.X); lag > 2*around.Pace(a.Acts.Speed) {
+		a.Place, a.Motion = p.ground.Go(a.Size, before, a.Motion, a.Drive.Under(p.gravity(a.Size, before)), in)
+		if lag := max(to.X-a.Place.X, a.Place.X-to.X); lag > 2*a.Step {
 			// It waits until the foe has come there, and turns where the foe can'a.
 			a.Far, a.Back = far, back
 			if a.Place.X == before.X && a.Motion.Mode == body.Grounded && in.X != 0 {
 				a.Back = !back
 			}
 		}
-		if !around.Inside(a.Place) {
-			around.Lost(a)
+		if !p.Inside(a.Place) {
+			p.Lost(a)
 		}
 		return
 	}
-	step := around.Pace(a.Acts.Speed)
+	step := a.Step
 	dx, dy := min(max(to.X-before.X, -step), step), min(max(to.Y-before.Y, -step), step)
 	a.Face(dx, dy)
-	a.Place = around.Ground().Move(a.Size, before, dx, dy)
-	if !around.Inside(a.Place) || strays(a, around, before, a.Place) {
+	a.Place = p.ground.Move(a.Size, before, dx, dy)
+	if !p.Inside(a.Place) || p.strays(a, before, a.Place) {
 		a.Place = before
 	}
 	if a.Place != (body.Place{X: before.X + dx, Y: before.Y + dy}) || before.X+dx != to.X || before.Y+dy != to.Y {
@@ -216,30 +226,41 @@ func followTrack(a *stage.Actor, around stage.Around) {
 	}
 }
 
+// forces are those that act on a body; usual says that they change nothing.
+func (p *pack) forces(s body.Size, at body.Place) (f world.Forces, usual bool) {
+	if !p.forced {
+		return usualForces, true
+	}
+	return p.Forces(s, at)
+}
+
+// usualForces are those that change nothing.
+var usualForces = world.Forces{}.Filled()
+
 // gravity is how much the ground draws a body, in percent of the usual.
-func gravity(around stage.Around, s body.Size, p body.Place) int {
-	f, _ := around.Forces(s, p)
+func (p *pack) gravity(s body.Size, at body.Place) int {
+	f, _ := p.forces(s, at)
 	return f.Gravity
 }
 
 // aim lets a foe shoot that is to do so: to where it looks, or else at the player whom it sees.
-func aim(a *stage.Actor, around stage.Around) {
+func (p *pack) aim(a *stage.Actor) {
 	if a.Acts.Every == 0 {
 		return
 	}
 	if a.Wait++; int(a.Wait) < a.Acts.Every {
 		return
 	}
-	l := around.Ground().Lattice
-	speed := around.Pace(a.Acts.Shot)
+	l := p.ground.Lattice
+	speed := p.Pace(a.Acts.Shot)
 	at := body.Place{X: a.Place.X, Y: a.Place.Y - a.Size.H*body.Unit/2}
 	s := stage.Shot{Place: at, Left: max(1, a.Acts.Reach*l.W*body.Unit/speed), Strength: a.Acts.Harm}
 	if looks := a.Acts.Looks; looks != 0 {
 		way := ahead[looks-1]
 		s.VX, s.VY = way.X*speed, way.Y*speed
 	} else {
-		_, _, sees := around.Sees(a)
-		player, size := around.Player()
+		_, _, sees := p.Sees(a)
+		player, size := p.Player()
 		dx, dy := player.X-at.X, player.Y-size.H*body.Unit/2-at.Y
 		away := grid.Root(dx>>4*(dx>>4)+dy>>4*(dy>>4)) << 4
 		if !sees || away == 0 {
@@ -247,12 +268,12 @@ func aim(a *stage.Actor, around stage.Around) {
 			return
 		}
 		s.VX, s.VY = dx*speed/away, dy*speed/away
-		if around.Side() {
+		if p.side {
 			if way := cmp.Compare(dx, 0); way != 0 {
 				a.Heading = way
 			}
 		}
 	}
 	a.Wait = 0
-	around.Shoot(s)
+	p.Shoot(s)
 }

@@ -13,7 +13,7 @@ type behaviour struct{}
 func (behaviour) Carry(all iter.Seq[*stage.Actor], around stage.Around) {
 	for a := range all {
 		was := a.Box()
-		a.Glide(around.Pace(a.Acts.Speed))
+		a.Glide(a.Step)
 		around.Carried(a, was, a.Box())
 	}
 }
