@@ -273,8 +273,8 @@ func (g *Ground) beforeBoxes(s Size, p Place, dx, dy int) int {
 		return dx + dy
 	}
 	b := s.Box(p)
-	way := Box{b.X0 + min(dx, 0), b.Y0 + min(dy, 0), b.X1 + max(dx, 0), b.Y1 + max(dy, 0)}
-	g.Boxes.Near(way, func(_ int, o Box) bool {
+	swept := Box{b.X0 + min(dx, 0), b.Y0 + min(dy, 0), b.X1 + max(dx, 0), b.Y1 + max(dy, 0)}
+	g.Boxes.Near(swept, func(_ int, o Box) bool {
 		switch {
 		case dx != 0 && (o.Y0 >= b.Y1 || b.Y0 >= o.Y1), dy != 0 && (o.X0 >= b.X1 || b.X0 >= o.X1):
 		case dx > 0 && o.X0 >= b.X1:
@@ -291,21 +291,21 @@ func (g *Ground) beforeBoxes(s Size, p Place, dx, dy int) int {
 	return dx + dy
 }
 
-// advance is how far of way something that covers the positions first to last
+// advance is how much of a distance something that covers the positions first to last
 // gets along one axis, before it would enter a line of parts (side positions
 // wide) that is blocked.
-func advance(first, last, way, side int, blocked func(line int) bool) int {
-	for line := floorDiv(last, side) + 1; way > 0 && line*side <= last+way; line++ {
+func advance(first, last, distance, side int, blocked func(line int) bool) int {
+	for line := floorDiv(last, side) + 1; distance > 0 && line*side <= last+distance; line++ {
 		if blocked(line) {
 			return line*side - 1 - last
 		}
 	}
-	for line := floorDiv(first, side) - 1; way < 0 && (line+1)*side > first+way; line-- {
+	for line := floorDiv(first, side) - 1; distance < 0 && (line+1)*side > first+distance; line-- {
 		if blocked(line) {
 			return (line+1)*side - first
 		}
 	}
-	return way
+	return distance
 }
 
 // floorDiv divides rounding down, for b > 0. The sides of cells are mostly powers of two, for which

@@ -18,11 +18,11 @@ func (g *Ground) Round(s Size, p Place, dx, dy, reach int) Place {
 		before, after, step = modulo(y1+1, partH), modulo(-y0, partH), partH
 	}
 	for before <= reach || after <= reach {
-		to, way := &after, after
+		to, offset := &after, after
 		if before <= after {
-			to, way = &before, -before
+			to, offset = &before, -before
 		}
-		if side, ok := g.aside(s, p, dx, dy, way); ok {
+		if side, ok := g.aside(s, p, dx, dy, offset); ok {
 			return g.Move(s, p, within(side.X-p.X, far), within(side.Y-p.Y, far))
 		}
 		*to += step
@@ -32,14 +32,14 @@ func (g *Ground) Round(s Size, p Place, dx, dy, reach int) Place {
 
 // aside is the place beside p, across the way it is to go, and whether a body comes there
 // and gets on from there.
-func (g *Ground) aside(s Size, p Place, dx, dy, way int) (Place, bool) {
+func (g *Ground) aside(s Size, p Place, dx, dy, offset int) (Place, bool) {
 	to := p
 	if dx != 0 {
-		to.Y += way
+		to.Y += offset
 	} else {
-		to.X += way
+		to.X += offset
 	}
-	if way == 0 || g.Inside(p.Cell(g.Lattice)) && !g.Inside(to.Cell(g.Lattice)) {
+	if offset == 0 || g.Inside(p.Cell(g.Lattice)) && !g.Inside(to.Cell(g.Lattice)) {
 		return p, false
 	}
 	return to, g.Move(s, p, to.X-p.X, to.Y-p.Y) == to && g.Move(s, to, within(dx, 1), within(dy, 1)) != to

@@ -170,9 +170,9 @@ func (g *Ground) free(size Size, p Place) bool {
 	if !g.clear(foot, r.Y, min(r.Y+r.H, row)) {
 		return false
 	}
-	for _, way := range [2]int{-1, 1} {
+	for _, step := range [2]int{-1, 1} {
 		at, on := row, true
-		for column := foot + way; column >= r.X && column < r.X+r.W; column += way {
+		for column := foot + step; column >= r.X && column < r.X+r.W; column += step {
 			end := r.Y + r.H
 			if on {
 				if at, on = s.beside(column, at); on {

@@ -23,8 +23,8 @@ func (h *Hand) ghostMeasure(d *world.Document, to Spot) {
 	if m == nil {
 		return
 	}
-	search := body.Search{Size: body.SizeOf(l, world.TopDown, d.Played()), Left: body.WayCells}
-	way, length, found := search.Way(body.NewGround(d, m), from.Cell, to.Cell)
+	search := body.Search{Size: body.SizeOf(l, world.TopDown, d.Played()), Left: body.PathCells}
+	way, length, found := search.Path(body.NewGround(d, m), from.Cell, to.Cell)
 	switch {
 	case !found && search.Left <= 0:
 		h.ghost.Text += " · the way is too long to be looked for"

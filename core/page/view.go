@@ -146,64 +146,6 @@ type BoxView struct {
 	H int `json:"h"`
 }
 
-// TilesetHead names a tileset. Its view is asked for apart, when the stamp has
-// changed.
-type TilesetHead struct {
-	ID    string `json:"id"`
-	Stamp int    `json:"stamp"`
-}
-
-// TilesetView is a tileset in the drawer and on the desk.
-type TilesetView struct {
-	ID      string `json:"id"`
-	Name    string `json:"name"`
-	Builtin bool   `json:"builtin"`
-	First   int    `json:"first"`
-	Count   int    `json:"count"`
-	// Picture and Strip are the sums of the picture file and of its tiles; empty for
-	// the built-in ones. Cut is how it was cut.
-	Picture string    `json:"picture"`
-	Strip   string    `json:"strip"`
-	Cut     tiles.Cut `json:"cut"`
-	Columns int       `json:"columns"`
-	Rows    int       `json:"rows"`
-	// Places are where each tile was in the picture: row × columns + column.
-	Places []int `json:"places"`
-	// Tiles are what the tiles do and are called; null for one that does nothing and
-	// is called Called and its number, from 1 on.
-	Tiles  []*TileView `json:"tiles"`
-	Called string      `json:"called"`
-	// Solid counts the tiles that are solid, wholly or in parts.
-	Solid int `json:"solid"`
-}
-
-// TileView is what a tile does and is called.
-type TileView struct {
-	// Name is the tile's own, or what it is called without one.
-	Name  string `json:"name"`
-	Named bool   `json:"named"`
-	// Does says in words what it does; empty if it does nothing.
-	Does string `json:"does"`
-	Role int    `json:"role"`
-	// Rows are the 8 rows of what is solid, empty if nothing is.
-	Rows      []int  `json:"rows"`
-	Whole     bool   `json:"whole"`
-	OneWay    bool   `json:"oneWay"`
-	Climbable bool   `json:"climbable"`
-	Water     bool   `json:"water"`
-	Slippery  bool   `json:"slippery"`
-	Slow      bool   `json:"slow"`
-	Above     bool   `json:"above"`
-	Danger    int    `json:"danger"`
-	Weight    int    `json:"weight"`
-	Keywords  string `json:"keywords"`
-	Home      string `json:"home"`
-	// Own are its values of the project's own properties.
-	Own []OwnValueView `json:"own"`
-	// Frames are shown in its place one after the other; empty if it stands still.
-	Frames []tiles.Frame `json:"frames"`
-}
-
 // TypeView is a type of pieces in the drawer.
 type TypeView struct {
 	ID      string `json:"id"`
@@ -346,68 +288,6 @@ type Pointer struct {
 	Axis []int `json:"axis"`
 	// Seen is what the player sees from here.
 	Seen *BoxView `json:"seen"`
-}
-
-// Play is what is to be seen of the game.
-type Play struct {
-	Map string `json:"map"`
-	// X and Y are the player's foot.
-	X float64 `json:"x"`
-	Y float64 `json:"y"`
-	// W and H are the player's body.
-	W int `json:"w"`
-	H int `json:"h"`
-	// Facing is 0 south, 1 west, 2 east, 3 north.
-	Facing int `json:"facing"`
-	// Step is which frame of walking is shown, Doing what one does.
-	Step  int    `json:"step"`
-	Doing string `json:"doing"`
-	// Sprite is which frame of the player's sheet is seen, −1 for the built-in figure; Mirrored
-	// says that it is mirrored, FootX and FootY where in it the foot is.
-	Sprite   int  `json:"sprite"`
-	Mirrored bool `json:"mirrored"`
-	FootX    int  `json:"footX"`
-	FootY    int  `json:"footY"`
-	// FromSide says that it is in side-view.
-	FromSide bool `json:"fromSide"`
-	// Health of MostHealth is left; Safe says that nothing hurts for a moment.
-	Health     int     `json:"health"`
-	MostHealth int     `json:"mostHealth"`
-	Safe       bool    `json:"safe"`
-	Frame      BoxView `json:"frame"`
-	// Ticks is the tick that is shown, First and Last are those between which one can go,
-	// Changes some of those after which the document was changed.
-	Ticks   int   `json:"ticks"`
-	First   int   `json:"first"`
-	Last    int   `json:"last"`
-	Changes []int `json:"changes"`
-	Steps   int   `json:"steps"`
-	Taken   int   `json:"taken"`
-	Total   int   `json:"total"`
-	// GoneIDs are the pieces that were taken, or are not there now because something does not hold.
-	GoneIDs []string `json:"goneIds"`
-	// CastMaps are the maps on which pieces act now, Things those pieces, near what the player sees.
-	CastMaps []string    `json:"castMaps"`
-	Things   []ThingView `json:"things"`
-	// Shots are x and y of what flies, in turns; MyShots of what the player shot.
-	Shots   []float64 `json:"shots"`
-	MyShots []float64 `json:"myShots"`
-	// ShakeX and ShakeY are by how many pixels the camera is shaken, Striking how many cells a strike
-	// reaches that is seen, 0 for none.
-	ShakeX   int     `json:"shakeX"`
-	ShakeY   int     `json:"shakeY"`
-	Striking float64 `json:"striking"`
-	// OnIDs are the pieces that are in the other state of their type.
-	OnIDs    []string `json:"onIds"`
-	Finished bool     `json:"finished"`
-	Events   []string `json:"events"`
-	// Helps are what there is for who tests, HelpsOn says which are on.
-	Helps   []string `json:"helps"`
-	HelpsOn []bool   `json:"helpsOn"`
-	// Has is what the player has, in words; empty for nothing.
-	Has string `json:"has"`
-	// Goal is the cell to which the player was sent.
-	Goal *BoxView `json:"goal"`
 }
 
 // Order is something the designer asks for by key, button or text.

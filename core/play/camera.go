@@ -51,18 +51,18 @@ func (g *Game) follow() {
 	}
 	seen = g.seen()
 	// It looks to where the player goes, and comes back while they stand.
-	way := grid.Point{}
+	heading := grid.Point{}
 	if c.Ahead > 0 && g.went {
-		way = ahead[g.facing]
+		heading = ahead[g.facing]
 	}
 	l := g.ground.Lattice
-	lead := func(is *int, way, side, seen int) {
+	lead := func(is *int, heading, side, seen int) {
 		most := min(c.Ahead*side*body.Unit/10, seen*body.Unit*2/5)
 		step := max(1, most/(TicksPerSecond/2))
-		*is += min(max(way*most-*is, -step), step)
+		*is += min(max(heading*most-*is, -step), step)
 	}
-	lead(&g.lens.leadX, way.X, l.W, seen.W)
-	lead(&g.lens.leadY, way.Y, l.H, seen.H)
+	lead(&g.lens.leadX, heading.X, l.W, seen.W)
+	lead(&g.lens.leadY, heading.Y, l.H, seen.H)
 	free := func(is *int, to, part, seen int) {
 		half := seen * body.Unit * part / 200
 		*is = min(max(*is, to-half), to+half)

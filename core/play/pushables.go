@@ -101,14 +101,14 @@ func (g *Game) push(a *actor, dx, dy, depth int) int {
 	if g.ground.Map.View == world.TopDown && g.moves.Steering == world.CellByCell {
 		near = (abs(sx)*(g.ground.Lattice.W-a.Size.W) + abs(sy)*(g.ground.Lattice.H-a.Size.H)) * body.Unit
 	}
-	way := over(mine, moved(mine, dx+sx*near, dy+sy*near))
+	swept := over(mine, moved(mine, dx+sx*near, dy+sy*near))
 	for k := range g.actors {
 		o := &g.actors[k]
 		if o == a || !o.Kind.Ridden || !g.there(o) {
 			continue
 		}
 		b := o.Size.Box(g.things[o.at].Place)
-		if !b.Meets(way) || b.Meets(mine) {
+		if !b.Meets(swept) || b.Meets(mine) {
 			continue
 		}
 		free := distance(mine, b, sx, sy)
@@ -121,7 +121,7 @@ func (g *Game) push(a *actor, dx, dy, depth int) int {
 		}
 		most = min(most, free)
 	}
-	if b := g.size.Box(g.place); b.Meets(way) && !b.Meets(mine) {
+	if b := g.size.Box(g.place); b.Meets(swept) && !b.Meets(mine) {
 		most = min(most, distance(mine, b, sx, sy))
 	}
 	g.ground.Boxes.Set(a.box, body.Nowhere)
@@ -249,7 +249,7 @@ func (g *Game) lift(in Input) bool {
 	if !g.moves.Can(world.Carrying) || g.drifting {
 		return false
 	}
-	way := ahead[g.facing]
+	heading := ahead[g.facing]
 	l := g.ground.Lattice
 	mine := g.size.Box(g.place)
 	for _, k := range g.pushable {
@@ -258,7 +258,7 @@ func (g *Game) lift(in Input) bool {
 		if t.Gone || a.absent || a.left {
 			continue
 		}
-		if g.lifted == 0 && a.Size.Box(t.Place).Meets(moved(mine, way.X*l.W*body.Unit/2, way.Y*l.H*body.Unit/2)) {
+		if g.lifted == 0 && a.Size.Box(t.Place).Meets(moved(mine, heading.X*l.W*body.Unit/2, heading.Y*l.H*body.Unit/2)) {
 			g.lifted = t.ID
 			t.Motion, t.Thrown = body.Motion{}, false
 			g.ground.Boxes.Set(a.box, body.Nowhere)
@@ -267,7 +267,7 @@ func (g *Game) lift(in Input) bool {
 		if g.lifted != t.ID {
 			continue
 		}
-		if !g.letGo(a, t, way, in&Down != 0 && in&Up == 0) {
+		if !g.letGo(a, t, heading, in&Down != 0 && in&Up == 0) {
 			g.happens(NoRoom)
 		}
 		return true
@@ -276,22 +276,22 @@ func (g *Game) lift(in Input) bool {
 }
 
 // letGo throws what is carried to a side, or puts it down there, and reports whether there is room.
-func (g *Game) letGo(a *actor, t *Thing, way grid.Point, down bool) bool {
+func (g *Game) letGo(a *actor, t *Thing, heading grid.Point, down bool) bool {
 	side := g.ground.Map.View == world.SideView
 	at := body.Place{X: g.place.X, Y: g.place.Y - g.size.H*body.Unit}
 	var m body.Motion
 	if !side || down {
 		w, h := (g.size.W+a.Size.W)*body.Unit/2, g.size.H*body.Unit
-		at = body.Place{X: g.place.X + way.X*w, Y: g.place.Y}
-		if way.Y > 0 {
+		at = body.Place{X: g.place.X + heading.X*w, Y: g.place.Y}
+		if heading.Y > 0 {
 			at.Y += a.Size.H * body.Unit
-		} else if way.Y < 0 {
+		} else if heading.Y < 0 {
 			at.Y -= h
 		}
 	}
 	if !down {
 		speed := body.Speed(g.moves.Throw, g.ground.Lattice.W)
-		m.VX, m.VY = way.X*speed, way.Y*speed
+		m.VX, m.VY = heading.X*speed, heading.Y*speed
 		if side {
 			m.VX, m.VY = m.VX+g.motion.VX, -body.Speed(g.moves.ThrowRise, g.ground.Lattice.H)
 		}

@@ -52,9 +52,9 @@ func ReachFrom(d *world.Document, m *world.Map, cell grid.Point) (r Reach, ok bo
 	}
 	r.Stands = g.place
 	r.jump(g, 0, g.moves.Air/2)
-	for _, way := range []int{-1, 1} {
+	for _, side := range []int{-1, 1} {
 		for _, part := range holds {
-			r.jump(g, way, part*g.moves.Air/8)
+			r.jump(g, side, part*g.moves.Air/8)
 		}
 	}
 	slices.SortFunc(r.Landings, func(a, b grid.Point) int { return cmp.Or(cmp.Compare(a.Y, b.Y), cmp.Compare(a.X, b.X)) })
@@ -63,9 +63,9 @@ func ReachFrom(d *world.Document, m *world.Map, cell grid.Point) (r Reach, ok bo
 }
 
 // jump follows one jump of a player who runs, held for so many ticks.
-func (r *Reach) jump(g *Game, way, held int) {
-	g.place, g.motion, g.jumped = r.Stands, body.Motion{Mode: body.Grounded, VX: way * g.drive.Run}, false
-	in := [...]Input{Left, 0, Right}[way+1]
+func (r *Reach) jump(g *Game, side, held int) {
+	g.place, g.motion, g.jumped = r.Stands, body.Motion{Mode: body.Grounded, VX: side * g.drive.Run}, false
+	in := [...]Input{Left, 0, Right}[side+1]
 	arc := []body.Place{g.place}
 	for tick := range longestJump {
 		if tick <= held {

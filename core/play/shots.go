@@ -157,15 +157,15 @@ func (g *Game) fight(in Input) {
 		return
 	}
 	l := g.ground.Lattice
-	way := ahead[g.facing]
+	heading := ahead[g.facing]
 	mine := g.size.Box(g.place)
 	switch {
 	case in&Strike != 0 && g.moves.Arms&world.Striking != 0:
 		g.armed, g.struck = g.moves.Pause, strikeTicks
 		reach := mine
 		w, h := l.W*body.Unit*g.moves.Strike/100, l.H*body.Unit*g.moves.Strike/100
-		reach.X0, reach.X1 = reach.X0+min(0, way.X)*w, reach.X1+max(0, way.X)*w
-		reach.Y0, reach.Y1 = reach.Y0+min(0, way.Y)*h, reach.Y1+max(0, way.Y)*h
+		reach.X0, reach.X1 = reach.X0+min(0, heading.X)*w, reach.X1+max(0, heading.X)*w
+		reach.Y0, reach.Y1 = reach.Y0+min(0, heading.Y)*h, reach.Y1+max(0, heading.Y)*h
 		for k := range g.actors {
 			a := &g.actors[k]
 			if a.Kind.Struck && g.there(a) && a.Size.Box(g.things[a.at].Place).Meets(reach) {
@@ -175,7 +175,7 @@ func (g *Game) fight(in Input) {
 	case in&Shoot != 0 && g.moves.Arms&world.Shooting != 0:
 		g.armed = g.moves.Pause
 		speed := g.pace(g.moves.Shot)
-		g.shoot(shot{Place: body.Place{X: g.place.X, Y: g.place.Y - (g.size.H-g.shotSize().H)*body.Unit/2}, VX: way.X * speed, VY: way.Y * speed,
+		g.shoot(shot{Place: body.Place{X: g.place.X, Y: g.place.Y - (g.size.H-g.shotSize().H)*body.Unit/2}, VX: heading.X * speed, VY: heading.Y * speed,
 			Left: max(1, g.moves.ShotReach*l.W*body.Unit/speed), Mine: true, Strength: 1})
 	}
 }

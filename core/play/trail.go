@@ -70,10 +70,10 @@ func (g *Game) inSightOf(a *actor) (body.Place, bool) {
 // InSightOf is the cell before a piece, at half of how far it sees, in which the player would be met if
 // there were room.
 func InSightOf(d *world.Document, m *world.Map, p *world.Piece) grid.Point {
-	way := grid.Point{X: headingOf(p, world.SideView)}
+	heading := grid.Point{X: headingOf(p, world.SideView)}
 	if looks := p.Int(props.Looks); looks != 0 && m.View == world.TopDown {
-		way = ahead[looks-1]
+		heading = ahead[looks-1]
 	}
 	half := max(1, p.Int(props.Sight)/2)
-	return m.Bounds.Clamp(d.Project.Lattice().CellAt(p.Foot).Add(grid.Point{X: way.X * half, Y: way.Y * half}))
+	return m.Bounds.Clamp(d.Project.Lattice().CellAt(p.Foot).Add(grid.Point{X: heading.X * half, Y: heading.Y * half}))
 }

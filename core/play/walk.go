@@ -23,7 +23,7 @@ var errDanger = errors.New("the only way on leads through danger, so you stop be
 var errFar = errors.New("that is too far to find the way at once: walk a part of it first")
 
 // walkCells is how many cells are looked at for one walk, on all maps together.
-const walkCells = 2 * body.WayCells
+const walkCells = 2 * body.PathCells
 
 // patience is for how many ticks one tries to get on before the way is looked for anew.
 const patience = 20
@@ -38,8 +38,8 @@ type Walk struct {
 	Cell grid.Point
 	doc  *world.Document
 	// on is the map that way lies on, its next cell last.
-	on  world.ID
-	way []grid.Point
+	on   world.ID
+	path []grid.Point
 	// ends says that the way is the last one, without a crossing at its end.
 	ends bool
 	// danger says that the way was cut where danger begins.
@@ -87,9 +87,9 @@ func (w *Walk) look(g *Game) error {
 		return err
 	}
 	hurts := g.hurting(g.ground.Map)
-	for n := len(w.way) - 2; n >= 0; n-- {
-		if hurts(w.way[n]) {
-			w.way, w.ends, w.danger = w.way[n+1:], true, true
+	for n := len(w.path) - 2; n >= 0; n-- {
+		if hurts(w.path[n]) {
+			w.path, w.ends, w.danger = w.path[n+1:], true, true
 			break
 		}
 	}
@@ -109,16 +109,16 @@ func (w *Walk) search(g *Game, search *body.Search, danger bool) error {
 		}
 		search.Avoid = g.avoided(m, danger)
 		// way gives the way on the player's own map, if it goes on to a cell here.
-		way := func(to grid.Point) []grid.Point {
-			cells, _, found := search.Way(g.groundOf(m), at.cell, to)
+		path := func(to grid.Point) []grid.Point {
+			cells, _, found := search.Path(g.groundOf(m), at.cell, to)
 			if found && at.first != nil {
 				return at.first
 			}
 			return cells
 		}
 		if at.m == w.Map {
-			if cells := way(w.Cell); cells != nil {
-				w.on, w.way, w.ends = g.mapID, cells, at.first == nil
+			if cells := path(w.Cell); cells != nil {
+				w.on, w.path, w.ends = g.mapID, cells, at.first == nil
 				return nil
 			}
 		}
@@ -133,7 +133,7 @@ func (w *Walk) search(g *Game, search *body.Search, danger bool) error {
 				if seen[next] {
 					continue
 				}
-				if cells := way(grid.Point{X: end.Cells.X + end.Cells.W/2, Y: end.Cells.Y + end.Cells.H/2}); cells != nil {
+				if cells := path(grid.Point{X: end.Cells.X + end.Cells.W/2, Y: end.Cells.Y + end.Cells.H/2}); cells != nil {
 					seen[next] = true
 					open = append(open, leg{next, cells})
 				}
@@ -201,12 +201,12 @@ func (w *Walk) Next(g *Game) (in Input, more bool, err error) {
 	switch {
 	case g.finished:
 		return 0, false, nil
-	case g.doc == w.doc && jumped && w.ends && len(w.way) <= 2 && g.groundOf(g.doc.Map(w.on)).Doorway(w.Cell):
+	case g.doc == w.doc && jumped && w.ends && len(w.path) <= 2 && g.groundOf(g.doc.Map(w.on)).Doorway(w.Cell):
 		// A doorway is gone through as soon as it is come to.
 		return 0, false, nil
-	case !jumped && w.ends && len(w.way) <= 1 && w.danger && g.doc == w.doc && (len(w.way) == 0 || w.there(g, w.way[0])):
+	case !jumped && w.ends && len(w.path) <= 1 && w.danger && g.doc == w.doc && (len(w.path) == 0 || w.there(g, w.path[0])):
 		return 0, false, errDanger
-	case !jumped && w.ends && len(w.way) <= 1 && !w.danger && w.there(g, w.Cell):
+	case !jumped && w.ends && len(w.path) <= 1 && !w.danger && w.there(g, w.Cell):
 		return 0, false, nil
 	case g.ground.Map.View == world.SideView:
 		return 0, false, ErrFromTheSide
@@ -224,10 +224,10 @@ func (w *Walk) Next(g *Game) (in Input, more bool, err error) {
 			return 0, false, err
 		}
 	}
-	for len(w.way) > 1 && w.there(g, w.way[len(w.way)-1]) {
-		w.way = w.way[:len(w.way)-1]
+	for len(w.path) > 1 && w.there(g, w.path[len(w.path)-1]) {
+		w.path = w.path[:len(w.path)-1]
 	}
-	return w.towards(g, w.way[len(w.way)-1]), true, nil
+	return w.towards(g, w.path[len(w.path)-1]), true, nil
 }
 
 // jumped reports whether one is elsewhere than a tick of walking leads.

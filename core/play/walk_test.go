@@ -56,8 +56,8 @@ func TestSentSomewhere(t *testing.T) {
 			if err != nil {
 				none++
 				ground := body.NewGround(d, to)
-				search := body.Search{Size: size, Avoid: func(c grid.Point) bool { return ground.Doorway(c) || exit(d, to, c) }, Left: body.WayCells}
-				_, _, found := search.Way(ground, begin, cell)
+				search := body.Search{Size: size, Avoid: func(c grid.Point) bool { return ground.Doorway(c) || exit(d, to, c) }, Left: body.PathCells}
+				_, _, found := search.Path(ground, begin, cell)
 				if from == to && errors.Is(err, play.ErrNoWay) && found {
 					t.Fatalf("world %d: no way from %v to %v, but there is one", seed, begin, cell)
 				}

@@ -215,54 +215,6 @@ type Layer struct {
 	Cells    grid.Plane
 }
 
-// An End is one end of a crossing: the cells of its doorway.
-type End struct {
-	Map ID
-	// Cells is the doorway, in the map's cells.
-	Cells grid.Rect
-}
-
-// A Crossing is a way between two places.
-type Crossing struct {
-	ID     ID
-	Name   string
-	Number int
-	Ends   [2]End
-	// BothWays is false if the way leads from end 0 to end 1 only.
-	BothWays bool
-}
-
-// CharacterFrames is how many frames of walking a character without poses has in each of
-// the four directions; the first one stands.
-const CharacterFrames = 4
-
-// A Character is somebody with a name, moving pictures and a way of moving.
-type Character struct {
-	ID     ID
-	Name   string
-	Number int
-	Movement
-	// Picture and Strip are the SHA-256 sums of the picture as it came in and of
-	// its frames in the encoding of tiles.Strip. Without them one is seen as the built-in
-	// figure.
-	Picture, Strip string
-	// W and H are the size of a frame in pixels, 0 without a picture.
-	W, H int
-	// Count is how many frames there are; 0 stands for CharacterFrames for each facing, in the
-	// order of the facings.
-	Count int
-	// FootX and FootY are where in a frame the foot is, in pixels to the right of the middle of
-	// its lower edge and up from it.
-	FootX, FootY int
-	// Poses say what the frames show.
-	Poses []Pose
-	// Begins is what they have when play begins, each item once.
-	Begins []Stock
-}
-
-// Leads reports whether one can go in at the given end.
-func (c *Crossing) Leads(end int) bool { return end == 0 || c.BothWays }
-
 // byID finds a thing in a list; nil if it is not there.
 func byID[T any](list []*T, id ID, of func(*T) ID) *T {
 	for _, t := range list {
@@ -308,11 +260,6 @@ func (d *Document) Piece(id ID) (*Map, *Piece) {
 	return nil, nil
 }
 
-// Crossing finds a crossing; nil if there is none.
-func (d *Document) Crossing(id ID) *Crossing {
-	return byID(d.Crossings, id, func(c *Crossing) ID { return c.ID })
-}
-
 // A Medley is tiles laid at random in proportion to weights, with a name.
 type Medley struct {
 	ID     ID
@@ -342,11 +289,6 @@ func (d *Document) Property(id ID) *Property {
 // Medley finds a medley; nil if there is none.
 func (d *Document) Medley(id ID) *Medley {
 	return byID(d.Medleys, id, func(m *Medley) ID { return m.ID })
-}
-
-// Character finds a character; nil if there is none.
-func (d *Document) Character(id ID) *Character {
-	return byID(d.Characters, id, func(c *Character) ID { return c.ID })
 }
 
 // Tileset finds a tileset; nil if there is none.
@@ -380,17 +322,6 @@ func (d *Document) TilesEnd() int {
 		return t.First + t.Count
 	}
 	return 1
-}
-
-// CrossingsOf lists the crossings with an end on the map.
-func (d *Document) CrossingsOf(id ID) []*Crossing {
-	var found []*Crossing
-	for _, c := range d.Crossings {
-		if c.Ends[0].Map == id || c.Ends[1].Map == id {
-			found = append(found, c)
-		}
-	}
-	return found
 }
 
 // Holds reports whether anything lies in what r points at, or leads to it.

@@ -108,23 +108,23 @@ func turn(a *stage.Actor) {
 // moveFromAbove moves a foe to any side.
 func (p *pack) moveFromAbove(a *stage.Actor) {
 	speed := a.Step
-	way := ahead[a.Heading&3]
+	heading := ahead[a.Heading&3]
 	switch a.Acts.Does {
 	case props.Follows, props.Flees:
 		dx, dy, sees := p.Sees(a)
 		if !sees {
 			return
 		}
-		way = grid.Point{X: cmp.Compare(dx, 0), Y: cmp.Compare(dy, 0)}
+		heading = grid.Point{X: cmp.Compare(dx, 0), Y: cmp.Compare(dy, 0)}
 		if max(dx, -dx) > 2*max(dy, -dy) {
-			way.Y = 0
+			heading.Y = 0
 		} else if max(dy, -dy) > 2*max(dx, -dx) {
-			way.X = 0
+			heading.X = 0
 		}
 		if a.Acts.Does == props.Flees {
-			way = grid.Point{X: -way.X, Y: -way.Y}
+			heading = grid.Point{X: -heading.X, Y: -heading.Y}
 		}
-		if way.X != 0 && way.Y != 0 {
+		if heading.X != 0 && heading.Y != 0 {
 			speed = speed * 181 / 256
 		}
 	case props.Wanders:
@@ -134,7 +134,7 @@ func (p *pack) moveFromAbove(a *stage.Actor) {
 		}
 	}
 	before := a.Place
-	next := p.ground.Move(a.Size, a.Place, way.X*speed, way.Y*speed)
+	next := p.ground.Move(a.Size, a.Place, heading.X*speed, heading.Y*speed)
 	if f, usual := p.forces(a.Size, next); !usual {
 		windX, windY := p.Wind(f)
 		next = p.ground.Move(a.Size, next, windX, windY)
@@ -175,9 +175,9 @@ func (p *pack) far(a *stage.Actor, at body.Place) bool {
 
 // leaves reports whether a thing in side-view that goes to a side would leave its area, in which
 // it is.
-func (p *pack) leaves(a *stage.Actor, way int) bool {
+func (p *pack) leaves(a *stage.Actor, heading int) bool {
 	here := a.Place.Cell(p.ground.Lattice)
-	next := body.Place{X: a.Place.X + way*(a.Size.W*body.Unit/2+a.Step), Y: a.Place.Y}.Cell(p.ground.Lattice)
+	next := body.Place{X: a.Place.X + heading*(a.Size.W*body.Unit/2+a.Step), Y: a.Place.Y}.Cell(p.ground.Lattice)
 	return a.InArea(here) && !a.InArea(next)
 }
 
@@ -256,8 +256,8 @@ func (p *pack) aim(a *stage.Actor) {
 	at := body.Place{X: a.Place.X, Y: a.Place.Y - a.Size.H*body.Unit/2}
 	s := stage.Shot{Place: at, Left: max(1, a.Acts.Reach*l.W*body.Unit/speed), Strength: a.Acts.Harm}
 	if looks := a.Acts.Looks; looks != 0 {
-		way := ahead[looks-1]
-		s.VX, s.VY = way.X*speed, way.Y*speed
+		heading := ahead[looks-1]
+		s.VX, s.VY = heading.X*speed, heading.Y*speed
 	} else {
 		_, _, sees := p.Sees(a)
 		player, size := p.Player()
@@ -269,8 +269,8 @@ func (p *pack) aim(a *stage.Actor) {
 		}
 		s.VX, s.VY = dx*speed/away, dy*speed/away
 		if p.side {
-			if way := cmp.Compare(dx, 0); way != 0 {
-				a.Heading = way
+			if heading := cmp.Compare(dx, 0); heading != 0 {
+				a.Heading = heading
 			}
 		}
 	}

@@ -9,8 +9,6 @@ import (
 	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
-	"azzel/core/kinds/random"
-	terms "azzel/core/logic/random"
 	"azzel/core/play"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -136,48 +134,6 @@ func edges(r *rand.Rand, d *world.Document, draft *world.Draft) error {
 	return nil
 }
 
-// gardener is who is played, and perhaps met; lantern is what they may have.
-const (
-	gardener = world.ID(3)<<32 | 1
-	lantern  = world.ID(3)<<32 | 2
-	lit      = world.ID(3)<<32 | 3
-	caught   = world.ID(3)<<32 | 4
-)
-
-// asked are what conditions ask for: now and then something that is not there.
-func asked(d *world.Document) terms.Things {
-	gone := world.ID(3)<<32 | 99
-	var pieces []world.ID
-	for _, m := range d.Maps {
-		for _, p := range m.Pieces {
-			pieces = append(pieces, p.ID)
-		}
-	}
-	return terms.Things{Facts: []world.ID{lit, caught, gone}, Items: []world.ID{lantern, gone}, Pieces: append(pieces, gone), Areas: []world.ID{gone}}
-}
-
-// facts lets a piece set a fact and be there, or let the player out, only while something holds, at random.
-func facts(r *rand.Rand, d *world.Document, p *world.Piece) {
-	if r.IntN(2) == 0 {
-		p.Props = p.Props.With(world.Change{Fact: []world.ID{lit, caught}[r.IntN(2)], How: world.Setting(r.IntN(3)), By: r.IntN(3)}.Props()...)
-	}
-	switch r.IntN(8) {
-	case 0:
-		p.Props = p.Props.With(world.Single{Fact: []world.ID{lit, caught}[r.IntN(2)], Least: r.IntN(3), Not: r.IntN(2) == 0}.Props()...)
-	case 1:
-		p.Props = p.Props.With(world.Single{Item: lantern, Least: r.IntN(4), Not: r.IntN(2) == 0}.Props()...)
-	case 2, 3:
-		p.SetWhile(terms.Condition(r, asked(d), false, 3))
-	}
-	if p.Type == world.Exit && r.IntN(2) == 0 {
-		p.SetNeeds(terms.Condition(r, asked(d), false, 2))
-	}
-	p.Props = p.Kind().Keeps(p.Props)
-}
-
-var actingTypes = []world.ID{world.MovingPlatform, world.MovingPlatform, world.Foe, world.Foe, world.Spring, world.Hazard,
-	world.Pushable, world.Pushable, world.Pushable, world.Breakable, world.Emitter, world.Lottery, world.Mark, world.Exit, world.Collectible, world.Checkpoint}
-
 // settings gives the project and its maps a camera, turns, forces and odds, at random.
 func settings(r *rand.Rand, d *world.Document, draft *world.Draft) error {
 	p := d.Project
@@ -216,38 +172,6 @@ func forces(r *rand.Rand) world.Forces {
 		f.WindX, f.WindY = 640, -640
 	}
 	return f
-}
-
-// places makes a track and an area on a map.
-func places(r *rand.Rand, m *world.Map, draft *world.Draft, ids *world.Counter) (track, area world.ID, err error) {
-	l := draft.Document().Project.Lattice()
-	t := &world.Track{Name: "Round", Map: m.ID, Round: r.IntN(2) == 0}
-	for range 1 + r.IntN(4) {
-		t.Points = append(t.Points, l.Foot(Cell(r, m)))
-	}
-	from := Cell(r, m)
-	a := &world.Area{Name: "Draught", Map: m.ID, Forces: forces(r), Holds: r.IntN(3) == 0,
-		Cells: grid.BoxRegion(grid.Rect{X: from.X, Y: from.Y, W: 1 + r.IntN(8), H: 1 + r.IntN(8)}.Meet(m.Bounds))}
-	if r.IntN(3) == 0 {
-		a.Zoom = 50 + r.IntN(150)
-	}
-	track, area = ids.NewID(), ids.NewID()
-	if err := draft.Put(world.Ref{Sort: world.SortTrack, ID: track}, t.Values()); err != nil {
-		return 0, 0, err
-	}
-	return track, area, draft.Put(world.Ref{Sort: world.SortArea, ID: area}, a.Values())
-}
-
-// acting is what a piece of a type sets, at random: often little, and often fast.
-func acting(r *rand.Rand, of world.ID) kind.Values {
-	k := kind.Of(of)
-	v := random.Values(r, k).With(props.Does.Is(r.IntN(5)), props.Sight.Is(1+r.IntN(9)), props.Straying.Is(1+r.IntN(9)), props.Reach.Is(1+r.IntN(9)), props.Harm.Is(1+r.IntN(4)),
-		props.Width.Is(1+r.IntN(4)), props.Every.Is(r.IntN(2)*(10+r.IntN(90))), props.Bears.Is(r.IntN(3)), props.Rest.Is(r.IntN(2)*r.IntN(60)), props.To.Is(r.IntN(120)-60, r.IntN(120)-60),
-		world.Odds{r.IntN(2), r.IntN(2), r.IntN(3), r.IntN(3), r.IntN(3)}.Prop())
-	if r.IntN(5) > 0 {
-		v = v.With(props.Speed.Is(r.IntN(90)))
-	}
-	return k.Keeps(v)
 }
 
 // Movement is a random way of moving, often an extreme one.
@@ -342,88 +266,4 @@ func Inputs(seed uint64, ticks int) []play.Input {
 		}
 	}
 	return list[:ticks]
-}
-
-// Crowd makes a map in side-view, so many cells wide, with ground, ledges and foes: spread over
-// it, or all of them in one cell. The player can't be hurt to the end.
-func Crowd(things int, spread bool, wide int) (*world.Document, error) {
-	const high = 32
-	r := rand.New(rand.NewPCG(5, 92))
-	ids := &world.Counter{Prefix: 2}
-	d, err := world.Start(world.Project{Name: "Crowd", CellW: 16, CellH: 16, SeenW: 20, SeenH: 12, View: world.SideView}, ids)
-	if err != nil {
-		return nil, err
-	}
-	draft := d.Draft()
-	m := d.Maps[0]
-	all := grid.BoxRegion(m.Bounds)
-	for _, l := range m.Layers {
-		if _, err := draft.Paint(m.ID, l.ID, world.Stroke{Region: all, Cells: grid.Runs{{N: all.Len()}}}); err != nil {
-			return nil, err
-		}
-	}
-	if err := draft.Change(world.Ref{Sort: world.SortMap, ID: m.ID}, world.RectValue(world.FieldBounds, grid.Rect{W: wide, H: high})); err != nil {
-		return nil, err
-	}
-	var g grid.Region
-	var runs grid.Runs
-	for y := range high {
-		for x := range wide {
-			c := grid.Cell(0)
-			if y == high-1 || y%6 == 5 && x%13 > 2 {
-				c = grid.Cell(tiles.Wall)
-			}
-			g, runs = g.Append(y, x, x), runs.Append(1, c)
-		}
-	}
-	if _, err := draft.Paint(m.ID, m.PlayerLayer, world.Stroke{Region: g, Cells: runs}); err != nil {
-		return nil, err
-	}
-	for range things {
-		at := grid.Point{X: wide / 2, Y: high - 2}
-		if spread {
-			at = grid.Point{X: 3 + r.IntN(wide-6), Y: r.IntN(5)*6 + 4}
-		}
-		p := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(at), Props: kind.Set(props.Speed.Is(10+r.IntN(40)), props.Does.Is(r.IntN(3)))}
-		if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}, p.Values()); err != nil {
-			return nil, err
-		}
-	}
-	return draft.Done()
-}
-
-// Mixed is a crowd of foes of which every third is a moving platform or a pushable instead, seen from the side or from
-// above.
-func Mixed(things int, view world.View) (*world.Document, error) {
-	const wide = 512
-	d, err := Crowd(0, true, wide)
-	if err != nil {
-		return nil, err
-	}
-	r := rand.New(rand.NewPCG(6, 92))
-	ids := &world.Counter{Prefix: 3}
-	draft := d.Draft()
-	m := *d.Maps[0]
-	m.SeenAs(view)
-	for _, v := range m.Values() {
-		if err := draft.Change(world.Ref{Sort: world.SortMap, ID: m.ID}, v); err != nil {
-			return nil, err
-		}
-	}
-	l := d.Project.Lattice()
-	for i := range things {
-		at := grid.Point{X: 3 + r.IntN(wide-6), Y: r.IntN(5)*6 + 4}
-		p := &world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Props: kind.Set(props.Speed.Is(10+r.IntN(40)), props.Does.Is(r.IntN(3)))}
-		switch i % 6 {
-		case 0:
-			p.Type, p.Props = world.MovingPlatform, kind.Set(props.Speed.Is(10+r.IntN(40)), props.To.Is(l.W*(2+r.IntN(6)), 0))
-		case 3:
-			p.Type, p.Props = world.Pushable, ""
-		}
-		p.Foot = m.FootFor(l, p, at)
-		if err := draft.Put(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}, p.Values()); err != nil {
-			return nil, err
-		}
-	}
-	return draft.Done()
 }

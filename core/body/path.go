@@ -14,9 +14,9 @@ const (
 	aslant   = 7
 )
 
-// WayCells is how many cells a search looks at that is made with every movement of the
+// PathCells is how many cells a search looks at that is made with every movement of the
 // pointer.
-const WayCells = 15_000
+const PathCells = 15_000
 
 // A Search finds ways of a body.
 type Search struct {
@@ -30,11 +30,11 @@ type Search struct {
 	Left int
 }
 
-// Way finds the shortest way over cells, from middle to middle in eight directions and never
+// Path finds the shortest way over cells, from middle to middle in eight directions and never
 // past the corner of what is solid, its last cell first, and how long it is in WayPart parts
 // of a cell. It reports whether there is one. (Hart, Nilsson and Raphael, "A Formal Basis for
 // the Heuristic Determination of Minimum Cost Paths", 1968.)
-func (q *Search) Way(g *Ground, from, to grid.Point) (way []grid.Point, length int, found bool) {
+func (q *Search) Path(g *Ground, from, to grid.Point) (path []grid.Point, length int, found bool) {
 	s := q.Size
 	stands := map[grid.Point]bool{}
 	can := func(c grid.Point) bool {
@@ -55,10 +55,10 @@ func (q *Search) Way(g *Ground, from, to grid.Point) (way []grid.Point, length i
 		at := heap.Pop(open).(wayStep)
 		if at.cell == to {
 			for c := to; c != from; c = came[c] {
-				way = append(way, c)
+				path = append(path, c)
 			}
-			way = append(way, from)
-			return way, at.length, true
+			path = append(path, from)
+			return path, at.length, true
 		}
 		if at.length > best[at.cell] {
 			continue

@@ -63,8 +63,8 @@ func TestWayAgainstFlooding(t *testing.T) {
 			}
 		}
 		want, there := far[to]
-		search := body.Search{Size: size, Left: body.WayCells}
-		way, length, ok := search.Way(ground, from, to)
+		search := body.Search{Size: size, Left: body.PathCells}
+		path, length, ok := search.Path(ground, from, to)
 		if ok != there || search.Left <= 0 || ok && length != want {
 			t.Fatalf("from %v to %v: found %v of length %d; want %v, %d", from, to, ok, length, there, want)
 		}
@@ -72,12 +72,12 @@ func TestWayAgainstFlooding(t *testing.T) {
 			continue
 		}
 		found++
-		if way[0] != to || way[len(way)-1] != from {
-			t.Fatalf("the way leads from %v to %v", way[len(way)-1], way[0])
+		if path[0] != to || path[len(path)-1] != from {
+			t.Fatalf("the path leads from %v to %v", path[len(path)-1], path[0])
 		}
-		for i, c := range way {
-			if !can(c) || i > 0 && (max(c.X-way[i-1].X, way[i-1].X-c.X) > 1 || max(c.Y-way[i-1].Y, way[i-1].Y-c.Y) > 1) {
-				t.Fatalf("the way leaps or goes through walls: %v", way)
+		for i, c := range path {
+			if !can(c) || i > 0 && (max(c.X-path[i-1].X, path[i-1].X-c.X) > 1 || max(c.Y-path[i-1].Y, path[i-1].Y-c.Y) > 1) {
+				t.Fatalf("the path leaps or goes through walls: %v", path)
 			}
 		}
 	}

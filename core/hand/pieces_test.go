@@ -1,0 +1,108 @@
+package hand_test
+
+import (
+	"strings"
+	"testing"
+
+	"azzel/core/grid"
+	"azzel/core/hand"
+	"azzel/core/world"
+)
+
+// Pieces are placed, found beneath each other, dragged to another map with their
+// id, and taken away by the right button; a hidden layer is not painted on.
+func TestPieces(t *testing.T) {
+	d, ids := project(t)
+	a, b := d.Maps[0], d.Maps[1]
+	h := hand.New(ids)
+	here := grid.Point{X: 5, Y: 5}
+	h.Holding, h.Type = hand.Piece, world.Collectible
+	h.Press(d, middle(d, a, here), false)
+	d = run(t, d, h.Release(d, middle(d, a, here)))
+	h.Press(d, middle(d, a, here), false)
+	if o := h.Release(d, middle(d, a, here)); o.Edit != nil || !strings.Contains(o.Said, "one here already") {
+		t.Errorf("a second piece of a type in a cell: %+v", o)
+	}
+	a = d.Map(a.ID)
+	piece := a.Pieces[len(a.Pieces)-1]
+	// The spawn is one: placed again, it moves, and to another map too.
+	h.Type = world.Spawn
+	h.Press(d, middle(d, b, grid.Point{}), false)
+	d = run(t, d, h.Release(d, middle(d, b, grid.Point{})))
+	spawns := 0
+	for _, m := range d.Maps {
+		for _, p := range m.Pieces {
+			if p.Type == world.Spawn {
+				spawns++
+			}
+		}
+	}
+	if spawns != 1 {
+		t.Errorf("there are %d spawns", spawns)
+	}
+	h.Holding = hand.Nothing
+	h.Press(d, middle(d, d.Map(a.ID), here), false)
+	if h.Selected.Ref.ID != piece.ID {
+		t.Fatalf("clicked on a piece, selected %+v", h.Selected)
+	}
+	there := grid.Point{X: -2, Y: 1}
+	h.Drag(d, middle(d, d.Map(b.ID), there))
+	d = run(t, d, h.Release(d, middle(d, d.Map(b.ID), there)))
+	on, moved := d.Piece(piece.ID)
+	if moved == nil || on.ID != b.ID || d.Project.Lattice().CellAt(moved.Foot) != there {
+		t.Fatalf("dragged to %v of %s, the piece is on %v", there, b.Name, on)
+	}
+	h.Holding, h.Type = hand.Piece, world.Collectible
+	h.Press(d, middle(d, d.Map(b.ID), there), true)
+	d = run(t, d, h.Release(d, middle(d, d.Map(b.ID), there)))
+	if _, left := d.Piece(piece.ID); left != nil {
+		t.Error("the right button left the piece")
+	}
+	h.Holding, h.Tile = hand.Tile, 1
+	h.SetHidden(h.Layer(a).ID, true)
+	if o := h.Press(d, middle(d, d.Map(a.ID), here), false); !strings.Contains(o.Said, "is hidden") || h.Busy() {
+		t.Errorf("painting on a hidden layer: %+v", o)
+	}
+}
+
+// A crossing leads from a cell of a map to another, never where a doorway is
+// already; a box on the empty board makes a map beside its neighbours.
+func TestWaysAndMaps(t *testing.T) {
+	d, ids := project(t)
+	a, b := d.Maps[0], d.Maps[1]
+	h := hand.New(ids)
+	h.Holding = hand.Crossing
+	join := func(from, to grid.Point) hand.Outcome {
+		if o := h.Press(d, from, false); o.Said != "" {
+			return o
+		}
+		h.Drag(d, to)
+		return h.Release(d, to)
+	}
+	from, to := middle(d, a, grid.Point{X: 3, Y: 3}), middle(d, b, grid.Point{X: 1, Y: 1})
+	d = run(t, d, join(from, to))
+	if len(d.Crossings) != 1 || !d.Crossings[0].BothWays || d.Crossings[0].Ends[1].Map != b.ID {
+		t.Fatalf("crossings: %+v", d.Crossings)
+	}
+	for name, o := range map[string]hand.Outcome{
+		"from a doorway":     join(from, middle(d, b, grid.Point{X: 4, Y: 4})),
+		"to a doorway":       join(middle(d, a, grid.Point{X: 6, Y: 3}), to),
+		"to where it begins": join(middle(d, a, grid.Point{X: 6, Y: 3}), middle(d, a, grid.Point{X: 6, Y: 3})),
+	} {
+		if o.Edit != nil || o.Said == "" {
+			t.Errorf("a crossing %s: %+v", name, o)
+		}
+	}
+	h.Holding = hand.Nothing
+	l := d.Project.Lattice()
+	h.Press(d, l.Pixel(grid.Point{X: -20, Y: 2}), false)
+	h.Drag(d, l.Pixel(grid.Point{X: 8, Y: 9}))
+	d = run(t, d, h.Release(d, l.Pixel(grid.Point{X: 8, Y: 9})))
+	made := d.Maps[len(d.Maps)-1]
+	if len(d.Maps) != 3 || made.OnBoard() != (grid.Rect{X: -20, Y: 2, W: 20, H: 8}) || made.Name == a.Name {
+		t.Errorf("the new map %q covers %v", made.Name, made.OnBoard())
+	}
+	if e, says := hand.Remove(d, hand.Selection{Ref: world.Ref{Sort: world.SortMap, ID: b.ID}}); e == nil || !strings.Contains(says, "one crossing") {
+		t.Errorf("deleting a map says %q", says)
+	}
+}
