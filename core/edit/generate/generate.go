@@ -37,6 +37,11 @@ func (a Author) Changed(d *world.Document, edits int) *world.Document {
 
 // Edit is an edit of any sort. It may not fit: then Apply refuses it.
 func (a Author) Edit(d *world.Document) edit.Edit {
+	if len(d.Maps) == 0 {
+		// Two people deleted each other's last map.
+		m, layers := world.NewMap("Room", grid.Point{}, grid.Rect{W: 12, H: 9}, a.IDs)
+		return edit.Edit{Label: "a step", Parts: edit.PutMap(m, layers)}
+	}
 	m := d.Maps[a.Rand.IntN(len(d.Maps))]
 	layer := m.Layers[a.Rand.IntN(len(m.Layers))]
 	e := edit.Edit{Label: "a step"}

@@ -63,6 +63,7 @@ func oneWorld(seed uint64) (*world.Document, error) {
 	if err := settings(r, d, draft); err != nil {
 		return nil, err
 	}
+	types := typesToPlace()
 	for _, m := range d.Maps {
 		m = draft.Document().Map(m.ID)
 		track, area, err := places(r, m, draft, ids)
@@ -70,7 +71,7 @@ func oneWorld(seed uint64) (*world.Document, error) {
 			return nil, err
 		}
 		for range r.IntN(16) {
-			of := actingTypes[r.IntN(len(actingTypes))]
+			of := types[r.IntN(len(types))]
 			piece := &world.Piece{Props: acting(r, of), Type: of, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), of, Cell(r, m))}
 			set := func(list ...kind.Value) { piece.Props = piece.Kind().Keeps(piece.Props.With(list...)) }
 			if r.IntN(4) == 0 {

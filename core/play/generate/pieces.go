@@ -2,6 +2,7 @@ package generate
 
 import (
 	"math/rand/v2"
+	"slices"
 
 	"azzel/core/grid"
 	"azzel/core/kind"
@@ -48,6 +49,17 @@ func facts(r *rand.Rand, d *world.Document, p *world.Piece) {
 		p.SetNeeds(terms.Condition(r, asked(d), false, 2))
 	}
 	p.Props = p.Kind().Keeps(p.Props)
+}
+
+// typesToPlace are the types of which pieces are placed, those that do most more often; of kinds that came later, each once.
+func typesToPlace() []world.ID {
+	list := slices.Clone(actingTypes)
+	for _, k := range kind.All() {
+		if k.ID > world.Mark {
+			list = append(list, k.ID)
+		}
+	}
+	return list
 }
 
 var actingTypes = []world.ID{world.MovingPlatform, world.MovingPlatform, world.Foe, world.Foe, world.Spring, world.Hazard,
