@@ -18,12 +18,17 @@ import (
 // Over random worlds and edits of none, each time the own state of a piece changes its kind declares that it goes so, and
 // the moment at which it does happened to the piece in that tick. Each change that is declared is seen, each moment raised.
 func TestChangesAreDeclared(t *testing.T) {
-	type way struct {
+	type change struct {
 		from, to *kind.State
 		by       *kind.Moment
+		view     world.View
 	}
-	seen, raised := map[way]int{}, map[*kind.Moment]int{}
-	for seed := range uint64(160) {
+	type raising struct {
+		moment *kind.Moment
+		view   world.View
+	}
+	seen, raised := map[change]int{}, map[raising]int{}
+	for seed := range uint64(480) {
 		d, g := begun(t, seed)
 		own := func(p *world.Piece) *kind.State {
 			n, _ := g.Asked(0).State(p.ID)
@@ -36,9 +41,10 @@ func TestChangesAreDeclared(t *testing.T) {
 			}
 		}
 		for tick, in := range generate.Inputs(seed, 500) {
+			view := d.Map(g.Status().Map).View
 			g.Tick(in)
 			for _, e := range g.Events() {
-				if raised[e.Moment]++; e.Tick != tick+1 {
+				if raised[raising{e.Moment, view}]++; e.Tick != tick+1 {
 					t.Fatalf("world %d: %s in tick %d is said to be of tick %d", seed, e.Moment.Word, tick+1, e.Tick)
 				}
 			}
@@ -52,14 +58,14 @@ func TestChangesAreDeclared(t *testing.T) {
 					if k.Drawn {
 						k = kindOf(is)
 					}
-					change := slices.IndexFunc(k.Changes, func(c kind.Change) bool {
+					n := slices.IndexFunc(k.Changes, func(c kind.Change) bool {
 						return c.From == was[p] && c.To == is && slices.ContainsFunc(g.Events(), func(e play.Event) bool { return e.Moment == c.By && e.Piece == p.ID })
 					})
-					if change < 0 {
+					if n < 0 {
 						t.Fatalf("world %d, tick %d: a %s goes from %s to %s, which nothing explains: %v", seed, tick+1, k.Word, was[p].Word, is.Word, toldTo(d, g.Events()))
 					}
-					c := k.Changes[change]
-					seen[way{c.From, c.To, c.By}]++
+					c := k.Changes[n]
+					seen[change{c.From, c.To, c.By, view}]++
 					was[p] = is
 				}
 			}
@@ -67,19 +73,28 @@ func TestChangesAreDeclared(t *testing.T) {
 	}
 	for _, k := range kind.All() {
 		for _, c := range k.Changes {
-			if seen[way{c.From, c.To, c.By}] == 0 {
-				t.Errorf("no %s was seen to go from %s to %s by being %s", k.Word, c.From.Word, c.To.Word, c.By.Name)
-			}
 			if !slices.Contains(k.States, c.From) || !slices.Contains(k.States, c.To) || !slices.Contains(k.Moments, c.By) {
 				t.Errorf("a %s changes by what it does not declare: %s", k.Word, c.By.Word)
 			}
 		}
-		for _, m := range k.Moments {
-			if raised[m] == 0 {
-				t.Errorf("nothing was ever %s", m.Name)
+		for _, view := range []world.View{world.TopDown, world.SideView} {
+			for _, c := range k.Changes {
+				if want := fromTheSideAlone[c.By] == "" || view == world.SideView; (seen[change{c.From, c.To, c.By, view}] > 0) != want {
+					t.Errorf("in view %d a %s was seen %d times to go from %s to %s by being %s", view, k.Word, seen[change{c.From, c.To, c.By, view}], c.From.Word, c.To.Word, c.By.Name)
+				}
+			}
+			for _, m := range k.Moments {
+				if want := fromTheSideAlone[m] == "" || view == world.SideView; (raised[raising{m, view}] > 0) != want {
+					t.Errorf("in view %d something was %d times %s", view, raised[raising{m, view}], m.Name)
+				}
 			}
 		}
 	}
+}
+
+// fromTheSideAlone are the moments that never come from above, each with its reason.
+var fromTheSideAlone = map[*kind.Moment]string{
+	props.Stomped: "from above nobody jumps", props.Threw: "from above nobody jumps", props.Lost: "from above nothing falls, and nothing goes over an edge",
 }
 
 // kindOf is the kind that has a state.
