@@ -12,6 +12,7 @@ import (
 // The phases in which behaviours move things: of which kinds one does. They are worked out once all kinds are registered.
 var (
 	carriers = phaseOf[stage.Carrier]()
+	sliders  = phaseOf[stage.Slider]()
 	movers   = phaseOf[stage.Mover]()
 	droppers = phaseOf[stage.Dropper]()
 	sources  = phaseOf[stage.Source]()
@@ -112,6 +113,12 @@ func (r around) Inside(p body.Place) bool { return r.g.inside(p) }
 
 // Fall implements stage.Around.
 func (r around) Fall(a *stage.Actor) (stopped bool) { return r.g.fall(a) }
+
+// MeetsPlayer implements stage.Around.
+func (r around) MeetsPlayer(s body.Size, p body.Place) bool { return r.g.meetsPlayer(s, p) }
+
+// Strikes implements stage.Around.
+func (r around) Strikes(at, want body.Box) bool { return r.g.strikes(at, want, true) }
 
 // Shoot implements stage.Around.
 func (r around) Shoot(s stage.Shot) { r.g.shoot(s) }

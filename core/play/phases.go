@@ -37,7 +37,7 @@ var phases = [...]phase{
 		g.carryAlong()
 		g.arrive()
 		g.sink()
-		g.movePushables()
+		g.slideAll()
 	}},
 	// The player moves by what is held down, and by the wind.
 	{do: (*Game).movePlayer},

@@ -1,10 +1,13 @@
 package play
 
 import (
+	"iter"
 	"slices"
 
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/stage"
 	"azzel/core/world"
 )
 
@@ -168,79 +171,36 @@ func (g *Game) meetsPlayer(s body.Size, p body.Place) bool {
 	return !g.drifting && !g.away && s.Box(p).Meets(g.size.Box(g.place))
 }
 
-// movePushables lets what can be pushed fall, fly and slide.
-func (g *Game) movePushables() {
-	for _, k := range g.pushable {
-		a := &g.actors[k]
-		t := &g.things[a.at]
-		if t.Gone || a.absent || a.left {
-			continue
-		}
-		if t.ID == g.lifted {
-			t.Place = body.Place{X: g.place.X, Y: g.place.Y - g.size.H*body.Unit}
-			continue
-		}
-		g.ground.Boxes.Set(a.box, body.Nowhere)
-		if g.ground.Fits(a.Size, t.Place) {
-			g.slide(a, t)
-		}
-		if !g.inside(t.Place) {
-			g.offTheMap(a, t)
-			continue
-		}
-		g.ground.Boxes.Set(a.box, a.Size.Box(t.Place))
+// slideAll lets what is pushed and thrown fall, fly and slide. What is carried goes with the player.
+func (g *Game) slideAll() {
+	for _, k := range sliders() {
+		k.Behaviour.(stage.Slider).Slide(g.loose(k), around{g})
 	}
 }
 
-// slide moves one pushable by what it was thrown with, and in side-view down.
-func (g *Game) slide(a *actor, t *Thing) {
-	m := &t.Motion
-	side := g.ground.Map.View == world.SideView
-	if side {
-		if !t.Thrown && m.VY == 0 && g.ground.Supported(a.Size, t.Place) {
-			return
-		}
-		m.VY = min(m.VY+2*a.Drive.Under(g.forcesAt(a.Size, t.Place).Gravity).Half, a.Drive.Fall)
-	} else if !t.Thrown {
-		return
-	}
-	dx, dy := m.VX/(body.Fine/body.Unit), m.VY/(body.Fine/body.Unit)
-	step := min(g.ground.Lattice.W, g.ground.Lattice.H) * body.Unit / 4
-	n := 1 + max(abs(dx), abs(dy))/step
-	for k := range n {
-		to, stopped := g.slid(a, t.Place, dx*(k+1)/n-dx*k/n, dy*(k+1)/n-dy*k/n)
-		if t.Thrown && g.strikes(a.Size.Box(to), over(a.Size.Box(t.Place), moved(a.Size.Box(t.Place), dx/n, dy/n)), true) {
-			m.VX = 0
-			stopped = true
-		}
-		if g.meetsPlayer(a.Size, to) {
-			m.VX, m.VY, t.Thrown = 0, 0, false
-			return
-		}
-		t.Place = to
-		if stopped {
-			m.VX, m.VY, t.Thrown = 0, 0, side && dy < 0
-			return
+// loose are those of a kind that slide. Each is not solid for itself meanwhile.
+func (g *Game) loose(k *kind.Kind) iter.Seq[*stage.Actor] {
+	return func(yield func(*stage.Actor) bool) {
+		for _, i := range g.by[k.ID] {
+			a := &g.actors[i]
+			t := &g.things[a.at]
+			if t.Gone || a.absent || a.left {
+				continue
+			}
+			if t.ID == g.lifted {
+				t.Place = body.Place{X: g.place.X, Y: g.place.Y - g.size.H*body.Unit}
+				continue
+			}
+			a.Thing, g.acting = t, a
+			g.ground.Boxes.Set(a.box, body.Nowhere)
+			if !yield(&a.Actor) {
+				return
+			}
+			if !t.Gone && !a.left {
+				g.ground.Boxes.Set(a.box, a.Box())
+			}
 		}
 	}
-	if !side {
-		m.VX, m.VY = m.VX*15/16, m.VY*15/16
-		t.Thrown = max(abs(m.VX), abs(m.VY)) > body.Fine/8
-	}
-}
-
-// slid is a body moved by what flies, and whether it was stopped.
-func (g *Game) slid(a *actor, p body.Place, dx, dy int) (to body.Place, stopped bool) {
-	if g.ground.Map.View == world.SideView {
-		to, aside := g.ground.Along(a.Size, p, dx)
-		to, below := g.ground.Drop(a.Size, to, dy)
-		return to, aside || below
-	}
-	to = g.ground.Move(a.Size, p, dx, dy)
-	if !g.inside(to) || g.ground.Doorway(to.Cell(g.ground.Lattice)) {
-		return p, true
-	}
-	return to, to != body.Place{X: p.X + dx, Y: p.Y + dy}
 }
 
 // lift picks up the pushable ahead, or throws what was picked up, or puts it down while down is

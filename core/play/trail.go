@@ -50,7 +50,7 @@ func TrailOf(d *world.Document, m *world.Map, id world.ID, ticks int) (trail Tra
 	ticks = min(ticks, max(TicksPerSecond, trailSteps/len(g.actors)))
 	for range ticks {
 		g.carryAlong()
-		g.movePushables()
+		g.slideAll()
 		g.moveAll()
 		t := g.things[a.at]
 		trail.Places = append(trail.Places, t.Place)

@@ -70,6 +70,12 @@ type Around interface {
 	// Fall lets an actor fall by a tick, from the side, and reports whether something stopped it.
 	Fall(a *Actor) (stopped bool)
 
+	// MeetsPlayer reports whether a body would be where the player is.
+	MeetsPlayer(s body.Size, p body.Place) bool
+
+	// Strikes hits the first thing that can be hit by what the player threw: foes at the place to which that came, and what
+	// stops it on the way where it wanted to. It reports whether there is one.
+	Strikes(at, want body.Box) bool
 	// Shoot lets a shot fly. Lost lets an actor that left all maps be gone, unless it came onto another one over an open edge.
 	// Carried takes along what stands on an actor that went from one box to another, and pushes what is in its way. Emit
 	// lets something come out of an actor, by its weights.
@@ -85,6 +91,11 @@ type (
 	// A Carrier moves before the player does, with what stands on it.
 	Carrier interface {
 		Carry(all iter.Seq[*Actor], around Around)
+	}
+	// A Slider falls, flies and slides after carriers, by what it was pushed and thrown with. The ground does not count it as
+	// solid meanwhile.
+	Slider interface {
+		Slide(all iter.Seq[*Actor], around Around)
 	}
 	// A Mover moves after the player.
 	Mover interface {

@@ -11,7 +11,7 @@ var Kind = &kind.Kind{ID: 9, Word: "pushable", Name: "Pushable", Family: kind.Wo
 	// A little smaller than a cell, so that it goes through gaps of one; from the side as high as a cell, so that one walks
 	// over it where it fills a hole.
 	Side: kind.Extent{W: 7, OfW: 8, H: 1, OfH: 1}, Above: kind.Extent{W: 7, OfW: 8, H: 7, OfH: 8},
-	Picture: picture,
+	Behaviour: behaviour{}, Picture: picture,
 	Moments: []*kind.Moment{props.Lost},
 	Purpose: "Solid; pushed by walking into it, picked up, thrown and put down.",
 	Props:   props.Presence}
