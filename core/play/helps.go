@@ -36,11 +36,15 @@ func (g *Game) settle() {
 // makeRoom sets a player down who is in what is solid, in the nearest place where there is room.
 func (g *Game) makeRoom() {
 	if !g.ground.Fits(g.size, g.place) {
-		entered, on_, checkpoint := g.entered, g.enteredOn, g.checkpoint
+		entered, enteredOn, checkpoint := g.entered, g.enteredOn, g.checkpoint
 		on := g.mapID
-		if g.toNearest(g.place.Cell(g.doc.Project.Lattice())) && g.mapID == on {
+		if !g.toNearest(g.place.Cell(g.doc.Project.Lattice())) {
+			return
+		}
+		if _, is := near(g.ground, on); is {
 			// They come back to where they came in, not to where they were set down.
-			g.entered, g.enteredOn, g.checkpoint = entered, on_, checkpoint
+			g.entered, g.enteredOn, g.checkpoint = entered, enteredOn, checkpoint
+			g.camePast(on)
 		}
 	}
 }

@@ -52,10 +52,15 @@ func (g *Game) goOver(m *world.Map) {
 		// It goes on after the player without a jump, as far as it may look beyond the edge.
 		g.lens.at, g.lens.on = added(g.lens.at, by), g.mapID
 	}
-	switch g.enteredOn {
-	case 0:
-		g.enteredOn = from
-	case g.mapID:
+	g.camePast(from)
+}
+
+// camePast says on which map the player came in who was on another one until now, perhaps the same.
+func (g *Game) camePast(m world.ID) {
+	if g.enteredOn == 0 {
+		g.enteredOn = m
+	}
+	if g.enteredOn == g.mapID {
 		g.enteredOn = 0
 	}
 }
