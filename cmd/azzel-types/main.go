@@ -13,6 +13,7 @@ import (
 
 	"azzel/core/desk"
 	"azzel/core/limit"
+	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/play"
 	"azzel/core/tiles"
@@ -114,7 +115,7 @@ func constants(out *bytes.Buffer) {
 		{"NAME_LETTERS", limit.NameLetters}, {"PICTURE_BYTES", limit.PictureBytes}, {"CSV_BYTES", limit.CSVBytes}, {"BUNDLE_BYTES", limit.BundleBytes}, {"PICTURE_SIDE", limit.PictureSide}, {"MAX_WEIGHT", tiles.MaxWeight}, {"MAX_DIFFER", tiles.MaxDiffer}, {"MIN_FRAME", tiles.MinFrame}, {"MAX_FRAME", tiles.MaxFrame}, {"SOCKET_BYTES", limit.SocketBytes},
 		{"SCENE_CHANGED", int(page.SceneChanged)}, {"STATE_CHANGED", int(page.StateChanged)}, {"CELLS_CHANGED", int(page.CellsChanged)},
 		{"POINTER_CHANGED", int(page.PointerChanged)}, {"OUTGOING_CHANGED", int(page.OutgoingChanged)}, {"PLAY_CHANGED", int(page.PlayChanged)},
-		{"TAKEN_CHANGED", int(page.TakenChanged)}, {"WORK_LEFT", int(page.WorkLeft)}, {"REPLAYS_CHANGED", int(page.ReplaysChanged)}, {"RERUN_LEFT", int(page.RerunLeft)}, {"STACK", limit.Stack}, {"FACT_VALUE", limit.FactValue}, {"TICKS_PER_SECOND", play.TicksPerSecond}, {"LEFT", int(play.Left)}, {"RIGHT", int(play.Right)}, {"UP", int(play.Up)}, {"DOWN", int(play.Down)}, {"USE", int(play.Use)}, {"JUMP", int(play.Jump)}, {"STRIKE", int(play.Strike)}, {"SHOOT", int(play.Shoot)},
+		{"TAKEN_CHANGED", int(page.TakenChanged)}, {"WORK_LEFT", int(page.WorkLeft)}, {"REPLAYS_CHANGED", int(page.ReplaysChanged)}, {"RERUN_LEFT", int(page.RerunLeft)}, {"STACK", limit.Stack}, {"FACT_VALUE", limit.FactValue}, {"MOST_VALUE", logic.MostValue}, {"TICKS_PER_SECOND", play.TicksPerSecond}, {"LEFT", int(play.Left)}, {"RIGHT", int(play.Right)}, {"UP", int(play.Up)}, {"DOWN", int(play.Down)}, {"USE", int(play.Use)}, {"JUMP", int(play.Jump)}, {"STRIKE", int(play.Strike)}, {"SHOOT", int(play.Shoot)},
 		{"SAMPLE_COLUMNS", page.SampleColumns}, {"SAMPLE_ROWS", page.SampleRows},
 		{"SIXTEENTH", page.Sixteenth}, {"HOVER", page.Hover}, {"PRESS", page.Press}, {"DRAG", page.Drag}, {"RELEASE", page.Release}, {"LEAVE", page.Leave},
 	} {

@@ -1,6 +1,8 @@
 package logic
 
 import (
+	"slices"
+
 	"azzel/core/kind"
 	"azzel/core/limit"
 )
@@ -70,6 +72,9 @@ var (
 	valueWords      = []string{"number", "fact", "item", "property", "count", "sum", "difference", "went", "since"}
 	nounWords       = []string{"this", "piece", "player", "all", "any", "all-in", "any-in", "it", "whoever", "nearest"}
 )
+
+// ComparisonWords are the words of the comparisons in files, in the order of their numbers.
+func ComparisonWords() []string { return slices.Clone(comparisonWords) }
 
 func wordsOf(n int, word func(int) string) (words []string) {
 	for i := range n {

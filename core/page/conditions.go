@@ -3,6 +3,7 @@ package page
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"azzel/core/edit"
 	"azzel/core/hand"
@@ -58,12 +59,37 @@ func viewConditions(d *world.Document, p *world.Piece) []ConditionView {
 	for _, h := range conditionProps(p.Kind()) {
 		v := ConditionView{Name: h.Word, Label: h.Says(), None: h.None, Help: h.Help, Main: !h.Hidden}
 		if c := conditionOf(p, h.Prop); !c.Empty() {
-			form := conditions.Write(c)
+			form := conditions.Write(plain(d, c))
 			v.Is, v.Says = &form, words{d}.condition(&c)
 		}
 		list = append(list, v)
 	}
 	return list
+}
+
+// plain is a condition in which what asks for a fact that is yes or no says that in one way: at least 1 for yes, under 1 for
+// no. What holds always or never is left as it is.
+func plain(d *world.Document, c logic.Condition) logic.Condition {
+	if c.Groups() {
+		terms := make([]logic.Condition, len(c.Terms))
+		for i, t := range c.Terms {
+			terms[i] = plain(d, t)
+		}
+		c.Terms = terms
+		return c
+	}
+	f := d.Fact(c.Left.Thing)
+	if c.Ask != logic.Compares || c.Left.Is != logic.FactValue || c.Right.Is != logic.Literal || f == nil || f.Counts {
+		return c
+	}
+	n := f.Bound(c.Right.Number)
+	switch yes, no := c.By.Holds(1, n), c.By.Holds(0, n); {
+	case yes && !no:
+		return logic.Needs(logic.FactValue, f.ID, logic.AtLeast, 1)
+	case no && !yes:
+		return logic.Needs(logic.FactValue, f.ID, logic.Under, 1)
+	}
+	return c
 }
 
 // conditioned is the edit that lets something else hold for a piece, of the property of a word; nil for nothing.
@@ -146,6 +172,15 @@ type AskableView struct {
 	// More is how many more pieces there are.
 	More  int         `json:"more"`
 	Types []AskedType `json:"types"`
+	// Comparisons, Presences and Powers are the words that there are for these.
+	Comparisons []AskedWord `json:"comparisons"`
+	Presences   []AskedWord `json:"presences"`
+	Powers      []AskedWord `json:"powers"`
+	// First is what is asked for at first of what the game remembers, FirstNew the same where a fact can be made for it,
+	// FirstPiece of a piece.
+	First      logic.ConditionForm `json:"first"`
+	FirstNew   logic.ConditionForm `json:"firstNew"`
+	FirstPiece logic.ConditionForm `json:"firstPiece"`
 }
 
 // AskedThing is something with a name that can be asked for.
@@ -229,5 +264,44 @@ func (p *Page) Askable() AskableView {
 		_, t.Powered = k.Has(props.Power)
 		v.Types = append(v.Types, t)
 	}
+	for i, word := range logic.ComparisonWords() {
+		v.Comparisons = append(v.Comparisons, AskedWord{word, strings.TrimSpace(comparisonNames[i])})
+	}
+	v.Presences, v.Powers = sameWords(kind.Presences), sameWords(kind.Powers)
+	v.First, v.FirstNew, v.FirstPiece = firstTerm(d, false), firstTerm(d, true), firstOfPiece(maps)
 	return v
+}
+
+func sameWords(words []string) (list []AskedWord) {
+	for _, word := range words {
+		list = append(list, AskedWord{word, word})
+	}
+	return list
+}
+
+// firstTerm is what is asked for at first: a fact, else how many there are of an item, else a fact that is made for it.
+func firstTerm(d *world.Document, fresh bool) logic.ConditionForm {
+	f := logic.ConditionForm{Asks: "compares", Left: &logic.ValueForm{Is: "number", Number: 1}, By: "at-least", Right: &logic.ValueForm{Is: "number", Number: 1}}
+	switch {
+	case len(d.Facts) > 0:
+		f.Left = &logic.ValueForm{Is: "fact", Thing: FormatID(d.Facts[0].ID)}
+	case len(d.Items) > 0:
+		f.Left = &logic.ValueForm{Is: "item", Thing: FormatID(d.Items[0].ID)}
+	case fresh:
+		f.Left = &logic.ValueForm{Is: "fact", Thing: newFact}
+	}
+	return f
+}
+
+// firstOfPiece is what is asked for at first of a piece: that the first one that has states of its own is in the second of
+// them, else that this piece is there.
+func firstOfPiece(maps []*world.Map) logic.ConditionForm {
+	for _, m := range maps {
+		for _, p := range m.Pieces {
+			if states := p.Kind().States; len(states) > 1 {
+				return logic.ConditionForm{Asks: "state", Subject: &logic.NounForm{Is: "piece", Thing: FormatID(p.ID)}, Is: states[1].Word}
+			}
+		}
+	}
+	return logic.ConditionForm{Asks: "presence", Subject: &logic.NounForm{Is: "this"}, Is: kind.Presences[kind.There]}
 }

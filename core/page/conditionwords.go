@@ -36,7 +36,7 @@ func (w words) wanted(c *logic.Condition) string {
 	return f.Says(0)
 }
 
-var comparisonNames = [...]string{logic.AtLeast: "at least ", logic.Under: "under ", logic.AtMost: "at most ", logic.Over: "over ", logic.Equals: "", logic.Differs: "not "}
+var comparisonNames = [...]string{logic.AtLeast: "at least ", logic.Under: "under ", logic.AtMost: "at most ", logic.Over: "over ", logic.Equals: "exactly ", logic.Differs: "not "}
 
 // condition is all that a condition asks for.
 func (w words) condition(c *logic.Condition) string {

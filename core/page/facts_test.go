@@ -76,6 +76,18 @@ func TestFactsOfAPage(t *testing.T) {
 		says(p, gate) != "Needs: the number of Item 1 is at least 1, There only while: the number of Item 1 is at least 2" || says(p, m.Pieces[0]) != "" {
 		t.Errorf("the slips say %q, %q, %q", says(p, pane), says(p, gate), says(p, m.Pieces[0]))
 	}
+	// Of a fact that is yes or no there is one way to say each, however it was asked; what is asked for first is there.
+	for by, want := range map[string]string{"over": "at-least", "is-not": "at-least", "is": "under", "at-most": "under"} {
+		ask(pane, "while", asks("fact", page.FormatID(taken.ID), by, 0))
+		order(p, ref("select", pane))
+		if is := p.State().Slip.Asking.Conditions[0].Is; is.By != want || is.Right.Number != 1 {
+			t.Errorf("%s 0 is said as %s %d", by, is.By, is.Right.Number)
+		}
+	}
+	ask(pane, "while", asks("fact", page.FormatID(taken.ID), "under", 1))
+	if v := p.Askable(); v.First.Left.Thing != page.FormatID(seen.ID) || v.FirstPiece.Subject.Thing != page.FormatID(fuse.ID) || v.FirstPiece.Is != "taken" || len(v.Comparisons) != 6 || v.Comparisons[4].Name != "exactly" {
+		t.Errorf("asked for first are %+v and %+v", v.First.Left, v.FirstPiece)
+	}
 	order(p, page.Order{Do: "unselect"})
 	var named []string
 	for _, f := range p.Scene().Facts {

@@ -2,7 +2,7 @@
   import type { AskableView, ConditionForm } from '../core/types.gen';
   import Choose from './Choose.svelte';
   import ConditionValue from './ConditionValue.svelte';
-  import { COMPARISONS, nounChoices, nounKey, nounOf, typesOf } from './forms';
+  import { choicesOf, nounChoices, nounKey, nounOf, typesOf } from './forms';
 
   /** A term of a condition: two values, or in which presence, power or state a piece is. */
   interface Props {
@@ -14,35 +14,23 @@
   }
   let { term, of, home, fresh, change }: Props = $props();
 
-  const PRESENCES = ['there', 'hidden', 'absent'];
-  const POWERS = ['on', 'off'];
-
-  /** A fact that is yes or no is not compared in numbers. */
+  /** A fact that is yes or no is not compared in numbers: the core says yes as at least 1, no as under 1. */
   const truth = $derived(
     term.left?.is === 'fact' &&
       term.right?.is === 'number' &&
+      term.right.number === 1 &&
+      (term.by === 'at-least' || term.by === 'under') &&
       of.facts.find((f) => f.id === term.left?.thing)?.counts === false,
   );
-  const holds = (by: string, is: number, number: number): boolean =>
-    ({
-      'at-least': is >= number,
-      under: is < number,
-      'at-most': is <= number,
-      over: is > number,
-      is: is === number,
-      'is-not': is !== number,
-    })[by] ?? false;
-  const yes = $derived(holds(term.by ?? '', 1, Math.min(1, Math.max(0, term.right?.number ?? 0))));
-
   const subject = $derived(term.subject ?? { is: 'this' });
   const states = $derived.by(() => {
     const own = typesOf(of, subject, home)
       .flatMap((t) => t.states)
       .filter((s, i, all) => all.findIndex((other) => other.word === s.word) === i)
       .map((s) => ({ key: `state:${s.word}`, name: s.name }));
-    const presence = PRESENCES.map((word) => ({ key: `presence:${word}`, name: word }));
+    const presence = choicesOf(of.presences, 'presence');
     const powered = typesOf(of, subject, home).some((t) => t.powered);
-    const power = powered || term.asks === 'power' ? POWERS.map((word) => ({ key: `power:${word}`, name: word })) : [];
+    const power = powered || term.asks === 'power' ? choicesOf(of.powers, 'power') : [];
     return [
       { heading: 'State', list: own },
       { heading: 'Presence', list: presence },
@@ -81,7 +69,7 @@
     {#if truth}
       <Choose
         label="It is"
-        value={yes ? 'at-least' : 'under'}
+        value={term.by ?? ''}
         choices={[
           {
             heading: '',
@@ -97,7 +85,7 @@
       <Choose
         label="How it compares"
         value={term.by ?? ''}
-        choices={[{ heading: '', list: COMPARISONS }]}
+        choices={[{ heading: '', list: choicesOf(of.comparisons) }]}
         change={(by) => change({ ...term, by })}
       />
       <ConditionValue

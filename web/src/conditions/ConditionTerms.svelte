@@ -4,7 +4,7 @@
   import Choose from './Choose.svelte';
   import ConditionTerm from './ConditionTerm.svelte';
   import ConditionTerms from './ConditionTerms.svelte';
-  import { firstTerm, GROUPS, isGroup, pieceTerm } from './forms';
+  import { GROUPS, isGroup } from './forms';
 
   /** Several conditions, of which all, any or none must hold. */
   interface Props {
@@ -35,12 +35,8 @@
   const put = (i: number, term: ConditionForm): void => change({ ...group, of: terms.with(i, term) });
 
   function add(key: string): void {
-    const term =
-      key === 'value'
-        ? firstTerm(of, fresh)
-        : key === 'piece'
-          ? pieceTerm(of)
-          : { asks: 'any', of: [firstTerm(of, fresh)] };
+    const first = fresh ? of.firstNew : of.first;
+    const term = key === 'value' ? first : key === 'piece' ? of.firstPiece : { asks: 'any', of: [first] };
     change({ ...group, of: [...terms, term] });
   }
 </script>

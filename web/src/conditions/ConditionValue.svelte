@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { AskableView, ValueForm } from '../core/types.gen';
+  import { MOST_VALUE, type AskableView, type ValueForm } from '../core/types.gen';
   import Choose from './Choose.svelte';
   import ConditionValue from './ConditionValue.svelte';
   import { nounChoices, nounKey, nounOf, typesOf, valueChoices, valueKey, valueOf } from './forms';
@@ -17,7 +17,6 @@
   }
   let { label, value, of, home, fresh, wide = false, change }: Props = $props();
 
-  const NUMBERS = 1_000_000_000;
   const counted = $derived(value.is === 'count' && value.of?.type === undefined);
   const choices = $derived.by(() => {
     const all = valueChoices(of, fresh);
@@ -35,7 +34,7 @@
 
   function typed(input: HTMLInputElement): void {
     const n = Math.round(input.valueAsNumber);
-    if (Number.isFinite(n)) change({ ...value, number: Math.max(-NUMBERS, Math.min(NUMBERS, n)) });
+    if (Number.isFinite(n)) change({ ...value, number: Math.max(-MOST_VALUE, Math.min(MOST_VALUE, n)) });
     else input.value = String(value.number ?? 0);
   }
 </script>
@@ -55,7 +54,7 @@
       value={valueKey(value)}
       {choices}
       width="w-6 rounded-l-none"
-      change={(key) => change(valueOf(key, value))}
+      change={(key) => change(valueOf(key, value, of))}
     />
   </span>
 {:else}
@@ -64,7 +63,7 @@
     value={valueKey(value)}
     {choices}
     width={wide ? 'w-full' : 'flex-1'}
-    change={(key) => change(valueOf(key, value))}
+    change={(key) => change(valueOf(key, value, of))}
   />
 {/if}
 {#if value.is === 'property'}

@@ -18,15 +18,9 @@ export interface Choices {
 
 export const isGroup = (c: ConditionForm): boolean => ['all', 'any', 'none'].includes(c.asks);
 
-/** The comparisons, in the words in which they are read. */
-export const COMPARISONS: Choice[] = [
-  { key: 'at-least', name: 'at least' },
-  { key: 'under', name: 'under' },
-  { key: 'at-most', name: 'at most' },
-  { key: 'over', name: 'over' },
-  { key: 'is', name: 'exactly' },
-  { key: 'is-not', name: 'not' },
-];
+/** Words of the core as choices, each with what it is part of. */
+export const choicesOf = (words: { word: string; name: string }[], of = ''): Choice[] =>
+  words.map((w) => ({ key: of === '' ? w.word : `${of}:${w.word}`, name: w.name }));
 
 export const GROUPS: Choice[] = [
   { key: 'all', name: 'all of these' },
@@ -42,7 +36,7 @@ export function valueKey(v: ValueForm): string {
 }
 
 /** The value of a choice; what it consists of is kept of another as far as it has that. */
-export function valueOf(key: string, was: ValueForm): ValueForm {
+export function valueOf(key: string, was: ValueForm, of: AskableView): ValueForm {
   const [is = '', thing = ''] = key.split(/:(.*)/s);
   switch (is) {
     case 'fact':
@@ -51,7 +45,11 @@ export function valueOf(key: string, was: ValueForm): ValueForm {
     case 'count':
       return { is, of: thing === '' ? (was.of ?? { is: 'all' }) : { is: 'all', type: thing } };
     case 'property':
-      return { is, of: was.of ?? { is: 'this' }, property: was.property ?? 'bears' };
+      return {
+        is,
+        of: was.of ?? { is: 'this' },
+        property: was.property ?? of.types.flatMap((t) => t.properties)[0]?.word ?? '',
+      };
     case 'sum':
     case 'difference':
       return { is, left: was.left ?? was, right: was.right ?? { is: 'number', number: 1 } };
@@ -130,21 +128,4 @@ export function typesOf(of: AskableView, n: NounForm, home: string): AskableView
   const word = n.type ?? (n.is === 'this' ? home : of.pieces.find((p) => p.id === n.thing)?.type);
   const found = of.types.filter((t) => t.word === word);
   return found.length > 0 ? found : of.types;
-}
-
-/** A term that is asked for first when nothing was: a fact, or how many of an item there are. */
-export function firstTerm(of: AskableView, fresh: boolean): ConditionForm {
-  const fact = of.facts[0]?.id ?? '';
-  const item = of.items[0]?.id;
-  const nothing: ValueForm = fresh ? { is: 'fact', thing: NEW_FACT } : { is: 'number', number: 1 };
-  const left = fact !== '' ? { is: 'fact', thing: fact } : item ? { is: 'item', thing: item } : nothing;
-  return { asks: 'compares', left, by: 'at-least', right: { is: 'number', number: 1 } };
-}
-
-/** A term about a piece, asked for first. */
-export function pieceTerm(of: AskableView): ConditionForm {
-  const piece = of.pieces.find((p) => typesOf(of, { is: 'piece', thing: p.id }, '').some((t) => t.states.length > 0));
-  const subject: NounForm = piece ? { is: 'piece', thing: piece.id } : { is: 'any', type: of.types[0]?.word ?? '' };
-  const states = typesOf(of, subject, '').flatMap((t) => t.states);
-  return states[1] ? { asks: 'state', subject, is: states[1].word } : { asks: 'presence', subject, is: 'there' };
 }

@@ -829,6 +829,12 @@ export interface AskableView {
   pieces: AskedPiece[];
   more: number;
   types: AskedType[];
+  comparisons: AskedWord[];
+  presences: AskedWord[];
+  powers: AskedWord[];
+  first: ConditionForm;
+  firstNew: ConditionForm;
+  firstPiece: ConditionForm;
 }
 
 export interface Taken {
@@ -1052,6 +1058,7 @@ export const REPLAYS_CHANGED = 256;
 export const RERUN_LEFT = 512;
 export const STACK = 999;
 export const FACT_VALUE = 999999;
+export const MOST_VALUE = 1000000000;
 export const TICKS_PER_SECOND = 60;
 export const LEFT = 1;
 export const RIGHT = 2;
