@@ -1,6 +1,5 @@
-// Command azzel-types writes the TypeScript of what core and server tell the
-// browser, so that no such type is written twice. With -check it only reports
-// whether the file is current.
+// Command azzel-types writes the TypeScript of what core and server tell the browser, so that no such type is written twice,
+// and the client that gives orders to the core and asks it. With -check it only reports whether the files are current.
 package main
 
 import (
@@ -8,6 +7,7 @@ import (
 	"flag"
 	"fmt"
 	"os"
+	"path/filepath"
 	"reflect"
 	"strings"
 
@@ -20,25 +20,27 @@ import (
 	"azzel/server"
 )
 
-var roots = []any{page.Scene{}, page.TilesetView{}, page.Dealing{}, page.Dealt{}, page.Bonding{}, page.Proposal{}, page.ReskinView{}, page.Usage{}, page.StepView{}, page.State{}, page.Pointer{}, page.Play{}, page.ReachView{}, page.TrailView{}, page.ReplaysView{}, page.KnownView{}, page.AskableView{}, page.Order{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, desk.Colours{}, page.Legend{}, tiles.Apart{}, server.ProjectCard{},
+var roots = []any{page.ReplaysView{}, page.Reply{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, desk.Colours{}, page.Legend{}, tiles.Apart{}, server.ProjectCard{},
 	server.NewProject{}, server.TakenPicture{}, server.TakenSheet{}, server.KeptPicture{}, server.KeptState{}, server.DeletedProject{}, server.Bringing{}, server.Problem{}}
 
 func main() {
-	check := flag.Bool("check", false, "report whether the file is current")
-	file := flag.String("o", "web/src/core/types.gen.ts", "the file to write")
+	check := flag.Bool("check", false, "report whether the files are current")
+	folder := flag.String("o", "web/src/core", "the folder to write into")
 	flag.Parse()
-	text := generate()
-	if *check {
-		have, err := os.ReadFile(*file)
-		if err != nil || !bytes.Equal(have, text) {
-			fmt.Fprintf(os.Stderr, "%s is not current: run ./run generate\n", *file)
+	for name, text := range map[string][]byte{"types.gen.ts": generate(), "client.gen.ts": client()} {
+		file := filepath.Join(*folder, name)
+		if *check {
+			have, err := os.ReadFile(file)
+			if err != nil || !bytes.Equal(have, text) {
+				fmt.Fprintf(os.Stderr, "%s is not current: run ./run generate\n", file)
+				os.Exit(1)
+			}
+			continue
+		}
+		if err := os.WriteFile(file, text, 0o644); err != nil {
+			fmt.Fprintln(os.Stderr, err)
 			os.Exit(1)
 		}
-		return
-	}
-	if err := os.WriteFile(*file, text, 0o644); err != nil {
-		fmt.Fprintln(os.Stderr, err)
-		os.Exit(1)
 	}
 }
 
@@ -50,6 +52,13 @@ func generate() []byte {
 	done := map[reflect.Type]bool{}
 	for _, r := range roots {
 		write(&out, reflect.TypeOf(r), done)
+	}
+	for _, o := range page.Orders() {
+		write(&out, reflect.TypeOf(o), done)
+	}
+	for _, q := range page.Questions() {
+		write(&out, reflect.TypeOf(q.Question), done)
+		answer(&out, q, done)
 	}
 	constants(&out)
 	return out.Bytes()
@@ -69,6 +78,9 @@ func write(out *bytes.Buffer, t reflect.Type, done map[reflect.Type]bool) {
 			continue
 		}
 		name, option, _ := strings.Cut(f.Tag.Get("json"), ",")
+		if name == "-" {
+			continue
+		}
 		if option == "omitempty" {
 			name += "?"
 		}
@@ -82,6 +94,9 @@ func write(out *bytes.Buffer, t reflect.Type, done map[reflect.Type]bool) {
 }
 
 func typeName(out *bytes.Buffer, t reflect.Type, done map[reflect.Type]bool) string {
+	if t == reflect.TypeFor[page.ID]() {
+		return "string"
+	}
 	switch t.Kind() {
 	case reflect.Struct:
 		if over, is := t.MethodByName("Over"); is && strings.HasPrefix(t.Name(), "Part[") {
@@ -115,7 +130,7 @@ func constants(out *bytes.Buffer) {
 		{"NAME_LETTERS", limit.NameLetters}, {"PICTURE_BYTES", limit.PictureBytes}, {"CSV_BYTES", limit.CSVBytes}, {"BUNDLE_BYTES", limit.BundleBytes}, {"PICTURE_SIDE", limit.PictureSide}, {"MAX_WEIGHT", tiles.MaxWeight}, {"MAX_DIFFER", tiles.MaxDiffer}, {"MIN_FRAME", tiles.MinFrame}, {"MAX_FRAME", tiles.MaxFrame}, {"SOCKET_BYTES", limit.SocketBytes},
 		{"SCENE_CHANGED", int(page.SceneChanged)}, {"STATE_CHANGED", int(page.StateChanged)}, {"CELLS_CHANGED", int(page.CellsChanged)},
 		{"POINTER_CHANGED", int(page.PointerChanged)}, {"OUTGOING_CHANGED", int(page.OutgoingChanged)}, {"PLAY_CHANGED", int(page.PlayChanged)},
-		{"TAKEN_CHANGED", int(page.TakenChanged)}, {"WORK_LEFT", int(page.WorkLeft)}, {"REPLAYS_CHANGED", int(page.ReplaysChanged)}, {"RERUN_LEFT", int(page.RerunLeft)}, {"STACK", limit.Stack}, {"FACT_VALUE", limit.FactValue}, {"MOST_VALUE", logic.MostValue}, {"TICKS_PER_SECOND", play.TicksPerSecond}, {"LEFT", int(play.Left)}, {"RIGHT", int(play.Right)}, {"UP", int(play.Up)}, {"DOWN", int(play.Down)}, {"USE", int(play.Use)}, {"JUMP", int(play.Jump)}, {"STRIKE", int(play.Strike)}, {"SHOOT", int(play.Shoot)},
+		{"TAKEN_CHANGED", int(page.TakenChanged)}, {"WORK_LEFT", int(page.WorkLeft)}, {"REPLAYS_CHANGED", int(page.ReplaysChanged)}, {"RERUN_LEFT", int(page.RerunLeft)}, {"REPLIES_CHANGED", int(page.RepliesChanged)}, {"STACK", limit.Stack}, {"FACT_VALUE", limit.FactValue}, {"MOST_VALUE", logic.MostValue}, {"TICKS_PER_SECOND", play.TicksPerSecond}, {"LEFT", int(play.Left)}, {"RIGHT", int(play.Right)}, {"UP", int(play.Up)}, {"DOWN", int(play.Down)}, {"USE", int(play.Use)}, {"JUMP", int(play.Jump)}, {"STRIKE", int(play.Strike)}, {"SHOOT", int(play.Shoot)},
 		{"SAMPLE_COLUMNS", page.SampleColumns}, {"SAMPLE_ROWS", page.SampleRows},
 		{"SIXTEENTH", page.Sixteenth}, {"HOVER", page.Hover}, {"PRESS", page.Press}, {"DRAG", page.Drag}, {"RELEASE", page.Release}, {"LEAVE", page.Leave},
 	} {

@@ -6,7 +6,6 @@
 package main
 
 import (
-	"encoding/json"
 	"errors"
 	"fmt"
 	"os"
@@ -76,97 +75,68 @@ func received(changed page.Changed, err error) int32 {
 	return int32(changed)
 }
 
+// order reads an order from the buffer, and what comes with it from what was put into the queue.
+//
 //go:wasmexport order
-func order() (result int32) {
+func order(ticket int32) (result int32) {
 	defer bridge.Guard(&result)
-	return int32(now.Order(bridge.In))
+	attached := queue
+	queue = nil
+	return int32(now.Order(int(ticket), bridge.In, attached))
+}
+
+// ask reads a question from the buffer and gives the length of the answer: JSON, bytes, or pixels whose width and height are
+// left in the box.
+//
+//go:wasmexport ask
+func ask() (result int32) {
+	defer bridge.Guard(&result)
+	return answer(asked())
+}
+
+// prepare reads a question from the buffer, whose answer prepared gives: so the page can draw before that is written.
+//
+//go:wasmexport prepare
+func prepare() (result int32) {
+	defer bridge.Guard(&result)
+	ready = asked()
+	return 0
+}
+
+//go:wasmexport prepared
+func prepared() (result int32) {
+	defer bridge.Guard(&result)
+	a := ready
+	ready = nil
+	return answer(a)
+}
+
+// ready is the answer that was prepared.
+var ready any
+
+func asked() any {
+	a, err := now.Ask(bridge.In)
+	if err != nil {
+		panic(err)
+	}
+	return a
+}
+
+func answer(a any) int32 {
+	switch a := a.(type) {
+	case page.Picture:
+		box = [4]int32{0, 0, int32(a.W), int32(a.H)}
+		return bridge.Answer(a.Pixels)
+	case []byte:
+		return bridge.Answer(a)
+	}
+	return bridge.Write(a)
 }
 
 //go:wasmexport pointer
 func pointer(what, x, y, erase, steady, near int32) (result int32) {
 	defer bridge.Guard(&result)
 	return int32(now.Pointer(int(what), grid.Point{X: int(x), Y: int(y)}, erase != 0, steady != 0, int(near)))
-}
-
-// addEarlier reads earlier steps from the buffer.
-//
-//go:wasmexport addEarlier
-func addEarlier() (result int32) {
-	defer bridge.Guard(&result)
-	return int32(now.AddEarlier(bridge.In))
-}
-
-// copied gives what is selected as text, what has changed before it as a byte.
-//
-//go:wasmexport copied
-func copied(cut int32) (result int32) {
-	defer bridge.Guard(&result)
-	text, changed := now.Copied(cut != 0)
-	return bridge.Answer(append([]byte{byte(changed)}, text...))
-}
-
-// paste reads the clipboard's text from the buffer.
-//
-//go:wasmexport paste
-func paste() (result int32) {
-	defer bridge.Guard(&result)
-	return int32(now.Paste(string(bridge.In)))
-}
-
-// look reads the kept state from the buffer that was taken before, and its name from
-// the buffer.
-//
-//go:wasmexport look
-func look() (result int32) {
-	defer bridge.Guard(&result)
-	document := queue[len(queue)-1]
-	queue = nil
-	return int32(now.Look(document, string(bridge.In)))
-}
-
-// mapOfColours reads the places of the colours from the buffer that was taken before, and
-// the legend from the buffer.
-//
-//go:wasmexport mapOfColours
-func mapOfColours() (result int32) {
-	defer bridge.Guard(&result)
-	places := queue[len(queue)-1]
-	queue = nil
-	var to page.Legend
-	if err := json.Unmarshal(bridge.In, &to); err != nil {
-		panic(err)
-	}
-	return int32(now.MapOfColours(to, places))
-}
-
-// alike reads colours from the buffer; those that are known mean what they meant, if known is
-// not 0.
-//
-//go:wasmexport alike
-func alike(set int64, known int32) (result int32) {
-	defer bridge.Guard(&result)
-	var colours []int
-	if err := json.Unmarshal(bridge.In, &colours); err != nil {
-		panic(err)
-	}
-	if known != 0 {
-		return bridge.Write(now.Meant(world.ID(set), colours))
-	}
-	return bridge.Write(now.Alike(world.ID(set), colours))
-}
-
-// layCSV reads the text from the buffer.
-//
-//go:wasmexport layCSV
-func layCSV(m, layer int64) (result int32) {
-	defer bridge.Guard(&result)
-	return int32(now.LayCSV(world.ID(m), world.ID(layer), bridge.In))
-}
-
-//go:wasmexport cells
-func cells(m, layer int64, x, y, w, h int32) (result int32) {
-	defer bridge.Guard(&result)
-	return bridge.Write(now.Cells(world.ID(m), world.ID(layer), grid.Rect{X: int(x), Y: int(y), W: int(w), H: int(h)}))
 }
 
 // layerWay leaves the way in the box.
@@ -177,28 +147,6 @@ func layerWay(m, layer int64, x, y, w, h int32) (result int32) {
 	way := now.LayerWay(world.ID(m), world.ID(layer), grid.Rect{X: int(x), Y: int(y), W: int(w), H: int(h)})
 	box = [4]int32{int32(way.X), int32(way.Y), 0, 0}
 	return 0
-}
-
-// wholeScreens leaves the size in the box.
-//
-//go:wasmexport wholeScreens
-func wholeScreens(columns, rows int32) (result int32) {
-	defer bridge.Guard(&result)
-	w, h := now.WholeScreens(int(columns), int(rows))
-	box = [4]int32{0, 0, int32(w), int32(h)}
-	return 0
-}
-
-//go:wasmexport scaledSize
-func scaledSize(m int64, scale int32) (result int32) {
-	defer bridge.Guard(&result)
-	return bridge.Answer([]byte(now.ScaledSize(world.ID(m), int(scale))))
-}
-
-//go:wasmexport lossOf
-func lossOf(m int64, columns, rows, anchor int32) (result int32) {
-	defer bridge.Guard(&result)
-	return bridge.Answer([]byte(now.LossOf(world.ID(m), int(columns), int(rows), int(anchor))))
 }
 
 //go:wasmexport tick
@@ -241,18 +189,18 @@ func rerunTake() (result int32) {
 	return 0
 }
 
+// replays tells as JSON what came of the kept replays.
+//
+//go:wasmexport replays
+func replays() (result int32) {
+	defer bridge.Guard(&result)
+	return bridge.Write(reruns.View())
+}
+
 //go:wasmexport rerun
 func rerun(ticks int32) (result int32) {
 	defer bridge.Guard(&result)
 	return int32(reruns.Run(int(ticks)))
-}
-
-// lens reads the name of the property from the buffer.
-//
-//go:wasmexport lens
-func lens(m int64, x, y, w, h int32) (result int32) {
-	defer bridge.Guard(&result)
-	return bridge.Answer(now.Lens(world.ID(m), grid.Rect{X: int(x), Y: int(y), W: int(w), H: int(h)}, string(bridge.In)))
 }
 
 // outgoing gives the next message to be sent, 0 if there is none.
@@ -295,20 +243,4 @@ func answered() (result float64) {
 func revision() (result float64) {
 	defer bridge.Guard(&result)
 	return float64(now.Revision())
-}
-
-// reach tells as JSON where the player can jump to from a cell.
-//
-//go:wasmexport reach
-func reach(m int64, x, y int32) (result int32) {
-	defer bridge.Guard(&result)
-	return bridge.Write(now.Reach(world.ID(m), grid.Point{X: int(x), Y: int(y)}))
-}
-
-// trail tells as JSON where a piece will be that goes somewhere by itself.
-//
-//go:wasmexport trail
-func trail(id int64) (result int32) {
-	defer bridge.Guard(&result)
-	return bridge.Write(now.Trail(world.ID(id)))
 }

@@ -23,7 +23,7 @@ func enqueue() (result int32) {
 func leave() (result int32) {
 	defer bridge.Guard(&result)
 	now, opening, opened, openFault, queue, sends = nil, nil, nil, nil, nil, nil
-	prepared.view = nil
+	ready = nil
 	bridge.Forget()
 	runtime.GC()
 	return 0
@@ -35,16 +35,6 @@ func leave() (result int32) {
 func document() (result int32) {
 	defer bridge.Guard(&result)
 	return bridge.Answer(now.Latest().Encode())
-}
-
-// doAgain does the steps here that were put into the queue, which were meant for another database.
-//
-//go:wasmexport doAgain
-func doAgain() (result int32) {
-	defer bridge.Guard(&result)
-	messages := queue
-	queue = nil
-	return int32(now.DoAgain(messages))
 }
 
 // aside gives a step of an earlier page that could not be taken up, 0 if there are no more.

@@ -5,49 +5,9 @@ package main
 import (
 	"azzel/cmd/internal/bridge"
 	"azzel/core/grid"
-	"azzel/core/page"
 	"azzel/core/picture"
 	"azzel/core/world"
 )
-
-//go:wasmexport blockPicture
-func blockPicture(patch int64, side int32) (result int32) {
-	defer bridge.Guard(&result)
-	pix, w, h := now.BlockPicture(world.ID(patch), int(side))
-	box = [4]int32{0, 0, int32(w), int32(h)}
-	return bridge.Answer(pix)
-}
-
-//go:wasmexport addStrip
-func addStrip(of int64) (result int32) {
-	defer bridge.Guard(&result)
-	changed, err := now.AddStrip(page.FormatID(world.ID(of)), bridge.In)
-	if err != nil {
-		return int32(now.Fail(err))
-	}
-	return int32(changed)
-}
-
-// addBackdrop reads the pixels from the buffer that was taken before, and the sum of their
-// file from the buffer.
-//
-//go:wasmexport addBackdrop
-func addBackdrop(w, h int32) (result int32) {
-	defer bridge.Guard(&result)
-	pixels := queue[len(queue)-1]
-	queue = nil
-	return int32(now.AddBackdrop(string(bridge.In), int(w), int(h), pixels))
-}
-
-// reskinPicture reads the re-skin from the buffer.
-//
-//go:wasmexport reskinPicture
-func reskinPicture(m int64, side int32) (result int32) {
-	defer bridge.Guard(&result)
-	pix, w, h := now.ReskinPicture(reskinIn(), world.ID(m), int(side))
-	box = [4]int32{0, 0, int32(w), int32(h)}
-	return bridge.Answer(pix)
-}
 
 func key(m int64, low, high uint32, level, x, y int32) picture.Key {
 	return picture.Key{Map: world.ID(m), Layers: uint64(low) | uint64(high)<<32, Level: int(level), X: int(x), Y: int(y)}
@@ -100,22 +60,6 @@ func tile(n int32) (result int32) {
 func sprite(which, facing, frame int32) (result int32) {
 	defer bridge.Guard(&result)
 	pix, w, h := now.Sprite(int(which), int(facing), int(frame))
-	box = [4]int32{0, 0, int32(w), int32(h)}
-	return bridge.Answer(pix)
-}
-
-//go:wasmexport characterFrame
-func characterFrame(id int64, frame int32) (result int32) {
-	defer bridge.Guard(&result)
-	pix, w, h := now.CharacterFrame(world.ID(id), int(frame))
-	box = [4]int32{0, 0, int32(w), int32(h)}
-	return bridge.Answer(pix)
-}
-
-//go:wasmexport layerPicture
-func layerPicture(m, layer int64, side int32) (result int32) {
-	defer bridge.Guard(&result)
-	pix, w, h := now.LayerPicture(world.ID(m), world.ID(layer), int(side))
 	box = [4]int32{0, 0, int32(w), int32(h)}
 	return bridge.Answer(pix)
 }

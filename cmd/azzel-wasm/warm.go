@@ -94,7 +94,7 @@ func limber(part int32) (result int32) {
 	var err error
 	switch part {
 	case 0:
-		err = json.Unmarshal([]byte("{}"), &page.Order{})
+		err = json.Unmarshal([]byte("{}"), &page.Hold{})
 	case 1:
 		_, err = json.Marshal(page.Play{})
 	default:
@@ -130,8 +130,8 @@ func warmFill() {
 	if err != nil {
 		panic(err)
 	}
-	for _, order := range []string{`{"do":"hold","kind":"tile","n":3}`, `{"do":"shape","text":"fill"}`} {
-		p.Order([]byte(order))
+	for i, o := range []page.Order{page.Hold{Holding: "tile", Tile: 3}, page.SetShape{Shape: "fill"}} {
+		p.Order(i+1, page.OrderText(o), nil)
 	}
 	p.Bitmap(picture.Key{Map: m.ID, Layers: picture.AllLayers, Level: 2}, pixels)
 	for _, what := range []int{page.Hover, page.Press, page.Release} {
@@ -167,7 +167,7 @@ func warmPlay(view world.View) {
 	if err != nil {
 		panic(err)
 	}
-	p.Order([]byte(`{"do":"play"}`))
+	p.Order(1, page.OrderText(page.StartPlay{}), nil)
 	for tick := range 120 {
 		p.Tick(play.Input(1<<(tick/20%6)) | play.Right)
 		if _, err := json.Marshal(p.Play()); err != nil {

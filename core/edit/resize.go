@@ -51,7 +51,8 @@ func (r Resize) Loss(d *world.Document) Loss {
 		return loss
 	}
 	for _, l := range m.Layers {
-		loss.Cells += l.Cells.Filled().Minus(grid.BoxRegion(r.Bounds)).Len()
+		filled := l.Cells.Filled()
+		loss.Cells += filled.Len() - filled.Within(r.Bounds).Len()
 	}
 	box := d.Project.Lattice().Box(r.Bounds)
 	for _, p := range m.Pieces {

@@ -24,6 +24,9 @@ const (
 	Less Adding = "take away"
 )
 
+// Addings are all of them.
+var Addings = []Adding{Anew, Add, Less}
+
 // Chosen are the cells chosen, as far as they are still there.
 func (h *Hand) Chosen(d *world.Document) Cells {
 	m := d.Map(h.Cells.Map)
@@ -129,9 +132,12 @@ func (h *Hand) away(d *world.Document, c Cells) (parts []edit.Part) {
 	return parts
 }
 
-// standing are the pieces among cells that hands reach.
+// Standing are the pieces among cells that hands reach; none if no cells are selected.
 func (h *Hand) Standing(d *world.Document, c Cells) []*world.Piece {
 	m := d.Map(c.Map)
+	if m == nil {
+		return nil
+	}
 	takes, l := h.takes(m), d.Project.Lattice()
 	var list []*world.Piece
 	for _, p := range m.Pieces {

@@ -30,6 +30,9 @@ const (
 	Measure  Holding = "measure"
 )
 
+// Holdings are all that can be held.
+var Holdings = []Holding{Nothing, Tile, Eraser, Piece, Crossing, Medley, Bond, Patch, Choose, Measure}
+
 // Shape is how what is held is laid, or cells are chosen.
 type Shape string
 

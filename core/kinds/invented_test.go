@@ -2,7 +2,6 @@ package kinds_test
 
 import (
 	"bytes"
-	"encoding/json"
 	"fmt"
 	"slices"
 	"strings"
@@ -75,14 +74,10 @@ func open(t *testing.T, view world.View) window {
 	return window{p, t}
 }
 
-func (w window) order(o page.Order) {
-	w.t.Helper()
-	b, err := json.Marshal(o)
-	if err != nil {
-		w.t.Fatal(err)
-	}
-	w.Order(b)
-}
+func (w window) order(o page.Order) { w.Order(1, page.OrderText(o), nil) }
+
+// copied is what is selected, as text for the clipboard.
+func copied(p *page.Page) string { return page.Copied{}.Answer(p).(page.CopiedView).Text }
 
 func (w window) click(at grid.Point) {
 	at = grid.Point{X: at.X*16 + 8, Y: at.Y*16 + 8}
@@ -97,17 +92,35 @@ func (w window) piece() *world.Piece {
 
 func (w window) set(name string, value int) {
 	w.t.Helper()
-	w.order(page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(w.Document().Maps[0].ID), ID: page.FormatID(w.piece().ID), Text: name, N: value})
+	o := page.SetPieceField{Map: page.ID(w.Document().Maps[0].ID), Piece: page.ID(w.piece().ID), Field: name, Number: value, Choice: "what nobody offers"}
+	for _, f := range w.offered() {
+		if f.Name == name && value >= 0 && value < len(f.Options) {
+			o.Choice = f.Options[value].ID
+		}
+	}
+	w.order(o)
 }
 
-func (w window) fields() (names []string) {
-	w.order(page.Order{Do: "select", Kind: "piece", Map: page.FormatID(w.Document().Maps[0].ID), ID: page.FormatID(w.piece().ID)})
+func (w window) offered() []page.FieldView {
+	w.order(page.Select{Thing: page.Thing{Kind: "piece", Map: page.ID(w.Document().Maps[0].ID), ID: page.ID(w.piece().ID)}})
 	slip := w.State().Slip
 	if slip == nil || slip.Acting == nil {
 		return nil
 	}
-	for _, f := range slip.Acting.Fields {
-		names = append(names, fmt.Sprintf("%s=%d", f.Name, f.Value))
+	if slip.Asking != nil {
+		return append(slices.Clone(slip.Acting.Fields), slip.Asking.Fields...)
+	}
+	return slip.Acting.Fields
+}
+
+func (w window) fields() (names []string) {
+	w.offered()
+	for _, f := range w.State().Slip.Acting.Fields {
+		value := f.Value
+		if len(f.Options) > 0 {
+			value = slices.IndexFunc(f.Options, func(o page.OptionView) bool { return o.ID == f.Chosen })
+		}
+		names = append(names, fmt.Sprintf("%s=%d", f.Name, value))
 	}
 	return names
 }
@@ -118,9 +131,9 @@ func TestInventedKind(t *testing.T) {
 	for _, view := range []world.View{world.TopDown, world.SideView} {
 		w := open(t, view)
 		m := w.Document().Maps[0]
-		w.order(page.Order{Do: "hold", Kind: "piece", ID: page.FormatID(boiler.ID)})
+		w.order(page.Hold{Holding: "piece", ID: page.ID(boiler.ID)})
 		w.click(grid.Point{X: 6, Y: 9})
-		w.order(page.Order{Do: "hold", Kind: "nothing"})
+		w.order(page.Hold{Holding: "nothing"})
 		if p := w.piece(); p.Type != boiler.ID || p.Props != "" {
 			t.Fatalf("placed it is %+v", p)
 		}
@@ -167,7 +180,7 @@ func TestInventedKind(t *testing.T) {
 
 		// What must hold for it, and how it starts.
 		lacking := &logic.ConditionForm{Asks: "state", Subject: &logic.NounForm{Is: "this"}, Is: "cold"}
-		w.order(page.Order{Do: "set-condition", Kind: "piece", Map: page.FormatID(w.Document().Maps[0].ID), ID: page.FormatID(w.piece().ID), Text: "fires", Condition: lacking})
+		w.order(page.SetCondition{Map: page.ID(w.Document().Maps[0].ID), Piece: page.ID(w.piece().ID), Property: "fires", Condition: lacking})
 		w.set("state", 1)
 		w.set("power", 1)
 		want = want.With(logic.Condition{Ask: logic.InState, Is: cold.Number}.Set(fires), props.Own.Is(hot.Number), props.Power.Is(kind.Off))
@@ -189,8 +202,8 @@ func TestInventedKind(t *testing.T) {
 		if err != nil || read.Document.Maps[0].Piece(w.piece().ID).Props != want {
 			t.Fatalf("out of a bundle it comes back otherwise: %v", err)
 		}
-		text, _ := w.Copied(false)
-		w.Paste(text)
+		text := copied(w.Page)
+		w.order(page.Paste{Text: text})
 		w.click(grid.Point{X: 9, Y: 9})
 		if got := w.piece(); got.Type != boiler.ID || got.Props != want || len(w.Document().Maps[0].Pieces) != len(d.Maps[0].Pieces)+1 {
 			t.Errorf("pasted it is %+v", got)
@@ -204,7 +217,7 @@ func TestInventedKind(t *testing.T) {
 
 		// Taken back, step by step.
 		for range 30 {
-			w.order(page.Order{Do: "undo"})
+			w.order(page.Undo{})
 		}
 		if got := w.Document().Maps[0].Piece(placed.Maps[0].Pieces[len(placed.Maps[0].Pieces)-1].ID); view == world.SideView && (got == nil || got.Props != "") || view == world.TopDown && got != nil {
 			t.Errorf("taken back it is %+v", got)

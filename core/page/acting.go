@@ -149,9 +149,21 @@ func (p *Page) standing(v *PieceView, piece *world.Piece, view world.View) {
 	}
 }
 
-// tryActing shows the trail of a piece as if it acted otherwise, while a value is dragged.
-func (p *Page) tryActing(ref world.Ref, name string, value int) Changed {
-	e, err := p.author().acted(ref, name, value)
+func pieceRef(m, piece ID) world.Ref {
+	return world.Ref{Sort: world.SortPiece, Map: world.ID(m), ID: world.ID(piece)}
+}
+
+// TryPieceField shows the trail of a piece as if a number of it were another, while that is dragged.
+type TryPieceField struct {
+	Map    ID     `json:"map"`
+	Piece  ID     `json:"piece"`
+	Field  string `json:"field"`
+	Number int    `json:"number"`
+}
+
+// Do implements Order.
+func (o TryPieceField) Do(p *Page) Changed {
+	e, err := p.author().acted(pieceRef(o.Map, o.Piece), o.Field, o.Number, "")
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -166,14 +178,23 @@ func (p *Page) tryActing(ref world.Ref, name string, value int) Changed {
 	return StateChanged
 }
 
-// setActing lets a piece act otherwise.
-func (p *Page) setActing(ref world.Ref, name string, value int) Changed {
+// SetPieceField sets a field of a piece: a number, or for a field with options the one that is chosen.
+type SetPieceField struct {
+	Map    ID     `json:"map"`
+	Piece  ID     `json:"piece"`
+	Field  string `json:"field"`
+	Number int    `json:"number,omitempty"`
+	Choice string `json:"choice,omitempty"`
+}
+
+// Do implements Order.
+func (o SetPieceField) Do(p *Page) Changed {
 	p.attempt = nil
-	e, err := p.author().acted(ref, name, value)
+	e, err := p.author().acted(pieceRef(o.Map, o.Piece), o.Field, o.Number, o.Choice)
 	if err != nil {
 		return p.Fail(err)
 	}
-	return p.change(name, e.Parts)
+	return p.change(o.Field, e.Parts)
 }
 
 // things are the pieces that act and are near what the player sees.

@@ -6,6 +6,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/limit"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
@@ -45,7 +46,7 @@ type Proposal struct {
 }
 
 func (b Bonding) bond() tiles.Bond {
-	join := tiles.Join(b.Join)
+	join := tiles.Join(b.Join & 255)
 	list := make([]tiles.Bonded, len(b.Tiles))
 	for i, t := range b.Tiles {
 		list[i] = tiles.Bonded{Tile: t.Tile, Joined: join.Settle(t.Joined), Weight: t.Weight}
@@ -108,20 +109,24 @@ func (p *Page) BondSample(to Bonding) []int {
 	})
 }
 
-// Proposed finds which of a bond's tiles each tile of a list is, by its pixels;
-// join below 0 finds the way to join as well.
+// Proposed finds which of a bond's tiles each tile of a list is, by its pixels, of as many as a bond can have; a join that is
+// none finds the way to join as well.
 func (p *Page) Proposed(list []int, join int) Proposal {
 	l := p.doc().Project.Lattice()
 	v := Proposal{Join: join, Tiles: []tiles.Bonded{}, Unsure: []int{}}
 	var pixels [][]byte
-	for _, n := range list {
+	for _, n := range list[:min(len(list), limit.BondTiles)] {
 		if pix := p.Tile(grid.Cell(n)); pix != nil {
 			pixels = append(pixels, pix)
 			v.Tiles = append(v.Tiles, tiles.Bonded{Tile: n, Weight: 1})
 		}
 	}
-	found, proposed := tiles.Join(join), []tiles.Proposed(nil)
-	if join < 0 {
+	if len(pixels) == 0 {
+		v.Join = int(tiles.Sides)
+		return v
+	}
+	found, proposed := tiles.Join(join&255), []tiles.Proposed(nil)
+	if join < 0 || !found.Valid() {
 		found, proposed = tiles.ProposeJoin(pixels, l.W, l.H)
 	} else {
 		proposed = tiles.Propose(found, pixels, l.W, l.H)
@@ -136,24 +141,35 @@ func (p *Page) Proposed(list []int, join int) Proposal {
 	return v
 }
 
-func (p *Page) makeBond(o Order) Changed {
-	to, err := o.Bond.Over(Bonding{})
-	if err != nil {
-		return p.Fail(err)
-	}
-	b := &world.Bond{ID: p.ids.NewID(), Name: o.Text, Bond: to.bond(), JoinsTo: parseIDs(to.JoinsTo)}
+// MakeBond makes a bond, and holds it. Without a name it is called for the tile in its middle.
+type MakeBond struct {
+	Name string  `json:"name"`
+	Bond Bonding `json:"bond"`
+}
+
+// Do implements Order.
+func (o MakeBond) Do(p *Page) Changed {
+	to := o.Bond
+	b := &world.Bond{ID: p.ids.NewID(), Name: o.Name, Bond: to.bond(), JoinsTo: parseIDs(to.JoinsTo)}
 	if b.Name == "" && b.Centre() != 0 {
 		b.Name = "Bond of " + hand.TileName(p.doc(), b.Centre())
 	}
 	return p.makeHeld(world.Ref{Sort: world.SortBond, ID: b.ID}, b.Name, b.Values(), hand.Bond)
 }
 
-func (p *Page) changeBond(ref world.Ref, part Part[Bonding]) Changed {
-	b := p.doc().Bond(ref.ID)
+// ChangeBond changes a bond.
+type ChangeBond struct {
+	Bond   ID            `json:"bond"`
+	Change Part[Bonding] `json:"change"`
+}
+
+// Do implements Order.
+func (o ChangeBond) Do(p *Page) Changed {
+	b := p.doc().Bond(world.ID(o.Bond))
 	if b == nil {
 		return p.Fail(world.ErrGone)
 	}
-	to, err := part.Over(Bonding{int(b.Join), slices.Clone(b.Tiles), b.Border, slices.Clone(b.Also), formatIDs(b.JoinsTo), b.Seed})
+	to, err := o.Change.Over(Bonding{int(b.Join), slices.Clone(b.Tiles), b.Border, slices.Clone(b.Also), formatIDs(b.JoinsTo), b.Seed})
 	if err != nil {
 		return p.Fail(err)
 	}

@@ -6,6 +6,7 @@ import (
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/limit"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -53,6 +54,8 @@ type SheetTaken struct {
 	Places  []int  `json:"places"`
 }
 
+func characterRef(id ID) world.Ref { return world.Ref{Sort: world.SortCharacter, ID: world.ID(id)} }
+
 func charactersOf(d *world.Document) []world.ID {
 	return idsOf(d.Characters, func(c *world.Character) world.ID { return c.ID })
 }
@@ -80,9 +83,16 @@ func viewCharacters(d *world.Document) []CharacterView {
 	return list
 }
 
-// takeSheet makes a character of a sheet, or gives one another sheet. Who is the first one is played.
-func (p *Page) takeSheet(ref world.Ref, t *SheetTaken) Changed {
-	if t == nil || t.Columns < 1 || t.Rows < 1 || len(t.Places) == 0 {
+// TakeSheet makes a character of a sheet, or gives Character, if there is one, another sheet. The first character is played.
+type TakeSheet struct {
+	Character ID         `json:"character,omitempty"`
+	Sheet     SheetTaken `json:"sheet"`
+}
+
+// Do implements Order.
+func (o TakeSheet) Do(p *Page) Changed {
+	ref, t := characterRef(o.Character), o.Sheet
+	if t.Columns < 1 || t.Rows < 1 || t.Columns > limit.PictureSide || t.Rows > limit.PictureSide || len(t.Places) == 0 || len(t.Places) > limit.CharacterFrames {
 		return p.Fail(errUnknown)
 	}
 	for _, place := range t.Places {
@@ -113,60 +123,88 @@ func (p *Page) takeSheet(ref world.Ref, t *SheetTaken) Changed {
 	return p.do(e)
 }
 
-// setPose says what row n of a character's sheet shows: an act, a facing, and for how many ticks each
-// frame is shown.
-func (p *Page) setPose(ref world.Ref, n int, list []int) Changed {
+// SetPose says what a row of a character's sheet shows: an act, a facing, and for how many ticks each frame is shown.
+type SetPose struct {
+	Character ID  `json:"character"`
+	Row       int `json:"row"`
+	Act       int `json:"act"`
+	Facing    int `json:"facing"`
+	Ticks     int `json:"ticks"`
+}
+
+// Do implements Order.
+func (o SetPose) Do(p *Page) Changed {
+	ref := characterRef(o.Character)
 	c := p.doc().Character(ref.ID)
-	if c == nil || n < 0 || n >= len(c.Rows()) || len(list) != 3 {
+	if c == nil || o.Row < 0 || o.Row >= len(c.Rows()) {
 		return p.Fail(world.ErrGone)
 	}
 	next := *c
 	next.Poses = append([]world.Pose{}, c.Rows()...)
-	pose := &next.Poses[n]
-	pose.Act, pose.Facing, pose.Ticks = world.Act(min(max(list[0], 0), 255)), world.Facing(min(max(list[1], 0), 255)), list[2]
+	pose := &next.Poses[o.Row]
+	pose.Act, pose.Facing, pose.Ticks = world.Act(min(max(o.Act, 0), 255)), world.Facing(min(max(o.Facing, 0), 255)), o.Ticks
 	return p.change(c.Name, edit.Changes(ref, c.Values(), next.Values()))
 }
 
-// setBody gives a character a body from the side, or from above, width and height in pixels, and a
-// foot.
-func (p *Page) setBody(ref world.Ref, list []int, above bool) Changed {
+// SetBody gives a character a body from the side or from above, of a width and height in pixels, and the place of its foot in
+// a frame.
+type SetBody struct {
+	Character ID   `json:"character"`
+	Above     bool `json:"above"`
+	W         int  `json:"w"`
+	H         int  `json:"h"`
+	FootX     int  `json:"footX"`
+	FootY     int  `json:"footY"`
+}
+
+// Do implements Order.
+func (o SetBody) Do(p *Page) Changed {
+	ref := characterRef(o.Character)
 	c := p.doc().Character(ref.ID)
-	if c == nil || len(list) != 4 {
+	if c == nil {
 		return p.Fail(world.ErrGone)
 	}
 	next := *c
-	next.FootX, next.FootY = list[2], list[3]
-	if above {
-		next.AboveW, next.AboveH = list[0], list[1]
+	next.FootX, next.FootY = o.FootX, o.FootY
+	if o.Above {
+		next.AboveW, next.AboveH = o.W, o.H
 	} else {
-		next.BodyW, next.BodyH = list[0], list[1]
+		next.BodyW, next.BodyH = o.W, o.H
 	}
 	return p.change(c.Name, edit.Changes(ref, c.Values(), next.Values()))
 }
 
-// proposeBody gives a character the body and foot that its pictures show: the box round what is
-// opaque of it standing, or else of all its frames.
-func (p *Page) proposeBody(ref world.Ref) Changed {
-	c := p.doc().Character(ref.ID)
+// ProposeBody gives a character the body and foot that its pictures show: the box round what is opaque of it standing.
+type ProposeBody struct {
+	Character ID `json:"character"`
+}
+
+// Do implements Order.
+func (o ProposeBody) Do(p *Page) Changed {
+	c := p.doc().Character(world.ID(o.Character))
 	if c == nil {
 		return p.Fail(world.ErrGone)
 	}
 	strip := p.strips[c.Strip]
 	if strip == nil {
-		p.say("The pictures of %s are not here yet. Try again in a moment.", c.Name)
-		return StateChanged
+		return p.refuse("The pictures of %s are not here yet. Try again in a moment.", c.Name)
 	}
 	frame, _ := c.Frame(world.ActStand, world.East, 0)
 	box := strip.Opaque([]int{frame})
 	if box.Empty() {
-		p.say("Nothing of %s is opaque: give it another sheet, or set its body by numbers.", c.Name)
-		return StateChanged
+		return p.refuse("Nothing of %s is opaque: give it another sheet, or set its body by numbers.", c.Name)
 	}
-	return p.setBody(ref, []int{box.W, box.H, box.X + box.W/2 - strip.W/2, strip.H - box.Y - box.H}, false)
+	return SetBody{Character: o.Character, W: box.W, H: box.H, FootX: box.X + box.W/2 - strip.W/2, FootY: strip.H - box.Y - box.H}.Do(p)
 }
 
-// playAs lets another character be played; the built-in figure if none is given.
-func (p *Page) playAs(ref world.Ref) Changed {
+// UseAsPlayer lets another character be played; the built-in figure if none is given.
+type UseAsPlayer struct {
+	Character ID `json:"character,omitempty"`
+}
+
+// Do implements Order.
+func (o UseAsPlayer) Do(p *Page) Changed {
+	ref := characterRef(o.Character)
 	name := "the built-in figure"
 	if c := p.doc().Character(ref.ID); c != nil {
 		name = c.Name

@@ -38,13 +38,14 @@ func sum(part string) (s string) {
 func TestCharactersOfAPage(t *testing.T) {
 	p := fromTheSide(t)
 	strip, taken := sheetOf(4, grid.Rect{X: 2, Y: 5, W: 5, H: 13})
-	order(p, page.Order{Do: "take-sheet", Sheet: taken})
+	order(p, page.TakeSheet{Sheet: *taken})
 	d := p.Document()
 	if len(d.Characters) != 1 || d.Project.Player != d.Characters[0].ID || len(d.Characters[0].Poses) != 4 || d.Characters[0].Count != 12 {
 		t.Fatalf("of the sheet became %+v", d.Characters)
 	}
 	id := page.FormatID(d.Characters[0].ID)
-	propose := page.Order{Do: "propose-body", Kind: "character", ID: id}
+	who := page.ID(page.ParseID(id))
+	propose := page.ProposeBody{Character: who}
 	p.State()
 	if order(p, propose); said(p) == "" || p.Document() != d {
 		t.Error("without its pictures a body was proposed without a word")
@@ -52,8 +53,8 @@ func TestCharactersOfAPage(t *testing.T) {
 	if len(p.Scene().Missing) == 0 {
 		t.Error("its pictures are not missing")
 	}
-	if _, err := p.AddStrip(id, strip.Encode()); err != nil {
-		t.Fatal(err)
+	if order(p, page.AddPictures{Of: who}, strip.Encode()); said(p) != "" {
+		t.Fatal("the pictures were refused")
 	}
 	order(p, propose)
 	if c := p.Document().Characters[0]; c.BodyW != 5 || c.BodyH != 13 || c.FootX != -1 || c.FootY != 2 {
@@ -62,36 +63,35 @@ func TestCharactersOfAPage(t *testing.T) {
 	if pix, w, h := p.CharacterFrame(d.Characters[0].ID, 7); w != 10 || h != 20 || pix[(6*10+3)*4] != 7 {
 		t.Errorf("frame 7 is %d × %d", w, h)
 	}
-	order(p, page.Order{Do: "set-pose", Kind: "character", ID: id, N: 2, List: []int{int(world.ActJump), int(world.West), 3}})
+	order(p, page.SetPose{Character: who, Row: 2, Act: int(world.ActJump), Facing: int(world.West), Ticks: 3})
 	if pose := p.Document().Characters[0].Poses[2]; pose.Act != world.ActJump || pose.Facing != world.West || pose.Ticks != 3 {
 		t.Errorf("the third row shows %+v", pose)
 	}
 	before := p.Document()
-	for _, bad := range []page.Order{{Do: "set-pose", N: 2, List: []int{99, 0, 3}}, {Do: "set-pose", N: 2, List: []int{0, 0, 0}}, {Do: "set-pose", N: 7, List: []int{0, 0, 3}},
-		{Do: "set-body", List: []int{-1, 4, 0, 0}}, {Do: "set-body", List: []int{4, 4, 900, 0}}, {Do: "take-sheet", Sheet: &page.SheetTaken{Columns: 2, Rows: 1, Places: []int{9}}}} {
-		bad.Kind, bad.ID = "character", id
+	for _, bad := range []page.Order{page.SetPose{Character: who, Row: 2, Act: 99, Ticks: 3}, page.SetPose{Character: who, Row: 2}, page.SetPose{Character: who, Row: 7, Ticks: 3},
+		page.SetBody{Character: who, W: -1, H: 4}, page.SetBody{Character: who, W: 4, H: 4, FootX: 900}, page.TakeSheet{Character: who, Sheet: page.SheetTaken{Columns: 2, Rows: 1, Places: []int{9}}}} {
 		p.State()
 		if order(p, bad); p.Document() != before || said(p) == "" {
 			t.Errorf("%+v was done without a word", bad)
 		}
 	}
-	order(p, page.Order{Do: "play"})
+	order(p, page.StartPlay{})
 	for range 20 {
 		p.Tick(0)
 	}
 	if v := p.Play(); v.Sprite < 0 || v.W != 5 || v.H != 13 || v.FootY != 2 {
 		t.Errorf("in play there is frame %d, a body of %d × %d, the foot %d up", v.Sprite, v.W, v.H, v.FootY)
 	}
-	order(p, page.Order{Do: "play-as"})
+	order(p, page.UseAsPlayer{})
 	if v := p.Play(); p.Document().Project.Player != 0 || v == nil || v.Sprite != -1 {
 		t.Errorf("the built-in figure is seen by frame %d", v.Sprite)
 	}
-	order(p, page.Order{Do: "play-as", ID: id})
+	order(p, page.UseAsPlayer{Character: who})
 	if p.Document().Project.Player != d.Characters[0].ID {
 		t.Error("the character is not played again")
 	}
 	p.State()
-	if order(p, page.Order{Do: "remove", Kind: "character", ID: id}); said(p) == "" || len(p.Document().Characters) != 1 {
+	if order(p, page.Delete{Thing: page.Thing{Kind: "character", ID: who}}); said(p) == "" || len(p.Document().Characters) != 1 {
 		t.Error("who is played was deleted without a word")
 	}
 }

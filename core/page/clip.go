@@ -184,26 +184,28 @@ func finder(d *world.Document, sets map[string]clipSet) (find rows.Finder, missi
 	return find, missing
 }
 
-// Copied is what is selected, as text for the clipboard; empty if there is nothing,
-// which is then said. With cut it is taken away from the map.
-func (p *Page) Copied(cut bool) (text string, changed Changed) {
+// CopiedView is what is selected, as text for the clipboard, and what is to be said of that: what was copied, or, without
+// text, why nothing was.
+type CopiedView struct {
+	Text string `json:"text"`
+	Says string `json:"says"`
+}
+
+// Copied asks for what is selected as text, once what is under way is done.
+type Copied struct{}
+
+// Answer implements Question.
+func (Copied) Answer(p *Page) any {
 	p.finish()
-	d := p.doc()
 	b, problem := p.copied()
 	if b == nil {
-		p.say("%s", problem)
-		return "", StateChanged
+		return CopiedView{Says: problem}
 	}
-	text = writeClip(d, b)
+	text := writeClip(p.doc(), b)
 	if len(text) > limit.EditBytes {
-		p.say("This is too large for the clipboard (%d MB; the most is %d MB). Move it, or copy it in parts.", len(text)>>20, limit.EditBytes>>20)
-		return "", StateChanged
+		return CopiedView{Says: fmt.Sprintf("This is too large for the clipboard (%d MB; the most is %d MB). Move it, or copy it in parts.", len(text)>>20, limit.EditBytes>>20)}
 	}
-	if cut {
-		return text, p.ask(func() Changed { return p.remove() | p.hover() })
-	}
-	p.say("Copied %s.", contents(b))
-	return text, StateChanged
+	return CopiedView{text, fmt.Sprintf("Copied %s.", contents(b))}
 }
 
 // copied is what is selected as a block: cells, or one piece.
@@ -230,10 +232,14 @@ func contents(b *world.Block) string {
 	return text
 }
 
-// Paste takes what is in the clipboard into the hand.
-func (p *Page) Paste(text string) Changed {
-	p.finish()
-	b, left, err := readClip(p.doc(), text)
+// Paste takes what the text of the clipboard says into the hand.
+type Paste struct {
+	Text string `json:"text"`
+}
+
+// Do implements Order.
+func (o Paste) Do(p *Page) Changed {
+	b, left, err := readClip(p.doc(), o.Text)
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -246,22 +252,26 @@ func (p *Page) Paste(text string) Changed {
 	return StateChanged | p.hover()
 }
 
-// keepPatch keeps the cells chosen, or the block in the hand, as a patch.
-func (p *Page) keepPatch(name string) Changed {
+// KeepPatch keeps the cells that are selected, or the block in the hand, as a patch, under a name or one that is proposed.
+type KeepPatch struct {
+	Name string `json:"name,omitempty"`
+}
+
+// Do implements Order.
+func (o KeepPatch) Do(p *Page) Changed {
 	d := p.doc()
 	b, problem := p.copied()
 	if p.hand.Holding == hand.Patch {
 		b = p.hand.Block
 	}
 	if b == nil {
-		p.say("%s", problem)
-		return StateChanged
+		return p.refuse("%s", problem)
 	}
 	where := "hand"
 	if m := d.Map(p.hand.Cells.Map); m != nil {
 		where = m.Name
 	}
-	patch := &world.Patch{ID: p.ids.NewID(), Name: name, Block: *b}
+	patch := &world.Patch{ID: p.ids.NewID(), Name: o.Name, Block: *b}
 	if patch.Name == "" {
 		patch.Name = fmt.Sprintf("Patch of %s, %d × %d", where, b.W, b.H)
 	}
@@ -310,15 +320,20 @@ func (p *Page) BlockPicture(patch world.ID, side int) (pixels []byte, w, h int) 
 	return p.bitmaps.Atlas.Map(m, ^uint64(0), side)
 }
 
-// holdTiles takes a block of tiles off a sheet into the hand: columns of them, row by
-// row, 0 where there is none.
-func (p *Page) holdTiles(columns int, list []int) {
+// HoldTiles takes a block of tiles off a sheet into the hand: so many columns, row by row, 0 where there is none.
+type HoldTiles struct {
+	Columns int   `json:"columns"`
+	Tiles   []int `json:"tiles"`
+}
+
+// Do implements Order.
+func (o HoldTiles) Do(p *Page) Changed {
+	columns, list := o.Columns, o.Tiles
 	if columns < 1 || len(list) == 0 || len(list)%columns != 0 {
-		return
+		return p.Fail(errUnknown)
 	}
 	if len(list) == 1 {
-		p.hold(Order{Kind: string(hand.Tile), N: list[0]})
-		return
+		return Hold{Holding: string(hand.Tile), Tile: list[0]}.Do(p)
 	}
 	cells := make([]grid.Cell, len(list))
 	for i, n := range list {
@@ -328,6 +343,7 @@ func (p *Page) holdTiles(columns int, list []int) {
 	}
 	p.hand.Cancel()
 	p.hand.HoldBlock(world.Sheet(columns, len(list)/columns, cells), 0)
+	return p.handChanged()
 }
 
 // transform mirrors or turns the cells chosen, or else what is in the hand.
@@ -343,7 +359,7 @@ func (p *Page) transform(how hand.Transform) Changed {
 		problem = p.hand.Flip(d, how == hand.LeftRight)
 	}
 	if problem != "" {
-		p.say("%s", problem)
+		p.refuse("%s", problem)
 	}
 	return StateChanged | p.hover()
 }

@@ -16,31 +16,27 @@ import (
 func TestPastedPieceKnowsItsTrack(t *testing.T) {
 	p := fromTheSide(t)
 	lift := place(p, world.MovingPlatform, 6, 5)
-	order(p, page.Order{Do: "lead-on", X: 10*16 + 8, Y: 5*16 + 8})
+	order(p, page.AddTrackPoint{X: 10*16 + 8, Y: 5*16 + 8})
 	tracks := p.Document().Tracks
 	if len(tracks) != 1 {
 		t.Fatalf("led on once there are %d tracks", len(tracks))
 	}
-	piece := page.Order{Kind: "piece", Map: page.FormatID(p.Document().Maps[0].ID), ID: page.FormatID(lift.ID)}
 	for name, n := range map[string]int{"speed": 12, "width": 2} {
-		set := piece
-		set.Do, set.Text, set.N = "set-acting", name, n
-		order(p, set)
+		set(p, lift, name, n)
 	}
 	want := p.Document().Maps[0].Piece(lift.ID).Props
 	if want.Refers(props.Track) != tracks[0].ID {
 		t.Fatalf("led on it acts as %+v", want)
 	}
-	piece.Do = "select"
-	order(p, piece)
-	text, _ := p.Copied(false)
+	order(p, page.Select{Thing: thing("piece", p.Document().Maps[0].ID, lift.ID)})
+	text := copied(p)
 	if !strings.Contains(text, `"name": "Track 1"`) {
 		t.Fatalf("the clipboard does not say what its track is called: %s", text)
 	}
 	paste := func(text string, x int) kind.Values {
 		t.Helper()
 		before := len(p.Document().Maps[0].Pieces)
-		p.Paste(text)
+		order(p, page.Paste{Text: text})
 		at := grid.Point{X: x*16 + 8, Y: 9*16 + 8}
 		p.Pointer(page.Press, at, false, false, 0)
 		p.Pointer(page.Release, at, false, false, 0)
@@ -53,7 +49,7 @@ func TestPastedPieceKnowsItsTrack(t *testing.T) {
 	if got := paste(text, 2); got != want {
 		t.Errorf("pasted beside it acts as %+v, not %+v", got, want)
 	}
-	track := page.Order{Do: "rename", Kind: "track", ID: page.FormatID(tracks[0].ID), Text: "Night round"}
+	track := page.Rename{Thing: page.Thing{Kind: "track", ID: page.ID(tracks[0].ID)}, Name: "Night round"}
 	order(p, track)
 	if name := p.Document().Tracks[0].Name; name != "Night round" {
 		t.Fatalf("renamed, the track is called %q", name)

@@ -25,14 +25,19 @@ type Legend struct {
 	Y int `json:"y"`
 }
 
-// MapOfColours makes a map of places, a byte for each cell, row by row: 0 is empty, n the
-// colour n of the legend.
-func (p *Page) MapOfColours(to Legend, places []byte) Changed {
+// MakeMapOfColours makes a map of places, a byte for each cell, row by row: 0 is empty, n the colour n of the legend.
+type MakeMapOfColours struct {
+	Legend Legend   `json:"legend"`
+	Places Attached `json:"-"`
+}
+
+// Do implements Order.
+func (o MakeMapOfColours) Do(p *Page) Changed {
+	to, places := o.Legend, o.Places.first()
 	side := limit.MaxMapSide
 	if to.Columns < 1 || to.Rows < 1 || to.Columns > side || to.Rows > side || len(places) != to.Columns*to.Rows {
 		return p.Fail(fmt.Errorf("a map is 1 to %d cells wide and high; this one would be %d × %d", side, to.Columns, to.Rows))
 	}
-	p.finish()
 	d := p.doc()
 	room, ok := board.Free(d, grid.Rect{X: to.X, Y: to.Y, W: to.Columns, H: to.Rows}, 0)
 	if !ok {
@@ -57,7 +62,7 @@ func (p *Page) MapOfColours(to Legend, places []byte) Changed {
 	})
 	e.Parts = append(e.Parts, edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: g, Cells: cells})
 	e.Parts = append(e.Parts, remember(d, to)...)
-	return p.ask(func() Changed { return p.do(e) })
+	return p.do(e)
 }
 
 // remember are the parts that keep in the project what colours mean.

@@ -147,8 +147,17 @@ const (
 	newItem = "a new item"
 )
 
-func (p *Page) setCondition(ref world.Ref, word string, form *logic.ConditionForm) Changed {
-	e, err := p.author().conditioned(ref, word, form)
+// SetCondition says what must hold for a piece, in the property of a word; nil for nothing.
+type SetCondition struct {
+	Map       ID                   `json:"map"`
+	Piece     ID                   `json:"piece"`
+	Property  string               `json:"property"`
+	Condition *logic.ConditionForm `json:"condition"`
+}
+
+// Do implements Order.
+func (o SetCondition) Do(p *Page) Changed {
+	e, err := p.author().conditioned(pieceRef(o.Map, o.Piece), o.Property, o.Condition)
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -158,9 +167,17 @@ func (p *Page) setCondition(ref world.Ref, word string, form *logic.ConditionFor
 	return p.do(e)
 }
 
-// setConditions lets something else hold for all pieces that are selected, in one step.
-func (p *Page) setConditions(word string, form *logic.ConditionForm) Changed {
-	return p.toAll(func(ref world.Ref) (edit.Edit, error) { return p.author().conditioned(ref, word, form) })
+// SetConditionOfSelected says what must hold for all pieces that are selected, in one step.
+type SetConditionOfSelected struct {
+	Property  string               `json:"property"`
+	Condition *logic.ConditionForm `json:"condition"`
+}
+
+// Do implements Order.
+func (o SetConditionOfSelected) Do(p *Page) Changed {
+	return p.toAll(func(ref world.Ref) (edit.Edit, error) {
+		return p.author().conditioned(ref, o.Property, o.Condition)
+	})
 }
 
 // AskableView is what conditions can ask for.

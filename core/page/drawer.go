@@ -92,10 +92,16 @@ func drawer(d *world.Document) []string {
 	return list
 }
 
-// arrange puts a thing before another of its kind in the drawer; last if there is
-// no such.
-func (p *Page) arrange(ref world.Ref, before world.ID) Changed {
+// Arrange puts a thing before another of its kind in the drawer; last if there is no such.
+type Arrange struct {
+	Thing  Thing `json:"thing"`
+	Before ID    `json:"before"`
+}
+
+// Do implements Order.
+func (o Arrange) Do(p *Page) Changed {
 	d := p.doc()
+	ref, before := o.Thing.ref(), world.ID(o.Before)
 	if ref.ID == before || hand.Name(d, ref) == "" && d.Tileset(ref.ID) == nil {
 		return 0
 	}

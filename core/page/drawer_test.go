@@ -17,10 +17,10 @@ func TestDrawerAgainstList(t *testing.T) {
 	r := rand.New(rand.NewPCG(54, 1))
 	p := open(t, 5)
 	for range 4 {
-		order(p, page.Order{Do: "make-medley", List: []int{1, 2}})
+		order(p, page.MakeMedley{Tiles: []int{1, 2}})
 	}
 	for i := range 3 {
-		order(p, page.Order{Do: "make-bond", Bond: page.PartOf(page.Bonding{Tiles: []tiles.Bonded{{Tile: 5 + i, Joined: tiles.Sides.Full(), Weight: 1}}})})
+		order(p, page.MakeBond{Bond: page.Bonding{Tiles: []tiles.Bonded{{Tile: 5 + i, Joined: tiles.Sides.Full(), Weight: 1}}}})
 	}
 	taken(t, p, 4)
 	if len(p.Document().Bonds) != 3 || len(p.Document().Medleys) != 4 {
@@ -65,7 +65,7 @@ func TestDrawerAgainstList(t *testing.T) {
 			}
 			list = slices.Insert(list, to, id)
 		}
-		order(p, page.Order{Do: "arrange", Kind: kinds[id], ID: id, Text: other})
+		order(p, page.Arrange{Thing: page.Thing{Kind: kinds[id], ID: page.ID(page.ParseID(id))}, Before: page.ID(page.ParseID(other))})
 		if got := p.Scene().Drawer; !slices.Equal(got, list) {
 			t.Fatalf("%s before %s: %v, want %v (was %v)", id, other, got, list, was)
 		}
@@ -74,7 +74,7 @@ func TestDrawerAgainstList(t *testing.T) {
 		}
 	}
 	for range steps {
-		order(p, page.Order{Do: "undo"})
+		order(p, page.Undo{})
 	}
 	if got := p.Scene().Drawer; !slices.Equal(got, before) {
 		t.Errorf("undo leads to %v, want %v", got, before)
@@ -85,8 +85,8 @@ func TestDrawerAgainstList(t *testing.T) {
 func TestUsage(t *testing.T) {
 	p := open(t, 5)
 	set, _ := taken(t, p, 10)
-	order(p, page.Order{Do: "make-medley", List: []int{set.First, set.First + 1}})
-	order(p, page.Order{Do: "make-bond", Bond: page.PartOf(page.Bonding{Tiles: []tiles.Bonded{{Tile: set.First + 2, Joined: tiles.Sides.Full(), Weight: 1}}})})
+	order(p, page.MakeMedley{Tiles: []int{set.First, set.First + 1}})
+	order(p, page.MakeBond{Bond: page.Bonding{Tiles: []tiles.Bonded{{Tile: set.First + 2, Joined: tiles.Sides.Full(), Weight: 1}}}})
 	unused := func() (int, int) {
 		u := p.Usage()
 		return u.Tilesets[1].Unused, len(u.Unused)
@@ -95,7 +95,7 @@ func TestUsage(t *testing.T) {
 		t.Errorf("at first %d tiles and %d things lie on no map, want 10 and 2", tiles, things)
 	}
 	paint := func(n int) {
-		order(p, page.Order{Do: "hold", Kind: "tile", N: n})
+		order(p, page.Hold{Holding: "tile", Tile: n})
 		p.Pointer(page.Press, grid.Point{X: 40, Y: 40}, false, false, 0)
 		p.Pointer(page.Release, grid.Point{X: 40, Y: 40}, false, false, 0)
 	}

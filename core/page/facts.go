@@ -2,9 +2,11 @@ package page
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"azzel/core/edit"
+	"azzel/core/hand"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/world"
@@ -85,28 +87,45 @@ func settingFields(d *world.Document, p *world.Piece) []FieldView {
 	}
 	sets := p.Sets()
 	fact := listed(d, "sets", "Once "+p.Kind().Done+", sets", "nothing", world.SortFact, factsOf(d), sets.Fact)
-	fact.Options = append(fact.Options, "a new fact")
-	how := FieldView{Name: "sets-how", Label: "Sets it", Options: []string{"to yes", "to no"}, Value: int(sets.How) & 1, Tries: []int{}}
-	switch f := d.Fact(sets.Fact); {
-	case f == nil:
+	fact.Options = append(fact.Options, OptionView{madeAnew, "a new fact"})
+	f := d.Fact(sets.Fact)
+	if f == nil {
 		return []FieldView{fact}
-	case f.Counts:
-		how.Options, how.Value = []string{"up", "down", "to"}, int(sets.How)
+	}
+	words := settings(f)
+	how := FieldView{Name: "sets-how", Label: "Sets it", Options: wordOptions(words...), Chosen: words[int(sets.How)%len(words)], Tries: []int{}}
+	if f.Counts {
 		label := []string{"By", "By", "To"}[sets.How]
 		return []FieldView{fact, how, numberField(kind.Has{Prop: props.SetsBy}, "sets-by", label, 1, sets.Amount(), 1)}
 	}
 	return []FieldView{fact, how}
 }
 
-// setting are the properties of a piece of which a part of what it sets is set, by its name for the page.
-func setting(p *world.Piece, name string, value int) []kind.Value {
-	sets := p.Sets()
-	if name == "sets-how" {
-		sets.How = world.Setting(value)
-	} else {
-		sets.By = value
+// settings are the ways to set a fact, in the order of world.Setting.
+func settings(f *world.Fact) []string {
+	if f.Counts {
+		return []string{"up", "down", "to"}
 	}
-	return sets.Props()
+	return []string{"to yes", "to no"}
+}
+
+// setting are the properties of a piece of which a part of what it sets is set, by its name for the page.
+func setting(d *world.Document, p *world.Piece, name string, number int, choice string) ([]kind.Value, error) {
+	sets := p.Sets()
+	if name != "sets-how" {
+		sets.By = number
+		return sets.Props(), nil
+	}
+	f := d.Fact(sets.Fact)
+	if f == nil {
+		return nil, fmt.Errorf("%s sets no fact", hand.PieceName(d, p))
+	}
+	how := slices.Index(settings(f), choice)
+	if how < 0 {
+		return nil, fmt.Errorf("%s can't be set %q", f.Name, choice)
+	}
+	sets.How = world.Setting(how)
+	return sets.Props(), nil
 }
 
 func factsOf(d *world.Document) []world.ID {
@@ -121,12 +140,14 @@ func (a author) newFact(name string) (world.ID, edit.Part) {
 }
 
 // setsChosen lets a piece set what was chosen of the facts, or a new one.
-func (a author) setsChosen(p *world.Piece, n int) (before []edit.Part) {
+func (a author) setsChosen(p *world.Piece, choice string) (before []edit.Part, err error) {
 	sets := p.Sets()
-	if n != len(a.d.Facts)+1 {
-		sets.Fact = chosen(factsOf(a.d), n)
+	if choice != madeAnew {
+		if sets.Fact, err = chosen(factsOf(a.d), choice); err != nil {
+			return nil, err
+		}
 		p.Props = p.Props.With(sets.Props()...)
-		return nil
+		return nil, nil
 	}
 	name := ""
 	if p.Name != "" {
@@ -134,28 +155,42 @@ func (a author) setsChosen(p *world.Piece, n int) (before []edit.Part) {
 	}
 	id, put := a.newFact(name)
 	p.Props = p.Props.With(world.Change{Fact: id}.Props()...)
-	return []edit.Part{put}
+	return []edit.Part{put}, nil
 }
 
-// makeFact makes a fact of a name: a number, or yes or no.
-func (p *Page) makeFact(name string, counts bool) Changed {
-	_, put := p.author().newFact(strings.TrimSpace(name))
+// MakeFact makes a fact of a name: a number if it counts, else yes or no.
+type MakeFact struct {
+	Name   string `json:"name"`
+	Counts bool   `json:"counts"`
+}
+
+// Do implements Order.
+func (o MakeFact) Do(p *Page) Changed {
+	_, put := p.author().newFact(strings.TrimSpace(o.Name))
 	parts := []edit.Part{put}
-	if ref := put.(edit.Put).Ref; counts {
+	if ref := put.(edit.Put).Ref; o.Counts {
 		parts = append(parts, edit.Changes(ref, (&world.Fact{}).Values(), (&world.Fact{Counts: true}).Values())...)
 	}
 	return p.do(edit.Edit{Label: "make a fact", Parts: parts})
 }
 
-// setFact says what a fact is when play begins, and whether it is a number.
-func (p *Page) setFact(ref world.Ref, start int, counts bool) Changed {
+// SetFact says what a fact is when play begins, and whether it is a number.
+type SetFact struct {
+	Fact   ID   `json:"fact"`
+	Start  int  `json:"start"`
+	Counts bool `json:"counts"`
+}
+
+// Do implements Order.
+func (o SetFact) Do(p *Page) Changed {
+	ref := world.Ref{Sort: world.SortFact, ID: world.ID(o.Fact)}
 	f := p.doc().Fact(ref.ID)
 	if f == nil {
 		return p.Fail(world.ErrGone)
 	}
 	next := *f
-	if next.Start, next.Counts = start, counts; counts != f.Counts {
-		next.Start = next.Bound(start)
+	if next.Start, next.Counts = o.Start, o.Counts; o.Counts != f.Counts {
+		next.Start = next.Bound(o.Start)
 	}
 	return p.change(f.Name, edit.Changes(ref, f.Values(), next.Values()))
 }

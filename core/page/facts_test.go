@@ -19,43 +19,40 @@ import (
 func TestFactsOfAPage(t *testing.T) {
 	p := fromTheSide(t)
 	m := p.Document().Maps[0]
-	ref := func(do string, piece *world.Piece) page.Order { return about(do, m, piece) }
 	act := func(piece *world.Piece, name string, n int) {
 		t.Helper()
-		o := ref("set-acting", piece)
-		o.Text, o.N = name, n
-		order(p, o)
+		set(p, piece, name, n)
 		if says := said(p); says != "" {
 			t.Errorf("%s %d: %s", name, n, says)
 		}
 	}
 	offers := func(piece *world.Piece, name string) []string {
-		order(p, ref("select", piece))
+		order(p, page.Select{Thing: thing("piece", m.ID, piece.ID)})
 		acts := p.State().Slip.Asking
 		if acts == nil {
 			return nil
 		}
 		for _, c := range acts.Fields {
 			if c.Name == name {
-				return append(slices.Clone(c.Options), c.Options[c.Value])
+				var labels []string
+				for _, o := range c.Options {
+					labels = append(labels, o.Label)
+				}
+				return append(labels, c.Options[slices.IndexFunc(c.Options, func(o page.OptionView) bool { return o.ID == c.Chosen })].Label)
 			}
 		}
 		return nil
 	}
 	ask := func(piece *world.Piece, word string, c *logic.ConditionForm) {
 		t.Helper()
-		o := ref("set-condition", piece)
-		o.Text, o.Condition = word, c
-		order(p, o)
+		order(p, page.SetCondition{Map: page.ID(m.ID), Piece: page.ID(piece.ID), Property: word, Condition: c})
 		if says := said(p); says != "" {
 			t.Errorf("%s: %s", word, says)
 		}
 	}
-	order(p, page.Order{Do: "make-fact", Text: " Moths seen ", Yes: true})
+	order(p, page.MakeFact{Name: " Moths seen ", Counts: true})
 	fuse, pane, gate := place(p, world.Collectible, 7, 9), place(p, world.Breakable, 9, 9), place(p, world.Exit, 12, 9)
-	rename := ref("rename", fuse)
-	rename.Text = "Fuse"
-	order(p, rename)
+	order(p, page.Rename{Thing: thing("piece", m.ID, fuse.ID), Name: "Fuse"})
 	// The last choice makes a fact, called as what happens to the piece.
 	act(fuse, "sets", 2)
 	ask(pane, "while", asks("fact", page.FormatID(p.Document().Facts[1].ID), "under", 1))
@@ -79,7 +76,7 @@ func TestFactsOfAPage(t *testing.T) {
 	// Of a fact that is yes or no there is one way to say each, however it was asked; what is asked for first is there.
 	for by, want := range map[string]string{"over": "at-least", "is-not": "at-least", "is": "under", "at-most": "under"} {
 		ask(pane, "while", asks("fact", page.FormatID(taken.ID), by, 0))
-		order(p, ref("select", pane))
+		order(p, page.Select{Thing: thing("piece", m.ID, pane.ID)})
 		if is := p.State().Slip.Asking.Conditions[0].Is; is.By != want || is.Right.Number != 1 {
 			t.Errorf("%s 0 is said as %s %d", by, is.By, is.Right.Number)
 		}
@@ -88,7 +85,7 @@ func TestFactsOfAPage(t *testing.T) {
 	if v := p.Askable(); v.First.Left.Thing != page.FormatID(seen.ID) || v.FirstPiece.Subject.Thing != page.FormatID(fuse.ID) || v.FirstPiece.Is != "taken" || len(v.Comparisons) != 6 || v.Comparisons[4].Name != "exactly" {
 		t.Errorf("asked for first are %+v and %+v", v.First.Left, v.FirstPiece)
 	}
-	order(p, page.Order{Do: "unselect"})
+	order(p, page.Unselect{})
 	var named []string
 	for _, f := range p.Scene().Facts {
 		for _, n := range f.Named {
@@ -100,8 +97,8 @@ func TestFactsOfAPage(t *testing.T) {
 	}
 	id := page.FormatID(taken.ID)
 	for _, bad := range []page.Order{
-		{Do: "set-fact", Kind: "fact", ID: id, N: 2}, {Do: "set-fact", Kind: "fact", ID: "99", N: 1}, {Do: "remember", Kind: "fact", ID: id, N: 1},
-		{Do: "set-fact", Kind: "fact", ID: page.FormatID(seen.ID), N: 1_000_000, Yes: true}, {Do: "rename", Kind: "fact", ID: id, Text: " "}, {Do: "remove", Kind: "fact", ID: "99"},
+		page.SetFact{Fact: page.ID(taken.ID), Start: 2}, page.SetFact{Fact: 99, Start: 1}, page.SetFactInPlay{Fact: page.ID(taken.ID), Value: 1},
+		page.SetFact{Fact: page.ID(seen.ID), Start: 1_000_000, Counts: true}, page.Rename{Thing: thing("fact", 0, taken.ID), Name: " "}, page.Delete{Thing: thing("fact", 0, 99)},
 	} {
 		before := p.Document()
 		if order(p, bad); p.Document() != before || said(p) == "" {
@@ -117,7 +114,7 @@ func TestFactsOfAPage(t *testing.T) {
 		}
 		return strings.Join(list, " ")
 	}
-	order(p, page.Order{Do: "play-at", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(m.Pieces[0].ID)})
+	order(p, page.StartPlayAt{Piece: page.ID(m.Pieces[0].ID)})
 	if got := reasons(); got != "Fuse: Not taken yet; then it sets Fuse taken to yes. Breakable at 9, 9: There: Fuse taken is no. "+
 		"Exit at 12, 9: Not there: you have 0 × Item 1, not at least 2. Exit at 12, 9: Lets nobody out: you have 0 × Item 1, not at least 1." {
 		t.Errorf("at first: %s", got)
@@ -134,14 +131,14 @@ func TestFactsOfAPage(t *testing.T) {
 	if f := p.Known().Facts[1]; f.Value != 1 || !strings.HasPrefix(f.Since, "since 0:0") || !strings.HasSuffix(f.Since, ", by Fuse") {
 		t.Errorf("the game knows %+v", f)
 	}
-	order(p, page.Order{Do: "remember", Kind: "fact", ID: id, N: 0})
+	order(p, page.SetFactInPlay{Fact: page.ID(page.ParseID(id)), Value: 0})
 	if got := reasons(); !strings.HasPrefix(got, "Fuse: Has set Fuse taken to yes, or was gone otherwise; last set by hand, at") || len(p.Play().GoneIDs) != 2 {
 		t.Errorf("set by hand: %s", got)
 	}
 	for range 20 {
 		p.Tick(play.Left)
 	}
-	order(p, page.Order{Do: "keep-replay", Text: "Helped"})
+	order(p, page.KeepReplay{Name: "Helped"})
 	if says := said(p); len(p.Document().Replays) != 0 || !strings.Contains(says, "help") {
 		t.Errorf("kept, and said %q", says)
 	}
@@ -150,16 +147,16 @@ func TestFactsOfAPage(t *testing.T) {
 	if v := p.Play(); len(v.GoneIDs) != 1 {
 		t.Errorf("no longer asking, gone are %v", v.GoneIDs)
 	}
-	order(p, page.Order{Do: "stop"})
-	order(p, page.Order{Do: "remove", Kind: "fact", ID: id})
+	order(p, page.StopPlay{})
+	order(p, page.Delete{Thing: page.Thing{Kind: "fact", ID: page.ID(page.ParseID(id))}})
 	if says := said(p); len(p.Document().Facts) != 2 || !strings.Contains(says, "Fuse taken is gone from Fuse, Breakable at 9, 9") {
 		t.Errorf("deleted, it is said %q", says)
 	}
-	order(p, page.Order{Do: "play"})
+	order(p, page.StartPlay{})
 	if v := p.Play(); len(v.GoneIDs) != 0 || len(p.Known().Facts) != 2 {
 		t.Errorf("without the fact, gone are %v", v.GoneIDs)
 	}
-	order(p, page.Order{Do: "undo"})
+	order(p, page.Undo{})
 	if f := p.Scene().Facts; len(f) != 3 || len(f[1].Named) != 2 {
 		t.Errorf("taken back: %+v", f)
 	}
@@ -172,7 +169,7 @@ func asks(is, id, by string, n int) *logic.ConditionForm {
 
 // says is what the slip of a piece says that must hold for it.
 func says(p *page.Page, piece *world.Piece) string {
-	order(p, about("select", p.Document().Maps[0], piece))
+	order(p, page.Select{Thing: thing("piece", p.Document().Maps[0].ID, piece.ID)})
 	acts := p.State().Slip.Asking
 	if acts == nil {
 		return ""
@@ -192,20 +189,20 @@ func TestFactsGoWithPieces(t *testing.T) {
 	p := fromTheSide(t)
 	label := place(p, world.Collectible, 7, 9)
 	m := p.Document().Maps[0]
-	about := page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(label.ID), Text: "sets", N: 1}
-	order(p, about)
-	about.Do, about.Text, about.Condition = "set-condition", "while", &logic.ConditionForm{Asks: "any", Of: []logic.ConditionForm{*asks("fact", "a new fact", "under", 1), {Asks: "presence", Subject: &logic.NounForm{Is: "all", Type: "foe"}, Is: "there"}}}
-	order(p, about)
+	set(p, label, "sets", 1)
+	while := page.SetCondition{Map: page.ID(m.ID), Piece: page.ID(label.ID), Property: "while"}
+	while.Condition = &logic.ConditionForm{Asks: "any", Of: []logic.ConditionForm{*asks("fact", "a new fact", "under", 1), {Asks: "presence", Subject: &logic.NounForm{Is: "all", Type: "foe"}, Is: "there"}}}
+	order(p, while)
 	was := p.Document().Maps[0].Piece(label.ID)
 	if len(p.Document().Facts) != 2 || was.Sets().Fact == 0 || len(was.While().Terms) != 2 || was.Sets().Fact == was.While().Terms[0].Left.Thing {
 		t.Fatalf("the piece acts as %+v", was)
 	}
-	order(p, page.Order{Do: "hold", Kind: "choose"})
+	order(p, page.Hold{Holding: "choose"})
 	for i, at := range []grid.Point{{X: 6 * 16, Y: 8 * 16}, {X: 9*16 + 8, Y: 10*16 + 8}, {X: 9*16 + 8, Y: 10*16 + 8}} {
 		p.Pointer([]int{page.Press, page.Drag, page.Release}[i], at, false, false, 0)
 	}
-	text, _ := p.Copied(false)
-	order(p, page.Order{Do: "keep-patch"})
+	text := copied(p)
+	order(p, page.KeepPatch{})
 	back, err := world.Decode(p.Document().Encode())
 	if err != nil || len(back.Patches) != 1 || back.Patches[0].Pieces[0].Props != was.Props {
 		t.Errorf("stored, the patch is another one: %v", err)
@@ -217,12 +214,12 @@ func TestFactsGoWithPieces(t *testing.T) {
 		}
 		want := was.Props
 		if renamed {
-			order(o, page.Order{Do: "rename", Kind: "fact", ID: page.FormatID(was.While().Terms[0].Left.Thing), Text: "Something else"})
+			order(o, page.Rename{Thing: page.Thing{Kind: "fact", ID: page.ID(was.While().Terms[0].Left.Thing)}, Name: "Something else"})
 			without := *was
 			without.SetWhile(logic.Condition{Ask: logic.Any, Terms: was.While().Terms[1:]})
 			want = without.Props
 		}
-		o.Paste(text)
+		order(o, page.Paste{Text: text})
 		at := grid.Point{X: 30 * 16, Y: 5 * 16}
 		o.Pointer(page.Press, at, false, false, 0)
 		o.Pointer(page.Release, at, false, false, 0)

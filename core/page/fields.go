@@ -20,8 +20,9 @@ type FieldView struct {
 	Label   string `json:"label"`
 	Heading string `json:"heading"`
 	Help    string `json:"help"`
-	// Options are the words for the choices, of which Value is one.
-	Options []string `json:"options"`
+	// Options are the choices, Chosen is the id of the one that is chosen.
+	Options []OptionView `json:"options"`
+	Chosen  string       `json:"chosen"`
 	// Value, Least and Most are in Per parts of the unit.
 	Value int    `json:"value"`
 	Unit  string `json:"unit"`
@@ -35,6 +36,21 @@ type FieldView struct {
 	Trial string `json:"trial"`
 	// Differs says that it is not the same for all of several pieces; Value is that of the first.
 	Differs bool `json:"differs"`
+}
+
+// OptionView is a choice: the id of a thing, or a word, with what people read. The empty id stands for none of the things.
+type OptionView struct {
+	ID    string `json:"id"`
+	Label string `json:"label"`
+}
+
+// wordOptions are choices that are called what people read.
+func wordOptions(words ...string) []OptionView {
+	list := make([]OptionView, len(words))
+	for i, word := range words {
+		list[i] = OptionView{word, word}
+	}
+	return list
 }
 
 // ActingView is how a piece acts in play, with what can be set of it.
@@ -86,30 +102,21 @@ func fieldsOf(d *world.Document, m *world.Map, p *world.Piece, apart bool) []Fie
 // propFields are the fields of one property of a piece.
 func propFields(d *world.Document, m *world.Map, p *world.Piece, h kind.Has) []FieldView {
 	numbers := p.Props.Numbers(p.Kind(), h.Prop)
-	choice := func(is int, options ...string) []FieldView {
-		return []FieldView{{Name: h.Word, Label: h.Says(), Help: h.Help, Options: options, Value: is, Tries: []int{}}}
-	}
-	switch h.Sort {
-	case kind.Choice:
-		return choice(numbers[0], h.Options...)
-	case kind.YesNo:
-		return choice(numbers[0], "no", "yes")
-	case kind.OwnState:
-		is := 0
-		var names []string
-		for i, s := range p.Kind().States {
-			names = append(names, s.Name)
-			if s.Number == numbers[0] {
-				is = i
+	if list := choices(p.Kind(), h); list != nil {
+		field := FieldView{Name: h.Word, Label: h.Says(), Help: h.Help, Options: []OptionView{}, Chosen: list[0].ID, Tries: []int{}}
+		for _, c := range list {
+			field.Options = append(field.Options, c.OptionView)
+			if c.number == numbers[0] {
+				field.Chosen = c.ID
 			}
 		}
-		return choice(is, names...)
-	case kind.Direction:
-		return choice(numbers[0], append([]string{h.None}, h.Options...)...)
+		return []FieldView{field}
+	}
+	switch h.Sort {
 	case kind.Reference:
 		field := listed(d, h.Word, h.Says(), h.None, sortOf(h.To), thingsOf(d, m, h.To), p.Refers(h.Prop))
 		if field.Help = h.Help; makesNew(h.To) {
-			field.Options = append(field.Options, "a new "+sortNames[sortOf(h.To)])
+			field.Options = append(field.Options, OptionView{madeAnew, "a new " + sortNames[sortOf(h.To)]})
 		}
 		return []FieldView{field}
 	case kind.Offset:
@@ -127,6 +134,43 @@ func propFields(d *world.Document, m *world.Map, p *world.Piece, h kind.Has) []F
 	return []FieldView{numberField(h, h.Word, h.Says(), 0, numbers[0], 1)}
 }
 
+// A choiceOf is a choice with the number by which it is stored.
+type choiceOf struct {
+	OptionView
+	number int
+}
+
+// choices are those of a property that is one of some words; nil for other properties.
+func choices(k *kind.Kind, h kind.Has) (list []choiceOf) {
+	words := func(from int, words ...string) []choiceOf {
+		for i, word := range words {
+			list = append(list, choiceOf{OptionView{word, word}, from + i})
+		}
+		return list
+	}
+	switch h.Sort {
+	case kind.Choice:
+		return words(0, h.Options...)
+	case kind.YesNo:
+		return words(0, "no", "yes")
+	case kind.OwnState:
+		for i, s := range k.States {
+			c := choiceOf{OptionView{s.Word, s.Name}, s.Number}
+			if i == 0 {
+				c.number = 0 // the usual one
+			}
+			list = append(list, c)
+		}
+		return list
+	case kind.Direction:
+		return words(0, append([]string{h.None}, h.Options...)...)
+	}
+	return nil
+}
+
+// madeAnew is chosen for a thing that is made for it.
+const madeAnew = "new"
+
 // numberField is number i of a property, of which per parts are one of its unit.
 func numberField(h kind.Has, name, label string, i, is, per int) FieldView {
 	least, most := h.Ranges(i)
@@ -137,16 +181,16 @@ func numberField(h kind.Has, name, label string, i, is, per int) FieldView {
 	if h.Per > 0 {
 		per = h.Per
 	}
-	return FieldView{Name: name, Label: label, Help: h.Help, Options: []string{}, Tries: []int{}, Unit: h.Unit, Value: is, Per: per, Least: least, Most: most, Reach: min(max(reach, is), most)}
+	return FieldView{Name: name, Label: label, Help: h.Help, Options: []OptionView{}, Tries: []int{}, Unit: h.Unit, Value: is, Per: per, Least: least, Most: most, Reach: min(max(reach, is), most)}
 }
 
 // listed lets one of some things be chosen, or none of them.
 func listed(d *world.Document, name, label, none string, sort world.Sort, ids []world.ID, chosen world.ID) FieldView {
-	f := FieldView{Name: name, Label: label, Options: []string{none}, Tries: []int{}}
-	for i, id := range ids {
-		f.Options = append(f.Options, hand.Name(d, world.Ref{Sort: sort, ID: id}))
+	f := FieldView{Name: name, Label: label, Options: []OptionView{{"", none}}, Tries: []int{}}
+	for _, id := range ids {
+		f.Options = append(f.Options, OptionView{FormatID(id), hand.Name(d, world.Ref{Sort: sort, ID: id})})
 		if id == chosen {
-			f.Value = i + 1
+			f.Chosen = FormatID(id)
 		}
 	}
 	return f
@@ -233,16 +277,15 @@ func viewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesV
 		for i := range v.Fields {
 			f := &v.Fields[i]
 			o := theirs[slices.IndexFunc(theirs, func(o FieldView) bool { return o.Name == f.Name })]
-			f.Differs = f.Differs || o.Value != f.Value
+			f.Differs = f.Differs || o.Value != f.Value || o.Chosen != f.Chosen
 			if o.Label != f.Label {
 				f.Label = kind.PropLabel(f.Name, f.Label)
 			}
 		}
 	}
 	for i := range v.Fields {
-		if f := &v.Fields[i]; len(f.Options) > 0 && strings.HasPrefix(f.Options[len(f.Options)-1], "a new ") {
-			f.Options = f.Options[:len(f.Options)-1]
-		}
+		f := &v.Fields[i]
+		f.Options = slices.DeleteFunc(f.Options, func(o OptionView) bool { return o.ID == madeAnew })
 	}
 	return v
 }
@@ -252,9 +295,18 @@ func together(d *world.Document, m *world.Map, p *world.Piece) []FieldView {
 	return slices.Concat(fieldsOf(d, m, p, false), fieldsOf(d, m, p, true), settingFields(d, p))
 }
 
-// setTogether lets all pieces that are selected act otherwise, in one step.
-func (p *Page) setTogether(name string, value int) Changed {
-	return p.toAll(func(ref world.Ref) (edit.Edit, error) { return p.author().acted(ref, name, value) })
+// SetFieldOfSelected sets a field of all pieces that are selected, in one step.
+type SetFieldOfSelected struct {
+	Field  string `json:"field"`
+	Number int    `json:"number,omitempty"`
+	Choice string `json:"choice,omitempty"`
+}
+
+// Do implements Order.
+func (o SetFieldOfSelected) Do(p *Page) Changed {
+	return p.toAll(func(ref world.Ref) (edit.Edit, error) {
+		return p.author().acted(ref, o.Field, o.Number, o.Choice)
+	})
 }
 
 // toAll does something to all pieces that are selected, in one step.
@@ -280,9 +332,8 @@ func (p *Page) toAll(one func(world.Ref) (edit.Edit, error)) Changed {
 	return p.do(e)
 }
 
-// acted is the edit that lets a piece act otherwise. What is chosen among tracks or areas is a number
-// of those of its map, from 1 on.
-func (a author) acted(ref world.Ref, name string, value int) (edit.Edit, error) {
+// acted is the edit that sets a field of a piece: to a number, or, if the field has options, to the one that is chosen.
+func (a author) acted(ref world.Ref, name string, number int, choice string) (edit.Edit, error) {
 	d := a.d
 	m := d.Map(ref.Map)
 	if m == nil || m.Piece(ref.ID) == nil {
@@ -298,12 +349,15 @@ func (a author) acted(ref world.Ref, name string, value int) (edit.Edit, error) 
 			return edit.Edit{}, fmt.Errorf("a piece of the type %s sets no fact", piece.Kind().Name)
 		}
 		if name != "sets" {
-			next.Props = next.Props.With(setting(piece, name, value)...)
+			var values []kind.Value
+			if values, err = setting(d, piece, name, number, choice); err == nil {
+				next.Props = next.Props.With(values...)
+			}
 			break
 		}
-		before = a.setsChosen(&next, value)
+		before, err = a.setsChosen(&next, choice)
 	default:
-		before, err = a.set(m, &next, name, value)
+		before, err = a.set(m, &next, name, number, choice)
 		l := d.Project.Lattice()
 		if c := l.CellAt(piece.Foot); piece.Foot == m.FootFor(l, piece, c) {
 			// It covers whole cells, and still does when it is wider.
@@ -318,8 +372,8 @@ func (a author) acted(ref world.Ref, name string, value int) (edit.Edit, error) 
 	return edit.Edit{Label: "change " + name, Parts: append(before, edit.Changes(ref, piece.Values(), next.Values())...)}, err
 }
 
-// set gives a piece a number of a property by the name that it has for the page, and says what must be made before.
-func (a author) set(m *world.Map, p *world.Piece, name string, value int) (before []edit.Part, err error) {
+// set gives a piece a number of a property, or a choice, by the name that it has for the page, and says what must be made before.
+func (a author) set(m *world.Map, p *world.Piece, name string, number int, choice string) (before []edit.Part, err error) {
 	k := p.Kind()
 	for _, h := range k.Props {
 		part, is := strings.CutPrefix(name, h.Word+"-")
@@ -337,38 +391,39 @@ func (a author) set(m *world.Map, p *world.Piece, name string, value int) (befor
 			break
 		}
 		if h.Sort == kind.Reference {
-			things := thingsOf(a.d, m, h.To)
-			id := chosen(things, value)
-			if makesNew(h.To) && value == len(things)+1 {
+			var id world.ID
+			if makesNew(h.To) && choice == madeAnew {
 				var put edit.Part
 				if id, put = a.newItem(p.Name); h.To == kind.Fact {
 					id, put = a.newFact(p.Name)
 				}
 				before = append(before, put)
+			} else if id, err = chosen(thingsOf(a.d, m, h.To), choice); err != nil {
+				return nil, err
 			}
 			p.Props = p.Props.With(h.Refer(id))
 			return before, nil
 		}
 		numbers := p.Props.Numbers(k, h.Prop)
-		if numbers[i] = value; h.Sort == kind.OwnState {
-			if value < 0 || value >= len(k.States) {
-				return nil, world.ErrGone
+		if list := choices(k, h); list != nil {
+			c := slices.IndexFunc(list, func(c choiceOf) bool { return c.ID == choice })
+			if c < 0 {
+				return nil, fmt.Errorf("there is no %q among what %s can be", choice, h.Word)
 			}
-			numbers[i] = 0
-			if value > 0 {
-				numbers[i] = k.States[value].Number
-			}
+			number = list[c].number
 		}
+		numbers[i] = number
 		p.Props = p.Props.With(h.Is(numbers...))
 		return nil, nil
 	}
 	return nil, fmt.Errorf("a piece of the type %s has no %q", k.Name, name)
 }
 
-// chosen is number n of some things, from 1 on; 0 for none.
-func chosen(ids []world.ID, n int) world.ID {
-	if n < 1 || n > len(ids) {
-		return 0
+// chosen is the one of some things that has an id; 0 for the empty text, which chooses none.
+func chosen(ids []world.ID, choice string) (world.ID, error) {
+	id := ParseID(choice)
+	if choice != "" && !slices.Contains(ids, id) {
+		return 0, world.ErrGone
 	}
-	return ids[n-1]
+	return id, nil
 }

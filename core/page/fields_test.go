@@ -17,12 +17,12 @@ func TestTogether(t *testing.T) {
 	p := fromTheSide(t)
 	m := p.Document().Maps[0]
 	first, second, lift := place(p, world.Foe, 6, 9), place(p, world.Foe, 8, 9), place(p, world.MovingPlatform, 10, 5)
-	order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(second.ID), Text: "speed", N: 44})
+	order(p, page.SetPieceField{Map: page.ID(m.ID), Piece: page.ID(second.ID), Field: "speed", Number: 44})
 	choose := func(from, to grid.Point) *page.PiecesView {
 		t.Helper()
-		order(p, page.Order{Do: "choose-none"})
-		order(p, page.Order{Do: "hold", Kind: "choose"})
-		order(p, page.Order{Do: "shape", Text: "box"})
+		order(p, page.SelectNoCells{})
+		order(p, page.Hold{Holding: "choose"})
+		order(p, page.SetShape{Shape: "box"})
 		for i, at := range []grid.Point{from, to, to} {
 			p.Pointer([]int{page.Press, page.Drag, page.Release}[i], grid.Point{X: at.X*16 + 8, Y: at.Y*16 + 8}, false, false, 0)
 		}
@@ -53,39 +53,38 @@ func TestTogether(t *testing.T) {
 		t.Fatalf("of %s can be set %v", v.Says, names)
 	}
 	// What must hold for each: the same is set for all of them at once, where it differs that is said.
-	order(p, page.Order{Do: "make-fact", Text: "Lamps lit"})
+	order(p, page.MakeFact{Name: "Lamps lit"})
 	lit := page.FormatID(p.Document().Facts[0].ID)
-	order(p, page.Order{Do: "set-condition", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(second.ID), Text: "while", Condition: asks("fact", lit, "under", 1)})
+	order(p, page.SetCondition{Map: page.ID(m.ID), Piece: page.ID(second.ID), Property: "while", Condition: asks("fact", lit, "under", 1)})
 	if v := p.State().Chosen.Pieces; len(v.Conditions) != 1 || !v.Conditions[0].Differs {
 		t.Errorf("one of three asks for something, and it is said %+v", v.Conditions)
 	}
-	order(p, page.Order{Do: "set-conditions", Text: "while", Condition: asks("fact", lit, "at-least", 1)})
+	order(p, page.SetConditionOfSelected{Property: "while", Condition: asks("fact", lit, "at-least", 1)})
 	if v := p.State().Chosen.Pieces; v.Conditions[0].Differs || v.Conditions[0].Says != "Lamps lit is yes" || p.Document().Maps[0].Piece(lift.ID).While().Empty() {
 		t.Errorf("all three ask for the same, and it is said %+v", v.Conditions)
 	}
-	for _, bad := range []page.Order{{Text: "needs", Condition: asks("fact", lit, "at-least", 1)}, {Text: "while", Condition: asks("moon", lit, "at-least", 1)}, {Text: "while", Condition: asks("fact", "0", "at-least", 1)}} {
+	for _, bad := range []page.SetConditionOfSelected{{Property: "needs", Condition: asks("fact", lit, "at-least", 1)}, {Property: "while", Condition: asks("moon", lit, "at-least", 1)}, {Property: "while", Condition: asks("fact", "0", "at-least", 1)}} {
 		is := p.Document()
-		bad.Do = "set-conditions"
 		if order(p, bad); p.Document() != is || said(p) == "" {
-			t.Errorf("%s %+v was done, or not done without a word", bad.Text, bad.Condition)
+			t.Errorf("%s %+v was done, or not done without a word", bad.Property, bad.Condition)
 		}
 	}
-	order(p, page.Order{Do: "set-conditions", Text: "while"})
+	order(p, page.SetConditionOfSelected{Property: "while"})
 	// Which fact they set, where all of them can: of two foes, and not of the platform beside them.
 	choose(grid.Point{X: 5, Y: 8}, grid.Point{X: 9, Y: 10})
-	order(p, page.Order{Do: "set-together", Text: "sets", N: 1})
+	order(p, page.SetFieldOfSelected{Field: "sets", Choice: lit})
 	for _, f := range p.State().Chosen.Pieces.Fields {
-		if f.Name == "sets" && (f.Value != 1 || f.Differs || len(f.Options) != 2) {
+		if f.Name == "sets" && (f.Chosen != lit || f.Differs || len(f.Options) != 2) {
 			t.Errorf("what both set is %+v", f)
 		}
 	}
 	if m := p.Document().Maps[0]; m.Piece(first.ID).Sets().Fact == 0 || m.Piece(first.ID).Sets() != m.Piece(second.ID).Sets() {
 		t.Errorf("both set %+v and %+v", m.Piece(first.ID).Sets(), m.Piece(second.ID).Sets())
 	}
-	order(p, page.Order{Do: "set-together", Text: "sets", N: 0})
+	order(p, page.SetFieldOfSelected{Field: "sets"})
 	choose(grid.Point{X: 5, Y: 4}, grid.Point{X: 11, Y: 10})
 	before := p.Document()
-	order(p, page.Order{Do: "set-together", Text: "speed", N: 17})
+	order(p, page.SetFieldOfSelected{Field: "speed", Number: 17})
 	for _, id := range []world.ID{first.ID, second.ID, lift.ID} {
 		if got := p.Document().Maps[0].Piece(id).Int(props.Speed); got != 17 {
 			t.Errorf("set together, the speed is %d", got)
@@ -93,11 +92,11 @@ func TestTogether(t *testing.T) {
 	}
 	for name, n := range map[string]int{"speed": 9999, "sight": 3, "moons": 1} {
 		was := p.Document()
-		if order(p, page.Order{Do: "set-together", Text: name, N: n}); p.Document() != was || said(p) == "" {
+		if order(p, page.SetFieldOfSelected{Field: name, Number: n}); p.Document() != was || said(p) == "" {
 			t.Errorf("%s of %d was set for all of them without a word", name, n)
 		}
 	}
-	order(p, page.Order{Do: "undo"})
+	order(p, page.Undo{})
 	for _, piece := range before.Maps[0].Pieces {
 		if is := p.Document().Maps[0].Piece(piece.ID); is.Props != piece.Props {
 			t.Errorf("taken back, a %s sets %v, not %v", kind.NameOf(piece.Type), []byte(is.Props), []byte(piece.Props))

@@ -92,26 +92,45 @@ func (a author) newItem(name string) (world.ID, edit.Part) {
 	return id, edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: id}, Values: item.Values()}
 }
 
-// makeItem makes an item of a name.
-func (p *Page) makeItem(name string) Changed {
-	_, put := p.author().newItem(strings.TrimSpace(name))
+// MakeItem makes an item of a name.
+type MakeItem struct {
+	Name string `json:"name"`
+}
+
+// Do implements Order.
+func (o MakeItem) Do(p *Page) Changed {
+	_, put := p.author().newItem(strings.TrimSpace(o.Name))
 	return p.do(edit.Edit{Label: edit.Clip("make an item"), Parts: []edit.Part{put}})
 }
 
-// setItem says how many one can have of an item.
-func (p *Page) setItem(ref world.Ref, most int) Changed {
-	i := p.doc().Item(ref.ID)
+// SetItemMost says how many of an item the player can have.
+type SetItemMost struct {
+	Item ID  `json:"item"`
+	Most int `json:"most"`
+}
+
+// Do implements Order.
+func (o SetItemMost) Do(p *Page) Changed {
+	i := p.doc().Item(world.ID(o.Item))
 	if i == nil {
 		return p.Fail(world.ErrGone)
 	}
 	next := *i
-	next.Most = most
+	next.Most = o.Most
 	return p.change(i.Name, edit.Changes(world.Ref{Sort: world.SortItem, ID: i.ID}, i.Values(), next.Values()))
 }
 
-// setBegins says how many of an item a character begins with; 0 for none.
-func (p *Page) setBegins(ref world.Ref, item world.ID, count int) Changed {
+// SetBegins says how many of an item a character begins with; 0 for none.
+type SetBegins struct {
+	Character ID  `json:"character"`
+	Item      ID  `json:"item"`
+	Count     int `json:"count"`
+}
+
+// Do implements Order.
+func (o SetBegins) Do(p *Page) Changed {
 	d := p.doc()
+	ref, item := characterRef(o.Character), world.ID(o.Item)
 	c := d.Character(ref.ID)
 	if c == nil || d.Item(item) == nil {
 		return p.Fail(world.ErrGone)
@@ -121,7 +140,7 @@ func (p *Page) setBegins(ref world.Ref, item world.ID, count int) Changed {
 	for _, i := range d.Items {
 		n := begins(c, i.ID)
 		if i.ID == item {
-			n = count
+			n = o.Count
 		}
 		if n != 0 {
 			next.Begins = append(next.Begins, world.Stock{Item: i.ID, Count: n})

@@ -20,34 +20,25 @@ import (
 func TestItemsOfAPage(t *testing.T) {
 	p := fromTheSide(t)
 	m := p.Document().Maps[0]
-	ref := func(do string, piece *world.Piece) page.Order { return about(do, m, piece) }
-	act := func(piece *world.Piece, name string, n int) {
-		o := ref("set-acting", piece)
-		o.Text, o.N = name, n
-		order(p, o)
-	}
-	order(p, page.Order{Do: "make-item", Text: " Lamp oil "})
-	order(p, page.Order{Do: "make-item", Text: "Lamp oil"})
+	act := func(piece *world.Piece, name string, n int) { set(p, piece, name, n) }
+	order(p, page.MakeItem{Name: " Lamp oil "})
+	order(p, page.MakeItem{Name: "Lamp oil"})
 	if items := p.Scene().Items; len(items) != 2 || items[0].Name != "Lamp oil" || items[1].Name != "Lamp oil 2" || items[0].Most != world.UsualMost {
 		t.Fatalf("made: %+v", items)
 	}
 	label, gate := place(p, world.Collectible, 7, 9), place(p, world.Exit, 12, 9)
 	// The last choice of a piece makes an item called as the piece is.
-	rename := ref("rename", label)
-	rename.Text = "Brass label"
-	order(p, rename)
+	order(p, page.Rename{Thing: thing("piece", m.ID, label.ID), Name: "Brass label"})
 	act(label, "item", 3)
 	if d := p.Document(); len(d.Items) != 3 || d.Items[2].Name != "Brass label" || d.Maps[0].Piece(label.ID).Refers(props.Item) != d.Items[2].ID {
 		t.Fatalf("at a piece an item was made: %+v", d.Items)
 	}
 	act(label, "amount", 2)
-	needs := ref("set-condition", gate)
-	needs.Text, needs.Condition = "needs", asks("item", page.FormatID(p.Document().Items[2].ID), "at-least", 3)
-	order(p, needs)
-	order(p, page.Order{Do: "set-movement", Text: "speed", N: 60})
+	order(p, page.SetCondition{Map: page.ID(m.ID), Piece: page.ID(gate.ID), Property: "needs", Condition: asks("item", page.FormatID(p.Document().Items[2].ID), "at-least", 3)})
+	order(p, page.SetMovement{Term: "speed", Value: 60})
 	d := p.Document()
-	who, brass := page.FormatID(d.Characters[0].ID), page.FormatID(d.Items[2].ID)
-	order(p, page.Order{Do: "set-begins", Kind: "character", ID: who, Text: brass, N: 1})
+	who, brass := page.ID(d.Characters[0].ID), page.ID(d.Items[2].ID)
+	order(p, page.SetBegins{Character: who, Item: brass, Count: 1})
 	var named []string
 	for _, n := range p.Scene().Items[2].Named {
 		named = append(named, n.Name+" "+n.Does)
@@ -60,9 +51,9 @@ func TestItemsOfAPage(t *testing.T) {
 	}
 	p.State()
 	for _, bad := range []page.Order{
-		{Do: "set-item", Kind: "item", ID: brass, N: 5000}, {Do: "set-item", Kind: "item", ID: "99", N: 5},
-		{Do: "set-begins", Kind: "character", ID: who, Text: brass, N: -1}, {Do: "set-begins", Kind: "character", ID: who, Text: "77", N: 1},
-		{Do: "rename", Kind: "item", ID: brass, Text: " "}, {Do: "remove", Kind: "item", ID: "99"},
+		page.SetItemMost{Item: brass, Most: 5000}, page.SetItemMost{Item: 99, Most: 5},
+		page.SetBegins{Character: who, Item: brass, Count: -1}, page.SetBegins{Character: who, Item: 77, Count: 1},
+		page.Rename{Thing: thing("item", 0, world.ID(brass)), Name: " "}, page.Delete{Thing: thing("item", 0, 99)},
 	} {
 		before := p.Document()
 		if order(p, bad); p.Document() != before || said(p) == "" {
@@ -70,7 +61,7 @@ func TestItemsOfAPage(t *testing.T) {
 		}
 	}
 	// Played, they are had, and remembered; the exit lets out who has enough.
-	order(p, page.Order{Do: "play-at", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(m.Pieces[0].ID)})
+	order(p, page.StartPlayAt{Piece: page.ID(m.Pieces[0].ID)})
 	if had := p.Play().Has; had != "Brass label" {
 		t.Errorf("play begins with %q", had)
 	}
@@ -80,17 +71,17 @@ func TestItemsOfAPage(t *testing.T) {
 	if v := p.Play(); !v.Finished || v.Has != "3 × Brass label" || v.Taken != 1 {
 		t.Errorf("in play: finished %t with %q", v.Finished, v.Has)
 	}
-	order(p, page.Order{Do: "stop"})
+	order(p, page.StopPlay{})
 	p.State()
-	order(p, page.Order{Do: "remove", Kind: "item", ID: brass})
+	order(p, page.Delete{Thing: page.Thing{Kind: "item", ID: brass}})
 	if says := said(p); len(p.Document().Items) != 2 || !strings.Contains(says, "Brass label is gone from Brass label, Exit at 12, 9, Player") {
 		t.Errorf("deleted, it is said %q", says)
 	}
-	order(p, page.Order{Do: "play"})
+	order(p, page.StartPlay{})
 	if had := p.Play().Has; had != "" {
 		t.Errorf("what is gone is had: %q", had)
 	}
-	order(p, page.Order{Do: "undo"})
+	order(p, page.Undo{})
 	if items := p.Scene().Items; len(items) != 3 || len(items[2].Named) != 3 {
 		t.Errorf("taken back: %+v", items)
 	}
@@ -104,15 +95,15 @@ func TestMarksOfAPage(t *testing.T) {
 	place(p, world.Collectible, 22, 9)
 	m := p.Document().Maps[0]
 	id := func(piece *world.Piece) string { return page.FormatID(piece.ID) }
-	order(p, page.Order{Do: "select", Kind: "piece", Map: page.FormatID(m.ID), ID: id(mark)})
+	order(p, page.Select{Thing: page.Thing{Kind: "piece", Map: page.ID(m.ID), ID: page.ID(page.ParseID(id(mark)))}})
 	if slip := p.State().Slip; slip == nil || !slip.Starts || slip.Acting != nil {
 		t.Errorf("the slip of a mark is %+v", slip)
 	}
-	order(p, page.Order{Do: "bring", Kind: "piece", ID: id(mark)})
+	order(p, page.BringPlayer{Mark: page.ID(page.ParseID(id(mark)))})
 	if said(p) == "" {
 		t.Error("somebody was brought somewhere who does not play")
 	}
-	order(p, page.Order{Do: "play-at", Kind: "piece", Map: page.FormatID(m.ID), ID: id(mark)})
+	order(p, page.StartPlayAt{Piece: page.ID(page.ParseID(id(mark)))})
 	if x := p.Play().X; int(x)/16 != 20 {
 		t.Errorf("play begins at %.1f", x)
 	}
@@ -123,14 +114,14 @@ func TestMarksOfAPage(t *testing.T) {
 		t.Errorf("the game remembers %+v", lines)
 	}
 	from := p.Play().Ticks
-	order(p, page.Order{Do: "bring", Kind: "piece", ID: id(mark)})
+	order(p, page.BringPlayer{Mark: page.ID(page.ParseID(id(mark)))})
 	if v := p.Play(); int(v.X)/16 != 20 || v.Ticks != from {
 		t.Errorf("brought to %.1f at tick %d, and it was %d", v.X, v.Ticks, from)
 	}
 	for range 30 {
 		p.Tick(play.Left)
 	}
-	order(p, page.Order{Do: "keep-replay", Text: "From the mark"})
+	order(p, page.KeepReplay{Name: "From the mark"})
 	if r := p.Document().Replays; len(r) != 1 || r[0].From != mark.ID || r[0].Ticks() != 30 || r[0].Began != from {
 		t.Fatalf("kept: %+v %q", r, said(p))
 	}
@@ -139,10 +130,10 @@ func TestMarksOfAPage(t *testing.T) {
 		t.Errorf("played again elsewhere: %+v", v)
 	}
 	// Deleted, it can't be gone to, and the replay has lost its start.
-	order(p, page.Order{Do: "select", Kind: "piece", Map: page.FormatID(m.ID), ID: id(mark)})
-	order(p, page.Order{Do: "delete"})
+	order(p, page.Select{Thing: page.Thing{Kind: "piece", Map: page.ID(m.ID), ID: page.ID(page.ParseID(id(mark)))}})
+	order(p, page.DeleteSelected{})
 	p.State()
-	if order(p, page.Order{Do: "bring", Kind: "piece", ID: id(mark)}); said(p) == "" {
+	if order(p, page.BringPlayer{Mark: page.ID(page.ParseID(id(mark)))}); said(p) == "" {
 		t.Error("somebody was brought to a mark that is gone")
 	}
 	if v := e.rerun(); v.Came != "fails" {
@@ -194,12 +185,12 @@ func TestManyNameAnItem(t *testing.T) {
 	if v := items[1]; len(v.Named) != 1 || v.Named[0].Does != "begins with 2" || v.More != 0 {
 		t.Errorf("an item that one begins with is named by %+v", v)
 	}
-	order(p, page.Order{Do: "play"})
+	order(p, page.StartPlay{})
 	if has := p.Play().Has; !strings.HasPrefix(has, "Seed 0, 2 × Seed 1, Seed 2, ") || !strings.HasSuffix(has, ", 2 × Seed 11, 8 more") {
 		t.Errorf("with 20 items it is said %q", has)
 	}
 	// With the help one has all there is of each.
-	order(p, page.Order{Do: "help", N: 3})
+	order(p, page.SetTestAid{Aid: p.Play().Helps[3], On: true})
 	if p.Tick(0); !strings.HasPrefix(p.Play().Has, "5 × Seed 0, ") || !p.Play().HelpsOn[3] {
 		t.Errorf("laden, it is said %q", p.Play().Has)
 	}
@@ -210,20 +201,17 @@ func TestManyNameAnItem(t *testing.T) {
 func TestItemsGoWithPieces(t *testing.T) {
 	p := fromTheSide(t)
 	label := place(p, world.Collectible, 7, 9)
-	m := p.Document().Maps[0]
-	set := page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(label.ID), Text: "item", N: 1}
-	order(p, set)
-	set.Text, set.N = "amount", 4
-	order(p, set)
+	set(p, label, "item", 1)
+	set(p, label, "amount", 4)
 	item := p.Document().Items[0].ID
 	choose := func() {
-		order(p, page.Order{Do: "hold", Kind: "choose"})
+		order(p, page.Hold{Holding: "choose"})
 		p.Pointer(page.Press, grid.Point{X: 6 * 16, Y: 8 * 16}, false, false, 0)
 		p.Pointer(page.Drag, grid.Point{X: 9*16 + 8, Y: 10*16 + 8}, false, false, 0)
 		p.Pointer(page.Release, grid.Point{X: 9*16 + 8, Y: 10*16 + 8}, false, false, 0)
 	}
 	choose()
-	order(p, page.Order{Do: "keep-patch"})
+	order(p, page.KeepPatch{})
 	if kept := p.Document().Patches; len(kept) != 1 || len(kept[0].Pieces) != 1 || kept[0].Pieces[0].Props != kind.Set(props.Item.Refer(item), props.Amount.Is(4)) {
 		t.Fatalf("the patch that was kept is %+v %q", kept, said(p))
 	}
@@ -232,23 +220,23 @@ func TestItemsGoWithPieces(t *testing.T) {
 		t.Errorf("stored, the patch is another one: %v", err)
 	}
 	choose()
-	text, _ := p.Copied(false)
+	text := copied(p)
 	for _, c := range []struct {
 		change func(*page.Page)
 		want   world.ID
 	}{
 		{func(*page.Page) {}, item},
 		{func(p *page.Page) {
-			order(p, page.Order{Do: "rename", Kind: "item", ID: page.FormatID(item), Text: "Something else"})
+			order(p, page.Rename{Thing: page.Thing{Kind: "item", ID: page.ID(item)}, Name: "Something else"})
 		}, 0},
-		{func(p *page.Page) { order(p, page.Order{Do: "remove", Kind: "item", ID: page.FormatID(item)}) }, 0},
+		{func(p *page.Page) { order(p, page.Delete{Thing: page.Thing{Kind: "item", ID: page.ID(item)}}) }, 0},
 	} {
 		o, err := page.Open(edit.Opening{Prefix: 8, Document: p.Document()}.Encode(), nil)
 		if err != nil {
 			t.Fatal(err)
 		}
 		c.change(o)
-		o.Paste(text)
+		order(o, page.Paste{Text: text})
 		at := grid.Point{X: 30 * 16, Y: 5 * 16}
 		o.Pointer(page.Press, at, false, false, 0)
 		o.Pointer(page.Release, at, false, false, 0)
@@ -266,7 +254,7 @@ func TestEvenPlatforms(t *testing.T) {
 	lift := place(p, world.MovingPlatform, 9, 5)
 	m := p.Document().Maps[0]
 	wide := func(n int) *world.Piece {
-		order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(lift.ID), Text: "width", N: n})
+		order(p, page.SetPieceField{Map: page.ID(m.ID), Piece: page.ID(lift.ID), Field: "width", Number: n})
 		return p.Document().Maps[0].Piece(lift.ID)
 	}
 	for _, c := range []struct{ width, foot int }{{2, 9 * 16}, {4, 9 * 16}, {3, 9*16 + 8}, {2, 9 * 16}} {

@@ -17,7 +17,7 @@ func TestCellsFromAFile(t *testing.T) {
 	m := p.Document().Maps[0]
 	l := m.Layers[0]
 	lay := func(text string) string {
-		p.LayCSV(m.ID, l.ID, []byte(text))
+		order(p, page.LayCSV{Map: page.ID(m.ID), Layer: page.ID(l.ID)}, []byte(text))
 		return strings.Join(p.State().Messages, " ")
 	}
 	set := func(change func(*page.LayerLook)) {
@@ -28,7 +28,7 @@ func TestCellsFromAFile(t *testing.T) {
 			}
 		}
 		change(&look)
-		order(p, page.Order{Do: "set-layer", Kind: "layer", Map: page.FormatID(m.ID), ID: page.FormatID(l.ID), Layer: page.PartOf(look)})
+		order(p, page.SetLayer{Map: page.ID(m.ID), Layer: page.ID(l.ID), Change: page.PartOf(look)})
 	}
 	set(func(v *page.LayerLook) { v.Roles = []int{1} })
 	before := p.Document()
@@ -42,11 +42,11 @@ func TestCellsFromAFile(t *testing.T) {
 			t.Errorf("%.20q: said %q, want %q", text, said, says)
 		}
 	}
-	order(p, page.Order{Do: "hide", ID: page.FormatID(l.ID), Yes: true})
+	order(p, page.HideLayer{Layer: page.ID(l.ID), Hidden: true})
 	if said := lay("a1"); !strings.Contains(said, "hidden") {
 		t.Errorf("a hidden layer: %q", said)
 	}
-	order(p, page.Order{Do: "hide", ID: page.FormatID(l.ID)})
+	order(p, page.HideLayer{Layer: page.ID(l.ID)})
 	if p.Document() != before {
 		t.Fatal("what was refused changed the document")
 	}
@@ -55,26 +55,26 @@ func TestCellsFromAFile(t *testing.T) {
 	if said := lay("a1"); !strings.Contains(said, "locked") {
 		t.Errorf("a locked layer: %q", said)
 	}
-	p.Look(kept, "before it was locked")
+	order(p, page.ShowVersion{Name: "before it was locked"}, kept)
 	if s := p.State(); s.Looked != "before it was locked" {
 		t.Errorf("one looks at %q", s.Looked)
 	}
 	locked := p.Document()
-	for _, o := range []page.Order{{Do: "undo"}, {Do: "walk"}, {Do: "rename", Kind: "project", Text: "Other"}} {
+	for _, o := range []page.Order{page.Undo{}, page.WalkHistory{}, page.Rename{Thing: thing("project", 0, 0), Name: "Other"}} {
 		order(p, o)
 		if said := strings.Join(p.State().Messages, " "); !strings.Contains(said, "kept state") || p.Document() != locked {
-			t.Errorf("%s while looking: said %q", o.Do, said)
+			t.Errorf("%s while looking: said %q", page.NameOf(o), said)
 		}
 	}
-	order(p, page.Order{Do: "go-back"})
+	order(p, page.RestoreVersion{})
 	if got := p.Document().Map(m.ID).Layer(l.ID); got.Locked {
 		t.Error("going back did not unlock the layer")
 	}
-	order(p, page.Order{Do: "undo"})
+	order(p, page.Undo{})
 	if got := p.Document().Map(m.ID).Layer(l.ID); !got.Locked {
 		t.Error("going back can't be taken back")
 	}
-	p.Look([]byte("moss"), "nothing")
+	order(p, page.ShowVersion{Name: "nothing"}, []byte("moss"))
 	if s := p.State(); s.Looked != "" || !strings.Contains(strings.Join(s.Messages, " "), "can't be shown") {
 		t.Errorf("nonsense is looked at: %+v", s.Messages)
 	}
@@ -97,7 +97,7 @@ func TestLegend(t *testing.T) {
 	if got := p.Meant(blockout.ID, []int{0x102030}); !slices.Equal(got, p.Alike(blockout.ID, []int{0x102030})) {
 		t.Errorf("a colour that means nothing yet is proposed as %v", got)
 	}
-	p.MapOfColours(page.Legend{Name: "Moss court", Columns: 2, Rows: 2, Cells: []int{water, 0}, Colours: []int{0x102030, 0x3a6f9f}}, []byte{1, 2, 0, 1})
+	order(p, page.MakeMapOfColours{Legend: page.Legend{Name: "Moss court", Columns: 2, Rows: 2, Cells: []int{water, 0}, Colours: []int{0x102030, 0x3a6f9f}}}, []byte{1, 2, 0, 1})
 	d := p.Document()
 	if len(d.Maps) != maps+1 {
 		t.Fatalf("said %v", p.State().Messages)
@@ -116,8 +116,8 @@ func TestLegend(t *testing.T) {
 		}
 	}
 	p.State()
-	p.MapOfColours(page.Legend{Columns: 3, Rows: 2}, []byte{1})
-	p.MapOfColours(page.Legend{Columns: 0, Rows: -2}, nil)
+	order(p, page.MakeMapOfColours{Legend: page.Legend{Columns: 3, Rows: 2}}, []byte{1})
+	order(p, page.MakeMapOfColours{Legend: page.Legend{Columns: 0, Rows: -2}})
 	if said := p.State().Messages; len(said) != 2 || len(p.Document().Maps) != maps+1 {
 		t.Errorf("bad sizes: said %v", said)
 	}

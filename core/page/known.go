@@ -11,13 +11,18 @@ import (
 	"azzel/core/world"
 )
 
-// remember sets a fact of the game that is played, for who tests.
-func (p *Page) remember(fact world.ID, value int) Changed {
+// SetFactInPlay sets a fact of the game that is played, to test what comes of it.
+type SetFactInPlay struct {
+	Fact  ID  `json:"fact"`
+	Value int `json:"value"`
+}
+
+// Do implements Order.
+func (o SetFactInPlay) Do(p *Page) Changed {
 	if p.played == nil {
-		p.say("Nothing is being played. What a fact starts with is set in the list.")
-		return StateChanged
+		return p.refuse("Nothing is being played. What a fact starts with is set in the list.")
 	}
-	if err := p.played.SetFact(fact, value); err != nil {
+	if err := p.played.SetFact(world.ID(o.Fact), o.Value); err != nil {
 		return p.Fail(err)
 	}
 	p.moving, p.sent, p.hands = false, nil, nil

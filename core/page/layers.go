@@ -53,15 +53,35 @@ func viewLook(l *world.Layer) LayerLook {
 	return v
 }
 
-// setLayer gives a layer another look.
-func (p *Page) setLayer(ref world.Ref, part Part[LayerLook]) Changed {
+func layerRef(m, layer ID) world.Ref {
+	return world.Ref{Sort: world.SortLayer, Map: world.ID(m), ID: world.ID(layer)}
+}
+
+// layer is a layer of a map; nil if either is gone.
+func (p *Page) layer(m, layer ID) *world.Layer {
+	if m := p.doc().Map(world.ID(m)); m != nil {
+		return m.Layer(world.ID(layer))
+	}
+	return nil
+}
+
+// SetLayer gives a layer another look.
+type SetLayer struct {
+	Map    ID              `json:"map"`
+	Layer  ID              `json:"layer"`
+	Change Part[LayerLook] `json:"change"`
+}
+
+// Do implements Order.
+func (o SetLayer) Do(p *Page) Changed {
+	ref := layerRef(o.Map, o.Layer)
 	m := p.doc().Map(ref.Map)
 	if m == nil || m.Layer(ref.ID) == nil {
 		return p.Fail(world.ErrGone)
 	}
 	l := m.Layer(ref.ID)
 	next := *l
-	to, err := part.Over(viewLook(l))
+	to, err := o.Change.Over(viewLook(l))
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -79,17 +99,25 @@ func (p *Page) setLayer(ref world.Ref, part Part[LayerLook]) Changed {
 	return p.change(l.Name+" of "+m.Name, edit.Changes(ref, l.Values(), next.Values()))
 }
 
-// makeLayer makes a layer above another, and makes it the current one.
-func (p *Page) makeLayer(ref world.Ref, name string) Changed {
-	m := p.doc().Map(ref.Map)
+// MakeLayer makes a layer above another, and makes it the current one. Without a name it is called for what it lies over.
+type MakeLayer struct {
+	Map   ID     `json:"map"`
+	Above ID     `json:"above"`
+	Name  string `json:"name,omitempty"`
+}
+
+// Do implements Order.
+func (o MakeLayer) Do(p *Page) Changed {
+	m := p.doc().Map(world.ID(o.Map))
+	above := world.ID(o.Above)
 	if m == nil {
 		return p.Fail(world.ErrGone)
 	}
-	l := &world.Layer{ID: p.ids.NewID(), Name: name}
+	l := &world.Layer{ID: p.ids.NewID(), Name: o.Name}
 	if l.Name == "" {
-		l.Name = layerName(m, ref.ID)
+		l.Name = layerName(m, above)
 	}
-	e, err := edit.MakeLayer(p.doc(), m.ID, ref.ID, l)
+	e, err := edit.MakeLayer(p.doc(), m.ID, above, l)
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -116,33 +144,65 @@ func layerName(m *world.Map, above world.ID) string {
 	return name
 }
 
-// layerOrder does something with a whole layer.
-func (p *Page) layerOrder(ref world.Ref, o Order) Changed {
-	d := p.doc()
-	var e edit.Edit
-	var err error
-	switch o.Text {
-	case "duplicate":
-		e, err = edit.DuplicateLayer(d, ref.Map, ref.ID, p.ids)
-	case "merge":
-		e, err = edit.MergeLayer(d, ref.Map, ref.ID)
-	case "clear":
-		e, err = edit.ClearLayer(d, ref.Map, ref.ID)
-	case "delete":
-		e, err = edit.RemoveLayer(d, ref.Map, ref.ID)
-	case "move":
-		e, err = edit.MoveLayer(d, ref.Map, ref.ID, o.below(d, ref))
-	case "walk":
-		m := d.Map(ref.Map)
-		if m == nil || m.Layer(ref.ID) == nil {
-			return p.Fail(world.ErrGone)
-		}
-		e = edit.Edit{Label: edit.Clip(fmt.Sprintf("let the player walk on %s", m.Layer(ref.ID).Name)), Parts: []edit.Part{
-			edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.IDValue(world.FieldPlayerLayer, ref.ID)}}}
-	default:
-		return p.Fail(errUnknown)
+// DuplicateLayer puts a copy of a layer above it.
+type DuplicateLayer struct {
+	Map   ID `json:"map"`
+	Layer ID `json:"layer"`
+}
+
+// Do implements Order.
+func (o DuplicateLayer) Do(p *Page) Changed {
+	return p.layerEdit(edit.DuplicateLayer(p.doc(), world.ID(o.Map), world.ID(o.Layer), p.ids))
+}
+
+// MergeLayer lays a layer onto the one below it.
+type MergeLayer struct {
+	Map   ID `json:"map"`
+	Layer ID `json:"layer"`
+}
+
+// Do implements Order.
+func (o MergeLayer) Do(p *Page) Changed {
+	return p.layerEdit(edit.MergeLayer(p.doc(), world.ID(o.Map), world.ID(o.Layer)))
+}
+
+// ClearLayer empties a layer.
+type ClearLayer struct {
+	Map   ID `json:"map"`
+	Layer ID `json:"layer"`
+}
+
+// Do implements Order.
+func (o ClearLayer) Do(p *Page) Changed {
+	return p.layerEdit(edit.ClearLayer(p.doc(), world.ID(o.Map), world.ID(o.Layer)))
+}
+
+// DeleteLayer deletes a layer with what lies on it.
+type DeleteLayer struct {
+	Map   ID `json:"map"`
+	Layer ID `json:"layer"`
+}
+
+// Do implements Order.
+func (o DeleteLayer) Do(p *Page) Changed {
+	return p.layerEdit(edit.RemoveLayer(p.doc(), world.ID(o.Map), world.ID(o.Layer)))
+}
+
+// WalkOnLayer makes a layer the one on which the player walks.
+type WalkOnLayer struct {
+	Map   ID `json:"map"`
+	Layer ID `json:"layer"`
+}
+
+// Do implements Order.
+func (o WalkOnLayer) Do(p *Page) Changed {
+	m := p.doc().Map(world.ID(o.Map))
+	if m == nil || m.Layer(world.ID(o.Layer)) == nil {
+		return p.Fail(world.ErrGone)
 	}
-	return p.layerEdit(e, err)
+	l := m.Layer(world.ID(o.Layer))
+	return p.layerEdit(edit.Edit{Label: edit.Clip(fmt.Sprintf("let the player walk on %s", l.Name)), Parts: []edit.Part{
+		edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.IDValue(world.FieldPlayerLayer, l.ID)}}}, nil)
 }
 
 func (p *Page) layerEdit(e edit.Edit, err error) Changed {
@@ -155,8 +215,16 @@ func (p *Page) layerEdit(e edit.Edit, err error) Changed {
 	return p.do(e) | p.hover()
 }
 
-// layOver lets a layer lie just over another of its map.
-func (p *Page) layOver(ref world.Ref, over world.ID) Changed {
+// LayLayerOver lets a layer lie just over another of its map.
+type LayLayerOver struct {
+	Map   ID `json:"map"`
+	Layer ID `json:"layer"`
+	Over  ID `json:"over"`
+}
+
+// Do implements Order.
+func (o LayLayerOver) Do(p *Page) Changed {
+	ref, over := layerRef(o.Map, o.Layer), world.ID(o.Over)
 	m := p.doc().Map(ref.Map)
 	if m == nil || m.Layer(ref.ID) == nil || m.Layer(over) == nil {
 		return p.Fail(world.ErrGone)
@@ -172,21 +240,71 @@ func (p *Page) layOver(ref world.Ref, over world.ID) Changed {
 	return p.layerEdit(edit.MoveLayer(p.doc(), ref.Map, ref.ID, below))
 }
 
-// below is the layer that one is to lie just below: the one whose id is the order's
-// list, by N steps up or down from where it is.
-func (o Order) below(d *world.Document, ref world.Ref) world.ID {
-	m := d.Map(ref.Map)
+// MoveLayer moves a layer by so many steps up, or down if By is below 0.
+type MoveLayer struct {
+	Map   ID  `json:"map"`
+	Layer ID  `json:"layer"`
+	By    int `json:"by"`
+}
+
+// Do implements Order.
+func (o MoveLayer) Do(p *Page) Changed {
+	m := p.doc().Map(world.ID(o.Map))
 	if m == nil {
-		return 0
+		return p.Fail(world.ErrGone)
 	}
-	at := slices.IndexFunc(m.Layers, func(l *world.Layer) bool { return l.ID == ref.ID })
+	at := slices.IndexFunc(m.Layers, func(l *world.Layer) bool { return l.ID == world.ID(o.Layer) })
 	if at < 0 {
-		return 0
+		return p.Fail(world.ErrGone)
 	}
 	list := slices.Delete(slices.Clone(m.Layers), at, at+1)
-	to := min(max(at+o.N, 0), len(list))
-	if to == len(list) {
-		return 0
+	below := world.ID(0)
+	// No map has so many layers that a sum of two would be too large.
+	if to := max(at+min(max(o.By, -len(list)), len(list)), 0); to < len(list) {
+		below = list[to].ID
 	}
-	return list[to].ID
+	return p.layerEdit(edit.MoveLayer(p.doc(), m.ID, world.ID(o.Layer), below))
+}
+
+// SetCurrentLayer makes a layer of a map the one on which the hand works, for this person.
+type SetCurrentLayer struct {
+	Map   ID `json:"map"`
+	Layer ID `json:"layer"`
+}
+
+// Do implements Order.
+func (o SetCurrentLayer) Do(p *Page) Changed {
+	if p.layer(o.Map, o.Layer) == nil {
+		return p.Fail(world.ErrGone)
+	}
+	p.hand.SetLayer(world.ID(o.Map), world.ID(o.Layer))
+	return SceneChanged | StateChanged | p.hover()
+}
+
+// ShowLayerAlone lets nothing else of a map be shown, or all again, for this person.
+type ShowLayerAlone struct {
+	Map   ID   `json:"map"`
+	Layer ID   `json:"layer"`
+	On    bool `json:"on"`
+}
+
+// Do implements Order.
+func (o ShowLayerAlone) Do(p *Page) Changed {
+	if p.layer(o.Map, o.Layer) == nil {
+		return p.Fail(world.ErrGone)
+	}
+	p.hand.SetOnly(world.ID(o.Map), world.ID(o.Layer), o.On)
+	return SceneChanged | CellsChanged | p.hover()
+}
+
+// HideLayer hides a layer, or shows it again, for this person.
+type HideLayer struct {
+	Layer  ID   `json:"layer"`
+	Hidden bool `json:"hidden"`
+}
+
+// Do implements Order.
+func (o HideLayer) Do(p *Page) Changed {
+	p.hand.SetHidden(world.ID(o.Layer), o.Hidden)
+	return SceneChanged | CellsChanged | p.hover()
 }

@@ -7,6 +7,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/limit"
 	"azzel/core/world"
 )
 
@@ -40,15 +41,24 @@ func viewMapLook(d *world.Document, m *world.Map) MapLook {
 	return v
 }
 
-// setMap gives a map another look.
-func (p *Page) setMap(ref world.Ref, part Part[MapLook]) Changed {
+func mapRef(id ID) world.Ref { return world.Ref{Sort: world.SortMap, ID: world.ID(id)} }
+
+// SetMap gives a map another look.
+type SetMap struct {
+	Map    ID            `json:"map"`
+	Change Part[MapLook] `json:"change"`
+}
+
+// Do implements Order.
+func (o SetMap) Do(p *Page) Changed {
+	ref := mapRef(o.Map)
 	d := p.doc()
 	m := d.Map(ref.ID)
 	if m == nil {
 		return p.Fail(world.ErrGone)
 	}
 	next := *m
-	to, err := part.Over(viewMapLook(d, m))
+	to, err := o.Change.Over(viewMapLook(d, m))
 	if err == nil && len(to.Edges) != len(m.Edges) {
 		err = errUnknown
 	}
@@ -85,14 +95,20 @@ func (p *Page) setMap(ref world.Ref, part Part[MapLook]) Changed {
 	return p.change(m.Name, edit.Changes(ref, m.Values(), next.Values()))
 }
 
-// copyMap puts a copy of a map to the right of all maps and selects it.
-func (p *Page) copyMap(ref world.Ref, leading bool) Changed {
+// CopyMap puts a copy of a map to the right of all maps and selects it; Leading says that its crossings lead on from it too.
+type CopyMap struct {
+	Map     ID   `json:"map"`
+	Leading bool `json:"leading,omitempty"`
+}
+
+// Do implements Order.
+func (o CopyMap) Do(p *Page) Changed {
 	d := p.doc()
-	m := d.Map(ref.ID)
+	m := d.Map(world.ID(o.Map))
 	if m == nil {
 		return p.Fail(world.ErrGone)
 	}
-	e, id, err := edit.CopyMap(d, m.ID, beside(d, m.Bounds), leading, p.ids)
+	e, id, err := edit.CopyMap(d, m.ID, beside(d, m.Bounds), o.Leading, p.ids)
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -103,14 +119,24 @@ func (p *Page) copyMap(ref world.Ref, leading bool) Changed {
 	return changed | StateChanged
 }
 
-// resizeMap gives a map a size by numbers: W × H cells with an anchor, 0 to 8 row by
-// row, that stays where it is.
-func (p *Page) resizeMap(ref world.Ref, w, h, anchor int) Changed {
-	m := p.doc().Map(ref.ID)
+// ResizeMap gives a map a size in cells; Anchor, 0 to 8 row by row, is what of it stays where it is.
+type ResizeMap struct {
+	Map     ID  `json:"map"`
+	Columns int `json:"columns"`
+	Rows    int `json:"rows"`
+	Anchor  int `json:"anchor"`
+}
+
+// Do implements Order.
+func (o ResizeMap) Do(p *Page) Changed {
+	m := p.doc().Map(world.ID(o.Map))
 	if m == nil {
 		return p.Fail(world.ErrGone)
 	}
-	return p.outcome(hand.Resized(p.doc(), edit.Resize{Map: m.ID, Bounds: anchored(m.Bounds, w, h, anchor)}))
+	if side := limit.MaxMapSide; o.Columns < 1 || o.Rows < 1 || o.Columns > side || o.Rows > side || o.Anchor < 0 || o.Anchor > 8 {
+		return p.refuse("A map is 1 to %d cells wide and high; %s was to be %d × %d.", side, m.Name, o.Columns, o.Rows)
+	}
+	return p.outcome(hand.Resized(p.doc(), edit.Resize{Map: m.ID, Bounds: anchored(m.Bounds, o.Columns, o.Rows, o.Anchor)}))
 }
 
 // LossOf says in words what a map would lose at another size; empty for nothing.

@@ -10,24 +10,31 @@ import (
 	"azzel/core/world"
 )
 
-// mark paints a property onto tiles of a tileset.
-func (p *Page) mark(ref world.Ref, list []int, m *tiles.Mark) Changed {
+func tilesetRef(id ID) world.Ref { return world.Ref{Sort: world.SortTileset, ID: world.ID(id)} }
+
+// MarkTiles paints a property onto tiles of a tileset.
+type MarkTiles struct {
+	Tileset ID         `json:"tileset"`
+	Tiles   []int      `json:"tiles"`
+	Mark    tiles.Mark `json:"mark"`
+}
+
+// Do implements Order.
+func (o MarkTiles) Do(p *Page) Changed {
+	ref, m := tilesetRef(o.Tileset), o.Mark
 	t := p.doc().Tileset(ref.ID)
 	if t == nil {
 		return p.Fail(world.ErrGone)
 	}
-	if m == nil {
-		return p.Fail(errUnknown)
-	}
 	if m.Property == "own" {
-		own, err := p.ownMark(*m)
+		own, err := p.ownMark(m)
 		if err != nil {
 			return p.Fail(err)
 		}
-		m = &own
+		m = own
 	}
-	e := edit.Edit{Label: fmt.Sprintf("mark %s on %s of %s", m.Property, counted(len(list), "tile"), t.Name)}
-	for _, i := range list {
+	e := edit.Edit{Label: fmt.Sprintf("mark %s on %s of %s", m.Property, counted(len(o.Tiles), "tile"), t.Name)}
+	for _, i := range o.Tiles {
 		if i < 0 || i >= t.Count {
 			continue
 		}
@@ -46,8 +53,16 @@ func (p *Page) mark(ref world.Ref, list []int, m *tiles.Mark) Changed {
 	return p.do(e)
 }
 
-// animate lets tile i of a tileset show frames; none for standing still.
-func (p *Page) animate(ref world.Ref, i int, frames []tiles.Frame) Changed {
+// AnimateTile lets a tile of a tileset show frames; none for standing still.
+type AnimateTile struct {
+	Tileset ID            `json:"tileset"`
+	Tile    int           `json:"tile"`
+	Frames  []tiles.Frame `json:"frames"`
+}
+
+// Do implements Order.
+func (o AnimateTile) Do(p *Page) Changed {
+	ref, i, frames := tilesetRef(o.Tileset), o.Tile, o.Frames
 	t := p.doc().Tileset(ref.ID)
 	if t == nil || i < 0 || i >= t.Count {
 		return p.Fail(world.ErrGone)
@@ -66,21 +81,27 @@ func (p *Page) animate(ref world.Ref, i int, frames []tiles.Frame) Changed {
 	return p.do(edit.Edit{Label: edit.Clip(label), Parts: []edit.Part{edit.Change{Ref: ref, Value: values[0]}}})
 }
 
-// showFrames lets the first of some tiles of a tileset show all of them.
-func (p *Page) showFrames(ref world.Ref, list []int) Changed {
-	t := p.doc().Tileset(ref.ID)
+// ShowFrames lets the first of some tiles of a tileset show all of them.
+type ShowFrames struct {
+	Tileset ID    `json:"tileset"`
+	Tiles   []int `json:"tiles"`
+}
+
+// Do implements Order.
+func (o ShowFrames) Do(p *Page) Changed {
+	t := p.doc().Tileset(world.ID(o.Tileset))
 	if t == nil {
 		return p.Fail(world.ErrGone)
 	}
-	numbers := make([]int, len(list))
-	for k, i := range list {
+	numbers := make([]int, len(o.Tiles))
+	for k, i := range o.Tiles {
 		numbers[k] = t.First + i
 	}
 	frames := tiles.FramesOf(numbers)
 	if frames == nil {
 		return 0
 	}
-	return p.animate(ref, list[0], frames)
+	return AnimateTile{o.Tileset, o.Tiles[0], frames}.Do(p)
 }
 
 // shownMask is the mask of what a tile shows; whole if its pixels are missing.

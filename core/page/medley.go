@@ -36,24 +36,38 @@ func viewMedley(m *world.Medley) MedleyView {
 	return MedleyView{FormatID(m.ID), m.Name, m.Tiles, m.Seed, m.Turned, m.Mirrored}
 }
 
-// makeMedley makes a medley of the tiles in the order's list, and holds it.
-func (p *Page) makeMedley(o Order) Changed {
-	m := &world.Medley{ID: p.ids.NewID(), Name: o.Text}
-	for _, n := range o.List {
+// MakeMedley makes a medley of tiles, and holds it. Without a name it is called for the first of them.
+type MakeMedley struct {
+	Name  string `json:"name,omitempty"`
+	Tiles []int  `json:"tiles"`
+}
+
+// Do implements Order.
+func (o MakeMedley) Do(p *Page) Changed {
+	m := &world.Medley{ID: p.ids.NewID(), Name: o.Name}
+	for _, n := range o.Tiles {
 		m.Tiles = append(m.Tiles, tiles.Weighted{Tile: n, Weight: max(1, p.doc().TileOf(n).Weight)})
 	}
-	if m.Name == "" && len(o.List) > 0 {
-		m.Name = "Medley of " + hand.TileName(p.doc(), grid.Cell(o.List[0]))
+	if m.Name == "" && len(o.Tiles) > 0 {
+		m.Name = "Medley of " + hand.TileName(p.doc(), grid.Cell(o.Tiles[0]))
 	}
 	return p.makeHeld(world.Ref{Sort: world.SortMedley, ID: m.ID}, m.Name, m.Values(), hand.Medley)
 }
 
-func (p *Page) changeMedley(ref world.Ref, part Part[Dealing]) Changed {
+// ChangeMedley changes a medley.
+type ChangeMedley struct {
+	Medley ID            `json:"medley"`
+	Change Part[Dealing] `json:"change"`
+}
+
+// Do implements Order.
+func (o ChangeMedley) Do(p *Page) Changed {
+	ref := world.Ref{Sort: world.SortMedley, ID: world.ID(o.Medley)}
 	m := p.doc().Medley(ref.ID)
 	if m == nil {
 		return p.Fail(world.ErrGone)
 	}
-	to, err := part.Over(Dealing{slices.Clone(m.Tiles), m.Seed, m.Turned, m.Mirrored})
+	to, err := o.Change.Over(Dealing{slices.Clone(m.Tiles), m.Seed, m.Turned, m.Mirrored})
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -75,7 +89,7 @@ func (p *Page) makeHeld(ref world.Ref, name string, values []world.Value, hold h
 	before := p.doc()
 	changed := p.do(edit.Edit{Label: edit.Clip("make " + name), Parts: []edit.Part{edit.Put{Ref: ref, Values: values}}})
 	if p.doc() != before {
-		p.hold(Order{Kind: string(hold), ID: FormatID(ref.ID)})
+		p.hold(Hold{Holding: string(hold), ID: ID(ref.ID)})
 	}
 	return changed
 }

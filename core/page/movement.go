@@ -155,9 +155,15 @@ func (a author) movement(name string, value int) (edit.Edit, error) {
 	return e, nil
 }
 
-// setMovement lets the player move otherwise.
-func (p *Page) setMovement(name string, value int) Changed {
-	e, err := p.author().movement(name, value)
+// SetMovement lets the player move otherwise.
+type SetMovement struct {
+	Term  string `json:"term"`
+	Value int    `json:"value"`
+}
+
+// Do implements Order.
+func (o SetMovement) Do(p *Page) Changed {
+	e, err := p.author().movement(o.Term, o.Value)
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -168,13 +174,18 @@ func (p *Page) setMovement(name string, value int) Changed {
 	return changed | p.endTrial()
 }
 
-// tryMovement lets the player move otherwise in the game under way alone, while a value is
-// dragged.
-func (p *Page) tryMovement(name string, value int) Changed {
+// TryMovement lets the player move otherwise in the game under way alone, while a value is dragged.
+type TryMovement struct {
+	Term  string `json:"term"`
+	Value int    `json:"value"`
+}
+
+// Do implements Order.
+func (o TryMovement) Do(p *Page) Changed {
 	if p.played == nil {
 		return 0
 	}
-	e, err := p.author().movement(name, value)
+	e, err := p.author().movement(o.Term, o.Value)
 	if err != nil {
 		return p.Fail(err)
 	}

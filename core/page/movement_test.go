@@ -47,21 +47,21 @@ func highest(p *page.Page) (most float64) {
 // and nothing changes.
 func TestMovementIsTried(t *testing.T) {
 	p := fromTheSide(t)
-	order(p, page.Order{Do: "play"})
+	order(p, page.StartPlay{})
 	first := p.Document()
 	if got := highest(p); got < 34 || got > 36 {
 		t.Errorf("a usual jump is %.1f px high", got)
 	}
-	order(p, page.Order{Do: "try-movement", Text: "jump", N: 50})
+	order(p, page.TryMovement{Term: "jump", Value: 50})
 	if got := highest(p); got < 79 || got > 81 || p.Document() != first {
 		t.Errorf("tried, a jump of 5 cells is %.1f px high", got)
 	}
 	// Dragged back to where it was, nothing is to be undone.
-	order(p, page.Order{Do: "set-movement", Text: "jump", N: 22})
+	order(p, page.SetMovement{Term: "jump", Value: 22})
 	if got := highest(p); got < 34 || got > 36 || p.Document() != first || p.State().Undo != "" {
 		t.Errorf("dragged back, a jump is %.1f px high, and %q can be undone", got, p.State().Undo)
 	}
-	order(p, page.Order{Do: "set-movement", Text: "jump", N: 50})
+	order(p, page.SetMovement{Term: "jump", Value: 50})
 	if d := p.Document(); len(d.Characters) != 1 || d.Project.Player != d.Characters[0].ID || d.Played().Jump != 50 {
 		t.Fatalf("let go, %d characters, jump %d", len(d.Characters), d.Played().Jump)
 	}
@@ -70,22 +70,22 @@ func TestMovementIsTried(t *testing.T) {
 		return terms[slices.IndexFunc(terms, func(v page.TermView) bool { return v.Name == "jump width" })]
 	}
 	for _, want := range []int{20, 33, 90} {
-		order(p, page.Order{Do: "set-movement", Text: "jump width", N: want})
+		order(p, page.SetMovement{Term: "jump width", Value: want})
 		if got := width().Value; max(got-want, want-got) > 1 || body.JumpWidth(p.Document().Played()) != got {
 			t.Errorf("a jump width of %d became %d", want, got)
 		}
 	}
 	before := p.Document()
-	for _, bad := range []page.Order{{Text: "speed", N: 641}, {Text: "jump", N: 0}, {Text: "steering", N: 3}, {Text: "charm", N: 1}} {
-		for _, bad.Do = range []string{"set-movement", "try-movement"} {
+	for _, bad := range []page.SetMovement{{Term: "speed", Value: 641}, {Term: "jump", Value: 0}, {Term: "steering", Value: 3}, {Term: "charm", Value: 1}} {
+		for _, o := range []page.Order{bad, page.TryMovement(bad)} {
 			p.State()
-			if order(p, bad); p.Document() != before || said(p) == "" {
+			if order(p, o); p.Document() != before || said(p) == "" {
 				t.Errorf("%+v was done without a word", bad)
 			}
 		}
 	}
 	for p.State().Undo != "" {
-		order(p, page.Order{Do: "undo"})
+		order(p, page.Undo{})
 	}
 	if p.Document().Played() != world.UsualMovement || len(p.Document().Characters) != 0 {
 		t.Error("taking it all back leaves another movement")
@@ -96,16 +96,13 @@ func TestMovementIsTried(t *testing.T) {
 // said, and nothing changes.
 func TestActing(t *testing.T) {
 	p := fromTheSide(t)
-	m := p.Document().Maps[0]
-	order(p, page.Order{Do: "hold", Kind: "piece", ID: page.FormatID(world.Foe)})
+	order(p, page.Hold{Holding: "piece", ID: page.ID(world.Foe)})
 	at := grid.Point{X: 5*16 + 8, Y: 9*16 + 8}
 	p.Pointer(page.Press, at, false, false, 0)
 	p.Pointer(page.Release, at, false, false, 0)
-	order(p, page.Order{Do: "hold", Kind: "nothing"})
+	order(p, page.Hold{Holding: "nothing"})
 	slug := func() *world.Piece { return p.Document().Maps[0].Pieces[1] }
-	set := func(name string, n int) {
-		order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(slug().ID), Text: name, N: n})
-	}
+	set := func(name string, n int) { set(p, slug(), name, n) }
 	want := kind.Set(props.Does.Is(props.Wanders), props.Speed.Is(18), props.Sight.Is(4), props.Harm.Is(2))
 	for name, n := range map[string]int{"does": props.Wanders, "speed": 18, "sight": 4, "harm": 2} {
 		set(name, n)
@@ -123,17 +120,17 @@ func TestActing(t *testing.T) {
 	p.Pointer(page.Press, at, false, false, 0)
 	p.Pointer(page.Release, at, false, false, 0)
 	slip := p.State().Slip
-	if slip == nil || slip.Acting == nil || len(slip.Acting.Fields) == 0 || slip.Acting.Fields[0].Value != props.Wanders {
+	if slip == nil || slip.Acting == nil || len(slip.Acting.Fields) == 0 || slip.Acting.Fields[0].Chosen != "wanders" {
 		t.Fatalf("the slip says %+v", slip)
 	}
 	if slip.Clear != slip.Box {
 		t.Errorf("one that goes nowhere is at %+v and keeps %+v clear", slip.Box, slip.Clear)
 	}
-	text, _ := p.Copied(false)
+	text := copied(p)
 	if !strings.Contains(text, `"wanders"`) {
 		t.Fatalf("the clipboard holds %s", text)
 	}
-	p.Paste(text)
+	order(p, page.Paste{Text: text})
 	to := grid.Point{X: 20*16 + 8, Y: 9*16 + 8}
 	p.Pointer(page.Press, to, false, false, 0)
 	p.Pointer(page.Release, to, false, false, 0)
@@ -142,7 +139,7 @@ func TestActing(t *testing.T) {
 		t.Errorf("pasted, there are %d pieces, the last %+v", len(pieces), pieces[len(pieces)-1])
 	}
 	p.State()
-	p.Paste(strings.Replace(text, `"wanders"`, `"sings"`, 1))
+	order(p, page.Paste{Text: strings.Replace(text, `"wanders"`, `"sings"`, 1)})
 	if said(p) == "" || len(p.Document().Maps[0].Pieces) != 3 {
 		t.Error("a piece that sings was pasted without a word")
 	}

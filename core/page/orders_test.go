@@ -41,7 +41,7 @@ func taken(t *testing.T, p *page.Page, count int) (*world.Tileset, *tiles.Strip)
 			s.Pixels[i] = 255 * byte(i/(16*8*4)%2)
 		}
 	}
-	order(p, page.Order{Do: "tileset", Taken: in})
+	order(p, page.MakeTileset{Taken: *in})
 	set := p.Document().Tilesets[len(p.Document().Tilesets)-1]
 	if set.Name != "Ferns" || set.Count != count {
 		t.Fatalf("the tileset did not come in: %s", said(p))
@@ -55,8 +55,8 @@ func TestMarksAgainstModel(t *testing.T) {
 	r := rand.New(rand.NewPCG(51, 1))
 	p := open(t, 5)
 	set, strip := taken(t, p, 30)
-	if _, err := p.AddStrip(page.FormatID(set.ID), strip.Encode()); err != nil {
-		t.Fatal(err)
+	if order(p, page.AddPictures{Of: page.ID(set.ID)}, strip.Encode()); said(p) != "" {
+		t.Fatal("the pictures were refused")
 	}
 	lower := tiles.MaskOf(strip.Tile(3), 16, 16)
 	if lower == 0 || lower == tiles.Whole {
@@ -67,16 +67,16 @@ func TestMarksAgainstModel(t *testing.T) {
 	for step := range 500 {
 		switch way := r.IntN(5); {
 		case way == 0 && at > 0:
-			order(p, page.Order{Do: "undo"})
+			order(p, page.Undo{})
 			at--
 			now = slices.Clone(states[at])
 		case way == 1:
-			order(p, page.Order{Do: "redo"})
+			order(p, page.Redo{})
 			at = min(at+1, len(states)-1)
 			now = slices.Clone(states[at])
 		default:
 			shape := []string{"free", "line", "box", "fill"}[r.IntN(4)]
-			order(p, page.Order{Do: "shape", Text: shape})
+			order(p, page.SetShape{Shape: shape})
 			m := tiles.Mark{Property: []string{"solid", "water", "danger", "above", "home", "role", "name"}[r.IntN(7)], On: r.IntN(2) == 0,
 				Amount: r.IntN(4), Text: []string{"", "Crowns", "Roots"}[r.IntN(3)], Rows: []int{0, 0, 0, 0, 255, 255, 24, 255}}
 			from, to := grid.Point{X: r.IntN(4), Y: r.IntN(set.Rows)}, grid.Point{X: r.IntN(4), Y: r.IntN(set.Rows)}
@@ -90,7 +90,7 @@ func TestMarksAgainstModel(t *testing.T) {
 					t.Fatalf("step %d: a fill of one value holds two", step)
 				}
 			}
-			order(p, page.Order{Do: "mark", Kind: "tileset", ID: page.FormatID(set.ID), List: list, Mark: &m})
+			order(p, page.MarkTiles{Tileset: page.ID(set.ID), Tiles: list, Mark: m})
 			next := slices.Clone(now)
 			for _, i := range list {
 				var err error
@@ -130,15 +130,15 @@ func TestMarksAgainstModel(t *testing.T) {
 // be used when it is to be deleted.
 func TestMedleyOrders(t *testing.T) {
 	p := open(t, 5)
-	order(p, page.Order{Do: "make-medley", List: []int{1, 3, 5}})
+	order(p, page.MakeMedley{Tiles: []int{1, 3, 5}})
 	m := p.Document().Medleys[0]
 	if s := p.State(); s.Holding != "medley" || s.Medley != page.FormatID(m.ID) || s.HeldName != m.Name || !strings.HasPrefix(m.Name, "Medley of ") {
 		t.Fatalf("in hand is %q, %q", s.Holding, s.HeldName)
 	}
 	to := &page.Dealing{Tiles: []tiles.Weighted{{Tile: 1, Weight: 3}, {Tile: 3, Weight: 0}, {Tile: 5, Weight: 1}}, Seed: 4, Mirrored: true}
-	order(p, page.Order{Do: "change-medley", Kind: "medley", ID: page.FormatID(m.ID), Medley: page.PartOf(*to)})
+	order(p, page.ChangeMedley{Medley: page.ID(m.ID), Change: page.PartOf(*to)})
 	revision := p.Document()
-	order(p, page.Order{Do: "change-medley", Kind: "medley", ID: page.FormatID(m.ID), Medley: page.PartOf(*to)})
+	order(p, page.ChangeMedley{Medley: page.ID(m.ID), Change: page.PartOf(*to)})
 	if p.Document() != revision {
 		t.Error("changing a medley into what it is made a step")
 	}
@@ -146,7 +146,7 @@ func TestMedleyOrders(t *testing.T) {
 		t.Errorf("the shares are %v tenths", got)
 	}
 	mp := p.Document().Maps[0]
-	order(p, page.Order{Do: "shape", Text: "box"})
+	order(p, page.SetShape{Shape: "box"})
 	p.Pointer(page.Press, grid.Point{X: 1, Y: 1}, false, false, 0)
 	p.Pointer(page.Drag, grid.Point{X: mp.Bounds.W*16 - 1, Y: mp.Bounds.H*16 - 1}, false, false, 0)
 	ghost := p.PointerView().Ghost
@@ -173,12 +173,12 @@ func TestMedleyOrders(t *testing.T) {
 		{&page.Dealing{}, "tile"},
 	} {
 		before := p.Document()
-		order(p, page.Order{Do: "change-medley", Kind: "medley", ID: page.FormatID(m.ID), Medley: page.PartOf(*c.to)})
+		order(p, page.ChangeMedley{Medley: page.ID(m.ID), Change: page.PartOf(*c.to)})
 		if got := said(p); !strings.Contains(got, c.says) || p.Document() != before {
 			t.Errorf("%+v: said %q, want something about %q", c.to, got, c.says)
 		}
 	}
-	order(p, page.Order{Do: "remove", Kind: "medley", ID: page.FormatID(m.ID)})
+	order(p, page.Delete{Thing: page.Thing{Kind: "medley", ID: page.ID(m.ID)}})
 	if len(p.Document().Medleys) != 0 || p.Document().Maps[0].Layer(mp.PlayerLayer).Cells.At(grid.Point{X: 3, Y: 3}).Tile() == 0 {
 		t.Error("the medley is still there, or what it laid has gone")
 	}
@@ -193,8 +193,8 @@ func TestMedleyOrders(t *testing.T) {
 func TestRenaming(t *testing.T) {
 	p := open(t, 5)
 	taken(t, p, 4)
-	order(p, page.Order{Do: "make-medley", List: []int{1}, Text: "Gravel"})
-	order(p, page.Order{Do: "hold", Kind: "crossing"})
+	order(p, page.MakeMedley{Name: "Gravel", Tiles: []int{1}})
+	order(p, page.Hold{Holding: "crossing"})
 	p.Pointer(page.Press, grid.Point{X: 20, Y: 20}, false, false, 0)
 	p.Pointer(page.Release, grid.Point{X: 100, Y: 20}, false, false, 0)
 	d := p.Document()
@@ -203,25 +203,22 @@ func TestRenaming(t *testing.T) {
 		t.Fatalf("no crossing was made: %s", said(p))
 	}
 	names := func() string { return fmt.Sprintf("%+v %+v", p.Scene(), p.Tileset(d.Tilesets[1].ID)) }
-	for _, ref := range []page.Order{
-		{Kind: "project"}, {Kind: "map", ID: page.FormatID(m.ID)}, {Kind: "piece", ID: page.FormatID(m.Pieces[0].ID), Map: page.FormatID(m.ID)},
-		{Kind: "layer", ID: page.FormatID(m.Layers[0].ID), Map: page.FormatID(m.ID)}, {Kind: "crossing", ID: page.FormatID(d.Crossings[0].ID)},
-		{Kind: "tileset", ID: page.FormatID(d.Tilesets[1].ID)}, {Kind: "medley", ID: page.FormatID(d.Medleys[0].ID)},
+	for _, ref := range []page.Thing{
+		thing("project", 0, 0), thing("map", 0, m.ID), thing("piece", m.ID, m.Pieces[0].ID), thing("layer", m.ID, m.Layers[0].ID), thing("crossing", 0, d.Crossings[0].ID),
+		thing("tileset", 0, d.Tilesets[1].ID), thing("medley", 0, d.Medleys[0].ID),
 	} {
 		name := "Fernery of " + ref.Kind
-		ref.Do, ref.Text = "rename", name
-		order(p, ref)
+		order(p, page.Rename{Thing: ref, Name: name})
 		if !strings.Contains(names(), name) {
 			t.Errorf("the %s was not renamed: %s", ref.Kind, said(p))
 		}
 		if ref.Kind != "project" && ref.Kind != "layer" && ref.Kind != "tileset" && ref.Kind != "medley" {
-			ref.Do = "select"
-			order(p, ref)
+			order(p, page.Select{Thing: ref})
 			if s := p.State().Slip; s == nil || s.Name != name || s.Kind != ref.Kind {
 				t.Errorf("the slip of the %s is %+v", ref.Kind, s)
 			}
 		}
-		order(p, page.Order{Do: "undo"})
+		order(p, page.Undo{})
 		if strings.Contains(names(), name) {
 			t.Errorf("undo did not take the name of the %s back", ref.Kind)
 		}
@@ -235,11 +232,11 @@ func TestPlayingPage(t *testing.T) {
 	m := p.Document().Maps[0]
 	l := p.Document().Project.Lattice()
 	spawn := l.CellAt(m.Pieces[0].Foot)
-	order(p, page.Order{Do: "hold", Kind: "piece", ID: page.FormatID(world.Collectible)})
+	order(p, page.Hold{Holding: "piece", ID: page.ID(world.Collectible)})
 	at := l.Pixel(spawn.Add(grid.Point{X: 2})).Add(grid.Point{X: 3, Y: 3})
 	p.Pointer(page.Press, at, false, false, 0)
 	p.Pointer(page.Release, at, false, false, 0)
-	order(p, page.Order{Do: "play"})
+	order(p, page.StartPlay{})
 	walk := func(in play.Input, ticks int) page.Changed {
 		var all page.Changed
 		for range ticks {
@@ -258,15 +255,15 @@ func TestPlayingPage(t *testing.T) {
 	if after.Taken != 1 || len(after.GoneIDs) != 1 || after.X <= before.X || after.Doing != "walks" || !slices.Contains(after.Events, "Taken.") {
 		t.Errorf("after walking right it is %+v", after)
 	}
-	order(p, page.Order{Do: "undo"})
+	order(p, page.Undo{})
 	if now := p.Play(); now.Total != 0 || now.X != after.X {
 		t.Errorf("undo while it plays gives %+v", now)
 	}
-	order(p, page.Order{Do: "redo"})
+	order(p, page.Redo{})
 	if now := p.Play(); now.Total != 1 || now.Taken != 1 {
 		t.Errorf("a collectible that comes back is %d of %d taken", now.Taken, now.Total)
 	}
-	order(p, page.Order{Do: "stop"})
+	order(p, page.StopPlay{})
 	if p.State().Playing || walk(play.Right, 5) != 0 {
 		t.Error("the game goes on after it was stopped")
 	}
@@ -280,7 +277,7 @@ func TestQueueOfAnEarlierPage(t *testing.T) {
 		p := open(t, 5)
 		server := p.Document()
 		paint := func(p *page.Page) {
-			order(p, page.Order{Do: "hold", Kind: "tile", N: 1 + r.IntN(9)})
+			order(p, page.Hold{Holding: "tile", Tile: 1 + r.IntN(9)})
 			at := grid.Point{X: r.IntN(150), Y: r.IntN(120)}
 			p.Pointer(page.Press, at, false, false, 0)
 			p.Pointer(page.Drag, grid.Point{X: r.IntN(150), Y: r.IntN(120)}, false, false, 0)
@@ -292,7 +289,7 @@ func TestQueueOfAnEarlierPage(t *testing.T) {
 		for range 8 {
 			paint(p)
 			if r.IntN(4) == 0 {
-				order(p, page.Order{Do: "undo"})
+				order(p, page.Undo{})
 			}
 			queue = append(queue, p.Outgoing()...)
 		}
@@ -343,13 +340,13 @@ func TestBondWithEveryShape(t *testing.T) {
 	for sides := range 16 {
 		bonding.Tiles = append(bonding.Tiles, tiles.Bonded{Tile: set.First + sides, Joined: tiles.Neighbours(sides), Weight: 1})
 	}
-	order(p, page.Order{Do: "make-bond", Text: "Hedge", Bond: page.PartOf(*bonding)})
+	order(p, page.MakeBond{Name: "Hedge", Bond: *bonding})
 	bond := p.Document().Bonds[0]
 	counts := map[string]int{}
 	for step := range 400 {
 		shape := []string{"free", "line", "box", "fill"}[r.IntN(4)]
-		order(p, page.Order{Do: "hold", Kind: []string{"bond", "bond", "eraser", "tile"}[r.IntN(4)], ID: page.FormatID(bond.ID), N: 1 + r.IntN(3)})
-		order(p, page.Order{Do: "shape", Text: shape})
+		order(p, page.Hold{Holding: []string{"bond", "bond", "eraser", "tile"}[r.IntN(4)], Tile: 1 + r.IntN(3), ID: page.ID(bond.ID)})
+		order(p, page.SetShape{Shape: shape})
 		before := p.Document()
 		at := func() grid.Point { return grid.Point{X: r.IntN(20 * 16), Y: r.IntN(16 * 16)} }
 		p.Pointer(page.Press, at(), false, false, 0)
@@ -368,7 +365,7 @@ func TestBondWithEveryShape(t *testing.T) {
 			t.Fatalf("step %d, %s: %d of %d cells follow their bond", step, shape, follows.Len(), inBond.Len())
 		}
 		if step%9 == 8 {
-			order(p, page.Order{Do: "undo"})
+			order(p, page.Undo{})
 		}
 	}
 	for _, shape := range []string{"free", "line", "box", "fill"} {

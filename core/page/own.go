@@ -35,10 +35,16 @@ func ownValues(d *world.Document, own *tiles.Own) []OwnValueView {
 	return list
 }
 
-// makeProperty makes a property of the project's own.
-func (p *Page) makeProperty(o Order) Changed {
-	own := &world.Property{Name: o.Text, Type: tiles.ValueType(o.N)}
-	return p.do(edit.Edit{Label: edit.Clip("make the property " + o.Text), Parts: []edit.Part{
+// MakeProperty makes a property of the project's own.
+type MakeProperty struct {
+	Name string `json:"name"`
+	Type int    `json:"type"`
+}
+
+// Do implements Order.
+func (o MakeProperty) Do(p *Page) Changed {
+	own := &world.Property{Name: o.Name, Type: tiles.ValueType(min(max(o.Type, 0), 255))}
+	return p.do(edit.Edit{Label: edit.Clip("make the property " + o.Name), Parts: []edit.Part{
 		edit.Put{Ref: world.Ref{Sort: world.SortProperty, ID: p.ids.NewID()}, Values: own.Values()}}})
 }
 

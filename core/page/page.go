@@ -33,6 +33,8 @@ const (
 	ReplaysChanged
 	// RerunLeft says that kept replays are still being played, with which Rerun goes on.
 	RerunLeft
+	// RepliesChanged says that there are replies to orders.
+	RepliesChanged
 )
 
 // A Page is one open page of a project. It must be used by one goroutine.
@@ -64,14 +66,19 @@ type Page struct {
 	later         []job
 	// inbox are messages from the server that wait.
 	inbox [][]byte
+	// finished is what has changed since Work was called last.
+	finished Changed
 	// told says that it was last said that something is under way.
 	told     bool
 	outgoing [][]byte
 	messages []string
-	events   []string
-	pixel    grid.Point
-	shown    *world.Document
-	moving   bool
+	// reply is that of the order under way, nil for none; replies are those that were not taken.
+	reply   *Reply
+	replies []Reply
+	events  []string
+	pixel   grid.Point
+	shown   *world.Document
+	moving  bool
 	// stamps count how often each tileset has changed.
 	stamps map[world.ID]stamp
 	// strips are the pictures of characters, by their sums.
@@ -124,13 +131,12 @@ func (p *Page) say(format string, values ...any) {
 	p.messages = append(p.messages, fmt.Sprintf(format, values...))
 }
 
-// Fail tells the designer of an error.
+// Fail tells the designer of an error, for which what was asked for was not done.
 func (p *Page) Fail(err error) Changed {
 	if err == nil {
 		return 0
 	}
-	p.say("%s", sentence(err))
-	return StateChanged
+	return p.refuse("%s", sentence(err))
 }
 
 // sentence is an error as one.
@@ -202,13 +208,17 @@ func (p *Page) Aside() [][]byte { return p.aside }
 func (p *Page) Latest() *world.Document { return p.replica.Document() }
 
 // DoAgain does steps here that were meant for another database, as far as they can be done, and says how many were.
-func (p *Page) DoAgain(messages [][]byte) Changed {
-	p.finish()
+type DoAgain struct {
+	Steps Attached `json:"-"`
+}
+
+// Do implements Order.
+func (o DoAgain) Do(p *Page) Changed {
 	if p.looking() {
 		return StateChanged
 	}
 	became, done := map[uint64]uint64{}, 0
-	for _, m := range messages {
+	for _, m := range o.Steps {
 		sequence, body, err := edit.ReadSend(m)
 		if err != nil {
 			continue
@@ -230,7 +240,7 @@ func (p *Page) DoAgain(messages [][]byte) Changed {
 		done++
 		p.send(message)
 	}
-	p.say("%d of %s could be done here.", done, counted(len(messages), "step"))
+	p.say("%d of %s could be done here.", done, counted(len(o.Steps), "step"))
 	return p.follow() | StateChanged | OutgoingChanged
 }
 
@@ -267,20 +277,38 @@ func (p *Page) do(e edit.Edit) Changed {
 	if p.looking() {
 		return StateChanged
 	}
+	before := p.doc()
 	_, message, err := p.replica.Do(e)
 	if err != nil {
 		return p.Fail(err)
 	}
 	p.send(message)
+	p.made(before, e)
 	return p.follow() | StateChanged | OutgoingChanged
+}
+
+// made notes in the reply what an edit made.
+func (p *Page) made(before *world.Document, e edit.Edit) {
+	if p.reply == nil {
+		return
+	}
+	for _, part := range e.Parts {
+		put, is := part.(edit.Put)
+		if is && !before.Holds(put.Ref) {
+			p.reply.Made = append(p.reply.Made, FormatID(put.Ref.ID))
+		}
+	}
 }
 
 func (p *Page) outcome(o hand.Outcome) Changed {
 	changed := StateChanged | PointerChanged
-	if o.Said != "" {
-		p.say("%s", o.Said)
+	if o.Said != "" && o.Edit == nil {
+		p.refuse("%s", o.Said)
 	}
 	if o.Edit != nil {
+		if o.Said != "" {
+			p.say("%s", o.Said)
+		}
 		changed |= p.do(*o.Edit)
 	}
 	return changed
@@ -328,26 +356,32 @@ func (p *Page) hover() Changed {
 	return PointerChanged
 }
 
-// AddStrip takes the tiles of a tileset or the frames of a character, as the
-// server keeps them. Data is not kept.
-func (p *Page) AddStrip(id string, data []byte) (Changed, error) {
+// AddPictures takes the tiles of a tileset or the frames of a character, as the server keeps them. The bytes are not kept.
+type AddPictures struct {
+	Of    ID       `json:"of"`
+	Strip Attached `json:"-"`
+}
+
+// Do implements Order.
+func (o AddPictures) Do(p *Page) Changed {
+	data := o.Strip.first()
 	s, err := tiles.DecodeStrip(data)
 	if err != nil {
-		return 0, err
+		return p.Fail(err)
 	}
-	if c := p.doc().Character(ParseID(id)); c != nil && len(s.Places) == c.Frames() {
+	if c := p.doc().Character(world.ID(o.Of)); c != nil && len(s.Places) == c.Frames() {
 		if s, err = tiles.DecodeStrip(bytes.Clone(data)); err != nil {
-			return 0, err
+			return p.Fail(err)
 		}
 		p.strips[c.Strip] = s
-		return SceneChanged, nil
+		return SceneChanged
 	}
-	t := p.doc().Tileset(ParseID(id))
+	t := p.doc().Tileset(world.ID(o.Of))
 	if t == nil {
-		return 0, nil
+		return 0
 	}
 	p.bitmaps.Atlas.Add(t, s)
-	return SceneChanged | CellsChanged, nil
+	return SceneChanged | CellsChanged
 }
 
 // ParseID reads an id; 0 if it is none.

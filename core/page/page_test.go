@@ -3,8 +3,8 @@ package page_test
 import (
 	"bytes"
 	"encoding/binary"
-	"encoding/json"
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"testing"
 
@@ -28,17 +28,41 @@ func open(t *testing.T, prefix uint32) *page.Page {
 	return p
 }
 
-func order(p *page.Page, o page.Order) {
-	b, err := json.Marshal(o)
-	if err != nil {
-		panic(err)
-	}
-	p.Order(b)
+func order(p *page.Page, o page.Order, attached ...[]byte) { p.Order(1, page.OrderText(o), attached) }
+
+// thing is a thing of the project in orders.
+func thing(kind string, m, id world.ID) page.Thing {
+	return page.Thing{Kind: kind, Map: page.ID(m), ID: page.ID(id)}
 }
 
-// about is an order about a piece.
-func about(do string, m *world.Map, piece *world.Piece) page.Order {
-	return page.Order{Do: do, Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(piece.ID)}
+// set sets a field of a piece as on its slip: to a number, or to option n of those that are offered.
+func set(p *page.Page, piece *world.Piece, name string, n int) {
+	m, _ := p.Document().Piece(piece.ID)
+	o := page.SetPieceField{Map: page.ID(m.ID), Piece: page.ID(piece.ID), Field: name, Number: n, Choice: "what nobody offers"}
+	hand := p.State()
+	order(p, page.Select{Thing: thing("piece", m.ID, piece.ID)})
+	if slip := p.State().Slip; slip != nil {
+		var fields []page.FieldView
+		if slip.Acting != nil {
+			fields = slip.Acting.Fields
+		}
+		if slip.Asking != nil {
+			fields = append(slices.Clone(fields), slip.Asking.Fields...)
+		}
+		for _, f := range fields {
+			if f.Name == name && n >= 0 && n < len(f.Options) {
+				o.Choice = f.Options[n].ID
+			}
+		}
+	}
+	order(p, page.Unselect{})
+	order(p, page.Hold{Holding: hand.Holding})
+	order(p, o)
+}
+
+// copied is what is selected, as text for the clipboard.
+func copied(p *page.Page) string {
+	return page.Copied{}.Answer(p).(page.CopiedView).Text
 }
 
 // within is a document as bytes, but for the creation number that comes next.
@@ -71,9 +95,9 @@ func TestAnyHands(t *testing.T) {
 			switch r.IntN(10) {
 			case 0:
 				kinds := []string{"nothing", "tile", "eraser", "piece", "crossing"}
-				order(p, page.Order{Do: "hold", Kind: kinds[r.IntN(5)], N: 1 + r.IntN(11), ID: page.FormatID(world.ID(1 + r.IntN(3)))})
+				order(p, page.Hold{Holding: kinds[r.IntN(5)], Tile: 1 + r.IntN(11), ID: page.ID(world.ID(1 + r.IntN(3)))})
 			case 1:
-				order(p, page.Order{Do: "shape", Text: []string{"free", "line", "box", "fill"}[r.IntN(4)]})
+				order(p, page.SetShape{Shape: []string{"free", "line", "box", "fill"}[r.IntN(4)]})
 			case 2, 3, 4:
 				p.Pointer(page.Press, at(), r.IntN(5) == 0, false, 0)
 				for range r.IntN(6) {
@@ -84,32 +108,34 @@ func TestAnyHands(t *testing.T) {
 				}
 				finish(t, p)
 			case 5:
-				order(p, page.Order{Do: []string{"undo", "redo", "cancel", "delete", "unselect"}[r.IntN(5)]})
+				order(p, []page.Order{page.Undo{}, page.Redo{}, page.Cancel{}, page.DeleteSelected{}, page.Unselect{}}[r.IntN(5)])
 			case 6:
 				x := at()
-				order(p, page.Order{Do: "pick", X: x.X, Y: x.Y})
+				order(p, page.PickUp{X: x.X, Y: x.Y, ToX: x.X, ToY: x.Y})
 			case 7:
 				x := at()
-				order(p, page.Order{Do: []string{"play", "play", "stop"}[r.IntN(3)], Yes: r.IntN(2) == 0, X: x.X, Y: x.Y})
+				start := page.StartPlay{Here: r.IntN(2) == 0, X: x.X, Y: x.Y}
+				order(p, []page.Order{start, start, page.StopPlay{}}[r.IntN(3)])
 				for range 40 {
 					p.Tick(play.Input(r.IntN(32)))
 				}
-				order(p, page.Order{Do: "keep-replay"})
+				order(p, page.KeepReplay{})
 			case 8:
 				m := p.Document().Maps[0]
-				order(p, page.Order{Do: "layer", Map: page.FormatID(m.ID), ID: page.FormatID(m.Layers[r.IntN(len(m.Layers))].ID)})
+				order(p, page.SetCurrentLayer{Map: page.ID(m.ID), Layer: page.ID(m.Layers[r.IntN(len(m.Layers))].ID)})
 			case 9:
 				d := p.Document()
 				m := d.Maps[r.IntN(len(d.Maps))]
-				o := page.Order{Do: []string{"make-fact", "set-fact", "remember", "remove"}[r.IntN(4)], Kind: "fact", Text: "Lit", N: r.IntN(3), Yes: r.IntN(2) == 0}
+				fact, n, yes := world.ID(0), r.IntN(3), r.IntN(2) == 0
 				if len(d.Facts) > 0 {
-					o.ID = page.FormatID(d.Facts[r.IntN(len(d.Facts))].ID)
+					fact = d.Facts[r.IntN(len(d.Facts))].ID
 				}
 				if len(m.Pieces) > 0 && r.IntN(2) == 0 {
-					o = page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(m.Pieces[r.IntN(len(m.Pieces))].ID),
-						Text: []string{"sets", "sets-how", "sets-by", "while", "not", "least"}[r.IntN(6)], N: r.IntN(4)}
+					set(p, m.Pieces[r.IntN(len(m.Pieces))], []string{"sets", "sets-how", "sets-by"}[r.IntN(3)], r.IntN(4))
+					break
 				}
-				order(p, o)
+				order(p, []page.Order{page.MakeFact{Name: "Lit", Counts: yes}, page.SetFact{Fact: page.ID(fact), Start: n, Counts: yes},
+					page.SetFactInPlay{Fact: page.ID(fact), Value: n}, page.Delete{Thing: thing("fact", 0, fact)}}[r.IntN(4)])
 			}
 			p.Scene()
 			p.State()
@@ -136,9 +162,9 @@ func TestAnyHands(t *testing.T) {
 		if _, err := world.Decode(p.Document().Encode()); err != nil {
 			t.Fatalf("seed %d: %v", seed, err)
 		}
-		order(p, page.Order{Do: "stop"})
+		order(p, page.StopPlay{})
 		for p.State().Undo != "" {
-			order(p, page.Order{Do: "undo"})
+			order(p, page.Undo{})
 		}
 		if d := world.Diff(first, p.Document()); len(d.Removed) > 0 || len(p.Document().Maps) != 1 {
 			t.Fatalf("seed %d: undoing everything does not lead back: %+v", seed, d.Removed)
@@ -166,30 +192,30 @@ func TestWhatIsSaid(t *testing.T) {
 		do   func(*page.Page)
 	}{
 		"painting beside every map": {"There is no map here", func(p *page.Page) {
-			order(p, page.Order{Do: "hold", Kind: "tile", N: 3})
+			order(p, page.Hold{Holding: "tile", Tile: 3})
 			p.Pointer(page.Press, grid.Point{X: -400, Y: 0}, false, false, 0)
 		}},
 		"a name too long": {"at most 120 letters", func(p *page.Page) {
-			order(p, page.Order{Do: "rename", Kind: "project", Text: strings.Repeat("moss", 40)})
+			order(p, page.Rename{Thing: page.Thing{Kind: "project"}, Name: strings.Repeat("moss", 40)})
 		}},
 		"no name": {"a name is needed", func(p *page.Page) {
-			order(p, page.Order{Do: "rename", Kind: "map", ID: page.FormatID(p.Document().Maps[0].ID), Text: " "})
+			order(p, page.Rename{Thing: page.Thing{Kind: "map", ID: page.ID(p.Document().Maps[0].ID)}, Name: " "})
 		}},
 		"the only map": {"the only map", func(p *page.Page) {
-			order(p, page.Order{Do: "select", Kind: "map", ID: page.FormatID(p.Document().Maps[0].ID)})
-			order(p, page.Order{Do: "delete"})
+			order(p, page.Select{Thing: page.Thing{Kind: "map", ID: page.ID(p.Document().Maps[0].ID)}})
+			order(p, page.DeleteSelected{})
 		}},
 		"a crossing from nowhere": {"There is no map here", func(p *page.Page) {
-			order(p, page.Order{Do: "hold", Kind: "crossing"})
+			order(p, page.Hold{Holding: "crossing"})
 			p.Pointer(page.Press, grid.Point{X: -400, Y: 40}, false, false, 0)
 			p.Pointer(page.Release, grid.Point{X: 40, Y: 40}, false, false, 0)
 		}},
-		"nothing to undo":  {"nothing to undo", func(p *page.Page) { order(p, page.Order{Do: "undo"}) }},
-		"nothing selected": {"Nothing is selected", func(p *page.Page) { order(p, page.Order{Do: "delete"}) }},
+		"nothing to undo":  {"nothing to undo", func(p *page.Page) { order(p, page.Undo{}) }},
+		"nothing selected": {"Nothing is selected", func(p *page.Page) { order(p, page.DeleteSelected{}) }},
 		"play off the maps": {"no map under the pointer", func(p *page.Page) {
-			order(p, page.Order{Do: "play", Yes: true, X: -4000})
+			order(p, page.StartPlay{Here: true, X: -4000})
 		}},
-		"an order of another time": {"reload", func(p *page.Page) { p.Order([]byte(`{"do":"prune"}`)) }},
+		"an order of another time": {"reload", func(p *page.Page) { p.Order(1, []byte(`{"do":"prune"}`), nil) }},
 	} {
 		p := open(t, 6)
 		before := p.Document()

@@ -18,13 +18,13 @@ func TestPartsKeepTheRest(t *testing.T) {
 	l := m.Layers[1]
 	send := func(text string) {
 		t.Helper()
-		p.Order([]byte(text))
+		p.Order(1, []byte(text), nil)
 		for _, says := range p.State().Messages {
 			t.Error(says)
 		}
 	}
 	layer := func(change string) {
-		text, err := json.Marshal(map[string]any{"do": "set-layer", "kind": "layer", "map": page.FormatID(m.ID), "id": page.FormatID(l.ID), "layer": json.RawMessage(change)})
+		text, err := json.Marshal(map[string]any{"do": "setLayer", "with": map[string]any{"map": page.ID(m.ID), "layer": page.ID(l.ID), "change": json.RawMessage(change)}})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -45,11 +45,14 @@ func TestPartsKeepTheRest(t *testing.T) {
 	if !is.Locked || is.Fade != 40 || is.Backdrop.X != 7 || is.Takes.Roles != 1<<2|1<<3 || is.DepthX != 30 || is.Group != "Vines" || !is.Counts {
 		t.Errorf("the layer has become %+v", is)
 	}
+	setMap := func(change string) string {
+		return `{"do":"setMap","with":{"map":"` + page.FormatID(m.ID) + `","change":` + change + `}}`
+	}
 	shown := p.Scene().Maps[0].Look
-	send(`{"do":"set-map","kind":"map","id":"` + page.FormatID(m.ID) + `","look":{"notes":"moss"}}`)
-	send(`{"do":"set-map","kind":"map","id":"` + page.FormatID(m.ID) + `","look":{"edges":[1,0,0,0]}}`)
-	send(`{"do":"set-map","kind":"map","id":"` + page.FormatID(m.ID) + `","look":{"lottery":[0,0,0,0,9]}}`)
-	send(`{"do":"set-map","kind":"map","id":"` + page.FormatID(m.ID) + `","look":{"forces":{"gravity":70}}}`)
+	send(setMap(`{"notes":"moss"}`))
+	send(setMap(`{"edges":[1,0,0,0]}`))
+	send(setMap(`{"lottery":[0,0,0,0,9]}`))
+	send(setMap(`{"forces":{"gravity":70}}`))
 	if now := p.Document().Maps[0]; now.Notes != "moss" || now.Edges[0] != world.Edge(1) || now.Lottery[4] != 9 || now.Gravity != 70 || now.WindX != 0 {
 		t.Errorf("the map has become %+v", now)
 	}
@@ -58,7 +61,7 @@ func TestPartsKeepTheRest(t *testing.T) {
 	}
 	before := p.Document()
 	for _, bad := range []string{`"moss"`, `{"edges":[1]}`, `{"edges":"left"}`, `null`, `{"view":{}}`} {
-		if p.Order([]byte(`{"do":"set-map","kind":"map","id":"` + page.FormatID(m.ID) + `","look":` + bad + `}`)); p.Document() != before || len(p.State().Messages) == 0 {
+		if p.Order(1, []byte(setMap(bad)), nil); p.Document() != before || len(p.State().Messages) == 0 {
 			t.Errorf("%s is set without a word", bad)
 		}
 	}
@@ -105,7 +108,7 @@ func TestQueueThatCanNotBeRead(t *testing.T) {
 				t.Errorf("%s: message %d has the number %d: %v", name, i+1, n, err)
 			}
 		}
-		order(p, page.Order{Do: "undo"})
+		order(p, page.Undo{})
 		if at(5) == 6 || at(3) != 4 {
 			t.Errorf("%s: the last step is not the one that undo takes back", name)
 		}

@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/limit"
 	"azzel/core/picture"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -93,10 +94,21 @@ func (p *Page) LayerPicture(mapID, layer world.ID, side int) (pixels []byte, w, 
 	return nil, 0, 0
 }
 
-// AddBackdrop takes the pixels of a backdrop for small pictures of maps: w × h of them, not
-// multiplied RGBA. Pixels are not kept.
-func (p *Page) AddBackdrop(sum string, w, h int, pixels []byte) Changed {
-	p.bitmaps.Atlas.AddBackdrop(sum, w, h, bytes.Clone(pixels))
+// AddBackdrop takes the pixels of a backdrop for small pictures of maps: W × H of them, not multiplied RGBA. They are not kept.
+type AddBackdrop struct {
+	Sum    string   `json:"sum"`
+	W      int      `json:"w"`
+	H      int      `json:"h"`
+	Pixels Attached `json:"-"`
+}
+
+// Do implements Order.
+func (o AddBackdrop) Do(p *Page) Changed {
+	pixels := o.Pixels.first()
+	if o.W < 1 || o.H < 1 || o.W > limit.PictureSide || o.H > limit.PictureSide || len(pixels) != o.W*o.H*4 {
+		return p.Fail(errUnknown)
+	}
+	p.bitmaps.Atlas.AddBackdrop(o.Sum, o.W, o.H, bytes.Clone(pixels))
 	return SceneChanged | CellsChanged
 }
 
@@ -158,6 +170,10 @@ func (p *Page) SheetShape(id world.ID, property string, from, to grid.Point) []i
 	if t == nil {
 		return []int{}
 	}
+	on := func(p grid.Point) grid.Point {
+		return grid.Point{X: min(max(p.X, 0), t.Columns-1), Y: min(max(p.Y, 0), t.Rows-1)}
+	}
+	from, to = on(from), on(to)
 	at := make(map[int]int, t.Count)
 	for i, place := range t.Places {
 		at[place] = i

@@ -85,12 +85,14 @@ func viewAreas(d *world.Document) []AreaView {
 	return list
 }
 
-// makeArea makes an area of the cells that are selected.
-func (p *Page) makeArea() Changed {
+// MakeArea makes an area of the cells that are selected.
+type MakeArea struct{}
+
+// Do implements Order.
+func (MakeArea) Do(p *Page) Changed {
 	c := p.hand.Chosen(p.doc())
 	if len(c.Region) == 0 {
-		p.say("Select the cells first that the area is to have.")
-		return StateChanged
+		return p.refuse("Select the cells first that the area is to have.")
 	}
 	m := p.doc().Map(c.Map)
 	a := &world.Area{Name: fmt.Sprintf("Area %d", len(p.doc().Areas)+1), Map: m.ID, Cells: c.Region}
@@ -104,13 +106,22 @@ func (p *Page) makeArea() Changed {
 	return changed | StateChanged
 }
 
-// setArea sets what an area does.
-func (p *Page) setArea(ref world.Ref, part Part[AreaLook]) Changed {
+func areaRef(id ID) world.Ref { return world.Ref{Sort: world.SortArea, ID: world.ID(id)} }
+
+// SetArea sets what an area does.
+type SetArea struct {
+	Area   ID             `json:"area"`
+	Change Part[AreaLook] `json:"change"`
+}
+
+// Do implements Order.
+func (o SetArea) Do(p *Page) Changed {
+	ref := areaRef(o.Area)
 	a := p.doc().Area(ref.ID)
 	if a == nil {
 		return p.Fail(world.ErrGone)
 	}
-	to, err := part.Over(AreaLook{viewForces(a.Forces), a.Holds, a.Zoom})
+	to, err := o.Change.Over(AreaLook{viewForces(a.Forces), a.Holds, a.Zoom})
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -119,35 +130,43 @@ func (p *Page) setArea(ref world.Ref, part Part[AreaLook]) Changed {
 	return p.change(a.Name, edit.Changes(ref, a.Values(), next.Values()))
 }
 
-// cellsOfArea gives an area the cells that are selected.
-func (p *Page) cellsOfArea(ref world.Ref) Changed {
+// SetAreaCells gives an area the cells that are selected.
+type SetAreaCells struct {
+	Area ID `json:"area"`
+}
+
+// Do implements Order.
+func (o SetAreaCells) Do(p *Page) Changed {
+	ref := areaRef(o.Area)
 	a, c := p.doc().Area(ref.ID), p.hand.Chosen(p.doc())
 	if a == nil {
 		return p.Fail(world.ErrGone)
 	}
 	if c.Map != a.Map || len(c.Region) == 0 {
-		p.say("Select the cells first that the area is to have, on the map on which it lies.")
-		return StateChanged
+		return p.refuse("Select the cells first that the area is to have, on the map on which it lies.")
 	}
 	next := *a
 	next.Cells = c.Region
 	return p.change(a.Name, edit.Changes(ref, a.Values(), next.Values()))
 }
 
-// leadOn leads the track of the selected piece on to a pixel of the board. A piece without one gets
-// one.
-func (p *Page) leadOn(pixel grid.Point) Changed {
+// AddTrackPoint leads the track of the selected piece on to a pixel of the board. A piece without a track gets one.
+type AddTrackPoint struct {
+	X int `json:"x"`
+	Y int `json:"y"`
+}
+
+// Do implements Order.
+func (o AddTrackPoint) Do(p *Page) Changed {
 	d := p.doc()
 	sel := p.hand.Selected.Ref
 	m, piece := d.Piece(sel.ID)
 	if sel.Sort != world.SortPiece || piece == nil || !piece.Kind().Goes {
-		p.say("Select a foe or a moving platform first, then lead its track on to where the pointer is.")
-		return StateChanged
+		return p.refuse("Select a foe or a moving platform first, then lead its track on to where the pointer is.")
 	}
-	s := hand.At(d, pixel)
+	s := hand.At(d, at(o.X, o.Y))
 	if s.Map == nil || s.Map.ID != m.ID {
-		p.say("A track stays on the map of its piece: lead it on within %s.", m.Name)
-		return StateChanged
+		return p.refuse("A track stays on the map of its piece: lead it on within %s.", m.Name)
 	}
 	foot := m.FootFor(d.Project.Lattice(), piece, s.Cell)
 	if t := d.Track(piece.Refers(props.Track)); t != nil && t.Map == m.ID {
@@ -163,13 +182,20 @@ func (p *Page) leadOn(pixel grid.Point) Changed {
 	return p.do(edit.Edit{Label: edit.Clip("make a track for " + hand.PieceName(d, piece)), Parts: append(parts, edit.Changes(sel, piece.Values(), next.Values())...)})
 }
 
-// setTrack sets whether a track goes round, and cuts off what comes after so many points.
-func (p *Page) setTrack(ref world.Ref, part Part[TrackLook]) Changed {
+// SetTrack sets whether a track goes round, and cuts off what comes after so many points.
+type SetTrack struct {
+	Track  ID              `json:"track"`
+	Change Part[TrackLook] `json:"change"`
+}
+
+// Do implements Order.
+func (o SetTrack) Do(p *Page) Changed {
+	ref := world.Ref{Sort: world.SortTrack, ID: world.ID(o.Track)}
 	t := p.doc().Track(ref.ID)
 	if t == nil {
 		return p.Fail(world.ErrGone)
 	}
-	to, err := part.Over(TrackLook{t.Round, len(t.Points)})
+	to, err := o.Change.Over(TrackLook{t.Round, len(t.Points)})
 	if err != nil {
 		return p.Fail(err)
 	}

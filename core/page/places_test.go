@@ -12,14 +12,14 @@ import (
 
 // place puts a piece of a type into a cell of the first map by hand and selects it.
 func place(p *page.Page, of world.ID, x, y int) *world.Piece {
-	order(p, page.Order{Do: "hold", Kind: "piece", ID: page.FormatID(of)})
+	order(p, page.Hold{Holding: "piece", ID: page.ID(of)})
 	at := grid.Point{X: x*16 + 8, Y: y*16 + 8}
 	click := func() {
 		p.Pointer(page.Press, at, false, false, 0)
 		p.Pointer(page.Release, at, false, false, 0)
 	}
 	click()
-	order(p, page.Order{Do: "hold", Kind: "nothing"})
+	order(p, page.Hold{Holding: "nothing"})
 	click()
 	pieces := p.Document().Maps[0].Pieces
 	return pieces[len(pieces)-1]
@@ -29,20 +29,20 @@ func place(p *page.Page, of world.ID, x, y int) *world.Piece {
 // what can't be is said; the trail follows it. All of it is taken back step by step.
 func TestTracksOfAPage(t *testing.T) {
 	p := fromTheSide(t)
-	order(p, page.Order{Do: "lead-on", X: 40, Y: 40})
+	order(p, page.AddTrackPoint{X: 40, Y: 40})
 	if said(p) == "" || len(p.Document().Tracks) != 0 {
 		t.Error("a track was led on from nothing without a word")
 	}
 	lift := place(p, world.MovingPlatform, 6, 5)
 	for _, c := range []grid.Point{{X: 10, Y: 5}, {X: 10, Y: 8}} {
-		order(p, page.Order{Do: "lead-on", X: c.X*16 + 8, Y: c.Y*16 + 8})
+		order(p, page.AddTrackPoint{X: c.X*16 + 8, Y: c.Y*16 + 8})
 	}
 	tracks := p.Document().Tracks
 	if len(tracks) != 1 || len(tracks[0].Points) != 2 || p.Document().Maps[0].Pieces[1].Refers(props.Track) != tracks[0].ID {
 		t.Fatalf("led on twice there are %+v", tracks)
 	}
 	p.State()
-	order(p, page.Order{Do: "lead-on", X: -4000, Y: 0})
+	order(p, page.AddTrackPoint{X: -4000, Y: 0})
 	if said(p) == "" || len(p.Document().Tracks[0].Points) != 2 {
 		t.Error("a track was led off its map without a word")
 	}
@@ -58,33 +58,31 @@ func TestTracksOfAPage(t *testing.T) {
 	if x <= 10*16 || y <= 6*16 {
 		t.Errorf("after three seconds at 3 cells a second the lift is at %.0f, %.0f", x, y)
 	}
-	ref := page.Order{Kind: "piece", Map: page.FormatID(p.Document().Maps[0].ID), ID: page.FormatID(lift.ID), Text: "speed", N: 5}
-	ref.Do = "try-acting"
+	slow := page.TryPieceField{Map: page.ID(p.Document().Maps[0].ID), Piece: page.ID(lift.ID), Field: "speed", Number: 5}
 	before := p.Document()
-	if order(p, ref); p.Document() != before {
+	if order(p, slow); p.Document() != before {
 		t.Error("a value that is dragged is in the document")
 	}
 	if x, _ := ends(); x > 8*16+8 {
 		t.Errorf("dragged to half a cell a second it is at %.0f after three", x)
 	}
-	ref.Do = "set-acting"
-	order(p, ref)
-	track := page.Order{Do: "set-track", Kind: "track", ID: page.FormatID(tracks[0].ID), Track: page.PartOf(page.TrackLook{Round: true, Points: 1})}
+	set(p, lift, "speed", 5)
+	track := page.SetTrack{Track: page.ID(tracks[0].ID), Change: page.PartOf(page.TrackLook{Round: true, Points: 1})}
 	if order(p, track); !p.Document().Tracks[0].Round || len(p.Document().Tracks[0].Points) != 1 {
 		t.Errorf("the track became %+v", p.Document().Tracks[0])
 	}
 	foe := place(p, world.Foe, 3, 9)
-	order(p, page.Order{Do: "set-acting", Kind: "piece", Map: ref.Map, ID: page.FormatID(foe.ID), Text: "track", N: 1})
-	order(p, page.Order{Do: "select", Kind: "track", ID: page.FormatID(tracks[0].ID)})
+	set(p, foe, "track", 1)
+	order(p, page.Select{Thing: page.Thing{Kind: "track", ID: page.ID(tracks[0].ID)}})
 	slip = p.State().Slip
 	if slip == nil || slip.Track == nil || !slices.ContainsFunc(slip.Lines, func(f page.SlipLine) bool { return f.Label == "Used by" && f.Value != "nobody" }) {
 		t.Fatalf("the slip of the track says %+v", slip)
 	}
-	if order(p, page.Order{Do: "delete"}); len(p.Document().Tracks) != 0 || len(p.Document().Maps[0].Pieces) != 3 {
+	if order(p, page.DeleteSelected{}); len(p.Document().Tracks) != 0 || len(p.Document().Maps[0].Pieces) != 3 {
 		t.Error("deleting a track does not, or takes pieces with it")
 	}
 	for p.State().Undo != "" {
-		order(p, page.Order{Do: "undo"})
+		order(p, page.Undo{})
 	}
 	if d := p.Document(); len(d.Tracks) != 0 || len(d.Maps[0].Pieces) != 1 {
 		t.Errorf("all taken back there are %d tracks and %d pieces", len(d.Tracks), len(d.Maps[0].Pieces))
@@ -96,56 +94,56 @@ func TestTracksOfAPage(t *testing.T) {
 func TestAreasOfAPage(t *testing.T) {
 	p := fromTheSide(t)
 	m := p.Document().Maps[0]
-	order(p, page.Order{Do: "make-area"})
+	order(p, page.MakeArea{})
 	if said(p) == "" || len(p.Document().Areas) != 0 {
 		t.Error("an area was made of nothing without a word")
 	}
 	choose := func(r grid.Rect) {
-		order(p, page.Order{Do: "hold", Kind: "choose"})
-		order(p, page.Order{Do: "shape", Text: "box"})
+		order(p, page.Hold{Holding: "choose"})
+		order(p, page.SetShape{Shape: "box"})
 		p.Pointer(page.Press, grid.Point{X: r.X*16 + 8, Y: r.Y*16 + 8}, false, false, 0)
 		to := grid.Point{X: (r.X+r.W-1)*16 + 8, Y: (r.Y+r.H-1)*16 + 8}
 		p.Pointer(page.Drag, to, false, false, 0)
 		p.Pointer(page.Release, to, false, false, 0)
 	}
 	choose(grid.Rect{X: 4, Y: 2, W: 5, H: 3})
-	order(p, page.Order{Do: "make-area"})
+	order(p, page.MakeArea{})
 	areas := p.Document().Areas
 	if len(areas) != 1 || areas[0].Cells.Len() != 15 || areas[0].Map != m.ID || p.State().Slip == nil || p.State().Slip.Area == nil {
 		t.Fatalf("of 15 cells became %+v, and the slip says %+v", areas, p.State().Slip)
 	}
-	set := page.Order{Do: "set-area", Kind: "area", ID: page.FormatID(areas[0].ID), Area: page.PartOf(page.AreaLook{Forces: page.ForcesView{Gravity: 40, WindX: -25}, Holds: true, Zoom: 150})}
-	order(p, set)
+	change := page.SetArea{Area: page.ID(areas[0].ID), Change: page.PartOf(page.AreaLook{Forces: page.ForcesView{Gravity: 40, WindX: -25}, Holds: true, Zoom: 150})}
+	order(p, change)
 	if a := p.Document().Areas[0]; a.Gravity != 40 || a.WindX != -25 || !a.Holds || a.Zoom != 150 {
 		t.Errorf("the area became %+v", a)
 	}
 	before := p.Document()
 	for _, bad := range []page.AreaLook{{Zoom: 7}, {Forces: page.ForcesView{Gravity: -3}}, {Forces: page.ForcesView{WindY: 9000}}} {
 		p.State()
-		set.Area = page.PartOf(bad)
-		if order(p, set); p.Document() != before || said(p) == "" {
+		change.Change = page.PartOf(bad)
+		if order(p, change); p.Document() != before || said(p) == "" {
 			t.Errorf("%+v was set without a word", bad)
 		}
 	}
 	choose(grid.Rect{X: 6, Y: 2, W: 2, H: 2})
-	if order(p, page.Order{Do: "cells-of-area", Kind: "area", ID: set.ID}); p.Document().Areas[0].Cells.Len() != 4 {
+	if order(p, page.SetAreaCells{Area: change.Area}); p.Document().Areas[0].Cells.Len() != 4 {
 		t.Errorf("given 4 cells it has %d", p.Document().Areas[0].Cells.Len())
 	}
 	foe := place(p, world.Foe, 12, 9)
-	order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(foe.ID), Text: "area", N: 1})
+	set(p, foe, "area", 1)
 	if got := p.Document().Maps[0].Piece(foe.ID).Refers(props.Area); got != areas[0].ID {
 		t.Errorf("the foe stays in %d", got)
 	}
-	order(p, page.Order{Do: "copy-map", Kind: "map", ID: page.FormatID(m.ID)})
+	order(p, page.CopyMap{Map: page.ID(m.ID)})
 	d := p.Document()
 	if len(d.Areas) != 2 || d.Areas[1].Map != d.Maps[1].ID || !slices.ContainsFunc(d.Maps[1].Pieces, func(o *world.Piece) bool { return o.Refers(props.Area) == d.Areas[1].ID }) {
 		t.Fatalf("copied, the map has %+v", d.Areas)
 	}
-	order(p, page.Order{Do: "select", Kind: "map", ID: page.FormatID(d.Maps[1].ID)})
-	if order(p, page.Order{Do: "delete"}); len(p.Document().Areas) != 1 {
+	order(p, page.Select{Thing: page.Thing{Kind: "map", ID: page.ID(d.Maps[1].ID)}})
+	if order(p, page.DeleteSelected{}); len(p.Document().Areas) != 1 {
 		t.Error("an area stays without its map")
 	}
-	if order(p, page.Order{Do: "undo"}); len(p.Document().Areas) != 2 {
+	if order(p, page.Undo{}); len(p.Document().Areas) != 2 {
 		t.Error("an area does not come back with its map")
 	}
 }
@@ -155,21 +153,20 @@ func TestAreasOfAPage(t *testing.T) {
 func TestCameraOfAPage(t *testing.T) {
 	p := fromTheSide(t)
 	for name, n := range map[string]int{"camera free-width": 40, "camera free-height": 30, "camera ahead": 25, "camera shake": 6, "camera beyond": 1, "turns": 1} {
-		order(p, page.Order{Do: "set-movement", Text: name, N: n})
+		order(p, page.SetMovement{Term: name, Value: n})
 	}
 	if got, want := p.Document().Project.Camera, (world.Camera{FreeW: 40, FreeH: 30, Ahead: 25, Shake: 6, Beyond: true}); got != want || !p.Document().Project.Turns {
 		t.Errorf("the camera is %+v, want %+v", got, want)
 	}
-	order(p, page.Order{Do: "play"})
+	order(p, page.StartPlay{})
 	for n := 0; n <= 90; n += 30 {
-		order(p, page.Order{Do: "try-movement", Text: "camera free-width", N: n})
+		order(p, page.TryMovement{Term: "camera free-width", Value: n})
 	}
 	if p.Document().Project.Camera.FreeW != 40 || p.Play() == nil {
 		t.Errorf("while it is dragged the document has %d", p.Document().Project.Camera.FreeW)
 	}
 	doc := p.Document()
-	for _, bad := range []page.Order{{Text: "camera free-width", N: 95}, {Text: "camera charm", N: 1}, {Text: "camera shake", N: -1}} {
-		bad.Do = "set-movement"
+	for _, bad := range []page.SetMovement{{Term: "camera free-width", Value: 95}, {Term: "camera charm", Value: 1}, {Term: "camera shake", Value: -1}} {
 		p.State()
 		if order(p, bad); p.Document() != doc || said(p) == "" {
 			t.Errorf("%+v was set without a word", bad)
@@ -177,7 +174,7 @@ func TestCameraOfAPage(t *testing.T) {
 	}
 	look := p.Scene().Maps[0].Look
 	look.Forces, look.Lottery = page.ForcesView{Gravity: 60, WindX: 12}, []int{0, 3, 0, 1, 0}
-	order(p, page.Order{Do: "set-map", Kind: "map", ID: page.FormatID(doc.Maps[0].ID), Look: page.PartOf(look)})
+	order(p, page.SetMap{Map: page.ID(doc.Maps[0].ID), Change: page.PartOf(look)})
 	if m := p.Document().Maps[0]; m.Gravity != 60 || m.WindX != 12 || m.Lottery != (world.Odds{0, 3, 0, 1, 0}) {
 		t.Errorf("the map has %+v and %v", m.Forces, m.Lottery)
 	}

@@ -1,17 +1,26 @@
 package page
 
 import (
-	"azzel/core/grid"
+	"slices"
+
 	"azzel/core/hand"
 	"azzel/core/play"
 	"azzel/core/world"
 )
 
-func (p *Page) play(o Order) Changed {
+// StartPlay begins to play: at a pixel of the board if Here is set, else at the spawn.
+type StartPlay struct {
+	Here bool `json:"here,omitempty"`
+	X    int  `json:"x,omitempty"`
+	Y    int  `json:"y,omitempty"`
+}
+
+// Do implements Order.
+func (o StartPlay) Do(p *Page) Changed {
 	p.plays++
 	start := play.Start{Chance: p.chance | p.plays}
-	if o.Yes {
-		if s := hand.At(p.doc(), grid.Point{X: o.X, Y: o.Y}); s.Map != nil {
+	if o.Here {
+		if s := hand.At(p.doc(), at(o.X, o.Y)); s.Map != nil {
 			start.Map, start.Cell = s.Map.ID, s.Cell
 		} else {
 			p.say("There is no map under the pointer, so play begins at the spawn.")
@@ -25,24 +34,42 @@ func (p *Page) play(o Order) Changed {
 	return PlayChanged | StateChanged | PointerChanged
 }
 
-// playAt begins play at a piece.
-func (p *Page) playAt(ref world.Ref) Changed {
-	m, piece := p.doc().Piece(ref.ID)
+// StartPlayAt begins to play at a piece.
+type StartPlayAt struct {
+	Piece ID `json:"piece"`
+}
+
+// Do implements Order.
+func (o StartPlayAt) Do(p *Page) Changed {
+	m, piece := p.doc().Piece(world.ID(o.Piece))
 	if piece == nil {
 		return p.Fail(world.ErrGone)
 	}
 	l := p.doc().Project.Lattice()
 	at := l.Foot(l.CellAt(piece.Foot).Add(m.Origin))
-	return p.play(Order{Yes: !piece.Kind().Begins, X: at.X, Y: at.Y})
+	return StartPlay{Here: !piece.Kind().Begins, X: at.X, Y: at.Y}.Do(p)
 }
 
-// bring sets the player down on a mark.
-func (p *Page) bring(mark world.ID) Changed {
+// StopPlay ends the game.
+type StopPlay struct{}
+
+// Do implements Order.
+func (StopPlay) Do(p *Page) Changed {
+	p.played = nil
+	return PlayChanged | StateChanged
+}
+
+// BringPlayer sets the player down on a mark.
+type BringPlayer struct {
+	Mark ID `json:"mark"`
+}
+
+// Do implements Order.
+func (o BringPlayer) Do(p *Page) Changed {
 	if p.played == nil {
-		p.say("Nothing is being played. Begin at the mark by its slip.")
-		return StateChanged
+		return p.refuse("Nothing is being played. Begin at the mark by its slip.")
 	}
-	if err := p.played.Bring(mark); err != nil {
+	if err := p.played.Bring(world.ID(o.Mark)); err != nil {
 		return p.Fail(err)
 	}
 	p.moving, p.sent, p.hands = false, nil, nil
@@ -83,13 +110,19 @@ func (p *Page) Tick(in play.Input) Changed {
 	return PlayChanged
 }
 
-// walkTo sends the player to a pixel of the board.
-func (p *Page) walkTo(pixel grid.Point) Changed {
+// SendPlayer lets the player walk to a pixel of the board.
+type SendPlayer struct {
+	X int `json:"x"`
+	Y int `json:"y"`
+}
+
+// Do implements Order.
+func (o SendPlayer) Do(p *Page) Changed {
 	if p.played == nil {
 		return 0
 	}
 	p.sent, p.hands = nil, nil
-	s := hand.At(p.doc(), pixel)
+	s := hand.At(p.doc(), at(o.X, o.Y))
 	if s.Map == nil {
 		return PlayChanged
 	}
@@ -113,13 +146,17 @@ func (p *Page) walkOn() play.Input {
 	return in
 }
 
-// showTick shows another tick of the game, or the nearest that is recorded. The game goes on
-// from there.
-func (p *Page) showTick(tick int) Changed {
+// ShowTick shows another tick of the game, or the nearest that is recorded. The game goes on from there.
+type ShowTick struct {
+	Tick int `json:"tick"`
+}
+
+// Do implements Order.
+func (o ShowTick) Do(p *Page) Changed {
 	if p.played == nil {
 		return 0
 	}
-	if err := p.played.Go(min(max(tick, p.played.First()), p.played.Last())); err != nil {
+	if err := p.played.Go(min(max(o.Tick, p.played.First()), p.played.Last())); err != nil {
 		// There is nowhere left to stand.
 		p.played = nil
 		return p.Fail(err) | PlayChanged | StateChanged
@@ -137,12 +174,21 @@ func (p *Page) collect() {
 	}
 }
 
-// help turns a help on or off, by its place among helpNames.
-func (p *Page) help(n int) Changed {
-	if n < 0 || n >= len(helpInputs) {
+// SetTestAid turns one of the aids for testing on or off, by its name.
+type SetTestAid struct {
+	Aid string `json:"aid"`
+	On  bool   `json:"on"`
+}
+
+// Do implements Order.
+func (o SetTestAid) Do(p *Page) Changed {
+	n := slices.Index(helpNames, o.Aid)
+	if n < 0 {
 		return p.Fail(errUnknown)
 	}
-	p.helps ^= helpInputs[n]
+	if p.helps &^= helpInputs[n]; o.On {
+		p.helps |= helpInputs[n]
+	}
 	return PlayChanged
 }
 

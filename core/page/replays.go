@@ -90,17 +90,22 @@ func (t *tried) came() (came, says string) {
 	return cameParts, o.String()
 }
 
-// keepReplay keeps what was played up to the tick that is shown.
-func (p *Page) keepReplay(name string) Changed {
+// KeepReplay keeps the game that is played as a replay, under a name or one that is proposed.
+type KeepReplay struct {
+	Name string `json:"name"`
+}
+
+// Do implements Order.
+func (o KeepReplay) Do(p *Page) Changed {
 	if p.played == nil {
-		p.say("Nothing is being played. Play from the spawn, then keep it.")
-		return StateChanged
+		return p.refuse("Nothing is being played. Play from the spawn, then keep it.")
 	}
 	if p.looking() {
 		return StateChanged
 	}
 	d := p.doc()
-	if name = strings.TrimSpace(name); name == "" {
+	name := strings.TrimSpace(o.Name)
+	if name == "" {
 		name = freeReplayName(d, p.played.Game().Status().Map)
 	}
 	kept, err := p.played.Kept(name)
@@ -144,9 +149,14 @@ func freeReplayName(d *world.Document, on world.ID) string {
 	return name
 }
 
-// watch plays a replay, until the designer holds anything down.
-func (p *Page) watch(id world.ID) Changed {
-	r := p.doc().Replay(id)
+// WatchReplay plays a replay, until the designer holds anything down.
+type WatchReplay struct {
+	Replay ID `json:"replay"`
+}
+
+// Do implements Order.
+func (o WatchReplay) Do(p *Page) Changed {
+	r := p.doc().Replay(world.ID(o.Replay))
 	if r == nil {
 		return p.Fail(world.ErrGone)
 	}

@@ -59,11 +59,11 @@ func TestReplaysOfAPage(t *testing.T) {
 	if message, more := p.HandOver(1 << 30); message != nil || more || len(e.View().Kept) != 0 {
 		t.Error("something is handed over though nothing is kept")
 	}
-	order(p, page.Order{Do: "keep-replay"})
+	order(p, page.KeepReplay{})
 	if said(p) == "" || len(p.Document().Replays) != 0 {
 		t.Error("something was kept without being played")
 	}
-	order(p, page.Order{Do: "play"})
+	order(p, page.StartPlay{})
 	for tick := range 200 {
 		in := play.Right
 		if tick > 60 && tick < 80 {
@@ -72,7 +72,7 @@ func TestReplaysOfAPage(t *testing.T) {
 		p.Tick(in)
 	}
 	end := p.Play()
-	order(p, page.Order{Do: "keep-replay", Text: "  Over the pots "})
+	order(p, page.KeepReplay{Name: "  Over the pots "})
 	d := p.Document()
 	if len(d.Replays) != 1 || d.Replays[0].Name != "Over the pots" || d.Replays[0].Ticks() != 200 {
 		t.Fatalf("%d replays are kept: %q", len(d.Replays), said(p))
@@ -84,44 +84,44 @@ func TestReplaysOfAPage(t *testing.T) {
 		t.Errorf("played again: %+v", v)
 	}
 	// Nothing is played again for what does not count in play.
-	order(p, page.Order{Do: "rename", Kind: "project", Text: "Pipe shaft"})
+	order(p, page.Rename{Thing: page.Thing{Kind: "project"}, Name: "Pipe shaft"})
 	if changed := e.told().Run(0); changed != 0 {
 		t.Errorf("after a change of a name, %b has changed", changed)
 	}
-	order(p, page.Order{Do: "set-movement", Text: "speed", N: 20})
+	order(p, page.SetMovement{Term: "speed", Value: 20})
 	if changed := e.told().Run(0); changed&page.RerunLeft == 0 || e.View().Kept[0].Came != "waiting" {
 		t.Errorf("after a change: %b, %+v", changed, e.View().Kept[0])
 	}
 	if v := e.rerun(); v.Came != "parts" || !v.Place || !strings.Contains(v.Says, "cells from where they were") {
 		t.Errorf("slower, it is played again: %+v", v)
 	}
-	order(p, page.Order{Do: "undo"})
+	order(p, page.Undo{})
 	if v := e.rerun(); v.Came != "same" {
 		t.Errorf("taken back, it is played again: %+v", v)
 	}
 	id := page.FormatID(d.Replays[0].ID)
 	// Other values are tried beside each other, and nothing is changed.
 	before := p.Document()
-	order(p, page.Order{Do: "try-values", Kind: "replay", ID: id, Text: "speed", List: []int{30, 55, 80}})
+	order(p, page.TryValues{Replay: page.ID(page.ParseID(id)), Term: "speed", Values: []int{30, 55, 80}})
 	e.rerun()
 	if rows := e.View().Trial.Rows; len(rows) != 3 || rows[0].Came != "parts" || rows[1].Came != "same" || !rows[1].Now || rows[2].Came != "parts" || p.Document() != before {
 		t.Errorf("tried with three speeds: %+v", rows)
 	}
-	for _, bad := range []page.Order{{Text: "charm", List: []int{1}}, {Text: "speed", List: []int{0}}, {Text: "speed", List: make([]int, 10)}} {
-		bad.Do, bad.Kind, bad.ID = "try-values", "replay", id
+	for _, bad := range []page.TryValues{{Term: "charm", Values: []int{1}}, {Term: "speed", Values: []int{0}}, {Term: "speed", Values: make([]int, 10)}} {
+		bad.Replay = page.ID(page.ParseID(id))
 		order(p, bad)
 		if says := said(p); e.told().Run(0)&page.RerunLeft != 0 || e.View().Trial != nil || says == "" {
 			t.Errorf("tried: %+v", bad)
 		}
 	}
-	order(p, page.Order{Do: "watch", Kind: "replay", ID: id})
+	order(p, page.WatchReplay{Replay: page.ID(page.ParseID(id))})
 	for range 200 {
 		p.Tick(0)
 	}
 	if is := p.Play(); is.X != end.X || is.Y != end.Y {
 		t.Errorf("watched, it ends at %.1f, %.1f, and ended at %.1f, %.1f", is.X, is.Y, end.X, end.Y)
 	}
-	order(p, page.Order{Do: "watch", Kind: "replay", ID: id})
+	order(p, page.WatchReplay{Replay: page.ID(page.ParseID(id))})
 	p.Tick(0)
 	p.Tick(play.Left)
 	from := p.Play().X
@@ -131,12 +131,12 @@ func TestReplaysOfAPage(t *testing.T) {
 	if p.Play().X > from {
 		t.Error("it goes on after somebody took over")
 	}
-	order(p, page.Order{Do: "try-values", Kind: "replay", ID: id, Text: "speed", List: []int{30}})
-	order(p, page.Order{Do: "remove", Kind: "replay", ID: id})
+	order(p, page.TryValues{Replay: page.ID(page.ParseID(id)), Term: "speed", Values: []int{30}})
+	order(p, page.Delete{Thing: page.Thing{Kind: "replay", ID: page.ID(page.ParseID(id))}})
 	if e.told().Run(10); len(e.View().Kept) != 0 || e.View().Trial != nil {
 		t.Error("a replay can't be deleted while values are tried over it")
 	}
-	order(p, page.Order{Do: "watch", Kind: "replay", ID: id})
+	order(p, page.WatchReplay{Replay: page.ID(page.ParseID(id))})
 	if said(p) == "" {
 		t.Error("a replay that is gone was watched without a word")
 	}
@@ -149,36 +149,36 @@ func TestTryingAPiece(t *testing.T) {
 	e := &elsewhere{t: t, p: p}
 	lift := place(p, world.MovingPlatform, 9, 9)
 	m := p.Document().Maps[0]
-	order(p, page.Order{Do: "set-acting", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(lift.ID), Text: "to-x", N: -64})
-	order(p, page.Order{Do: "play"})
+	order(p, page.SetPieceField{Map: page.ID(m.ID), Piece: page.ID(lift.ID), Field: "to-x", Number: -64})
+	order(p, page.StartPlay{})
 	for range 150 {
 		p.Tick(play.Right)
 	}
-	order(p, page.Order{Do: "keep-replay", Text: "Against the lift"})
-	order(p, page.Order{Do: "stop"})
+	order(p, page.KeepReplay{Name: "Against the lift"})
+	order(p, page.StopPlay{})
 	id := page.FormatID(p.Document().Replays[0].ID)
 	name := page.PieceTerm(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: lift.ID}, "speed")
 	before := p.Document()
-	order(p, page.Order{Do: "try-values", Kind: "replay", ID: id, Text: name, List: []int{10, 30, 60}})
+	order(p, page.TryValues{Replay: page.ID(page.ParseID(id)), Term: name, Values: []int{10, 30, 60}})
 	e.rerun()
 	v := e.View().Trial
 	if v == nil || len(v.Rows) != 3 || v.Rows[0].Came != "parts" || v.Rows[1].Came != "same" || !v.Rows[1].Now || v.Rows[2].Came != "parts" || p.Document() != before || !strings.Contains(v.Label, ": Speed") {
 		t.Fatalf("tried with three speeds of the lift: %+v", v)
 	}
-	order(p, page.Order{Do: "set-tried", Text: name, N: 60})
+	order(p, page.SetTried{Term: name, Value: 60})
 	if got := p.Document().Maps[0].Piece(lift.ID).Int(props.Speed); got != 60 {
 		t.Errorf("the speed that was tried is set to %d", got)
 	}
 	if v := e.rerun(); v.Came != "parts" {
 		t.Errorf("with the lift faster it is played again: %+v", v)
 	}
-	order(p, page.Order{Do: "select", Kind: "piece", Map: page.FormatID(m.ID), ID: page.FormatID(lift.ID)})
-	order(p, page.Order{Do: "delete"})
+	order(p, page.Select{Thing: page.Thing{Kind: "piece", Map: page.ID(m.ID), ID: page.ID(lift.ID)}})
+	order(p, page.DeleteSelected{})
 	if e.told().Run(10); e.View().Trial != nil {
 		t.Errorf("with the lift gone there is still a trial: %+v", e.View().Trial)
 	}
 	p.State()
-	if order(p, page.Order{Do: "set-tried", Text: name, N: 60}); said(p) == "" {
+	if order(p, page.SetTried{Term: name, Value: 60}); said(p) == "" {
 		t.Error("a value of a piece that is gone was set without a word")
 	}
 }

@@ -136,16 +136,18 @@ func (p *Page) TileCells(id world.ID) []int {
 	return []int{}
 }
 
-func (p *Page) reskin(r *Reskin) Changed {
-	if r == nil {
-		return p.Fail(errUnknown)
-	}
-	plan := p.plan(*r)
+// ApplyReskin does a re-skin.
+type ApplyReskin struct {
+	Plan Reskin `json:"plan"`
+}
+
+// Do implements Order.
+func (o ApplyReskin) Do(p *Page) Changed {
+	plan := p.plan(o.Plan)
 	plan.Pace = p.replica.Pace
 	e, cells := plan.Edit(p.doc())
 	if cells == 0 {
-		p.say("Nothing would change: choose what takes the place of the tiles that are used.")
-		return StateChanged
+		return p.refuse("Nothing would change: choose what takes the place of the tiles that are used.")
 	}
 	return p.do(e)
 }

@@ -180,7 +180,7 @@ func (p *Page) Tileset(id world.ID) *TilesetView {
 // nothing, 1 for all of the cell, 2 for part of it.
 func (p *Page) Lens(id world.ID, r grid.Rect, property string) []byte {
 	m := p.doc().Map(id)
-	if m == nil || r.W > 1024 || r.H > 1024 {
+	if m == nil || r.Empty() || r.W > 1024 || r.H > 1024 {
 		return nil
 	}
 	out := make([]byte, 0, r.W*r.H)

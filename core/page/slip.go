@@ -71,8 +71,8 @@ func (p *Page) slip() *SlipView {
 	v.Proposed = hand.Name(d, sel.Ref)
 	e, says := hand.Remove(d, sel)
 	v.Removes, v.Kept = says, e == nil
-	for i, s := range p.stack() {
-		v.Stack = append(v.Stack, StackView{i, hand.Name(d, s.Ref), kindNames[s.Ref.Sort], s.Ref == sel.Ref && s.End == sel.End})
+	for _, s := range p.stack() {
+		v.Stack = append(v.Stack, StackView{kindNames[s.Ref.Sort], ID(s.Ref.Map), ID(s.Ref.ID), s.End, hand.Name(d, s.Ref), kindNames[s.Ref.Sort], s.Ref == sel.Ref && s.End == sel.End})
 	}
 	return v
 }
@@ -115,10 +115,4 @@ func (p *Page) stack() []hand.Selection {
 		return nil
 	}
 	return hand.Stack(p.doc(), hand.Spot{Map: m, Cell: p.hand.Selected.Cell})
-}
-
-func (p *Page) selectStack(n int) {
-	if stack := p.stack(); n >= 0 && n < len(stack) {
-		p.hand.Selected = stack[n]
-	}
 }

@@ -28,9 +28,13 @@ func (p *Page) Steps() []StepView {
 }
 
 // AddEarlier takes earlier steps of this session, as the server sent them.
-func (p *Page) AddEarlier(data []byte) Changed {
-	p.finish()
-	records, err := edit.DecodeRecords(data)
+type AddEarlier struct {
+	Records Attached `json:"-"`
+}
+
+// Do implements Order.
+func (o AddEarlier) Do(p *Page) Changed {
+	records, err := edit.DecodeRecords(o.Records.first())
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -38,26 +42,35 @@ func (p *Page) AddEarlier(data []byte) Changed {
 	return StateChanged
 }
 
-// walk goes along the list of steps until as many of one's own are done.
-func (p *Page) walk(done int) Changed {
+// WalkHistory undoes and redoes until so many steps of this session are done.
+type WalkHistory struct {
+	Done int `json:"done"`
+}
+
+// Do implements Order.
+func (o WalkHistory) Do(p *Page) Changed {
 	if p.looking() {
 		return StateChanged
 	}
 	p.hand.Cancel()
-	left, of, err := p.replica.Walk(done, p.send)
+	left, of, err := p.replica.Walk(o.Done, p.send)
 	return p.tookBack(left, of, err)
 }
 
-// takeBackAlone takes back one step from among those that were done.
-func (p *Page) takeBackAlone(step uint64) Changed {
+// UndoStep undoes one step from among those that were done, by its sequence number.
+type UndoStep struct {
+	Step uint64 `json:"step"`
+}
+
+// Do implements Order.
+func (o UndoStep) Do(p *Page) Changed {
 	if p.looking() {
 		return StateChanged
 	}
 	p.hand.Cancel()
-	message, left, of, err := p.replica.TakeBack(step)
+	message, left, of, err := p.replica.TakeBack(o.Step)
 	if errors.Is(err, edit.ErrNothing) {
-		p.say("This step is not done any more.")
-		return StateChanged
+		return p.refuse("This step is not done any more.")
 	}
 	if err != nil {
 		return p.Fail(err)

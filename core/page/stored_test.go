@@ -41,11 +41,11 @@ func TestStoredClips(t *testing.T) {
 		again := copiedFrom(t, d, c.Seed)
 		for i, p := range []*page.Page{openOn(t, d), openOn(t, d), open(t, 9)} {
 			w := stored.NewTeller()
-			p.Paste([]string{again, string(c.Blobs[1]), string(c.Blobs[1])}[i])
+			order(p, page.Paste{Text: []string{again, string(c.Blobs[1]), string(c.Blobs[1])}[i]})
 			at := grid.Point{X: 70, Y: 50}
 			p.Pointer(page.Press, at, false, false, 0)
 			p.Pointer(page.Release, at, false, false, 0)
-			order(p, page.Order{Do: "keep-patch"})
+			order(p, page.KeepPatch{})
 			w.Tell(said(p))
 			told.Document(w, p.Document())
 			sums = append(sums, w.Sum64())
@@ -73,9 +73,9 @@ func copiedFrom(t *testing.T, d *world.Document, seed uint64) string {
 	for i := range d.Maps {
 		p := openOn(t, d)
 		m := d.Maps[(int(seed)+i)%len(d.Maps)]
-		order(p, page.Order{Do: "through"})
-		order(p, page.Order{Do: "choose-all", Kind: "map", ID: page.FormatID(m.ID), Map: page.FormatID(m.ID)})
-		if text, _ := p.Copied(false); text != "" {
+		order(p, page.ReachThrough{On: true})
+		order(p, page.SelectAllCells{Map: page.ID(m.ID)})
+		if text := copied(p); text != "" {
 			return text
 		}
 	}

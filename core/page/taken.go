@@ -3,13 +3,20 @@ package page
 import (
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/limit"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
-// rebuild makes map and tileset of a finished map that was taken apart.
-func (p *Page) rebuild(t *Taken) Changed {
-	if t == nil || len(t.Cells) != t.Columns*t.Rows || len(t.Cells) == 0 {
+// RebuildMap makes map and tileset of a finished map that was taken apart.
+type RebuildMap struct {
+	Taken Taken `json:"taken"`
+}
+
+// Do implements Order.
+func (o RebuildMap) Do(p *Page) Changed {
+	t := &o.Taken
+	if t.Columns < 1 || t.Rows < 1 || t.Columns > limit.MaxMapSide || t.Rows > limit.MaxMapSide || len(t.Cells) != t.Columns*t.Rows || len(t.Cells) == 0 {
 		return p.Fail(errUnknown)
 	}
 	d := p.doc()
@@ -46,13 +53,16 @@ func beside(d *world.Document, bounds grid.Rect) grid.Point {
 	return grid.Point{X: at.X - bounds.X, Y: at.Y - bounds.Y}
 }
 
-// replace puts a newer picture in the place of a tileset whose tile i becomes tile
-// to[i] of it.
-func (p *Page) replace(ref world.Ref, to []int, t *Taken) Changed {
-	if t == nil {
-		return p.Fail(errUnknown)
-	}
-	e, err := edit.Replace{Pace: p.replica.Pace, Old: ref.ID, New: t.tileset(), ID: p.ids.NewID(), To: to}.Edit(p.doc())
+// ReplaceTileset puts a newer picture in the place of a tileset, whose tile i becomes tile To[i] of it.
+type ReplaceTileset struct {
+	Tileset ID    `json:"tileset"`
+	To      []int `json:"to"`
+	Taken   Taken `json:"taken"`
+}
+
+// Do implements Order.
+func (o ReplaceTileset) Do(p *Page) Changed {
+	e, err := edit.Replace{Pace: p.replica.Pace, Old: world.ID(o.Tileset), New: o.Taken.tileset(), ID: p.ids.NewID(), To: o.To}.Edit(p.doc())
 	if err != nil {
 		return p.Fail(err)
 	}
@@ -66,11 +76,14 @@ func (t *Taken) tileset() *world.Tileset {
 		Cut: t.Cut}
 }
 
-func (p *Page) tileset(t *Taken) Changed {
-	if t == nil {
-		return p.Fail(errUnknown)
-	}
-	set := t.tileset()
+// MakeTileset makes a tileset of a picture that the server has taken in.
+type MakeTileset struct {
+	Taken Taken `json:"taken"`
+}
+
+// Do implements Order.
+func (o MakeTileset) Do(p *Page) Changed {
+	set := o.Taken.tileset()
 	ref := world.Ref{Sort: world.SortTileset, ID: p.ids.NewID()}
-	return p.do(edit.Edit{Label: "bring in " + t.Name, Parts: []edit.Part{edit.Put{Ref: ref, Values: set.Values()}}})
+	return p.do(edit.Edit{Label: "bring in " + o.Taken.Name, Parts: []edit.Part{edit.Put{Ref: ref, Values: set.Values()}}})
 }

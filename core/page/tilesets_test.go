@@ -21,14 +21,14 @@ func TestLensAgainstTiles(t *testing.T) {
 	for i := range set.Count {
 		for _, property := range []string{"solid", "water", "slow", "danger"} {
 			m := tiles.Mark{Property: property, On: r.IntN(3) == 0, Amount: []int{tiles.SolidNot, tiles.SolidWhole, tiles.SolidRows}[r.IntN(3)], Rows: []int{1, 0, 0, 0, 0, 0, 0, 128}}
-			order(p, page.Order{Do: "mark", Kind: "tileset", ID: page.FormatID(set.ID), List: []int{i}, Mark: &m})
+			order(p, page.MarkTiles{Tileset: page.ID(set.ID), Tiles: []int{i}, Mark: m})
 		}
 	}
 	m := p.Document().Maps[0]
 	for _, layer := range m.Layers {
-		order(p, page.Order{Do: "layer", Map: page.FormatID(m.ID), ID: page.FormatID(layer.ID)})
+		order(p, page.SetCurrentLayer{Map: page.ID(m.ID), Layer: page.ID(layer.ID)})
 		for range 120 {
-			order(p, page.Order{Do: "hold", Kind: "tile", N: set.First + r.IntN(set.Count)})
+			order(p, page.Hold{Holding: "tile", Tile: set.First + r.IntN(set.Count)})
 			at := grid.Point{X: r.IntN(m.Bounds.W) * 16, Y: r.IntN(m.Bounds.H) * 16}
 			p.Pointer(page.Press, at, false, false, 0)
 			p.Pointer(page.Release, at, false, false, 0)
@@ -82,11 +82,11 @@ func TestTilesetComesAndGoes(t *testing.T) {
 	if !missing() || p.Tile(grid.Cell(set.First)) != nil {
 		t.Error("pictures that are not here are not asked for")
 	}
-	if _, err := p.AddStrip(page.FormatID(set.ID), []byte("not tiles")); err == nil {
+	if order(p, page.AddPictures{Of: page.ID(set.ID)}, []byte("not tiles")); said(p) == "" {
 		t.Error("what is not tiles was taken")
 	}
-	if _, err := p.AddStrip(page.FormatID(set.ID), strip.Encode()); err != nil || missing() {
-		t.Errorf("pictures that came are asked for again: %v", err)
+	if order(p, page.AddPictures{Of: page.ID(set.ID)}, strip.Encode()); said(p) != "" || missing() {
+		t.Error("pictures that came are refused, or asked for again")
 	}
 	if !bytes.Equal(p.Tile(grid.Cell(set.First+6)), strip.Tile(6)) {
 		t.Error("a tile shows other pixels than came")
@@ -94,23 +94,23 @@ func TestTilesetComesAndGoes(t *testing.T) {
 	m := p.Document().Maps[0]
 	key, pixels := picture.Key{Map: m.ID, Layers: 3}, make([]byte, picture.BitmapSide*picture.BitmapSide*4)
 	p.Bitmap(key, pixels)
-	order(p, page.Order{Do: "hold", Kind: "tile", N: set.First + 2})
+	order(p, page.Hold{Holding: "tile", Tile: set.First + 2})
 	p.Pointer(page.Press, grid.Point{X: 36, Y: 20}, false, false, 0)
 	p.Pointer(page.Release, grid.Point{X: 36, Y: 20}, false, false, 0)
 	if box, _ := p.Bitmap(key, pixels); box != (grid.Rect{X: 32, Y: 16, W: 16, H: 16}) {
 		t.Errorf("one painted cell changed the pixels %v", box)
 	}
-	remove := page.Order{Do: "remove", Kind: "tileset", ID: page.FormatID(set.ID)}
+	remove := page.Delete{Thing: page.Thing{Kind: "tileset", ID: page.ID(set.ID)}}
 	order(p, remove)
 	if got := said(p); !strings.Contains(got, m.Name) || p.Document().Tileset(set.ID) == nil {
 		t.Errorf("a used tileset: said %q", got)
 	}
-	order(p, page.Order{Do: "undo"})
+	order(p, page.Undo{})
 	order(p, remove)
 	if p.Document().Tileset(set.ID) != nil {
 		t.Errorf("an unused tileset stays: %s", said(p))
 	}
-	order(p, page.Order{Do: "undo"})
+	order(p, page.Undo{})
 	if p.Document().Tileset(set.ID) == nil || p.Tile(grid.Cell(set.First+2)) == nil {
 		t.Error("the tileset did not come back with its pictures")
 	}

@@ -49,11 +49,17 @@ type trial struct {
 	rows   []*tried
 }
 
-// tryValues asks for a replay to be played with other values of a term, or for an end of that if there
-// are none.
-func (p *Page) tryValues(id world.ID, name string, values []int) Changed {
-	a := asked{id, name, values}
-	if p.doc().Replay(id) == nil {
+// TryValues asks for a replay to be played with other values of a term, or for an end of that if there are none.
+type TryValues struct {
+	Replay ID     `json:"replay"`
+	Term   string `json:"term,omitempty"`
+	Values []int  `json:"values,omitempty"`
+}
+
+// Do implements Order.
+func (o TryValues) Do(p *Page) Changed {
+	a := asked{world.ID(o.Replay), o.Term, o.Values}
+	if p.doc().Replay(a.Replay) == nil {
 		a.Values = nil
 	}
 	if len(a.Values) > 0 {
@@ -154,7 +160,7 @@ func (a author) triable(name string) (term TermView, change func(value int) (edi
 			}
 		}
 		name = term.Name
-		change = func(value int) (edit.Edit, error) { return a.acted(ref, name, value) }
+		change = func(value int) (edit.Edit, error) { return a.acted(ref, name, value, "") }
 	}
 	i := slices.IndexFunc(terms, func(t TermView) bool { return t.Name == name })
 	if i < 0 {
@@ -176,13 +182,19 @@ func around(value, least, most int) []int {
 	return slices.Compact(list)
 }
 
-// setTried sets a value that was tried.
-func (p *Page) setTried(name string, value int) Changed {
-	_, change, found := p.author().triable(name)
+// SetTried sets a value that was tried.
+type SetTried struct {
+	Term  string `json:"term"`
+	Value int    `json:"value"`
+}
+
+// Do implements Order.
+func (o SetTried) Do(p *Page) Changed {
+	_, change, found := p.author().triable(o.Term)
 	if !found {
 		return p.Fail(world.ErrGone)
 	}
-	e, err := change(value)
+	e, err := change(o.Value)
 	if err != nil {
 		return p.Fail(err)
 	}

@@ -1,7 +1,6 @@
 package page
 
 import (
-	"azzel/core/logic"
 	"azzel/core/tiles"
 )
 
@@ -263,7 +262,11 @@ type SlipLine struct {
 
 // StackView is one thing in the stack of a cell, front to back.
 type StackView struct {
-	Index    int    `json:"index"`
+	// Kind, Map, ID and End say which thing it is.
+	Kind     string `json:"kind"`
+	Map      ID     `json:"map"`
+	ID       ID     `json:"id"`
+	End      int    `json:"end"`
 	Name     string `json:"name"`
 	Sort     string `json:"sort"`
 	Selected bool   `json:"selected"`
@@ -288,40 +291,6 @@ type Pointer struct {
 	Axis []int `json:"axis"`
 	// Seen is what the player sees from here.
 	Seen *BoxView `json:"seen"`
-}
-
-// Order is something the designer asks for by key, button or text.
-type Order struct {
-	Do    string `json:"do"`
-	ID    string `json:"id"`
-	Map   string `json:"map"`
-	Kind  string `json:"kind"`
-	Text  string `json:"text"`
-	N     int    `json:"n"`
-	List  []int  `json:"list"`
-	Yes   bool   `json:"yes"`
-	X     int    `json:"x"`
-	Y     int    `json:"y"`
-	Taken *Taken `json:"taken"`
-	// Condition is what must hold for a piece, of the property that Text names; nil for nothing.
-	Condition *logic.ConditionForm `json:"condition"`
-	// Medley is what a medley is to be.
-	Medley Part[Dealing] `json:"medley"`
-	// Bond is what a bond is to be.
-	Bond   Part[Bonding] `json:"bond"`
-	Reskin *Reskin       `json:"reskin"`
-	// Layer and Look are what a layer or map is to be.
-	Layer Part[LayerLook] `json:"layer"`
-	Look  Part[MapLook]   `json:"look"`
-	// Area and Track are what an area or track is to be.
-	Area  Part[AreaLook]  `json:"area"`
-	Track Part[TrackLook] `json:"track"`
-	// Sheet is that of a character.
-	Sheet *SheetTaken `json:"sheet"`
-	// Frames are what a tile is to show.
-	Frames []tiles.Frame `json:"frames"`
-	// Mark is a property to be painted onto the tiles of List.
-	Mark *tiles.Mark `json:"mark"`
 }
 
 // Taken is a picture that the server has taken in, to be made a tileset.

@@ -12,8 +12,9 @@ const sliceCells = 15_000
 // A job is something to be done to the page that may take long.
 type job struct {
 	do func() (Changed, error)
-	// own says that the designer asked for it, and may stop it.
-	own bool
+	// own says that the designer asked for it, and may stop it. Ticket is that of an order, 0 for what is none.
+	own    bool
+	ticket int
 }
 
 // working is a job under way.
@@ -45,6 +46,10 @@ func (p *Page) enter(j job) (Changed, error) {
 // begin makes a job the one under way. Nothing of it is done yet.
 func (p *Page) begin(j job) {
 	w := &working{job: j, hand: *p.hand, document: p.doc()}
+	p.reply = nil
+	if j.ticket != 0 {
+		p.reply = &Reply{Ticket: j.ticket}
+	}
 	w.Work = pace.Begin(func(at pace.Pace) {
 		w.at = at
 		p.pace(at)
@@ -80,11 +85,17 @@ func (p *Page) Work(budget int) (changed Changed, err error) {
 			continue
 		}
 		changed |= w.gave
+		if p.reply != nil {
+			p.answer(w.gave)
+			changed |= RepliesChanged
+		}
 		p.next()
 		if w.fault != nil {
 			return changed, w.fault
 		}
 	}
+	changed |= p.finished
+	p.finished = 0
 	if p.told {
 		p.told = false
 		changed |= StateChanged
@@ -110,11 +121,12 @@ func (p *Page) pace(at pace.Pace) { p.hand.Pace, p.replica.Pace = at, at }
 // Working reports whether anything is under way.
 func (p *Page) Working() bool { return p.working != nil }
 
-// finish ends what is under way, without slices.
+// finish ends what is under way, without slices. What has changed by it is given with the next Work.
 func (p *Page) finish() {
 	for p.working != nil {
-		if _, err := p.Work(1 << 40); err != nil {
-			p.Fail(err)
+		changed, err := p.Work(1 << 40)
+		if p.finished |= changed; err != nil {
+			p.finished |= p.Fail(err)
 		}
 	}
 }
@@ -130,12 +142,19 @@ func (p *Page) stop() Changed {
 	p.working = nil
 	*p.hand = w.hand
 	p.hand.Cancel()
-	p.later = nil
+	says := "Stopped. What was done before stays."
 	if p.doc() == w.document {
-		p.say("Stopped. Nothing was changed.")
-	} else {
-		p.say("Stopped. What was done before stays.")
+		says = "Stopped. Nothing was changed."
 	}
+	p.refuse("%s", says)
+	p.answer(StateChanged)
+	for _, j := range p.later {
+		if j.ticket != 0 {
+			p.reply = &Reply{Ticket: j.ticket, Refused: says}
+			p.answer(StateChanged)
+		}
+	}
+	p.later = nil
 	changed := p.follow() | StateChanged | OutgoingChanged | p.hover()
 	p.next()
 	// An error comes again with the server's next message.

@@ -10,7 +10,6 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/page"
-	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -57,7 +56,7 @@ func TestSlicesComeToTheSame(t *testing.T) {
 			}
 		}
 		both(func(p *page.Page) {
-			order(p, page.Order{Do: "make-medley", Text: "Leaves", Medley: page.PartOf(page.Dealing{Tiles: []tiles.Weighted{{Tile: 1, Weight: 2}, {Tile: 2, Weight: 1}}, Seed: 4})})
+			order(p, page.MakeMedley{Name: "Leaves", Tiles: []int{1, 2}})
 		})
 		revision, sent, taken := uint64(0), 0, uint64(0)
 		var messages [][2][]byte
@@ -65,23 +64,23 @@ func TestSlicesComeToTheSame(t *testing.T) {
 			at, to := grid.Point{X: r.IntN(320), Y: r.IntN(256)}, grid.Point{X: r.IntN(320), Y: r.IntN(256)}
 			switch r.IntN(8) {
 			case 0:
-				o := page.Order{Do: "hold", Kind: []string{"tile", "medley", "eraser", "choose", "nothing"}[r.IntN(5)], N: 1 + r.IntN(5)}
+				o := page.Hold{Holding: []string{"tile", "medley", "eraser", "choose", "nothing"}[r.IntN(5)], Tile: 1 + r.IntN(5)}
 				both(func(p *page.Page) {
 					o := o
-					if o.Kind == "medley" && len(p.Document().Medleys) > 0 {
-						o.ID = page.FormatID(p.Document().Medleys[0].ID)
+					if o.Holding == "medley" && len(p.Document().Medleys) > 0 {
+						o.ID = page.ID(p.Document().Medleys[0].ID)
 					}
 					order(p, o)
 				})
 			case 1:
-				o := page.Order{Do: "shape", Text: []string{"free", "box", "fill", "everywhere", "oval"}[r.IntN(5)]}
+				o := page.SetShape{Shape: []string{"free", "box", "fill", "everywhere", "oval"}[r.IntN(5)]}
 				both(func(p *page.Page) { order(p, o) })
 			case 2, 3, 4:
 				both(func(p *page.Page) { p.Pointer(page.Press, at, false, false, 0) })
 				both(func(p *page.Page) { p.Pointer(page.Drag, to, false, false, 0) })
 				both(func(p *page.Page) { p.Pointer(page.Release, to, false, false, 0) })
 			case 5:
-				o := page.Order{Do: []string{"undo", "redo", "delete", "move-cells", "fill-cells"}[r.IntN(5)], X: 1, Y: 2}
+				o := []page.Order{page.Undo{}, page.Redo{}, page.DeleteSelected{}, page.MoveSelected{X: 1, Y: 2}, page.FillSelected{}}[r.IntN(5)]
 				both(func(p *page.Page) { order(p, o) })
 			case 6:
 				revision++
@@ -135,8 +134,8 @@ func TestSlicesComeToTheSame(t *testing.T) {
 // what came from the server meanwhile.
 func TestStoppedWork(t *testing.T) {
 	p := open(t, 5)
-	order(p, page.Order{Do: "hold", Kind: "tile", N: 2})
-	order(p, page.Order{Do: "shape", Text: "box"})
+	order(p, page.Hold{Holding: "tile", Tile: 2})
+	order(p, page.SetShape{Shape: "box"})
 	p.Pointer(page.Press, grid.Point{X: 8, Y: 8}, false, false, 0)
 	p.Pointer(page.Drag, grid.Point{X: 300, Y: 200}, false, false, 0)
 	before := p.Document()
@@ -145,16 +144,16 @@ func TestStoppedWork(t *testing.T) {
 	if s := p.State(); s.Working == nil || !s.Working.Stops || p.Document() != before {
 		t.Fatalf("a box in slices is laid at once: %+v", s.Working)
 	}
-	order(p, page.Order{Do: "hold", Kind: "tile", N: 3})
+	order(p, page.Hold{Holding: "tile", Tile: 3})
 	if _, err := p.Receive(strip(p, rand.New(rand.NewPCG(1, 1)), 1)); err != nil {
 		t.Fatal(err)
 	}
-	order(p, page.Order{Do: "cancel"})
+	order(p, page.Cancel{})
 	for p.Working() {
 		if p.State().Working.Stops {
 			t.Fatal("what the server sent can be stopped")
 		}
-		order(p, page.Order{Do: "cancel"})
+		order(p, page.Cancel{})
 		if _, err := p.Work(10); err != nil {
 			t.Fatal(err)
 		}
@@ -177,7 +176,7 @@ func TestStoppedWork(t *testing.T) {
 // However much comes from others, the designer's own stroke does not wait for all of it.
 func TestOwnStrokesComeFirst(t *testing.T) {
 	p := open(t, 5)
-	order(p, page.Order{Do: "hold", Kind: "tile", N: 2})
+	order(p, page.Hold{Holding: "tile", Tile: 2})
 	r := rand.New(rand.NewPCG(1, 1))
 	var messages [][]byte
 	for i := range uint64(900) {
@@ -210,7 +209,7 @@ func TestOwnStrokesComeFirst(t *testing.T) {
 // until then are sent, and it is said that they stay.
 func TestStoppedWalk(t *testing.T) {
 	p := open(t, 5)
-	order(p, page.Order{Do: "hold", Kind: "tile", N: 2})
+	order(p, page.Hold{Holding: "tile", Tile: 2})
 	for i := range 4 {
 		at := grid.Point{X: 24 + 32*i, Y: 40}
 		p.Pointer(page.Press, at, false, false, 0)
@@ -221,7 +220,7 @@ func TestStoppedWalk(t *testing.T) {
 	}
 	p.State()
 	p.Slice = 1
-	order(p, page.Order{Do: "walk", N: 0})
+	order(p, page.WalkHistory{Done: 0})
 	for p.State().Undo != "" && p.Working() {
 		before := p.State().Pending
 		if _, err := p.Work(1); err != nil {
@@ -234,7 +233,7 @@ func TestStoppedWalk(t *testing.T) {
 	if !p.Working() {
 		t.Fatal("the walk was over before it could be stopped")
 	}
-	order(p, page.Order{Do: "cancel"})
+	order(p, page.Cancel{})
 	s := p.State()
 	if sent := len(p.Outgoing()); p.Working() || sent == 0 || sent != s.Pending-4 {
 		t.Errorf("%d messages were given for %d steps that were taken back", sent, s.Pending-4)

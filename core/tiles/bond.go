@@ -48,6 +48,9 @@ const (
 	joinEnd
 )
 
+// Valid reports whether it is one of these.
+func (j Join) Valid() bool { return j < joinEnd }
+
 // Reduce keeps of the neighbours what makes a difference to a tile: the sides;
 // the corners that are joined with both sides beside them; or both.
 func (j Join) Reduce(n Neighbours) Neighbours {
@@ -129,7 +132,7 @@ type Bond struct {
 
 // Check reports what keeps the bond from being laid, in words for the designer.
 func (b Bond) Check() error {
-	if b.Join >= joinEnd {
+	if !b.Join.Valid() {
 		return errors.New("a bond joins along sides, at corners, or both")
 	}
 	if len(b.Tiles) > limit.BondTiles || len(b.Also) > limit.BondTiles {

@@ -3,7 +3,8 @@
   import Board from './board/Board.svelte';
   import Minimap from './board/Minimap.svelte';
   import { Keys } from './commands/keys';
-  import { Project } from './core/project.svelte';
+  import { cellsOf, probe } from './probe';
+  import { Project } from './project.svelte';
   import DepthStack from './depth/DepthStack.svelte';
   import LayerSettings from './depth/LayerSettings.svelte';
   import Desk from './desk/Desk.svelte';
@@ -34,14 +35,14 @@
   const keys = new Keys(p, () => board);
 
   onMount(() => {
-    void p.open();
+    void p.session.open();
     window.azzel = {
-      probe: () => p.probe(),
-      memory: () => p.memory(),
-      screen: (x, y) => p.camera.toScreen(x, y),
-      scene: () => (p.scene ? { ...p.scene, tilesets: p.tilesets } : null),
-      play: () => p.play,
-      cells: (map, x, y, w, h) => p.cells(map, x, y, w, h),
+      probe: () => probe(p),
+      memory: () => p.session.safely((core) => core.memory(), 0),
+      screen: (x, y) => p.viewport.camera.toScreen(x, y),
+      scene: () => (p.session.scene ? { ...p.session.scene, tilesets: p.session.tilesets } : null),
+      play: () => p.game.view,
+      cells: (map, x, y, w, h) => cellsOf(p, map, { x, y, w, h }),
     };
     return () => {
       p.close();
@@ -56,7 +57,7 @@
 
   /** Where the browser keeps nothing, what is not saved would be lost. */
   function leaving(event: BeforeUnloadEvent): void {
-    if (p.unkept && p.saved !== 'saved') event.preventDefault();
+    if (p.session.unkept && p.session.saved !== 'saved') event.preventDefault();
   }
 
   function dropped(event: DragEvent): void {
@@ -71,13 +72,13 @@
     if (typing(event)) return;
     const files = [...(event.clipboardData?.files ?? [])];
     if (files.length > 0) bring(files);
-    else if (event.clipboardData) p.paste(event.clipboardData.getData('text/plain'));
+    else if (event.clipboardData) void p.session.orders.paste({ text: event.clipboardData.getData('text/plain') });
   }
 
   function copied(event: ClipboardEvent, cut: boolean): void {
     // Words of the interface that were marked are copied as ever.
     if (typing(event) || getSelection()?.toString()) return;
-    const text = p.copied(cut);
+    const text = p.session.copied(cut);
     if (text === '') return;
     event.clipboardData?.setData('text/plain', text);
     event.preventDefault();
@@ -85,14 +86,16 @@
 
   function bring(files: File[]): void {
     if (files.length === 0) return;
-    p.dropped = files;
-    p.layOnDesk(
-      p.desk.kind === 'newer' || (p.desk.kind === 'colours' && p.opened === 'desk') ? p.desk : { kind: 'nothing' },
+    p.shell.dropped = files;
+    p.shell.layOnDesk(
+      p.shell.desk.kind === 'newer' || (p.shell.desk.kind === 'colours' && p.shell.opened === 'desk')
+        ? p.shell.desk
+        : { kind: 'nothing' },
     );
   }
 </script>
 
-<svelte:document onvisibilitychange={() => p.animate()} />
+<svelte:document onvisibilitychange={() => p.viewport.animate()} />
 <svelte:window
   onkeydown={(e) => keys.down(e)}
   onkeyup={(e) => keys.up(e)}
@@ -107,14 +110,14 @@
 />
 
 <div class="flex h-full flex-col">
-  {#if p.stage > 1}<Strip {p} {home} />{/if}
-  {#if p.error}
+  {#if p.session.stage > 1}<Strip {p} {home} />{/if}
+  {#if p.session.error}
     <main class="grid flex-1 place-items-center">
       <div class="max-w-md sheet p-6">
         <h1 class="name text-title">This project can’t be opened</h1>
-        <p class="my-3">{p.error}</p>
+        <p class="my-3">{p.session.error}</p>
         <div class="flex gap-2">
-          <Button label="Try again" main onclick={() => void p.tryAgain()} />
+          <Button label="Try again" main onclick={() => void p.session.tryAgain()} />
           <Button label="All projects" onclick={home} />
         </div>
         <Asides {p} />
@@ -122,19 +125,19 @@
     </main>
   {:else}
     <main class="relative flex min-h-0 flex-1 flex-col">
-      {#if p.stage > 0}<Board project={p} bind:element={board} />{/if}
-      {#if !p.scene}
+      {#if p.session.stage > 0}<Board project={p} bind:element={board} />{/if}
+      {#if !p.session.scene}
         <p class="absolute inset-0 grid place-items-center text-soft" role="status">Opening the project …</p>
       {/if}
-      {#if p.stage > 4 && !p.state?.playing}<DepthStack {p} />{/if}
-      {#if p.stage > 5}
+      {#if p.session.stage > 4 && !p.session.state?.playing}<DepthStack {p} />{/if}
+      {#if p.session.stage > 5}
         <Slip {p} />
         <CellsSlip {p} />
         <LayerSettings {p} />
         <Steps {p} />
       {/if}
-      {#if p.stage > 6 && p.minimap && !p.state?.playing}<Minimap {p} />{/if}
-      {#if p.stage > 7}
+      {#if p.session.stage > 6 && p.viewport.minimap && !p.session.state?.playing}<Minimap {p} />{/if}
+      {#if p.session.stage > 7}
         <KeptStates {p} />
         <LookingBar {p} />
         <PlayBar {p} />
@@ -145,11 +148,11 @@
         <Replays {p} />
       {/if}
       <Messages {p} />
-      {#if p.opened === 'drawer'}<Drawer {p} />{/if}
-      {#if p.opened === 'desk'}<Desk {p} />{/if}
+      {#if p.shell.opened === 'drawer'}<Drawer {p} />{/if}
+      {#if p.shell.opened === 'desk'}<Desk {p} />{/if}
     </main>
-    {#if p.stage > 2}<Tray {p} />{/if}
-    {#if p.stage > 3}
+    {#if p.session.stage > 2}<Tray {p} />{/if}
+    {#if p.session.stage > 3}
       <Status {p} />
       <KeySheet {p} />
     {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { theme } from '../core/theme.svelte';
   import { readColours, type Colours } from './colours';
   import { Hands } from './hands';
@@ -21,38 +21,41 @@
   /** The largest whole zoom, or the largest part of one, at which the player's view fits. */
   function playZoom(w: number, h: number): number {
     // The play bar stands above the frame.
-    const most = Math.min((p.camera.width - 24) / w, (p.camera.height - 88) / h);
+    const most = Math.min((p.viewport.camera.width - 24) / w, (p.viewport.camera.height - 88) / h);
     return most >= 1 ? Math.floor(most) : 1 / Math.ceil(1 / most);
   }
 
   function followGame(): void {
-    if (!p.play || !p.scene) return;
-    const frame = frameOf(p, p.play);
+    if (!p.game.view || !p.session.scene) return;
+    const frame = frameOf(p, p.game.view);
     // Where an area comes nearer, the frame stays as large on the screen.
-    const { seenW, seenH, cellW, cellH } = p.scene.project;
-    p.camera.zoom = (playZoom(seenW * cellW, seenH * cellH) * seenW * cellW) / frame.w;
+    const { seenW, seenH, cellW, cellH } = p.session.scene.project;
+    p.viewport.camera.zoom = (playZoom(seenW * cellW, seenH * cellH) * seenW * cellW) / frame.w;
     // A panel at the right covers as little of the frame as can be.
-    const aside = p.panelled ? Math.max(0, Math.min(PANEL, p.camera.width - frame.w * p.camera.zoom) / 2) : 0;
-    p.camera.center(frame.x + frame.w / 2 + aside / p.camera.zoom, frame.y + frame.h / 2);
+    const aside = p.shell.panelled
+      ? Math.max(0, Math.min(PANEL, p.viewport.camera.width - frame.w * p.viewport.camera.zoom) / 2)
+      : 0;
+    p.viewport.camera.center(frame.x + frame.w / 2 + aside / p.viewport.camera.zoom, frame.y + frame.h / 2);
   }
 
   function draw(context: CanvasRenderingContext2D, overlay: Overlay): void {
-    const { camera, scene, bitmaps } = p;
+    const { camera, bitmaps } = p.viewport;
+    const { scene } = p.session;
     if (!scene || !bitmaps || !colours) return;
     if (!shown) {
       shown = true;
-      p.showAll();
+      p.viewport.showAll();
     }
-    if (p.play && p.inGame) {
+    if (p.game.view && p.game.inGame) {
       followGame();
-      untrack(() => p.moved++);
+      untrack(() => p.viewport.moved++);
     }
     const ratio = devicePixelRatio;
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
     context.fillStyle = colours.board;
     context.fillRect(0, 0, camera.width, camera.height);
     bitmaps.begin();
-    p.backdrops.drifting = false;
+    p.viewport.backdrops.drifting = false;
     let whole = true;
     for (const map of scene.maps) {
       const at = camera.toScreen(map.x, map.y);
@@ -60,18 +63,19 @@
       const h = map.h * camera.zoom;
       if (at.x > camera.width || at.y > camera.height || at.x + w < 0 || at.y + h < 0) continue;
       drawBackground(context, map, { x: at.x, y: at.y, w, h }, colours.shelf);
-      const below = p.play?.map === map.id ? map.layers.findIndex((l) => l.player) : map.layers.length - 1;
+      const below = p.game.view?.map === map.id ? map.layers.findIndex((l) => l.player) : map.layers.length - 1;
       whole = drawLayers(context, p, scene, map, 0, below) && whole;
       context.strokeStyle = colours.line;
       context.lineWidth = 1;
       context.strokeRect(at.x - 0.5, at.y - 0.5, w + 1, h + 1);
     }
     if (!bitmaps.first) overlay.draw(colours);
-    if (!whole || bitmaps.first || (p.backdrops.drifting && !p.still && !p.play)) p.draw();
+    if (!whole || bitmaps.first || (p.viewport.backdrops.drifting && !p.viewport.still && !p.game.view))
+      p.viewport.draw();
     if (whole && !scene.missing.some((m) => m.used) && !bitmaps.settled) {
       bitmaps.settled = true;
       performance.mark('azzel-painted');
-      void p.limber();
+      void p.viewport.limber();
     }
   }
 
@@ -82,9 +86,9 @@
       canvas.height = Math.round(height * devicePixelRatio);
     }
     over.getContext('2d')?.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
-    p.camera.width = width;
-    p.camera.height = height;
-    p.moveCamera(() => undefined);
+    p.viewport.camera.width = width;
+    p.viewport.camera.height = height;
+    p.viewport.moveCamera(() => undefined);
   }
 
   onMount(() => {
@@ -97,39 +101,39 @@
     const watcher = new ResizeObserver(resize);
     watcher.observe(base);
     resize();
-    p.onDraw(() => draw(context, overlay));
-    void document.fonts.ready.then(() => p.draw());
+    p.viewport.onDraw(() => draw(context, overlay));
+    void document.fonts.ready.then(() => p.viewport.draw());
     const wheel = (event: WheelEvent): void => hands?.wheel(event);
     surface.addEventListener('wheel', wheel, { passive: false });
     return () => {
       watcher.disconnect();
-      p.onDraw(null);
+      p.viewport.onDraw(null);
     };
   });
 
   $effect(() => {
     void theme.dark;
     colours = readColours();
-    p.draw();
+    p.viewport.draw();
   });
 
   $effect(() => {
     // What is played makes room for a panel, also while its time is held.
-    void p.panelled;
-    p.draw();
+    void p.shell.panelled;
+    p.viewport.draw();
   });
 
   /** Over an edge that can be dragged, the pointer says so. */
   const cursor = $derived.by(() => {
-    const ghost = p.pointer?.ghost;
+    const ghost = p.viewport.pointer?.ghost;
     if (!ghost?.sized || ghost.room) return undefined;
     return 'move';
   });
 
   const label = $derived.by(() => {
-    const at = p.pointer;
+    const at = p.viewport.pointer;
     if (!at?.map) return 'Board. Arrows move the cell cursor, Enter is the pointer’s button.';
-    return `Board. ${p.mapView(at.map)?.name ?? ''}, cell ${at.cellX}, ${at.cellY}, ${at.tile || 'empty'}${at.piece ? `, ${at.piece}` : ''}`;
+    return `Board. ${p.session.mapView(at.map)?.name ?? ''}, cell ${at.cellX}, ${at.cellY}, ${at.tile || 'empty'}${at.piece ? `, ${at.piece}` : ''}`;
   });
 </script>
 

@@ -2,7 +2,7 @@
   import { around } from './camera';
   import { readColours } from './colours';
   import { theme } from '../core/theme.svelte';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
 
   let { p }: { p: Project } = $props();
 
@@ -21,7 +21,7 @@
 
   /** The box that is shown, and how: all maps, fitted in. */
   const shown = $derived.by(() => {
-    const all = around(p.scene?.maps ?? []);
+    const all = around(p.session.scene?.maps ?? []);
     if (!all) return null;
     const scale = Math.min((WIDTH - 12) / all.w, (HEIGHT - 12) / all.h);
     return { scale, x: (WIDTH - all.w * scale) / 2 - all.x * scale, y: (HEIGHT - all.h * scale) / 2 - all.y * scale };
@@ -29,10 +29,10 @@
 
   /** Where all is in view there is nothing to be found by it. */
   const needed = $derived.by(() => {
-    void p.moved;
-    const { camera } = p;
+    void p.viewport.moved;
+    const { camera } = p.viewport;
     if (camera.height < LOWEST) return false;
-    return (p.scene?.maps ?? []).some((m) => {
+    return (p.session.scene?.maps ?? []).some((m) => {
       const at = camera.toScreen(m.x, m.y);
       const end = camera.toScreen(m.x + m.w, m.y + m.h);
       return at.x < 0 || at.y < 0 || end.x > camera.width || end.y > camera.height;
@@ -42,10 +42,11 @@
   /** Draws the maps anew, small, once the hand rests. */
   function paint(): void {
     waiting = 0;
-    painted = p.bitmaps?.version ?? 0;
+    painted = p.viewport.bitmaps?.version ?? 0;
     const fresh: typeof pictures = {};
-    for (const map of p.scene?.maps ?? []) {
-      const image = p.layerPicture(map.id, '', Math.max(2, Math.ceil(Math.max(map.w, map.h) * (shown?.scale ?? 0))));
+    for (const map of p.session.scene?.maps ?? []) {
+      const side = Math.max(2, Math.ceil(Math.max(map.w, map.h) * (shown?.scale ?? 0)));
+      const image = p.session.ask.layerPicture({ map: map.id, layer: '', side });
       if (!image) continue;
       const picture = document.createElement('canvas');
       picture.width = image.width;
@@ -65,14 +66,14 @@
     canvas.width = WIDTH * ratio;
     canvas.height = HEIGHT * ratio;
     context.scale(ratio, ratio);
-    for (const map of p.scene?.maps ?? []) {
+    for (const map of p.session.scene?.maps ?? []) {
       const [x, y, w, h] = [map.x, map.y, map.w, map.h].map((n) => n * shown.scale) as [number, number, number, number];
       context.fillStyle = colours.shelf;
       context.fillRect(x + shown.x, y + shown.y, w, h);
       const picture = pictures[map.id];
       if (picture) context.drawImage(picture, x + shown.x, y + shown.y, w, h);
     }
-    const { camera } = p;
+    const { camera } = p.viewport;
     context.strokeStyle = colours.saffron;
     context.lineWidth = 2;
     context.strokeRect(
@@ -84,10 +85,11 @@
   }
 
   $effect(() => {
-    void [p.moved, p.scene, p.state, p.tilesets, theme.dark, needed];
+    void [p.viewport.moved, p.session.scene, p.session.state, p.session.tilesets, theme.dark, needed];
     if (!needed) return;
     draw();
-    if (waiting === 0 && painted !== p.bitmaps?.version) waiting = window.setTimeout(paint, painted < 0 ? 0 : PAUSE);
+    if (waiting === 0 && painted !== p.viewport.bitmaps?.version)
+      waiting = window.setTimeout(paint, painted < 0 ? 0 : PAUSE);
   });
   $effect(() => () => clearTimeout(waiting));
 
@@ -96,7 +98,7 @@
     const r = canvas.getBoundingClientRect();
     const x = (event.clientX - r.left - shown.x) / shown.scale;
     const y = (event.clientY - r.top - shown.y) / shown.scale;
-    p.moveCamera((c) => c.center(x, y));
+    p.viewport.moveCamera((c) => c.center(x, y));
   }
 </script>
 

@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import type { Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { boxesOf } from './ghost';
@@ -8,9 +8,9 @@ const NAMED = 16;
 
 /** Draws the areas of all maps: their outlines, and their names where there is room. */
 export function drawAreas(context: CanvasRenderingContext2D, p: Project, scene: Scene, colours: Colours): void {
-  const { camera } = p;
+  const { camera } = p.viewport;
   for (const area of scene.areas) {
-    const chosen = p.state?.slip?.kind === 'area' && p.state.slip.id === area.id;
+    const chosen = p.session.state?.slip?.kind === 'area' && p.session.state.slip.id === area.id;
     const at = camera.toScreen(area.box.x, area.box.y);
     const [w, h] = [area.box.w * camera.zoom, area.box.h * camera.zoom];
     if (at.x > camera.width || at.y > camera.height || at.x + w < 0 || at.y + h < 0) continue;

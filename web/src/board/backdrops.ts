@@ -1,4 +1,5 @@
-import type { Project } from '../core/project.svelte';
+import type { Session } from '../core/session.svelte';
+import type { Viewport } from './viewport.svelte';
 import { fetchBlob } from '../core/api';
 import type { BackdropView, BoxView, LayerLook, MapView } from '../core/types.gen';
 
@@ -14,7 +15,10 @@ export class Backdrops {
   /** Whether any that was drawn moves by itself. */
   drifting = false;
 
-  constructor(private readonly p: Project) {}
+  constructor(
+    private readonly session: Session,
+    private readonly viewport: Viewport,
+  ) {}
 
   private picture(sum: string): ImageBitmap | null {
     const have = this.pictures.get(sum);
@@ -26,14 +30,17 @@ export class Backdrops {
 
   private async fetch(sum: string): Promise<void> {
     try {
-      const bytes = await fetchBlob(this.p.id, sum);
+      const bytes = await fetchBlob(this.session.id, sum);
       const picture = await createImageBitmap(new Blob([new Uint8Array(bytes)]));
       this.pictures.set(sum, picture);
-      this.p.draw();
+      this.viewport.draw();
       const small = smaller(picture);
-      if (small) this.p.addBackdrop(sum, small);
+      if (small) {
+        const pixels = new Uint8Array(small.data.buffer);
+        void this.session.orders.addBackdrop({ sum, w: small.width, h: small.height }, pixels);
+      }
     } catch (failure) {
-      this.p.say((failure as Error).message);
+      this.session.say((failure as Error).message);
     }
   }
 
@@ -61,7 +68,7 @@ export class Backdrops {
 
   /** Draws a layer's backdrop, the layer itself being moved by a way in pixels of the board. Seconds let it drift. */
   draw(context: CanvasRenderingContext2D, map: MapView, look: LayerLook, way: BoxView, seconds: number): void {
-    const { camera } = this.p;
+    const { camera } = this.viewport;
     const { backdrop } = look;
     const source = this.source(look);
     if (!source) return;
@@ -103,7 +110,7 @@ export class Backdrops {
     y: number,
     map: MapView,
   ): void {
-    const { camera } = this.p;
+    const { camera } = this.viewport;
     const pattern = context.createPattern(source, 'repeat');
     if (!pattern) return;
     const at = camera.toScreen(x, y);

@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import type { BoxView, Play, Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { drawLayers } from './layers';
@@ -11,8 +11,8 @@ const SAFE = 0.55;
 /** What the player sees now, shaken if it is and things may move by themselves. */
 export const frameOf = (p: Project, play: Play): BoxView => ({
   ...play.frame,
-  x: play.frame.x + (p.still ? 0 : play.shakeX),
-  y: play.frame.y + (p.still ? 0 : play.shakeY),
+  x: play.frame.x + (p.viewport.still ? 0 : play.shakeX),
+  y: play.frame.y + (p.viewport.still ? 0 : play.shakeY),
 });
 
 /** Draws pieces, the figure, what is over its head, and the frame of what the player sees. */
@@ -24,7 +24,7 @@ export function drawGame(
   sprites: Sprites,
   colours: Colours,
 ): void {
-  const { camera } = p;
+  const { camera } = p.viewport;
   const gone = new Set(play.goneIds);
   const lit = new Set(play.onIds);
   context.imageSmoothingEnabled = false;
@@ -95,7 +95,7 @@ export function drawGame(
 
 /** Draws what flies, and the strike of the player. */
 function drawShots(context: CanvasRenderingContext2D, p: Project, scene: Scene, play: Play, colours: Colours): void {
-  const { camera } = p;
+  const { camera } = p.viewport;
   const radius = (scene.project.cellW / 7) * camera.zoom;
   for (const [shots, colour] of [
     [play.shots, colours.rose],

@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import type { BoxView, Ghost, LayView, Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { hatch } from './hatch';
@@ -46,14 +46,14 @@ export class GhostPainter {
   ) {}
 
   private screen(b: BoxView): BoxView {
-    const { camera } = this.p;
+    const { camera } = this.p.viewport;
     const at = camera.toScreen(b.x, b.y);
     return { x: at.x, y: at.y, w: b.w * camera.zoom, h: b.h * camera.zoom };
   }
 
   draw(scene: Scene, colours: Colours): void {
     const { p } = this;
-    const pointer = p.pointer;
+    const pointer = p.viewport.pointer;
     this.fill = colours.saffron;
     this.under = colours.sheet;
     if (!pointer) return;
@@ -89,9 +89,9 @@ export class GhostPainter {
   }
 
   private blockPicture(): HTMLCanvasElement | null {
-    const block = this.p.state?.block ?? 0;
+    const block = this.p.session.state?.block ?? 0;
     if (this.stamp.block !== block || !this.stamp.picture) {
-      const image = this.p.blockPicture('', STAMP);
+      const image = this.p.session.ask.blockPicture({ patch: '', side: STAMP });
       let picture: HTMLCanvasElement | null = null;
       if (image) {
         picture = document.createElement('canvas');
@@ -119,9 +119,9 @@ export class GhostPainter {
     for (const box of boxes) {
       for (let y = 0; y < box.h; y += cellH) {
         for (let x = 0; x < box.w; x += cellW) {
-          const at = p.camera.toScreen(box.x + x, box.y + y);
+          const at = p.viewport.camera.toScreen(box.x + x, box.y + y);
           const tile = this.sprites.tile(lay.cells.length > 0 ? (lay.cells[next++] ?? 0) : lay.tile);
-          if (tile) context.drawImage(tile, at.x, at.y, cellW * p.camera.zoom, cellH * p.camera.zoom);
+          if (tile) context.drawImage(tile, at.x, at.y, cellW * p.viewport.camera.zoom, cellH * p.viewport.camera.zoom);
         }
       }
     }
@@ -168,7 +168,7 @@ export class GhostPainter {
   }
 
   private piece(type: string, area: BoxView, scene: Scene, colours: Colours): void {
-    const foot = this.p.camera.toScreen(area.x + area.w / 2, area.y + area.h * 0.85);
+    const foot = this.p.viewport.camera.toScreen(area.x + area.w / 2, area.y + area.h * 0.85);
     const family = scene.types.find((t) => t.id === type)?.family ?? '';
     this.context.globalAlpha = 0.75;
     drawLabel(this.context, foot.x, foot.y, type, family, colours, true);
@@ -192,8 +192,8 @@ export class GhostPainter {
         [box.y + box.h, b.y + b.h],
       ] as const) {
         for (const [from, to] of uncovered(box, rows.get(beside) ?? [])) {
-          context.moveTo(this.p.camera.toScreen(from, 0).x, y);
-          context.lineTo(this.p.camera.toScreen(to, 0).x, y);
+          context.moveTo(this.p.viewport.camera.toScreen(from, 0).x, y);
+          context.lineTo(this.p.viewport.camera.toScreen(to, 0).x, y);
         }
       }
     }
@@ -213,9 +213,9 @@ export class GhostPainter {
   private joining(joins: number[], scene: Scene, colour: string): void {
     const { context, p } = this;
     const [ax = 0, ay = 0, bx = 0, by = 0] = joins;
-    const a = p.camera.toScreen(ax, ay);
-    const b = p.camera.toScreen(bx, by);
-    const side = Math.max(8, scene.project.cellW * p.camera.zoom);
+    const a = p.viewport.camera.toScreen(ax, ay);
+    const b = p.viewport.camera.toScreen(bx, by);
+    const side = Math.max(8, scene.project.cellW * p.viewport.camera.zoom);
     context.strokeStyle = colour;
     context.lineWidth = 2;
     for (const at of [a, b]) context.strokeRect(at.x - side / 2, at.y - side / 2, side, side);
@@ -231,8 +231,8 @@ export class GhostPainter {
     context.font = "12px 'Atkinson Hyperlegible Next Variable', sans-serif";
     context.textBaseline = 'middle';
     const width = context.measureText(text).width + 16;
-    const x = Math.min(Math.max(4, b.x), p.camera.width - width - 4);
-    const y = Math.min(Math.max(4, b.y + b.h + 8), p.camera.height - 28);
+    const x = Math.min(Math.max(4, b.x), p.viewport.camera.width - width - 4);
+    const y = Math.min(Math.max(4, b.y + b.h + 8), p.viewport.camera.height - 28);
     context.fillStyle = colours.sheet;
     context.strokeStyle = colours.line;
     context.lineWidth = 1;

@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import type { Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 
@@ -13,7 +13,7 @@ export function drawGrid(
   step: number,
   colours: Colours,
 ): void {
-  const { camera } = p;
+  const { camera } = p.viewport;
   const { cellW, cellH, seenW, seenH } = scene.project;
   const w = cellW * camera.zoom * (step || seenW);
   const h = cellH * camera.zoom * (step || seenH);

@@ -1,5 +1,5 @@
 import { DRAG, HOVER, LEAVE, PRESS, RELEASE } from '../core/types.gen';
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import { leaveHand } from '../commands/holding';
 import { Pinch } from './pinch';
 
@@ -45,43 +45,43 @@ export class Hands {
 
   private place(event: MouseEvent): { x: number; y: number } {
     const at = this.onElement(event);
-    return this.p.camera.toBoard(at.x, at.y);
+    return this.p.viewport.camera.toBoard(at.x, at.y);
   }
 
   /** While the game has the pointer, the hand does nothing with it. */
   private get resting(): boolean {
-    return Boolean(this.p.state?.playing && this.p.inGame);
+    return Boolean(this.p.session.state?.playing && this.p.game.inGame);
   }
 
   down(event: PointerEvent): void {
     this.element.focus({ preventScroll: true });
     if (this.resting && event.button === 0) {
       const at = this.place(event);
-      this.p.order({ do: 'walk-to', x: Math.floor(at.x), y: Math.floor(at.y) });
+      void this.p.session.orders.sendPlayer({ x: Math.floor(at.x), y: Math.floor(at.y) });
       return;
     }
     this.element.setPointerCapture(event.pointerId);
     if (this.fingers(event, 'down')) return;
-    if (event.button === 1 || this.p.held.has(' ')) {
+    if (event.button === 1 || this.p.viewport.held.has(' ')) {
       this.panning = { x: event.clientX, y: event.clientY };
       event.preventDefault();
       return;
     }
     if (event.button !== 0 && event.button !== 2 && event.button !== PEN_ERASER) return;
-    this.p.cursor = null;
+    this.p.viewport.cursor = null;
     const at = this.place(event);
-    if (this.p.held.has('w')) {
+    if (this.p.viewport.held.has('w')) {
       leaveHand(this.p);
       this.picking = { x: Math.floor(at.x), y: Math.floor(at.y) };
       return;
     }
     if ((event.ctrlKey || event.metaKey) && this.adds === null) {
-      this.adds = this.p.state?.adds ?? 'anew';
-      this.p.order({ do: 'adds', text: 'add' });
+      this.adds = this.p.session.state?.adds ?? 'anew';
+      void this.p.session.orders.setAdding({ adding: 'add' });
     }
     this.pressed = true;
     this.erasing = event.button === 2 || event.button === PEN_ERASER;
-    this.p.point(PRESS, at.x, at.y, this.erasing, event.shiftKey);
+    this.p.viewport.point(PRESS, at.x, at.y, this.erasing, event.shiftKey);
   }
 
   move(event: PointerEvent): void {
@@ -89,15 +89,15 @@ export class Hands {
     if (this.panning) {
       const { x, y } = this.panning;
       this.panning = { x: event.clientX, y: event.clientY };
-      this.p.moveCamera((c) => c.pan(event.clientX - x, event.clientY - y));
+      this.p.viewport.moveCamera((c) => c.pan(event.clientX - x, event.clientY - y));
       return;
     }
     if (this.resting) return;
-    if (event.movementX !== 0 || event.movementY !== 0) this.p.cursor = null;
+    if (event.movementX !== 0 || event.movementY !== 0) this.p.viewport.cursor = null;
     const steps = this.pressed ? event.getCoalescedEvents() : [];
     for (const step of steps.length > 0 ? steps : [event]) {
       const at = this.place(step);
-      this.p.point(this.pressed ? DRAG : HOVER, at.x, at.y, this.erasing, event.shiftKey);
+      this.p.viewport.point(this.pressed ? DRAG : HOVER, at.x, at.y, this.erasing, event.shiftKey);
     }
   }
 
@@ -109,17 +109,18 @@ export class Hands {
     }
     const at = this.place(event);
     if (this.picking) {
-      this.p.order({ do: 'pick', ...this.picking, list: [Math.floor(at.x), Math.floor(at.y)] });
+      const { x, y } = this.picking;
+      void this.p.session.orders.pickUp({ x, y, toX: Math.floor(at.x), toY: Math.floor(at.y) });
       this.picking = null;
     }
     if (!this.pressed) return;
     this.pressed = false;
-    this.p.point(RELEASE, at.x, at.y, this.erasing, event.shiftKey);
+    this.p.viewport.point(RELEASE, at.x, at.y, this.erasing, event.shiftKey);
     this.addNoMore();
   }
 
   private addNoMore(): void {
-    if (this.adds !== null) this.p.order({ do: 'adds', text: this.adds });
+    if (this.adds !== null) void this.p.session.orders.setAdding({ adding: this.adds });
     this.adds = null;
   }
 
@@ -131,14 +132,14 @@ export class Hands {
 
   cancel(): void {
     this.panning = null;
-    if (this.pressed) this.p.order({ do: 'cancel' });
+    if (this.pressed) void this.p.session.orders.cancel();
     this.pressed = false;
     this.picking = null;
     this.addNoMore();
   }
 
   leave(): void {
-    if (!this.pressed && !this.p.cursor) this.p.point(LEAVE, -1 << 28, -1 << 28);
+    if (!this.pressed && !this.p.viewport.cursor) this.p.viewport.point(LEAVE, -1 << 28, -1 << 28);
   }
 
   /** Ctrl always zooms. Else a wheel, which turns in large even steps, zooms, and two fingers pan. */
@@ -148,11 +149,14 @@ export class Hands {
     const r = this.element.getBoundingClientRect();
     const wheel = event.deltaMode !== 0 || (event.deltaX === 0 && Math.abs(event.deltaY) >= 80);
     if (event.ctrlKey || wheel) {
-      this.p.moveCamera((c) => c.step(event.deltaY < 0 ? 1 : -1, event.clientX - r.left, event.clientY - r.top));
+      this.p.viewport.moveCamera((c) =>
+        c.step(event.deltaY < 0 ? 1 : -1, event.clientX - r.left, event.clientY - r.top),
+      );
     } else {
-      this.p.moveCamera((c) => c.pan(-event.deltaX, -event.deltaY));
+      this.p.viewport.moveCamera((c) => c.pan(-event.deltaX, -event.deltaY));
     }
     const at = this.place(event);
-    if (!this.p.cursor) this.p.point(this.pressed ? DRAG : HOVER, at.x, at.y, this.erasing, event.shiftKey);
+    if (!this.p.viewport.cursor)
+      this.p.viewport.point(this.pressed ? DRAG : HOVER, at.x, at.y, this.erasing, event.shiftKey);
   }
 }

@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import { TICKS_PER_SECOND, type BoxView, type LayerView, type MapView, type Scene } from '../core/types.gen';
 import { maskOf } from './bitmaps';
 import { Camera } from './camera';
@@ -7,14 +7,14 @@ import { Camera } from './camera';
 function wayOf(p: Project, map: MapView, layer: LayerView): { x: number; y: number } {
   const { depthX, depthY } = layer.look;
   // What one paints on lies still.
-  if ((depthX === 0 && depthY === 0) || (layer.current && !p.play)) return { x: 0, y: 0 };
-  const view = p.play?.frame ?? {
-    x: p.camera.x,
-    y: p.camera.y,
-    w: p.camera.width / p.camera.zoom,
-    h: p.camera.height / p.camera.zoom,
+  if ((depthX === 0 && depthY === 0) || (layer.current && !p.game.view)) return { x: 0, y: 0 };
+  const view = p.game.view?.frame ?? {
+    x: p.viewport.camera.x,
+    y: p.viewport.camera.y,
+    w: p.viewport.camera.width / p.viewport.camera.zoom,
+    h: p.viewport.camera.height / p.viewport.camera.zoom,
   };
-  return p.layerWay(map.id, layer.id, view);
+  return p.viewport.layerWay(map.id, layer.id, view);
 }
 
 const shown = (map: MapView, layer: LayerView): boolean => {
@@ -34,11 +34,12 @@ export function drawLayers(
   from: number,
   to: number,
 ): boolean {
-  const { bitmaps, camera, backdrops } = p;
+  const { bitmaps, camera, backdrops } = p.viewport;
   if (!bitmaps) return true;
   let whole = true;
   let group: number[] = [];
-  const seconds = (p.play ? p.play.ticks / TICKS_PER_SECOND : p.still ? 0 : performance.now() / 1000) || 0;
+  const seconds =
+    (p.game.view ? p.game.view.ticks / TICKS_PER_SECOND : p.viewport.still ? 0 : performance.now() / 1000) || 0;
   const flush = (): void => {
     const members = group;
     group = [];
@@ -79,10 +80,10 @@ export function drawLayers(
 
 /** Draws so that nothing is seen beyond a map. */
 function within(context: CanvasRenderingContext2D, p: Project, map: MapView, draw: () => void): void {
-  const at = p.camera.toScreen(map.x, map.y);
+  const at = p.viewport.camera.toScreen(map.x, map.y);
   context.save();
   context.beginPath();
-  context.rect(at.x, at.y, map.w * p.camera.zoom, map.h * p.camera.zoom);
+  context.rect(at.x, at.y, map.w * p.viewport.camera.zoom, map.h * p.viewport.camera.zoom);
   context.clip();
   draw();
   context.restore();

@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import type { Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { hatch } from './hatch';
@@ -12,8 +12,8 @@ export const GAME_LENSES = ['bodies', 'triggers', 'tracks'] as const;
 
 /** Draws what the lens shows. */
 export function drawLens(context: CanvasRenderingContext2D, p: Project, scene: Scene, colours: Colours): void {
-  const { camera } = p;
-  switch (p.lens) {
+  const { camera } = p.viewport;
+  switch (p.viewport.lens) {
     case 'bodies':
       drawBodies(context, p, colours, false);
       return;
@@ -23,20 +23,21 @@ export function drawLens(context: CanvasRenderingContext2D, p: Project, scene: S
     case 'triggers':
       for (const { piece, box } of scene.triggers) {
         // Where nothing is by now nothing happens.
-        if (p.play?.goneIds.includes(piece)) continue;
+        if (p.game.view?.goneIds.includes(piece)) continue;
         const at = camera.toScreen(box.x, box.y);
         hatch(context, { x: at.x, y: at.y, w: box.w * camera.zoom, h: box.h * camera.zoom }, colours.lagoon, null);
       }
       return;
     default:
       hatchTiles(context, p, scene, colours);
-      if (p.lens === 'danger') drawBodies(context, p, colours, true);
+      if (p.viewport.lens === 'danger') drawBodies(context, p, colours, true);
   }
 }
 
 /** Outlines the bodies of all that acts, with what hurts in the colour of danger, or those alone that hurt. */
 function drawBodies(context: CanvasRenderingContext2D, p: Project, colours: Colours, dangerous: boolean): void {
-  const { camera, play } = p;
+  const { camera } = p.viewport;
+  const play = p.game.view;
   if (!play) return;
   const outline = (x: number, y: number, w: number, h: number, colour: string): void => {
     const at = camera.toScreen(x - w / 2, y - h);
@@ -55,13 +56,13 @@ function drawBodies(context: CanvasRenderingContext2D, p: Project, colours: Colo
 
 /** Hatches the cells in view whose tiles have the property of the lens. */
 function hatchTiles(context: CanvasRenderingContext2D, p: Project, scene: Scene, colours: Colours): void {
-  const { camera } = p;
+  const { camera } = p.viewport;
   const { cellW, cellH } = scene.project;
   const w = cellW * camera.zoom;
   const h = cellH * camera.zoom;
   if (w < LEAST || h < LEAST) return;
   const end = camera.toBoard(camera.width, camera.height);
-  const colour = p.lens === 'solid' || p.lens === 'danger' ? colours.rose : colours.ink;
+  const colour = p.viewport.lens === 'solid' || p.viewport.lens === 'danger' ? colours.rose : colours.ink;
   for (const map of scene.maps) {
     const left = Math.max(0, Math.floor((camera.x - map.x) / cellW));
     const top = Math.max(0, Math.floor((camera.y - map.y) / cellH));
@@ -71,7 +72,7 @@ function hatchTiles(context: CanvasRenderingContext2D, p: Project, scene: Scene,
     const x0 = (map.x - map.originX) / cellW;
     const y0 = (map.y - map.originY) / cellH;
     const cells = { x: x0 + left, y: y0 + top, w: right - left, h: bottom - top };
-    const found = p.lensOf(map.id, cells);
+    const found = p.viewport.lensOf(map.id, cells);
     for (let i = 0; i < found.length; i++) {
       if (!found[i]) continue;
       const at = camera.toScreen(

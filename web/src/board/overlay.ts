@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import type { BoxView, PieceView, Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { drawLabel, drawSmall } from './labels';
@@ -33,31 +33,31 @@ export class Overlay {
 
   draw(colours: Colours): void {
     const { p, context } = this;
-    const scene = p.scene;
-    context.clearRect(0, 0, p.camera.width, p.camera.height);
+    const scene = p.session.scene;
+    context.clearRect(0, 0, p.viewport.camera.width, p.viewport.camera.height);
     if (!scene) return;
-    const playing = p.play !== null;
-    const near = scene.project.cellW * p.camera.zoom >= NEAR;
-    if (p.grid && !playing) {
+    const playing = p.game.view !== null;
+    const near = scene.project.cellW * p.viewport.camera.zoom >= NEAR;
+    if (p.viewport.grid && !playing) {
       drawGrid(context, p, scene, 1, colours);
-      if (p.gridStep !== 1) drawGrid(context, p, scene, p.gridStep, colours);
+      if (p.viewport.gridStep !== 1) drawGrid(context, p, scene, p.viewport.gridStep, colours);
     }
-    if (p.lines && !playing) drawAreas(context, p, scene, colours);
-    if (p.lens && !playing) drawLens(context, p, scene, colours);
-    if (!playing || !p.inGame) this.crossings(scene, colours, near);
+    if (p.viewport.lines && !playing) drawAreas(context, p, scene, colours);
+    if (p.viewport.lens && !playing) drawLens(context, p, scene, colours);
+    if (!playing || !p.game.inGame) this.crossings(scene, colours, near);
     this.names(scene, colours);
-    if (p.play) drawGame(context, p, scene, p.play, this.sprites, colours);
+    if (p.game.view) drawGame(context, p, scene, p.game.view, this.sprites, colours);
     else for (const piece of scene.pieces) this.piece(piece, near, colours);
-    if (p.lens && playing) drawLens(context, p, scene, colours);
-    if (playing && p.inGame) return;
+    if (p.viewport.lens && playing) drawLens(context, p, scene, colours);
+    if (playing && p.game.inGame) return;
     this.selection(colours);
-    const path = p.state?.slip?.path;
+    const path = p.session.state?.slip?.path;
     if (path && !playing) drawPath(context, p, path, colours);
     if (!playing) drawTrail(context, p, this.sprites, colours);
     this.chosen(colours);
     this.mirrorLines(colours);
-    if (p.frameShown && !playing) this.seen(colours);
-    const reach = p.reachShown && !playing ? this.reach.here() : null;
+    if (p.viewport.frameShown && !playing) this.seen(colours);
+    const reach = p.viewport.reachShown && !playing ? this.reach.here() : null;
     if (reach) drawReach(context, p, reach, colours);
     this.ghost.draw(scene, colours);
     this.cursor(scene, colours);
@@ -66,20 +66,20 @@ export class Overlay {
   /** The mirror lines of the map under the pointer, while strokes are mirrored. */
   private mirrorLines(colours: Colours): void {
     const { context, p } = this;
-    const [x, y] = p.pointer?.axis ?? [];
-    const map = p.mapView(p.pointer?.map ?? null);
-    if (x === undefined || y === undefined || !map || !p.state || p.play) return;
-    const at = p.camera.toScreen(x, y);
+    const [x, y] = p.viewport.pointer?.axis ?? [];
+    const map = p.session.mapView(p.viewport.pointer?.map ?? null);
+    if (x === undefined || y === undefined || !map || !p.session.state || p.game.view) return;
+    const at = p.viewport.camera.toScreen(x, y);
     const b = this.screen(map);
     context.strokeStyle = colours.saffron;
     context.lineWidth = 2;
     context.setLineDash([2, 6]);
     context.beginPath();
-    if (p.state.mirrorX) {
+    if (p.session.state.mirrorX) {
       context.moveTo(at.x, b.y);
       context.lineTo(at.x, b.y + b.h);
     }
-    if (p.state.mirrorY) {
+    if (p.session.state.mirrorY) {
       context.moveTo(b.x, at.y);
       context.lineTo(b.x + b.w, at.y);
     }
@@ -89,25 +89,25 @@ export class Overlay {
 
   /** The cells that are selected. */
   private chosen(colours: Colours): void {
-    const chosen = this.p.state?.chosen;
-    if (!chosen || this.p.play) return;
+    const chosen = this.p.session.state?.chosen;
+    if (!chosen || this.p.game.view) return;
     this.ghost.outline(boxesOf(chosen.spans, chosen.box), colours.saffron, [6, 4]);
   }
 
   private screen(b: BoxView): BoxView {
-    const { camera } = this.p;
+    const { camera } = this.p.viewport;
     const at = camera.toScreen(b.x, b.y);
     return { x: at.x, y: at.y, w: b.w * camera.zoom, h: b.h * camera.zoom };
   }
 
   private visible(b: BoxView): boolean {
-    const { camera } = this.p;
+    const { camera } = this.p.viewport;
     return b.x < camera.width && b.y < camera.height && b.x + b.w > 0 && b.y + b.h > 0;
   }
 
   /** The frame of what the player sees, from the selected piece or from the pointer. */
   private seen(colours: Colours): void {
-    const seen = this.p.pointer?.seen;
+    const seen = this.p.viewport.pointer?.seen;
     if (!seen) return;
     const { context } = this;
     const b = this.screen(seen);
@@ -123,10 +123,10 @@ export class Overlay {
 
   private crossings(scene: Scene, colours: Colours, near: boolean): void {
     const { context, p } = this;
-    const selected = p.state?.slip;
+    const selected = p.session.state?.slip;
     for (const crossing of scene.crossings) {
       const chosen = selected?.kind === 'crossing' && selected.id === crossing.id;
-      if (p.lines) drawCrossing(context, crossing, p.camera, colours, chosen || !near ? 1 : 0.25);
+      if (p.viewport.lines) drawCrossing(context, crossing, p.viewport.camera, colours, chosen || !near ? 1 : 0.25);
       for (const door of crossing.doors) {
         const b = this.screen(door);
         context.strokeStyle = colours.lagoon;
@@ -151,7 +151,7 @@ export class Overlay {
 
   private names(scene: Scene, colours: Colours): void {
     const { context, p } = this;
-    if (!p.lines) return;
+    if (!p.viewport.lines) return;
     context.font = "600 15px 'Fraunces Variable', serif";
     context.textBaseline = 'bottom';
     for (const map of scene.maps) {
@@ -189,10 +189,10 @@ export class Overlay {
 
   private piece(piece: PieceView, near: boolean, colours: Colours): void {
     const { context, p } = this;
-    const at = p.camera.toScreen(piece.x, piece.y);
-    const room = piece.who ? 128 * p.camera.zoom : 12;
+    const at = p.viewport.camera.toScreen(piece.x, piece.y);
+    const room = piece.who ? 128 * p.viewport.camera.zoom : 12;
     if (!this.visible({ x: at.x - room, y: at.y - 24 - room, w: 2 * room, h: 28 + room })) return;
-    const slip = p.state?.slip;
+    const slip = p.session.state?.slip;
     const selected = slip?.kind === 'piece' && slip.id === piece.id;
     if (near && piece.starts !== '') {
       this.label();
@@ -212,7 +212,7 @@ export class Overlay {
         selected,
         piece.conditional || piece.starts !== '',
       );
-      if (piece.type === p.scene?.mark && p.lines) {
+      if (piece.type === p.session.scene?.mark && p.viewport.lines) {
         this.label();
         this.written(this.fitted(piece.name, 160), at.x + 13, at.y - 8, colours);
       }
@@ -223,15 +223,15 @@ export class Overlay {
         at.y - 2,
         piece.type,
         piece.family,
-        (p.scene?.project.cellW ?? 16) * p.camera.zoom,
+        (p.session.scene?.project.cellW ?? 16) * p.viewport.camera.zoom,
         colours,
         selected,
       );
   }
 
   private selection(colours: Colours): void {
-    const slip = this.p.state?.slip;
-    if (!slip || this.p.play) return;
+    const slip = this.p.session.state?.slip;
+    if (!slip || this.p.game.view) return;
     const b = this.screen(slip.box);
     this.context.strokeStyle = colours.saffron;
     this.context.lineWidth = 2;
@@ -239,7 +239,7 @@ export class Overlay {
   }
 
   private cursor(scene: Scene, colours: Colours): void {
-    const { cursor } = this.p;
+    const { cursor } = this.p.viewport;
     if (!cursor) return;
     const b = this.screen({ ...cursor, w: scene.project.cellW, h: scene.project.cellH });
     const { context } = this;

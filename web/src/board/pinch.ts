@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 
 interface Place {
   x: number;
@@ -29,7 +29,7 @@ export class Pinch {
     finger.at = at;
     const now = this.middle();
     if (!before || !now) return;
-    this.p.moveCamera((c) => {
+    this.p.viewport.moveCamera((c) => {
       c.pan(now.x - before.x, now.y - before.y);
       if (before.apart > 0 && now.apart > 0) c.zoomBy(now.apart / before.apart, now.x, now.y);
     });
@@ -39,7 +39,7 @@ export class Pinch {
   up(id: number): void {
     const middle = this.middle();
     this.fingers = this.fingers.filter((f) => f.id !== id);
-    if (middle) this.p.moveCamera((c) => c.settle(middle.x, middle.y));
+    if (middle) this.p.viewport.moveCamera((c) => c.settle(middle.x, middle.y));
   }
 
   private middle(): (Place & { apart: number }) | null {

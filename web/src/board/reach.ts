@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import type { ReachView } from '../core/types.gen';
 import type { Colours } from './colours';
 
@@ -15,13 +15,14 @@ export class Reach {
   constructor(private readonly p: Project) {}
 
   here(): ReachView | null {
-    const { pointer, scene, bitmaps } = this.p;
+    const { pointer, bitmaps } = this.p.viewport;
+    const { scene } = this.p.session;
     if (!pointer?.map) return null;
     const at = `${pointer.map} ${pointer.cellX} ${pointer.cellY}`;
     const cells = bitmaps?.version ?? 0;
     if (at !== this.at || scene !== this.of || cells !== this.cells) {
       [this.at, this.of, this.cells] = [at, scene, cells];
-      this.found = this.p.reach(pointer.map, pointer.cellX, pointer.cellY);
+      this.found = this.p.session.ask.reachFrom({ map: pointer.map, x: pointer.cellX, y: pointer.cellY });
     }
     return this.found;
   }
@@ -29,7 +30,7 @@ export class Reach {
 
 /** Draws where the player can jump to from the pointer: the ways of their foot, with notches of time, and where they land. */
 export function drawReach(context: CanvasRenderingContext2D, p: Project, reach: ReachView, colours: Colours): void {
-  const { camera } = p;
+  const { camera } = p.viewport;
   context.fillStyle = colours.moss;
   context.globalAlpha = 0.35;
   for (const box of reach.landings) {

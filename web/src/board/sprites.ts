@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 
 /** Stands for the player among the types of pieces; see core/page. */
 const FIGURE = 0;
@@ -11,8 +11,8 @@ export class Sprites {
   constructor(private readonly p: Project) {}
 
   private get(name: string, make: () => ImageData | null): HTMLCanvasElement | null {
-    if (this.of !== this.p.scene) {
-      this.of = this.p.scene;
+    if (this.of !== this.p.session.scene) {
+      this.of = this.p.session.scene;
       this.kept.clear();
     }
     const have = this.kept.get(name);
@@ -28,26 +28,26 @@ export class Sprites {
   }
 
   tile(n: number): HTMLCanvasElement | null {
-    return n > 0 ? this.get(`tile ${n}`, () => this.p.tile(n)) : null;
+    return n > 0 ? this.get(`tile ${n}`, () => this.p.session.tile(n)) : null;
   }
 
   figure(facing: number, frame: number): HTMLCanvasElement | null {
-    return this.get(`figure ${facing} ${frame}`, () => this.p.sprite(FIGURE, facing, frame));
+    return this.get(`figure ${facing} ${frame}`, () => this.p.session.sprite(FIGURE, facing, frame));
   }
 
   /** A frame of the sheet of a character. */
   character(who: string, frame: number): HTMLCanvasElement | null {
-    return this.get(`character ${who} ${frame}`, () => this.p.characterFrame(who, frame));
+    return this.get(`character ${who} ${frame}`, () => this.p.session.ask.characterPicture({ character: who, frame }));
   }
 
   /** A frame of the sheet of who is played. */
   played(frame: number): HTMLCanvasElement | null {
-    const who = this.p.scene?.characters.find((c) => c.played)?.id;
+    const who = this.p.session.scene?.characters.find((c) => c.played)?.id;
     return who ? this.character(who, frame) : null;
   }
 
   /** What a piece looks like in play; null if it is not seen there. */
   piece(type: string, state: number): HTMLCanvasElement | null {
-    return this.get(`piece ${type} ${state}`, () => this.p.sprite(Number(type), 0, state));
+    return this.get(`piece ${type} ${state}`, () => this.p.session.sprite(Number(type), 0, state));
   }
 }

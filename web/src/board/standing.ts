@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import type { PieceView } from '../core/types.gen';
 import type { Sprites } from './sprites';
 
@@ -32,7 +32,7 @@ export const character = (piece: PieceView, sprites: Sprites): Standing => ({
 });
 
 export function stand(context: CanvasRenderingContext2D, p: Project, one: Standing): void {
-  const { camera } = p;
+  const { camera } = p.viewport;
   const { picture, x, y, cells, mirrored } = one;
   if (!picture) return;
   const [w, h] = [picture.width * camera.zoom, picture.height * camera.zoom];

@@ -1,4 +1,5 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
+import type { Session } from '../core/session.svelte';
 import type { BoxView, PathView, TrailView } from '../core/types.gen';
 import { TICKS_PER_SECOND } from '../core/types.gen';
 import type { Colours } from './colours';
@@ -11,15 +12,15 @@ export class Trail {
   private of: unknown = null;
   private found: TrailView | null = null;
 
-  constructor(private readonly p: Project) {}
+  constructor(private readonly session: Session) {}
 
   /** The trail of the selected piece, found anew when anything of it may have changed; null if it has none. */
   here(): TrailView | null {
-    const state = this.p.state;
+    const { state } = this.session;
     if (!state?.slip?.acting?.moves || state.playing) return null;
     if (this.of !== state) {
       this.of = state;
-      this.found = this.p.trailOf(state.slip.id);
+      this.found = this.session.ask.trailOf({ piece: state.slip.id });
     }
     return this.found;
   }
@@ -37,7 +38,7 @@ export class Trail {
 
 /** Where a piece goes to and fro or what a track passes: a line, with a point at each turn. */
 export function drawPath(context: CanvasRenderingContext2D, p: Project, path: PathView, colours: Colours): void {
-  const { camera } = p;
+  const { camera } = p.viewport;
   context.strokeStyle = colours.saffron;
   context.fillStyle = colours.saffron;
   context.lineWidth = 2;
@@ -60,8 +61,8 @@ export function drawPath(context: CanvasRenderingContext2D, p: Project, path: Pa
 
 /** The player as who follows or flees would see them. */
 function drawPlayer(context: CanvasRenderingContext2D, p: Project, body: BoxView, colours: Colours): void {
-  const at = p.camera.toScreen(body.x, body.y);
-  const box = [at.x, at.y, body.w * p.camera.zoom, body.h * p.camera.zoom] as const;
+  const at = p.viewport.camera.toScreen(body.x, body.y);
+  const box = [at.x, at.y, body.w * p.viewport.camera.zoom, body.h * p.viewport.camera.zoom] as const;
   for (const [colour, width, dash] of [
     [colours.sheet, 4, []],
     [colours.ink, 2, [4, 3]],
@@ -76,10 +77,10 @@ function drawPlayer(context: CanvasRenderingContext2D, p: Project, body: BoxView
 
 /** Draws the trail of the selected piece: a notch for each second, and its ghost at the moment that is looked at. */
 export function drawTrail(context: CanvasRenderingContext2D, p: Project, sprites: Sprites, colours: Colours): void {
-  const trail = p.trail.here();
-  const piece = p.scene?.pieces.find((one) => one.id === p.state?.slip?.id);
+  const trail = p.viewport.trail.here();
+  const piece = p.session.scene?.pieces.find((one) => one.id === p.session.state?.slip?.id);
   if (!trail || !piece || trail.places.length < 4) return;
-  const { camera } = p;
+  const { camera } = p.viewport;
   const foot = (tick: number): { x: number; y: number } =>
     camera.toScreen(trail.places[2 * tick] ?? 0, (trail.places[2 * tick + 1] ?? 0) - trail.h / 2);
   const ticks = trail.places.length / 2;
@@ -105,7 +106,7 @@ export function drawTrail(context: CanvasRenderingContext2D, p: Project, sprites
     context.arc(at.x, at.y, 3.5, 0, 2 * Math.PI);
     context.fill();
   }
-  const now = Math.min(p.trail.at, ticks - 1);
+  const now = Math.min(p.viewport.trail.at, ticks - 1);
   if (now <= 0) return;
   const [x, y] = [trail.places[2 * now] ?? 0, trail.places[2 * now + 1] ?? 0];
   const picture = piece.who ? sprites.character(piece.who, piece.sprite) : sprites.piece(piece.type, 0);

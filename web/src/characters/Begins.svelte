@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { STACK, type CharacterView } from '../core/types.gen';
 
   /** What a character has when play begins. */
@@ -8,10 +8,10 @@
   const count = (item: string): number => character.begins.find((s) => s.id === item)?.count ?? 0;
 </script>
 
-{#if (p.scene?.items.length ?? 0) > 0}
+{#if (p.session.scene?.items.length ?? 0) > 0}
   <div class="flex flex-col gap-1" role="group" aria-label="What it begins with">
     <h3 class="text-small text-soft">Begins with</h3>
-    {#each p.scene?.items ?? [] as item (item.id)}
+    {#each p.session.scene?.items ?? [] as item (item.id)}
       <label class="flex items-center justify-between gap-2">
         <span class="truncate">{item.name}</span>
         <input
@@ -23,7 +23,7 @@
           onchange={(e) => {
             const n = Math.round(e.currentTarget.valueAsNumber);
             if (Number.isFinite(n))
-              p.order({ do: 'set-begins', kind: 'character', id: character.id, text: item.id, n });
+              void p.session.orders.setBegins({ character: character.id, item: item.id, count: n });
             e.currentTarget.valueAsNumber = count(item.id);
           }}
         />

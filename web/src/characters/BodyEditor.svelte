@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { CharacterView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import FramePicture from './FramePicture.svelte';
@@ -31,7 +31,7 @@
   const foot = $derived({ x: character.w / 2 + now.x, y: character.h - now.y });
 
   const set = (to: Body): void =>
-    p.order({ do: 'set-body', kind: 'character', id: character.id, list: [to.w, to.h, to.x, to.y], yes: above });
+    void p.session.orders.setBody({ character: character.id, above, w: to.w, h: to.h, footX: to.x, footY: to.y });
 
   const corner = (x: number, y: number): Body => ({
     ...now,
@@ -134,7 +134,7 @@
     <span
       ><Button
         label="Propose both from its pixels"
-        onclick={() => p.order({ do: 'propose-body', kind: 'character', id: character.id })}
+        onclick={() => p.session.orders.proposeBody({ character: character.id })}
       /></span
     >
   {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { takeSheet } from '../core/api';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { PICTURE_BYTES } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Rename from '../ui/Rename.svelte';
@@ -14,7 +14,7 @@
   /** Who is set up: the one chosen, else the one who is played. */
   let chosen = $state('');
   let error = $state('');
-  const characters = $derived(p.scene?.characters ?? []);
+  const characters = $derived(p.session.scene?.characters ?? []);
   const open = $derived(
     characters.find((c) => c.id === chosen) ?? characters.find((c) => c.played) ?? characters[0] ?? null,
   );
@@ -35,10 +35,10 @@
     }
     last = file;
     try {
-      const sheet = await takeSheet(p.id, file, w, h);
+      const sheet = await takeSheet(p.session.id, file, w, h);
       const name = file.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ');
-      await p.done({ do: 'take-sheet', kind: 'character', id, sheet: { name, ...sheet } });
-      if (id === '') chosen = p.scene?.characters.at(-1)?.id ?? '';
+      const { made } = await p.session.orders.takeSheet({ character: id, sheet: { name, ...sheet } });
+      if (id === '') chosen = made[0] ?? '';
     } catch (failure) {
       error = (failure as Error).message;
     }
@@ -75,7 +75,7 @@
         <Button
           label={c.played ? 'Is played' : 'Play'}
           pressed={c.played}
-          onclick={() => p.order({ do: 'play-as', id: c.played ? '' : c.id })}
+          onclick={() => p.session.orders.useAsPlayer({ character: c.played ? '' : c.id })}
         />
       </li>
     {/each}
@@ -93,7 +93,7 @@
       <Rename
         value={open.name}
         label="Name of this character"
-        rename={(text) => p.order({ do: 'rename', kind: 'character', id: open.id, text })}
+        rename={(text) => p.session.orders.rename({ thing: { kind: 'character', id: open.id }, name: text })}
       />
     </div>
     {#if open.strip}
@@ -104,7 +104,15 @@
             character={open}
             {pose}
             {row}
-            set={(list) => p.order({ do: 'set-pose', kind: 'character', id: open.id, n: row, list })}
+            set={(to) =>
+              p.session.orders.setPose({
+                character: open.id,
+                row,
+                act: pose.act,
+                facing: pose.facing,
+                ticks: pose.ticks,
+                ...to,
+              })}
           />
         {/each}
       </div>
@@ -130,7 +138,7 @@
         </span>
       {/if}
       {#if !open.played}
-        <Button label="Delete" onclick={() => p.order({ do: 'remove', kind: 'character', id: open.id })} />
+        <Button label="Delete" onclick={() => p.session.orders.delete({ thing: { kind: 'character', id: open.id } })} />
       {/if}
     </div>
   {/if}

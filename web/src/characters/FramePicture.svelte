@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
 
   interface Props {
     p: Project;
@@ -13,8 +13,8 @@
   let canvas: HTMLCanvasElement | undefined = $state();
 
   $effect(() => {
-    void p.scene;
-    const image = p.characterFrame(character, frame);
+    void p.session.scene;
+    const image = p.session.ask.characterPicture({ character, frame });
     const context = canvas?.getContext('2d');
     if (!canvas || !context || !image) return;
     canvas.width = image.width;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { TICKS_PER_SECOND, type CharacterView, type PoseView } from '../core/types.gen';
   import FramePicture from './FramePicture.svelte';
 
@@ -8,14 +8,14 @@
     character: CharacterView;
     pose: PoseView;
     row: number;
-    set: (list: number[]) => void;
+    set: (to: { act?: number; facing?: number; ticks?: number }) => void;
   }
   let { p, character, pose, row, set }: Props = $props();
 
   /** Which frame of the row is shown; it moves unless less motion is wanted. */
   let at = $state(0);
   $effect(() => {
-    if (p.still || pose.frames.length < 2) return;
+    if (p.viewport.still || pose.frames.length < 2) return;
     const timer = setInterval(() => (at = (at + 1) % pose.frames.length), (1000 * pose.ticks) / TICKS_PER_SECOND);
     return () => clearInterval(timer);
   });
@@ -30,17 +30,17 @@
     class="h-7 min-w-0 flex-1 rounded-inner border border-line bg-sheet px-1"
     aria-label="Row {row + 1} shows that one"
     value={pose.act}
-    onchange={(e) => set([Number(e.currentTarget.value), pose.facing, pose.ticks])}
+    onchange={(e) => set({ act: Number(e.currentTarget.value) })}
   >
-    {#each p.scene?.acts ?? [] as name, i (name)}<option value={i}>{name}</option>{/each}
+    {#each p.session.scene?.acts ?? [] as name, i (name)}<option value={i}>{name}</option>{/each}
   </select>
   <select
     class="h-7 rounded-inner border border-line bg-sheet px-1"
     aria-label="Row {row + 1} looks"
     value={pose.facing}
-    onchange={(e) => set([pose.act, Number(e.currentTarget.value), pose.ticks])}
+    onchange={(e) => set({ facing: Number(e.currentTarget.value) })}
   >
-    {#each p.scene?.facings ?? [] as name, i (name)}<option value={i}>{name}</option>{/each}
+    {#each p.session.scene?.facings ?? [] as name, i (name)}<option value={i}>{name}</option>{/each}
   </select>
   <input
     type="number"
@@ -51,7 +51,7 @@
     value={pose.ticks}
     onchange={(e) => {
       const ticks = e.currentTarget.valueAsNumber;
-      if (Number.isFinite(ticks)) set([pose.act, pose.facing, Math.round(ticks)]);
+      if (Number.isFinite(ticks)) set({ ticks: Math.round(ticks) });
     }}
   />
 </div>

@@ -1,12 +1,12 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import { chosen, cursorOf, editing, focusOn, type Command } from './command';
 
 function layer(p: Project, step: number): void {
-  const map = p.mapView(p.currentMap);
+  const map = p.session.mapView(p.viewport.currentMap);
   if (!map) return;
   const at = map.layers.findIndex((l) => l.current);
   const next = map.layers[at + step];
-  if (next) p.order({ do: 'layer', map: map.id, id: next.id, kind: 'layer' });
+  if (next) void p.session.orders.setCurrentLayer({ map: map.id, layer: next.id });
 }
 
 /** What changes maps and layers, or looks back at what was done. */
@@ -18,7 +18,7 @@ export const boardCommands: Command[] = [
     group: 'board',
     inGame: true,
     does: 'Takes back your last step.',
-    run: (p) => void p.takeBack('undo'),
+    run: (p) => void p.session.takeBack('undo'),
   },
   {
     id: 'redo',
@@ -27,7 +27,7 @@ export const boardCommands: Command[] = [
     group: 'board',
     inGame: true,
     does: 'Brings back what was taken back last.',
-    run: (p) => void p.takeBack('redo'),
+    run: (p) => void p.session.takeBack('redo'),
   },
   {
     id: 'delete',
@@ -37,17 +37,17 @@ export const boardCommands: Command[] = [
     does: 'Deletes the selected cells, piece, crossing or map. With a tile in the hand, erases the cell of the cursor.',
     possible: editing,
     run: (p) => {
-      const slip = p.state?.slip;
-      if (slip?.kind === 'map') p.slipShown = true;
-      if (p.state?.chosen) {
-        p.order({ do: 'delete' });
-      } else if (p.state?.holding !== 'nothing' && p.cursor) {
-        p.point(1, p.cursor.x, p.cursor.y, true);
-        p.point(3, p.cursor.x, p.cursor.y, true);
+      const slip = p.session.state?.slip;
+      if (slip?.kind === 'map') p.shell.slipShown = true;
+      if (p.session.state?.chosen) {
+        void p.session.orders.deleteSelected();
+      } else if (p.session.state?.holding !== 'nothing' && p.viewport.cursor) {
+        p.viewport.point(1, p.viewport.cursor.x, p.viewport.cursor.y, true);
+        p.viewport.point(3, p.viewport.cursor.x, p.viewport.cursor.y, true);
       } else if (slip?.kind === 'map' && !slip.kept) {
         document.getElementById('slip-delete')?.focus();
       } else {
-        p.order({ do: 'delete' });
+        void p.session.orders.deleteSelected();
       }
     },
   },
@@ -75,9 +75,9 @@ export const boardCommands: Command[] = [
     does: 'Makes a layer above the current one of the map you are on.',
     possible: editing,
     run: (p) => {
-      const map = p.mapView(p.currentMap);
+      const map = p.session.mapView(p.viewport.currentMap);
       const current = map?.layers.find((l) => l.current);
-      if (map && current) p.order({ do: 'make-layer', kind: 'layer', map: map.id, id: current.id });
+      if (map && current) void p.session.orders.makeLayer({ map: map.id, above: current.id });
     },
   },
   {
@@ -87,7 +87,7 @@ export const boardCommands: Command[] = [
     group: 'board',
     does: 'Gives the selected cells a name, and a gravity, wind and camera of their own; foes can be told to stay there.',
     possible: chosen,
-    run: (p) => p.order({ do: 'make-area' }),
+    run: (p) => p.session.orders.makeArea(),
   },
   {
     id: 'lead-on',
@@ -98,7 +98,7 @@ export const boardCommands: Command[] = [
     possible: editing,
     run: (p) => {
       const at = cursorOf(p);
-      p.order({ do: 'lead-on', x: at.x, y: at.y });
+      void p.session.orders.addTrackPoint({ x: at.x, y: at.y });
     },
   },
   {
@@ -109,9 +109,9 @@ export const boardCommands: Command[] = [
     does: 'Opens what can be set of the current layer: movement, lock, fade, tint, depth, backdrop.',
     possible: editing,
     run: (p) => {
-      const current = p.mapView(p.currentMap)?.layers.find((l) => l.current)?.id ?? '';
-      p.layerOpen = p.layerOpen === current ? '' : current;
-      if (p.layerOpen !== '') focusOn('[data-layer-settings] input');
+      const current = p.session.mapView(p.viewport.currentMap)?.layers.find((l) => l.current)?.id ?? '';
+      p.shell.layerOpen = p.shell.layerOpen === current ? '' : current;
+      if (p.shell.layerOpen !== '') focusOn('[data-layer-settings] input');
     },
   },
   {
@@ -121,9 +121,9 @@ export const boardCommands: Command[] = [
     group: 'view',
     does: 'Shows the current layer alone, or again all.',
     run: (p) => {
-      const map = p.mapView(p.currentMap);
+      const map = p.session.mapView(p.viewport.currentMap);
       const current = map?.layers.find((l) => l.current);
-      if (map && current) p.order({ do: 'only', map: map.id, id: current.id, yes: !current.only });
+      if (map && current) void p.session.orders.showLayerAlone({ map: map.id, layer: current.id, on: !current.only });
     },
   },
   {
@@ -134,8 +134,8 @@ export const boardCommands: Command[] = [
     inGame: true,
     does: 'Shows who there is: their sheets, bodies, and who is played.',
     run: (p) => {
-      p.togglePanel('characters');
-      if (p.panel === 'characters' && editing(p)) focusOn('[data-characters] li button, [data-characters] input');
+      p.shell.togglePanel('characters');
+      if (p.shell.panel === 'characters' && editing(p)) focusOn('[data-characters] li button, [data-characters] input');
     },
   },
   {
@@ -146,8 +146,8 @@ export const boardCommands: Command[] = [
     inGame: true,
     does: 'Lists what the player can have, and where each is given and needed.',
     run: (p) => {
-      p.togglePanel('items');
-      if (p.panel === 'items' && editing(p)) focusOn('[data-items] input');
+      p.shell.togglePanel('items');
+      if (p.shell.panel === 'items' && editing(p)) focusOn('[data-items] input');
     },
   },
   {
@@ -158,8 +158,8 @@ export const boardCommands: Command[] = [
     inGame: true,
     does: 'Lists what the game remembers, what sets it and asks for it; while it plays, what each is by now, and why.',
     run: (p) => {
-      p.togglePanel('facts');
-      if (p.panel === 'facts' && editing(p)) focusOn('[data-facts] input');
+      p.shell.togglePanel('facts');
+      if (p.shell.panel === 'facts' && editing(p)) focusOn('[data-facts] input');
     },
   },
   {
@@ -169,8 +169,8 @@ export const boardCommands: Command[] = [
     group: 'view',
     does: 'Lists the steps, yours and those of others, to walk along.',
     run: (p) => {
-      p.togglePanel('steps');
-      if (p.panel === 'steps') focusOn('[data-steps] [aria-current], [data-steps] li button');
+      p.shell.togglePanel('steps');
+      if (p.shell.panel === 'steps') focusOn('[data-steps] [aria-current], [data-steps] li button');
     },
   },
   {
@@ -180,8 +180,8 @@ export const boardCommands: Command[] = [
     group: 'view',
     does: 'Keeps the project as it is now, shows how it was, copies it to a file.',
     run: (p) => {
-      p.togglePanel('kept');
-      if (p.panel === 'kept') focusOn('[data-kept] input');
+      p.shell.togglePanel('kept');
+      if (p.shell.panel === 'kept') focusOn('[data-kept] input');
     },
   },
 ];

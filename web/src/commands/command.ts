@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 
 /** Something that can be done: an entry of the register. */
 export interface Command {
@@ -23,8 +23,9 @@ export const focusOn = (selector: string): void => {
   requestAnimationFrame(() => document.querySelector<HTMLElement>(selector)?.focus());
 };
 
-export const cursorOf = (p: Project): { x: number; y: number } => p.cursor ?? p.pointer?.box ?? { x: 0, y: 0 };
+export const cursorOf = (p: Project): { x: number; y: number } =>
+  p.viewport.cursor ?? p.viewport.pointer?.box ?? { x: 0, y: 0 };
 
-export const editing = (p: Project): boolean => !p.state?.playing || !p.inGame;
+export const editing = (p: Project): boolean => !p.session.state?.playing || !p.game.inGame;
 
-export const chosen = (p: Project): boolean => editing(p) && Boolean(p.state?.chosen);
+export const chosen = (p: Project): boolean => editing(p) && Boolean(p.session.state?.chosen);

@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import { chosen, cursorOf, editing, type Command } from './command';
 import { hold, leaveHand, nextShape, shape, takeBefore } from './holding';
 
@@ -18,27 +18,27 @@ function nudge(way: string, x: number, y: number): Command {
     keys: [`Ctrl+Arrow${way.charAt(0).toUpperCase()}${way.slice(1)}`],
     group: 'select',
     does: 'Moves the selected cells by one, with the pieces among them; or the selected map.',
-    possible: (p) => chosen(p) || p.state?.slip?.kind === 'map',
-    run: (p) => p.order({ do: 'move-cells', x, y }),
+    possible: (p) => chosen(p) || p.session.state?.slip?.kind === 'map',
+    run: (p) => p.session.orders.moveSelected({ x, y }),
   };
 }
 
 /** Copies or cuts without the browser's own keys. */
 async function toClipboard(p: Project, cut: boolean): Promise<void> {
-  const text = p.copied(cut);
+  const text = p.session.copied(cut);
   if (text === '') return;
   try {
     await navigator.clipboard.writeText(text);
   } catch {
-    p.say(`The browser does not let this page write to the clipboard. Press Ctrl+${cut ? 'X' : 'C'} instead.`);
+    p.session.say(`The browser does not let this page write to the clipboard. Press Ctrl+${cut ? 'X' : 'C'} instead.`);
   }
 }
 
 async function fromClipboard(p: Project): Promise<void> {
   try {
-    p.paste(await navigator.clipboard.readText());
+    await p.session.orders.paste({ text: await navigator.clipboard.readText() });
   } catch {
-    p.say('The browser does not let this page read the clipboard. Press Ctrl+V instead.');
+    p.session.say('The browser does not let this page read the clipboard. Press Ctrl+V instead.');
   }
 }
 
@@ -58,7 +58,7 @@ export const handCommands: Command[] = [
     keys: ['='],
     group: 'hand',
     does: 'Makes the brush a cell wider, and rings a cell thicker.',
-    run: (p) => p.order({ do: 'size', n: 1, yes: true }),
+    run: (p) => p.session.orders.widen({ by: 1 }),
   },
   {
     id: 'smaller',
@@ -66,7 +66,7 @@ export const handCommands: Command[] = [
     keys: ['-'],
     group: 'hand',
     does: 'Makes the brush a cell narrower.',
-    run: (p) => p.order({ do: 'size', n: -1, yes: true }),
+    run: (p) => p.session.orders.widen({ by: -1 }),
   },
   {
     id: 'turn',
@@ -75,7 +75,7 @@ export const handCommands: Command[] = [
     group: 'hand',
     does: 'Turns the selected cells, or what is in the hand, by a quarter to the right.',
     possible: editing,
-    run: (p) => p.order({ do: 'turn' }),
+    run: (p) => p.session.orders.turn(),
   },
   {
     id: 'mirror',
@@ -84,7 +84,7 @@ export const handCommands: Command[] = [
     group: 'hand',
     does: 'Mirrors the selected cells, or what is in the hand.',
     possible: editing,
-    run: (p) => p.order({ do: 'flip', yes: true }),
+    run: (p) => p.session.orders.flip({ leftRight: true }),
   },
   {
     id: 'mirror-down',
@@ -93,7 +93,7 @@ export const handCommands: Command[] = [
     group: 'hand',
     does: 'Mirrors the selected cells, or what is in the hand, upside down.',
     possible: editing,
-    run: (p) => p.order({ do: 'flip', yes: false }),
+    run: (p) => p.session.orders.flip({ leftRight: false }),
   },
   {
     id: 'mirror-strokes',
@@ -101,7 +101,7 @@ export const handCommands: Command[] = [
     keys: ['K'],
     group: 'hand',
     does: 'Repeats each stroke on the other side of the map’s mirror line.',
-    run: (p) => p.order({ do: 'mirror-strokes', yes: true }),
+    run: (p) => p.session.orders.mirrorStrokes({ leftRight: true, on: !p.session.state?.mirrorX }),
   },
   {
     id: 'mirror-strokes-down',
@@ -109,7 +109,7 @@ export const handCommands: Command[] = [
     keys: ['Shift+K'],
     group: 'hand',
     does: 'Repeats each stroke above or below the map’s mirror line.',
-    run: (p) => p.order({ do: 'mirror-strokes', yes: false }),
+    run: (p) => p.session.orders.mirrorStrokes({ leftRight: false, on: !p.session.state?.mirrorY }),
   },
   {
     id: 'mirror-here',
@@ -118,7 +118,7 @@ export const handCommands: Command[] = [
     group: 'hand',
     does: 'Lets the map’s mirror lines go through the cell under the pointer or cursor.',
     possible: editing,
-    run: (p) => p.order({ do: 'mirror-here', ...cursorOf(p) }),
+    run: (p) => p.session.orders.mirrorHere(cursorOf(p)),
   },
   {
     id: 'select',
@@ -135,7 +135,7 @@ export const handCommands: Command[] = [
     group: 'select',
     does: 'Selects every cell of the map you are on.',
     possible: editing,
-    run: (p) => p.order({ do: 'choose-all', kind: 'map', id: p.currentMap ?? '' }),
+    run: (p) => p.session.orders.selectAllCells({ map: p.viewport.currentMap ?? '' }),
   },
   {
     id: 'select-adds',
@@ -145,8 +145,8 @@ export const handCommands: Command[] = [
     does: 'Says what selecting does with what is selected; with Ctrl held it adds.',
     run: (p) => {
       const round = ['anew', 'add', 'take away'];
-      const next = round[(round.indexOf(p.state?.adds ?? 'anew') + 1) % round.length] ?? 'anew';
-      p.order({ do: 'adds', text: next });
+      const next = round[(round.indexOf(p.session.state?.adds ?? 'anew') + 1) % round.length] ?? 'anew';
+      void p.session.orders.setAdding({ adding: next });
     },
   },
   {
@@ -155,7 +155,7 @@ export const handCommands: Command[] = [
     keys: ['X'],
     group: 'select',
     does: 'Lets selecting, erasing and picking go through all layers that are shown, or the current one alone.',
-    run: (p) => p.order({ do: 'through' }),
+    run: (p) => p.session.orders.reachThrough({ on: !p.session.state?.through }),
   },
   {
     id: 'copy',
@@ -193,7 +193,7 @@ export const handCommands: Command[] = [
     group: 'select',
     does: 'Takes a copy of what is selected into the hand.',
     possible: editing,
-    run: (p) => (leaveHand(p), p.order({ do: 'duplicate' })),
+    run: (p) => (leaveHand(p), p.session.orders.duplicate()),
   },
   {
     id: 'fill-cells',
@@ -202,7 +202,7 @@ export const handCommands: Command[] = [
     group: 'select',
     does: 'Fills the selected cells with what is in the hand, or was before.',
     possible: chosen,
-    run: (p) => p.order({ do: 'fill-cells' }),
+    run: (p) => p.session.orders.fillSelected(),
   },
   {
     id: 'keep-patch',
@@ -211,7 +211,7 @@ export const handCommands: Command[] = [
     group: 'select',
     does: 'Keeps the selected cells, or the block in the hand, as a patch in the drawer.',
     possible: editing,
-    run: (p) => p.order({ do: 'keep-patch' }),
+    run: (p) => p.session.orders.keepPatch({}),
   },
   nudge('left', -1, 0),
   nudge('right', 1, 0),
@@ -234,10 +234,10 @@ export const handCommands: Command[] = [
     does: 'Takes the tile or piece under the pointer or cursor into the hand; held and dragged, a block of them.',
     possible: editing,
     run: (p) => {
-      const at = p.cursor ?? p.pointer?.box;
+      const at = p.viewport.cursor ?? p.viewport.pointer?.box;
       if (!at) return;
       leaveHand(p);
-      p.order({ do: 'pick', x: at.x, y: at.y });
+      void p.session.orders.pickUp({ x: at.x, y: at.y, toX: at.x, toY: at.y });
     },
   },
   {
@@ -254,7 +254,7 @@ export const handCommands: Command[] = [
     keys: [],
     group: 'hand',
     does: 'Takes a picture in which each pixel is a cell and each colour means a tile, by a legend that you see first.',
-    run: (p) => p.layOnDesk({ kind: 'colours' }),
+    run: (p) => p.shell.layOnDesk({ kind: 'colours' }),
   },
   {
     id: 'measure',
@@ -280,15 +280,19 @@ export const handCommands: Command[] = [
     inGame: true,
     does: 'Stops what is under way, or ends the innermost thing: a gesture, the game’s keys, what is in the hand, the selection.',
     run: (p) => {
-      const idle = p.state?.holding === 'nothing' && !p.state.slip && !p.state.chosen && !p.pointer?.busy;
-      if (p.state?.working?.stops) p.order({ do: 'cancel' });
-      else if (p.opened === 'desk' && !p.pointer?.busy) p.opened = 'nothing';
-      else if (p.panelled) {
-        p.layerOpen = '';
-        p.panel = 'none';
-      } else if (p.state?.playing && p.inGame) p.inGame = false;
-      else if (idle && p.opened === 'drawer') p.opened = 'nothing';
-      else p.order({ do: 'cancel' });
+      const idle =
+        p.session.state?.holding === 'nothing' &&
+        !p.session.state.slip &&
+        !p.session.state.chosen &&
+        !p.viewport.pointer?.busy;
+      if (p.session.state?.working?.stops) void p.session.orders.cancel();
+      else if (p.shell.opened === 'desk' && !p.viewport.pointer?.busy) p.shell.opened = 'nothing';
+      else if (p.shell.panelled) {
+        p.shell.layerOpen = '';
+        p.shell.panel = 'none';
+      } else if (p.session.state?.playing && p.game.inGame) p.game.inGame = false;
+      else if (idle && p.shell.opened === 'drawer') p.shell.opened = 'nothing';
+      else void p.session.orders.cancel();
     },
   },
 ];

@@ -1,7 +1,7 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import type { State } from '../core/types.gen';
 
-export const shape = (p: Project, text: string): void => p.order({ do: 'shape', text });
+export const shape = (p: Project, shape: string): void => void p.session.orders.setShape({ shape });
 
 /** Shapes that share a key: pressed again, it goes round. */
 const ROUNDS: Record<string, string[]> = { box: ['box', 'ring', 'room'], fill: ['fill', 'everywhere'] };
@@ -9,7 +9,7 @@ const ROUNDS: Record<string, string[]> = { box: ['box', 'ring', 'room'], fill: [
 /** Takes a shape, or the next of those that share its key. */
 export function nextShape(p: Project, id: string): void {
   const round = ROUNDS[id] ?? [id];
-  const at = p.state?.holding === 'nothing' ? -1 : round.indexOf(p.state?.shape ?? '');
+  const at = p.session.state?.holding === 'nothing' ? -1 : round.indexOf(p.session.state?.shape ?? '');
   leaveHand(p);
   shape(p, round[(at + 1) % round.length] ?? id);
 }
@@ -31,14 +31,14 @@ export const heldNow = (s: State): Held => ({
 
 /** Takes into the hand what was held. */
 export function holdAgain(p: Project, held: Held): void {
-  p.order({ do: 'shape', text: held.shape });
+  void p.session.orders.setShape({ shape: held.shape });
   const id = { medley: held.medley, bond: held.bond, patch: held.patch }[held.holding] ?? held.type;
-  p.order({ do: 'hold', kind: held.holding, n: held.tile, id });
+  void p.session.orders.hold({ holding: held.holding, tile: held.tile, id });
 }
 
 /** Remembers what is held, before something else is taken. */
 export function leaveHand(p: Project): void {
-  const s = p.state;
+  const s = p.session.state;
   if (s) previous = heldNow(s);
 }
 
@@ -50,7 +50,7 @@ export function takeBefore(p: Project): void {
 }
 
 /** Takes something into the hand. */
-export function hold(p: Project, kind: string, what: { n?: number; id?: string } = {}): void {
+export function hold(p: Project, kind: string, what: { tile?: number; id?: string } = {}): void {
   leaveHand(p);
-  p.order({ do: 'hold', kind, ...what });
+  void p.session.orders.hold({ holding: kind, ...what });
 }

@@ -1,5 +1,5 @@
 import { DRAG, HOVER, PRESS, RELEASE } from '../core/types.gen';
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import { bindings } from './bindings.svelte';
 import type { Command } from './command';
 import { gameInputs, gameKey } from './game';
@@ -69,7 +69,7 @@ export class Keys {
   }
 
   down(event: KeyboardEvent): void {
-    if (this.p.keysShown || this.p.seeking || event.altKey) return;
+    if (this.p.shell.keysShown || this.p.shell.seeking || event.altKey) return;
     if (typing(event.target)) {
       // A field is the innermost thing that Esc ends.
       if (event.key === 'Escape') this.board()?.focus();
@@ -77,12 +77,12 @@ export class Keys {
     }
     const name = nameOf(event);
     const command = commands.find((c) => bindings.of(c).includes(name));
-    const gaming = this.p.state?.playing && this.p.inGame;
+    const gaming = this.p.session.state?.playing && this.p.game.inGame;
     // With Shift, a key of the game is another command's.
     const plain = !event.ctrlKey && !event.metaKey && !(event.shiftKey && command?.inGame);
     const input = gaming && plain ? inputOf(event) : 0;
     if (input) {
-      this.p.playing.input |= input;
+      this.p.game.clock.input |= input;
       event.preventDefault();
       return;
     }
@@ -90,7 +90,7 @@ export class Keys {
       event.preventDefault();
       return;
     }
-    if (name === 'W' && !gaming) this.p.held.add('w');
+    if (name === 'W' && !gaming) this.p.viewport.held.add('w');
     if (!command || command.native || (gaming && !command.inGame)) return;
     event.preventDefault();
     if (event.repeat) {
@@ -103,18 +103,18 @@ export class Keys {
   }
 
   private last(key: string, command: Command): void {
-    const s = this.p.state;
+    const s = this.p.session.state;
     if (command.lasts && s) this.lasting = { key, back: heldNow(s) };
   }
 
   up(event: KeyboardEvent): void {
-    this.p.playing.input &= ~inputOf(event);
-    if (event.key === 'Enter' && this.entered && this.p.cursor) {
+    this.p.game.clock.input &= ~inputOf(event);
+    if (event.key === 'Enter' && this.entered && this.p.viewport.cursor) {
       this.entered = false;
-      this.p.point(RELEASE, this.p.cursor.x, this.p.cursor.y, false, event.shiftKey);
+      this.p.viewport.point(RELEASE, this.p.viewport.cursor.x, this.p.viewport.cursor.y, false, event.shiftKey);
     }
-    if (event.key === ' ') this.p.held.delete(' ');
-    if (event.key.toLowerCase() === 'w') this.p.held.delete('w');
+    if (event.key === ' ') this.p.viewport.held.delete(' ');
+    if (event.key.toLowerCase() === 'w') this.p.viewport.held.delete('w');
     if (this.lasting?.key === event.key) {
       const { back } = this.lasting;
       this.lasting = null;
@@ -126,43 +126,45 @@ export class Keys {
 
   /** When the page loses the keyboard, nothing stays held. */
   lost(): void {
-    this.p.playing.input = 0;
-    this.p.held.clear();
+    this.p.game.clock.input = 0;
+    this.p.viewport.held.clear();
     this.lasting = null;
-    if (this.entered) this.p.order({ do: 'cancel' });
+    if (this.entered) void this.p.session.orders.cancel();
     this.entered = false;
   }
 
   /** Moves the cell cursor, presses with Enter, opens the slip with the menu key, pans with Space. */
   private cursor(event: KeyboardEvent): boolean {
-    const project = this.p.scene?.project;
+    const project = this.p.session.scene?.project;
     if (!project) return false;
     if (event.key === ' ') {
-      this.p.held.add(' ');
+      this.p.viewport.held.add(' ');
       return true;
     }
     const arrow = ARROWS[event.key];
     if (arrow && !event.ctrlKey && !event.metaKey) {
-      const at = this.p.cursor ?? this.start(project.cellW, project.cellH);
-      const to = this.p.cursor ? { x: at.x + arrow[0] * project.cellW, y: at.y + arrow[1] * project.cellH } : at;
-      this.p.cursor = to;
+      const at = this.p.viewport.cursor ?? this.start(project.cellW, project.cellH);
+      const to = this.p.viewport.cursor
+        ? { x: at.x + arrow[0] * project.cellW, y: at.y + arrow[1] * project.cellH }
+        : at;
+      this.p.viewport.cursor = to;
       this.follow(to);
-      this.p.point(this.entered ? DRAG : HOVER, to.x, to.y, false, event.shiftKey && this.entered);
+      this.p.viewport.point(this.entered ? DRAG : HOVER, to.x, to.y, false, event.shiftKey && this.entered);
       return true;
     }
     if (event.key === 'Enter' && !event.ctrlKey) {
       if (event.repeat) return true;
-      const at = this.p.cursor ?? this.start(project.cellW, project.cellH);
-      this.p.cursor = at;
+      const at = this.p.viewport.cursor ?? this.start(project.cellW, project.cellH);
+      this.p.viewport.cursor = at;
       this.entered = true;
-      this.p.point(PRESS, at.x, at.y, false, event.shiftKey);
+      this.p.viewport.point(PRESS, at.x, at.y, false, event.shiftKey);
       return true;
     }
-    if (event.key === 'ContextMenu' && this.p.cursor) {
-      this.p.order({ do: 'hold', kind: 'nothing' });
-      this.p.point(PRESS, this.p.cursor.x, this.p.cursor.y, true);
-      this.p.point(RELEASE, this.p.cursor.x, this.p.cursor.y, true);
-      this.p.slipShown = true;
+    if (event.key === 'ContextMenu' && this.p.viewport.cursor) {
+      void this.p.session.orders.hold({ holding: 'nothing' });
+      this.p.viewport.point(PRESS, this.p.viewport.cursor.x, this.p.viewport.cursor.y, true);
+      this.p.viewport.point(RELEASE, this.p.viewport.cursor.x, this.p.viewport.cursor.y, true);
+      this.p.shell.slipShown = true;
       requestAnimationFrame(() =>
         document.querySelector<HTMLElement>('[data-slip] input, [data-slip] button')?.focus(),
       );
@@ -173,8 +175,8 @@ export class Keys {
 
   /** Where the cursor appears: at the pointer, else in the middle of what is seen. */
   private start(w: number, h: number): { x: number; y: number } {
-    const c = this.p.camera;
-    const box = this.p.pointer?.box;
+    const c = this.p.viewport.camera;
+    const box = this.p.viewport.pointer?.box;
     if (box) {
       const at = c.toScreen(box.x, box.y);
       if (at.x >= 0 && at.y >= 0 && at.x < c.width && at.y < c.height) return { x: box.x, y: box.y };
@@ -185,11 +187,11 @@ export class Keys {
 
   /** Keeps the cursor in view. */
   private follow(to: { x: number; y: number }): void {
-    const c = this.p.camera;
+    const c = this.p.viewport.camera;
     const at = c.toScreen(to.x, to.y);
     const edge = 64;
     const dx = Math.min(0, c.width - edge - at.x) + Math.max(0, edge - at.x);
     const dy = Math.min(0, c.height - edge - at.y) + Math.max(0, edge - at.y);
-    if (dx !== 0 || dy !== 0) this.p.moveCamera((camera) => camera.pan(dx, dy));
+    if (dx !== 0 || dy !== 0) this.p.viewport.moveCamera((camera) => camera.pan(dx, dy));
   }
 }

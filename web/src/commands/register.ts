@@ -1,5 +1,5 @@
-import { SPEEDS } from '../core/playing.svelte';
-import type { Project } from '../core/project.svelte';
+import { SPEEDS } from '../play/clock.svelte';
+import type { Project } from '../project.svelte';
 import { TICKS_PER_SECOND } from '../core/types.gen';
 import { boardCommands } from './board';
 import { bindings, type Keyed } from './bindings.svelte';
@@ -8,7 +8,7 @@ import { gameInputs } from './game';
 import { handCommands } from './hand';
 import { viewCommands } from './view';
 
-const running = (p: Project): boolean => p.play !== null && !p.play.finished;
+const running = (p: Project): boolean => p.game.view !== null && !p.game.view.finished;
 
 /** Everything that can be done has one entry here: keys, seek, tips, the key sheet and the tests read it. */
 export const commands: Command[] = [
@@ -21,7 +21,7 @@ export const commands: Command[] = [
     keys: ['/'],
     group: 'find',
     does: 'Finds maps, pieces, tiles, types and commands by name.',
-    run: (p) => (p.seeking = true),
+    run: (p) => (p.shell.seeking = true),
   },
   {
     id: 'keys',
@@ -29,7 +29,7 @@ export const commands: Command[] = [
     keys: ['?'],
     group: 'find',
     does: 'Shows all keys.',
-    run: (p) => (p.keysShown = true),
+    run: (p) => (p.shell.keysShown = true),
   },
   {
     id: 'play',
@@ -38,7 +38,7 @@ export const commands: Command[] = [
     group: 'play',
     inGame: true,
     does: 'Plays from the pointer or the cursor, whichever moved last; again, goes back.',
-    run: (p) => p.togglePlay(false),
+    run: (p) => p.game.toggle(false),
   },
   {
     id: 'play-spawn',
@@ -47,7 +47,7 @@ export const commands: Command[] = [
     group: 'play',
     inGame: true,
     does: 'Plays from the spawn; again, goes back.',
-    run: (p) => p.togglePlay(true),
+    run: (p) => p.game.toggle(true),
   },
   {
     id: 'pause',
@@ -57,7 +57,7 @@ export const commands: Command[] = [
     inGame: true,
     does: 'Holds time in the game; again, lets it go on.',
     possible: running,
-    run: (p) => p.pauseGame(!p.playing.paused),
+    run: (p) => p.game.pause(!p.game.clock.paused),
   },
   {
     id: 'one-tick',
@@ -67,7 +67,7 @@ export const commands: Command[] = [
     inGame: true,
     does: 'Lets a sixtieth of a second pass in the game and holds time.',
     possible: running,
-    run: (p) => p.oneTick(),
+    run: (p) => p.game.oneTick(),
   },
   {
     id: 'second-back',
@@ -76,8 +76,8 @@ export const commands: Command[] = [
     group: 'play',
     inGame: true,
     does: 'Shows the game as it was a second before. It goes on from there.',
-    possible: (p) => p.play !== null,
-    run: (p) => p.showTick((p.play?.ticks ?? 0) - TICKS_PER_SECOND),
+    possible: (p) => p.game.view !== null,
+    run: (p) => p.game.showTick((p.game.view?.ticks ?? 0) - TICKS_PER_SECOND),
   },
   {
     id: 'movement',
@@ -87,8 +87,8 @@ export const commands: Command[] = [
     inGame: true,
     does: 'Shows or hides how fast the player walks, how high they jump, and what else there is about moving.',
     run: (p) => {
-      p.togglePanel('movement');
-      if (p.panel === 'movement' && editing(p)) focusOn('[data-movement] input');
+      p.shell.togglePanel('movement');
+      if (p.shell.panel === 'movement' && editing(p)) focusOn('[data-movement] input');
     },
   },
   {
@@ -99,8 +99,8 @@ export const commands: Command[] = [
     inGame: true,
     does: 'Keeps what was played, lists what was kept, and says what comes of it on the project as it is now.',
     run: (p) => {
-      p.togglePanel('replays');
-      if (p.panel === 'replays' && editing(p))
+      p.shell.togglePanel('replays');
+      if (p.shell.panel === 'replays' && editing(p))
         focusOn('[data-replays] form:first-of-type input:enabled, [data-replays] li button');
     },
   },
@@ -112,7 +112,7 @@ export const commands: Command[] = [
     inGame: true,
     does: 'Shows or hides what helps while you try a game: safe from harm, unseen by foes, through walls.',
     possible: running,
-    run: (p) => (p.playing.helps = !p.playing.helps),
+    run: (p) => (p.game.clock.helps = !p.game.clock.helps),
   },
   {
     id: 'screen-pad',
@@ -122,7 +122,7 @@ export const commands: Command[] = [
     inGame: true,
     does: 'Shows or hides a gamepad on the screen, for fingers. One that is plugged in works by itself.',
     possible: running,
-    run: (p) => (p.playing.padShown = !p.playing.padShown),
+    run: (p) => (p.game.clock.padShown = !p.game.clock.padShown),
   },
   ...SPEEDS.map((speed): Command => ({
     id: `speed-${speed}`,
@@ -132,7 +132,7 @@ export const commands: Command[] = [
     inGame: true,
     does: 'Lets time pass slower or faster in the game.',
     possible: running,
-    run: (p) => (p.playing.speed = speed),
+    run: (p) => (p.game.clock.speed = speed),
   })),
 ];
 

@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import { around } from '../board/camera';
 import { theme } from '../core/theme.svelte';
 import { GAME_LENSES } from '../board/lens';
@@ -11,21 +11,25 @@ const GRID_STEPS = [1, 2, 4, 8, 16, 0];
 let round = 0;
 
 function look(p: Project): void {
-  const map = p.mapView(p.currentMap);
-  const boxes = [p.state?.slip?.box, map, around(p.scene?.maps ?? [])].filter((b) => b !== undefined && b !== null);
+  const map = p.session.mapView(p.viewport.currentMap);
+  const boxes = [p.session.state?.slip?.box, map, around(p.session.scene?.maps ?? [])].filter(
+    (b) => b !== undefined && b !== null,
+  );
   const box = boxes[round++ % Math.max(1, boxes.length)];
-  if (box) p.moveCamera((c) => c.fit(box));
+  if (box) p.viewport.moveCamera((c) => c.fit(box));
 }
 
 /** Lays a lens over the maps, or takes it away. */
 function through(p: Project, property: string): void {
-  p.lens = p.lens === property ? '' : property;
-  p.draw();
+  p.viewport.lens = p.viewport.lens === property ? '' : property;
+  p.viewport.draw();
 }
 
 const zoom = (p: Project, direction: 1 | -1): void =>
-  p.moveCamera((c) => {
-    const at = p.cursor ? c.toScreen(p.cursor.x, p.cursor.y) : { x: c.width / 2, y: c.height / 2 };
+  p.viewport.moveCamera((c) => {
+    const at = p.viewport.cursor
+      ? c.toScreen(p.viewport.cursor.x, p.viewport.cursor.y)
+      : { x: c.width / 2, y: c.height / 2 };
     c.step(direction, at.x, at.y);
   });
 
@@ -45,7 +49,7 @@ export const viewCommands: Command[] = [
     keys: ['Shift+Z'],
     group: 'view',
     does: 'Shows one pixel as one pixel.',
-    run: (p) => p.moveCamera((c) => c.zoomTo(1, c.width / 2, c.height / 2)),
+    run: (p) => p.viewport.moveCamera((c) => c.zoomTo(1, c.width / 2, c.height / 2)),
   },
   { id: 'zoom-in', name: 'Zoom in', keys: ['PageUp'], group: 'view', does: 'Comes nearer.', run: (p) => zoom(p, 1) },
   {
@@ -62,7 +66,7 @@ export const viewCommands: Command[] = [
     keys: ['T'],
     group: 'view',
     does: 'Opens or closes the drawer with all tiles and pieces.',
-    run: (p) => (p.opened = p.opened === 'drawer' ? 'nothing' : 'drawer'),
+    run: (p) => (p.shell.opened = p.shell.opened === 'drawer' ? 'nothing' : 'drawer'),
   },
   {
     id: 'tileset',
@@ -71,7 +75,7 @@ export const viewCommands: Command[] = [
     group: 'board',
     does: 'Lays a picture on the desk, to be cut into tiles.',
     run: (p) => {
-      p.layOnDesk({ kind: 'nothing' });
+      p.shell.layOnDesk({ kind: 'nothing' });
     },
   },
   {
@@ -80,7 +84,7 @@ export const viewCommands: Command[] = [
     keys: [],
     group: 'board',
     does: 'Swaps the tiles of one tileset for those of another, on a map or on all.',
-    run: (p) => p.layOnDesk({ kind: 'reskin' }),
+    run: (p) => p.shell.layOnDesk({ kind: 'reskin' }),
   },
   {
     id: 'stack',
@@ -88,7 +92,7 @@ export const viewCommands: Command[] = [
     keys: ['Y'],
     group: 'view',
     does: 'Makes the depth stack wide or narrow.',
-    run: (p) => (p.stackOpen = !p.stackOpen),
+    run: (p) => (p.shell.stackOpen = !p.shell.stackOpen),
   },
   {
     id: 'slip',
@@ -96,7 +100,7 @@ export const viewCommands: Command[] = [
     keys: ['C'],
     group: 'view',
     does: 'Shows or hides the slip of what is selected.',
-    run: (p) => (p.slipShown = !p.slipShown),
+    run: (p) => (p.shell.slipShown = !p.shell.slipShown),
   },
   {
     id: 'grid',
@@ -104,7 +108,7 @@ export const viewCommands: Command[] = [
     keys: ['G'],
     group: 'view',
     does: 'Shows or hides the grid.',
-    run: (p) => ((p.grid = !p.grid), p.draw()),
+    run: (p) => ((p.viewport.grid = !p.viewport.grid), p.viewport.draw()),
   },
   {
     id: 'grid-step',
@@ -113,15 +117,15 @@ export const viewCommands: Command[] = [
     group: 'view',
     does: 'Goes round: a stronger line at every 2, 4, 8, 16 cells, at every screen, at none.',
     run: (p) => {
-      const next = GRID_STEPS[(GRID_STEPS.indexOf(p.gridStep) + 1) % GRID_STEPS.length] ?? 1;
-      p.gridStep = next;
-      p.grid = true;
-      p.say(
+      const next = GRID_STEPS[(GRID_STEPS.indexOf(p.viewport.gridStep) + 1) % GRID_STEPS.length] ?? 1;
+      p.viewport.gridStep = next;
+      p.viewport.grid = true;
+      p.session.say(
         next === 1
           ? 'The grid has a line at every cell.'
           : `The grid has a stronger line at every ${next === 0 ? 'screen' : `${next} cells`}.`,
       );
-      p.draw();
+      p.viewport.draw();
     },
   },
   {
@@ -130,7 +134,7 @@ export const viewCommands: Command[] = [
     keys: ['V'],
     group: 'view',
     does: 'Shows the frame of what the player sees from the pointer, or from the selected piece.',
-    run: (p) => ((p.frameShown = !p.frameShown), p.draw()),
+    run: (p) => ((p.viewport.frameShown = !p.viewport.frameShown), p.viewport.draw()),
   },
   {
     id: 'reach',
@@ -138,7 +142,7 @@ export const viewCommands: Command[] = [
     keys: ['Shift+V'],
     group: 'view',
     does: 'Shows how the player can jump from the pointer, on maps that are seen from the side.',
-    run: (p) => ((p.reachShown = !p.reachShown), p.draw()),
+    run: (p) => ((p.viewport.reachShown = !p.viewport.reachShown), p.viewport.draw()),
   },
   {
     id: 'minimap',
@@ -146,7 +150,7 @@ export const viewCommands: Command[] = [
     keys: ['Shift+N'],
     group: 'view',
     does: 'Shows or hides the small picture of all maps.',
-    run: (p) => (p.minimap = !p.minimap),
+    run: (p) => (p.viewport.minimap = !p.viewport.minimap),
   },
   {
     id: 'lines',
@@ -154,7 +158,7 @@ export const viewCommands: Command[] = [
     keys: ['N'],
     group: 'view',
     does: 'Shows or hides the lines of crossings and the names of maps.',
-    run: (p) => ((p.lines = !p.lines), p.draw()),
+    run: (p) => ((p.viewport.lines = !p.viewport.lines), p.viewport.draw()),
   },
   {
     id: 'lens',

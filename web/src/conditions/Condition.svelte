@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { ConditionForm, ConditionView } from '../core/types.gen';
   import ConditionTerms from './ConditionTerms.svelte';
   import { isGroup } from './forms';
@@ -16,7 +16,7 @@
   }
   let { p, condition, home, fresh, change }: Props = $props();
 
-  const of = $derived.by(() => (void p.scene, void p.state, p.askable()));
+  const of = $derived.by(() => (void p.session.scene, void p.session.state, p.session.ask.askable()));
   /** One term alone is shown as those of a group are. */
   const group = $derived<ConditionForm>(
     condition.differs || !condition.is

@@ -1,4 +1,4 @@
-import { BROKEN, VIEW_REPLAYS } from './answers';
+import { BROKEN } from './answers';
 import { pause } from './pause';
 import { Broken, Buffers, start, type Exports } from './instance';
 import { RERUN_LEFT } from './types.gen';
@@ -25,7 +25,7 @@ async function play(): Promise<void> {
       }
       const changed = exports.rerun(TICKS);
       if (changed === BROKEN) throw new Error('playing the replays failed');
-      const view = buffers.takeText(exports.view(VIEW_REPLAYS));
+      const view = buffers.takeText(exports.replays());
       if (view === '') throw new Broken();
       if (view === told) alive();
       else self.postMessage((told = view));

@@ -1,6 +1,6 @@
 import { fetchBlob } from './api';
 import { pause } from './pause';
-import type { Project } from './project.svelte';
+import type { Session } from './session.svelte';
 import type { MissingView } from './types.gen';
 
 /** Milliseconds until it is looked again whether all was drawn. */
@@ -10,7 +10,11 @@ export const SETTLING = 250;
 export class Strips {
   private readonly fetching = new Set<string>();
 
-  constructor(private readonly p: Project) {}
+  /** @param settled says whether all in view was drawn once. */
+  constructor(
+    private readonly session: Session,
+    private readonly settled: () => boolean,
+  ) {}
 
   /** Fetches pictures that the core lacks, and gives it all that came at once. */
   fetchMissing(missing: MissingView[]): void {
@@ -23,22 +27,20 @@ export class Strips {
   /** One after the other, so that large ones never lie in memory side by side. */
   private async takeIn(wanted: MissingView[]): Promise<void> {
     for (const { of, sum, used } of wanted) {
-      let changed = 0;
       // What is on no map comes after all in view was drawn once.
       if (!used) await this.afterFirst();
       try {
-        const bytes = await fetchBlob(this.p.id, sum);
-        changed = this.p.addStrip(of, bytes);
+        const bytes = await fetchBlob(this.session.id, sum);
+        await this.session.orders.addPictures({ of }, bytes);
         await pause();
       } catch (failure) {
-        this.p.say((failure as Error).message);
+        this.session.say((failure as Error).message);
       }
       this.fetching.delete(of);
-      this.p.apply(changed);
     }
   }
 
   private async afterFirst(): Promise<void> {
-    for (let i = 0; i < 20 && !this.p.bitmaps?.settled; i++) await new Promise((done) => setTimeout(done, SETTLING));
+    for (let i = 0; i < 20 && !this.settled(); i++) await new Promise((done) => setTimeout(done, SETTLING));
   }
 }

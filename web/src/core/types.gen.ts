@@ -3,12 +3,388 @@
 /** Some of what can be set of something; what is left out stays as it is. */
 export type Part<T> = { [K in keyof T]?: T[K] extends unknown[] ? T[K] : T[K] extends object ? Part<T[K]> : T[K] };
 
-export interface ProjectView {
+export interface ReplayView {
+  id: string;
+  name: string;
+  length: string;
+  from: string;
+  came: string;
+  says: string;
+  place: boolean;
+  x: number;
+  y: number;
+}
+
+export interface TrialRow {
+  value: number;
+  now: boolean;
+  came: string;
+  says: string;
+}
+
+export interface TrialView {
+  replay: string;
+  term: string;
+  label: string;
+  unit: string;
+  per: number;
+  rows: TrialRow[];
+}
+
+export interface ReplaysView {
+  kept: ReplayView[];
+  trial: TrialView | null;
+}
+
+export interface Reply {
+  ticket: number;
+  changed: number;
+  made: string[];
+  refused: string;
+}
+
+export interface Rect {
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+
+export interface Cut {
+  w: number;
+  h: number;
+  margin: number;
+  spacing: number;
+  offsetX: number;
+  offsetY: number;
+  crop: Rect;
+  keyed: boolean;
+  key: number;
+  scale: number;
+}
+
+export interface Sheet {
+  width: number;
+  height: number;
+  format: string;
+  profile: boolean;
+  oneColour: boolean;
+  sum: string;
+  guess: Cut;
+  sure: boolean;
+  columns: number;
+  rows: number;
+  tiles: number;
+  empty: number;
+  places: number[];
+  error: string;
+}
+
+export interface Comparison {
+  to: number[];
+  moved: number[];
+  changed: number[];
+  gone: number[];
+  kept: number;
+  added: number;
+  error: string;
+}
+
+export interface Parts {
+  columns: number;
+  rows: number;
+  tiles: number;
+  error: string;
+}
+
+export interface ColourCount {
+  hex: string;
+  cells: number;
+}
+
+export interface Colours {
+  width: number;
+  height: number;
+  list: ColourCount[];
+  error: string;
+}
+
+export interface Legend {
+  name: string;
+  columns: number;
+  rows: number;
+  cells: number[];
+  colours: number[];
+  x: number;
+  y: number;
+}
+
+export interface Apart {
+  turned: boolean;
+  differ: number;
+}
+
+export interface ProjectCard {
+  id: string;
+  name: string;
+  revision: string;
+  changed: number;
+}
+
+export interface NewProject {
   name: string;
   cellW: number;
   cellH: number;
   seenW: number;
   seenH: number;
+  view: number;
+}
+
+export interface TakenPicture {
+  picture: string;
+  strip: string;
+  first: number;
+  columns: number;
+  rows: number;
+  places: number[];
+  cells: number[];
+}
+
+export interface TakenSheet {
+  picture: string;
+  strip: string;
+  w: number;
+  h: number;
+  columns: number;
+  rows: number;
+  places: number[];
+}
+
+export interface KeptPicture {
+  picture: string;
+  w: number;
+  h: number;
+}
+
+export interface KeptState {
+  id: string;
+  name: string;
+  at: number;
+  now: boolean;
+}
+
+export interface DeletedProject {
+  id: string;
+  name: string;
+  days: number;
+}
+
+export interface Bringing {
+  read: number;
+  of: number;
+}
+
+export interface Problem {
+  error: string;
+}
+
+export interface Hold {
+  holding: string;
+  tile?: number;
+  id?: string;
+}
+
+export interface HoldTiles {
+  columns: number;
+  tiles: number[];
+}
+
+export interface SetShape {
+  shape: string;
+}
+
+export interface SetSize {
+  size: number;
+}
+
+export interface Widen {
+  by: number;
+}
+
+export interface Turn {
+}
+
+export interface Flip {
+  leftRight: boolean;
+}
+
+export interface MirrorStrokes {
+  leftRight: boolean;
+  on: boolean;
+}
+
+export interface MirrorHere {
+  x: number;
+  y: number;
+}
+
+export interface ReachThrough {
+  on: boolean;
+}
+
+export interface SetAdding {
+  adding: string;
+}
+
+export interface PickUp {
+  x: number;
+  y: number;
+  toX: number;
+  toY: number;
+}
+
+export interface Cancel {
+}
+
+export interface Duplicate {
+}
+
+export interface Paste {
+  text: string;
+}
+
+export interface Thing {
+  kind: string;
+  map?: string;
+  id?: string;
+}
+
+export interface Select {
+  thing: Thing;
+  end?: number;
+}
+
+export interface SelectInStack {
+  thing: Thing;
+  end?: number;
+}
+
+export interface Unselect {
+}
+
+export interface SelectAllCells {
+  map: string;
+}
+
+export interface SelectNoCells {
+}
+
+export interface MoveSelected {
+  x: number;
+  y: number;
+}
+
+export interface FillSelected {
+}
+
+export interface DeleteSelected {
+}
+
+export interface Rename {
+  thing: Thing;
+  name: string;
+}
+
+export interface Delete {
+  thing: Thing;
+}
+
+export interface Undo {
+}
+
+export interface Redo {
+}
+
+export interface WalkHistory {
+  done: number;
+}
+
+export interface UndoStep {
+  step: number;
+}
+
+export interface AddEarlier {
+}
+
+export interface DoAgain {
+}
+
+export interface ShowVersion {
+  name: string;
+}
+
+export interface ShowCurrentVersion {
+}
+
+export interface RestoreVersion {
+}
+
+export interface OwnValueView {
+  id: string;
+  value: string;
+}
+
+export interface ForcesView {
+  gravity: number;
+  windX: number;
+  windY: number;
+}
+
+export interface MapLook {
+  view: number;
+  edges: number[];
+  top: string;
+  bottom: string;
+  notes: string;
+  keywords: string;
+  own: OwnValueView[];
+  forces: ForcesView;
+  lottery: number[];
+  barred: number;
+  barredArms: number;
+}
+
+export interface SetMap {
+  map: string;
+  change: Part<MapLook>;
+}
+
+export interface CopyMap {
+  map: string;
+  leading?: boolean;
+}
+
+export interface ResizeMap {
+  map: string;
+  columns: number;
+  rows: number;
+  anchor: number;
+}
+
+export interface MakeMapOfColours {
+  legend: Legend;
+}
+
+export interface MakeMapOfPatch {
+  patch: string;
+  x: number;
+  y: number;
+}
+
+export interface MakeLayer {
+  map: string;
+  above: string;
+  name?: string;
 }
 
 export interface BackdropView {
@@ -38,6 +414,455 @@ export interface LayerLook {
   backdrop: BackdropView;
 }
 
+export interface SetLayer {
+  map: string;
+  layer: string;
+  change: Part<LayerLook>;
+}
+
+export interface MoveLayer {
+  map: string;
+  layer: string;
+  by: number;
+}
+
+export interface LayLayerOver {
+  map: string;
+  layer: string;
+  over: string;
+}
+
+export interface DuplicateLayer {
+  map: string;
+  layer: string;
+}
+
+export interface MergeLayer {
+  map: string;
+  layer: string;
+}
+
+export interface ClearLayer {
+  map: string;
+  layer: string;
+}
+
+export interface DeleteLayer {
+  map: string;
+  layer: string;
+}
+
+export interface WalkOnLayer {
+  map: string;
+  layer: string;
+}
+
+export interface SetCurrentLayer {
+  map: string;
+  layer: string;
+}
+
+export interface ShowLayerAlone {
+  map: string;
+  layer: string;
+  on: boolean;
+}
+
+export interface HideLayer {
+  layer: string;
+  hidden: boolean;
+}
+
+export interface LayCSV {
+  map: string;
+  layer: string;
+}
+
+export interface Taken {
+  name: string;
+  picture: string;
+  strip: string;
+  first: number;
+  columns: number;
+  rows: number;
+  places: number[];
+  cut: Cut;
+  cells: number[];
+}
+
+export interface MakeTileset {
+  taken: Taken;
+}
+
+export interface ReplaceTileset {
+  tileset: string;
+  to: number[];
+  taken: Taken;
+}
+
+export interface RebuildMap {
+  taken: Taken;
+}
+
+export interface Mark {
+  property: string;
+  on: boolean;
+  amount: number;
+  text: string;
+  rows: number[];
+  own: string;
+}
+
+export interface MarkTiles {
+  tileset: string;
+  tiles: number[];
+  mark: Mark;
+}
+
+export interface Frame {
+  tile: number;
+  millis: number;
+}
+
+export interface AnimateTile {
+  tileset: string;
+  tile: number;
+  frames: Frame[];
+}
+
+export interface ShowFrames {
+  tileset: string;
+  tiles: number[];
+}
+
+export interface MakeProperty {
+  name: string;
+  type: number;
+}
+
+export interface MakeMedley {
+  name?: string;
+  tiles: number[];
+}
+
+export interface Weighted {
+  tile: number;
+  weight: number;
+}
+
+export interface Dealing {
+  tiles: Weighted[];
+  seed: number;
+  turned: boolean;
+  mirrored: boolean;
+}
+
+export interface ChangeMedley {
+  medley: string;
+  change: Part<Dealing>;
+}
+
+export interface Bonded {
+  tile: number;
+  joined: number;
+  weight: number;
+}
+
+export interface Bonding {
+  join: number;
+  tiles: Bonded[];
+  border: boolean;
+  also: number[];
+  joinsTo: string[];
+  seed: number;
+}
+
+export interface MakeBond {
+  name: string;
+  bond: Bonding;
+}
+
+export interface ChangeBond {
+  bond: string;
+  change: Part<Bonding>;
+}
+
+export interface KeepPatch {
+  name?: string;
+}
+
+export interface Arrange {
+  thing: Thing;
+  before: string;
+}
+
+export interface Pair {
+  from: number;
+  to: number;
+}
+
+export interface Reskin {
+  map: string;
+  selected: boolean;
+  from: string;
+  to: string;
+  by: string;
+  chosen: Pair[];
+}
+
+export interface ApplyReskin {
+  plan: Reskin;
+}
+
+export interface AddPictures {
+  of: string;
+}
+
+export interface AddBackdrop {
+  sum: string;
+  w: number;
+  h: number;
+}
+
+export interface SetPieceField {
+  map: string;
+  piece: string;
+  field: string;
+  number?: number;
+  choice?: string;
+}
+
+export interface TryPieceField {
+  map: string;
+  piece: string;
+  field: string;
+  number: number;
+}
+
+export interface SetFieldOfSelected {
+  field: string;
+  number?: number;
+  choice?: string;
+}
+
+export interface NounForm {
+  is: string;
+  thing?: string;
+  type?: string;
+}
+
+export interface ValueForm {
+  is: string;
+  number?: number;
+  thing?: string;
+  of?: NounForm;
+  property?: string;
+  left?: ValueForm;
+  right?: ValueForm;
+}
+
+export interface ConditionForm {
+  asks: string;
+  of?: ConditionForm[];
+  left?: ValueForm;
+  by?: string;
+  right?: ValueForm;
+  subject?: NounForm;
+  object?: NounForm;
+  thing?: string;
+  number?: number;
+  key?: number;
+  is?: string;
+}
+
+export interface SetCondition {
+  map: string;
+  piece: string;
+  property: string;
+  condition: ConditionForm | null;
+}
+
+export interface SetConditionOfSelected {
+  property: string;
+  condition: ConditionForm | null;
+}
+
+export interface MakeArea {
+}
+
+export interface AreaLook {
+  forces: ForcesView;
+  holds: boolean;
+  zoom: number;
+}
+
+export interface SetArea {
+  area: string;
+  change: Part<AreaLook>;
+}
+
+export interface SetAreaCells {
+  area: string;
+}
+
+export interface AddTrackPoint {
+  x: number;
+  y: number;
+}
+
+export interface TrackLook {
+  round: boolean;
+  points: number;
+}
+
+export interface SetTrack {
+  track: string;
+  change: Part<TrackLook>;
+}
+
+export interface SheetTaken {
+  name: string;
+  picture: string;
+  strip: string;
+  w: number;
+  h: number;
+  columns: number;
+  rows: number;
+  places: number[];
+}
+
+export interface TakeSheet {
+  character?: string;
+  sheet: SheetTaken;
+}
+
+export interface SetPose {
+  character: string;
+  row: number;
+  act: number;
+  facing: number;
+  ticks: number;
+}
+
+export interface SetBody {
+  character: string;
+  above: boolean;
+  w: number;
+  h: number;
+  footX: number;
+  footY: number;
+}
+
+export interface ProposeBody {
+  character: string;
+}
+
+export interface UseAsPlayer {
+  character?: string;
+}
+
+export interface SetBegins {
+  character: string;
+  item: string;
+  count: number;
+}
+
+export interface MakeItem {
+  name: string;
+}
+
+export interface SetItemMost {
+  item: string;
+  most: number;
+}
+
+export interface MakeFact {
+  name: string;
+  counts: boolean;
+}
+
+export interface SetFact {
+  fact: string;
+  start: number;
+  counts: boolean;
+}
+
+export interface StartPlay {
+  here?: boolean;
+  x?: number;
+  y?: number;
+}
+
+export interface StartPlayAt {
+  piece: string;
+}
+
+export interface StopPlay {
+}
+
+export interface ShowTick {
+  tick: number;
+}
+
+export interface SendPlayer {
+  x: number;
+  y: number;
+}
+
+export interface BringPlayer {
+  mark: string;
+}
+
+export interface SetTestAid {
+  aid: string;
+  on: boolean;
+}
+
+export interface SetFactInPlay {
+  fact: string;
+  value: number;
+}
+
+export interface SetMovement {
+  term: string;
+  value: number;
+}
+
+export interface TryMovement {
+  term: string;
+  value: number;
+}
+
+export interface KeepReplay {
+  name: string;
+}
+
+export interface WatchReplay {
+  replay: string;
+}
+
+export interface TryValues {
+  replay: string;
+  term?: string;
+  values?: number[];
+}
+
+export interface SetTried {
+  term: string;
+  value: number;
+}
+
+export interface AskScene {
+}
+
+export interface ProjectView {
+  name: string;
+  cellW: number;
+  cellH: number;
+  seenW: number;
+  seenH: number;
+}
+
 export interface LayerView {
   id: string;
   name: string;
@@ -46,31 +871,6 @@ export interface LayerView {
   hidden: boolean;
   only: boolean;
   look: LayerLook;
-}
-
-export interface OwnValueView {
-  id: string;
-  value: string;
-}
-
-export interface ForcesView {
-  gravity: number;
-  windX: number;
-  windY: number;
-}
-
-export interface MapLook {
-  view: number;
-  edges: number[];
-  top: string;
-  bottom: string;
-  notes: string;
-  keywords: string;
-  own: OwnValueView[];
-  forces: ForcesView;
-  lottery: number[];
-  barred: number;
-  barredArms: number;
 }
 
 export interface PlaceView {
@@ -133,11 +933,6 @@ export interface TilesetHead {
   stamp: number;
 }
 
-export interface Weighted {
-  tile: number;
-  weight: number;
-}
-
 export interface MedleyView {
   id: string;
   name: string;
@@ -145,12 +940,6 @@ export interface MedleyView {
   seed: number;
   turned: boolean;
   mirrored: boolean;
-}
-
-export interface Bonded {
-  tile: number;
-  joined: number;
-  weight: number;
 }
 
 export interface BondView {
@@ -337,127 +1126,7 @@ export interface Scene {
   bitmap: BitmapView;
 }
 
-export interface Rect {
-  x: number;
-  y: number;
-  w: number;
-  h: number;
-}
-
-export interface Cut {
-  w: number;
-  h: number;
-  margin: number;
-  spacing: number;
-  offsetX: number;
-  offsetY: number;
-  crop: Rect;
-  keyed: boolean;
-  key: number;
-  scale: number;
-}
-
-export interface Frame {
-  tile: number;
-  millis: number;
-}
-
-export interface TileView {
-  name: string;
-  named: boolean;
-  does: string;
-  role: number;
-  rows: number[];
-  whole: boolean;
-  oneWay: boolean;
-  climbable: boolean;
-  water: boolean;
-  slippery: boolean;
-  slow: boolean;
-  above: boolean;
-  danger: number;
-  weight: number;
-  keywords: string;
-  home: string;
-  own: OwnValueView[];
-  frames: Frame[];
-}
-
-export interface TilesetView {
-  id: string;
-  name: string;
-  builtin: boolean;
-  first: number;
-  count: number;
-  picture: string;
-  strip: string;
-  cut: Cut;
-  columns: number;
-  rows: number;
-  places: number[];
-  tiles: (TileView | null)[];
-  called: string;
-  solid: number;
-}
-
-export interface Dealing {
-  tiles: Weighted[];
-  seed: number;
-  turned: boolean;
-  mirrored: boolean;
-}
-
-export interface Dealt {
-  cells: number[];
-  shares: number[];
-}
-
-export interface Bonding {
-  join: number;
-  tiles: Bonded[];
-  border: boolean;
-  also: number[];
-  joinsTo: string[];
-  seed: number;
-}
-
-export interface Proposal {
-  join: number;
-  tiles: Bonded[];
-  unsure: number[];
-}
-
-export interface MatchView {
-  from: number;
-  name: string;
-  to: number;
-  cells: number;
-  chosen: boolean;
-}
-
-export interface ReskinView {
-  matches: MatchView[];
-  cells: number;
-  unmatched: number;
-}
-
-export interface UnusedTiles {
-  id: string;
-  unused: number;
-}
-
-export interface Usage {
-  tilesets: UnusedTiles[];
-  unused: string[];
-}
-
-export interface StepView {
-  label: string;
-  own: boolean;
-  undone: boolean;
-  done: number;
-  back: boolean;
-  sequence: number;
+export interface AskState {
 }
 
 export interface SlipLine {
@@ -466,10 +1135,18 @@ export interface SlipLine {
 }
 
 export interface StackView {
-  index: number;
+  kind: string;
+  map: string;
+  id: string;
+  end: number;
   name: string;
   sort: string;
   selected: boolean;
+}
+
+export interface OptionView {
+  id: string;
+  label: string;
 }
 
 export interface FieldView {
@@ -477,7 +1154,8 @@ export interface FieldView {
   label: string;
   heading: string;
   help: string;
-  options: string[];
+  options: OptionView[];
+  chosen: string;
   value: number;
   unit: string;
   per: number;
@@ -496,36 +1174,6 @@ export interface ActingView {
   tracked: boolean;
 }
 
-export interface NounForm {
-  is: string;
-  thing?: string;
-  type?: string;
-}
-
-export interface ValueForm {
-  is: string;
-  number?: number;
-  thing?: string;
-  of?: NounForm;
-  property?: string;
-  left?: ValueForm;
-  right?: ValueForm;
-}
-
-export interface ConditionForm {
-  asks: string;
-  of?: ConditionForm[];
-  left?: ValueForm;
-  by?: string;
-  right?: ValueForm;
-  subject?: NounForm;
-  object?: NounForm;
-  thing?: string;
-  number?: number;
-  key?: number;
-  is?: string;
-}
-
 export interface ConditionView {
   name: string;
   label: string;
@@ -541,17 +1189,6 @@ export interface AskingView {
   type: string;
   fields: FieldView[];
   conditions: ConditionView[];
-}
-
-export interface TrackLook {
-  round: boolean;
-  points: number;
-}
-
-export interface AreaLook {
-  forces: ForcesView;
-  holds: boolean;
-  zoom: number;
 }
 
 export interface SlipView {
@@ -627,6 +1264,9 @@ export interface State {
   looked: string;
 }
 
+export interface AskPointer {
+}
+
 export interface LayView {
   spans: number[];
   box: BoxView;
@@ -665,6 +1305,9 @@ export interface Pointer {
   busy: boolean;
   axis: number[];
   seen: BoxView | null;
+}
+
+export interface AskPlay {
 }
 
 export interface ThingView {
@@ -727,49 +1370,33 @@ export interface Play {
   goal: BoxView | null;
 }
 
-export interface ReachView {
-  arcs: number[][];
-  landings: BoxView[];
+export interface AskReplies {
 }
 
-export interface TrailView {
-  places: number[];
-  w: number;
-  h: number;
-  player: BoxView | null;
+export interface AskProbe {
 }
 
-export interface ReplayView {
-  id: string;
-  name: string;
-  length: string;
-  from: string;
-  came: string;
-  says: string;
-  place: boolean;
-  x: number;
-  y: number;
+export interface Probe {
+  revision: number;
+  hash: string;
 }
 
-export interface TrialRow {
-  value: number;
-  now: boolean;
-  came: string;
-  says: string;
+export interface AskHistory {
 }
 
-export interface TrialView {
-  replay: string;
-  term: string;
+export interface StepView {
   label: string;
-  unit: string;
-  per: number;
-  rows: TrialRow[];
+  own: boolean;
+  undone: boolean;
+  done: number;
+  back: boolean;
+  sequence: number;
 }
 
-export interface ReplaysView {
-  kept: ReplayView[];
-  trial: TrialView | null;
+export interface AskMemory {
+}
+
+export interface AskKnown {
 }
 
 export interface KnownFact {
@@ -794,6 +1421,9 @@ export interface KnownView {
   facts: KnownFact[];
   reasons: ReasonView[];
   more: number;
+}
+
+export interface AskAskable {
 }
 
 export interface AskedThing {
@@ -837,200 +1467,219 @@ export interface AskableView {
   firstPiece: ConditionForm;
 }
 
-export interface Taken {
-  name: string;
-  picture: string;
-  strip: string;
-  first: number;
-  columns: number;
-  rows: number;
-  places: number[];
-  cut: Cut;
-  cells: number[];
+export interface Copied {
 }
 
-export interface Pair {
-  from: number;
-  to: number;
+export interface CopiedView {
+  text: string;
+  says: string;
 }
 
-export interface Reskin {
+export interface BlockPicture {
+  patch: string;
+  side: number;
+}
+
+export interface CellsIn {
   map: string;
-  selected: boolean;
-  from: string;
-  to: string;
-  by: string;
-  chosen: Pair[];
+  layer: string;
+  box: BoxView;
 }
 
-export interface SheetTaken {
-  name: string;
-  picture: string;
-  strip: string;
-  w: number;
-  h: number;
+export interface LossOf {
+  map: string;
   columns: number;
   rows: number;
-  places: number[];
+  anchor: number;
 }
 
-export interface Mark {
+export interface WholeScreens {
+  columns: number;
+  rows: number;
+}
+
+export interface SizeView {
+  columns: number;
+  rows: number;
+}
+
+export interface ScaledSize {
+  map: string;
+  scale: number;
+}
+
+export interface Lens {
+  map: string;
+  box: BoxView;
   property: string;
-  on: boolean;
-  amount: number;
-  text: string;
-  rows: number[];
-  own: string;
 }
 
-export interface Order {
-  do: string;
-  id: string;
+export interface LayerPicture {
   map: string;
-  kind: string;
-  text: string;
-  n: number;
-  list: number[];
-  yes: boolean;
-  x: number;
-  y: number;
-  taken: Taken | null;
-  condition: ConditionForm | null;
-  medley: Part<Dealing>;
-  bond: Part<Bonding>;
-  reskin: Reskin | null;
-  layer: Part<LayerLook>;
-  look: Part<MapLook>;
-  area: Part<AreaLook>;
-  track: Part<TrackLook>;
-  sheet: SheetTaken | null;
+  layer: string;
+  side: number;
+}
+
+export interface AskTileset {
+  tileset: string;
+}
+
+export interface TileView {
+  name: string;
+  named: boolean;
+  does: string;
+  role: number;
+  rows: number[];
+  whole: boolean;
+  oneWay: boolean;
+  climbable: boolean;
+  water: boolean;
+  slippery: boolean;
+  slow: boolean;
+  above: boolean;
+  danger: number;
+  weight: number;
+  keywords: string;
+  home: string;
+  own: OwnValueView[];
   frames: Frame[];
-  mark: Mark | null;
 }
 
-export interface Sheet {
-  width: number;
-  height: number;
-  format: string;
-  profile: boolean;
-  oneColour: boolean;
-  sum: string;
-  guess: Cut;
-  sure: boolean;
-  columns: number;
-  rows: number;
-  tiles: number;
-  empty: number;
-  places: number[];
-  error: string;
-}
-
-export interface Comparison {
-  to: number[];
-  moved: number[];
-  changed: number[];
-  gone: number[];
-  kept: number;
-  added: number;
-  error: string;
-}
-
-export interface Parts {
-  columns: number;
-  rows: number;
-  tiles: number;
-  error: string;
-}
-
-export interface ColourCount {
-  hex: string;
-  cells: number;
-}
-
-export interface Colours {
-  width: number;
-  height: number;
-  list: ColourCount[];
-  error: string;
-}
-
-export interface Legend {
+export interface TilesetView {
+  id: string;
   name: string;
+  builtin: boolean;
+  first: number;
+  count: number;
+  picture: string;
+  strip: string;
+  cut: Cut;
   columns: number;
   rows: number;
-  cells: number[];
+  places: number[];
+  tiles: (TileView | null)[];
+  called: string;
+  solid: number;
+}
+
+export interface SheetShape {
+  tileset: string;
+  property: string;
+  fromX: number;
+  fromY: number;
+  toX: number;
+  toY: number;
+}
+
+export interface TileCells {
+  tileset: string;
+}
+
+export interface LikeColours {
+  tileset: string;
   colours: number[];
+  known: boolean;
+}
+
+export interface AskUsage {
+}
+
+export interface UnusedTiles {
+  id: string;
+  unused: number;
+}
+
+export interface Usage {
+  tilesets: UnusedTiles[];
+  unused: string[];
+}
+
+export interface DealMedley {
+  medley: Dealing;
+  w: number;
+  h: number;
+}
+
+export interface Dealt {
+  cells: number[];
+  shares: number[];
+}
+
+export interface SampleBond {
+  bond: Bonding;
+}
+
+export interface ProposeBond {
+  tiles: number[];
+  join: number;
+}
+
+export interface Proposal {
+  join: number;
+  tiles: Bonded[];
+  unsure: number[];
+}
+
+export interface JoinWith {
+  join: number;
+  joined: number;
+  neighbour: number;
+  on: boolean;
+}
+
+export interface ProposeReskin {
+  map: string;
+}
+
+export interface PreviewReskin {
+  plan: Reskin;
+}
+
+export interface MatchView {
+  from: number;
+  name: string;
+  to: number;
+  cells: number;
+  chosen: boolean;
+}
+
+export interface ReskinView {
+  matches: MatchView[];
+  cells: number;
+  unmatched: number;
+}
+
+export interface ReskinPicture {
+  plan: Reskin;
+  map: string;
+  side: number;
+}
+
+export interface TrailOf {
+  piece: string;
+}
+
+export interface TrailView {
+  places: number[];
+  w: number;
+  h: number;
+  player: BoxView | null;
+}
+
+export interface ReachFrom {
+  map: string;
   x: number;
   y: number;
 }
 
-export interface Apart {
-  turned: boolean;
-  differ: number;
+export interface ReachView {
+  arcs: number[][];
+  landings: BoxView[];
 }
 
-export interface ProjectCard {
-  id: string;
-  name: string;
-  revision: string;
-  changed: number;
-}
-
-export interface NewProject {
-  name: string;
-  cellW: number;
-  cellH: number;
-  seenW: number;
-  seenH: number;
-  view: number;
-}
-
-export interface TakenPicture {
-  picture: string;
-  strip: string;
-  first: number;
-  columns: number;
-  rows: number;
-  places: number[];
-  cells: number[];
-}
-
-export interface TakenSheet {
-  picture: string;
-  strip: string;
-  w: number;
-  h: number;
-  columns: number;
-  rows: number;
-  places: number[];
-}
-
-export interface KeptPicture {
-  picture: string;
-  w: number;
-  h: number;
-}
-
-export interface KeptState {
-  id: string;
-  name: string;
-  at: number;
-  now: boolean;
-}
-
-export interface DeletedProject {
-  id: string;
-  name: string;
-  days: number;
-}
-
-export interface Bringing {
-  read: number;
-  of: number;
-}
-
-export interface Problem {
-  error: string;
+export interface CharacterPicture {
+  character: string;
+  frame: number;
 }
 
 export const MIN_CELL_SIDE = 4;
@@ -1056,6 +1705,7 @@ export const TAKEN_CHANGED = 64;
 export const WORK_LEFT = 128;
 export const REPLAYS_CHANGED = 256;
 export const RERUN_LEFT = 512;
+export const REPLIES_CHANGED = 1024;
 export const STACK = 999;
 export const FACT_VALUE = 999999;
 export const MOST_VALUE = 1000000000;

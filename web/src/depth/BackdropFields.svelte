@@ -1,6 +1,6 @@
 <script lang="ts">
   import { keepPicture } from '../core/api';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { BackdropView, LayerLook } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Range from '../ui/Range.svelte';
@@ -20,10 +20,10 @@
     if (!file) return;
     waiting = true;
     try {
-      const { picture, w, h } = await keepPicture(p.id, file);
+      const { picture, w, h } = await keepPicture(p.session.id, file);
       change({ picture, w, h });
     } catch (failure) {
-      p.say((failure as Error).message);
+      p.session.say((failure as Error).message);
     }
     waiting = false;
   }

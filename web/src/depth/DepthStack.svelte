@@ -5,7 +5,7 @@
   import Plus from '@lucide/svelte/icons/plus';
   import SlidersHorizontal from '@lucide/svelte/icons/sliders-horizontal';
   import PersonStanding from '@lucide/svelte/icons/person-standing';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { LayerView } from '../core/types.gen';
   import { runCommand } from '../commands/register';
   import { PANEL } from '../ui/panel';
@@ -13,37 +13,37 @@
 
   let { p }: { p: Project } = $props();
 
-  const map = $derived(p.mapView(p.currentMap));
+  const map = $derived(p.session.mapView(p.viewport.currentMap));
   const WIDE = 200;
   const NARROW = 72;
-  const stackWidth = $derived(p.stackOpen ? WIDE : NARROW);
+  const stackWidth = $derived(p.shell.stackOpen ? WIDE : NARROW);
   const HEIGHT = $derived(64 + 40 * (map?.layers.length ?? 2));
   /**
    * At the map's own left edge, outside it where there is room, and always in view; where another map lies there, at
    * its right edge or at the edge of the board.
    */
   const place = $derived.by(() => {
-    void p.moved;
+    void p.viewport.moved;
     if (!map) return null;
-    const near = p.camera.zoom * (p.scene?.project.cellW ?? 16) >= 12;
+    const near = p.viewport.camera.zoom * (p.session.scene?.project.cellW ?? 16) >= 12;
     if (!near) return null;
-    const at = p.camera.toScreen(map.x, map.y);
-    const end = p.camera.toScreen(map.x + map.w, map.y + map.h);
+    const at = p.viewport.camera.toScreen(map.x, map.y);
+    const end = p.viewport.camera.toScreen(map.x + map.w, map.y + map.h);
     const width = stackWidth;
-    const last = Math.max(12, p.camera.width - width - 22 - (p.panelled ? PANEL : 0));
-    const y = Math.min(Math.max(12, at.y), Math.max(12, p.camera.height - HEIGHT));
+    const last = Math.max(12, p.viewport.camera.width - width - 22 - (p.shell.panelled ? PANEL : 0));
+    const y = Math.min(Math.max(12, at.y), Math.max(12, p.viewport.camera.height - HEIGHT));
     const left = Math.min(Math.max(12, at.x - width - 12), last);
     const free = (x: number): boolean =>
-      !(p.scene?.maps ?? []).some((m) => {
-        const a = p.camera.toScreen(m.x, m.y);
-        const b = p.camera.toScreen(m.x + m.w, m.y + m.h);
+      !(p.session.scene?.maps ?? []).some((m) => {
+        const a = p.viewport.camera.toScreen(m.x, m.y);
+        const b = p.viewport.camera.toScreen(m.x + m.w, m.y + m.h);
         return m.id !== map.id && a.x < x + width && b.x > x && a.y < y + HEIGHT && b.y > y;
       });
     const x = [left, Math.min(end.x + 12, last), 12].find(free) ?? left;
     return { x, y };
   });
   $effect(() => {
-    p.stackBox = place ? { x: place.x, y: place.y, w: stackWidth, h: HEIGHT } : null;
+    p.shell.stackBox = place ? { x: place.x, y: place.y, w: stackWidth, h: HEIGHT } : null;
   });
   const layers = $derived([...(map?.layers ?? [])].reverse());
   const TYPE = 'text/azzel-layer';
@@ -64,10 +64,11 @@
     const id = event.dataTransfer?.getData(TYPE) ?? '';
     if (!map || id === '' || id === over) return;
     event.preventDefault();
-    p.order({ do: 'lay-over', kind: 'layer', map: map.id, id, text: over });
+    void p.session.orders.layLayerOver({ map: map.id, layer: id, over });
   }
 
-  const hide = (layer: LayerView, yes: boolean): void => p.order({ do: 'hide', id: layer.id, yes });
+  const hide = (layer: LayerView, hidden: boolean): void =>
+    void p.session.orders.hideLayer({ layer: layer.id, hidden });
 </script>
 
 {#if map && place}
@@ -82,13 +83,13 @@
     <div class="flex items-center pb-1">
       <button
         class="min-w-0 flex-1 px-1 text-left text-small text-soft"
-        aria-expanded={p.stackOpen}
+        aria-expanded={p.shell.stackOpen}
         aria-keyshortcuts="Y"
         onclick={() => runCommand(p, 'stack')}
       >
-        {p.stackOpen ? 'layers, front to back' : 'layers'}
+        {p.shell.stackOpen ? 'layers, front to back' : 'layers'}
       </button>
-      {#if p.stackOpen}
+      {#if p.shell.stackOpen}
         <button
           class="px-1 text-soft hover:text-ink"
           aria-label="Make a layer above the current one"
@@ -99,7 +100,7 @@
     </div>
     <div class="max-h-100 overflow-x-hidden overflow-y-auto">
       {#each groups as group, at (at)}
-        {#if group.name !== '' && p.stackOpen}
+        {#if group.name !== '' && p.shell.stackOpen}
           {@const hidden = group.layers.every((l) => l.hidden)}
           <div class="flex items-center gap-1 px-1 pt-1 text-small text-soft">
             <span class="min-w-0 flex-1 truncate">{group.name}</span>
@@ -127,7 +128,7 @@
       : 'border-transparent'}"
     role="group"
     aria-label={layer.name}
-    draggable={p.stackOpen}
+    draggable={p.shell.stackOpen}
     ondragstart={(e) => e.dataTransfer?.setData(TYPE, layer.id)}
     ondragover={(e) => e.preventDefault()}
     ondrop={(e) => dropped(e, layer.id)}
@@ -136,10 +137,10 @@
       class="flex min-w-0 flex-1 items-center gap-2 text-left"
       aria-label="Paint on {layer.name}"
       aria-pressed={layer.current}
-      onclick={() => map && p.order({ do: 'layer', map: map.id, id: layer.id })}
+      onclick={() => map && p.session.orders.setCurrentLayer({ map: map.id, layer: layer.id })}
     >
       <LayerPicture {p} map={map?.id ?? ''} layer={layer.id} />
-      {#if p.stackOpen}
+      {#if p.shell.stackOpen}
         <span class="min-w-0">
           <span class="block truncate {layer.hidden ? 'text-soft line-through' : ''}">{layer.name}</span>
           <span class="text-small text-soft"
@@ -148,7 +149,7 @@
         </span>
       {/if}
     </button>
-    {#if p.stackOpen}
+    {#if p.shell.stackOpen}
       {#if layer.look.locked}<span title="Locked" class="text-soft"><Lock size={14} /></span>{/if}
       <button
         class="text-soft"
@@ -161,9 +162,9 @@
       <button
         class="text-soft"
         aria-label="Settings of {layer.name}"
-        aria-expanded={p.layerOpen === layer.id}
+        aria-expanded={p.shell.layerOpen === layer.id}
         title="Settings"
-        onclick={() => (p.layerOpen = p.layerOpen === layer.id ? '' : layer.id)}
+        onclick={() => (p.shell.layerOpen = p.shell.layerOpen === layer.id ? '' : layer.id)}
       >
         <SlidersHorizontal size={15} />
       </button>
@@ -171,7 +172,7 @@
   </div>
   {#if layer.player}
     <div class="flex items-center gap-1 px-1 py-0.5 text-small text-soft" title="The player walks on this layer">
-      <PersonStanding size={14} />{#if p.stackOpen}walks on {layer.name}{/if}
+      <PersonStanding size={14} />{#if p.shell.stackOpen}walks on {layer.name}{/if}
     </div>
   {/if}
 {/snippet}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import Picture from '../ui/Picture.svelte';
 
   let { p, map, layer }: { p: Project; map: string; layer: string } = $props();
@@ -9,10 +9,10 @@
 
   /** Drawn anew a moment after the last step, never while one paints. */
   $effect(() => {
-    void p.state?.pending;
-    void p.scene;
-    const ids: [string, string] = [map, layer];
-    const later = setTimeout(() => untrack(() => (image = p.layerPicture(...ids, 88))), 150);
+    void p.session.state?.pending;
+    void p.session.scene;
+    const of = { map, layer, side: 88 };
+    const later = setTimeout(() => untrack(() => (image = p.session.ask.layerPicture(of))), 150);
     return () => clearTimeout(later);
   });
   const scale = $derived(image ? Math.min(44 / image.width, 28 / image.height) : 1);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { LayerLook } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Range from '../ui/Range.svelte';
@@ -11,21 +11,20 @@
 
   let { p }: { p: Project } = $props();
 
-  const map = $derived(p.scene?.maps.find((m) => m.layers.some((l) => l.id === p.layerOpen)) ?? null);
-  const layer = $derived(map?.layers.find((l) => l.id === p.layerOpen) ?? null);
+  const map = $derived(p.session.scene?.maps.find((m) => m.layers.some((l) => l.id === p.shell.layerOpen)) ?? null);
+  const layer = $derived(map?.layers.find((l) => l.id === p.shell.layerOpen) ?? null);
 
-  const look = $derived(layer && p.asAsked(layer.id, layer.look));
+  const look = $derived(layer && p.session.asAsked(layer.id, layer.look));
 
   function set(change: Partial<LayerLook>): void {
-    if (map && layer) p.set({ do: 'set-layer', kind: 'layer', map: map.id, id: layer.id }, 'layer', change);
+    if (layer) void p.session.setting(layer.id, change, orders.setLayer({ ...mine, change }));
   }
 
-  function whole(text: string, n = 0): void {
-    if (map && layer) p.order({ do: 'layer-order', kind: 'layer', text, map: map.id, id: layer.id, n });
-  }
+  const { orders } = $derived(p.session);
+  const mine = $derived({ map: map?.id ?? '', layer: layer?.id ?? '' });
 </script>
 
-{#if map && layer && look && !p.state?.playing}
+{#if map && layer && look && !p.session.state?.playing}
   <aside
     class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] w-72 flex-col gap-2.5 overflow-y-auto sheet p-3"
     aria-label="Settings of the layer {layer.name}"
@@ -36,10 +35,11 @@
         <Rename
           value={layer.name}
           label="Name of this layer"
-          rename={(text) => p.order({ do: 'rename', kind: 'layer', map: map.id, id: layer.id, text })}
+          rename={(text) =>
+            p.session.orders.rename({ thing: { kind: 'layer', map: map.id, id: layer.id }, name: text })}
         />
       </div>
-      <button class="self-center text-soft" aria-label="Close the settings" onclick={() => (p.layerOpen = '')}
+      <button class="self-center text-soft" aria-label="Close the settings" onclick={() => (p.shell.layerOpen = '')}
         ><X size={14} /></button
       >
     </div>
@@ -50,9 +50,9 @@
       <Button
         label="Show it alone"
         pressed={layer.only}
-        onclick={() => p.order({ do: 'only', map: map.id, id: layer.id, yes: !layer.only })}
+        onclick={() => orders.showLayerAlone({ ...mine, on: !layer.only })}
       />
-      {#if !layer.player}<Button label="Let the player walk here" onclick={() => whole('walk')} />{/if}
+      {#if !layer.player}<Button label="Let the player walk here" onclick={() => orders.walkOnLayer(mine)} />{/if}
     </div>
     <Range label="Faded" unit="%" value={look.fade} min={0} max={100} change={(fade) => set({ fade })} />
     <div class="flex items-end gap-2">
@@ -97,14 +97,14 @@
     <BackdropFields {p} {look} {set} />
     <LayerCells {p} map={map.id} layer={layer.id} />
     <div class="flex flex-wrap gap-1.5 border-t border-line pt-2.5">
-      <Button label="Move up" onclick={() => whole('move', 1)} />
-      <Button label="Move down" onclick={() => whole('move', -1)} />
-      <Button label="Duplicate" onclick={() => whole('duplicate')} />
-      <Button label="Merge into the one below" onclick={() => whole('merge')} />
-      <Button label="Clear" onclick={() => whole('clear')} />
+      <Button label="Move up" onclick={() => orders.moveLayer({ ...mine, by: 1 })} />
+      <Button label="Move down" onclick={() => orders.moveLayer({ ...mine, by: -1 })} />
+      <Button label="Duplicate" onclick={() => orders.duplicateLayer(mine)} />
+      <Button label="Merge into the one below" onclick={() => orders.mergeLayer(mine)} />
+      <Button label="Clear" onclick={() => orders.clearLayer(mine)} />
       <button
         class="h-7 rounded-inner border border-line px-3 text-rose-ink hover:bg-shelf"
-        onclick={() => whole('delete')}>Delete this layer</button
+        onclick={() => orders.deleteLayer(mine)}>Delete this layer</button
       >
     </div>
   </aside>

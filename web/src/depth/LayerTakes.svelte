@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { LayerLook } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
 
@@ -22,7 +22,7 @@
   {#if !look.noTiles}
     <p class="my-1.5 text-small text-soft">Only tiles of these roles; none chosen takes all:</p>
     <div class="flex flex-wrap gap-1">
-      {#each p.scene?.roles ?? [] as name, role (role)}
+      {#each p.session.scene?.roles ?? [] as name, role (role)}
         <Button label={name} pressed={look.roles.includes(role)} onclick={() => toggle(role)} />
       {/each}
     </div>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import {
     SAMPLE_COLUMNS,
     SAMPLE_ROWS,
@@ -26,8 +26,8 @@
 
   const empty = { border: false, also: [], joinsTo: [], seed: 0 };
   const first = (): Bonding => {
-    const { join, tiles } = (bond && p.asAsked(bond.id, bond)) ?? proposal ?? { join: 0, tiles: [] };
-    return { ...empty, ...(bond ? p.asAsked(bond.id, bond) : {}), join, tiles };
+    const { join, tiles } = (bond && p.session.asAsked(bond.id, bond)) ?? proposal ?? { join: 0, tiles: [] };
+    return { ...empty, ...(bond ? p.session.asAsked(bond.id, bond) : {}), join, tiles };
   };
   /** What is on the desk and not yet an edit: a proposal, or a stroke under way. */
   let draft = $state.raw<Bonding | null>(untrack(() => (bond ? null : first())));
@@ -36,14 +36,14 @@
   let seen = $state<number | null>(null);
 
   const now = $derived(draft ?? first());
-  const sample = $derived(p.bondSample(now));
+  const sample = $derived(p.session.ask.sampleBond({ bond: now }));
   const looked = $derived(now.tiles.find((t) => t.tile === seen) ?? null);
 
   function change(to: Partial<Bonding>, done = true): void {
     const becomes = { ...now, ...to };
     draft = becomes;
     if (!done || !bond) return;
-    p.set({ do: 'change-bond', kind: 'bond', id: bond.id }, 'bond', becomes);
+    void p.session.setting(bond.id, becomes, p.session.orders.changeBond({ bond: bond.id, change: becomes }));
     draft = null;
   }
 
@@ -53,17 +53,14 @@
   }
 
   function joinAnother(join: number): void {
-    const again = p.proposed(
-      now.tiles.map((t) => t.tile),
-      join,
-    );
+    const again = p.session.ask.proposeBond({ tiles: now.tiles.map((t) => t.tile), join });
     unsure = again.unsure;
     change({ join: again.join, tiles: again.tiles });
   }
 
   async function make(): Promise<void> {
-    await p.done({ do: 'make-bond', text: name.trim(), bond: now });
-    if (p.state?.holding === 'bond') p.desk = { kind: 'bond', id: p.state.bond };
+    const { made } = await p.session.orders.makeBond({ name: name.trim(), bond: now });
+    if (made[0]) p.shell.desk = { kind: 'bond', id: made[0] };
   }
 </script>
 
@@ -83,7 +80,7 @@
           <Rename
             value={bond.name}
             label="Name of this bond"
-            rename={(text) => p.order({ do: 'rename', kind: 'bond', id: bond.id, text })}
+            rename={(text) => p.session.orders.rename({ thing: { kind: 'bond', id: bond.id }, name: text })}
           />
         </div>
       {:else}
@@ -121,14 +118,17 @@
           ><Button
             label="Take into the hand"
             main
-            onclick={() => p.order({ do: 'hold', kind: 'bond', id: bond.id })}
+            onclick={() => p.session.orders.hold({ holding: 'bond', id: bond.id })}
           /></span
         >
         <Button label="Deal again" onclick={() => change({ seed: now.seed + 1 })} />
-        <Button label="Delete this bond" onclick={() => p.order({ do: 'remove', kind: 'bond', id: bond.id })} />
+        <Button
+          label="Delete this bond"
+          onclick={() => p.session.orders.delete({ thing: { kind: 'bond', id: bond.id } })}
+        />
       {:else}
         <Button label="Make the bond" main disabled={sample.length === 0} onclick={make} />
-        <Button label="Leave it" onclick={() => (p.desk = { kind: 'nothing' })} />
+        <Button label="Leave it" onclick={() => (p.shell.desk = { kind: 'nothing' })} />
       {/if}
     </div>
   </div>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import { TILE_MASK, type Project } from '../core/project.svelte';
+  import { TILE_MASK } from '../core/tilesets';
+  import type { Project } from '../project.svelte';
   import type { Bonding } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import Button from '../ui/Button.svelte';
@@ -14,9 +15,9 @@
   }
   let { p, id, now, change }: Props = $props();
 
-  const others = $derived((p.scene?.bonds ?? []).filter((b) => b.id !== id));
+  const others = $derived((p.session.scene?.bonds ?? []).filter((b) => b.id !== id));
   const late = $derived(
-    p.lately.tiles
+    p.session.lately.tiles
       .map((cell) => cell & TILE_MASK)
       .filter((n) => !now.also.includes(n) && !now.tiles.some((t) => t.tile === n)),
   );
@@ -52,15 +53,15 @@
   {#each now.also as n (n)}
     <div class="flex items-center gap-2">
       <TilePicture {p} {n} size={24} />
-      <span class="min-w-0 flex-1 truncate">{p.tileName(n)}</span>
+      <span class="min-w-0 flex-1 truncate">{p.session.tileName(n)}</span>
       <button
         class="text-soft"
-        aria-label="Join to {p.tileName(n)} no more"
+        aria-label="Join to {p.session.tileName(n)} no more"
         onclick={() => change({ also: now.also.filter((known) => known !== n) })}><X size={14} /></button
       >
     </div>
   {/each}
   {#each late.slice(0, 3) as n (n)}
-    <Button label="and to {p.tileName(n)}" onclick={() => change({ also: [...now.also, n] })} />
+    <Button label="and to {p.session.tileName(n)}" onclick={() => change({ also: [...now.also, n] })} />
   {/each}
 </section>

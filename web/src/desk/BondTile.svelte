@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { MAX_WEIGHT, type Bonded } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import Button from '../ui/Button.svelte';
@@ -16,7 +16,7 @@
 </script>
 
 <section class="flex flex-col gap-2" aria-label="The tile that is looked at">
-  <h3 class="truncate name">{p.tileName(tile.tile)}</h3>
+  <h3 class="truncate name">{p.session.tileName(tile.tile)}</h3>
   <div class="flex items-center gap-3">
     <div class="grid w-fit grid-cols-3 gap-0.5">
       {#each ROUND as bit (bit)}
@@ -29,7 +29,11 @@
             aria-label="Joins {NEIGHBOURS[bit]}"
             title={NEIGHBOURS[bit]}
             aria-pressed={on}
-            onclick={() => change({ ...tile, joined: p.joinedWith(join, tile.joined, bit, !on) })}
+            onclick={() =>
+              change({
+                ...tile,
+                joined: p.session.ask.joinWith({ join, joined: tile.joined, neighbour: bit, on: !on }),
+              })}
           ></button>
         {:else}
           <span></span>

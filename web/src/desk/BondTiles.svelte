@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { Bonded } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import { joinsWords, MARKS, neighbourAt } from './joins';
@@ -31,7 +31,7 @@
     const at = place(event);
     if (!at) return;
     stroke ??= (at.tile.joined & (1 << at.bit)) === 0;
-    const joined = p.joinedWith(join, at.tile.joined, at.bit, stroke);
+    const joined = p.session.ask.joinWith({ join, joined: at.tile.joined, neighbour: at.bit, on: stroke });
     if (joined !== at.tile.joined)
       change(
         tiles.map((t) => (t.tile === at.tile.tile ? { ...t, joined } : t)),
@@ -68,7 +68,7 @@
         ? 'outline-2 outline-rose outline-dashed'
         : ''}"
       data-bonded={tile}
-      aria-label="{p.tileName(tile)}: {joinsWords(joined)}{doubt ? ', not sure' : ''}"
+      aria-label="{p.session.tileName(tile)}: {joinsWords(joined)}{doubt ? ', not sure' : ''}"
       aria-pressed={seen === tile}
       onclick={(e) => e.detail === 0 && look(tile)}
     >

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { readColours } from '../board/colours';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { theme } from '../core/theme.svelte';
 
   interface Props {
@@ -17,7 +17,7 @@
   $effect(() => {
     void theme.dark;
     const context = canvas?.getContext('2d');
-    const project = p.scene?.project;
+    const project = p.session.scene?.project;
     if (!canvas || !context || !project) return;
     const { cellW, cellH } = project;
     canvas.width = columns * cellW;
@@ -26,7 +26,7 @@
     context.fillRect(0, 0, canvas.width, canvas.height);
     const small = new OffscreenCanvas(cellW, cellH);
     cells.forEach((n, i) => {
-      const image = n === 0 ? null : p.tile(n);
+      const image = n === 0 ? null : p.session.tile(n);
       if (!image) return;
       small.getContext('2d')?.putImageData(image, 0, 0);
       context.drawImage(small, (i % columns) * cellW, Math.floor(i / columns) * cellH);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { Colours } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import { figures } from '../ui/figures';
@@ -19,9 +19,9 @@
   const painted = $derived(colours?.list.reduce((sum, c, i) => sum + (cells[i] ? c.cells : 0), 0) ?? 0);
 
   $effect(() => {
-    const file = p.dropped[0];
+    const file = p.shell.dropped[0];
     if (!file) return;
-    p.dropped = [];
+    p.shell.dropped = [];
     void open(file);
   });
   onDestroy(() => cutter?.end());
@@ -31,14 +31,14 @@
     colours = null;
     try {
       cutter ??= new Cutter();
-      const { cellW, cellH } = p.scene?.project ?? { cellW: 16, cellH: 16 };
+      const { cellW, cellH } = p.session.scene?.project ?? { cellW: 16, cellH: 16 };
       const sheet = await cutter.open(await file.arrayBuffer(), cellW, cellH);
       const found = sheet.error ? null : await cutter.colours();
       problem = sheet.error || found?.error || '';
       if (!found || problem) return;
       name = file.name.replace(/\.[^.]*$/, '');
       colours = found;
-      propose(set || (p.tilesets[0]?.id ?? ''), true);
+      propose(set || (p.session.tilesets[0]?.id ?? ''), true);
     } catch (failure) {
       problem = (failure as Error).message;
     }
@@ -49,23 +49,21 @@
   /** Gives each colour the tile that it meant before, if known, or the one most like it. */
   function propose(id: string, known: boolean): void {
     set = id;
-    cells = p.alike(id, numbers(), known);
+    cells = p.session.ask.likeColours({ tileset: id, colours: numbers(), known });
   }
 
   async function make(): Promise<void> {
     if (!colours || !cutter) return;
-    const { cellW, cellH } = p.scene?.project ?? { cellW: 1, cellH: 1 };
-    const at = p.camera.toBoard(p.camera.width / 2, p.camera.height / 2);
+    const { cellW, cellH } = p.session.scene?.project ?? { cellW: 1, cellH: 1 };
+    const at = p.viewport.camera.toBoard(p.viewport.camera.width / 2, p.viewport.camera.height / 2);
     const places = await cutter.places();
-    p.mapOfColours(
-      {
-        ...{ name, columns: colours.width, rows: colours.height, cells: [...cells], colours: numbers() },
-        ...{ x: Math.floor(at.x / cellW), y: Math.floor(at.y / cellH) },
-      },
-      places,
-    );
-    p.opened = 'nothing';
-    p.showAll();
+    const legend = {
+      ...{ name, columns: colours.width, rows: colours.height, cells: [...cells], colours: numbers() },
+      ...{ x: Math.floor(at.x / cellW), y: Math.floor(at.y / cellH) },
+    };
+    await p.session.orders.makeMapOfColours({ legend }, places);
+    p.shell.opened = 'nothing';
+    p.viewport.showAll();
   }
 </script>
 
@@ -100,7 +98,7 @@
           value={set}
           onchange={(e) => propose(e.currentTarget.value, false)}
         >
-          {#each p.tilesets as t (t.id)}<option value={t.id}>{t.name}</option>{/each}
+          {#each p.session.tilesets as t (t.id)}<option value={t.id}>{t.name}</option>{/each}
         </select>
       </label>
       <span
@@ -129,8 +127,8 @@
           <span class="ml-auto flex gap-1">
             <Button
               label="Tile in hand"
-              disabled={p.state?.holding !== 'tile'}
-              onclick={() => (cells[i] = p.state?.tile ?? 0)}
+              disabled={p.session.state?.holding !== 'tile'}
+              onclick={() => (cells[i] = p.session.state?.tile ?? 0)}
             />
             <Button label="Empty" onclick={() => (cells[i] = 0)} />
           </span>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { theme } from '../core/theme.svelte';
   import { readColours } from '../board/colours';
   import type { Cut } from '../core/types.gen';
@@ -21,9 +21,9 @@
   $effect(() => {
     void theme.dark;
     const context = canvas?.getContext('2d');
-    const project = p.scene?.project;
+    const project = p.session.scene?.project;
     if (!canvas || !context || !project) return;
-    const figure = p.sprite(0, 0, 0);
+    const figure = p.session.sprite(0, 0, 0);
     const { cellW, cellH } = project;
     const high = Math.max(cellH, figure?.height ?? 0);
     const zoom = Math.max(1, Math.min(ZOOM, Math.floor(230 / (cellW * 4))));

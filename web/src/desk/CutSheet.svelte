@@ -1,8 +1,8 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { fetchBlob, takePicture } from '../core/api';
-  import type { Tileset } from '../core/bridge';
-  import type { Project } from '../core/project.svelte';
+  import type { Tileset } from '../core/tilesets';
+  import type { Project } from '../project.svelte';
   import { PICTURE_BYTES, type Apart, type Comparison, type Cut, type Parts, type Sheet } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import CutCanvas from './CutCanvas.svelte';
@@ -44,7 +44,7 @@
   };
   let cut = $state<Cut>(none);
 
-  const known = $derived(p.tilesets.find((t) => opened && t.picture === opened.sum) ?? null);
+  const known = $derived(p.session.tilesets.find((t) => opened && t.picture === opened.sum) ?? null);
   const guessed = $derived(
     opened !== null &&
       (['w', 'h', 'margin', 'spacing', 'offsetX', 'offsetY'] as const).every((k) => cut[k] === opened?.guess[k]),
@@ -57,7 +57,7 @@
       error = `The file has ${Math.ceil(file.size / 2 ** 20)} MB; the most is ${PICTURE_BYTES / 2 ** 20} MB. Make the picture smaller or cut it in parts.`;
       return;
     }
-    const { cellW, cellH } = p.scene?.project ?? { cellW: 16, cellH: 16 };
+    const { cellW, cellH } = p.session.scene?.project ?? { cellW: 16, cellH: 16 };
     const first = await cutter.open(await file.arrayBuffer(), cellW, cellH);
     if (first.error) {
       error = sentence(first.error);
@@ -95,7 +95,7 @@
   });
 
   async function compare(strip: string, wanted: Cut, mine: number): Promise<void> {
-    const answer = await cutter.compare(await fetchBlob(p.id, strip), wanted);
+    const answer = await cutter.compare(await fetchBlob(p.session.id, strip), wanted);
     if (mine === asked) comparison = answer;
   }
 
@@ -109,11 +109,12 @@
   async function take(): Promise<void> {
     busy = true;
     try {
-      const answer = await takePicture(p.id, file, cut, apart);
+      const answer = await takePicture(p.session.id, file, cut, apart);
       const what = { name, ...answer, cut };
       if (replaces && comparison) {
-        p.order({ do: 'replace', kind: 'tileset', id: replaces.id, list: comparison.to, taken: what });
-      } else p.order({ do: apart ? 'rebuild' : 'tileset', taken: what });
+        await p.session.orders.replaceTileset({ tileset: replaces.id, to: comparison.to, taken: what });
+      } else if (apart) await p.session.orders.rebuildMap({ taken: what });
+      else await p.session.orders.makeTileset({ taken: what });
       taken(answer.strip);
     } catch (failure) {
       fail(failure);

@@ -1,8 +1,8 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import { fetchBlob } from '../core/api';
-  import type { Tileset } from '../core/bridge';
-  import type { Project } from '../core/project.svelte';
+  import type { Tileset } from '../core/tilesets';
+  import type { Project } from '../project.svelte';
   import Button from '../ui/Button.svelte';
   import BondDesk from './BondDesk.svelte';
   import ColoursDesk from './ColoursDesk.svelte';
@@ -17,30 +17,30 @@
   let files: File[] = $state.raw([]);
   let all = $state(0);
   const file = $derived(files[0] ?? null);
-  const lies = $derived('id' in p.desk && p.desk.kind !== 'newer' ? p.desk : null);
-  const medley = $derived(lies?.kind === 'medley' ? p.scene?.medleys.find((m) => m.id === lies.id) : null);
-  const bond = $derived(lies?.kind === 'bond' ? (p.scene?.bonds.find((b) => b.id === lies.id) ?? null) : null);
-  const proposal = $derived(p.desk.kind === 'proposal' ? p.desk.proposal : null);
-  const set = $derived(lies?.kind === 'tileset' ? p.tilesets.find((t) => t.id === lies.id) : null);
+  const lies = $derived('id' in p.shell.desk && p.shell.desk.kind !== 'newer' ? p.shell.desk : null);
+  const medley = $derived(lies?.kind === 'medley' ? p.session.scene?.medleys.find((m) => m.id === lies.id) : null);
+  const bond = $derived(lies?.kind === 'bond' ? (p.session.scene?.bonds.find((b) => b.id === lies.id) ?? null) : null);
+  const proposal = $derived(p.shell.desk.kind === 'proposal' ? p.shell.desk.proposal : null);
+  const set = $derived(lies?.kind === 'tileset' ? p.session.tilesets.find((t) => t.id === lies.id) : null);
   /** The tileset in whose place the next picture is to come. */
   const replaces = $derived.by(() => {
-    const { desk } = p;
-    return desk.kind === 'newer' ? (p.tilesets.find((t) => t.id === desk.id) ?? null) : null;
+    const { desk } = p.shell;
+    return desk.kind === 'newer' ? (p.session.tilesets.find((t) => t.id === desk.id) ?? null) : null;
   });
   const what = $derived.by(() => {
     if (replaces) return `a newer picture in the place of ${replaces.name}`;
     if (medley) return `${medley.name}: a medley`;
     if (bond) return `${bond.name}: a bond`;
-    if (p.desk.kind === 'reskin') return 're-skin';
-    if (p.desk.kind === 'colours') return 'a map of a picture’s colours';
+    if (p.shell.desk.kind === 'reskin') return 're-skin';
+    if (p.shell.desk.kind === 'colours') return 'a map of a picture’s colours';
     if (proposal) return 'a bond, proposed from its tiles’ pixels';
     return set ? `${set.name}: what its tiles do` : 'bring in a tileset';
   });
 
   $effect(() => {
-    if (p.dropped.length === 0 || p.desk.kind === 'colours') return;
-    bring(p.dropped);
-    p.dropped = [];
+    if (p.shell.dropped.length === 0 || p.shell.desk.kind === 'colours') return;
+    bring(p.shell.dropped);
+    p.shell.dropped = [];
   });
 
   function bring(list: File[]): void {
@@ -51,22 +51,22 @@
   /** The same picture, to be cut another way. */
   async function again(set: Tileset): Promise<void> {
     try {
-      const bytes = await fetchBlob(p.id, set.picture);
+      const bytes = await fetchBlob(p.session.id, set.picture);
       bring([new File([new Uint8Array(bytes)], set.name)]);
     } catch (failure) {
-      p.say((failure as Error).message);
+      p.session.say((failure as Error).message);
     }
   }
 
   /** The tileset that a picture became lies on the desk next. */
   function taken(strip: string): void {
     files = files.slice(1);
-    const fresh = p.tilesets.at(-1);
-    if (fresh && strip) p.desk = { kind: 'tileset', id: fresh.id };
+    const fresh = p.session.tilesets.at(-1);
+    if (fresh && strip) p.shell.desk = { kind: 'tileset', id: fresh.id };
   }
 
   function close(): void {
-    p.opened = 'nothing';
+    p.shell.opened = 'nothing';
     document.querySelector<HTMLElement>('[data-board]')?.focus();
   }
 </script>
@@ -93,15 +93,15 @@
         {replaces}
         show={(id) => {
           files = files.slice(1);
-          p.desk = { kind: 'tileset', id };
+          p.shell.desk = { kind: 'tileset', id };
         }}
       />
     {/key}
   {:else if medley}
     {#key medley.id}<MedleyDesk {p} {medley} />{/key}
-  {:else if p.desk.kind === 'colours'}
+  {:else if p.shell.desk.kind === 'colours'}
     <ColoursDesk {p} />
-  {:else if p.desk.kind === 'reskin'}
+  {:else if p.shell.desk.kind === 'reskin'}
     <ReskinDesk {p} />
   {:else if bond || proposal}
     {#key bond?.id ?? proposal}<BondDesk {p} {bond} {proposal} />{/key}

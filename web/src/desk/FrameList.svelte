@@ -1,6 +1,6 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { MAX_FRAME, MIN_FRAME, type Frame } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import Button from '../ui/Button.svelte';

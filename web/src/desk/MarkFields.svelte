@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { Mark } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import NumberField from '../ui/NumberField.svelte';
@@ -19,7 +19,7 @@
     [0, 'not solid'],
   ];
   const property = $derived(properties.find((q) => q.id === mark.property));
-  const layers = $derived([...new Set((p.scene?.maps ?? []).flatMap((m) => m.layers.map((l) => l.name)))]);
+  const layers = $derived([...new Set((p.session.scene?.maps ?? []).flatMap((m) => m.layers.map((l) => l.name)))]);
 </script>
 
 <div class="flex flex-wrap gap-1" role="group" aria-label="What is painted onto tiles">
@@ -58,7 +58,7 @@
       value={mark.amount}
       onchange={(e) => change({ ...mark, amount: Number(e.currentTarget.value) })}
     >
-      {#each p.scene?.roles ?? [] as role, i (role)}<option value={i}>{role}</option>{/each}
+      {#each p.session.scene?.roles ?? [] as role, i (role)}<option value={i}>{role}</option>{/each}
     </select>
   </label>
 {:else if property?.value === 'text'}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { readColours } from '../board/colours';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { theme } from '../core/theme.svelte';
 
   interface Props {
@@ -58,14 +58,14 @@
   $effect(() => {
     void theme.dark;
     const context = canvas?.getContext('2d');
-    const project = p.scene?.project;
+    const project = p.session.scene?.project;
     if (!canvas || !context || !project) return;
     canvas.width = canvas.height = SIDE * PART;
     const { rose, shelf, line, saffron } = readColours();
     context.fillStyle = shelf;
     context.fillRect(0, 0, canvas.width, canvas.height);
     context.imageSmoothingEnabled = false;
-    const image = p.tile(n);
+    const image = p.session.tile(n);
     if (image) {
       const small = new OffscreenCanvas(project.cellW, project.cellH);
       small.getContext('2d')?.putImageData(image, 0, 0);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { MAX_WEIGHT, type Dealing, type MedleyView } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import Button from '../ui/Button.svelte';
@@ -14,7 +14,7 @@
   /** Weights while a bar is dragged, before they are an edit. */
   let dragged = $state.raw<number[] | null>(null);
 
-  const is = $derived(p.asAsked(medley.id, medley));
+  const is = $derived(p.session.asAsked(medley.id, medley));
   const weights = $derived(dragged ?? is.tiles.map((t) => t.weight));
   const dealing = $derived<Dealing>({
     tiles: is.tiles.map((t, i) => ({ tile: t.tile, weight: weights[i] ?? 0 })),
@@ -23,11 +23,11 @@
     mirrored: is.mirrored,
   });
 
-  const dealt = $derived(p.dealt(dealing, COLUMNS, ROWS));
+  const dealt = $derived(p.session.ask.dealMedley({ medley: dealing, w: COLUMNS, h: ROWS }));
   const share = (i: number): string => ((dealt.shares[i] ?? 0) / 10).toFixed(1);
 
   function change(to: Partial<Dealing>): void {
-    p.set({ do: 'change-medley', kind: 'medley', id: medley.id }, 'medley', to);
+    void p.session.setting(medley.id, to, p.session.orders.changeMedley({ medley: medley.id, change: to }));
     dragged = null;
   }
 
@@ -65,7 +65,7 @@
           min="0"
           max={Math.max(100, ...weights)}
           value={weights[i]}
-          aria-label="Weight of {p.tileName(tile)}"
+          aria-label="Weight of {p.session.tileName(tile)}"
           oninput={(e) => (dragged = weigh(i, e.currentTarget.valueAsNumber))}
           onchange={(e) => {
             dragged = weigh(i, e.currentTarget.valueAsNumber);
@@ -78,7 +78,7 @@
           min="0"
           max={MAX_WEIGHT}
           value={weights[i]}
-          aria-label="Weight of {p.tileName(tile)} as a number"
+          aria-label="Weight of {p.session.tileName(tile)} as a number"
           onchange={(e) => {
             dragged = weigh(i, e.currentTarget.valueAsNumber);
             change({ tiles: dealing.tiles });
@@ -87,7 +87,7 @@
         <span class="w-13 text-right figures" data-share>{share(i)} %</span>
         <button
           class="text-soft disabled:opacity-40"
-          aria-label="Take {p.tileName(tile)} out"
+          aria-label="Take {p.session.tileName(tile)} out"
           disabled={is.tiles.length < 2}
           onclick={() => change({ tiles: dealing.tiles.filter((t) => t.tile !== tile) })}><X size={14} /></button
         >
@@ -100,7 +100,7 @@
       <Rename
         value={medley.name}
         label="Name of this medley"
-        rename={(text) => p.order({ do: 'rename', kind: 'medley', id: medley.id, text })}
+        rename={(text) => p.session.orders.rename({ thing: { kind: 'medley', id: medley.id }, name: text })}
       />
     </div>
     <CellsPicture {p} cells={dealt.cells} columns={COLUMNS} rows={ROWS} />
@@ -114,14 +114,17 @@
         ><Button
           label="Take into the hand"
           main
-          onclick={() => p.order({ do: 'hold', kind: 'medley', id: medley.id })}
+          onclick={() => p.session.orders.hold({ holding: 'medley', id: medley.id })}
         /></span
       >
-      <Button label="Delete this medley" onclick={() => p.order({ do: 'remove', kind: 'medley', id: medley.id })} />
+      <Button
+        label="Delete this medley"
+        onclick={() => p.session.orders.delete({ thing: { kind: 'medley', id: medley.id } })}
+      />
     </div>
   </div>
   <section class="flex min-w-0 flex-1 flex-col gap-2 overflow-auto p-3" aria-label="Tiles to choose from">
-    {#each [...p.tilesets].reverse() as set (set.id)}
+    {#each [...p.session.tilesets].reverse() as set (set.id)}
       <h3 class="name">{set.name}</h3>
       <div class="flex flex-wrap gap-0.5">
         {#each set.tiles.slice(0, 512) as tile, i (i)}

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { Tileset } from '../core/bridge';
-  import type { Project } from '../core/project.svelte';
+  import type { Tileset } from '../core/tilesets';
+  import type { Project } from '../project.svelte';
   import type { Comparison } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
 
@@ -14,7 +14,7 @@
 
   const MOST = 200;
   /** How many cells hold each tile. */
-  const cells = $derived(p.tileCells(set.id));
+  const cells = $derived(p.session.ask.tileCells({ tileset: set.id }));
   const lists = $derived([
     { words: 'gone', says: 'They stay usable from the older picture.', list: comparison.gone },
     { words: 'changed', says: 'They are at their place and look different.', list: comparison.changed },

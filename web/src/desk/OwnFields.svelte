@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { Mark } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import { OWN_TYPES, ownMark, YES_NO } from './marks';
@@ -15,14 +15,14 @@
   let name = $state('');
   let type = $state(YES_NO);
 
-  const all = $derived(p.scene?.own ?? []);
+  const all = $derived(p.session.scene?.own ?? []);
   const own = $derived(mark.property === 'own' ? all.find((o) => o.id === mark.own) : undefined);
 
   async function make(): Promise<void> {
     const before = all.length;
-    await p.done({ do: 'make-property', text: name.trim(), n: type });
-    const made = p.scene?.own.at(-1);
-    if (!made || p.scene?.own.length === before) return;
+    await p.session.orders.makeProperty({ name: name.trim(), type });
+    const made = p.session.scene?.own.at(-1);
+    if (!made || p.session.scene?.own.length === before) return;
     change(ownMark(made));
     making = false;
     name = '';
@@ -41,7 +41,7 @@
     aria-label="A property of your own"
     onsubmit={(e) => {
       e.preventDefault();
-      make();
+      void make();
     }}
   >
     <label class="flex flex-col gap-1">
@@ -77,12 +77,12 @@
   <div class="flex flex-wrap gap-1">
     <Button
       label="Show it on the maps"
-      pressed={p.lens === `own:${own.id}`}
+      pressed={p.viewport.lens === `own:${own.id}`}
       onclick={() => {
-        p.lens = p.lens === `own:${own.id}` ? '' : `own:${own.id}`;
-        p.draw();
+        p.viewport.lens = p.viewport.lens === `own:${own.id}` ? '' : `own:${own.id}`;
+        p.viewport.draw();
       }}
     />
-    <Button label="Delete it" onclick={() => p.order({ do: 'remove', kind: 'property', id: own.id })} />
+    <Button label="Delete it" onclick={() => p.session.orders.delete({ thing: { kind: 'property', id: own.id } })} />
   </div>
 {/if}

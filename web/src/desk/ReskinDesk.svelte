@@ -1,6 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { Reskin } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Picture from '../ui/Picture.svelte';
@@ -15,10 +15,12 @@
     ['name', 'their names'],
     ['role', 'their roles'],
   ];
-  const chosen = $derived(p.state?.chosen ?? null);
+  const chosen = $derived(p.session.state?.chosen ?? null);
   let plan = $state.raw<Reskin>(
     untrack(() => ({
-      ...p.proposedReskin(chosen?.map ?? p.currentMap ?? p.scene?.maps[0]?.id ?? ''),
+      ...p.session.ask.proposeReskin({
+        map: chosen?.map ?? p.viewport.currentMap ?? p.session.scene?.maps[0]?.id ?? '',
+      }),
       selected: chosen !== null,
     })),
   );
@@ -26,18 +28,20 @@
   const change = (to: Partial<Reskin>): void => {
     plan = { ...plan, chosen: 'from' in to || 'to' in to ? [] : plan.chosen, ...to };
   };
-  const seen = $derived(p.mapView(plan.map === '' ? p.currentMap : plan.map) ?? p.scene?.maps[0] ?? null);
+  const seen = $derived(
+    p.session.mapView(plan.map === '' ? p.viewport.currentMap : plan.map) ?? p.session.scene?.maps[0] ?? null,
+  );
   const view = $derived.by(() => {
-    void p.scene;
-    void [p.state?.undo, chosen];
-    return p.reskinned(plan);
+    void p.session.scene;
+    void [p.session.state?.undo, chosen];
+    return p.session.ask.previewReskin({ plan });
   });
   const pictures = $derived.by(() => {
     void view;
     if (!seen) return [];
     return [
-      { words: 'before', image: p.reskinPicture({ ...plan, to: '' }, seen.id, SIDE) },
-      { words: 'after', image: p.reskinPicture(plan, seen.id, SIDE) },
+      { words: 'before', image: p.session.ask.reskinPicture({ plan: { ...plan, to: '' }, map: seen.id, side: SIDE }) },
+      { words: 'after', image: p.session.ask.reskinPicture({ plan, map: seen.id, side: SIDE }) },
     ];
   });
   const fit = (image: ImageData | null): number => (image ? Math.min(272 / image.width, 230 / image.height) : 1);
@@ -65,7 +69,7 @@
           }}
         >
           {#if chosen || plan.selected}<option value={SELECTED}>the selected cells</option>{/if}
-          {#each p.scene?.maps ?? [] as map (map.id)}<option value={map.id}>{map.name}</option>{/each}
+          {#each p.session.scene?.maps ?? [] as map (map.id)}<option value={map.id}>{map.name}</option>{/each}
           <option value="">all maps</option>
         </select>
       </label>
@@ -77,7 +81,7 @@
             value={plan[key]}
             onchange={(e) => change({ [key]: e.currentTarget.value })}
           >
-            {#each p.tilesets as set (set.id)}<option value={set.id}>{set.name}</option>{/each}
+            {#each p.session.tilesets as set (set.id)}<option value={set.id}>{set.name}</option>{/each}
           </select>
         </label>
       {/each}
@@ -97,7 +101,7 @@
         label="Re-skin {view.cells} cells"
         main
         disabled={view.cells === 0}
-        onclick={() => p.order({ do: 'reskin', reskin: plan })}
+        onclick={() => p.session.orders.applyReskin({ plan })}
       />
       {#if view.unmatched > 0}<span class="text-rose-ink figures">{view.unmatched} tiles unmatched</span>{/if}
     </div>

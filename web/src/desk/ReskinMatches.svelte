@@ -1,6 +1,6 @@
 <script lang="ts">
   import ArrowRight from '@lucide/svelte/icons/arrow-right';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { MatchView, Pair, Reskin, ReskinView } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import Button from '../ui/Button.svelte';
@@ -17,7 +17,7 @@
   let open = $state<number | null>(null);
   const lost = (m: MatchView): boolean => m.to === 0 && !m.chosen;
   const sorted = $derived([...view.matches].sort((a, b) => Number(lost(b)) - Number(lost(a)) || b.cells - a.cells));
-  const to = $derived(p.tilesets.find((t) => t.id === plan.to));
+  const to = $derived(p.session.tilesets.find((t) => t.id === plan.to));
 
   function set(from: number, tile: number | null): void {
     const others = plan.chosen.filter((c) => c.from !== from);

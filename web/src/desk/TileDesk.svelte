@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { Tileset } from '../core/bridge';
-  import type { Project } from '../core/project.svelte';
+  import type { Tileset } from '../core/tilesets';
+  import type { Project } from '../project.svelte';
   import type { Mark } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import MarkFields from './MarkFields.svelte';
@@ -25,10 +25,10 @@
     if (list.length === 0) return;
     if (taking === 'block') {
       const tiles = [...list].sort((a, b) => a - b).map((i) => set.first + i);
-      p.layOnDesk({ kind: 'proposal', proposal: p.proposed(tiles, -1) });
+      p.shell.layOnDesk({ kind: 'proposal', proposal: p.session.ask.proposeBond({ tiles, join: -1 }) });
     } else if (taking === 'frames') {
-      p.order({ do: 'show-frames', kind: 'tileset', id: set.id, list });
-    } else p.order({ do: 'mark', kind: 'tileset', id: set.id, list, mark });
+      void p.session.orders.showFrames({ tileset: set.id, tiles: list });
+    } else void p.session.orders.markTiles({ tileset: set.id, tiles: list, mark });
   }
 </script>
 
@@ -65,16 +65,16 @@
       </div>
     </div>
     <div class="flex items-center gap-3 border-t border-line px-3 py-2">
-      <Button label="Another tileset" onclick={() => (p.desk = { kind: 'nothing' })} />
+      <Button label="Another tileset" onclick={() => (p.shell.desk = { kind: 'nothing' })} />
       <span class="text-soft figures">{set.count} tiles, {set.solid} solid</span>
       {#if !set.builtin}
         <span class="ml-auto"
-          ><Button label="A newer picture" onclick={() => (p.desk = { kind: 'newer', id: set.id })} /></span
+          ><Button label="A newer picture" onclick={() => (p.shell.desk = { kind: 'newer', id: set.id })} /></span
         >
         <span
           ><Button
             label="Delete this tileset"
-            onclick={() => p.order({ do: 'remove', kind: 'tileset', id: set.id })}
+            onclick={() => p.session.orders.delete({ thing: { kind: 'tileset', id: set.id } })}
           /></span
         >
       {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { Tileset } from '../core/bridge';
-  import type { Project } from '../core/project.svelte';
+  import type { Tileset } from '../core/tilesets';
+  import type { Project } from '../project.svelte';
   import type { Mark } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import Rename from '../ui/Rename.svelte';
@@ -11,10 +11,10 @@
   let { p, set, index }: { p: Project; set: Tileset; index: number } = $props();
 
   const tile = $derived(set.tiles[index]);
-  const role = $derived(p.scene?.roles[tile?.role ?? 0] ?? '');
+  const role = $derived(p.session.scene?.roles[tile?.role ?? 0] ?? '');
 
   function mark(to: Mark): void {
-    p.order({ do: 'mark', kind: 'tileset', id: set.id, list: [index], mark: to });
+    void p.session.orders.markTiles({ tileset: set.id, tiles: [index], mark: to });
   }
 </script>
 
@@ -35,13 +35,13 @@
   </div>
   <p>{tile.does || 'does nothing'}</p>
   {#each tile.own as { id, value } (id)}
-    <p class="truncate">{p.scene?.own.find((o) => o.id === id)?.name}: {value}</p>
+    <p class="truncate">{p.session.scene?.own.find((o) => o.id === id)?.name}: {value}</p>
   {/each}
   {#if tile.frames.length > 0}
     <FrameList
       {p}
       frames={tile.frames}
-      change={(frames) => p.order({ do: 'animate', kind: 'tileset', id: set.id, n: index, frames })}
+      change={(frames) => p.session.orders.animateTile({ tileset: set.id, tile: index, frames })}
     />
   {/if}
   <MaskEditor

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
-  import type { Tileset } from '../core/bridge';
-  import type { Project } from '../core/project.svelte';
+  import type { Tileset } from '../core/tilesets';
+  import type { Project } from '../project.svelte';
   import { theme } from '../core/theme.svelte';
   import type { Mark } from '../core/types.gen';
   import { propertyOf, type Taking } from './marks';
@@ -34,7 +34,7 @@
   const indexAt = $derived(new Map(set.places.map((place, i) => [place, i])));
   const under = $derived(at ? indexAt.get(at.y * set.columns + at.x) : undefined);
   /** Free strokes gather; every other shape is taken anew. */
-  const gathers = $derived(taking === 'frames' || (taking === 'marks' && p.state?.shape === 'free'));
+  const gathers = $derived(taking === 'frames' || (taking === 'marks' && p.session.state?.shape === 'free'));
   const property = $derived(taking === 'marks' ? propertyOf(mark) : taking);
 
   function place(event: MouseEvent): Place {
@@ -45,7 +45,9 @@
 
   function take(to: Place): void {
     const from = (gathers ? last : start) ?? to;
-    chosen = new SvelteSet([...(gathers ? chosen : []), ...p.sheetShape(set.id, property, from, to)]);
+    const between = { fromX: from.x, fromY: from.y, toX: to.x, toY: to.y };
+    const taken = p.session.ask.sheetShape({ tileset: set.id, property, ...between });
+    chosen = new SvelteSet([...(gathers ? chosen : []), ...taken]);
     last = to;
   }
 
@@ -88,7 +90,7 @@
   const spotOf = (place: Place): number => place.y * set.columns + place.x;
   /** The tiles themselves, drawn anew only when they or their pictures change. */
   const base = $derived.by(() => {
-    void p.scene?.missing.length;
+    void p.session.scene?.missing.length;
     return untrack(() => drawTiles(p, set, side));
   });
 
@@ -98,7 +100,7 @@
     if (!canvas || !context) return;
     canvas.width = set.columns * side;
     canvas.height = set.rows * side;
-    drawMarks(context, base, set, property, p.scene?.roles ?? [], side);
+    drawMarks(context, base, set, property, p.session.scene?.roles ?? [], side);
   });
 
   $effect(() => {

@@ -1,7 +1,7 @@
 import { readColours, type Colours } from '../board/colours';
 import { hatch } from '../board/hatch';
-import type { Tileset } from '../core/bridge';
-import type { Project } from '../core/project.svelte';
+import type { Tileset } from '../core/tilesets';
+import type { Project } from '../project.svelte';
 import { standing } from './marks';
 
 /** Where a place of a sheet is shown. */
@@ -16,13 +16,13 @@ const boxOf = (set: Tileset, spot: number, side: number): { x: number; y: number
 export function drawTiles(p: Project, set: Tileset, side: number): OffscreenCanvas {
   const sheet = new OffscreenCanvas(set.columns * side, set.rows * side);
   const context = sheet.getContext('2d');
-  const project = p.scene?.project;
+  const project = p.session.scene?.project;
   if (!context || !project) return sheet;
   context.imageSmoothingEnabled = false;
   const small = new OffscreenCanvas(project.cellW, project.cellH);
   const pen = small.getContext('2d');
   set.places.forEach((spot, i) => {
-    const image = p.tile(set.first + i);
+    const image = p.session.tile(set.first + i);
     if (!image) return;
     pen?.putImageData(image, 0, 0);
     const { x, y, w, h } = boxOf(set, spot, side);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { hold } from '../commands/holding';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import PieceIcon from '../tray/PieceIcon.svelte';
   import { inOrder } from './shelf';
   import Shelf from './Shelf.svelte';
@@ -8,12 +8,12 @@
 
   let { p }: { p: Project } = $props();
 
-  const sets = $derived(inOrder(p, p.tilesets));
+  const sets = $derived(inOrder(p, p.session.tilesets));
   /** Counted when the drawer opens and after each step, never while one paints. */
   const usage = $derived.by(() => {
-    void p.state?.undo;
-    void p.scene;
-    return p.usage();
+    void p.session.state?.undo;
+    void p.session.scene;
+    return p.session.ask.usage();
   });
 </script>
 
@@ -21,11 +21,11 @@
   <div class="w-70 shrink-0 overflow-auto border-r border-line p-3">
     <h2 class="mb-2 name">Pieces</h2>
     <ul class="space-y-1" data-back>
-      {#each p.scene?.types ?? [] as type (type.id)}
+      {#each p.session.scene?.types ?? [] as type (type.id)}
         <li>
           <button
-            class="flex w-full items-center gap-2 rounded-inner border px-1 text-left hover:bg-shelf {p.state
-              ?.holding === 'piece' && p.state.type === type.id
+            class="flex w-full items-center gap-2 rounded-inner border px-1 text-left hover:bg-shelf {p.session.state
+              ?.holding === 'piece' && p.session.state.type === type.id
               ? 'border-saffron bg-held'
               : 'border-transparent'}"
             onclick={() => hold(p, 'piece', { id: type.id })}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import ImagePlus from '@lucide/svelte/icons/image-plus';
-  import { TILE_MASK, type Project } from '../core/project.svelte';
+  import { TILE_MASK } from '../core/tilesets';
+  import type { Project } from '../project.svelte';
   import SquarePlus from '@lucide/svelte/icons/square-plus';
   import Trash2 from '@lucide/svelte/icons/trash-2';
   import { hold } from '../commands/holding';
@@ -15,27 +16,29 @@
   /** Unused are the ids of bonds and medleys that lie on no map. */
   let { p, unused }: { p: Project; unused: string[] } = $props();
 
-  const bonds = $derived(inOrder(p, p.scene?.bonds ?? []));
-  const medleys = $derived(inOrder(p, p.scene?.medleys ?? []));
+  const bonds = $derived(inOrder(p, p.session.scene?.bonds ?? []));
+  const medleys = $derived(inOrder(p, p.session.scene?.medleys ?? []));
 
   /** A map of a patch comes to lie where there is room nearest to the middle of the view. */
   function makeMap(id: string): void {
-    const { cellW, cellH } = p.scene?.project ?? { cellW: 1, cellH: 1 };
-    const at = p.camera.toBoard(p.camera.width / 2, p.camera.height / 2);
-    p.order({ do: 'map-of-patch', kind: 'patch', id, x: Math.floor(at.x / cellW), y: Math.floor(at.y / cellH) });
+    const { cellW, cellH } = p.session.scene?.project ?? { cellW: 1, cellH: 1 };
+    const at = p.viewport.camera.toBoard(p.viewport.camera.width / 2, p.viewport.camera.height / 2);
+    void p.session.orders.makeMapOfPatch({ patch: id, x: Math.floor(at.x / cellW), y: Math.floor(at.y / cellH) });
   }
 
   /** A medley begins with what was used lately; it is dealt and changed on the desk. */
   async function makeMedley(): Promise<void> {
-    const list = p.lately.tiles.slice(0, 3).map((cell) => cell & TILE_MASK);
-    if (list.length === 0) list.push(p.tilesets.at(-1)?.first ?? 1);
-    await p.done({ do: 'make-medley', list });
-    if (p.state?.holding === 'medley') p.layOnDesk({ kind: 'medley', id: p.state.medley });
+    const list = p.session.lately.tiles.slice(0, 3).map((cell) => cell & TILE_MASK);
+    if (list.length === 0) list.push(p.session.tilesets.at(-1)?.first ?? 1);
+    await p.session.orders.makeMedley({ tiles: list });
+    if (p.session.state?.holding === 'medley') p.shell.layOnDesk({ kind: 'medley', id: p.session.state.medley });
   }
 </script>
 
 <div class="w-72 shrink-0 overflow-auto border-l border-line p-3">
-  <Button label="Bring in a picture" onclick={() => p.layOnDesk({ kind: 'nothing' })}><ImagePlus size={16} /></Button>
+  <Button label="Bring in a picture" onclick={() => p.shell.layOnDesk({ kind: 'nothing' })}
+    ><ImagePlus size={16} /></Button
+  >
   <p class="mt-1 mb-3 text-small text-soft">to be cut into tiles; or drop or paste one anywhere</p>
   <h2 class="mb-2 name">Bonds</h2>
   <ul class="mb-3 space-y-1">
@@ -62,11 +65,11 @@
   <Button label="Make a medley" onclick={makeMedley} />
   <h2 class="mt-3 mb-2 name">Patches</h2>
   <ul class="mb-3 space-y-1">
-    {#each p.scene?.patches ?? [] as patch (patch.id)}
+    {#each p.session.scene?.patches ?? [] as patch (patch.id)}
       <li class="flex items-center gap-1">
         <button
-          class="flex min-w-0 flex-1 items-center gap-2 rounded-inner border p-0.5 text-left hover:bg-shelf {p.state
-            ?.holding === 'patch' && p.state.patch === patch.id
+          class="flex min-w-0 flex-1 items-center gap-2 rounded-inner border p-0.5 text-left hover:bg-shelf {p.session
+            .state?.holding === 'patch' && p.session.state.patch === patch.id
             ? 'border-saffron bg-held'
             : 'border-transparent'}"
           aria-label="Take {patch.name}"
@@ -88,7 +91,7 @@
             value={patch.name}
             placeholder="Name"
             label="Name of the patch {patch.name}"
-            rename={(text) => p.order({ do: 'rename', kind: 'patch', id: patch.id, text })}
+            rename={(text) => p.session.orders.rename({ thing: { kind: 'patch', id: patch.id }, name: text })}
           />
         </div>
         <button
@@ -102,7 +105,8 @@
           class="text-soft hover:text-rose-ink"
           aria-label="Delete the patch {patch.name}"
           title="Delete"
-          onclick={() => p.order({ do: 'remove', kind: 'patch', id: patch.id })}><Trash2 size={14} /></button
+          onclick={() => p.session.orders.delete({ thing: { kind: 'patch', id: patch.id } })}
+          ><Trash2 size={14} /></button
         >
       </li>
     {:else}
@@ -111,5 +115,5 @@
   </ul>
   <h2 class="mt-3 mb-2 name">Re-skin</h2>
   <p class="mb-2 text-small text-soft">Swap one tileset for another on a map or on all, seen before it is done.</p>
-  <Button label="Re-skin" onclick={() => p.layOnDesk({ kind: 'reskin' })} />
+  <Button label="Re-skin" onclick={() => p.shell.layOnDesk({ kind: 'reskin' })} />
 </div>

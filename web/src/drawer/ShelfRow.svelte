@@ -2,7 +2,7 @@
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import type { Snippet } from 'svelte';
   import { hold } from '../commands/holding';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import Button from '../ui/Button.svelte';
   import { dragged, droppedOn, putBefore } from './shelf';
 
@@ -17,7 +17,7 @@
   }
   let { p, kind, thing, above, unused, picture }: Props = $props();
 
-  const held = $derived(p.state?.holding === kind && p.state[kind] === thing.id);
+  const held = $derived(p.session.state?.holding === kind && p.session.state[kind] === thing.id);
 </script>
 
 <li
@@ -49,5 +49,5 @@
       onclick={() => putBefore(p, kind, thing.id, above)}><ArrowUp size={14} /></button
     >
   {/if}
-  <Button label="Change" onclick={() => p.layOnDesk({ kind, id: thing.id })} />
+  <Button label="Change" onclick={() => p.shell.layOnDesk({ kind, id: thing.id })} />
 </li>

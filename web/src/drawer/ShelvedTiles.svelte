@@ -1,8 +1,8 @@
 <script lang="ts">
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import { hold, leaveHand } from '../commands/holding';
-  import type { Tileset } from '../core/bridge';
-  import type { Project } from '../core/project.svelte';
+  import type { Tileset } from '../core/tilesets';
+  import type { Project } from '../project.svelte';
   import TilePicture from '../tray/TilePicture.svelte';
   import Button from '../ui/Button.svelte';
   import { dragged, droppedOn, putBefore } from './shelf';
@@ -38,7 +38,7 @@
       }
     }
     leaveHand(p);
-    p.order({ do: 'hold-tiles', n: x1 - x0 + 1, list });
+    void p.session.orders.holdTiles({ columns: x1 - x0 + 1, tiles: list });
   }
   const sums = $derived(`${set.count} tiles, ${set.solid} solid, ${unused} on no map`);
 </script>
@@ -69,14 +69,14 @@
       >
     {/if}
     <span class="ml-auto" data-back
-      ><Button label="Lay it on the desk" onclick={() => p.layOnDesk({ kind: 'tileset', id: set.id })} /></span
+      ><Button label="Lay it on the desk" onclick={() => p.shell.layOnDesk({ kind: 'tileset', id: set.id })} /></span
     >
   </div>
   <div class="flex flex-wrap gap-0.5" data-back>
     {#each set.places.slice(0, MOST) as place, i (place)}
       {@const n = set.first + i}
       <button
-        class="flex rounded-inner border p-0.5 {p.state?.holding === 'tile' && p.state.tile === n
+        class="flex rounded-inner border p-0.5 {p.session.state?.holding === 'tile' && p.session.state.tile === n
           ? 'border-saffron'
           : 'border-transparent'}"
         aria-label="Take {set.tiles[i]?.name}{set.tiles[i]?.does ? `, ${set.tiles[i]?.does}` : ''}"
@@ -91,7 +91,7 @@
         onpointerup={() => from !== null && from !== i && take(from, i)}
         onclick={(e) => {
           if (e.shiftKey && from !== null && from !== i) take(from, i);
-          else hold(p, 'tile', { n });
+          else hold(p, 'tile', { tile: n });
           from = i;
         }}><TilePicture {p} {n} size={30} /></button
       >

@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 
 export type Shelved = 'tileset' | 'bond' | 'medley';
 
@@ -6,13 +6,13 @@ const TYPE = 'text/azzel-shelf';
 
 /** Things in the order of the drawer. */
 export function inOrder<T extends { id: string }>(p: Project, list: T[]): T[] {
-  const drawer = p.scene?.drawer ?? [];
+  const drawer = p.session.scene?.drawer ?? [];
   return [...list].sort((a, b) => drawer.indexOf(a.id) - drawer.indexOf(b.id));
 }
 
 /** Puts a thing before another of its kind, or last. */
 export const putBefore = (p: Project, kind: Shelved, id: string, before: string): void =>
-  p.order({ do: 'arrange', kind, id, text: before });
+  void p.session.orders.arrange({ thing: { kind, id }, before });
 
 export function dragged(event: DragEvent, kind: Shelved, id: string): void {
   event.dataTransfer?.setData(TYPE, `${kind} ${id}`);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { FactView, KnownFact } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Named from '../ui/Named.svelte';
@@ -21,10 +21,10 @@
       ><Rename
         value={fact.name}
         label="Name of the fact {fact.name}"
-        rename={(text) => p.order({ do: 'rename', kind: 'fact', id: fact.id, text })}
+        rename={(text) => p.session.orders.rename({ thing: { kind: 'fact', id: fact.id }, name: text })}
       /></span
     >
-    <Button label="Delete" onclick={() => p.order({ do: 'remove', kind: 'fact', id: fact.id })} />
+    <Button label="Delete" onclick={() => p.session.orders.delete({ thing: { kind: 'fact', id: fact.id } })} />
   </span>
   {#if now}
     <span class="flex items-center gap-2 rounded-inner bg-held px-1.5 py-1" data-now>
@@ -33,7 +33,7 @@
         label="{fact.name} is now"
         counts={fact.counts}
         value={now.value}
-        set={(n) => p.order({ do: 'remember', kind: 'fact', id: fact.id, n })}
+        set={(n) => p.session.orders.setFactInPlay({ fact: fact.id, value: n })}
       />
       <span class="min-w-0 flex-1 text-small text-soft figures">{now.since}</span>
     </span>
@@ -44,7 +44,7 @@
       label="{fact.name} starts with"
       counts={fact.counts}
       value={fact.start}
-      set={(n) => p.order({ do: 'set-fact', kind: 'fact', id: fact.id, n, yes: fact.counts })}
+      set={(n) => p.session.orders.setFact({ fact: fact.id, start: n, counts: fact.counts })}
     />
     <label class="ml-auto flex items-center gap-1">
       <input
@@ -52,7 +52,7 @@
         class="accent-saffron"
         checked={fact.counts}
         onchange={(e) =>
-          p.order({ do: 'set-fact', kind: 'fact', id: fact.id, n: fact.start, yes: e.currentTarget.checked })}
+          p.session.orders.setFact({ fact: fact.id, start: fact.start, counts: e.currentTarget.checked })}
       />
       a number
     </label>

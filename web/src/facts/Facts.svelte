@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { NAME_LETTERS, type KnownView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import SidePanel from '../ui/SidePanel.svelte';
@@ -15,15 +15,15 @@
 
   let name = $state('');
   let sort = $state(0);
-  const facts = $derived(p.scene?.facts ?? []);
-  const watching = $derived(p.panel === 'facts' && p.state?.playing === true);
+  const facts = $derived(p.session.scene?.facts ?? []);
+  const watching = $derived(p.shell.panel === 'facts' && p.session.state?.playing === true);
 
   let known: KnownView | null = $state.raw(null);
   $effect(() => {
     known = null;
     if (!watching) return;
     const look = (): void => {
-      known = p.knownFacts();
+      known = p.session.ask.known();
     };
     look();
     const timer = setInterval(look, LOOK);
@@ -32,7 +32,7 @@
 
   function make(event: SubmitEvent): void {
     event.preventDefault();
-    p.order({ do: 'make-fact', text: name, yes: sort === 1 });
+    void p.session.orders.makeFact({ name, counts: sort === 1 });
     name = '';
   }
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { NAME_LETTERS, STACK } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Named from '../ui/Named.svelte';
@@ -10,11 +10,11 @@
   let { p }: { p: Project } = $props();
 
   let name = $state('');
-  const items = $derived(p.scene?.items ?? []);
+  const items = $derived(p.session.scene?.items ?? []);
 
   function make(event: SubmitEvent): void {
     event.preventDefault();
-    p.order({ do: 'make-item', text: name });
+    void p.session.orders.makeItem({ name });
     name = '';
   }
 </script>
@@ -35,7 +35,7 @@
             ><Rename
               value={item.name}
               label="Name of the item {item.name}"
-              rename={(text) => p.order({ do: 'rename', kind: 'item', id: item.id, text })}
+              rename={(text) => p.session.orders.rename({ thing: { kind: 'item', id: item.id }, name: text })}
             /></span
           >
           <label class="flex items-center gap-1 text-small">
@@ -48,12 +48,12 @@
               value={item.most}
               onchange={(e) => {
                 const n = Math.round(e.currentTarget.valueAsNumber);
-                if (Number.isFinite(n)) p.order({ do: 'set-item', kind: 'item', id: item.id, n });
+                if (Number.isFinite(n)) void p.session.orders.setItemMost({ item: item.id, most: n });
                 e.currentTarget.valueAsNumber = item.most;
               }}
             />
           </label>
-          <Button label="Delete" onclick={() => p.order({ do: 'remove', kind: 'item', id: item.id })} />
+          <Button label="Delete" onclick={() => p.session.orders.delete({ thing: { kind: 'item', id: item.id } })} />
         </span>
         <Named {p} named={item.named} more={item.more} />
         {#if item.named.length === 0}<p class="text-small text-rose-ink">

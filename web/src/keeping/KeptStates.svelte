@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { keepState, listStates, nameState, removeState } from '../core/api';
-  import type { Project } from '../core/project.svelte';
+  import { fetchState, keepState, listStates, nameState, removeState } from '../core/api';
+  import type { Project } from '../project.svelte';
   import type { KeptState } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Download from '../ui/Download.svelte';
@@ -14,7 +14,7 @@
   let problem = $state('');
 
   $effect(() => {
-    if (p.panel === 'kept') void attempt(() => Promise.resolve());
+    if (p.shell.panel === 'kept') void attempt(() => Promise.resolve());
   });
 
   /** Does something with the kept states, then shows how they are. */
@@ -22,7 +22,7 @@
     problem = '';
     try {
       await what();
-      states = await listStates(p.id);
+      states = await listStates(p.session.id);
     } catch (failure) {
       problem = (failure as Error).message;
     }
@@ -31,9 +31,18 @@
   async function keep(event: SubmitEvent): Promise<void> {
     event.preventDefault();
     await attempt(async () => {
-      await keepState(p.id, name.trim() || proposed());
+      await keepState(p.session.id, name.trim() || proposed());
       name = '';
     });
+  }
+
+  /** Shows a version on the board. */
+  async function look(state: KeptState): Promise<void> {
+    try {
+      await p.session.orders.showVersion({ name: called(state) }, await fetchState(p.session.id, state.id));
+    } catch (failure) {
+      problem = (failure as Error).message;
+    }
   }
 
   const when = (ms: number): string =>
@@ -53,7 +62,7 @@
         placeholder={proposed()}
       />
     </label>
-    <Button label="Keep" type="submit" main disabled={p.saved !== 'saved'} />
+    <Button label="Keep" type="submit" main disabled={p.session.saved !== 'saved'} />
   </form>
   {#if problem}<p class="text-small text-rose-ink" role="alert">{problem}</p>{/if}
   <ol class="min-h-0 flex-1 overflow-y-auto">
@@ -63,12 +72,12 @@
           value={state.name}
           placeholder="kept by itself"
           label="Name of the state of {when(state.at)}"
-          rename={(text) => attempt(() => nameState(p.id, state.id, text))}
+          rename={(text) => attempt(() => nameState(p.session.id, state.id, text))}
         />
         <span class="text-small text-soft figures">{when(state.at)}{state.now ? ', nothing changed since' : ''}</span>
         <span class="flex gap-1.5" data-back>
-          <Button label="Look at it" onclick={() => p.look(state.id, called(state))} />
-          <Button label="Remove" onclick={() => attempt(() => removeState(p.id, state.id))} />
+          <Button label="Look at it" onclick={() => look(state)} />
+          <Button label="Remove" onclick={() => attempt(() => removeState(p.session.id, state.id))} />
         </span>
       </li>
     {:else}
@@ -79,6 +88,6 @@
   </ol>
   <div class="flex flex-col gap-1.5 border-t border-line pt-2">
     <span class="text-small text-soft">All of the project as one file of open formats, to keep or to give away:</span>
-    <span><Download {p} label="Copy to a file" href="/api/projects/{p.id}/bundle" /></span>
+    <span><Download {p} label="Copy to a file" href="/api/projects/{p.session.id}/bundle" /></span>
   </div>
 </SidePanel>

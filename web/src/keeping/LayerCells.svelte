@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
+  import { CSV_BYTES } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Download from '../ui/Download.svelte';
 
@@ -9,7 +10,9 @@
 
   async function lay(): Promise<void> {
     const file = chooser?.files?.[0];
-    if (file) await p.layCSV(map, layer, file);
+    if (file && file.size > CSV_BYTES) {
+      p.session.say(`The file ${file.name} has ${file.size >> 20} MB; the most is ${CSV_BYTES >> 20} MB.`);
+    } else if (file) await p.session.orders.layCSV({ map, layer }, new Uint8Array(await file.arrayBuffer()));
     if (chooser) chooser.value = '';
   }
 </script>
@@ -17,7 +20,7 @@
 <div class="flex flex-col gap-1 border-t border-line pt-2.5">
   <span>Cells as a table (CSV)</span>
   <div class="flex flex-wrap gap-1.5">
-    <Download {p} label="Save as CSV" href="/api/projects/{p.id}/maps/{map}/layers/{layer}/cells" />
+    <Download {p} label="Save as CSV" href="/api/projects/{p.session.id}/maps/{map}/layers/{layer}/cells" />
     <Button label="Lay from CSV" onclick={() => chooser?.click()} />
     <input
       bind:this={chooser}

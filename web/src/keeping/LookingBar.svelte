@@ -1,18 +1,18 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import Button from '../ui/Button.svelte';
 
   let { p }: { p: Project } = $props();
 </script>
 
-{#if p.state?.looked}
+{#if p.session.state?.looked}
   <div
     class="absolute top-3 left-1/2 z-20 flex max-w-[calc(100%-24px)] -translate-x-1/2 items-center gap-3 sheet px-4 py-2"
     role="status"
     data-looking
   >
-    <span class="min-w-0 truncate">You are looking at <b>{p.state.looked}</b></span>
-    <Button label="Go back to it" main onclick={() => p.order({ do: 'go-back' })} />
-    <Button label="Return to now" onclick={() => p.order({ do: 'look-away' })} />
+    <span class="min-w-0 truncate">You are looking at <b>{p.session.state.looked}</b></span>
+    <Button label="Go back to it" main onclick={() => p.session.orders.restoreVersion()} />
+    <Button label="Return to now" onclick={() => p.session.orders.showCurrentVersion()} />
   </div>
 {/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { MapView } from '../core/types.gen';
   import Download from '../ui/Download.svelte';
 
@@ -8,8 +8,8 @@
   const SCALES = [-4, -3, -2, 1, 2, 4, 8];
   let scale = $state(1);
   const size = $derived.by(() => {
-    void p.scene;
-    return p.scaledSize(map.id, scale);
+    void p.session.scene;
+    return p.session.ask.scaledSize({ map: map.id, scale });
   });
 </script>
 
@@ -21,5 +21,7 @@
     </select>
   </label>
   <span class="text-small break-words text-soft figures">{size}, without pieces and backdrops</span>
-  <span><Download {p} label="Save as PNG" href="/api/projects/{p.id}/maps/{map.id}/picture?scale={scale}" /></span>
+  <span
+    ><Download {p} label="Save as PNG" href="/api/projects/{p.session.id}/maps/{map.id}/picture?scale={scale}" /></span
+  >
 </div>

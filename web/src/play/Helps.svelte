@@ -1,7 +1,7 @@
 <script lang="ts">
   import { GAME_LENSES } from '../board/lens';
   import { runCommand } from '../commands/register';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { Play, SlipLine } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
 
@@ -13,26 +13,34 @@
   let memory: SlipLine[] = $state.raw([]);
   $effect(() => {
     const look = (): void => {
-      memory = p.remembered();
+      memory = p.session.ask.memory();
     };
     look();
     const timer = setInterval(look, LOOK);
     return () => clearInterval(timer);
   });
 
-  const marks = $derived((p.scene?.pieces ?? []).filter((piece) => piece.type === p.scene?.mark));
+  const marks = $derived((p.session.scene?.pieces ?? []).filter((piece) => piece.type === p.session.scene?.mark));
 </script>
 
 <div class="flex items-center gap-2 pb-1" role="group" aria-label="Helps for testing" data-helps>
   <span class="text-small text-soft">The player is</span>
   {#each play.helps as name, i (name)}
-    <Button label={name} pressed={play.helpsOn[i]} onclick={() => p.order({ do: 'help', n: i })} />
+    <Button
+      label={name}
+      pressed={play.helpsOn[i]}
+      onclick={() => p.session.orders.setTestAid({ aid: name, on: !play.helpsOn[i] })}
+    />
   {/each}
 </div>
 <div class="flex items-center gap-2 pb-1" role="group" aria-label="Lenses">
   <span class="text-small text-soft">Shown are</span>
   {#each ['solid', 'danger', ...GAME_LENSES] as id (id)}
-    <Button label={id} pressed={p.lens === id} onclick={() => runCommand(p, id === 'solid' ? 'lens' : `lens-${id}`)} />
+    <Button
+      label={id}
+      pressed={p.viewport.lens === id}
+      onclick={() => runCommand(p, id === 'solid' ? 'lens' : `lens-${id}`)}
+    />
   {/each}
   <label class="ml-auto flex items-center gap-2" data-back>
     <span class="text-small text-soft">Go to</span>
@@ -42,7 +50,7 @@
       disabled={marks.length === 0}
       value=""
       onchange={(e) => {
-        if (e.currentTarget.value) p.order({ do: 'bring', kind: 'piece', id: e.currentTarget.value });
+        if (e.currentTarget.value) void p.session.orders.bringPlayer({ mark: e.currentTarget.value });
         e.currentTarget.value = '';
       }}
     >

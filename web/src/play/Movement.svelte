@@ -1,20 +1,20 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import Button from '../ui/Button.svelte';
   import MovementTerm from './MovementTerm.svelte';
   import SidePanel from '../ui/SidePanel.svelte';
 
   let { p }: { p: Project } = $props();
 
-  const now = $derived(p.scene?.movement ?? null);
+  const now = $derived(p.session.scene?.movement ?? null);
   /** The values when this was opened, to go back to. */
   let before: Record<string, number> = $state({});
   $effect(() => {
-    if (p.panel !== 'movement') before = {};
+    if (p.shell.panel !== 'movement') before = {};
     else if (now && Object.keys(before).length === 0)
       before = Object.fromEntries([...now.terms, ...now.camera].map((term) => [term.name, term.value]));
   });
-  const set = (name: string, value: number): void => p.order({ do: 'set-movement', text: name, n: value });
+  const set = (term: string, value: number): void => void p.session.orders.setMovement({ term, value });
 </script>
 
 <SidePanel {p} panel="movement" title="How the player moves" wide>
@@ -28,7 +28,7 @@
         <MovementTerm
           {term}
           before={before[term.name] ?? term.value}
-          drag={(value) => p.order({ do: 'try-movement', text: term.name, n: value })}
+          drag={(value) => p.session.orders.tryMovement({ term: term.name, value })}
           set={(value) => set(term.name, value)}
         />
       {/each}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { keyOf, runCommand } from '../commands/register';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { TICKS_PER_SECOND } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Helps from './Helps.svelte';
@@ -9,7 +9,7 @@
 
   let { p }: { p: Project } = $props();
 
-  const play = $derived(p.play);
+  const play = $derived(p.game.view);
   const seconds = $derived(((play?.ticks ?? 0) / TICKS_PER_SECOND).toFixed(1));
   let last = $state('');
 
@@ -18,11 +18,11 @@
     if (told) last = told;
   });
   $effect(() => {
-    if (!p.state?.playing) last = '';
+    if (!p.session.state?.playing) last = '';
   });
   /** The game is drawn first, and the bar comes with the next frame. */
   let shown = $state(false);
-  const playing = $derived(p.state?.playing ?? false);
+  const playing = $derived(p.session.state?.playing ?? false);
   $effect(() => {
     if (!playing) return;
     let asked = requestAnimationFrame(() => (asked = requestAnimationFrame(() => (shown = true))));
@@ -35,44 +35,44 @@
 
 {#if play && shown}
   <div
-    class="absolute top-1.5 {p.panelled
+    class="absolute top-1.5 {p.shell.panelled
       ? 'left-[calc(50%-10.5rem)] max-w-[calc(100%-22.5rem)]'
       : 'left-1/2 max-w-[calc(100%-1rem)]'} z-10 flex -translate-x-1/2 flex-col gap-1 sheet px-2 py-0.5 whitespace-nowrap"
     role="group"
     aria-label="Play"
     data-play
   >
-    <div class="flex items-center {p.panelled ? 'gap-2' : 'gap-4'}">
+    <div class="flex items-center {p.shell.panelled ? 'gap-2' : 'gap-4'}">
       {#if play.finished}
         <strong class="text-moss-ink" data-finished>Finished in {seconds} s and {play.steps} steps</strong>
       {:else}
         <button
-          class="rounded-inner border px-2 {p.inGame ? 'border-saffron bg-held' : 'border-line'}"
-          aria-label="Keys and pointer go to the {p.inGame ? 'game' : 'hand'}; switch"
-          onclick={() => (p.inGame = !p.inGame)}>{p.inGame ? 'game' : 'hand'}</button
+          class="rounded-inner border px-2 {p.game.inGame ? 'border-saffron bg-held' : 'border-line'}"
+          aria-label="Keys and pointer go to the {p.game.inGame ? 'game' : 'hand'}; switch"
+          onclick={() => (p.game.inGame = !p.game.inGame)}>{p.game.inGame ? 'game' : 'hand'}</button
         >
         <span class="figures">{seconds} s · {play.steps} {play.steps === 1 ? 'step' : 'steps'}</span>
       {/if}
       {#if play.mostHealth > 0}<span class="figures" data-health>health {play.health} of {play.mostHealth}</span>{/if}
       <span class="figures" data-collected>{play.taken} of {play.total} collected</span>
-      {#if play.has && !p.panelled && !p.playing.helps}<span
+      {#if play.has && !p.shell.panelled && !p.game.clock.helps}<span
           class="max-w-60 min-w-0 truncate figures"
           title={play.has}
           data-had>has {play.has}</span
         >{/if}
       {#if last && !play.finished}<span
-          class="{p.panelled ? 'min-w-0' : 'min-w-24'} flex-1 truncate text-soft"
+          class="{p.shell.panelled ? 'min-w-0' : 'min-w-24'} flex-1 truncate text-soft"
           role="status"
           title={last}
           data-event>{last}</span
         >{/if}
-      {#each [['Movement', 'movement', p.panel === 'movement'], ['Replays', 'replays', p.panel === 'replays'], ['Facts', 'facts', p.panel === 'facts'], ['Helps', 'helps', p.playing.helps], ['Pad', 'screen-pad', p.playing.padShown]] as const as [label, id, pressed] (id)}
+      {#each [['Movement', 'movement', p.shell.panel === 'movement'], ['Replays', 'replays', p.shell.panel === 'replays'], ['Facts', 'facts', p.shell.panel === 'facts'], ['Helps', 'helps', p.game.clock.helps], ['Pad', 'screen-pad', p.game.clock.padShown]] as const as [label, id, pressed] (id)}
         <span data-back><Button {label} keys={keyOf(id)} {pressed} onclick={() => runCommand(p, id)} /></span>
       {/each}
-      <span data-back><Button label="End play" keys={keyOf('play')} onclick={() => p.togglePlay(false)} /></span>
+      <span data-back><Button label="End play" keys={keyOf('play')} onclick={() => p.game.toggle(false)} /></span>
     </div>
     <TimeLine {p} {play} />
-    {#if p.playing.helps}<Helps {p} {play} />{/if}
+    {#if p.game.clock.helps}<Helps {p} {play} />{/if}
   </div>
-  {#if p.playing.padShown && p.inGame && !play.finished}<ScreenPad {p} />{/if}
+  {#if p.game.clock.padShown && p.game.inGame && !play.finished}<ScreenPad {p} />{/if}
 {/if}

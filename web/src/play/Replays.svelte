@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { ReplayView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Rename from '../ui/Rename.svelte';
@@ -11,12 +11,12 @@
   let name = $state('');
   /** The replay with which other values are tried. */
   let trying = $state('');
-  const list = $derived(p.replays.list);
+  const list = $derived(p.game.replays.list);
   const bad = (replay: ReplayView): boolean => replay.came === 'parts' || replay.came === 'fails';
 
   function keep(event: SubmitEvent): void {
     event.preventDefault();
-    p.order({ do: 'keep-replay', text: name });
+    void p.session.orders.keepReplay({ name });
     name = '';
   }
 </script>
@@ -30,10 +30,10 @@
         bind:value={name}
         maxlength={120}
         placeholder="the name of the map"
-        disabled={!p.play}
+        disabled={!p.game.view}
       />
     </label>
-    <Button label="Keep" type="submit" main disabled={!p.play} />
+    <Button label="Keep" type="submit" main disabled={!p.game.view} />
   </form>
   <ol class="-mx-1 min-h-0 flex-1 overflow-y-auto px-1" aria-label="Kept replays">
     {#each list as replay (replay.id)}
@@ -43,26 +43,29 @@
             value={replay.name}
             placeholder="Replay"
             label="Name of the replay {replay.name}"
-            rename={(text) => p.order({ do: 'rename', kind: 'replay', id: replay.id, text })}
+            rename={(text) => p.session.orders.rename({ thing: { kind: 'replay', id: replay.id }, name: text })}
           />
           <span class="text-small text-soft figures">{replay.length}</span>
         </span>
         <p class="text-small text-soft">From {replay.from} on.</p>
         <p class="text-small {bad(replay) ? 'text-rose-ink' : 'text-soft'}" role="status">{replay.says}</p>
         <span class="flex flex-wrap gap-1.5" data-back>
-          <Button label="Watch" onclick={() => p.watch(replay.id)} />
+          <Button label="Watch" onclick={() => p.game.watch(replay.id)} />
           {#if replay.place}
-            <Button label="Where it parts" onclick={() => p.moveCamera((c) => c.center(replay.x, replay.y))} />
+            <Button label="Where it parts" onclick={() => p.viewport.moveCamera((c) => c.center(replay.x, replay.y))} />
           {/if}
           <Button
             label="Other values"
             pressed={trying === replay.id}
             onclick={() => {
               trying = trying === replay.id ? '' : replay.id;
-              if (p.replays.trial) p.order({ do: 'try-values', kind: 'replay', id: replay.id });
+              if (p.game.replays.trial) void p.session.orders.tryValues({ replay: replay.id });
             }}
           />
-          <Button label="Delete" onclick={() => p.order({ do: 'remove', kind: 'replay', id: replay.id })} />
+          <Button
+            label="Delete"
+            onclick={() => p.session.orders.delete({ thing: { kind: 'replay', id: replay.id } })}
+          />
         </span>
         {#if trying === replay.id}<Trial {p} {replay} />{/if}
       </li>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import * as T from '../core/types.gen';
 
   /** A gamepad on the screen, for fingers and for trying what one with a gamepad would feel. */
@@ -23,7 +23,7 @@
     fingers = { ...fingers, [finger]: input };
     let all = 0;
     for (const input of Object.values(fingers)) all |= input;
-    p.playing.pad = all;
+    p.game.clock.pad = all;
   }
 
   /** The direction under a finger on the cross, which may slide from one to another. */
@@ -72,7 +72,7 @@
         <span></span>
       {:else}
         <button
-          class="rounded-inner border text-title {(p.playing.pad & 15) === waysOf(i)
+          class="rounded-inner border text-title {(p.game.clock.pad & 15) === waysOf(i)
             ? 'border-saffron bg-held'
             : 'border-line bg-sheet'}"
           aria-label="Hold {NAMES[i]}"
@@ -86,7 +86,7 @@
   <div class="pointer-events-auto grid grid-cols-2 gap-2 sheet p-2 opacity-90" role="group" aria-label="What one does">
     {#each ACTIONS as { name, input } (name)}
       <button
-        class="h-14 w-20 touch-none rounded-inner border {p.playing.pad & input
+        class="h-14 w-20 touch-none rounded-inner border {p.game.clock.pad & input
           ? 'border-saffron bg-held'
           : 'border-line bg-sheet'}"
         aria-label="Hold {name.toLowerCase()}"

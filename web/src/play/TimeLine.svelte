@@ -1,12 +1,12 @@
 <script lang="ts">
-  import { SPEEDS } from '../core/playing.svelte';
-  import type { Project } from '../core/project.svelte';
+  import { SPEEDS } from '../play/clock.svelte';
+  import type { Project } from '../project.svelte';
   import { TICKS_PER_SECOND, type Play } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
 
   let { p, play }: { p: Project; play: Play } = $props();
 
-  const time = $derived(p.playing);
+  const time = $derived(p.game.clock);
   const length = $derived(Math.max(1, play.last - play.first));
   const seconds = (ticks: number): string => (ticks / TICKS_PER_SECOND).toFixed(1);
 </script>
@@ -17,10 +17,10 @@
       label={time.paused ? 'Go on' : 'Pause'}
       keys="J"
       disabled={play.finished}
-      onclick={() => p.pauseGame(!time.paused)}
+      onclick={() => p.game.pause(!time.paused)}
     /></span
   >
-  <Button label="One tick" keys="]" disabled={play.finished} onclick={() => p.oneTick()} />
+  <Button label="One tick" keys="]" disabled={play.finished} onclick={() => p.game.oneTick()} />
   <span class="relative flex min-w-64 flex-1 items-center">
     {#each play.changes as tick (tick)}
       <span
@@ -37,7 +37,7 @@
       min={play.first}
       max={play.last}
       value={play.ticks}
-      oninput={(e) => p.showTick(e.currentTarget.valueAsNumber)}
+      oninput={(e) => p.game.showTick(e.currentTarget.valueAsNumber)}
     />
   </span>
   <span class="w-24 text-right text-small text-soft figures">{seconds(play.ticks)} of {seconds(play.last)} s</span>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { ReplayView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
 
@@ -7,16 +7,16 @@
 
   /** What can be tried: how the player moves, and how the selected piece acts. */
   const terms = $derived.by(() => {
-    const slip = p.state?.slip;
+    const slip = p.session.state?.slip;
     const of = (slip?.acting?.fields ?? [])
       .filter((one) => one.trial !== '')
       .map((one) => ({ ...one, label: `${slip?.proposed}: ${one.label}` }));
-    return [...(p.scene?.movement.terms ?? []), ...of];
+    return [...(p.session.scene?.movement.terms ?? []), ...of];
   });
   let name = $state('speed');
   const term = $derived(terms.find((t) => t.trial === name));
   let text: string | null = $state(null);
-  const trial = $derived(p.replays.trial?.replay === replay.id ? p.replays.trial : null);
+  const trial = $derived(p.game.replays.trial?.replay === replay.id ? p.game.replays.trial : null);
   const proposed = $derived(term ? term.tries.map((v) => v / term.per).join(', ') : '');
 
   function go(event: SubmitEvent): void {
@@ -26,8 +26,8 @@
       .split(/[,;\s]+/)
       .filter((part) => part !== '')
       .map((part) => Math.round(Number(part) * per));
-    if (list.some((n) => !Number.isFinite(n))) p.say('Values are numbers with commas between: 4, 5.5, 7');
-    else p.order({ do: 'try-values', kind: 'replay', id: replay.id, text: name, list });
+    if (list.some((n) => !Number.isFinite(n))) p.session.say('Values are numbers with commas between: 4, 5.5, 7');
+    else void p.session.orders.tryValues({ replay: replay.id, term: name, values: list });
   }
 </script>
 
@@ -61,7 +61,7 @@
             {#if row.now}<span class="text-soft">is set</span>{:else}<button
                 class="text-lagoon-ink underline"
                 aria-label="Set {trial.label} to {row.value / trial.per}"
-                onclick={() => p.order({ do: 'set-tried', text: trial.term, n: row.value })}>set</button
+                onclick={() => p.session.orders.setTried({ term: trial.term, value: row.value })}>set</button
               >{/if}
           </td>
         </tr>

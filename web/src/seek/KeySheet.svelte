@@ -5,7 +5,7 @@
   import { gameInputs, gameKey } from '../commands/game';
   import { nameOf } from '../commands/keys';
   import { commands, holderOf } from '../commands/register';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import Button from '../ui/Button.svelte';
   import Key from '../ui/Key.svelte';
   import KeyRow from './KeyRow.svelte';
@@ -60,7 +60,7 @@
   }
 </script>
 
-<Dialog.Root bind:open={p.keysShown}>
+<Dialog.Root bind:open={p.shell.keysShown}>
   <Dialog.Portal>
     <Dialog.Overlay class="fixed inset-0 z-40 bg-board/60" />
     <Dialog.Content

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Search from '@lucide/svelte/icons/search';
   import { tick } from 'svelte';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import Key from '../ui/Key.svelte';
   import { find } from './find';
 
@@ -11,14 +11,14 @@
   let text = $state('');
   let at = $state(0);
 
-  const results = $derived(p.seeking ? find(p, text) : []);
+  const results = $derived(p.shell.seeking ? find(p, text) : []);
 
   $effect(() => {
-    if (p.seeking) void tick().then(() => field?.focus());
+    if (p.shell.seeking) void tick().then(() => field?.focus());
   });
 
   function close(): void {
-    p.seeking = false;
+    p.shell.seeking = false;
     text = '';
     at = 0;
     document.querySelector<HTMLElement>('[data-board]')?.focus();
@@ -50,17 +50,17 @@
     placeholder="Find anything"
     aria-label="Find maps, pieces, tiles, types and commands"
     role="combobox"
-    aria-expanded={p.seeking}
+    aria-expanded={p.shell.seeking}
     aria-controls="seek-results"
     aria-activedescendant={results[at] ? `seek-${at}` : undefined}
-    onfocus={() => (p.seeking = true)}
-    onblur={() => setTimeout(() => p.seeking && document.activeElement !== field && close(), 150)}
+    onfocus={() => (p.shell.seeking = true)}
+    onblur={() => setTimeout(() => p.shell.seeking && document.activeElement !== field && close(), 150)}
     oninput={() => (at = 0)}
     onkeydown={key}
   />
   <Key keys="/" />
 </div>
-{#if p.seeking}
+{#if p.shell.seeking}
   <ul
     id="seek-results"
     role="listbox"

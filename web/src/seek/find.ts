@@ -1,7 +1,7 @@
 import { inOrder } from '../drawer/shelf';
 import { hold } from '../commands/holding';
 import { commands, keyOf, runCommand } from '../commands/register';
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import { HOVER } from '../core/types.gen';
 
 export interface Found {
@@ -17,14 +17,14 @@ const MOST = 30;
 
 /** Sets the cell cursor to a place of the board, as if one had gone there. */
 function standAt(p: Project, x: number, y: number): void {
-  const { cellW, cellH } = p.scene?.project ?? { cellW: 1, cellH: 1 };
-  p.cursor = { x: Math.floor(x / cellW) * cellW, y: Math.floor(y / cellH) * cellH };
-  p.point(HOVER, x, y);
+  const { cellW, cellH } = p.session.scene?.project ?? { cellW: 1, cellH: 1 };
+  p.viewport.cursor = { x: Math.floor(x / cellW) * cellW, y: Math.floor(y / cellH) * cellH };
+  p.viewport.point(HOVER, x, y);
 }
 
 /** All that can be found, and what choosing it does. */
 function everything(p: Project): Found[] {
-  const scene = p.scene;
+  const scene = p.session.scene;
   const all: Found[] = commands.map((c) => ({
     id: `command ${c.id}`,
     name: c.name,
@@ -48,10 +48,10 @@ function everything(p: Project): Found[] {
       does: `map, ${map.columns} × ${map.rows} cells`,
       keys: '',
       go: () => {
-        p.order({ do: 'select', kind: 'map', id: map.id });
-        p.currentMap = map.id;
+        void p.session.orders.select({ thing: { kind: 'map', id: map.id } });
+        p.viewport.currentMap = map.id;
         standAt(p, map.x, map.y);
-        p.moveCamera((c) => c.fit(map));
+        p.viewport.moveCamera((c) => c.fit(map));
       },
     });
   }
@@ -59,13 +59,13 @@ function everything(p: Project): Found[] {
     all.push({
       id: `piece ${piece.id}`,
       name: piece.name,
-      does: `piece on ${p.mapView(piece.map)?.name ?? ''}`,
+      does: `piece on ${p.session.mapView(piece.map)?.name ?? ''}`,
       keys: '',
       go: () => {
-        p.order({ do: 'select', kind: 'piece', id: piece.id, map: piece.map });
-        p.currentMap = piece.map;
+        void p.session.orders.select({ thing: { kind: 'piece', map: piece.map, id: piece.id } });
+        p.viewport.currentMap = piece.map;
         standAt(p, piece.x, piece.y);
-        p.moveCamera((c) => c.center(piece.x, piece.y));
+        p.viewport.moveCamera((c) => c.center(piece.x, piece.y));
       },
     });
   }
@@ -76,9 +76,9 @@ function everything(p: Project): Found[] {
       does: 'crossing',
       keys: '',
       go: () => {
-        p.order({ do: 'select', kind: 'crossing', id: crossing.id });
+        void p.session.orders.select({ thing: { kind: 'crossing', id: crossing.id } });
         const door = crossing.doors[0];
-        if (door) p.moveCamera((c) => c.center(door.x, door.y));
+        if (door) p.viewport.moveCamera((c) => c.center(door.x, door.y));
       },
     });
   }
@@ -109,14 +109,14 @@ function everything(p: Project): Found[] {
       go: () => hold(p, 'bond', { id: bond.id }),
     });
   }
-  for (const set of inOrder(p, p.tilesets)) {
+  for (const set of inOrder(p, p.session.tilesets)) {
     set.tiles.forEach(({ name, does, keywords }, i) =>
       all.push({
         id: `tile ${set.first + i}`,
         name,
         does: `tile of ${set.name}${does ? `, ${does}` : ''}${keywords ? ` · ${keywords}` : ''}`,
         keys: '',
-        go: () => hold(p, 'tile', { n: set.first + i }),
+        go: () => hold(p, 'tile', { tile: set.first + i }),
       }),
     );
   }

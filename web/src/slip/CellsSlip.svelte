@@ -2,7 +2,7 @@
   import X from '@lucide/svelte/icons/x';
   import { keyOf, runCommand } from '../commands/register';
   import Condition from '../conditions/Condition.svelte';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import Button from '../ui/Button.svelte';
   import { beside } from './beside';
   import Fields from './Fields.svelte';
@@ -11,20 +11,20 @@
 
   const WIDTH = 268;
   let height = $state(200);
-  const chosen = $derived(p.state?.chosen ?? null);
+  const chosen = $derived(p.session.state?.chosen ?? null);
   const shown = $derived(
     chosen !== null &&
-      !p.panelled &&
-      p.slipShown &&
-      !p.pointer?.busy &&
-      !p.state?.playing &&
-      ['nothing', 'choose'].includes(p.state?.holding ?? ''),
+      !p.shell.panelled &&
+      p.shell.slipShown &&
+      !p.viewport.pointer?.busy &&
+      !p.session.state?.playing &&
+      ['nothing', 'choose'].includes(p.session.state?.holding ?? ''),
   );
   const place = $derived.by(() => {
-    void p.moved;
+    void p.viewport.moved;
     return chosen && beside(p, chosen.box, WIDTH, height);
   });
-  const layer = $derived(p.mapView(chosen?.map ?? null)?.layers.find((l) => l.current)?.name ?? '');
+  const layer = $derived(p.session.mapView(chosen?.map ?? null)?.layers.find((l) => l.current)?.name ?? '');
   const actions: [string, string][] = [
     ['fill-cells', 'Fill'],
     ['mirror', 'Mirror ⇆'],
@@ -52,19 +52,19 @@
   >
     <div class="flex items-start gap-2">
       <div class="min-w-0 flex-1 name text-title">{chosen.w} × {chosen.h} cells</div>
-      <button class="self-center text-soft" aria-label="Select nothing" onclick={() => p.order({ do: 'choose-none' })}
+      <button class="self-center text-soft" aria-label="Select nothing" onclick={() => p.session.orders.selectNoCells()}
         ><X size={14} /></button
       >
     </div>
     <div class="-mt-2 text-soft">
       {#if chosen.cells !== chosen.w * chosen.h}{chosen.cells} of them selected ·
-      {/if}{p.state?.through ? 'all layers that are shown' : layer}
+      {/if}{p.session.state?.through ? 'all layers that are shown' : layer}
     </div>
     <div class="flex flex-wrap gap-1.5">
       <Button
         label="Through all layers"
         keys={keyOf('through')}
-        pressed={p.state?.through ?? false}
+        pressed={p.session.state?.through ?? false}
         onclick={() => runCommand(p, 'through')}
       />
       {#each actions as [id, label] (id)}
@@ -72,7 +72,7 @@
       {/each}
       <button
         class="h-7 rounded-inner border border-line px-3 text-rose-ink hover:bg-shelf"
-        onclick={() => p.order({ do: 'delete' })}
+        onclick={() => p.session.orders.deleteSelected()}
         >Erase {chosen.cells === 1 ? 'the cell' : `${chosen.cells} cells`}</button
       >
     </div>
@@ -86,7 +86,8 @@
         <div class="text-soft">{chosen.pieces.says}</div>
         <Fields
           fields={chosen.pieces.fields}
-          change={(name, value) => p.order({ do: 'set-together', text: name, n: value })}
+          change={(field, number) => void p.session.orders.setFieldOfSelected({ field, number })}
+          choose={(field, choice) => void p.session.orders.setFieldOfSelected({ field, choice })}
         />
         {#each chosen.pieces.conditions as condition (condition.name)}
           <Condition
@@ -94,7 +95,7 @@
             {condition}
             home=""
             fresh={false}
-            change={(to) => p.order({ do: 'set-conditions', text: condition.name, condition: to })}
+            change={(to) => p.session.orders.setConditionOfSelected({ property: condition.name, condition: to })}
           />
         {/each}
       </div>

@@ -5,11 +5,14 @@
   interface Props {
     fields: FieldView[];
     /** Called while a number is dragged. */
-    attempt?: (name: string, value: number) => void;
-    change: (name: string, value: number) => void;
+    attempt?: (field: string, number: number) => void;
+    change: (field: string, number: number) => void;
+    choose: (field: string, choice: string) => void;
   }
-  let { fields, attempt, change }: Props = $props();
+  let { fields, attempt, change, choose }: Props = $props();
 
+  /** Stands for the choice of several pieces that differ in it. */
+  const DIFFERS = 'differs';
   /** The value that is being dragged, by its name. */
   let dragged: { name: string; value: number } | null = $state(null);
 
@@ -35,11 +38,11 @@
       <span class="shrink-0">{field.label}</span>
       <select
         class="h-7 min-w-0 rounded-inner border border-line bg-sheet px-1"
-        value={field.differs ? -1 : field.value}
-        onchange={(e) => change(field.name, Number(e.currentTarget.value))}
+        value={field.differs ? DIFFERS : field.chosen}
+        onchange={(e) => choose(field.name, e.currentTarget.value)}
       >
-        {#if field.differs}<option value={-1} disabled>differs</option>{/if}
-        {#each field.options as name, n (n)}<option value={n}>{name}</option>{/each}
+        {#if field.differs}<option value={DIFFERS} disabled>differs</option>{/if}
+        {#each field.options as option (option.id)}<option value={option.id}>{option.label}</option>{/each}
       </select>
     </label>
   {:else}

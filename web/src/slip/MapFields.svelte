@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { MapLook, MapView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import MapPicture from '../keeping/MapPicture.svelte';
@@ -29,10 +29,11 @@
   });
   const resized = $derived(columns !== map.columns || rows !== map.rows);
   /** What resizing would take away, asked while the numbers stand there. */
-  const lost = $derived(resized ? p.lossOf(map.id, columns, rows, anchor) : '');
+  const lost = $derived(resized ? p.session.ask.lossOf({ map: map.id, columns, rows, anchor }) : '');
 
-  const look = $derived(p.asAsked(map.id, map.look));
-  const set = (change: Partial<MapLook>): void => p.set({ do: 'set-map', kind: 'map', id: map.id }, 'look', change);
+  const look = $derived(p.session.asAsked(map.id, map.look));
+  const set = (change: Partial<MapLook>): void =>
+    void p.session.setting(map.id, change, p.session.orders.setMap({ map: map.id, change }));
 
   const own = (id: string): string => look.own.find((v) => v.id === id)?.value ?? '';
   const setOwn = (id: string, value: string): void =>
@@ -67,7 +68,7 @@
         pressed={inScreens}
         onclick={() => {
           inScreens = !inScreens;
-          [columns, rows] = p.wholeScreens(columns, rows);
+          ({ columns, rows } = p.session.ask.wholeScreens({ columns, rows }));
         }}
       />
     </div>
@@ -76,7 +77,7 @@
       <span
         ><Button
           label="Make it {columns} × {rows} cells"
-          onclick={() => p.order({ do: 'resize', kind: 'map', id: map.id, list: [columns, rows], n: anchor })}
+          onclick={() => p.session.orders.resizeMap({ map: map.id, columns, rows, anchor })}
         /></span
       >
     {/if}
@@ -97,7 +98,7 @@
 <details>
   <summary class="cursor-pointer">Edges</summary>
   <div class="mt-2 grid grid-cols-2 gap-2">
-    {#each p.scene?.sides ?? [] as side, i (side)}
+    {#each p.session.scene?.sides ?? [] as side, i (side)}
       <label class="flex flex-col gap-1">
         <span>{side}</span>
         <select
@@ -105,7 +106,7 @@
           value={look.edges[i]}
           onchange={(e) => set({ edges: look.edges.map((v, k) => (k === i ? Number(e.currentTarget.value) : v)) })}
         >
-          {#each p.scene?.edges ?? [] as name, value (value)}<option {value}>{name}</option>{/each}
+          {#each p.session.scene?.edges ?? [] as name, value (value)}<option {value}>{name}</option>{/each}
         </select>
       </label>
     {/each}
@@ -152,7 +153,7 @@
         onchange={(e) => set({ keywords: e.currentTarget.value })}
       />
     </label>
-    {#each p.scene?.own ?? [] as property (property.id)}
+    {#each p.session.scene?.own ?? [] as property (property.id)}
       <label class="flex flex-col gap-1">
         <span>{property.name}</span>
         <input

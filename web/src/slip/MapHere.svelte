@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { MapLook, MapView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Forces from './Forces.svelte';
@@ -15,14 +15,14 @@
     <Forces forces={look.forces} set={(forces) => set({ forces })} />
     <div class="mt-1 text-small text-soft">Nobody can here</div>
     <div class="flex flex-wrap gap-1" role="group" aria-label="What nobody can do here">
-      {#each p.scene?.movement.abilities ?? [] as name, i (name)}
+      {#each p.session.scene?.movement.abilities ?? [] as name, i (name)}
         <Button
           label={name}
           pressed={(look.barred & (1 << i)) !== 0}
           onclick={() => set({ barred: look.barred ^ (1 << i) })}
         />
       {/each}
-      {#each p.scene?.movement.arms ?? [] as name, i (name)}
+      {#each p.session.scene?.movement.arms ?? [] as name, i (name)}
         <Button
           label={name}
           pressed={(look.barredArms & (1 << i)) !== 0}
@@ -31,7 +31,7 @@
       {/each}
     </div>
     <div class="mt-1 text-small text-soft">Lottery pieces here become, by weight</div>
-    {#each p.scene?.odds ?? [] as name, i (name)}
+    {#each p.session.scene?.odds ?? [] as name, i (name)}
       <label class="flex items-center justify-between gap-2">
         <span>{name}</span>
         <input
@@ -57,7 +57,7 @@
         <li>
           <button
             class="flex w-full justify-between gap-2 rounded-inner px-1.5 py-0.5 text-left hover:bg-shelf"
-            onclick={() => p.order({ do: 'select', kind: place.kind, id: place.id })}
+            onclick={() => p.session.orders.select({ thing: { kind: place.kind, id: place.id } })}
             ><span class="truncate">{place.name}</span><span class="text-soft">{place.kind}</span></button
           >
         </li>

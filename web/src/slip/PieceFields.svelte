@@ -1,33 +1,32 @@
 <script lang="ts">
   import { keyOf, runCommand } from '../commands/register';
   import Condition from '../conditions/Condition.svelte';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { TICKS_PER_SECOND, type ConditionForm, type SlipView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Fields from './Fields.svelte';
 
   let { p, slip }: { p: Project; slip: SlipView } = $props();
 
-  const act = (verb: 'set-acting' | 'try-acting', text: string, n: number): void => {
-    p.order({ do: verb, kind: 'piece', id: slip.id, map: slip.map, text, n });
-    p.draw();
-  };
-  const attempt = (name: string, value: number): void => act('try-acting', name, value);
-  const change = (name: string, value: number): void => act('set-acting', name, value);
+  const { orders } = $derived(p.session);
+  const piece = $derived({ map: slip.map, piece: slip.id });
+  const attempt = (field: string, number: number): void => void orders.tryPieceField({ ...piece, field, number });
+  const change = (field: string, number: number): void => void orders.setPieceField({ ...piece, field, number });
+  const choose = (field: string, choice: string): void => void orders.setPieceField({ ...piece, field, choice });
   /** Whether it sets or asks for anything yet. */
   const asks = $derived(
-    (slip.asking?.fields.some((f) => f.options.length > 0 && f.value > 0) ?? false) ||
+    (slip.asking?.fields.some((f) => f.chosen !== f.options[0]?.id) ?? false) ||
       (slip.asking?.conditions.some((c) => c.is !== null && !c.main) ?? false),
   );
-  const ask = (text: string, condition: ConditionForm | null): void =>
-    p.order({ do: 'set-condition', kind: 'piece', id: slip.id, map: slip.map, text, condition });
-  const length = $derived.by(() => (void p.state, p.trail.length));
-  const met = $derived.by(() => (void p.state, p.trail.met));
+  const ask = (property: string, condition: ConditionForm | null): void =>
+    void orders.setCondition({ ...piece, property, condition });
+  const length = $derived.by(() => (void p.session.state, p.viewport.trail.length));
+  const met = $derived.by(() => (void p.session.state, p.viewport.trail.met));
 </script>
 
 {#if slip.acting}
   <div class="flex flex-col gap-1" role="group" aria-label="How it acts in play">
-    <Fields fields={slip.acting.fields} {attempt} {change} />
+    <Fields fields={slip.acting.fields} {attempt} {change} {choose} />
     {#if slip.acting.moves}
       <label class="flex items-center gap-2">
         <span class="w-20 shrink-0">Ghost after</span>
@@ -37,13 +36,13 @@
           aria-label="Ghost after so many seconds"
           min={0}
           max={Math.max(1, length - 1)}
-          value={p.trail.at}
+          value={p.viewport.trail.at}
           oninput={(e) => {
-            p.trail.at = e.currentTarget.valueAsNumber;
-            p.draw();
+            p.viewport.trail.at = e.currentTarget.valueAsNumber;
+            p.viewport.draw();
           }}
         />
-        <span class="w-22 text-right figures">{(p.trail.at / TICKS_PER_SECOND).toFixed(1)} s</span>
+        <span class="w-22 text-right figures">{(p.viewport.trail.at / TICKS_PER_SECOND).toFixed(1)} s</span>
       </label>
     {/if}
     {#if slip.acting.moves && met}
@@ -72,7 +71,7 @@
   <details open={asks} class="border-t border-line pt-1" data-asking>
     <summary class="cursor-pointer text-soft">how it starts, facts it sets and needs</summary>
     <div class="flex flex-col gap-1 pt-1" role="group" aria-label="Facts">
-      <Fields fields={slip.asking.fields} {attempt} {change} />
+      <Fields fields={slip.asking.fields} {attempt} {change} {choose} />
       {@render conditions(false)}
     </div>
   </details>

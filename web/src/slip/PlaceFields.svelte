@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { AreaLook, SlipView, TrackLook } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Forces from './Forces.svelte';
@@ -8,15 +8,15 @@
   let { p, slip }: { p: Project; slip: SlipView } = $props();
 
   const setArea = (change: Partial<AreaLook>): void => {
-    p.set({ do: 'set-area', kind: 'area', id: slip.id }, 'area', change);
+    void p.session.setting(slip.id, change, p.session.orders.setArea({ area: slip.id, change }));
   };
   const setTrack = (change: Partial<TrackLook>): void => {
-    p.set({ do: 'set-track', kind: 'track', id: slip.id }, 'track', change);
+    void p.session.setting(slip.id, change, p.session.orders.setTrack({ track: slip.id, change }));
   };
 </script>
 
 {#if slip.area}
-  {@const area = p.asAsked(slip.id, slip.area)}
+  {@const area = p.session.asAsked(slip.id, slip.area)}
   <div class="flex flex-col gap-1" role="group" aria-label="What the area does">
     <Forces forces={area.forces} set={(forces) => setArea({ forces })} />
     <label class="flex items-center justify-between gap-2">
@@ -41,8 +41,8 @@
       <Button label="Holds the camera" pressed={area.holds} onclick={() => setArea({ holds: !area.holds })} />
       <Button
         label="Give it the selected cells"
-        disabled={!p.state?.chosen}
-        onclick={() => p.order({ do: 'cells-of-area', kind: 'area', id: slip.id })}
+        disabled={!p.session.state?.chosen}
+        onclick={() => p.session.orders.setAreaCells({ area: slip.id })}
       />
     </div>
   </div>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import Button from '../ui/Button.svelte';
   import Rename from '../ui/Rename.svelte';
   import { beside } from './beside';
@@ -14,21 +14,21 @@
   let height = $state(200);
   let asked = $state(false);
 
-  const slip = $derived(p.state?.slip ?? null);
+  const slip = $derived(p.session.state?.slip ?? null);
   const shown = $derived(
     slip !== null &&
-      p.slipShown &&
-      !p.panelled &&
-      !p.pointer?.busy &&
-      !p.state?.playing &&
-      p.state?.holding === 'nothing',
+      p.shell.slipShown &&
+      !p.shell.panelled &&
+      !p.viewport.pointer?.busy &&
+      !p.session.state?.playing &&
+      p.session.state?.holding === 'nothing',
   );
   const place = $derived.by(() => {
-    void p.moved;
+    void p.viewport.moved;
     return slip && beside(p, slip.clear, WIDTH, height);
   });
 
-  const map = $derived(slip?.kind === 'map' ? p.mapView(slip.id) : null);
+  const map = $derived(slip?.kind === 'map' ? p.session.mapView(slip.id) : null);
 
   $effect(() => {
     void slip?.id;
@@ -37,7 +37,7 @@
 
   function show(): void {
     const to = slip?.leads;
-    if (to) p.moveCamera((c) => c.center(to.x + to.w / 2, to.y + to.h / 2));
+    if (to) p.viewport.moveCamera((c) => c.center(to.x + to.w / 2, to.y + to.h / 2));
   }
 </script>
 
@@ -57,10 +57,11 @@
           value={slip.name}
           placeholder={slip.proposed}
           label="Name of this {slip.kind}"
-          rename={(text) => p.order({ do: 'rename', kind: slip.kind, id: slip.id, map: slip.map, text })}
+          rename={(text) =>
+            p.session.orders.rename({ thing: { kind: slip.kind, map: slip.map, id: slip.id }, name: text })}
         />
       </div>
-      <button class="self-center text-soft" aria-label="Close the slip" onclick={() => p.order({ do: 'unselect' })}
+      <button class="self-center text-soft" aria-label="Close the slip" onclick={() => p.session.orders.unselect()}
         ><X size={14} /></button
       >
     </div>
@@ -80,14 +81,14 @@
       <div>
         <div class="mb-1 text-small text-soft">in this cell, front to back</div>
         <ol>
-          {#each slip.stack as entry (entry.index)}
+          {#each slip.stack as { kind, map, id, end, ...entry } (`${kind} ${id} ${end}`)}
             <li>
               <button
                 class="flex w-full justify-between gap-2 rounded-inner px-1.5 py-0.5 text-left {entry.selected
                   ? 'bg-held'
                   : 'hover:bg-shelf'}"
                 aria-pressed={entry.selected}
-                onclick={() => p.order({ do: 'stack', n: entry.index })}
+                onclick={() => p.session.orders.selectInStack({ thing: { kind, map, id }, end })}
                 ><span class="truncate">{entry.name}</span><span class="text-soft">{entry.sort}</span></button
               >
             </li>
@@ -100,16 +101,16 @@
       </p>{/if}
     <div class="flex flex-wrap gap-2">
       {#if map}
-        <Button label="Copy this map" onclick={() => p.order({ do: 'copy-map', kind: 'map', id: map.id })} />
+        <Button label="Copy this map" onclick={() => p.session.orders.copyMap({ map: map.id })} />
         {#if map.ways > 0}
           <Button
             label="Copy it with its ways out"
-            onclick={() => p.order({ do: 'copy-map', kind: 'map', id: map.id, yes: true })}
+            onclick={() => p.session.orders.copyMap({ map: map.id, leading: true })}
           />
         {/if}
       {/if}
       {#if slip.starts}
-        <Button label="Play from this {slip.sort.toLowerCase()}" onclick={() => p.playAt(slip.id, slip.map)} />
+        <Button label="Play from this {slip.sort.toLowerCase()}" onclick={() => p.game.startAt(slip.id)} />
       {/if}
       {#if slip.leads}<Button label="Show the other end" onclick={show} />{/if}
       {#if !slip.kept}
@@ -119,7 +120,7 @@
             class="h-7 rounded-inner border border-line px-3 text-rose-ink hover:bg-shelf"
             onclick={() => {
               if (slip.kind === 'map' && !asked) asked = true;
-              else p.order({ do: 'delete' });
+              else void p.session.orders.deleteSelected();
             }}>{slip.kind === 'map' && asked ? 'Delete it with all of that' : `Delete this ${slip.kind}`}</button
           >
         </span>

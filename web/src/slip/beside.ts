@@ -1,4 +1,4 @@
-import type { Project } from '../core/project.svelte';
+import type { Project } from '../project.svelte';
 import type { BoxView } from '../core/types.gen';
 
 /**
@@ -6,7 +6,8 @@ import type { BoxView } from '../core/types.gen';
  * thing is out of view.
  */
 export function beside(p: Project, box: BoxView, width: number, height: number): { x: number; y: number } | null {
-  const { camera, stackBox } = p;
+  const { camera } = p.viewport;
+  const { stackBox } = p.shell;
   const at = camera.toScreen(box.x, box.y);
   const w = box.w * camera.zoom;
   const h = box.h * camera.zoom;

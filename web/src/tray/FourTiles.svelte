@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import TilePicture from './TilePicture.svelte';
 
   /** Four cells, row by row. */

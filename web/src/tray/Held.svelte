@@ -9,7 +9,7 @@
   import Ruler from '@lucide/svelte/icons/ruler';
   import Spline from '@lucide/svelte/icons/spline';
   import type { Snippet } from 'svelte';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { keyOf, runCommand } from '../commands/register';
   import PatchPicture from './PatchPicture.svelte';
   import PieceIcon from './PieceIcon.svelte';
@@ -19,8 +19,8 @@
 
   let { p, children }: { p: Project; children: Snippet } = $props();
 
-  const s = $derived(p.state);
-  const family = $derived(p.scene?.types.find((t) => t.id === s?.type)?.family ?? '');
+  const s = $derived(p.session.state);
+  const family = $derived(p.session.scene?.types.find((t) => t.id === s?.type)?.family ?? '');
   /** What the hand does beside its shape, in few words. */
   const ways = $derived(
     [
@@ -46,10 +46,10 @@
       : 'border-saffron'}"
   >
     {#if s?.holding === 'medley'}
-      {@const medley = p.scene?.medleys.find((m) => m.id === s.medley)}
+      {@const medley = p.session.scene?.medleys.find((m) => m.id === s.medley)}
       {#if medley}<MedleyPicture {p} {medley} size={44} />{/if}
     {:else if s?.holding === 'bond'}
-      {@const bond = p.scene?.bonds.find((b) => b.id === s.bond)}
+      {@const bond = p.session.scene?.bonds.find((b) => b.id === s.bond)}
       {#if bond}<FourTiles {p} cells={bond.picture} size={44} />{/if}
     {:else if s?.holding === 'tile'}
       <TilePicture {p} n={s.tile} size={44} />

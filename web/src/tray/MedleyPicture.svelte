@@ -1,11 +1,11 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { MedleyView } from '../core/types.gen';
   import FourTiles from './FourTiles.svelte';
 
   let { p, medley, size }: { p: Project; medley: MedleyView; size: number } = $props();
 
-  const cells = $derived(p.dealt(medley, 2, 2).cells);
+  const cells = $derived(p.session.ask.dealMedley({ medley, w: 2, h: 2 }).cells);
 </script>
 
 <FourTiles {p} {cells} {size} />

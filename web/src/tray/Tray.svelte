@@ -2,7 +2,7 @@
   import ChevronUp from '@lucide/svelte/icons/chevron-up';
   import Play from '@lucide/svelte/icons/play';
   import Square from '@lucide/svelte/icons/square';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { hold } from '../commands/holding';
   import { keyOf, runCommand } from '../commands/register';
   import Button from '../ui/Button.svelte';
@@ -17,21 +17,23 @@
   /** What is laid, or chosen, in shapes. */
   const SHAPED = ['tile', 'eraser', 'medley', 'bond', 'patch', 'choose'];
 
-  const s = $derived(p.state);
+  const s = $derived(p.session.state);
   const shapes = [['free'], ['line'], ['box', 'ring', 'room'], ['oval'], ['fill', 'everywhere']];
   const lateTiles = $derived(
-    p.lately.tiles.length > 0
-      ? p.lately.tiles
-      : p.tilesets.slice(-1).flatMap((t) => [0, 1, 2, 3].filter((i) => i < t.count).map((i) => t.first + i)),
+    p.session.lately.tiles.length > 0
+      ? p.session.lately.tiles
+      : p.session.tilesets.slice(-1).flatMap((t) => [0, 1, 2, 3].filter((i) => i < t.count).map((i) => t.first + i)),
   );
   /** As many types as leave room for the rest; the drawer has all. */
   const SHOWN = 8;
   /** Those used lately come first. */
   const rankOf = (id: string): number => {
-    const at = p.lately.types.indexOf(id);
-    return at < 0 ? p.lately.types.length : at;
+    const at = p.session.lately.types.indexOf(id);
+    return at < 0 ? p.session.lately.types.length : at;
   };
-  const lateTypes = $derived([...(p.scene?.types ?? [])].sort((a, b) => rankOf(a.id) - rankOf(b.id)).slice(0, SHOWN));
+  const lateTypes = $derived(
+    [...(p.session.scene?.types ?? [])].sort((a, b) => rankOf(a.id) - rankOf(b.id)).slice(0, SHOWN),
+  );
 </script>
 
 <div
@@ -61,19 +63,19 @@
           class="rounded-inner border p-0.5 {s?.holding === 'tile' && s.tile === n
             ? 'border-saffron'
             : 'border-transparent'}"
-          aria-label="Take {p.tileName(n)}"
-          title={p.tileName(n)}
-          onclick={() => hold(p, 'tile', { n })}><TilePicture {p} {n} size={26} /></button
+          aria-label="Take {p.session.tileName(n)}"
+          title={p.session.tileName(n)}
+          onclick={() => hold(p, 'tile', { tile: n })}><TilePicture {p} {n} size={26} /></button
         >
       {/each}
     </div>
   </section>
-  {#if p.lately.patches.length > 0}
+  {#if p.session.lately.patches.length > 0}
     <section class="border-r border-line px-4 pt-1.5" aria-label="Patches lately">
       <div class="text-small text-soft">patches lately</div>
       <div class="mt-0.5 flex items-center gap-1">
-        {#each p.lately.patches as id (id)}
-          {@const patch = p.scene?.patches.find((x) => x.id === id)}
+        {#each p.session.lately.patches as id (id)}
+          {@const patch = p.session.scene?.patches.find((x) => x.id === id)}
           {#if patch}
             <button
               class="rounded-inner border p-0.5 {s?.holding === 'patch' && s.patch === id
@@ -114,7 +116,7 @@
     >
   </section>
   <div class="ml-auto flex items-center gap-2 pr-3">
-    <Button label="Drawer" keys="T" pressed={p.opened === 'drawer'} onclick={() => runCommand(p, 'drawer')}>
+    <Button label="Drawer" keys="T" pressed={p.shell.opened === 'drawer'} onclick={() => runCommand(p, 'drawer')}>
       <ChevronUp size={16} />
     </Button>
     <Button label={s?.playing ? 'End play' : 'Play from here'} keys="P" main onclick={() => runCommand(p, 'play')}>

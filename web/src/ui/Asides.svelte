@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Aside } from '../core/sessions';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import Button from './Button.svelte';
   import { download } from './download';
 
@@ -15,9 +15,9 @@
     problem = '';
     making = true;
     try {
-      const made = await p.asides.copy();
+      const made = await p.session.asides.copy();
       if (made) {
-        download(`${p.scene?.project.name ?? 'project'}, as it was.zip`, made.body);
+        download(`${p.session.scene?.project.name ?? 'project'}, as it was.zip`, made.body);
         if (made.lost.length > 0) problem = `These pictures were nowhere to be had: ${made.lost.join(', ')}.`;
       }
     } catch (failure) {
@@ -26,17 +26,18 @@
     making = false;
   }
 
-  const unread = $derived(p.asides.list.filter(({ other }) => !other));
-  const others = $derived(p.asides.list.filter(({ other }) => other));
+  const unread = $derived(p.session.asides.list.filter(({ other }) => !other));
+  const others = $derived(p.session.asides.list.filter(({ other }) => other));
 </script>
 
 {#snippet steps(list: Aside[])}
   {@const it = list.length === 1 ? 'it' : 'them'}
   <Button
     label="Save {it} as a file"
-    onclick={() => download(p.asides.fileName(p.scene?.project.name ?? ''), p.asides.file(list))}
+    onclick={() =>
+      download(p.session.asides.fileName(p.session.scene?.project.name ?? ''), p.session.asides.file(list))}
   />
-  <Button label="Forget {it}" onclick={() => void p.asides.forget(list)} />
+  <Button label="Forget {it}" onclick={() => void p.session.asides.forget(list)} />
 {/snippet}
 
 {#if unread.length > 0}
@@ -56,14 +57,14 @@
       {others.length === 1 ? 'A step that was not sent is' : `${others.length} steps that were not sent are`} kept.
     </span>
     <span class="flex gap-2">
-      {#if p.scene}
-        <Button label="Do {others.length === 1 ? 'it' : 'them'} here" onclick={() => p.doAgain()} />
+      {#if p.session.scene}
+        <Button label="Do {others.length === 1 ? 'it' : 'them'} here" onclick={() => p.session.doAgain()} />
       {/if}
       {@render steps(others)}
     </span>
   </div>
 {/if}
-{#if p.asides.copies.length > 0}
+{#if p.session.asides.copies.length > 0}
   <div class="pointer-events-auto flex max-w-120 flex-col gap-2 sheet px-3 py-2" role="alert" data-copies>
     <span>
       What this page showed before it came to another database is kept. As a file it can be brought in from the list of
@@ -71,7 +72,7 @@
     </span>
     <span class="flex gap-2">
       <Button label="Save it as a file" disabled={making} onclick={() => void save()} />
-      <Button label="Forget it" onclick={() => void p.asides.forgetCopies()} />
+      <Button label="Forget it" onclick={() => void p.session.asides.forgetCopies()} />
     </span>
     {#if problem}<span class="text-rose-ink">{problem}</span>{/if}
   </div>

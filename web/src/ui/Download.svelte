@@ -1,6 +1,6 @@
 <script lang="ts">
   import { fetchFile } from '../core/api';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { download } from './download';
 
   /** Brings a file from the server, as a link that looks like a button; what keeps it from coming is said. */
@@ -16,7 +16,7 @@
       const { name, body } = await fetchFile(href);
       download(name, body);
     } catch (failure) {
-      p.say((failure as Error).message);
+      p.session.say((failure as Error).message);
     }
     coming = false;
   }

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import type { NamingView } from '../core/types.gen';
 
   /** What names an item or a fact, each a click away. */
@@ -7,11 +7,11 @@
 
   function show(one: NamingView): void {
     if (one.kind === 'character') {
-      p.togglePanel('characters');
+      p.shell.togglePanel('characters');
       return;
     }
-    p.order({ do: 'select', kind: 'piece', id: one.id, map: one.map });
-    p.moveCamera((c) => c.center(one.x, one.y));
+    void p.session.orders.select({ thing: { kind: 'piece', map: one.map, id: one.id } });
+    p.viewport.moveCamera((c) => c.center(one.x, one.y));
   }
 </script>
 

@@ -1,7 +1,8 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import type { Snippet } from 'svelte';
-  import type { Panel, Project } from '../core/project.svelte';
+  import type { Panel } from '../shell/shell.svelte';
+  import type { Project } from '../project.svelte';
 
   interface Props {
     p: Project;
@@ -17,7 +18,7 @@
   let { p, panel, title, label = title, wide = false, children }: Props = $props();
 </script>
 
-{#if p.panel === panel}
+{#if p.shell.panel === panel}
   <aside
     class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] {wide
       ? 'w-80'
@@ -27,7 +28,9 @@
   >
     <div class="flex items-center gap-2">
       <h2 class="flex-1 name text-title">{title}</h2>
-      <button class="text-soft" aria-label="Close: {title}" onclick={() => (p.panel = 'none')}><X size={14} /></button>
+      <button class="text-soft" aria-label="Close: {title}" onclick={() => (p.shell.panel = 'none')}
+        ><X size={14} /></button
+      >
     </div>
     {@render children()}
   </aside>

@@ -2,34 +2,34 @@
   import { gameKeyOf } from '../commands/game';
   import { keyOf } from '../commands/register';
   import { JUMP, SHOOT, STRIKE, USE } from '../core/types.gen';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import Key from './Key.svelte';
 
   let { p }: { p: Project } = $props();
 
-  const at = $derived(p.pointer);
+  const at = $derived(p.viewport.pointer);
   const zoom = $derived.by(() => {
-    void p.moved;
-    return Math.round(p.camera.zoom * 100);
+    void p.viewport.moved;
+    return Math.round(p.viewport.camera.zoom * 100);
   });
 
   /** The keys of what the player has against foes. */
   const arms = $derived.by((): [string, string][] => {
-    const movement = p.scene?.movement;
+    const movement = p.session.scene?.movement;
     return (movement?.arms ?? []).flatMap((name, i): [string, string][] =>
       ((movement?.armed ?? 0) >> i) & 1 ? [[gameKeyOf([STRIKE, SHOOT][i] ?? 0), `${name}s`]] : [],
     );
   });
 
   const hints = $derived.by((): [string, string][] => {
-    const s = p.state;
+    const s = p.session.state;
     if (!s) return [];
     if (s.playing) {
-      return p.inGame
+      return p.game.inGame
         ? [
-            ['Arrows', p.play?.fromSide ? 'run, climb' : 'walk'],
-            p.play?.fromSide ? [gameKeyOf(JUMP), 'jumps'] : ['Click', 'walks there'],
-            [gameKeyOf(p.play?.fromSide ? USE : JUMP), 'uses'],
+            ['Arrows', p.game.view?.fromSide ? 'run, climb' : 'walk'],
+            p.game.view?.fromSide ? [gameKeyOf(JUMP), 'jumps'] : ['Click', 'walks there'],
+            [gameKeyOf(p.game.view?.fromSide ? USE : JUMP), 'uses'],
             ...arms,
             ['Esc', 'gives the keys to the hand'],
             [keyOf('play'), 'ends play'],
@@ -101,9 +101,9 @@
     {#if at?.map}
       cell {at.cellX}, {at.cellY} · pixel {at.pixelX}, {at.pixelY} · {at.layer} · {at.tile ||
         'empty'}{#if at.piece}&nbsp;· “{at.piece}”{/if}
-    {:else if p.scene}
-      {p.scene.maps.length}
-      {p.scene.maps.length === 1 ? 'map' : 'maps'}
+    {:else if p.session.scene}
+      {p.session.scene.maps.length}
+      {p.session.scene.maps.length === 1 ? 'map' : 'maps'}
     {/if}
   </span>
   <span class="ml-auto flex items-center gap-3">

@@ -3,7 +3,7 @@
   import ListX from '@lucide/svelte/icons/list-x';
   import Undo2 from '@lucide/svelte/icons/undo-2';
   import Users from '@lucide/svelte/icons/users';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import SidePanel from './SidePanel.svelte';
 
   let { p }: { p: Project } = $props();
@@ -12,14 +12,14 @@
   const MORE = 300;
   let most = $state(MORE);
   const steps = $derived.by(() => {
-    void p.state;
-    return p.panel === 'steps' ? p.steps() : [];
+    void p.session.state;
+    return p.shell.panel === 'steps' ? p.session.ask.history() : [];
   });
   const shown = $derived(steps.slice(-most).reverse());
   const done = $derived(steps.filter((s) => s.own && !s.undone).length);
 
   async function earlier(): Promise<void> {
-    if (steps.length <= most) await p.fetchEarlier();
+    if (steps.length <= most) await p.session.fetchEarlier();
     most += MORE;
   }
 </script>
@@ -40,7 +40,7 @@
                 ? 'bg-held font-semibold'
                 : ''} {step.undone ? 'text-soft' : ''}"
               aria-current={step.done === done ? 'step' : undefined}
-              onclick={() => p.order({ do: 'walk', n: step.done })}
+              onclick={() => p.session.orders.walkHistory({ done: step.done })}
             >
               {#if step.undone}<Undo2 size={14} class="shrink-0" />{:else}<Check
                   size={14}
@@ -56,7 +56,7 @@
                 class="shrink-0 rounded-inner p-1 text-soft hover:bg-shelf hover:text-ink"
                 aria-label={`Take back alone: ${step.label}`}
                 data-tip="Take back this step alone"
-                onclick={() => p.order({ do: 'take-back', n: step.sequence })}><ListX size={14} /></button
+                onclick={() => p.session.orders.undoStep({ step: step.sequence })}><ListX size={14} /></button
               >
             {/if}
           </span>
@@ -70,7 +70,7 @@
     {:else}
       <li class="text-soft">Nothing yet since this project was opened here for the first time.</li>
     {/each}
-    {#if p.state?.earlier || steps.length > most}
+    {#if p.session.state?.earlier || steps.length > most}
       <li>
         <button
           class="w-full rounded-inner px-1.5 py-0.5 text-left text-soft hover:bg-shelf"
@@ -81,7 +81,7 @@
       <li>
         <button
           class="w-full rounded-inner px-1.5 py-0.5 text-left text-soft hover:bg-shelf {done === 0 ? 'bg-held' : ''}"
-          onclick={() => p.order({ do: 'walk', n: 0 })}>Before your first step</button
+          onclick={() => p.session.orders.walkHistory({ done: 0 })}>Before your first step</button
         >
       </li>
     {/if}

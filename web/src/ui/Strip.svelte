@@ -4,7 +4,7 @@
   import LoaderCircle from '@lucide/svelte/icons/loader-circle';
   import Moon from '@lucide/svelte/icons/moon';
   import Sun from '@lucide/svelte/icons/sun';
-  import type { Project } from '../core/project.svelte';
+  import type { Project } from '../project.svelte';
   import { theme } from '../core/theme.svelte';
   import Seek from '../seek/Seek.svelte';
   import Button from './Button.svelte';
@@ -13,36 +13,38 @@
 
   let { p, home }: { p: Project; home: () => void } = $props();
 
-  const map = $derived(p.mapView(p.play?.map ?? p.currentMap));
-  const waiting = $derived(p.state?.pending ?? 0);
+  const map = $derived(p.session.mapView(p.game.view?.map ?? p.viewport.currentMap));
+  const waiting = $derived(p.session.state?.pending ?? 0);
 </script>
 
 <header class="relative z-30 flex h-10 shrink-0 items-center gap-3 border-b border-line bg-sheet px-3">
   <button class="flex items-center rounded-inner" aria-label="All projects" title="All projects" onclick={home}>
     <Emblem />
   </button>
-  {#if p.scene}
+  {#if p.session.scene}
     <div class="max-w-55 min-w-0 truncate name text-title">
       <Rename
-        value={p.scene.project.name}
+        value={p.session.scene.project.name}
         label="Name of the project"
-        rename={(text) => p.order({ do: 'rename', kind: 'project', text })}
+        rename={(text) => p.session.orders.rename({ thing: { kind: 'project' }, name: text })}
       />
     </div>
     <span class="max-w-60 truncate text-soft"
-      >{map?.name ?? (p.scene.maps.length === 1 ? 'one map' : `${p.scene.maps.length} maps`)}</span
+      >{map?.name ?? (p.session.scene.maps.length === 1 ? 'one map' : `${p.session.scene.maps.length} maps`)}</span
     >
   {/if}
   <div class="absolute left-1/2 w-80 -translate-x-1/2"><Seek {p} /></div>
   <div class="ml-auto flex items-center gap-4" data-back>
-    {#if p.state}<span role="status" data-saved={p.saved} class="inline-flex items-center gap-1.5">
-        {#if p.saved === 'saved'}
+    {#if p.session.state}<span role="status" data-saved={p.session.saved} class="inline-flex items-center gap-1.5">
+        {#if p.session.saved === 'saved'}
           <Check size={14} class="text-moss" /><span class="text-moss-ink">Saved</span>
-        {:else if p.saved === 'saving'}
+        {:else if p.session.saved === 'saving'}
           <LoaderCircle size={14} class="text-saffron" /><span class="text-saffron-ink">Saving</span>
         {:else}
           <CloudOff size={14} class="text-rose" />
-          <span class="text-rose-ink">Waiting for {p.away} ({waiting} {waiting === 1 ? 'change' : 'changes'})</span>
+          <span class="text-rose-ink"
+            >Waiting for {p.session.away} ({waiting} {waiting === 1 ? 'change' : 'changes'})</span
+          >
         {/if}
       </span>{/if}
     <Button label={theme.dark ? 'Switch to light' : 'Switch to dark'} icon onclick={() => theme.toggle()}>

@@ -1,7 +1,7 @@
-import type { Core } from './bridge';
-import { beginReruns, compile } from './module';
-import { soon } from './soon';
-import type { ReplaysView, ReplayView, TrialView } from './types.gen';
+import type { Core } from '../core/bridge';
+import { beginReruns, compile } from '../core/module';
+import { soon } from '../core/soon';
+import type { ReplaysView, ReplayView, TrialView } from '../core/types.gen';
 
 /** Milliseconds of quiet before kept replays are played again. */
 const QUIET = 200;

@@ -1,4 +1,4 @@
-import * as T from './types.gen';
+import * as T from '../core/types.gen';
 
 /** How far a stick is moved before it counts. */
 const MOVED = 0.5;

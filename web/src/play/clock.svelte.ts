@@ -1,6 +1,6 @@
-import type { Core } from './bridge';
+import type { Core } from '../core/bridge';
 import { heldOnGamepads } from './gamepad';
-import { TICKS_PER_SECOND } from './types.gen';
+import { TICKS_PER_SECOND } from '../core/types.gen';
 
 const TICK = 1000 / TICKS_PER_SECOND;
 /** Milliseconds of a frame that took longer are not caught up. */
@@ -12,7 +12,7 @@ const MOST_TICKS = 16;
 export const SPEEDS = [0.25, 0.5, 1, 2, 4] as const;
 
 /** How time passes in a game: what it is given each tick, and how many ticks a frame. */
-export class Playing {
+export class Clock {
   paused = $state(false);
   speed = $state<number>(1);
   /** Whether what helps who tests is shown. */

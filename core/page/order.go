@@ -1,0 +1,208 @@
+package page
+
+import (
+	"encoding/json"
+	"errors"
+	"fmt"
+	"reflect"
+	"strconv"
+	"strings"
+	"unicode"
+	"unicode/utf8"
+
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// An Order is one thing that the page can be asked to do. It is a struct whose exported fields, written as JSON, say what is
+// meant: things by their ids, never by their place in a list.
+type Order interface {
+	// Do does it and gives what has changed. What was made and why it was refused is noted by the page.
+	Do(p *Page) Changed
+}
+
+// A Reply is what came of an order.
+type Reply struct {
+	// Ticket is the number that came with the order.
+	Ticket  int     `json:"ticket"`
+	Changed Changed `json:"changed"`
+	// Made are the ids of the things of the project that the order made.
+	Made []string `json:"made"`
+	// Refused says why it was not done; empty if it was.
+	Refused string `json:"refused"`
+}
+
+// Attached are bytes that come with an order beside its JSON.
+type Attached [][]byte
+
+// first are the first of the bytes; none if nothing came.
+func (a Attached) first() []byte {
+	if len(a) == 0 {
+		return nil
+	}
+	return a[0]
+}
+
+// An ID is the id of a thing in orders, questions and their answers: a decimal number as text, since the numbers of a browser
+// are too small. The zero value stands for none and is written as the empty text.
+type ID world.ID
+
+// MarshalText never fails.
+func (i ID) MarshalText() ([]byte, error) {
+	if i == 0 {
+		return nil, nil
+	}
+	return strconv.AppendUint(nil, uint64(i), 10), nil
+}
+
+// UnmarshalText fails for what is no decimal number of 64 bits.
+func (i *ID) UnmarshalText(text []byte) error {
+	*i = 0
+	if len(text) == 0 {
+		return nil
+	}
+	n, err := strconv.ParseUint(string(text), 10, 64)
+	if err != nil {
+		return fmt.Errorf("reading the id %q: %w", text, err)
+	}
+	*i = ID(n)
+	return nil
+}
+
+// A Thing names something of the project by its sort, the map on which it lies, if it lies on one, and its id.
+type Thing struct {
+	Kind string `json:"kind"`
+	Map  ID     `json:"map,omitempty"`
+	ID   ID     `json:"id,omitempty"`
+}
+
+func (t Thing) ref() world.Ref {
+	return world.Ref{Sort: kindOf(t.Kind), Map: world.ID(t.Map), ID: world.ID(t.ID)}
+}
+
+// far is farther than anything on the board can be, in pixels or cells.
+const far = 1 << 28
+
+// at is a place of the board, in pixels or cells, at most so far away that sums of places are right.
+func at(x, y int) grid.Point {
+	return grid.Point{X: min(max(x, -far), far), Y: min(max(y, -far), far)}
+}
+
+// errUnknown answers what no page of this version says.
+var errUnknown = errors.New("this page is older than it should be: reload it")
+
+// Orders are one of each order, in the order in which they are told of.
+func Orders() []Order { return orders }
+
+// NameOf is the name of an order or a question: that of its type without Ask, with a small letter first.
+func NameOf(v any) string {
+	name := strings.TrimPrefix(reflect.TypeOf(v).Name(), "Ask")
+	first, size := utf8.DecodeRuneInString(name)
+	return string(unicode.ToLower(first)) + name[size:]
+}
+
+var ordersByName = byName(orders)
+
+// byName is the type of each of some things by its name.
+func byName[T any](list []T) map[string]reflect.Type {
+	types := make(map[string]reflect.Type, len(list))
+	for _, v := range list {
+		types[NameOf(v)] = reflect.TypeOf(v)
+	}
+	return types
+}
+
+// read makes what text says of the type that has a name: an object whose field "do" is the name. It gives nil for what is
+// no such text.
+func read(types map[string]reflect.Type, text []byte) any {
+	var head struct {
+		Do   string          `json:"do"`
+		With json.RawMessage `json:"with"`
+	}
+	if json.Unmarshal(text, &head) != nil || types[head.Do] == nil {
+		return nil
+	}
+	v := reflect.New(types[head.Do])
+	if len(head.With) > 0 && json.Unmarshal(head.With, v.Interface()) != nil {
+		return nil
+	}
+	return v.Elem().Interface()
+}
+
+// OrderText is an order as ReadOrder reads it.
+func OrderText(o Order) []byte { return text(o) }
+
+func text(v any) []byte {
+	with, err := json.Marshal(v)
+	if err != nil {
+		panic(err) // Orders and questions hold nothing that can't be written.
+	}
+	return append(append([]byte(`{"do":"`+NameOf(v)+`","with":`), with...), '}')
+}
+
+// Order does what text says, an object with the name of an order as "do" and its fields as "with", once what was asked for
+// before is done. Its reply is among those of Replies then.
+func (p *Page) Order(ticket int, text []byte, attached [][]byte) Changed {
+	o, _ := read(ordersByName, text).(Order)
+	if o == nil {
+		says := sentence(errUnknown)
+		p.say("%s", says)
+		p.replies = append(p.replies, Reply{Ticket: ticket, Changed: StateChanged, Made: []string{}, Refused: says})
+		return StateChanged | RepliesChanged
+	}
+	if len(attached) > 0 {
+		o = attach(o, attached)
+	}
+	if _, cancel := o.(Cancel); cancel && p.working != nil {
+		changed := p.stop()
+		p.replies = append(p.replies, Reply{Ticket: ticket, Changed: changed, Made: []string{}})
+		return changed | RepliesChanged
+	}
+	changed, _ := p.enter(job{do: func() (Changed, error) { return o.Do(p), nil }, own: true, ticket: ticket})
+	return changed
+}
+
+// attach gives an order the bytes that came with it.
+func attach(o Order, attached [][]byte) Order {
+	v := reflect.New(reflect.TypeOf(o)).Elem()
+	v.Set(reflect.ValueOf(o))
+	for i := range v.NumField() {
+		if v.Field(i).Type() == reflect.TypeFor[Attached]() {
+			v.Field(i).Set(reflect.ValueOf(Attached(attached)))
+		}
+	}
+	return v.Interface().(Order)
+}
+
+// Replies takes the replies of the orders that were done since it was called last.
+func (p *Page) Replies() []Reply {
+	list := p.replies
+	p.replies = nil
+	if list == nil {
+		list = []Reply{}
+	}
+	return list
+}
+
+// answer ends the order under way, whose reply is kept.
+func (p *Page) answer(changed Changed) {
+	r := p.reply
+	p.reply = nil
+	if r == nil {
+		return
+	}
+	if r.Changed = changed; r.Made == nil {
+		r.Made = []string{}
+	}
+	p.replies = append(p.replies, *r)
+}
+
+// refuse says why what was asked for is not done.
+func (p *Page) refuse(format string, values ...any) Changed {
+	says := fmt.Sprintf(format, values...)
+	if p.reply != nil && p.reply.Refused == "" {
+		p.reply.Refused = says
+	}
+	p.say("%s", says)
+	return StateChanged
+}

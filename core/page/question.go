@@ -1,0 +1,53 @@
+package page
+
+import (
+	"errors"
+	"reflect"
+)
+
+// A Question asks the page something and changes nothing. Like an Order it is a struct whose fields, written as JSON, say what
+// is asked.
+type Question interface {
+	// Answer is a value that can be written as JSON, bytes, or a Picture.
+	Answer(p *Page) any
+}
+
+// A Picture is what a question for one is answered with: pixels as RGBA that is not multiplied, row by row; none if there is
+// no such picture.
+type Picture struct {
+	Pixels []byte
+	W, H   int
+}
+
+// pictured is a picture as most functions give it.
+func pictured(pixels []byte, w, h int) Picture { return Picture{pixels, w, h} }
+
+// An Asking is a sort of question, with what is taken for the answer while there is no page that could give one.
+type Asking struct {
+	Question  Question
+	Otherwise any
+}
+
+// Questions are all sorts of questions, in the order in which they are told of.
+func Questions() []Asking { return questions }
+
+var questionsByName = func() map[string]reflect.Type {
+	list := make([]Question, len(questions))
+	for i, q := range questions {
+		list[i] = q.Question
+	}
+	return byName(list)
+}()
+
+// errNoQuestion is given for a text that is no question.
+var errNoQuestion = errors.New("there is no such question")
+
+// Ask answers the question that text says, an object with the name of a question as "do" and its fields as "with". The error
+// is for developers.
+func (p *Page) Ask(text []byte) (any, error) {
+	q, _ := read(questionsByName, text).(Question)
+	if q == nil {
+		return nil, errNoQuestion
+	}
+	return q.Answer(p), nil
+}

@@ -1,0 +1,166 @@
+import { SvelteSet } from 'svelte/reactivity';
+import type { Core } from '../core/bridge';
+import type { Session } from '../core/session.svelte';
+import { SETTLING, Strips } from '../core/strips';
+import * as T from '../core/types.gen';
+import { Backdrops } from './backdrops';
+import { Bitmaps } from './bitmaps';
+import { around, Camera } from './camera';
+import { Trail } from './trail.svelte';
+
+/** Milliseconds between two frames of animated tiles, at the least. */
+const SHORTEST_FRAME = 30;
+/** Screen pixels within which the edge of the selected map is taken. */
+const EDGE = 8;
+
+/** What is seen of the board: from where, where the pointer is on it, and what is drawn over the maps. */
+export class Viewport {
+  pointer = $state.raw<T.Pointer | null>(null);
+  grid = $state(true);
+  /** Every how many cells the grid has a stronger line; 1 for none, 0 for every screen. */
+  gridStep = $state(1);
+  /** Whether the frame of what the player sees is shown. */
+  frameShown = $state(false);
+  reachShown = $state(false);
+  minimap = $state(true);
+  /** The property of tiles that is shown over the maps; empty for none. */
+  lens = $state('');
+  lines = $state(true);
+  /** Counts camera movements, for what must follow the board. */
+  moved = $state(0);
+  /** The map one is on: under the pointer, or most in view. */
+  currentMap = $state<string | null>(null);
+  cursor = $state<{ x: number; y: number } | null>(null);
+  /** Keys held down that change what the pointer does. */
+  readonly held = new SvelteSet<string>();
+  readonly camera = new Camera();
+  readonly backdrops: Backdrops;
+  readonly trail: Trail;
+  bitmaps: Bitmaps | null = null;
+
+  private readonly strips: Strips;
+  private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');
+  private pointerStale = false;
+  private frameAsked = false;
+  private drawBoard: (() => void) | null = null;
+  private motion = 0;
+  /** Called on each frame before it is drawn; says whether another must follow. */
+  private frame: (now: number) => boolean = () => false;
+
+  constructor(private readonly session: Session) {
+    this.backdrops = new Backdrops(session, this);
+    this.trail = new Trail(session);
+    this.strips = new Strips(session, () => this.bitmaps?.settled ?? false);
+    this.reduced.addEventListener('change', this.animate);
+    session.follow(this);
+  }
+
+  opened(core: Core): void {
+    this.bitmaps = new Bitmaps(core);
+    this.strips.fetchMissing(this.session.scene?.missing ?? []);
+    this.animate();
+  }
+
+  changed(changed: number): void {
+    if (changed & T.SCENE_CHANGED) {
+      this.strips.fetchMissing(this.session.scene?.missing ?? []);
+      this.animate();
+    }
+    if (changed & T.CELLS_CHANGED && this.bitmaps) this.bitmaps.version++;
+    if (changed & T.POINTER_CHANGED) this.pointerStale = true;
+    this.draw();
+  }
+
+  closed(): void {
+    clearTimeout(this.motion);
+    this.bitmaps?.clear();
+    this.bitmaps = null;
+  }
+
+  /** Gives up what outlasts a project that is left. */
+  leave(): void {
+    this.reduced.removeEventListener('change', this.animate);
+    this.drawBoard = null;
+  }
+
+  /** Whether nothing may move by itself. */
+  get still(): boolean {
+    return this.reduced.matches || document.hidden;
+  }
+
+  /** Lets something happen on each frame before it is drawn, and says whether another must follow. */
+  onFrame(frame: (now: number) => boolean): void {
+    this.frame = frame;
+  }
+
+  /** The board draws itself on the next frame, once. */
+  onDraw(draw: (() => void) | null): void {
+    this.drawBoard = draw;
+    this.draw();
+  }
+
+  draw(): void {
+    if (this.frameAsked) return;
+    this.frameAsked = true;
+    requestAnimationFrame((now) => {
+      this.frameAsked = false;
+      const more = this.frame(now);
+      if (this.pointerStale) {
+        this.pointerStale = false;
+        this.pointer = this.session.ask.pointer() ?? this.pointer;
+        if (this.pointer?.map) this.currentMap = this.pointer.map;
+      }
+      this.drawBoard?.();
+      if (more) this.draw();
+    });
+  }
+
+  /** Lets the pointer, or the cell cursor in its place, do something at a place of the board. */
+  point(what: number, x: number, y: number, erase = false, steady = false): void {
+    const near = Math.ceil(EDGE / this.camera.zoom);
+    this.session.apply(
+      this.session.safely((core) => core.pointer(what, Math.floor(x), Math.floor(y), erase, steady, near), 0),
+    );
+  }
+
+  moveCamera(move: (camera: Camera) => void): void {
+    move(this.camera);
+    this.moved++;
+    this.draw();
+  }
+
+  /** Shows all maps. */
+  showAll(): void {
+    const all = around(this.session.scene?.maps ?? []);
+    if (all) this.moveCamera((c) => c.fit(all));
+  }
+
+  /** Lets animated tiles show their frames, and comes back when the next is due. */
+  readonly animate = (): void => {
+    clearTimeout(this.motion);
+    if (!this.bitmaps) return;
+    // Nothing moves before all in view was drawn once.
+    if (!this.bitmaps.settled) {
+      this.motion = window.setTimeout(this.animate, SETTLING);
+      return;
+    }
+    const still = { changed: false, next: 0 };
+    const { changed, next } = this.session.safely((core) => core.animate(this.still ? -1 : performance.now()), still);
+    if (changed) this.session.apply(T.CELLS_CHANGED);
+    if (next > 0) this.motion = window.setTimeout(this.animate, Math.max(next, SHORTEST_FRAME));
+  };
+
+  lensOf(map: string, box: T.BoxView): Uint8Array {
+    return this.lens ? this.session.ask.lens({ map, box, property: this.lens }) : new Uint8Array(0);
+  }
+
+  /** How far a layer is moved by its depth where a view shows a box of the board. */
+  layerWay(map: string, layer: string, view: T.BoxView): { x: number; y: number } {
+    return this.session.safely((core) => core.layerWay(map, layer, view), { x: 0, y: 0 });
+  }
+
+  /** Makes ready, once all in view was drawn, for what may be asked for next. */
+  limber(): void {
+    void this.session.safely((core) => core.limber(), Promise.resolve());
+  }
+}

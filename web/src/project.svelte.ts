@@ -1,0 +1,24 @@
+import { PlayControl } from './play/control.svelte';
+import { Session } from './core/session.svelte';
+import { Shell } from './shell/shell.svelte';
+import { Viewport } from './board/viewport.svelte';
+
+/** The page of one open project: its four parts, of which each has a room of its own. */
+export class Project {
+  readonly session: Session;
+  readonly viewport: Viewport;
+  readonly game: PlayControl;
+  readonly shell = new Shell();
+
+  constructor(id: string) {
+    this.session = new Session(id);
+    this.viewport = new Viewport(this.session);
+    this.game = new PlayControl(this.session, this.viewport);
+  }
+
+  /** Gives up all that the page holds. */
+  close(): void {
+    this.session.close();
+    this.viewport.leave();
+  }
+}
