@@ -84,7 +84,7 @@ func TestCoreThatFails(t *testing.T) {
 	w.page.MustEvalOnNewDocument(breakable)
 	w.page.MustNavigate(s.url("/project/1")).MustWaitLoad()
 	w.opened()
-	w.page.MustEval(`() => { window.__break = (name, call) => (name === 'pointer' || name === 'view' ? -1 : call()); }`)
+	w.page.MustEval(`() => { window.__break = (name, call) => (name === 'pointer' || name === 'prepared' ? -1 : call()); }`)
 	w.over("First map", 5, 5)
 	w.sees("main", "can’t be opened")
 	w.until("a way on", `() => { window.__break = undefined; return [...document.querySelectorAll('button')].some(b => b.textContent.includes('Try again')); }`)
