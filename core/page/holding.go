@@ -198,7 +198,10 @@ func (o PickUp) Do(p *Page) Changed {
 // Cancel ends the innermost thing: what is under way, a gesture, what is in the hand, the selection.
 type Cancel struct{}
 
-// Do implements Order. What is under way is stopped before it comes to this.
+// Stops says that what is under way is stopped instead, if anything is.
+func (Cancel) Stops() {}
+
+// Do implements Order.
 func (Cancel) Do(p *Page) Changed {
 	switch {
 	case p.hand.Cancel():

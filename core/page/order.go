@@ -21,6 +21,12 @@ type Order interface {
 	Do(p *Page) Changed
 }
 
+// A Stopper is an order that stops what is under way, if anything is; else it is done.
+type Stopper interface {
+	Order
+	Stops()
+}
+
 // A Reply is what came of an order.
 type Reply struct {
 	// Ticket is the number that came with the order.
@@ -91,8 +97,18 @@ func at(x, y int) grid.Point {
 // errUnknown answers what no page of this version says.
 var errUnknown = errors.New("this page is older than it should be: reload it")
 
-// Orders are one of each order, in the order in which they are told of.
+var orders []Order
+
+// Orders are one of each order, in the order in which they were registered.
 func Orders() []Order { return orders }
+
+// Register lets orders be given. It is called when the program begins.
+func Register(list ...Order) {
+	orders = append(orders, list...)
+	for _, o := range list {
+		ordersByName[NameOf(o)] = reflect.TypeOf(o)
+	}
+}
 
 // NameOf is the name of an order or a question: that of its type without Ask, with a small letter first.
 func NameOf(v any) string {
@@ -101,16 +117,8 @@ func NameOf(v any) string {
 	return string(unicode.ToLower(first)) + name[size:]
 }
 
-var ordersByName = byName(orders)
-
-// byName is the type of each of some things by its name.
-func byName[T any](list []T) map[string]reflect.Type {
-	types := make(map[string]reflect.Type, len(list))
-	for _, v := range list {
-		types[NameOf(v)] = reflect.TypeOf(v)
-	}
-	return types
-}
+// ordersByName and questionsByName are the types of orders and questions.
+var ordersByName, questionsByName = map[string]reflect.Type{}, map[string]reflect.Type{}
 
 // read makes what text says of the type that has a name: an object whose field "do" is the name. It gives nil for what is
 // no such text.
@@ -153,7 +161,7 @@ func (p *Page) Order(ticket int, text []byte, attached [][]byte) Changed {
 	if len(attached) > 0 {
 		o = attach(o, attached)
 	}
-	if _, cancel := o.(Cancel); cancel && p.working != nil {
+	if _, stops := o.(Stopper); stops && p.working != nil {
 		changed := p.stop()
 		p.replies = append(p.replies, Reply{Ticket: ticket, Changed: changed, Made: []string{}})
 		return changed | RepliesChanged

@@ -28,16 +28,18 @@ type Asking struct {
 	Otherwise any
 }
 
-// Questions are all sorts of questions, in the order in which they are told of.
+var questions []Asking
+
+// Questions are all sorts of questions, in the order in which they were registered.
 func Questions() []Asking { return questions }
 
-var questionsByName = func() map[string]reflect.Type {
-	list := make([]Question, len(questions))
-	for i, q := range questions {
-		list[i] = q.Question
+// RegisterQuestions lets questions be asked. It is called when the program begins.
+func RegisterQuestions(list ...Asking) {
+	questions = append(questions, list...)
+	for _, q := range list {
+		questionsByName[NameOf(q.Question)] = reflect.TypeOf(q.Question)
 	}
-	return byName(list)
-}()
+}
 
 // errNoQuestion is given for a text that is no question.
 var errNoQuestion = errors.New("there is no such question")

@@ -9,21 +9,22 @@ import (
 	"azzel/core/world"
 )
 
-// questions are one of each, by subject, with what is taken for the answer otherwise.
-var questions = []Asking{
-	// Views of all that is shown.
-	{AskScene{}, (*Scene)(nil)}, {AskState{}, (*State)(nil)}, {AskPointer{}, (*Pointer)(nil)}, {AskPlay{}, (*Play)(nil)}, {AskReplies{}, []Reply{}}, {AskProbe{}, (*Probe)(nil)},
-	{AskHistory{}, []StepView{}}, {AskMemory{}, []SlipLine{}}, {AskKnown{}, KnownView{Facts: []KnownFact{}, Reasons: []ReasonView{}}}, {AskAskable{}, (*AskableView)(nil)},
-	// The hand.
-	{Copied{}, CopiedView{}}, {BlockPicture{}, Picture{}},
-	// Maps and layers.
-	{CellsIn{}, []int{}}, {LossOf{}, ""}, {WholeScreens{}, SizeView{}}, {ScaledSize{}, ""}, {Lens{}, []byte{}}, {LayerPicture{}, Picture{}},
-	// Tiles.
-	{AskTileset{}, (*TilesetView)(nil)}, {SheetShape{}, []int{}}, {TileCells{}, []int{}}, {LikeColours{}, []int{}}, {AskUsage{}, Usage{Tilesets: []UnusedTiles{}, Unused: []string{}}},
-	{DealMedley{}, Dealt{[]int{}, []int{}}}, {SampleBond{}, []int{}}, {ProposeBond{}, Proposal{Tiles: []tiles.Bonded{}, Unsure: []int{}}}, {JoinWith{}, 0},
-	{ProposeReskin{}, Reskin{By: "position", Chosen: []Pair{}}}, {PreviewReskin{}, ReskinView{Matches: []MatchView{}}}, {ReskinPicture{}, Picture{}},
-	// Pieces, characters and play.
-	{TrailOf{}, (*TrailView)(nil)}, {ReachFrom{}, (*ReachView)(nil)}, {CharacterPicture{}, Picture{}},
+func init() {
+	RegisterQuestions([]Asking{
+		// Views of all that is shown.
+		{AskScene{}, (*Scene)(nil)}, {AskState{}, (*State)(nil)}, {AskPointer{}, (*Pointer)(nil)}, {AskPlay{}, (*Play)(nil)}, {AskReplies{}, []Reply{}}, {AskProbe{}, (*Probe)(nil)},
+		{AskHistory{}, []StepView{}}, {AskMemory{}, []SlipLine{}}, {AskKnown{}, KnownView{Facts: []KnownFact{}, Reasons: []ReasonView{}}}, {AskAskable{}, (*AskableView)(nil)},
+		// The hand.
+		{Copied{}, CopiedView{}}, {BlockPicture{}, Picture{}},
+		// Maps and layers.
+		{CellsIn{}, []int{}}, {LossOf{}, ""}, {WholeScreens{}, SizeView{}}, {ScaledSize{}, ""}, {Lens{}, []byte{}}, {LayerPicture{}, Picture{}},
+		// Tiles.
+		{AskTileset{}, (*TilesetView)(nil)}, {SheetShape{}, []int{}}, {TileCells{}, []int{}}, {LikeColours{}, []int{}}, {AskUsage{}, Usage{Tilesets: []UnusedTiles{}, Unused: []string{}}},
+		{DealMedley{}, Dealt{[]int{}, []int{}}}, {SampleBond{}, []int{}}, {ProposeBond{}, Proposal{Tiles: []tiles.Bonded{}, Unsure: []int{}}}, {JoinWith{}, 0},
+		{ProposeReskin{}, Reskin{By: "position", Chosen: []Pair{}}}, {PreviewReskin{}, ReskinView{Matches: []MatchView{}}}, {ReskinPicture{}, Picture{}},
+		// Pieces, characters and play.
+		{TrailOf{}, (*TrailView)(nil)}, {ReachFrom{}, (*ReachView)(nil)}, {CharacterPicture{}, Picture{}},
+	}...)
 }
 
 // AskScene asks for what lies on the board.
