@@ -15,12 +15,17 @@ import (
 	"azzel/core/limit"
 	"azzel/core/logic"
 	"azzel/core/page"
+	"azzel/core/page/maps"
+	"azzel/core/page/replays"
+	"azzel/core/page/supplies"
+	"azzel/core/page/tilework"
+	_ "azzel/core/page/view" // registers all orders and questions
 	"azzel/core/play"
 	"azzel/core/tiles"
 	"azzel/server"
 )
 
-var roots = []any{page.ReplaysView{}, page.Reply{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, desk.Colours{}, page.Legend{}, tiles.Apart{}, server.ProjectCard{},
+var roots = []any{replays.ReplaysView{}, page.Reply{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, desk.Colours{}, tilework.Legend{}, tiles.Apart{}, server.ProjectCard{},
 	server.NewProject{}, server.TakenPicture{}, server.TakenSheet{}, server.KeptPicture{}, server.KeptState{}, server.DeletedProject{}, server.Bringing{}, server.Problem{}}
 
 func main() {
@@ -131,8 +136,8 @@ func constants(out *bytes.Buffer) {
 		{"SCENE_CHANGED", int(page.SceneChanged)}, {"STATE_CHANGED", int(page.StateChanged)}, {"CELLS_CHANGED", int(page.CellsChanged)},
 		{"POINTER_CHANGED", int(page.PointerChanged)}, {"OUTGOING_CHANGED", int(page.OutgoingChanged)}, {"PLAY_CHANGED", int(page.PlayChanged)},
 		{"TAKEN_CHANGED", int(page.TakenChanged)}, {"WORK_LEFT", int(page.WorkLeft)}, {"REPLAYS_CHANGED", int(page.ReplaysChanged)}, {"RERUN_LEFT", int(page.RerunLeft)}, {"REPLIES_CHANGED", int(page.RepliesChanged)}, {"STACK", limit.Stack}, {"FACT_VALUE", limit.FactValue}, {"MOST_VALUE", logic.MostValue}, {"TICKS_PER_SECOND", play.TicksPerSecond}, {"LEFT", int(play.Left)}, {"RIGHT", int(play.Right)}, {"UP", int(play.Up)}, {"DOWN", int(play.Down)}, {"USE", int(play.Use)}, {"JUMP", int(play.Jump)}, {"STRIKE", int(play.Strike)}, {"SHOOT", int(play.Shoot)},
-		{"SAMPLE_COLUMNS", page.SampleColumns}, {"SAMPLE_ROWS", page.SampleRows},
-		{"SIXTEENTH", page.Sixteenth}, {"HOVER", page.Hover}, {"PRESS", page.Press}, {"DRAG", page.Drag}, {"RELEASE", page.Release}, {"LEAVE", page.Leave},
+		{"SAMPLE_COLUMNS", supplies.SampleColumns}, {"SAMPLE_ROWS", supplies.SampleRows},
+		{"SIXTEENTH", maps.Sixteenth}, {"HOVER", page.Hover}, {"PRESS", page.Press}, {"DRAG", page.Drag}, {"RELEASE", page.Release}, {"LEAVE", page.Leave},
 	} {
 		fmt.Fprintf(out, "\nexport const %s = %d;", c.name, c.value)
 	}

@@ -16,6 +16,9 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/page"
+	"azzel/core/page/maps"
+	"azzel/core/page/playing"
+	"azzel/core/page/replays"
 	"azzel/core/picture"
 	"azzel/core/play"
 	"azzel/core/world"
@@ -144,7 +147,7 @@ func pointer(what, x, y, erase, steady, near int32) (result int32) {
 //go:wasmexport layerWay
 func layerWay(m, layer int64, x, y, w, h int32) (result int32) {
 	defer bridge.Guard(&result)
-	way := now.LayerWay(world.ID(m), world.ID(layer), grid.Rect{X: int(x), Y: int(y), W: int(w), H: int(h)})
+	way := maps.LayerWay(now, world.ID(m), world.ID(layer), grid.Rect{X: int(x), Y: int(y), W: int(w), H: int(h)})
 	box = [4]int32{int32(way.X), int32(way.Y), 0, 0}
 	return 0
 }
@@ -152,7 +155,7 @@ func layerWay(m, layer int64, x, y, w, h int32) (result int32) {
 //go:wasmexport tick
 func tick(input int32) (result int32) {
 	defer bridge.Guard(&result)
-	return int32(now.Tick(play.Input(input)))
+	return int32(playing.Tick(now, play.Input(input)))
 }
 
 // handOver gives a message for those who play kept replays, or 0 if there is nothing to tell; more if
@@ -161,7 +164,7 @@ func tick(input int32) (result int32) {
 //go:wasmexport handOver
 func handOver(budget int32) (result int32) {
 	defer bridge.Guard(&result)
-	message, left := now.HandOver(int(budget))
+	message, left := replays.HandOver(now, int(budget))
 	if message == nil && left {
 		return more
 	}
@@ -171,12 +174,12 @@ func handOver(budget int32) (result int32) {
 //go:wasmexport handOverAnew
 func handOverAnew() (result int32) {
 	defer bridge.Guard(&result)
-	now.HandOverAnew()
+	replays.HandOverAnew(now)
 	return 0
 }
 
 // reruns are the kept replays of a page, if this instance is there to play them.
-var reruns page.Reruns
+var reruns replays.Reruns
 
 // rerunTake reads a message of handOver from the buffer.
 //
@@ -189,10 +192,10 @@ func rerunTake() (result int32) {
 	return 0
 }
 
-// replays tells as JSON what came of the kept replays.
+// replayed tells as JSON what came of the kept replays.
 //
 //go:wasmexport replays
-func replays() (result int32) {
+func replayed() (result int32) {
 	defer bridge.Guard(&result)
 	return bridge.Write(reruns.View())
 }

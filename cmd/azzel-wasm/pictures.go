@@ -5,6 +5,7 @@ package main
 import (
 	"azzel/cmd/internal/bridge"
 	"azzel/core/grid"
+	"azzel/core/page/playing"
 	"azzel/core/picture"
 	"azzel/core/world"
 )
@@ -59,7 +60,7 @@ func tile(n int32) (result int32) {
 //go:wasmexport sprite
 func sprite(which, facing, frame int32) (result int32) {
 	defer bridge.Guard(&result)
-	pix, w, h := now.Sprite(int(which), int(facing), int(frame))
+	pix, w, h := playing.Sprite(now, int(which), int(facing), int(frame))
 	box = [4]int32{0, 0, int32(w), int32(h)}
 	return bridge.Answer(pix)
 }

@@ -10,6 +10,11 @@ import (
 	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/page"
+	"azzel/core/page/holding"
+	"azzel/core/page/maps"
+	"azzel/core/page/playing"
+	"azzel/core/page/tilework"
+	"azzel/core/page/view"
 	"azzel/core/picture"
 	"azzel/core/play"
 	"azzel/core/tiles"
@@ -22,7 +27,7 @@ import (
 var warming struct {
 	opening []byte
 	page    *page.Page
-	scene   page.Scene
+	scene   view.Scene
 }
 
 // opens is given by warm after the last part that opening a project needs.
@@ -52,21 +57,21 @@ func warm(part int32) (result int32) {
 		w.page = p
 		return 1
 	case 2:
-		v = w.page.PointerView()
+		v = view.PointerView(w.page)
 	case 3:
-		v = w.page.State()
+		v = view.StateOf(w.page)
 	case 4:
-		w.scene = w.page.Scene()
+		w.scene = view.SceneOf(w.page)
 		return 1
 	case 5:
 		v = w.scene
 	case 6:
-		v = w.page.Tileset(w.page.Document().Tilesets[0].ID)
+		v = tilework.Tileset(w.page, w.page.Document().Tilesets[0].ID)
 	case 7:
 		w.page.Bitmap(picture.Key{Map: w.page.Document().Maps[0].ID, Layers: picture.AllLayers}, pixels)
 		return 1
 	case 8:
-		w.page.LayerPicture(w.page.Document().Maps[0].ID, 0, 40)
+		maps.LayerPicture(w.page, w.page.Document().Maps[0].ID, 0, 40)
 		return opens
 	case 9:
 		warmFill()
@@ -75,7 +80,7 @@ func warm(part int32) (result int32) {
 		warmPlay(world.View(part - 10))
 		return 1
 	default:
-		w.opening, w.page, w.scene = nil, nil, page.Scene{}
+		w.opening, w.page, w.scene = nil, nil, view.Scene{}
 		return 0
 	}
 	if _, err := json.Marshal(v); err != nil {
@@ -94,9 +99,9 @@ func limber(part int32) (result int32) {
 	var err error
 	switch part {
 	case 0:
-		err = json.Unmarshal([]byte("{}"), &page.Hold{})
+		err = json.Unmarshal([]byte("{}"), &holding.Hold{})
 	case 1:
-		_, err = json.Marshal(page.Play{})
+		_, err = json.Marshal(playing.Play{})
 	default:
 		return 0
 	}
@@ -130,7 +135,7 @@ func warmFill() {
 	if err != nil {
 		panic(err)
 	}
-	for i, o := range []page.Order{page.Hold{Holding: "tile", Tile: 3}, page.SetShape{Shape: "fill"}} {
+	for i, o := range []page.Order{holding.Hold{Holding: "tile", Tile: 3}, holding.SetShape{Shape: "fill"}} {
 		p.Order(i+1, page.OrderText(o), nil)
 	}
 	p.Bitmap(picture.Key{Map: m.ID, Layers: picture.AllLayers, Level: 2}, pixels)
@@ -167,10 +172,10 @@ func warmPlay(view world.View) {
 	if err != nil {
 		panic(err)
 	}
-	p.Order(1, page.OrderText(page.StartPlay{}), nil)
+	p.Order(1, page.OrderText(playing.StartPlay{}), nil)
 	for tick := range 120 {
-		p.Tick(play.Input(1<<(tick/20%6)) | play.Right)
-		if _, err := json.Marshal(p.Play()); err != nil {
+		playing.Tick(p, play.Input(1<<(tick/20%6))|play.Right)
+		if _, err := json.Marshal(playing.PlayView(p)); err != nil {
 			panic(err)
 		}
 	}

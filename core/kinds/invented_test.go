@@ -15,6 +15,10 @@ import (
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/page"
+	"azzel/core/page/history"
+	"azzel/core/page/holding"
+	"azzel/core/page/pieces"
+	"azzel/core/page/view"
 	"azzel/core/picture"
 	"azzel/core/play"
 	"azzel/core/stage"
@@ -77,7 +81,7 @@ func open(t *testing.T, view world.View) window {
 func (w window) order(o page.Order) { w.Order(1, page.OrderText(o), nil) }
 
 // copied is what is selected, as text for the clipboard.
-func copied(p *page.Page) string { return page.Copied{}.Answer(p).(page.CopiedView).Text }
+func copied(p *page.Page) string { return holding.Copied{}.Answer(p).(holding.CopiedView).Text }
 
 func (w window) click(at grid.Point) {
 	at = grid.Point{X: at.X*16 + 8, Y: at.Y*16 + 8}
@@ -92,7 +96,7 @@ func (w window) piece() *world.Piece {
 
 func (w window) set(name string, value int) {
 	w.t.Helper()
-	o := page.SetPieceField{Map: page.ID(w.Document().Maps[0].ID), Piece: page.ID(w.piece().ID), Field: name, Number: value, Choice: "what nobody offers"}
+	o := pieces.SetPieceField{Map: page.ID(w.Document().Maps[0].ID), Piece: page.ID(w.piece().ID), Field: name, Number: value, Choice: "what nobody offers"}
 	for _, f := range w.offered() {
 		if f.Name == name && value >= 0 && value < len(f.Options) {
 			o.Choice = f.Options[value].ID
@@ -101,9 +105,9 @@ func (w window) set(name string, value int) {
 	w.order(o)
 }
 
-func (w window) offered() []page.FieldView {
-	w.order(page.Select{Thing: page.Thing{Kind: "piece", Map: page.ID(w.Document().Maps[0].ID), ID: page.ID(w.piece().ID)}})
-	slip := w.State().Slip
+func (w window) offered() []pieces.FieldView {
+	w.order(holding.Select{Thing: page.Thing{Kind: "piece", Map: page.ID(w.Document().Maps[0].ID), ID: page.ID(w.piece().ID)}})
+	slip := view.StateOf(w.Page).Slip
 	if slip == nil || slip.Acting == nil {
 		return nil
 	}
@@ -115,10 +119,10 @@ func (w window) offered() []page.FieldView {
 
 func (w window) fields() (names []string) {
 	w.offered()
-	for _, f := range w.State().Slip.Acting.Fields {
+	for _, f := range view.StateOf(w.Page).Slip.Acting.Fields {
 		value := f.Value
 		if len(f.Options) > 0 {
-			value = slices.IndexFunc(f.Options, func(o page.OptionView) bool { return o.ID == f.Chosen })
+			value = slices.IndexFunc(f.Options, func(o pieces.OptionView) bool { return o.ID == f.Chosen })
 		}
 		names = append(names, fmt.Sprintf("%s=%d", f.Name, value))
 	}
@@ -128,12 +132,12 @@ func (w window) fields() (names []string) {
 // A kind that nothing else knows of is placed, set on the slip, taken back, stored, put into a bundle and read again,
 // copied, mirrored, drawn, listed, played in both views and rewound, without a line that is written for it elsewhere.
 func TestInventedKind(t *testing.T) {
-	for _, view := range []world.View{world.TopDown, world.SideView} {
-		w := open(t, view)
+	for _, from := range []world.View{world.TopDown, world.SideView} {
+		w := open(t, from)
 		m := w.Document().Maps[0]
-		w.order(page.Hold{Holding: "piece", ID: page.ID(boiler.ID)})
+		w.order(holding.Hold{Holding: "piece", ID: page.ID(boiler.ID)})
 		w.click(grid.Point{X: 6, Y: 9})
-		w.order(page.Hold{Holding: "nothing"})
+		w.order(holding.Hold{Holding: "nothing"})
 		if p := w.piece(); p.Type != boiler.ID || p.Props != "" {
 			t.Fatalf("placed it is %+v", p)
 		}
@@ -147,7 +151,7 @@ func TestInventedKind(t *testing.T) {
 			t.Fatal(err)
 		}
 		placed := w.Document()
-		if view == world.SideView { // once with an area, once without
+		if from == world.SideView { // once with an area, once without
 			p, err := page.Open(edit.Opening{Prefix: 8, Document: res.Document}.Encode(), nil)
 			if err != nil {
 				t.Fatal(err)
@@ -162,7 +166,7 @@ func TestInventedKind(t *testing.T) {
 			w.set(set.name, set.value)
 		}
 		want := kind.Set(pressure.Is(41), valve.Is(2), faces.Is(3), pipe.Is(-32, 16), leaks.Is(0, 7), sealed.Is(1), props.Item.Refer(w.Document().Items[0].ID))
-		if view == world.SideView {
+		if from == world.SideView {
 			want = want.With(heats.Refer(areaID))
 		}
 		if w.piece().Props != want {
@@ -172,15 +176,15 @@ func TestInventedKind(t *testing.T) {
 			t.Errorf("once it is sealed the slip says %s", got)
 		}
 		for name, n := range map[string]int{"pressure": 501, "valve": 3, "faces": 5, "pipe-x": 901, "leaks-steam": 51, "speed": 3, "moons": 1} {
-			w.State()
-			if w.set(name, n); w.piece().Props != want || len(w.State().Messages) == 0 {
+			view.StateOf(w.Page)
+			if w.set(name, n); w.piece().Props != want || len(view.StateOf(w.Page).Messages) == 0 {
 				t.Errorf("%s of %d is set without a word", name, n)
 			}
 		}
 
 		// What must hold for it, and how it starts.
 		lacking := &logic.ConditionForm{Asks: "state", Subject: &logic.NounForm{Is: "this"}, Is: "cold"}
-		w.order(page.SetCondition{Map: page.ID(w.Document().Maps[0].ID), Piece: page.ID(w.piece().ID), Property: "fires", Condition: lacking})
+		w.order(pieces.SetCondition{Map: page.ID(w.Document().Maps[0].ID), Piece: page.ID(w.piece().ID), Property: "fires", Condition: lacking})
 		w.set("state", 1)
 		w.set("power", 1)
 		want = want.With(logic.Condition{Ask: logic.InState, Is: cold.Number}.Set(fires), props.Own.Is(hot.Number), props.Power.Is(kind.Off))
@@ -203,7 +207,7 @@ func TestInventedKind(t *testing.T) {
 			t.Fatalf("out of a bundle it comes back otherwise: %v", err)
 		}
 		text := copied(w.Page)
-		w.order(page.Paste{Text: text})
+		w.order(holding.Paste{Text: text})
 		w.click(grid.Point{X: 9, Y: 9})
 		if got := w.piece(); got.Type != boiler.ID || got.Props != want || len(w.Document().Maps[0].Pieces) != len(d.Maps[0].Pieces)+1 {
 			t.Errorf("pasted it is %+v", got)
@@ -217,9 +221,9 @@ func TestInventedKind(t *testing.T) {
 
 		// Taken back, step by step.
 		for range 30 {
-			w.order(page.Undo{})
+			w.order(history.Undo{})
 		}
-		if got := w.Document().Maps[0].Piece(placed.Maps[0].Pieces[len(placed.Maps[0].Pieces)-1].ID); view == world.SideView && (got == nil || got.Props != "") || view == world.TopDown && got != nil {
+		if got := w.Document().Maps[0].Piece(placed.Maps[0].Pieces[len(placed.Maps[0].Pieces)-1].ID); from == world.SideView && (got == nil || got.Props != "") || from == world.TopDown && got != nil {
 			t.Errorf("taken back it is %+v", got)
 		}
 
@@ -227,7 +231,7 @@ func TestInventedKind(t *testing.T) {
 		if pix := picture.Piece(d.Project.Lattice(), boiler.ID, false); len(pix) == 0 {
 			t.Error("it has no picture")
 		}
-		if !slices.ContainsFunc(w.Scene().Types, func(v page.TypeView) bool { return v.Name == "Boiler" && v.Purpose == boiler.Purpose }) {
+		if !slices.ContainsFunc(view.SceneOf(w.Page).Types, func(v view.TypeView) bool { return v.Name == "Boiler" && v.Purpose == boiler.Purpose }) {
 			t.Error("it is not among the types")
 		}
 		played(t, d)

@@ -1,5 +1,4 @@
-// Package page is what one open page of a project holds: the replica of the
-// document, the hand, the game being played and the pictures, and what of all
-// that is to be shown. The browser's own code only draws what it says and
-// passes on what people do.
+// Package page is the core as one open page of a project knows it: the replica of the document, the hand, the game that is
+// played, and the doors through which orders and questions come. What there is to be asked for lies in rooms by subject, the
+// packages below; package view registers all of it and says what is shown.
 package page

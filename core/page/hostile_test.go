@@ -3,7 +3,6 @@ package page_test
 import (
 	"encoding/json"
 	"fmt"
-	"maps"
 	"math"
 	"math/rand/v2"
 	"reflect"
@@ -16,6 +15,17 @@ import (
 	"azzel/core/hand"
 	"azzel/core/kind"
 	"azzel/core/page"
+	"azzel/core/page/history"
+	"azzel/core/page/holding"
+	"azzel/core/page/maps"
+	"azzel/core/page/memory"
+	"azzel/core/page/pagetest"
+	"azzel/core/page/places"
+	"azzel/core/page/playing"
+	"azzel/core/page/replays"
+	"azzel/core/page/supplies"
+	"azzel/core/page/tilework"
+	"azzel/core/page/view"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -45,8 +55,8 @@ func pick[T any](r *rand.Rand, list []T) T { return list[r.IntN(len(list))] }
 // things are all of the project that orders can mean, by what their fields are called.
 func (h hostile) things() map[string][]page.Thing {
 	d := h.doc
-	list := map[string][]page.Thing{"project": {thing("project", 0, 0)}}
-	add := func(kind string, m, id world.ID) { list[kind] = append(list[kind], thing(kind, m, id)) }
+	list := map[string][]page.Thing{"project": {pagetest.Thing("project", 0, 0)}}
+	add := func(kind string, m, id world.ID) { list[kind] = append(list[kind], pagetest.Thing(kind, m, id)) }
 	for _, m := range d.Maps {
 		add("map", 0, m.ID)
 		for _, l := range m.Layers {
@@ -70,6 +80,14 @@ func (h hostile) things() map[string][]page.Thing {
 	return list
 }
 
+func sortedKeys[V any](of map[string]V) (keys []string) {
+	for key := range of {
+		keys = append(keys, key)
+	}
+	slices.Sort(keys)
+	return keys
+}
+
 func ids[T any](list []*T, id func(*T) world.ID) []world.ID {
 	all := make([]world.ID, len(list))
 	for i, t := range list {
@@ -81,7 +99,7 @@ func ids[T any](list []*T, id func(*T) world.ID) []world.ID {
 // any is a thing of the project.
 func (h hostile) any() page.Thing {
 	all := h.things()
-	kinds := slices.Sorted(maps.Keys(all))
+	kinds := sortedKeys(all)
 	return pick(h.Rand, all[pick(h.Rand, kinds)])
 }
 
@@ -153,7 +171,7 @@ func (h hostile) value(t reflect.Type, depth int) any {
 				fields[name] = h.IntN(12)
 			case name == "change":
 				whole, _ := h.value(f.Type, 1).(map[string]any)
-				for _, key := range slices.Sorted(maps.Keys(whole)) {
+				for _, key := range sortedKeys(whole) {
 					if h.IntN(3) == 0 {
 						fields[name] = map[string]any{key: whole[key]}
 					}
@@ -274,21 +292,21 @@ func TestHostileOrdersAndQuestions(t *testing.T) {
 			h := hostile{r, p.Document()}
 			switch r.IntN(7) {
 			case 0:
-				give(page.OrderText(page.StartPlay{}), nil)
-				p.Tick(play.Input(r.IntN(64)))
+				give(page.OrderText(playing.StartPlay{}), nil)
+				playing.Tick(p, play.Input(r.IntN(64)))
 			case 1:
-				give(page.OrderText(page.StopPlay{}), nil)
+				give(page.OrderText(playing.StopPlay{}), nil)
 			case 2:
-				give(page.OrderText(page.ShowVersion{Name: "Evening"}), [][]byte{p.Document().Encode()})
+				give(page.OrderText(history.ShowVersion{Name: "Evening"}), [][]byte{p.Document().Encode()})
 			case 3:
-				give(page.OrderText(page.ShowCurrentVersion{}), nil)
+				give(page.OrderText(history.ShowCurrentVersion{}), nil)
 			case 4:
 				at := grid.Point{X: r.IntN(300), Y: r.IntN(300)}
 				p.Pointer(pick(r, []int{page.Hover, page.Press, page.Drag, page.Release, page.Leave}), at, r.IntN(3) == 0, false, 4)
 			case 5:
-				give(page.OrderText(page.ShowCurrentVersion{}), nil)
-				give(page.OrderText(page.SelectAllCells{Map: h.any().Map}), nil)
-				give(page.OrderText(page.Select{Thing: h.any()}), nil)
+				give(page.OrderText(history.ShowCurrentVersion{}), nil)
+				give(page.OrderText(holding.SelectAllCells{Map: h.any().Map}), nil)
+				give(page.OrderText(holding.Select{Thing: h.any()}), nil)
 			}
 			p.Slice = pick(r, []int{1, 300, 15_000})
 			first := ticket + 1
@@ -314,10 +332,10 @@ func TestHostileOrdersAndQuestions(t *testing.T) {
 					t.Fatalf("seed %d: %s is answered %d times", seed, page.NameOf(o), answered[n])
 				}
 			}
-			p.Scene()
-			p.State()
-			p.PointerView()
-			p.Play()
+			view.SceneOf(p)
+			view.StateOf(p)
+			view.PointerView(p)
+			playing.PlayView(p)
 			if _, err := world.Decode(p.Document().Encode()); err != nil {
 				t.Fatalf("seed %d: after %s: %v", seed, page.NameOf(o), err)
 			}
@@ -346,29 +364,29 @@ func TestHostileOrdersAndQuestions(t *testing.T) {
 // hostilePage is a page with a thing of each sort.
 func hostilePage(t *testing.T) *page.Page {
 	t.Helper()
-	p := fromTheSide(t)
-	place(p, world.Foe, 5, 9)
-	place(p, world.Collectible, 7, 9)
-	lift := place(p, world.MovingPlatform, 6, 5)
+	p := pagetest.FromTheSide(t)
+	pagetest.Place(p, world.Foe, 5, 9)
+	pagetest.Place(p, world.Collectible, 7, 9)
+	lift := pagetest.Place(p, world.MovingPlatform, 6, 5)
 	m := p.Document().Maps[0]
-	order(p, page.Select{Thing: thing("piece", m.ID, lift.ID)})
-	order(p, page.AddTrackPoint{X: 10*16 + 8, Y: 5*16 + 8})
-	order(p, page.MakeMedley{Tiles: []int{1, 2}})
-	order(p, page.MakeFact{Name: "Lit", Counts: true})
-	order(p, page.MakeItem{Name: "Lamp oil"})
-	order(p, page.MakeProperty{Name: "Damp", Type: 1})
-	order(p, page.SetMovement{Term: "speed", Value: 60})
-	order(p, page.SelectAllCells{Map: page.ID(m.ID)})
-	order(p, page.KeepPatch{})
-	order(p, page.MakeArea{})
-	order(p, page.CopyMap{Map: page.ID(m.ID)})
-	order(p, page.StartPlay{})
+	pagetest.Order(p, holding.Select{Thing: pagetest.Thing("piece", m.ID, lift.ID)})
+	pagetest.Order(p, places.AddTrackPoint{X: 10*16 + 8, Y: 5*16 + 8})
+	pagetest.Order(p, supplies.MakeMedley{Tiles: []int{1, 2}})
+	pagetest.Order(p, memory.MakeFact{Name: "Lit", Counts: true})
+	pagetest.Order(p, memory.MakeItem{Name: "Lamp oil"})
+	pagetest.Order(p, tilework.MakeProperty{Name: "Damp", Type: 1})
+	pagetest.Order(p, playing.SetMovement{Term: "speed", Value: 60})
+	pagetest.Order(p, holding.SelectAllCells{Map: page.ID(m.ID)})
+	pagetest.Order(p, holding.KeepPatch{})
+	pagetest.Order(p, places.MakeArea{})
+	pagetest.Order(p, maps.CopyMap{Map: page.ID(m.ID)})
+	pagetest.Order(p, playing.StartPlay{})
 	for range 20 {
-		p.Tick(play.Right)
+		playing.Tick(p, play.Right)
 	}
-	order(p, page.KeepReplay{})
-	order(p, page.StopPlay{})
-	if says := said(p); len(p.Document().Replays) != 1 || len(p.Document().Areas) != 2 || len(p.Document().Patches) != 1 {
+	pagetest.Order(p, replays.KeepReplay{})
+	pagetest.Order(p, playing.StopPlay{})
+	if says := pagetest.Said(p); len(p.Document().Replays) != 1 || len(p.Document().Areas) != 2 || len(p.Document().Patches) != 1 {
 		t.Fatalf("the page is not set up: %s", says)
 	}
 	return p

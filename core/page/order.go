@@ -41,8 +41,8 @@ type Reply struct {
 // Attached are bytes that come with an order beside its JSON.
 type Attached [][]byte
 
-// first are the first of the bytes; none if nothing came.
-func (a Attached) first() []byte {
+// First are the first of the bytes; none if nothing came.
+func (a Attached) First() []byte {
 	if len(a) == 0 {
 		return nil
 	}
@@ -82,20 +82,21 @@ type Thing struct {
 	ID   ID     `json:"id,omitempty"`
 }
 
-func (t Thing) ref() world.Ref {
+// Ref is the thing as a reference; its sort is 0 if there is no such kind.
+func (t Thing) Ref() world.Ref {
 	return world.Ref{Sort: kindOf(t.Kind), Map: world.ID(t.Map), ID: world.ID(t.ID)}
 }
 
 // far is farther than anything on the board can be, in pixels or cells.
 const far = 1 << 28
 
-// at is a place of the board, in pixels or cells, at most so far away that sums of places are right.
-func at(x, y int) grid.Point {
+// At is a place of the board, in pixels or cells, at most so far away that sums of places are right.
+func At(x, y int) grid.Point {
 	return grid.Point{X: min(max(x, -far), far), Y: min(max(y, -far), far)}
 }
 
-// errUnknown answers what no page of this version says.
-var errUnknown = errors.New("this page is older than it should be: reload it")
+// ErrUnknown answers what no page of this version says.
+var ErrUnknown = errors.New("this page is older than it should be: reload it")
 
 var orders []Order
 
@@ -153,8 +154,8 @@ func text(v any) []byte {
 func (p *Page) Order(ticket int, text []byte, attached [][]byte) Changed {
 	o, _ := read(ordersByName, text).(Order)
 	if o == nil {
-		says := sentence(errUnknown)
-		p.say("%s", says)
+		says := Sentence(ErrUnknown)
+		p.Say("%s", says)
 		p.replies = append(p.replies, Reply{Ticket: ticket, Changed: StateChanged, Made: []string{}, Refused: says})
 		return StateChanged | RepliesChanged
 	}
@@ -205,12 +206,12 @@ func (p *Page) answer(changed Changed) {
 	p.replies = append(p.replies, *r)
 }
 
-// refuse says why what was asked for is not done.
-func (p *Page) refuse(format string, values ...any) Changed {
+// Refuse says why what was asked for is not done.
+func (p *Page) Refuse(format string, values ...any) Changed {
 	says := fmt.Sprintf(format, values...)
 	if p.reply != nil && p.reply.Refused == "" {
 		p.reply.Refused = says
 	}
-	p.say("%s", says)
+	p.Say("%s", says)
 	return StateChanged
 }

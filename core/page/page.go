@@ -1,7 +1,6 @@
 package page
 
 import (
-	"bytes"
 	"fmt"
 	"strconv"
 
@@ -41,56 +40,60 @@ const (
 type Page struct {
 	// Slice is how many cells are worked on before what is left waits for Work.
 	Slice   int
-	replica *edit.Replica
-	hand    *hand.Hand
-	ids     *world.Counter
-	bitmaps *picture.Bitmaps
-	// played is the game under way, nil for none.
-	played *play.Recording
-	// trying says that the game is played with a value that is being dragged and is not yet
-	// in the document.
-	trying bool
-	// sent is where the player was sent by a click, nil for nowhere.
-	sent *play.Walk
-	// hands are those of the replay that is watched, nil for none.
-	hands *play.Hands
-	// helps are those that are on.
-	helps play.Input
-	// given is what those know who play kept replays.
-	given given
-	// attempt, unless nil, is the document with a value of a piece that is dragged.
-	attempt *world.Document
-	// plays counts the plays begun here; chance is what their chance begins with.
-	plays, chance uint64
-	working       *working
-	later         []job
-	// inbox are messages from the server that wait.
-	inbox [][]byte
+	Replica *edit.Replica
+	Hand    *hand.Hand
+	// IDs are those of the things that are made here.
+	IDs     *world.Counter
+	Bitmaps *picture.Bitmaps
+	// Pixel is where the pointer is on the board.
+	Pixel grid.Point
+	// Messages are what is to be said to the designer with the next view of the state.
+	Messages []string
+	// Stamps count how often each tileset has changed.
+	Stamps map[world.ID]Stamp
+	// Strips are the pictures of characters, by their sums.
+	Strips map[string]*tiles.Strip
+	// Block is the block that was told of last, Blocks counts them.
+	Block  *world.Block
+	Blocks int
+	// Looked, unless nil, is the version that is shown, called LookedName.
+	Looked     *world.Document
+	LookedName string
+	// Given is what those know who play kept replays.
+	Given Given
+
+	// Played is the game under way, nil for none. Trying says that it is played with a value that is being dragged and is not
+	// yet in the document; Attempt, unless nil, is the document with a value of a piece that is dragged.
+	Played  *play.Recording
+	Trying  bool
+	Attempt *world.Document
+	// Plays counts the plays begun here, Chance is what their chance begins with.
+	Plays, Chance uint64
+	// Sent is where the player was sent by a click, Hands are those of the replay that is watched; nil for none.
+	Sent  *play.Walk
+	Hands *play.Hands
+	// Helps are the aids for testing that are on.
+	Helps play.Input
+	// Moving says that the player moved in the last tick.
+	Moving bool
+	// Events are what happened in the game and was not told yet, in words.
+	Events []string
+
+	working *working
+	later   []job
+	// inbox are messages from the server that wait, outgoing those that are to be sent.
+	inbox, outgoing [][]byte
 	// finished is what has changed since Work was called last.
 	finished Changed
 	// told says that it was last said that something is under way.
-	told     bool
-	outgoing [][]byte
-	messages []string
+	told bool
 	// reply is that of the order under way, nil for none; replies are those that were not taken.
 	reply   *Reply
 	replies []Reply
-	events  []string
-	pixel   grid.Point
-	shown   *world.Document
-	moving  bool
-	// stamps count how often each tileset has changed.
-	stamps map[world.ID]stamp
-	// strips are the pictures of characters, by their sums.
-	strips map[string]*tiles.Strip
-	// block is the block last told of, blocks counts them.
-	block  *world.Block
-	blocks int
+	// shown is the document that was followed last.
+	shown *world.Document
 	// aside are steps of an earlier page that can't be read.
 	aside [][]byte
-	// looked, unless nil, is the kept state that is shown, called lookedName.
-	looked     *world.Document
-	lookedName string
 }
 
 // Open begins with what the server sent and with the messages of an earlier
@@ -103,32 +106,33 @@ func OpenAt(at pace.Pace, opening []byte, queue [][]byte) (*Page, error) {
 	if err != nil {
 		return nil, err
 	}
-	p := &Page{Slice: sliceCells, replica: edit.NewReplica(o), ids: &world.Counter{Prefix: o.Prefix}, chance: uint64(o.Prefix) << 32, strips: map[string]*tiles.Strip{}, stamps: map[world.ID]stamp{}}
-	p.hand = hand.New(p.ids)
-	p.replica.Pace = at
-	defer func() { p.replica.Pace = nil }()
-	p.aside = p.replica.TakeUp(queue)
-	p.bitmaps = picture.NewBitmaps(picture.NewAtlas(o.Document.Project.Lattice()))
-	p.outgoing = p.replica.Outgoing()
+	p := &Page{Slice: sliceCells, Replica: edit.NewReplica(o), IDs: &world.Counter{Prefix: o.Prefix}, Chance: uint64(o.Prefix) << 32, Strips: map[string]*tiles.Strip{}, Stamps: map[world.ID]Stamp{}}
+	p.Hand = hand.New(p.IDs)
+	p.Replica.Pace = at
+	defer func() { p.Replica.Pace = nil }()
+	p.aside = p.Replica.TakeUp(queue)
+	p.Bitmaps = picture.NewBitmaps(picture.NewAtlas(o.Document.Project.Lattice()))
+	p.outgoing = p.Replica.Outgoing()
 	return p, nil
 }
 
 // A stamp is how a tileset was when it was last looked at.
-type stamp struct {
-	set *world.Tileset
-	n   int
+type Stamp struct {
+	Set *world.Tileset
+	N   int
 }
 
-// doc is what is shown: the project, or a kept state.
-func (p *Page) doc() *world.Document {
-	if p.looked != nil {
-		return p.looked
+// Doc is what is shown: the project, or a kept state.
+func (p *Page) Doc() *world.Document {
+	if p.Looked != nil {
+		return p.Looked
 	}
-	return p.replica.Document()
+	return p.Replica.Document()
 }
 
-func (p *Page) say(format string, values ...any) {
-	p.messages = append(p.messages, fmt.Sprintf(format, values...))
+// Say tells the designer something, with the next view of the state.
+func (p *Page) Say(format string, values ...any) {
+	p.Messages = append(p.Messages, fmt.Sprintf(format, values...))
 }
 
 // Fail tells the designer of an error, for which what was asked for was not done.
@@ -136,11 +140,11 @@ func (p *Page) Fail(err error) Changed {
 	if err == nil {
 		return 0
 	}
-	return p.refuse("%s", sentence(err))
+	return p.Refuse("%s", Sentence(err))
 }
 
-// sentence is an error as one.
-func sentence(err error) string {
+// Sentence is an error as one.
+func Sentence(err error) string {
 	text := []rune(err.Error())
 	if len(text) > 0 && text[0] >= 'a' && text[0] <= 'z' {
 		text[0] -= 'a' - 'A'
@@ -175,16 +179,16 @@ func (p *Page) hear() (Changed, error) {
 	n := min(len(p.inbox), heardAtATime)
 	messages := p.inbox[:n]
 	p.inbox = p.inbox[n:]
-	notices, err := p.replica.Receive(messages...)
+	notices, err := p.Replica.Receive(messages...)
 	for _, n := range notices {
 		if n.Refused != "" {
-			p.say("The server refused a change: %s.", n.Refused)
+			p.Say("The server refused a change: %s.", n.Refused)
 		}
 	}
 	if err != nil {
 		return 0, err
 	}
-	return p.follow() | StateChanged | OutgoingChanged, nil
+	return p.Follow() | StateChanged | OutgoingChanged, nil
 }
 
 // Outgoing takes the messages that are to be sent and were not taken before.
@@ -197,7 +201,7 @@ func (p *Page) Outgoing() [][]byte {
 // Unsent is the messages of all steps without an answer, to be sent again.
 func (p *Page) Unsent() [][]byte {
 	p.outgoing = nil
-	return p.replica.Outgoing()
+	return p.Replica.Outgoing()
 }
 
 // Aside are the messages of an earlier page that could not be taken up. Those after them were, as steps of
@@ -205,63 +209,26 @@ func (p *Page) Unsent() [][]byte {
 func (p *Page) Aside() [][]byte { return p.aside }
 
 // Latest is the project with all that was done here, whatever is looked at.
-func (p *Page) Latest() *world.Document { return p.replica.Document() }
+func (p *Page) Latest() *world.Document { return p.Replica.Document() }
 
-// DoAgain does steps here that were meant for another database, as far as they can be done, and says how many were.
-type DoAgain struct {
-	Steps Attached `json:"-"`
-}
-
-// Do implements Order.
-func (o DoAgain) Do(p *Page) Changed {
-	if p.looking() {
-		return StateChanged
-	}
-	became, done := map[uint64]uint64{}, 0
-	for _, m := range o.Steps {
-		sequence, body, err := edit.ReadSend(m)
-		if err != nil {
-			continue
-		}
-		e, err := edit.Decode(body)
-		if err == nil && e.Undoes != 0 {
-			if e.Undoes = became[e.Undoes]; e.Undoes == 0 {
-				continue
-			}
-		}
-		if err != nil {
-			continue
-		}
-		n, message, err := p.replica.Do(e)
-		if err != nil {
-			continue
-		}
-		became[sequence] = n
-		done++
-		p.send(message)
-	}
-	p.say("%d of %s could be done here.", done, counted(len(o.Steps), "step"))
-	return p.follow() | StateChanged | OutgoingChanged
-}
-
-// follow lets game and pictures go on with the present document.
-func (p *Page) follow() Changed {
-	d := p.doc()
+// Follow lets game and pictures go on with the present document.
+func (p *Page) Follow() Changed {
+	d := p.Doc()
 	if d == p.shown {
 		return 0
 	}
 	was := p.shown
-	p.shown, p.attempt = d, nil
+	p.shown, p.Attempt = d, nil
 	changed := CellsChanged | PointerChanged
 	if was == nil || sceneDiffers(was, d) {
 		changed |= SceneChanged | StateChanged
 	}
-	if p.played != nil {
-		if err := p.played.SetDocument(d); err != nil {
-			p.played = nil
+	if p.Played != nil {
+		if err := p.Played.SetDocument(d); err != nil {
+			p.Played = nil
 			p.Fail(err)
 		} else {
-			p.collect()
+			p.Collect()
 		}
 		changed |= PlayChanged | StateChanged
 	}
@@ -273,18 +240,18 @@ func sceneDiffers(a, b *world.Document) bool {
 	return len(diff.Put)+len(diff.Removed) > 0
 }
 
-func (p *Page) do(e edit.Edit) Changed {
-	if p.looking() {
+func (p *Page) Do(e edit.Edit) Changed {
+	if p.Looking() {
 		return StateChanged
 	}
-	before := p.doc()
-	_, message, err := p.replica.Do(e)
+	before := p.Doc()
+	_, message, err := p.Replica.Do(e)
 	if err != nil {
 		return p.Fail(err)
 	}
-	p.send(message)
+	p.Send(message)
 	p.made(before, e)
-	return p.follow() | StateChanged | OutgoingChanged
+	return p.Follow() | StateChanged | OutgoingChanged
 }
 
 // made notes in the reply what an edit made.
@@ -300,16 +267,17 @@ func (p *Page) made(before *world.Document, e edit.Edit) {
 	}
 }
 
-func (p *Page) outcome(o hand.Outcome) Changed {
+// Outcome does what came of a hand, or says why nothing did.
+func (p *Page) Outcome(o hand.Outcome) Changed {
 	changed := StateChanged | PointerChanged
 	if o.Said != "" && o.Edit == nil {
-		p.refuse("%s", o.Said)
+		p.Refuse("%s", o.Said)
 	}
 	if o.Edit != nil {
 		if o.Said != "" {
-			p.say("%s", o.Said)
+			p.Say("%s", o.Said)
 		}
-		changed |= p.do(*o.Edit)
+		changed |= p.Do(*o.Edit)
 	}
 	return changed
 }
@@ -327,61 +295,34 @@ const (
 // Near is how many pixels of the board are near enough to an edge to take it.
 func (p *Page) Pointer(what int, pixel grid.Point, erase, steady bool, near int) Changed {
 	if what == Hover && p.working != nil {
-		p.pixel = pixel
+		p.Pixel = pixel
 		return 0
 	}
 	return p.ask(func() Changed {
-		d := p.doc()
-		p.hand.Near, p.hand.Steady = near, steady
-		p.pixel = pixel
+		d := p.Doc()
+		p.Hand.Near, p.Hand.Steady = near, steady
+		p.Pixel = pixel
 		switch what {
 		case Hover, Drag:
-			p.hand.Drag(d, pixel)
+			p.Hand.Drag(d, pixel)
 		case Press:
-			return p.outcome(p.hand.Press(d, pixel, erase))
+			return p.Outcome(p.Hand.Press(d, pixel, erase))
 		case Release:
-			if !p.hand.Busy() {
+			if !p.Hand.Busy() {
 				return 0
 			}
-			return p.outcome(p.hand.Release(d, pixel)) | p.hover()
+			return p.Outcome(p.Hand.Release(d, pixel)) | p.Hover()
 		case Leave:
-			p.hand.Leave()
+			p.Hand.Leave()
 		}
 		return PointerChanged
 	})
 }
 
-func (p *Page) hover() Changed {
-	p.hand.Hover(p.doc(), p.pixel)
+// Hover lets the hand see what is under the pointer now.
+func (p *Page) Hover() Changed {
+	p.Hand.Hover(p.Doc(), p.Pixel)
 	return PointerChanged
-}
-
-// AddPictures takes the tiles of a tileset or the frames of a character, as the server keeps them. The bytes are not kept.
-type AddPictures struct {
-	Of    ID       `json:"of"`
-	Strip Attached `json:"-"`
-}
-
-// Do implements Order.
-func (o AddPictures) Do(p *Page) Changed {
-	data := o.Strip.first()
-	s, err := tiles.DecodeStrip(data)
-	if err != nil {
-		return p.Fail(err)
-	}
-	if c := p.doc().Character(world.ID(o.Of)); c != nil && len(s.Places) == c.Frames() {
-		if s, err = tiles.DecodeStrip(bytes.Clone(data)); err != nil {
-			return p.Fail(err)
-		}
-		p.strips[c.Strip] = s
-		return SceneChanged
-	}
-	t := p.doc().Tileset(world.ID(o.Of))
-	if t == nil {
-		return 0
-	}
-	p.bitmaps.Atlas.Add(t, s)
-	return SceneChanged | CellsChanged
 }
 
 // ParseID reads an id; 0 if it is none.
@@ -398,10 +339,10 @@ func FormatID(id world.ID) string { return strconv.FormatUint(uint64(id), 10) }
 
 // Answered is the sequence number of the last step that the server has taken
 // or refused.
-func (p *Page) Answered() uint64 { return p.replica.Answered() }
+func (p *Page) Answered() uint64 { return p.Replica.Answered() }
 
 // Revision is how many steps of the project's log this page has seen.
-func (p *Page) Revision() uint64 { return p.replica.Revision() }
+func (p *Page) Revision() uint64 { return p.Replica.Revision() }
 
 // Document is the document as it is shown.
-func (p *Page) Document() *world.Document { return p.doc() }
+func (p *Page) Document() *world.Document { return p.Doc() }

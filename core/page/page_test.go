@@ -4,66 +4,23 @@ import (
 	"bytes"
 	"encoding/binary"
 	"math/rand/v2"
-	"slices"
 	"strings"
 	"testing"
 
-	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/page"
+	"azzel/core/page/history"
+	"azzel/core/page/holding"
+	"azzel/core/page/maps"
+	"azzel/core/page/memory"
+	"azzel/core/page/pagetest"
+	"azzel/core/page/playing"
+	"azzel/core/page/replays"
+	"azzel/core/page/things"
+	"azzel/core/page/view"
 	"azzel/core/play"
 	"azzel/core/world"
 )
-
-func open(t *testing.T, prefix uint32) *page.Page {
-	t.Helper()
-	d, err := world.Start(world.Project{Name: "Fern grotto", CellW: 16, CellH: 16, SeenW: 12, SeenH: 9}, &world.Counter{Prefix: 1})
-	if err != nil {
-		t.Fatal(err)
-	}
-	p, err := page.Open(edit.Opening{Prefix: prefix, Document: d}.Encode(), nil)
-	if err != nil {
-		t.Fatal(err)
-	}
-	return p
-}
-
-func order(p *page.Page, o page.Order, attached ...[]byte) { p.Order(1, page.OrderText(o), attached) }
-
-// thing is a thing of the project in orders.
-func thing(kind string, m, id world.ID) page.Thing {
-	return page.Thing{Kind: kind, Map: page.ID(m), ID: page.ID(id)}
-}
-
-// set sets a field of a piece as on its slip: to a number, or to option n of those that are offered.
-func set(p *page.Page, piece *world.Piece, name string, n int) {
-	m, _ := p.Document().Piece(piece.ID)
-	o := page.SetPieceField{Map: page.ID(m.ID), Piece: page.ID(piece.ID), Field: name, Number: n, Choice: "what nobody offers"}
-	hand := p.State()
-	order(p, page.Select{Thing: thing("piece", m.ID, piece.ID)})
-	if slip := p.State().Slip; slip != nil {
-		var fields []page.FieldView
-		if slip.Acting != nil {
-			fields = slip.Acting.Fields
-		}
-		if slip.Asking != nil {
-			fields = append(slices.Clone(fields), slip.Asking.Fields...)
-		}
-		for _, f := range fields {
-			if f.Name == name && n >= 0 && n < len(f.Options) {
-				o.Choice = f.Options[n].ID
-			}
-		}
-	}
-	order(p, page.Unselect{})
-	order(p, page.Hold{Holding: hand.Holding})
-	order(p, o)
-}
-
-// copied is what is selected, as text for the clipboard.
-func copied(p *page.Page) string {
-	return page.Copied{}.Answer(p).(page.CopiedView).Text
-}
 
 // within is a document as bytes, but for the creation number that comes next.
 func within(d *world.Document) []byte {
@@ -83,9 +40,9 @@ func TestAnyHands(t *testing.T) {
 	followed := 0
 	for seed := range uint64(rounds) {
 		r := rand.New(rand.NewPCG(seed, 6))
-		p := open(t, 5)
+		p := pagetest.Open(t, 5)
 		first := p.Document()
-		e := &elsewhere{t: t, p: p}
+		e := pagetest.NewElsewhere(t, p)
 		at := func() grid.Point { return grid.Point{X: r.IntN(900) - 150, Y: r.IntN(700) - 150} }
 		for range 250 {
 			before := p.Document()
@@ -95,9 +52,9 @@ func TestAnyHands(t *testing.T) {
 			switch r.IntN(10) {
 			case 0:
 				kinds := []string{"nothing", "tile", "eraser", "piece", "crossing"}
-				order(p, page.Hold{Holding: kinds[r.IntN(5)], Tile: 1 + r.IntN(11), ID: page.ID(world.ID(1 + r.IntN(3)))})
+				pagetest.Order(p, holding.Hold{Holding: kinds[r.IntN(5)], Tile: 1 + r.IntN(11), ID: page.ID(world.ID(1 + r.IntN(3)))})
 			case 1:
-				order(p, page.SetShape{Shape: []string{"free", "line", "box", "fill"}[r.IntN(4)]})
+				pagetest.Order(p, holding.SetShape{Shape: []string{"free", "line", "box", "fill"}[r.IntN(4)]})
 			case 2, 3, 4:
 				p.Pointer(page.Press, at(), r.IntN(5) == 0, false, 0)
 				for range r.IntN(6) {
@@ -106,23 +63,23 @@ func TestAnyHands(t *testing.T) {
 				if r.IntN(8) > 0 {
 					p.Pointer(page.Release, at(), false, false, 0)
 				}
-				finish(t, p)
+				pagetest.Finish(t, p)
 			case 5:
-				order(p, []page.Order{page.Undo{}, page.Redo{}, page.Cancel{}, page.DeleteSelected{}, page.Unselect{}}[r.IntN(5)])
+				pagetest.Order(p, []page.Order{history.Undo{}, history.Redo{}, holding.Cancel{}, holding.DeleteSelected{}, holding.Unselect{}}[r.IntN(5)])
 			case 6:
 				x := at()
-				order(p, page.PickUp{X: x.X, Y: x.Y, ToX: x.X, ToY: x.Y})
+				pagetest.Order(p, holding.PickUp{X: x.X, Y: x.Y, ToX: x.X, ToY: x.Y})
 			case 7:
 				x := at()
-				start := page.StartPlay{Here: r.IntN(2) == 0, X: x.X, Y: x.Y}
-				order(p, []page.Order{start, start, page.StopPlay{}}[r.IntN(3)])
+				start := playing.StartPlay{Here: r.IntN(2) == 0, X: x.X, Y: x.Y}
+				pagetest.Order(p, []page.Order{start, start, playing.StopPlay{}}[r.IntN(3)])
 				for range 40 {
-					p.Tick(play.Input(r.IntN(32)))
+					playing.Tick(p, play.Input(r.IntN(32)))
 				}
-				order(p, page.KeepReplay{})
+				pagetest.Order(p, replays.KeepReplay{})
 			case 8:
 				m := p.Document().Maps[0]
-				order(p, page.SetCurrentLayer{Map: page.ID(m.ID), Layer: page.ID(m.Layers[r.IntN(len(m.Layers))].ID)})
+				pagetest.Order(p, maps.SetCurrentLayer{Map: page.ID(m.ID), Layer: page.ID(m.Layers[r.IntN(len(m.Layers))].ID)})
 			case 9:
 				d := p.Document()
 				m := d.Maps[r.IntN(len(d.Maps))]
@@ -131,30 +88,30 @@ func TestAnyHands(t *testing.T) {
 					fact = d.Facts[r.IntN(len(d.Facts))].ID
 				}
 				if len(m.Pieces) > 0 && r.IntN(2) == 0 {
-					set(p, m.Pieces[r.IntN(len(m.Pieces))], []string{"sets", "sets-how", "sets-by"}[r.IntN(3)], r.IntN(4))
+					pagetest.Set(p, m.Pieces[r.IntN(len(m.Pieces))], []string{"sets", "sets-how", "sets-by"}[r.IntN(3)], r.IntN(4))
 					break
 				}
-				order(p, []page.Order{page.MakeFact{Name: "Lit", Counts: yes}, page.SetFact{Fact: page.ID(fact), Start: n, Counts: yes},
-					page.SetFactInPlay{Fact: page.ID(fact), Value: n}, page.Delete{Thing: thing("fact", 0, fact)}}[r.IntN(4)])
+				pagetest.Order(p, []page.Order{memory.MakeFact{Name: "Lit", Counts: yes}, memory.SetFact{Fact: page.ID(fact), Start: n, Counts: yes},
+					memory.SetFactInPlay{Fact: page.ID(fact), Value: n}, things.Delete{Thing: pagetest.Thing("fact", 0, fact)}}[r.IntN(4)])
 			}
-			p.Scene()
-			p.State()
-			p.PointerView()
-			p.Play()
-			p.Known()
+			view.SceneOf(p)
+			view.StateOf(p)
+			view.PointerView(p)
+			playing.PlayView(p)
+			memory.Known(p)
 			// Told in small parts, while the document goes on changing.
-			if message, _ := p.HandOver(1 + r.IntN(3000)); message != nil {
+			if message, _ := replays.HandOver(p, 1+r.IntN(3000)); message != nil {
 				if err := e.Take(message); err != nil {
 					t.Fatalf("seed %d: %v", seed, err)
 				}
 				e.Run(100)
 			}
 			if r.IntN(60) == 0 {
-				p.HandOverAnew()
-				e.Reruns = page.Reruns{}
+				replays.HandOverAnew(p)
+				e.Reruns = replays.Reruns{}
 			}
 		}
-		if e.told(); e.Document() != nil && !bytes.Equal(within(e.Document()), within(p.Document())) {
+		if e.Told(); e.Document() != nil && !bytes.Equal(within(e.Document()), within(p.Document())) {
 			t.Fatalf("seed %d: whoever plays the replays has another document", seed)
 		} else if e.Document() != nil {
 			followed++
@@ -162,9 +119,9 @@ func TestAnyHands(t *testing.T) {
 		if _, err := world.Decode(p.Document().Encode()); err != nil {
 			t.Fatalf("seed %d: %v", seed, err)
 		}
-		order(p, page.StopPlay{})
-		for p.State().Undo != "" {
-			order(p, page.Undo{})
+		pagetest.Order(p, playing.StopPlay{})
+		for view.StateOf(p).Undo != "" {
+			pagetest.Order(p, history.Undo{})
 		}
 		if d := world.Diff(first, p.Document()); len(d.Removed) > 0 || len(p.Document().Maps) != 1 {
 			t.Fatalf("seed %d: undoing everything does not lead back: %+v", seed, d.Removed)
@@ -192,35 +149,35 @@ func TestWhatIsSaid(t *testing.T) {
 		do   func(*page.Page)
 	}{
 		"painting beside every map": {"There is no map here", func(p *page.Page) {
-			order(p, page.Hold{Holding: "tile", Tile: 3})
+			pagetest.Order(p, holding.Hold{Holding: "tile", Tile: 3})
 			p.Pointer(page.Press, grid.Point{X: -400, Y: 0}, false, false, 0)
 		}},
 		"a name too long": {"at most 120 letters", func(p *page.Page) {
-			order(p, page.Rename{Thing: page.Thing{Kind: "project"}, Name: strings.Repeat("moss", 40)})
+			pagetest.Order(p, things.Rename{Thing: page.Thing{Kind: "project"}, Name: strings.Repeat("moss", 40)})
 		}},
 		"no name": {"a name is needed", func(p *page.Page) {
-			order(p, page.Rename{Thing: page.Thing{Kind: "map", ID: page.ID(p.Document().Maps[0].ID)}, Name: " "})
+			pagetest.Order(p, things.Rename{Thing: page.Thing{Kind: "map", ID: page.ID(p.Document().Maps[0].ID)}, Name: " "})
 		}},
 		"the only map": {"the only map", func(p *page.Page) {
-			order(p, page.Select{Thing: page.Thing{Kind: "map", ID: page.ID(p.Document().Maps[0].ID)}})
-			order(p, page.DeleteSelected{})
+			pagetest.Order(p, holding.Select{Thing: page.Thing{Kind: "map", ID: page.ID(p.Document().Maps[0].ID)}})
+			pagetest.Order(p, holding.DeleteSelected{})
 		}},
 		"a crossing from nowhere": {"There is no map here", func(p *page.Page) {
-			order(p, page.Hold{Holding: "crossing"})
+			pagetest.Order(p, holding.Hold{Holding: "crossing"})
 			p.Pointer(page.Press, grid.Point{X: -400, Y: 40}, false, false, 0)
 			p.Pointer(page.Release, grid.Point{X: 40, Y: 40}, false, false, 0)
 		}},
-		"nothing to undo":  {"nothing to undo", func(p *page.Page) { order(p, page.Undo{}) }},
-		"nothing selected": {"Nothing is selected", func(p *page.Page) { order(p, page.DeleteSelected{}) }},
+		"nothing to undo":  {"nothing to undo", func(p *page.Page) { pagetest.Order(p, history.Undo{}) }},
+		"nothing selected": {"Nothing is selected", func(p *page.Page) { pagetest.Order(p, holding.DeleteSelected{}) }},
 		"play off the maps": {"no map under the pointer", func(p *page.Page) {
-			order(p, page.StartPlay{Here: true, X: -4000})
+			pagetest.Order(p, playing.StartPlay{Here: true, X: -4000})
 		}},
 		"an order of another time": {"reload", func(p *page.Page) { p.Order(1, []byte(`{"do":"prune"}`), nil) }},
 	} {
-		p := open(t, 6)
+		p := pagetest.Open(t, 6)
 		before := p.Document()
 		c.do(p)
-		said := strings.Join(p.State().Messages, " ")
+		said := strings.Join(view.StateOf(p).Messages, " ")
 		if !strings.Contains(strings.ToLower(said), strings.ToLower(c.says)) {
 			t.Errorf("%s: said %q, want something about %q", name, said, c.says)
 		}

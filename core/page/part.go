@@ -1,6 +1,8 @@
 package page
 
-import "encoding/json"
+import (
+	"encoding/json"
+)
 
 // A Part is what is to be set of something, as JSON: what it leaves out stays as it is when the order
 // is done, whatever it was when that was given. The zero value leaves out all.
@@ -35,10 +37,10 @@ func (p Part[T]) Given() bool { return len(p.text) > 0 && string(p.text) != "nul
 // Over is what it was with what is to be set. What it was must share no list with anything that is kept.
 func (p Part[T]) Over(was T) (T, error) {
 	if !p.Given() {
-		return was, errUnknown
+		return was, ErrUnknown
 	}
 	if err := json.Unmarshal(p.text, &was); err != nil {
-		return was, errUnknown
+		return was, ErrUnknown
 	}
 	return was, nil
 }

@@ -7,19 +7,22 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/page"
+	"azzel/core/page/history"
+	"azzel/core/page/pagetest"
+	"azzel/core/page/view"
 	"azzel/core/world"
 )
 
 // What is set of a thing is only what was changed: what was set meanwhile by an order that waited, or by somebody
 // else, stays.
 func TestPartsKeepTheRest(t *testing.T) {
-	p := open(t, 5)
+	p := pagetest.Open(t, 5)
 	m := p.Document().Maps[0]
 	l := m.Layers[1]
 	send := func(text string) {
 		t.Helper()
 		p.Order(1, []byte(text), nil)
-		for _, says := range p.State().Messages {
+		for _, says := range view.StateOf(p).Messages {
 			t.Error(says)
 		}
 	}
@@ -48,7 +51,7 @@ func TestPartsKeepTheRest(t *testing.T) {
 	setMap := func(change string) string {
 		return `{"do":"setMap","with":{"map":"` + page.FormatID(m.ID) + `","change":` + change + `}}`
 	}
-	shown := p.Scene().Maps[0].Look
+	shown := view.SceneOf(p).Maps[0].Look
 	send(setMap(`{"notes":"moss"}`))
 	send(setMap(`{"edges":[1,0,0,0]}`))
 	send(setMap(`{"lottery":[0,0,0,0,9]}`))
@@ -61,7 +64,7 @@ func TestPartsKeepTheRest(t *testing.T) {
 	}
 	before := p.Document()
 	for _, bad := range []string{`"moss"`, `{"edges":[1]}`, `{"edges":"left"}`, `null`, `{"view":{}}`} {
-		if p.Order(1, []byte(setMap(bad)), nil); p.Document() != before || len(p.State().Messages) == 0 {
+		if p.Order(1, []byte(setMap(bad)), nil); p.Document() != before || len(view.StateOf(p).Messages) == 0 {
 			t.Errorf("%s is set without a word", bad)
 		}
 	}
@@ -70,7 +73,7 @@ func TestPartsKeepTheRest(t *testing.T) {
 // A step of an earlier page that can't be read is set aside; those before and after it are taken up, an undo among
 // them takes back what it was meant for, and all of it reaches the server under numbers without a gap.
 func TestQueueThatCanNotBeRead(t *testing.T) {
-	base := open(t, 5)
+	base := pagetest.Open(t, 5)
 	m := base.Document().Maps[0]
 	opening := edit.Opening{Prefix: 6, Document: base.Document()}
 	paint := func(x int, c grid.Cell) []byte {
@@ -108,7 +111,7 @@ func TestQueueThatCanNotBeRead(t *testing.T) {
 				t.Errorf("%s: message %d has the number %d: %v", name, i+1, n, err)
 			}
 		}
-		order(p, page.Undo{})
+		pagetest.Order(p, history.Undo{})
 		if at(5) == 6 || at(3) != 4 {
 			t.Errorf("%s: the last step is not the one that undo takes back", name)
 		}

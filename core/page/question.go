@@ -19,8 +19,8 @@ type Picture struct {
 	W, H   int
 }
 
-// pictured is a picture as most functions give it.
-func pictured(pixels []byte, w, h int) Picture { return Picture{pixels, w, h} }
+// Pictured is a picture as most functions give it.
+func Pictured(pixels []byte, w, h int) Picture { return Picture{pixels, w, h} }
 
 // An Asking is a sort of question, with what is taken for the answer while there is no page that could give one.
 type Asking struct {

@@ -45,7 +45,7 @@ func (p *Page) enter(j job) (Changed, error) {
 
 // begin makes a job the one under way. Nothing of it is done yet.
 func (p *Page) begin(j job) {
-	w := &working{job: j, hand: *p.hand, document: p.doc()}
+	w := &working{job: j, hand: *p.Hand, document: p.Doc()}
 	p.reply = nil
 	if j.ticket != 0 {
 		p.reply = &Reply{Ticket: j.ticket}
@@ -116,13 +116,21 @@ func (p *Page) next() {
 	}
 }
 
-func (p *Page) pace(at pace.Pace) { p.hand.Pace, p.replica.Pace = at, at }
+func (p *Page) pace(at pace.Pace) { p.Hand.Pace, p.Replica.Pace = at, at }
+
+// Underway is how many cells of what is under way were worked on, and whether it can be stopped; −1 if nothing is.
+func (p *Page) Underway() (cells int, stops bool) {
+	if p.working == nil {
+		return -1, false
+	}
+	return p.working.Done(), p.working.own
+}
 
 // Working reports whether anything is under way.
 func (p *Page) Working() bool { return p.working != nil }
 
-// finish ends what is under way, without slices. What has changed by it is given with the next Work.
-func (p *Page) finish() {
+// Finish ends what is under way, without slices. What has changed by it is given with the next Work.
+func (p *Page) Finish() {
 	for p.working != nil {
 		changed, err := p.Work(1 << 40)
 		if p.finished |= changed; err != nil {
@@ -140,13 +148,13 @@ func (p *Page) stop() Changed {
 	}
 	w.Stop()
 	p.working = nil
-	*p.hand = w.hand
-	p.hand.Cancel()
+	*p.Hand = w.hand
+	p.Hand.Cancel()
 	says := "Stopped. What was done before stays."
-	if p.doc() == w.document {
+	if p.Doc() == w.document {
 		says = "Stopped. Nothing was changed."
 	}
-	p.refuse("%s", says)
+	p.Refuse("%s", says)
 	p.answer(StateChanged)
 	for _, j := range p.later {
 		if j.ticket != 0 {
@@ -155,7 +163,7 @@ func (p *Page) stop() Changed {
 		}
 	}
 	p.later = nil
-	changed := p.follow() | StateChanged | OutgoingChanged | p.hover()
+	changed := p.Follow() | StateChanged | OutgoingChanged | p.Hover()
 	p.next()
 	// An error comes again with the server's next message.
 	more, _ := p.Work(p.Slice)

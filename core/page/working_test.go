@@ -10,21 +10,13 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/page"
+	"azzel/core/page/history"
+	"azzel/core/page/holding"
+	"azzel/core/page/pagetest"
+	"azzel/core/page/supplies"
+	"azzel/core/page/view"
 	"azzel/core/world"
 )
-
-// finish lets a page end what is under way.
-func finish(t *testing.T, p *page.Page) {
-	t.Helper()
-	for i := 0; p.Working(); i++ {
-		if _, err := p.Work(500); err != nil {
-			t.Fatal(err)
-		}
-		if i == 1_000_000 {
-			t.Fatal("the work never ends")
-		}
-	}
-}
 
 // strip is the message that somebody else painted a box of a page's first map, on a layer
 // that the page's own person leaves alone.
@@ -41,7 +33,7 @@ func TestSlicesComeToTheSame(t *testing.T) {
 	sliced := 0
 	for seed := range uint64(12) {
 		r := rand.New(rand.NewPCG(seed, 77))
-		whole, parts := open(t, 5), open(t, 5)
+		whole, parts := pagetest.Open(t, 5), pagetest.Open(t, 5)
 		whole.Slice, parts.Slice = 1<<40, 1
 		both := func(do func(*page.Page)) {
 			do(whole)
@@ -56,7 +48,7 @@ func TestSlicesComeToTheSame(t *testing.T) {
 			}
 		}
 		both(func(p *page.Page) {
-			order(p, page.MakeMedley{Name: "Leaves", Tiles: []int{1, 2}})
+			pagetest.Order(p, supplies.MakeMedley{Name: "Leaves", Tiles: []int{1, 2}})
 		})
 		revision, sent, taken := uint64(0), 0, uint64(0)
 		var messages [][2][]byte
@@ -64,24 +56,24 @@ func TestSlicesComeToTheSame(t *testing.T) {
 			at, to := grid.Point{X: r.IntN(320), Y: r.IntN(256)}, grid.Point{X: r.IntN(320), Y: r.IntN(256)}
 			switch r.IntN(8) {
 			case 0:
-				o := page.Hold{Holding: []string{"tile", "medley", "eraser", "choose", "nothing"}[r.IntN(5)], Tile: 1 + r.IntN(5)}
+				o := holding.Hold{Holding: []string{"tile", "medley", "eraser", "choose", "nothing"}[r.IntN(5)], Tile: 1 + r.IntN(5)}
 				both(func(p *page.Page) {
 					o := o
 					if o.Holding == "medley" && len(p.Document().Medleys) > 0 {
 						o.ID = page.ID(p.Document().Medleys[0].ID)
 					}
-					order(p, o)
+					pagetest.Order(p, o)
 				})
 			case 1:
-				o := page.SetShape{Shape: []string{"free", "box", "fill", "everywhere", "oval"}[r.IntN(5)]}
-				both(func(p *page.Page) { order(p, o) })
+				o := holding.SetShape{Shape: []string{"free", "box", "fill", "everywhere", "oval"}[r.IntN(5)]}
+				both(func(p *page.Page) { pagetest.Order(p, o) })
 			case 2, 3, 4:
 				both(func(p *page.Page) { p.Pointer(page.Press, at, false, false, 0) })
 				both(func(p *page.Page) { p.Pointer(page.Drag, to, false, false, 0) })
 				both(func(p *page.Page) { p.Pointer(page.Release, to, false, false, 0) })
 			case 5:
-				o := []page.Order{page.Undo{}, page.Redo{}, page.DeleteSelected{}, page.MoveSelected{X: 1, Y: 2}, page.FillSelected{}}[r.IntN(5)]
-				both(func(p *page.Page) { order(p, o) })
+				o := []page.Order{history.Undo{}, history.Redo{}, holding.DeleteSelected{}, holding.MoveSelected{X: 1, Y: 2}, holding.FillSelected{}}[r.IntN(5)]
+				both(func(p *page.Page) { pagetest.Order(p, o) })
 			case 6:
 				revision++
 				m := strip(whole, r, revision)
@@ -105,7 +97,7 @@ func TestSlicesComeToTheSame(t *testing.T) {
 			}
 			finishNow := r.IntN(4) == 0
 			if finishNow {
-				finish(t, parts)
+				pagetest.Finish(t, parts)
 				if !bytes.Equal(whole.Document().Encode(), parts.Document().Encode()) {
 					t.Fatalf("seed %d, step %d: in slices another document came out", seed, step)
 				}
@@ -120,8 +112,8 @@ func TestSlicesComeToTheSame(t *testing.T) {
 				}
 			}
 		}
-		finish(t, parts)
-		if a, b := whole.State(), parts.State(); a.Undo != b.Undo || a.Redo != b.Redo || a.Pending != b.Pending || !reflect.DeepEqual(a.Chosen, b.Chosen) {
+		pagetest.Finish(t, parts)
+		if a, b := view.StateOf(whole), view.StateOf(parts); a.Undo != b.Undo || a.Redo != b.Redo || a.Pending != b.Pending || !reflect.DeepEqual(a.Chosen, b.Chosen) {
 			t.Fatalf("seed %d: in slices another state came out: %+v, want %+v", seed, b, a)
 		}
 	}
@@ -133,32 +125,32 @@ func TestSlicesComeToTheSame(t *testing.T) {
 // Stopping leaves everything as it was, gives up what was asked for after it, and keeps
 // what came from the server meanwhile.
 func TestStoppedWork(t *testing.T) {
-	p := open(t, 5)
-	order(p, page.Hold{Holding: "tile", Tile: 2})
-	order(p, page.SetShape{Shape: "box"})
+	p := pagetest.Open(t, 5)
+	pagetest.Order(p, holding.Hold{Holding: "tile", Tile: 2})
+	pagetest.Order(p, holding.SetShape{Shape: "box"})
 	p.Pointer(page.Press, grid.Point{X: 8, Y: 8}, false, false, 0)
 	p.Pointer(page.Drag, grid.Point{X: 300, Y: 200}, false, false, 0)
 	before := p.Document()
 	p.Slice = 1
 	p.Pointer(page.Release, grid.Point{X: 300, Y: 200}, false, false, 0)
-	if s := p.State(); s.Working == nil || !s.Working.Stops || p.Document() != before {
+	if s := view.StateOf(p); s.Working == nil || !s.Working.Stops || p.Document() != before {
 		t.Fatalf("a box in slices is laid at once: %+v", s.Working)
 	}
-	order(p, page.Hold{Holding: "tile", Tile: 3})
+	pagetest.Order(p, holding.Hold{Holding: "tile", Tile: 3})
 	if _, err := p.Receive(strip(p, rand.New(rand.NewPCG(1, 1)), 1)); err != nil {
 		t.Fatal(err)
 	}
-	order(p, page.Cancel{})
+	pagetest.Order(p, holding.Cancel{})
 	for p.Working() {
-		if p.State().Working.Stops {
+		if view.StateOf(p).Working.Stops {
 			t.Fatal("what the server sent can be stopped")
 		}
-		order(p, page.Cancel{})
+		pagetest.Order(p, holding.Cancel{})
 		if _, err := p.Work(10); err != nil {
 			t.Fatal(err)
 		}
 	}
-	s := p.State()
+	s := view.StateOf(p)
 	if s.Undo != "" || s.Tile != 2 || s.Pending != 0 || len(p.Outgoing()) != 0 {
 		t.Errorf("a box that was stopped left a step: undo %q, tile %d, %d pending", s.Undo, s.Tile, s.Pending)
 	}
@@ -168,15 +160,15 @@ func TestStoppedWork(t *testing.T) {
 	p.Slice = 1 << 40
 	p.Pointer(page.Press, grid.Point{X: 8, Y: 8}, false, false, 0)
 	p.Pointer(page.Release, grid.Point{X: 40, Y: 8}, false, false, 0)
-	if p.State().Undo == "" {
+	if view.StateOf(p).Undo == "" {
 		t.Error("after a stop nothing can be painted")
 	}
 }
 
 // However much comes from others, the designer's own stroke does not wait for all of it.
 func TestOwnStrokesComeFirst(t *testing.T) {
-	p := open(t, 5)
-	order(p, page.Hold{Holding: "tile", Tile: 2})
+	p := pagetest.Open(t, 5)
+	pagetest.Order(p, holding.Hold{Holding: "tile", Tile: 2})
 	r := rand.New(rand.NewPCG(1, 1))
 	var messages [][]byte
 	for i := range uint64(900) {
@@ -191,7 +183,7 @@ func TestOwnStrokesComeFirst(t *testing.T) {
 	if _, err := p.Receive(messages[600:]...); err != nil {
 		t.Fatal(err)
 	}
-	for p.State().Undo == "" && p.Working() {
+	for view.StateOf(p).Undo == "" && p.Working() {
 		if _, err := p.Work(500); err != nil {
 			t.Fatal(err)
 		}
@@ -199,17 +191,17 @@ func TestOwnStrokesComeFirst(t *testing.T) {
 	if heard := p.Revision(); heard >= 600 {
 		t.Errorf("a stroke waited until %d steps of others were heard", heard)
 	}
-	finish(t, p)
-	if p.Revision() != 900 || p.State().Undo == "" {
-		t.Errorf("%d of 900 steps were heard, undo %q", p.Revision(), p.State().Undo)
+	pagetest.Finish(t, p)
+	if p.Revision() != 900 || view.StateOf(p).Undo == "" {
+		t.Errorf("%d of 900 steps were heard, undo %q", p.Revision(), view.StateOf(p).Undo)
 	}
 }
 
 // Walking along the list of steps can be stopped on the way: the steps that were taken back
 // until then are sent, and it is said that they stay.
 func TestStoppedWalk(t *testing.T) {
-	p := open(t, 5)
-	order(p, page.Hold{Holding: "tile", Tile: 2})
+	p := pagetest.Open(t, 5)
+	pagetest.Order(p, holding.Hold{Holding: "tile", Tile: 2})
 	for i := range 4 {
 		at := grid.Point{X: 24 + 32*i, Y: 40}
 		p.Pointer(page.Press, at, false, false, 0)
@@ -218,23 +210,23 @@ func TestStoppedWalk(t *testing.T) {
 	if n := len(p.Outgoing()); n != 4 {
 		t.Fatalf("four strokes gave %d messages", n)
 	}
-	p.State()
+	view.StateOf(p)
 	p.Slice = 1
-	order(p, page.WalkHistory{Done: 0})
-	for p.State().Undo != "" && p.Working() {
-		before := p.State().Pending
+	pagetest.Order(p, history.WalkHistory{Done: 0})
+	for view.StateOf(p).Undo != "" && p.Working() {
+		before := view.StateOf(p).Pending
 		if _, err := p.Work(1); err != nil {
 			t.Fatal(err)
 		}
-		if p.State().Pending > before {
+		if view.StateOf(p).Pending > before {
 			break
 		}
 	}
 	if !p.Working() {
 		t.Fatal("the walk was over before it could be stopped")
 	}
-	order(p, page.Cancel{})
-	s := p.State()
+	pagetest.Order(p, holding.Cancel{})
+	s := view.StateOf(p)
 	if sent := len(p.Outgoing()); p.Working() || sent == 0 || sent != s.Pending-4 {
 		t.Errorf("%d messages were given for %d steps that were taken back", sent, s.Pending-4)
 	}

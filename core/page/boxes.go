@@ -1,0 +1,58 @@
+package page
+
+import (
+	"azzel/core/grid"
+	"azzel/core/world"
+)
+
+// maxSpans is how many rows a ghost is drawn with before only its box is.
+const maxSpans = 3000
+
+// Spans are the rows of a region of the board in pixels; none if it is a box, or
+// there are too many.
+func Spans(l grid.Lattice, g grid.Region) []int {
+	list := []int{}
+	b := g.Bounds()
+	if len(g) > maxSpans || b.W*b.H == g.Len() {
+		return list
+	}
+	for _, s := range g {
+		r := l.Box(grid.Rect{X: s.X0, Y: s.Y, W: s.X1 - s.X0 + 1, H: 1})
+		list = append(list, r.X, r.Y, r.W, r.H)
+	}
+	return list
+}
+
+// BoxView is a box.
+type BoxView struct {
+	X int `json:"x"`
+	Y int `json:"y"`
+	W int `json:"w"`
+	H int `json:"h"`
+}
+
+// SlipLine is one property in the slip.
+type SlipLine struct {
+	Label string `json:"label"`
+	Value string `json:"value"`
+}
+
+// PictureSide is a side of a picture in pixels that can be made.
+func PictureSide(side int) int { return min(max(side, 1), 4096) }
+
+// Rect is the box as a rectangle, no farther off than anything can be.
+func (b BoxView) Rect() grid.Rect {
+	corner, size := At(b.X, b.Y), At(b.W, b.H)
+	return grid.Rect{X: corner.X, Y: corner.Y, W: size.X, H: size.Y}
+}
+
+// Beside is where cell (0, 0) of a map with some bounds can lie to the right of all
+// that is there.
+func Beside(d *world.Document, bounds grid.Rect) grid.Point {
+	at := grid.Point{}
+	for _, m := range d.Maps {
+		b := m.OnBoard()
+		at.X = max(at.X, b.X+b.W+3)
+	}
+	return grid.Point{X: at.X - bounds.X, Y: at.Y - bounds.Y}
+}

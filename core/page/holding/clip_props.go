@@ -1,0 +1,139 @@
+package holding
+
+import (
+	"fmt"
+	"maps"
+	"slices"
+	"strings"
+
+	"azzel/core/hand"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/logic"
+	"azzel/core/page"
+	"azzel/core/world"
+)
+
+// A clipProp is what a piece sets of a property: its numbers, the word of a choice, or the id of what it refers to with
+// its name, by which it is known again.
+type clipProp struct {
+	Is   []int    `json:"is,omitempty"`
+	Word string   `json:"word,omitempty"`
+	ID   world.ID `json:"id,omitempty"`
+	Name string   `json:"name,omitempty"`
+	// Asks is a condition, Names are those of what it asks for, in the order in which that stands.
+	Asks  *logic.ConditionForm `json:"asks,omitempty"`
+	Names []string             `json:"names,omitempty"`
+}
+
+// writeProps writes what a piece sets.
+func writeProps(d *world.Document, v kind.Values) map[string]clipProp {
+	if v == "" {
+		return nil
+	}
+	list := map[string]clipProp{}
+	for f := range v.All() {
+		p := kind.PropOf(f)
+		numbers := v.Numbers(nil, p)
+		switch p.Sort {
+		case kind.Condition:
+			c := logic.Of(v, p)
+			form := page.Conditions.Write(c)
+			is := clipProp{Asks: &form}
+			c.Refers(func(sort kind.Thing, id world.ID) { is.Names = append(is.Names, thingName(d, sort, id)) })
+			list[p.Word] = is
+		case kind.Reference:
+			id := v.Refers(p)
+			list[p.Word] = clipProp{ID: id, Name: hand.Name(d, world.Ref{Sort: page.SortOf(p.To), ID: id})}
+		case kind.OwnState:
+			list[p.Word] = clipProp{Word: kind.StateOf(numbers[0]).Word}
+		case kind.Choice:
+			list[p.Word] = clipProp{Word: p.Options[numbers[0]]}
+		case kind.Direction:
+			list[p.Word] = clipProp{Word: p.Options[numbers[0]-1]}
+		default:
+			list[p.Word] = clipProp{Is: numbers}
+		}
+	}
+	return list
+}
+
+// readProps reads what a piece sets, without what it names that is something else in this project.
+func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp) (v kind.Values, err error) {
+	for _, word := range slices.Sorted(maps.Keys(list)) {
+		h, has := k.Prop(word)
+		if !has {
+			return "", fmt.Errorf("it has no %.40q", word)
+		}
+		is := list[word]
+		option := slices.Index(h.Options, is.Word)
+		set := h.Is(is.Is...)
+		switch {
+		case h.Sort == kind.Condition && is.Asks == nil:
+			set = h.Unset()
+		case h.Sort == kind.Condition:
+			c, err := page.Conditions.Read(is.Asks)
+			if err == nil {
+				err = c.Check(false)
+			}
+			if err != nil {
+				return "", err
+			}
+			set = renamed(d, c, is.Names).Set(h.Prop)
+		case h.Sort == kind.Reference:
+			if is.Name == "" || hand.Name(d, world.Ref{Sort: page.SortOf(h.To), ID: is.ID}) != is.Name {
+				is.ID = 0
+			}
+			set = h.Refer(is.ID)
+		case h.Sort == kind.OwnState:
+			s := kind.StateNamed(is.Word)
+			if s == nil || !k.Can(s.Number) {
+				return "", fmt.Errorf("%s is not %.40q", h.Name, is.Word)
+			}
+			set = h.Is(s.Number)
+		case option < 0 && (h.Sort == kind.Choice || h.Sort == kind.Direction):
+			return "", fmt.Errorf("%s is none of %s", h.Name, strings.Join(h.Options, ", "))
+		case h.Sort == kind.Choice:
+			set = h.Is(option)
+		case h.Sort == kind.Direction:
+			set = h.Is(option + 1)
+		}
+		if err := h.Check(set.Bytes); err != nil {
+			return "", err
+		}
+		v = v.With(set)
+	}
+	return asking(v), nil
+}
+
+// renamed is a condition without the terms that ask for something that is something else in this project.
+func renamed(d *world.Document, c logic.Condition, names []string) logic.Condition {
+	n := -1
+	return c.Refer(func(sort kind.Thing, id world.ID) world.ID {
+		if n++; n >= len(names) || names[n] == "" || thingName(d, sort, id) != names[n] {
+			return 0
+		}
+		return id
+	})
+}
+
+// thingName is the name of something that a condition asks for, empty if it is not there.
+func thingName(d *world.Document, sort kind.Thing, id world.ID) string {
+	switch _, p := d.Piece(id); {
+	case sort == kind.Type:
+		return kind.NameOf(id)
+	case sort == kind.Piece && p != nil:
+		return hand.PieceName(d, p)
+	case sort == kind.Piece:
+		return ""
+	}
+	return hand.Name(d, world.Ref{Sort: page.SortOf(sort), ID: id})
+}
+
+// asking is v without the rest of a condition that asks for nothing.
+func asking(v kind.Values) kind.Values {
+	if v.Refers(props.WhileFact) == 0 && v.Refers(props.WhileItem) == 0 {
+		return v.With(world.Single{}.Props()...)
+	}
+	return v
+}

@@ -1,0 +1,112 @@
+// Package memory is the room of what a game remembers: facts and items, what names them, and why pieces did or did
+// not do what they are there for.
+package memory
+
+import (
+	"fmt"
+	"strings"
+
+	"azzel/core/edit"
+	"azzel/core/page"
+	"azzel/core/world"
+)
+
+// FactView is a fact, with what sets it and what asks for it.
+type FactView struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Counts says that it is a number, Start is what it is when play begins.
+	Counts bool `json:"counts"`
+	Start  int  `json:"start"`
+	// Sets and Asks are how many set it and ask for it.
+	Sets  int          `json:"sets"`
+	Asks  int          `json:"asks"`
+	Named []NamingView `json:"named"`
+	More  int          `json:"more"`
+}
+
+// ViewFacts are all facts as views, with what names each.
+func ViewFacts(d *world.Document, namings map[world.ID][]world.Naming) []FactView {
+	list := []FactView{}
+	for _, f := range d.Facts {
+		named := namings[f.ID]
+		v := FactView{ID: page.FormatID(f.ID), Name: f.Name, Counts: f.Counts, Start: f.Start}
+		v.Named, v.More = viewNamings(d, named)
+		for _, by := range named {
+			if by.Use == world.UseSets {
+				v.Sets++
+			} else {
+				v.Asks++
+			}
+		}
+		list = append(list, v)
+	}
+	return list
+}
+
+// settingWords are how a fact is set: to yes, up by 2.
+func settingWords(d *world.Document, c world.Change) string {
+	f := d.Fact(c.Fact)
+	switch {
+	case f == nil:
+		return "to nothing"
+	case c.How == world.Lowers && !f.Counts:
+		return "to no"
+	case !f.Counts:
+		return "to yes"
+	case c.How == world.Raises:
+		return fmt.Sprintf("up by %d", c.Amount())
+	case c.How == world.Lowers:
+		return fmt.Sprintf("down by %d", c.Amount())
+	}
+	return fmt.Sprintf("to %d", c.Amount())
+}
+
+// FactsOf are all facts of a project.
+func FactsOf(d *world.Document) []world.ID {
+	return page.IdsOf(d.Facts, func(f *world.Fact) world.ID { return f.ID })
+}
+
+// NewFact is a fact with a free name, and the part that puts it.
+func NewFact(a page.Author, name string) (world.ID, edit.Part) {
+	id := a.IDs.NewID()
+	fact := &world.Fact{Name: freeName(a.D.Facts, func(f *world.Fact) string { return f.Name }, name, "Fact")}
+	return id, edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: id}, Values: fact.Values()}
+}
+
+// MakeFact makes a fact of a name: a number if it counts, else yes or no.
+type MakeFact struct {
+	Name   string `json:"name"`
+	Counts bool   `json:"counts"`
+}
+
+// Do implements Order.
+func (o MakeFact) Do(p *page.Page) page.Changed {
+	_, put := NewFact(p.Author(), strings.TrimSpace(o.Name))
+	parts := []edit.Part{put}
+	if ref := put.(edit.Put).Ref; o.Counts {
+		parts = append(parts, edit.Changes(ref, (&world.Fact{}).Values(), (&world.Fact{Counts: true}).Values())...)
+	}
+	return p.Do(edit.Edit{Label: "make a fact", Parts: parts})
+}
+
+// SetFact says what a fact is when play begins, and whether it is a number.
+type SetFact struct {
+	Fact   page.ID `json:"fact"`
+	Start  int     `json:"start"`
+	Counts bool    `json:"counts"`
+}
+
+// Do implements Order.
+func (o SetFact) Do(p *page.Page) page.Changed {
+	ref := world.Ref{Sort: world.SortFact, ID: world.ID(o.Fact)}
+	f := p.Doc().Fact(ref.ID)
+	if f == nil {
+		return p.Fail(world.ErrGone)
+	}
+	next := *f
+	if next.Start, next.Counts = o.Start, o.Counts; o.Counts != f.Counts {
+		next.Start = next.Bound(o.Start)
+	}
+	return p.Change(f.Name, edit.Changes(ref, f.Values(), next.Values()))
+}

@@ -1,0 +1,170 @@
+package memory
+
+import (
+	"fmt"
+
+	"azzel/core/body"
+	"azzel/core/hand"
+	"azzel/core/kinds/props"
+	"azzel/core/logic"
+	"azzel/core/page"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+// SetFactInPlay sets a fact of the game that is played, to test what comes of it.
+type SetFactInPlay struct {
+	Fact  page.ID `json:"fact"`
+	Value int     `json:"value"`
+}
+
+// Do implements Order.
+func (o SetFactInPlay) Do(p *page.Page) page.Changed {
+	if p.Played == nil {
+		return p.Refuse("Nothing is being played. What a fact starts with is set in the list.")
+	}
+	if err := p.Played.SetFact(world.ID(o.Fact), o.Value); err != nil {
+		return p.Fail(err)
+	}
+	p.Moving, p.Sent, p.Hands = false, nil, nil
+	p.Collect()
+	return page.PlayChanged | page.TakenChanged
+}
+
+// KnownView is what a game remembers of the facts, and why what asks for them and sets them did or
+// did not.
+type KnownView struct {
+	Facts   []KnownFact  `json:"facts"`
+	Reasons []ReasonView `json:"reasons"`
+	// More is how many more reasons there are.
+	More int `json:"more"`
+}
+
+// KnownFact is a fact as it is in the game.
+type KnownFact struct {
+	ID     string `json:"id"`
+	Name   string `json:"name"`
+	Counts bool   `json:"counts"`
+	Value  int    `json:"value"`
+	// Since says since when it is so, and by whom.
+	Since string `json:"since"`
+}
+
+// ReasonView is why a piece of the player's map is there or not, did or did not set a fact, or lets
+// one out or not.
+type ReasonView struct {
+	ID   string `json:"id"`
+	Map  string `json:"map"`
+	Name string `json:"name"`
+	Says string `json:"says"`
+	// Yes says that it is there, has set it, or lets one out.
+	Yes bool `json:"yes"`
+	X   int  `json:"x"`
+	Y   int  `json:"y"`
+}
+
+// mostReasons is how many reasons are given at a time.
+const mostReasons = 60
+
+// Known is what the game remembers of the facts. It looks at every piece of the player's map.
+func Known(p *page.Page) KnownView {
+	v := KnownView{Facts: []KnownFact{}, Reasons: []ReasonView{}}
+	if p.Played == nil {
+		return v
+	}
+	d, g := p.Doc(), p.Played.Game()
+	for _, f := range d.Facts {
+		is, set := g.Known(f)
+		v.Facts = append(v.Facts, KnownFact{page.FormatID(f.ID), f.Name, f.Counts, is.Value, sinceWords(d, is, set)})
+	}
+	m := d.Map(g.Status().Map)
+	gone := map[world.ID]bool{}
+	g.Things(func(t play.Thing, _ int, _ body.Size) { gone[t.ID] = t.Gone })
+	origin := d.Project.Lattice().Pixel(m.Origin)
+	for _, piece := range m.Pieces {
+		say := func(says string, yes bool) {
+			if len(v.Reasons) == mostReasons {
+				v.More++
+				return
+			}
+			at := piece.Foot.Add(origin)
+			v.Reasons = append(v.Reasons, ReasonView{page.FormatID(piece.ID), page.FormatID(m.ID), hand.PieceName(d, piece), says, yes, at.X, at.Y})
+		}
+		why := reasons{d, g, piece}
+		why.presence(say)
+		why.setting(g.Taken(piece.ID) || gone[piece.ID], say)
+		why.letting(say)
+	}
+	return v
+}
+
+func sinceWords(d *world.Document, is play.Known, set bool) string {
+	if !set {
+		return "as play began"
+	}
+	return "since " + play.Clock(is.Tick) + ", by " + byWords(d, is.By)
+}
+
+func byWords(d *world.Document, by world.ID) string {
+	switch _, piece := d.Piece(by); {
+	case by == 0:
+		return "hand"
+	case piece == nil:
+		return "a piece that is gone"
+	default:
+		return hand.PieceName(d, piece)
+	}
+}
+
+// reasons say why a piece does or does not do what it is there for.
+type reasons struct {
+	d     *world.Document
+	g     *play.Game
+	piece *world.Piece
+}
+
+// presence says why the piece is there or not.
+func (r reasons) presence(say func(string, bool)) {
+	c := r.piece.While()
+	if !world.Conditional(r.piece.Type) || c.Answer(r.g.Asked(r.piece.ID)) == logic.Unasked {
+		return
+	}
+	if here := r.g.Here(r.piece.ID); here {
+		say("There: "+r.because(&c, true)+".", true)
+	} else {
+		say("Not there: "+r.because(&c, false)+".", false)
+	}
+}
+
+// setting says why the piece has set its fact or not; done says that it was taken or is gone.
+func (r reasons) setting(done bool, say func(string, bool)) {
+	f := r.d.Fact(r.piece.Refers(props.Sets))
+	if f == nil || !world.Sets(r.piece.Type) {
+		return
+	}
+	to := f.Name + " " + settingWords(r.d, r.piece.Sets())
+	is, set := r.g.Known(f)
+	switch {
+	case set && is.By == r.piece.ID:
+		say(fmt.Sprintf("Has set %s, at %s.", to, play.Clock(is.Tick)), true)
+	case done && set:
+		say(fmt.Sprintf("Has set %s, or was gone otherwise; last set by %s, at %s.", to, byWords(r.d, is.By), play.Clock(is.Tick)), true)
+	case done:
+		say(fmt.Sprintf("Has not set %s: it was gone otherwise.", to), false)
+	case !r.g.Here(r.piece.ID):
+		say(fmt.Sprintf("Can't set %s: it is not there.", to), false)
+	default:
+		say(fmt.Sprintf("Not %s yet; then it sets %s.", r.piece.Kind().Done, to), false)
+	}
+}
+
+// letting says why the piece lets the player out or not.
+func (r reasons) letting(say func(string, bool)) {
+	c := r.piece.Needs()
+	switch c.Answer(r.g.Asked(r.piece.ID)) {
+	case logic.Holding:
+		say("Lets you out: "+r.because(&c, true)+".", true)
+	case logic.Failing:
+		say("Lets nobody out: "+r.because(&c, false)+".", false)
+	}
+}

@@ -1,0 +1,177 @@
+package pieces
+
+import (
+	"fmt"
+	"slices"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/kinds/props"
+	"azzel/core/page"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+// Path is the way of a piece to and fro or along its track, and what of it goes in a second, in
+// pixels of the board; nil if it has none.
+func Path(d *world.Document, m *world.Map, p *world.Piece) *page.PathView {
+	if !p.Kind().Goes {
+		return nil
+	}
+	l := d.Project.Lattice()
+	origin := l.Pixel(m.Origin)
+	v := &page.PathView{Points: []int{}, Second: float64(p.Int(props.Speed)*l.W) / 10, W: p.Width() * l.W, H: l.H / 2}
+	add := func(at grid.Point) { v.Points = append(v.Points, at.X+origin.X, at.Y+origin.Y) }
+	add(p.Foot)
+	if t := d.Track(p.Refers(props.Track)); t != nil && t.Map == m.ID {
+		for _, at := range t.Points {
+			add(at)
+		}
+		if t.Round {
+			add(p.Foot)
+		}
+	} else if p.To() != (grid.Point{}) {
+		add(p.PathTo())
+	}
+	if len(v.Points) == 2 {
+		return nil
+	}
+	return v
+}
+
+// TrailView is where a piece will be, tick by tick, in pixels of the board.
+type TrailView struct {
+	// Places are x and y of its foot in turns, W and H what it covers.
+	Places []float64 `json:"places"`
+	W      int       `json:"w"`
+	H      int       `json:"h"`
+	// Player is the body of the player who is in its sight, nil if it does not look for one.
+	Player *page.BoxView `json:"player"`
+}
+
+// trailTicks is how far ahead a trail shows.
+const trailTicks = 12 * play.TicksPerSecond
+
+// Trail is where a piece will be that goes somewhere by itself, with the value that is tried, if one
+// is.
+func Trail(p *page.Page, id world.ID) TrailView {
+	v := TrailView{Places: []float64{}}
+	d := p.Doc()
+	if p.Attempt != nil {
+		d = p.Attempt
+	}
+	m, _ := d.Piece(id)
+	if m == nil {
+		return v
+	}
+	origin := d.Project.Lattice().Pixel(m.Origin)
+	trail := play.TrailOf(d, m, id, trailTicks)
+	v.W, v.H = trail.Size.W, trail.Size.H
+	if trail.Met {
+		of := trail.PlayerSize
+		v.Player = &page.BoxView{X: trail.Player.X/256 - of.W/2 + origin.X, Y: trail.Player.Y/256 - of.H + origin.Y, W: of.W, H: of.H}
+	}
+	for _, at := range trail.Places {
+		v.Places = append(v.Places, float64(at.X)/256+float64(origin.X), float64(at.Y)/256+float64(origin.Y))
+	}
+	return v
+}
+
+// Standing shows a piece that is a character as that stands there.
+func Standing(p *page.Page, v *PieceView, piece *world.Piece, view world.View) {
+	c := p.Doc().Character(piece.Refers(props.Who))
+	if c == nil || !piece.Kind().Figure || p.Strips[c.Strip] == nil {
+		return
+	}
+	facing := world.South
+	if view == world.SideView {
+		facing = world.East
+	}
+	if looks := piece.Int(props.Looks); looks != 0 {
+		facing = world.Facing(looks - 1)
+	}
+	v.Who, v.FootX, v.FootY = page.FormatID(c.ID), c.FootX, c.FootY
+	if v.Sprite, v.Mirrored = c.Frame(world.ActStand, facing, 0); v.Mirrored {
+		v.FootX = -v.FootX
+	}
+}
+
+// TryPieceField shows the trail of a piece as if a number of it were another, while that is dragged.
+type TryPieceField struct {
+	Map    page.ID `json:"map"`
+	Piece  page.ID `json:"piece"`
+	Field  string  `json:"field"`
+	Number int     `json:"number"`
+}
+
+// Do implements Order.
+func (o TryPieceField) Do(p *page.Page) page.Changed {
+	e, err := Acted(p.Author(), page.PieceRef(o.Map, o.Piece), o.Field, o.Number, "")
+	if err != nil {
+		return p.Fail(err)
+	}
+	p.Attempt = p.Doc()
+	if len(e.Parts) > 0 {
+		res, err := edit.Apply(p.Doc(), e)
+		if err != nil {
+			return p.Fail(err)
+		}
+		p.Attempt = res.Document
+	}
+	return page.StateChanged
+}
+
+// SetPieceField sets a field of a piece: a number, or for a field with options the one that is chosen.
+type SetPieceField struct {
+	Map    page.ID `json:"map"`
+	Piece  page.ID `json:"piece"`
+	Field  string  `json:"field"`
+	Number int     `json:"number,omitempty"`
+	Choice string  `json:"choice,omitempty"`
+}
+
+// Do implements Order.
+func (o SetPieceField) Do(p *page.Page) page.Changed {
+	p.Attempt = nil
+	e, err := Acted(p.Author(), page.PieceRef(o.Map, o.Piece), o.Field, o.Number, o.Choice)
+	if err != nil {
+		return p.Fail(err)
+	}
+	return p.Change(o.Field, e.Parts)
+}
+
+// PieceView is a piece on the board; X and Y are its foot.
+type PieceView struct {
+	ID     string `json:"id"`
+	Map    string `json:"map"`
+	Name   string `json:"name"`
+	Type   string `json:"type"`
+	Family string `json:"family"`
+	X      int    `json:"x"`
+	Y      int    `json:"y"`
+	// Who is the character that it is, empty for none whose pictures are here; Sprite which frame of
+	// their sheet is seen, FootX and FootY where in it the foot is.
+	Who      string `json:"who"`
+	Sprite   int    `json:"sprite"`
+	Mirrored bool   `json:"mirrored"`
+	FootX    int    `json:"footX"`
+	FootY    int    `json:"footY"`
+	// Conditional says that it is there only while something holds.
+	Conditional bool `json:"conditional"`
+	// Starts is how it starts in play, in words; empty for there, on and as usual.
+	Starts string `json:"starts"`
+}
+
+// PieceTerm is the name among what can be tried of a value of a piece.
+func PieceTerm(r world.Ref, name string) string {
+	return fmt.Sprintf("piece %d %d %s", r.Map, r.ID, name)
+}
+
+// Around are some values of a term from half to one and a half of the one that is set.
+func Around(value, least, most int) []int {
+	list := make([]int, 0, 5)
+	for quarters := 2; quarters <= 6; quarters++ {
+		list = append(list, min(max((value*quarters+2)/4, least), most))
+	}
+	return slices.Compact(list)
+}

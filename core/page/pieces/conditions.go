@@ -1,0 +1,325 @@
+package pieces
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"azzel/core/edit"
+	"azzel/core/hand"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/logic"
+	"azzel/core/page"
+	"azzel/core/page/memory"
+	"azzel/core/page/wording"
+	"azzel/core/world"
+)
+
+// ConditionView is what must hold for a piece, or for several.
+type ConditionView struct {
+	// Name is what it is called in orders, Label what people read, None what is said if nothing is asked, Help a
+	// sentence.
+	Name  string `json:"name"`
+	Label string `json:"label"`
+	None  string `json:"none"`
+	Help  string `json:"help"`
+	// Is is what is asked, nil for nothing; Says is the same in words.
+	Is   *logic.ConditionForm `json:"is"`
+	Says string               `json:"says"`
+	// Main says that it stands with what else can be set of the piece, not with the facts.
+	Main bool `json:"main"`
+	// Differs says that it is not the same for all of several pieces; Is is that of the first.
+	Differs bool `json:"differs"`
+}
+
+// conditionOf is what must hold for a piece, as a property of its kind says, in whatever form it was stored.
+func conditionOf(p *world.Piece, prop *kind.Prop) logic.Condition {
+	switch prop {
+	case props.While:
+		return p.While()
+	case props.Needs:
+		return p.Needs()
+	}
+	return logic.Of(p.Props, prop)
+}
+
+// conditionProps are the properties of a kind that are conditions.
+func conditionProps(k *kind.Kind) (list []kind.Has) {
+	for _, h := range k.Props {
+		if h.Sort == kind.Condition {
+			list = append(list, h)
+		}
+	}
+	return list
+}
+
+func viewConditions(d *world.Document, p *world.Piece) []ConditionView {
+	list := []ConditionView{}
+	for _, h := range conditionProps(p.Kind()) {
+		v := ConditionView{Name: h.Word, Label: h.Says(), None: h.None, Help: h.Help, Main: !h.Hidden}
+		if c := conditionOf(p, h.Prop); !c.Empty() {
+			form := page.Conditions.Write(plain(d, c))
+			v.Is, v.Says = &form, wording.NewWords(d).Condition(&c)
+		}
+		list = append(list, v)
+	}
+	return list
+}
+
+// plain is a condition in which what asks for a fact that is yes or no says that in one way: at least 1 for yes, under 1 for
+// no. What holds always or never is left as it is.
+func plain(d *world.Document, c logic.Condition) logic.Condition {
+	if c.Groups() {
+		terms := make([]logic.Condition, len(c.Terms))
+		for i, t := range c.Terms {
+			terms[i] = plain(d, t)
+		}
+		c.Terms = terms
+		return c
+	}
+	f := d.Fact(c.Left.Thing)
+	if c.Ask != logic.Compares || c.Left.Is != logic.FactValue || c.Right.Is != logic.Literal || f == nil || f.Counts {
+		return c
+	}
+	n := f.Bound(c.Right.Number)
+	switch yes, no := c.By.Holds(1, n), c.By.Holds(0, n); {
+	case yes && !no:
+		return logic.Needs(logic.FactValue, f.ID, logic.AtLeast, 1)
+	case no && !yes:
+		return logic.Needs(logic.FactValue, f.ID, logic.Under, 1)
+	}
+	return c
+}
+
+// conditioned is the edit that lets something else hold for a piece, of the property of a word; nil for nothing.
+func conditioned(a page.Author, ref world.Ref, word string, form *logic.ConditionForm) (edit.Edit, error) {
+	m := a.D.Map(ref.Map)
+	if m == nil || m.Piece(ref.ID) == nil {
+		return edit.Edit{}, world.ErrGone
+	}
+	piece := m.Piece(ref.ID)
+	h, has := piece.Kind().Prop(word)
+	if !has || h.Sort != kind.Condition {
+		return edit.Edit{}, fmt.Errorf("a piece of the type %s asks for no %q", piece.Kind().Name, word)
+	}
+	var before []edit.Part
+	var c logic.Condition
+	if form != nil {
+		read := page.Conditions
+		read.Parse = func(s string) (kind.ID, error) {
+			var id world.ID
+			var put edit.Part
+			switch s {
+			case newFact:
+				id, put = memory.NewFact(a, "")
+			case newItem:
+				id, put = memory.NewItem(a, "")
+			default:
+				return page.ParseID(s), nil
+			}
+			before = append(before, put)
+			return id, nil
+		}
+		var err error
+		if c, err = read.Read(form); err == nil {
+			err = c.Check(false)
+		}
+		if err != nil {
+			return edit.Edit{}, err
+		}
+	}
+	next := *piece
+	switch h.Prop {
+	case props.While:
+		next.SetWhile(c)
+	case props.Needs:
+		next.SetNeeds(c)
+	default:
+		next.Props = next.Props.With(c.Set(h.Prop))
+	}
+	next.Props = next.Kind().Keeps(next.Props)
+	return edit.Edit{Label: "change " + word, Parts: append(before, edit.Changes(ref, piece.Values(), next.Values())...)}, nil
+}
+
+// newFact and newItem stand for the ids of a fact and an item that are made with the condition that asks for them.
+const (
+	newFact = "a new fact"
+	newItem = "a new item"
+)
+
+// SetCondition says what must hold for a piece, in the property of a word; nil for nothing.
+type SetCondition struct {
+	Map       page.ID              `json:"map"`
+	Piece     page.ID              `json:"piece"`
+	Property  string               `json:"property"`
+	Condition *logic.ConditionForm `json:"condition"`
+}
+
+// Do implements Order.
+func (o SetCondition) Do(p *page.Page) page.Changed {
+	e, err := conditioned(p.Author(), page.PieceRef(o.Map, o.Piece), o.Property, o.Condition)
+	if err != nil {
+		return p.Fail(err)
+	}
+	if len(e.Parts) == 0 {
+		return 0
+	}
+	return p.Do(e)
+}
+
+// SetConditionOfSelected says what must hold for all pieces that are selected, in one step.
+type SetConditionOfSelected struct {
+	Property  string               `json:"property"`
+	Condition *logic.ConditionForm `json:"condition"`
+}
+
+// Do implements Order.
+func (o SetConditionOfSelected) Do(p *page.Page) page.Changed {
+	return toAll(p, func(ref world.Ref) (edit.Edit, error) {
+		return conditioned(p.Author(), ref, o.Property, o.Condition)
+	})
+}
+
+// AskableView is what conditions can ask for.
+type AskableView struct {
+	Facts  []AskedFact  `json:"facts"`
+	Items  []AskedThing `json:"items"`
+	Areas  []AskedThing `json:"areas"`
+	Pieces []AskedPiece `json:"pieces"`
+	// More is how many more pieces there are.
+	More  int         `json:"more"`
+	Types []AskedType `json:"types"`
+	// Comparisons, Presences and Powers are the words that there are for these.
+	Comparisons []AskedWord `json:"comparisons"`
+	Presences   []AskedWord `json:"presences"`
+	Powers      []AskedWord `json:"powers"`
+	// First is what is asked for at first of what the game remembers, FirstNew the same where a fact can be made for it,
+	// FirstPiece of a piece.
+	First      logic.ConditionForm `json:"first"`
+	FirstNew   logic.ConditionForm `json:"firstNew"`
+	FirstPiece logic.ConditionForm `json:"firstPiece"`
+}
+
+// AskedThing is something with a name that can be asked for.
+type AskedThing struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+}
+
+// AskedFact is a fact; Counts says that it is a number.
+type AskedFact struct {
+	AskedThing
+	Counts bool `json:"counts"`
+}
+
+// AskedPiece is a piece of a type.
+type AskedPiece struct {
+	AskedThing
+	Type string `json:"type"`
+}
+
+// AskedType is a type of piece by its word, with the states in which its pieces can be and the properties that are
+// numbers.
+type AskedType struct {
+	Word   string      `json:"word"`
+	Name   string      `json:"name"`
+	States []AskedWord `json:"states"`
+	// Powered says that its pieces have power.
+	Powered    bool        `json:"powered"`
+	Properties []AskedWord `json:"properties"`
+}
+
+// AskedWord is a word of files with what people read for it.
+type AskedWord struct {
+	Word string `json:"word"`
+	Name string `json:"name"`
+}
+
+// mostAskable is how many pieces are listed that can be asked for.
+const mostAskable = 400
+
+// Askable is what conditions can ask for. Of the pieces those of the selected map come first.
+func Askable(p *page.Page) AskableView {
+	d := p.Doc()
+	v := AskableView{Facts: []AskedFact{}, Items: []AskedThing{}, Areas: []AskedThing{}, Pieces: []AskedPiece{}, Types: []AskedType{}}
+	for _, f := range d.Facts {
+		v.Facts = append(v.Facts, AskedFact{AskedThing{page.FormatID(f.ID), f.Name}, f.Counts})
+	}
+	for _, i := range d.Items {
+		v.Items = append(v.Items, AskedThing{page.FormatID(i.ID), i.Name})
+	}
+	for _, a := range d.Areas {
+		v.Areas = append(v.Areas, AskedThing{page.FormatID(a.ID), a.Name})
+	}
+	maps := slices.Clone(d.Maps)
+	if k := slices.IndexFunc(maps, func(m *world.Map) bool { return m.ID == p.Hand.Selected.Ref.Map }); k > 0 {
+		maps[0], maps[k] = maps[k], maps[0]
+	}
+	for _, m := range maps {
+		for _, piece := range m.Pieces {
+			if len(v.Pieces) == mostAskable {
+				v.More++
+				continue
+			}
+			name := hand.PieceName(d, piece)
+			if m != maps[0] {
+				name += ", " + m.Name
+			}
+			v.Pieces = append(v.Pieces, AskedPiece{AskedThing{page.FormatID(piece.ID), name}, piece.Kind().Word})
+		}
+	}
+	for _, k := range kind.All() {
+		t := AskedType{Word: k.Word, Name: k.Name, States: []AskedWord{}, Properties: []AskedWord{}}
+		for _, s := range k.States {
+			t.States = append(t.States, AskedWord{s.Word, s.Name})
+		}
+		for _, h := range k.Props {
+			if !h.Hidden && logic.IsNumber(h.Prop) {
+				t.Properties = append(t.Properties, AskedWord{h.Word, h.Says()})
+			}
+		}
+		_, t.Powered = k.Has(props.Power)
+		v.Types = append(v.Types, t)
+	}
+	for i, word := range logic.ComparisonWords() {
+		v.Comparisons = append(v.Comparisons, AskedWord{word, strings.TrimSpace(wording.ComparisonNames[i])})
+	}
+	v.Presences, v.Powers = sameWords(kind.Presences), sameWords(kind.Powers)
+	v.First, v.FirstNew, v.FirstPiece = firstTerm(d, false), firstTerm(d, true), firstOfPiece(maps)
+	return v
+}
+
+func sameWords(words []string) (list []AskedWord) {
+	for _, word := range words {
+		list = append(list, AskedWord{word, word})
+	}
+	return list
+}
+
+// firstTerm is what is asked for at first: a fact, else how many there are of an item, else a fact that is made for it.
+func firstTerm(d *world.Document, fresh bool) logic.ConditionForm {
+	f := logic.ConditionForm{Asks: "compares", Left: &logic.ValueForm{Is: "number", Number: 1}, By: "at-least", Right: &logic.ValueForm{Is: "number", Number: 1}}
+	switch {
+	case len(d.Facts) > 0:
+		f.Left = &logic.ValueForm{Is: "fact", Thing: page.FormatID(d.Facts[0].ID)}
+	case len(d.Items) > 0:
+		f.Left = &logic.ValueForm{Is: "item", Thing: page.FormatID(d.Items[0].ID)}
+	case fresh:
+		f.Left = &logic.ValueForm{Is: "fact", Thing: newFact}
+	}
+	return f
+}
+
+// firstOfPiece is what is asked for at first of a piece: that the first one that has states of its own is in the second of
+// them, else that this piece is there.
+func firstOfPiece(maps []*world.Map) logic.ConditionForm {
+	for _, m := range maps {
+		for _, p := range m.Pieces {
+			if states := p.Kind().States; len(states) > 1 {
+				return logic.ConditionForm{Asks: "state", Subject: &logic.NounForm{Is: "piece", Thing: page.FormatID(p.ID)}, Is: states[1].Word}
+			}
+		}
+	}
+	return logic.ConditionForm{Asks: "presence", Subject: &logic.NounForm{Is: "this"}, Is: kind.Presences[kind.There]}
+}

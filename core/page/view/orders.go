@@ -1,0 +1,44 @@
+package view
+
+import (
+	"azzel/core/page"
+	"azzel/core/page/characters"
+	"azzel/core/page/history"
+	"azzel/core/page/holding"
+	"azzel/core/page/maps"
+	"azzel/core/page/memory"
+	"azzel/core/page/pieces"
+	"azzel/core/page/places"
+	"azzel/core/page/playing"
+	"azzel/core/page/replays"
+	"azzel/core/page/supplies"
+	"azzel/core/page/things"
+	"azzel/core/page/tilework"
+)
+
+func init() {
+	page.Register(
+		// The hand.
+		holding.Hold{}, holding.HoldTiles{}, holding.SetShape{}, holding.SetSize{}, holding.Widen{}, holding.Turn{}, holding.Flip{}, holding.MirrorStrokes{}, holding.MirrorHere{}, holding.ReachThrough{}, holding.SetAdding{},
+		holding.PickUp{}, holding.Cancel{}, holding.Duplicate{}, holding.Paste{},
+		// What is selected, and things of any sort.
+		holding.Select{}, holding.SelectInStack{}, holding.Unselect{}, holding.SelectAllCells{}, holding.SelectNoCells{}, holding.MoveSelected{}, holding.FillSelected{}, holding.DeleteSelected{},
+		things.Rename{}, things.Delete{},
+		// History and versions.
+		history.Undo{}, history.Redo{}, history.WalkHistory{}, history.UndoStep{}, history.AddEarlier{}, history.DoAgain{}, history.ShowVersion{}, history.ShowCurrentVersion{}, history.RestoreVersion{},
+		// Maps and layers.
+		maps.SetMap{}, maps.CopyMap{}, maps.ResizeMap{}, tilework.MakeMapOfColours{}, holding.MakeMapOfPatch{}, maps.MakeLayer{}, maps.SetLayer{}, maps.MoveLayer{}, maps.LayLayerOver{},
+		maps.DuplicateLayer{}, maps.MergeLayer{}, maps.ClearLayer{}, maps.DeleteLayer{}, maps.WalkOnLayer{}, maps.SetCurrentLayer{}, maps.ShowLayerAlone{}, maps.HideLayer{}, maps.LayCSV{},
+		// Tiles.
+		tilework.MakeTileset{}, tilework.ReplaceTileset{}, tilework.RebuildMap{}, tilework.MarkTiles{}, tilework.AnimateTile{}, tilework.ShowFrames{}, tilework.MakeProperty{}, supplies.MakeMedley{}, supplies.ChangeMedley{},
+		supplies.MakeBond{}, supplies.ChangeBond{}, holding.KeepPatch{}, tilework.Arrange{}, tilework.ApplyReskin{}, tilework.AddPictures{}, tilework.AddBackdrop{},
+		// Pieces and places.
+		pieces.SetPieceField{}, pieces.TryPieceField{}, pieces.SetFieldOfSelected{}, pieces.SetCondition{}, pieces.SetConditionOfSelected{}, places.MakeArea{}, places.SetArea{}, places.SetAreaCells{},
+		places.AddTrackPoint{}, places.SetTrack{},
+		// Characters, items and facts.
+		characters.TakeSheet{}, characters.SetPose{}, characters.SetBody{}, characters.ProposeBody{}, characters.UseAsPlayer{}, memory.SetBegins{}, memory.MakeItem{}, memory.SetItemMost{}, memory.MakeFact{}, memory.SetFact{},
+		// Play.
+		playing.StartPlay{}, playing.StartPlayAt{}, playing.StopPlay{}, playing.ShowTick{}, playing.SendPlayer{}, playing.BringPlayer{}, playing.SetTestAid{}, memory.SetFactInPlay{}, playing.SetMovement{}, playing.TryMovement{},
+		replays.KeepReplay{}, replays.WatchReplay{}, replays.TryValues{}, replays.SetTried{},
+	)
+}

@@ -1,0 +1,143 @@
+// Package wording is what conditions and events say in words for people.
+package wording
+
+import (
+	"fmt"
+	"strings"
+
+	"azzel/core/hand"
+	"azzel/core/kind"
+	"azzel/core/logic"
+	"azzel/core/world"
+)
+
+// words say what conditions ask of a document.
+type words struct{ d *world.Document }
+
+// NewWords are words for what belongs to a document.
+func NewWords(d *world.Document) words { return words{d} }
+
+// gone is what something is called that is not there any more.
+const gone = "something that is gone"
+
+// AskedWords are what a condition asks of the one thing for which it asks, as yes or at least 3, else all of it.
+func AskedWords(d *world.Document, c logic.Condition) string {
+	if c.Ask != logic.Compares || c.Right.Is != logic.Literal || c.Left.Is != logic.FactValue && c.Left.Is != logic.ItemCount {
+		return words{d}.Condition(&c)
+	}
+	return words{d}.Wanted(&c)
+}
+
+// Wanted is what a comparison asks of what stands on its left.
+func (w words) Wanted(c *logic.Condition) string {
+	f := w.d.Fact(c.Left.Thing)
+	if c.Left.Is != logic.FactValue || f == nil || f.Counts || c.Right.Is != logic.Literal {
+		return ComparisonNames[c.By] + w.Value(&c.Right)
+	}
+	if c.By.Holds(1, f.Bound(c.Right.Number)) {
+		return f.Says(1)
+	}
+	return f.Says(0)
+}
+
+// ComparisonNames are what comparisons are called before what is compared with.
+var ComparisonNames = [...]string{logic.AtLeast: "at least ", logic.Under: "under ", logic.AtMost: "at most ", logic.Over: "over ", logic.Equals: "exactly ", logic.Differs: "not "}
+
+// Condition is all that a condition asks for.
+func (w words) Condition(c *logic.Condition) string {
+	if !c.Groups() {
+		return w.Term(c)
+	}
+	var terms []string
+	for i := range c.Terms {
+		t := &c.Terms[i]
+		if t.Empty() {
+			continue
+		}
+		text := w.Condition(t)
+		if t.Groups() && len(t.Terms) > 1 && t.Ask != logic.None {
+			text = "(" + text + ")"
+		}
+		terms = append(terms, text)
+	}
+	switch {
+	case len(terms) == 0:
+		return "nothing"
+	case c.Ask == logic.None:
+		return "none of: " + strings.Join(terms, "; ")
+	case c.Ask == logic.Any:
+		return strings.Join(terms, " or ")
+	}
+	return strings.Join(terms, " and ")
+}
+
+// Term is a condition that is no group, in words.
+func (w words) Term(c *logic.Condition) string {
+	switch c.Ask {
+	case logic.Compares:
+		return fmt.Sprintf("%s is %s", w.Value(&c.Left), w.Wanted(c))
+	case logic.IsPresent:
+		return w.noun(c.Subject) + " is " + kind.Presences[c.Is]
+	case logic.IsPowered:
+		return w.noun(c.Subject) + " is " + kind.Powers[c.Is]
+	case logic.InState:
+		return w.noun(c.Subject) + " is " + kind.StateOf(c.Is).Name
+	}
+	return "what only something that happens can ask"
+}
+
+// Value is a value in words.
+func (w words) Value(v *logic.Value) string {
+	switch v.Is {
+	case logic.Literal:
+		return fmt.Sprint(v.Number)
+	case logic.FactValue:
+		return w.named(world.SortFact, v.Thing)
+	case logic.ItemCount:
+		return "the number of " + w.named(world.SortItem, v.Thing)
+	case logic.PropertyOf:
+		return fmt.Sprintf("%q of %s", kind.PropOf(v.Property).Label, w.noun(v.Of))
+	case logic.CountOf:
+		return "the number of " + strings.TrimPrefix(strings.TrimPrefix(w.noun(v.Of), "any "), "all ")
+	case logic.Sum:
+		return w.Value(v.Left) + " + " + w.Value(v.Right)
+	}
+	return w.Value(v.Left) + " − " + w.Value(v.Right)
+}
+
+func (w words) noun(n logic.Noun) string {
+	switch n.Is {
+	case logic.This:
+		return "this piece"
+	case logic.Player:
+		return "the player"
+	case logic.Piece:
+		if _, p := w.d.Piece(n.Thing); p != nil {
+			return hand.PieceName(w.d, p)
+		}
+		return gone
+	case logic.AllOfType:
+		return "all of the type " + kind.NameOf(n.Type)
+	case logic.AnyOfType:
+		return "any of the type " + kind.NameOf(n.Type)
+	case logic.AllInArea:
+		return "all in " + w.named(world.SortArea, n.Thing)
+	}
+	return "any in " + w.named(world.SortArea, n.Thing)
+}
+
+func (w words) named(sort world.Sort, id world.ID) string {
+	if name := hand.Name(w.d, world.Ref{Sort: sort, ID: id}); name != "" {
+		return name
+	}
+	return gone
+}
+
+// Some lists the first few of some names.
+func Some(names []string) string {
+	const few = 4
+	if len(names) > few {
+		return fmt.Sprintf("%s and %d more", strings.Join(names[:few], ", "), len(names)-few)
+	}
+	return strings.Join(names, ", ")
+}

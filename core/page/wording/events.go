@@ -1,0 +1,49 @@
+package wording
+
+import (
+	"fmt"
+
+	"azzel/core/kinds/props"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+// momentTexts is what the player is told of what happened, by the numbers of moments, where no more is to be said of it.
+var momentTexts = map[int]string{
+	play.Elsewhere.Number: "You can't stand there, so play began on the nearest free cell.",
+	play.AtSpawn.Number:   "There is no room there, so you are at the spawn.",
+	play.NoSpawn.Number:   "There is no spawn yet, so you stand on the first map.",
+	play.Crossed.Number:   "Through.",
+	play.NoLanding.Number: "There is no room beside the doorway on the other side, so you stand in it.",
+	play.TooLarge.Number:  "You are too large for the map on the other side, so you stay here.",
+	play.Crushed.Number:   "Crushed: back to where you came in.",
+	play.NoRoom.Number:    "There is no room to let go of it here.",
+	play.Sank.Number:      "No longer on the raft: back to where you came in.",
+	play.Hurt.Number:      "That hurt.",
+	play.Harmed.Number:    "That was too much: back to where you came in.",
+	play.Fell.Number:      "That edge is deadly: back to where you came in.",
+	props.Taken.Number:    "Taken.",
+	props.Stomped.Number:  "Jumped on it.",
+	props.Threw.Number:    "Up!",
+	props.Broken.Number:   "Broken.",
+	props.Reached.Number:  "Checkpoint: you come back to here.",
+	props.LetOut.Number:   "Finished.",
+	props.Refused.Number:  "This does not let you out yet.",
+}
+
+// EventText is what the player is told of what happened, empty for nothing.
+func EventText(d *world.Document, e play.Event) string {
+	i := d.Item(e.Item)
+	switch {
+	case i == nil:
+	case e.Moment == props.Taken:
+		return i.Times(e.Count) + ": taken."
+	case e.Moment == props.Full:
+		return fmt.Sprintf("You can't carry more of %s than %d.", i.Name, e.Count)
+	case e.Moment == props.Refused && e.Count == 1:
+		return "You need " + i.Name + " here."
+	case e.Moment == props.Refused:
+		return fmt.Sprintf("You need %s here, and have %d.", i.Times(e.Count), e.Had)
+	}
+	return momentTexts[e.Moment.Number]
+}
