@@ -96,7 +96,7 @@ func TestTracksAndAreas(t *testing.T) {
 		w.with(input.ShiftLeft, input.KeyT)
 	}
 	w.until("a track of two points", `() => window.azzel.scene().paths[0]?.points.length === 6`)
-	w.sees("[data-slip]", "Lead its track on")
+	w.sees("[data-slip]", "Add track point")
 	slide := func(label, event string, value int) {
 		w.page.MustEval(`(label, event, value) => {
 			const slider = document.querySelector('[data-slip] input[aria-label="' + label + '"]');

@@ -171,7 +171,7 @@ func TestSelectAndPaste(t *testing.T) {
 		t.Errorf("mirrored are %s", got)
 	}
 	a.press('u')
-	a.sees("[data-steps]", "mirror 4 cells")
+	a.sees("[data-history]", "mirror 4 cells")
 	a.click("move 4 cells")
 	a.saved()
 	if got := a.rows(name, 9, 6, 2, 2); got != was {

@@ -259,9 +259,9 @@ func TestAskedWhileWorking(t *testing.T) {
 	if now := w.page.MustElement("[data-saved]").MustAttribute("data-saved"); *now != "saving" {
 		t.Errorf("while something is under way it says %s", *now)
 	}
-	for _, name := range []string{"Counts in movement", "Locked", "No tiles"} {
+	for _, name := range []string{"Affects movement", "Locked", "No tiles"} {
 		w.until(name, `(name) => { const b = [...document.querySelectorAll('[data-layer-settings] button')].find(b => b.textContent.trim() === name); b?.click(); return !!b; }`, name)
-		w.until(name+" pressed at once", `(name) => ['true', 'false'][name === 'Counts in movement' ? 1 : 0] === [...document.querySelectorAll('[data-layer-settings] button')].find(b => b.textContent.trim() === name).getAttribute('aria-pressed')`, name)
+		w.until(name+" pressed at once", `(name) => ['true', 'false'][name === 'Affects movement' ? 1 : 0] === [...document.querySelectorAll('[data-layer-settings] button')].find(b => b.textContent.trim() === name).getAttribute('aria-pressed')`, name)
 	}
 	w.press(input.Equal)
 	w.press(input.Equal)

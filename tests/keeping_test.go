@@ -44,7 +44,7 @@ func TestKeptState(t *testing.T) {
 	w.with(input.ShiftLeft, 'u')
 	w.fill("Name of this state", "With the east wing")
 	w.press(input.Enter)
-	w.sees("[data-kept]", "nothing changed since")
+	w.sees("[data-versions]", "nothing changed since")
 	w.press(input.Escape)
 	w.press(input.Escape)
 	w.tap(farName, 6, 2)
@@ -54,24 +54,24 @@ func TestKeptState(t *testing.T) {
 	w.saved()
 	now := w.probe().Hash
 	w.with(input.ShiftLeft, 'u')
-	w.click("Look at it")
+	w.click("Show this version")
 	w.sees("[data-looking]", "You are looking at With the east wing")
 	w.until("the map that was", `() => window.azzel.scene().maps.length === 2`)
 	w.shoot("looking")
 	w.with(input.ControlLeft, 'z')
-	w.sees("main", "kept state, which can’t be changed")
+	w.sees("main", "earlier version, which can’t be changed")
 	w.press(input.KeyB)
 	w.drag(left, "First map", [2]int{3, 3}, [2]int{6, 6})
-	w.click("Return to now")
+	w.click("Back to current version")
 	w.until("one map again", `() => window.azzel.scene().maps.length === 1`)
 	if w.probe().Hash != now {
 		t.Error("the project was changed while a kept state was shown")
 	}
-	w.click("Look at it")
-	w.click("Go back to it")
+	w.click("Show this version")
+	w.click("Restore this version")
 	w.until("two maps to stay", `() => window.azzel.scene().maps.length === 2`)
 	w.saved()
-	if w.probe().Hash == now || !w.page.MustHas("[data-kept]") {
+	if w.probe().Hash == now || !w.page.MustHas("[data-versions]") {
 		t.Error("nothing was gone back to")
 	}
 	w.page.MustReload()
@@ -86,7 +86,7 @@ func TestKeptState(t *testing.T) {
 func TestCopies(t *testing.T) {
 	s, w := trial(t)
 	w.with(input.ShiftLeft, 'u')
-	bundle := w.fetched(w.href("Copy to a file"))
+	bundle := w.fetched(w.href("Export project"))
 	dir := t.TempDir()
 	put := func(name string, body []byte) string {
 		file := filepath.Join(dir, name)
@@ -101,7 +101,7 @@ func TestCopies(t *testing.T) {
 	home.page.MustElement(`[aria-label="File of a project"]`).MustSetFiles(put("whole.zip", bundle))
 	home.until("the project that came in", `() => window.azzel?.scene()?.maps.length === 1`)
 	home.with(input.ShiftLeft, 'u')
-	if again := home.fetched(home.href("Copy to a file")); string(again) != string(bundle) {
+	if again := home.fetched(home.href("Export project")); string(again) != string(bundle) {
 		t.Error("out, in and out again gave other bytes")
 	}
 	// The layer's settings have its cells.
@@ -109,7 +109,7 @@ func TestCopies(t *testing.T) {
 	name := home.scene().Maps[0].Name
 	home.over(name, 5, 5)
 	home.with(input.ShiftLeft, 'y')
-	cells := home.fetched(home.href("Save as CSV"))
+	cells := home.fetched(home.href("Export CSV"))
 	before := home.rows(name, 0, 0, 3, 2)
 	home.page.MustElement(`[aria-label="CSV file with the cells of this layer"]`).MustSetFiles(put("ragged.csv", []byte("a1,a2\na1")))
 	home.sees("main", "Row 2 has 1 columns, and row 1 has 2")
@@ -119,14 +119,14 @@ func TestCopies(t *testing.T) {
 	home.with(input.ControlLeft, 'z')
 	home.until("the cells before", `(name, was) => window.azzel.cells(name, 0, 0, 3, 2).join(' ') === was`, name, before)
 	home.saved()
-	if again := home.fetched(home.href("Save as CSV")); string(again) != string(cells) {
+	if again := home.fetched(home.href("Export CSV")); string(again) != string(cells) {
 		t.Error("undone, the cells go out otherwise")
 	}
 	home.press(input.Escape)
 	home.press(input.Escape)
 	home.tap(name, 5, 5)
 	home.page.MustElementX("//summary[normalize-space()='Picture']").MustClick()
-	if png := home.fetched(home.href("Save as PNG")); string(png[:4]) != "\x89PNG" {
+	if png := home.fetched(home.href("Export PNG")); string(png[:4]) != "\x89PNG" {
 		t.Error("the map's picture is no PNG")
 	}
 	home.quiet()

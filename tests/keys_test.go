@@ -121,10 +121,10 @@ func TestMapsByKeyboardAlone(t *testing.T) {
 
 	// Back by the list of steps, one of them alone.
 	w.press(input.KeyU)
-	w.sees("[data-steps]", "What was done")
+	w.sees("[data-history]", "History")
 	w.tabTo("Take back alone: paint 3 cells")
 	w.press(input.Enter)
-	w.sees("[data-steps]", "take back: paint")
+	w.sees("[data-history]", "take back: paint")
 	w.sees("main", "2 of 3 changed since and were left alone")
 	cells("what is left of the oval gone", "1 1 0 0", 1, 2, 4, 1)
 	w.toBoard()
@@ -132,15 +132,15 @@ func TestMapsByKeyboardAlone(t *testing.T) {
 	// A state is kept and looked at.
 	w.saved()
 	w.with(input.ShiftLeft, input.KeyU)
-	w.sees("[data-kept]", "Kept states")
+	w.sees("[data-versions]", "Versions")
 	w.tabTo("Name of this state")
 	w.page.MustInsertText("Before midnight")
 	w.press(input.Enter)
-	w.until("the kept state", `() => [...document.querySelectorAll('[data-kept] li')].some(e => e.querySelector('input')?.value === 'Before midnight')`)
-	w.tabTo("Look at it")
+	w.until("the kept state", `() => [...document.querySelectorAll('[data-versions] li')].some(e => e.querySelector('input')?.value === 'Before midnight')`)
+	w.tabTo("Show this version")
 	w.press(input.Enter)
 	w.sees("main", "Before midnight")
-	w.tabTo("Return to now")
+	w.tabTo("Back to current version")
 	w.press(input.Enter)
 	w.toBoard()
 

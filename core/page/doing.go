@@ -14,7 +14,7 @@ func (p *Page) HandChanged() Changed { return StateChanged | SceneChanged | p.Ho
 // then.
 func (p *Page) Looking() bool {
 	if p.Looked != nil {
-		p.Refuse("You are looking at a kept state, which can’t be changed. Go back to it, or return to how it is now, first.")
+		p.Refuse("This is an earlier version, which can’t be changed. Restore it, or go back to the current version, first.")
 	}
 	return p.Looked != nil
 }

@@ -1,9 +1,6 @@
 package tiles
 
-import (
-	"crypto/sha256"
-	"slices"
-)
+import "slices"
 
 // A Fate is what became of a tile in a newer picture.
 type Fate string
@@ -32,7 +29,7 @@ type Found struct {
 // tile of the newer strip is found at most once. If tiles have another size there,
 // they are compared at the size they had. It also lists what nothing led to.
 //
-// The cost grows with the pixels of both.
+// The cost grows with the pixels of both, and the pixels of the newer one are kept a second time meanwhile.
 func Match(old, newer *Strip) (found []Found, added []int) {
 	found = make([]Found, len(old.Places))
 	for i := range found {
@@ -48,27 +45,25 @@ func Match(old, newer *Strip) (found []Found, added []int) {
 		at[[2]int{p % newer.Columns, p / newer.Columns}] = i
 	}
 	place := func(i int) [2]int { return [2]int{old.Places[i] % old.Columns, old.Places[i] / old.Columns} }
-	bySum := map[[32]byte][]int{}
+	// The pixels themselves are the keys: nothing but a map is needed to find the same again.
+	same := make(map[string][]int, len(newer.Places))
 	for i := range newer.Places {
 		pix := newer.Tile(i)
 		if newer.W != old.W || newer.H != old.H {
 			pix = Resize(pix, newer.W, newer.H, old.W, old.H)
 		}
-		sum := sha256.Sum256(pix)
-		bySum[sum] = append(bySum[sum], i)
+		same[string(pix)] = append(same[string(pix)], i)
 	}
-	sums := make([][32]byte, len(old.Places))
-	for i := range sums {
-		sums[i] = sha256.Sum256(old.Tile(i))
-		if to, there := at[place(i)]; there && slices.Contains(bySum[sums[i]], to) {
+	for i := range old.Places {
+		if to, there := at[place(i)]; there && slices.Contains(same[string(old.Tile(i))], to) {
 			take(i, to, Kept)
 		}
 	}
-	for i := range sums {
+	for i := range old.Places {
 		if found[i].To >= 0 {
 			continue
 		}
-		for _, to := range bySum[sums[i]] {
+		for _, to := range same[string(old.Tile(i))] {
 			if !taken[to] {
 				take(i, to, Moved)
 				break

@@ -6,24 +6,14 @@
   import { cellsOf, probe } from './probe';
   import { Project } from './project.svelte';
   import DepthStack from './depth/DepthStack.svelte';
-  import LayerSettings from './depth/LayerSettings.svelte';
-  import Desk from './desk/Desk.svelte';
-  import Drawer from './drawer/Drawer.svelte';
-  import Characters from './characters/Characters.svelte';
-  import Facts from './facts/Facts.svelte';
-  import Items from './items/Items.svelte';
-  import Movement from './play/Movement.svelte';
-  import Replays from './play/Replays.svelte';
-  import PlayBar from './play/PlayBar.svelte';
-  import KeySheet from './seek/KeySheet.svelte';
   import CellsSlip from './slip/CellsSlip.svelte';
+  import Lazy from './shell/Lazy.svelte';
+  import { parts } from './shell/parts';
+  import SidePanel from './shell/SidePanel.svelte';
   import Slip from './slip/Slip.svelte';
-  import KeptStates from './keeping/KeptStates.svelte';
-  import LookingBar from './keeping/LookingBar.svelte';
   import Asides from './ui/Asides.svelte';
   import Button from './ui/Button.svelte';
   import Messages from './ui/Messages.svelte';
-  import Steps from './ui/Steps.svelte';
   import Status from './ui/Status.svelte';
   import Strip from './ui/Strip.svelte';
   import Tray from './tray/Tray.svelte';
@@ -133,28 +123,22 @@
       {#if p.session.stage > 5}
         <Slip {p} />
         <CellsSlip {p} />
-        <LayerSettings {p} />
-        <Steps {p} />
+        <SidePanel {p} />
+        {#if p.shell.layerOpen !== ''}<Lazy {p} load={parts.layer} />{/if}
       {/if}
       {#if p.session.stage > 6 && p.viewport.minimap && !p.session.state?.playing}<Minimap {p} />{/if}
       {#if p.session.stage > 7}
-        <KeptStates {p} />
-        <LookingBar {p} />
-        <PlayBar {p} />
-        <Movement {p} />
-        <Characters {p} />
-        <Items {p} />
-        <Facts {p} />
-        <Replays {p} />
+        {#if p.session.state?.looked}<Lazy {p} load={parts.looking} />{/if}
+        {#if p.game.view}<Lazy {p} load={parts.play} />{/if}
       {/if}
       <Messages {p} />
-      {#if p.shell.opened === 'drawer'}<Drawer {p} />{/if}
-      {#if p.shell.opened === 'desk'}<Desk {p} />{/if}
+      {#if p.shell.opened === 'drawer'}<Lazy {p} load={parts.drawer} />{/if}
+      {#if p.shell.opened === 'desk'}<Lazy {p} load={parts.desk} />{/if}
     </main>
     {#if p.session.stage > 2}<Tray {p} />{/if}
     {#if p.session.stage > 3}
       <Status {p} />
-      <KeySheet {p} />
+      {#if p.shell.keysShown}<Lazy {p} load={parts.keys} />{/if}
     {/if}
   {/if}
 </div>

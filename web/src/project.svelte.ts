@@ -1,5 +1,7 @@
 import { PlayControl } from './play/control.svelte';
+import { leisure } from './core/pause';
 import { Session } from './core/session.svelte';
+import { fetchAhead } from './shell/parts';
 import { Shell } from './shell/shell.svelte';
 import { Viewport } from './board/viewport.svelte';
 
@@ -14,6 +16,12 @@ export class Project {
     this.session = new Session(id);
     this.viewport = new Viewport(this.session);
     this.game = new PlayControl(this.session, this.viewport);
+  }
+
+  /** All in view was drawn once: now there is time for what may be needed next. */
+  async settled(): Promise<void> {
+    await this.viewport.limber();
+    await fetchAhead(leisure);
   }
 
   /** Gives up all that the page holds. */

@@ -18,7 +18,7 @@ type ShowVersion struct {
 func (o ShowVersion) Do(p *page.Page) page.Changed {
 	d, err := world.Decode(o.Document.First())
 	if err != nil {
-		return p.Fail(fmt.Errorf("this kept state can't be shown: %w", err))
+		return p.Fail(fmt.Errorf("this version can't be shown: %w", err))
 	}
 	p.Hand.Cancel()
 	p.Played = nil
@@ -46,7 +46,7 @@ func (RestoreVersion) Do(p *page.Page) page.Changed {
 		return 0
 	}
 	changed := ShowCurrentVersion{}.Do(p)
-	e := edit.Restore(p.Replica.Pace, p.Doc(), to, "go back to "+p.LookedName)
+	e := edit.Restore(p.Replica.Pace, p.Doc(), to, "restore "+p.LookedName)
 	if len(e.Parts) == 0 {
 		p.Say("Nothing was changed since.")
 		return changed

@@ -68,7 +68,7 @@ func TestCellsFromAFile(t *testing.T) {
 	locked := p.Document()
 	for _, o := range []page.Order{history.Undo{}, history.WalkHistory{}, things.Rename{Thing: pagetest.Thing("project", 0, 0), Name: "Other"}} {
 		pagetest.Order(p, o)
-		if said := strings.Join(view.StateOf(p).Messages, " "); !strings.Contains(said, "kept state") || p.Document() != locked {
+		if said := strings.Join(view.StateOf(p).Messages, " "); !strings.Contains(said, "earlier version") || p.Document() != locked {
 			t.Errorf("%s while looking: said %q", page.NameOf(o), said)
 		}
 	}

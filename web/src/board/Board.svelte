@@ -75,7 +75,7 @@
     if (whole && !scene.missing.some((m) => m.used) && !bitmaps.settled) {
       bitmaps.settled = true;
       performance.mark('azzel-painted');
-      void p.viewport.limber();
+      void p.settled();
     }
   }
 

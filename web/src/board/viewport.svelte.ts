@@ -160,7 +160,7 @@ export class Viewport {
   }
 
   /** Makes ready, once all in view was drawn, for what may be asked for next. */
-  limber(): void {
-    void this.session.safely((core) => core.limber(), Promise.resolve());
+  limber(): Promise<void> {
+    return this.session.safely((core) => core.limber(), Promise.resolve());
   }
 }

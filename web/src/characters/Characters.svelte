@@ -4,7 +4,6 @@
   import { PICTURE_BYTES } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Rename from '../ui/Rename.svelte';
-  import SidePanel from '../ui/SidePanel.svelte';
   import Begins from './Begins.svelte';
   import BodyEditor from './BodyEditor.svelte';
   import PoseRow from './PoseRow.svelte';
@@ -61,85 +60,83 @@
   </label>
 {/snippet}
 
-<SidePanel {p} panel="characters" title="Characters" wide>
-  <ul class="flex flex-col gap-1">
-    {#each characters as c (c.id)}
-      <li class="flex items-center gap-2">
-        <button
-          class="min-w-0 flex-1 truncate rounded-inner px-2 py-1 text-left {open?.id === c.id
-            ? 'bg-held'
-            : 'hover:bg-shelf'}"
-          aria-pressed={open?.id === c.id}
-          onclick={() => (chosen = c.id)}>{c.name}</button
-        >
-        <Button
-          label={c.played ? 'Is played' : 'Play'}
-          pressed={c.played}
-          onclick={() => p.session.orders.useAsPlayer({ character: c.played ? '' : c.id })}
-        />
-      </li>
-    {/each}
-  </ul>
-  <div class="flex flex-wrap gap-2">{@render choose('Bring in a sheet', '')}</div>
-  {#if characters.length === 0}
-    <p class="text-small text-soft">
-      A sheet is a picture with the frames of somebody who moves, in rows. The rows are proposed by their number, and
-      can be set.
-    </p>
-  {/if}
-  {#if error}<p class="text-rose-ink" role="alert">{error}</p>{/if}
-  {#if open}
-    <div class="border-t border-line pt-2 name text-title">
-      <Rename
-        value={open.name}
-        label="Name of this character"
-        rename={(text) => p.session.orders.rename({ thing: { kind: 'character', id: open.id }, name: text })}
+<ul class="flex flex-col gap-1">
+  {#each characters as c (c.id)}
+    <li class="flex items-center gap-2">
+      <button
+        class="min-w-0 flex-1 truncate rounded-inner px-2 py-1 text-left {open?.id === c.id
+          ? 'bg-held'
+          : 'hover:bg-shelf'}"
+        aria-pressed={open?.id === c.id}
+        onclick={() => (chosen = c.id)}>{c.name}</button
+      >
+      <Button
+        label={c.played ? 'The player' : 'Use as player'}
+        pressed={c.played}
+        onclick={() => p.session.orders.useAsPlayer({ character: c.played ? '' : c.id })}
       />
+    </li>
+  {/each}
+</ul>
+<div class="flex flex-wrap gap-2">{@render choose('Bring in a sheet', '')}</div>
+{#if characters.length === 0}
+  <p class="text-small text-soft">
+    A sheet is a picture with the frames of somebody who moves, in rows. The rows are proposed by their number, and can
+    be set.
+  </p>
+{/if}
+{#if error}<p class="text-rose-ink" role="alert">{error}</p>{/if}
+{#if open}
+  <div class="border-t border-line pt-2 name text-title">
+    <Rename
+      value={open.name}
+      label="Name of this character"
+      rename={(text) => p.session.orders.rename({ thing: { kind: 'character', id: open.id }, name: text })}
+    />
+  </div>
+  {#if open.strip}
+    <div class="flex flex-col gap-1" role="group" aria-label="What the rows of its sheet show">
+      {#each open.poses as pose, row (row)}
+        <PoseRow
+          {p}
+          character={open}
+          {pose}
+          {row}
+          set={(to) =>
+            p.session.orders.setPose({
+              character: open.id,
+              row,
+              act: pose.act,
+              facing: pose.facing,
+              ticks: pose.ticks,
+              ...to,
+            })}
+        />
+      {/each}
     </div>
-    {#if open.strip}
-      <div class="flex flex-col gap-1" role="group" aria-label="What the rows of its sheet show">
-        {#each open.poses as pose, row (row)}
-          <PoseRow
-            {p}
-            character={open}
-            {pose}
-            {row}
-            set={(to) =>
-              p.session.orders.setPose({
-                character: open.id,
-                row,
-                act: pose.act,
-                facing: pose.facing,
-                ticks: pose.ticks,
-                ...to,
-              })}
-          />
-        {/each}
-      </div>
-      {#key open.id + open.strip}<BodyEditor {p} character={open} />{/key}
-    {/if}
-    <Begins {p} character={open} />
-    <div class="flex flex-wrap items-center gap-2">
-      {@render choose(open.strip ? 'Another sheet' : 'Give it a sheet', open.id)}
-      {#if last && open.strip}
-        <span class="flex items-center gap-1">
-          <input
-            type="number"
-            class="h-7 w-14 rounded-inner border border-line bg-sheet px-1 figures"
-            aria-label="Width of a frame, in px"
-            bind:value={frameW}
-          />×<input
-            type="number"
-            class="h-7 w-14 rounded-inner border border-line bg-sheet px-1 figures"
-            aria-label="Height of a frame, in px"
-            bind:value={frameH}
-          />
-          <Button label="Cut so" onclick={() => last && void take(last, open.id, frameW, frameH)} />
-        </span>
-      {/if}
-      {#if !open.played}
-        <Button label="Delete" onclick={() => p.session.orders.delete({ thing: { kind: 'character', id: open.id } })} />
-      {/if}
-    </div>
+    {#key open.id + open.strip}<BodyEditor {p} character={open} />{/key}
   {/if}
-</SidePanel>
+  <Begins {p} character={open} />
+  <div class="flex flex-wrap items-center gap-2">
+    {@render choose(open.strip ? 'Another sheet' : 'Give it a sheet', open.id)}
+    {#if last && open.strip}
+      <span class="flex items-center gap-1">
+        <input
+          type="number"
+          class="h-7 w-14 rounded-inner border border-line bg-sheet px-1 figures"
+          aria-label="Width of a frame, in px"
+          bind:value={frameW}
+        />×<input
+          type="number"
+          class="h-7 w-14 rounded-inner border border-line bg-sheet px-1 figures"
+          aria-label="Height of a frame, in px"
+          bind:value={frameH}
+        />
+        <Button label="Cut so" onclick={() => last && void take(last, open.id, frameW, frameH)} />
+      </span>
+    {/if}
+    {#if !open.played}
+      <Button label="Delete" onclick={() => p.session.orders.delete({ thing: { kind: 'character', id: open.id } })} />
+    {/if}
+  </div>
+{/if}

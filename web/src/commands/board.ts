@@ -91,7 +91,7 @@ export const boardCommands: Command[] = [
   },
   {
     id: 'lead-on',
-    name: 'Lead the track on to here',
+    name: 'Add track point',
     keys: ['Shift+T'],
     group: 'board',
     does: 'Leads the track of the selected foe or platform on to the cell under the pointer, or begins one.',
@@ -124,64 +124,6 @@ export const boardCommands: Command[] = [
       const map = p.session.mapView(p.viewport.currentMap);
       const current = map?.layers.find((l) => l.current);
       if (map && current) void p.session.orders.showLayerAlone({ map: map.id, layer: current.id, on: !current.only });
-    },
-  },
-  {
-    id: 'characters',
-    name: 'Characters',
-    keys: ['Shift+C'],
-    group: 'board',
-    inGame: true,
-    does: 'Shows who there is: their sheets, bodies, and who is played.',
-    run: (p) => {
-      p.shell.togglePanel('characters');
-      if (p.shell.panel === 'characters' && editing(p)) focusOn('[data-characters] li button, [data-characters] input');
-    },
-  },
-  {
-    id: 'items',
-    name: 'Items',
-    keys: ['Shift+I'],
-    group: 'board',
-    inGame: true,
-    does: 'Lists what the player can have, and where each is given and needed.',
-    run: (p) => {
-      p.shell.togglePanel('items');
-      if (p.shell.panel === 'items' && editing(p)) focusOn('[data-items] input');
-    },
-  },
-  {
-    id: 'facts',
-    name: 'Facts',
-    keys: ['Shift+S'],
-    group: 'board',
-    inGame: true,
-    does: 'Lists what the game remembers, what sets it and asks for it; while it plays, what each is by now, and why.',
-    run: (p) => {
-      p.shell.togglePanel('facts');
-      if (p.shell.panel === 'facts' && editing(p)) focusOn('[data-facts] input');
-    },
-  },
-  {
-    id: 'steps',
-    name: 'What was done',
-    keys: ['U'],
-    group: 'view',
-    does: 'Lists the steps, yours and those of others, to walk along.',
-    run: (p) => {
-      p.shell.togglePanel('steps');
-      if (p.shell.panel === 'steps') focusOn('[data-steps] [aria-current], [data-steps] li button');
-    },
-  },
-  {
-    id: 'kept',
-    name: 'Copies and kept states',
-    keys: ['Shift+U'],
-    group: 'view',
-    does: 'Keeps the project as it is now, shows how it was, copies it to a file.',
-    run: (p) => {
-      p.shell.togglePanel('kept');
-      if (p.shell.panel === 'kept') focusOn('[data-kept] input');
     },
   },
 ];

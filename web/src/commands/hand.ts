@@ -287,10 +287,8 @@ export const handCommands: Command[] = [
         !p.viewport.pointer?.busy;
       if (p.session.state?.working?.stops) void p.session.orders.cancel();
       else if (p.shell.opened === 'desk' && !p.viewport.pointer?.busy) p.shell.opened = 'nothing';
-      else if (p.shell.panelled) {
-        p.shell.layerOpen = '';
-        p.shell.panel = 'none';
-      } else if (p.session.state?.playing && p.game.inGame) p.game.inGame = false;
+      else if (p.shell.panelled) p.shell.closePanels();
+      else if (p.session.state?.playing && p.game.inGame) p.game.inGame = false;
       else if (idle && p.shell.opened === 'drawer') p.shell.opened = 'nothing';
       else void p.session.orders.cancel();
     },

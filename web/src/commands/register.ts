@@ -3,9 +3,10 @@ import type { Project } from '../project.svelte';
 import { TICKS_PER_SECOND } from '../core/types.gen';
 import { boardCommands } from './board';
 import { bindings, type Keyed } from './bindings.svelte';
-import { editing, focusOn, type Command } from './command';
+import type { Command } from './command';
 import { gameInputs } from './game';
 import { handCommands } from './hand';
+import { panelCommands } from './panels';
 import { viewCommands } from './view';
 
 const running = (p: Project): boolean => p.game.view !== null && !p.game.view.finished;
@@ -15,6 +16,7 @@ export const commands: Command[] = [
   ...handCommands,
   ...boardCommands,
   ...viewCommands,
+  ...panelCommands,
   {
     id: 'seek',
     name: 'Find anything',
@@ -80,33 +82,8 @@ export const commands: Command[] = [
     run: (p) => p.game.showTick((p.game.view?.ticks ?? 0) - TICKS_PER_SECOND),
   },
   {
-    id: 'movement',
-    name: 'How the player moves',
-    keys: ['Shift+J'],
-    group: 'play',
-    inGame: true,
-    does: 'Shows or hides how fast the player walks, how high they jump, and what else there is about moving.',
-    run: (p) => {
-      p.shell.togglePanel('movement');
-      if (p.shell.panel === 'movement' && editing(p)) focusOn('[data-movement] input');
-    },
-  },
-  {
-    id: 'replays',
-    name: 'Replays',
-    keys: ['Shift+R'],
-    group: 'play',
-    inGame: true,
-    does: 'Keeps what was played, lists what was kept, and says what comes of it on the project as it is now.',
-    run: (p) => {
-      p.shell.togglePanel('replays');
-      if (p.shell.panel === 'replays' && editing(p))
-        focusOn('[data-replays] form:first-of-type input:enabled, [data-replays] li button');
-    },
-  },
-  {
     id: 'helps',
-    name: 'Helps for testing',
+    name: 'Test aids',
     keys: ['Shift+H'],
     group: 'play',
     inGame: true,

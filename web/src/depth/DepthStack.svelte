@@ -144,7 +144,7 @@
         <span class="min-w-0">
           <span class="block truncate {layer.hidden ? 'text-soft line-through' : ''}">{layer.name}</span>
           <span class="text-small text-soft"
-            >{layer.only ? 'shown alone' : layer.look.counts ? 'counts' : 'looks only'}</span
+            >{layer.only ? 'shown alone' : layer.look.counts ? 'affects movement' : 'scenery only'}</span
           >
         </span>
       {/if}

@@ -6,7 +6,7 @@
   import Range from '../ui/Range.svelte';
   import Rename from '../ui/Rename.svelte';
   import BackdropFields from './BackdropFields.svelte';
-  import LayerCells from '../keeping/LayerCells.svelte';
+  import LayerCells from './LayerCells.svelte';
   import LayerTakes from './LayerTakes.svelte';
 
   let { p }: { p: Project } = $props();
@@ -45,7 +45,7 @@
     </div>
     <div class="-mt-2 text-soft">layer of {map.name}{layer.player ? ', on which the player walks' : ''}</div>
     <div class="flex flex-wrap gap-1.5">
-      <Button label="Counts in movement" pressed={look.counts} onclick={() => set({ counts: !look.counts })} />
+      <Button label="Affects movement" pressed={look.counts} onclick={() => set({ counts: !look.counts })} />
       <Button label="Locked" pressed={look.locked} onclick={() => set({ locked: !look.locked })} />
       <Button
         label="Show it alone"

@@ -2,7 +2,6 @@
   import type { Project } from '../project.svelte';
   import { NAME_LETTERS, type KnownView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
-  import SidePanel from '../ui/SidePanel.svelte';
   import FactRow from './FactRow.svelte';
   import Reasons from './Reasons.svelte';
 
@@ -16,7 +15,7 @@
   let name = $state('');
   let sort = $state(0);
   const facts = $derived(p.session.scene?.facts ?? []);
-  const watching = $derived(p.shell.panel === 'facts' && p.session.state?.playing === true);
+  const watching = $derived(p.session.state?.playing === true);
 
   let known: KnownView | null = $state.raw(null);
   $effect(() => {
@@ -37,31 +36,29 @@
   }
 </script>
 
-<SidePanel {p} panel="facts" title="Facts" wide>
-  {#if !known}<form class="flex flex-col gap-1" onsubmit={make}>
-      <label class="flex min-w-0 flex-col gap-1">
-        <span>Name of a new fact</span>
-        <input class="h-7 rounded-inner border border-line bg-sheet px-2" bind:value={name} maxlength={NAME_LETTERS} />
+{#if !known}<form class="flex flex-col gap-1" onsubmit={make}>
+    <label class="flex min-w-0 flex-col gap-1">
+      <span>Name of a new fact</span>
+      <input class="h-7 rounded-inner border border-line bg-sheet px-2" bind:value={name} maxlength={NAME_LETTERS} />
+    </label>
+    <div class="flex items-center justify-between gap-2">
+      <label class="flex items-center gap-2">
+        <span class="text-soft">It is</span>
+        <select class="h-7 rounded-inner border border-line bg-sheet px-1" bind:value={sort}>
+          {#each SORTS as label, i (i)}<option value={i}>{label}</option>{/each}
+        </select>
       </label>
-      <div class="flex items-center justify-between gap-2">
-        <label class="flex items-center gap-2">
-          <span class="text-soft">It is</span>
-          <select class="h-7 rounded-inner border border-line bg-sheet px-1" bind:value={sort}>
-            {#each SORTS as label, i (i)}<option value={i}>{label}</option>{/each}
-          </select>
-        </label>
-        <Button label="Make" type="submit" main disabled={name.trim() === ''} />
-      </div>
-    </form>{/if}
-  <ol class="-mx-1 px-1" aria-label="Facts">
-    {#each facts as fact (fact.id)}
-      <FactRow {p} {fact} now={known?.facts.find((f) => f.id === fact.id) ?? null} />
-    {:else}
-      <li class="text-soft">
-        None yet. A fact is something that the game remembers: taking, reaching, breaking or defeating a piece can set
-        one, and a piece can be there only while one is as you say. Both are set in the slip of a piece.
-      </li>
-    {/each}
-  </ol>
-  {#if known}<Reasons {known} />{/if}
-</SidePanel>
+      <Button label="Make" type="submit" main disabled={name.trim() === ''} />
+    </div>
+  </form>{/if}
+<ol class="-mx-1 px-1" aria-label="Facts">
+  {#each facts as fact (fact.id)}
+    <FactRow {p} {fact} now={known?.facts.find((f) => f.id === fact.id) ?? null} />
+  {:else}
+    <li class="text-soft">
+      None yet. A fact is something that the game remembers: taking, reaching, breaking or defeating a piece can set
+      one, and a piece can be there only while one is as you say. Both are set in the slip of a piece.
+    </li>
+  {/each}
+</ol>
+{#if known}<Reasons {known} />{/if}

@@ -39,7 +39,7 @@
 
 <section class="rounded-outer flex flex-col items-start gap-2 border border-dashed border-line p-4">
   <h2 class="name text-title">From a file</h2>
-  <p class="text-soft">A copy of a project, as “Copy to a file” writes it.</p>
+  <p class="text-soft">A project that was exported as a file.</p>
   {#if reading}
     <div class="flex w-full items-center gap-3" role="status">
       <progress class="min-w-0 flex-1" value={part < 1 ? part : read || undefined} aria-label="Reading {reading}"
@@ -54,7 +54,7 @@
       <Button label="Stop" onclick={() => stopping.abort()} />
     </div>
   {:else}
-    <Button label="Bring in a copy" onclick={() => chooser?.click()} />
+    <Button label="Import project" onclick={() => chooser?.click()} />
   {/if}
   <input bind:this={chooser} type="file" accept=".zip" class="hidden" aria-label="File of a project" onchange={bring} />
   {#if problem}<p class="w-full break-words text-rose-ink" role="alert">{problem}</p>{/if}

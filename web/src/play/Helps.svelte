@@ -23,7 +23,7 @@
   const marks = $derived((p.session.scene?.pieces ?? []).filter((piece) => piece.type === p.session.scene?.mark));
 </script>
 
-<div class="flex items-center gap-2 pb-1" role="group" aria-label="Helps for testing" data-helps>
+<div class="flex items-center gap-2 pb-1" role="group" aria-label="Test aids" data-helps>
   <span class="text-small text-soft">The player is</span>
   {#each play.helps as name, i (name)}
     <Button

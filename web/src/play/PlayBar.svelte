@@ -66,7 +66,7 @@
           title={last}
           data-event>{last}</span
         >{/if}
-      {#each [['Movement', 'movement', p.shell.panel === 'movement'], ['Replays', 'replays', p.shell.panel === 'replays'], ['Facts', 'facts', p.shell.panel === 'facts'], ['Helps', 'helps', p.game.clock.helps], ['Pad', 'screen-pad', p.game.clock.padShown]] as const as [label, id, pressed] (id)}
+      {#each [['Movement', 'movement', p.shell.panel === 'movement'], ['Replays', 'replays', p.shell.panel === 'replays'], ['Facts', 'facts', p.shell.panel === 'facts'], ['Test aids', 'helps', p.game.clock.helps], ['Pad', 'screen-pad', p.game.clock.padShown]] as const as [label, id, pressed] (id)}
         <span data-back><Button {label} keys={keyOf(id)} {pressed} onclick={() => runCommand(p, id)} /></span>
       {/each}
       <span data-back><Button label="End play" keys={keyOf('play')} onclick={() => p.game.toggle(false)} /></span>

@@ -1,6 +1,6 @@
 import type { BoxView, Proposal } from '../core/types.gen';
+import type { Panel } from './panels';
 
-export type Panel = 'none' | 'steps' | 'kept' | 'movement' | 'replays' | 'characters' | 'items' | 'facts';
 export type Opened = 'nothing' | 'drawer' | 'desk';
 /** What lies on the desk: a thing of the project, or tiles proposed as a bond. */
 export type OnDesk =

@@ -2,7 +2,7 @@
   import type { Project } from '../project.svelte';
   import type { MapLook, MapView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
-  import MapPicture from '../keeping/MapPicture.svelte';
+  import MapPicture from './MapPicture.svelte';
   import MapHere from './MapHere.svelte';
   import NumberField from '../ui/NumberField.svelte';
 

@@ -13,7 +13,7 @@
   <summary class="cursor-pointer">How one moves here</summary>
   <div class="mt-2 flex flex-col gap-1">
     <Forces forces={look.forces} set={(forces) => set({ forces })} />
-    <div class="mt-1 text-small text-soft">Nobody can here</div>
+    <div class="mt-1 text-small text-soft">Not allowed here</div>
     <div class="flex flex-wrap gap-1" role="group" aria-label="What nobody can do here">
       {#each p.session.scene?.movement.abilities ?? [] as name, i (name)}
         <Button

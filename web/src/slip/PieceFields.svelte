@@ -51,7 +51,7 @@
     {#if slip.acting.leads}
       <span data-back
         ><Button
-          label={slip.acting.tracked ? 'Lead its track on' : 'Make a track'}
+          label={slip.acting.tracked ? 'Add track point' : 'Make a track'}
           keys={keyOf('lead-on')}
           onclick={() => runCommand(p, 'lead-on')}
         /></span
@@ -69,7 +69,7 @@
 {@render conditions(true)}
 {#if slip.asking}
   <details open={asks} class="border-t border-line pt-1" data-asking>
-    <summary class="cursor-pointer text-soft">how it starts, facts it sets and needs</summary>
+    <summary class="cursor-pointer text-soft">How it starts, facts it sets and needs</summary>
     <div class="flex flex-col gap-1 pt-1" role="group" aria-label="Facts">
       <Fields fields={slip.asking.fields} {attempt} {change} {choose} />
       {@render conditions(false)}

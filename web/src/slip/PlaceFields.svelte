@@ -20,7 +20,7 @@
   <div class="flex flex-col gap-1" role="group" aria-label="What the area does">
     <Forces forces={area.forces} set={(forces) => setArea({ forces })} />
     <label class="flex items-center justify-between gap-2">
-      <span>Seen at</span>
+      <span>Camera zoom</span>
       <span class="flex h-7 w-24 items-center rounded-inner border border-line bg-sheet pr-1">
         <input
           type="number"

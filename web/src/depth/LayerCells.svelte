@@ -20,8 +20,8 @@
 <div class="flex flex-col gap-1 border-t border-line pt-2.5">
   <span>Cells as a table (CSV)</span>
   <div class="flex flex-wrap gap-1.5">
-    <Download {p} label="Save as CSV" href="/api/projects/{p.session.id}/maps/{map}/layers/{layer}/cells" />
-    <Button label="Lay from CSV" onclick={() => chooser?.click()} />
+    <Download {p} label="Export CSV" href="/api/projects/{p.session.id}/maps/{map}/layers/{layer}/cells" />
+    <Button label="Import CSV" onclick={() => chooser?.click()} />
     <input
       bind:this={chooser}
       type="file"

@@ -22,6 +22,6 @@
   </label>
   <span class="text-small break-words text-soft figures">{size}, without pieces and backdrops</span>
   <span
-    ><Download {p} label="Save as PNG" href="/api/projects/{p.session.id}/maps/{map.id}/picture?scale={scale}" /></span
+    ><Download {p} label="Export PNG" href="/api/projects/{p.session.id}/maps/{map.id}/picture?scale={scale}" /></span
   >
 </div>

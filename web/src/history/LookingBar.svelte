@@ -11,8 +11,8 @@
     role="status"
     data-looking
   >
-    <span class="min-w-0 truncate">You are looking at <b>{p.session.state.looked}</b></span>
-    <Button label="Go back to it" main onclick={() => p.session.orders.restoreVersion()} />
-    <Button label="Return to now" onclick={() => p.session.orders.showCurrentVersion()} />
+    <span class="min-w-0 truncate">This is the version <b>{p.session.state.looked}</b></span>
+    <Button label="Restore this version" main onclick={() => p.session.orders.restoreVersion()} />
+    <Button label="Back to current version" onclick={() => p.session.orders.showCurrentVersion()} />
   </div>
 {/if}

@@ -1,0 +1,37 @@
+<script lang="ts">
+  import X from '@lucide/svelte/icons/x';
+  import { editing } from '../commands/command';
+  import type { Project } from '../project.svelte';
+  import Lazy from './Lazy.svelte';
+  import { panelOf } from './panels';
+
+  /** The panel at the right, whichever is open. */
+  let { p }: { p: Project } = $props();
+
+  const entry = $derived(panelOf(p.shell.panel));
+  let element: HTMLElement | undefined = $state();
+
+  /** What was opened takes the focus, unless the game has the keys. */
+  function focus(): void {
+    if (entry && editing(p)) element?.querySelector<HTMLElement>(entry.focus)?.focus();
+  }
+</script>
+
+{#if entry}
+  <aside
+    bind:this={element}
+    class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] {entry.wide
+      ? 'w-80'
+      : 'w-72'} flex-col gap-2 overflow-y-auto sheet p-3"
+    aria-label={entry.title}
+    {...{ [`data-${entry.id}`]: '' }}
+  >
+    <div class="flex items-center gap-2">
+      <h2 class="flex-1 name text-title">{entry.title}</h2>
+      <button class="text-soft" aria-label="Close: {entry.title}" onclick={() => (p.shell.panel = 'none')}
+        ><X size={14} /></button
+      >
+    </div>
+    <Lazy {p} load={entry.load} shown={focus} />
+  </aside>
+{/if}

@@ -1,0 +1,108 @@
+import type { Component } from 'svelte';
+import type { Project } from '../project.svelte';
+
+/** What a part of the page is once it was fetched. */
+export interface Fetched {
+  default: Component<{ p: Project }>;
+}
+
+/** A panel that can stand at the right. From its entry follow its command, keys, seek and the tests. */
+export interface PanelEntry {
+  id: string;
+  /** What it is called in its heading and among commands, if that is not the same. */
+  title: string;
+  command?: string;
+  keys: string[];
+  group: 'board' | 'view' | 'play';
+  does: string;
+  /** Whether it can be opened while the game has the keys. */
+  inGame?: boolean;
+  /** Whether it needs more room. */
+  wide?: boolean;
+  /** What of it takes the focus when it is opened. */
+  focus: string;
+  load: () => Promise<Fetched>;
+}
+
+/** All panels, in the order in which their commands are listed. */
+export const panels = [
+  {
+    id: 'characters',
+    title: 'Characters',
+    keys: ['Shift+C'],
+    group: 'board',
+    inGame: true,
+    wide: true,
+    does: 'Shows who there is: their sheets, bodies, and who is played.',
+    focus: 'li button, input',
+    load: () => import('../characters/Characters.svelte'),
+  },
+  {
+    id: 'items',
+    title: 'Items',
+    keys: ['Shift+I'],
+    group: 'board',
+    inGame: true,
+    wide: true,
+    does: 'Lists what the player can have, and where each is given and needed.',
+    focus: 'input',
+    load: () => import('../items/Items.svelte'),
+  },
+  {
+    id: 'facts',
+    title: 'Facts',
+    keys: ['Shift+S'],
+    group: 'board',
+    inGame: true,
+    wide: true,
+    does: 'Lists what the game remembers, what sets it and asks for it; while it plays, what each is by now, and why.',
+    focus: 'input',
+    load: () => import('../facts/Facts.svelte'),
+  },
+  {
+    id: 'history',
+    title: 'History',
+    keys: ['U'],
+    group: 'view',
+    does: 'Lists the steps, yours and those of others, to walk along.',
+    focus: '[aria-current], li button',
+    load: () => import('../history/History.svelte'),
+  },
+  {
+    id: 'versions',
+    title: 'Versions',
+    command: 'Versions and export',
+    keys: ['Shift+U'],
+    group: 'view',
+    does: 'Keeps the project as it is now, shows how it was, exports it as a file.',
+    focus: 'input',
+    load: () => import('../history/Versions.svelte'),
+  },
+  {
+    id: 'movement',
+    title: 'How the player moves',
+    keys: ['Shift+J'],
+    group: 'play',
+    inGame: true,
+    wide: true,
+    does: 'Shows or hides how fast the player walks, how high they jump, and what else there is about moving.',
+    focus: 'input',
+    load: () => import('../play/Movement.svelte'),
+  },
+  {
+    id: 'replays',
+    title: 'Replays',
+    keys: ['Shift+R'],
+    group: 'play',
+    inGame: true,
+    wide: true,
+    does: 'Keeps what was played, lists what was kept, and says what comes of it on the project as it is now.',
+    focus: 'form:first-of-type input:enabled, li button',
+    load: () => import('../play/Replays.svelte'),
+  },
+] as const satisfies PanelEntry[];
+
+/** The panel that is open at the right, if any is. */
+export type Panel = 'none' | (typeof panels)[number]['id'];
+
+export const panelOf = (id: Panel): PanelEntry | undefined => panels.find((entry) => entry.id === id);
