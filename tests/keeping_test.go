@@ -42,7 +42,7 @@ func TestKeptState(t *testing.T) {
 	w.far()
 	w.saved()
 	w.with(input.ShiftLeft, 'u')
-	w.fill("Name of this state", "With the east wing")
+	w.fill("Name of this version", "With the east wing")
 	w.press(input.Enter)
 	w.sees("[data-versions]", "nothing changed since")
 	w.press(input.Escape)
@@ -55,7 +55,7 @@ func TestKeptState(t *testing.T) {
 	now := w.probe().Hash
 	w.with(input.ShiftLeft, 'u')
 	w.click("Show this version")
-	w.sees("[data-looking]", "You are looking at With the east wing")
+	w.sees("[data-looking]", "This is the version With the east wing")
 	w.until("the map that was", `() => window.azzel.scene().maps.length === 2`)
 	w.shoot("looking")
 	w.with(input.ControlLeft, 'z')

@@ -18,9 +18,18 @@ export interface Command {
   run: (p: Project) => void;
 }
 
-/** Gives the keyboard to something that has just been opened. */
+/** Frames for which something is waited for that was opened and may have to be fetched. */
+const FETCHING = 120;
+
+/** Gives the keyboard to something that has just been opened, once it is there. */
 export const focusOn = (selector: string): void => {
-  requestAnimationFrame(() => document.querySelector<HTMLElement>(selector)?.focus());
+  let left = FETCHING;
+  const look = (): void => {
+    const found = document.querySelector<HTMLElement>(selector);
+    if (found) found.focus();
+    else if (left-- > 0) requestAnimationFrame(look);
+  };
+  requestAnimationFrame(look);
 };
 
 export const cursorOf = (p: Project): { x: number; y: number } =>

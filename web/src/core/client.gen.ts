@@ -461,7 +461,7 @@ export class Questions {
   }
 
   known(): T.KnownView {
-    return this.ask.value('known', {}, { facts: [], reasons: [], more: 0 });
+    return this.ask.value('known', {}, {"facts":[],"reasons":[],"more":0});
   }
 
   askable(): T.AskableView | null {
@@ -469,7 +469,7 @@ export class Questions {
   }
 
   copied(): T.CopiedView {
-    return this.ask.value('copied', {}, { text: '', says: '' });
+    return this.ask.value('copied', {}, {"text":"","says":""});
   }
 
   blockPicture(q: T.BlockPicture): ImageData | null {
@@ -481,15 +481,15 @@ export class Questions {
   }
 
   lossOf(q: T.LossOf): string {
-    return this.ask.value('lossOf', q, '');
+    return this.ask.value('lossOf', q, "");
   }
 
   wholeScreens(q: T.WholeScreens): T.SizeView {
-    return this.ask.value('wholeScreens', q, { columns: 0, rows: 0 });
+    return this.ask.value('wholeScreens', q, {"columns":0,"rows":0});
   }
 
   scaledSize(q: T.ScaledSize): string {
-    return this.ask.value('scaledSize', q, '');
+    return this.ask.value('scaledSize', q, "");
   }
 
   lens(q: T.Lens): Uint8Array {
@@ -517,11 +517,11 @@ export class Questions {
   }
 
   usage(): T.Usage {
-    return this.ask.value('usage', {}, { tilesets: [], unused: [] });
+    return this.ask.value('usage', {}, {"tilesets":[],"unused":[]});
   }
 
   dealMedley(q: T.DealMedley): T.Dealt {
-    return this.ask.value('dealMedley', q, { cells: [], shares: [] });
+    return this.ask.value('dealMedley', q, {"cells":[],"shares":[]});
   }
 
   sampleBond(q: T.SampleBond): number[] {
@@ -529,7 +529,7 @@ export class Questions {
   }
 
   proposeBond(q: T.ProposeBond): T.Proposal {
-    return this.ask.value('proposeBond', q, { join: 0, tiles: [], unsure: [] });
+    return this.ask.value('proposeBond', q, {"join":0,"tiles":[],"unsure":[]});
   }
 
   joinWith(q: T.JoinWith): number {
@@ -537,18 +537,11 @@ export class Questions {
   }
 
   proposeReskin(q: T.ProposeReskin): T.Reskin {
-    return this.ask.value('proposeReskin', q, {
-      map: '',
-      selected: false,
-      from: '',
-      to: '',
-      by: 'position',
-      chosen: [],
-    });
+    return this.ask.value('proposeReskin', q, {"map":"","selected":false,"from":"","to":"","by":"position","chosen":[]});
   }
 
   previewReskin(q: T.PreviewReskin): T.ReskinView {
-    return this.ask.value('previewReskin', q, { matches: [], cells: 0, unmatched: 0 });
+    return this.ask.value('previewReskin', q, {"matches":[],"cells":0,"unmatched":0});
   }
 
   reskinPicture(q: T.ReskinPicture): ImageData | null {

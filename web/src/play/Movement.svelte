@@ -36,11 +36,7 @@
       pressed={now.beyond}
       onclick={() => set('camera beyond', now.beyond ? 0 : 1)}
     />
-    <Button
-      label="Turn-based from above"
-      pressed={now.turns}
-      onclick={() => set('turns', now.turns ? 0 : 1)}
-    />
+    <Button label="Turn-based from above" pressed={now.turns} onclick={() => set('turns', now.turns ? 0 : 1)} />
   </div>
   <label class="mt-1 flex items-center justify-between gap-2">
     <span>From above, walks</span>
