@@ -175,13 +175,27 @@ func (b *bench) openLarge(browser *rod.Browser, id int64) (*rod.Page, error) {
 		slices.Sort(list)
 	}
 	b.add("2,048 × 2,048 map, 8 layers in three groups: from navigation to painted, first time this server reads it", "–", "%.1f s", first.Seconds())
-	b.add(fmt.Sprintf("the longest task of it, new profile, best / median / worst of %d (of a page that only counts 10 ms a frame while a client without a page takes it in: %.0f / %.0f / %.0f)", times, floor[0], floor[times/2], floor[times-1]), "50 ms a task", "%.0f / %.0f / %.0f ms", longest[0], longest[times/2], longest[times-1])
+	b.add(
+		fmt.Sprintf("the longest task of it, new profile, best / median / worst of %d (of a page that only counts 10 ms a frame while a client without a page takes it in: %.0f / %.0f / %.0f)", times, floor[0], floor[times/2], floor[times-1]),
+		"50 ms a task",
+		"%.0f / %.0f / %.0f ms",
+		longest[0],
+		longest[times/2],
+		longest[times-1],
+	)
 	b.add(fmt.Sprintf("the same by the time of processors, as the page's thread waits for one meanwhile, best / median / worst of %d", times), "50 ms a task", "%.0f / %.0f / %.0f ms", worked[0], worked[times/2], worked[times-1])
 	beside, err := b.besideOften(browser, id, worked[times/2], times)
 	if err != nil {
 		return nil, err
 	}
-	b.add(fmt.Sprintf("its floor: a page that computes for %.0f ms of a processor at a time while the core is fetched, compiled and run, and the map fetched, best / median / worst of %d", worked[times/2], times), "–", "%.0f / %.0f / %.0f ms", beside[0], beside[times/2], beside[times-1])
+	b.add(
+		fmt.Sprintf("its floor: a page that computes for %.0f ms of a processor at a time while the core is fetched, compiled and run, and the map fetched, best / median / worst of %d", worked[times/2], times),
+		"–",
+		"%.0f / %.0f / %.0f ms",
+		beside[0],
+		beside[times/2],
+		beside[times-1],
+	)
 	return page, nil
 }
 

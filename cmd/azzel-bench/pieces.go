@@ -52,6 +52,14 @@ func pieces(b *bench) error {
 		took[i] = float64(time.Since(before).Microseconds()) / 1000
 	}
 	slices.Sort(took)
-	b.add(fmt.Sprintf("a document of %d pieces of all kinds, half of which set their speed if they have one: stored; read natively, best / median / worst of %d", maps*each, times), "half of 5.2 MB, no slower", "%.1f MB; %.0f / %.0f / %.0f ms", float64(len(bytes))/1e6, took[0], took[times/2], took[times-1])
+	b.add(
+		fmt.Sprintf("a document of %d pieces of all kinds, half of which set their speed if they have one: stored; read natively, best / median / worst of %d", maps*each, times),
+		"half of 5.2 MB, no slower",
+		"%.1f MB; %.0f / %.0f / %.0f ms",
+		float64(len(bytes))/1e6,
+		took[0],
+		took[times/2],
+		took[times-1],
+	)
 	return nil
 }

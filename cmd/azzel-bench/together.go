@@ -170,6 +170,13 @@ func together(b *bench, browser *rod.Browser) error {
 	if err != nil {
 		return err
 	}
-	b.add(fmt.Sprintf("that page meanwhile: its own strokes acknowledged a second / longest task / until all of it was saved afterwards (longest task of a page that only counts 10 ms a frame, beside nine clients: %.0f ms)", floor), "50 ms a task", "%.0f / %.0f ms / %.0f ms", float64(after-before-clients*each)/took.Seconds(), worst, ms(behind))
+	b.add(
+		fmt.Sprintf("that page meanwhile: its own strokes acknowledged a second / longest task / until all of it was saved afterwards (longest task of a page that only counts 10 ms a frame, beside nine clients: %.0f ms)", floor),
+		"50 ms a task",
+		"%.0f / %.0f ms / %.0f ms",
+		float64(after-before-clients*each)/took.Seconds(),
+		worst,
+		ms(behind),
+	)
 	return nil
 }

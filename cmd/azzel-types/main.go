@@ -132,10 +132,16 @@ func constants(out *bytes.Buffer) {
 		value int
 	}{
 		{"MIN_CELL_SIDE", limit.MinCellSide}, {"MAX_CELL_SIDE", limit.MaxCellSide}, {"MAX_SEEN", limit.MaxSeen},
-		{"NAME_LETTERS", limit.NameLetters}, {"PICTURE_BYTES", limit.PictureBytes}, {"CSV_BYTES", limit.CSVBytes}, {"BUNDLE_BYTES", limit.BundleBytes}, {"PICTURE_SIDE", limit.PictureSide}, {"MAX_WEIGHT", tiles.MaxWeight}, {"MAX_DIFFER", tiles.MaxDiffer}, {"MIN_FRAME", tiles.MinFrame}, {"MAX_FRAME", tiles.MaxFrame}, {"SOCKET_BYTES", limit.SocketBytes},
+		{"NAME_LETTERS", limit.NameLetters}, {"PICTURE_BYTES", limit.PictureBytes}, {"CSV_BYTES", limit.CSVBytes},
+		{"BUNDLE_BYTES", limit.BundleBytes}, {"PICTURE_SIDE", limit.PictureSide}, {"MAX_WEIGHT", tiles.MaxWeight},
+		{"MAX_DIFFER", tiles.MaxDiffer}, {"MIN_FRAME", tiles.MinFrame}, {"MAX_FRAME", tiles.MaxFrame}, {"SOCKET_BYTES", limit.SocketBytes},
 		{"SCENE_CHANGED", int(page.SceneChanged)}, {"STATE_CHANGED", int(page.StateChanged)}, {"CELLS_CHANGED", int(page.CellsChanged)},
 		{"POINTER_CHANGED", int(page.PointerChanged)}, {"OUTGOING_CHANGED", int(page.OutgoingChanged)}, {"PLAY_CHANGED", int(page.PlayChanged)},
-		{"TAKEN_CHANGED", int(page.TakenChanged)}, {"WORK_LEFT", int(page.WorkLeft)}, {"REPLAYS_CHANGED", int(page.ReplaysChanged)}, {"RERUN_LEFT", int(page.RerunLeft)}, {"REPLIES_CHANGED", int(page.RepliesChanged)}, {"STACK", limit.Stack}, {"FACT_VALUE", limit.FactValue}, {"MOST_VALUE", logic.MostValue}, {"TICKS_PER_SECOND", play.TicksPerSecond}, {"LEFT", int(play.Left)}, {"RIGHT", int(play.Right)}, {"UP", int(play.Up)}, {"DOWN", int(play.Down)}, {"USE", int(play.Use)}, {"JUMP", int(play.Jump)}, {"STRIKE", int(play.Strike)}, {"SHOOT", int(play.Shoot)},
+		{"TAKEN_CHANGED", int(page.TakenChanged)}, {"WORK_LEFT", int(page.WorkLeft)}, {"REPLAYS_CHANGED", int(page.ReplaysChanged)},
+		{"RERUN_LEFT", int(page.RerunLeft)}, {"REPLIES_CHANGED", int(page.RepliesChanged)}, {"STACK", limit.Stack},
+		{"FACT_VALUE", limit.FactValue}, {"MOST_VALUE", logic.MostValue}, {"TICKS_PER_SECOND", play.TicksPerSecond},
+		{"LEFT", int(play.Left)}, {"RIGHT", int(play.Right)}, {"UP", int(play.Up)}, {"DOWN", int(play.Down)}, {"USE", int(play.Use)},
+		{"JUMP", int(play.Jump)}, {"STRIKE", int(play.Strike)}, {"SHOOT", int(play.Shoot)},
 		{"SAMPLE_COLUMNS", supplies.SampleColumns}, {"SAMPLE_ROWS", supplies.SampleRows},
 		{"SIXTEENTH", maps.Sixteenth}, {"HOVER", page.Hover}, {"PRESS", page.Press}, {"DRAG", page.Drag}, {"RELEASE", page.Release}, {"LEAVE", page.Leave},
 	} {

@@ -44,9 +44,12 @@ func SortOf(t kind.Thing) world.Sort {
 }
 
 // KindNames are what sorts of things are called in orders.
-var KindNames = map[world.Sort]string{world.SortProject: "project", world.SortTileset: "tileset", world.SortMap: "map",
-	world.SortLayer: "layer", world.SortPiece: "piece", world.SortCrossing: "crossing", world.SortCharacter: "character", world.SortMedley: "medley", world.SortBond: "bond", world.SortProperty: "property", world.SortPatch: "patch", world.SortReplay: "replay",
-	world.SortTrack: "track", world.SortArea: "area", world.SortItem: "item", world.SortFact: "fact"}
+var KindNames = map[world.Sort]string{
+	world.SortProject: "project", world.SortTileset: "tileset", world.SortMap: "map", world.SortLayer: "layer",
+	world.SortPiece: "piece", world.SortCrossing: "crossing", world.SortCharacter: "character", world.SortMedley: "medley",
+	world.SortBond: "bond", world.SortProperty: "property", world.SortPatch: "patch", world.SortReplay: "replay",
+	world.SortTrack: "track", world.SortArea: "area", world.SortItem: "item", world.SortFact: "fact",
+}
 
 func kindOf(name string) world.Sort {
 	for k, n := range KindNames {

@@ -128,14 +128,21 @@ var (
 // holds. They are shown in a part of their own.
 var (
 	Facts    = []kind.Has{{Prop: Sets, Hidden: true}, {Prop: SetsBy, Hidden: true}}
-	Presence = []kind.Has{{Prop: Starts, Apart: true}, {Prop: While, Hidden: true}, {Prop: WhileFact, Hidden: true, Old: true}, {Prop: WhileItem, Hidden: true, Old: true}, {Prop: WhileLeast, Hidden: true, Old: true}, {Prop: WhileNot, Hidden: true, Old: true}}
+	Presence = []kind.Has{
+		{Prop: Starts, Apart: true}, {Prop: While, Hidden: true}, {Prop: WhileFact, Hidden: true, Old: true},
+		{Prop: WhileItem, Hidden: true, Old: true}, {Prop: WhileLeast, Hidden: true, Old: true}, {Prop: WhileNot, Hidden: true, Old: true},
+	}
 )
 
 // Emitted are the properties of what comes out of a piece, or is drawn, that are not offered to be set there; Drawn are
 // more of those for what is drawn.
 var (
-	Emitted = []kind.Has{{Prop: Track, Hidden: true}, {Prop: Sight, Hidden: true}, {Prop: Straying, Only: kind.FromAbove, Hidden: true}, {Prop: Reach, Hidden: true}, {Prop: Shot, Hidden: true}, {Prop: Bears, Hidden: true}, {Prop: Looks, Hidden: true}}
-	Drawn   = []kind.Has{{Prop: Every, Hidden: true}, {Prop: Speed, Hidden: true}, {Prop: Harm, Hidden: true}, {Prop: Who, Hidden: true}, {Prop: Area, Hidden: true}}
+	Emitted = []kind.Has{
+		{Prop: Track, Hidden: true}, {Prop: Sight, Hidden: true}, {Prop: Straying, Only: kind.FromAbove, Hidden: true},
+		{Prop: Reach, Hidden: true}, {Prop: Shot, Hidden: true}, {Prop: Bears, Hidden: true},
+		{Prop: Looks, Hidden: true},
+	}
+	Drawn = []kind.Has{{Prop: Every, Hidden: true}, {Prop: Speed, Hidden: true}, {Prop: Harm, Hidden: true}, {Prop: Who, Hidden: true}, {Prop: Area, Hidden: true}}
 )
 
 // Shoots reports whether something shoots.
