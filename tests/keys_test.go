@@ -133,7 +133,7 @@ func TestMapsByKeyboardAlone(t *testing.T) {
 	w.saved()
 	w.with(input.ShiftLeft, input.KeyU)
 	w.sees("[data-versions]", "Versions")
-	w.tabTo("Name of this state")
+	w.tabTo("Name of this version")
 	w.page.MustInsertText("Before midnight")
 	w.press(input.Enter)
 	w.until("the kept state", `() => [...document.querySelectorAll('[data-versions] li')].some(e => e.querySelector('input')?.value === 'Before midnight')`)

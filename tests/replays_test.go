@@ -29,6 +29,7 @@ func TestReplays(t *testing.T) {
 	w.accessible("replays")
 	w.press(input.Escape)
 	w.with(input.ShiftLeft, input.KeyJ)
+	w.until("the movement", `() => document.querySelector('[data-movement] input[aria-label="Speed"]') !== null`)
 	w.page.MustEval(`() => {
 		const slider = document.querySelector('[data-movement] input[aria-label="Speed"]');
 		slider.value = 30;
