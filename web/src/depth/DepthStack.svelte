@@ -143,8 +143,8 @@
       {#if p.shell.stackOpen}
         <span class="min-w-0">
           <span class="block truncate {layer.hidden ? 'text-soft line-through' : ''}">{layer.name}</span>
-          <span class="text-small text-soft"
-            >{layer.only ? 'shown alone' : layer.look.counts ? 'affects movement' : 'scenery only'}</span
+          <span class="block text-small whitespace-nowrap text-soft"
+            >{layer.only ? 'shown alone' : layer.look.counts ? '' : 'scenery only'}</span
           >
         </span>
       {/if}

@@ -21,7 +21,7 @@
 </script>
 
 <div class="flex items-center gap-1.5">
-  <span class="w-26 shrink-0">{term.label}</span>
+  <span class="w-25 shrink-0">{term.label}</span>
   <input
     type="range"
     class="min-w-0 flex-1 accent-saffron"
@@ -33,7 +33,7 @@
     oninput={(e) => drag(e.currentTarget.valueAsNumber)}
     onchange={(e) => set(e.currentTarget.valueAsNumber)}
   />
-  <span class="flex h-7 w-24 items-center rounded-inner border border-line bg-sheet pr-1.5">
+  <span class="flex h-7 w-23 shrink-0 items-center rounded-inner border border-line bg-sheet pr-1">
     <input
       type="number"
       class="w-full min-w-0 bg-transparent px-1 figures"
