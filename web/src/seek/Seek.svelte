@@ -38,6 +38,7 @@
     if (event.key === 'ArrowDown') at = Math.min(at + 1, results.length - 1);
     if (event.key === 'ArrowUp') at = Math.max(at - 1, 0);
     if (['ArrowDown', 'ArrowUp', 'Enter'].includes(event.key)) event.preventDefault();
+    void tick().then(() => document.getElementById(`seek-${at}`)?.scrollIntoView({ block: 'nearest' }));
   }
 </script>
 

@@ -18,23 +18,30 @@
 </script>
 
 <header class="relative z-30 flex h-10 shrink-0 items-center gap-3 border-b border-line bg-sheet px-3">
-  <button class="flex items-center rounded-inner" aria-label="All projects" title="All projects" onclick={home}>
-    <Emblem />
-  </button>
-  {#if p.session.scene}
-    <div class="max-w-55 min-w-0 truncate name text-title">
-      <Rename
-        value={p.session.scene.project.name}
-        label="Name of the project"
-        rename={(text) => p.session.orders.rename({ thing: { kind: 'project' }, name: text })}
-      />
-    </div>
-    <span class="max-w-60 truncate text-soft"
-      >{map?.name ?? (p.session.scene.maps.length === 1 ? 'one map' : `${p.session.scene.maps.length} maps`)}</span
+  <div class="@container flex min-w-0 flex-1 items-center gap-3">
+    <button
+      class="flex shrink-0 items-center rounded-inner"
+      aria-label="All projects"
+      title="All projects"
+      onclick={home}
     >
-  {/if}
-  <div class="absolute left-1/2 w-80 -translate-x-1/2"><Seek {p} /></div>
-  <div class="ml-auto flex items-center gap-4" data-back>
+      <Emblem />
+    </button>
+    {#if p.session.scene}
+      <div class="max-w-55 min-w-0 truncate name text-title">
+        <Rename
+          value={p.session.scene.project.name}
+          label="Name of the project"
+          rename={(text) => p.session.orders.rename({ thing: { kind: 'project' }, name: text })}
+        />
+      </div>
+      <span class="min-w-0 truncate text-soft @max-xs:hidden"
+        >{map?.name ?? (p.session.scene.maps.length === 1 ? 'one map' : `${p.session.scene.maps.length} maps`)}</span
+      >
+    {/if}
+  </div>
+  <div class="relative w-80 min-w-40"><Seek {p} /></div>
+  <div class="flex flex-1 items-center justify-end gap-4 whitespace-nowrap" data-back>
     {#if p.session.state}<span role="status" data-saved={p.session.saved} class="inline-flex items-center gap-1.5">
         {#if p.session.saved === 'saved'}
           <Check size={14} class="text-moss" /><span class="text-moss-ink">Saved</span>
