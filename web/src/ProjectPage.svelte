@@ -8,6 +8,7 @@
   import DepthStack from './depth/DepthStack.svelte';
   import CellsSlip from './slip/CellsSlip.svelte';
   import Lazy from './shell/Lazy.svelte';
+  import { panels, type PanelEntry } from './shell/panels';
   import { parts } from './shell/parts';
   import SidePanel from './shell/SidePanel.svelte';
   import Slip from './slip/Slip.svelte';
@@ -32,6 +33,7 @@
       screen: (x, y) => p.viewport.camera.toScreen(x, y),
       scene: () => (p.session.scene ? { ...p.session.scene, tilesets: p.session.tilesets } : null),
       play: () => p.game.view,
+      panels: () => panels.map((panel: PanelEntry) => ({ id: panel.id, command: panel.command ?? panel.title })),
       cells: (map, x, y, w, h) => cellsOf(p, map, { x, y, w, h }),
     };
     return () => {

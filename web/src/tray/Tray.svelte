@@ -36,94 +36,97 @@
   );
 </script>
 
-<div
-  class="relative z-10 flex h-16 shrink-0 items-stretch border-t border-line bg-sheet"
-  role="toolbar"
-  aria-label="Tray"
-  data-back
->
-  <Held {p}>
-    {#each shapes as round (round[0])}
-      {@const id = round[0] ?? ''}
-      {@const active = s && round.includes(s.shape) && s.holding !== 'nothing' && SHAPED.includes(s.holding)}
-      <button
-        class="inline-flex items-center gap-1 rounded-inner px-1 {active ? 'font-semibold text-ink' : 'text-soft'}"
-        aria-pressed={active}
-        aria-keyshortcuts={keyOf(id)}
-        title={round.length > 1 ? `${keyOf(id)} goes round: ${round.join(', ')}` : undefined}
-        onclick={() => runCommand(p, id)}><Key keys={keyOf(id)} />{active ? s.shape : id}</button
-      >
-    {/each}
-  </Held>
-  <!-- Where there is little room, this is moved along; drawer and play stay in sight. -->
-  <div class="flex min-w-0 flex-1 [scrollbar-width:thin] overflow-x-auto overflow-y-hidden *:shrink-0">
-    <section class="border-r border-line px-4 pt-1.5" aria-label="Tiles lately">
-      <div class="text-small text-soft">tiles lately</div>
-      <div class="mt-0.5 flex items-center gap-1.5">
-        {#each lateTiles as n (n)}
-          <button
-            class="rounded-inner border p-0.5 {s?.holding === 'tile' && s.tile === n
-              ? 'border-saffron'
-              : 'border-transparent'}"
-            aria-label="Take {p.session.tileName(n)}"
-            title={p.session.tileName(n)}
-            onclick={() => hold(p, 'tile', { tile: n })}><TilePicture {p} {n} size={26} /></button
-          >
-        {/each}
-      </div>
-    </section>
-    {#if p.session.lately.patches.length > 0}
-      <section class="border-r border-line px-4 pt-1.5" aria-label="Patches lately">
-        <div class="text-small text-soft">patches lately</div>
-        <div class="mt-0.5 flex items-center gap-1">
-          {#each p.session.lately.patches as id (id)}
-            {@const patch = p.session.scene?.patches.find((x) => x.id === id)}
-            {#if patch}
-              <button
-                class="rounded-inner border p-0.5 {s?.holding === 'patch' && s.patch === id
-                  ? 'border-saffron'
-                  : 'border-transparent'}"
-                aria-label="Take {patch.name}"
-                title={patch.name}
-                onclick={() => hold(p, 'patch', { id })}><PatchPicture {p} {id} size={26} /></button
-              >
-            {/if}
+<section aria-label="The hand" class="contents">
+  <div
+    class="relative z-10 flex h-16 shrink-0 items-stretch border-t border-line bg-sheet"
+    role="toolbar"
+    aria-label="Tray"
+    data-back
+  >
+    <Held {p}>
+      {#each shapes as round (round[0])}
+        {@const id = round[0] ?? ''}
+        {@const active = s && round.includes(s.shape) && s.holding !== 'nothing' && SHAPED.includes(s.holding)}
+        <button
+          class="inline-flex items-center gap-1 rounded-inner px-1 {active ? 'font-semibold text-ink' : 'text-soft'}"
+          aria-pressed={active}
+          aria-keyshortcuts={keyOf(id)}
+          title={round.length > 1 ? `${keyOf(id)} goes round: ${round.join(', ')}` : undefined}
+          onclick={() => runCommand(p, id)}><Key keys={keyOf(id)} />{active ? s.shape : id}</button
+        >
+      {/each}
+    </Held>
+    <!-- Where there is little room, this is moved along; drawer and play stay in sight. -->
+    <div class="flex min-w-0 flex-1 [scrollbar-width:thin] overflow-x-auto overflow-y-hidden *:shrink-0">
+      <section class="border-r border-line px-4 pt-1.5" aria-label="Tiles lately">
+        <div class="text-small text-soft">tiles lately</div>
+        <div class="mt-0.5 flex items-center gap-1.5">
+          {#each lateTiles as n (n)}
+            <button
+              class="rounded-inner border p-0.5 {s?.holding === 'tile' && s.tile === n
+                ? 'border-saffron'
+                : 'border-transparent'}"
+              aria-label="Take {p.session.tileName(n)}"
+              title={p.session.tileName(n)}
+              onclick={() => hold(p, 'tile', { tile: n })}><TilePicture {p} {n} size={26} /></button
+            >
           {/each}
         </div>
       </section>
-    {/if}
-    <section class="border-r border-line px-4 pt-1.5" aria-label="Pieces lately">
-      <div class="text-small text-soft">pieces lately</div>
-      <div class="mt-0.5 flex items-center gap-1">
-        {#each lateTypes as type (type.id)}
-          <button
-            class="rounded-inner border px-1 {s?.holding === 'piece' && s.type === type.id
-              ? 'border-saffron bg-held'
-              : 'border-transparent'}"
-            aria-label="Take {type.name}"
-            title="{type.name}: {type.purpose}"
-            onclick={() => hold(p, 'piece', { id: type.id })}><PieceIcon type={type.id} family={type.family} /></button
-          >
-        {/each}
-      </div>
-    </section>
-    <section class="border-r border-line px-4 pt-1.5" aria-label="Ways">
-      <div class="text-small text-soft">ways</div>
-      <button
-        class="mt-0.5 h-7 rounded-inner border px-3 text-lagoon-ink {s?.holding === 'crossing'
-          ? 'border-saffron bg-held'
-          : 'border-line'}"
-        aria-pressed={s?.holding === 'crossing'}
-        onclick={() => hold(p, 'crossing')}>crossing</button
-      >
-    </section>
+      {#if p.session.lately.patches.length > 0}
+        <section class="border-r border-line px-4 pt-1.5" aria-label="Patches lately">
+          <div class="text-small text-soft">patches lately</div>
+          <div class="mt-0.5 flex items-center gap-1">
+            {#each p.session.lately.patches as id (id)}
+              {@const patch = p.session.scene?.patches.find((x) => x.id === id)}
+              {#if patch}
+                <button
+                  class="rounded-inner border p-0.5 {s?.holding === 'patch' && s.patch === id
+                    ? 'border-saffron'
+                    : 'border-transparent'}"
+                  aria-label="Take {patch.name}"
+                  title={patch.name}
+                  onclick={() => hold(p, 'patch', { id })}><PatchPicture {p} {id} size={26} /></button
+                >
+              {/if}
+            {/each}
+          </div>
+        </section>
+      {/if}
+      <section class="border-r border-line px-4 pt-1.5" aria-label="Pieces lately">
+        <div class="text-small text-soft">pieces lately</div>
+        <div class="mt-0.5 flex items-center gap-1">
+          {#each lateTypes as type (type.id)}
+            <button
+              class="rounded-inner border px-1 {s?.holding === 'piece' && s.type === type.id
+                ? 'border-saffron bg-held'
+                : 'border-transparent'}"
+              aria-label="Take {type.name}"
+              title="{type.name}: {type.purpose}"
+              onclick={() => hold(p, 'piece', { id: type.id })}
+              ><PieceIcon type={type.id} family={type.family} /></button
+            >
+          {/each}
+        </div>
+      </section>
+      <section class="border-r border-line px-4 pt-1.5" aria-label="Ways">
+        <div class="text-small text-soft">ways</div>
+        <button
+          class="mt-0.5 h-7 rounded-inner border px-3 text-lagoon-ink {s?.holding === 'crossing'
+            ? 'border-saffron bg-held'
+            : 'border-line'}"
+          aria-pressed={s?.holding === 'crossing'}
+          onclick={() => hold(p, 'crossing')}>crossing</button
+        >
+      </section>
+    </div>
+    <div class="flex shrink-0 items-center gap-2 px-3">
+      <Button label="Drawer" keys="T" pressed={p.shell.opened === 'drawer'} onclick={() => runCommand(p, 'drawer')}>
+        <ChevronUp size={16} />
+      </Button>
+      <Button label={s?.playing ? 'End play' : 'Play from here'} keys="P" main onclick={() => runCommand(p, 'play')}>
+        {#if s?.playing}<Square size={16} />{:else}<Play size={16} />{/if}
+      </Button>
+    </div>
   </div>
-  <div class="flex shrink-0 items-center gap-2 px-3">
-    <Button label="Drawer" keys="T" pressed={p.shell.opened === 'drawer'} onclick={() => runCommand(p, 'drawer')}>
-      <ChevronUp size={16} />
-    </Button>
-    <Button label={s?.playing ? 'End play' : 'Play from here'} keys="P" main onclick={() => runCommand(p, 'play')}>
-      {#if s?.playing}<Square size={16} />{:else}<Play size={16} />{/if}
-    </Button>
-  </div>
-</div>
+</section>

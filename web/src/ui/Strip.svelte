@@ -28,13 +28,13 @@
       <Emblem />
     </button>
     {#if p.session.scene}
-      <div class="max-w-55 min-w-0 truncate name text-title">
+      <h1 class="max-w-55 min-w-0 truncate name text-title">
         <Rename
           value={p.session.scene.project.name}
           label="Name of the project"
           rename={(text) => p.session.orders.rename({ thing: { kind: 'project' }, name: text })}
         />
-      </div>
+      </h1>
       <span class="min-w-0 truncate text-soft @max-xs:hidden"
         >{map?.name ?? (p.session.scene.maps.length === 1 ? 'one map' : `${p.session.scene.maps.length} maps`)}</span
       >
