@@ -65,7 +65,7 @@ func (s *Store) Keep(ctx context.Context, project int64, name string) (KeptState
 }
 
 // ErrManyStates is reported when no more states can be kept by name.
-var ErrManyStates = fmt.Errorf("a project has at most %d kept states: remove one first", limit.KeptStates)
+var ErrManyStates = fmt.Errorf("a project has at most %d versions: delete one first", limit.KeptStates)
 
 // KeptStates lists the kept states of a project, the newest first.
 func (s *Store) KeptStates(ctx context.Context, project int64) ([]KeptState, error) {

@@ -120,6 +120,7 @@ var ready any
 func asked() any {
 	a, err := now.Ask(bridge.In)
 	if err != nil {
+		// The client knows no such question: the page is of another version.
 		panic(err)
 	}
 	return a

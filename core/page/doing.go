@@ -10,8 +10,7 @@ import (
 // HandChanged is what differs once the hand holds or does something else.
 func (p *Page) HandChanged() Changed { return StateChanged | SceneChanged | p.Hover() }
 
-// Looking reports whether a kept state is shown, and says that nothing can be changed
-// then.
+// Looking reports whether a version that was kept is shown, and says that nothing can be changed then.
 func (p *Page) Looking() bool {
 	if p.Looked != nil {
 		p.Refuse("This is an earlier version, which can’t be changed. Restore it, or go back to the current version, first.")

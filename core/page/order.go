@@ -118,43 +118,66 @@ func NameOf(v any) string {
 	return string(unicode.ToLower(first)) + name[size:]
 }
 
-// ordersByName and questionsByName are the types of orders and questions.
-var ordersByName, questionsByName = map[string]reflect.Type{}, map[string]reflect.Type{}
+// ordersByName are the types of orders.
+var ordersByName = map[string]reflect.Type{}
 
-// read makes what text says of the type that has a name: an object whose field "do" is the name. It gives nil for what is
-// no such text.
-func read(types map[string]reflect.Type, text []byte) any {
-	var head struct {
-		Do   string          `json:"do"`
-		With json.RawMessage `json:"with"`
-	}
-	if json.Unmarshal(text, &head) != nil || types[head.Do] == nil {
-		return nil
-	}
-	v := reflect.New(types[head.Do])
-	if len(head.With) > 0 && json.Unmarshal(head.With, v.Interface()) != nil {
-		return nil
-	}
-	return v.Elem().Interface()
+// A said is an order or a question as it comes from the browser: its name, and its fields.
+type said struct {
+	Do   string          `json:"do"`
+	With json.RawMessage `json:"with"`
 }
 
-// OrderText is an order as ReadOrder reads it.
-func OrderText(o Order) []byte { return text(o) }
-
-func text(v any) []byte {
-	with, err := json.Marshal(v)
-	if err != nil {
-		panic(err) // Orders and questions hold nothing that can't be written.
+// fill reads the fields into the order or question that v points to. The error is a text for people.
+func (s said) fill(v any) error {
+	if len(s.With) == 0 {
+		return nil
 	}
-	return append(append([]byte(`{"do":"`+NameOf(v)+`","with":`), with...), '}')
+	return unreadable(json.Unmarshal(s.With, v))
+}
+
+// errNumber is for what was typed as a number that can't be one of these.
+var errNumber = errors.New("a number here is whole and not that large: nothing was changed")
+
+// unreadable is an error of reading JSON as people are to hear of it.
+func unreadable(err error) error {
+	var wrong *json.UnmarshalTypeError
+	switch {
+	case err == nil:
+		return nil
+	case errors.As(err, &wrong) && strings.HasPrefix(wrong.Value, "number"):
+		return errNumber
+	}
+	return ErrUnknown
+}
+
+// read is the order that text says.
+func read(text []byte) (Order, error) {
+	var s said
+	if json.Unmarshal(text, &s) != nil || ordersByName[s.Do] == nil {
+		return nil, ErrUnknown
+	}
+	v := reflect.New(ordersByName[s.Do])
+	if err := s.fill(v.Interface()); err != nil {
+		return nil, err
+	}
+	return v.Elem().Interface().(Order), nil
+}
+
+// OrderText is an order as Page.Order reads it.
+func OrderText(o Order) []byte {
+	with, err := json.Marshal(o)
+	if err != nil {
+		panic(err) // Orders hold nothing that can't be written.
+	}
+	return append(append([]byte(`{"do":"`+NameOf(o)+`","with":`), with...), '}')
 }
 
 // Order does what text says, an object with the name of an order as "do" and its fields as "with", once what was asked for
 // before is done. Its reply is among those of Replies then.
 func (p *Page) Order(ticket int, text []byte, attached [][]byte) Changed {
-	o, _ := read(ordersByName, text).(Order)
-	if o == nil {
-		says := Sentence(ErrUnknown)
+	o, err := read(text)
+	if err != nil {
+		says := Sentence(err)
 		p.Say("%s", says)
 		p.replies = append(p.replies, Reply{Ticket: ticket, Changed: StateChanged, Made: []string{}, Refused: says})
 		return StateChanged | RepliesChanged

@@ -116,13 +116,13 @@ func OpenAt(at pace.Pace, opening []byte, queue [][]byte) (*Page, error) {
 	return p, nil
 }
 
-// A stamp is how a tileset was when it was last looked at.
+// A Stamp is how a tileset was when it was last looked at.
 type Stamp struct {
 	Set *world.Tileset
 	N   int
 }
 
-// Doc is what is shown: the project, or a kept state.
+// Doc is what is shown: the project, or a version that was kept.
 func (p *Page) Doc() *world.Document {
 	if p.Looked != nil {
 		return p.Looked
@@ -240,6 +240,8 @@ func sceneDiffers(a, b *world.Document) bool {
 	return len(diff.Put)+len(diff.Removed) > 0
 }
 
+// Do does a step, and notes in the reply to the order under way what it made. While a version is shown it says that nothing
+// can be changed.
 func (p *Page) Do(e edit.Edit) Changed {
 	if p.Looking() {
 		return StateChanged

@@ -39,8 +39,6 @@ func (p Part[T]) Over(was T) (T, error) {
 	if !p.Given() {
 		return was, ErrUnknown
 	}
-	if err := json.Unmarshal(p.text, &was); err != nil {
-		return was, ErrUnknown
-	}
-	return was, nil
+	err := json.Unmarshal(p.text, &was)
+	return was, unreadable(err)
 }

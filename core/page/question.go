@@ -1,12 +1,14 @@
 package page
 
 import (
+	"encoding/json"
 	"errors"
+	"fmt"
 	"reflect"
 )
 
-// A Question asks the page something and changes nothing. Like an Order it is a struct whose fields, written as JSON, say what
-// is asked.
+// A Question asks the page something and changes nothing of the project; one that needs all that was asked for before ends
+// what is under way first. Like an Order it is a struct whose fields, written as JSON, say what is asked.
 type Question interface {
 	// Answer is a value that can be written as JSON, bytes, or a Picture.
 	Answer(p *Page) any
@@ -22,13 +24,18 @@ type Picture struct {
 // Pictured is a picture as most functions give it.
 func Pictured(pixels []byte, w, h int) Picture { return Picture{pixels, w, h} }
 
-// An Asking is a sort of question, with what is taken for the answer while there is no page that could give one.
+// An Asking is a sort of question, with what is taken for the answer where none can be given: while there is no page, or if
+// the question can't be read.
 type Asking struct {
 	Question  Question
 	Otherwise any
 }
 
-var questions []Asking
+var (
+	questions []Asking
+	// askings are the same by their names.
+	askings = map[string]Asking{}
+)
 
 // Questions are all sorts of questions, in the order in which they were registered.
 func Questions() []Asking { return questions }
@@ -37,19 +44,27 @@ func Questions() []Asking { return questions }
 func RegisterQuestions(list ...Asking) {
 	questions = append(questions, list...)
 	for _, q := range list {
-		questionsByName[NameOf(q.Question)] = reflect.TypeOf(q.Question)
+		askings[NameOf(q.Question)] = q
 	}
 }
 
 // errNoQuestion is given for a text that is no question.
 var errNoQuestion = errors.New("there is no such question")
 
-// Ask answers the question that text says, an object with the name of a question as "do" and its fields as "with". The error
-// is for developers.
+// Ask answers the question that text says, an object with the name of a question as "do" and its fields as "with". The error,
+// which is for developers, says that there is no such question.
 func (p *Page) Ask(text []byte) (any, error) {
-	q, _ := read(questionsByName, text).(Question)
-	if q == nil {
+	var s said
+	if json.Unmarshal(text, &s) != nil {
 		return nil, errNoQuestion
 	}
-	return q.Answer(p), nil
+	asking, is := askings[s.Do]
+	if !is {
+		return nil, fmt.Errorf("%w: %q", errNoQuestion, s.Do)
+	}
+	v := reflect.New(reflect.TypeOf(asking.Question))
+	if s.fill(v.Interface()) != nil {
+		return asking.Otherwise, nil
+	}
+	return v.Elem().Interface().(Question).Answer(p), nil
 }

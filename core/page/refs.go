@@ -8,16 +8,6 @@ import (
 	"azzel/core/world"
 )
 
-// PathView is the way of a piece, with what it covers at its end.
-type PathView struct {
-	// Points are x and y in turns.
-	Points []int `json:"points"`
-	// Second is how far it goes in a second.
-	Second float64 `json:"second"`
-	W      int     `json:"w"`
-	H      int     `json:"h"`
-}
-
 // PieceRef is a piece of a map as a reference.
 func PieceRef(m, piece ID) world.Ref {
 	return world.Ref{Sort: world.SortPiece, Map: world.ID(m), ID: world.ID(piece)}
@@ -26,8 +16,8 @@ func PieceRef(m, piece ID) world.Ref {
 // CharacterRef is a character as a reference.
 func CharacterRef(id ID) world.Ref { return world.Ref{Sort: world.SortCharacter, ID: world.ID(id)} }
 
-// IdsOf are the ids of some things.
-func IdsOf[T any](list []*T, id func(*T) world.ID) []world.ID {
+// IDsOf are the ids of some things.
+func IDsOf[T any](list []*T, id func(*T) world.ID) []world.ID {
 	ids := make([]world.ID, len(list))
 	for i, t := range list {
 		ids[i] = id(t)
@@ -89,7 +79,7 @@ func (p *Page) SelectRef(r world.Ref, end int) {
 	p.Hand.Selected = s
 }
 
-// An author makes edits of a document from what is said in words of the page.
+// An Author makes edits of a document from what is said in words of the page.
 type Author struct {
 	D   *world.Document
 	IDs world.Allocator

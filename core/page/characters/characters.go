@@ -57,7 +57,7 @@ type SheetTaken struct {
 
 // CharactersOf are all characters of a project.
 func CharactersOf(d *world.Document) []world.ID {
-	return page.IdsOf(d.Characters, func(c *world.Character) world.ID { return c.ID })
+	return page.IDsOf(d.Characters, func(c *world.Character) world.ID { return c.ID })
 }
 
 // ViewCharacters are all characters as views.

@@ -64,7 +64,7 @@ func settingWords(d *world.Document, c world.Change) string {
 
 // FactsOf are all facts of a project.
 func FactsOf(d *world.Document) []world.ID {
-	return page.IdsOf(d.Facts, func(f *world.Fact) world.ID { return f.ID })
+	return page.IDsOf(d.Facts, func(f *world.Fact) world.ID { return f.ID })
 }
 
 // NewFact is a fact with a free name, and the part that puts it.

@@ -29,7 +29,7 @@ type StockView struct {
 
 // ItemsOf are all items of a project.
 func ItemsOf(d *world.Document) []world.ID {
-	return page.IdsOf(d.Items, func(i *world.Item) world.ID { return i.ID })
+	return page.IDsOf(d.Items, func(i *world.Item) world.ID { return i.ID })
 }
 
 // ViewItems are all items as views, with what names each.

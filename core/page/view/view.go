@@ -178,7 +178,7 @@ type State struct {
 	// Lying is how the tile in the hand lies.
 	Lying  int         `json:"lying"`
 	Chosen *ChosenView `json:"chosen"`
-	// Looked is what the kept state that is shown is called; empty for none.
+	// Looked is what the version that is shown is called; empty for none.
 	Looked string `json:"looked"`
 }
 

@@ -31,6 +31,22 @@ type BoxView struct {
 	H int `json:"h"`
 }
 
+// Rect is the box as a rectangle, no farther off than anything can be.
+func (b BoxView) Rect() grid.Rect {
+	corner, size := At(b.X, b.Y), At(b.W, b.H)
+	return grid.Rect{X: corner.X, Y: corner.Y, W: size.X, H: size.Y}
+}
+
+// PathView is the way of a piece, with what it covers at its end.
+type PathView struct {
+	// Points are x and y in turns.
+	Points []int `json:"points"`
+	// Second is how far it goes in a second.
+	Second float64 `json:"second"`
+	W      int     `json:"w"`
+	H      int     `json:"h"`
+}
+
 // SlipLine is one property in the slip.
 type SlipLine struct {
 	Label string `json:"label"`
@@ -39,12 +55,6 @@ type SlipLine struct {
 
 // PictureSide is a side of a picture in pixels that can be made.
 func PictureSide(side int) int { return min(max(side, 1), 4096) }
-
-// Rect is the box as a rectangle, no farther off than anything can be.
-func (b BoxView) Rect() grid.Rect {
-	corner, size := At(b.X, b.Y), At(b.W, b.H)
-	return grid.Rect{X: corner.X, Y: corner.Y, W: size.X, H: size.Y}
-}
 
 // Beside is where cell (0, 0) of a map with some bounds can lie to the right of all
 // that is there.
