@@ -3,12 +3,12 @@
   import Board from './board/Board.svelte';
   import Minimap from './board/Minimap.svelte';
   import { Keys } from './commands/keys';
+  import { panelCommands } from './commands/panels';
   import { cellsOf, probe } from './probe';
   import { Project } from './project.svelte';
   import DepthStack from './depth/DepthStack.svelte';
   import CellsSlip from './slip/CellsSlip.svelte';
   import Lazy from './shell/Lazy.svelte';
-  import { panels, type PanelEntry } from './shell/panels';
   import { parts } from './shell/parts';
   import SidePanel from './shell/SidePanel.svelte';
   import Slip from './slip/Slip.svelte';
@@ -33,7 +33,7 @@
       screen: (x, y) => p.viewport.camera.toScreen(x, y),
       scene: () => (p.session.scene ? { ...p.session.scene, tilesets: p.session.tilesets } : null),
       play: () => p.game.view,
-      panels: () => panels.map((panel: PanelEntry) => ({ id: panel.id, command: panel.command ?? panel.title })),
+      panels: () => panelCommands.map(({ id, name }) => ({ id, command: name })),
       cells: (map, x, y, w, h) => cellsOf(p, map, { x, y, w, h }),
     };
     return () => {

@@ -61,7 +61,8 @@
       ...{ name, columns: colours.width, rows: colours.height, cells: [...cells], colours: numbers() },
       ...{ x: Math.floor(at.x / cellW), y: Math.floor(at.y / cellH) },
     };
-    await p.session.orders.makeMapOfColours({ legend }, places);
+    const { refused } = await p.session.orders.makeMapOfColours({ legend }, places);
+    if (refused !== '') return;
     p.shell.opened = 'nothing';
     p.viewport.showAll();
   }

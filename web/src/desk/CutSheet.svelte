@@ -111,11 +111,14 @@
     try {
       const answer = await takePicture(p.session.id, file, cut, apart);
       const what = { name, ...answer, cut };
-      if (replaces && comparison) {
-        await p.session.orders.replaceTileset({ tileset: replaces.id, to: comparison.to, taken: what });
-      } else if (apart) await p.session.orders.rebuildMap({ taken: what });
-      else await p.session.orders.makeTileset({ taken: what });
-      taken(answer.strip);
+      const { orders } = p.session;
+      const { refused } = await (replaces && comparison
+        ? orders.replaceTileset({ tileset: replaces.id, to: comparison.to, taken: what })
+        : apart
+          ? orders.rebuildMap({ taken: what })
+          : orders.makeTileset({ taken: what }));
+      // What was refused stays on the desk, to be set right.
+      if (refused === '') taken(answer.strip);
     } catch (failure) {
       fail(failure);
     } finally {

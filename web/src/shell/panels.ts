@@ -7,8 +7,8 @@ export interface Fetched {
 }
 
 /** A panel that can stand at the right. From its entry follow its command, keys, seek and the tests. */
-export interface PanelEntry {
-  id: string;
+export interface PanelEntry<ID extends string = string> {
+  id: ID;
   /** What it is called in its heading and among commands, if that is not the same. */
   title: string;
   command?: string;
@@ -24,8 +24,7 @@ export interface PanelEntry {
   load: () => Promise<Fetched>;
 }
 
-/** All panels, in the order in which their commands are listed. */
-export const panels = [
+const entries = [
   {
     id: 'characters',
     title: 'Characters',
@@ -102,7 +101,12 @@ export const panels = [
   },
 ] as const satisfies PanelEntry[];
 
+type PanelID = (typeof entries)[number]['id'];
+
 /** The panel that is open at the right, if any is. */
-export type Panel = 'none' | (typeof panels)[number]['id'];
+export type Panel = 'none' | PanelID;
+
+/** All panels, in the order in which their commands are listed. */
+export const panels: readonly PanelEntry<PanelID>[] = entries;
 
 export const panelOf = (id: Panel): PanelEntry | undefined => panels.find((entry) => entry.id === id);
