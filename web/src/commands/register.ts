@@ -16,7 +16,6 @@ export const commands: Command[] = [
   ...handCommands,
   ...boardCommands,
   ...viewCommands,
-  ...panelCommands,
   {
     id: 'seek',
     name: 'Find anything',
@@ -111,6 +110,7 @@ export const commands: Command[] = [
     possible: running,
     run: (p) => (p.game.clock.speed = speed),
   })),
+  ...panelCommands,
 ];
 
 /** The key that is shown for a command; empty if it has none. */

@@ -56,8 +56,8 @@
         >
       {/each}
     </Held>
-    <!-- Where there is little room, this is moved along; drawer and play stay in sight. -->
-    <div class="flex min-w-0 flex-1 [scrollbar-width:thin] overflow-x-auto overflow-y-hidden *:shrink-0">
+    <!-- Where there is little room, this is moved along (what is cut off at the right says so); drawer and play stay in sight. -->
+    <div class="flex min-w-0 flex-1 [scrollbar-width:none] overflow-x-auto overflow-y-hidden *:shrink-0">
       <section class="border-r border-line px-4 pt-1.5" aria-label="Tiles lately">
         <div class="text-small text-soft">tiles lately</div>
         <div class="mt-0.5 flex items-center gap-1.5">
