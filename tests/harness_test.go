@@ -201,21 +201,44 @@ func (w *window) sees(selector, text string) {
 }
 
 // click clicks the button or link that is called so, once it stands still: a slip moves
-// when what it says grows.
+// when what it says grows. On a busy machine it may move all the same between the look and
+// the click: a click that would fall on anything else is kept from the page and made again.
 func (w *window) click(name string) {
 	w.t.Helper()
-	w.until("a control called "+name, `(n) => {
-		const named = [...document.querySelectorAll('button, a, [role=option], label')].find(e => (e.getAttribute('aria-label') ?? e.textContent.trim()).startsWith(n) && e.offsetParent !== null);
-		if (!named) return false;
-		named.scrollIntoView({ block: 'nearest' });
-		const r = named.getBoundingClientRect();
-		const [x, y, now] = [r.x + r.width / 2, r.y + r.height / 2, performance.now()];
-		const was = window.__at;
-		if (!was || was[0] !== x || was[1] !== y) window.__at = [x, y, now];
-		return now - window.__at[2] >= 50;
-	}`, name)
-	at := w.page.MustEval(`() => { const at = window.__at; delete window.__at; return at; }`).Arr()
-	w.page.Mouse.MustMoveTo(at[0].Num(), at[1].Num()).MustClick(proto.InputMouseButtonLeft)
+	for deadline := time.Now().Add(patience); ; {
+		w.until("a control called "+name, `(n) => {
+			const named = [...document.querySelectorAll('button, a, [role=option], label')].find(e => (e.getAttribute('aria-label') ?? e.textContent.trim()).startsWith(n) && e.offsetParent !== null);
+			if (!named) return false;
+			named.scrollIntoView({ block: 'nearest' });
+			const r = named.getBoundingClientRect();
+			const [x, y, now] = [r.x + r.width / 2, r.y + r.height / 2, performance.now()];
+			const was = window.__at;
+			if (!was || was[0] !== x || was[1] !== y) window.__at = [x, y, now];
+			if (now - window.__at[2] < 50) return false;
+			window.__met = '';
+			window.__guard = (e) => {
+				if (e.type === 'pointerdown') window.__met = named.contains(e.target) ? 'it' : (e.target.getAttribute('aria-label') ?? e.target.tagName);
+				if (window.__met === 'it') return;
+				e.preventDefault();
+				e.stopImmediatePropagation();
+			};
+			for (const type of ['pointerdown', 'mousedown', 'pointerup', 'mouseup', 'click']) window.addEventListener(type, window.__guard, true);
+			return true;
+		}`, name)
+		at := w.page.MustEval(`() => { const at = window.__at; delete window.__at; return at; }`).Arr()
+		w.page.Mouse.MustMoveTo(at[0].Num(), at[1].Num()).MustClick(left)
+		// A click may lead to another page, which knows of no guard.
+		met := w.page.MustEval(`() => {
+			for (const type of ['pointerdown', 'mousedown', 'pointerup', 'mouseup', 'click']) window.removeEventListener(type, window.__guard, true);
+			return window.__met ?? 'it';
+		}`).Str()
+		if met == "it" {
+			return
+		}
+		if time.Now().After(deadline) {
+			w.t.Fatalf("%s can't be clicked: %s lies over it", name, met)
+		}
+	}
 }
 
 // fill types into the field that is labelled so.
@@ -243,11 +266,20 @@ func (w *window) fill(label, text string) {
 	w.t.Fatalf("the field %s can't be clicked", label)
 }
 
-// press taps keys one after the other.
+// press taps keys one after the other. Each tap says when it was made: a busy machine
+// does not turn it into a key that is held.
 func (w *window) press(keys ...input.Key) {
 	w.t.Helper()
 	for _, k := range keys {
-		w.page.Keyboard.MustType(k)
+		at := proto.TimeSinceEpoch(float64(time.Now().UnixMilli()) / 1000)
+		for _, kind := range []proto.InputDispatchKeyEventType{proto.InputDispatchKeyEventTypeKeyDown, proto.InputDispatchKeyEventTypeKeyUp} {
+			event := k.Encode(kind, 0)
+			event.Timestamp = at
+			if err := event.Call(w.page); err != nil {
+				w.t.Fatal(err)
+			}
+			at += 0.01
+		}
 	}
 }
 
