@@ -219,7 +219,7 @@ func (r *room) inverse(ctx context.Context, session int64, sequence uint64, befo
 	}
 	_, inverse, err := r.store.Earlier(ctx, r.project, session, sequence)
 	if errors.Is(err, store.ErrNotFound) {
-		return nil, errors.New("that step can't be taken back any more")
+		return nil, errors.New("that step can't be undone any more")
 	}
 	if err != nil {
 		return nil, &storeError{err}

@@ -51,7 +51,7 @@ func TestPlayedWithThePad(t *testing.T) {
 	w.with(input.ShiftLeft, input.KeyP)
 	w.until("play", `() => window.azzel.play()?.doing === 'stands'`)
 	w.with(input.ShiftLeft, input.KeyO)
-	w.sees("[data-screen-pad]", "Jump")
+	w.sees("[data-pad]", "Jump")
 	w.accessible("the pad on the screen")
 	was := w.page.MustEval(`() => window.azzel.play().things[0].x`).Num()
 	w.holdOnPad("right", "it to be pushed by more than a cell", `() => window.azzel.play().things[0].x > `+written(was+20))

@@ -419,9 +419,10 @@ func (w *window) shoot(name string) {
 func (w *window) choose(label, option string) {
 	w.t.Helper()
 	w.until(option+" in "+label, `(label, option) => {
-		const list = [...document.querySelectorAll('select')].find((e) => (e.labels?.[0]?.textContent.trim() ?? e.ariaLabel ?? '').startsWith(label));
-		const chosen = [...(list?.options ?? [])].find((o) => o.textContent.trim() === option);
+		const lists = [...document.querySelectorAll('select')].filter((e) => (e.labels?.[0]?.textContent.trim() ?? e.ariaLabel ?? '').startsWith(label));
+		const chosen = lists.flatMap((e) => [...e.options]).find((o) => o.textContent.trim() === option);
 		if (!chosen) return false;
+		const list = chosen.closest('select');
 		list.value = chosen.value;
 		list.dispatchEvent(new Event('change', { bubbles: true }));
 		return true;

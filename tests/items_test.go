@@ -61,7 +61,7 @@ func TestItemsAndMarks(t *testing.T) {
 	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 	w.with(input.ShiftLeft, input.KeyC)
 	w.sees("[data-characters]", "Bring in a sheet")
-	w.with(input.ShiftLeft, input.KeyC)
+	w.with(input.ShiftLeft, input.KeyH)
 	w.click("laden with all items")
 	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 	w.hold(input.ArrowRight, "the exit to let one out", `() => window.azzel.play().finished`)

@@ -141,7 +141,7 @@ func (w *window) accessible(what string) {
 		// A colour that is on its way to another is none of the theme's; what goes round for ever is not waited for.
 		const moving = document.getAnimations().filter((a) => a.effect?.getComputedTiming().iterations !== Infinity);
 		await Promise.all(moving.map((a) => a.finished.catch(() => undefined)));
-		const r = await window.axe.run(document);
+		const r = await window.axe.run(document, { rules: { 'target-size': { enabled: true } } });
 		if (r.passes.length < 5) return ['axe-core looked at next to nothing'];
 		return r.violations.filter(v => v.impact !== 'minor').map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160)).join(' | '));
 	}`)

@@ -122,7 +122,7 @@ func TestMapsByKeyboardAlone(t *testing.T) {
 	// Back by the list of steps, one of them alone.
 	w.press(input.KeyU)
 	w.sees("[data-history]", "History")
-	w.tabTo("Take back alone: paint 3 cells")
+	w.tabTo("Undo alone: paint 3 cells")
 	w.press(input.Enter)
 	w.sees("[data-history]", "take back: paint")
 	w.sees("main", "2 of 3 changed since and were left alone")

@@ -172,9 +172,23 @@ func TestTilesetIn(t *testing.T) {
 	}
 	w.page.Mouse.MustUp(left)
 	w.until("a wider tile", `() => [...document.querySelectorAll('input[type=number]')].some(e => e.value === '20')`)
+	// The cells can become as large as the tiles; taken back, all is as it was.
+	w.sees("[data-cell-offer]", "they would be shown")
+	was := w.probe().Hash
+	w.click("Make cells 20 × 16 px")
+	w.until("larger cells", `() => { const p = window.azzel.scene()?.project; return p?.cellW === 20 && p.cellH === 16; }`)
+	w.saved()
+	w.until("no offer any more", `() => document.querySelector('[data-cell-offer]') === null`)
+	w.page.MustElement("[data-board]").MustFocus()
+	w.with(input.ControlLeft, input.KeyZ)
+	w.until("the cells as they were", `() => window.azzel.scene()?.project.cellW === 16`)
+	w.saved()
+	if now := w.probe().Hash; now != was {
+		t.Fatalf("taken back, the project is %s and was %s", now, was)
+	}
 	w.click("Back to the guess")
 	w.sees("button", "Take 7 tiles")
-	if p := w.probe(); p.Revision != 0 {
+	if p := w.probe(); p.Revision != 2 {
 		t.Fatalf("looking at pictures changed the project: revision %d", p.Revision)
 	}
 	w.shoot("desk")
@@ -182,9 +196,10 @@ func TestTilesetIn(t *testing.T) {
 	w.until("the tileset", `() => window.azzel.scene().tilesets.length === 2`)
 	w.until("its sheet", `() => document.querySelector('[aria-label^="Tiles of potting bench"]') !== null`)
 	// Drag over the first three tiles: they are solid.
-	r := w.page.MustElement(`[aria-label^="Tiles of potting bench"]`).MustShape().Box()
-	w.page.Mouse.MustMoveTo(r.X+15, r.Y+15).MustDown(left)
-	if err := w.page.Mouse.MoveLinear(proto.Point{X: r.X + 85, Y: r.Y + 15}, 6); err != nil {
+	x, y := w.onSheet(0, 0)
+	w.page.Mouse.MustMoveTo(x, y).MustDown(left)
+	x, y = w.onSheet(2, 0)
+	if err := w.page.Mouse.MoveLinear(proto.Point{X: x, Y: y}, 6); err != nil {
 		t.Fatal(err)
 	}
 	w.page.Mouse.MustUp(left)
@@ -332,4 +347,48 @@ func widePNG(w, h int) []byte {
 	var b bytes.Buffer
 	_ = png.Encode(&b, image.NewNRGBA(image.Rect(0, 0, 1, 1))) // a buffer takes everything
 	return resized(b.Bytes(), uint32(w), uint32(h))
+}
+
+// While the pointer only moves, neither the maps nor what lies on them is drawn again.
+func TestHoveringDrawsWhatFollowsThePointer(t *testing.T) {
+	s := newSite(t, "-demo")
+	w := s.window("")
+	// Else the water moves by itself.
+	still := proto.EmulationSetEmulatedMedia{Features: []*proto.EmulationMediaFeature{{Name: "prefers-reduced-motion", Value: "reduce"}}}
+	if err := still.Call(w.page); err != nil {
+		t.Fatal(err)
+	}
+	w.page.MustNavigate(s.url("/project/1")).MustWaitLoad()
+	w.opened()
+	w.until("all bitmaps", `() => performance.getEntriesByName('azzel-painted').length > 0`)
+	w.seek("Palm house")
+	w.over("Palm house", 3, 3)
+	w.until("the slip, for which the maps make room", `() => ['floating', 'docked'].includes(document.querySelector('[data-slip]')?.dataset.slip)`)
+	for range 10 {
+		w.frame()
+	}
+	w.page.MustEval(`() => {
+		window.__drawn = [0, 0, 0];
+		document.querySelectorAll('[data-board] canvas').forEach((canvas, i) => {
+			const context = canvas.getContext('2d');
+			for (const name of ['fillRect', 'clearRect', 'drawImage', 'stroke', 'strokeRect']) {
+				const drawn = context[name].bind(context);
+				context[name] = (...args) => { window.__drawn[i]++; drawn(...args); };
+			}
+		});
+	}`)
+	for x := range 20 {
+		w.over("Palm house", 3+x, 4)
+		w.frame()
+	}
+	drawn := w.page.MustEval(`() => window.__drawn`).Arr()
+	if len(drawn) != 3 || drawn[0].Int() != 0 || drawn[1].Int() != 0 || drawn[2].Int() < 20 {
+		t.Errorf("drawn while hovering, from the maps to what follows the pointer: %v", drawn)
+	}
+	w.press(input.PageDown)
+	w.frame()
+	if again := w.page.MustEval(`() => window.__drawn[0]`).Int(); again == 0 {
+		t.Error("zooming drew nothing")
+	}
+	w.quiet()
 }

@@ -59,6 +59,7 @@ func TestReplays(t *testing.T) {
 	w.page.MustEval(`() => window.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown', code: 'ArrowDown' }))`)
 	w.until("the player in the ground", `() => window.azzel.play().y > window.azzel.scene().pieces[0].y + 12`)
 	w.page.MustEval(`() => window.dispatchEvent(new KeyboardEvent('keyup', { key: 'ArrowDown', code: 'ArrowDown' }))`)
+	w.with(input.ShiftLeft, input.KeyR)
 	w.click("Delete")
 	w.sees("[data-replays]", "None yet")
 	w.quiet()

@@ -162,7 +162,7 @@ func TestShots(t *testing.T) {
 	w.press(input.KeyP)
 	w.hold(input.ArrowLeft, "a step to the crate", `() => window.azzel.play()?.steps > 0`)
 	w.with(input.ShiftLeft, 'o')
-	w.sees("[data-screen-pad]", "Shoot")
+	w.sees("[data-pad]", "Shoot")
 	w.with(input.ShiftLeft, input.KeyS)
 	w.sees("[data-reasons]", "Not taken yet")
 	shot("grotto")

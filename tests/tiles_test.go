@@ -11,8 +11,9 @@ import (
 func (w *window) onSheet(column, row int) (x, y float64) {
 	w.t.Helper()
 	w.until("the sheet", `() => document.querySelector('[data-sheet]') !== null`)
-	b := w.page.MustElement("[data-sheet]").MustShape().Box()
-	return b.X + float64(column)*34 + 17, b.Y + float64(row)*34 + 17
+	sheet := w.page.MustElement("[data-sheet]")
+	b, side := sheet.MustShape().Box(), sheet.MustEval(`() => Number(this.dataset.sheet)`).Num()
+	return b.X + (float64(column)+0.5)*side, b.Y + (float64(row)+0.5)*side
 }
 
 // What tiles do is painted on the sheet in the hand's shapes, seen by a lens, and

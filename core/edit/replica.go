@@ -202,7 +202,7 @@ func (r *Replica) try(d *world.Document, e Edit) (Result, error) {
 	if e.Undoes != 0 && len(e.Parts) == 0 {
 		rec := r.records[e.Undoes]
 		if rec == nil {
-			return Result{}, errors.New("that step can't be taken back any more")
+			return Result{}, errors.New("that step can't be undone any more")
 		}
 		if rec.inverse == nil && rec.encoded != nil {
 			parts, err := DecodePartsAt(r.Pace, rec.encoded)
@@ -346,7 +346,7 @@ func (r *Replica) top(list []uint64) (string, bool) {
 }
 
 // ErrNothing is reported when there is no step to take back or bring back.
-var ErrNothing = errors.New("there is nothing to take back")
+var ErrNothing = errors.New("there is nothing to undo")
 
 // Undo takes back the session's last step that is not taken back yet, as far
 // as nobody changed since what it left. Left of of cells and properties were

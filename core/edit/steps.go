@@ -73,7 +73,7 @@ func (r *Replica) Steps() []Step {
 func (r *Replica) label(step uint64) string {
 	rec := r.records[step]
 	if target := r.records[rec.undoes]; target != nil && slices.Contains(r.undo, rec.undoes) {
-		return "take back: " + target.label
+		return "undo: " + target.label
 	}
 	return rec.label
 }

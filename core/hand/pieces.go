@@ -2,6 +2,7 @@ package hand
 
 import (
 	"fmt"
+	"strings"
 
 	"azzel/core/board"
 	"azzel/core/edit"
@@ -125,6 +126,12 @@ func singleOf(d *world.Document, of world.ID) (*world.Map, *world.Piece) {
 	return nil, nil
 }
 
+// movesHere says from where a piece goes of which there is one in a project.
+func movesHere(d *world.Document, from *world.Map, p *world.Piece) string {
+	c := d.Project.Lattice().CellAt(p.Foot)
+	return fmt.Sprintf("A project has one %s: it moves here from %s, cell %d, %d.", strings.ToLower(kind.NameOf(p.Type)), from.Name, c.X, c.Y)
+}
+
 // to is the map that a piece would stand on; nil if it is gone.
 func (g Ghost) to(d *world.Document) *world.Map {
 	if g.To.Map == nil {
@@ -151,7 +158,7 @@ func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
 	}
 	foot := m.FootOf(d.Project.Lattice(), ghost.Piece, cell)
 	if o, p := singleOf(d, ghost.Piece); p != nil {
-		return Outcome{Edit: h.moveTo(d, o, p, m, foot)}
+		return Outcome{Edit: h.moveTo(d, o, p, m, foot), Said: movesHere(d, o, p)}
 	}
 	p := &world.Piece{Type: ghost.Piece, Layer: m.PlayerLayer, Foot: foot}
 	ref := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: h.ids.NewID()}

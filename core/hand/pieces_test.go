@@ -28,7 +28,11 @@ func TestPieces(t *testing.T) {
 	// The spawn is one: placed again, it moves, and to another map too.
 	h.Type = world.Spawn
 	h.Press(d, middle(d, b, grid.Point{}), false)
-	d = run(t, d, h.Release(d, middle(d, b, grid.Point{})))
+	o := h.Release(d, middle(d, b, grid.Point{}))
+	if !strings.Contains(o.Said, "moves here from "+a.Name+", cell ") {
+		t.Errorf("a second spawn says %q", o.Said)
+	}
+	d = run(t, d, o)
 	spawns := 0
 	for _, m := range d.Maps {
 		for _, p := range m.Pieces {

@@ -36,3 +36,8 @@ func (v Values) Mirrored(leftToRight bool) Values {
 func (v Values) Turned() Values {
 	return v.moved(func(x, y int) (int, int) { return -y, x }, turned)
 }
+
+// Rescaled is what a piece sets where pixels are others: each distance is what the two functions make of it.
+func (v Values) Rescaled(across, down func(int) int) Values {
+	return v.moved(func(x, y int) (int, int) { return across(x), down(y) }, [4]int{0, 1, 2, 3})
+}

@@ -1,20 +1,15 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import Board from './board/Board.svelte';
-  import Minimap from './board/Minimap.svelte';
   import { Keys } from './commands/keys';
   import { panelCommands } from './commands/panels';
   import { cellsOf, probe } from './probe';
   import { Project } from './project.svelte';
-  import DepthStack from './depth/DepthStack.svelte';
-  import CellsSlip from './slip/CellsSlip.svelte';
+  import Announcer from './shell/Announcer.svelte';
   import Lazy from './shell/Lazy.svelte';
   import { parts } from './shell/parts';
-  import SidePanel from './shell/SidePanel.svelte';
-  import Slip from './slip/Slip.svelte';
+  import Stage from './shell/Stage.svelte';
   import Asides from './ui/Asides.svelte';
   import Button from './ui/Button.svelte';
-  import Messages from './ui/Messages.svelte';
   import Status from './ui/Status.svelte';
   import Strip from './ui/Strip.svelte';
   import Tray from './tray/Tray.svelte';
@@ -116,24 +111,9 @@
       </div>
     </main>
   {:else}
-    <main class="relative flex min-h-0 flex-1 flex-col">
-      {#if p.session.stage > 0}<Board project={p} bind:element={board} />{/if}
-      {#if !p.session.scene}
-        <p class="absolute inset-0 grid place-items-center text-soft" role="status">Opening the project …</p>
-      {/if}
-      {#if p.session.stage > 4 && !p.session.state?.playing}<DepthStack {p} />{/if}
-      {#if p.session.stage > 5}
-        <Slip {p} />
-        <CellsSlip {p} />
-        <SidePanel {p} />
-        {#if p.shell.layerOpen !== ''}<Lazy {p} load={parts.layer} />{/if}
-      {/if}
-      {#if p.session.stage > 6 && p.viewport.minimap && !p.session.state?.playing}<Minimap {p} />{/if}
-      {#if p.session.stage > 7}
-        {#if p.session.state?.looked}<Lazy {p} load={parts.looking} />{/if}
-        {#if p.game.view}<Lazy {p} load={parts.play} />{/if}
-      {/if}
-      <Messages {p} />
+    <main class="flex min-h-0 flex-1 flex-col">
+      <Stage {p} bind:board />
+      <Announcer {p} />
       {#if p.shell.opened === 'drawer'}<Lazy {p} load={parts.drawer} />{/if}
       {#if p.shell.opened === 'desk'}<Lazy {p} load={parts.desk} />{/if}
     </main>

@@ -124,6 +124,35 @@ func (o CopyMap) Do(p *page.Page) page.Changed {
 	return changed | page.StateChanged
 }
 
+// FurnishMap gives an empty map the ground and walls of the one beside it.
+type FurnishMap struct {
+	Map page.ID `json:"map"`
+}
+
+// Do implements Order.
+func (o FurnishMap) Do(p *page.Page) page.Changed {
+	d := p.Doc()
+	m := d.Map(world.ID(o.Map))
+	if m == nil {
+		return p.Fail(world.ErrGone)
+	}
+	like := edit.Neighbour(d, m)
+	if like == nil {
+		return p.Refuse("%s is not empty any more, or no other map has ground.", m.Name)
+	}
+	return p.Do(edit.Furnish(d, m, like))
+}
+
+// FurnishedLike is the name of the map whose ground and walls an empty map could have; empty for none.
+func FurnishedLike(p *page.Page, id world.ID) string {
+	if m := p.Doc().Map(id); m != nil {
+		if like := edit.Neighbour(p.Doc(), m); like != nil {
+			return like.Name
+		}
+	}
+	return ""
+}
+
 // ResizeMap gives a map a size in cells; Anchor, 0 to 8 row by row, is what of it stays where it is.
 type ResizeMap struct {
 	Map     page.ID `json:"map"`

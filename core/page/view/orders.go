@@ -27,7 +27,7 @@ func init() {
 		// History and versions.
 		history.Undo{}, history.Redo{}, history.WalkHistory{}, history.UndoStep{}, history.AddEarlier{}, history.DoAgain{}, history.ShowVersion{}, history.ShowCurrentVersion{}, history.RestoreVersion{},
 		// Maps and layers.
-		maps.SetMap{}, maps.CopyMap{}, maps.ResizeMap{}, tilework.MakeMapOfColours{}, holding.MakeMapOfPatch{}, maps.MakeLayer{}, maps.SetLayer{}, maps.MoveLayer{}, maps.LayLayerOver{},
+		maps.SetMap{}, maps.CopyMap{}, maps.FurnishMap{}, maps.ResizeMap{}, tilework.MakeMapOfColours{}, tilework.SetCellSize{}, holding.MakeMapOfPatch{}, maps.MakeLayer{}, maps.SetLayer{}, maps.MoveLayer{}, maps.LayLayerOver{},
 		maps.DuplicateLayer{}, maps.MergeLayer{}, maps.ClearLayer{}, maps.DeleteLayer{}, maps.WalkOnLayer{}, maps.SetCurrentLayer{}, maps.ShowLayerAlone{}, maps.HideLayer{}, maps.LayCSV{},
 		// Tiles.
 		tilework.MakeTileset{}, tilework.ReplaceTileset{}, tilework.RebuildMap{}, tilework.MarkTiles{}, tilework.AnimateTile{}, tilework.ShowFrames{}, tilework.MakeProperty{}, supplies.MakeMedley{}, supplies.ChangeMedley{},

@@ -37,6 +37,7 @@ func init() {
 		// Maps and layers.
 		to(CellsIn{}, []int{}),
 		to(LossOf{}, ""),
+		to(FurnishedLike{}, ""),
 		to(WholeScreens{}, SizeView{}),
 		to(ScaledSize{}, ""),
 		to(Lens{}, []byte{}),
@@ -44,6 +45,7 @@ func init() {
 		// Tiles.
 		to(AskTileset{}, (*tilework.TilesetView)(nil)),
 		to(SheetShape{}, []int{}),
+		to(CellSizeWould{}, tilework.CellSizeView{}),
 		to(TileCells{}, []int{}),
 		to(LikeColours{}, []int{}),
 		to(AskUsage{}, tilework.Usage{Tilesets: []tilework.UnusedTiles{}, Unused: []string{}}),
@@ -170,6 +172,23 @@ type LossOf struct {
 func (q LossOf) Answer(p *page.Page) any {
 	return maps.LossOf(p, world.ID(q.Map), q.Columns, q.Rows, q.Anchor)
 }
+
+// FurnishedLike asks whose ground and walls an empty map could have: the name of a map, empty for none.
+type FurnishedLike struct {
+	Map page.ID `json:"map"`
+}
+
+// Answer implements Question.
+func (q FurnishedLike) Answer(p *page.Page) any { return maps.FurnishedLike(p, world.ID(q.Map)) }
+
+// CellSizeWould asks what it would do if the project's cells had another size in pixels.
+type CellSizeWould struct {
+	W int `json:"w"`
+	H int `json:"h"`
+}
+
+// Answer implements Question.
+func (q CellSizeWould) Answer(p *page.Page) any { return tilework.CellSizeWould(p, q.W, q.H) }
 
 // SizeView is a size in cells.
 type SizeView struct {

@@ -7,12 +7,12 @@
   import { drawBackground, drawLayers } from './layers';
   import { frameOf } from './game';
   import { Overlay } from './overlay';
-  import { PANEL } from '../ui/panel';
 
   let { project: p, element = $bindable() }: { project: Project; element?: HTMLElement } = $props();
 
   let base: HTMLCanvasElement;
   let over: HTMLCanvasElement;
+  let top: HTMLCanvasElement;
   let surface: HTMLDivElement;
   let hands: Hands | undefined = $state();
   let colours: Colours | undefined;
@@ -20,8 +20,8 @@
 
   /** The largest whole zoom, or the largest part of one, at which the player's view fits. */
   function playZoom(w: number, h: number): number {
-    // The play bar stands above the frame.
-    const most = Math.min((p.viewport.camera.width - 24) / w, (p.viewport.camera.height - 88) / h);
+    const { free } = p.viewport.camera;
+    const most = Math.min((free.w - 16) / w, (free.h - 8) / h);
     return most >= 1 ? Math.floor(most) : 1 / Math.ceil(1 / most);
   }
 
@@ -31,17 +31,20 @@
     // Where an area comes nearer, the frame stays as large on the screen.
     const { seenW, seenH, cellW, cellH } = p.session.scene.project;
     p.viewport.camera.zoom = (playZoom(seenW * cellW, seenH * cellH) * seenW * cellW) / frame.w;
-    // A panel at the right covers as little of the frame as can be.
-    const aside = p.shell.panelled
-      ? Math.max(0, Math.min(PANEL, p.viewport.camera.width - frame.w * p.viewport.camera.zoom) / 2)
-      : 0;
-    p.viewport.camera.center(frame.x + frame.w / 2 + aside / p.viewport.camera.zoom, frame.y + frame.h / 2);
+    p.viewport.camera.center(frame.x + frame.w / 2, frame.y + frame.h / 2);
   }
 
-  function draw(context: CanvasRenderingContext2D, overlay: Overlay): void {
+  /** Draws all, or what follows the pointer alone. */
+  function draw(all: boolean, context: CanvasRenderingContext2D, overlay: Overlay): void {
+    if (!colours) return;
+    if (all) drawAll(colours, context, overlay);
+    if (p.viewport.bitmaps && !p.viewport.bitmaps.first) overlay.drawTop(colours);
+  }
+
+  function drawAll(colours: Colours, context: CanvasRenderingContext2D, overlay: Overlay): void {
     const { camera, bitmaps } = p.viewport;
     const { scene } = p.session;
-    if (!scene || !bitmaps || !colours) return;
+    if (!scene || !bitmaps) return;
     if (!shown) {
       shown = true;
       p.viewport.showAll();
@@ -81,11 +84,12 @@
 
   function resize(): void {
     const { width, height } = base.getBoundingClientRect();
-    for (const canvas of [base, over]) {
+    for (const canvas of [base, over, top]) {
       canvas.width = Math.round(width * devicePixelRatio);
       canvas.height = Math.round(height * devicePixelRatio);
     }
-    over.getContext('2d')?.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
+    for (const canvas of [over, top])
+      canvas.getContext('2d')?.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
     p.viewport.camera.width = width;
     p.viewport.camera.height = height;
     p.viewport.moveCamera(() => undefined);
@@ -94,14 +98,15 @@
   onMount(() => {
     const context = base.getContext('2d', { alpha: false });
     const above = over.getContext('2d');
-    if (!context || !above) return;
+    const topmost = top.getContext('2d');
+    if (!context || !above || !topmost) return;
     element = surface;
     hands = new Hands(p, surface);
-    const overlay = new Overlay(p, above);
+    const overlay = new Overlay(p, above, topmost);
     const watcher = new ResizeObserver(resize);
     watcher.observe(base);
     resize();
-    p.viewport.onDraw(() => draw(context, overlay));
+    p.viewport.onDraw((all) => draw(all, context, overlay));
     void document.fonts.ready.then(() => p.viewport.draw());
     const wheel = (event: WheelEvent): void => hands?.wheel(event);
     surface.addEventListener('wheel', wheel, { passive: false });
@@ -117,27 +122,15 @@
     p.viewport.draw();
   });
 
-  $effect(() => {
-    // What is played makes room for a panel, also while its time is held.
-    void p.shell.panelled;
-    p.viewport.draw();
-  });
-
   /** Over an edge that can be dragged, the pointer says so. */
   const cursor = $derived.by(() => {
     const ghost = p.viewport.pointer?.ghost;
     if (!ghost?.sized || ghost.room) return undefined;
     return 'move';
   });
-
-  const label = $derived.by(() => {
-    const at = p.viewport.pointer;
-    if (!at?.map) return 'Board. Arrows move the cell cursor, Enter is the pointer’s button.';
-    return `Board. ${p.session.mapView(at.map)?.name ?? ''}, cell ${at.cellX}, ${at.cellY}, ${at.tile || 'empty'}${at.piece ? `, ${at.piece}` : ''}`;
-  });
 </script>
 
-<div class="relative min-h-0 flex-1 overflow-hidden">
+<div class="relative size-full overflow-hidden">
   <!-- The board takes focus and keys as a whole: arrows move its cell cursor. -->
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
   <div
@@ -145,7 +138,7 @@
     class="absolute inset-0 touch-none outline-none"
     tabindex="0"
     role="application"
-    aria-label={label}
+    aria-label="Board. Arrows move the cell cursor, Enter is the pointer’s button."
     data-board
     style:cursor
     onpointerdown={(e) => hands?.down(e)}
@@ -157,5 +150,6 @@
   >
     <canvas bind:this={base} class="absolute inset-0 size-full" aria-hidden="true"></canvas>
     <canvas bind:this={over} class="absolute inset-0 size-full" aria-hidden="true"></canvas>
+    <canvas bind:this={top} class="absolute inset-0 size-full" aria-hidden="true"></canvas>
   </div>
 </div>

@@ -6,8 +6,12 @@
 
   let { p }: { p: Project } = $props();
 
-  const WIDTH = 176;
-  const HEIGHT = 112;
+  /** Its size in units of the letters' size, as wide as the column in which it stands. */
+  const width = $derived.by(() => {
+    void p.viewport.moved;
+    return p.viewport.column;
+  });
+  const height = $derived(width * 0.64);
   /** Milliseconds between two pictures of what was painted, at the least. */
   const PAUSE = 500;
   /** A board lower than this has no room for it. */
@@ -23,8 +27,8 @@
   const shown = $derived.by(() => {
     const all = around(p.session.scene?.maps ?? []);
     if (!all) return null;
-    const scale = Math.min((WIDTH - 12) / all.w, (HEIGHT - 12) / all.h);
-    return { scale, x: (WIDTH - all.w * scale) / 2 - all.x * scale, y: (HEIGHT - all.h * scale) / 2 - all.y * scale };
+    const scale = Math.min((width - 12) / all.w, (height - 12) / all.h);
+    return { scale, x: (width - all.w * scale) / 2 - all.x * scale, y: (height - all.h * scale) / 2 - all.y * scale };
   });
 
   /** Where all is in view there is nothing to be found by it. */
@@ -32,10 +36,11 @@
     void p.viewport.moved;
     const { camera } = p.viewport;
     if (camera.height < LOWEST) return false;
+    // The column in which it stands is counted as free: else the minimap itself would take maps out of view.
+    const right = camera.free.x + camera.free.w;
     return (p.session.scene?.maps ?? []).some((m) => {
-      const at = camera.toScreen(m.x, m.y);
-      const end = camera.toScreen(m.x + m.w, m.y + m.h);
-      return at.x < 0 || at.y < 0 || end.x > camera.width || end.y > camera.height;
+      const { x, y, w, h } = camera.boxOnScreen(m);
+      return x < 0 || y < 0 || x + w > right || y + h > camera.height;
     });
   });
 
@@ -63,8 +68,8 @@
     if (!context || !canvas || !shown) return;
     const colours = readColours();
     const ratio = devicePixelRatio;
-    canvas.width = WIDTH * ratio;
-    canvas.height = HEIGHT * ratio;
+    canvas.width = width * ratio;
+    canvas.height = height * ratio;
     context.scale(ratio, ratio);
     for (const map of p.session.scene?.maps ?? []) {
       const [x, y, w, h] = [map.x, map.y, map.w, map.h].map((n) => n * shown.scale) as [number, number, number, number];
@@ -77,10 +82,10 @@
     context.strokeStyle = colours.saffron;
     context.lineWidth = 2;
     context.strokeRect(
-      camera.x * shown.scale + shown.x,
-      camera.y * shown.scale + shown.y,
-      (camera.width / camera.zoom) * shown.scale,
-      (camera.height / camera.zoom) * shown.scale,
+      (camera.x + camera.free.x / camera.zoom) * shown.scale + shown.x,
+      (camera.y + camera.free.y / camera.zoom) * shown.scale + shown.y,
+      (camera.free.w / camera.zoom) * shown.scale,
+      (camera.free.h / camera.zoom) * shown.scale,
     );
   }
 
@@ -104,12 +109,12 @@
 
 {#if needed}
   <!-- The camera's own keys and commands do the same by keyboard. -->
-  <div class="absolute right-3 bottom-3 z-10 sheet" data-minimap data-back>
+  <div class="mt-auto shrink-0 overflow-hidden border-t border-r border-line bg-sheet" data-minimap data-back>
     <canvas
       bind:this={canvas}
       class="block touch-none"
-      style:width="{WIDTH}px"
-      style:height="{HEIGHT}px"
+      style:width="{width}px"
+      style:height="{height}px"
       aria-label="Minimap: all maps, and what is in view. Drag to look elsewhere."
       onpointerdown={(e) => {
         pointing = true;

@@ -8,8 +8,16 @@ export class Camera {
   x = 0;
   y = 0;
   zoom = 1;
+  /** The whole surface in screen pixels, also what is drawn below the parts of the page that stand at its sides. */
   width = 1;
   height = 1;
+  /** What of the surface no part of the page stands on, in screen pixels. */
+  free: BoxView = { x: 0, y: 0, w: 1, h: 1 };
+
+  /** The middle of what is free. */
+  get middle(): { x: number; y: number } {
+    return { x: this.free.x + this.free.w / 2, y: this.free.y + this.free.h / 2 };
+  }
 
   toBoard(screenX: number, screenY: number): { x: number; y: number } {
     return { x: this.x + screenX / this.zoom, y: this.y + screenY / this.zoom };
@@ -52,16 +60,22 @@ export class Camera {
     this.zoomTo(nearest, screenX, screenY);
   }
 
-  /** Shows a box whole, with room around it. */
-  fit(box: BoxView, room = 56): void {
-    const most = Math.min((this.width - 2 * room) / box.w, (this.height - 2 * room) / box.h);
+  /** Shows a box whole where nothing stands, with room around it. */
+  fit(box: BoxView, room = Math.min(56, this.free.w / 8, this.free.h / 8)): void {
+    const most = Math.min((this.free.w - 2 * room) / box.w, (this.free.h - 2 * room) / box.h);
     this.zoom = ZOOMS.findLast((z) => z <= most && z <= 4) ?? ZOOMS[0] ?? 1;
     this.center(box.x + box.w / 2, box.y + box.h / 2);
   }
 
   center(x: number, y: number): void {
-    this.x = x - this.width / 2 / this.zoom;
-    this.y = y - this.height / 2 / this.zoom;
+    const { middle } = this;
+    this.x = x - middle.x / this.zoom;
+    this.y = y - middle.y / this.zoom;
+  }
+
+  /** Where a box of the board is on the screen. */
+  boxOnScreen(box: BoxView): BoxView {
+    return { ...this.toScreen(box.x, box.y), w: box.w * this.zoom, h: box.h * this.zoom };
   }
 
   copy(): { x: number; y: number; zoom: number } {
@@ -77,4 +91,11 @@ export function around(boxes: BoxView[]): BoxView | null {
   const right = Math.max(...boxes.map((b) => b.x + b.w));
   const bottom = Math.max(...boxes.map((b) => b.y + b.h));
   return { x, y, w: right - x, h: bottom - y };
+}
+
+/** What two boxes share; null if nothing. */
+export function shared(a: BoxView, b: BoxView): BoxView | null {
+  const [x, y] = [Math.max(a.x, b.x), Math.max(a.y, b.y)];
+  const [w, h] = [Math.min(a.x + a.w, b.x + b.w) - x, Math.min(a.y + a.h, b.y + b.h) - y];
+  return w > 0 && h > 0 ? { x, y, w, h } : null;
 }

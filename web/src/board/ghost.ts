@@ -1,3 +1,4 @@
+import { shared } from './camera';
 import type { Project } from '../project.svelte';
 import type { BoxView, Ghost, LayView, Scene } from '../core/types.gen';
 import type { Colours } from './colours';
@@ -176,8 +177,7 @@ export class GhostPainter {
   }
 
   /** The edge around boxes that may touch: sides, and of top and bottom what no other box covers. */
-  outline(boxes: BoxView[], colour: string, dash: number[]): void {
-    const { context } = this;
+  outline(boxes: BoxView[], colour: string, dash: number[], context = this.context): void {
     const rows = new Map<number, BoxView[]>();
     for (const box of boxes) rows.set(box.y, [...(rows.get(box.y) ?? []), box]);
     context.beginPath();
@@ -231,8 +231,12 @@ export class GhostPainter {
     context.font = "12px 'Atkinson Hyperlegible Next Variable', sans-serif";
     context.textBaseline = 'middle';
     const width = context.measureText(text).width + 16;
-    const x = Math.min(Math.max(4, b.x), p.viewport.camera.width - width - 4);
-    const y = Math.min(Math.max(4, b.y + b.h + 8), p.viewport.camera.height - 28);
+    const { free } = p.viewport.camera;
+    const { slipBox } = p.shell;
+    let x = Math.max(free.x + 4, Math.min(b.x, free.x + free.w - width - 4));
+    const y = Math.max(free.y + 4, Math.min(b.y + b.h + 8, free.y + free.h - 28));
+    if (slipBox && shared({ x, y, w: width, h: 23 }, slipBox))
+      x = slipBox.x - width - 4 > free.x ? slipBox.x - width - 4 : slipBox.x + slipBox.w + 4;
     context.fillStyle = colours.sheet;
     context.strokeStyle = colours.line;
     context.lineWidth = 1;

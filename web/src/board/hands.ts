@@ -70,7 +70,7 @@ export class Hands {
     if (event.button !== 0 && event.button !== 2 && event.button !== PEN_ERASER) return;
     this.p.viewport.cursor = null;
     const at = this.place(event);
-    if (this.p.viewport.held.has('w')) {
+    if (this.p.viewport.held.has('pick')) {
       leaveHand(this.p);
       this.picking = { x: Math.floor(at.x), y: Math.floor(at.y) };
       return;

@@ -16,7 +16,7 @@ import { drawLens } from './lens';
 /** Cells smaller than this on the screen show pieces as small shapes, and all lines. */
 const NEAR = 24;
 
-/** Draws what lies over the maps: grid, names, lines, pieces, the ghost, the game. */
+/** Draws what lies over the maps: grid, names, lines, pieces, the game; and over all that what follows the pointer. */
 export class Overlay {
   readonly sprites: Sprites;
   private readonly reach: Reach;
@@ -25,10 +25,11 @@ export class Overlay {
   constructor(
     private readonly p: Project,
     private readonly context: CanvasRenderingContext2D,
+    private readonly top: CanvasRenderingContext2D,
   ) {
     this.sprites = new Sprites(p);
     this.reach = new Reach(p);
-    this.ghost = new GhostPainter(p, context, this.sprites);
+    this.ghost = new GhostPainter(p, top, this.sprites);
   }
 
   draw(colours: Colours): void {
@@ -53,19 +54,28 @@ export class Overlay {
     this.selection(colours);
     const path = p.session.state?.slip?.path;
     if (path && !playing) drawPath(context, p, path, colours);
-    if (!playing) drawTrail(context, p, this.sprites, colours);
     this.chosen(colours);
+  }
+
+  /** Draws what follows the pointer. */
+  drawTop(colours: Colours): void {
+    const { p, top } = this;
+    const scene = p.session.scene;
+    top.clearRect(0, 0, p.viewport.camera.width, p.viewport.camera.height);
+    const playing = p.game.view !== null;
+    if (!scene || (playing && p.game.inGame)) return;
+    if (!playing) drawTrail(top, p, this.sprites, colours);
     this.mirrorLines(colours);
     if (p.viewport.frameShown && !playing) this.seen(colours);
     const reach = p.viewport.reachShown && !playing ? this.reach.here() : null;
-    if (reach) drawReach(context, p, reach, colours);
+    if (reach) drawReach(top, p, reach, colours);
     this.ghost.draw(scene, colours);
     this.cursor(scene, colours);
   }
 
   /** The mirror lines of the map under the pointer, while strokes are mirrored. */
   private mirrorLines(colours: Colours): void {
-    const { context, p } = this;
+    const { top: context, p } = this;
     const [x, y] = p.viewport.pointer?.axis ?? [];
     const map = p.session.mapView(p.viewport.pointer?.map ?? null);
     if (x === undefined || y === undefined || !map || !p.session.state || p.game.view) return;
@@ -91,7 +101,7 @@ export class Overlay {
   private chosen(colours: Colours): void {
     const chosen = this.p.session.state?.chosen;
     if (!chosen || this.p.game.view) return;
-    this.ghost.outline(boxesOf(chosen.spans, chosen.box), colours.saffron, [6, 4]);
+    this.ghost.outline(boxesOf(chosen.spans, chosen.box), colours.saffron, [6, 4], this.context);
   }
 
   private screen(b: BoxView): BoxView {
@@ -109,7 +119,7 @@ export class Overlay {
   private seen(colours: Colours): void {
     const seen = this.p.viewport.pointer?.seen;
     if (!seen) return;
-    const { context } = this;
+    const { top: context } = this;
     const b = this.screen(seen);
     context.strokeStyle = colours.sheet;
     context.lineWidth = 4;
@@ -242,7 +252,7 @@ export class Overlay {
     const { cursor } = this.p.viewport;
     if (!cursor) return;
     const b = this.screen({ ...cursor, w: scene.project.cellW, h: scene.project.cellH });
-    const { context } = this;
+    const { top: context } = this;
     context.lineWidth = 4;
     context.strokeStyle = colours.sheet;
     context.strokeRect(b.x, b.y, b.w, b.h);

@@ -10,6 +10,8 @@ import { Trail } from './trail.svelte';
 
 /** Milliseconds between two frames of animated tiles, at the least. */
 const SHORTEST_FRAME = 30;
+/** A cell this large on the screen, in pixels, is painted; the layers of its map are shown then. */
+const NEAR = 12;
 /** Screen pixels within which the edge of the selected map is taken. */
 const EDGE = 8;
 
@@ -34,6 +36,10 @@ export class Viewport {
   /** Keys held down that change what the pointer does. */
   readonly held = new SvelteSet<string>();
   readonly camera = new Camera();
+  /** How many screen pixels the column at the left takes where it stands. */
+  column = 0;
+  /** How many a slip takes at most, with what is left free around it. */
+  slip = { w: 0, h: 0 };
   readonly backdrops: Backdrops;
   readonly trail: Trail;
   bitmaps: Bitmaps | null = null;
@@ -42,7 +48,9 @@ export class Viewport {
   private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');
   private pointerStale = false;
   private frameAsked = false;
-  private drawBoard: (() => void) | null = null;
+  private drawBoard: ((all: boolean) => void) | null = null;
+  /** Whether more than what follows the pointer is to be drawn. */
+  private stale = true;
   private motion = 0;
   /** Called on each frame before it is drawn; says whether another must follow. */
   private frame: (now: number) => boolean = () => false;
@@ -68,7 +76,7 @@ export class Viewport {
     }
     if (changed & T.CELLS_CHANGED && this.bitmaps) this.bitmaps.version++;
     if (changed & T.POINTER_CHANGED) this.pointerStale = true;
-    this.draw();
+    this.draw((changed & ~T.POINTER_CHANGED) !== 0);
   }
 
   closed(): void {
@@ -93,13 +101,14 @@ export class Viewport {
     this.frame = frame;
   }
 
-  /** The board draws itself on the next frame, once. */
-  onDraw(draw: (() => void) | null): void {
+  /** The board draws itself on the next frame, once: all of it, or what follows the pointer alone. */
+  onDraw(draw: ((all: boolean) => void) | null): void {
     this.drawBoard = draw;
     this.draw();
   }
 
-  draw(): void {
+  draw(all = true): void {
+    this.stale ||= all;
     if (this.frameAsked) return;
     this.frameAsked = true;
     requestAnimationFrame((now) => {
@@ -110,7 +119,9 @@ export class Viewport {
         this.pointer = this.session.ask.pointer() ?? this.pointer;
         if (this.pointer?.map) this.currentMap = this.pointer.map;
       }
-      this.drawBoard?.();
+      const all = this.stale || more;
+      this.stale = false;
+      this.drawBoard?.(all);
       if (more) this.draw();
     });
   }
@@ -129,10 +140,44 @@ export class Viewport {
     this.draw();
   }
 
+  /** Whether cells are so large on the screen that they are painted. */
+  near(zoom = this.camera.zoom): boolean {
+    return zoom * (this.session.scene?.project.cellW ?? 16) >= NEAR;
+  }
+
+  /** What parts of the page leave free of the board. */
+  leaveFree(free: T.BoxView): void {
+    this.moveCamera((c) => (c.free = free));
+  }
+
+  /** Shows a box whole, beside the column that stands at the left once the box is near, and with room for its slip if it has one. */
+  showWhole(box: T.BoxView, slip = false): void {
+    this.moveCamera((c) => {
+      const { free } = c;
+      const column = free.x === 0 ? this.column : 0;
+      const beside = { ...free, w: Math.min(free.w, c.width - free.x - this.slip.w) };
+      const rooms = slip ? [beside, { ...free, h: free.h - this.slip.h }] : [free];
+      const fits = rooms.map((room) => {
+        c.free = room;
+        c.fit(box);
+        if (column > 0 && this.near()) {
+          c.free = { ...room, x: column, w: room.w - column };
+          c.fit(box);
+        }
+        return c.copy();
+      });
+      Object.assign(
+        c,
+        fits.reduce((best, other) => (other.zoom > best.zoom ? other : best)),
+      );
+      c.free = free;
+    });
+  }
+
   /** Shows all maps. */
   showAll(): void {
     const all = around(this.session.scene?.maps ?? []);
-    if (all) this.moveCamera((c) => c.fit(all));
+    if (all) this.showWhole(all);
   }
 
   /** Lets animated tiles show their frames, and comes back when the next is due. */

@@ -26,7 +26,7 @@ export const boardCommands: Command[] = [
     keys: ['Ctrl+Shift+Z', 'Ctrl+Y'],
     group: 'board',
     inGame: true,
-    does: 'Brings back what was taken back last.',
+    does: 'Does again what was undone last.',
     run: (p) => void p.session.takeBack('redo'),
   },
   {
@@ -110,7 +110,7 @@ export const boardCommands: Command[] = [
     possible: editing,
     run: (p) => {
       const current = p.session.mapView(p.viewport.currentMap)?.layers.find((l) => l.current)?.id ?? '';
-      p.shell.layerOpen = p.shell.layerOpen === current ? '' : current;
+      p.shell.toggleLayer(current);
       if (p.shell.layerOpen !== '') focusOn('[data-layer-settings] input');
     },
   },

@@ -1,3 +1,4 @@
+import { shared } from '../board/camera';
 import { DRAG, HOVER, PRESS, RELEASE } from '../core/types.gen';
 import type { Project } from '../project.svelte';
 import { bindings } from './bindings.svelte';
@@ -58,6 +59,8 @@ export class Keys {
   private downAt = 0;
   private lasting: { key: string; back: Held } | null = null;
   private entered = false;
+  /** The key that picks, while it is held. */
+  private pickCode = '';
 
   constructor(
     private readonly p: Project,
@@ -90,7 +93,10 @@ export class Keys {
       event.preventDefault();
       return;
     }
-    if (name === 'W' && !gaming) this.p.viewport.held.add('w');
+    if (command?.id === 'pick' && !gaming) {
+      this.p.viewport.held.add('pick');
+      this.pickCode = event.code;
+    }
     if (!command || command.native || (gaming && !command.inGame)) return;
     event.preventDefault();
     if (event.repeat) {
@@ -114,7 +120,7 @@ export class Keys {
       this.p.viewport.point(RELEASE, this.p.viewport.cursor.x, this.p.viewport.cursor.y, false, event.shiftKey);
     }
     if (event.key === ' ') this.p.viewport.held.delete(' ');
-    if (event.key.toLowerCase() === 'w') this.p.viewport.held.delete('w');
+    if (event.code === this.pickCode) this.p.viewport.held.delete('pick');
     if (this.lasting?.key === event.key) {
       const { back } = this.lasting;
       this.lasting = null;
@@ -179,9 +185,9 @@ export class Keys {
     const box = this.p.viewport.pointer?.box;
     if (box) {
       const at = c.toScreen(box.x, box.y);
-      if (at.x >= 0 && at.y >= 0 && at.x < c.width && at.y < c.height) return { x: box.x, y: box.y };
+      if (shared({ ...at, w: 1, h: 1 }, c.free)) return { x: box.x, y: box.y };
     }
-    const middle = c.toBoard(c.width / 2, c.height / 2);
+    const middle = c.toBoard(c.middle.x, c.middle.y);
     return { x: Math.floor(middle.x / w) * w, y: Math.floor(middle.y / h) * h };
   }
 
@@ -190,8 +196,9 @@ export class Keys {
     const c = this.p.viewport.camera;
     const at = c.toScreen(to.x, to.y);
     const edge = 64;
-    const dx = Math.min(0, c.width - edge - at.x) + Math.max(0, edge - at.x);
-    const dy = Math.min(0, c.height - edge - at.y) + Math.max(0, edge - at.y);
+    const { x, y, w, h } = c.free;
+    const dx = Math.min(0, x + w - edge - at.x) + Math.max(0, x + edge - at.x);
+    const dy = Math.min(0, y + h - edge - at.y) + Math.max(0, y + edge - at.y);
     if (dx !== 0 || dy !== 0) this.p.viewport.moveCamera((camera) => camera.pan(dx, dy));
   }
 }

@@ -81,16 +81,6 @@ export const commands: Command[] = [
     run: (p) => p.game.showTick((p.game.view?.ticks ?? 0) - TICKS_PER_SECOND),
   },
   {
-    id: 'helps',
-    name: 'Test aids',
-    keys: ['Shift+H'],
-    group: 'play',
-    inGame: true,
-    does: 'Shows or hides what helps while you try a game: safe from harm, unseen by foes, through walls.',
-    possible: running,
-    run: (p) => (p.game.clock.helps = !p.game.clock.helps),
-  },
-  {
     id: 'screen-pad',
     name: 'Pad on the screen',
     keys: ['Shift+O'],

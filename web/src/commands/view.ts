@@ -16,7 +16,7 @@ function look(p: Project): void {
     (b) => b !== undefined && b !== null,
   );
   const box = boxes[round++ % Math.max(1, boxes.length)];
-  if (box) p.viewport.moveCamera((c) => c.fit(box));
+  if (box) p.viewport.showWhole(box, box === p.session.state?.slip?.box);
 }
 
 /** Lays a lens over the maps, or takes it away. */
@@ -27,9 +27,7 @@ function through(p: Project, property: string): void {
 
 const zoom = (p: Project, direction: 1 | -1): void =>
   p.viewport.moveCamera((c) => {
-    const at = p.viewport.cursor
-      ? c.toScreen(p.viewport.cursor.x, p.viewport.cursor.y)
-      : { x: c.width / 2, y: c.height / 2 };
+    const at = p.viewport.cursor ? c.toScreen(p.viewport.cursor.x, p.viewport.cursor.y) : c.middle;
     c.step(direction, at.x, at.y);
   });
 
@@ -49,7 +47,7 @@ export const viewCommands: Command[] = [
     keys: ['Shift+Z'],
     group: 'view',
     does: 'Shows one pixel as one pixel.',
-    run: (p) => p.viewport.moveCamera((c) => c.zoomTo(1, c.width / 2, c.height / 2)),
+    run: (p) => p.viewport.moveCamera((c) => c.zoomTo(1, c.middle.x, c.middle.y)),
   },
   { id: 'zoom-in', name: 'Zoom in', keys: ['PageUp'], group: 'view', does: 'Comes nearer.', run: (p) => zoom(p, 1) },
   {

@@ -159,12 +159,20 @@ export class Orders {
     return this.give('copyMap', o, []);
   }
 
+  furnishMap(o: T.FurnishMap): Promise<T.Reply> {
+    return this.give('furnishMap', o, []);
+  }
+
   resizeMap(o: T.ResizeMap): Promise<T.Reply> {
     return this.give('resizeMap', o, []);
   }
 
   makeMapOfColours(o: T.MakeMapOfColours, ...attached: Uint8Array[]): Promise<T.Reply> {
     return this.give('makeMapOfColours', o, attached);
+  }
+
+  setCellSize(o: T.SetCellSize): Promise<T.Reply> {
+    return this.give('setCellSize', o, []);
   }
 
   makeMapOfPatch(o: T.MakeMapOfPatch): Promise<T.Reply> {
@@ -484,6 +492,10 @@ export class Questions {
     return this.ask.value('lossOf', q, "");
   }
 
+  furnishedLike(q: T.FurnishedLike): string {
+    return this.ask.value('furnishedLike', q, "");
+  }
+
   wholeScreens(q: T.WholeScreens): T.SizeView {
     return this.ask.value('wholeScreens', q, {"columns":0,"rows":0});
   }
@@ -506,6 +518,10 @@ export class Questions {
 
   sheetShape(q: T.SheetShape): number[] {
     return this.ask.value('sheetShape', q, []);
+  }
+
+  cellSizeWould(q: T.CellSizeWould): T.CellSizeView {
+    return this.ask.value('cellSizeWould', q, {"says":"","refused":""});
   }
 
   tileCells(q: T.TileCells): number[] {

@@ -15,6 +15,13 @@ import { Waiting } from './waiting';
 
 export type Saved = 'saving' | 'saved' | 'waiting';
 
+/** What was said to the designer, and when. */
+export interface Message {
+  id: number;
+  text: string;
+  at: number;
+}
+
 /** What follows the session: it is told when a project is open, what has changed, and when the core is gone. */
 export interface Follower {
   opened?(core: Core): void;
@@ -31,8 +38,10 @@ const PROGRESS = 100;
 /** How often a core may fail within so many milliseconds before it is not begun again by itself. */
 const FAILURES = 3;
 const FAILING = 60_000;
-/** Milliseconds for which a message is shown. */
+/** Milliseconds for which a message is shown, how many are at once, and how many can be read again. */
 const SHOWN = 7_000;
+const AT_ONCE = 4;
+const KEPT = 100;
 
 const FAILED =
   'Something went wrong inside this page. It began again from what is saved; your last step may be missing.';
@@ -62,7 +71,10 @@ export class Session {
   stage = $state(0);
   /** Why the project can't be shown; empty if it can. */
   error = $state('');
-  messages = $state<{ id: number; text: string }[]>([]);
+  /** What is said at the moment. */
+  messages = $state<Message[]>([]);
+  /** What was said since the page was opened, up to the last hundred. */
+  told = $state.raw<Message[]>([]);
   /** Why this browser keeps nothing for the page; empty if it does. */
   unkept = $state('');
   /** Tiles and types used lately, the latest first. */
@@ -85,7 +97,7 @@ export class Session {
   private failures: number[] = [];
   private left = false;
   /** What was said last of why nothing can be saved. */
-  private told = '';
+  private why = '';
 
   constructor(readonly id: string) {
     this.asides = new Asides(id);
@@ -196,14 +208,14 @@ export class Session {
 
   private connected(open: boolean): void {
     this.online = open;
-    if (open) this.told = '';
+    if (open) this.why = '';
   }
 
   /** Says once why nothing can be saved at the moment. */
   private waitFor(away: Away, why: string): void {
     this.away = away;
-    if (why !== '' && why !== this.told) this.say(why);
-    this.told = why;
+    if (why !== '' && why !== this.why) this.say(why);
+    this.why = why;
   }
 
   /** Begins anew as the server asks, and keeps what is shown if it comes from another database. */
@@ -228,14 +240,14 @@ export class Session {
     for (; this.stage < stage; this.stage++) await pause();
   }
 
-  /** Begins again from what is stored, keeping what was not sent. */
-  private async reopen(why: string): Promise<void> {
+  /** Begins again from what is stored, keeping what was not sent; not without end if it is since something failed. */
+  private async reopen(why: string, failed = true): Promise<void> {
     this.connection.pause();
     this.core = null;
     for (const follower of this.followers) follower.closed?.();
     this.waiting.refuse(FAILED);
     const now = performance.now();
-    this.failures = [...this.failures.filter((at) => now - at < FAILING), now];
+    this.failures = [...this.failures.filter((at) => now - at < FAILING), ...(failed ? [now] : [])];
     if (this.failures.length > FAILURES) {
       this.error = FAILS;
       return;
@@ -246,7 +258,9 @@ export class Session {
 
   say(text: string): void {
     const id = this.nextMessage++;
-    this.messages = [...this.messages.slice(-3), { id, text }];
+    const message = { id, text, at: Date.now() };
+    this.messages = [...this.messages.slice(1 - AT_ONCE), message];
+    this.told = [...this.told.slice(1 - KEPT), message];
     setTimeout(() => (this.messages = this.messages.filter((m) => m.id !== id)), SHOWN);
   }
 
@@ -262,6 +276,7 @@ export class Session {
   }
 
   private show(core: Core, changed: number): void {
+    const was = this.scene?.project;
     if (changed & T.SCENE_CHANGED) {
       this.scene = core.value<T.Scene>('scene', {});
       this.tilesets = this.sets.of(this.scene.tilesets);
@@ -278,6 +293,11 @@ export class Session {
     if (changed & T.REPLIES_CHANGED) {
       if (this.state) this.lately.remember(this.state);
       for (const reply of core.value<T.Reply[]>('replies', {})) this.waiting.answer(reply);
+    }
+    const { cellW, cellH } = this.scene?.project ?? { cellW: 0, cellH: 0 };
+    if (was && (was.cellW !== cellW || was.cellH !== cellH)) {
+      // All that was drawn is of another size.
+      void this.reopen(`A cell is ${cellW} × ${cellH} px now.`, false);
     }
   }
 

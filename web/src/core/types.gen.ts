@@ -364,6 +364,10 @@ export interface CopyMap {
   leading?: boolean;
 }
 
+export interface FurnishMap {
+  map: string;
+}
+
 export interface ResizeMap {
   map: string;
   columns: number;
@@ -373,6 +377,11 @@ export interface ResizeMap {
 
 export interface MakeMapOfColours {
   legend: Legend;
+}
+
+export interface SetCellSize {
+  w: number;
+  h: number;
 }
 
 export interface MakeMapOfPatch {
@@ -1493,6 +1502,10 @@ export interface LossOf {
   anchor: number;
 }
 
+export interface FurnishedLike {
+  map: string;
+}
+
 export interface WholeScreens {
   columns: number;
   rows: number;
@@ -1569,6 +1582,16 @@ export interface SheetShape {
   fromY: number;
   toX: number;
   toY: number;
+}
+
+export interface CellSizeWould {
+  w: number;
+  h: number;
+}
+
+export interface CellSizeView {
+  says: string;
+  refused: string;
 }
 
 export interface TileCells {

@@ -8,42 +8,16 @@
   import type { Project } from '../project.svelte';
   import type { LayerView } from '../core/types.gen';
   import { runCommand } from '../commands/register';
-  import { PANEL } from '../ui/panel';
   import LayerPicture from './LayerPicture.svelte';
 
   let { p }: { p: Project } = $props();
 
   const map = $derived(p.session.mapView(p.viewport.currentMap));
-  const WIDE = 200;
-  const NARROW = 72;
-  const stackWidth = $derived(p.shell.stackOpen ? WIDE : NARROW);
-  const HEIGHT = $derived(64 + 40 * (map?.layers.length ?? 2));
-  /**
-   * At the map's own left edge, outside it where there is room, and always in view; where another map lies there, at
-   * its right edge or at the edge of the board.
-   */
-  const place = $derived.by(() => {
+  const wide = $derived(p.shell.stackWide);
+  /** It is there as soon as one is near enough to paint. */
+  const near = $derived.by(() => {
     void p.viewport.moved;
-    if (!map) return null;
-    const near = p.viewport.camera.zoom * (p.session.scene?.project.cellW ?? 16) >= 12;
-    if (!near) return null;
-    const at = p.viewport.camera.toScreen(map.x, map.y);
-    const end = p.viewport.camera.toScreen(map.x + map.w, map.y + map.h);
-    const width = stackWidth;
-    const last = Math.max(12, p.viewport.camera.width - width - 22 - (p.shell.panelled ? PANEL : 0));
-    const y = Math.min(Math.max(12, at.y), Math.max(12, p.viewport.camera.height - HEIGHT));
-    const left = Math.min(Math.max(12, at.x - width - 12), last);
-    const free = (x: number): boolean =>
-      !(p.session.scene?.maps ?? []).some((m) => {
-        const a = p.viewport.camera.toScreen(m.x, m.y);
-        const b = p.viewport.camera.toScreen(m.x + m.w, m.y + m.h);
-        return m.id !== map.id && a.x < x + width && b.x > x && a.y < y + HEIGHT && b.y > y;
-      });
-    const x = [left, Math.min(end.x + 12, last), 12].find(free) ?? left;
-    return { x, y };
-  });
-  $effect(() => {
-    p.shell.stackBox = place ? { x: place.x, y: place.y, w: stackWidth, h: HEIGHT } : null;
+    return p.viewport.near();
   });
   const layers = $derived([...(map?.layers ?? [])].reverse());
   const TYPE = 'text/azzel-layer';
@@ -71,12 +45,9 @@
     void p.session.orders.hideLayer({ layer: layer.id, hidden });
 </script>
 
-{#if map && place}
+{#if map && near}
   <section
-    class="absolute z-10 sheet p-1.5"
-    style:left="{place.x}px"
-    style:top="{place.y}px"
-    style:width="{stackWidth}px"
+    class="flex min-h-0 flex-1 flex-col border-r border-line bg-sheet p-1.5 {wide ? 'w-44' : 'w-16'}"
     aria-label="Depth stack of {map.name}"
     data-back
   >
@@ -87,9 +58,9 @@
         aria-keyshortcuts="Y"
         onclick={() => runCommand(p, 'stack')}
       >
-        {p.shell.stackOpen ? 'layers, front to back' : 'layers'}
+        {wide ? 'layers, front to back' : 'layers'}
       </button>
-      {#if p.shell.stackOpen}
+      {#if wide}
         <button
           class="px-1 text-soft hover:text-ink"
           aria-label="Make a layer above the current one"
@@ -98,9 +69,9 @@
         >
       {/if}
     </div>
-    <div class="max-h-100 overflow-x-hidden overflow-y-auto">
+    <div class="min-h-0 overflow-x-hidden overflow-y-auto">
       {#each groups as group, at (at)}
-        {#if group.name !== '' && p.shell.stackOpen}
+        {#if group.name !== '' && wide}
           {@const hidden = group.layers.every((l) => l.hidden)}
           <div class="flex items-center gap-1 px-1 pt-1 text-small text-soft">
             <span class="min-w-0 flex-1 truncate">{group.name}</span>
@@ -128,7 +99,7 @@
       : 'border-transparent'}"
     role="group"
     aria-label={layer.name}
-    draggable={p.shell.stackOpen}
+    draggable={wide}
     ondragstart={(e) => e.dataTransfer?.setData(TYPE, layer.id)}
     ondragover={(e) => e.preventDefault()}
     ondrop={(e) => dropped(e, layer.id)}
@@ -140,7 +111,7 @@
       onclick={() => map && p.session.orders.setCurrentLayer({ map: map.id, layer: layer.id })}
     >
       <LayerPicture {p} map={map?.id ?? ''} layer={layer.id} />
-      {#if p.shell.stackOpen}
+      {#if wide}
         <span class="min-w-0">
           <span class="block truncate {layer.hidden ? 'text-soft line-through' : ''}">{layer.name}</span>
           <span class="block text-small whitespace-nowrap text-soft"
@@ -149,7 +120,7 @@
         </span>
       {/if}
     </button>
-    {#if p.shell.stackOpen}
+    {#if wide}
       {#if layer.look.locked}<span title="Locked" class="text-soft"><Lock size={14} /></span>{/if}
       <button
         class="text-soft"
@@ -164,7 +135,7 @@
         aria-label="Settings of {layer.name}"
         aria-expanded={p.shell.layerOpen === layer.id}
         title="Settings"
-        onclick={() => (p.shell.layerOpen = p.shell.layerOpen === layer.id ? '' : layer.id)}
+        onclick={() => p.shell.toggleLayer(layer.id)}
       >
         <SlidersHorizontal size={15} />
       </button>
@@ -172,7 +143,7 @@
   </div>
   {#if layer.player}
     <div class="flex items-center gap-1 px-1 py-0.5 text-small text-soft" title="The player walks on this layer">
-      <PersonStanding size={14} />{#if p.shell.stackOpen}walks on {layer.name}{/if}
+      <PersonStanding size={14} />{#if wide}walks on {layer.name}{/if}
     </div>
   {/if}
 {/snippet}

@@ -3,6 +3,7 @@
   import type { Project } from '../project.svelte';
   import type { LayerLook } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
+  import { givesBack } from '../ui/givesBack';
   import Range from '../ui/Range.svelte';
   import Rename from '../ui/Rename.svelte';
   import BackdropFields from './BackdropFields.svelte';
@@ -26,7 +27,8 @@
 
 {#if map && layer && look && !p.session.state?.playing}
   <aside
-    class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] w-72 flex-col gap-2.5 overflow-y-auto sheet p-3"
+    use:givesBack
+    class="flex min-h-0 w-72 flex-1 flex-col gap-2.5 overflow-y-auto border-l border-line bg-sheet p-3"
     aria-label="Settings of the layer {layer.name}"
     data-layer-settings
   >

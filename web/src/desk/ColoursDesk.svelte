@@ -55,7 +55,8 @@
   async function make(): Promise<void> {
     if (!colours || !cutter) return;
     const { cellW, cellH } = p.session.scene?.project ?? { cellW: 1, cellH: 1 };
-    const at = p.viewport.camera.toBoard(p.viewport.camera.width / 2, p.viewport.camera.height / 2);
+    const { middle } = p.viewport.camera;
+    const at = p.viewport.camera.toBoard(middle.x, middle.y);
     const places = await cutter.places();
     const legend = {
       ...{ name, columns: colours.width, rows: colours.height, cells: [...cells], colours: numbers() },

@@ -14,13 +14,19 @@
     change: (cut: Cut) => void;
     picked: (key: number) => void;
     over: (column: number, row: number) => void;
+    /** How many screen pixels there are for it. */
+    room: { w: number; h: number };
   }
-  let { bitmap, opened, sheet, cut, picking, change, picked, over }: Props = $props();
+  let { bitmap, opened, sheet, cut, picking, change, picked, over, room }: Props = $props();
 
   let canvas: HTMLCanvasElement | undefined = $state();
   let held: Handle | null = null;
 
-  const scale = $derived(Math.max(1, Math.min(6, Math.floor(Math.min(640 / opened.width, 400 / opened.height)))));
+  /** The largest whole zoom at which all of it is seen. */
+  const MOST = 8;
+  const scale = $derived(
+    Math.max(1, Math.min(MOST, Math.floor(Math.min(room.w / opened.width, room.h / opened.height)))),
+  );
   const pitchX = $derived(cut.w + cut.spacing);
   const pitchY = $derived(cut.h + cut.spacing);
   const startX = $derived(cut.crop.x + cut.offsetX + cut.margin);

@@ -5,6 +5,7 @@
   import type { Project } from '../project.svelte';
   import { PICTURE_BYTES, type Apart, type Comparison, type Cut, type Parts, type Sheet } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
+  import CellOffer from './CellOffer.svelte';
   import CutCanvas from './CutCanvas.svelte';
   import CutFields from './CutFields.svelte';
   import CutPreview from './CutPreview.svelte';
@@ -125,10 +126,13 @@
       busy = false;
     }
   }
+
+  let w = $state(0);
+  let h = $state(0);
 </script>
 
 <div class="flex min-h-0 flex-1">
-  <div class="min-w-0 flex-1 overflow-auto bg-board p-4">
+  <div class="min-w-0 flex-1 overflow-auto bg-board p-4" bind:clientWidth={w} bind:clientHeight={h}>
     {#if opened && bitmap}
       <CutCanvas
         {bitmap}
@@ -136,6 +140,7 @@
         {sheet}
         {cut}
         {picking}
+        room={{ w: w - 32, h: h - 32 }}
         change={(to) => (cut = to)}
         picked={(key) => {
           cut = { ...cut, keyed: true, key };
@@ -183,6 +188,7 @@
               >
             {/if}
           </p>
+          {#if !replaces && !apart && sheet && !sheet.error}<CellOffer {p} {cut} />{/if}
           <label class="flex flex-col gap-1"
             ><span>Name</span><input
               bind:value={name}

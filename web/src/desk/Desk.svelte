@@ -4,6 +4,7 @@
   import type { Tileset } from '../core/tilesets';
   import type { Project } from '../project.svelte';
   import Button from '../ui/Button.svelte';
+  import { givesBack } from '../ui/givesBack';
   import BondDesk from './BondDesk.svelte';
   import ColoursDesk from './ColoursDesk.svelte';
   import CutSheet from './CutSheet.svelte';
@@ -67,11 +68,10 @@
 
   function close(): void {
     p.shell.opened = 'nothing';
-    document.querySelector<HTMLElement>('[data-board]')?.focus();
   }
 </script>
 
-<section class="relative z-10 flex h-84 shrink-0 flex-col border-t border-line bg-sheet" aria-label="Desk">
+<section use:givesBack class="flex h-84 max-h-[60%] shrink-0 flex-col border-t border-line bg-sheet" aria-label="Desk">
   <div class="flex items-center gap-3 border-b border-line px-3 py-1.5">
     <h2 class="name">Desk</h2>
     <span class="text-soft">
@@ -82,60 +82,62 @@
     {/if}
     <button class="ml-auto text-soft" aria-label="Close the desk" onclick={close}><X size={16} /></button>
   </div>
-  {#if file}
-    {#key file}
-      <CutSheet
-        {p}
-        {file}
-        waiting={files.length - 1}
-        {taken}
-        giveUp={() => (files = files.slice(1))}
-        {replaces}
-        show={(id) => {
-          files = files.slice(1);
-          p.shell.desk = { kind: 'tileset', id };
-        }}
-      />
-    {/key}
-  {:else if medley}
-    {#key medley.id}<MedleyDesk {p} {medley} />{/key}
-  {:else if p.shell.desk.kind === 'colours'}
-    <ColoursDesk {p} />
-  {:else if p.shell.desk.kind === 'reskin'}
-    <ReskinDesk {p} />
-  {:else if bond || proposal}
-    {#key bond?.id ?? proposal}<BondDesk {p} {bond} {proposal} />{/key}
-  {:else if set}
-    {#key set.id}<TileDesk {p} {set} />{/key}
-  {:else}
-    <div class="grid flex-1 place-items-center">
-      <div class="max-w-100 text-center">
-        {#if replaces}
-          <p class="mb-3">
-            Lay the newer picture here: its tiles are found by their pixels, wherever they moved, and every map follows.
-            You see what changed before anything is done.
-          </p>
-          <p class="mb-3"><Button label="Cut the same picture again" onclick={() => again(replaces)} /></p>
-        {:else}<p class="mb-3">
-            A tileset is a picture cut into tiles. Drop pictures here, paste one, or choose some: PNG, GIF, JPEG, WebP
-            or BMP. Azzel guesses the cut; nothing is taken before you have seen it.
-          </p>{/if}
-        <label
-          class="inline-flex h-7 cursor-pointer items-center rounded-inner bg-saffron-button px-3 font-semibold text-on-saffron"
-        >
-          Choose pictures
-          <input
-            type="file"
-            multiple
-            accept="image/png,image/gif,image/jpeg,image/webp,image/bmp"
-            class="sr-only"
-            onchange={(e) => {
-              bring([...(e.currentTarget.files ?? [])]);
-              e.currentTarget.value = '';
-            }}
-          />
-        </label>
+  <div class="flex min-h-0 flex-1 flex-col overflow-x-auto *:min-w-160">
+    {#if file}
+      {#key file}
+        <CutSheet
+          {p}
+          {file}
+          waiting={files.length - 1}
+          {taken}
+          giveUp={() => (files = files.slice(1))}
+          {replaces}
+          show={(id) => {
+            files = files.slice(1);
+            p.shell.desk = { kind: 'tileset', id };
+          }}
+        />
+      {/key}
+    {:else if medley}
+      {#key medley.id}<MedleyDesk {p} {medley} />{/key}
+    {:else if p.shell.desk.kind === 'colours'}
+      <ColoursDesk {p} />
+    {:else if p.shell.desk.kind === 'reskin'}
+      <ReskinDesk {p} />
+    {:else if bond || proposal}
+      {#key bond?.id ?? proposal}<BondDesk {p} {bond} {proposal} />{/key}
+    {:else if set}
+      {#key set.id}<TileDesk {p} {set} />{/key}
+    {:else}
+      <div class="grid flex-1 place-items-center">
+        <div class="max-w-100 text-center">
+          {#if replaces}
+            <p class="mb-3">
+              Lay the newer picture here: its tiles are found by their pixels, wherever they moved, and every map
+              follows. You see what changed before anything is done.
+            </p>
+            <p class="mb-3"><Button label="Cut the same picture again" onclick={() => again(replaces)} /></p>
+          {:else}<p class="mb-3">
+              A tileset is a picture cut into tiles. Drop pictures here, paste one, or choose some: PNG, GIF, JPEG, WebP
+              or BMP. Azzel guesses the cut; nothing is taken before you have seen it.
+            </p>{/if}
+          <label
+            class="inline-flex h-7 cursor-pointer items-center rounded-inner bg-saffron-button px-3 font-semibold text-on-saffron"
+          >
+            Choose pictures
+            <input
+              type="file"
+              multiple
+              accept="image/png,image/gif,image/jpeg,image/webp,image/bmp"
+              class="sr-only"
+              onchange={(e) => {
+                bring([...(e.currentTarget.files ?? [])]);
+                e.currentTarget.value = '';
+              }}
+            />
+          </label>
+        </div>
       </div>
-    </div>
-  {/if}
+    {/if}
+  </div>
 </section>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
   import type { Mark } from '../core/types.gen';
-  import Button from '../ui/Button.svelte';
+  import Choices from '../ui/Choices.svelte';
   import NumberField from '../ui/NumberField.svelte';
   import { markOf, properties } from './marks';
   import OwnFields from './OwnFields.svelte';
@@ -18,28 +18,31 @@
     [2, 'where it shows'],
     [0, 'not solid'],
   ];
+  const IS = [
+    [true, 'it is'],
+    [false, 'it is not'],
+  ] as const;
   const property = $derived(properties.find((q) => q.id === mark.property));
   const layers = $derived([...new Set((p.session.scene?.maps ?? []).flatMap((m) => m.layers.map((l) => l.name)))]);
 </script>
 
-<div class="flex flex-wrap gap-1" role="group" aria-label="What is painted onto tiles">
-  {#each properties as q (q.id)}
-    <Button label={q.name} pressed={q.id === mark.property} onclick={() => change(markOf(q.id))} />
-  {/each}
-</div>
+<Choices
+  label="What is painted onto tiles"
+  options={properties.map((q) => [q.id, q.name] as const)}
+  value={property?.id}
+  choose={(id) => change(markOf(id))}
+/>
 <OwnFields {p} {mark} {change} />
 {#if property}<p class="text-soft">{property.says}</p>{/if}
 {#if property?.value === 'solid'}
-  <div class="flex flex-wrap gap-1" role="group" aria-label="How it is solid">
-    {#each SOLID as [amount, name] (amount)}
-      <Button label={name} pressed={mark.amount === amount} onclick={() => change({ ...mark, amount })} />
-    {/each}
-  </div>
+  <Choices
+    label="How it is solid"
+    options={SOLID}
+    value={mark.amount}
+    choose={(amount) => change({ ...mark, amount })}
+  />
 {:else if property?.value === 'yes'}
-  <div class="flex gap-1" role="group" aria-label="Whether it is">
-    <Button label="it is" pressed={mark.on} onclick={() => change({ ...mark, on: true })} />
-    <Button label="it is not" pressed={!mark.on} onclick={() => change({ ...mark, on: false })} />
-  </div>
+  <Choices label="Whether it is" options={IS} value={mark.on} choose={(on) => change({ ...mark, on })} />
 {:else if property?.value === 'amount'}
   <div class="w-28">
     <NumberField

@@ -2,6 +2,7 @@
   import type { Project } from '../project.svelte';
   import type { Mark } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
+  import Choices from '../ui/Choices.svelte';
   import { OWN_TYPES, ownMark, YES_NO } from './marks';
 
   interface Props {
@@ -59,10 +60,15 @@
 {/if}
 {#if own}
   {#if own.type === YES_NO}
-    <div class="flex gap-1" role="group" aria-label="Whether it is">
-      <Button label="it is" pressed={mark.text === 'yes'} onclick={() => change({ ...mark, text: 'yes' })} />
-      <Button label="it is not" pressed={mark.text !== 'yes'} onclick={() => change({ ...mark, text: 'no' })} />
-    </div>
+    <Choices
+      label="Whether it is"
+      options={[
+        ['yes', 'it is'],
+        ['no', 'it is not'],
+      ]}
+      value={mark.text === 'yes' ? 'yes' : 'no'}
+      choose={(text) => change({ ...mark, text })}
+    />
   {:else}
     <label class="flex flex-col gap-1">
       <span>Value, empty for none</span>

@@ -3,6 +3,7 @@
   import type { Project } from '../project.svelte';
   import type { Mark } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
+  import Choices from '../ui/Choices.svelte';
   import MarkFields from './MarkFields.svelte';
   import { markOf, type Taking } from './marks';
   import TileNaming from './TileNaming.svelte';
@@ -14,6 +15,8 @@
   /** The tile that is looked at. */
   let seen = $state<number | null>(null);
 
+  let w = $state(0);
+  let h = $state(0);
   let taking = $state<Taking>('marks');
   const takings: [Taking, string][] = [
     ['marks', 'What they do'],
@@ -33,17 +36,13 @@
 </script>
 
 <div class="flex min-h-0 flex-1">
-  <div class="min-w-0 flex-1 overflow-auto bg-board p-4">
-    <TileSheet {p} {set} {mark} {taking} {seen} look={(i) => (seen = i)} {apply} />
+  <div class="min-w-0 flex-1 overflow-auto bg-board p-4" bind:clientWidth={w} bind:clientHeight={h}>
+    <TileSheet {p} {set} {mark} {taking} {seen} look={(i) => (seen = i)} {apply} room={{ w: w - 32, h: h - 32 }} />
   </div>
   <div class="flex w-132 shrink-0 flex-col border-l border-line">
     <div class="flex min-h-0 flex-1 gap-4 overflow-auto p-3">
       <div class="flex w-64 shrink-0 flex-col gap-2">
-        <div class="flex gap-2">
-          {#each takings as [id, label] (id)}
-            <Button {label} pressed={taking === id} onclick={() => (taking = id)} />
-          {/each}
-        </div>
+        <Choices label="What strokes are for" options={takings} value={taking} choose={(to) => (taking = to)} />
         {#if taking === 'block'}
           <p class="text-soft">
             Drag over the tiles that join up. Azzel compares their edges and proposes which is which.

@@ -17,13 +17,22 @@
     seen: number | null;
     look: (index: number) => void;
     apply: (list: number[]) => void;
+    /** How many screen pixels there are for it. */
+    room: { w: number; h: number };
   }
-  let { p, set, mark, taking, seen, look, apply }: Props = $props();
+  let { p, set, mark, taking, seen, look, apply, room }: Props = $props();
 
   type Place = { x: number; y: number };
 
-  /** How large a tile is shown: smaller where there are very many. */
-  const side = $derived(set.columns * set.rows > 12_000 ? 18 : 34);
+  /** How many screen pixels a tile may be wide: what is usual, what is more where there is room, and what many have. */
+  const USUAL = 34;
+  const LARGER = [82, 66, 50];
+  const MANY = { tiles: 12_000, side: 18 };
+  const side = $derived(
+    set.columns * set.rows > MANY.tiles
+      ? MANY.side
+      : (LARGER.find((side) => set.columns * side <= room.w && set.rows * side <= room.h) ?? USUAL),
+  );
   let canvas: HTMLCanvasElement | undefined = $state();
   let above: HTMLCanvasElement | undefined = $state();
   let at = $state.raw<Place | null>(null);
@@ -125,7 +134,7 @@
   aria-label="Tiles of {set.name}. Arrows move, Enter paints. {under === undefined
     ? ''
     : `${set.tiles[under]?.name}: ${set.tiles[under]?.does || 'does nothing'}`}"
-  data-sheet
+  data-sheet={side}
   onpointerdown={(e) => {
     e.currentTarget.setPointerCapture(e.pointerId);
     begin(place(e));

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { hold } from '../commands/holding';
   import type { Project } from '../project.svelte';
+  import { givesBack } from '../ui/givesBack';
   import PieceIcon from '../tray/PieceIcon.svelte';
   import { inOrder } from './shelf';
   import Shelf from './Shelf.svelte';
@@ -17,7 +18,7 @@
   });
 </script>
 
-<section class="relative z-10 flex h-50 shrink-0 border-t border-line bg-sheet" aria-label="Drawer">
+<section use:givesBack class="flex h-50 max-h-[45%] shrink-0 border-t border-line bg-sheet" aria-label="Drawer">
   <div class="w-70 shrink-0 overflow-auto border-r border-line p-3">
     <h2 class="mb-2 name">Pieces</h2>
     <ul class="space-y-1" data-back>

@@ -22,7 +22,8 @@
   /** A map of a patch comes to lie where there is room nearest to the middle of the view. */
   function makeMap(id: string): void {
     const { cellW, cellH } = p.session.scene?.project ?? { cellW: 1, cellH: 1 };
-    const at = p.viewport.camera.toBoard(p.viewport.camera.width / 2, p.viewport.camera.height / 2);
+    const { middle } = p.viewport.camera;
+    const at = p.viewport.camera.toBoard(middle.x, middle.y);
     void p.session.orders.makeMapOfPatch({ patch: id, x: Math.floor(at.x / cellW), y: Math.floor(at.y / cellH) });
   }
 

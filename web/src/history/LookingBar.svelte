@@ -7,7 +7,7 @@
 
 {#if p.session.state?.looked}
   <div
-    class="absolute top-3 left-1/2 z-20 flex max-w-[calc(100%-24px)] -translate-x-1/2 items-center gap-3 sheet px-4 py-2"
+    class="mx-auto mt-1.5 mb-1 flex w-fit max-w-[calc(100%-1rem)] flex-wrap items-center gap-x-3 gap-y-1 sheet px-4 py-2"
     role="status"
     data-looking
   >

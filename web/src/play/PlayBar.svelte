@@ -3,8 +3,6 @@
   import type { Project } from '../project.svelte';
   import { TICKS_PER_SECOND } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
-  import Helps from './Helps.svelte';
-  import ScreenPad from './ScreenPad.svelte';
   import TimeLine from './TimeLine.svelte';
 
   let { p }: { p: Project } = $props();
@@ -35,14 +33,12 @@
 
 {#if play && shown}
   <div
-    class="absolute top-1.5 {p.shell.panelled
-      ? 'left-[calc(50%-10.5rem)] max-w-[calc(100%-22.5rem)]'
-      : 'left-1/2 max-w-[calc(100%-1rem)]'} z-10 flex -translate-x-1/2 flex-col gap-1 sheet px-2 py-0.5 whitespace-nowrap"
+    class="mx-auto mt-1.5 mb-1 flex max-h-[30vh] w-fit max-w-[calc(100%-1rem)] flex-col gap-1 overflow-y-auto sheet px-2 py-0.5 whitespace-nowrap"
     role="group"
     aria-label="Play"
     data-play
   >
-    <div class="flex items-center {p.shell.panelled ? 'gap-2' : 'gap-4'}">
+    <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
       {#if play.finished}
         <strong class="text-moss-ink" data-finished>Finished in {seconds} s and {play.steps} steps</strong>
       {:else}
@@ -55,24 +51,19 @@
       {/if}
       {#if play.mostHealth > 0}<span class="figures" data-health>health {play.health} of {play.mostHealth}</span>{/if}
       <span class="figures" data-collected>{play.taken} of {play.total} collected</span>
-      {#if play.has && !p.shell.panelled && !p.game.clock.helps}<span
+      {#if play.has && p.shell.panel !== 'helps'}<span
           class="max-w-60 min-w-0 truncate figures"
           title={play.has}
           data-had>has {play.has}</span
         >{/if}
-      {#if last && !play.finished}<span
-          class="{p.shell.panelled ? 'min-w-0' : 'min-w-24'} flex-1 truncate text-soft"
-          role="status"
-          title={last}
-          data-event>{last}</span
+      {#if last && !play.finished}<span class="min-w-24 flex-1 truncate text-soft" role="status" title={last} data-event
+          >{last}</span
         >{/if}
-      {#each [['Movement', 'movement', p.shell.panel === 'movement'], ['Replays', 'replays', p.shell.panel === 'replays'], ['Facts', 'facts', p.shell.panel === 'facts'], ['Test aids', 'helps', p.game.clock.helps], ['Pad', 'screen-pad', p.game.clock.padShown]] as const as [label, id, pressed] (id)}
+      {#each [['Movement', 'movement', p.shell.panel === 'movement'], ['Replays', 'replays', p.shell.panel === 'replays'], ['Facts', 'facts', p.shell.panel === 'facts'], ['Test aids', 'helps', p.shell.panel === 'helps'], ['Pad', 'screen-pad', p.game.clock.padShown]] as const as [label, id, pressed] (id)}
         <span data-back><Button {label} keys={keyOf(id)} {pressed} onclick={() => runCommand(p, id)} /></span>
       {/each}
       <span data-back><Button label="End play" keys={keyOf('play')} onclick={() => p.game.toggle(false)} /></span>
     </div>
     <TimeLine {p} {play} />
-    {#if p.game.clock.helps}<Helps {p} {play} />{/if}
   </div>
-  {#if p.game.clock.padShown && p.game.inGame && !play.finished}<ScreenPad {p} />{/if}
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { keyOf } from '../commands/register';
   import { SPEEDS } from '../play/clock.svelte';
   import type { Project } from '../project.svelte';
   import { TICKS_PER_SECOND, type Play } from '../core/types.gen';
@@ -11,17 +12,17 @@
   const seconds = (ticks: number): string => (ticks / TICKS_PER_SECOND).toFixed(1);
 </script>
 
-<div class="flex items-center gap-2 pb-1" role="group" aria-label="Time" data-back>
+<div class="flex flex-wrap items-center gap-2 pb-1" role="group" aria-label="Time" data-back>
   <span class="w-18"
     ><Button
       label={time.paused ? 'Go on' : 'Pause'}
-      keys="J"
+      keys={keyOf('pause')}
       disabled={play.finished}
       onclick={() => p.game.pause(!time.paused)}
     /></span
   >
-  <Button label="One tick" keys="]" disabled={play.finished} onclick={() => p.game.oneTick()} />
-  <span class="relative flex min-w-64 flex-1 items-center">
+  <Button label="One tick" keys={keyOf('one-tick')} disabled={play.finished} onclick={() => p.game.oneTick()} />
+  <span class="relative flex min-w-40 flex-1 items-center">
     {#each play.changes as tick (tick)}
       <span
         class="pointer-events-none absolute -top-0.5 h-1.5 w-px bg-saffron"

@@ -15,13 +15,13 @@ export const SPEEDS = [0.25, 0.5, 1, 2, 4] as const;
 export class Clock {
   paused = $state(false);
   speed = $state<number>(1);
-  /** Whether what helps who tests is shown. */
-  helps = $state(false);
   /** What is held down on the keyboard; see core/play. */
   input = 0;
   /** What is held down on the pad on the screen, and whether that is shown. */
   pad = $state(0);
   padShown = $state(false);
+  /** What each finger holds on the pad, by the id of its pointer. */
+  private fingers: Record<number, number> = {};
   private until = 0;
 
   begin(): void {
@@ -29,6 +29,20 @@ export class Clock {
     this.speed = 1;
     this.input = 0;
     this.pad = 0;
+    this.fingers = {};
+  }
+
+  /** Says what a finger holds on the pad now; 0 for nothing. */
+  holdOnPad(finger: number, input: number): void {
+    this.fingers[finger] = input;
+    let all = 0;
+    for (const held of Object.values(this.fingers)) all |= held;
+    this.pad = all;
+  }
+
+  /** Whether a finger holds something on the pad. */
+  onPad(finger: number): boolean {
+    return (this.fingers[finger] ?? 0) > 0;
   }
 
   /** What the game is given in a tick. */

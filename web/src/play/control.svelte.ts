@@ -47,6 +47,11 @@ export class PlayControl {
     this.replays.close();
   }
 
+  /** Whether the gamepad on the screen is shown. */
+  get padShown(): boolean {
+    return this.clock.padShown && this.inGame && this.running;
+  }
+
   /** Whether a game is under way that has not ended. */
   get running(): boolean {
     return this.view !== null && !this.view.finished;

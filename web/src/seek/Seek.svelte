@@ -1,6 +1,7 @@
 <script lang="ts">
   import Search from '@lucide/svelte/icons/search';
   import { tick } from 'svelte';
+  import { keyOf } from '../commands/register';
   import type { Project } from '../project.svelte';
   import Key from '../ui/Key.svelte';
   import { find } from './find';
@@ -59,7 +60,7 @@
     oninput={() => (at = 0)}
     onkeydown={key}
   />
-  <Key keys="/" />
+  <Key keys={keyOf('seek')} />
 </div>
 {#if p.shell.seeking}
   <ul

@@ -1,3 +1,4 @@
+import UFuzzy from '@leeoniya/ufuzzy';
 import { inOrder } from '../drawer/shelf';
 import { hold } from '../commands/holding';
 import { commands, keyOf, runCommand } from '../commands/register';
@@ -12,8 +13,9 @@ export interface Found {
   go: () => void;
 }
 
-/** How many results are shown. */
+/** How many results are shown, and from how many letters on names that are nearly so are looked for. */
 const MOST = 30;
+const LEAST = 3;
 
 /** Sets the cell cursor to a place of the board, as if one had gone there. */
 function standAt(p: Project, x: number, y: number): void {
@@ -51,7 +53,7 @@ function everything(p: Project): Found[] {
         void p.session.orders.select({ thing: { kind: 'map', id: map.id } });
         p.viewport.currentMap = map.id;
         standAt(p, map.x, map.y);
-        p.viewport.moveCamera((c) => c.fit(map));
+        p.viewport.showWhole(map, true);
       },
     });
   }
@@ -123,7 +125,10 @@ function everything(p: Project): Found[] {
   return all;
 }
 
-/** What matches all words of the text; names that begin with it come first. */
+/** Finds names in which letters of the text are missing, too many or changed places; each word may be off by one. */
+const fuzzy = new UFuzzy({ intraMode: 1, intraIns: 1, intraSub: 1, intraTrn: 1, intraDel: 1 });
+
+/** What matches all words of the text, names that begin with it first; after them names that are nearly so. */
 export function find(p: Project, text: string): Found[] {
   const sought = text.trim().toLowerCase();
   const words = sought.split(/\s+/);
@@ -131,8 +136,17 @@ export function find(p: Project, text: string): Found[] {
     const name = f.name.toLowerCase();
     return name === sought ? 0 : name.startsWith(sought) ? 1 : name.includes(sought) ? 2 : 3;
   };
-  return everything(p)
+  const all = everything(p);
+  const exact = all
     .filter((f) => words.every((w) => `${f.name} ${f.does}`.toLowerCase().includes(w)))
     .sort((a, b) => rank(a) - rank(b))
     .slice(0, MOST);
+  if (exact.length === MOST || sought.length < LEAST) return exact;
+  const [, info, order] = fuzzy.search(
+    all.map((f) => f.name),
+    sought,
+    1,
+  );
+  const near = (order ?? []).map((at) => all[info?.idx[at] ?? -1]).filter((f) => f !== undefined);
+  return [...new Set([...exact, ...near])].slice(0, MOST);
 }

@@ -3,6 +3,7 @@
   import { editing } from '../commands/command';
   import type { Project } from '../project.svelte';
   import Lazy from './Lazy.svelte';
+  import { givesBack } from '../ui/givesBack';
   import { panelOf } from './panels';
 
   /** The panel at the right, whichever is open. */
@@ -20,9 +21,10 @@
 {#if entry}
   <aside
     bind:this={element}
-    class="absolute top-3 right-3 z-20 flex max-h-[calc(100%-24px)] {entry.wide
-      ? 'w-80'
-      : 'w-72'} flex-col gap-2 overflow-y-auto sheet p-3"
+    use:givesBack
+    class="flex min-h-0 flex-1 {entry.wide
+      ? 'w-88'
+      : 'w-72'} flex-col gap-2 overflow-y-auto border-l border-line bg-sheet p-3"
     aria-label={entry.title}
     {...{ [`data-${entry.id}`]: '' }}
   >

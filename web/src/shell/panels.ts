@@ -78,6 +78,15 @@ const entries = [
     load: () => import('../history/Versions.svelte'),
   },
   {
+    id: 'messages',
+    title: 'Messages',
+    keys: ['Shift+L'],
+    group: 'view',
+    does: 'Lists what was said since the page was opened, to be read again.',
+    focus: 'button',
+    load: () => import('../messages/MessageList.svelte'),
+  },
+  {
     id: 'movement',
     title: 'How the player moves',
     keys: ['Shift+J'],
@@ -87,6 +96,17 @@ const entries = [
     does: 'Shows or hides how fast the player walks, how high they jump, and what else there is about moving.',
     focus: 'input',
     load: () => import('../play/Movement.svelte'),
+  },
+  {
+    id: 'helps',
+    title: 'Test aids',
+    keys: ['Shift+H'],
+    group: 'play',
+    inGame: true,
+    wide: true,
+    does: 'Helps while you try a game: safe from harm, unseen by foes, through walls; what the game remembers.',
+    focus: 'button',
+    load: () => import('../play/TestAids.svelte'),
   },
   {
     id: 'replays',

@@ -23,10 +23,17 @@ export class Shell {
   panel = $state<Panel>('none');
   /** The layer whose settings are open; empty for none. */
   layerOpen = $state('');
-  /** Where the depth stack stands on the board, for what must not cover it. */
-  stackBox = $state.raw<BoxView | null>(null);
+  /** Whether the depth stack is wide, as the designer asked; it is narrow all the same where there is little room. */
   stackOpen = $state(true);
+  /** Whether there is room for a wide one. */
+  roomy = $state(true);
   slipShown = $state(true);
+  /** Where the slip floats on the board, for what must not lie over it; null while it does not. */
+  slipBox = $state.raw<BoxView | null>(null);
+
+  get stackWide(): boolean {
+    return this.stackOpen && this.roomy;
+  }
 
   /** Whether a panel stands at the right, where slips would. */
   get panelled(): boolean {
@@ -35,6 +42,13 @@ export class Shell {
 
   togglePanel(panel: Panel): void {
     this.panel = this.panel === panel ? 'none' : panel;
+    this.layerOpen = '';
+  }
+
+  /** Opens the settings of a layer in the place of a panel, or closes them. */
+  toggleLayer(layer: string): void {
+    this.layerOpen = this.layerOpen === layer ? '' : layer;
+    this.panel = 'none';
   }
 
   closePanels(): void {

@@ -4,26 +4,19 @@
   import Condition from '../conditions/Condition.svelte';
   import type { Project } from '../project.svelte';
   import Button from '../ui/Button.svelte';
-  import { beside } from './beside';
   import Fields from './Fields.svelte';
+  import SlipSheet from './SlipSheet.svelte';
 
   let { p }: { p: Project } = $props();
 
-  const WIDTH = 268;
-  let height = $state(200);
   const chosen = $derived(p.session.state?.chosen ?? null);
   const shown = $derived(
     chosen !== null &&
-      !p.shell.panelled &&
       p.shell.slipShown &&
       !p.viewport.pointer?.busy &&
       !p.session.state?.playing &&
       ['nothing', 'choose'].includes(p.session.state?.holding ?? ''),
   );
-  const place = $derived.by(() => {
-    void p.viewport.moved;
-    return chosen && beside(p, chosen.box, WIDTH, height);
-  });
   const layer = $derived(p.session.mapView(chosen?.map ?? null)?.layers.find((l) => l.current)?.name ?? '');
   const actions: [string, string][] = [
     ['fill-cells', 'Fill'],
@@ -39,17 +32,8 @@
   ];
 </script>
 
-{#if chosen && shown && place}
-  <aside
-    class="absolute z-10 flex max-h-[calc(100%-16px)] flex-col gap-2 overflow-y-auto sheet p-3"
-    style:left="{place.x}px"
-    style:top="{place.y}px"
-    style:width="{WIDTH}px"
-    bind:offsetHeight={height}
-    aria-label="Slip of the selected cells"
-    data-slip
-    data-back
-  >
+{#if chosen && shown}
+  <SlipSheet {p} about={chosen.box} label="Slip of the selected cells" back>
     <div class="flex items-start gap-2">
       <div class="min-w-0 flex-1 name text-title">{chosen.w} × {chosen.h} cells</div>
       <button class="self-center text-soft" aria-label="Select nothing" onclick={() => p.session.orders.selectNoCells()}
@@ -100,5 +84,5 @@
         {/each}
       </div>
     {/if}
-  </aside>
+  </SlipSheet>
 {/if}

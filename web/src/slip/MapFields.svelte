@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { RadioGroup } from 'bits-ui';
   import type { Project } from '../project.svelte';
   import type { MapLook, MapView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
@@ -48,20 +49,23 @@
       <NumberField label="Height" unit="cells" bind:value={rows} min={1} max={4096} />
     </div>
     <div class="flex items-center gap-2">
-      <div class="grid grid-cols-3 gap-0.5" role="radiogroup" aria-label="What stays where it is">
+      <RadioGroup.Root
+        class="grid grid-cols-3 gap-0.5"
+        aria-label="What stays where it is"
+        value={String(anchor)}
+        onValueChange={(chosen) => (anchor = Number(chosen))}
+      >
         {#each ANCHORS as name, i (name)}
-          <button
-            class="size-4 rounded-sm border {anchor === i
+          <RadioGroup.Item
+            value={String(i)}
+            class="size-6 rounded-inner border {anchor === i
               ? 'border-saffron bg-saffron-button'
               : 'border-line bg-sheet'}"
-            role="radio"
-            aria-checked={anchor === i}
             aria-label={name}
             title="{name} stays"
-            onclick={() => (anchor = i)}
-          ></button>
+          />
         {/each}
-      </div>
+      </RadioGroup.Root>
       <span class="min-w-0 flex-1 text-small text-soft">{ANCHORS[anchor]} stays where it is</span>
       <Button
         label="Screens"

@@ -3,32 +3,30 @@
   import type { Project } from '../project.svelte';
   import Button from '../ui/Button.svelte';
   import Rename from '../ui/Rename.svelte';
-  import { beside } from './beside';
   import MapFields from './MapFields.svelte';
   import PieceFields from './PieceFields.svelte';
   import PlaceFields from './PlaceFields.svelte';
+  import SlipSheet from './SlipSheet.svelte';
 
   let { p }: { p: Project } = $props();
 
-  const WIDTH = 292;
-  let height = $state(200);
   let asked = $state(false);
 
   const slip = $derived(p.session.state?.slip ?? null);
   const shown = $derived(
     slip !== null &&
       p.shell.slipShown &&
-      !p.shell.panelled &&
       !p.viewport.pointer?.busy &&
       !p.session.state?.playing &&
       p.session.state?.holding === 'nothing',
   );
-  const place = $derived.by(() => {
-    void p.viewport.moved;
-    return slip && beside(p, slip.clear, WIDTH, height);
-  });
-
   const map = $derived(slip?.kind === 'map' ? p.session.mapView(slip.id) : null);
+
+  /** Whose ground and walls a map could have that is empty yet. */
+  const like = $derived.by(() => {
+    void p.session.state;
+    return map ? p.session.ask.furnishedLike({ map: map.id }) : '';
+  });
 
   $effect(() => {
     void slip?.id;
@@ -41,16 +39,8 @@
   }
 </script>
 
-{#if slip && shown && place}
-  <aside
-    class="absolute z-20 flex max-h-[calc(100%-16px)] flex-col gap-2 overflow-y-auto sheet p-3"
-    style:left="{place.x}px"
-    style:top="{place.y}px"
-    style:width="{WIDTH}px"
-    bind:offsetHeight={height}
-    aria-label="Slip of {slip.proposed}"
-    data-slip
-  >
+{#if slip && shown}
+  <SlipSheet {p} about={slip.clear} label="Slip of {slip.proposed}">
     <div class="flex items-start gap-2">
       <div class="-ml-1 min-w-0 flex-1 name text-title">
         <Rename
@@ -74,6 +64,13 @@
         </div>
       {/each}
     </dl>
+    {#if map && like}
+      <Button
+        label="Lay ground and walls as in {like}"
+        main
+        onclick={() => p.session.orders.furnishMap({ map: map.id })}
+      />
+    {/if}
     {#if map}<MapFields {p} {map} />{/if}
     <PieceFields {p} {slip} />
     <PlaceFields {p} {slip} />
@@ -126,5 +123,5 @@
         </span>
       {/if}
     </div>
-  </aside>
+  </SlipSheet>
 {/if}

@@ -1,24 +1,40 @@
-import type { Project } from '../project.svelte';
+import { computePosition, flip, offset, shift, type Platform } from '@floating-ui/core';
+import { shared } from '../board/camera';
 import type { BoxView } from '../core/types.gen';
 
+/** Screen pixels between a thing and its slip, and between a slip and the edge of the room. */
+const GAP = 14;
+const EDGE = 8;
+
+const rect = (b: BoxView): { x: number; y: number; width: number; height: number } => ({
+  ...{ x: b.x, y: b.y },
+  ...{ width: b.w, height: b.h },
+});
+
+/** Lets boxes be placed that are no elements. */
+const boxes = (thing: BoxView, slip: BoxView, room: BoxView): Platform => ({
+  getElementRects: () => ({ reference: rect(thing), floating: rect(slip) }),
+  getDimensions: () => ({ width: slip.w, height: slip.h }),
+  getClippingRect: () => rect(room),
+});
+
 /**
- * Where a slip stands: right of its thing, else left, else in the corner, and not over the depth stack; nowhere while the
- * thing is out of view.
+ * Where a slip of a size can stand beside a thing: right of it, else left, below or above, all of it in the room and not over
+ * the thing. Null if it can't.
  */
-export function beside(p: Project, box: BoxView, width: number, height: number): { x: number; y: number } | null {
-  const { camera } = p.viewport;
-  const { stackBox } = p.shell;
-  const at = camera.toScreen(box.x, box.y);
-  const w = box.w * camera.zoom;
-  const h = box.h * camera.zoom;
-  if (at.x + w < 0 || at.y + h < 0 || at.x > camera.width || at.y > camera.height) return null;
-  const y = Math.min(Math.max(8, at.y - 8), Math.max(8, camera.height - height - 8));
-  const right = at.x + w + 14;
-  const fits = (x: number): boolean => {
-    if (x < 8 || x + width > camera.width - 8) return false;
-    const s = stackBox;
-    return !s || x >= s.x + s.w || x + width <= s.x || y >= s.y + s.h || y + height <= s.y;
-  };
-  const places = [right, at.x - width - 14, (stackBox?.x ?? 0) + (stackBox?.w ?? 0) + 8, camera.width - width - 12];
-  return { x: places.find(fits) ?? camera.width - width - 12, y };
+export async function beside(thing: BoxView, size: { w: number; h: number }, room: BoxView): Promise<BoxView | null> {
+  const slip = { x: 0, y: 0, ...size };
+  const { x, y } = await computePosition(thing, slip, {
+    placement: 'right-start',
+    platform: boxes(thing, slip, room),
+    middleware: [
+      offset(GAP),
+      flip({ padding: EDGE, crossAxis: false, fallbackPlacements: ['left-start', 'bottom-start', 'top-start'] }),
+      shift({ padding: EDGE }),
+    ],
+  });
+  const at = { x, y, ...size };
+  const inside = shared(at, room);
+  // Sums of fractions may be off by the last digit.
+  return inside && inside.w > size.w - 0.5 && inside.h > size.h - 0.5 && !shared(at, thing) ? at : null;
 }

@@ -2,9 +2,11 @@
   import ChevronUp from '@lucide/svelte/icons/chevron-up';
   import Play from '@lucide/svelte/icons/play';
   import Square from '@lucide/svelte/icons/square';
+  import type { Tileset } from '../core/tilesets';
   import type { Project } from '../project.svelte';
   import { hold } from '../commands/holding';
   import { keyOf, runCommand } from '../commands/register';
+  import { arrows } from '../ui/arrows';
   import Button from '../ui/Button.svelte';
   import Key from '../ui/Key.svelte';
   import Held from './Held.svelte';
@@ -19,11 +21,16 @@
 
   const s = $derived(p.session.state);
   const shapes = [['free'], ['line'], ['box', 'ring', 'room'], ['oval'], ['fill', 'everywhere']];
-  const lateTiles = $derived(
-    p.session.lately.tiles.length > 0
-      ? p.session.lately.tiles
-      : p.session.tilesets.slice(-1).flatMap((t) => [0, 1, 2, 3].filter((i) => i < t.count).map((i) => t.first + i)),
-  );
+  /** Those that were used lately; the ones that a project begins with stay as long as there is little else. */
+  const MOST_TILES = 10;
+  const FEW_TILESETS = 2;
+  const firstOf = (t: Tileset): number[] => [0, 1, 2, 3].filter((i) => i < t.count).map((i) => t.first + i);
+  const lateTiles = $derived.by(() => {
+    const { tilesets, lately } = p.session;
+    const more =
+      tilesets.length <= FEW_TILESETS ? tilesets.toReversed() : lately.tiles.length > 0 ? [] : tilesets.slice(-1);
+    return [...new Set([...lately.tiles, ...more.flatMap(firstOf)])].slice(0, MOST_TILES);
+  });
   /** As many types as leave room for the rest; the drawer has all. */
   const SHOWN = 8;
   /** Those used lately come first. */
@@ -41,6 +48,7 @@
     class="relative z-10 flex h-16 shrink-0 items-stretch border-t border-line bg-sheet"
     role="toolbar"
     aria-label="Tray"
+    use:arrows
     data-back
   >
     <Held {p}>
@@ -121,10 +129,20 @@
       </section>
     </div>
     <div class="flex shrink-0 items-center gap-2 px-3">
-      <Button label="Drawer" keys="T" pressed={p.shell.opened === 'drawer'} onclick={() => runCommand(p, 'drawer')}>
+      <Button
+        label="Drawer"
+        keys={keyOf('drawer')}
+        pressed={p.shell.opened === 'drawer'}
+        onclick={() => runCommand(p, 'drawer')}
+      >
         <ChevronUp size={16} />
       </Button>
-      <Button label={s?.playing ? 'End play' : 'Play from here'} keys="P" main onclick={() => runCommand(p, 'play')}>
+      <Button
+        label={s?.playing ? 'End play' : 'Play from here'}
+        keys={keyOf('play')}
+        main
+        onclick={() => runCommand(p, 'play')}
+      >
         {#if s?.playing}<Square size={16} />{:else}<Play size={16} />{/if}
       </Button>
     </div>

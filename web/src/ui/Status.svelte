@@ -31,7 +31,7 @@
             p.game.view?.fromSide ? [gameKeyOf(JUMP), 'jumps'] : ['Click', 'walks there'],
             [gameKeyOf(p.game.view?.fromSide ? USE : JUMP), 'uses'],
             ...arms,
-            ['Esc', 'gives the keys to the hand'],
+            [keyOf('empty'), 'gives the keys to the hand'],
             [keyOf('play'), 'ends play'],
           ]
         : [
@@ -43,9 +43,9 @@
     if (s.chosen && s.holding === 'nothing') {
       return [
         ['Drag within', 'moves'],
-        ['Ctrl+C', 'copies'],
-        ['Delete', 'erases'],
-        ['Esc', 'selects nothing'],
+        [keyOf('copy'), 'copies'],
+        [keyOf('delete'), 'erases'],
+        [keyOf('empty'), 'selects nothing'],
       ];
     }
     switch (s.holding) {
@@ -55,7 +55,7 @@
       case 'patch':
         return [
           ['Right button', 'erases'],
-          ['W', 'picks'],
+          [keyOf('pick'), 'picks'],
           ['Shift', squares ? 'square' : 'straight'],
         ];
       case 'choose':
@@ -67,29 +67,29 @@
       case 'eraser':
         return [
           ['Shift', squares ? 'square' : 'straight'],
-          ['Esc', 'empties the hand'],
+          [keyOf('empty'), 'empties the hand'],
         ];
       case 'piece':
         return [
           ['Right button', 'erases'],
-          ['Esc', 'empties the hand'],
+          [keyOf('empty'), 'empties the hand'],
         ];
       case 'measure':
         return [
           ['Drag', 'measures'],
-          ['Esc', 'empties the hand'],
+          [keyOf('empty'), 'empties the hand'],
         ];
       case 'crossing':
         return [
           ['Drag', 'to a cell of another map, or to the empty board'],
-          ['Esc', 'empties the hand'],
+          [keyOf('empty'), 'empties the hand'],
         ];
     }
     return [
       ['Click', 'selects'],
       ['Drag', 'selects cells'],
       ['Drag on the empty board', 'makes a map'],
-      ['?', 'all keys'],
+      [keyOf('keys'), 'all keys'],
     ];
   });
 </script>

@@ -1,0 +1,30 @@
+<script lang="ts">
+  import type { Project } from '../project.svelte';
+
+  /** Says what is under the cell cursor, and what the hand would do there, to a screen reader. */
+  let { p }: { p: Project } = $props();
+
+  /** Milliseconds for which the cursor rests before it is said: cells that are passed are not. */
+  const REST = 200;
+
+  const under = $derived.by(() => {
+    const { cursor, pointer } = p.viewport;
+    if (!cursor || !pointer) return '';
+    const what = pointer.map
+      ? [
+          `${p.session.mapView(pointer.map)?.name ?? ''}, cell ${pointer.cellX}, ${pointer.cellY}`,
+          `${pointer.layer}: ${pointer.tile || 'empty'}`,
+          pointer.piece,
+        ]
+      : ['Outside of all maps'];
+    return [...what, pointer.ghost.problem || pointer.ghost.text].filter(Boolean).join('. ');
+  });
+  let said = $state('');
+  $effect(() => {
+    const next = under;
+    const timer = setTimeout(() => (said = next), REST);
+    return () => clearTimeout(timer);
+  });
+</script>
+
+<p class="sr-only" aria-live="polite" data-announced>{said}</p>
