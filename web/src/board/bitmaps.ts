@@ -15,7 +15,7 @@ const BUDGET = 96 << 20;
 /** Milliseconds of a frame in which the core may draw; what is missing then comes with the next frames. */
 const DRAWING = 5;
 /** The same before all in view was drawn for the first time, when nobody can be held up yet. */
-const FIRST_DRAWING = 10;
+const FIRST_DRAWING = 24;
 
 /** What of a map is in view, in its own pixels, and how its bitmaps divide it. */
 interface View {

@@ -47,7 +47,7 @@
 
 {#if map && near}
   <section
-    class="flex min-h-0 flex-1 flex-col border-r border-line bg-sheet p-1.5 {wide ? 'w-44' : 'w-16'}"
+    class="flex min-h-0 flex-1 flex-col border-r border-line bg-sheet p-1.5 {wide ? 'w-50' : 'w-16'}"
     aria-label="Depth stack of {map.name}"
     data-back
   >

@@ -22,10 +22,10 @@
   let canvas: HTMLCanvasElement | undefined = $state();
   let held: Handle | null = null;
 
-  /** The largest whole zoom at which all of it is seen. */
+  /** The largest whole zoom at which all its columns are seen, and at least half of its rows. */
   const MOST = 8;
   const scale = $derived(
-    Math.max(1, Math.min(MOST, Math.floor(Math.min(room.w / opened.width, room.h / opened.height)))),
+    Math.max(1, Math.min(MOST, Math.floor(Math.min(room.w / opened.width, (2 * room.h) / opened.height)))),
   );
   const pitchX = $derived(cut.w + cut.spacing);
   const pitchY = $derived(cut.h + cut.spacing);

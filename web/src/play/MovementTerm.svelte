@@ -33,7 +33,7 @@
     oninput={(e) => drag(e.currentTarget.valueAsNumber)}
     onchange={(e) => set(e.currentTarget.valueAsNumber)}
   />
-  <span class="flex h-7 w-21 shrink-0 items-center rounded-inner border border-line bg-sheet pr-1">
+  <span class="flex h-7 w-23 shrink-0 items-center rounded-inner border border-line bg-sheet pr-1">
     <input
       type="number"
       class="w-full min-w-0 bg-transparent px-1 figures"

@@ -62,7 +62,6 @@
       {#each [['Movement', 'movement', p.shell.panel === 'movement'], ['Replays', 'replays', p.shell.panel === 'replays'], ['Facts', 'facts', p.shell.panel === 'facts'], ['Test aids', 'helps', p.shell.panel === 'helps'], ['Pad', 'screen-pad', p.game.clock.padShown]] as const as [label, id, pressed] (id)}
         <span data-back><Button {label} keys={keyOf(id)} {pressed} onclick={() => runCommand(p, id)} /></span>
       {/each}
-      <span data-back><Button label="End play" keys={keyOf('play')} onclick={() => p.game.toggle(false)} /></span>
     </div>
     <TimeLine {p} {play} />
   </div>

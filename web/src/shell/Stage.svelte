@@ -16,7 +16,7 @@
   let { p, board = $bindable() }: { p: Project; board?: HTMLElement } = $props();
 
   /** In units of the letters' size: the column at the left, wide and narrow, and the room that a wide one must leave. */
-  const WIDE = 11;
+  const WIDE = 12.5;
   const NARROW = 4;
   const ROOM = 20;
   /** A slip, and the gaps at both of its sides. */
