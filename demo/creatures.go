@@ -38,7 +38,7 @@ func (b *builder) bringInCreatures() error {
 		b.creature[of.is] = id
 		c := &world.Character{Name: of.name, Picture: sums[0], Strip: sums[1], W: art.CreatureWidth, H: art.CreatureHeight, Count: art.CreatureFrames,
 			Poses: []world.Pose{{Act: world.ActWalk, Facing: world.East, Frames: []int{0, 1}, Ticks: of.ticks}}, Movement: of.moves}
-		b.step("bring in "+of.name, edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: id}, Values: c.Values()})
+		b.step("import "+of.name, edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: id}, Values: c.Values()})
 	}
 	return b.err
 }

@@ -154,7 +154,7 @@ func (b *builder) tileset(name string, picture []byte, tile map[int]int, does fu
 }
 
 func (b *builder) bringIn(set *world.Tileset) {
-	b.step("bring in "+set.Name, edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: b.ids.NewID()}, Values: set.Values()})
+	b.step("import "+set.Name, edit.Put{Ref: world.Ref{Sort: world.SortTileset, ID: b.ids.NewID()}, Values: set.Values()})
 }
 
 // animate lets the water of a tileset move and its lamps flicker.

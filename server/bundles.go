@@ -133,7 +133,7 @@ func (b *bringing) of(name string) (Bringing, context.CancelFunc, bool) {
 	return in.Bringing, in.stop, true
 }
 
-var errNotBringing = fiber.NewError(fiber.StatusNotFound, "This file is not being brought in any more.")
+var errNotBringing = fiber.NewError(fiber.StatusNotFound, "This file is not being imported any more.")
 
 func (v *Server) bringingOf(c fiber.Ctx) error {
 	is, _, ok := v.bringing.of(c.Params("name"))

@@ -92,7 +92,7 @@ func TestBundleOverTheServer(t *testing.T) {
 
 // States are kept by name, and by themselves when the last one is an hour old; each is
 // the document that was, whatever happens later, and sweeping leaves it whole.
-func TestKeptStates(t *testing.T) {
+func TestVersions(t *testing.T) {
 	v := newServer(t)
 	room := v.rooms.one(t)
 	rep := begin(t, room, 5)
@@ -103,7 +103,7 @@ func TestKeptStates(t *testing.T) {
 		if i%30 == 0 {
 			before := rep.Document().Encode()
 			res, answer := v.ask(t, "POST", "/api/projects/1/states", []byte(`{"name":" Before the storm "}`), "Content-Type", "application/json")
-			var k KeptState
+			var k Version
 			if err := json.Unmarshal([]byte(answer), &k); err != nil || res.StatusCode != 201 || k.Name != "Before the storm" || !k.Now {
 				t.Fatalf("%d %s", res.StatusCode, answer)
 			}
@@ -116,15 +116,15 @@ func TestKeptStates(t *testing.T) {
 	for id, want := range was {
 		res, body := v.ask(t, "GET", "/api/projects/1/states/"+id, nil)
 		if res.StatusCode != 200 || !bytes.Equal([]byte(body), want) {
-			t.Errorf("the kept state %s is not what was kept (%d)", id, res.StatusCode)
+			t.Errorf("the version %s is not what was kept (%d)", id, res.StatusCode)
 		}
 	}
-	count := func(want int, why string) []KeptState {
+	count := func(want int, why string) []Version {
 		t.Helper()
 		_, answer := v.ask(t, "GET", "/api/projects/1/states", nil)
-		var list []KeptState
+		var list []Version
 		if err := json.Unmarshal([]byte(answer), &list); err != nil || len(list) != want {
-			t.Fatalf("%s: %d kept states, want %d: %s", why, len(list), want, answer)
+			t.Fatalf("%s: %d versions, want %d: %s", why, len(list), want, answer)
 		}
 		return list
 	}
@@ -281,7 +281,7 @@ func TestReadAnew(t *testing.T) {
 	d := room.doc
 	count := func(want int) {
 		t.Helper()
-		if list, err := v.store.KeptStates(t.Context(), 1); err != nil || len(list) != want {
+		if list, err := v.store.Versions(t.Context(), 1); err != nil || len(list) != want {
 			t.Errorf("%d states are kept (%v), want %d", len(list), err, want)
 		}
 	}

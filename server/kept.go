@@ -11,8 +11,8 @@ import (
 	"azzel/store"
 )
 
-// KeptState is a kept state as it is listed.
-type KeptState struct {
+// Version is a version as it is listed.
+type Version struct {
 	ID string `json:"id"`
 	// Name is empty for a state that was kept by itself.
 	Name string `json:"name"`
@@ -22,13 +22,13 @@ type KeptState struct {
 	Now bool `json:"now"`
 }
 
-// StateName is the name of a kept state.
-type StateName struct {
+// VersionName is the name of a version.
+type VersionName struct {
 	Name string `json:"name"`
 }
 
-// stateOf is the project and the kept state that an address names.
-func stateOf(c fiber.Ctx) (project, state int64, err error) {
+// versionOf is the project and the version that an address names.
+func versionOf(c fiber.Ctx) (project, state int64, err error) {
 	if project, err = projectID(c); err != nil {
 		return 0, 0, err
 	}
@@ -38,7 +38,7 @@ func stateOf(c fiber.Ctx) (project, state int64, err error) {
 	return project, state, nil
 }
 
-func (v *Server) listStates(c fiber.Ctx) error {
+func (v *Server) listVersions(c fiber.Ctx) error {
 	project, err := projectID(c)
 	if err != nil {
 		return err
@@ -47,24 +47,24 @@ func (v *Server) listStates(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	list, err := v.store.KeptStates(c.Context(), project)
+	list, err := v.store.Versions(c.Context(), project)
 	if err != nil {
 		return err
 	}
-	states := make([]KeptState, len(list))
+	states := make([]Version, len(list))
 	for i, k := range list {
-		states[i] = keptState(k, p.Revision)
+		states[i] = versionView(k, p.Revision)
 	}
 	return c.JSON(states)
 }
 
-func keptState(k store.KeptState, revision int64) KeptState {
-	return KeptState{strconv.FormatInt(k.ID, 10), k.Name, k.At.UnixMilli(), k.Revision == revision}
+func versionView(k store.Version, revision int64) Version {
+	return Version{strconv.FormatInt(k.ID, 10), k.Name, k.At.UnixMilli(), k.Revision == revision}
 }
 
 // stateName reads a name from a request.
 func stateName(c fiber.Ctx) (string, error) {
-	var n StateName
+	var n VersionName
 	if err := c.Bind().JSON(&n); err != nil {
 		return "", refuse(errors.New("the name could not be read: reload the page"))
 	}
@@ -75,7 +75,7 @@ func stateName(c fiber.Ctx) (string, error) {
 	return n.Name, nil
 }
 
-func (v *Server) keepState(c fiber.Ctx) error {
+func (v *Server) keepVersion(c fiber.Ctx) error {
 	project, err := projectID(c)
 	if err != nil {
 		return err
@@ -85,22 +85,22 @@ func (v *Server) keepState(c fiber.Ctx) error {
 		return err
 	}
 	k, err := v.store.Keep(c.Context(), project, name)
-	if errors.Is(err, store.ErrManyStates) {
-		return refuse(store.ErrManyStates)
+	if errors.Is(err, store.ErrManyVersions) {
+		return refuse(store.ErrManyVersions)
 	}
 	if err != nil {
 		return err
 	}
-	return c.Status(fiber.StatusCreated).JSON(keptState(k, k.Revision))
+	return c.Status(fiber.StatusCreated).JSON(versionView(k, k.Revision))
 }
 
-// oneState sends a kept state as a document.
-func (v *Server) oneState(c fiber.Ctx) error {
-	project, state, err := stateOf(c)
+// oneVersion sends a version as a document.
+func (v *Server) oneVersion(c fiber.Ctx) error {
+	project, state, err := versionOf(c)
 	if err != nil {
 		return err
 	}
-	_, d, err := v.store.KeptState(c.Context(), project, state)
+	_, d, err := v.store.Version(c.Context(), project, state)
 	if err != nil {
 		return err
 	}
@@ -109,8 +109,8 @@ func (v *Server) oneState(c fiber.Ctx) error {
 	return v.sendHeld(c, d.Encode())
 }
 
-func (v *Server) nameState(c fiber.Ctx) error {
-	project, state, err := stateOf(c)
+func (v *Server) nameVersion(c fiber.Ctx) error {
+	project, state, err := versionOf(c)
 	if err != nil {
 		return err
 	}
@@ -118,18 +118,18 @@ func (v *Server) nameState(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	if err := v.store.NameState(c.Context(), project, state, name); err != nil {
+	if err := v.store.NameVersion(c.Context(), project, state, name); err != nil {
 		return err
 	}
 	return c.SendStatus(fiber.StatusNoContent)
 }
 
-func (v *Server) removeState(c fiber.Ctx) error {
-	project, state, err := stateOf(c)
+func (v *Server) removeVersion(c fiber.Ctx) error {
+	project, state, err := versionOf(c)
 	if err != nil {
 		return err
 	}
-	if err := v.store.RemoveState(c.Context(), project, state); err != nil {
+	if err := v.store.RemoveVersion(c.Context(), project, state); err != nil {
 		return err
 	}
 	return c.SendStatus(fiber.StatusNoContent)

@@ -27,7 +27,7 @@ func (r *room) blobsThere(ctx context.Context, e edit.Edit) error {
 	}
 	for _, p := range e.Parts {
 		if change, ok := p.(edit.Change); ok && e.Undoes == 0 && !mayChange(change) {
-			return errors.New("a picture can't be changed in place: bring it in again")
+			return errors.New("a picture can't be changed in place: import it again")
 		}
 		if err := r.backdropThere(ctx, p); err != nil {
 			return err
@@ -79,7 +79,7 @@ func (r *room) backdropThere(ctx context.Context, p edit.Part) error {
 	}
 	_, err = r.store.Blob(ctx, r.project, l.Backdrop.Picture)
 	if errors.Is(err, store.ErrNotFound) {
-		return errors.New("the picture of the backdrop is not here: bring it in again")
+		return errors.New("the picture of the backdrop is not here: import it again")
 	}
 	if err != nil {
 		return &storeError{err}
@@ -131,13 +131,13 @@ func (r *room) pictureThere(ctx context.Context, name, picture, strip string, co
 	for _, sum := range []string{picture, strip} {
 		body, err = r.store.Blob(ctx, r.project, sum)
 		if errors.Is(err, store.ErrNotFound) {
-			return fmt.Errorf("the picture of %s is not here: bring it in again", name)
+			return fmt.Errorf("the picture of %s is not here: import it again", name)
 		} else if err != nil {
 			return &storeError{err}
 		}
 	}
 	if s, err := tiles.DecodeStrip(body); err != nil || len(s.Places) != count {
-		return fmt.Errorf("the tiles of %s are not those of its picture: bring it in again", name)
+		return fmt.Errorf("the tiles of %s are not those of its picture: import it again", name)
 	}
 	return nil
 }

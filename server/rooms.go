@@ -159,7 +159,7 @@ func (r *room) load(ctx context.Context) error {
 	if err != nil {
 		return r.lost(err)
 	}
-	states, err := r.store.KeptStates(ctx, r.project)
+	states, err := r.store.Versions(ctx, r.project)
 	if err != nil {
 		return err
 	}
@@ -216,7 +216,7 @@ func (r *room) keep(ctx context.Context) {
 	}
 	k, err := r.store.Keep(ctx, r.project, "")
 	if err != nil {
-		slog.Error("keeping a state failed", "project", r.project, "error", err)
+		slog.Error("keeping a version failed", "project", r.project, "error", err)
 		k.At = time.Now().Add(time.Minute - keepEvery) // and once more in a minute
 	}
 	r.kept = k.At

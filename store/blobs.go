@@ -63,7 +63,7 @@ func (s *Store) Blob(ctx context.Context, project int64, sum string) ([]byte, er
 const reserved = 24 * time.Hour
 
 // ErrNoTiles is reported when there are not so many tile numbers left.
-var ErrNoTiles = errors.New("pictures that were brought in lately and not kept hold the last tile numbers of this project: try again tomorrow")
+var ErrNoTiles = errors.New("pictures that were imported lately and not kept hold the last tile numbers of this project: try again tomorrow")
 
 // ReserveTiles stores what a picture is cut into, and gives the first of count tile numbers that nobody else has and
 // the sums of the bodies: all of it or nothing. Numbers of which no tileset was made within a day are given out again.

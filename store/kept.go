@@ -12,9 +12,9 @@ import (
 	"azzel/core/world"
 )
 
-// A KeptState is a state of a project that was kept. One without a name was kept by
+// A Version is a state of a project that was kept. One without a name was kept by
 // itself.
-type KeptState struct {
+type Version struct {
 	ID        int64 `gorm:"primaryKey"`
 	ProjectID int64
 	Revision  int64
@@ -23,11 +23,14 @@ type KeptState struct {
 	At        time.Time
 }
 
+// TableName keeps the name that the table has had from the first day.
+func (Version) TableName() string { return "kept_states" }
+
 // Keep keeps the state that a project is in. What it is made of is shared with the
-// project and with other kept states. Of the states kept by themselves the newest of
+// project and with other versions. Of the states kept by themselves the newest of
 // each hour of the last day stay, and the newest of each day before.
-func (s *Store) Keep(ctx context.Context, project int64, name string) (KeptState, error) {
-	var k KeptState
+func (s *Store) Keep(ctx context.Context, project int64, name string) (Version, error) {
+	var k Version
 	err := s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		var p Project
 		// Nobody changes the project while its rows are copied.
@@ -38,13 +41,13 @@ func (s *Store) Keep(ctx context.Context, project int64, name string) (KeptState
 			return gorm.ErrRecordNotFound
 		}
 		var n int64
-		if err := tx.Model(&KeptState{}).Where("project_id = ?", project).Count(&n).Error; err != nil {
+		if err := tx.Model(&Version{}).Where("project_id = ?", project).Count(&n).Error; err != nil {
 			return err
 		}
-		if name != "" && n >= limit.KeptStates {
-			return ErrManyStates
+		if name != "" && n >= limit.Versions {
+			return ErrManyVersions
 		}
-		k = KeptState{ProjectID: project, Revision: p.Revision, Name: name, Next: p.Next, At: time.Now()}
+		k = Version{ProjectID: project, Revision: p.Revision, Name: name, Next: p.Next, At: time.Now()}
 		if err := tx.Create(&k).Error; err != nil {
 			return err
 		}
@@ -61,21 +64,21 @@ func (s *Store) Keep(ctx context.Context, project int64, name string) (KeptState
 			AND date_trunc(CASE WHEN k.at > now() - interval '1 day' THEN 'hour' ELSE 'day' END, n.at)
 			  = date_trunc(CASE WHEN k.at > now() - interval '1 day' THEN 'hour' ELSE 'day' END, k.at))`, project).Error
 	})
-	return k, wrap(err, "keeping the state")
+	return k, wrap(err, "keeping the version")
 }
 
-// ErrManyStates is reported when no more states can be kept by name.
-var ErrManyStates = fmt.Errorf("a project has at most %d versions: delete one first", limit.KeptStates)
+// ErrManyVersions is reported when no more states can be kept by name.
+var ErrManyVersions = fmt.Errorf("a project has at most %d versions: delete one first", limit.Versions)
 
-// KeptStates lists the kept states of a project, the newest first.
-func (s *Store) KeptStates(ctx context.Context, project int64) ([]KeptState, error) {
-	var list []KeptState
-	err := s.db.WithContext(ctx).Order("id DESC").Limit(2*limit.KeptStates).Find(&list, "project_id = ?", project).Error
-	return list, wrap(err, "listing kept states")
+// Versions lists the versions of a project, the newest first.
+func (s *Store) Versions(ctx context.Context, project int64) ([]Version, error) {
+	var list []Version
+	err := s.db.WithContext(ctx).Order("id DESC").Limit(2*limit.Versions).Find(&list, "project_id = ?", project).Error
+	return list, wrap(err, "listing versions")
 }
 
-// KeptState reads a kept state.
-func (s *Store) KeptState(ctx context.Context, project, state int64) (k KeptState, d *world.Document, err error) {
+// Version reads a version.
+func (s *Store) Version(ctx context.Context, project, state int64) (k Version, d *world.Document, err error) {
 	err = s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		if err := tx.Take(&k, "project_id = ? AND id = ?", project, state).Error; err != nil {
 			return err
@@ -83,20 +86,20 @@ func (s *Store) KeptState(ctx context.Context, project, state int64) (k KeptStat
 		d, err = load(tx, "kept_entities", "kept_chunks", "state_id", state, k.Next)
 		return err
 	}, &sql.TxOptions{Isolation: sql.LevelRepeatableRead, ReadOnly: true})
-	return k, d, wrap(err, "reading the kept state")
+	return k, d, wrap(err, "reading the version")
 }
 
-// NameState gives a kept state a name. One that was kept by itself stays for good
+// NameVersion gives a version a name. One that was kept by itself stays for good
 // then.
-func (s *Store) NameState(ctx context.Context, project, state int64, name string) error {
-	res := s.db.WithContext(ctx).Model(&KeptState{}).Where("project_id = ? AND id = ?", project, state).Update("name", name)
-	return wrap(missed(res), "naming the kept state")
+func (s *Store) NameVersion(ctx context.Context, project, state int64, name string) error {
+	res := s.db.WithContext(ctx).Model(&Version{}).Where("project_id = ? AND id = ?", project, state).Update("name", name)
+	return wrap(missed(res), "naming the version")
 }
 
-// RemoveState removes a kept state. What it alone was made of is swept later.
-func (s *Store) RemoveState(ctx context.Context, project, state int64) error {
-	res := s.db.WithContext(ctx).Delete(&KeptState{}, "project_id = ? AND id = ?", project, state)
-	return wrap(missed(res), "removing the kept state")
+// RemoveVersion removes a version. What it alone was made of is swept later.
+func (s *Store) RemoveVersion(ctx context.Context, project, state int64) error {
+	res := s.db.WithContext(ctx).Delete(&Version{}, "project_id = ? AND id = ?", project, state)
+	return wrap(missed(res), "removing the version")
 }
 
 // missed is the error of a statement that should have met a row.

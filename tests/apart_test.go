@@ -45,7 +45,7 @@ func TestFinishedMap(t *testing.T) {
 	_, w := trial(t)
 	hash := w.probe().Hash
 	w.press(input.KeyT)
-	w.click("Bring in a picture")
+	w.click("Import a picture")
 	w.until("the desk", `() => document.querySelector('input[type=file]') !== null`)
 	w.page.MustElement("input[type=file]").MustSetFiles(write(t, "old garden.png", b.Bytes()))
 	w.until("the cut", `() => document.querySelector('[data-guess]') !== null`)

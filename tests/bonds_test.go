@@ -23,7 +23,7 @@ func (w *window) dragOnSheet(x0, y0, x1, y1 int) {
 func (w *window) bringIn() {
 	w.t.Helper()
 	w.press(input.KeyT)
-	w.click("Bring in a picture")
+	w.click("Import a picture")
 	w.until("the desk", `() => document.querySelector('input[type=file]') !== null`)
 	w.page.MustElement("input[type=file]").MustSetFiles(demoSheet(w.t))
 	w.click("Take 169 tiles")

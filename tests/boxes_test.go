@@ -66,7 +66,7 @@ func TestNothingCoversAnything(t *testing.T) {
 	w := s.window("/")
 	w.click("Night shift")
 	w.opened()
-	panels := w.page.MustEval(`() => window.azzel.panels()`).Arr()
+	views := w.views()
 	for _, size := range sizes {
 		w.page.MustSetViewport(size.w, size.h, 1, false)
 		w.page.MustEval(`(text) => { document.documentElement.style.fontSize = text; }`, size.text)
@@ -98,15 +98,22 @@ func TestNothingCoversAnything(t *testing.T) {
 			w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 			w.seek(command)
 		}
+		open("Palm house")
+		w.press(input.Escape)
 		// A message stands beside whatever else is open.
 		w.with(input.ShiftLeft, 'g')
 		w.until("a message", `() => document.querySelector('[data-message]') !== null`)
-		for _, panel := range panels {
-			id := panel.Get("id").Str()
-			open(panel.Get("command").Str())
-			w.until("the panel "+id, `(id) => document.querySelector('[data-' + id + ']') !== null`, id)
-			fits(id)
+		for _, view := range views {
+			// Pages are seen anyhow; what lies over everything, seek and the sheet of keys, is gone after a word; play follows.
+			switch view.Opens {
+			case "", "#seek-results", "[role=dialog]", "[data-play]", "[data-pad]":
+				continue
+			}
+			open(view.Command)
+			w.until(view.ID, `(opens) => document.querySelector(opens) !== null`, view.Opens)
+			fits(view.ID)
 		}
+		w.click("Close the desk")
 		w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 		w.press(input.Escape)
 		const house = `() => window.azzel.scene().maps.find((m) => m.name === 'Palm house')`
@@ -139,12 +146,7 @@ func TestNothingCoversAnything(t *testing.T) {
 		w.press(input.KeyT)
 		w.until("the drawer", `() => document.querySelector('section[aria-label=Drawer]') !== null`)
 		fits("drawer")
-		for _, desk := range []string{"Bring in a tileset", "Re-skin", "Make a map of a picture’s colours"} {
-			open(desk)
-			w.until("the desk", `() => document.querySelector('section[aria-label=Desk]') !== null`)
-			fits(desk)
-		}
-		w.click("Close the desk")
+		w.press(input.KeyT)
 		const frame = `() => window.azzel.play().frame`
 		w.over("Palm house", 12, 9)
 		w.press(input.KeyP)

@@ -27,7 +27,7 @@ func TestCharacters(t *testing.T) {
 	}
 	w := fromTheSide(t)
 	w.with(input.ShiftLeft, input.KeyC)
-	w.sees("[data-characters]", "Bring in a sheet")
+	w.sees("[data-characters]", "Import a sheet")
 	w.page.MustElement("[data-characters] input[type=file]").MustSetFiles(bad)
 	w.sees("[data-characters] [role=alert]", "picture")
 	w.page.MustElement("[data-characters] input[type=file]").MustSetFiles(good)

@@ -301,7 +301,7 @@ func TestRestoredUnderAWindow(t *testing.T) {
 	again.click("Do it here")
 	again.tile(12, 9, "water")
 	again.saved()
-	again.click("Forget it")
+	again.click("Delete it")
 	again.page.MustReload()
 	again.opened()
 	again.tile(12, 9, "water")

@@ -328,6 +328,16 @@ func (w *window) read(script string, into any) {
 	}
 }
 
+// A view is a page of the application, or what a command opens in one.
+type view struct{ ID, Command, Opens, Address string }
+
+// views lists all views, as the page has them in its tables.
+func (w *window) views() (list []view) {
+	w.t.Helper()
+	w.read(`() => window.azzel.views()`, &list)
+	return list
+}
+
 type probe struct {
 	Revision int
 	Hash     string

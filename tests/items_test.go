@@ -26,7 +26,7 @@ func TestItemsAndMarks(t *testing.T) {
 	w.until("the item", `() => window.azzel.scene().items.length === 1`)
 	w.press(input.Escape)
 	w.tap("First map", x+6, y)
-	w.choose("Ask for more", "a fact, an item or a number")
+	w.choose("Add a condition", "a fact, an item or a number")
 	w.until("what is asked", `() => document.querySelector('[data-term] select')?.selectedOptions[0].text === 'number of Item 1'`)
 	w.fill("Compared with: number", "2")
 	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
@@ -60,7 +60,7 @@ func TestItemsAndMarks(t *testing.T) {
 	// With Shift, a key of the game is another command's.
 	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 	w.with(input.ShiftLeft, input.KeyC)
-	w.sees("[data-characters]", "Bring in a sheet")
+	w.sees("[data-characters]", "Import a sheet")
 	w.with(input.ShiftLeft, input.KeyH)
 	w.click("laden with all items")
 	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)

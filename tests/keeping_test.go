@@ -65,7 +65,7 @@ func TestKeptState(t *testing.T) {
 	w.click("Back to current version")
 	w.until("one map again", `() => window.azzel.scene().maps.length === 1`)
 	if w.probe().Hash != now {
-		t.Error("the project was changed while a kept state was shown")
+		t.Error("the project was changed while a version was shown")
 	}
 	w.click("Show this version")
 	w.click("Restore this version")
@@ -162,7 +162,7 @@ func TestMapOfColours(t *testing.T) {
 	w.press('t')
 	w.click("Take wall")
 	w.press('t')
-	w.seek("Make a map of a picture’s colours")
+	w.seek("Make a map from a picture’s colours")
 	w.page.MustElement("input[type=file]").MustSetFiles(write(t, "photo.png", photo.Bytes()))
 	w.sees("[role=alert]", "more than 64 colours")
 	w.page.MustElement("input[type=file]").MustSetFiles(write(t, "Moss court.png", file.Bytes()))
@@ -174,7 +174,7 @@ func TestMapOfColours(t *testing.T) {
 	w.saved()
 	w.until("its cells", `() => { const c = window.azzel.cells('Moss court', 0, 1, 6, 1); return c[0] === 3 && c[1] > 0 && c[1] === c[3] && c[4] === 0 && c[5] === 0; }`)
 	// The legend is remembered.
-	w.seek("Make a map of a picture’s colours")
+	w.seek("Make a map from a picture’s colours")
 	w.page.MustElement("input[type=file]").MustSetFiles(write(t, "Fern court.png", file.Bytes()))
 	w.click("Make a map of 6 × 4 cells")
 	w.until("a map by the same legend", `() => window.azzel.cells('Fern court', 0, 1, 6, 1)[0] === 3`)

@@ -34,7 +34,7 @@ func (w *window) toBoard() {
 	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 }
 
-// Maps, layers, selections, undo, kept states and measuring without a pointer.
+// Maps, layers, selections, undo, versions and measuring without a pointer.
 func TestMapsByKeyboardAlone(t *testing.T) {
 	s := newSite(t)
 	w := s.window("/")
@@ -124,7 +124,7 @@ func TestMapsByKeyboardAlone(t *testing.T) {
 	w.sees("[data-history]", "History")
 	w.tabTo("Undo alone: paint 3 cells")
 	w.press(input.Enter)
-	w.sees("[data-history]", "take back: paint")
+	w.sees("[data-history]", "undo: paint")
 	w.sees("main", "2 of 3 changed since and were left alone")
 	cells("what is left of the oval gone", "1 1 0 0", 1, 2, 4, 1)
 	w.toBoard()
@@ -136,7 +136,7 @@ func TestMapsByKeyboardAlone(t *testing.T) {
 	w.tabTo("Name of this version")
 	w.page.MustInsertText("Before midnight")
 	w.press(input.Enter)
-	w.until("the kept state", `() => [...document.querySelectorAll('[data-versions] li')].some(e => e.querySelector('input')?.value === 'Before midnight')`)
+	w.until("the version", `() => [...document.querySelectorAll('[data-versions] li')].some(e => e.querySelector('input')?.value === 'Before midnight')`)
 	w.tabTo("Show this version")
 	w.press(input.Enter)
 	w.sees("main", "Before midnight")

@@ -215,7 +215,7 @@ func TestUnreadableStepIsSetAside(t *testing.T) {
 	if err := json.Unmarshal(text, &saved); err != nil || len(saved.Steps) != 1 || saved.Steps[0] != spoilt {
 		t.Errorf("the file holds %s (%v), want the step %s", text, err, spoilt)
 	}
-	w.click("Forget it")
+	w.click("Delete it")
 	w.until("it to be forgotten", `() => document.querySelector('[data-asides]') === null`)
 	w.page.MustReload()
 	w.opened()

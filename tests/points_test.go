@@ -72,7 +72,7 @@ func TestHome(t *testing.T) {
 	w.click("Delete Seed store")
 	w.sees("[aria-label='Deleted projects']", "gone for good in 7 days")
 	w.until("no project", `() => document.querySelector('main a') === null`)
-	w.click("Bring back")
+	w.click("Restore")
 	w.sees("main a", "Seed store")
 	w.until("nothing deleted", `() => document.querySelector("[aria-label='Deleted projects']") === null`)
 	w.quiet()
@@ -119,7 +119,7 @@ func (w *window) drop(file string) {
 func TestTilesetIn(t *testing.T) {
 	_, w := trial(t)
 	w.press(input.KeyT)
-	w.click("Bring in a picture")
+	w.click("Import a picture")
 	choose := func(file string) {
 		w.until("the desk", `() => document.querySelector('input[type=file]') !== null`)
 		w.page.MustElement("input[type=file]").MustSetFiles(file)

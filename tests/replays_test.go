@@ -39,7 +39,7 @@ func TestReplays(t *testing.T) {
 	w.until("it to part", `() => document.querySelector('[data-replay=parts]') !== null`)
 	// How far the player is by then depends on the tick on which the key was pressed.
 	w.sees("[data-replays]", "where they")
-	w.click("Where it parts")
+	w.click("Show where it differs")
 	w.page.MustEval(`() => window.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', code: 'KeyZ', ctrlKey: true }))`)
 	w.until("it to be as it was", `() => document.querySelector('[data-replay=same]') !== null`)
 	w.click("Other values")

@@ -146,7 +146,7 @@ func TestShots(t *testing.T) {
 	w.click("Another picture")
 	w.click("Close the desk")
 	w.press(input.KeyT)
-	w.click("Bring in a picture")
+	w.click("Import a picture")
 	w.page.MustElement("input[type=file]").MustSetFiles(demoSheet(t))
 	w.sees("button", "Take 169 tiles")
 	shot("cutting")

@@ -118,7 +118,7 @@ func TestMedley(t *testing.T) {
 	w.sees("[data-share]", "50.0 %")
 	w.fill("Name of this medley", "Wet ground")
 	w.press(input.Enter)
-	w.click("Deal again")
+	w.click("Shuffle again")
 	w.shoot("medley")
 	w.click("Take into the hand")
 	w.sees("[data-held]", "Wet ground")
@@ -196,7 +196,7 @@ func TestAnimatedTile(t *testing.T) {
 	w.click("Frames")
 	x, y := w.onSheet(0, 4)
 	w.page.Mouse.MustMoveTo(x, y).MustClick(left)
-	w.click("Stand still")
+	w.click("No animation")
 	w.until("no frames", `() => window.azzel.scene().tilesets[1].tiles[64].frames.length === 0`)
 	w.quiet()
 }

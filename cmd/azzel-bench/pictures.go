@@ -95,7 +95,7 @@ func desk(b *bench, browser *rod.Browser) error {
 	page := b.open(browser, 1)
 	defer page.MustClose()
 	page.Keyboard.MustType(input.KeyT)
-	page.MustElementR("button", "Bring in a picture").MustClick()
+	page.MustElementR("button", "Import a picture").MustClick()
 	field := page.MustElement("input[type=file]")
 	page.MustEval(`() => bench.watch()`)
 	start := time.Now()
@@ -203,7 +203,7 @@ func twoSheets(b *bench, browser *rod.Browser) error {
 	page := b.open(browser, id)
 	for range 2 {
 		page.Keyboard.MustType(input.KeyT)
-		page.MustElementR("button", "Bring in a picture").MustClick()
+		page.MustElementR("button", "Import a picture").MustClick()
 		page.MustElement("input[type=file]").MustSetFiles(file)
 		page.MustElementR("button", "Take 6").MustClick()
 		page.MustElement("[data-sheet]")

@@ -26,7 +26,7 @@ import (
 )
 
 var roots = []any{replays.ReplaysView{}, page.Reply{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, desk.Colours{}, tilework.Legend{}, tiles.Apart{}, server.ProjectCard{},
-	server.NewProject{}, server.TakenPicture{}, server.TakenSheet{}, server.KeptPicture{}, server.KeptState{}, server.DeletedProject{}, server.Bringing{}, server.Problem{}}
+	server.NewProject{}, server.TakenPicture{}, server.TakenSheet{}, server.KeptPicture{}, server.Version{}, server.DeletedProject{}, server.Bringing{}, server.Problem{}}
 
 func main() {
 	check := flag.Bool("check", false, "report whether the files are current")

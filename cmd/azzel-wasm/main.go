@@ -6,6 +6,7 @@
 package main
 
 import (
+	"encoding/json"
 	"errors"
 	"fmt"
 	"os"
@@ -132,6 +133,8 @@ func answer(a any) int32 {
 		box = [4]int32{0, 0, int32(a.W), int32(a.H)}
 		return bridge.Answer(a.Pixels)
 	case []byte:
+		return bridge.Answer(a)
+	case json.RawMessage:
 		return bridge.Answer(a)
 	}
 	return bridge.Write(a)

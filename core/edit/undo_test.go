@@ -57,7 +57,7 @@ func TestUndoOfWhatDoesNotFit(t *testing.T) {
 				return []edit.Part{edit.Remove{Ref: world.Ref{Sort: world.SortLayer, Map: m.ID, ID: upper.ID}}}
 			}, 1, 1,
 			func(d *world.Document) bool { return d.Map(m.ID).Piece(label.ID) == nil }},
-		{"a piece deleted, then there again from a kept state", []edit.Part{edit.Put{Ref: label, Values: onUpper}}, []edit.Part{edit.Remove{Ref: label}},
+		{"a piece deleted, then there again from a version", []edit.Part{edit.Put{Ref: label, Values: onUpper}}, []edit.Part{edit.Remove{Ref: label}},
 			func(d *world.Document) []edit.Part { return []edit.Part{edit.Put{Ref: label, Values: onUpper}} }, 1, 1,
 			func(d *world.Document) bool { return d.Map(m.ID).Piece(label.ID) != nil }},
 		{"a map made wider and called otherwise, then painted there", nil,

@@ -99,8 +99,8 @@ const (
 	// PartBytes is the largest part that is JSON or a sheet of tiles, RowsBytes the
 	// largest with rows of cells, and RowBytes the longest row.
 	PartBytes, RowsBytes, RowBytes = 64 << 20, 512 << 20, 128 << 10
-	// KeptStates is the most states of a project that are kept by name.
-	KeptStates = 1000
+	// Versions is the most states of a project that are kept by name.
+	Versions = 1000
 	// CSVBytes is the largest file of a layer's cells.
 	CSVBytes = 256 << 20
 	// LegendColours is how many colours of pictures a project remembers the tiles of.

@@ -49,6 +49,8 @@ type Page struct {
 	Pixel grid.Point
 	// Messages are what is to be said to the designer with the next view of the state.
 	Messages []string
+	// SentScene is what of the scene was sent.
+	SentScene Sent
 	// Stamps count how often each tileset has changed.
 	Stamps map[world.ID]Stamp
 	// Strips are the pictures of characters, by their sums.
@@ -222,6 +224,15 @@ func (p *Page) Follow() Changed {
 	changed := CellsChanged | PointerChanged
 	if was == nil || sceneDiffers(was, d) {
 		changed |= SceneChanged | StateChanged
+	}
+	if l := d.Project.Lattice(); was != nil && l != was.Project.Lattice() {
+		// All that was drawn, and where everybody stands, is of cells of another size.
+		p.Bitmaps = picture.NewBitmaps(picture.NewAtlas(l))
+		if p.Played != nil {
+			p.Played = nil
+			p.Say("A cell is %d × %d px now, so play has ended.", l.W, l.H)
+			changed |= PlayChanged
+		}
 	}
 	if p.Played != nil {
 		if err := p.Played.SetDocument(d); err != nil {

@@ -46,7 +46,7 @@ func besideEachOther(t *testing.T, view world.View, parts ...edit.Part) (d *worl
 }
 
 // A foe that follows the player comes along over an open edge, and lies on the other map: it stays there when the player
-// goes elsewhere and comes back, through a kept state, and a document that moves that map on the board takes it along.
+// goes elsewhere and comes back, through a version, and a document that moves that map on the board takes it along.
 func TestFoeComesAlong(t *testing.T) {
 	both(t, func(t *testing.T, view world.View) {
 		d, left, right, further := besideEachOther(t, view)

@@ -2,27 +2,26 @@
   import { Tooltip } from 'bits-ui';
   import Home from './home/Home.svelte';
   import ProjectPage from './ProjectPage.svelte';
+  import { addressOf, routeOf, type Route } from './routes';
   import Tip from './ui/Tip.svelte';
 
-  let path = $state(location.pathname);
+  let route = $state.raw(routeOf(location.pathname));
 
-  function go(to: string): void {
-    history.pushState(null, '', to);
-    path = to;
+  function go(to: Route): void {
+    history.pushState(null, '', addressOf(to));
+    route = to;
   }
-
-  const project = $derived(/^\/project\/(\d+)$/.exec(path)?.[1]);
 </script>
 
-<svelte:window onpopstate={() => (path = location.pathname)} />
+<svelte:window onpopstate={() => (route = routeOf(location.pathname))} />
 
 <Tooltip.Provider delayDuration={0}>
   <Tip />
-  {#if project}
-    {#key project}
-      <ProjectPage id={project} home={() => go('/')} />
+  {#if route.id === 'project'}
+    {#key route.project}
+      <ProjectPage id={route.project} home={() => go({ id: 'home' })} />
     {/key}
   {:else}
-    <Home open={(id) => go(`/project/${id}`)} />
+    <Home open={(project) => go({ id: 'project', project })} />
   {/if}
 </Tooltip.Provider>

@@ -1,9 +1,10 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { Keys } from './commands/keys';
-  import { panelCommands } from './commands/panels';
+  import { commands } from './commands/register';
   import { cellsOf, probe } from './probe';
   import { Project } from './project.svelte';
+  import { routes } from './routes';
   import Announcer from './shell/Announcer.svelte';
   import Lazy from './shell/Lazy.svelte';
   import { parts } from './shell/parts';
@@ -28,7 +29,10 @@
       screen: (x, y) => p.viewport.camera.toScreen(x, y),
       scene: () => (p.session.scene ? { ...p.session.scene, tilesets: p.session.tilesets } : null),
       play: () => p.game.view,
-      panels: () => panelCommands.map(({ id, name }) => ({ id, command: name })),
+      views: () => [
+        ...routes,
+        ...commands.flatMap(({ id, name, opens }) => (opens ? [{ id, command: name, opens }] : [])),
+      ],
       cells: (map, x, y, w, h) => cellsOf(p, map, { x, y, w, h }),
     };
     return () => {
@@ -112,12 +116,14 @@
     </main>
   {:else}
     <main class="flex min-h-0 flex-1 flex-col">
-      <Stage {p} bind:board />
+      {#key p.viewport.resized}<Stage {p} bind:board />{/key}
       <Announcer {p} />
-      {#if p.shell.opened === 'drawer'}<Lazy {p} load={parts.drawer} />{/if}
+      {#if p.shell.opened === 'drawer'}
+        {#key p.viewport.resized}<Lazy {p} load={parts.drawer} />{/key}
+      {/if}
       {#if p.shell.opened === 'desk'}<Lazy {p} load={parts.desk} />{/if}
     </main>
-    {#if p.session.stage > 2}<Tray {p} />{/if}
+    {#if p.session.stage > 2}{#key p.viewport.resized}<Tray {p} />{/key}{/if}
     {#if p.session.stage > 3}
       <Status {p} />
       {#if p.shell.keysShown}<Lazy {p} load={parts.keys} />{/if}

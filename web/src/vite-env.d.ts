@@ -18,8 +18,8 @@ interface Window {
     screen(x: number, y: number): { x: number; y: number };
     scene(): object | null;
     play(): object | null;
-    /** All panels, with the commands that open them. */
-    panels(): object[];
+    /** All views: the pages, and what commands open in one. */
+    views(): object[];
     cells(map: string, x: number, y: number, w: number, h: number): number[];
   };
 }

@@ -106,7 +106,7 @@ func (o TakeSheet) Do(p *page.Page) page.Changed {
 		e.Parts = edit.Changes(ref, was.Values(), next.Values())
 		return p.Do(e)
 	}
-	e.Label = edit.Clip("bring in " + next.Name)
+	e.Label = edit.Clip("import " + next.Name)
 	ref.ID = p.IDs.NewID()
 	e.Parts = []edit.Part{edit.Put{Ref: ref, Values: next.Values()}}
 	if d.Project.Player == 0 {

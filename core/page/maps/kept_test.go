@@ -17,7 +17,7 @@ import (
 )
 
 // Cells from a file keep to what a layer takes, and to what is hidden and locked; while a
-// kept state is looked at nothing is changed, and going back to it is one step.
+// version is looked at nothing is changed, and going back to it is one step.
 func TestCellsFromAFile(t *testing.T) {
 	p := pagetest.Open(t, 6)
 	m := p.Document().Maps[0]

@@ -76,7 +76,7 @@ type MakeTileset struct {
 func (o MakeTileset) Do(p *page.Page) page.Changed {
 	set := o.Taken.tileset()
 	ref := world.Ref{Sort: world.SortTileset, ID: p.IDs.NewID()}
-	return p.Do(edit.Edit{Label: "bring in " + o.Taken.Name, Parts: []edit.Part{edit.Put{Ref: ref, Values: set.Values()}}})
+	return p.Do(edit.Edit{Label: "import " + o.Taken.Name, Parts: []edit.Part{edit.Put{Ref: ref, Values: set.Values()}}})
 }
 
 // Taken is a picture that the server has taken in, to be made a tileset.

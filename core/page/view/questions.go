@@ -67,11 +67,20 @@ func to(q page.Question, otherwise any) page.Asking {
 	return page.Asking{Question: q, Otherwise: otherwise}
 }
 
-// AskScene asks for what lies on the board.
-type AskScene struct{}
+// AskScene asks for what lies on the board: for all of it, or for those fields alone that have changed since it was asked last.
+type AskScene struct {
+	Changes bool `json:"changes,omitempty"`
+}
 
 // Answer implements Question.
-func (AskScene) Answer(p *page.Page) any { return SceneOf(p) }
+func (q AskScene) Answer(p *page.Page) any {
+	s := SceneOf(p)
+	text, err := p.SentScene.Fields(s, q.Changes)
+	if err != nil {
+		return s
+	}
+	return text
+}
 
 // AskState asks for the hand and what is selected.
 type AskState struct{}

@@ -14,8 +14,6 @@
   const height = $derived(width * 0.64);
   /** Milliseconds between two pictures of what was painted, at the least. */
   const PAUSE = 500;
-  /** A board lower than this has no room for it. */
-  const LOWEST = 300;
 
   let canvas: HTMLCanvasElement | undefined = $state();
   let pictures: Record<string, HTMLCanvasElement> = {};
@@ -31,17 +29,9 @@
     return { scale, x: (width - all.w * scale) / 2 - all.x * scale, y: (height - all.h * scale) / 2 - all.y * scale };
   });
 
-  /** Where all is in view there is nothing to be found by it. */
   const needed = $derived.by(() => {
     void p.viewport.moved;
-    const { camera } = p.viewport;
-    if (camera.height < LOWEST) return false;
-    // The column in which it stands is counted as free: else the minimap itself would take maps out of view.
-    const right = camera.free.x + camera.free.w;
-    return (p.session.scene?.maps ?? []).some((m) => {
-      const { x, y, w, h } = camera.boxOnScreen(m);
-      return x < 0 || y < 0 || x + w > right || y + h > camera.height;
-    });
+    return p.viewport.minimapNeeded;
   });
 
   /** Draws the maps anew, small, once the hand rests. */

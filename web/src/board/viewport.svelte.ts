@@ -12,6 +12,8 @@ import { Trail } from './trail.svelte';
 const SHORTEST_FRAME = 30;
 /** A cell this large on the screen, in pixels, is painted; the layers of its map are shown then. */
 const NEAR = 12;
+/** A board lower than this, in screen pixels, has no room for a minimap. */
+const LOWEST = 300;
 /** Screen pixels within which the edge of the selected map is taken. */
 const EDGE = 8;
 
@@ -43,6 +45,9 @@ export class Viewport {
   readonly backdrops: Backdrops;
   readonly trail: Trail;
   bitmaps: Bitmaps | null = null;
+  /** Counts how often cells came to be of another size: what was made for the size before is made anew. */
+  resized = $state(0);
+  private cells = '';
 
   private readonly strips: Strips;
   private readonly reduced = matchMedia('(prefers-reduced-motion: reduce)');
@@ -65,18 +70,30 @@ export class Viewport {
 
   opened(core: Core): void {
     this.bitmaps = new Bitmaps(core);
+    this.cells = this.cellsNow;
     this.strips.fetchMissing(this.session.scene?.missing ?? []);
     this.animate();
   }
 
-  changed(changed: number): void {
+  changed(changed: number, core: Core): void {
     if (changed & T.SCENE_CHANGED) {
+      if (this.cells !== this.cellsNow) {
+        this.bitmaps?.clear();
+        this.bitmaps = new Bitmaps(core);
+        this.cells = this.cellsNow;
+        this.resized++;
+      }
       this.strips.fetchMissing(this.session.scene?.missing ?? []);
       this.animate();
     }
     if (changed & T.CELLS_CHANGED && this.bitmaps) this.bitmaps.version++;
     if (changed & T.POINTER_CHANGED) this.pointerStale = true;
     this.draw((changed & ~T.POINTER_CHANGED) !== 0);
+  }
+
+  private get cellsNow(): string {
+    const { cellW, cellH } = this.session.scene?.project ?? { cellW: 0, cellH: 0 };
+    return `${cellW} × ${cellH}`;
   }
 
   closed(): void {
@@ -145,6 +162,18 @@ export class Viewport {
     return zoom * (this.session.scene?.project.cellW ?? 16) >= NEAR;
   }
 
+  /** Whether maps are out of view that a minimap can find; a low board has no room for it. */
+  get minimapNeeded(): boolean {
+    const { camera } = this;
+    if (!this.minimap || camera.height < LOWEST) return false;
+    // The column in which it stands is counted as free: else the minimap itself would take maps out of view.
+    const right = camera.free.x + camera.free.w;
+    return (this.session.scene?.maps ?? []).some((m) => {
+      const { x, y, w, h } = camera.boxOnScreen(m);
+      return x < 0 || y < 0 || x + w > right || y + h > camera.height;
+    });
+  }
+
   /** What parts of the page leave free of the board. */
   leaveFree(free: T.BoxView): void {
     this.moveCamera((c) => (c.free = free));
@@ -160,7 +189,7 @@ export class Viewport {
       const fits = rooms.map((room) => {
         c.free = room;
         c.fit(box);
-        if (column > 0 && this.near()) {
+        if (column > 0 && (this.near() || this.minimapNeeded)) {
           c.free = { ...room, x: column, w: room.w - column };
           c.fit(box);
         }

@@ -78,7 +78,7 @@
     </li>
   {/each}
 </ul>
-<div class="flex flex-wrap gap-2">{@render choose('Bring in a sheet', '')}</div>
+<div class="flex flex-wrap gap-2">{@render choose('Import a sheet', '')}</div>
 {#if characters.length === 0}
   <p class="text-small text-soft">
     A sheet is a picture with the frames of somebody who moves, in rows. The rows are proposed by their number, and can
@@ -132,7 +132,7 @@
           aria-label="Height of a frame, in px"
           bind:value={frameH}
         />
-        <Button label="Cut so" onclick={() => last && void take(last, open.id, frameW, frameH)} />
+        <Button label="Use this cut" onclick={() => last && void take(last, open.id, frameW, frameH)} />
       </span>
     {/if}
     {#if !open.played}

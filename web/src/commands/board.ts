@@ -17,7 +17,7 @@ export const boardCommands: Command[] = [
     keys: ['Ctrl+Z'],
     group: 'board',
     inGame: true,
-    does: 'Takes back your last step.',
+    does: 'Undoes your last step.',
     run: (p) => void p.session.takeBack('undo'),
   },
   {
@@ -108,6 +108,7 @@ export const boardCommands: Command[] = [
     group: 'board',
     does: 'Opens what can be set of the current layer: movement, lock, fade, tint, depth, backdrop.',
     possible: editing,
+    opens: '[data-layer-settings]',
     run: (p) => {
       const current = p.session.mapView(p.viewport.currentMap)?.layers.find((l) => l.current)?.id ?? '';
       p.shell.toggleLayer(current);
@@ -116,7 +117,7 @@ export const boardCommands: Command[] = [
   },
   {
     id: 'only',
-    name: 'This layer alone',
+    name: 'Show only this layer',
     keys: ['Shift+X'],
     group: 'view',
     does: 'Shows the current layer alone, or again all.',

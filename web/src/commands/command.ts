@@ -15,6 +15,8 @@ export interface Command {
   /** Held longer than 200 ms, it lasts only while held. */
   lasts?: boolean;
   possible?: (p: Project) => boolean;
+  /** The selector of the view that it opens, if it opens one. */
+  opens?: string;
   run: (p: Project) => void;
 }
 

@@ -113,7 +113,7 @@ export const handCommands: Command[] = [
   },
   {
     id: 'mirror-here',
-    name: 'Mirror lines through here',
+    name: 'Move the mirror lines here',
     keys: [],
     group: 'hand',
     does: 'Lets the map’s mirror lines go through the cell under the pointer or cursor.',
@@ -139,10 +139,10 @@ export const handCommands: Command[] = [
   },
   {
     id: 'select-adds',
-    name: 'Select anew, add or take away',
+    name: 'Selecting replaces, adds or takes away',
     keys: ['I'],
     group: 'select',
-    does: 'Says what selecting does with what is selected; with Ctrl held it adds.',
+    does: 'Goes round: selecting replaces what is selected, adds to it, or takes away from it. With Ctrl held it adds.',
     run: (p) => {
       const round = ['anew', 'add', 'take away'];
       const next = round[(round.indexOf(p.session.state?.adds ?? 'anew') + 1) % round.length] ?? 'anew';
@@ -242,7 +242,7 @@ export const handCommands: Command[] = [
   },
   {
     id: 'before',
-    name: 'Take what was held before',
+    name: 'Take the previous tile or piece',
     keys: ['A'],
     group: 'hand',
     does: 'Swaps what is in the hand for what was there before.',
@@ -250,10 +250,11 @@ export const handCommands: Command[] = [
   },
   {
     id: 'map-of-colours',
-    name: 'Make a map of a picture’s colours',
+    name: 'Make a map from a picture’s colours',
     keys: [],
     group: 'hand',
     does: 'Takes a picture in which each pixel is a cell and each colour means a tile, by a legend that you see first.',
+    opens: 'section[aria-label=Desk]',
     run: (p) => p.shell.layOnDesk({ kind: 'colours' }),
   },
   {

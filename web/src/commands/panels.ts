@@ -5,5 +5,6 @@ import type { Command } from './command';
 export const panelCommands: Command[] = panels.map(({ id, command, title, keys, group, does, inGame }) => ({
   ...{ id, keys, group, does, inGame },
   name: command ?? title,
+  opens: `[data-${id}]`,
   run: (p) => p.shell.togglePanel(id),
 }));

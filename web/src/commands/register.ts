@@ -22,6 +22,7 @@ export const commands: Command[] = [
     keys: ['/'],
     group: 'find',
     does: 'Finds maps, pieces, tiles, types and commands by name.',
+    opens: '#seek-results',
     run: (p) => (p.shell.seeking = true),
   },
   {
@@ -30,6 +31,7 @@ export const commands: Command[] = [
     keys: ['?'],
     group: 'find',
     does: 'Shows all keys.',
+    opens: '[role=dialog]',
     run: (p) => (p.shell.keysShown = true),
   },
   {
@@ -39,6 +41,7 @@ export const commands: Command[] = [
     group: 'play',
     inGame: true,
     does: 'Plays from the pointer or the cursor, whichever moved last; again, goes back.',
+    opens: '[data-play]',
     run: (p) => p.game.toggle(false),
   },
   {
@@ -56,7 +59,7 @@ export const commands: Command[] = [
     keys: ['J'],
     group: 'play',
     inGame: true,
-    does: 'Holds time in the game; again, lets it go on.',
+    does: 'Pauses the game; again, lets it go on.',
     possible: running,
     run: (p) => p.game.pause(!p.game.clock.paused),
   },
@@ -66,7 +69,7 @@ export const commands: Command[] = [
     keys: [']'],
     group: 'play',
     inGame: true,
-    does: 'Lets a sixtieth of a second pass in the game and holds time.',
+    does: 'Lets a sixtieth of a second pass in the game and pauses it.',
     possible: running,
     run: (p) => p.game.oneTick(),
   },
@@ -88,6 +91,7 @@ export const commands: Command[] = [
     inGame: true,
     does: 'Shows or hides a gamepad on the screen, for fingers. One that is plugged in works by itself.',
     possible: running,
+    opens: '[data-pad]',
     run: (p) => (p.game.clock.padShown = !p.game.clock.padShown),
   },
   ...SPEEDS.map((speed): Command => ({

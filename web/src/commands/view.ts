@@ -35,7 +35,7 @@ const zoom = (p: Project, direction: 1 | -1): void =>
 export const viewCommands: Command[] = [
   {
     id: 'look',
-    name: 'Look at selection, map, all',
+    name: 'Zoom to selection, map, all',
     keys: ['Z'],
     group: 'view',
     does: 'Goes round: what is selected, the map you are on, all maps.',
@@ -49,13 +49,20 @@ export const viewCommands: Command[] = [
     does: 'Shows one pixel as one pixel.',
     run: (p) => p.viewport.moveCamera((c) => c.zoomTo(1, c.middle.x, c.middle.y)),
   },
-  { id: 'zoom-in', name: 'Zoom in', keys: ['PageUp'], group: 'view', does: 'Comes nearer.', run: (p) => zoom(p, 1) },
+  {
+    id: 'zoom-in',
+    name: 'Zoom in',
+    keys: ['PageUp'],
+    group: 'view',
+    does: 'Shows the board larger.',
+    run: (p) => zoom(p, 1),
+  },
   {
     id: 'zoom-out',
     name: 'Zoom out',
     keys: ['PageDown'],
     group: 'view',
-    does: 'Goes further off.',
+    does: 'Shows the board smaller.',
     run: (p) => zoom(p, -1),
   },
   {
@@ -64,17 +71,17 @@ export const viewCommands: Command[] = [
     keys: ['T'],
     group: 'view',
     does: 'Opens or closes the drawer with all tiles and pieces.',
+    opens: 'section[aria-label=Drawer]',
     run: (p) => (p.shell.opened = p.shell.opened === 'drawer' ? 'nothing' : 'drawer'),
   },
   {
     id: 'tileset',
-    name: 'Bring in a tileset',
+    name: 'Import a tileset',
     keys: [],
     group: 'board',
     does: 'Lays a picture on the desk, to be cut into tiles.',
-    run: (p) => {
-      p.shell.layOnDesk({ kind: 'nothing' });
-    },
+    opens: 'section[aria-label=Desk]',
+    run: (p) => p.shell.layOnDesk({ kind: 'nothing' }),
   },
   {
     id: 'reskin',
@@ -82,6 +89,7 @@ export const viewCommands: Command[] = [
     keys: [],
     group: 'board',
     does: 'Swaps the tiles of one tileset for those of another, on a map or on all.',
+    opens: 'section[aria-label=Desk]',
     run: (p) => p.shell.layOnDesk({ kind: 'reskin' }),
   },
   {
@@ -110,7 +118,7 @@ export const viewCommands: Command[] = [
   },
   {
     id: 'grid-step',
-    name: 'Grid by other steps',
+    name: 'Grid spacing',
     keys: ['Shift+G'],
     group: 'view',
     does: 'Goes round: a stronger line at every 2, 4, 8, 16 cells, at every screen, at none.',
@@ -136,7 +144,7 @@ export const viewCommands: Command[] = [
   },
   {
     id: 'reach',
-    name: 'Where one can jump to',
+    name: 'Jump reach',
     keys: ['Shift+V'],
     group: 'view',
     does: 'Shows how the player can jump from the pointer, on maps that are seen from the side.',
@@ -160,11 +168,11 @@ export const viewCommands: Command[] = [
   },
   {
     id: 'lens',
-    name: 'Lens: what is solid',
+    name: 'Lens: solid',
     keys: ['S'],
     group: 'view',
     inGame: true,
-    does: 'Hatches the cells that nobody can walk into.',
+    does: 'Hatches the cells that stop everybody.',
     run: (p) => through(p, 'solid'),
   },
   ...GAME_LENSES.map((id): Command => ({

@@ -58,7 +58,7 @@
 <div class="flex min-w-0 flex-1 flex-wrap items-center gap-1">
   {#if term.asks === 'compares' && term.left && term.right}
     <ConditionValue
-      label="What is asked"
+      label="Condition"
       value={term.left}
       {of}
       {home}

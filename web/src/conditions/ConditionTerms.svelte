@@ -62,11 +62,11 @@
         {/if}
         <button
           class="flex size-7 shrink-0 items-center justify-center text-soft hover:text-rose-ink"
-          aria-label="Ask no more for this"
+          aria-label="Remove this condition"
           onclick={() => change({ ...group, of: terms.toSpliced(i, 1) })}><X size={14} /></button
         >
       </li>
     {/each}
   </ul>
-  <Choose label="Ask for more" value="" choices={adding} change={add} />
+  <Choose label="Add a condition" value="" choices={adding} change={add} />
 </div>

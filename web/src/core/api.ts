@@ -5,7 +5,7 @@ import type {
   Cut,
   DeletedProject,
   KeptPicture,
-  KeptState,
+  Version,
   NewProject,
   Problem,
   ProjectCard,
@@ -93,17 +93,17 @@ export function bringBundle(
   return made.finally(() => clearInterval(asking));
 }
 
-export const listStates = (project: string): Promise<KeptState[]> => ask(`/projects/${project}/states`);
+export const listVersions = (project: string): Promise<Version[]> => ask(`/projects/${project}/states`);
 
 const json = { 'Content-Type': 'application/json' };
 
-export const keepState = (project: string, name: string): Promise<KeptState> =>
+export const keepVersion = (project: string, name: string): Promise<Version> =>
   ask(`/projects/${project}/states`, { method: 'POST', headers: json, body: JSON.stringify({ name }) });
 
-export const nameState = (project: string, state: string, name: string): Promise<void> =>
+export const nameVersion = (project: string, state: string, name: string): Promise<void> =>
   ask(`/projects/${project}/states/${state}`, { method: 'PUT', headers: json, body: JSON.stringify({ name }) });
 
-export const removeState = (project: string, state: string): Promise<void> =>
+export const removeVersion = (project: string, state: string): Promise<void> =>
   ask(`/projects/${project}/states/${state}`, { method: 'DELETE' });
 
 /** A file that the server writes, with the name that it gives it. */
@@ -113,8 +113,8 @@ export async function fetchFile(href: string): Promise<{ name: string; body: Blo
   return { name: decodeURIComponent(told ?? 'azzel'), body: new Blob([await bytesOf(response)]) };
 }
 
-/** A kept state as a document. */
-export async function fetchState(project: string, state: string): Promise<Uint8Array> {
+/** A version as a document. */
+export async function fetchVersion(project: string, state: string): Promise<Uint8Array> {
   return bytesOf(await answer(`/api/projects/${project}/states/${state}`));
 }
 

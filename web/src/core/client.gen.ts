@@ -436,8 +436,8 @@ export class Orders {
 export class Questions {
   constructor(private readonly ask: Ask) {}
 
-  scene(): T.Scene | null {
-    return this.ask.value('scene', {}, null);
+  scene(q: T.AskScene): T.Scene | null {
+    return this.ask.value('scene', q, null);
   }
 
   state(): T.State | null {

@@ -166,7 +166,7 @@ export interface KeptPicture {
   h: number;
 }
 
-export interface KeptState {
+export interface Version {
   id: string;
   name: string;
   at: number;
@@ -862,6 +862,7 @@ export interface SetTried {
 }
 
 export interface AskScene {
+  changes?: boolean;
 }
 
 export interface ProjectView {

@@ -67,8 +67,8 @@
         max={100}
         change={(driftY) => change({ driftY })}
       />
-      <Range label="Lies at, across" unit="px" value={backdrop.x} min={-512} max={512} change={(x) => change({ x })} />
-      <Range label="Lies at, down" unit="px" value={backdrop.y} min={-512} max={512} change={(y) => change({ y })} />
+      <Range label="Position across" unit="px" value={backdrop.x} min={-512} max={512} change={(x) => change({ x })} />
+      <Range label="Position down" unit="px" value={backdrop.y} min={-512} max={512} change={(y) => change({ y })} />
     </div>
   {/if}
 </details>

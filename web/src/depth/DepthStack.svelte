@@ -41,6 +41,7 @@
     void p.session.orders.layLayerOver({ map: map.id, layer: id, over });
   }
 
+  const note = (layer: LayerView): string => (layer.only ? 'shown alone' : layer.look.counts ? '' : 'scenery only');
   const hide = (layer: LayerView, hidden: boolean): void =>
     void p.session.orders.hideLayer({ layer: layer.id, hidden });
 </script>
@@ -106,7 +107,7 @@
   >
     <button
       class="flex min-w-0 flex-1 items-center gap-2 text-left"
-      aria-label="Paint on {layer.name}"
+      aria-label={`Paint on ${layer.name} ${note(layer)}`.trim()}
       aria-pressed={layer.current}
       onclick={() => map && p.session.orders.setCurrentLayer({ map: map.id, layer: layer.id })}
     >
@@ -114,9 +115,7 @@
       {#if wide}
         <span class="min-w-0">
           <span class="block truncate {layer.hidden ? 'text-soft line-through' : ''}">{layer.name}</span>
-          <span class="block text-small whitespace-nowrap text-soft"
-            >{layer.only ? 'shown alone' : layer.look.counts ? '' : 'scenery only'}</span
-          >
+          <span class="block text-small whitespace-nowrap text-soft">{note(layer)}</span>
         </span>
       {/if}
     </button>

@@ -50,13 +50,13 @@
       <Button label="Affects movement" pressed={look.counts} onclick={() => set({ counts: !look.counts })} />
       <Button label="Locked" pressed={look.locked} onclick={() => set({ locked: !look.locked })} />
       <Button
-        label="Show it alone"
+        label="Show only this layer"
         pressed={layer.only}
         onclick={() => orders.showLayerAlone({ ...mine, on: !layer.only })}
       />
       {#if !layer.player}<Button label="Let the player walk here" onclick={() => orders.walkOnLayer(mine)} />{/if}
     </div>
-    <Range label="Faded" unit="%" value={look.fade} min={0} max={100} change={(fade) => set({ fade })} />
+    <Range label="Fade" unit="%" value={look.fade} min={0} max={100} change={(fade) => set({ fade })} />
     <div class="flex items-end gap-2">
       <label class="flex min-w-0 flex-1 flex-col gap-1">
         <span>Tint</span>
@@ -102,7 +102,7 @@
       <Button label="Move up" onclick={() => orders.moveLayer({ ...mine, by: 1 })} />
       <Button label="Move down" onclick={() => orders.moveLayer({ ...mine, by: -1 })} />
       <Button label="Duplicate" onclick={() => orders.duplicateLayer(mine)} />
-      <Button label="Merge into the one below" onclick={() => orders.mergeLayer(mine)} />
+      <Button label="Merge into the layer below" onclick={() => orders.mergeLayer(mine)} />
       <Button label="Clear" onclick={() => orders.clearLayer(mine)} />
       <button
         class="h-7 rounded-inner border border-line px-3 text-rose-ink hover:bg-shelf"

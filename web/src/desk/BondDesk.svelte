@@ -121,14 +121,14 @@
             onclick={() => p.session.orders.hold({ holding: 'bond', id: bond.id })}
           /></span
         >
-        <Button label="Deal again" onclick={() => change({ seed: now.seed + 1 })} />
+        <Button label="Shuffle again" onclick={() => change({ seed: now.seed + 1 })} />
         <Button
           label="Delete this bond"
           onclick={() => p.session.orders.delete({ thing: { kind: 'bond', id: bond.id } })}
         />
       {:else}
         <Button label="Make the bond" main disabled={sample.length === 0} onclick={make} />
-        <Button label="Leave it" onclick={() => (p.shell.desk = { kind: 'nothing' })} />
+        <Button label="Cancel" onclick={() => (p.shell.desk = { kind: 'nothing' })} />
       {/if}
     </div>
   </div>

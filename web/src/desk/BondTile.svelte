@@ -52,5 +52,5 @@
       />
     </label>
   </div>
-  <span><Button label="Take it out of the bond" onclick={remove} /></span>
+  <span><Button label="Remove it from the bond" onclick={remove} /></span>
 </section>

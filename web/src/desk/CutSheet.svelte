@@ -132,7 +132,16 @@
 </script>
 
 <div class="flex min-h-0 flex-1">
-  <div class="min-w-0 flex-1 overflow-auto bg-board p-4" bind:clientWidth={w} bind:clientHeight={h}>
+  <!-- It takes the focus so that it can be scrolled by keyboard. -->
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+  <div
+    class="min-w-0 flex-1 overflow-auto bg-board p-4"
+    role="region"
+    aria-label="The picture on the desk"
+    tabindex="0"
+    bind:clientWidth={w}
+    bind:clientHeight={h}
+  >
     {#if opened && bitmap}
       <CutCanvas
         {bitmap}

@@ -35,7 +35,7 @@
     if (p.shell.desk.kind === 'reskin') return 're-skin';
     if (p.shell.desk.kind === 'colours') return 'a map of a picture’s colours';
     if (proposal) return 'a bond, proposed from its tiles’ pixels';
-    return set ? `${set.name}: what its tiles do` : 'bring in a tileset';
+    return set ? `${set.name}: what its tiles do` : 'import a tileset';
   });
 
   $effect(() => {

@@ -28,7 +28,7 @@
 <section class="flex flex-col gap-1" aria-label="Frames">
   <div class="flex items-center gap-3">
     {#if now}<TilePicture {p} n={now.tile} size={48} />{/if}
-    <Button label="Stand still" onclick={() => change([])} />
+    <Button label="No animation" onclick={() => change([])} />
   </div>
   {#each frames as frame, i (i)}
     <div class="flex items-center gap-2">

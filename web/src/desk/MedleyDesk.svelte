@@ -105,9 +105,9 @@
     </div>
     <CellsPicture {p} cells={dealt.cells} columns={COLUMNS} rows={ROWS} />
     <div class="flex flex-wrap gap-2">
-      <Button label="Deal again" onclick={() => change({ seed: is.seed + 1 })} />
-      <Button label="Mirrored too" pressed={is.mirrored} onclick={() => change({ mirrored: !is.mirrored })} />
-      <Button label="Turned too" pressed={is.turned} onclick={() => change({ turned: !is.turned })} />
+      <Button label="Shuffle again" onclick={() => change({ seed: is.seed + 1 })} />
+      <Button label="Also mirrored" pressed={is.mirrored} onclick={() => change({ mirrored: !is.mirrored })} />
+      <Button label="Also turned" pressed={is.turned} onclick={() => change({ turned: !is.turned })} />
     </div>
     <div class="mt-auto flex flex-wrap gap-2">
       <span data-back

@@ -61,8 +61,8 @@
                 ><TilePicture {p} n={(to?.first ?? 0) + i} size={24} /></button
               >
             {/each}
-            <Button label="Leave it as it is" onclick={() => set(match.from, 0)} />
-            {#if match.chosen}<Button label="As it was found" onclick={() => set(match.from, null)} />{/if}
+            <Button label="Keep this tile" onclick={() => set(match.from, 0)} />
+            {#if match.chosen}<Button label="Back to the match" onclick={() => set(match.from, null)} />{/if}
           </div>
         {/if}
       </li>

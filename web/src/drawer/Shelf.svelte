@@ -37,7 +37,7 @@
 </script>
 
 <div class="w-72 shrink-0 overflow-auto border-l border-line p-3">
-  <Button label="Bring in a picture" onclick={() => p.shell.layOnDesk({ kind: 'nothing' })}
+  <Button label="Import a picture" onclick={() => p.shell.layOnDesk({ kind: 'nothing' })}
     ><ImagePlus size={16} /></Button
   >
   <p class="mt-1 mb-3 text-small text-soft">to be cut into tiles; or drop or paste one anywhere</p>

@@ -1,14 +1,14 @@
 <script lang="ts">
-  import { fetchState, keepState, listStates, nameState, removeState } from '../core/api';
+  import { fetchVersion, keepVersion, listVersions, nameVersion, removeVersion } from '../core/api';
   import type { Project } from '../project.svelte';
-  import type { KeptState } from '../core/types.gen';
+  import type { Version } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Download from '../ui/Download.svelte';
   import Rename from '../ui/Rename.svelte';
 
   let { p }: { p: Project } = $props();
 
-  let states: KeptState[] | null = $state(null);
+  let states: Version[] | null = $state(null);
   let name = $state('');
   let problem = $state('');
 
@@ -21,7 +21,7 @@
     problem = '';
     try {
       await what();
-      states = await listStates(p.session.id);
+      states = await listVersions(p.session.id);
     } catch (failure) {
       problem = (failure as Error).message;
     }
@@ -30,15 +30,15 @@
   async function keep(event: SubmitEvent): Promise<void> {
     event.preventDefault();
     await attempt(async () => {
-      await keepState(p.session.id, name.trim() || proposed());
+      await keepVersion(p.session.id, name.trim() || proposed());
       name = '';
     });
   }
 
   /** Shows a version on the board. */
-  async function look(state: KeptState): Promise<void> {
+  async function look(state: Version): Promise<void> {
     try {
-      await p.session.orders.showVersion({ name: called(state) }, await fetchState(p.session.id, state.id));
+      await p.session.orders.showVersion({ name: called(state) }, await fetchVersion(p.session.id, state.id));
     } catch (failure) {
       problem = (failure as Error).message;
     }
@@ -47,7 +47,7 @@
   const when = (ms: number): string =>
     new Date(ms).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
   const proposed = (): string => `As of ${when(Date.now())}`;
-  const called = (state: KeptState): string => state.name || `saved automatically, ${when(state.at)}`;
+  const called = (state: Version): string => state.name || `saved automatically, ${when(state.at)}`;
 </script>
 
 <form class="flex items-end gap-2" onsubmit={keep}>
@@ -70,12 +70,12 @@
         value={state.name}
         placeholder="Saved automatically"
         label="Name of the version of {when(state.at)}"
-        rename={(text) => attempt(() => nameState(p.session.id, state.id, text))}
+        rename={(text) => attempt(() => nameVersion(p.session.id, state.id, text))}
       />
       <span class="text-small text-soft figures">{when(state.at)}{state.now ? ', nothing changed since' : ''}</span>
       <span class="flex gap-1.5" data-back>
         <Button label="Show this version" onclick={() => look(state)} />
-        <Button label="Delete" onclick={() => attempt(() => removeState(p.session.id, state.id))} />
+        <Button label="Delete" onclick={() => attempt(() => removeVersion(p.session.id, state.id))} />
       </span>
     </li>
   {:else}

@@ -41,7 +41,7 @@
         <li class="flex items-center gap-3">
           <span class="min-w-0 truncate">{project.name}</span>
           <span class="text-soft figures">gone for good in {project.days} {project.days === 1 ? 'day' : 'days'}</span>
-          <Button label="Bring back" onclick={() => void bring(project)} />
+          <Button label="Restore" onclick={() => void bring(project)} />
         </li>
       {/each}
     </ul>

@@ -46,8 +46,8 @@
     <NumberField label="Cell height" unit="px" bind:value={cellH} min={MIN_CELL_SIDE} max={MAX_CELL_SIDE} />
   </div>
   <div class="flex gap-3">
-    <NumberField label="Seen across" unit="cells" bind:value={seenW} min={1} max={MAX_SEEN} />
-    <NumberField label="Seen down" unit="cells" bind:value={seenH} min={1} max={MAX_SEEN} />
+    <NumberField label="Screen width" unit="cells" bind:value={seenW} min={1} max={MAX_SEEN} />
+    <NumberField label="Screen height" unit="cells" bind:value={seenH} min={1} max={MAX_SEEN} />
   </div>
   <label class="flex flex-col gap-1">
     <span>Maps are seen</span>

@@ -32,7 +32,7 @@
   {/each}
   <div class="flex flex-wrap gap-2">
     <Button
-      label="Sees beyond the edges of maps"
+      label="Shows what is beyond the edges of maps"
       pressed={now.beyond}
       onclick={() => set('camera beyond', now.beyond ? 0 : 1)}
     />

@@ -50,7 +50,10 @@
       <span class="flex flex-wrap gap-1.5" data-back>
         <Button label="Watch" onclick={() => p.game.watch(replay.id)} />
         {#if replay.place}
-          <Button label="Where it parts" onclick={() => p.viewport.moveCamera((c) => c.center(replay.x, replay.y))} />
+          <Button
+            label="Show where it differs"
+            onclick={() => p.viewport.moveCamera((c) => c.center(replay.x, replay.y))}
+          />
         {/if}
         <Button
           label="Other values"

@@ -40,7 +40,7 @@
     <div class="flex flex-wrap gap-2">
       <Button label="Holds the camera" pressed={area.holds} onclick={() => setArea({ holds: !area.holds })} />
       <Button
-        label="Give it the selected cells"
+        label="Use selected cells"
         disabled={!p.session.state?.chosen}
         onclick={() => p.session.orders.setAreaCells({ area: slip.id })}
       />
@@ -52,7 +52,7 @@
   <div class="flex flex-wrap gap-2" role="group" aria-label="How the track goes">
     <Button label="Goes round" pressed={track.round} onclick={() => setTrack({ round: !track.round })} />
     <Button
-      label="Take off its last point"
+      label="Delete its last point"
       disabled={track.points < 2}
       onclick={() => setTrack({ points: track.points - 1 })}
     />

@@ -37,7 +37,7 @@
     onclick={() =>
       download(p.session.asides.fileName(p.session.scene?.project.name ?? ''), p.session.asides.file(list))}
   />
-  <Button label="Forget {it}" onclick={() => void p.session.asides.forget(list)} />
+  <Button label="Delete {it}" onclick={() => void p.session.asides.forget(list)} />
 {/snippet}
 
 {#if unread.length > 0}
@@ -67,12 +67,12 @@
 {#if p.session.asides.copies.length > 0}
   <div class="pointer-events-auto flex max-w-120 flex-col gap-2 sheet px-3 py-2" role="alert" data-copies>
     <span>
-      What this page showed before it came to another database is kept. As a file it can be brought in from the list of
+      What this page showed before it came to another database is kept. As a file it can be imported from the list of
       all projects.
     </span>
     <span class="flex gap-2">
       <Button label="Save it as a file" disabled={making} onclick={() => void save()} />
-      <Button label="Forget it" onclick={() => void p.session.asides.forgetCopies()} />
+      <Button label="Delete it" onclick={() => void p.session.asides.forgetCopies()} />
     </span>
     {#if problem}<span class="text-rose-ink">{problem}</span>{/if}
   </div>
