@@ -251,7 +251,7 @@ func TestTakeBackAlone(t *testing.T) {
 		t.Fatalf("the cells are %d, %d, %d", at(1), at(4), at(6))
 	}
 	steps := rep.Steps()
-	if len(steps) != 5 || !steps[0].Back || !steps[1].Back || steps[2].Back || steps[3].Label != "take back: moss" || steps[4].Sequence != 5 {
+	if len(steps) != 5 || !steps[0].Back || !steps[1].Back || steps[2].Back || steps[3].Label != "undo: moss" || steps[4].Sequence != 5 {
 		t.Fatalf("the list is %+v", steps)
 	}
 	for range 2 {

@@ -8,6 +8,7 @@ import (
 	"azzel/core/grid"
 	"azzel/core/hand"
 	"azzel/core/pace"
+	"azzel/core/page/sent"
 	"azzel/core/picture"
 	"azzel/core/play"
 	"azzel/core/tiles"
@@ -50,7 +51,7 @@ type Page struct {
 	// Messages are what is to be said to the designer with the next view of the state.
 	Messages []string
 	// SentScene is what of the scene was sent.
-	SentScene Sent
+	SentScene sent.View
 	// Stamps count how often each tileset has changed.
 	Stamps map[world.ID]Stamp
 	// Strips are the pictures of characters, by their sums.

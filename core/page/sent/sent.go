@@ -1,4 +1,5 @@
-package page
+// Package sent remembers what was sent to the browser, so that it is not sent again.
+package sent
 
 import (
 	"encoding/json"
@@ -7,16 +8,16 @@ import (
 	"strings"
 )
 
-// A Sent knows what the fields of a view said when they were sent last, so that only what says something else is sent again.
+// A View knows what its fields said when they were sent last, so that only what says something else is sent again.
 // The zero value knows of nothing.
-type Sent struct {
+type View struct {
 	seed maphash.Seed
 	sums map[string]uint64
 }
 
 // Fields is a view as JSON: all fields of the struct, or those alone that were never sent or say something else now. A field
 // whose sum is the same as before by chance, one in 2⁶⁴, would not be sent.
-func (s *Sent) Fields(view any, changes bool) (json.RawMessage, error) {
+func (s *View) Fields(view any, changes bool) (json.RawMessage, error) {
 	if s.sums == nil {
 		s.seed, s.sums = maphash.MakeSeed(), map[string]uint64{}
 	}
