@@ -38,14 +38,16 @@
   const pad = $derived.by(() => {
     void p.viewport.moved;
     if (!p.game.padShown || !stage) return '';
-    const panel = right?.querySelector('aside')?.offsetWidth ?? 0;
-    return stage.clientWidth - panel > BROAD * stage.clientHeight ? 'beside' : 'below';
+    return stage.clientWidth - panelWidth() > BROAD * stage.clientHeight ? 'beside' : 'below';
   });
+
+  /** What a panel takes at the right. A slip does not count: whether it stands there depends on the room that is left. */
+  const panelWidth = (): number => right?.querySelector<HTMLElement>('aside:not([data-slip])')?.offsetWidth ?? 0;
 
   function measure(): void {
     if (!stage || !right || !middle) return;
     const unit = parseFloat(getComputedStyle(document.documentElement).fontSize);
-    p.shell.roomy = stage.clientWidth - right.offsetWidth >= (WIDE + ROOM) * unit;
+    p.shell.roomy = stage.clientWidth - panelWidth() >= (WIDE + ROOM) * unit;
     p.viewport.column = (p.shell.stackWide ? WIDE : NARROW) * unit;
     p.viewport.slip = { w: SLIP.w * unit, h: SLIP.h * unit };
     const { free } = p.viewport.camera;

@@ -43,11 +43,12 @@
    * none is, and while it plays, they stand below the board.
    */
   let last = 0;
+  /** Once they stand below they stay there, since what they would lie over has more room as soon as they do not. */
   let below = false;
   const at = $derived.by(() => {
-    if (!any || playing) return null;
-    const all = p.viewport.camera.free;
-    const free = below ? { ...all, h: all.h + h } : all;
+    below &&= any;
+    if (!any || playing || below) return null;
+    const { free } = p.viewport.camera;
     const across = [free.x + (free.w - w) / 2, free.x + EDGE, free.x + free.w - w - EDGE];
     const places = [free.y + EDGE, free.y + free.h - h - EDGE].flatMap((y) => across.map((x) => ({ x, y })));
     const isFree = (place: { x: number; y: number }): boolean =>
