@@ -70,6 +70,13 @@ func TestWhatNoCheckerSees(t *testing.T) {
 	w.sees("[data-messages] li", "stronger line")
 	w.click("Close: Messages")
 
+	// A name is found though letters have changed places.
+	board()
+	w.press(input.Slash)
+	w.page.MustInsertText("frist mpa")
+	w.sees("[role=option]", "First map")
+	w.press(input.Escape)
+
 	// Where the system gives the colours, what is pressed has an outline.
 	w.take("wall")
 	emulate := proto.EmulationSetEmulatedMedia{Features: []*proto.EmulationMediaFeature{{Name: "forced-colors", Value: "active"}}}

@@ -114,7 +114,7 @@ func OpenAt(at pace.Pace, opening []byte, queue [][]byte) (*Page, error) {
 	p.Replica.Pace = at
 	defer func() { p.Replica.Pace = nil }()
 	p.aside = p.Replica.TakeUp(queue)
-	p.Bitmaps = picture.NewBitmaps(picture.NewAtlas(o.Document.Project.Lattice()))
+	p.Bitmaps = picture.NewBitmaps(picture.NewAtlas(p.Replica.Document().Project.Lattice()))
 	p.outgoing = p.Replica.Outgoing()
 	return p, nil
 }
@@ -226,7 +226,7 @@ func (p *Page) Follow() Changed {
 	if was == nil || sceneDiffers(was, d) {
 		changed |= SceneChanged | StateChanged
 	}
-	if l := d.Project.Lattice(); was != nil && l != was.Project.Lattice() {
+	if l := d.Project.Lattice(); l != p.Bitmaps.Atlas.Lattice() {
 		// All that was drawn, and where everybody stands, is of cells of another size.
 		p.Bitmaps = picture.NewBitmaps(picture.NewAtlas(l))
 		if p.Played != nil {

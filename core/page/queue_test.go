@@ -11,6 +11,7 @@ import (
 	"azzel/core/page/history"
 	"azzel/core/page/holding"
 	"azzel/core/page/pagetest"
+	"azzel/core/page/tilework"
 	"azzel/core/page/view"
 )
 
@@ -72,5 +73,23 @@ func TestQueueOfAnEarlierPage(t *testing.T) {
 		if a, b := view.StateOf(again), view.StateOf(p); a.Undo != b.Undo || a.Redo != b.Redo {
 			t.Fatalf("seed %d: undo takes back %q and redo %q, want %q and %q", seed, a.Undo, a.Redo, b.Undo, b.Redo)
 		}
+	}
+}
+
+// Cells of another size are drawn at that size, at once and by a page that was opened with the step still to be sent.
+func TestCellSizeIsDrawn(t *testing.T) {
+	p := pagetest.Open(t, 5)
+	opening := edit.Opening{Prefix: 6, Document: p.Document()}
+	pagetest.Order(p, tilework.SetCellSize{W: 32, H: 24})
+	want := grid.Lattice{W: 32, H: 24}
+	if got := p.Bitmaps.Atlas.Lattice(); got != want || p.Document().Project.Lattice() != want {
+		t.Errorf("drawn at %v, of cells of %v, want %v", got, p.Document().Project.Lattice(), want)
+	}
+	again, err := page.Open(opening.Encode(), p.Outgoing())
+	if err != nil {
+		t.Fatal(err)
+	}
+	if got := again.Bitmaps.Atlas.Lattice(); got != want || again.Document().Project.Lattice() != want {
+		t.Errorf("opened again it is drawn at %v, of cells of %v, want %v", got, again.Document().Project.Lattice(), want)
 	}
 }

@@ -41,6 +41,9 @@ func NewAtlas(l grid.Lattice) *Atlas {
 	return &Atlas{lattice: l, have: map[world.ID]string{}, turned: map[grid.Cell]*levels{}, faded: map[styledCell]*levels{}, backdrops: map[string]*backdrop{}}
 }
 
+// Lattice is the size of the cells that it draws.
+func (a *Atlas) Lattice() grid.Lattice { return a.lattice }
+
 // Has reports whether the tileset's pixels are there.
 func (a *Atlas) Has(t *world.Tileset) bool {
 	sum, ok := a.have[t.ID]

@@ -47,9 +47,7 @@ func CellSizeWould(p *page.Page, w, h int) CellSizeView {
 	if len(shown) > 0 {
 		says += fmt.Sprintf(" Tiles of %s are shown %s.", strings.Join(shown, ", "), changed(w*h, d.Project.CellW*d.Project.CellH))
 	}
-	if len(d.Characters) > 0 {
-		says += " Characters with pictures keep their size in pixels."
-	}
+	says += " Pictures of characters and backdrops keep their size in pixels."
 	return CellSizeView{Says: says}
 }
 

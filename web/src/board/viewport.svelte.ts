@@ -70,19 +70,14 @@ export class Viewport {
 
   opened(core: Core): void {
     this.bitmaps = new Bitmaps(core);
+    if (this.cells !== '' && this.cells !== this.cellsNow) this.resized++;
     this.cells = this.cellsNow;
     this.strips.fetchMissing(this.session.scene?.missing ?? []);
     this.animate();
   }
 
-  changed(changed: number, core: Core): void {
+  changed(changed: number): void {
     if (changed & T.SCENE_CHANGED) {
-      if (this.cells !== this.cellsNow) {
-        this.bitmaps?.clear();
-        this.bitmaps = new Bitmaps(core);
-        this.cells = this.cellsNow;
-        this.resized++;
-      }
       this.strips.fetchMissing(this.session.scene?.missing ?? []);
       this.animate();
     }

@@ -240,14 +240,14 @@ export class Session {
     for (; this.stage < stage; this.stage++) await pause();
   }
 
-  /** Begins again from what is stored, keeping what was not sent. */
-  private async reopen(why: string): Promise<void> {
+  /** Begins again from what is stored, keeping what was not sent; not without end if it is since something failed. */
+  private async reopen(why: string, failed = true): Promise<void> {
     this.connection.pause();
     this.core = null;
     for (const follower of this.followers) follower.closed?.();
     this.waiting.refuse(FAILED);
     const now = performance.now();
-    this.failures = [...this.failures.filter((at) => now - at < FAILING), now];
+    this.failures = [...this.failures.filter((at) => now - at < FAILING), ...(failed ? [now] : [])];
     if (this.failures.length > FAILURES) {
       this.error = FAILS;
       return;
@@ -276,6 +276,7 @@ export class Session {
   }
 
   private show(core: Core, changed: number): void {
+    const was = this.scene?.project;
     if (changed & T.SCENE_CHANGED) {
       const changes = core.value<Partial<T.Scene>>('scene', { changes: true });
       if (this.scene) this.scene = { ...this.scene, ...changes };
@@ -293,6 +294,11 @@ export class Session {
     if (changed & T.REPLIES_CHANGED) {
       if (this.state) this.lately.remember(this.state);
       for (const reply of core.value<T.Reply[]>('replies', {})) this.waiting.answer(reply);
+    }
+    const { cellW, cellH } = this.scene?.project ?? { cellW: 0, cellH: 0 };
+    if (was && (was.cellW !== cellW || was.cellH !== cellH)) {
+      // All that was drawn is of another size.
+      void this.reopen(`A cell is ${cellW} × ${cellH} px now.`, false);
     }
   }
 

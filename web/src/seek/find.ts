@@ -142,11 +142,13 @@ export function find(p: Project, text: string): Found[] {
     .sort((a, b) => rank(a) - rank(b))
     .slice(0, MOST);
   if (exact.length === MOST || sought.length < LEAST) return exact;
-  const [, info, order] = fuzzy.search(
+  // Several words, which may stand in any order, come without one.
+  const [found, info, order] = fuzzy.search(
     all.map((f) => f.name),
     sought,
     1,
   );
-  const near = (order ?? []).map((at) => all[info?.idx[at] ?? -1]).filter((f) => f !== undefined);
+  const places = order ? order.map((at) => info.idx[at] ?? -1) : (found ?? []);
+  const near = places.map((at) => all[at]).filter((f) => f !== undefined);
   return [...new Set([...exact, ...near])].slice(0, MOST);
 }
