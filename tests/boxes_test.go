@@ -43,7 +43,13 @@ const problems = `() => {
 	parts.forEach(inside);
 	apart([...new Set(parts.filter((e) => !e.querySelector('[data-pad]')).concat([...document.querySelectorAll('[data-pad]')]))]);
 	for (const e of parts) if (seen(e) && e !== tray && e !== strip && e.tagName !== 'FOOTER' && e.scrollWidth > e.clientWidth + 1) list.push(name(e) + ' is wider than its place');
-	return list.join('; ');
+	// What is seen of the board takes the pointer.
+	const stage = document.querySelector('[data-board]').getBoundingClientRect();
+	for (let i = 1; i < 20; i++) for (let j = 1; j < 20; j++) {
+		const met = document.elementFromPoint(stage.x + stage.width * i / 20, stage.y + stage.height * j / 20);
+		if (met?.matches('[data-part]')) list.push('an empty place of ' + met.dataset.part + ' keeps the pointer from the board');
+	}
+	return [...new Set(list)].join('; ');
 }`
 
 // covered says what lies over a box of the board; nothing if all of what the stage leaves of it is board.

@@ -76,12 +76,18 @@
   <div class="absolute inset-0">
     {#if p.session.stage > 0}<Board project={p} bind:element={board} />{/if}
   </div>
-  <div class="col-start-1 row-span-2 row-start-2 flex min-h-0 flex-col" data-part="left">
+  <div
+    class="pointer-events-none col-start-1 row-span-2 row-start-2 flex min-h-0 flex-col *:pointer-events-auto"
+    data-part="left"
+  >
     {#if p.session.stage > 4 && !playing}<DepthStack {p} />{/if}
     {#if p.session.stage > 6 && p.viewport.minimap && !playing}<Minimap {p} />{/if}
     {#if pad === 'beside'}<Lazy {p} load={parts.padWays} />{/if}
   </div>
-  <div class="col-span-3 col-start-1 row-start-1 {playing ? 'min-h-11' : ''}" data-part="top">
+  <div
+    class="pointer-events-none col-span-3 col-start-1 row-start-1 *:pointer-events-auto {playing ? 'min-h-11' : ''}"
+    data-part="top"
+  >
     {#if p.session.stage > 7}
       {#if p.session.state?.looked}<Lazy {p} load={parts.looking} />{/if}
       {#if p.game.view}<Lazy {p} load={parts.play} />{/if}
@@ -100,9 +106,15 @@
     {/if}
   </div>
   {#if pad === 'beside'}
-    <div class="col-start-3 row-span-2 row-start-2 flex"><Lazy {p} load={parts.padActions} /></div>
+    <div class="pointer-events-none col-start-3 row-span-2 row-start-2 flex *:pointer-events-auto">
+      <Lazy {p} load={parts.padActions} />
+    </div>
   {/if}
-  <div bind:this={right} class="col-start-4 row-span-3 row-start-1 flex min-h-0 flex-col" data-part="right">
+  <div
+    bind:this={right}
+    class="pointer-events-none col-start-4 row-span-3 row-start-1 flex min-h-0 flex-col *:pointer-events-auto"
+    data-part="right"
+  >
     {#if p.session.stage > 5}
       {#if selected}<Lazy {p} load={parts.slips} />{/if}
       <SidePanel {p} />
