@@ -251,6 +251,8 @@ func TestAskedWhileWorking(t *testing.T) {
 	w.over("First map", 150, 150)
 	w.with(input.ShiftLeft, input.KeyY)
 	w.sees("[data-layer-settings]", "layer of First map")
+	// What was opened takes the focus with one of the next frames, and would take it from the board.
+	w.until("the focus in the settings", `() => document.activeElement?.closest('[data-layer-settings]') !== null`)
 	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 	w.page.MustEval(`() => { window.__held = true; window.__break = (name, call) => (name === 'work' && window.__held ? 128 : call()); }`)
 	w.press(input.KeyF)
