@@ -146,7 +146,9 @@ func TestClickToWalk(t *testing.T) {
 	w.press(input.KeyP)
 	w.until("play at the pointer", column, 2)
 	// The board is seen otherwise from the first frame of play on.
-	w.until("the first frame of play", `() => window.azzel.play().ticks > 0`)
+	w.until("the first frame of play, and its bar", `() => window.azzel.play().ticks > 0 && document.querySelector('[data-play]') !== null`)
+	w.frame()
+	w.frame()
 	w.tap("First map", 6, 5)
 	w.until("the way to be shown", `() => window.azzel.play().goal !== null`)
 	w.until("the other side of the wall", column, 6)

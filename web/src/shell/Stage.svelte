@@ -85,7 +85,7 @@
     {#if pad === 'beside'}<Lazy {p} load={parts.padWays} />{/if}
   </div>
   <div
-    class="pointer-events-none col-span-3 col-start-1 row-start-1 *:pointer-events-auto {playing ? 'min-h-11' : ''}"
+    class="pointer-events-none col-span-3 col-start-1 row-start-1 *:pointer-events-auto {playing ? 'min-h-20' : ''}"
     data-part="top"
   >
     {#if p.session.stage > 7}
