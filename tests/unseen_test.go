@@ -2,7 +2,9 @@ package tests
 
 import (
 	"testing"
+	"time"
 
+	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 )
@@ -97,5 +99,39 @@ func TestWhatNoCheckerSees(t *testing.T) {
 	w.until("the key of the drawer", `() => [...document.querySelectorAll('[role=toolbar] button')].some((b) => b.textContent.includes('Drawer') && b.ariaKeyShortcuts === 'Shift+7')`)
 	w.page.MustEval(`() => [...document.querySelectorAll('[role=toolbar] button')].find((b) => b.ariaLabel?.startsWith('Take wall')).click()`)
 	w.sees("footer kbd", "Shift+8")
+	w.quiet()
+}
+
+// What has to be fetched before it is there does not take the focus from a designer who has gone on meanwhile.
+func TestWhatComesLateTakesNoFocus(t *testing.T) {
+	s := newSite(t)
+	s.create("Trial beds")
+	w := s.window("")
+	router := w.page.HijackRequests()
+	for _, part := range []string{"*LayerSettings*", "*Items*"} {
+		router.MustAdd(part, func(h *rod.Hijack) {
+			time.Sleep(time.Second)
+			h.ContinueRequest(&proto.FetchContinueRequest{})
+		})
+	}
+	go router.Run()
+	defer router.MustStop()
+	w.page.MustNavigate(s.url("/project/1")).MustWaitLoad()
+	w.opened()
+	w.over("First map", 5, 5)
+	w.page.MustElement("[data-board]").MustFocus()
+	for _, part := range []struct {
+		key  input.Key
+		name string
+	}{{input.KeyY, "layer-settings"}, {input.KeyI, "items"}} {
+		w.with(input.ShiftLeft, part.key)
+		w.press(input.KeyD)
+		w.until(part.name, `(name) => document.querySelector('[data-' + name + '] input') !== null`, part.name)
+		w.frame()
+		w.frame()
+		if !w.page.MustEval(`() => document.activeElement.dataset.board !== undefined`).Bool() {
+			t.Errorf("%s has taken the focus from the board", part.name)
+		}
+	}
 	w.quiet()
 }

@@ -2,6 +2,7 @@ package edit
 
 import (
 	"fmt"
+	"slices"
 
 	"azzel/core/grid"
 	"azzel/core/limit"
@@ -12,26 +13,24 @@ import (
 const furnishSample = 4096
 
 // Neighbour is the map beside an empty one whose ground and walls the empty one could have: of all maps in the same view that
-// have ground, the one nearest to it on the board. It is nil if the map is not empty, or if there is no other. It looks at no
-// more than some thousand cells of each map that is nearer than those before.
+// have ground, the one nearest to it on the board. It is nil if the map is not empty, or if there is no other. It looks at
+// some thousand cells of each map, from the nearest to the one it gives.
 func Neighbour(d *world.Document, m *world.Map) *world.Map {
 	for _, l := range m.Layers {
 		if !l.Cells.Empty() {
 			return nil
 		}
 	}
-	var nearest *world.Map
-	far := 0
-	for _, other := range d.Maps {
-		away := apart(m.OnBoard(), other.OnBoard())
-		if other.ID == m.ID || other.View != m.View || nearest != nil && away >= far {
-			continue
-		}
-		if ground, walls := furniture(d, other); ground != 0 || walls != 0 {
-			nearest, far = other, away
+	others := slices.DeleteFunc(slices.Clone(d.Maps), func(o *world.Map) bool { return o.ID == m.ID || o.View != m.View })
+	slices.SortStableFunc(others, func(a, b *world.Map) int {
+		return apart(m.OnBoard(), a.OnBoard()) - apart(m.OnBoard(), b.OnBoard())
+	})
+	for _, o := range others {
+		if ground, walls := furniture(d, o); ground != 0 || walls != 0 {
+			return o
 		}
 	}
-	return nearest
+	return nil
 }
 
 // apart is how many cells lie between two boxes, the way round counted across and down.

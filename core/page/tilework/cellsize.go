@@ -23,17 +23,25 @@ func (o SetCellSize) Do(p *page.Page) page.Changed {
 	return p.Do(e)
 }
 
-// CellSizeView says what another size of cells would do, or what keeps the cells from having it; one of them is empty.
+// CellSizeView says of tiles of another size than the project's cells how they would be shown, and what it would do if the cells
+// had their size, or what keeps the cells from it. All is empty for tiles that are as large as a cell.
 type CellSizeView struct {
+	Shown   string `json:"shown"`
 	Says    string `json:"says"`
 	Refused string `json:"refused"`
 }
 
-// CellSizeWould says what it would do if the project's cells had another size.
+// CellSizeWould says what becomes of tiles of a size, and what it would do if the project's cells had that size.
 func CellSizeWould(p *page.Page, w, h int) CellSizeView {
 	d := p.Doc()
+	if w < 1 || h < 1 || w == d.Project.CellW && h == d.Project.CellH {
+		return CellSizeView{}
+	}
+	v := CellSizeView{Shown: fmt.Sprintf("The project’s cells are %d × %d px, these tiles %d × %d px: they would be shown %s.",
+		d.Project.CellW, d.Project.CellH, w, h, fitted(w, h, d.Project.CellW, d.Project.CellH))}
 	if err := (edit.CellSize{W: w, H: h}).Check(d); err != nil {
-		return CellSizeView{Refused: err.Error()}
+		v.Refused = err.Error()
+		return v
 	}
 	pieces := 0
 	for _, m := range d.Maps {
@@ -43,12 +51,27 @@ func CellSizeWould(p *page.Page, w, h int) CellSizeView {
 	for _, t := range d.Tilesets {
 		shown = append(shown, t.Name)
 	}
-	says := fmt.Sprintf("%s and %s stay as they lie in their cells.", counted(len(d.Maps), "map", "maps"), counted(pieces, "piece", "pieces"))
+	v.Says = fmt.Sprintf("%s and %s stay as they lie in their cells.", counted(len(d.Maps), "map", "maps"), counted(pieces, "piece", "pieces"))
 	if len(shown) > 0 {
-		says += fmt.Sprintf(" Tiles of %s are shown %s.", strings.Join(shown, ", "), changed(w*h, d.Project.CellW*d.Project.CellH))
+		v.Says += fmt.Sprintf(" Tiles of %s are shown %s.", strings.Join(shown, ", "), changed(w*h, d.Project.CellW*d.Project.CellH))
 	}
-	says += " Pictures of characters and backdrops keep their size in pixels."
-	return CellSizeView{Says: says}
+	v.Says += " Pictures of characters and backdrops keep their size in pixels."
+	return v
+}
+
+// fitted says how a tile of w × h pixels is shown in a cell.
+func fitted(w, h, cellW, cellH int) string {
+	switch {
+	case w*cellH != h*cellW:
+		return "stretched"
+	case w%cellW == 0:
+		return fmt.Sprintf("%d times smaller", w/cellW)
+	case w > cellW:
+		return "smaller, with pixels left out"
+	case cellW%w == 0:
+		return fmt.Sprintf("%d times larger", cellW/w)
+	}
+	return "larger, with some pixels doubled"
 }
 
 func changed(is, was int) string {

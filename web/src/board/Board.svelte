@@ -61,16 +61,14 @@
     p.viewport.backdrops.drifting = false;
     let whole = true;
     for (const map of scene.maps) {
-      const at = camera.toScreen(map.x, map.y);
-      const w = map.w * camera.zoom;
-      const h = map.h * camera.zoom;
-      if (at.x > camera.width || at.y > camera.height || at.x + w < 0 || at.y + h < 0) continue;
-      drawBackground(context, map, { x: at.x, y: at.y, w, h }, colours.shelf);
+      const box = camera.boxOnScreen(map);
+      if (box.x > camera.width || box.y > camera.height || box.x + box.w < 0 || box.y + box.h < 0) continue;
+      drawBackground(context, map, box, colours.shelf);
       const below = p.game.view?.map === map.id ? map.layers.findIndex((l) => l.player) : map.layers.length - 1;
       whole = drawLayers(context, p, scene, map, 0, below) && whole;
       context.strokeStyle = colours.line;
       context.lineWidth = 1;
-      context.strokeRect(at.x - 0.5, at.y - 0.5, w + 1, h + 1);
+      context.strokeRect(box.x - 0.5, box.y - 0.5, box.w + 1, box.h + 1);
     }
     if (!bitmaps.first) overlay.draw(colours);
     if (!whole || bitmaps.first || (p.viewport.backdrops.drifting && !p.viewport.still && !p.game.view))

@@ -6,7 +6,7 @@
 
   let { p }: { p: Project } = $props();
 
-  /** Its size in units of the letters' size, as wide as the column in which it stands. */
+  /** In screen pixels: as wide as the column in which it stands. */
   const width = $derived.by(() => {
     void p.viewport.moved;
     return p.viewport.column;

@@ -46,12 +46,6 @@ export class GhostPainter {
     private readonly sprites: Sprites,
   ) {}
 
-  private screen(b: BoxView): BoxView {
-    const { camera } = this.p.viewport;
-    const at = camera.toScreen(b.x, b.y);
-    return { x: at.x, y: at.y, w: b.w * camera.zoom, h: b.h * camera.zoom };
-  }
-
   draw(scene: Scene, colours: Colours): void {
     const { p } = this;
     const pointer = p.viewport.pointer;
@@ -79,7 +73,7 @@ export class GhostPainter {
     const shown = ghost.lays.every((lay) => lay.tile > 0 || lay.cells.length > 0);
     if (ghost.stamp && !shown) {
       const picture = this.blockPicture();
-      const b = this.screen(ghost.stamp);
+      const b = this.p.viewport.camera.boxOnScreen(ghost.stamp);
       this.context.globalAlpha = 0.9;
       this.context.imageSmoothingEnabled = false;
       if (picture) this.context.drawImage(picture, b.x, b.y, b.w, b.h);
@@ -134,7 +128,7 @@ export class GhostPainter {
     context.globalAlpha = 0.25;
     context.fillStyle = colour;
     for (const box of boxes) {
-      const b = this.screen(box);
+      const b = this.p.viewport.camera.boxOnScreen(box);
       context.fillRect(b.x, b.y, b.w, b.h);
     }
     context.globalAlpha = 1;
@@ -144,15 +138,16 @@ export class GhostPainter {
   private room(ghost: Ghost, room: BoxView, colours: Colours, colour: string): void {
     const { context } = this;
     if (!ghost.sized) this.tint([room], colour);
-    const b = this.screen(room);
+    const b = this.p.viewport.camera.boxOnScreen(room);
     context.strokeStyle = colour;
     context.lineWidth = 2;
     context.strokeRect(b.x, b.y, b.w, b.h);
-    for (const lost of stacked(ghost.lost)) hatch(context, this.screen(lost), colours.rose, null);
+    for (const lost of stacked(ghost.lost))
+      hatch(context, this.p.viewport.camera.boxOnScreen(lost), colours.rose, null);
     context.setLineDash([6, 4]);
     context.strokeStyle = colours.soft;
     for (const moved of ghost.moved) {
-      const to = this.screen(moved);
+      const to = this.p.viewport.camera.boxOnScreen(moved);
       context.strokeRect(to.x, to.y, to.w, to.h);
     }
     context.setLineDash([]);
@@ -162,7 +157,7 @@ export class GhostPainter {
   private edge(scene: Scene, id: string, colours: Colours): void {
     const map = scene.maps.find((m) => m.id === id);
     if (!map) return;
-    const b = this.screen(map);
+    const b = this.p.viewport.camera.boxOnScreen(map);
     this.context.strokeStyle = colours.saffron;
     this.context.lineWidth = 4;
     this.context.strokeRect(b.x, b.y, b.w, b.h);
@@ -182,7 +177,7 @@ export class GhostPainter {
     for (const box of boxes) rows.set(box.y, [...(rows.get(box.y) ?? []), box]);
     context.beginPath();
     for (const box of boxes) {
-      const b = this.screen(box);
+      const b = this.p.viewport.camera.boxOnScreen(box);
       context.moveTo(b.x, b.y);
       context.lineTo(b.x, b.y + b.h);
       context.moveTo(b.x + b.w, b.y);
@@ -227,7 +222,7 @@ export class GhostPainter {
 
   private words(text: string, problem: boolean, below: BoxView, colours: Colours): void {
     const { context, p } = this;
-    const b = this.screen(below);
+    const b = this.p.viewport.camera.boxOnScreen(below);
     context.font = "12px 'Atkinson Hyperlegible Next Variable', sans-serif";
     context.textBaseline = 'middle';
     const width = context.measureText(text).width + 16;

@@ -80,7 +80,7 @@ export class Overlay {
     const map = p.session.mapView(p.viewport.pointer?.map ?? null);
     if (x === undefined || y === undefined || !map || !p.session.state || p.game.view) return;
     const at = p.viewport.camera.toScreen(x, y);
-    const b = this.screen(map);
+    const b = this.p.viewport.camera.boxOnScreen(map);
     context.strokeStyle = colours.saffron;
     context.lineWidth = 2;
     context.setLineDash([2, 6]);
@@ -104,12 +104,6 @@ export class Overlay {
     this.ghost.outline(boxesOf(chosen.spans, chosen.box), colours.saffron, [6, 4], this.context);
   }
 
-  private screen(b: BoxView): BoxView {
-    const { camera } = this.p.viewport;
-    const at = camera.toScreen(b.x, b.y);
-    return { x: at.x, y: at.y, w: b.w * camera.zoom, h: b.h * camera.zoom };
-  }
-
   private visible(b: BoxView): boolean {
     const { camera } = this.p.viewport;
     return b.x < camera.width && b.y < camera.height && b.x + b.w > 0 && b.y + b.h > 0;
@@ -120,7 +114,7 @@ export class Overlay {
     const seen = this.p.viewport.pointer?.seen;
     if (!seen) return;
     const { top: context } = this;
-    const b = this.screen(seen);
+    const b = this.p.viewport.camera.boxOnScreen(seen);
     context.strokeStyle = colours.sheet;
     context.lineWidth = 4;
     context.strokeRect(b.x, b.y, b.w, b.h);
@@ -138,14 +132,15 @@ export class Overlay {
       const chosen = selected?.kind === 'crossing' && selected.id === crossing.id;
       if (p.viewport.lines) drawCrossing(context, crossing, p.viewport.camera, colours, chosen || !near ? 1 : 0.25);
       for (const door of crossing.doors) {
-        const b = this.screen(door);
+        const b = this.p.viewport.camera.boxOnScreen(door);
         context.strokeStyle = colours.lagoon;
         context.lineWidth = near ? 2 : 1.5;
         context.setLineDash(near ? [5, 3] : []);
         context.strokeRect(b.x + 1, b.y + 1, b.w - 2, b.h - 2);
         context.setLineDash([]);
       }
-      if (chosen) for (const landing of selected.landings) this.ring(this.screen(landing), colours);
+      if (chosen)
+        for (const landing of selected.landings) this.ring(this.p.viewport.camera.boxOnScreen(landing), colours);
     }
   }
 
@@ -165,7 +160,7 @@ export class Overlay {
     context.font = "600 15px 'Fraunces Variable', serif";
     context.textBaseline = 'bottom';
     for (const map of scene.maps) {
-      const b = this.screen(map);
+      const b = this.p.viewport.camera.boxOnScreen(map);
       if (b.w < 40 || !this.visible({ ...b, y: b.y - 24, h: b.h + 24 })) continue;
       this.written(this.fitted(map.name, Math.max(b.w, 60)), b.x + 1, b.y - 5, colours);
     }
@@ -242,7 +237,7 @@ export class Overlay {
   private selection(colours: Colours): void {
     const slip = this.p.session.state?.slip;
     if (!slip || this.p.game.view) return;
-    const b = this.screen(slip.box);
+    const b = this.p.viewport.camera.boxOnScreen(slip.box);
     this.context.strokeStyle = colours.saffron;
     this.context.lineWidth = 2;
     this.context.strokeRect(b.x - 1, b.y - 1, b.w + 2, b.h + 2);
@@ -251,7 +246,7 @@ export class Overlay {
   private cursor(scene: Scene, colours: Colours): void {
     const { cursor } = this.p.viewport;
     if (!cursor) return;
-    const b = this.screen({ ...cursor, w: scene.project.cellW, h: scene.project.cellH });
+    const b = this.p.viewport.camera.boxOnScreen({ ...cursor, w: scene.project.cellW, h: scene.project.cellH });
     const { top: context } = this;
     context.lineWidth = 4;
     context.strokeStyle = colours.sheet;

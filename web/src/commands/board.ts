@@ -1,5 +1,6 @@
 import type { Project } from '../project.svelte';
-import { chosen, cursorOf, editing, focusOn, type Command } from './command';
+import { focusOn } from '../ui/focus';
+import { chosen, cursorOf, editing, type Command } from './command';
 
 function layer(p: Project, step: number): void {
   const map = p.session.mapView(p.viewport.currentMap);

@@ -20,20 +20,6 @@ export interface Command {
   run: (p: Project) => void;
 }
 
-/** Frames for which something is waited for that was opened and may have to be fetched. */
-const FETCHING = 120;
-
-/** Gives the keyboard to something that has just been opened, once it is there. */
-export const focusOn = (selector: string): void => {
-  let left = FETCHING;
-  const look = (): void => {
-    const found = document.querySelector<HTMLElement>(selector);
-    if (found) found.focus();
-    else if (left-- > 0) requestAnimationFrame(look);
-  };
-  requestAnimationFrame(look);
-};
-
 export const cursorOf = (p: Project): { x: number; y: number } =>
   p.viewport.cursor ?? p.viewport.pointer?.box ?? { x: 0, y: 0 };
 

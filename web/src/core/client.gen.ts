@@ -521,7 +521,7 @@ export class Questions {
   }
 
   cellSizeWould(q: T.CellSizeWould): T.CellSizeView {
-    return this.ask.value('cellSizeWould', q, {"says":"","refused":""});
+    return this.ask.value('cellSizeWould', q, {"shown":"","says":"","refused":""});
   }
 
   tileCells(q: T.TileCells): number[] {

@@ -1591,6 +1591,7 @@ export interface CellSizeWould {
 }
 
 export interface CellSizeView {
+  shown: string;
   says: string;
   refused: string;
 }

@@ -3,6 +3,7 @@
   import { editing } from '../commands/command';
   import type { Project } from '../project.svelte';
   import Lazy from './Lazy.svelte';
+  import { waits } from '../ui/focus';
   import { givesBack } from '../ui/givesBack';
   import { panelOf } from './panels';
 
@@ -12,9 +13,15 @@
   const entry = $derived(panelOf(p.shell.panel));
   let element: HTMLElement | undefined = $state();
 
-  /** What was opened takes the focus, unless the game has the keys. */
+  /** Whether what was opened is still waited for. */
+  let waiting = (): boolean => false;
+  $effect(() => {
+    if (entry) waiting = waits();
+  });
+
+  /** What was opened takes the focus, unless the game has the keys or the designer has gone on. */
   function focus(): void {
-    if (entry && editing(p)) element?.querySelector<HTMLElement>(entry.focus)?.focus();
+    if (entry && editing(p) && waiting()) element?.querySelector<HTMLElement>(entry.focus)?.focus();
   }
 </script>
 

@@ -5,6 +5,7 @@
   import DepthStack from '../depth/DepthStack.svelte';
   import type { Project } from '../project.svelte';
   import Messages from '../ui/Messages.svelte';
+  import { unit } from '../ui/unit';
   import Lazy from './Lazy.svelte';
   import { parts } from './parts';
   import SidePanel from './SidePanel.svelte';
@@ -19,10 +20,10 @@
   const WIDE = 12.5;
   const NARROW = 4;
   const ROOM = 20;
-  /** A slip, and the gaps at both of its sides. */
+  /** The same of a slip at most, with the gaps at both of its sides. */
+  const SLIP = { w: 20, h: 32 };
   /** How much broader than high the stage is where a gamepad has its place beside what is seen of the game. */
   const BROAD = 1.2;
-  const SLIP = { w: 20, h: 32 };
 
   let stage: HTMLElement | undefined = $state();
   let right: HTMLElement | undefined = $state();
@@ -46,10 +47,10 @@
 
   function measure(): void {
     if (!stage || !right || !middle) return;
-    const unit = parseFloat(getComputedStyle(document.documentElement).fontSize);
-    p.shell.roomy = stage.clientWidth - panelWidth() >= (WIDE + ROOM) * unit;
-    p.viewport.column = (p.shell.stackWide ? WIDE : NARROW) * unit;
-    p.viewport.slip = { w: SLIP.w * unit, h: SLIP.h * unit };
+    const size = unit();
+    p.shell.roomy = stage.clientWidth - panelWidth() >= (WIDE + ROOM) * size;
+    p.viewport.column = (p.shell.stackWide ? WIDE : NARROW) * size;
+    p.viewport.slip = { w: SLIP.w * size, h: SLIP.h * size };
     const { free } = p.viewport.camera;
     const now = { x: middle.offsetLeft, y: middle.offsetTop, w: middle.offsetWidth, h: middle.offsetHeight };
     if (free.x === now.x && free.y === now.y && free.w === now.w && free.h === now.h) return;

@@ -4,6 +4,7 @@
   import type { BoxView } from '../core/types.gen';
   import type { Project } from '../project.svelte';
   import { givesBack } from '../ui/givesBack';
+  import { unit } from '../ui/unit';
   import { beside } from './beside';
 
   /**
@@ -40,10 +41,9 @@
       at = null;
       return;
     }
-    const unit = parseFloat(getComputedStyle(document.documentElement).fontSize);
     const style = getComputedStyle(sheet);
     const around = parseFloat(style.paddingTop) + parseFloat(style.paddingBottom) + 2;
-    const size = { w: WIDTH * unit, h: Math.min(content + around, h - 16) };
+    const size = { w: WIDTH * unit(), h: Math.min(content + around, h - 16) };
     let current = true;
     void beside(thing, size, room).then((found) => {
       if (current) at = found ?? 'docked';
