@@ -159,7 +159,8 @@ func first(b *bench, browser *rod.Browser) error {
 	if err != nil {
 		return err
 	}
-	b.add(fmt.Sprintf("its floor: a page that computes for %.0f ms of a processor at a time while the core is fetched, compiled and run beside it, best / median / worst", worked[3]), "–", "%.0f / %.0f / %.0f ms", floor[0], floor[3], floor[6])
+	b.add(fmt.Sprintf("its floor: a page that computes for %.0f ms of a processor at a time while the core is fetched, compiled and run beside it, best / median / worst", worked[3]),
+		"–", "%.0f / %.0f / %.0f ms", floor[0], floor[3], floor[6])
 	b.add("the floor of it: the core fetched / compiled and running, beside scripts and styles, best / median", "–", "%.0f / %.0f, %.0f / %.0f ms", fetched[0], fetched[3], ready[0], ready[3])
 	return nil
 }

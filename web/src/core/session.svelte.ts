@@ -6,6 +6,7 @@ import { Orders, Questions, type Ask } from './client.gen';
 import { Connection, type Away } from './connection';
 import { Broken } from './instance';
 import { Lately } from './lately.svelte';
+import { Messages } from './messages.svelte';
 import { endWarming } from './module';
 import { pause } from './pause';
 import type { Shown } from './sessions';
@@ -14,13 +15,6 @@ import * as T from './types.gen';
 import { Waiting } from './waiting';
 
 export type Saved = 'saving' | 'saved' | 'waiting';
-
-/** What was said to the designer, and when. */
-export interface Message {
-  id: number;
-  text: string;
-  at: number;
-}
 
 /** What follows the session: it is told when a project is open, what has changed, and when the core is gone. */
 export interface Follower {
@@ -38,11 +32,6 @@ const PROGRESS = 100;
 /** How often a core may fail within so many milliseconds before it is not begun again by itself. */
 const FAILURES = 3;
 const FAILING = 60_000;
-/** Milliseconds for which a message is shown, how many are at once, and how many can be read again. */
-const SHOWN = 7_000;
-const AT_ONCE = 4;
-const KEPT = 100;
-
 const FAILED =
   'Something went wrong inside this page. It began again from what is saved; your last step may be missing.';
 const BEHIND = 'This page had fallen behind and was brought up to date.';
@@ -71,10 +60,7 @@ export class Session {
   stage = $state(0);
   /** Why the project can't be shown; empty if it can. */
   error = $state('');
-  /** What is said at the moment. */
-  messages = $state<Message[]>([]);
-  /** What was said since the page was opened, up to the last hundred. */
-  told = $state.raw<Message[]>([]);
+  readonly messages = new Messages();
   /** Why this browser keeps nothing for the page; empty if it does. */
   unkept = $state('');
   /** Tiles and types used lately, the latest first. */
@@ -88,7 +74,6 @@ export class Session {
   private readonly followers: Follower[] = [];
   private readonly sets: Tilesets;
   private readonly waiting = new Waiting();
-  private nextMessage = 1;
   private goingOn = false;
   private progressAt = 0;
   /** What was asked to be set of things and is not done yet. */
@@ -257,11 +242,7 @@ export class Session {
   }
 
   say(text: string): void {
-    const id = this.nextMessage++;
-    const message = { id, text, at: Date.now() };
-    this.messages = [...this.messages.slice(1 - AT_ONCE), message];
-    this.told = [...this.told.slice(1 - KEPT), message];
-    setTimeout(() => (this.messages = this.messages.filter((m) => m.id !== id)), SHOWN);
+    this.messages.say(text);
   }
 
   /** Shows what the core says has changed. */

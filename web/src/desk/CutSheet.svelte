@@ -7,6 +7,7 @@
   import Button from '../ui/Button.svelte';
   import CellOffer from './CellOffer.svelte';
   import CutCanvas from './CutCanvas.svelte';
+  import CutGuess from './CutGuess.svelte';
   import CutFields from './CutFields.svelte';
   import CutPreview from './CutPreview.svelte';
   import { Cutter } from './cutter';
@@ -182,21 +183,7 @@
               <Button label="Lay {known.name} on the desk" onclick={() => show(known.id)} />
             </div>
           {/if}
-          <p data-guess>
-            {#if guessed}
-              <strong>{opened.sure ? 'Sure' : 'Guessed'}:</strong>
-              {cut.w} × {cut.h} px{cut.spacing > 0 ? `, ${cut.spacing} px apart` : ''}{opened.sure
-                ? '.'
-                : '. Look whether the lines are right; drag their round handles.'}
-            {:else}
-              <button
-                type="button"
-                class="text-lagoon-ink underline"
-                onclick={() => (cut = { ...(opened?.guess ?? none) })}
-                >Back to the guess, {opened.guess.w} × {opened.guess.h} px</button
-              >
-            {/if}
-          </p>
+          <CutGuess {cut} {opened} {guessed} back={() => (cut = { ...(opened?.guess ?? none) })} />
           {#if !replaces && !apart && sheet && !sheet.error}<CellOffer {p} {cut} />{/if}
           <label class="flex flex-col gap-1"
             ><span>Name</span><input

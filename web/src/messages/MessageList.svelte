@@ -8,7 +8,7 @@
 </script>
 
 <ol aria-label="Messages, the latest first">
-  {#each p.session.told.toReversed() as { id, text, at } (id)}
+  {#each p.session.messages.told.toReversed() as { id, text, at } (id)}
     <li class="border-t border-line py-1.5">
       <span class="block text-small text-soft figures">{time.format(at)}</span>
       <span class="select-text">{text}</span>

@@ -70,7 +70,7 @@
   role="log"
   data-log
 >
-  {#each p.session.messages as message (message.id)}
+  {#each p.session.messages.shown as message (message.id)}
     <div class="sheet px-3 {at ? 'py-2' : 'py-0.5'}" data-message>{message.text}</div>
   {/each}
   <Asides {p} />
