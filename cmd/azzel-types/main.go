@@ -4,18 +4,22 @@ package main
 
 import (
 	"bytes"
+	"encoding/json"
 	"flag"
 	"fmt"
+	"maps"
 	"os"
 	"path/filepath"
 	"reflect"
+	"slices"
 	"strings"
 
 	"azzel/core/desk"
 	"azzel/core/limit"
 	"azzel/core/logic"
 	"azzel/core/page"
-	"azzel/core/page/maps"
+	roommaps "azzel/core/page/maps"
+	"azzel/core/page/measure"
 	"azzel/core/page/replays"
 	"azzel/core/page/supplies"
 	"azzel/core/page/tilework"
@@ -25,7 +29,7 @@ import (
 	"azzel/server"
 )
 
-var roots = []any{replays.ReplaysView{}, page.Reply{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, desk.Colours{}, tilework.Legend{}, tiles.Apart{}, server.ProjectCard{},
+var roots = []any{replays.ReplaysView{}, page.Reply{}, desk.Sheet{}, desk.Comparison{}, desk.Parts{}, desk.Colours{}, tilework.Legend{}, tiles.Apart{}, tiles.Markable{}, server.ProjectCard{},
 	server.NewProject{}, server.TakenPicture{}, server.TakenSheet{}, server.KeptPicture{}, server.Version{}, server.DeletedProject{}, server.Bringing{}, server.Problem{}}
 
 func main() {
@@ -143,9 +147,56 @@ func constants(out *bytes.Buffer) {
 		{"LEFT", int(play.Left)}, {"RIGHT", int(play.Right)}, {"UP", int(play.Up)}, {"DOWN", int(play.Down)}, {"USE", int(play.Use)},
 		{"JUMP", int(play.Jump)}, {"STRIKE", int(play.Strike)}, {"SHOOT", int(play.Shoot)},
 		{"SAMPLE_COLUMNS", supplies.SampleColumns}, {"SAMPLE_ROWS", supplies.SampleRows},
-		{"SIXTEENTH", maps.Sixteenth}, {"HOVER", page.Hover}, {"PRESS", page.Press}, {"DRAG", page.Drag}, {"RELEASE", page.Release}, {"LEAVE", page.Leave},
+		{"CUT_CROP", int(tiles.CutLeft)}, {"SIXTEENTH", roommaps.Sixteenth}, {"HOVER", page.Hover}, {"PRESS", page.Press}, {"DRAG", page.Drag}, {"RELEASE", page.Release}, {"LEAVE", page.Leave},
 	} {
 		fmt.Fprintf(out, "\nexport const %s = %d;", c.name, c.value)
 	}
 	out.WriteString("\n")
+	measures(out)
+	vocabulary(out)
+}
+
+// measures are how numbers are shown that are the same wherever they are set.
+func measures(out *bytes.Buffer) {
+	out.WriteString("\n/** A number that people set: what it is called, its unit, what it may be and usually is. */\nexport interface Measure extends Range {\n  label: string;\n  unit: string;\n  usual: number;\n}\n")
+	out.WriteString("\nexport const MEASURES = {\n")
+	for _, name := range slices.Sorted(maps.Keys(measure.Named)) {
+		m := measure.Named[name]
+		r := m.Range()
+		fmt.Fprintf(out, "  %s: { label: '%s', unit: '%s', usual: %v, least: %v, most: %v, from: %v, to: %v, step: %v, fine: %v },\n", name, m.Label, m.Unit, m.Usual, r.Least, r.Most, r.From, r.To, r.Step, r.Fine)
+	}
+	out.WriteString("} satisfies Record<string, Measure>;\n")
+}
+
+// vocabulary is the words that are the same in every project.
+func vocabulary(out *bytes.Buffer) {
+	for _, v := range []struct {
+		name string
+		is   any
+	}{
+		{"NEIGHBOURS", tiles.NeighbourNames}, {"ROUND", tiles.Round}, {"JOINS", tiles.JoinNames}, {"JOINS_COUNT", []tiles.Neighbours{tiles.Sides.Counts(), tiles.Corners.Counts(), tiles.Both.Counts()}},
+	} {
+		list := reflect.ValueOf(v.is)
+		fmt.Fprintf(out, "\nexport const %s = [", v.name)
+		for i := range list.Len() {
+			if i > 0 {
+				out.WriteString(", ")
+			}
+			if one := list.Index(i); one.Kind() == reflect.String {
+				fmt.Fprintf(out, "%q", one.String())
+			} else {
+				fmt.Fprintf(out, "%d", one.Interface())
+			}
+		}
+		out.WriteString("];")
+	}
+	out.WriteString("\n\nexport const TILE_PROPERTIES: Markable[] = [\n")
+	for _, m := range tiles.Markables {
+		body, err := json.Marshal(m)
+		if err != nil {
+			panic(err)
+		}
+		fmt.Fprintf(out, "  %s,\n", body)
+	}
+	out.WriteString("];\n")
 }

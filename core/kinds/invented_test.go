@@ -96,10 +96,13 @@ func (w window) piece() *world.Piece {
 
 func (w window) set(name string, value int) {
 	w.t.Helper()
-	o := pieces.SetPieceField{Map: page.ID(w.Document().Maps[0].ID), Piece: page.ID(w.piece().ID), Field: name, Number: value, Choice: "what nobody offers"}
+	o := pieces.SetPieceField{Map: page.ID(w.Document().Maps[0].ID), Piece: page.ID(w.piece().ID), Field: name, Number: float64(value), Choice: "what nobody offers"}
 	for _, f := range w.offered() {
 		if f.Name == name && value >= 0 && value < len(f.Options) {
 			o.Choice = f.Options[value].ID
+		}
+		if f.Name == name && len(f.Options) == 0 {
+			o.Number = float64(value) * f.Fine
 		}
 	}
 	w.order(o)
@@ -122,9 +125,9 @@ func (w window) fields() (names []string) {
 	for _, f := range view.StateOf(w.Page).Slip.Acting.Fields {
 		value := f.Value
 		if len(f.Options) > 0 {
-			value = slices.IndexFunc(f.Options, func(o pieces.OptionView) bool { return o.ID == f.Chosen })
+			value = float64(slices.IndexFunc(f.Options, func(o pieces.OptionView) bool { return o.ID == f.Chosen }))
 		}
-		names = append(names, fmt.Sprintf("%s=%d", f.Name, value))
+		names = append(names, fmt.Sprintf("%s=%v", f.Name, value))
 	}
 	return names
 }
@@ -141,7 +144,7 @@ func TestInventedKind(t *testing.T) {
 		if p := w.piece(); p.Type != boiler.ID || p.Props != "" {
 			t.Fatalf("placed it is %+v", p)
 		}
-		if got := strings.Join(w.fields(), " "); got != "pressure=20 sealed=0 valve=0 faces=0 pipe-x=0 pipe-y=0 leaks-steam=0 leaks-water=0 heats=0 item=0 power=0" {
+		if got := strings.Join(w.fields(), " "); got != "pressure=2 sealed=0 valve=0 faces=0 pipe-x=0 pipe-y=0 leaks-steam=0 leaks-water=0 heats=0 item=0 power=0" {
 			t.Fatalf("the slip says %s", got)
 		}
 		area := &world.Area{Name: "Palm house", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{X: 2, Y: 2, W: 3, H: 3})}
@@ -172,7 +175,7 @@ func TestInventedKind(t *testing.T) {
 		if w.piece().Props != want {
 			t.Fatalf("it sets %v, want %v", []byte(w.piece().Props), []byte(want))
 		}
-		if got := strings.Join(w.fields(), " "); strings.Contains(got, "valve") || !strings.Contains(got, "pressure=41 sealed=1 faces=3 pipe-x=-32") {
+		if got := strings.Join(w.fields(), " "); strings.Contains(got, "valve") || !strings.Contains(got, "pressure=4.1 sealed=1 faces=3 pipe-x=-2") {
 			t.Errorf("once it is sealed the slip says %s", got)
 		}
 		for name, n := range map[string]int{"pressure": 501, "valve": 3, "faces": 5, "pipe-x": 901, "leaks-steam": 51, "speed": 3, "moons": 1} {

@@ -16,9 +16,9 @@ type Given struct {
 	Asked   *Asked
 }
 
-// Asked is what is to be tried over which replay; no values end the trial.
+// Asked is what is to be tried over which replay, in the unit of the term; no values end the trial.
 type Asked struct {
-	Replay world.ID `json:"replay"`
-	Term   string   `json:"term"`
-	Values []int    `json:"values"`
+	Replay world.ID  `json:"replay"`
+	Term   string    `json:"term"`
+	Values []float64 `json:"values"`
 }

@@ -381,7 +381,7 @@ func hostilePage(t *testing.T) *page.Page {
 	pagetest.Order(p, memory.MakeFact{Name: "Lit", Counts: true})
 	pagetest.Order(p, memory.MakeItem{Name: "Lamp oil"})
 	pagetest.Order(p, tilework.MakeProperty{Name: "Damp", Type: 1})
-	pagetest.Order(p, playing.SetMovement{Term: "speed", Value: 60})
+	pagetest.Order(p, playing.SetMovement{Term: "speed", Value: 6})
 	pagetest.Order(p, holding.SelectAllCells{Map: page.ID(m.ID)})
 	pagetest.Order(p, holding.KeepPatch{})
 	pagetest.Order(p, places.MakeArea{})

@@ -16,7 +16,7 @@ func TestNumbersThatAreNotWhole(t *testing.T) {
 	m := page.FormatID(before.Maps[0].ID)
 	for _, bad := range []string{
 		`{"do":"resizeMap","with":{"map":"` + m + `","columns":20.5,"rows":9,"anchor":4}}`,
-		`{"do":"setMap","with":{"map":"` + m + `","change":{"forces":{"windX":0.5}}}}`,
+		`{"do":"setMap","with":{"map":"` + m + `","change":{"edges":[0.5]}}}`,
 	} {
 		p.Order(1, []byte(bad), nil)
 		replies := p.Replies()

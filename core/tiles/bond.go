@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"math/bits"
 	"slices"
+	"strings"
 
 	"azzel/core/limit"
 )
@@ -32,6 +33,23 @@ const (
 // the right, rows down.
 var Around = [8][2]int{{0, -1}, {1, 0}, {0, 1}, {-1, 0}, {1, -1}, {1, 1}, {-1, 1}, {-1, -1}}
 
+// Round is the neighbours row by row round a cell, by their bits; -1 is the cell itself.
+var Round = [9]int{7, 0, 4, 3, -1, 1, 6, 2, 5}
+
+// NeighbourNames are the words for the neighbours, in the order of their bits.
+var NeighbourNames = [8]string{"north", "east", "south", "west", "north-east", "south-east", "south-west", "north-west"}
+
+// String is the neighbours in words.
+func (n Neighbours) String() string {
+	var words []string
+	for bit, name := range NeighbourNames {
+		if n&(1<<bit) != 0 {
+			words = append(words, name)
+		}
+	}
+	return strings.Join(words, ", ")
+}
+
 // beside is the two sides that a corner lies between.
 func beside(corner int) Neighbours {
 	return 1<<(corner-4) | 1<<((corner-3)%4)
@@ -47,6 +65,49 @@ const (
 	Both
 	joinEnd
 )
+
+// JoinNames are the words for the ways to join, in their order.
+var JoinNames = [joinEnd]string{"along sides", "at corners", "along sides and at corners"}
+
+func (j Join) String() string { return JoinNames[min(j, joinEnd-1)] }
+
+// Counts are the neighbours that can make a difference to a tile.
+func (j Join) Counts() Neighbours {
+	switch j {
+	case Sides:
+		return allSides
+	case Corners:
+		return allCorners
+	}
+	return allSides | allCorners
+}
+
+// At is the neighbour that a place on a tile stands for, of those that count; places are 0 to 1 to the right and down.
+func (j Join) At(x, y float64) Neighbours {
+	third := func(v float64) int { return min(max(int(v*3), 0), 2) }
+	if bit := Round[third(y)*3+third(x)]; bit >= 0 && j.Counts()&(1<<bit) != 0 {
+		return 1 << bit
+	}
+	if j == Corners {
+		half := func(v float64) int {
+			if v < 0.5 {
+				return 0
+			}
+			return 2
+		}
+		return 1 << Round[half(y)*3+half(x)]
+	}
+	dx, dy := x-0.5, y-0.5
+	switch across := max(dx, -dx) > max(dy, -dy); {
+	case across && dx > 0:
+		return East
+	case across:
+		return West
+	case dy > 0:
+		return South
+	}
+	return North
+}
 
 // Valid reports whether it is one of these.
 func (j Join) Valid() bool { return j < joinEnd }

@@ -22,6 +22,33 @@ type Mark struct {
 	Own string `json:"own"`
 }
 
+// A Markable is a property that can be painted onto tiles.
+type Markable struct {
+	// ID is what a Mark calls it, Name what people read, Says a sentence.
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Value is how its value is said: yes, amount, text, solid or role.
+	Value string `json:"value"`
+	Says  string `json:"says"`
+	// Most is the greatest amount.
+	Most int `json:"most"`
+}
+
+// Markables are the properties that tiles can be marked with, in the order in which they are shown.
+var Markables = []Markable{
+	{"solid", "Solid", "solid", "Nobody can walk into it.", 0},
+	{"role", "Role", "role", "What it is for. Sets the rest to what fits, and lets another tileset take its place.", 0},
+	{"one-way", "One-way", "yes", "Holds whoever comes from above.", 0},
+	{"climbable", "Climbable", "yes", "Can be climbed.", 0},
+	{"water", "Water", "yes", "The player swims in it.", 0},
+	{"danger", "Danger", "amount", "How much it hurts.", MaxDanger},
+	{"slippery", "Slippery", "yes", "The player slides on it.", 0},
+	{"slow", "Slow", "yes", "The player walks slowly on it.", 0},
+	{"above", "Above the player", "yes", "Is laid into the layer above the player, as a tree’s crown.", 0},
+	{"weight", "Weight", "amount", "How often it is laid among others.", MaxWeight},
+	{"home", "Home layer", "text", "The layer it is always laid into, by name.", 0},
+}
+
 // What Amount means for the property "solid".
 const (
 	SolidNot = iota

@@ -44,7 +44,7 @@ func TestItemsOfAPage(t *testing.T) {
 	}
 	act(label, "amount", 2)
 	pagetest.Order(p, pieces.SetCondition{Map: page.ID(m.ID), Piece: page.ID(gate.ID), Property: "needs", Condition: pagetest.Asks("item", page.FormatID(p.Document().Items[2].ID), "at-least", 3)})
-	pagetest.Order(p, playing.SetMovement{Term: "speed", Value: 60})
+	pagetest.Order(p, playing.SetMovement{Term: "speed", Value: 6})
 	d := p.Document()
 	who, brass := page.ID(d.Characters[0].ID), page.ID(d.Items[2].ID)
 	pagetest.Order(p, memory.SetBegins{Character: who, Item: brass, Count: 1})
@@ -265,7 +265,7 @@ func TestEvenPlatforms(t *testing.T) {
 	lift := pagetest.Place(p, world.MovingPlatform, 9, 5)
 	m := p.Document().Maps[0]
 	wide := func(n int) *world.Piece {
-		pagetest.Order(p, pieces.SetPieceField{Map: page.ID(m.ID), Piece: page.ID(lift.ID), Field: "width", Number: n})
+		pagetest.Order(p, pieces.SetPieceField{Map: page.ID(m.ID), Piece: page.ID(lift.ID), Field: "width", Number: float64(n)})
 		return p.Document().Maps[0].Piece(lift.ID)
 	}
 	for _, c := range []struct{ width, foot int }{{2, 9 * 16}, {4, 9 * 16}, {3, 9*16 + 8}, {2, 9 * 16}} {

@@ -41,10 +41,10 @@ func Thing(kind string, m, id world.ID) page.Thing {
 	return page.Thing{Kind: kind, Map: page.ID(m), ID: page.ID(id)}
 }
 
-// Set sets a field of a piece as on its slip: to a number, or to option n of those that are offered.
+// Set sets a field of a piece as on its slip: to a number, as it is stored, or to option n of those that are offered.
 func Set(p *page.Page, piece *world.Piece, name string, n int) {
 	m, _ := p.Document().Piece(piece.ID)
-	o := pieces.SetPieceField{Map: page.ID(m.ID), Piece: page.ID(piece.ID), Field: name, Number: n, Choice: "what nobody offers"}
+	o := pieces.SetPieceField{Map: page.ID(m.ID), Piece: page.ID(piece.ID), Field: name, Number: float64(n), Choice: "what nobody offers"}
 	hand := view.StateOf(p)
 	Order(p, holding.Select{Thing: Thing("piece", m.ID, piece.ID)})
 	if slip := view.StateOf(p).Slip; slip != nil {
@@ -58,6 +58,9 @@ func Set(p *page.Page, piece *world.Piece, name string, n int) {
 		for _, f := range fields {
 			if f.Name == name && n >= 0 && n < len(f.Options) {
 				o.Choice = f.Options[n].ID
+			}
+			if f.Name == name && len(f.Options) == 0 {
+				o.Number = float64(n) * f.Fine
 			}
 		}
 	}

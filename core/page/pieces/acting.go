@@ -2,12 +2,14 @@ package pieces
 
 import (
 	"fmt"
+	"math"
 	"slices"
 
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/kinds/props"
 	"azzel/core/page"
+	"azzel/core/page/measure"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -101,7 +103,7 @@ type TryPieceField struct {
 	Map    page.ID `json:"map"`
 	Piece  page.ID `json:"piece"`
 	Field  string  `json:"field"`
-	Number int     `json:"number"`
+	Number float64 `json:"number"`
 }
 
 // Do implements Order.
@@ -121,12 +123,12 @@ func (o TryPieceField) Do(p *page.Page) page.Changed {
 	return page.StateChanged
 }
 
-// SetPieceField sets a field of a piece: a number, or for a field with options the one that is chosen.
+// SetPieceField sets a field of a piece: a number in its unit, or for a field with options the one that is chosen.
 type SetPieceField struct {
 	Map    page.ID `json:"map"`
 	Piece  page.ID `json:"piece"`
 	Field  string  `json:"field"`
-	Number int     `json:"number,omitempty"`
+	Number float64 `json:"number,omitempty"`
 	Choice string  `json:"choice,omitempty"`
 }
 
@@ -168,10 +170,11 @@ func PieceTerm(r world.Ref, name string) string {
 }
 
 // Around are some values of a term from half to one and a half of the one that is set.
-func Around(value, least, most int) []int {
-	list := make([]int, 0, 5)
-	for quarters := 2; quarters <= 6; quarters++ {
-		list = append(list, min(max((value*quarters+2)/4, least), most))
+func Around(m measure.Measured) []float64 {
+	list := make([]float64, 0, 5)
+	for quarters := 2.; quarters <= 6; quarters++ {
+		steps := math.Round(m.Value * quarters / 4 / m.Step)
+		list = append(list, min(max(math.Round(steps*m.Step*100)/100, m.Least), m.Most))
 	}
 	return slices.Compact(list)
 }

@@ -8,11 +8,13 @@ import (
 	"strings"
 
 	"azzel/core/edit"
+	"azzel/core/grid"
 	"azzel/core/hand"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/page"
 	"azzel/core/page/characters"
+	"azzel/core/page/measure"
 	"azzel/core/page/memory"
 	"azzel/core/page/places"
 	"azzel/core/world"
@@ -29,17 +31,11 @@ type FieldView struct {
 	// Options are the choices, Chosen is the id of the one that is chosen.
 	Options []OptionView `json:"options"`
 	Chosen  string       `json:"chosen"`
-	// Value, Least and Most are in Per parts of the unit.
-	Value int    `json:"value"`
-	Unit  string `json:"unit"`
-	Per   int    `json:"per"`
-	Least int    `json:"least"`
-	Most  int    `json:"most"`
-	// Reach is as far as it is dragged; beyond that it is typed.
-	Reach int `json:"reach"`
+	// Measured is its number, in the unit.
+	measure.Measured
 	// Tries are values that are proposed to be tried over a replay, Trial what that is called then; empty if it can't.
-	Tries []int  `json:"tries"`
-	Trial string `json:"trial"`
+	Tries []float64 `json:"tries"`
+	Trial string    `json:"trial"`
 	// Differs says that it is not the same for all of several pieces; Value is that of the first.
 	Differs bool `json:"differs"`
 }
@@ -77,7 +73,7 @@ func ViewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 	}
 	for i := range v.Fields {
 		if f := &v.Fields[i]; len(f.Options) == 0 {
-			f.Tries, f.Trial = Around(f.Value, f.Least, f.Most), PieceTerm(world.Ref{Map: m.ID, ID: p.ID}, f.Name)
+			f.Tries, f.Trial = Around(f.Measured), PieceTerm(world.Ref{Map: m.ID, ID: p.ID}, f.Name)
 		}
 	}
 	k := p.Kind()
@@ -109,7 +105,7 @@ func fieldsOf(d *world.Document, m *world.Map, p *world.Piece, apart bool) []Fie
 func propFields(d *world.Document, m *world.Map, p *world.Piece, h kind.Has) []FieldView {
 	numbers := p.Props.Numbers(p.Kind(), h.Prop)
 	if list := choices(p.Kind(), h); list != nil {
-		field := FieldView{Name: h.Word, Label: h.Says(), Help: h.Help, Options: []OptionView{}, Chosen: list[0].ID, Tries: []int{}}
+		field := FieldView{Name: h.Word, Label: h.Says(), Help: h.Help, Options: []OptionView{}, Chosen: list[0].ID, Tries: []float64{}}
 		for _, c := range list {
 			field.Options = append(field.Options, c.OptionView)
 			if c.number == numbers[0] {
@@ -127,17 +123,17 @@ func propFields(d *world.Document, m *world.Map, p *world.Piece, h kind.Has) []F
 		return []FieldView{field}
 	case kind.Offset:
 		l := d.Project.Lattice()
-		return []FieldView{numberField(h, h.Word+"-x", h.Says()+" right", 0, numbers[0], l.W), numberField(h, h.Word+"-y", h.Says()+" down", 1, numbers[1], l.H)}
+		return []FieldView{numberField(l, h, h.Word+"-x", h.Says()+" right", 0, numbers[0]), numberField(l, h, h.Word+"-y", h.Says()+" down", 1, numbers[1])}
 	case kind.Weights:
 		fields := make([]FieldView, 0, len(h.Options))
 		for i, option := range h.Options {
-			f := numberField(h, h.Word+"-"+option, option, i, numbers[i], 1)
+			f := numberField(d.Project.Lattice(), h, h.Word+"-"+option, option, i, numbers[i])
 			f.Heading = h.Says()
 			fields = append(fields, f)
 		}
 		return fields
 	}
-	return []FieldView{numberField(h, h.Word, h.Says(), 0, numbers[0], 1)}
+	return []FieldView{numberField(d.Project.Lattice(), h, h.Word, h.Says(), 0, numbers[0])}
 }
 
 // A choiceOf is a choice with the number by which it is stored.
@@ -177,22 +173,32 @@ func choices(k *kind.Kind, h kind.Has) (list []choiceOf) {
 // madeAnew is chosen for a thing that is made for it.
 const madeAnew = "new"
 
-// numberField is number i of a property, of which per parts are one of its unit.
-func numberField(h kind.Has, name, label string, i, is, per int) FieldView {
-	least, most := h.Ranges(i)
-	if h.Sort == kind.Whole {
-		least = h.Least
+// numberField is number i of a property.
+func numberField(l grid.Lattice, h kind.Has, name, label string, i, is int) FieldView {
+	m := measureOf(l, h, i)
+	m.To = min(max(m.To, is), m.Most)
+	if m.From = m.Least; m.Least < 0 {
+		m.From = -m.To
 	}
-	reach := h.Reach * per
-	if h.Per > 0 {
-		per = h.Per
+	return FieldView{Name: name, Label: label, Help: h.Help, Options: []OptionView{}, Tries: []float64{}, Measured: m.Measured(is)}
+}
+
+// measureOf says how number i of a property is shown: offsets are in cells.
+func measureOf(l grid.Lattice, h kind.Has, i int) measure.Measure {
+	m := measure.Measure{Unit: h.Unit, Per: h.Per, To: h.Reach}
+	if m.Least, m.Most = h.Ranges(i); h.Sort == kind.Whole {
+		m.Least = h.Least
 	}
-	return FieldView{Name: name, Label: label, Help: h.Help, Options: []OptionView{}, Tries: []int{}, Unit: h.Unit, Value: is, Per: per, Least: least, Most: most, Reach: min(max(reach, is), most)}
+	if h.Sort == kind.Offset {
+		m.Per = []int{l.W, l.H}[i]
+		m.To *= m.Per
+	}
+	return m
 }
 
 // listed lets one of some things be chosen, or none of them.
 func listed(d *world.Document, name, label, none string, sort world.Sort, ids []world.ID, chosen world.ID) FieldView {
-	f := FieldView{Name: name, Label: label, Options: []OptionView{{"", none}}, Tries: []int{}}
+	f := FieldView{Name: name, Label: label, Options: []OptionView{{"", none}}, Tries: []float64{}}
 	for _, id := range ids {
 		f.Options = append(f.Options, OptionView{page.FormatID(id), hand.Name(d, world.Ref{Sort: sort, ID: id})})
 		if id == chosen {
@@ -225,8 +231,8 @@ func thingsOf(d *world.Document, m *world.Map, t kind.Thing) []world.ID {
 	return nil
 }
 
-// Acted is the edit that sets a field of a piece: to a number, or, if the field has options, to the one that is chosen.
-func Acted(a page.Author, ref world.Ref, name string, number int, choice string) (edit.Edit, error) {
+// Acted is the edit that sets a field of a piece: to a number in its unit, or, if the field has options, to the one that is chosen.
+func Acted(a page.Author, ref world.Ref, name string, number float64, choice string) (edit.Edit, error) {
 	d := a.D
 	m := d.Map(ref.Map)
 	if m == nil || m.Piece(ref.ID) == nil {
@@ -266,7 +272,7 @@ func Acted(a page.Author, ref world.Ref, name string, number int, choice string)
 }
 
 // set gives a piece a number of a property, or a choice, by the name that it has for the page, and says what must be made before.
-func set(a page.Author, m *world.Map, p *world.Piece, name string, number int, choice string) (before []edit.Part, err error) {
+func set(a page.Author, m *world.Map, p *world.Piece, name string, number float64, choice string) (before []edit.Part, err error) {
 	k := p.Kind()
 	for _, h := range k.Props {
 		part, is := strings.CutPrefix(name, h.Word+"-")
@@ -303,9 +309,10 @@ func set(a page.Author, m *world.Map, p *world.Piece, name string, number int, c
 			if c < 0 {
 				return nil, fmt.Errorf("there is no %q among what %s can be", choice, h.Word)
 			}
-			number = list[c].number
+			numbers[i] = list[c].number
+		} else {
+			numbers[i] = measureOf(a.D.Project.Lattice(), h, i).Stored(number)
 		}
-		numbers[i] = number
 		p.Props = p.Props.With(h.Is(numbers...))
 		return nil, nil
 	}

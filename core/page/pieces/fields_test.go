@@ -23,7 +23,7 @@ func TestTogether(t *testing.T) {
 	p := pagetest.FromTheSide(t)
 	m := p.Document().Maps[0]
 	first, second, lift := pagetest.Place(p, world.Foe, 6, 9), pagetest.Place(p, world.Foe, 8, 9), pagetest.Place(p, world.MovingPlatform, 10, 5)
-	pagetest.Order(p, pieces.SetPieceField{Map: page.ID(m.ID), Piece: page.ID(second.ID), Field: "speed", Number: 44})
+	pagetest.Order(p, pieces.SetPieceField{Map: page.ID(m.ID), Piece: page.ID(second.ID), Field: "speed", Number: 4.4})
 	choose := func(from, to grid.Point) *pieces.PiecesView {
 		t.Helper()
 		pagetest.Order(p, holding.SelectNoCells{})
@@ -90,16 +90,16 @@ func TestTogether(t *testing.T) {
 	pagetest.Order(p, pieces.SetFieldOfSelected{Field: "sets"})
 	choose(grid.Point{X: 5, Y: 4}, grid.Point{X: 11, Y: 10})
 	before := p.Document()
-	pagetest.Order(p, pieces.SetFieldOfSelected{Field: "speed", Number: 17})
+	pagetest.Order(p, pieces.SetFieldOfSelected{Field: "speed", Number: 1.7})
 	for _, id := range []world.ID{first.ID, second.ID, lift.ID} {
 		if got := p.Document().Maps[0].Piece(id).Int(props.Speed); got != 17 {
 			t.Errorf("set together, the speed is %d", got)
 		}
 	}
-	for name, n := range map[string]int{"speed": 9999, "sight": 3, "moons": 1} {
+	for name, n := range map[string]float64{"speed": 9999, "sight": 3, "moons": 1} {
 		was := p.Document()
 		if pagetest.Order(p, pieces.SetFieldOfSelected{Field: name, Number: n}); p.Document() != was || pagetest.Said(p) == "" {
-			t.Errorf("%s of %d was set for all of them without a word", name, n)
+			t.Errorf("%s of %v was set for all of them without a word", name, n)
 		}
 	}
 	pagetest.Order(p, history.Undo{})

@@ -44,10 +44,10 @@ func settingFields(d *world.Document, p *world.Piece) []FieldView {
 		return []FieldView{fact}
 	}
 	words := settings(f)
-	how := FieldView{Name: "sets-how", Label: "Sets it", Options: wordOptions(words...), Chosen: words[int(sets.How)%len(words)], Tries: []int{}}
+	how := FieldView{Name: "sets-how", Label: "Sets it", Options: wordOptions(words...), Chosen: words[int(sets.How)%len(words)], Tries: []float64{}}
 	if f.Counts {
 		label := []string{"By", "By", "To"}[sets.How]
-		return []FieldView{fact, how, numberField(kind.Has{Prop: props.SetsBy}, "sets-by", label, 1, sets.Amount(), 1)}
+		return []FieldView{fact, how, numberField(d.Project.Lattice(), kind.Has{Prop: props.SetsBy}, "sets-by", label, 1, sets.Amount())}
 	}
 	return []FieldView{fact, how}
 }
@@ -61,10 +61,10 @@ func settings(f *world.Fact) []string {
 }
 
 // setting are the properties of a piece of which a part of what it sets is set, by its name for the page.
-func setting(d *world.Document, p *world.Piece, name string, number int, choice string) ([]kind.Value, error) {
+func setting(d *world.Document, p *world.Piece, name string, number float64, choice string) ([]kind.Value, error) {
 	sets := p.Sets()
 	if name != "sets-how" {
-		sets.By = number
+		sets.By = measureOf(d.Project.Lattice(), kind.Has{Prop: props.SetsBy}, 1).Stored(number)
 		return sets.Props(), nil
 	}
 	f := d.Fact(sets.Fact)

@@ -84,9 +84,9 @@ func together(d *world.Document, m *world.Map, p *world.Piece) []FieldView {
 
 // SetFieldOfSelected sets a field of all pieces that are selected, in one step.
 type SetFieldOfSelected struct {
-	Field  string `json:"field"`
-	Number int    `json:"number,omitempty"`
-	Choice string `json:"choice,omitempty"`
+	Field  string  `json:"field"`
+	Number float64 `json:"number,omitempty"`
+	Choice string  `json:"choice,omitempty"`
 }
 
 // Do implements Order.

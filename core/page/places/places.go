@@ -9,6 +9,7 @@ import (
 	"azzel/core/hand"
 	"azzel/core/kinds/props"
 	"azzel/core/page"
+	"azzel/core/page/measure"
 	"azzel/core/world"
 )
 
@@ -29,23 +30,56 @@ type PlaceView struct {
 	Name string `json:"name"`
 }
 
-// ForcesView is what acts on all that moves somewhere: gravity in percent, 0 for as usual, wind in
-// tenths of a cell a second.
+// ForcesView is what acts on all that moves somewhere, as the measures of the same names show it: gravity in percent,
+// wind in cells a second.
 type ForcesView struct {
-	Gravity int `json:"gravity"`
-	WindX   int `json:"windX"`
-	WindY   int `json:"windY"`
+	Gravity float64 `json:"gravity"`
+	WindX   float64 `json:"windX"`
+	WindY   float64 `json:"windY"`
 }
 
 // ViewForces is what acts on all that moves somewhere, as a view.
-func ViewForces(f world.Forces) ForcesView { return ForcesView(f) }
+func ViewForces(f world.Forces) ForcesView {
+	return ForcesView{usual(measure.Gravity, f.Gravity), measure.WindX.Shown(f.WindX), measure.WindY.Shown(f.WindY)}
+}
+
+// Forces are the forces of a view.
+func (v ForcesView) Forces() world.Forces {
+	return world.Forces{Gravity: stored(measure.Gravity, v.Gravity), WindX: measure.WindX.Stored(v.WindX), WindY: measure.WindY.Stored(v.WindY)}
+}
+
+// usual is a number as it is shown, of which 0 is stored for as usual.
+func usual(m measure.Measure, stored int) float64 {
+	if stored == 0 {
+		return m.Usual
+	}
+	return m.Shown(stored)
+}
+
+// stored is the number that is stored for one that is shown, 0 for as usual. What would be stored as 0 by itself is refused
+// by being below 0.
+func stored(m measure.Measure, shown float64) int {
+	n := m.Stored(shown)
+	switch {
+	case shown == m.Usual:
+		return 0
+	case n == 0:
+		return -1
+	}
+	return n
+}
 
 // AreaLook is all that can be set of an area beside its name and cells.
 type AreaLook struct {
 	Forces ForcesView `json:"forces"`
 	Holds  bool       `json:"holds"`
-	// Zoom is in percent, 0 for as usual.
-	Zoom int `json:"zoom"`
+	// Zoom is in percent.
+	Zoom float64 `json:"zoom"`
+}
+
+// ViewAreaLook is what an area does, as a view.
+func ViewAreaLook(a *world.Area) AreaLook {
+	return AreaLook{ViewForces(a.Forces), a.Holds, usual(measure.Zoom, a.Zoom)}
 }
 
 // TrackLook is all that can be set of a track beside its name and points.
@@ -127,12 +161,12 @@ func (o SetArea) Do(p *page.Page) page.Changed {
 	if a == nil {
 		return p.Fail(world.ErrGone)
 	}
-	to, err := o.Change.Over(AreaLook{ViewForces(a.Forces), a.Holds, a.Zoom})
+	to, err := o.Change.Over(ViewAreaLook(a))
 	if err != nil {
 		return p.Fail(err)
 	}
 	next := *a
-	next.Forces, next.Holds, next.Zoom = world.Forces(to.Forces), to.Holds, to.Zoom
+	next.Forces, next.Holds, next.Zoom = to.Forces.Forces(), to.Holds, stored(measure.Zoom, to.Zoom)
 	return p.Change(a.Name, edit.Changes(ref, a.Values(), next.Values()))
 }
 

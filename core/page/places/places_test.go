@@ -51,7 +51,7 @@ func TestTracksOfAPage(t *testing.T) {
 	if x <= 10*16 || y <= 6*16 {
 		t.Errorf("after three seconds at 3 cells a second the lift is at %.0f, %.0f", x, y)
 	}
-	slow := pieces.TryPieceField{Map: page.ID(p.Document().Maps[0].ID), Piece: page.ID(lift.ID), Field: "speed", Number: 5}
+	slow := pieces.TryPieceField{Map: page.ID(p.Document().Maps[0].ID), Piece: page.ID(lift.ID), Field: "speed", Number: 0.5}
 	before := p.Document()
 	if pagetest.Order(p, slow); p.Document() != before {
 		t.Error("a value that is dragged is in the document")
@@ -105,7 +105,7 @@ func TestAreasOfAPage(t *testing.T) {
 	if len(areas) != 1 || areas[0].Cells.Len() != 15 || areas[0].Map != m.ID || view.StateOf(p).Slip == nil || view.StateOf(p).Slip.Area == nil {
 		t.Fatalf("of 15 cells became %+v, and the slip says %+v", areas, view.StateOf(p).Slip)
 	}
-	change := places.SetArea{Area: page.ID(areas[0].ID), Change: page.PartOf(places.AreaLook{Forces: places.ForcesView{Gravity: 40, WindX: -25}, Holds: true, Zoom: 150})}
+	change := places.SetArea{Area: page.ID(areas[0].ID), Change: page.PartOf(places.AreaLook{Forces: places.ForcesView{Gravity: 40, WindX: -2.5}, Holds: true, Zoom: 150})}
 	pagetest.Order(p, change)
 	if a := p.Document().Areas[0]; a.Gravity != 40 || a.WindX != -25 || !a.Holds || a.Zoom != 150 {
 		t.Errorf("the area became %+v", a)
@@ -145,14 +145,14 @@ func TestAreasOfAPage(t *testing.T) {
 // and odds with its look.
 func TestCameraOfAPage(t *testing.T) {
 	p := pagetest.FromTheSide(t)
-	for name, n := range map[string]int{"camera free-width": 40, "camera free-height": 30, "camera ahead": 25, "camera shake": 6, "camera beyond": 1, "turns": 1} {
+	for name, n := range map[string]float64{"camera free-width": 40, "camera free-height": 30, "camera ahead": 2.5, "camera shake": 6, "camera beyond": 1, "turns": 1} {
 		pagetest.Order(p, playing.SetMovement{Term: name, Value: n})
 	}
 	if got, want := p.Document().Project.Camera, (world.Camera{FreeW: 40, FreeH: 30, Ahead: 25, Shake: 6, Beyond: true}); got != want || !p.Document().Project.Turns {
 		t.Errorf("the camera is %+v, want %+v", got, want)
 	}
 	pagetest.Order(p, playing.StartPlay{})
-	for n := 0; n <= 90; n += 30 {
+	for n := 0.0; n <= 90; n += 30 {
 		pagetest.Order(p, playing.TryMovement{Term: "camera free-width", Value: n})
 	}
 	if p.Document().Project.Camera.FreeW != 40 || playing.PlayView(p) == nil {
@@ -166,7 +166,7 @@ func TestCameraOfAPage(t *testing.T) {
 		}
 	}
 	look := view.SceneOf(p).Maps[0].Look
-	look.Forces, look.Lottery = places.ForcesView{Gravity: 60, WindX: 12}, []int{0, 3, 0, 1, 0}
+	look.Forces, look.Lottery = places.ForcesView{Gravity: 60, WindX: 1.2}, []int{0, 3, 0, 1, 0}
 	pagetest.Order(p, maps.SetMap{Map: page.ID(doc.Maps[0].ID), Change: page.PartOf(look)})
 	if m := p.Document().Maps[0]; m.Gravity != 60 || m.WindX != 12 || m.Lottery != (world.Odds{0, 3, 0, 1, 0}) {
 		t.Errorf("the map has %+v and %v", m.Forces, m.Lottery)

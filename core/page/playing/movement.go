@@ -1,9 +1,12 @@
 package playing
 
 import (
+	"slices"
+
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/page"
+	"azzel/core/page/measure"
 	"azzel/core/page/pieces"
 	"azzel/core/world"
 )
@@ -34,42 +37,59 @@ type TermView struct {
 	Name string `json:"name"`
 	// Label is what it is called.
 	Label string `json:"label"`
-	Unit  string `json:"unit"`
-	// Value, Least and Most are in Per parts of the unit.
-	Value int `json:"value"`
-	Least int `json:"least"`
-	Most  int `json:"most"`
-	Per   int `json:"per"`
-	// Reach is as far as it is dragged; beyond that it is typed.
-	Reach int `json:"reach"`
+	// Measured is its number, in the unit.
+	measure.Measured
 	// Tries are values that are proposed to be tried over a replay, Trial what that is called then.
-	Tries []int  `json:"tries"`
-	Trial string `json:"trial"`
+	Tries []float64 `json:"tries"`
+	Trial string    `json:"trial"`
 	// Side says that it counts in side-view alone.
 	Side bool `json:"side"`
+}
+
+// A term is one value of a movement: how it is shown, and whether it counts in side-view alone.
+type term struct {
+	name string
+	measure.Measure
+	side bool
+}
+
+// view is the term as it is shown, with what is stored of it and what that may be.
+func (t term) view(value, least, most int) TermView {
+	t.Least, t.Most, t.From, t.To = least, most, least, min(max(t.To, value), most)
+	v := TermView{Name: t.name, Label: t.Label, Measured: t.Measured(value), Trial: t.name, Side: t.side}
+	v.Tries = pieces.Around(v.Measured)
+	return v
+}
+
+// named is the term with a name among some; the zero value if there is none.
+func named(list []term, name string) term {
+	if i := slices.IndexFunc(list, func(t term) bool { return t.name == name }); i >= 0 {
+		return list[i]
+	}
+	return term{}
 }
 
 // jumpWidth is what follows from speed and air time, and is set by setting the speed.
 const jumpWidth = "jump width"
 
 // shownTerms are the values of a movement that are shown, in their order.
-var shownTerms = []TermView{
-	{Name: "speed", Label: "Speed", Unit: "cells/s", Per: 10, Reach: 160},
-	{Name: "health", Label: "Health", Unit: "", Per: 1, Reach: 10},
-	{Name: "jump", Label: "Jump height", Unit: "cells", Per: 10, Reach: 80, Side: true},
-	{Name: "air", Label: "Time in the air", Unit: "ticks", Per: 1, Reach: 120, Side: true},
-	{Name: jumpWidth, Label: "Jump width", Unit: "cells", Per: 10, Reach: 120, Side: true},
-	{Name: "start", Label: "Speeding up", Unit: "ticks", Per: 1, Reach: 60, Side: true},
-	{Name: "stop", Label: "Slowing down", Unit: "ticks", Per: 1, Reach: 60, Side: true},
-	{Name: "grace", Label: "Grace at ledges", Unit: "ticks", Per: 1, Reach: 20, Side: true},
-	{Name: "climb", Label: "Climbing", Unit: "cells/s", Per: 10, Reach: 160, Side: true},
-	{Name: "swim", Label: "Swimming", Unit: "cells/s", Per: 10, Reach: 160, Side: true},
-	{Name: "throw", Label: "Throwing", Unit: "cells/s", Per: 10, Reach: 240},
-	{Name: "throw rise", Label: "Throwing up", Unit: "cells/s", Per: 10, Reach: 160, Side: true},
-	{Name: "strike", Label: "Strike reaches", Unit: "cells", Per: 100, Reach: 300},
-	{Name: "shot", Label: "Shots fly", Unit: "cells/s", Per: 10, Reach: 240},
-	{Name: "shot reach", Label: "Shots reach", Unit: "cells", Per: 1, Reach: 24},
-	{Name: "pause", Label: "Pause after each", Unit: "ticks", Per: 1, Reach: 60},
+var shownTerms = []term{
+	{"speed", measure.Measure{Label: "Speed", Unit: "cells/s", Per: 10, To: 160}, false},
+	{"health", measure.Measure{Label: "Health", Unit: "", Per: 1, To: 10}, false},
+	{"jump", measure.Measure{Label: "Jump height", Unit: "cells", Per: 10, To: 80}, true},
+	{"air", measure.Measure{Label: "Time in the air", Unit: "ticks", Per: 1, To: 120}, true},
+	{jumpWidth, measure.Measure{Label: "Jump width", Unit: "cells", Per: 10, To: 120}, true},
+	{"start", measure.Measure{Label: "Speeding up", Unit: "ticks", Per: 1, To: 60}, true},
+	{"stop", measure.Measure{Label: "Slowing down", Unit: "ticks", Per: 1, To: 60}, true},
+	{"grace", measure.Measure{Label: "Grace at ledges", Unit: "ticks", Per: 1, To: 20}, true},
+	{"climb", measure.Measure{Label: "Climbing", Unit: "cells/s", Per: 10, To: 160}, true},
+	{"swim", measure.Measure{Label: "Swimming", Unit: "cells/s", Per: 10, To: 160}, true},
+	{"throw", measure.Measure{Label: "Throwing", Unit: "cells/s", Per: 10, To: 240}, false},
+	{"throw rise", measure.Measure{Label: "Throwing up", Unit: "cells/s", Per: 10, To: 160}, true},
+	{"strike", measure.Measure{Label: "Strike reaches", Unit: "cells", Per: 100, To: 300}, false},
+	{"shot", measure.Measure{Label: "Shots fly", Unit: "cells/s", Per: 10, To: 240}, false},
+	{"shot reach", measure.Measure{Label: "Shots reach", Unit: "cells", Per: 1, To: 24}, false},
+	{"pause", measure.Measure{Label: "Pause after each", Unit: "ticks", Per: 1, To: 60}, false},
 }
 
 // counts reports whether a value means anything to somebody who moves so.
@@ -97,25 +117,24 @@ func ViewMovement(d *world.Document) MovementView {
 		v.Name = c.Name
 	}
 	for _, t := range shownTerms {
-		if !counts(m, t.Name) {
+		if !counts(m, t.name) {
 			continue
 		}
-		t.Value, t.Least, t.Most = m.Term(t.Name)
-		if t.Name == jumpWidth {
-			_, least, most := m.Term("speed")
+		value, least, most := m.Term(t.name)
+		if t.name == jumpWidth {
+			_, least, most = m.Term("speed")
 			slow, fast := m, m
 			slow.Speed, fast.Speed = least, most
-			t.Value, t.Least, t.Most = body.JumpWidth(m), body.JumpWidth(slow), body.JumpWidth(fast)
+			value, least, most = body.JumpWidth(m), body.JumpWidth(slow), body.JumpWidth(fast)
 		}
-		t.Reach = min(max(t.Reach, t.Value), t.Most)
-		t.Tries, t.Trial = pieces.Around(t.Value, t.Least, t.Most), t.Name
-		v.Terms = append(v.Terms, t)
+		v.Terms = append(v.Terms, t.view(value, least, most))
 	}
 	return v
 }
 
-// moved is how the player moves with another value by its name.
-func moved(d *world.Document, name string, value int) (world.Movement, error) {
+// moved is how the player moves with another value, in its unit, by its name.
+func moved(d *world.Document, name string, shown float64) (world.Movement, error) {
+	value := named(shownTerms, name).Stored(shown)
 	var m world.Movement
 	if c := d.Character(d.Project.Player); c != nil {
 		m = c.Movement
@@ -130,9 +149,9 @@ func moved(d *world.Document, name string, value int) (world.Movement, error) {
 	return m.With(name, value)
 }
 
-// Movement is the edit that lets the player move otherwise. Who is played without being a
+// Movement is the edit that lets the player move otherwise, with a value in its unit. Who is played without being a
 // character becomes one.
-func Movement(a page.Author, name string, value int) (edit.Edit, error) {
+func Movement(a page.Author, name string, value float64) (edit.Edit, error) {
 	if e, ok, err := ofProject(a, name, value); ok {
 		return e, err
 	}
@@ -160,8 +179,8 @@ func Movement(a page.Author, name string, value int) (edit.Edit, error) {
 
 // SetMovement lets the player move otherwise.
 type SetMovement struct {
-	Term  string `json:"term"`
-	Value int    `json:"value"`
+	Term  string  `json:"term"`
+	Value float64 `json:"value"`
 }
 
 // Do implements Order.
@@ -179,8 +198,8 @@ func (o SetMovement) Do(p *page.Page) page.Changed {
 
 // TryMovement lets the player move otherwise in the game under way alone, while a value is dragged.
 type TryMovement struct {
-	Term  string `json:"term"`
-	Value int    `json:"value"`
+	Term  string  `json:"term"`
+	Value float64 `json:"value"`
 }
 
 // Do implements Order.

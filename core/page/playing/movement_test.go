@@ -42,16 +42,16 @@ func TestMovementIsTried(t *testing.T) {
 	if got := highest(p); got < 34 || got > 36 {
 		t.Errorf("a usual jump is %.1f px high", got)
 	}
-	pagetest.Order(p, playing.TryMovement{Term: "jump", Value: 50})
+	pagetest.Order(p, playing.TryMovement{Term: "jump", Value: 5})
 	if got := highest(p); got < 79 || got > 81 || p.Document() != first {
 		t.Errorf("tried, a jump of 5 cells is %.1f px high", got)
 	}
 	// Dragged back to where it was, nothing is to be undone.
-	pagetest.Order(p, playing.SetMovement{Term: "jump", Value: 22})
+	pagetest.Order(p, playing.SetMovement{Term: "jump", Value: 2.2})
 	if got := highest(p); got < 34 || got > 36 || p.Document() != first || view.StateOf(p).Undo != "" {
 		t.Errorf("dragged back, a jump is %.1f px high, and %q can be undone", got, view.StateOf(p).Undo)
 	}
-	pagetest.Order(p, playing.SetMovement{Term: "jump", Value: 50})
+	pagetest.Order(p, playing.SetMovement{Term: "jump", Value: 5})
 	if d := p.Document(); len(d.Characters) != 1 || d.Project.Player != d.Characters[0].ID || d.Played().Jump != 50 {
 		t.Fatalf("let go, %d characters, jump %d", len(d.Characters), d.Played().Jump)
 	}
@@ -59,14 +59,14 @@ func TestMovementIsTried(t *testing.T) {
 		terms := view.SceneOf(p).Movement.Terms
 		return terms[slices.IndexFunc(terms, func(v playing.TermView) bool { return v.Name == "jump width" })]
 	}
-	for _, want := range []int{20, 33, 90} {
+	for _, want := range []float64{2, 3.3, 9} {
 		pagetest.Order(p, playing.SetMovement{Term: "jump width", Value: want})
-		if got := width().Value; max(got-want, want-got) > 1 || body.JumpWidth(p.Document().Played()) != got {
-			t.Errorf("a jump width of %d became %d", want, got)
+		if got := width().Value; max(got-want, want-got) > 0.11 || float64(body.JumpWidth(p.Document().Played()))/10 != got {
+			t.Errorf("a jump width of %v became %v", want, got)
 		}
 	}
 	before := p.Document()
-	for _, bad := range []playing.SetMovement{{Term: "speed", Value: 641}, {Term: "jump", Value: 0}, {Term: "steering", Value: 3}, {Term: "charm", Value: 1}} {
+	for _, bad := range []playing.SetMovement{{Term: "speed", Value: 64.1}, {Term: "jump", Value: 0}, {Term: "steering", Value: 3}, {Term: "charm", Value: 1}} {
 		for _, o := range []page.Order{bad, playing.TryMovement(bad)} {
 			view.StateOf(p)
 			if pagetest.Order(p, o); p.Document() != before || pagetest.Said(p) == "" {

@@ -60,7 +60,7 @@ func TestReplaysOfAPage(t *testing.T) {
 	if changed := e.Told().Run(0); changed != 0 {
 		t.Errorf("after a change of a name, %b has changed", changed)
 	}
-	pagetest.Order(p, playing.SetMovement{Term: "speed", Value: 20})
+	pagetest.Order(p, playing.SetMovement{Term: "speed", Value: 2})
 	if changed := e.Told().Run(0); changed&page.RerunLeft == 0 || e.View().Kept[0].Came != "waiting" {
 		t.Errorf("after a change: %b, %+v", changed, e.View().Kept[0])
 	}
@@ -74,12 +74,12 @@ func TestReplaysOfAPage(t *testing.T) {
 	id := page.FormatID(d.Replays[0].ID)
 	// Other values are tried beside each other, and nothing is changed.
 	before := p.Document()
-	pagetest.Order(p, replays.TryValues{Replay: page.ID(page.ParseID(id)), Term: "speed", Values: []int{30, 55, 80}})
+	pagetest.Order(p, replays.TryValues{Replay: page.ID(page.ParseID(id)), Term: "speed", Values: "3, 5.5; 8"})
 	e.Rerun()
 	if rows := e.View().Trial.Rows; len(rows) != 3 || rows[0].Came != "parts" || rows[1].Came != "same" || !rows[1].Now || rows[2].Came != "parts" || p.Document() != before {
 		t.Errorf("tried with three speeds: %+v", rows)
 	}
-	for _, bad := range []replays.TryValues{{Term: "charm", Values: []int{1}}, {Term: "speed", Values: []int{0}}, {Term: "speed", Values: make([]int, 10)}} {
+	for _, bad := range []replays.TryValues{{Term: "charm", Values: "1"}, {Term: "speed", Values: "0"}, {Term: "speed", Values: "1 2 3 4 5 6 7 8 9 10"}, {Term: "speed", Values: "3, fast"}, {Term: "speed", Values: "NaN"}} {
 		bad.Replay = page.ID(page.ParseID(id))
 		pagetest.Order(p, bad)
 		if says := pagetest.Said(p); e.Told().Run(0)&page.RerunLeft != 0 || e.View().Trial != nil || says == "" {
@@ -103,7 +103,7 @@ func TestReplaysOfAPage(t *testing.T) {
 	if playing.PlayView(p).X > from {
 		t.Error("it goes on after somebody took over")
 	}
-	pagetest.Order(p, replays.TryValues{Replay: page.ID(page.ParseID(id)), Term: "speed", Values: []int{30}})
+	pagetest.Order(p, replays.TryValues{Replay: page.ID(page.ParseID(id)), Term: "speed", Values: "3"})
 	pagetest.Order(p, things.Delete{Thing: page.Thing{Kind: "replay", ID: page.ID(page.ParseID(id))}})
 	if e.Told().Run(10); len(e.View().Kept) != 0 || e.View().Trial != nil {
 		t.Error("a replay can't be deleted while values are tried over it")
@@ -121,7 +121,7 @@ func TestTryingAPiece(t *testing.T) {
 	e := pagetest.NewElsewhere(t, p)
 	lift := pagetest.Place(p, world.MovingPlatform, 9, 9)
 	m := p.Document().Maps[0]
-	pagetest.Order(p, pieces.SetPieceField{Map: page.ID(m.ID), Piece: page.ID(lift.ID), Field: "to-x", Number: -64})
+	pagetest.Order(p, pieces.SetPieceField{Map: page.ID(m.ID), Piece: page.ID(lift.ID), Field: "to-x", Number: -4})
 	pagetest.Order(p, playing.StartPlay{})
 	for range 150 {
 		playing.Tick(p, play.Right)
@@ -131,13 +131,13 @@ func TestTryingAPiece(t *testing.T) {
 	id := page.FormatID(p.Document().Replays[0].ID)
 	name := pieces.PieceTerm(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: lift.ID}, "speed")
 	before := p.Document()
-	pagetest.Order(p, replays.TryValues{Replay: page.ID(page.ParseID(id)), Term: name, Values: []int{10, 30, 60}})
+	pagetest.Order(p, replays.TryValues{Replay: page.ID(page.ParseID(id)), Term: name, Values: "1 3 6"})
 	e.Rerun()
 	v := e.View().Trial
 	if v == nil || len(v.Rows) != 3 || v.Rows[0].Came != "parts" || v.Rows[1].Came != "same" || !v.Rows[1].Now || v.Rows[2].Came != "parts" || p.Document() != before || !strings.Contains(v.Label, ": Speed") {
 		t.Fatalf("tried with three speeds of the lift: %+v", v)
 	}
-	pagetest.Order(p, replays.SetTried{Term: name, Value: 60})
+	pagetest.Order(p, replays.SetTried{Term: name, Value: 6})
 	if got := p.Document().Maps[0].Piece(lift.ID).Int(props.Speed); got != 60 {
 		t.Errorf("the speed that was tried is set to %d", got)
 	}
@@ -150,7 +150,7 @@ func TestTryingAPiece(t *testing.T) {
 		t.Errorf("with the lift gone there is still a trial: %+v", e.View().Trial)
 	}
 	view.StateOf(p)
-	if pagetest.Order(p, replays.SetTried{Term: name, Value: 60}); pagetest.Said(p) == "" {
+	if pagetest.Order(p, replays.SetTried{Term: name, Value: 6}); pagetest.Said(p) == "" {
 		t.Error("a value of a piece that is gone was set without a word")
 	}
 }

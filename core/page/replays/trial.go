@@ -2,7 +2,11 @@ package replays
 
 import (
 	"fmt"
+	"math"
 	"slices"
+	"strconv"
+	"strings"
+	"unicode"
 
 	"azzel/core/edit"
 	"azzel/core/hand"
@@ -15,21 +19,22 @@ import (
 // mostTried is how many values are tried at a time.
 const mostTried = 9
 
+var errTooMany = fmt.Errorf("one to %d values of the movement, or of a piece that is there, can be tried at a time", mostTried)
+
 // TrialView is what comes of a kept replay with other values of one term of the movement, or of how a
 // piece acts.
 type TrialView struct {
-	// Replay is its id, Term and Per as in TermView.
+	// Replay is its id, Term the name of a TermView.
 	Replay string     `json:"replay"`
 	Term   string     `json:"term"`
 	Label  string     `json:"label"`
 	Unit   string     `json:"unit"`
-	Per    int        `json:"per"`
 	Rows   []TrialRow `json:"rows"`
 }
 
-// TrialRow is what comes of one value, as in ReplayView.
+// TrialRow is what comes of one value in the unit, as in ReplayView.
 type TrialRow struct {
-	Value int `json:"value"`
+	Value float64 `json:"value"`
 	// Now says that it is the value that is set.
 	Now  bool   `json:"now"`
 	Came string `json:"came"`
@@ -45,16 +50,38 @@ type trial struct {
 	rows   []*tried
 }
 
-// TryValues asks for a replay to be played with other values of a term, or for an end of that if there are none.
+// TryValues asks for a replay to be played with other values of a term, or for an end of that if there are none. Values are
+// in the unit of the term, as they were typed: with commas, semicolons or spaces between.
 type TryValues struct {
 	Replay page.ID `json:"replay"`
 	Term   string  `json:"term,omitempty"`
-	Values []int   `json:"values,omitempty"`
+	Values string  `json:"values,omitempty"`
+}
+
+// parse reads values as they were typed.
+func parse(text string) ([]float64, error) {
+	parts := strings.FieldsFunc(text, func(r rune) bool { return r == ',' || r == ';' || unicode.IsSpace(r) })
+	if len(parts) > mostTried {
+		return nil, errTooMany
+	}
+	list := make([]float64, len(parts))
+	for i, part := range parts {
+		n, err := strconv.ParseFloat(part, 64)
+		if err != nil || math.IsNaN(n) || math.IsInf(n, 0) {
+			return nil, fmt.Errorf("values are numbers with commas between, as 4, 5.5, 7: %q is none", part)
+		}
+		list[i] = n
+	}
+	return list, nil
 }
 
 // Do implements Order.
 func (o TryValues) Do(p *page.Page) page.Changed {
-	a := page.Asked{Replay: world.ID(o.Replay), Term: o.Term, Values: o.Values}
+	values, err := parse(o.Values)
+	if err != nil {
+		return p.Fail(err)
+	}
+	a := page.Asked{Replay: world.ID(o.Replay), Term: o.Term, Values: values}
 	if p.Doc().Replay(a.Replay) == nil {
 		a.Values = nil
 	}
@@ -73,7 +100,7 @@ func (o TryValues) Do(p *page.Page) page.Changed {
 func (t *trial) begin(a page.Author) error {
 	term, _, found := triable(a, t.asked.Term)
 	if !found || len(t.asked.Values) > mostTried {
-		return fmt.Errorf("one to %d values of the movement, or of a piece that is there, can be tried at a time", mostTried)
+		return errTooMany
 	}
 	t.doc, t.term, t.rows, t.replay = a.D, term, nil, a.D.Replay(t.asked.Replay)
 	for _, v := range t.asked.Values {
@@ -116,7 +143,7 @@ func (t *trial) view(a page.Author) *TrialView {
 	if t == nil {
 		return nil
 	}
-	v := &TrialView{Replay: page.FormatID(t.replay.ID), Term: t.term.Name, Label: t.term.Label, Unit: t.term.Unit, Per: t.term.Per}
+	v := &TrialView{Replay: page.FormatID(t.replay.ID), Term: t.term.Name, Label: t.term.Label, Unit: t.term.Unit}
 	term, _, _ := triable(a, t.asked.Term)
 	now := term.Value
 	for i, row := range t.rows {
@@ -130,10 +157,10 @@ func (t *trial) view(a page.Author) *TrialView {
 }
 
 // triable finds what can be tried by its name, as it is now, and how it is changed.
-func triable(a page.Author, name string) (term playing.TermView, change func(value int) (edit.Edit, error), found bool) {
+func triable(a page.Author, name string) (term playing.TermView, change func(value float64) (edit.Edit, error), found bool) {
 	d := a.D
 	terms := playing.ViewMovement(d).Terms
-	change = func(value int) (edit.Edit, error) { return playing.Movement(a, name, value) }
+	change = func(value float64) (edit.Edit, error) { return playing.Movement(a, name, value) }
 	ref := world.Ref{Sort: world.SortPiece}
 	if of, _ := fmt.Sscanf(name, "piece %d %d %s", &ref.Map, &ref.ID, &term.Name); of == 3 {
 		m := d.Map(ref.Map)
@@ -147,11 +174,11 @@ func triable(a page.Author, name string) (term playing.TermView, change func(val
 		terms = nil
 		for _, f := range acting.Fields {
 			if len(f.Options) == 0 {
-				terms = append(terms, playing.TermView{Name: f.Name, Label: f.Label, Unit: f.Unit, Value: f.Value, Per: f.Per, Least: f.Least, Most: f.Most, Reach: f.Reach, Tries: f.Tries, Trial: f.Trial})
+				terms = append(terms, playing.TermView{Name: f.Name, Label: f.Label, Measured: f.Measured, Tries: f.Tries, Trial: f.Trial})
 			}
 		}
 		name = term.Name
-		change = func(value int) (edit.Edit, error) { return pieces.Acted(a, ref, name, value, "") }
+		change = func(value float64) (edit.Edit, error) { return pieces.Acted(a, ref, name, value, "") }
 	}
 	i := slices.IndexFunc(terms, func(t playing.TermView) bool { return t.Name == name })
 	if i < 0 {
@@ -164,10 +191,10 @@ func triable(a page.Author, name string) (term playing.TermView, change func(val
 	return term, change, true
 }
 
-// SetTried sets a value that was tried.
+// SetTried sets a value that was tried, in its unit.
 type SetTried struct {
-	Term  string `json:"term"`
-	Value int    `json:"value"`
+	Term  string  `json:"term"`
+	Value float64 `json:"value"`
 }
 
 // Do implements Order.

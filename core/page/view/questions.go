@@ -3,7 +3,9 @@ package view
 import (
 	"encoding/hex"
 	"hash/fnv"
+	"math/bits"
 
+	"azzel/core/grid"
 	"azzel/core/page"
 	"azzel/core/page/characters"
 	"azzel/core/page/history"
@@ -53,6 +55,9 @@ func init() {
 		to(SampleBond{}, []int{}),
 		to(ProposeBond{}, supplies.Proposal{Tiles: []tiles.Bonded{}, Unsure: []int{}}),
 		to(JoinWith{}, 0),
+		to(JoinAt{}, 0),
+		to(HandlesOfCut{}, []tiles.Handle{}),
+		to(DragCut{}, tiles.Cut{}),
 		to(ProposeReskin{}, tilework.Reskin{By: "position", Chosen: []tilework.Pair{}}),
 		to(PreviewReskin{}, tilework.ReskinView{Matches: []tilework.MatchView{}}),
 		to(ReskinPicture{}, page.Picture{}),
@@ -340,6 +345,41 @@ type JoinWith struct {
 // Answer implements Question.
 func (q JoinWith) Answer(*page.Page) any {
 	return int(tiles.Join(q.Join&255).With(tiles.Neighbours(q.Joined), 1<<(q.Neighbour&7), q.On))
+}
+
+// JoinAt asks which neighbour, by its bit, a place on a bond's tile stands for; places are 0 to 1 to the right and down.
+type JoinAt struct {
+	Join int     `json:"join"`
+	X    float64 `json:"x"`
+	Y    float64 `json:"y"`
+}
+
+// Answer implements Question.
+func (q JoinAt) Answer(*page.Page) any {
+	return bits.TrailingZeros8(uint8(tiles.Join(q.Join&255).At(q.X, q.Y)))
+}
+
+// HandlesOfCut asks for the points on a picture that are dragged to change its cut.
+type HandlesOfCut struct {
+	Cut    tiles.Cut `json:"cut"`
+	Width  int       `json:"width"`
+	Height int       `json:"height"`
+}
+
+// Answer implements Question.
+func (q HandlesOfCut) Answer(*page.Page) any { return q.Cut.Handles(q.Width, q.Height) }
+
+// DragCut asks for a cut after one of its handles was dragged to a pixel of the picture.
+type DragCut struct {
+	HandlesOfCut
+	Part tiles.CutPart `json:"part"`
+	X    int           `json:"x"`
+	Y    int           `json:"y"`
+}
+
+// Answer implements Question.
+func (q DragCut) Answer(*page.Page) any {
+	return q.Cut.Dragged(q.Part, grid.Point{X: q.X, Y: q.Y}, q.Width, q.Height)
 }
 
 // ProposeReskin asks what a re-skin of a map begins with; without a map of all.

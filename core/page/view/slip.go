@@ -156,7 +156,8 @@ func placeSlip(p *page.Page, v *SlipView, r world.Ref, line func(string, string,
 		}
 		m = d.Map(a.Map)
 		v.Name, v.Sort, v.Box = a.Name, "area", page.Box(l.Box(a.Cells.Bounds().Move(m.Origin)))
-		v.Area = &places.AreaLook{Forces: places.ViewForces(a.Forces), Holds: a.Holds, Zoom: a.Zoom}
+		look := places.ViewAreaLook(a)
+		v.Area = &look
 		line("Cells", "%d", a.Cells.Len())
 	default:
 		return false

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
-  import { STACK, type CharacterView } from '../core/types.gen';
+  import { MEASURES, type CharacterView } from '../core/types.gen';
 
   /** What a character has when play begins. */
   let { p, character }: { p: Project; character: CharacterView } = $props();
@@ -17,8 +17,8 @@
         <input
           type="number"
           class="h-7 w-14 rounded-inner border border-line bg-sheet px-1 figures"
-          min={0}
-          max={STACK}
+          min={MEASURES.itemBegins.least}
+          max={MEASURES.itemBegins.most}
           value={count(item.id)}
           onchange={(e) => {
             const n = Math.round(e.currentTarget.valueAsNumber);

@@ -552,6 +552,18 @@ export class Questions {
     return this.ask.value('joinWith', q, 0);
   }
 
+  joinAt(q: T.JoinAt): number {
+    return this.ask.value('joinAt', q, 0);
+  }
+
+  handlesOfCut(q: T.HandlesOfCut): T.Handle[] {
+    return this.ask.value('handlesOfCut', q, []);
+  }
+
+  dragCut(q: T.DragCut): T.Cut {
+    return this.ask.value('dragCut', q, {"w":0,"h":0,"margin":0,"spacing":0,"offsetX":0,"offsetY":0,"crop":{"x":0,"y":0,"w":0,"h":0},"keyed":false,"key":0,"scale":0});
+  }
+
   proposeReskin(q: T.ProposeReskin): T.Reskin {
     return this.ask.value('proposeReskin', q, {"map":"","selected":false,"from":"","to":"","by":"position","chosen":[]});
   }

@@ -27,7 +27,6 @@ export interface TrialView {
   term: string;
   label: string;
   unit: string;
-  per: number;
   rows: TrialRow[];
 }
 
@@ -122,6 +121,14 @@ export interface Legend {
 export interface Apart {
   turned: boolean;
   differ: number;
+}
+
+export interface Markable {
+  id: string;
+  name: string;
+  value: string;
+  says: string;
+  most: number;
 }
 
 export interface ProjectCard {
@@ -853,7 +860,7 @@ export interface WatchReplay {
 export interface TryValues {
   replay: string;
   term?: string;
-  values?: number[];
+  values?: string;
 }
 
 export interface SetTried {
@@ -1073,15 +1080,23 @@ export interface MissingView {
   used: boolean;
 }
 
-export interface TermView {
-  name: string;
-  label: string;
-  unit: string;
-  value: number;
+export interface Range {
   least: number;
   most: number;
-  per: number;
-  reach: number;
+  from: number;
+  to: number;
+  step: number;
+  fine: number;
+}
+
+export interface Measured extends Range {
+  value: number;
+  unit: string;
+}
+
+export interface TermView extends Measured {
+  name: string;
+  label: string;
   tries: number[];
   trial: string;
   side: boolean;
@@ -1159,19 +1174,13 @@ export interface OptionView {
   label: string;
 }
 
-export interface FieldView {
+export interface FieldView extends Measured {
   name: string;
   label: string;
   heading: string;
   help: string;
   options: OptionView[];
   chosen: string;
-  value: number;
-  unit: string;
-  per: number;
-  least: number;
-  most: number;
-  reach: number;
   tries: number[];
   trial: string;
   differs: boolean;
@@ -1652,6 +1661,30 @@ export interface JoinWith {
   on: boolean;
 }
 
+export interface JoinAt {
+  join: number;
+  x: number;
+  y: number;
+}
+
+export interface HandlesOfCut {
+  cut: Cut;
+  width: number;
+  height: number;
+}
+
+export interface Handle {
+  part: number;
+  x: number;
+  y: number;
+}
+
+export interface DragCut extends HandlesOfCut {
+  part: number;
+  x: number;
+  y: number;
+}
+
 export interface ProposeReskin {
   map: string;
 }
@@ -1745,9 +1778,67 @@ export const STRIKE = 512;
 export const SHOOT = 1024;
 export const SAMPLE_COLUMNS = 12;
 export const SAMPLE_ROWS = 7;
+export const CUT_CROP = 3;
 export const SIXTEENTH = 16;
 export const HOVER = 0;
 export const PRESS = 1;
 export const DRAG = 2;
 export const RELEASE = 3;
 export const LEAVE = 4;
+
+/** A number that people set: what it is called, its unit, what it may be and usually is. */
+export interface Measure extends Range {
+  label: string;
+  unit: string;
+  usual: number;
+}
+
+export const MEASURES = {
+  amount: { label: 'How much', unit: '', usual: 0, least: 0, most: 1000, from: 0, to: 1000, step: 1, fine: 1 },
+  backdropX: { label: 'Position across', unit: 'px', usual: 0, least: -8192, most: 8192, from: -512, to: 512, step: 1, fine: 1 },
+  backdropY: { label: 'Position down', unit: 'px', usual: 0, least: -8192, most: 8192, from: -512, to: 512, step: 1, fine: 1 },
+  cellH: { label: 'Cell height', unit: 'px', usual: 16, least: 4, most: 128, from: 4, to: 128, step: 1, fine: 1 },
+  cellW: { label: 'Cell width', unit: 'px', usual: 16, least: 4, most: 128, from: 4, to: 128, step: 1, fine: 1 },
+  depthX: { label: 'Depth across', unit: '%', usual: 0, least: -400, most: 400, from: -100, to: 100, step: 1, fine: 1 },
+  depthY: { label: 'Depth down', unit: '%', usual: 0, least: -400, most: 400, from: -100, to: 100, step: 1, fine: 1 },
+  driftX: { label: 'Drifts across', unit: 'px/s', usual: 0, least: -1000, most: 1000, from: -100, to: 100, step: 1, fine: 1 },
+  driftY: { label: 'Drifts down', unit: 'px/s', usual: 0, least: -1000, most: 1000, from: -100, to: 100, step: 1, fine: 1 },
+  factValue: { label: '', unit: '', usual: 0, least: 0, most: 999999, from: 0, to: 999999, step: 1, fine: 1 },
+  fade: { label: 'Fade', unit: '%', usual: 0, least: 0, most: 100, from: 0, to: 100, step: 1, fine: 1 },
+  gravity: { label: 'Gravity', unit: '%', usual: 100, least: 1, most: 1000, from: 1, to: 1000, step: 1, fine: 1 },
+  height: { label: 'Height', unit: 'cells', usual: 0, least: 1, most: 4096, from: 1, to: 4096, step: 1, fine: 1 },
+  itemBegins: { label: '', unit: '', usual: 0, least: 0, most: 999, from: 0, to: 999, step: 1, fine: 1 },
+  itemMost: { label: '', unit: '', usual: 0, least: 1, most: 999, from: 1, to: 999, step: 1, fine: 1 },
+  margin: { label: 'Margin', unit: 'px', usual: 0, least: 0, most: 128, from: 0, to: 128, step: 1, fine: 1 },
+  odds: { label: '', unit: '', usual: 0, least: 0, most: 1000, from: 0, to: 1000, step: 1, fine: 1 },
+  offsetX: { label: 'Offset across', unit: 'px', usual: 0, least: 0, most: 8191, from: 0, to: 8191, step: 1, fine: 1 },
+  offsetY: { label: 'Offset down', unit: 'px', usual: 0, least: 0, most: 8191, from: 0, to: 8191, step: 1, fine: 1 },
+  seenH: { label: 'Screen height', unit: 'cells', usual: 12, least: 1, most: 256, from: 1, to: 256, step: 1, fine: 1 },
+  seenW: { label: 'Screen width', unit: 'cells', usual: 20, least: 1, most: 256, from: 1, to: 256, step: 1, fine: 1 },
+  spacing: { label: 'Spacing', unit: 'px', usual: 0, least: 0, most: 128, from: 0, to: 128, step: 1, fine: 1 },
+  tileH: { label: 'Tile height', unit: 'px', usual: 16, least: 4, most: 128, from: 4, to: 128, step: 1, fine: 1 },
+  tileW: { label: 'Tile width', unit: 'px', usual: 16, least: 4, most: 128, from: 4, to: 128, step: 1, fine: 1 },
+  width: { label: 'Width', unit: 'cells', usual: 0, least: 1, most: 4096, from: 1, to: 4096, step: 1, fine: 1 },
+  windX: { label: 'Wind to the right', unit: 'cells/s', usual: 0, least: -64, most: 64, from: -64, to: 64, step: 0.1, fine: 0.1 },
+  windY: { label: 'Wind down', unit: 'cells/s', usual: 0, least: -64, most: 64, from: -64, to: 64, step: 0.1, fine: 0.1 },
+  zoom: { label: 'Camera zoom', unit: '%', usual: 100, least: 25, most: 400, from: 25, to: 400, step: 1, fine: 1 },
+} satisfies Record<string, Measure>;
+
+export const NEIGHBOURS = ["north", "east", "south", "west", "north-east", "south-east", "south-west", "north-west"];
+export const ROUND = [7, 0, 4, 3, -1, 1, 6, 2, 5];
+export const JOINS = ["along sides", "at corners", "along sides and at corners"];
+export const JOINS_COUNT = [15, 240, 255];
+
+export const TILE_PROPERTIES: Markable[] = [
+  {"id":"solid","name":"Solid","value":"solid","says":"Nobody can walk into it.","most":0},
+  {"id":"role","name":"Role","value":"role","says":"What it is for. Sets the rest to what fits, and lets another tileset take its place.","most":0},
+  {"id":"one-way","name":"One-way","value":"yes","says":"Holds whoever comes from above.","most":0},
+  {"id":"climbable","name":"Climbable","value":"yes","says":"Can be climbed.","most":0},
+  {"id":"water","name":"Water","value":"yes","says":"The player swims in it.","most":0},
+  {"id":"danger","name":"Danger","value":"amount","says":"How much it hurts.","most":100},
+  {"id":"slippery","name":"Slippery","value":"yes","says":"The player slides on it.","most":0},
+  {"id":"slow","name":"Slow","value":"yes","says":"The player walks slowly on it.","most":0},
+  {"id":"above","name":"Above the player","value":"yes","says":"Is laid into the layer above the player, as a tree’s crown.","most":0},
+  {"id":"weight","name":"Weight","value":"amount","says":"How often it is laid among others.","most":1000},
+  {"id":"home","name":"Home layer","value":"text","says":"The layer it is always laid into, by name.","most":0},
+];

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { keepPicture } from '../core/api';
   import type { Project } from '../project.svelte';
-  import type { BackdropView, LayerLook } from '../core/types.gen';
+  import { MEASURES, type BackdropView, type LayerLook } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Range from '../ui/Range.svelte';
 
@@ -51,24 +51,10 @@
       <Button label="No picture" onclick={() => change({ picture: '' })} />
     </div>
     <div class="mt-2 flex flex-col gap-2">
-      <Range
-        label="Drifts across"
-        unit="px/s"
-        value={backdrop.driftX}
-        min={-100}
-        max={100}
-        change={(driftX) => change({ driftX })}
-      />
-      <Range
-        label="Drifts down"
-        unit="px/s"
-        value={backdrop.driftY}
-        min={-100}
-        max={100}
-        change={(driftY) => change({ driftY })}
-      />
-      <Range label="Position across" unit="px" value={backdrop.x} min={-512} max={512} change={(x) => change({ x })} />
-      <Range label="Position down" unit="px" value={backdrop.y} min={-512} max={512} change={(y) => change({ y })} />
+      <Range measure={MEASURES.driftX} value={backdrop.driftX} change={(driftX) => change({ driftX })} />
+      <Range measure={MEASURES.driftY} value={backdrop.driftY} change={(driftY) => change({ driftY })} />
+      <Range measure={MEASURES.backdropX} value={backdrop.x} change={(x) => change({ x })} />
+      <Range measure={MEASURES.backdropY} value={backdrop.y} change={(y) => change({ y })} />
     </div>
   {/if}
 </details>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import type { Project } from '../project.svelte';
-  import type { LayerLook } from '../core/types.gen';
+  import { MEASURES, type LayerLook } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import { givesBack } from '../ui/givesBack';
   import Range from '../ui/Range.svelte';
@@ -56,7 +56,7 @@
       />
       {#if !layer.player}<Button label="Let the player walk here" onclick={() => orders.walkOnLayer(mine)} />{/if}
     </div>
-    <Range label="Fade" unit="%" value={look.fade} min={0} max={100} change={(fade) => set({ fade })} />
+    <Range measure={MEASURES.fade} value={look.fade} change={(fade) => set({ fade })} />
     <div class="flex items-end gap-2">
       <label class="flex min-w-0 flex-1 flex-col gap-1">
         <span>Tint</span>
@@ -69,15 +69,8 @@
       </label>
       <Button label="No tint" disabled={look.tint === ''} onclick={() => set({ tint: '' })} />
     </div>
-    <Range
-      label="Depth across"
-      unit="%"
-      value={look.depthX}
-      min={-100}
-      max={100}
-      change={(depthX) => set({ depthX })}
-    />
-    <Range label="Depth down" unit="%" value={look.depthY} min={-100} max={100} change={(depthY) => set({ depthY })} />
+    <Range measure={MEASURES.depthX} value={look.depthX} change={(depthX) => set({ depthX })} />
+    <Range measure={MEASURES.depthY} value={look.depthY} change={(depthY) => set({ depthY })} />
     <p class="text-small text-soft">
       0 goes with the map, 100 stands still while it passes, below 0 is nearer than the map.
     </p>

@@ -2,6 +2,7 @@
   import { untrack } from 'svelte';
   import type { Project } from '../project.svelte';
   import {
+    JOINS,
     SAMPLE_COLUMNS,
     SAMPLE_ROWS,
     type Bonded,
@@ -15,7 +16,6 @@
   import BondTile from './BondTile.svelte';
   import BondTiles from './BondTiles.svelte';
   import CellsPicture from './CellsPicture.svelte';
-  import { JOINS } from './joins';
 
   interface Props {
     p: Project;

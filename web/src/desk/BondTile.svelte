@@ -1,9 +1,8 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
-  import { MAX_WEIGHT, type Bonded } from '../core/types.gen';
+  import { JOINS_COUNT, MAX_WEIGHT, NEIGHBOURS, ROUND, type Bonded } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import Button from '../ui/Button.svelte';
-  import { matters, NEIGHBOURS, ROUND } from './joins';
 
   interface Props {
     p: Project;
@@ -22,7 +21,7 @@
       {#each ROUND as bit (bit)}
         {#if bit < 0}
           <TilePicture {p} n={tile.tile} size={28} />
-        {:else if matters(join, bit)}
+        {:else if (JOINS_COUNT[join] ?? 0) & (1 << bit)}
           {@const on = (tile.joined & (1 << bit)) !== 0}
           <button
             class="size-7 rounded-inner border {on ? 'border-lagoon bg-lagoon' : 'border-line bg-sheet'}"

@@ -2,7 +2,7 @@
   import type { Project } from '../project.svelte';
   import type { Bonded } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
-  import { joinsWords, MARKS, neighbourAt } from './joins';
+  import { joinsWords, MARKS } from './joins';
 
   interface Props {
     p: Project;
@@ -24,7 +24,8 @@
     const tile = tiles.find((t) => t.tile === Number(under?.dataset.bonded));
     if (!under || !tile) return null;
     const r = under.getBoundingClientRect();
-    return { tile, bit: neighbourAt(join, (event.clientX - r.left) / r.width, (event.clientY - r.top) / r.height) };
+    const [x, y] = [(event.clientX - r.left) / r.width, (event.clientY - r.top) / r.height];
+    return { tile, bit: p.session.ask.joinAt({ join, x, y }) };
   }
 
   function paint(event: PointerEvent): void {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
   import type { Project } from '../project.svelte';
-  import type { Colours } from '../core/types.gen';
+  import { NAME_LETTERS, type Colours } from '../core/types.gen';
   import TilePicture from '../tray/TilePicture.svelte';
   import { figures } from '../ui/figures';
   import Button from '../ui/Button.svelte';
@@ -91,7 +91,7 @@
     {#if colours}
       <label class="flex flex-col gap-1">
         <span>Name of the map</span>
-        <input class="h-7 rounded-inner border border-line bg-sheet px-2" bind:value={name} maxlength={120} />
+        <input class="h-7 rounded-inner border border-line bg-sheet px-2" bind:value={name} maxlength={NAME_LETTERS} />
       </label>
       <label class="flex flex-col gap-1">
         <span>Propose tiles of</span>

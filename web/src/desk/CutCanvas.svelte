@@ -1,10 +1,11 @@
 <script lang="ts">
   import { readColours } from '../board/colours';
   import { theme } from '../core/theme.svelte';
-  import type { Cut, Sheet } from '../core/types.gen';
-  import { handlesOf, moved, type Handle } from './handles';
+  import { CUT_CROP, type Cut, type Handle, type Sheet } from '../core/types.gen';
+  import type { Project } from '../project.svelte';
 
   interface Props {
+    p: Project;
     bitmap: ImageBitmap;
     opened: Sheet;
     sheet: Sheet | null;
@@ -17,7 +18,7 @@
     /** How many screen pixels there are for it. */
     room: { w: number; h: number };
   }
-  let { bitmap, opened, sheet, cut, picking, change, picked, over, room }: Props = $props();
+  let { p, bitmap, opened, sheet, cut, picking, change, picked, over, room }: Props = $props();
 
   let canvas: HTMLCanvasElement | undefined = $state();
   let held: Handle | null = null;
@@ -27,6 +28,9 @@
   const scale = $derived(
     Math.max(1, Math.min(MOST, Math.floor(Math.min(room.w / opened.width, (2 * room.h) / opened.height)))),
   );
+  /** The size of the picture. */
+  const size = $derived({ width: opened.width, height: opened.height });
+  const handles = $derived(p.session.ask.handlesOfCut({ cut, ...size }));
   const pitchX = $derived(cut.w + cut.spacing);
   const pitchY = $derived(cut.h + cut.spacing);
   const startX = $derived(cut.crop.x + cut.offsetX + cut.margin);
@@ -52,9 +56,9 @@
       context.fill('evenodd');
       context.globalAlpha = 1;
     }
-    for (const handle of handlesOf(cut, opened)) {
+    for (const handle of handles) {
       context.beginPath();
-      if (handle.what.startsWith('crop')) context.rect(handle.x * scale - 3, handle.y * scale - 3, 7, 7);
+      if (handle.part >= CUT_CROP) context.rect(handle.x * scale - 3, handle.y * scale - 3, 7, 7);
       else context.arc(handle.x * scale, handle.y * scale, 4.5, 0, Math.PI * 2);
       context.fillStyle = colours.sheet;
       context.fill();
@@ -89,32 +93,33 @@
     return { x: (event.clientX - r.left) / scale, y: (event.clientY - r.top) / scale };
   }
 
-  function near(p: { x: number; y: number }): Handle | null {
+  function near(spot: { x: number; y: number }): Handle | null {
     const reach = 9 / scale;
-    return handlesOf(cut, opened).find((h) => Math.hypot(h.x - p.x, h.y - p.y) <= reach) ?? null;
+    return handles.find((h) => Math.hypot(h.x - spot.x, h.y - spot.y) <= reach) ?? null;
   }
 
   function down(event: PointerEvent): void {
-    const p = at(event);
+    const spot = at(event);
     if (picking) {
       const source = new OffscreenCanvas(1, 1).getContext('2d');
-      source?.drawImage(bitmap, -Math.floor(p.x), -Math.floor(p.y));
+      source?.drawImage(bitmap, -Math.floor(spot.x), -Math.floor(spot.y));
       const [r = 0, g = 0, b = 0] = source?.getImageData(0, 0, 1, 1).data ?? [];
       picked((r << 16) | (g << 8) | b);
       return;
     }
-    held = near(p);
+    held = near(spot);
     if (held) (event.currentTarget as Element).setPointerCapture(event.pointerId);
   }
 
   function move(event: PointerEvent): void {
-    const p = at(event);
+    const spot = at(event);
     if (held) {
-      change(moved(held, Math.round(p.x), Math.round(p.y), cut, opened));
+      const to = { x: Math.round(spot.x), y: Math.round(spot.y) };
+      change(p.session.ask.dragCut({ cut, ...size, part: held.part, ...to }));
       return;
     }
-    over(Math.floor((p.x - startX) / pitchX), Math.floor((p.y - startY) / pitchY));
-    if (canvas) canvas.style.cursor = picking ? 'crosshair' : near(p) ? 'move' : 'default';
+    over(Math.floor((spot.x - startX) / pitchX), Math.floor((spot.y - startY) / pitchY));
+    if (canvas) canvas.style.cursor = picking ? 'crosshair' : near(spot) ? 'move' : 'default';
   }
 </script>
 

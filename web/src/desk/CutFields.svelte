@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { MAX_CELL_SIDE, MIN_CELL_SIDE, PICTURE_SIDE, type Cut, type Sheet } from '../core/types.gen';
+  import { MEASURES, type Cut, type Sheet } from '../core/types.gen';
   import NumberField from '../ui/NumberField.svelte';
   import Button from '../ui/Button.svelte';
 
@@ -25,16 +25,16 @@
 </script>
 
 <div class="flex gap-3">
-  <NumberField label="Tile width" unit="px" bind:value={cut.w} min={MIN_CELL_SIDE} max={MAX_CELL_SIDE} />
-  <NumberField label="Tile height" unit="px" bind:value={cut.h} min={MIN_CELL_SIDE} max={MAX_CELL_SIDE} />
+  <NumberField measure={MEASURES.tileW} bind:value={cut.w} />
+  <NumberField measure={MEASURES.tileH} bind:value={cut.h} />
 </div>
 <div class="flex gap-3">
-  <NumberField label="Margin" unit="px" bind:value={cut.margin} min={0} max={MAX_CELL_SIDE} />
-  <NumberField label="Spacing" unit="px" bind:value={cut.spacing} min={0} max={MAX_CELL_SIDE} />
+  <NumberField measure={MEASURES.margin} bind:value={cut.margin} />
+  <NumberField measure={MEASURES.spacing} bind:value={cut.spacing} />
 </div>
 <div class="flex gap-3">
-  <NumberField label="Offset across" unit="px" bind:value={cut.offsetX} min={0} max={PICTURE_SIDE} />
-  <NumberField label="Offset down" unit="px" bind:value={cut.offsetY} min={0} max={PICTURE_SIDE} />
+  <NumberField measure={MEASURES.offsetX} bind:value={cut.offsetX} />
+  <NumberField measure={MEASURES.offsetY} bind:value={cut.offsetY} />
 </div>
 <label class="flex flex-col gap-1">
   <span>Tiles are scaled</span>

@@ -80,11 +80,16 @@
   });
 
   const number = (v: number | null): number => (Number.isFinite(v) ? Math.trunc(v ?? 0) : 0);
+  /** The cut with whole numbers, also while they are typed. */
+  const whole = $derived.by(() => {
+    const of: Cut = { ...cut, crop: { ...cut.crop } };
+    for (const k of ['w', 'h', 'margin', 'spacing', 'offsetX', 'offsetY'] as const) of[k] = number(cut[k]);
+    return of;
+  });
   let asked = 0;
   $effect(() => {
     if (!opened) return;
-    const wanted: Cut = { ...cut, crop: { ...cut.crop } };
-    for (const k of ['w', 'h', 'margin', 'spacing', 'offsetX', 'offsetY'] as const) wanted[k] = number(cut[k]);
+    const wanted = whole;
     const mine = ++asked;
     const how = apart;
     cutter.cut(wanted).then((answer) => {
@@ -145,10 +150,11 @@
   >
     {#if opened && bitmap}
       <CutCanvas
+        {p}
         {bitmap}
         {opened}
         {sheet}
-        {cut}
+        cut={whole}
         {picking}
         room={{ w: w - 32, h: h - 32 }}
         change={(to) => (cut = to)}

@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
-  import type { Mark } from '../core/types.gen';
+  import { MEASURES, TILE_PROPERTIES, type Mark } from '../core/types.gen';
   import Choices from '../ui/Choices.svelte';
   import NumberField from '../ui/NumberField.svelte';
-  import { markOf, properties } from './marks';
+  import { markOf } from './marks';
   import OwnFields from './OwnFields.svelte';
 
   interface Props {
@@ -22,13 +22,13 @@
     [true, 'it is'],
     [false, 'it is not'],
   ] as const;
-  const property = $derived(properties.find((q) => q.id === mark.property));
+  const property = $derived(TILE_PROPERTIES.find((q) => q.id === mark.property));
   const layers = $derived([...new Set((p.session.scene?.maps ?? []).flatMap((m) => m.layers.map((l) => l.name)))]);
 </script>
 
 <Choices
   label="What is painted onto tiles"
-  options={properties.map((q) => [q.id, q.name] as const)}
+  options={TILE_PROPERTIES.map((q) => [q.id, q.name] as const)}
   value={property?.id}
   choose={(id) => change(markOf(id))}
 />
@@ -46,10 +46,7 @@
 {:else if property?.value === 'amount'}
   <div class="w-28">
     <NumberField
-      label="How much"
-      unit=""
-      min={0}
-      max={property.most ?? 100}
+      measure={{ ...MEASURES.amount, most: property.most }}
       bind:value={() => mark.amount, (amount) => change({ ...mark, amount: Math.trunc(amount || 0) })}
     />
   </div>

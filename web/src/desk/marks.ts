@@ -1,38 +1,5 @@
 import type { Mark, OwnView, TileView } from '../core/types.gen';
 
-/** What can be painted onto tiles: the core's name of the property, its name for people, and how its value is chosen. */
-export interface Property {
-  id: string;
-  name: string;
-  value: 'yes' | 'amount' | 'text' | 'solid' | 'role';
-  says: string;
-  most?: number;
-}
-
-export const properties: Property[] = [
-  { id: 'solid', name: 'Solid', value: 'solid', says: 'Nobody can walk into it.' },
-  {
-    id: 'role',
-    name: 'Role',
-    value: 'role',
-    says: 'What it is for. Sets the rest to what fits, and lets another tileset take its place.',
-  },
-  { id: 'one-way', name: 'One-way', value: 'yes', says: 'Holds whoever comes from above.' },
-  { id: 'climbable', name: 'Climbable', value: 'yes', says: 'Can be climbed.' },
-  { id: 'water', name: 'Water', value: 'yes', says: 'Is swum in.' },
-  { id: 'danger', name: 'Danger', value: 'amount', says: 'How much it hurts.', most: 100 },
-  { id: 'slippery', name: 'Slippery', value: 'yes', says: 'One slides on it.' },
-  { id: 'slow', name: 'Slow', value: 'yes', says: 'One walks slowly on it.' },
-  {
-    id: 'above',
-    name: 'Above the player',
-    value: 'yes',
-    says: 'Is laid into the layer above the player, as a tree’s crown.',
-  },
-  { id: 'weight', name: 'Weight', value: 'amount', says: 'How often it is laid among others.', most: 1000 },
-  { id: 'home', name: 'Home layer', value: 'text', says: 'The layer it is always laid into, by name.' },
-];
-
 /** What strokes over a sheet are for. */
 export type Taking = 'marks' | 'block' | 'frames';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { FACT_VALUE } from '../core/types.gen';
+  import { MEASURES } from '../core/types.gen';
 
   interface Props {
     label: string;
@@ -16,8 +16,8 @@
     type="number"
     class="h-7 w-20 rounded-inner border border-line bg-sheet px-1 figures"
     aria-label={label}
-    min={0}
-    max={FACT_VALUE}
+    min={MEASURES.factValue.least}
+    max={MEASURES.factValue.most}
     {value}
     onchange={(e) => {
       const n = Math.round(e.currentTarget.valueAsNumber);

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { fetchVersion, keepVersion, listVersions, nameVersion, removeVersion } from '../core/api';
   import type { Project } from '../project.svelte';
-  import type { Version } from '../core/types.gen';
+  import { NAME_LETTERS, type Version } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Download from '../ui/Download.svelte';
   import Rename from '../ui/Rename.svelte';
@@ -56,7 +56,7 @@
     <input
       class="h-7 rounded-inner border border-line bg-sheet px-2"
       bind:value={name}
-      maxlength={120}
+      maxlength={NAME_LETTERS}
       placeholder={proposed()}
     />
   </label>

@@ -1,16 +1,16 @@
 <script lang="ts">
   import { createProject } from '../core/api';
-  import { MAX_CELL_SIDE, MAX_SEEN, MIN_CELL_SIDE, NAME_LETTERS } from '../core/types.gen';
+  import { MEASURES, NAME_LETTERS } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import NumberField from '../ui/NumberField.svelte';
 
   let { open, first }: { open: (id: string) => void; first: boolean } = $props();
 
   let name = $state('');
-  let cellW = $state(16);
-  let cellH = $state(16);
-  let seenW = $state(20);
-  let seenH = $state(12);
+  let cellW = $state(MEASURES.cellW.usual);
+  let cellH = $state(MEASURES.cellH.usual);
+  let seenW = $state(MEASURES.seenW.usual);
+  let seenH = $state(MEASURES.seenH.usual);
   let view = $state(0);
   let error = $state('');
   let busy = $state(false);
@@ -42,12 +42,12 @@
     <input bind:value={name} maxlength={NAME_LETTERS} class="h-7 rounded-inner border border-line bg-sheet px-2" />
   </label>
   <div class="flex gap-3">
-    <NumberField label="Cell width" unit="px" bind:value={cellW} min={MIN_CELL_SIDE} max={MAX_CELL_SIDE} />
-    <NumberField label="Cell height" unit="px" bind:value={cellH} min={MIN_CELL_SIDE} max={MAX_CELL_SIDE} />
+    <NumberField measure={MEASURES.cellW} bind:value={cellW} />
+    <NumberField measure={MEASURES.cellH} bind:value={cellH} />
   </div>
   <div class="flex gap-3">
-    <NumberField label="Screen width" unit="cells" bind:value={seenW} min={1} max={MAX_SEEN} />
-    <NumberField label="Screen height" unit="cells" bind:value={seenH} min={1} max={MAX_SEEN} />
+    <NumberField measure={MEASURES.seenW} bind:value={seenW} />
+    <NumberField measure={MEASURES.seenH} bind:value={seenH} />
   </div>
   <label class="flex flex-col gap-1">
     <span>Maps are seen</span>

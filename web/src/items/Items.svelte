@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
-  import { NAME_LETTERS, STACK } from '../core/types.gen';
+  import { NAME_LETTERS, MEASURES } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Named from '../ui/Named.svelte';
   import Rename from '../ui/Rename.svelte';
@@ -41,8 +41,8 @@
           <input
             type="number"
             class="h-7 w-14 rounded-inner border border-line bg-sheet px-1 figures"
-            min={1}
-            max={STACK}
+            min={MEASURES.itemMost.least}
+            max={MEASURES.itemMost.most}
             value={item.most}
             onchange={(e) => {
               const n = Math.round(e.currentTarget.valueAsNumber);

@@ -11,10 +11,10 @@
   }
   let { term, before, drag, set }: Props = $props();
 
-  const shown = (value: number): string => (value / term.per).toFixed(Math.round(Math.log10(term.per)));
+  const shown = (value: number): string => value.toFixed(Math.round(-Math.log10(term.fine)));
 
   function typed(event: Event & { currentTarget: HTMLInputElement }): void {
-    const value = Math.round(event.currentTarget.valueAsNumber * term.per);
+    const value = event.currentTarget.valueAsNumber;
     if (Number.isFinite(value) && value !== term.value) set(value);
     event.currentTarget.value = shown(term.value);
   }
@@ -27,8 +27,9 @@
     class="min-w-0 flex-1 accent-saffron"
     aria-label={term.label}
     aria-valuetext="{shown(term.value)} {term.unit}"
-    min={term.least}
-    max={term.reach}
+    min={term.from}
+    max={term.to}
+    step={term.fine}
     value={term.value}
     oninput={(e) => drag(e.currentTarget.valueAsNumber)}
     onchange={(e) => set(e.currentTarget.valueAsNumber)}
@@ -38,7 +39,7 @@
       type="number"
       class="w-full min-w-0 bg-transparent px-1 figures"
       aria-label="{term.label}, in {term.unit || 'points'}"
-      step={1 / term.per}
+      step={term.step}
       value={shown(term.value)}
       onchange={typed}
     />

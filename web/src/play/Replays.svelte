@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
-  import type { ReplayView } from '../core/types.gen';
+  import { NAME_LETTERS, type ReplayView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Rename from '../ui/Rename.svelte';
   import Trial from './Trial.svelte';
@@ -26,7 +26,7 @@
     <input
       class="h-7 rounded-inner border border-line bg-sheet px-2"
       bind:value={name}
-      maxlength={120}
+      maxlength={NAME_LETTERS}
       placeholder="the name of the map"
       disabled={!p.game.view}
     />

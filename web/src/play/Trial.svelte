@@ -17,17 +17,11 @@
   const term = $derived(terms.find((t) => t.trial === name));
   let text: string | null = $state(null);
   const trial = $derived(p.game.replays.trial?.replay === replay.id ? p.game.replays.trial : null);
-  const proposed = $derived(term ? term.tries.map((v) => v / term.per).join(', ') : '');
+  const proposed = $derived(term ? term.tries.join(', ') : '');
 
   function go(event: SubmitEvent): void {
     event.preventDefault();
-    const per = term?.per ?? 1;
-    const list = (text ?? proposed)
-      .split(/[,;\s]+/)
-      .filter((part) => part !== '')
-      .map((part) => Math.round(Number(part) * per));
-    if (list.some((n) => !Number.isFinite(n))) p.session.say('Values are numbers with commas between: 4, 5.5, 7');
-    else void p.session.orders.tryValues({ replay: replay.id, term: name, values: list });
+    void p.session.orders.tryValues({ replay: replay.id, term: name, values: text ?? proposed });
   }
 </script>
 
@@ -54,13 +48,13 @@
     <tbody>
       {#each trial.rows as row (row.value)}
         <tr class="border-t border-line align-top" data-tried={row.came}>
-          <th class="w-12 py-1 pr-2 text-right font-normal figures" scope="row">{row.value / trial.per}</th>
+          <th class="w-12 py-1 pr-2 text-right font-normal figures" scope="row">{row.value}</th>
           <td class="py-1 {row.came === 'parts' || row.came === 'fails' ? 'text-rose-ink' : 'text-soft'}">{row.says}</td
           >
           <td class="py-1 pl-1 text-right whitespace-nowrap">
             {#if row.now}<span class="text-soft">is set</span>{:else}<button
                 class="text-lagoon-ink underline"
-                aria-label="Set {trial.label} to {row.value / trial.per}"
+                aria-label="Set {trial.label} to {row.value}"
                 onclick={() => p.session.orders.setTried({ term: trial.term, value: row.value })}>set</button
               >{/if}
           </td>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { TICKS_PER_SECOND, type FieldView } from '../core/types.gen';
+  import type { FieldView } from '../core/types.gen';
 
   /** What can be set of one piece, or of several at once, as the core declares it. */
   interface Props {
@@ -16,16 +16,13 @@
   /** The value that is being dragged, by its name. */
   let dragged: { name: string; value: number } | null = $state(null);
 
-  /** As few decimals as say what it is. */
-  const shown = (value: number, per: number): number => Math.round((value / per) * 100) / 100;
   /** What it is called apart from its heading. */
   const called = (field: FieldView): string => (field.heading === '' ? field.label : `${field.heading} ${field.label}`);
-  const step = (per: number): number => (per === 1 ? 1 : per === 10 || per === TICKS_PER_SECOND ? 0.1 : 0.5);
 
   function typed(field: FieldView, input: HTMLInputElement): void {
-    const value = Math.round(input.valueAsNumber * field.per);
+    const value = input.valueAsNumber;
     if (Number.isFinite(value) && (field.differs || value !== field.value)) change(field.name, value);
-    input.value = field.differs ? '' : String(shown(field.value, field.per));
+    input.value = field.differs ? '' : String(field.value);
   }
 </script>
 
@@ -52,8 +49,9 @@
         type="range"
         class="min-w-0 flex-1 accent-saffron"
         aria-label="{called(field)}, dragged"
-        min={field.least < 0 ? -field.reach : field.least}
-        max={field.reach}
+        min={field.from}
+        max={field.to}
+        step={field.fine}
         value={field.value}
         oninput={(e) => {
           dragged = { name: field.name, value: e.currentTarget.valueAsNumber };
@@ -69,15 +67,15 @@
         <input
           type="number"
           class="w-full min-w-0 bg-transparent px-1 figures"
-          step={step(field.per)}
-          min={shown(field.least, field.per)}
-          max={shown(field.most, field.per)}
+          step={field.step}
+          min={field.least}
+          max={field.most}
           placeholder={field.differs ? 'differs' : undefined}
           value={dragged?.name === field.name
-            ? shown(dragged.value, field.per)
+            ? Math.round(dragged.value * 100) / 100
             : field.differs
               ? ''
-              : shown(field.value, field.per)}
+              : field.value}
           onchange={(e) => typed(field, e.currentTarget)}
         />
         {#if !field.differs}<span class="shrink-0 text-small text-soft">{field.unit}</span>{/if}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { RadioGroup } from 'bits-ui';
   import type { Project } from '../project.svelte';
-  import type { MapLook, MapView } from '../core/types.gen';
+  import { MEASURES, type MapLook, type MapView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import MapPicture from './MapPicture.svelte';
   import MapHere from './MapHere.svelte';
@@ -45,8 +45,8 @@
   <summary class="cursor-pointer">Size and place</summary>
   <div class="mt-2 flex flex-col gap-2">
     <div class="flex gap-2">
-      <NumberField label="Width" unit="cells" bind:value={columns} min={1} max={4096} />
-      <NumberField label="Height" unit="cells" bind:value={rows} min={1} max={4096} />
+      <NumberField measure={MEASURES.width} bind:value={columns} />
+      <NumberField measure={MEASURES.height} bind:value={rows} />
     </div>
     <div class="flex items-center gap-2">
       <RadioGroup.Root

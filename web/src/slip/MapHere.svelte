@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
-  import type { MapLook, MapView } from '../core/types.gen';
+  import { MEASURES, type MapLook, type MapView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
+  import MeasureField from '../ui/MeasureField.svelte';
   import Forces from './Forces.svelte';
 
   /** How one moves on a map, what lottery pieces give there, and its tracks and areas. */
@@ -32,20 +33,12 @@
     </div>
     <div class="mt-1 text-small text-soft">Lottery pieces here become, by weight</div>
     {#each p.session.scene?.odds ?? [] as name, i (name)}
-      <label class="flex items-center justify-between gap-2">
-        <span>{name}</span>
-        <input
-          type="number"
-          class="h-7 w-24 rounded-inner border border-line bg-sheet px-1 figures"
-          min={0}
-          max={1000}
-          value={look.lottery[i]}
-          onchange={(e) => {
-            const value = e.currentTarget.valueAsNumber;
-            if (Number.isFinite(value)) set({ lottery: look.lottery.map((w, k) => (k === i ? Math.round(value) : w)) });
-          }}
-        />
-      </label>
+      <MeasureField
+        measure={MEASURES.odds}
+        label={name}
+        value={look.lottery[i] ?? 0}
+        change={(weight) => set({ lottery: look.lottery.map((w, k) => (k === i ? Math.round(weight) : w)) })}
+      />
     {/each}
   </div>
 </details>

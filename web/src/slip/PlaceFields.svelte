@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
-  import type { AreaLook, SlipView, TrackLook } from '../core/types.gen';
+  import { MEASURES, type AreaLook, type SlipView, type TrackLook } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
+  import MeasureField from '../ui/MeasureField.svelte';
   import Forces from './Forces.svelte';
 
   /** What can be set of a track or an area. */
@@ -19,24 +20,7 @@
   {@const area = p.session.asAsked(slip.id, slip.area)}
   <div class="flex flex-col gap-1" role="group" aria-label="What the area does">
     <Forces forces={area.forces} set={(forces) => setArea({ forces })} />
-    <label class="flex items-center justify-between gap-2">
-      <span>Camera zoom</span>
-      <span class="flex h-7 w-24 items-center rounded-inner border border-line bg-sheet pr-1">
-        <input
-          type="number"
-          class="w-full min-w-0 bg-transparent px-1 figures"
-          min={25}
-          max={400}
-          step={5}
-          value={area.zoom || 100}
-          onchange={(e) => {
-            const value = e.currentTarget.valueAsNumber;
-            if (Number.isFinite(value)) setArea({ zoom: value === 100 ? 0 : Math.round(value) });
-          }}
-        />
-        <span class="text-small text-soft">%</span>
-      </span>
-    </label>
+    <MeasureField measure={MEASURES.zoom} value={area.zoom} change={(zoom) => setArea({ zoom })} />
     <div class="flex flex-wrap gap-2">
       <Button label="Holds the camera" pressed={area.holds} onclick={() => setArea({ holds: !area.holds })} />
       <Button
