@@ -65,11 +65,11 @@ func TestPlayedWithThePad(t *testing.T) {
 	w.shoot("bodies")
 	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 	w.press(input.KeyX)
-	w.hold(input.KeyK, "it to be carried", `() => window.azzel.play().things[0].level === 1`)
+	w.hold(input.KeyK, "it to be carried", `() => window.azzel.play().things[0].carried`)
 	w.frame()
 	w.frame()
 	far := w.page.MustEval(`() => window.azzel.play().x`).Num()
-	w.hold(input.KeyK, "it to be thrown", `() => window.azzel.play().things[0].level === 0`)
+	w.hold(input.KeyK, "it to be thrown", `() => !window.azzel.play().things[0].carried`)
 	w.until("it to come down", `() => window.azzel.play().things[0].x > `+written(far+40))
 	w.press(input.KeyP)
 

@@ -18,6 +18,7 @@ import (
 	"azzel/core/limit"
 	"azzel/core/logic"
 	"azzel/core/page"
+	"azzel/core/page/characters"
 	roommaps "azzel/core/page/maps"
 	"azzel/core/page/measure"
 	"azzel/core/page/replays"
@@ -147,7 +148,7 @@ func constants(out *bytes.Buffer) {
 		{"LEFT", int(play.Left)}, {"RIGHT", int(play.Right)}, {"UP", int(play.Up)}, {"DOWN", int(play.Down)}, {"USE", int(play.Use)},
 		{"JUMP", int(play.Jump)}, {"STRIKE", int(play.Strike)}, {"SHOOT", int(play.Shoot)},
 		{"SAMPLE_COLUMNS", supplies.SampleColumns}, {"SAMPLE_ROWS", supplies.SampleRows},
-		{"CUT_CROP", int(tiles.CutLeft)}, {"SIXTEENTH", roommaps.Sixteenth}, {"HOVER", page.Hover}, {"PRESS", page.Press}, {"DRAG", page.Drag}, {"RELEASE", page.Release}, {"LEAVE", page.Leave},
+		{"CUT_CROP", int(tiles.CutLeft)}, {"NO_PART", int(characters.NoPart)}, {"CORNER", int(characters.Corner)}, {"FOOT", int(characters.Foot)}, {"SIXTEENTH", roommaps.Sixteenth}, {"HOVER", page.Hover}, {"PRESS", page.Press}, {"DRAG", page.Drag}, {"RELEASE", page.Release}, {"LEAVE", page.Leave},
 	} {
 		fmt.Fprintf(out, "\nexport const %s = %d;", c.name, c.value)
 	}

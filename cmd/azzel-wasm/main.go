@@ -146,13 +146,13 @@ func pointer(what, x, y, erase, steady, near int32) (result int32) {
 	return int32(now.Pointer(int(what), grid.Point{X: int(x), Y: int(y)}, erase != 0, steady != 0, int(near)))
 }
 
-// layerWay leaves the way in the box.
+// layerLies leaves in the box the way of a layer, and where its backdrop lies.
 //
-//go:wasmexport layerWay
-func layerWay(m, layer int64, x, y, w, h int32) (result int32) {
+//go:wasmexport layerLies
+func layerLies(m, layer int64, x, y, w, h int32, seconds float64) (result int32) {
 	defer bridge.Guard(&result)
-	way := maps.LayerWay(now, world.ID(m), world.ID(layer), grid.Rect{X: int(x), Y: int(y), W: int(w), H: int(h)})
-	box = [4]int32{int32(way.X), int32(way.Y), 0, 0}
+	way, backdrop := maps.LayerLies(now, world.ID(m), world.ID(layer), grid.Rect{X: int(x), Y: int(y), W: int(w), H: int(h)}, seconds)
+	box = [4]int32{int32(way.X), int32(way.Y), int32(backdrop.X), int32(backdrop.Y)}
 	return 0
 }
 

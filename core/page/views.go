@@ -31,6 +31,46 @@ type BoxView struct {
 	H int `json:"h"`
 }
 
+// BodyView is the box of what moves between cells; X and Y are its upper left corner.
+type BodyView struct {
+	X float64 `json:"x"`
+	Y float64 `json:"y"`
+	W int     `json:"w"`
+	H int     `json:"h"`
+}
+
+// Body is the box of a body of which X and Y are the foot.
+func Body(x, y float64, w, h int) BodyView { return BodyView{x - float64(w)/2, y - float64(h), w, h} }
+
+// SpotView is where a picture of something that stands on a map is drawn.
+type SpotView struct {
+	// X and Y are where the middle of its lower edge lies.
+	X float64 `json:"x"`
+	Y float64 `json:"y"`
+	// Order says what is drawn before what: the lowest first.
+	Order float64 `json:"order"`
+}
+
+// Levels at which things stand: what all else stands on, all that walk among each other, and what is carried overhead.
+const (
+	LevelGround = iota - 1
+	LevelFeet
+	LevelOverhead
+)
+
+// Spot is where a picture is drawn of something whose foot is at x, y, if the foot lies in the picture so many pixels to the
+// right of the middle of its lower edge and above it. At one level those whose feet are lower are in front.
+func Spot(x, y float64, foot grid.Point, level int) SpotView {
+	const apart = 1 << 40
+	return SpotView{X: x - float64(foot.X), Y: y + float64(foot.Y), Order: float64(level)*apart + y}
+}
+
+// InFront is a spot before all others.
+func (s SpotView) InFront() SpotView {
+	s.Order = 1 << 50
+	return s
+}
+
 // Rect is the box as a rectangle, no farther off than anything can be.
 func (b BoxView) Rect() grid.Rect {
 	corner, size := At(b.X, b.Y), At(b.W, b.H)

@@ -39,3 +39,22 @@ func TestAway(t *testing.T) {
 		}
 	}
 }
+
+// A backdrop drifts evenly; one that repeats lies after each of its lengths as at first, and so is never far.
+func TestDrifted(t *testing.T) {
+	r := rand.New(rand.NewPCG(2, 6))
+	for range 500 {
+		b := world.Backdrop{X: r.IntN(200) - 100, Y: r.IntN(200) - 100, W: 1 + r.IntN(300), H: 1 + r.IntN(300), DriftX: r.IntN(200) - 100, DriftY: r.IntN(200) - 100, RepeatX: true}
+		seconds := float64(r.IntN(100_000)) / 4
+		at := picture.Drifted(b, seconds, 4)
+		if at.Y != 4*b.Y+int(float64(b.DriftY)*seconds*4) {
+			t.Fatalf("%+v lies after %v s at %d quarters down", b, seconds, at.Y)
+		}
+		if way := at.X - 4*b.X; way <= -4*b.W || way >= 4*b.W || (way-int(float64(b.DriftX)*seconds*4))%(4*b.W) != 0 {
+			t.Fatalf("%+v lies after %v s at %d quarters to the right", b, seconds, at.X)
+		}
+	}
+	if at := picture.Drifted(world.Backdrop{DriftX: -1000}, 1e12, 16); at.X > -1<<28 || at.X < -1<<29 {
+		t.Errorf("after ages it lies at %d", at.X)
+	}
+}

@@ -4,6 +4,7 @@ import (
 	"errors"
 	"fmt"
 
+	"azzel/core/grid"
 	"azzel/core/limit"
 	"azzel/core/pack"
 )
@@ -69,6 +70,14 @@ func (c *Character) Rows() []Pose {
 		}
 	}
 	return list
+}
+
+// Foot is where in a frame the foot is, in pixels to the right of the middle of its lower edge and above it.
+func (c *Character) Foot(mirrored bool) grid.Point {
+	if mirrored {
+		return grid.Point{X: -c.FootX, Y: c.FootY}
+	}
+	return grid.Point{X: c.FootX, Y: c.FootY}
 }
 
 // Frame is which frame is seen of somebody who has been doing something for so many ticks, and

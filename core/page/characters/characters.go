@@ -3,6 +3,7 @@ package characters
 
 import (
 	"fmt"
+	"math"
 
 	"azzel/core/body"
 	"azzel/core/edit"
@@ -23,16 +24,8 @@ type CharacterView struct {
 	W     int        `json:"w"`
 	H     int        `json:"h"`
 	Poses []PoseView `json:"poses"`
-	// AboveW and AboveH are its body from above, Begins what it begins with.
-	AboveW int                `json:"aboveW"`
-	AboveH int                `json:"aboveH"`
+	// Begins is what it begins with.
 	Begins []memory.StockView `json:"begins"`
-	// BodyW and BodyH are its body from the side, FootX and FootY where in a frame its foot is,
-	// to the right of the middle of its lower edge and up from it.
-	BodyW int `json:"bodyW"`
-	BodyH int `json:"bodyH"`
-	FootX int `json:"footX"`
-	FootY int `json:"footY"`
 }
 
 // PoseView is a row of a character's sheet and what it shows.
@@ -64,9 +57,8 @@ func CharactersOf(d *world.Document) []world.ID {
 func ViewCharacters(d *world.Document) []CharacterView {
 	list := []CharacterView{}
 	for _, c := range d.Characters {
-		size, above := body.SizeOf(d.Project.Lattice(), world.SideView, c.Movement), body.SizeOf(d.Project.Lattice(), world.TopDown, c.Movement)
 		v := CharacterView{ID: page.FormatID(c.ID), Name: c.Name, Played: c.ID == d.Project.Player, Strip: c.Strip, W: c.W, H: c.H, Poses: []PoseView{},
-			AboveW: above.W, AboveH: above.H, Begins: memory.ViewStocks(d, c.Begins), BodyW: size.W, BodyH: size.H, FootX: c.FootX, FootY: c.FootY}
+			Begins: memory.ViewStocks(d, c.Begins)}
 		for _, p := range c.Rows() {
 			v.Poses = append(v.Poses, PoseView{int(p.Act), int(p.Facing), p.Frames, p.Ticks})
 		}
@@ -138,15 +130,66 @@ func (o SetPose) Do(p *page.Page) page.Changed {
 	return p.Change(c.Name, edit.Changes(ref, c.Values(), next.Values()))
 }
 
-// SetBody gives a character a body from the side or from above, of a width and height in pixels, and the place of its foot in
-// a frame.
+// Body is a body of a character as it is set: its width and height in pixels, and the place of the foot in a frame, to the
+// right of the middle of its lower edge and above it.
+type Body struct {
+	W     int `json:"w"`
+	H     int `json:"h"`
+	FootX int `json:"footX"`
+	FootY int `json:"footY"`
+}
+
+// BodyOf is the body of a character from the side or from above.
+func BodyOf(d *world.Document, c *world.Character, above bool) Body {
+	view := world.SideView
+	if above {
+		view = world.TopDown
+	}
+	size := body.SizeOf(d.Project.Lattice(), view, c.Movement)
+	return Body{size.W, size.H, c.FootX, c.FootY}
+}
+
+// A BodyPart is what of a body is dragged on a frame.
+type BodyPart int
+
+// The parts of a body that are dragged: none, its upper right corner, and the foot.
+const (
+	NoPart BodyPart = iota
+	Corner
+	Foot
+)
+
+// Outlined is a body with where it lies on a frame, in pixels from the frame's upper left corner.
+type Outlined struct {
+	Body
+	// X and Y are the foot, Box what the body covers.
+	X   float64       `json:"x"`
+	Y   float64       `json:"y"`
+	Box page.BodyView `json:"box"`
+}
+
+// Dragged is a body on a frame of w × h pixels after a part of it was dragged to a place there.
+func (b Body) Dragged(part BodyPart, x, y float64, w, h int) Outlined {
+	const least = 2
+	whole := func(v float64) int { return int(math.Round(min(max(v, -1<<20), 1<<20))) }
+	foot := func() (float64, float64) { return float64(w)/2 + float64(b.FootX), float64(h - b.FootY) }
+	switch footX, footY := foot(); part {
+	case Corner:
+		b.W, b.H = max(least, whole(2*math.Abs(x-footX))), max(least, whole(footY-y))
+	case Foot:
+		b.FootX, b.FootY = whole(x-float64(w)/2), whole(float64(h)-y)
+	}
+	at := Outlined{Body: b}
+	at.X, at.Y = foot()
+	at.Box = page.Body(at.X, at.Y, b.W, b.H)
+	return at
+}
+
+// SetBody gives a character a body from the side or from above.
 type SetBody struct {
 	Character page.ID `json:"character"`
 	Above     bool    `json:"above"`
-	W         int     `json:"w"`
-	H         int     `json:"h"`
-	FootX     int     `json:"footX"`
-	FootY     int     `json:"footY"`
+	Body
 }
 
 // Do implements Order.
@@ -186,7 +229,7 @@ func (o ProposeBody) Do(p *page.Page) page.Changed {
 	if box.Empty() {
 		return p.Refuse("Nothing of %s is opaque: give it another sheet, or set its body by numbers.", c.Name)
 	}
-	return SetBody{Character: o.Character, W: box.W, H: box.H, FootX: box.X + box.W/2 - strip.W/2, FootY: strip.H - box.Y - box.H}.Do(p)
+	return SetBody{Character: o.Character, Body: Body{box.W, box.H, box.X + box.W/2 - strip.W/2, strip.H - box.Y - box.H}}.Do(p)
 }
 
 // UseAsPlayer lets another character be played; the built-in figure if none is given.

@@ -75,7 +75,7 @@ func TestCharactersOfAPage(t *testing.T) {
 	}
 	before := p.Document()
 	for _, bad := range []page.Order{characters.SetPose{Character: who, Row: 2, Act: 99, Ticks: 3}, characters.SetPose{Character: who, Row: 2}, characters.SetPose{Character: who, Row: 7, Ticks: 3},
-		characters.SetBody{Character: who, W: -1, H: 4}, characters.SetBody{Character: who, W: 4, H: 4, FootX: 900}, characters.TakeSheet{Character: who, Sheet: characters.SheetTaken{Columns: 2, Rows: 1, Places: []int{9}}}} {
+		characters.SetBody{Character: who, Body: characters.Body{W: -1, H: 4}}, characters.SetBody{Character: who, Body: characters.Body{W: 4, H: 4, FootX: 900}}, characters.TakeSheet{Character: who, Sheet: characters.SheetTaken{Columns: 2, Rows: 1, Places: []int{9}}}} {
 		view.StateOf(p)
 		if pagetest.Order(p, bad); p.Document() != before || pagetest.Said(p) == "" {
 			t.Errorf("%+v was done without a word", bad)
@@ -85,8 +85,8 @@ func TestCharactersOfAPage(t *testing.T) {
 	for range 20 {
 		playing.Tick(p, 0)
 	}
-	if v := playing.PlayView(p); v.Sprite < 0 || v.W != 5 || v.H != 13 || v.FootY != 2 {
-		t.Errorf("in play there is frame %d, a body of %d × %d, the foot %d up", v.Sprite, v.W, v.H, v.FootY)
+	if v := playing.PlayView(p); v.Sprite < 0 || v.Body.W != 5 || v.Body.H != 13 || v.Spot.Y != v.Y+2 || v.Spot.X != v.X+1 {
+		t.Errorf("in play there is frame %d, a body of %v, drawn at %v", v.Sprite, v.Body, v.Spot)
 	}
 	pagetest.Order(p, characters.UseAsPlayer{})
 	if v := playing.PlayView(p); p.Document().Project.Player != 0 || v == nil || v.Sprite != -1 {

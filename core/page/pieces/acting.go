@@ -7,6 +7,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/page"
 	"azzel/core/page/measure"
@@ -79,8 +80,19 @@ func Trail(p *page.Page, id world.ID) TrailView {
 	return v
 }
 
-// Standing shows a piece that is a character as that stands there.
+// LevelOf is at which level pieces of a kind stand: what lies on the ground has all else on it, seen from above.
+func LevelOf(k *kind.Kind, view world.View) int {
+	if k.Lies && view == world.TopDown {
+		return page.LevelGround
+	}
+	return page.LevelFeet
+}
+
+// Standing shows where the picture of a piece is drawn, and a piece that is a character as that stands there.
 func Standing(p *page.Page, v *PieceView, piece *world.Piece, view world.View) {
+	var foot grid.Point
+	// The foot is a pixel of the ground, the lower edge of a picture the end of it.
+	defer func() { v.Spot = page.Spot(float64(v.X), float64(v.Y+1), foot, LevelOf(piece.Kind(), view)) }()
 	c := p.Doc().Character(piece.Refers(props.Who))
 	if c == nil || !piece.Kind().Figure || p.Strips[c.Strip] == nil {
 		return
@@ -92,10 +104,9 @@ func Standing(p *page.Page, v *PieceView, piece *world.Piece, view world.View) {
 	if looks := piece.Int(props.Looks); looks != 0 {
 		facing = world.Facing(looks - 1)
 	}
-	v.Who, v.FootX, v.FootY = page.FormatID(c.ID), c.FootX, c.FootY
-	if v.Sprite, v.Mirrored = c.Frame(world.ActStand, facing, 0); v.Mirrored {
-		v.FootX = -v.FootX
-	}
+	v.Who = page.FormatID(c.ID)
+	v.Sprite, v.Mirrored = c.Frame(world.ActStand, facing, 0)
+	foot = c.Foot(v.Mirrored)
 }
 
 // TryPieceField shows the trail of a piece as if a number of it were another, while that is dragged.
@@ -151,13 +162,13 @@ type PieceView struct {
 	Family string `json:"family"`
 	X      int    `json:"x"`
 	Y      int    `json:"y"`
+	// Spot is where its picture is drawn in play.
+	Spot page.SpotView `json:"spot"`
 	// Who is the character that it is, empty for none whose pictures are here; Sprite which frame of
-	// their sheet is seen, FootX and FootY where in it the foot is.
+	// their sheet is seen.
 	Who      string `json:"who"`
 	Sprite   int    `json:"sprite"`
 	Mirrored bool   `json:"mirrored"`
-	FootX    int    `json:"footX"`
-	FootY    int    `json:"footY"`
 	// Conditional says that it is there only while something holds.
 	Conditional bool `json:"conditional"`
 	// Starts is how it starts in play, in words; empty for there, on and as usual.

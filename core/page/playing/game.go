@@ -9,6 +9,7 @@ import (
 	"azzel/core/hand"
 	"azzel/core/kind"
 	"azzel/core/page"
+	"azzel/core/page/maps"
 	"azzel/core/page/memory"
 	"azzel/core/page/wording"
 	"azzel/core/play"
@@ -43,13 +44,19 @@ func PlayView(p *page.Page) *Play {
 	m := d.Map(s.Map)
 	origin := l.Pixel(m.Origin)
 	v := &Play{Map: page.FormatID(s.Map), X: float64(s.Place.X)/256 + float64(origin.X), Y: float64(s.Place.Y)/256 + float64(origin.Y),
-		W: s.Size.W, H: s.Size.H, Facing: int(s.Facing), FromSide: m.View == world.SideView, Health: s.Health, MostHealth: s.Most, Safe: s.Safe, Frame: page.Box(p.Played.Game().Camera().Move(origin)), Ticks: s.Ticks, Steps: s.Steps,
+		Facing: int(s.Facing), FromSide: m.View == world.SideView, Health: s.Health, MostHealth: s.Most, Safe: s.Safe, Frame: page.Box(p.Played.Game().Camera().Move(origin)), Ticks: s.Ticks, Steps: s.Steps,
 		Taken: s.Taken, Total: s.Total, GoneIDs: []string{}, Finished: s.Finished, Events: p.Events,
 		First: p.Played.First(), Last: p.Played.Last(), Changes: notches(p.Played), Helps: helpNames, HelpsOn: helpsOn(p)}
 	v.Doing, v.Facing, v.Step = pose(s, m.View, p.Moving)
 	var foot grid.Point
 	v.Sprite, v.Mirrored, foot = frame(p, s, m.View)
-	v.FootX, v.FootY = foot.X, foot.Y
+	v.Body = page.Body(v.X, v.Y, s.Size.W, s.Size.H)
+	if v.Spot = page.Spot(v.X, v.Y, foot, page.LevelFeet); v.FromSide {
+		// From the side nobody is in front of another by standing lower, so that the player is before all.
+		v.Spot = v.Spot.InFront()
+	}
+	walks := slices.IndexFunc(m.Layers, func(l *world.Layer) bool { return l.ID == m.PlayerLayer }) + 1
+	v.Below, v.Above = maps.Slabs(p, m, 0, walks), maps.Slabs(p, m, walks, len(m.Layers))
 	if p.Sent != nil && d.Map(p.Sent.Map) != nil {
 		goal := page.Box(l.Box(grid.Rect{X: p.Sent.Cell.X, Y: p.Sent.Cell.Y, W: 1, H: 1}.Move(d.Map(p.Sent.Map).Origin)))
 		v.Goal = &goal

@@ -49,11 +49,7 @@ func frame(p *page.Page, s play.Status, view world.View) (frame int, mirrored bo
 		}
 	}
 	frame, mirrored = c.Frame(act, facing, tick)
-	foot = grid.Point{X: c.FootX, Y: c.FootY}
-	if mirrored {
-		foot.X = -foot.X
-	}
-	return frame, mirrored, foot
+	return frame, mirrored, c.Foot(mirrored)
 }
 
 // SpriteFigure is the player among what a sprite shows; any other number is the type of a

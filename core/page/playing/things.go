@@ -6,39 +6,38 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/page"
+	"azzel/core/page/pieces"
 	"azzel/core/play"
 	"azzel/core/world"
 )
 
 // ThingView is a piece that acts, as it is in play.
 type ThingView struct {
-	ID   string  `json:"id"`
-	Type string  `json:"type"`
-	X    float64 `json:"x"`
-	Y    float64 `json:"y"`
+	ID   string `json:"id"`
+	Type string `json:"type"`
+	// X and Y are its foot, Spot is where its picture is drawn.
+	X    float64       `json:"x"`
+	Y    float64       `json:"y"`
+	Spot page.SpotView `json:"spot"`
 	// Mirrored says that it looks to the left, Cells how many cells wide it is.
 	Mirrored bool `json:"mirrored"`
 	Cells    int  `json:"cells"`
 	Gone     bool `json:"gone"`
-	// W and H are its body, Hurts says that touching it hurts.
-	W     int  `json:"w"`
-	H     int  `json:"h"`
-	Hurts bool `json:"hurts"`
-	// Who is the character that it is, empty for none; Sprite which frame of their sheet is seen, −1
-	// for the built-in picture, FootX and FootY where in it the foot is.
+	// Body is its body, Hurts says that touching it hurts.
+	Body  page.BodyView `json:"body"`
+	Hurts bool          `json:"hurts"`
+	// Who is the character that it is, empty for none; Sprite which frame of their sheet is seen, −1 for the built-in picture.
 	Who    string `json:"who"`
 	Sprite int    `json:"sprite"`
-	FootX  int    `json:"footX"`
-	FootY  int    `json:"footY"`
-	// Level is −1 for what all else stands on, 1 for what is carried overhead, else 0.
-	Level int `json:"level"`
+	// Carried says that it is carried overhead.
+	Carried bool `json:"carried"`
 }
 
-// dress shows a thing as the character that its piece is.
-func dress(p *page.Page, v *ThingView, piece *world.Piece, t play.Thing, view world.View, tick int) {
+// dress shows a thing as the character that its piece is, and says where in the picture the foot is.
+func dress(p *page.Page, v *ThingView, piece *world.Piece, t play.Thing, view world.View, tick int) (foot grid.Point) {
 	c := p.Doc().Character(piece.Refers(props.Who))
 	if c == nil || p.Strips[c.Strip] == nil {
-		return
+		return foot
 	}
 	act, facing := world.ActWalk, world.Facing(t.Heading&3)
 	if view == world.SideView {
@@ -49,10 +48,9 @@ func dress(p *page.Page, v *ThingView, piece *world.Piece, t play.Thing, view wo
 	if piece.Int(props.Does) == props.Stands {
 		act = world.ActStand
 	}
-	v.Who, v.FootX, v.FootY = page.FormatID(c.ID), c.FootX, c.FootY
-	if v.Sprite, v.Mirrored = c.Frame(act, facing, tick); v.Mirrored {
-		v.FootX = -v.FootX
-	}
+	v.Who = page.FormatID(c.ID)
+	v.Sprite, v.Mirrored = c.Frame(act, facing, tick)
+	return c.Foot(v.Mirrored)
 }
 
 // things are the pieces that act and are near what the player sees.
@@ -71,22 +69,22 @@ func things(p *page.Page, g *play.Game) []ThingView {
 		if x < seen.X || y < seen.Y || x >= seen.X+seen.W || y >= seen.Y+seen.H {
 			return
 		}
-		level := 0
-		switch {
-		case t.ID == status.Lifted:
-			level = 1
-		case kind.Of(t.Type).Lies && m.View == world.TopDown:
-			level = -1
+		level := pieces.LevelOf(kind.Of(t.Type), m.View)
+		if t.ID == status.Lifted {
+			level = page.LevelOverhead
 		}
 		v := ThingView{ID: page.FormatID(t.ID), Type: page.FormatID(t.Type), X: float64(t.Place.X)/256 + float64(origin.X), Y: float64(t.Place.Y)/256 + float64(origin.Y),
-			Mirrored: m.View == world.SideView && t.Heading < 0, Cells: cells, Gone: t.Gone, W: size.W, H: size.H, Hurts: kind.Of(t.Type).Hurts, Level: level, Sprite: -1}
+			Mirrored: m.View == world.SideView && t.Heading < 0, Cells: cells, Gone: t.Gone, Hurts: kind.Of(t.Type).Hurts, Carried: t.ID == status.Lifted, Sprite: -1}
+		v.Body = page.Body(v.X, v.Y, size.W, size.H)
 		piece := g.PieceOf(&t)
 		if piece != nil && t.ID == piece.ID && play.StartsHidden(piece) {
 			return
 		}
+		var foot grid.Point
 		if piece != nil && kind.Of(t.Type).Figure {
-			dress(p, &v, piece, t, m.View, status.Ticks)
+			foot = dress(p, &v, piece, t, m.View, status.Ticks)
 		}
+		v.Spot = page.Spot(v.X, v.Y, foot, level)
 		list = append(list, v)
 	})
 	return list

@@ -2,6 +2,7 @@ package playing
 
 import (
 	"azzel/core/page"
+	"azzel/core/page/maps"
 )
 
 // Play is what is to be seen of the game.
@@ -10,20 +11,21 @@ type Play struct {
 	// X and Y are the player's foot.
 	X float64 `json:"x"`
 	Y float64 `json:"y"`
-	// W and H are the player's body.
-	W int `json:"w"`
-	H int `json:"h"`
+	// Body is the player's body, Spot where their picture is drawn.
+	Body page.BodyView `json:"body"`
+	Spot page.SpotView `json:"spot"`
+	// Below and Above are how the layers of the map are drawn: those up to the one on which the player walks, and those over it.
+	Below []maps.Slab `json:"below"`
+	Above []maps.Slab `json:"above"`
 	// Facing is 0 south, 1 west, 2 east, 3 north.
 	Facing int `json:"facing"`
 	// Step is which frame of walking is shown, Doing what one does.
 	Step  int    `json:"step"`
 	Doing string `json:"doing"`
 	// Sprite is which frame of the player's sheet is seen, −1 for the built-in figure; Mirrored
-	// says that it is mirrored, FootX and FootY where in it the foot is.
+	// says that it is mirrored.
 	Sprite   int  `json:"sprite"`
 	Mirrored bool `json:"mirrored"`
-	FootX    int  `json:"footX"`
-	FootY    int  `json:"footY"`
 	// FromSide says that it is in side-view.
 	FromSide bool `json:"fromSide"`
 	// Health of MostHealth is left; Safe says that nothing hurts for a moment.

@@ -65,6 +65,7 @@ func init() {
 		to(TrailOf{}, (*pieces.TrailView)(nil)),
 		to(ReachFrom{}, (*playing.ReachView)(nil)),
 		to(CharacterPicture{}, page.Picture{}),
+		to(BodyOnFrame{}, (*characters.Outlined)(nil)),
 	)
 }
 
@@ -439,4 +440,24 @@ type CharacterPicture struct {
 // Answer implements Question.
 func (q CharacterPicture) Answer(p *page.Page) any {
 	return page.Pictured(characters.CharacterFrame(p, world.ID(q.Character), q.Frame))
+}
+
+// BodyOnFrame asks for the body of a character from the side or from above, as it lies on a frame, after a part of it was
+// dragged to a place there.
+type BodyOnFrame struct {
+	Character page.ID             `json:"character"`
+	Above     bool                `json:"above"`
+	Part      characters.BodyPart `json:"part"`
+	X         float64             `json:"x"`
+	Y         float64             `json:"y"`
+}
+
+// Answer implements Question.
+func (q BodyOnFrame) Answer(p *page.Page) any {
+	c := p.Doc().Character(world.ID(q.Character))
+	if c == nil {
+		return (*characters.Outlined)(nil)
+	}
+	at := characters.BodyOf(p.Doc(), c, q.Above).Dragged(q.Part, q.X, q.Y, c.W, c.H)
+	return &at
 }

@@ -93,13 +93,15 @@ type MapView struct {
 	W    int    `json:"w"`
 	H    int    `json:"h"`
 	// OriginX and OriginY are where the map's own cell (0, 0) lies.
-	OriginX int          `json:"originX"`
-	OriginY int          `json:"originY"`
-	Columns int          `json:"columns"`
-	Rows    int          `json:"rows"`
-	Layers  []LayerView  `json:"layers"`
-	Ways    int          `json:"ways"`
-	Look    maps.MapLook `json:"look"`
+	OriginX int         `json:"originX"`
+	OriginY int         `json:"originY"`
+	Columns int         `json:"columns"`
+	Rows    int         `json:"rows"`
+	Layers  []LayerView `json:"layers"`
+	// Slabs are how its layers are drawn.
+	Slabs []maps.Slab  `json:"slabs"`
+	Ways  int          `json:"ways"`
+	Look  maps.MapLook `json:"look"`
 	// Places are its tracks and areas.
 	Places []places.PlaceView `json:"places"`
 }

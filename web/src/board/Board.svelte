@@ -64,8 +64,7 @@
       const box = camera.boxOnScreen(map);
       if (box.x > camera.width || box.y > camera.height || box.x + box.w < 0 || box.y + box.h < 0) continue;
       drawBackground(context, map, box, colours.shelf);
-      const below = p.game.view?.map === map.id ? map.layers.findIndex((l) => l.player) : map.layers.length - 1;
-      whole = drawLayers(context, p, scene, map, 0, below) && whole;
+      whole = drawLayers(context, p, scene, map, p.game.view?.map === map.id ? p.game.view.below : map.slabs) && whole;
       context.strokeStyle = colours.line;
       context.lineWidth = 1;
       context.strokeRect(box.x - 0.5, box.y - 0.5, box.w + 1, box.h + 1);

@@ -1,7 +1,7 @@
 import type { Session } from '../core/session.svelte';
 import type { Viewport } from './viewport.svelte';
 import { fetchBlob } from '../core/api';
-import type { BackdropView, BoxView, LayerLook, MapView } from '../core/types.gen';
+import type { BackdropView, LayerLook, MapView } from '../core/types.gen';
 
 /** Pictures laid side by side that are drawn one by one; more go as a pattern. */
 const MOST = 400;
@@ -66,16 +66,15 @@ export class Backdrops {
     return canvas;
   }
 
-  /** Draws a layer's backdrop, the layer itself being moved by a way in pixels of the board. Seconds let it drift. */
-  draw(context: CanvasRenderingContext2D, map: MapView, look: LayerLook, way: BoxView, seconds: number): void {
+  /** Draws a layer's backdrop, which begins at a place from the corner of the map, in pixels of the board. */
+  draw(context: CanvasRenderingContext2D, map: MapView, look: LayerLook, place: { x: number; y: number }): void {
     const { camera } = this.viewport;
     const { backdrop } = look;
     const source = this.source(look);
     if (!source) return;
     if (backdrop.driftX !== 0 || backdrop.driftY !== 0) this.drifting = true;
     const size = sizeOf(backdrop, map);
-    const left = map.originX + backdrop.x + way.x + backdrop.driftX * seconds;
-    const top = map.originY + backdrop.y + way.y + backdrop.driftY * seconds;
+    const [left, top] = [map.x + place.x, map.y + place.y];
     context.globalAlpha = 1 - look.fade / 100;
     context.imageSmoothingEnabled = camera.zoom * devicePixelRatio < 1;
     const columns = range(

@@ -32,18 +32,6 @@ interface View {
 
 const nameOf = (k: BitmapKey): string => `${k.map}/${k.low}/${k.high}/${k.level}/${k.x}/${k.y}`;
 
-/** Layers of a map as two words of bits, the lowest layer's first. */
-export function maskOf(map: MapView, shown: (index: number) => boolean): [number, number] {
-  let low = 0;
-  let high = 0;
-  map.layers.forEach((_, i) => {
-    if (!shown(i)) return;
-    if (i < 32) low |= 1 << i;
-    else high |= 1 << (i - 32);
-  });
-  return [low >>> 0, high >>> 0];
-}
-
 /** The pictures of maps that the core has drawn, kept as canvases. */
 export class Bitmaps {
   private readonly kept = new Map<string, Kept>();

@@ -3,7 +3,7 @@ import type { BoxView, Play, Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { drawLayers } from './layers';
 import type { Sprites } from './sprites';
-import { character, stand, standingAt, type Standing } from './standing';
+import { stand, type Standing } from './standing';
 
 /** How much is seen of somebody whom nothing hurts for a moment. */
 const SAFE = 0.55;
@@ -36,35 +36,32 @@ export function drawGame(
     context.ellipse(at.x, at.y, (play.goal.w / 3) * camera.zoom, (play.goal.h / 5) * camera.zoom, 0, 0, 2 * Math.PI);
     context.stroke();
   }
-  // By their feet: whoever stands lower is in front. What acts on other maps stands where it was placed.
+  // What acts on other maps stands where it was placed.
   const acts = new Set(scene.types.filter((type) => type.acts).map((type) => type.id));
   const cast = new Set(play.castMaps);
   const standing: Standing[] = scene.pieces
     .filter((piece) => !gone.has(piece.id) && !(acts.has(piece.type) && cast.has(piece.map)))
-    .map((piece) =>
-      piece.who
-        ? character(piece, sprites)
-        : { ...standingAt(piece.x, piece.y + 1), picture: sprites.piece(piece.type, lit.has(piece.id) ? 1 : 0) },
-    );
+    .map((piece) => ({
+      picture: piece.who
+        ? sprites.character(piece.who, piece.sprite)
+        : sprites.piece(piece.type, lit.has(piece.id) ? 1 : 0),
+      spot: piece.spot,
+      mirrored: piece.mirrored,
+    }));
   for (const thing of play.things) {
     if (thing.gone) continue;
-    const { cells, mirrored, level, footX, footY, sprite, who } = thing;
+    const { cells, mirrored, spot, sprite, who } = thing;
     const picture =
       who && sprite >= 0 ? sprites.character(who, sprite) : sprites.piece(thing.type, play.fromSide ? 0 : 1);
-    standing.push({ picture, x: thing.x - footX, y: thing.y + footY, cells, mirrored, level });
+    standing.push({ picture, spot, cells, mirrored });
   }
-  const player: Standing =
-    play.sprite < 0
-      ? { ...standingAt(play.x, play.y), picture: sprites.figure(play.facing, play.step) }
-      : {
-          ...standingAt(play.x - play.footX, play.y + play.footY),
-          picture: sprites.played(play.sprite),
-          mirrored: play.mirrored,
-        };
-  // From the side nobody is in front of another by standing lower, so that the player is before all.
-  if (!play.fromSide) standing.push(player);
-  standing.sort((a, b) => a.level - b.level || a.y - b.y);
-  if (play.fromSide) standing.push(player);
+  const player: Standing = {
+    picture: play.sprite < 0 ? sprites.figure(play.facing, play.step) : sprites.played(play.sprite),
+    spot: play.spot,
+    mirrored: play.mirrored,
+  };
+  standing.push(player);
+  standing.sort((a, b) => a.spot.order - b.spot.order);
   for (const one of standing) {
     context.globalAlpha = one === player && play.safe ? SAFE : 1;
     stand(context, p, one);
@@ -73,10 +70,7 @@ export function drawGame(
   drawShots(context, p, scene, play, colours);
 
   const map = scene.maps.find((m) => m.id === play.map);
-  if (map) {
-    const at = map.layers.findIndex((l) => l.player);
-    drawLayers(context, p, scene, map, at + 1, map.layers.length - 1);
-  }
+  if (map) drawLayers(context, p, scene, map, play.above);
   const frame = frameOf(p, play);
   const start = camera.toScreen(frame.x, frame.y);
   const w = frame.w * camera.zoom;

@@ -1,5 +1,5 @@
 import type { Project } from '../project.svelte';
-import type { Scene } from '../core/types.gen';
+import type { BodyView, Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { hatch } from './hatch';
 import { drawPath } from './trail.svelte';
@@ -39,8 +39,8 @@ function drawBodies(context: CanvasRenderingContext2D, p: Project, colours: Colo
   const { camera } = p.viewport;
   const play = p.game.view;
   if (!play) return;
-  const outline = (x: number, y: number, w: number, h: number, colour: string): void => {
-    const at = camera.toScreen(x - w / 2, y - h);
+  const outline = ({ x, y, w, h }: BodyView, colour: string): void => {
+    const at = camera.toScreen(x, y);
     context.lineWidth = 4;
     context.strokeStyle = colours.sheet;
     context.strokeRect(at.x, at.y, w * camera.zoom, h * camera.zoom);
@@ -48,10 +48,10 @@ function drawBodies(context: CanvasRenderingContext2D, p: Project, colours: Colo
     context.strokeStyle = colour;
     context.strokeRect(at.x, at.y, w * camera.zoom, h * camera.zoom);
   };
-  for (const { x, y, w, h, gone, hurts } of play.things) {
-    if (!gone && (hurts || !dangerous)) outline(x, y, w, h, hurts ? colours.rose : colours.lagoon);
+  for (const { body, gone, hurts } of play.things) {
+    if (!gone && (hurts || !dangerous)) outline(body, hurts ? colours.rose : colours.lagoon);
   }
-  if (!dangerous) outline(play.x, play.y, play.w, play.h, colours.saffron);
+  if (!dangerous) outline(play.body, colours.saffron);
 }
 
 /** Hatches the cells in view whose tiles have the property of the lens. */

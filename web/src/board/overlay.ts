@@ -9,7 +9,7 @@ import { drawPath, drawTrail } from './trail.svelte';
 import { drawReach, Reach } from './reach';
 import { Sprites } from './sprites';
 import { drawGame } from './game';
-import { character, stand } from './standing';
+import { stand } from './standing';
 import { drawGrid } from './grid';
 import { drawLens } from './lens';
 
@@ -205,7 +205,8 @@ export class Overlay {
     }
     if (near && piece.who) {
       context.imageSmoothingEnabled = false;
-      stand(context, p, character(piece, this.sprites));
+      const picture = this.sprites.character(piece.who, piece.sprite);
+      stand(context, p, { picture, spot: piece.spot, mirrored: piece.mirrored });
     } else if (near) {
       drawLabel(
         context,

@@ -1,5 +1,5 @@
 import { SvelteSet } from 'svelte/reactivity';
-import type { Core } from '../core/bridge';
+import type { Core, LayerPlace } from '../core/bridge';
 import type { Session } from '../core/session.svelte';
 import { SETTLING, Strips } from '../core/strips';
 import * as T from '../core/types.gen';
@@ -223,9 +223,10 @@ export class Viewport {
     return this.lens ? this.session.ask.lens({ map, box, property: this.lens }) : new Uint8Array(0);
   }
 
-  /** How far a layer is moved by its depth where a view shows a box of the board. */
-  layerWay(map: string, layer: string, view: T.BoxView): { x: number; y: number } {
-    return this.session.safely((core) => core.layerWay(map, layer, view), { x: 0, y: 0 });
+  /** How far a layer is moved by its depth where a view shows a box of the board, and where its backdrop lies by then. */
+  layerLies(map: string, layer: string, view: T.BoxView, seconds: number): LayerPlace {
+    const still = { way: { x: 0, y: 0 }, backdrop: { x: 0, y: 0 } };
+    return this.session.safely((core) => core.layerLies(map, layer, view, seconds), still);
   }
 
   /** Makes ready, once all in view was drawn, for what may be asked for next. */

@@ -8,6 +8,12 @@ import { SIXTEENTH, type BoxView, type Scene, type State } from './types.gen';
 const OPEN_STEP = 2_000;
 const OPENING = 8;
 
+/** How far a layer is moved, and where its backdrop lies from the corner of the map, in pixels of the board. */
+export interface LayerPlace {
+  way: { x: number; y: number };
+  backdrop: { x: number; y: number };
+}
+
 /** Which bitmap is meant; see core/picture. */
 export interface BitmapKey {
   map: string;
@@ -149,12 +155,12 @@ export class Core {
     return this.exports.pointer(what, x, y, erase ? 1 : 0, steady ? 1 : 0, near);
   }
 
-  /** How far a layer is moved by its depth where a view shows a box of the board, in its pixels. */
-  layerWay(map: string, layer: string, view: BoxView): { x: number; y: number } {
+  /** How far a layer is moved by its depth where a view shows a box of the board, and where its backdrop lies by then. */
+  layerLies(map: string, layer: string, view: BoxView, seconds: number): LayerPlace {
     const [vx, vy, vw, vh] = [view.x, view.y, view.w, view.h].map((n) => Math.round(n * SIXTEENTH));
-    this.exports.layerWay(BigInt(map), BigInt(layer), vx ?? 0, vy ?? 0, vw ?? 0, vh ?? 0);
-    const [x = 0, y = 0] = this.box();
-    return { x: x / SIXTEENTH, y: y / SIXTEENTH };
+    this.exports.layerLies(BigInt(map), BigInt(layer), vx ?? 0, vy ?? 0, vw ?? 0, vh ?? 0, seconds);
+    const [x = 0, y = 0, left = 0, top = 0] = this.box();
+    return { way: { x: x / SIXTEENTH, y: y / SIXTEENTH }, backdrop: { x: left / SIXTEENTH, y: top / SIXTEENTH } };
   }
 
   /** Goes on with what is under way, for about as many cells. */

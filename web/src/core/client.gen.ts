@@ -587,4 +587,8 @@ export class Questions {
   characterPicture(q: T.CharacterPicture): ImageData | null {
     return this.ask.picture('characterPicture', q);
   }
+
+  bodyOnFrame(q: T.BodyOnFrame): T.Outlined | null {
+    return this.ask.value('bodyOnFrame', q, null);
+  }
 }

@@ -47,7 +47,7 @@ export interface Exports extends Bridge {
   forget(map: bigint, low: number, high: number, level: number, x: number, y: number): number;
   tile(n: number): number;
   sprite(which: number, facing: number, frame: number): number;
-  layerWay(map: bigint, layer: bigint, x: number, y: number, w: number, h: number): number;
+  layerLies(map: bigint, layer: bigint, x: number, y: number, w: number, h: number, seconds: number): number;
 }
 
 /** Thrown where an answer was needed from an instance that has failed. */

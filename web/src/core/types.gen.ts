@@ -760,13 +760,16 @@ export interface SetPose {
   ticks: number;
 }
 
-export interface SetBody {
-  character: string;
-  above: boolean;
+export interface Body {
   w: number;
   h: number;
   footX: number;
   footY: number;
+}
+
+export interface SetBody extends Body {
+  character: string;
+  above: boolean;
 }
 
 export interface ProposeBody {
@@ -890,6 +893,12 @@ export interface LayerView {
   look: LayerLook;
 }
 
+export interface Slab {
+  low: number;
+  high: number;
+  layer: string;
+}
+
 export interface PlaceView {
   kind: string;
   id: string;
@@ -908,9 +917,16 @@ export interface MapView {
   columns: number;
   rows: number;
   layers: LayerView[];
+  slabs: Slab[];
   ways: number;
   look: MapLook;
   places: PlaceView[];
+}
+
+export interface SpotView {
+  x: number;
+  y: number;
+  order: number;
 }
 
 export interface PieceView {
@@ -921,11 +937,10 @@ export interface PieceView {
   family: string;
   x: number;
   y: number;
+  spot: SpotView;
   who: string;
   sprite: number;
   mirrored: boolean;
-  footX: number;
-  footY: number;
   conditional: boolean;
   starts: string;
 }
@@ -1008,13 +1023,7 @@ export interface CharacterView {
   w: number;
   h: number;
   poses: PoseView[];
-  aboveW: number;
-  aboveH: number;
   begins: StockView[];
-  bodyW: number;
-  bodyH: number;
-  footX: number;
-  footY: number;
 }
 
 export interface NamingView {
@@ -1329,37 +1338,42 @@ export interface Pointer {
 export interface AskPlay {
 }
 
+export interface BodyView {
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+
 export interface ThingView {
   id: string;
   type: string;
   x: number;
   y: number;
+  spot: SpotView;
   mirrored: boolean;
   cells: number;
   gone: boolean;
-  w: number;
-  h: number;
+  body: BodyView;
   hurts: boolean;
   who: string;
   sprite: number;
-  footX: number;
-  footY: number;
-  level: number;
+  carried: boolean;
 }
 
 export interface Play {
   map: string;
   x: number;
   y: number;
-  w: number;
-  h: number;
+  body: BodyView;
+  spot: SpotView;
+  below: Slab[];
+  above: Slab[];
   facing: number;
   step: number;
   doing: string;
   sprite: number;
   mirrored: boolean;
-  footX: number;
-  footY: number;
   fromSide: boolean;
   health: number;
   mostHealth: number;
@@ -1740,6 +1754,20 @@ export interface CharacterPicture {
   frame: number;
 }
 
+export interface BodyOnFrame {
+  character: string;
+  above: boolean;
+  part: number;
+  x: number;
+  y: number;
+}
+
+export interface Outlined extends Body {
+  x: number;
+  y: number;
+  box: BodyView;
+}
+
 export const MIN_CELL_SIDE = 4;
 export const MAX_CELL_SIDE = 128;
 export const MAX_SEEN = 256;
@@ -1779,6 +1807,9 @@ export const SHOOT = 1024;
 export const SAMPLE_COLUMNS = 12;
 export const SAMPLE_ROWS = 7;
 export const CUT_CROP = 3;
+export const NO_PART = 0;
+export const CORNER = 1;
+export const FOOT = 2;
 export const SIXTEENTH = 16;
 export const HOVER = 0;
 export const PRESS = 1;
