@@ -25,6 +25,9 @@ func TestCharacters(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
+	body := func(which string) string {
+		return `() => [...document.querySelectorAll('[aria-label="Body and foot"] label')].find(l => l.textContent.includes('Body ` + which + `'))?.querySelector('input').valueAsNumber`
+	}
 	w := fromTheSide(t)
 	w.with(input.ShiftLeft, input.KeyC)
 	w.sees("[data-characters]", "Import a sheet")
@@ -37,10 +40,10 @@ func TestCharacters(t *testing.T) {
 	row.MustSelect("walks")
 	w.until("the third row to show walking", `() => window.azzel.scene().characters[0].poses[2].act === 1`)
 	w.click("Propose both from its pixels")
-	w.until("a body of its pixels", `() => { const [c] = window.azzel.scene().characters; return c.bodyH > 18 && c.bodyW > 7; }`)
+	w.until("a body of its pixels", body("height")+` > 18`)
 	box := w.page.MustElement(`button[aria-label="Drag the body’s corner"]`).MustShape().Box()
 	w.page.Mouse.MustMoveTo(box.X+6, box.Y+6).MustDown(left).MustMoveTo(box.X+6, box.Y+46).MustUp(left)
-	w.until("a lower body", `() => window.azzel.scene().characters[0].bodyH < 18`)
+	w.until("a lower body", body("height")+` < 18`)
 	// Given its sheet anew, the rows are proposed again.
 	w.page.MustElements("[data-characters] input[type=file]")[1].MustSetFiles(good)
 	w.until("the third row to show running", `() => window.azzel.scene().characters[0].poses[2].act === 2`)
@@ -53,10 +56,12 @@ func TestCharacters(t *testing.T) {
 	w.with(input.ShiftLeft, input.KeyC)
 	w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 	w.with(input.ShiftLeft, input.KeyP)
-	w.until("play with its frames and body", `() => window.azzel.play()?.sprite >= 0 && window.azzel.play().h < 18`)
+	w.until("play with its frames and body", `() => window.azzel.play()?.sprite >= 0 && window.azzel.play().body.h < 18`)
 	w.press(input.KeyP)
 	w.saved()
 	w.page.MustReload()
-	w.until("all of it after a reload", `() => window.azzel?.scene()?.characters[0]?.bodyH < 18`)
+	w.opened()
+	w.with(input.ShiftLeft, input.KeyC)
+	w.until("all of it after a reload", body("height")+` < 18`)
 	w.quiet()
 }
