@@ -15,10 +15,12 @@ func TestReskin(t *testing.T) {
 	w.opened()
 	// The drawer says what lies on no map, and is arranged as one likes.
 	w.press(input.KeyT)
-	w.sees("[aria-label=Drawer]", "169 tiles, 142 solid, 169 on no map")
+	w.until("the tileset below", `() => { const list = document.querySelector('[aria-label=Drawer] > div:nth-child(2)'); if (list?.textContent.includes('169 tiles, 142 solid, 169 on no map')) return true; list?.scrollBy(0, 60); return false; }`)
 	w.sees("[aria-label='Drawer'] li", "Water in winter on no map")
 	w.click("Move Water up")
 	w.until("water first", `() => { const s = window.azzel.scene(); const at = (n) => s.drawer.indexOf(s.bonds.find(b => b.name === n).id); return at('Water') < at('Bed'); }`)
+	w.page.MustEval(`() => document.querySelector("[aria-label='Take water lily, solid, water']").scrollIntoView({ block: 'center' })`)
+	w.until("the scrolling to end", `() => getComputedStyle(document.querySelector("[aria-label='Take water lily, solid, water']")).pointerEvents !== 'none'`)
 	w.page.MustElement("[aria-label='Take water lily, solid, water']").MustHover()
 	w.sees("[data-tile-says]", "water lily: solid, water")
 	w.press(input.KeyT)

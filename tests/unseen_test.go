@@ -44,10 +44,21 @@ func TestWhatNoCheckerSees(t *testing.T) {
 	w.take("water")
 	w.until("one stop", `() => document.querySelectorAll('[role=toolbar] button[tabindex="0"]').length === 1`)
 
+	// Tab goes past the seek box, and the focus is not taken back afterwards.
+	w.page.MustEval(`() => document.querySelector('[role=combobox]').focus()`)
+	w.press(input.Tab)
+	active("what comes after the seek box", `e !== document.body && !e.closest('[data-board]') && e.getAttribute('role') !== 'combobox'`)
+	w.page.MustEval(`() => { window.__past = document.activeElement; }`)
+	w.until("a while to pass", `() => { window.__since ??= performance.now(); return performance.now() - window.__since > 300; }`)
+	active("what had it", `e === window.__past`)
+	w.press(input.Slash)
+	w.until("the seek box", `() => document.activeElement?.getAttribute('role') === 'combobox'`)
+	w.press(input.Escape)
+
 	// What was opened by keyboard gives the focus back.
 	w.page.MustEval(`() => [...document.querySelectorAll('[role=toolbar] button')].find((b) => b.textContent.includes('Drawer')).focus()`)
 	w.press(input.Enter)
-	w.until("the drawer", `() => document.querySelector('section[aria-label=Drawer]') !== null`)
+	w.until("the drawer", `() => document.querySelector('section[aria-label=Drawer]')?.textContent.includes('Lay it on the desk')`)
 	w.page.MustEval(`() => [...document.querySelectorAll('section[aria-label=Drawer] button')].find((b) => b.textContent.includes('Lay it on the desk')).focus()`)
 	w.press(input.Enter)
 	w.until("the radio group", `() => document.querySelector('[role=radiogroup][aria-label="What strokes are for"]') !== null`)

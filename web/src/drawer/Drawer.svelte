@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Virtualizer } from 'virtua/svelte';
   import { hold } from '../commands/holding';
   import type { Project } from '../project.svelte';
   import { givesBack } from '../ui/givesBack';
@@ -10,6 +11,9 @@
   let { p }: { p: Project } = $props();
 
   const sets = $derived(inOrder(p, p.session.tilesets));
+  /** What scrolls: only what is in view is there. */
+  let pieces: HTMLElement | undefined = $state();
+  let tiles: HTMLElement | undefined = $state();
   /** Counted when the drawer opens and after each step, never while one paints. */
   const usage = $derived.by(() => {
     void p.session.state?.undo;
@@ -19,34 +23,48 @@
 </script>
 
 <section use:givesBack class="flex h-50 max-h-[45%] shrink-0 border-t border-line bg-sheet" aria-label="Drawer">
-  <div class="w-70 shrink-0 overflow-auto border-r border-line p-3">
+  <div class="w-70 shrink-0 overflow-auto border-r border-line p-3" bind:this={pieces}>
     <h2 class="mb-2 name">Pieces</h2>
-    <ul class="space-y-1" data-back>
-      {#each p.session.scene?.types ?? [] as type (type.id)}
-        <li>
-          <button
-            class="flex w-full items-center gap-2 rounded-inner border px-1 text-left hover:bg-shelf {p.session.state
-              ?.holding === 'piece' && p.session.state.type === type.id
-              ? 'border-saffron bg-held'
-              : 'border-transparent'}"
-            onclick={() => hold(p, 'piece', { id: type.id })}
-          >
-            <PieceIcon type={type.id} family={type.family} />
-            <span><strong>{type.name}</strong><br /><span class="text-small text-soft">{type.purpose}</span></span>
-          </button>
-        </li>
-      {/each}
-    </ul>
+    <div data-back>
+      {#if pieces}
+        <Virtualizer
+          data={p.session.scene?.types ?? []}
+          getKey={(type) => type.id}
+          as="ul"
+          item="li"
+          scrollRef={pieces}
+        >
+          {#snippet children(type)}
+            <button
+              class="mb-1 flex w-full items-center gap-2 rounded-inner border px-1 text-left hover:bg-shelf {p.session
+                .state?.holding === 'piece' && p.session.state.type === type.id
+                ? 'border-saffron bg-held'
+                : 'border-transparent'}"
+              onclick={() => hold(p, 'piece', { id: type.id })}
+            >
+              <PieceIcon type={type.id} family={type.family} />
+              <span><strong>{type.name}</strong><br /><span class="text-small text-soft">{type.purpose}</span></span>
+            </button>
+          {/snippet}
+        </Virtualizer>
+      {/if}
+    </div>
   </div>
-  <div class="flex min-w-0 flex-1 flex-col gap-4 overflow-auto p-3">
-    {#each sets as set, i (set.id)}
-      <ShelvedTiles
-        {p}
-        {set}
-        above={sets[i - 1]?.id ?? ''}
-        unused={usage.tilesets.find((t) => t.id === set.id)?.unused ?? 0}
-      />
-    {/each}
+  <div class="min-w-0 flex-1 overflow-auto p-3" bind:this={tiles}>
+    {#if tiles}
+      <Virtualizer data={sets} getKey={(set) => set.id} scrollRef={tiles}>
+        {#snippet children(set, i)}
+          <div class="pb-4">
+            <ShelvedTiles
+              {p}
+              {set}
+              above={sets[i - 1]?.id ?? ''}
+              unused={usage.tilesets.find((t) => t.id === set.id)?.unused ?? 0}
+            />
+          </div>
+        {/snippet}
+      </Virtualizer>
+    {/if}
   </div>
   <Shelf {p} unused={usage.unused} />
 </section>

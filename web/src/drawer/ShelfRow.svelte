@@ -20,8 +20,10 @@
   const held = $derived(p.session.state?.holding === kind && p.session.state[kind] === thing.id);
 </script>
 
-<li
+<div
   class="flex items-center gap-1"
+  role="group"
+  aria-label={thing.name}
   ondragover={(e) => e.preventDefault()}
   ondrop={(e) => droppedOn(p, e, kind, thing.id)}
 >
@@ -50,4 +52,4 @@
     >
   {/if}
   <Button label="Change" onclick={() => p.shell.layOnDesk({ kind, id: thing.id })} />
-</li>
+</div>

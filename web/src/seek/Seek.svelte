@@ -18,10 +18,14 @@
     if (p.shell.seeking) void tick().then(() => field?.focus());
   });
 
-  function close(): void {
+  function forget(): void {
     p.shell.seeking = false;
     text = '';
     at = 0;
+  }
+
+  function close(): void {
+    forget();
     document.querySelector<HTMLElement>('[data-board]')?.focus();
   }
 
@@ -56,17 +60,20 @@
     aria-controls="seek-results"
     aria-activedescendant={results[at] ? `seek-${at}` : undefined}
     onfocus={() => (p.shell.seeking = true)}
-    onblur={() => setTimeout(() => p.shell.seeking && document.activeElement !== field && close(), 150)}
+    onblur={forget}
     oninput={() => (at = 0)}
     onkeydown={key}
   />
   <Key keys={keyOf('seek')} />
 </div>
 {#if p.shell.seeking}
+  <!-- The focus stays in the field while a result is clicked. -->
   <ul
     id="seek-results"
+    onpointerdown={(e) => e.preventDefault()}
     role="listbox"
     aria-label="Found"
+    tabindex="-1"
     class="absolute top-9 right-0 left-0 max-h-96 overflow-auto sheet p-1"
   >
     {#each results as result, i (result.id)}
