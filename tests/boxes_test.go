@@ -119,6 +119,13 @@ func TestNothingCoversAnything(t *testing.T) {
 			w.until(view.ID, `(opens) => document.querySelector(opens) !== null`, view.Opens)
 			fits(view.ID)
 		}
+		for _, desk := range []struct{ held, shows string }{{"Bed", "[data-bond-tiles]"}, {"Gravel walk", "[data-share]"}, {"worn paving", "[data-sheet]"}} {
+			w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
+			w.take(desk.held)
+			open("Change what is held")
+			w.until("the desk of "+desk.held, `(shows) => document.querySelector('section[aria-label=Desk] ' + shows) !== null`, desk.shows)
+			fits("desk of " + desk.held)
+		}
 		w.click("Close the desk")
 		w.page.MustEval(`() => document.querySelector('[data-board]').focus()`)
 		w.press(input.Escape)

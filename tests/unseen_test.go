@@ -34,15 +34,31 @@ func TestWhatNoCheckerSees(t *testing.T) {
 	w.press(input.Escape, input.Escape)
 
 	// One stop in the tray, and arrows go along it, also once a button came or went.
-	w.page.MustEval(`() => document.querySelector('[role=toolbar] button[tabindex="0"]').focus()`)
+	w.page.MustEval(`() => document.querySelector('[aria-label=Tray] button[tabindex="0"]').focus()`)
 	w.press(input.ArrowRight)
-	active("the second button of the tray", `e.closest('[role=toolbar]') && e.tabIndex === 0 && [...document.querySelectorAll('[role=toolbar] button')].indexOf(e) === 1`)
+	active("the second button of the tray", `e.closest('[aria-label=Tray]') && e.tabIndex === 0 && [...document.querySelectorAll('[aria-label=Tray] button')].indexOf(e) === 1`)
 	w.press(input.End)
 	active("its last button", `e.textContent.includes('Play from here')`)
 	w.press(input.ArrowRight)
-	active("its first button", `[...document.querySelectorAll('[role=toolbar] button')].indexOf(e) === 0`)
+	active("its first button", `[...document.querySelectorAll('[aria-label=Tray] button')].indexOf(e) === 0`)
 	w.take("water")
-	w.until("one stop", `() => document.querySelectorAll('[role=toolbar] button[tabindex="0"]').length === 1`)
+	w.until("one stop", `() => document.querySelectorAll('[aria-label=Tray] button[tabindex="0"]').length === 1`)
+
+	// The same in the depth stack, and in the play bar, of which the slider keeps its own arrows.
+	w.page.MustEval(`() => document.querySelector('[aria-label=Layers] button[tabindex="0"]').focus()`)
+	w.press(input.Home, input.ArrowDown)
+	active("the second button of the layers", `[...document.querySelectorAll('[aria-label=Layers] button')].indexOf(e) === 1`)
+	w.with(input.ShiftLeft, input.KeyP)
+	w.until("the play bar", `() => document.querySelector('[data-play]') !== null`)
+	w.press(input.Escape)
+	w.page.MustEval(`() => document.querySelector('[data-play] button[tabindex="0"]').focus()`)
+	w.press(input.ArrowRight)
+	active("the second button of the play bar", `[...document.querySelectorAll('[data-play] button:not(:disabled)')].indexOf(e) === 1`)
+	w.page.MustEval(`() => document.querySelector('[data-play] input[type=range]').focus()`)
+	w.press(input.ArrowLeft)
+	active("the slider", `e.type === 'range'`)
+	w.press(input.KeyP)
+	w.until("no play", `() => window.azzel.play() === null`)
 
 	// Tab goes past the seek box, and the focus is not taken back afterwards.
 	w.page.MustEval(`() => document.querySelector('[role=combobox]').focus()`)
@@ -56,7 +72,7 @@ func TestWhatNoCheckerSees(t *testing.T) {
 	w.press(input.Escape)
 
 	// What was opened by keyboard gives the focus back.
-	w.page.MustEval(`() => [...document.querySelectorAll('[role=toolbar] button')].find((b) => b.textContent.includes('Drawer')).focus()`)
+	w.page.MustEval(`() => [...document.querySelectorAll('[aria-label=Tray] button')].find((b) => b.textContent.includes('Drawer')).focus()`)
 	w.press(input.Enter)
 	w.until("the drawer", `() => document.querySelector('section[aria-label=Drawer]')?.textContent.includes('Lay it on the desk')`)
 	w.page.MustEval(`() => [...document.querySelectorAll('section[aria-label=Drawer] button')].find((b) => b.textContent.includes('Lay it on the desk')).focus()`)
@@ -96,7 +112,7 @@ func TestWhatNoCheckerSees(t *testing.T) {
 	if err := emulate.Call(w.page); err != nil {
 		t.Fatal(err)
 	}
-	w.until("an outline", `() => getComputedStyle(document.querySelector('[role=toolbar] [aria-pressed=true]')).outlineStyle === 'solid'`)
+	w.until("an outline", `() => getComputedStyle(document.querySelector('[aria-label=Tray] [aria-pressed=true]')).outlineStyle === 'solid'`)
 	w.shoot("forced")
 	if err := (proto.EmulationSetEmulatedMedia{}).Call(w.page); err != nil {
 		t.Fatal(err)
@@ -107,8 +123,8 @@ func TestWhatNoCheckerSees(t *testing.T) {
 	w.page.MustReload()
 	w.opened()
 	w.sees("header kbd", "Shift+9")
-	w.until("the key of the drawer", `() => [...document.querySelectorAll('[role=toolbar] button')].some((b) => b.textContent.includes('Drawer') && b.ariaKeyShortcuts === 'Shift+7')`)
-	w.page.MustEval(`() => [...document.querySelectorAll('[role=toolbar] button')].find((b) => b.ariaLabel?.startsWith('Take wall')).click()`)
+	w.until("the key of the drawer", `() => [...document.querySelectorAll('[aria-label=Tray] button')].some((b) => b.textContent.includes('Drawer') && b.ariaKeyShortcuts === 'Shift+7')`)
+	w.page.MustEval(`() => [...document.querySelectorAll('[aria-label=Tray] button')].find((b) => b.ariaLabel?.startsWith('Take wall')).click()`)
 	w.sees("footer kbd", "Shift+8")
 	w.quiet()
 }

@@ -1,5 +1,6 @@
 import type { Project } from '../project.svelte';
 import type { Scene } from '../core/types.gen';
+import { letters } from './letters';
 import type { Colours } from './colours';
 import { boxesOf } from './ghost';
 
@@ -31,7 +32,7 @@ export function drawAreas(context: CanvasRenderingContext2D, p: Project, scene: 
     context.strokeRect(at.x, at.y, w, h);
     context.setLineDash([]);
     if (scene.project.cellH * camera.zoom < NAMED) continue;
-    context.font = "600 12px 'Fraunces Variable', serif";
+    context.font = letters(12, true);
     context.textBaseline = 'top';
     context.strokeStyle = colours.board;
     context.lineWidth = 3;

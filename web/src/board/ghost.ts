@@ -1,3 +1,4 @@
+import { letters, scaled } from './letters';
 import { shared } from './camera';
 import type { Project } from '../project.svelte';
 import type { BoxView, Ghost, LayView, Scene } from '../core/types.gen';
@@ -223,24 +224,25 @@ export class GhostPainter {
   private words(text: string, problem: boolean, below: BoxView, colours: Colours): void {
     const { context, p } = this;
     const b = this.p.viewport.camera.boxOnScreen(below);
-    context.font = "12px 'Atkinson Hyperlegible Next Variable', sans-serif";
+    context.font = letters(12);
+    const high = scaled(23);
     context.textBaseline = 'middle';
     const width = context.measureText(text).width + 16;
     const { free } = p.viewport.camera;
     const { slipBox } = p.shell;
     let x = Math.max(free.x + 4, Math.min(b.x, free.x + free.w - width - 4));
-    const y = Math.max(free.y + 4, Math.min(b.y + b.h + 8, free.y + free.h - 28));
-    if (slipBox && shared({ x, y, w: width, h: 23 }, slipBox))
+    const y = Math.max(free.y + 4, Math.min(b.y + b.h + 8, free.y + free.h - high - 5));
+    if (slipBox && shared({ x, y, w: width, h: high }, slipBox))
       x = slipBox.x - width - 4 > free.x ? slipBox.x - width - 4 : slipBox.x + slipBox.w + 4;
     context.fillStyle = colours.sheet;
     context.strokeStyle = colours.line;
     context.lineWidth = 1;
     context.beginPath();
-    context.roundRect(x, y, width, 23, 6);
+    context.roundRect(x, y, width, high, 6);
     context.fill();
     context.stroke();
     context.fillStyle = problem ? colours.rose : colours.ink;
-    context.fillText(text, x + 8, y + 12);
+    context.fillText(text, x + 8, y + high / 2 + 0.5);
   }
 }
 

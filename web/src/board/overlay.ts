@@ -11,6 +11,7 @@ import { Sprites } from './sprites';
 import { drawGame } from './game';
 import { stand } from './standing';
 import { drawGrid } from './grid';
+import { letters } from './letters';
 import { drawLens } from './lens';
 
 /** Cells smaller than this on the screen show pieces as small shapes, and all lines. */
@@ -157,7 +158,7 @@ export class Overlay {
   private names(scene: Scene, colours: Colours): void {
     const { context, p } = this;
     if (!p.viewport.lines) return;
-    context.font = "600 15px 'Fraunces Variable', serif";
+    context.font = letters(15, true);
     context.textBaseline = 'bottom';
     for (const map of scene.maps) {
       const b = this.p.viewport.camera.boxOnScreen(map);
@@ -179,7 +180,7 @@ export class Overlay {
 
   /** How what stands beside a label is written. */
   private label(): void {
-    this.context.font = "13px 'Atkinson Hyperlegible Next Variable', sans-serif";
+    this.context.font = letters(13);
     this.context.textBaseline = 'middle';
   }
 

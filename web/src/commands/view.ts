@@ -2,6 +2,7 @@ import type { Project } from '../project.svelte';
 import { around } from '../board/camera';
 import { theme } from '../core/theme.svelte';
 import { GAME_LENSES } from '../board/lens';
+import type { OnDesk } from '../shell/shell.svelte';
 import type { Command } from './command';
 
 /** Every how many cells the grid may have a stronger line; 0 is every screen. */
@@ -30,6 +31,17 @@ const zoom = (p: Project, direction: 1 | -1): void =>
     const at = p.viewport.cursor ? c.toScreen(p.viewport.cursor.x, p.viewport.cursor.y) : c.middle;
     c.step(direction, at.x, at.y);
   });
+
+/** What the desk shows of what is held: a bond, a medley, or the tileset of the tile; the first tileset if it is none of these. */
+function heldOnDesk(p: Project): OnDesk {
+  const { state, tilesets, scene } = p.session;
+  if (state?.holding === 'bond') return { kind: 'bond', id: state.bond };
+  if (state?.holding === 'medley') return { kind: 'medley', id: state.medley };
+  const n = state?.holding === 'tile' ? state.tile : 0;
+  const of = tilesets.find((t) => n >= t.first && n < t.first + t.count);
+  const id = of?.id ?? scene?.drawer.find((d) => tilesets.some((t) => t.id === d)) ?? tilesets[0]?.id;
+  return id === undefined ? { kind: 'nothing' } : { kind: 'tileset', id };
+}
 
 /** What is shown, and from where. */
 export const viewCommands: Command[] = [
@@ -82,6 +94,15 @@ export const viewCommands: Command[] = [
     does: 'Lays a picture on the desk, to be cut into tiles.',
     opens: 'section[aria-label=Desk]',
     run: (p) => p.shell.layOnDesk({ kind: 'nothing' }),
+  },
+  {
+    id: 'on-desk',
+    name: 'Change what is held',
+    keys: ['Shift+Enter'],
+    group: 'board',
+    does: 'Lays the bond or medley that is held on the desk, or the tileset of the tile; a tileset if nothing is held.',
+    opens: 'section[aria-label=Desk]',
+    run: (p) => p.shell.layOnDesk(heldOnDesk(p)),
   },
   {
     id: 'reskin',

@@ -8,6 +8,7 @@
   import type { Project } from '../project.svelte';
   import type { LayerView } from '../core/types.gen';
   import { runCommand } from '../commands/register';
+  import { arrows } from '../ui/arrows';
   import LayerPicture from './LayerPicture.svelte';
 
   let { p }: { p: Project } = $props();
@@ -70,7 +71,13 @@
         >
       {/if}
     </div>
-    <div class="min-h-0 overflow-x-hidden overflow-y-auto">
+    <div
+      class="min-h-0 overflow-x-hidden overflow-y-auto"
+      use:arrows
+      role="toolbar"
+      aria-label="Layers"
+      aria-orientation="vertical"
+    >
       {#each groups as group, at (at)}
         {#if group.name !== '' && wide}
           {@const hidden = group.layers.every((l) => l.hidden)}

@@ -23,7 +23,7 @@
 </script>
 
 <section use:givesBack class="flex h-50 max-h-[45%] shrink-0 border-t border-line bg-sheet" aria-label="Drawer">
-  <div class="w-70 shrink-0 overflow-auto border-r border-line p-3" bind:this={pieces}>
+  <div class="w-70 shrink-0 overflow-auto border-r border-line p-3 max-lg:w-52" bind:this={pieces}>
     <h2 class="mb-2 name">Pieces</h2>
     <div data-back>
       {#if pieces}

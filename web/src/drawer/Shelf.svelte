@@ -65,7 +65,7 @@
   let scrolled: HTMLElement | undefined = $state();
 </script>
 
-<div class="w-72 shrink-0 overflow-auto border-l border-line p-3" bind:this={scrolled}>
+<div class="w-72 shrink-0 overflow-auto border-l border-line p-3 max-lg:w-56" bind:this={scrolled}>
   {#if scrolled}
     <!-- Only what is in view is there: a shelf may have thousands of things. -->
     <Virtualizer data={rows} getKey={(row) => row.id} as="ul" item="li" scrollRef={scrolled}>

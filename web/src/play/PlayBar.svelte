@@ -2,6 +2,7 @@
   import { keyOf, runCommand } from '../commands/register';
   import type { Project } from '../project.svelte';
   import { TICKS_PER_SECOND } from '../core/types.gen';
+  import { arrows } from '../ui/arrows';
   import Button from '../ui/Button.svelte';
   import TimeLine from './TimeLine.svelte';
 
@@ -34,7 +35,8 @@
 {#if play && shown}
   <div
     class="mx-auto mt-1.5 mb-1 flex max-h-[30vh] w-fit max-w-[calc(100%-1rem)] flex-col gap-1 overflow-y-auto sheet px-2 py-0.5 whitespace-nowrap"
-    role="group"
+    use:arrows
+    role="toolbar"
     aria-label="Play"
     data-play
   >

@@ -15,11 +15,13 @@ export function arrows(toolbar: HTMLElement): { destroy: () => void } {
   }
 
   function focused(event: FocusEvent): void {
-    if (event.target instanceof HTMLElement) current = event.target;
+    if (event.target instanceof HTMLButtonElement) current = event.target;
     settle();
   }
 
   function key(event: KeyboardEvent): void {
+    // What else stands there, as a slider, has arrows of its own.
+    if (!(event.target instanceof HTMLButtonElement)) return;
     const all = buttons();
     const at = current ? all.indexOf(current) : -1;
     const to = { ArrowRight: at + 1, ArrowDown: at + 1, ArrowLeft: at - 1, ArrowUp: at - 1, Home: 0, End: -1 }[
