@@ -106,10 +106,10 @@ func TestTracksAndAreas(t *testing.T) {
 	}
 	slide("Ghost after so many seconds", "input", 120)
 	w.sees("[data-slip]", "2.0 s")
-	slide("Speed, dragged", "input", 10)
+	slide("Speed, dragged", "input", 1)
 	w.shoot("trail")
 	w.until("the speed as it was while it is dragged", `() => window.azzel.scene().paths[0].second === 48`)
-	slide("Speed, dragged", "change", 10)
+	slide("Speed, dragged", "change", 1)
 	w.until("the speed once it is let go", `() => window.azzel.scene().paths[0].second === 16`)
 	w.accessible("the slip of a platform")
 	w.press(input.Escape)

@@ -21,12 +21,15 @@ import (
 	"azzel/core/page/characters"
 	roommaps "azzel/core/page/maps"
 	"azzel/core/page/measure"
+	"azzel/core/page/pieces"
 	"azzel/core/page/replays"
 	"azzel/core/page/supplies"
 	"azzel/core/page/tilework"
 	_ "azzel/core/page/view" // registers all orders and questions
+	"azzel/core/page/wording"
 	"azzel/core/play"
 	"azzel/core/tiles"
+	"azzel/core/world"
 	"azzel/server"
 )
 
@@ -175,7 +178,7 @@ func vocabulary(out *bytes.Buffer) {
 		name string
 		is   any
 	}{
-		{"NEIGHBOURS", tiles.NeighbourNames}, {"ROUND", tiles.Round}, {"JOINS", tiles.JoinNames}, {"JOINS_COUNT", []tiles.Neighbours{tiles.Sides.Counts(), tiles.Corners.Counts(), tiles.Both.Counts()}},
+		{"OWN_TYPES", tiles.ValueTypeNames}, {"FACT_SORTS", world.FactSorts}, {"MAP_VIEWS", world.ViewNames}, {"NEIGHBOURS", tiles.NeighbourNames}, {"ROUND", tiles.Round}, {"JOINS", tiles.JoinNames}, {"JOINS_COUNT", []tiles.Neighbours{tiles.Sides.Counts(), tiles.Corners.Counts(), tiles.Both.Counts()}},
 	} {
 		list := reflect.ValueOf(v.is)
 		fmt.Fprintf(out, "\nexport const %s = [", v.name)
@@ -190,6 +193,9 @@ func vocabulary(out *bytes.Buffer) {
 			}
 		}
 		out.WriteString("];")
+	}
+	for _, word := range [][2]string{{"NEW_FACT", pieces.NewFact}, {"NEW_ITEM", pieces.NewItem}, {"THIS_PIECE", wording.ThisPiece}, {"ONLY_IN_A_MOMENT", wording.OnlyInAMoment}} {
+		fmt.Fprintf(out, "\nexport const %s = %q;", word[0], word[1])
 	}
 	out.WriteString("\n\nexport const TILE_PROPERTIES: Markable[] = [\n")
 	for _, m := range tiles.Markables {

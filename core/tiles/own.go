@@ -21,6 +21,9 @@ const (
 	valueTypeEnd
 )
 
+// ValueTypeNames are the words for the types, in their order.
+var ValueTypeNames = [valueTypeEnd]string{"yes or no", "a number", "text"}
+
 // Valid reports whether it is one of the types.
 func (t ValueType) Valid() bool { return t < valueTypeEnd }
 

@@ -39,6 +39,9 @@ const (
 	viewEnd
 )
 
+// ViewNames are the words for how maps are seen, in their order.
+var ViewNames = [...]string{"from above (top-down)", "from the side (side-view)"}
+
 // A Document is the whole of a project at one moment. Nothing in it may be
 // changed; a Draft makes the next.
 type Document struct {

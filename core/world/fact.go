@@ -7,6 +7,9 @@ import (
 	"azzel/core/limit"
 )
 
+// FactSorts are the words for what a fact is: yes or no, or a number.
+var FactSorts = [...]string{"yes or no", "a number"}
+
 // A Fact is something that the game remembers: yes or no, or a number from 0 to limit.FactValue.
 type Fact struct {
 	ID     ID
@@ -36,7 +39,7 @@ func (f *Fact) Range() string {
 	if f.Counts {
 		return fmt.Sprintf("0 to %d", limit.FactValue)
 	}
-	return "yes or no"
+	return FactSorts[0]
 }
 
 // Says is a value of the fact in words.

@@ -111,9 +111,9 @@ func conditioned(a page.Author, ref world.Ref, word string, form *logic.Conditio
 			var id world.ID
 			var put edit.Part
 			switch s {
-			case newFact:
+			case NewFact:
 				id, put = memory.NewFact(a, "")
-			case newItem:
+			case NewItem:
 				id, put = memory.NewItem(a, "")
 			default:
 				return page.ParseID(s), nil
@@ -142,10 +142,11 @@ func conditioned(a page.Author, ref world.Ref, word string, form *logic.Conditio
 	return edit.Edit{Label: "change " + word, Parts: append(before, edit.Changes(ref, piece.Values(), next.Values())...)}, nil
 }
 
-// newFact and newItem stand for the ids of a fact and an item that are made with the condition that asks for them.
+// NewFact and NewItem stand for the ids of a fact and an item that are made with the condition that asks for them; they are
+// what people read, too.
 const (
-	newFact = "a new fact"
-	newItem = "a new item"
+	NewFact = "a new fact"
+	NewItem = "a new item"
 )
 
 // SetCondition says what must hold for a piece, in the property of a word; nil for nothing.
@@ -306,7 +307,7 @@ func firstTerm(d *world.Document, fresh bool) logic.ConditionForm {
 	case len(d.Items) > 0:
 		f.Left = &logic.ValueForm{Is: "item", Thing: page.FormatID(d.Items[0].ID)}
 	case fresh:
-		f.Left = &logic.ValueForm{Is: "fact", Thing: newFact}
+		f.Left = &logic.ValueForm{Is: "fact", Thing: NewFact}
 	}
 	return f
 }

@@ -38,7 +38,7 @@ func settingFields(d *world.Document, p *world.Piece) []FieldView {
 	}
 	sets := p.Sets()
 	fact := listed(d, "sets", "Once "+p.Kind().Done+", sets", "nothing", world.SortFact, memory.FactsOf(d), sets.Fact)
-	fact.Options = append(fact.Options, OptionView{madeAnew, "a new fact"})
+	fact.Options = append(fact.Options, OptionView{madeAnew, NewFact})
 	f := d.Fact(sets.Fact)
 	if f == nil {
 		return []FieldView{fact}

@@ -11,6 +11,12 @@ import (
 	"azzel/core/world"
 )
 
+// Words for what a condition asks that the interface says too.
+const (
+	ThisPiece     = "this piece"
+	OnlyInAMoment = "what only something that happens can ask"
+)
+
 // words say what conditions ask of a document.
 type words struct{ d *world.Document }
 
@@ -83,7 +89,7 @@ func (w words) Term(c *logic.Condition) string {
 	case logic.InState:
 		return w.noun(c.Subject) + " is " + kind.StateOf(c.Is).Name
 	}
-	return "what only something that happens can ask"
+	return OnlyInAMoment
 }
 
 // Value is a value in words.
@@ -108,7 +114,7 @@ func (w words) Value(v *logic.Value) string {
 func (w words) noun(n logic.Noun) string {
 	switch n.Is {
 	case logic.This:
-		return "this piece"
+		return ThisPiece
 	case logic.Player:
 		return "the player"
 	case logic.Piece:

@@ -107,6 +107,9 @@ export const commands: Command[] = [
   ...panelCommands,
 ];
 
+/** What a command is called. */
+export const nameOf = (id: string): string => commands.find((c) => c.id === id)?.name ?? id;
+
 /** The key that is shown for a command; empty if it has none. */
 export function keyOf(id: string): string {
   const command = commands.find((c) => c.id === id);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { AskableView, ConditionForm } from '../core/types.gen';
+  import { ONLY_IN_A_MOMENT, type AskableView, type ConditionForm } from '../core/types.gen';
   import Choose from './Choose.svelte';
   import ConditionValue from './ConditionValue.svelte';
   import { choicesOf, nounChoices, nounKey, nounOf, typesOf } from './forms';
@@ -113,6 +113,6 @@
       change={chooseState}
     />
   {:else}
-    <span class="text-soft">what only something that happens can ask</span>
+    <span class="text-soft">{ONLY_IN_A_MOMENT}</span>
   {/if}
 </div>

@@ -1,8 +1,12 @@
-import type { AskableView, ConditionForm, NounForm, ValueForm } from '../core/types.gen';
-
-/** What asking for stands for: a fact or an item that is made with the condition. */
-export const NEW_FACT = 'a new fact';
-export const NEW_ITEM = 'a new item';
+import {
+  NEW_FACT,
+  NEW_ITEM,
+  THIS_PIECE,
+  type AskableView,
+  type ConditionForm,
+  type NounForm,
+  type ValueForm,
+} from '../core/types.gen';
 
 /** What can be chosen, and how it is written. */
 export interface Choice {
@@ -98,7 +102,7 @@ export function nounChoices(of: AskableView): Choices[] {
     list.flatMap((a) => words.map(([is, word]) => ({ key: `${is}:${a.id}`, name: `${word} ${a.name}` })));
   const types = of.types.map((t) => ({ id: t.word, name: t.name }));
   return [
-    { heading: '', list: [{ key: 'this:', name: 'this piece' }] },
+    { heading: '', list: [{ key: 'this:', name: THIS_PIECE }] },
     { heading: 'Pieces', list: of.pieces.map((p) => ({ key: `piece:${p.id}`, name: p.name })) },
     {
       heading: 'Of a type',

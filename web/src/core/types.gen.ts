@@ -1855,10 +1855,17 @@ export const MEASURES = {
   zoom: { label: 'Camera zoom', unit: '%', usual: 100, least: 25, most: 400, from: 25, to: 400, step: 1, fine: 1 },
 } satisfies Record<string, Measure>;
 
+export const OWN_TYPES = ["yes or no", "a number", "text"];
+export const FACT_SORTS = ["yes or no", "a number"];
+export const MAP_VIEWS = ["from above (top-down)", "from the side (side-view)"];
 export const NEIGHBOURS = ["north", "east", "south", "west", "north-east", "south-east", "south-west", "north-west"];
 export const ROUND = [7, 0, 4, 3, -1, 1, 6, 2, 5];
 export const JOINS = ["along sides", "at corners", "along sides and at corners"];
 export const JOINS_COUNT = [15, 240, 255];
+export const NEW_FACT = "a new fact";
+export const NEW_ITEM = "a new item";
+export const THIS_PIECE = "this piece";
+export const ONLY_IN_A_MOMENT = "what only something that happens can ask";
 
 export const TILE_PROPERTIES: Markable[] = [
   {"id":"solid","name":"Solid","value":"solid","says":"Nobody can walk into it.","most":0},

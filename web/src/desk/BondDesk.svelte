@@ -73,7 +73,7 @@
     </p>
     <BondTiles {p} join={now.join} tiles={now.tiles} {unsure} {seen} look={(n) => (seen = n)} change={painted} />
   </div>
-  <div class="flex w-100 shrink-0 flex-col border-l border-line">
+  <div class="flex w-100 shrink-0 flex-col border-l border-line max-lg:w-72">
     <div class="flex min-h-0 flex-1 flex-col gap-2 overflow-auto p-3">
       {#if bond}
         <div class="-ml-1 name text-title">
@@ -132,7 +132,7 @@
       {/if}
     </div>
   </div>
-  <div class="flex w-72 shrink-0 flex-col gap-3 overflow-auto border-l border-line p-3">
+  <div class="flex w-72 shrink-0 flex-col gap-3 overflow-auto border-l border-line p-3 max-lg:w-48">
     {#if looked}
       <BondTile
         {p}

@@ -172,7 +172,7 @@
     {/if}
   </div>
   <form
-    class="flex w-132 shrink-0 flex-col border-l border-line"
+    class="flex w-132 shrink-0 flex-col border-l border-line max-lg:w-96"
     aria-label="The cut"
     novalidate
     onsubmit={(e) => {
@@ -182,7 +182,7 @@
   >
     <div class="flex min-h-0 flex-1 gap-4 overflow-auto p-3">
       {#if opened && bitmap}
-        <div class="flex w-60 shrink-0 flex-col gap-2">
+        <div class="flex w-60 shrink-0 flex-col gap-2 max-lg:w-44">
           {#if known && !replaces}
             <div class="rounded-inner bg-shelf p-2" role="status">
               <p class="mb-1.5">This picture is here already, as {known.name}.</p>

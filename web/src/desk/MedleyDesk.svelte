@@ -51,7 +51,7 @@
 
 <div class="flex min-h-0 flex-1">
   <section
-    class="flex w-100 shrink-0 flex-col gap-1 overflow-auto border-r border-line p-3"
+    class="flex w-100 shrink-0 flex-col gap-1 overflow-auto border-r border-line p-3 max-lg:w-72"
     aria-label="Tiles of the medley"
     ondragover={(e) => e.preventDefault()}
     ondrop={dropped}
@@ -95,21 +95,23 @@
     {/each}
     <p class="text-soft">Drag tiles here, or click them on the right.</p>
   </section>
-  <div class="flex w-80 shrink-0 flex-col gap-2 overflow-auto border-r border-line p-3">
-    <div class="-ml-1 name text-title">
-      <Rename
-        value={medley.name}
-        label="Name of this medley"
-        rename={(text) => p.session.orders.rename({ thing: { kind: 'medley', id: medley.id }, name: text })}
-      />
+  <div class="flex w-80 shrink-0 flex-col border-r border-line max-lg:w-60">
+    <div class="flex min-h-0 flex-1 flex-col gap-2 overflow-auto p-3">
+      <div class="-ml-1 name text-title">
+        <Rename
+          value={medley.name}
+          label="Name of this medley"
+          rename={(text) => p.session.orders.rename({ thing: { kind: 'medley', id: medley.id }, name: text })}
+        />
+      </div>
+      <CellsPicture {p} cells={dealt.cells} columns={COLUMNS} rows={ROWS} />
+      <div class="flex flex-wrap gap-2">
+        <Button label="Shuffle again" onclick={() => change({ seed: is.seed + 1 })} />
+        <Button label="Also mirrored" pressed={is.mirrored} onclick={() => change({ mirrored: !is.mirrored })} />
+        <Button label="Also turned" pressed={is.turned} onclick={() => change({ turned: !is.turned })} />
+      </div>
     </div>
-    <CellsPicture {p} cells={dealt.cells} columns={COLUMNS} rows={ROWS} />
-    <div class="flex flex-wrap gap-2">
-      <Button label="Shuffle again" onclick={() => change({ seed: is.seed + 1 })} />
-      <Button label="Also mirrored" pressed={is.mirrored} onclick={() => change({ mirrored: !is.mirrored })} />
-      <Button label="Also turned" pressed={is.turned} onclick={() => change({ turned: !is.turned })} />
-    </div>
-    <div class="mt-auto flex flex-wrap gap-2">
+    <div class="flex flex-wrap gap-2 border-t border-line px-3 py-2">
       <span data-back
         ><Button
           label="Take into the hand"

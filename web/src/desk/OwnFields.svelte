@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
-  import type { Mark } from '../core/types.gen';
+  import { OWN_TYPES, type Mark } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Choices from '../ui/Choices.svelte';
-  import { OWN_TYPES, ownMark, YES_NO } from './marks';
+  import { ownMark, YES_NO } from './marks';
 
   interface Props {
     p: Project;

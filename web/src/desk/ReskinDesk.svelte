@@ -56,7 +56,7 @@
       </figure>
     {/each}
   </div>
-  <div class="flex w-80 shrink-0 flex-col border-l border-line">
+  <div class="flex w-80 shrink-0 flex-col border-l border-line max-lg:w-60">
     <div class="flex min-h-0 flex-1 flex-col gap-2 overflow-auto p-3">
       <label class="flex flex-col gap-1">
         <span>On</span>

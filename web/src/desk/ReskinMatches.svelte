@@ -26,7 +26,7 @@
   }
 </script>
 
-<section class="w-88 shrink-0 overflow-auto border-l border-line p-3" aria-label="Tiles that are used">
+<section class="w-88 shrink-0 overflow-auto border-l border-line p-3 max-lg:w-64" aria-label="Tiles that are used">
   <h3 class="mb-2 name">tiles that are used</h3>
   <ul class="flex flex-col gap-1">
     {#each sorted as match (match.from)}

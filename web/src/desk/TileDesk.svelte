@@ -39,9 +39,9 @@
   <div class="min-w-0 flex-1 overflow-auto bg-board p-4" bind:clientWidth={w} bind:clientHeight={h}>
     <TileSheet {p} {set} {mark} {taking} {seen} look={(i) => (seen = i)} {apply} room={{ w: w - 32, h: h - 32 }} />
   </div>
-  <div class="flex w-132 shrink-0 flex-col border-l border-line">
+  <div class="flex w-132 shrink-0 flex-col border-l border-line max-lg:w-96">
     <div class="flex min-h-0 flex-1 gap-4 overflow-auto p-3">
-      <div class="flex w-64 shrink-0 flex-col gap-2">
+      <div class="flex w-64 shrink-0 flex-col gap-2 max-lg:w-48">
         <Choices label="What strokes are for" options={takings} value={taking} choose={(to) => (taking = to)} />
         {#if taking === 'block'}
           <p class="text-soft">
@@ -63,9 +63,9 @@
         {/if}
       </div>
     </div>
-    <div class="flex items-center gap-3 border-t border-line px-3 py-2">
+    <div class="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-t border-line px-3 py-2">
       <Button label="Another tileset" onclick={() => (p.shell.desk = { kind: 'nothing' })} />
-      <span class="text-soft figures">{set.count} tiles, {set.solid} solid</span>
+      <span class="whitespace-nowrap text-soft figures">{set.count} tiles, {set.solid} solid</span>
       {#if !set.builtin}
         <span class="ml-auto"
           ><Button label="A newer picture" onclick={() => (p.shell.desk = { kind: 'newer', id: set.id })} /></span

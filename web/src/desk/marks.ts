@@ -14,7 +14,6 @@ export function ownMark({ id, type }: OwnView): Mark {
 }
 
 export const YES_NO = 0;
-export const OWN_TYPES = ['yes or no', 'a number', 'text'];
 
 /** What stands for a mark's property where tiles are compared and shown by it. */
 export const propertyOf = (mark: Mark): string => (mark.property === 'own' ? `own:${mark.own}` : mark.property);

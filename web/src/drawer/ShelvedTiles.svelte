@@ -56,7 +56,7 @@
     draggable="true"
     ondragstart={(e) => dragged(e, 'tileset', set.id)}
   >
-    <h2 class="min-w-0 truncate name">{set.name}</h2>
+    <h2 class="max-w-3/5 shrink-0 truncate name">{set.name}</h2>
     <span class="min-w-0 truncate text-small text-soft figures" data-tile-says>
       {tile ? `${tile.name}${tile.does ? `: ${tile.does}` : ' does nothing'}` : sums}
     </span>

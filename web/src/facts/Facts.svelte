@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
-  import { NAME_LETTERS, type KnownView } from '../core/types.gen';
+  import { FACT_SORTS, NAME_LETTERS, type KnownView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import FactRow from './FactRow.svelte';
   import Reasons from './Reasons.svelte';
@@ -10,7 +10,6 @@
 
   /** Milliseconds between two looks at a game. */
   const LOOK = 200;
-  const SORTS = ['yes or no', 'a number'];
 
   let name = $state('');
   let sort = $state(0);
@@ -45,7 +44,7 @@
       <label class="flex items-center gap-2">
         <span class="text-soft">It is</span>
         <select class="h-7 rounded-inner border border-line bg-sheet px-1" bind:value={sort}>
-          {#each SORTS as label, i (i)}<option value={i}>{label}</option>{/each}
+          {#each FACT_SORTS as label, i (i)}<option value={i}>{label}</option>{/each}
         </select>
       </label>
       <Button label="Make" type="submit" main disabled={name.trim() === ''} />

@@ -1,10 +1,8 @@
 <script lang="ts">
+  import ThemeButton from '../ui/ThemeButton.svelte';
   import { onMount } from 'svelte';
-  import Moon from '@lucide/svelte/icons/moon';
-  import Sun from '@lucide/svelte/icons/sun';
   import Trash from '@lucide/svelte/icons/trash-2';
   import { deleteProject, listProjects } from '../core/api';
-  import { theme } from '../core/theme.svelte';
   import type { ProjectCard } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Emblem from '../ui/Emblem.svelte';
@@ -54,9 +52,7 @@
     <h1 class="name text-title">Azzel</h1>
     <span class="text-soft">your projects</span>
     <div class="ml-auto">
-      <Button label={theme.dark ? 'Switch to light' : 'Switch to dark'} icon onclick={() => theme.toggle()}>
-        {#if theme.dark}<Moon size={16} />{:else}<Sun size={16} />{/if}
-      </Button>
+      <ThemeButton />
     </div>
   </header>
   <main class="flex-1 overflow-auto p-10">

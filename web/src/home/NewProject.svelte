@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createProject } from '../core/api';
-  import { MEASURES, NAME_LETTERS } from '../core/types.gen';
+  import { MAP_VIEWS, MEASURES, NAME_LETTERS } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import NumberField from '../ui/NumberField.svelte';
 
@@ -52,8 +52,7 @@
   <label class="flex flex-col gap-1">
     <span>Maps are seen</span>
     <select bind:value={view} class="h-7 rounded-inner border border-line bg-sheet px-1">
-      <option value={0}>from above (top-down)</option>
-      <option value={1}>from the side (side-view)</option>
+      {#each MAP_VIEWS as name, value (value)}<option {value}>{name}</option>{/each}
     </select>
   </label>
   {#if error}<p class="text-rose-ink" role="alert">{error}</p>{/if}

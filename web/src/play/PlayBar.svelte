@@ -1,9 +1,8 @@
 <script lang="ts">
-  import { keyOf, runCommand } from '../commands/register';
   import type { Project } from '../project.svelte';
   import { TICKS_PER_SECOND } from '../core/types.gen';
   import { arrows } from '../ui/arrows';
-  import Button from '../ui/Button.svelte';
+  import CommandButton from '../ui/CommandButton.svelte';
   import TimeLine from './TimeLine.svelte';
 
   let { p }: { p: Project } = $props();
@@ -61,9 +60,10 @@
       {#if last && !play.finished}<span class="min-w-24 flex-1 truncate text-soft" role="status" title={last} data-event
           >{last}</span
         >{/if}
-      {#each [['Movement', 'movement', p.shell.panel === 'movement'], ['Replays', 'replays', p.shell.panel === 'replays'], ['Facts', 'facts', p.shell.panel === 'facts'], ['Test aids', 'helps', p.shell.panel === 'helps'], ['Pad', 'screen-pad', p.game.clock.padShown]] as const as [label, id, pressed] (id)}
-        <span data-back><Button {label} keys={keyOf(id)} {pressed} onclick={() => runCommand(p, id)} /></span>
+      {#each ['movement', 'replays', 'facts', 'helps'] as const as id (id)}
+        <span data-back><CommandButton {p} {id} pressed={p.shell.panel === id} /></span>
       {/each}
+      <span data-back><CommandButton {p} id="screen-pad" label="Pad" pressed={p.game.clock.padShown} /></span>
     </div>
     <TimeLine {p} {play} />
   </div>

@@ -1,9 +1,8 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import { keyOf, runCommand } from '../commands/register';
   import Condition from '../conditions/Condition.svelte';
   import type { Project } from '../project.svelte';
-  import Button from '../ui/Button.svelte';
+  import CommandButton from '../ui/CommandButton.svelte';
   import Fields from './Fields.svelte';
   import SlipSheet from './SlipSheet.svelte';
 
@@ -45,14 +44,9 @@
       {/if}{p.session.state?.through ? 'all layers that are shown' : layer}
     </div>
     <div class="flex flex-wrap gap-1.5">
-      <Button
-        label="Through all layers"
-        keys={keyOf('through')}
-        pressed={p.session.state?.through ?? false}
-        onclick={() => runCommand(p, 'through')}
-      />
+      <CommandButton {p} id="through" pressed={p.session.state?.through ?? false} />
       {#each actions as [id, label] (id)}
-        <Button {label} keys={keyOf(id)} onclick={() => runCommand(p, id)} />
+        <CommandButton {p} {id} {label} />
       {/each}
       <button
         class="h-7 rounded-inner border border-line px-3 text-rose-ink hover:bg-shelf"

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { RadioGroup } from 'bits-ui';
   import type { Project } from '../project.svelte';
-  import { MEASURES, type MapLook, type MapView } from '../core/types.gen';
+  import { MAP_VIEWS, MEASURES, OWN_TYPES, type MapLook, type MapView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import MapPicture from './MapPicture.svelte';
   import MapHere from './MapHere.svelte';
@@ -95,8 +95,7 @@
     value={look.view}
     onchange={(e) => set({ view: Number(e.currentTarget.value) })}
   >
-    <option value={0}>from above (top-down)</option>
-    <option value={1}>from the side (side-view)</option>
+    {#each MAP_VIEWS as name, value (value)}<option {value}>{name}</option>{/each}
   </select>
 </label>
 <details>
@@ -162,7 +161,7 @@
         <span>{property.name}</span>
         <input
           class="h-7 rounded-inner border border-line bg-sheet px-2"
-          placeholder={property.type === 0 ? 'yes or no' : property.type === 1 ? 'a number' : 'text'}
+          placeholder={OWN_TYPES[property.type]}
           value={own(property.id)}
           onchange={(e) => setOwn(property.id, e.currentTarget.value)}
         />

@@ -7,7 +7,7 @@
   import { hold } from '../commands/holding';
   import { keyOf, runCommand } from '../commands/register';
   import { arrows } from '../ui/arrows';
-  import Button from '../ui/Button.svelte';
+  import CommandButton from '../ui/CommandButton.svelte';
   import Key from '../ui/Key.svelte';
   import Held from './Held.svelte';
   import PatchPicture from './PatchPicture.svelte';
@@ -129,22 +129,10 @@
       </section>
     </div>
     <div class="flex shrink-0 items-center gap-2 px-3">
-      <Button
-        label="Drawer"
-        keys={keyOf('drawer')}
-        pressed={p.shell.opened === 'drawer'}
-        onclick={() => runCommand(p, 'drawer')}
-      >
-        <ChevronUp size={16} />
-      </Button>
-      <Button
-        label={s?.playing ? 'End play' : 'Play from here'}
-        keys={keyOf('play')}
-        main
-        onclick={() => runCommand(p, 'play')}
-      >
+      <CommandButton {p} id="drawer" pressed={p.shell.opened === 'drawer'}><ChevronUp size={16} /></CommandButton>
+      <CommandButton {p} id="play" label={s?.playing ? 'End play' : undefined} main>
         {#if s?.playing}<Square size={16} />{:else}<Play size={16} />{/if}
-      </Button>
+      </CommandButton>
     </div>
   </div>
 </section>

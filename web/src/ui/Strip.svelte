@@ -1,13 +1,10 @@
 <script lang="ts">
+  import ThemeButton from './ThemeButton.svelte';
   import Check from '@lucide/svelte/icons/check';
   import CloudOff from '@lucide/svelte/icons/cloud-off';
   import LoaderCircle from '@lucide/svelte/icons/loader-circle';
-  import Moon from '@lucide/svelte/icons/moon';
-  import Sun from '@lucide/svelte/icons/sun';
   import type { Project } from '../project.svelte';
-  import { theme } from '../core/theme.svelte';
   import Seek from '../seek/Seek.svelte';
-  import Button from './Button.svelte';
   import Emblem from './Emblem.svelte';
   import Rename from './Rename.svelte';
 
@@ -54,8 +51,6 @@
           >
         {/if}
       </span>{/if}
-    <Button label={theme.dark ? 'Switch to light' : 'Switch to dark'} icon onclick={() => theme.toggle()}>
-      {#if theme.dark}<Moon size={16} />{:else}<Sun size={16} />{/if}
-    </Button>
+    <ThemeButton />
   </div>
 </header>
