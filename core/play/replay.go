@@ -32,7 +32,7 @@ var (
 	// ErrNothingPlayed is given for a play that has only just begun.
 	ErrNothingPlayed = errors.New("nothing has been played yet: play, then keep it")
 	// ErrHelped is given for a play in which a help was on.
-	ErrHelped = errors.New("a help was on during this play, so that it proves nothing: play it without, then keep it")
+	ErrHelped = errors.New("a test aid was on during this play, so that it proves nothing: play it without one, then keep it")
 	// ErrStartGone is given for a replay whose start is not in the document.
 	ErrStartGone = errors.New("the place where it began is not in this project: it was deleted, or the replay is of another project")
 )

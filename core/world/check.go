@@ -141,7 +141,7 @@ func (d *Document) checkTileset(id ID) error {
 	}
 	for _, o := range d.Tilesets {
 		if o != t && t.First < o.First+o.Count && o.First < t.First+t.Count {
-			return errors.New("two tilesets claim the same tile numbers: bring the picture in again")
+			return errors.New("two tilesets claim the same tile numbers: import the picture again")
 		}
 	}
 	total := 0
@@ -149,7 +149,7 @@ func (d *Document) checkTileset(id ID) error {
 		total += o.Count
 	}
 	if total > limit.Tiles || len(d.Tilesets) > limit.Tilesets {
-		return fmt.Errorf("a project has at most %d tiles in %d tilesets: remove a tileset first", limit.Tiles, limit.Tilesets)
+		return fmt.Errorf("a project has at most %d tiles in %d tilesets: delete a tileset first", limit.Tiles, limit.Tilesets)
 	}
 	return nil
 }
@@ -197,7 +197,7 @@ func (d *Document) checkMap(id ID) error {
 		return fmt.Errorf("on %s %w", m.Name, err)
 	}
 	if m.Barred < 0 || m.Barred >= abilityEnd || m.BarredArms < 0 || m.BarredArms >= armEnd {
-		return fmt.Errorf("something is barred on %s that nobody can do", m.Name)
+		return fmt.Errorf("something is not allowed on %s that nobody can do anyway", m.Name)
 	}
 	for _, w := range m.Lottery {
 		if w < 0 || w > limit.Weight {

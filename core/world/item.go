@@ -157,7 +157,7 @@ func (d *Document) checkItem(i *Item) error {
 		return err
 	}
 	if i.Most < 0 || i.Most > limit.Stack {
-		return fmt.Errorf("one can have 1 to %d of an item, not %d", limit.Stack, i.Most)
+		return fmt.Errorf("the player can have 1 to %d of an item, not %d", limit.Stack, i.Most)
 	}
 	if len(d.Items) > limit.Items {
 		return fmt.Errorf("a project has at most %d items", limit.Items)
@@ -170,7 +170,7 @@ func checkStocks(list []Stock) error {
 	had := map[ID]bool{}
 	for _, s := range list {
 		if s.Count < 1 || s.Count > limit.Stack {
-			return fmt.Errorf("one can have 1 to %d of an item, not %d", limit.Stack, s.Count)
+			return fmt.Errorf("the player can have 1 to %d of an item, not %d", limit.Stack, s.Count)
 		}
 		if s.Item == 0 || had[s.Item] {
 			return errors.New("the same item is in it twice")

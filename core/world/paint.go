@@ -74,7 +74,7 @@ func (d *Draft) Paint(mapID, layerID ID, s Stroke) (Painted, error) {
 	d.settle()
 	p.Back = grid.Swap{From: l.Cells.Part(p.Region, d.Pace), To: old.Part(p.Region, d.Pace)}
 	if d.doc.stored > limit.StoredCells {
-		return Painted{}, fmt.Errorf("a project holds at most %d million painted cells: remove something first", limit.StoredCells>>20)
+		return Painted{}, fmt.Errorf("a project holds at most %d million painted cells: erase or delete something first", limit.StoredCells>>20)
 	}
 	return p, nil
 }

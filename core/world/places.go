@@ -196,7 +196,7 @@ func (d *Document) checkArea(a *Area) error {
 		return errors.New("a cell of the area lies too far from the middle of the board")
 	}
 	if a.Zoom != 0 && (a.Zoom < limit.MinZoom || a.Zoom > limit.MaxZoom) {
-		return fmt.Errorf("things are seen at %d to %d percent of their size, not %d", limit.MinZoom, limit.MaxZoom, a.Zoom)
+		return fmt.Errorf("the camera zoom is %d to %d percent, not %d", limit.MinZoom, limit.MaxZoom, a.Zoom)
 	}
 	return a.Forces.check()
 }

@@ -158,7 +158,7 @@ func (c *Character) checkPoses() error {
 	}
 	for _, p := range c.Poses {
 		if p.Act >= actEnd || p.Facing > North || p.Ticks < 1 || p.Ticks > limit.Interval || len(p.Frames) == 0 {
-			return errors.New("a row of its sheet shows something that there is not")
+			return errors.New("a row of the sheet shows something that characters can't do")
 		}
 		for _, f := range p.Frames {
 			if f < 0 || f >= c.Frames() {

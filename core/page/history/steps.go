@@ -72,7 +72,7 @@ func (o UndoStep) Do(p *page.Page) page.Changed {
 	p.Hand.Cancel()
 	message, left, of, err := p.Replica.TakeBack(o.Step)
 	if errors.Is(err, edit.ErrNothing) {
-		return p.Refuse("This step is not done any more.")
+		return p.Refuse("This step was undone before.")
 	}
 	if err != nil {
 		return p.Fail(err)

@@ -143,7 +143,7 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 	}
 	if len(b.Layers)+len(b.Pieces) == 0 {
 		if left != "" {
-			return nil, "", fmt.Errorf("this project has no tileset like %s: bring its picture in first, then paste again", missing())
+			return nil, "", fmt.Errorf("this project has no tileset like %s: import its picture first, then paste again", missing())
 		}
 		return nil, "", fmt.Errorf("there is nothing in the copied cells")
 	}

@@ -148,7 +148,7 @@ func TestFactsOfAPage(t *testing.T) {
 		playing.Tick(p, play.Left)
 	}
 	pagetest.Order(p, replays.KeepReplay{Name: "Helped"})
-	if says := pagetest.Said(p); len(p.Document().Replays) != 0 || !strings.Contains(says, "help") {
+	if says := pagetest.Said(p); len(p.Document().Replays) != 0 || !strings.Contains(says, "test aid") {
 		t.Errorf("kept, and said %q", says)
 	}
 	// What is given for it in the list changes while it plays.

@@ -69,7 +69,7 @@ type BringPlayer struct {
 // Do implements Order.
 func (o BringPlayer) Do(p *page.Page) page.Changed {
 	if p.Played == nil {
-		return p.Refuse("Nothing is being played. Begin at the mark by its slip.")
+		return p.Refuse("Nothing is being played. Start at the mark by the button of its slip.")
 	}
 	if err := p.Played.Bring(world.ID(o.Mark)); err != nil {
 		return p.Fail(err)
