@@ -9,6 +9,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/kind"
+	"azzel/core/kinds/door"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/world"
@@ -249,6 +250,13 @@ func (b *builder) yard() *room {
 		r.line(at[0], at[1], art.Lamp)
 	}
 	r.line(33, 11, art.DoorBrick)
+	// A shed for tools, with a door of its own.
+	for _, wall := range []grid.Rect{{X: 28, Y: 2, W: 5, H: 1}, {X: 28, Y: 3, W: 1, H: 5}, {X: 29, Y: 7, W: 1, H: 1}, {X: 31, Y: 7, W: 2, H: 1}} {
+		r.block(art.Brick, wall)
+	}
+	r.line(29, 3, art.Shelf, art.ShelfJars, art.Can, art.Broom)
+	r.piece(world.Mark, "Tool shed", 30, 5)
+	r.acting(door.Kind.ID, "Door of the tool shed", 30, 7, kind.Set(props.ShutsAfter.Is(180)))
 	r.line(13, 0, art.Paving, art.PavingWorn)
 	r.opens(world.SideTop)
 	r.piece(world.Spawn, "", 4, 11)

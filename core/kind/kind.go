@@ -76,6 +76,8 @@ type Kind struct {
 	// States are those in which its pieces can be: the usual one, and the one in which they are once they are done; none
 	// if there is nothing to tell.
 	States []*State
+	// First, unless nil, says in which of them a piece is at first that sets none; otherwise it is the first of them.
+	First func(Values) *State
 	// Moments are what can happen to its pieces, Changes how their states go by that. Beaten is the moment at which one is
 	// gone that bore as many hits as it does.
 	Moments []*Moment

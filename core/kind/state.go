@@ -27,8 +27,11 @@ type State struct {
 	Number int
 	// Word is its name in files, Name what people read.
 	Word, Name string
-	// Gone says that a piece in it is neither seen nor solid nor touched.
-	Gone bool
+	// Gone says that a piece in it is neither seen nor solid nor touched, Passable that it does not stop what moves, though
+	// its kind is solid.
+	Gone, Passable bool
+	// Picture is the built-in picture of a piece in it; without one it looks as its kind does.
+	Picture []Shape
 }
 
 // mostState is the greatest number of a state.

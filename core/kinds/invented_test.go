@@ -231,7 +231,7 @@ func TestInventedKind(t *testing.T) {
 		}
 
 		// Drawn and listed.
-		if pix := picture.Piece(d.Project.Lattice(), boiler.ID, false); len(pix) == 0 {
+		if pix := picture.Piece(d.Project.Lattice(), boiler.ID, picture.AtFirst); len(pix) == 0 {
 			t.Error("it has no picture")
 		}
 		if !slices.ContainsFunc(view.SceneOf(w.Page).Types, func(v view.TypeView) bool { return v.Name == "Boiler" && v.Purpose == boiler.Purpose }) {

@@ -70,15 +70,27 @@ func Figure(l grid.Lattice, f world.Facing, frame int) []byte {
 	return sprite(l, shapes)
 }
 
-// Piece is the built-in picture of a type, as it is at first or in its other state; nil if
-// such a piece is not seen in play.
-func Piece(l grid.Lattice, of world.ID, on bool) []byte {
+// The built-in pictures of a type: as it is at first, in its other state or from above, and from OfState on one for each of
+// its own states.
+const (
+	AtFirst = iota
+	Other
+	OfState
+)
+
+// Piece is a built-in picture of a type; nil if such a piece is not seen in play. What a type has no picture for looks as at
+// first.
+func Piece(l grid.Lattice, of world.ID, which int) []byte {
 	k := kind.Of(of)
-	switch {
-	case k == nil || k.Picture == nil:
+	if k == nil || k.Picture == nil {
 		return nil
-	case on && k.Other != nil:
-		return sprite(l, k.Other)
 	}
-	return sprite(l, k.Picture)
+	shapes := k.Picture
+	switch i := which - OfState; {
+	case which == Other && k.Other != nil:
+		shapes = k.Other
+	case i >= 0 && i < len(k.States) && k.States[i].Picture != nil:
+		shapes = k.States[i].Picture
+	}
+	return sprite(l, shapes)
 }

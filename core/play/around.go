@@ -114,6 +114,20 @@ func (r around) Inside(p body.Place) bool { return r.g.inside(p) }
 // Fall implements stage.Around.
 func (r around) Fall(a *stage.Actor) (stopped bool) { return r.g.fall(a) }
 
+// State implements stage.Around.
+func (r around) State(*stage.Actor) *kind.State {
+	if r.g.acting.piece.ID&emitted != 0 {
+		return nil
+	}
+	return r.g.own(r.g.acting.home, r.g.acting.piece)
+}
+
+// Become implements stage.Around.
+func (r around) Become(_ *stage.Actor, to *kind.State) { r.g.become(r.g.acting.piece.ID, to) }
+
+// Clear implements stage.Around.
+func (r around) Clear(a *stage.Actor) bool { return r.g.clear(r.g.acting) }
+
 // MeetsPlayer implements stage.Around.
 func (r around) MeetsPlayer(s body.Size, p body.Place) bool { return r.g.meetsPlayer(s, p) }
 

@@ -31,13 +31,39 @@ func (g *Game) touchThings(fell bool, foot int) {
 			continue
 		}
 		box := a.Size.Box(g.things[a.at].Place)
-		if !box.Meets(mine) {
+		if met := box; a.Kind.Solid {
+			// Nobody gets into what is solid: leaning against it is touching it.
+			met = grown(met)
+			if !met.Meets(mine) {
+				continue
+			}
+		} else if !box.Meets(mine) {
 			continue
 		}
 		// From the side, in this tick: the foot was higher than the upper half of it.
 		onto := side && fell && foot <= (box.Y0+box.Y1)/2
 		a.touched.Touched(g.self(a.Kind, a.piece, a.home),
 			stage.Touch{Side: side, Rising: g.motion.VY < 0, Onto: onto, Stomps: g.moves.Can(world.Stomping)}, effects{g, a, a.piece, a.Foot})
+	}
+	g.carryOut()
+}
+
+// grown is a box with a pixel more on each side.
+func grown(b body.Box) body.Box {
+	return body.Box{X0: b.X0 - body.Unit, Y0: b.Y0 - body.Unit, X1: b.X1 + body.Unit, Y1: b.Y1 + body.Unit}
+}
+
+// useThings lets happen what the player uses that acts: what they touch, and what lies within half a cell ahead of them.
+func (g *Game) useThings() {
+	reach := g.size.Box(g.place)
+	to := ahead[g.facing]
+	dx, dy := to.X*g.ground.Lattice.W*body.Unit/2, to.Y*g.ground.Lattice.H*body.Unit/2
+	reach = body.Box{X0: reach.X0 + min(dx, 0), Y0: reach.Y0 + min(dy, 0), X1: reach.X1 + max(dx, 0), Y1: reach.Y1 + max(dy, 0)}
+	for k := range g.actors {
+		a := &g.actors[k]
+		if a.used != nil && !a.off && g.there(a) && a.Size.Box(g.things[a.at].Place).Meets(reach) {
+			a.used.Used(g.self(a.Kind, a.piece, a.home), effects{g, a, a.piece, a.Foot})
+		}
 	}
 	g.carryOut()
 }
@@ -127,6 +153,29 @@ func (e effects) Leave() { e.ask(effects.leave, 0) }
 
 // Become implements stage.Effects.
 func (e effects) Become(to *kind.State) { e.ask(effects.become, to.Number) }
+
+// Unlock implements stage.Effects.
+func (e effects) Unlock(to *kind.State, usesUp bool) {
+	if usesUp {
+		e.ask(effects.unlockWith, to.Number)
+		return
+	}
+	e.ask(effects.unlock, to.Number)
+}
+
+func (e effects) unlock(state int) {
+	if e.g.lets(e.piece) {
+		e.become(state)
+	}
+}
+
+// unlockWith takes what was needed, after that was found to hold.
+func (e effects) unlockWith(state int) {
+	if e.g.lets(e.piece) {
+		e.g.spend(e.piece.Needs())
+		e.become(state)
+	}
+}
 
 func (e effects) become(state int) { e.g.become(e.piece.ID, kind.StateOf(state)) }
 

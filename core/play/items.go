@@ -55,6 +55,25 @@ func (g *Game) give(i *world.Item, n int) bool {
 	return true
 }
 
+// spend takes from the player what a condition says that they have at least, where it says that and no more.
+func (g *Game) spend(needs logic.Condition) {
+	item, n := spent(needs)
+	if k, had := g.stock(item); had && n > 0 {
+		if g.items[k].Count = max(0, g.items[k].Count-n); g.items[k].Count == 0 {
+			g.items = slices.Delete(g.items, k, k+1)
+		}
+		g.stale = true
+	}
+}
+
+// spent is the item that a condition needs and how many of it, if it says that and no more.
+func spent(needs logic.Condition) (world.ID, int) {
+	if l, r := needs.Left, needs.Right; needs.Ask == logic.Compares && needs.By == logic.AtLeast && l.Is == logic.ItemCount && r.Is == logic.Literal {
+		return l.Thing, r.Number
+	}
+	return 0, 0
+}
+
 // lets reports whether what a piece needs holds, and tells the player what they lack if not.
 func (g *Game) lets(p *world.Piece) bool {
 	needs := p.Needs()
@@ -62,9 +81,9 @@ func (g *Game) lets(p *world.Piece) bool {
 		return true
 	}
 	why := Event{Moment: props.Refused, Piece: p.ID}
-	if l, r := needs.Left, needs.Right; needs.Ask == logic.Compares && needs.By == logic.AtLeast && l.Is == logic.ItemCount && r.Is == logic.Literal {
-		item := g.doc.Item(l.Thing)
-		why.Item, why.Count, why.Had = item.ID, r.Number, g.Has(item)
+	if id, n := spent(needs); id != 0 {
+		item := g.doc.Item(id)
+		why.Item, why.Count, why.Had = item.ID, n, g.Has(item)
 	}
 	g.refuse(why)
 	return false

@@ -249,6 +249,7 @@ func (g *Game) use(in Input, pressed bool) {
 	if pressed {
 		next := cell.Add(ahead[g.facing])
 		g.touch(grid.Rect{X: next.X, Y: next.Y, W: 1, H: 1})
+		g.useThings()
 	}
 }
 

@@ -75,6 +75,10 @@ func counts(t *testing.T, d *world.Document, k *kind.Kind, h kind.Has, refers ma
 		if h.Prop == props.SetsBy || h.Prop == props.WhileLeast || h.Prop == props.WhileNot {
 			base = base.With(props.Sets.Refer(refers[kind.Fact][1]), props.WhileItem.Refer(refers[kind.Item][1]), props.WhileFact.Unset())
 		}
+		if h.Prop == props.UsesUp {
+			had := logic.Needs(logic.ItemCount, refers[kind.Item][1], logic.AtLeast, 1)
+			base = base.With(had.Set(props.Needs), props.Own.Unset())
+		}
 		few, much := h.Refer(refers[h.To][0]), h.Refer(refers[h.To][1])
 		switch h.Sort {
 		case kind.Reference:

@@ -33,10 +33,35 @@ func (g *Game) own(on *world.Map, p *world.Piece) *kind.State {
 	if own := p.Int(props.Own); own != 0 && k.Can(own) {
 		return kind.StateOf(own)
 	}
+	if k.First != nil {
+		return k.First(p.Props)
+	}
 	if g.done(p) {
 		return k.States[1]
 	}
 	return k.States[0]
+}
+
+// passable reports whether a piece is in a state in which it does not stop what moves.
+func (g *Game) passable(on *world.Map, p *world.Piece) bool {
+	own := g.own(on, p)
+	return own != nil && own.Passable
+}
+
+// clear reports whether nobody and nothing that could be shut in is where an actor is.
+func (g *Game) clear(in *actor) bool {
+	box := in.Size.Box(g.things[in.at].Place)
+	// A player who leans against it would open it again at once.
+	if grown(box).Meets(g.size.Box(g.place)) {
+		return false
+	}
+	for k := range g.actors {
+		a := &g.actors[k]
+		if a != in && g.there(a) && (a.Kind.Ridden || a.Kind.Goes) && a.Size.Box(g.things[a.at].Place).Meets(box) {
+			return false
+		}
+	}
+	return true
 }
 
 // done reports whether a piece was taken, reached, defeated or broken.

@@ -38,6 +38,8 @@ type actor struct {
 	piece *world.Piece
 	// touched is what happens when the player touches it, nil for nothing.
 	touched stage.Touched
+	// used is what happens when the player uses it, nil for nothing.
+	used stage.Used
 	// What the behaviour is handed comes last, as most of that is asked for less often.
 	stage.Actor
 }
@@ -92,6 +94,7 @@ func (g *Game) meet() {
 			a.Kind = &nothing
 		}
 		a.touched, _ = a.Kind.Behaviour.(stage.Touched)
+		a.used, _ = a.Kind.Behaviour.(stage.Used)
 		a.Step = g.pace(a.Acts.Speed)
 		a.Drive = body.NewDrive(l, world.Movement{Speed: max(1, a.Acts.Speed)}.Filled())
 		a.Track = g.trackOf(a)
@@ -277,7 +280,7 @@ func (g *Game) solidThings(of *body.Ground) {
 			if t.Type = is.piece.Type; is.piece.Kind().Drawn {
 				t.Type = g.draw(is.home, is.piece)
 			}
-			t.Gone = t.Gone || g.absent[is.piece.ID]
+			t.Gone = t.Gone || g.absent[is.piece.ID] || isSolid(t.Type) && g.passable(is.home, is.piece)
 		}
 		t.Place = g.placeIn(is, of.Map)
 		g.solidThing(of, is.piece, t)

@@ -70,6 +70,12 @@ type Around interface {
 	// Fall lets an actor fall by a tick, from the side, and reports whether something stopped it.
 	Fall(a *Actor) (stopped bool)
 
+	// State is which of its own states an actor is in, nil if it has none; Become lets it go to another one, as Effects does.
+	// Clear reports whether nobody and nothing that could be shut in is where it is.
+	State(a *Actor) *kind.State
+	Become(a *Actor, to *kind.State)
+	Clear(a *Actor) bool
+
 	// MeetsPlayer reports whether a body would be where the player is.
 	MeetsPlayer(s body.Size, p body.Place) bool
 

@@ -27,8 +27,8 @@ type Touch struct {
 	Stomps bool
 }
 
-// Touched is implemented by what does something when the body of the player touches its body, in each tick in which it
-// does.
+// Touched is implemented by what does something when the body of the player touches its body, or leans against it if it is
+// solid, in each tick in which it does.
 type Touched interface {
 	Touched(self Self, how Touch, do Effects)
 }
@@ -36,6 +36,11 @@ type Touched interface {
 // Entered is implemented by what does something when the player is in its cell.
 type Entered interface {
 	Entered(self Self, do Effects)
+}
+
+// Used is implemented by what does something when the player uses it: what lies ahead of them, or where they stand.
+type Used interface {
+	Used(self Self, do Effects)
 }
 
 // Effects is what a behaviour can ask for.
@@ -55,4 +60,7 @@ type Effects interface {
 	// Become lets the piece go to another of its own states, as a Change of its kind declares; it is told of as the moment of
 	// that. What came out of another piece has no states.
 	Become(to *kind.State)
+	// Unlock is Become if the player has what the piece needs, and tells them what they lack if not. With usesUp they lose the
+	// item that it needs.
+	Unlock(to *kind.State, usesUp bool)
 }

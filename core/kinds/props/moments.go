@@ -16,4 +16,6 @@ var (
 	LetOut   = &kind.Moment{Number: 10, Word: "let-out", Name: "gone out by"}
 	Refused  = &kind.Moment{Number: 11, Word: "refused", Name: "come to in vain"}
 	Hit      = &kind.Moment{Number: 12, Word: "hit", Name: "hit"}
+	Opened   = &kind.Moment{Number: 13, Word: "opened", Name: "opened"}
+	Shut     = &kind.Moment{Number: 14, Word: "shut", Name: "shut"}
 )

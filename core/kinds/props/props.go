@@ -94,6 +94,16 @@ var (
 		Help: "How many of the item."}
 )
 
+// How a piece opens and shuts.
+var (
+	Opens = &kind.Prop{Field: 42, Word: "opens", Label: "Opens", Name: "how a piece opens", Sort: kind.Choice, Options: []string{"when walked against", "when used"},
+		Help: "Whether it opens for a player who walks against it, or for one who uses it."}
+	UsesUp = &kind.Prop{Field: 43, Word: "uses-up", Label: "Uses up the item", Name: "whether a piece uses up the item that it needs", Sort: kind.YesNo,
+		Help: "Whether the player loses the item that it needs when it opens."}
+	ShutsAfter = &kind.Prop{Field: 44, Word: "shuts-after", Label: "Shuts after", Name: "after how long a piece shuts, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 10 * second,
+		Help: "How long it stays open, 0 for ever. It waits while anybody or anything stands in it."}
+)
+
 // What a piece does to a fact, and what must hold for it.
 var (
 	Sets = &kind.Prop{Field: 24, Word: "sets", Label: "Sets", Name: "the fact that a piece sets", Sort: kind.Reference, To: kind.Fact, None: "nothing",
@@ -150,3 +160,6 @@ func Shoots(v kind.Values) bool { return len(v.Get(Every.Field)) > 0 }
 
 // NamesItem reports whether something names an item.
 func NamesItem(v kind.Values) bool { return v.Refers(Item) != 0 }
+
+// AsksFor reports whether something must hold for a piece.
+func AsksFor(v kind.Values) bool { return len(v.Get(Needs.Field)) > 0 }

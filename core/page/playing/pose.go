@@ -65,7 +65,7 @@ func Sprite(p *page.Page, which, facing, frame int) (pixels []byte, w, h int) {
 	if which == SpriteFigure {
 		return picture.Figure(l, world.Facing(facing), frame), w, h
 	}
-	return picture.Piece(l, world.ID(which), frame > 0), w, h
+	return picture.Piece(l, world.ID(which), frame), w, h
 }
 
 // frames are the pictures of the player's character, nil while there are none.

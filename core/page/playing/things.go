@@ -1,12 +1,15 @@
 package playing
 
 import (
+	"slices"
+
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/page"
 	"azzel/core/page/pieces"
+	"azzel/core/picture"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -29,6 +32,8 @@ type ThingView struct {
 	// Who is the character that it is, empty for none; Sprite which frame of their sheet is seen, −1 for the built-in picture.
 	Who    string `json:"who"`
 	Sprite int    `json:"sprite"`
+	// Picture is which of its built-in pictures is seen.
+	Picture int `json:"picture"`
 	// Carried says that it is carried overhead.
 	Carried bool `json:"carried"`
 }
@@ -70,11 +75,17 @@ func things(p *page.Page, g *play.Game) []ThingView {
 			return
 		}
 		level := pieces.LevelOf(kind.Of(t.Type), m.View)
-		if t.ID == status.Lifted {
+		state := stateOf(g, kind.Of(t.Type), t.ID)
+		switch {
+		case t.ID == status.Lifted:
 			level = page.LevelOverhead
+		case state >= 0 && kind.Of(t.Type).States[state].Passable:
+			// What the player walks through is beneath them.
+			level = page.LevelGround
 		}
 		v := ThingView{ID: page.FormatID(t.ID), Type: page.FormatID(t.Type), X: float64(t.Place.X)/256 + float64(origin.X), Y: float64(t.Place.Y)/256 + float64(origin.Y),
 			Mirrored: m.View == world.SideView && t.Heading < 0, Cells: cells, Gone: t.Gone, Hurts: kind.Of(t.Type).Hurts, Carried: t.ID == status.Lifted, Sprite: -1}
+		v.Picture = pictureOf(kind.Of(t.Type), state, m.View)
 		v.Body = page.Body(v.X, v.Y, size.W, size.H)
 		piece := g.PieceOf(&t)
 		if piece != nil && t.ID == piece.ID && play.StartsHidden(piece) {
@@ -88,4 +99,24 @@ func things(p *page.Page, g *play.Game) []ThingView {
 		list = append(list, v)
 	})
 	return list
+}
+
+// stateOf is which of the states of its kind a thing is in, by its place among them; -1 if it has none.
+func stateOf(g *play.Game, k *kind.Kind, id world.ID) int {
+	if len(k.States) == 0 {
+		return -1
+	}
+	number, _ := g.Asked(0).State(id)
+	return slices.IndexFunc(k.States, func(s *kind.State) bool { return s.Number == number })
+}
+
+// pictureOf is which of its built-in pictures is seen of a thing: that of its state, if there is one, else that for the view.
+func pictureOf(k *kind.Kind, state int, view world.View) int {
+	if state >= 0 && k.States[state].Picture != nil {
+		return picture.OfState + state
+	}
+	if view == world.TopDown {
+		return picture.Other
+	}
+	return picture.AtFirst
 }

@@ -28,7 +28,9 @@ var momentTexts = map[int]string{
 	props.Broken.Number:   "Broken.",
 	props.Reached.Number:  "Checkpoint: you come back to here.",
 	props.LetOut.Number:   "Finished.",
-	props.Refused.Number:  "This does not let you out yet.",
+	props.Refused.Number:  "Something is still needed here.",
+	props.Opened.Number:   "Opened.",
+	props.Shut.Number:     "Shut.",
 }
 
 // EventText is what the player is told of what happened, empty for nothing.

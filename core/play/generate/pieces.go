@@ -91,6 +91,13 @@ func acting(r *rand.Rand, of world.ID) kind.Values {
 	v := random.Values(r, k).With(props.Does.Is(r.IntN(5)), props.Sight.Is(1+r.IntN(9)), props.Straying.Is(1+r.IntN(9)), props.Reach.Is(1+r.IntN(9)), props.Harm.Is(1+r.IntN(4)),
 		props.Width.Is(1+r.IntN(4)), props.Every.Is(r.IntN(2)*(10+r.IntN(90))), props.Bears.Is(r.IntN(3)), props.Rest.Is(r.IntN(2)*r.IntN(60)), props.To.Is(r.IntN(120)-60, r.IntN(120)-60),
 		world.Odds{r.IntN(2), r.IntN(2), r.IntN(3), r.IntN(3), r.IntN(3)}.Prop())
+	if r.IntN(3) == 0 {
+		// What needs nothing opens for anybody.
+		v = v.With(props.Needs.Unset(), props.ShutsAfter.Is(r.IntN(60)))
+		if n := len(k.States); k.First != nil && r.IntN(2) == 0 {
+			v = v.With(props.Own.Is(k.States[n-1].Number))
+		}
+	}
 	if r.IntN(5) > 0 {
 		v = v.With(props.Speed.Is(r.IntN(90)))
 	}

@@ -51,8 +51,7 @@ export function drawGame(
   for (const thing of play.things) {
     if (thing.gone) continue;
     const { cells, mirrored, spot, sprite, who } = thing;
-    const picture =
-      who && sprite >= 0 ? sprites.character(who, sprite) : sprites.piece(thing.type, play.fromSide ? 0 : 1);
+    const picture = who && sprite >= 0 ? sprites.character(who, sprite) : sprites.piece(thing.type, thing.picture);
     standing.push({ picture, spot, cells, mirrored });
   }
   const player: Standing = {

@@ -1358,6 +1358,7 @@ export interface ThingView {
   hurts: boolean;
   who: string;
   sprite: number;
+  picture: number;
   carried: boolean;
 }
 
