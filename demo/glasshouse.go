@@ -11,6 +11,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/door"
 	"azzel/core/kinds/props"
+	"azzel/core/kinds/switches"
 	"azzel/core/logic"
 	"azzel/core/world"
 	"azzel/demo/art"
@@ -138,11 +139,16 @@ func (r *room) piece(of world.ID, name string, x, y int) { r.acting(of, name, x,
 
 // acting puts down a piece that acts otherwise than usual.
 func (r *room) acting(of world.ID, name string, x, y int, set kind.Values) {
+	r.actingAs(r.b.ids.NewID(), of, name, x, y, set)
+}
+
+// actingAs is the same for a piece that others name.
+func (r *room) actingAs(id, of world.ID, name string, x, y int, set kind.Values) {
 	if of == world.Collectible && set.Refers(props.Item) == 0 {
 		set = set.With(props.Item.Refer(r.b.label)).With(world.Change{Fact: r.b.found}.Props()...)
 	}
 	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.m.FootOf(r.b.doc.Project.Lattice(), of, grid.Point{X: x, Y: y}), Props: set}
-	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: r.m.ID, ID: r.b.ids.NewID()}, Values: p.Values()})
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: r.m.ID, ID: id}, Values: p.Values()})
 }
 
 func (b *builder) join(a *room, ax, ay int, c *room, cx, cy int) {
@@ -256,7 +262,9 @@ func (b *builder) yard() *room {
 	}
 	r.line(29, 3, art.Shelf, art.ShelfJars, art.Can, art.Broom)
 	r.piece(world.Mark, "Tool shed", 30, 5)
-	r.acting(door.Kind.ID, "Door of the tool shed", 30, 7, kind.Set(props.ShutsAfter.Is(180)))
+	// A lever in another house unlocks it.
+	pulled := logic.Condition{Ask: logic.InState, Subject: logic.Noun{Is: logic.Piece, Thing: b.lever}, Is: switches.Kind.States[1].Number}
+	r.acting(door.Kind.ID, "Door of the tool shed", 30, 7, kind.Set(pulled.Set(props.Needs), props.ShutsAfter.Is(180)))
 	r.line(13, 0, art.Paving, art.PavingWorn)
 	r.opens(world.SideTop)
 	r.piece(world.Spawn, "", 4, 11)
@@ -287,6 +295,7 @@ func (b *builder) boilerRoom() *room {
 	r.line(9, 9, art.Rug)
 	r.line(22, 5, art.Thermometer)
 	r.line(9, 0, art.DoorBrick)
+	r.actingAs(b.lever, switches.Kind.ID, "Lever by the boilers", 11, 8, kind.Set(switches.By.Is(switches.ByUse), switches.Then.Is(switches.Toggles)))
 	r.piece(world.Collectible, "Label of the boiler vine", 21, 8)
 	r.piece(world.Collectible, "Label without a plant", 2, 8)
 	r.acting(world.Collectible, "Spare fuse", 12, 4, kind.Set(props.Item.Refer(b.fuse)).With(world.Change{Fact: b.lit}.Props()...))

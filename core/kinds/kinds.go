@@ -18,13 +18,14 @@ import (
 	"azzel/core/kinds/pushable"
 	"azzel/core/kinds/spawn"
 	"azzel/core/kinds/spring"
+	"azzel/core/kinds/switches"
 )
 
 // The kinds are shown in this order.
 func init() {
 	for _, k := range []*kind.Kind{
 		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, spring.Kind, foe.Kind, hazard.Kind,
-		door.Kind, collectible.Kind, pushable.Kind, breakable.Kind, emitter.Kind, lottery.Kind, mark.Kind,
+		door.Kind, switches.Kind, collectible.Kind, pushable.Kind, breakable.Kind, emitter.Kind, lottery.Kind, mark.Kind,
 	} {
 		kind.Register(k)
 	}

@@ -48,6 +48,19 @@ func (g *Game) passable(on *world.Map, p *world.Piece) bool {
 	return own != nil && own.Passable
 }
 
+// on reports whether the player is on an actor, and whether something is that is carried along or goes by itself.
+func (g *Game) on(what *actor) (player, thing bool) {
+	box := what.Size.Box(g.things[what.at].Place)
+	player = !g.drifting && box.Meets(g.size.Box(g.place))
+	for k := range g.actors {
+		a := &g.actors[k]
+		if a != what && g.there(a) && (a.Kind.Ridden || a.Kind.Goes) && a.Size.Box(g.things[a.at].Place).Meets(box) {
+			return player, true
+		}
+	}
+	return player, false
+}
+
 // clear reports whether nobody and nothing that could be shut in is where an actor is.
 func (g *Game) clear(in *actor) bool {
 	box := in.Size.Box(g.things[in.at].Place)
@@ -55,13 +68,8 @@ func (g *Game) clear(in *actor) bool {
 	if grown(box).Meets(g.size.Box(g.place)) {
 		return false
 	}
-	for k := range g.actors {
-		a := &g.actors[k]
-		if a != in && g.there(a) && (a.Kind.Ridden || a.Kind.Goes) && a.Size.Box(g.things[a.at].Place).Meets(box) {
-			return false
-		}
-	}
-	return true
+	_, thing := g.on(in)
+	return !thing
 }
 
 // done reports whether a piece was taken, reached, defeated or broken.

@@ -23,10 +23,15 @@ type Actor struct {
 	Area   *world.Area
 	Within grid.Point
 	// Foot is where its piece stands.
-	Foot  body.Place
-	Acts  Acting
+	Foot body.Place
+	Acts Acting
+	// Set is what its piece sets.
+	Set   kind.Values
 	Drive body.Drive
 }
+
+// Int is the number of a property that the actor has: the one that its piece sets, else the usual one.
+func (a *Actor) Int(p *kind.Prop) int { return a.Set.Int(a.Kind, p) }
 
 // InArea reports whether a cell is in the area in which the actor is to stay.
 func (a *Actor) InArea(c grid.Point) bool { return a.Area.Cells.Has(c.Add(a.Within)) }
@@ -75,6 +80,8 @@ type Around interface {
 	State(a *Actor) *kind.State
 	Become(a *Actor, to *kind.State)
 	Clear(a *Actor) bool
+	// On reports whether the player stands on an actor, and whether something does that can be carried along or goes by itself.
+	On(a *Actor) (player, thing bool)
 
 	// MeetsPlayer reports whether a body would be where the player is.
 	MeetsPlayer(s body.Size, p body.Place) bool

@@ -18,4 +18,6 @@ var (
 	Hit      = &kind.Moment{Number: 12, Word: "hit", Name: "hit"}
 	Opened   = &kind.Moment{Number: 13, Word: "opened", Name: "opened"}
 	Shut     = &kind.Moment{Number: 14, Word: "shut", Name: "shut"}
+	Pressed  = &kind.Moment{Number: 15, Word: "pressed", Name: "pressed"}
+	Released = &kind.Moment{Number: 16, Word: "released", Name: "released"}
 )

@@ -31,6 +31,8 @@ var momentTexts = map[int]string{
 	props.Refused.Number:  "Something is still needed here.",
 	props.Opened.Number:   "Opened.",
 	props.Shut.Number:     "Shut.",
+	props.Pressed.Number:  "Pressed.",
+	props.Released.Number: "Released.",
 }
 
 // EventText is what the player is told of what happened, empty for nothing.

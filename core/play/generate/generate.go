@@ -70,7 +70,7 @@ func oneWorld(seed uint64) (*world.Document, error) {
 		if err != nil {
 			return nil, err
 		}
-		for range r.IntN(16) {
+		for range r.IntN(len(types)) {
 			of := types[r.IntN(len(types))]
 			piece := &world.Piece{Props: acting(r, of), Type: of, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), of, Cell(r, m))}
 			set := func(list ...kind.Value) { piece.Props = piece.Kind().Keeps(piece.Props.With(list...)) }

@@ -63,7 +63,7 @@ func typesToPlace() []world.ID {
 }
 
 var actingTypes = []world.ID{world.MovingPlatform, world.MovingPlatform, world.Foe, world.Foe, world.Spring, world.Hazard,
-	world.Pushable, world.Pushable, world.Pushable, world.Breakable, world.Emitter, world.Lottery, world.Mark, world.Exit, world.Collectible, world.Checkpoint}
+	world.Pushable, world.Pushable, world.Pushable, world.Breakable, world.Breakable, world.Emitter, world.Lottery, world.Mark, world.Exit, world.Collectible, world.Checkpoint}
 
 // places makes a track and an area on a map.
 func places(r *rand.Rand, m *world.Map, draft *world.Draft, ids *world.Counter) (track, area world.ID, err error) {

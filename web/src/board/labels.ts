@@ -2,6 +2,7 @@ import type { Colours } from './colours';
 
 /** The icons of the built-in types, on a raster of 12 × 12, as strokes. */
 const ICONS: Record<string, string> = {
+  '18': 'M1.5 10.500h9M3 10.500V8h6v2.500M6 8V3M4.300 4.700 6 6.500l1.700-1.800',
   '17': 'M2.5 11.5v-10h7v10M.5 11.5h11M7.3 6v1.4',
   '1': 'M6 5.2a1.9 1.9 0 1 0 0-3.8 1.9 1.9 0 0 0 0 3.8zM2.5 11c0-2.6 1.4-4 3.5-4s3.5 1.4 3.5 4',
   '2': 'M2.5 11V3.5C2.5 2 4 1 6 1s3.5 1 3.5 2.5V11M6 5v4M4.3 7.2 6 9l1.7-1.8',

@@ -1,0 +1,99 @@
+// Package switches is the kind of pieces that are pressed, of which conditions of others ask whether they are.
+package switches
+
+import (
+	"iter"
+	"slices"
+
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/limit"
+	"azzel/core/stage"
+)
+
+// Its states.
+var (
+	released = &kind.State{Number: 12, Word: "released", Name: "not pressed", Passable: true}
+	pressed  = &kind.State{Number: 13, Word: "pressed", Name: "pressed", Picture: down, Passable: true}
+)
+
+// By what it is pressed, the options of By.
+const (
+	ByPlayer = iota
+	ByThing
+	ByUse
+)
+
+// What comes of that, the options of Then.
+const (
+	Springs = iota
+	Stays
+	Toggles
+)
+
+// second is how many ticks there are in one.
+const second = 60
+
+// By is by what a switch is pressed, Then what comes of that, For for how long it stays pressed.
+var (
+	By = &kind.Prop{Field: 45, Word: "pressed-by", Label: "Pressed by", Name: "by what a switch is pressed", Sort: kind.Choice, Options: []string{"the player on it", "a thing on it", "the player using it"},
+		Help: "Whether it is pressed by the player who steps on it, by a crate or foe on it, or by the player who uses it."}
+	Then = &kind.Prop{Field: 46, Word: "then", Label: "Then it", Name: "what comes of pressing a switch", Sort: kind.Choice, Options: []string{"springs back", "stays pressed", "changes over"},
+		Help: "Whether it is released once nothing presses it any more, stays as it is, or is pressed and released in turns."}
+	For = &kind.Prop{Field: 47, Word: "pressed-for", Label: "Pressed for", Name: "for how long a switch stays pressed, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 10 * second,
+		Help: "How long it stays pressed once nothing presses it any more; 0 for no longer, and for ever of one that stays."}
+)
+
+// Kind is something to press.
+var Kind = &kind.Kind{ID: 18, Word: "switch", Name: "Switch", Family: kind.Workings, Acts: true,
+	Side: kind.Extent{W: 3, OfW: 4, H: 1, OfH: 8}, Above: kind.Extent{W: 3, OfW: 4, H: 3, OfH: 4},
+	States: []*kind.State{released, pressed}, First: func(kind.Values) *kind.State { return released },
+	Moments:   []*kind.Moment{props.Pressed, props.Released},
+	Changes:   []kind.Change{{From: released, To: pressed, By: props.Pressed}, {From: pressed, To: released, By: props.Released}},
+	Behaviour: behaviour{}, Picture: up,
+	Purpose: "Is pressed by who or what is on it, or by using it. A door can need that it is pressed, anything be there only while it is.",
+	Props: slices.Concat([]kind.Has{
+		{Prop: By},
+		{Prop: Then},
+		{Prop: For, If: func(v kind.Values) bool { return v.Int(nil, Then) != Toggles }},
+		{Prop: props.Power},
+	}, []kind.Has{{Prop: props.Own, Apart: true}}, props.Presence)}
+
+// A switch is pressed and released.
+type behaviour struct{}
+
+// Used implements stage.Used.
+func (behaviour) Used(self stage.Self, do stage.Effects) {
+	switch {
+	case self.Int(By) != ByUse:
+	case self.State == released:
+		do.Become(pressed)
+	case self.Int(Then) == Toggles:
+		do.Become(released)
+	}
+}
+
+// Move implements stage.Mover: it asks what is on each switch, and counts for how long it has been let go.
+func (behaviour) Move(all iter.Seq[*stage.Actor], around stage.Around) {
+	for a := range all {
+		player, thing := around.On(a)
+		by, then, most := a.Int(By), a.Int(Then), a.Int(For)
+		on := by == ByPlayer && player || by == ByThing && thing
+		is, was := around.State(a), a.Back
+		a.Back = on
+		switch {
+		case on && !was && is == released:
+			around.Become(a, pressed)
+		case on && !was && then == Toggles:
+			around.Become(a, released)
+		case on || is == released || then == Toggles:
+			a.Left = 0
+		case then == Stays && most == 0:
+		default:
+			if a.Left++; int(a.Left) > most {
+				a.Left = 0
+				around.Become(a, released)
+			}
+		}
+	}
+}
