@@ -31,13 +31,12 @@ func (g *Game) touchThings(fell bool, foot int) {
 			continue
 		}
 		box := a.Size.Box(g.things[a.at].Place)
-		if met := box; a.Kind.Solid {
+		met := box
+		if a.Kind.Solid {
 			// Nobody gets into what is solid: leaning against it is touching it.
-			met = grown(met)
-			if !met.Meets(mine) {
-				continue
-			}
-		} else if !box.Meets(mine) {
+			met = grown(box)
+		}
+		if !met.Meets(mine) {
 			continue
 		}
 		// From the side, in this tick: the foot was higher than the upper half of it.
