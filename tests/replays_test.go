@@ -32,7 +32,7 @@ func TestReplays(t *testing.T) {
 	w.until("the movement", `() => document.querySelector('[data-movement] input[aria-label="Speed"]') !== null`)
 	w.page.MustEval(`() => {
 		const slider = document.querySelector('[data-movement] input[aria-label="Speed"]');
-		slider.value = 30;
+		slider.value = 3;
 		slider.dispatchEvent(new Event('change', { bubbles: true }));
 	}`)
 	w.with(input.ShiftLeft, input.KeyR)

@@ -60,19 +60,19 @@ func TestFromTheSide(t *testing.T) {
 			slider.dispatchEvent(new Event(event, { bubbles: true }));
 		}`, event, value)
 	}
-	drag("input", 40)
+	drag("input", 4)
 	if got := w.highest(); got < 62 || got > 65 {
 		t.Errorf("while it is dragged to 4 cells a jump is %.1f px high", got)
 	}
-	w.until("the old value in the document", `() => window.azzel.scene().movement.terms.find((t) => t.name === 'jump').value === 22`)
-	drag("change", 50)
-	w.until("the new value in the document", `() => window.azzel.scene().movement.terms.find((t) => t.name === 'jump').value === 50`)
+	w.until("the old value in the document", `() => window.azzel.scene().movement.terms.find((t) => t.name === 'jump').value === 2.2`)
+	drag("change", 5)
+	w.until("the new value in the document", `() => window.azzel.scene().movement.terms.find((t) => t.name === 'jump').value === 5`)
 	if got := w.highest(); got < 78 || got > 81 {
 		t.Errorf("a jump of 5 cells is %.1f px high", got)
 	}
 	w.accessible("how the player moves")
 	w.click("Jump height: back to 2.2")
-	w.until("the value before", `() => window.azzel.scene().movement.terms.find((t) => t.name === 'jump').value === 22`)
+	w.until("the value before", `() => window.azzel.scene().movement.terms.find((t) => t.name === 'jump').value === 2.2`)
 	w.press(input.Escape)
 	w.press(input.KeyP)
 	// A checkpoint, and beyond it what is dangerous.

@@ -25,7 +25,7 @@ import (
 func init() {
 	for _, k := range []*kind.Kind{
 		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, spring.Kind, foe.Kind, hazard.Kind,
-		door.Kind, switches.Kind, collectible.Kind, pushable.Kind, breakable.Kind, emitter.Kind, lottery.Kind, mark.Kind,
+		collectible.Kind, door.Kind, switches.Kind, pushable.Kind, breakable.Kind, emitter.Kind, lottery.Kind, mark.Kind,
 	} {
 		kind.Register(k)
 	}

@@ -18,6 +18,12 @@
   $effect(() => {
     if (!p.session.state?.playing) last = '';
   });
+  /** Gives the keys to the game, and with them the focus to the board, or to the hand. */
+  function give(): void {
+    p.game.inGame = !p.game.inGame;
+    if (p.game.inGame) document.querySelector<HTMLElement>('[data-board]')?.focus();
+  }
+
   /** The game is drawn first, and the bar comes with the next frame. */
   let shown = $state(false);
   const playing = $derived(p.session.state?.playing ?? false);
@@ -46,7 +52,7 @@
         <button
           class="rounded-inner border px-2 {p.game.inGame ? 'border-saffron bg-held' : 'border-line'}"
           aria-label="Keys and pointer go to the {p.game.inGame ? 'game' : 'hand'}; switch"
-          onclick={() => (p.game.inGame = !p.game.inGame)}>{p.game.inGame ? 'game' : 'hand'}</button
+          onclick={give}>{p.game.inGame ? 'game' : 'hand'}</button
         >
         <span class="figures">{seconds} s · {play.steps} {play.steps === 1 ? 'step' : 'steps'}</span>
       {/if}
