@@ -30,6 +30,8 @@ type State struct {
 	// Gone says that a piece in it is neither seen nor solid nor touched, Passable that it does not stop what moves, though
 	// its kind is solid.
 	Gone, Passable bool
+	// Flat says that from above a piece in it lies below what stands in its place.
+	Flat bool
 	// Picture is the built-in picture of a piece in it; without one it looks as its kind does.
 	Picture []Shape
 }

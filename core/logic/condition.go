@@ -203,3 +203,11 @@ func (c Condition) Empty() bool {
 func Needs(is ValueSort, thing kind.ID, by Comparison, number int) Condition {
 	return Condition{Ask: Compares, Left: Value{Is: is, Thing: thing}, By: by, Right: Value{Number: number}}
 }
+
+// Item is the item of which the condition needs at least so many, if it says that and no more; else 0.
+func (c Condition) Item() (item kind.ID, least int) {
+	if c.Ask == Compares && c.By == AtLeast && c.Left.Is == ItemCount && c.Right.Is == Literal {
+		return c.Left.Thing, c.Right.Number
+	}
+	return 0, 0
+}

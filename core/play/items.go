@@ -57,21 +57,13 @@ func (g *Game) give(i *world.Item, n int) bool {
 
 // spend takes from the player what a condition says that they have at least, where it says that and no more.
 func (g *Game) spend(needs logic.Condition) {
-	item, n := spent(needs)
+	item, n := needs.Item()
 	if k, had := g.stock(item); had && n > 0 {
 		if g.items[k].Count = max(0, g.items[k].Count-n); g.items[k].Count == 0 {
 			g.items = slices.Delete(g.items, k, k+1)
 		}
 		g.stale = true
 	}
-}
-
-// spent is the item that a condition needs and how many of it, if it says that and no more.
-func spent(needs logic.Condition) (world.ID, int) {
-	if l, r := needs.Left, needs.Right; needs.Ask == logic.Compares && needs.By == logic.AtLeast && l.Is == logic.ItemCount && r.Is == logic.Literal {
-		return l.Thing, r.Number
-	}
-	return 0, 0
 }
 
 // lets reports whether what a piece needs holds, and tells the player what they lack if not.
@@ -81,7 +73,7 @@ func (g *Game) lets(p *world.Piece) bool {
 		return true
 	}
 	why := Event{Moment: props.Refused, Piece: p.ID}
-	if id, n := spent(needs); id != 0 {
+	if id, n := needs.Item(); id != 0 {
 		item := g.doc.Item(id)
 		why.Item, why.Count, why.Had = item.ID, n, g.Has(item)
 	}

@@ -8,7 +8,7 @@ import (
 // An Acting is how a piece acts: its properties, with the usual ones where it sets none, as they are asked for in
 // each tick.
 type Acting struct {
-	Does, Speed, Sight, Straying, Reach, Harm, Every, Most, Shot, Rest, Bears, Looks, Amount, ShutsAfter int
+	Does, Speed, Sight, Straying, Reach, Harm, Every, Most, Shot, Rest, Bears, Looks, Amount int
 
 	Odds       world.Odds
 	Area, Item world.ID
@@ -20,7 +20,7 @@ func ActingOf(p *world.Piece) Acting {
 	return Acting{
 		Does: p.Int(props.Does), Speed: p.Int(props.Speed), Sight: p.Int(props.Sight), Straying: p.Int(props.Straying), Reach: p.Int(props.Reach),
 		Harm: p.Int(props.Harm), Every: p.Int(props.Every), Most: p.Int(props.Most), Shot: p.Int(props.Shot),
-		Rest: p.Int(props.Rest), Bears: p.Int(props.Bears), Looks: p.Int(props.Looks), Amount: p.Wanted(), ShutsAfter: p.Int(props.ShutsAfter),
+		Rest: p.Int(props.Rest), Bears: p.Int(props.Bears), Looks: p.Int(props.Looks), Amount: p.Wanted(),
 		Odds: p.Odds(), Area: p.Refers(props.Area), Item: p.Refers(props.Item), Sets: p.Sets(),
 	}
 }

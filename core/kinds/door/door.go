@@ -13,7 +13,7 @@ import (
 // Its states. What needs something is locked until it is opened for the first time.
 var (
 	closed = &kind.State{Number: 9, Word: "closed", Name: "closed"}
-	open   = &kind.State{Number: 10, Word: "open", Name: "open", Passable: true, Picture: ajar}
+	open   = &kind.State{Number: 10, Word: "open", Name: "open", Passable: true, Flat: true, Picture: ajar}
 	locked = &kind.State{Number: 11, Word: "locked", Name: "locked", Picture: barred}
 )
 
@@ -38,7 +38,7 @@ var Kind = &kind.Kind{ID: 17, Word: "door", Name: "Door", Family: kind.Workings,
 	Props: slices.Concat([]kind.Has{
 		{Prop: props.Opens},
 		{Prop: props.Needs},
-		{Prop: props.UsesUp, If: props.AsksFor},
+		{Prop: props.UsesUp, If: props.AsksForItem},
 		{Prop: props.ShutsAfter},
 		{Prop: props.Width},
 		{Prop: props.Power},
@@ -80,7 +80,7 @@ func opens(self stage.Self, do stage.Effects) {
 // Move implements stage.Mover: it counts for how long a door has been open, and shuts it once nothing stands in it.
 func (behaviour) Move(all iter.Seq[*stage.Actor], around stage.Around) {
 	for a := range all {
-		after := a.Acts.ShutsAfter
+		after := a.Int(props.ShutsAfter)
 		if around.State(a) != open || after == 0 {
 			a.Left = 0
 			continue

@@ -4,6 +4,7 @@ package props
 import (
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/logic"
 )
 
 // What a piece does by itself, the options of Does.
@@ -163,3 +164,10 @@ func NamesItem(v kind.Values) bool { return v.Refers(Item) != 0 }
 
 // AsksFor reports whether something must hold for a piece.
 func AsksFor(v kind.Values) bool { return len(v.Get(Needs.Field)) > 0 }
+
+// AsksForItem reports whether a piece needs so many of an item and no more.
+func AsksForItem(v kind.Values) bool {
+	c := logic.Of(v, Needs)
+	item, _ := c.Item()
+	return item != 0
+}

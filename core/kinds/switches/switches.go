@@ -13,8 +13,8 @@ import (
 
 // Its states.
 var (
-	released = &kind.State{Number: 12, Word: "released", Name: "not pressed", Passable: true}
-	pressed  = &kind.State{Number: 13, Word: "pressed", Name: "pressed", Picture: down, Passable: true}
+	released = &kind.State{Number: 12, Word: "released", Name: "not pressed", Flat: true}
+	pressed  = &kind.State{Number: 13, Word: "pressed", Name: "pressed", Picture: down, Flat: true}
 )
 
 // By what it is pressed, the options of By.
@@ -51,7 +51,7 @@ var Kind = &kind.Kind{ID: 18, Word: "switch", Name: "Switch", Family: kind.Worki
 	Moments:   []*kind.Moment{props.Pressed, props.Released},
 	Changes:   []kind.Change{{From: released, To: pressed, By: props.Pressed}, {From: pressed, To: released, By: props.Released}},
 	Behaviour: behaviour{}, Picture: up,
-	Purpose: "Is pressed by who or what is on it, or by using it. A door can need that it is pressed, anything be there only while it is.",
+	Purpose: "The player or a thing presses it, by standing on it or by using it. A door can need that it is pressed; any piece can be there only while it is.",
 	Props: slices.Concat([]kind.Has{
 		{Prop: By},
 		{Prop: Then},

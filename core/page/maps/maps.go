@@ -79,7 +79,7 @@ func (o SetMap) Do(p *page.Page) page.Changed {
 	if next.Background.Bottom, err = world.ParseColour(to.Bottom); err != nil {
 		return p.Fail(err)
 	}
-	next.Forces = to.Forces.Forces()
+	next.Forces = to.Forces.Forces(m.Forces)
 	next.Barred, next.BarredArms = world.Ability(to.Barred), world.Arm(to.BarredArms)
 	if len(to.Lottery) == len(next.Lottery) {
 		next.Lottery = world.Odds(to.Lottery)

@@ -184,8 +184,11 @@ func PieceTerm(r world.Ref, name string) string {
 func Around(m measure.Measured) []float64 {
 	list := make([]float64, 0, 5)
 	for quarters := 2.; quarters <= 6; quarters++ {
-		steps := math.Round(m.Value * quarters / 4 / m.Step)
-		list = append(list, min(max(math.Round(steps*m.Step*100)/100, m.Least), m.Most))
+		value := m.Value
+		if quarters != 4 {
+			value = math.Round(math.Round(m.Value*quarters/4/m.Step)*m.Step*100) / 100
+		}
+		list = append(list, min(max(value, m.Least), m.Most))
 	}
 	return slices.Compact(list)
 }

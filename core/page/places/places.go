@@ -43,9 +43,9 @@ func ViewForces(f world.Forces) ForcesView {
 	return ForcesView{usual(measure.Gravity, f.Gravity), measure.WindX.Shown(f.WindX), measure.WindY.Shown(f.WindY)}
 }
 
-// Forces are the forces of a view.
-func (v ForcesView) Forces() world.Forces {
-	return world.Forces{Gravity: stored(measure.Gravity, v.Gravity), WindX: measure.WindX.Stored(v.WindX), WindY: measure.WindY.Stored(v.WindY)}
+// Forces are the forces of a view, in the place of those that were.
+func (v ForcesView) Forces(was world.Forces) world.Forces {
+	return world.Forces{Gravity: stored(measure.Gravity, v.Gravity, was.Gravity), WindX: measure.WindX.Stored(v.WindX), WindY: measure.WindY.Stored(v.WindY)}
 }
 
 // usual is a number as it is shown, of which 0 is stored for as usual.
@@ -56,11 +56,13 @@ func usual(m measure.Measure, stored int) float64 {
 	return m.Shown(stored)
 }
 
-// stored is the number that is stored for one that is shown, 0 for as usual. What would be stored as 0 by itself is refused
-// by being below 0.
-func stored(m measure.Measure, shown float64) int {
+// stored is the number that is stored for one that is shown, 0 for as usual; what is shown as before stays as it was, as the
+// usual number may have been stored as such. What would be stored as 0 by itself is refused by being below 0.
+func stored(m measure.Measure, shown float64, was int) int {
 	n := m.Stored(shown)
 	switch {
+	case shown == usual(m, was):
+		return was
 	case shown == m.Usual:
 		return 0
 	case n == 0:
@@ -166,7 +168,7 @@ func (o SetArea) Do(p *page.Page) page.Changed {
 		return p.Fail(err)
 	}
 	next := *a
-	next.Forces, next.Holds, next.Zoom = to.Forces.Forces(), to.Holds, stored(measure.Zoom, to.Zoom)
+	next.Forces, next.Holds, next.Zoom = to.Forces.Forces(a.Forces), to.Holds, stored(measure.Zoom, to.Zoom, a.Zoom)
 	return p.Change(a.Name, edit.Changes(ref, a.Values(), next.Values()))
 }
 

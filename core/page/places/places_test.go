@@ -4,6 +4,7 @@ import (
 	"slices"
 	"testing"
 
+	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/kinds/props"
 	"azzel/core/page"
@@ -170,5 +171,30 @@ func TestCameraOfAPage(t *testing.T) {
 	pagetest.Order(p, maps.SetMap{Map: page.ID(doc.Maps[0].ID), Change: page.PartOf(look)})
 	if m := p.Document().Maps[0]; m.Gravity != 60 || m.WindX != 12 || m.Lottery != (world.Odds{0, 3, 0, 1, 0}) {
 		t.Errorf("the map has %+v and %v", m.Forces, m.Lottery)
+	}
+}
+
+// The usual gravity and zoom, where they were stored as numbers of their own and not left to what counts as usual, stay so
+// when something else of the area or the map is set; set by hand, what is usual is left to that again.
+func TestWhatIsShownAlikeStaysStored(t *testing.T) {
+	p := pagetest.FromTheSide(t)
+	m := p.Document().Maps[0]
+	area := world.Area{Name: "Draught", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{X: 2, Y: 2, W: 3, H: 3}), Forces: world.Forces{Gravity: 100}, Zoom: 100}
+	ref := world.Ref{Sort: world.SortArea, ID: 7<<32 | 5}
+	p.Do(edit.Edit{Parts: []edit.Part{edit.Put{Ref: ref, Values: area.Values()}}})
+	set := func(change string) *world.Area {
+		t.Helper()
+		p.Order(1, []byte(`{"do":"setArea","with":{"area":"`+page.FormatID(ref.ID)+`","change":`+change+`}}`), nil)
+		if says := pagetest.Said(p); says != "" {
+			t.Fatalf("%s: %s", change, says)
+		}
+		return p.Document().Area(ref.ID)
+	}
+	if a := set(`{"holds":true,"forces":{"windX":1.5}}`); a.Forces != (world.Forces{Gravity: 100, WindX: 15}) || a.Zoom != 100 || !a.Holds {
+		t.Errorf("with wind it has %+v and a zoom of %d", a.Forces, a.Zoom)
+	}
+	set(`{"zoom":150,"forces":{"gravity":50}}`)
+	if a := set(`{"zoom":100,"forces":{"gravity":100}}`); a.Forces.Gravity != 0 || a.Zoom != 0 {
+		t.Errorf("set back to what is usual it has %+v and a zoom of %d", a.Forces, a.Zoom)
 	}
 }

@@ -79,8 +79,7 @@ func things(p *page.Page, g *play.Game) []ThingView {
 		switch {
 		case t.ID == status.Lifted:
 			level = page.LevelOverhead
-		case state >= 0 && kind.Of(t.Type).States[state].Passable:
-			// What the player walks through is beneath them.
+		case state >= 0 && kind.Of(t.Type).States[state].Flat && m.View == world.TopDown:
 			level = page.LevelGround
 		}
 		v := ThingView{ID: page.FormatID(t.ID), Type: page.FormatID(t.Type), X: float64(t.Place.X)/256 + float64(origin.X), Y: float64(t.Place.Y)/256 + float64(origin.Y),

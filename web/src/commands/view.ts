@@ -38,7 +38,7 @@ function heldOnDesk(p: Project): OnDesk {
   if (state?.holding === 'bond') return { kind: 'bond', id: state.bond };
   if (state?.holding === 'medley') return { kind: 'medley', id: state.medley };
   const n = state?.holding === 'tile' ? state.tile : 0;
-  const of = tilesets.find((t) => n >= t.first && n < t.first + t.count);
+  const of = p.session.tilesetOf(n);
   const id = of?.id ?? scene?.drawer.find((d) => tilesets.some((t) => t.id === d)) ?? tilesets[0]?.id;
   return id === undefined ? { kind: 'nothing' } : { kind: 'tileset', id };
 }

@@ -379,10 +379,15 @@ export class Session {
     return this.safely((core) => core.sprite(which, facing, frame), null);
   }
 
+  /** The tileset that has a tile. */
+  tilesetOf(n: number): Tileset | undefined {
+    return this.tilesets.find((t) => n >= t.first && n < t.first + t.count);
+  }
+
   /** The name of a cell's tile, however it lies. */
   tileName(cell: number): string {
     const n = cell & TILE_MASK;
-    const set = this.tilesets.find((t) => n >= t.first && n < t.first + t.count);
+    const set = this.tilesetOf(n);
     return set ? `${set.tiles[n - set.first]?.name ?? ''}, ${set.name}` : 'a tile';
   }
 
