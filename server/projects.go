@@ -1,13 +1,9 @@
 package server
 
 import (
-	"bytes"
 	"crypto/rand"
 	"encoding/binary"
 	"errors"
-	"fmt"
-	"image"
-	"image/png"
 	"math"
 	"strconv"
 	"strings"
@@ -15,8 +11,6 @@ import (
 
 	"github.com/gofiber/fiber/v3"
 
-	"azzel/core/exchange"
-	"azzel/core/picture"
 	"azzel/core/world"
 	"azzel/store"
 )
@@ -143,41 +137,6 @@ func (v *Server) oneProject(c fiber.Ctx) error {
 		return err
 	}
 	return c.JSON(card(p))
-}
-
-// pictureSide is how large the picture of a project is at most, in pixels.
-const pictureSide = 480
-
-// projectPicture draws the project's first map.
-func (v *Server) projectPicture(c fiber.Ctx) error {
-	id, r, err := v.roomOf(c)
-	if err != nil {
-		return err
-	}
-	r.mu.Lock()
-	d, revision := r.doc, r.revision
-	r.mu.Unlock()
-	if d == nil || len(d.Maps) == 0 {
-		return store.ErrNotFound
-	}
-	tag := fmt.Sprintf(`"%d-%d"`, id, revision)
-	if c.Get("If-None-Match") == tag {
-		return c.SendStatus(fiber.StatusNotModified)
-	}
-	atlas, err := exchange.Atlas(d, d.Maps[0], v.library(c, id))
-	if err != nil {
-		return err
-	}
-	pix, w, h := atlas.Map(d.Maps[0], picture.AllLayers, pictureSide)
-	img := &image.NRGBA{Pix: pix, Stride: w * 4, Rect: image.Rect(0, 0, w, h)}
-	var out bytes.Buffer
-	if err := png.Encode(&out, img); err != nil {
-		return fmt.Errorf("drawing the project: %w", err)
-	}
-	c.Set("ETag", tag)
-	c.Set("Cache-Control", "no-cache")
-	c.Set("Content-Type", "image/png")
-	return c.Send(out.Bytes())
 }
 
 // open gives a page what it needs to begin, and its session.

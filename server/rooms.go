@@ -3,6 +3,7 @@ package server
 import (
 	"context"
 	"errors"
+	"fmt"
 	"log/slog"
 	"maps"
 	"slices"
@@ -42,6 +43,10 @@ type room struct {
 	kept      time.Time
 	sequences map[int64]uint64
 	members   map[*member]bool
+
+	// drawing is held while the board is drawn, or looked up.
+	drawing sync.Mutex
+	drawn   drawn
 
 	// waiting are steps that came while others are stored.
 	line    sync.Mutex
@@ -90,6 +95,13 @@ func (r *rooms) giveUp(rm *room) {
 	if err := r.store.Release(ctx, rm.project); err != nil {
 		slog.Error("giving up a room failed", "project", rm.project, "error", err)
 	}
+}
+
+// inMemory is the room of a project if it is in memory.
+func (r *rooms) inMemory(project int64) *room {
+	r.mu.Lock()
+	defer r.mu.Unlock()
+	return r.open[project]
 }
 
 // all lists the rooms.
@@ -197,6 +209,14 @@ func (r *room) lost(err error) error {
 		}
 	}
 	return err
+}
+
+// now is the document as it is, and a stamp of it in the form of an entity tag (RFC 9110), which no other document of this
+// server has. The document is nil if it is not in memory any more.
+func (r *room) now() (d *world.Document, stamp string) {
+	r.mu.Lock()
+	defer r.mu.Unlock()
+	return r.doc, fmt.Sprintf(`"%s-%d-%d"`, r.identity, r.project, r.revision)
 }
 
 // forget lets go of what was read, so that it is read anew. The lock is held.

@@ -318,12 +318,26 @@ func TestProjectRoutes(t *testing.T) {
 	if res, _ := v.ask(t, "GET", path+"/picture", nil, "If-None-Match", tag); res.StatusCode != 304 {
 		t.Errorf("an unchanged picture is drawn again: %d", res.StatusCode)
 	}
+	res, text = v.ask(t, "GET", path+"/board", nil)
+	img, err = png.Decode(strings.NewReader(text))
+	bounds := o.Document.Maps[0].OnBoard()
+	box := fmt.Sprintf("%d %d %d %d 8", bounds.X*8, bounds.Y*12, bounds.W*8, bounds.H*12)
+	if err != nil || res.Header.Get("Azzel-Box") != box || img.Bounds().Dx()*bounds.H*12 != img.Bounds().Dy()*bounds.W*8 {
+		t.Fatalf("the board: %q, want %q (%v)", res.Header.Get("Azzel-Box"), box, err)
+	}
+	boardTag := res.Header.Get("ETag")
+	if res, _ := v.ask(t, "GET", path+"/board", nil, "If-None-Match", boardTag); res.StatusCode != 304 {
+		t.Errorf("an unchanged board is sent again: %d", res.StatusCode)
+	}
 	step := paint(o.Document, 1, 2, 3)
 	if res, text := v.ask(t, "POST", path+"/edits?session="+session, step); res.StatusCode != 204 {
 		t.Fatalf("a step: %d %s", res.StatusCode, text)
 	}
 	if res, _ := v.ask(t, "GET", path+"/picture", nil, "If-None-Match", tag); res.StatusCode != 200 || res.Header.Get("ETag") == tag {
 		t.Errorf("a changed picture is not drawn again: %d", res.StatusCode)
+	}
+	if res, now := v.ask(t, "GET", path+"/board", nil, "If-None-Match", boardTag); res.StatusCode != 200 || now == text {
+		t.Errorf("a changed board is not drawn again: %d", res.StatusCode)
 	}
 	_, text = v.ask(t, "GET", path+"/opening?session="+session, nil)
 	if o, err := edit.DecodeOpening([]byte(text), nil); err != nil || o.Revision != 1 || o.Sequence != 1 || len(o.Records) != 1 || o.Records[0].Label != "paint" {

@@ -25,6 +25,14 @@ func (v *Server) static(c fiber.Ctx) error {
 	} else {
 		c.Set("Cache-Control", "no-cache")
 	}
+	if name == "index.html" {
+		if head := v.boardAhead(c); head != "" {
+			if body, err := fs.ReadFile(v.files, name); err == nil {
+				c.Set("Content-Type", kind)
+				return c.SendString(strings.Replace(string(body), "</head>", head+"</head>", 1))
+			}
+		}
+	}
 	c.Set("Vary", "Accept-Encoding")
 	if strings.Contains(c.Get("Accept-Encoding"), "br") {
 		if body, err := fs.ReadFile(v.files, name+".br"); err == nil {

@@ -13,8 +13,8 @@ import (
 	"azzel/core/world"
 )
 
-// Atlas reads the pictures of all tiles of a document, and of a map's backdrops.
-func Atlas(d *world.Document, m *world.Map, library Library) (*picture.Atlas, error) {
+// Atlas reads the pictures of all tiles of a document, and of the backdrops of some of its maps.
+func Atlas(d *world.Document, library Library, maps ...*world.Map) (*picture.Atlas, error) {
 	atlas := picture.NewAtlas(d.Project.Lattice())
 	for _, t := range atlas.AddMissing(d) {
 		b, err := library(t.Strip)
@@ -27,26 +27,28 @@ func Atlas(d *world.Document, m *world.Map, library Library) (*picture.Atlas, er
 		}
 		atlas.Add(t, strip)
 	}
-	for _, l := range m.Layers {
-		if l.Backdrop.Picture == "" {
-			continue
+	for _, m := range maps {
+		for _, l := range m.Layers {
+			if l.Backdrop.Picture == "" {
+				continue
+			}
+			b, err := library(l.Backdrop.Picture)
+			if err != nil {
+				return nil, fmt.Errorf("the backdrop of %s: %w", l.Name, err)
+			}
+			img, err := raster.Decode(b)
+			if err != nil {
+				return nil, fmt.Errorf("the backdrop of %s: %w", l.Name, err)
+			}
+			atlas.AddBackdrop(l.Backdrop.Picture, img.Rect.Dx(), img.Rect.Dy(), img.Pix)
 		}
-		b, err := library(l.Backdrop.Picture)
-		if err != nil {
-			return nil, fmt.Errorf("the backdrop of %s: %w", l.Name, err)
-		}
-		img, err := raster.Decode(b)
-		if err != nil {
-			return nil, fmt.Errorf("the backdrop of %s: %w", l.Name, err)
-		}
-		atlas.AddBackdrop(l.Backdrop.Picture, img.Rect.Dx(), img.Rect.Dy(), img.Pix)
 	}
 	return atlas, nil
 }
 
 // WritePNG writes a map at a scale that picture.ScaledSize takes, as PNG.
 func WritePNG(w io.Writer, d *world.Document, m *world.Map, scale int, library Library) error {
-	atlas, err := Atlas(d, m, library)
+	atlas, err := Atlas(d, library, m)
 	if err != nil {
 		return err
 	}

@@ -213,3 +213,68 @@ func TestSmallPictures(t *testing.T) {
 		}
 	}
 }
+
+// The picture of a board shows each map where it lies there, as it is drawn alone, and nothing between maps. It keeps
+// within the side that was asked for, and there is none of a board that would take long to draw.
+func TestBoard(t *testing.T) {
+	r := rand.New(rand.NewPCG(42, 3))
+	d, atlas := withTiles(t, r, 16, 8, strip(r, 16, 8, 6), 0)
+	first := *d.Maps[0]
+	first.Background = world.Background{}
+	// Multiples of what one pixel stands for at most, so that nothing is rounded.
+	first.Origin, first.Bounds = grid.Point{X: -40, Y: 12}, grid.Rect{X: 4, Y: -8, W: 20, H: 16}
+	second := first
+	second.Origin, second.Bounds = grid.Point{X: 24, Y: -36}, grid.Rect{W: 32, H: 24}
+	for _, m := range []*world.Map{&first, &second} {
+		layer := *m.Layers[0]
+		e := (grid.Plane{}).Edit()
+		for range 200 {
+			p := grid.Point{X: m.Bounds.X + r.IntN(m.Bounds.W), Y: m.Bounds.Y + r.IntN(m.Bounds.H)}
+			e.Set(p, grid.Cell(d.Tilesets[1].First+r.IntN(6)))
+		}
+		layer.Cells = e.Done()
+		m.Layers = []*world.Layer{&layer}
+	}
+	d.Maps = []*world.Map{&first, &second}
+	for _, side := range []int{2000, 700, 350} {
+		size, ok := picture.BoardSizeOf(d, side)
+		if !ok || max(size.W, size.H) > side || size.Cells != (grid.Rect{X: -36, Y: -36, W: 92, H: 56}) {
+			t.Fatalf("within %d: %+v, %t", side, size, ok)
+		}
+		parts := size.Cells.W * 16 / size.W
+		board := atlas.Board(d, size)
+		seen := 0
+		for i, m := range d.Maps {
+			alone, w, h := atlas.Scaled(m, picture.AllLayers, parts)
+			at := m.OnBoard()
+			x0, y0 := (at.X-size.Cells.X)*16/parts, (at.Y-size.Cells.Y)*8/parts
+			for y := range h {
+				for x := range w {
+					got, want := board[((y0+y)*size.W+x0+x)*4:][:4], alone[(y*w+x)*4:][:4]
+					if !bytes.Equal(got, want) {
+						t.Fatalf("1 : %d: pixel %d, %d of map %d is %v, alone %v", parts, x, y, i, got, want)
+					}
+					if want[3] > 0 {
+						seen++
+					}
+				}
+			}
+		}
+		painted := 0
+		for i := 3; i < len(board); i += 4 {
+			if board[i] > 0 {
+				painted++
+			}
+		}
+		if painted != seen || seen == 0 {
+			t.Errorf("1 : %d: %d pixels are painted, those of the maps are %d", parts, painted, seen)
+		}
+	}
+	if size, ok := picture.BoardSizeOf(d, 9); ok {
+		t.Errorf("within 9 pixels it is %+v", size)
+	}
+	second.Bounds.W, second.Bounds.H = 1024, 1024
+	if size, ok := picture.BoardSizeOf(d, 1<<20); ok {
+		t.Errorf("of more than a million cells it is %+v", size)
+	}
+}

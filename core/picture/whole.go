@@ -33,6 +33,53 @@ func (a *Atlas) atLevel(m *world.Map, mask uint64, level int) (pixels []byte, w,
 	return pixels, box.W, box.H
 }
 
+// A BoardSize says how small the picture of a whole board is drawn, and what of the board it shows.
+type BoardSize struct {
+	// Cells is the smallest box around all maps, in cells of the board.
+	Cells grid.Rect
+	// W and H are the size of the picture in pixels.
+	W, H  int
+	level int
+}
+
+// BoardSizeOf is the largest of the sizes at which a picture of the board lies within side pixels each way. It reports
+// false if there is none, or if the maps have more than a million cells together, which would take a while to draw.
+func BoardSizeOf(d *world.Document, side int) (size BoardSize, ok bool) {
+	const most = 1 << 20
+	cells := 0
+	for _, m := range d.Maps {
+		size.Cells = size.Cells.Join(m.OnBoard())
+		cells += m.Bounds.W * m.Bounds.H
+	}
+	if cells == 0 || cells > most {
+		return size, false
+	}
+	l := d.Project.Lattice()
+	for size.level = range maxLevel + 1 {
+		box := pixelBox(size.Cells, size.Cells, l, size.level)
+		size.W, size.H = box.W, box.H
+		if max(box.W, box.H) <= side {
+			return size, box.W > 0 && box.H > 0
+		}
+	}
+	return size, false
+}
+
+// Board draws all maps as they lie on the board, with nothing between them. The atlas must have the backdrops of all maps.
+func (a *Atlas) Board(d *world.Document, size BoardSize) (pixels []byte) {
+	pixels = make([]byte, size.W*size.H*4)
+	for _, m := range d.Maps {
+		own, w, h := a.atLevel(m, AllLayers, size.level)
+		at := pixelBox(m.OnBoard(), size.Cells, a.lattice, size.level)
+		// Rounded, a map may be a pixel larger than its place.
+		w, h, row := min(w, size.W-at.X), min(h, size.H-at.Y), w*4
+		for y := range h {
+			copy(pixels[((at.Y+y)*size.W+at.X)*4:][:w*4], own[y*row:])
+		}
+	}
+	return pixels
+}
+
 // ScaledSize is how many pixels a map is wide and high at a scale: n for 1 : n with n 1,
 // 2, 4 or 8, and -n for n : 1 with n up to 8. An error says in words what keeps it from
 // being drawn so. A picture that is drawn can also be brought in again.

@@ -1,12 +1,14 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import type { Project } from '../project.svelte';
+  import { isIdle } from '../core/module';
   import { theme } from '../core/theme.svelte';
   import { readColours, type Colours } from './colours';
   import { Hands } from './hands';
   import { drawBackground, drawLayers } from './layers';
   import { frameOf } from './game';
   import { Overlay } from './overlay';
+  import Preview from './Preview.svelte';
 
   let { project: p, element = $bindable() }: { project: Project; element?: HTMLElement } = $props();
 
@@ -16,7 +18,10 @@
   let surface: HTMLDivElement;
   let hands: Hands | undefined = $state();
   let colours: Colours | undefined;
-  let shown = false;
+  let shown = $state(false);
+  /** A core that is there already is ready before a picture could be shown. */
+  const idle = isIdle();
+  const showsPreview = $derived(!idle && !shown && !p.session.error);
 
   /** The largest whole zoom, or the largest part of one, at which the player's view fits. */
   function playZoom(w: number, h: number): number {
@@ -44,6 +49,10 @@
   function drawAll(colours: Colours, context: CanvasRenderingContext2D, overlay: Overlay): void {
     const { camera, bitmaps } = p.viewport;
     const { scene } = p.session;
+    const ratio = devicePixelRatio;
+    context.setTransform(ratio, 0, 0, ratio, 0, 0);
+    context.fillStyle = colours.board;
+    context.fillRect(0, 0, camera.width, camera.height);
     if (!scene || !bitmaps) return;
     if (!shown) {
       shown = true;
@@ -53,10 +62,6 @@
       followGame();
       untrack(() => p.viewport.moved++);
     }
-    const ratio = devicePixelRatio;
-    context.setTransform(ratio, 0, 0, ratio, 0, 0);
-    context.fillStyle = colours.board;
-    context.fillRect(0, 0, camera.width, camera.height);
     bitmaps.begin();
     p.viewport.backdrops.drifting = false;
     let whole = true;
@@ -146,6 +151,7 @@
     oncontextmenu={(e) => e.preventDefault()}
   >
     <canvas bind:this={base} class="absolute inset-0 size-full" aria-hidden="true"></canvas>
+    {#if showsPreview}<Preview viewport={p.viewport} project={p.session.id} />{/if}
     <canvas bind:this={over} class="absolute inset-0 size-full" aria-hidden="true"></canvas>
     <canvas bind:this={top} class="absolute inset-0 size-full" aria-hidden="true"></canvas>
   </div>

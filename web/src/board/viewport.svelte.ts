@@ -44,6 +44,8 @@ export class Viewport {
   slip = { w: 0, h: 0 };
   readonly backdrops: Backdrops;
   readonly trail: Trail;
+  /** How many pixels of the board a cell is wide, as far as that is known before the project is there. */
+  cellW = 16;
   bitmaps: Bitmaps | null = null;
   /** Counts how often cells came to be of another size: what was made for the size before is made anew. */
   resized = $state(0);
@@ -154,7 +156,7 @@ export class Viewport {
 
   /** Whether cells are so large on the screen that they are painted. */
   near(zoom = this.camera.zoom): boolean {
-    return zoom * (this.session.scene?.project.cellW ?? 16) >= NEAR;
+    return zoom * (this.session.scene?.project.cellW ?? this.cellW) >= NEAR;
   }
 
   /** Whether maps are out of view that a minimap can find; a low board has no room for it. */

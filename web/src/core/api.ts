@@ -1,6 +1,7 @@
 import { answer, bytesOf, valueOf } from './ask';
 import type {
   Apart,
+  BoxView,
   Bringing,
   Cut,
   DeletedProject,
@@ -46,6 +47,35 @@ export const takeSheet = (project: string, file: Blob, w: number, h: number): Pr
 /** Stores a picture as it is, for a backdrop. */
 export const keepPicture = (project: string, file: Blob): Promise<KeptPicture> =>
   ask(`/projects/${project}/pictures`, { method: 'POST', body: file });
+
+/** A small picture of all maps as they lie on the board: its address, what of the board it shows, and how wide a cell is there. */
+export interface BoardPicture {
+  address: string;
+  box: BoxView;
+  cellW: number;
+}
+
+function boardOf(address: string, box: string | null): BoardPicture | null {
+  const [x, y, w, h, cellW] = (box ?? '').split(' ').map(Number);
+  if (x === undefined || y === undefined || !w || !h || !cellW) return null;
+  return { address, box: { x, y, w, h }, cellW };
+}
+
+const boardAddress = (project: string): string => `/api/projects/${project}/board`;
+
+/** The picture of a board that came with the page; null if none did. */
+export function givenBoard(project: string): BoardPicture | null {
+  const given = document.querySelector<HTMLLinkElement>('link[data-box]');
+  const address = boardAddress(project);
+  return given?.getAttribute('href') === address ? boardOf(address, given.dataset['box'] ?? null) : null;
+}
+
+/** The picture of a board, in an address that is to be given back; null if there is none. */
+export async function fetchBoard(project: string): Promise<BoardPicture | null> {
+  const response = await fetch(boardAddress(project));
+  if (response.status !== 200) return null;
+  return boardOf(URL.createObjectURL(await response.blob()), response.headers.get('Azzel-Box'));
+}
 
 /** Milliseconds between two times that the server is asked how far it is. */
 const ASKING = 300;

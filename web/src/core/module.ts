@@ -80,6 +80,9 @@ export async function instantiate(): Promise<Running<Exports>> {
   return ready ?? start<Exports>(module);
 }
 
+/** Whether a core is there that the next project can take at once. */
+export const isIdle = (): boolean => idle !== undefined;
+
 /** Keeps a core for the next project, which takes less than beginning another; one that has failed, or has grown large, is dropped. */
 export function giveBack(running: Running<Exports>, bytes: number): void {
   if (!running.broken && bytes <= KEPT) idle ??= running;

@@ -95,7 +95,7 @@
     {/if}
   </div>
   <div bind:this={middle} class="pointer-events-none col-start-2 row-start-2 grid place-items-center">
-    {#if !p.session.scene}<p class="text-soft" role="status">Opening the project …</p>{/if}
+    {#if !p.session.scene}<p class="sheet px-4 py-2 text-soft" role="status">Opening the project …</p>{/if}
   </div>
   <div class="pointer-events-none col-start-2 row-start-3 {playing ? 'min-h-9' : ''}" data-part="bottom">
     <Messages {p} />
