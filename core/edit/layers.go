@@ -174,10 +174,15 @@ func RemoveLayer(d *world.Document, mapID, id world.ID) (Edit, error) {
 		return Edit{}, errors.New("the player walks on this layer: let them walk on another first")
 	}
 	e := Edit{Label: Clip(fmt.Sprintf("delete the layer %s", l.Name))}
+	var lying []*world.Piece
 	for _, p := range m.Pieces {
 		if p.Layer == id {
-			e.Parts = append(e.Parts, Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}})
+			lying = append(lying, p)
 		}
+	}
+	e.Parts = append(e.Parts, RemoveWires(d, lying...)...)
+	for _, p := range lying {
+		e.Parts = append(e.Parts, Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}})
 	}
 	e.Parts = append(e.Parts, Remove{Ref: layerRef(m, l)})
 	return e, nil
@@ -203,8 +208,8 @@ func ClearLayer(d *world.Document, mapID, id world.ID) (Edit, error) {
 
 // CopyMap puts a copy of a map with all that is on it at a place of the board, where
 // its cell (0, 0) lies. Its spawn is left out, since there is one in a project.
-// Crossings within the map are copied too, those that lead elsewhere only if leading
-// is set.
+// Wires and crossings within the map are copied too, crossings that
+// lead elsewhere only if leading is set.
 func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, ids world.Allocator) (e Edit, copied world.ID, err error) {
 	m := d.Map(id)
 	if m == nil {
@@ -261,6 +266,13 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 		})
 		next.Number, next.Layer = 0, layer[p.Layer]
 		e.Parts = append(e.Parts, Put{Ref: world.Ref{Sort: world.SortPiece, Map: fresh.ID, ID: copies[p.ID]}, Values: next.Values()})
+	}
+	for _, w := range d.Wires {
+		next := *w
+		if next.From, next.To = copies[w.From], copies[w.To]; next.From != 0 && next.To != 0 {
+			next.Number = 0
+			e.Parts = append(e.Parts, Put{Ref: WireRef(ids.NewID()), Values: next.Values()})
+		}
 	}
 	for _, c := range d.CrossingsOf(id) {
 		within := c.Ends[0].Map == id && c.Ends[1].Map == id

@@ -193,7 +193,9 @@ func (h *Hand) EraseCells(d *world.Document) Outcome {
 		return said("%s", problem)
 	}
 	parts := h.away(d, c)
-	for _, p := range h.Standing(d, c) {
+	standing := h.Standing(d, c)
+	parts = append(parts, edit.RemoveWires(d, standing...)...)
+	for _, p := range standing {
 		parts = append(parts, edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}})
 	}
 	if len(parts) == 0 {

@@ -322,7 +322,16 @@ func Remove(d *world.Document, s Selection) (e *edit.Edit, says string) {
 			return nil, problem
 		}
 	}
-	e = &edit.Edit{Label: "delete " + name, Parts: []edit.Part{edit.Remove{Ref: s.Ref}}}
+	e = &edit.Edit{Label: "delete " + name}
+	switch s.Ref.Sort {
+	case world.SortPiece:
+		if _, p := d.Piece(s.Ref.ID); p != nil {
+			e.Parts = edit.RemoveWires(d, p)
+		}
+	case world.SortMap:
+		e.Parts = edit.RemoveWires(d, d.Map(s.Ref.ID).Pieces...)
+	}
+	e.Parts = append(e.Parts, edit.Remove{Ref: s.Ref})
 	if s.Ref.Sort != world.SortMap {
 		return e, ""
 	}

@@ -67,6 +67,8 @@ type Kind struct {
 	Drawn bool
 	// Figure says that its pieces may be a character, and are drawn as it.
 	Figure bool
+	// Worked says that wires bring its pieces from one to the other of the first two states between which they go.
+	Worked bool
 	// Item is what its pieces do with the item that they name.
 	Item ItemUse
 	// Done is what happens to its pieces in the tick in which they set a fact; empty if they set none.

@@ -36,6 +36,15 @@ type State struct {
 	Picture []Shape
 }
 
+// Pair are the first two states between which pieces of a kind go: what wires that begin there take for off and on, and what
+// wires that end there bring them to if the kind is Worked. Both are nil if there are none.
+func (k *Kind) Pair() (first, second *State) {
+	if len(k.Changes) == 0 {
+		return nil, nil
+	}
+	return k.Changes[0].From, k.Changes[0].To
+}
+
 // mostState is the greatest number of a state.
 const mostState = 1<<31 - 1
 

@@ -27,6 +27,8 @@ const (
 	PiecesInMap, Pieces = 50_000, 200_000
 	// Crossings a project may have.
 	Crossings = 10_000
+	// Wires a project may have.
+	Wires = 10_000
 	// Medleys a project may have, and the most tiles of one.
 	Medleys, MedleyTiles = 1000, 256
 	// Bonds a project may have, and the most tiles of one.

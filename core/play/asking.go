@@ -57,9 +57,6 @@ func StartsHidden(p *world.Piece) bool {
 	return p.Int(props.Starts) == kind.Hidden && !world.HasWhile(p)
 }
 
-// isOff reports whether a piece does nothing.
-func isOff(p *world.Piece) bool { return p.Int(props.Power) == kind.Off }
-
 // An inquiry is a game of which a piece asks what it remembers. It implements logic.World.
 type inquiry struct {
 	g *Game
@@ -156,7 +153,10 @@ func (i inquiry) Power(piece world.ID) (int, bool) {
 		return 0, false
 	}
 	_, has := p.Kind().Has(props.Power)
-	return p.Int(props.Power), has
+	if i.g.isOff(p) {
+		return kind.Off, has
+	}
+	return kind.On, has
 }
 
 // State implements logic.World. Of a lottery piece it is that of what was drawn.

@@ -71,7 +71,7 @@ func (g *Game) useThings() {
 func (g *Game) touch(cells grid.Rect) {
 	for _, is := range g.standing(cells) {
 		p, k := is.piece, is.piece.Kind()
-		if b, enters := k.Behaviour.(stage.Entered); enters && !g.absent[p.ID] && !isOff(p) {
+		if b, enters := k.Behaviour.(stage.Entered); enters && !g.absent[p.ID] && !g.isOff(p) {
 			b.Entered(g.self(k, p, is.on), effects{g, nil, p, added(footOf(p), g.shift(is.on, g.ground.Map))})
 		}
 	}

@@ -10,7 +10,7 @@ import (
 	"azzel/core/world"
 )
 
-// The forms before stateForm. What needed less was written in an earlier one: athome has nothing that is on another map
+// The forms before there were parts. What needed less was written in an earlier one: athome has nothing that is on another map
 // than at first, withFacts no helps and at most one piece that refuses, factless no facts either.
 const (
 	abroad    = 9
@@ -19,7 +19,7 @@ const (
 	factless  = 6
 )
 
-// frozenForm is the earliest form before stateForm in which a state can be written.
+// frozenForm is the earliest of them in which a state can be written.
 func (s *state) frozenForm() byte {
 	switch {
 	case s.isAbroad():
@@ -86,6 +86,9 @@ func (s *state) frozen() []byte {
 	}
 	if len(s.states) > 0 {
 		encodeStates(&w, s.states)
+	}
+	if !s.wiring.empty() {
+		s.wiring.encode(&w)
 	}
 	return w.Bytes
 }

@@ -77,6 +77,8 @@ var phases = [...]phase{
 	}},
 	// What went over an open edge is on another map.
 	{do: func(g *Game, _ *tick) { g.arrange() }},
+	// Wires work their ends by what became of their beginnings.
+	{do: func(g *Game, _ *tick) { g.goAlongWires() }},
 	// What is there from now on follows from what became of items and facts.
 	{do: func(g *Game, _ *tick) { g.recall() }},
 	// The camera goes where the player went.

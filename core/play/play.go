@@ -118,6 +118,7 @@ func New(d *world.Document, start Start) (*Game, error) {
 	g := newGame(state{chances: chances{start.Chance, start.Chance}})
 	g.look(d)
 	g.pack()
+	g.settleWires(nil)
 	g.ask()
 	if err := g.begin(start); err != nil {
 		return nil, err
@@ -213,6 +214,16 @@ func (g *Game) SetDocument(d *world.Document) error {
 }
 
 func (g *Game) goOn(d *world.Document) error {
+	before := g.doc
+	if err := g.standOn(d); err != nil {
+		return err
+	}
+	g.settleWires(before)
+	return nil
+}
+
+// standOn takes d as the document from now on, and sets the player down where they can be.
+func (g *Game) standOn(d *world.Document) error {
 	scale, view := g.doc.Project.Lattice() != d.Project.Lattice(), g.ground.Map.View
 	cell := g.place.Cell(g.doc.Project.Lattice())
 	g.rest()

@@ -17,6 +17,7 @@ type state struct {
 	players []player
 	cast
 	memory
+	wiring
 	flight
 	chances
 	held
@@ -70,7 +71,9 @@ func decodeHeld(r *pack.Reader) held {
 const (
 	stateTag = 'P'
 	// stateForm is the form in which a state is written, part by part. Those before are read, and written by frozen alone.
-	stateForm = 10
+	stateForm = 11
+	// wireless is the form that says nothing of wires: no state of it was stored but by plays that go on.
+	wireless = 10
 )
 
 // mostPlayers is how many players a state has at most.
@@ -86,6 +89,7 @@ func (s *state) encode() []byte {
 	}
 	s.cast.encode(w)
 	s.memory.encode(w)
+	s.wiring.encode(w)
 	s.flight.encode(w)
 	s.chances.encode(w)
 	s.held.encode(w)
@@ -103,10 +107,10 @@ func readState(b []byte) (s state, err error) {
 	}
 	r := pack.NewReader(b[2:])
 	switch {
-	case b[1] >= factless && b[1] < stateForm:
+	case b[1] >= factless && b[1] < wireless:
 		s.thaw(r, b[1])
 		return s, r.Done()
-	case b[1] != stateForm:
+	case b[1] != stateForm && b[1] != wireless:
 		return s, ErrOtherRules
 	}
 	s.clock = decodeClock(r)
@@ -118,6 +122,9 @@ func readState(b []byte) (s state, err error) {
 	}
 	s.cast = decodeCast(r)
 	s.memory = decodeMemory(r)
+	if b[1] != wireless {
+		s.wiring = decodeWiring(r)
+	}
 	s.flight = decodeFlight(r)
 	s.chances = decodeChances(r)
 	s.held = decodeHeld(r)
@@ -127,7 +134,7 @@ func readState(b []byte) (s state, err error) {
 // clone shares nothing with s that a game changes.
 func (s state) clone() state {
 	s.players = slices.Clone(s.players)
-	s.cast, s.memory, s.flight = s.cast.clone(), s.memory.clone(), s.flight.clone()
+	s.cast, s.memory, s.wiring, s.flight = s.cast.clone(), s.memory.clone(), s.wiring.clone(), s.flight.clone()
 	return s
 }
 

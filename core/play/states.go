@@ -13,6 +13,14 @@ func (m *memory) stated(piece world.ID) (int, bool) {
 	return slices.BinarySearchFunc(m.states, piece, func(s stated, id world.ID) int { return cmp.Compare(s.piece, id) })
 }
 
+func (m *memory) setState(piece world.ID, state int) {
+	at, there := m.stated(piece)
+	if !there {
+		m.states = slices.Insert(m.states, at, stated{})
+	}
+	m.states[at] = stated{piece, state}
+}
+
 // kindOf is the kind of a piece in this play: of a lottery piece that of what was drawn, nil for nothing.
 func (g *Game) kindOf(on *world.Map, p *world.Piece) *kind.Kind {
 	if k := p.Kind(); !k.Drawn {
@@ -98,11 +106,7 @@ func (g *Game) become(piece world.ID, to *kind.State) {
 	if i < 0 {
 		return
 	}
-	at, there := g.stated(piece)
-	if !there {
-		g.states = slices.Insert(g.states, at, stated{})
-	}
-	g.states[at] = stated{piece, to.Number}
+	g.setState(piece, to.Number)
 	g.stale = true
 	g.befalls(k.Changes[i].By, piece)
 }

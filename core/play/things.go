@@ -88,7 +88,7 @@ func (g *Game) meet() {
 		a.at, _ = g.thing(a.piece.ID)
 		a.absent = g.absent[a.piece.ID]
 		a.of, a.Acts, a.box = g.things[a.at].Type, stage.ActingOf(a.piece), -1
-		a.off, a.Set = isOff(a.piece), a.piece.Props
+		a.off, a.Set = g.isOff(a.piece), a.piece.Props
 		a.Size = g.sizeOf(a.of, a.piece, m.View)
 		if a.Kind = kind.Of(a.of); a.Kind == nil {
 			a.Kind = &nothing

@@ -176,7 +176,7 @@ func (g *Game) hurting(m *world.Map) func(grid.Point) bool {
 		if p.Kind().Drawn {
 			of = g.draw(m, p)
 		}
-		if i, there := g.thing(p.ID); !isHazard(of) || isOff(p) || !g.Here(p.ID) || there && g.things[i].Gone {
+		if i, there := g.thing(p.ID); !isHazard(of) || g.isOff(p) || !g.Here(p.ID) || there && g.things[i].Gone {
 			continue
 		}
 		box := g.sizeOf(of, p, m.View).Box(footOf(p))

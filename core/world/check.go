@@ -99,6 +99,11 @@ func (d *Document) check(r Ref) error {
 			return d.checkFact(f)
 		}
 		return nil
+	case SortWire:
+		if w := d.Wire(r.ID); w != nil {
+			return d.checkWire(w)
+		}
+		return nil
 	case SortCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return d.checkCrossing(c)

@@ -121,6 +121,8 @@ var collections = []collection{
 		listing[Item]{func(i *Item) *ID { return &i.ID }, func(i *Item) string { return i.Name }, func(i *Item) *int { return &i.Number }, true}).from(6),
 	collect(SortFact, limit.Facts, func(d *Document) *[]*Fact { return &d.Facts }, factFields,
 		listing[Fact]{func(f *Fact) *ID { return &f.ID }, func(f *Fact) string { return f.Name }, func(f *Fact) *int { return &f.Number }, true}).from(7),
+	collect(SortWire, limit.Wires, func(d *Document) *[]*Wire { return &d.Wires }, wireFields,
+		listing[Wire]{func(w *Wire) *ID { return &w.ID }, func(w *Wire) string { return w.Name }, func(w *Wire) *int { return &w.Number }, true}).from(8),
 }
 
 // from says since which version of the encoding a collection is there.

@@ -71,6 +71,8 @@ type Document struct {
 	Items []*Item
 	// Facts are sorted by number.
 	Facts []*Fact
+	// Wires are sorted by number.
+	Wires []*Wire
 	// bonds finds the bond of a tile.
 	bonds *bondIndex
 	// next is the creation number that comes next.

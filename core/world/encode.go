@@ -12,17 +12,23 @@ import (
 const (
 	documentTag = 'D'
 	// Version 2 has bonds and properties of the project's own, version 3 patches, version 4
-	// replays, version 5 tracks and areas, version 6 items, version 7 facts. From version 3 on all are read.
-	documentVersion, oldestVersion = 7, 3
+	// replays, version 5 tracks and areas, version 6 items, version 7 facts, version 8 wires. From version 3 on all are read.
+	documentVersion, oldestVersion = 8, 3
+	// withoutWires is the version of documents that have no wires: they are written as they were before there were any.
+	withoutWires = 7
 )
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
-// version 7.
+// version 7 without wires, else 8.
 func (d *Document) Encode() []byte { return d.EncodeAt(nil) }
 
 // EncodeAt is Encode for work that goes at a pace.
 func (d *Document) EncodeAt(at pace.Pace) []byte {
-	w := &pack.Writer{Bytes: []byte{documentTag, documentVersion}}
+	version := byte(documentVersion)
+	if len(d.Wires) == 0 {
+		version = withoutWires
+	}
+	w := &pack.Writer{Bytes: []byte{documentTag, version}}
 	w.Int(d.next)
 	EncodeValues(w, d.Project.Values())
 	tilesets.encode(d, w)
@@ -51,7 +57,9 @@ func (d *Document) EncodeAt(at pace.Pace) []byte {
 		}
 	}
 	for _, c := range collections[1:] {
-		c.encode(d, w)
+		if c.since <= version {
+			c.encode(d, w)
+		}
 	}
 	return w.Bytes
 }

@@ -35,6 +35,7 @@ const (
 	SortArea      Sort = 14
 	SortItem      Sort = 15
 	SortFact      Sort = 16
+	SortWire      Sort = 17
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else

@@ -19,7 +19,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 	e := edit.Edit{Label: "a step"}
 	add := func(p ...edit.Part) { e.Parts = append(e.Parts, p...) }
 	places := d.OfMap(m.ID)
-	switch n := a.Rand.IntN(14); {
+	switch n := a.Rand.IntN(17); {
 	case n < 2:
 		t := &world.Track{Name: fmt.Sprintf("Track %d", a.Rand.IntN(9)), Map: m.ID, Points: a.points(d, m), Round: a.Rand.IntN(2) == 0}
 		add(edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: a.IDs.NewID()}, Values: t.Values()})
@@ -98,6 +98,24 @@ func (a Author) place(d *world.Document) edit.Edit {
 		} else {
 			next.Start = 1 - f.Start
 			add(edit.Changes(r, f.Values(), next.Values())...)
+		}
+	case n < 15 && len(m.Pieces) > 1:
+		o := d.Maps[a.Rand.IntN(len(d.Maps))]
+		if len(o.Pieces) == 0 {
+			o = m
+		}
+		w := &world.Wire{From: m.Pieces[a.Rand.IntN(len(m.Pieces))].ID, To: o.Pieces[a.Rand.IntN(len(o.Pieces))].ID,
+			Works: a.Rand.IntN(2), Does: a.Rand.IntN(4), After: a.Rand.IntN(90), Of: a.Rand.IntN(4) - 1}
+		if w.From != w.To {
+			add(edit.Put{Ref: edit.WireRef(a.IDs.NewID()), Values: w.Values()})
+		}
+	case n < 16 && len(d.Wires) > 0:
+		w := d.Wires[a.Rand.IntN(len(d.Wires))]
+		if next := *w; a.Rand.IntN(2) == 0 {
+			add(edit.Remove{Ref: edit.WireRef(w.ID)})
+		} else {
+			next.Does, next.After = (w.Does+1)%4, a.Rand.IntN(90)
+			add(edit.Changes(edit.WireRef(w.ID), w.Values(), next.Values())...)
 		}
 	default:
 		p, here := d.Project, *m

@@ -24,7 +24,7 @@ const (
 )
 
 // Kind is a way that can be shut.
-var Kind = &kind.Kind{ID: 17, Word: "door", Name: "Door", Family: kind.Workings, Acts: true, Solid: true, Fills: true,
+var Kind = &kind.Kind{ID: 17, Word: "door", Name: "Door", Family: kind.Workings, Acts: true, Solid: true, Fills: true, Worked: true,
 	Side: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1}, Above: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1},
 	States: []*kind.State{closed, open, locked}, First: first,
 	Moments: []*kind.Moment{props.Opened, props.Shut, props.Refused},

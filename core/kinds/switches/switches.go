@@ -45,7 +45,7 @@ var (
 )
 
 // Kind is something to press.
-var Kind = &kind.Kind{ID: 18, Word: "switch", Name: "Switch", Family: kind.Workings, Acts: true,
+var Kind = &kind.Kind{ID: 18, Word: "switch", Name: "Switch", Family: kind.Workings, Acts: true, Worked: true,
 	Side: kind.Extent{W: 3, OfW: 4, H: 1, OfH: 8}, Above: kind.Extent{W: 3, OfW: 4, H: 3, OfH: 4},
 	States: []*kind.State{released, pressed}, First: func(kind.Values) *kind.State { return released },
 	Moments:   []*kind.Moment{props.Pressed, props.Released},

@@ -1,0 +1,243 @@
+package play_test
+
+import (
+	"bytes"
+	"fmt"
+	"math/rand/v2"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/corridor"
+	"azzel/core/kinds/door"
+	"azzel/core/kinds/props"
+	"azzel/core/kinds/switches"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+// The pieces of wired: four switches in a corridor, and on another map two doors, an emitter and a door that starts open.
+const (
+	firstSwitch = world.ID(700)
+	firstEnd    = world.ID(710)
+)
+
+// wired is a world with wires at random between the switches and what is on the other map.
+func wiredWorld(t *testing.T, r *rand.Rand, view world.View) *world.Document {
+	t.Helper()
+	var pieces []corridor.Piece
+	for i := range 4 {
+		set := kind.Set(switches.By.Is([]int{switches.ByPlayer, switches.ByUse}[r.IntN(2)]), switches.Then.Is(r.IntN(3)), switches.For.Is(r.IntN(2)*r.IntN(40)))
+		if r.IntN(4) == 0 {
+			set = set.With(props.Own.Is(13))
+		}
+		pieces = append(pieces, corridor.Piece{ID: firstSwitch + world.ID(i), Column: 3 + 2*i, Type: switches.Kind.ID, Set: set})
+	}
+	shed, layers := world.NewMap("Tool shed", grid.Point{X: 300}, grid.Rect{W: 9, H: 3}, &world.Counter{Prefix: 8})
+	parts := edit.PutMap(shed, layers)
+	for i, set := range []kind.Values{"", "", "", kind.Set(props.Own.Is(10))} {
+		end := &world.Piece{Type: door.Kind.ID, Layer: shed.PlayerLayer, Foot: grid.Point{X: 8 + 32*i, Y: 16}, Props: set}
+		if i == 2 {
+			end.Type = world.Emitter
+		}
+		parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: shed.ID, ID: firstEnd + world.ID(i)}, Values: end.Values()})
+	}
+	d := corridor.New(t, view, pieces, parts...)
+	for i := range 3 + r.IntN(6) {
+		w := world.Wire{From: firstSwitch + world.ID(r.IntN(4)), To: firstEnd + world.ID(r.IntN(4)), Does: max(0, r.IntN(7)-3), Works: r.IntN(2), After: r.IntN(3) * r.IntN(30), Of: r.IntN(4) - 1}
+		if r.IntN(12) == 0 {
+			w.From = 999 // which is gone
+		}
+		d = apply(t, d, edit.Put{Ref: edit.WireRef(world.ID(750 + i)), Values: w.Values()})
+	}
+	return d
+}
+
+// A plainWires says what wires do from what was seen of their beginnings in each tick, and from nothing that play keeps.
+type plainWires struct {
+	d *world.Document
+	// held says for each wire, tick by tick, whether its beginning was on; fires are the ticks in which it does what it does once.
+	held  map[world.ID][]bool
+	fires map[world.ID]int
+	// on is what its ends are, by piece and by what of it is worked.
+	on, kept map[[2]int64]bool
+}
+
+func endOf(d *world.Document, w *world.Wire) [2]int64 {
+	works := w.Works
+	if _, p := d.Piece(w.To); p.Type == world.Emitter {
+		works = world.WorksPower
+	}
+	return [2]int64{int64(w.To), int64(works)}
+}
+
+// counts reports whether a wire that is on while held counts as on: its beginning was last so for longer than the wire waits.
+func (p *plainWires) counts(w *world.Wire) bool {
+	held := p.held[w.ID]
+	for end := len(held); end > 0; {
+		from := end
+		for from > 0 && held[from-1] == held[end-1] {
+			from--
+		}
+		if from == 0 || end-from > w.After {
+			return held[end-1]
+		}
+		end = from
+	}
+	return false
+}
+
+func (p *plainWires) tick(now int, isOn func(world.ID) bool) {
+	for _, w := range p.d.Wires {
+		was := p.held[w.ID]
+		is := isOn(w.From)
+		p.held[w.ID] = append(was, is)
+		if w.Does == world.WhileHeld {
+			continue
+		}
+		if _, under := p.fires[w.ID]; is && !was[len(was)-1] && !under {
+			p.fires[w.ID] = now + w.After
+		}
+		if at, under := p.fires[w.ID]; under && at == now {
+			delete(p.fires, w.ID)
+			end := endOf(p.d, w)
+			p.on[end] = w.Does == world.TurnsOn || w.Does == world.ChangesOver && !p.on[end]
+		}
+	}
+	p.keep()
+}
+
+// keep lets wires that are held keep their ends on, where that is otherwise than it was.
+func (p *plainWires) keep() {
+	done := map[[2]int64]bool{}
+	for _, w := range p.d.Wires {
+		group := [2]int64{int64(w.To), int64(w.Works)}
+		if w.Does != world.WhileHeld || done[group] {
+			continue
+		}
+		done[group] = true
+		all, on := 0, 0
+		for _, o := range p.d.Together(w) {
+			if _, from := p.d.Piece(o.From); from != nil {
+				all++
+				if p.counts(o) {
+					on++
+				}
+			}
+		}
+		is := on >= map[bool]int{true: max(1, all), false: max(1, w.Of)}[w.Of == world.AllOf]
+		if was, known := p.kept[group]; !known || is != was {
+			p.kept[group], p.on[endOf(p.d, w)] = is, is
+		}
+	}
+}
+
+// Whatever wires there are, what they end at is in each tick as a plain reading of docs/RULES.md says, over maps too. Gone back
+// to, each tick is as it was; a state that is read goes on as the one that was written.
+func TestWiresAgainstPlainReading(t *testing.T) {
+	changed, worlds := 0, 120
+	if testing.Short() {
+		worlds = 50
+	}
+	for seed := range uint64(worlds) {
+		r := rand.New(rand.NewPCG(seed, 91))
+		view := world.View(seed % 2)
+		d := wiredWorld(t, r, view)
+		walk := corridor.Begin(t, d, 1, firstSwitch)
+		isOn := func(id world.ID) bool {
+			_, p := d.Piece(id)
+			return p != nil && corridor.StateOf(walk.Game, id) == "pressed"
+		}
+		// ends is what is seen of the ends.
+		ends := func() map[[2]int64]bool {
+			seen := map[[2]int64]bool{}
+			for i := range int64(4) {
+				id := firstEnd + world.ID(i)
+				power, _ := walk.Asked(0).Power(id)
+				seen[[2]int64{int64(id), world.WorksPower}] = power == kind.On
+				if i != 2 {
+					seen[[2]int64{int64(id), world.WorksState}] = corridor.StateOf(walk.Game, id) == "open"
+				}
+			}
+			return seen
+		}
+		plain := &plainWires{d, map[world.ID][]bool{}, map[world.ID]int{}, map[[2]int64]bool{}, map[[2]int64]bool{}}
+		for i := range int64(4) {
+			plain.on[[2]int64{int64(firstEnd) + i, world.WorksPower}] = true
+			plain.on[[2]int64{int64(firstEnd) + i, world.WorksState}] = i == 3
+		}
+		for _, w := range d.Wires {
+			plain.held[w.ID] = []bool{isOn(w.From)}
+		}
+		// When play begins, all that is kept on is brought to what its wires say.
+		plain.keep()
+		rec := play.Record(walk.Game)
+		var states [][]byte
+		in := play.Input(0)
+		before := fmt.Sprint(ends())
+		for tick := range 500 {
+			states = append(states, rec.Game().Snapshot())
+			if r.IntN(25) == 0 {
+				in = []play.Input{0, play.Left, play.Right, play.Right}[r.IntN(4)]
+			}
+			now := in
+			if r.IntN(8) == 0 {
+				now |= play.Use
+			}
+			rec.Tick(now)
+			plain.tick(tick+1, isOn)
+			seen := ends()
+			for end, on := range seen {
+				if on != plain.on[end] {
+					t.Fatalf("world %d, tick %d: %v is on: %t, by a plain reading %t", seed, tick+1, end, on, plain.on[end])
+				}
+			}
+			if is := fmt.Sprint(seen); is != before {
+				before = is
+				changed++
+			}
+		}
+		for range 12 {
+			tick := r.IntN(500)
+			if err := rec.Go(tick); err != nil || !bytes.Equal(rec.Game().Snapshot(), states[tick]) {
+				t.Fatalf("world %d: gone back to, tick %d is another: %v", seed, tick, err)
+			}
+		}
+	}
+	if changed < worlds*3 {
+		t.Errorf("what wires end at changed %d times in %d worlds: this shows little", changed, worlds)
+	}
+}
+
+// A door that a wire opens shuts on nobody: it shuts once nothing is in it any more. One that is locked is opened too.
+func TestWiredDoor(t *testing.T) {
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		wire := world.Wire{From: firstSwitch, To: firstEnd}
+		d := corridor.New(t, view, []corridor.Piece{
+			{ID: firstSwitch, Column: 5, Type: switches.Kind.ID, Set: kind.Set(switches.By.Is(switches.ByThing), switches.Then.Is(switches.Springs))},
+			{ID: firstEnd, Column: 8, Type: door.Kind.ID, Set: kind.Set(props.Opens.Is(1), props.Own.Is(11))},
+			{ID: firstEnd + 1, Column: 5, Type: world.Pushable},
+		}, edit.Put{Ref: edit.WireRef(750), Values: wire.Values()})
+		w := corridor.Begin(t, d, 8, firstEnd)
+		if w.Wait(2); w.State() != "open" {
+			t.Fatalf("with a crate on the plate, the door is %s", w.State())
+		}
+		w.To(t, 8)
+		// Without the wire it stays as play made it; with it again, it is shut once the player is out of it.
+		without := apply(t, d, edit.Remove{Ref: edit.WireRef(750)})
+		if err := w.SetDocument(without); err != nil || w.State() != "open" {
+			t.Errorf("without the wire the door is %s: %v", w.State(), err)
+		}
+		gone := apply(t, d, edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: d.Maps[0].ID, ID: firstEnd + 1}})
+		if err := w.SetDocument(gone); err != nil {
+			t.Fatal(err)
+		}
+		if n := w.Hold(0, 40, props.Shut); n != 0 || w.State() != "open" {
+			t.Errorf("with the player in it, the door shut %d times and is %s", n, w.State())
+		}
+		if n := w.Hold(play.Right, 40, props.Shut); n != 1 || w.State() != "closed" {
+			t.Errorf("after the player the door shut %d times and is %s", n, w.State())
+		}
+	})
+}
