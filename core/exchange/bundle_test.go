@@ -197,6 +197,14 @@ func same(t *testing.T, want, got *world.Document) {
 	if len(want.Medleys) != len(got.Medleys) || len(want.Bonds) != len(got.Bonds) || len(want.Patches) != len(got.Patches) || len(want.Crossings) != len(got.Crossings) || len(want.Properties) != len(got.Properties) {
 		t.Fatal("medleys, bonds, patches, crossings or properties are missing")
 	}
+	if len(want.Wires) != len(got.Wires) {
+		t.Fatalf("%d wires came back as %d", len(want.Wires), len(got.Wires))
+	}
+	for i, w := range want.Wires {
+		if is := *got.Wires[i]; is != (world.Wire{ID: w.ID, Name: w.Name, Number: is.Number, From: w.From, To: w.To, Works: w.Works, Does: w.Does, After: w.After, Of: w.Of}) {
+			t.Fatalf("a wire %+v came back as %+v", *w, is)
+		}
+	}
 }
 
 // A bundle holds everything, and out, in and out again gives the same bytes.
@@ -234,8 +242,9 @@ func TestGoldenBundle(t *testing.T) {
 	}
 	first, _ := read(1)
 	asking := askingAll(t, first.Document)
+	wired := withWire(t, asking)
 	if stored.Updating() {
-		if err := os.WriteFile(file(exchange.Version), written(t, asking, first.Blobs), 0o644); err != nil {
+		if err := os.WriteFile(file(exchange.Version), written(t, wired, first.Blobs), 0o644); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -243,6 +252,9 @@ func TestGoldenBundle(t *testing.T) {
 		want := first.Document
 		if version >= 3 {
 			want = asking
+		}
+		if version >= 4 {
+			want = wired
 		}
 		c, _ := read(version)
 		same(t, want, c.Document)
@@ -258,6 +270,23 @@ func TestGoldenBundle(t *testing.T) {
 	if len(want) != len(got) || len(want) < 12 {
 		t.Errorf("%d parts became %d", len(want), len(got))
 	}
+}
+
+// withWire is a document with a wire between two of its pieces, as bundles hold it since version 4.
+func withWire(t *testing.T, d *world.Document) *world.Document {
+	t.Helper()
+	var ends []world.ID
+	for _, m := range d.Maps {
+		for _, p := range m.Pieces {
+			ends = append(ends, p.ID)
+		}
+	}
+	w := world.Wire{Name: "Feed", From: ends[0], To: ends[len(ends)-1], Does: world.TurnsOff, After: 90, Of: world.AllOf}
+	res, err := edit.Apply(d, edit.Edit{Label: "wire", Parts: []edit.Part{edit.Put{Ref: edit.WireRef(6<<32 | 1), Values: w.Values()}}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return res.Document
 }
 
 // askingAll is a document of which a piece asks for all that a piece can ask for, as bundles hold it since version 3.

@@ -3,7 +3,9 @@ package exchange
 // Format and Version are what bundle.json says of itself.
 const (
 	Format  = "azzel bundle"
-	Version = 3
+	Version = 4
+	// withoutWires is the version of bundles without wires: they are written as before there were any.
+	withoutWires = 3
 )
 
 // A Bundle is bundle.json: the project, and the names of its other parts in their
@@ -42,6 +44,7 @@ type Bundle struct {
 	Replays []string `json:"replays,omitempty"`
 	Items   []Item   `json:"items,omitempty"`
 	Facts   []Fact   `json:"facts,omitempty"`
+	Wires   []Wire   `json:"wires,omitempty"`
 }
 
 // An Item is something that the player can have.

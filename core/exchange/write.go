@@ -88,7 +88,7 @@ func (b *writer) json(name string, v any) error {
 
 func (b *writer) all() error {
 	d := b.doc
-	out := Bundle{Format: Format, Version: Version, Tilesets: []string{}, Maps: []string{}}
+	out := Bundle{Format: Format, Version: withoutWires, Tilesets: []string{}, Maps: []string{}}
 	out.Project.Name = d.Project.Name
 	out.Project.Cell, out.Project.Seen = Size{d.Project.CellW, d.Project.CellH}, Size{d.Project.SeenW, d.Project.SeenH}
 	if d.Project.View != world.TopDown {
@@ -136,6 +136,9 @@ func (b *writer) all() error {
 	}
 	for _, f := range d.Facts {
 		out.Facts = append(out.Facts, Fact{idText(f.ID), f.Name, f.Counts, f.Start})
+	}
+	if out.Wires = wiresOf(d); len(out.Wires) > 0 {
+		out.Version = Version
 	}
 	for _, m := range d.Medleys {
 		part := Medley{ID: idText(m.ID), Name: m.Name, Seed: m.Seed, Turned: m.Turned, Mirrored: m.Mirrored, Tiles: []Weighted{}}

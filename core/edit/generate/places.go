@@ -84,8 +84,8 @@ func (a Author) place(d *world.Document) edit.Edit {
 				next.SetWhile(logic.Condition{})
 				next.Props = next.Props.With(world.Single{Fact: id, Least: a.Rand.IntN(3), Not: a.Rand.IntN(2) == 0}.Props()...)
 			} else {
-				next.SetWhile(terms.Condition(a.Rand, terms.Things{Facts: []world.ID{id}, Pieces: []world.ID{p.ID, 77}}, false, 3))
-				next.SetNeeds(terms.Condition(a.Rand, terms.Things{Facts: []world.ID{id}, Pieces: []world.ID{p.ID, 77}}, false, 2))
+				next.SetWhile(terms.Condition(a.Rand, terms.Things{Facts: []world.ID{id}, Pieces: []world.ID{p.ID, 77 << 32}}, false, 3))
+				next.SetNeeds(terms.Condition(a.Rand, terms.Things{Facts: []world.ID{id}, Pieces: []world.ID{p.ID, 77 << 32}}, false, 2))
 			}
 			next.Props = p.Kind().Keeps(next.Props)
 			add(edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)

@@ -1,0 +1,89 @@
+package exchange
+
+import (
+	"fmt"
+
+	"azzel/core/world"
+)
+
+// A Wire lets one piece work another, on whatever maps they are.
+type Wire struct {
+	ID   string `json:"id"`
+	Name string `json:"name,omitempty"`
+	// From and To are the ids of pieces.
+	From string `json:"from"`
+	To   string `json:"to"`
+	// Works is what of the piece at its end it works: its own state without it.
+	Works string `json:"works,omitempty" jsonschema:"enum=power"`
+	// Does is how: on while held without it.
+	Does string `json:"does,omitempty" jsonschema:"enum=on,enum=off,enum=over"`
+	// After is for how many ticks of a sixtieth of a second.
+	After int `json:"after,omitempty" jsonschema:"minimum=0"`
+	// Of is how many wires must be on of those that are held: any without it, -1 for all, or at least so many.
+	Of int `json:"of,omitempty" jsonschema:"minimum=-1"`
+}
+
+var (
+	wireWorks = []string{"", "power"}
+	wireDoes  = []string{"", "on", "off", "over"}
+)
+
+// wiresOf are the wires of a document, but for those that begin or end at what is gone.
+func wiresOf(d *world.Document) (list []Wire) {
+	if len(d.Wires) == 0 {
+		return nil
+	}
+	there := map[world.ID]bool{}
+	for _, m := range d.Maps {
+		for _, p := range m.Pieces {
+			there[p.ID] = true
+		}
+	}
+	for _, w := range d.Wires {
+		if there[w.From] && there[w.To] {
+			list = append(list, Wire{idText(w.ID), w.Name, idText(w.From), idText(w.To), wireWorks[w.Works], wireDoes[w.Does], w.After, w.Of})
+		}
+	}
+	return list
+}
+
+// wires are read after the maps, with the pieces that they join.
+func (b *reader) wires() error {
+	there := map[world.ID]bool{}
+	if len(b.bundle.Wires) > 0 {
+		for _, m := range b.draft.Document().Maps {
+			for _, p := range m.Pieces {
+				there[p.ID] = true
+			}
+		}
+	}
+	for i, in := range b.bundle.Wires {
+		what := fmt.Sprintf("bundle.json: wire %d", i+1)
+		id, err := b.newID(in.ID, what)
+		if err != nil {
+			return err
+		}
+		w := world.Wire{Name: in.Name, After: in.After, Of: in.Of}
+		for _, end := range []struct {
+			name, text string
+			at         *world.ID
+		}{{"from", in.From, &w.From}, {"to", in.To, &w.To}} {
+			if *end.at, err = parseID(end.text); err != nil {
+				return fmt.Errorf("%s: %s: %w", what, end.name, err)
+			}
+			if !there[*end.at] {
+				return fmt.Errorf("%s: %s: there is no piece %s", what, end.name, end.text)
+			}
+		}
+		if w.Works, err = wordNumber(wireWorks, in.Works); err != nil {
+			return fmt.Errorf("%s: works: %w", what, err)
+		}
+		if w.Does, err = wordNumber(wireDoes, in.Does); err != nil {
+			return fmt.Errorf("%s: does: %w", what, err)
+		}
+		if err := b.put(world.SortWire, 0, id, w.Values(), what); err != nil {
+			return err
+		}
+	}
+	return nil
+}
