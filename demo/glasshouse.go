@@ -142,6 +142,12 @@ func (r *room) acting(of world.ID, name string, x, y int, set kind.Values) {
 	r.actingAs(r.b.ids.NewID(), of, name, x, y, set)
 }
 
+// wire lets one piece keep another on while it is held.
+func (r *room) wire(from, to world.ID) {
+	w := &world.Wire{From: from, To: to}
+	r.parts = append(r.parts, edit.Put{Ref: edit.WireRef(r.b.ids.NewID()), Values: w.Values()})
+}
+
 // actingAs is the same for a piece that others name.
 func (r *room) actingAs(id, of world.ID, name string, x, y int, set kind.Values) {
 	if of == world.Collectible && set.Refers(props.Item) == 0 {
@@ -262,9 +268,11 @@ func (b *builder) yard() *room {
 	}
 	r.line(29, 3, art.Shelf, art.ShelfJars, art.Can, art.Broom)
 	r.piece(world.Mark, "Tool shed", 30, 5)
-	// A lever in another house unlocks it.
-	pulled := logic.Condition{Ask: logic.InState, Subject: logic.Noun{Is: logic.Piece, Thing: b.lever}, Is: switches.Kind.States[1].Number}
-	r.acting(door.Kind.ID, "Door of the tool shed", 30, 7, kind.Set(pulled.Set(props.Needs), props.ShutsAfter.Is(180)))
+	// A lever in another house opens it, and so does a plate inside, so that nobody is shut in.
+	r.actingAs(b.shed, door.Kind.ID, "Door of the tool shed", 30, 7, kind.Set(props.Opens.Is(2)))
+	plate := b.ids.NewID()
+	r.actingAs(plate, switches.Kind.ID, "Plate in the tool shed", 30, 6, "")
+	r.wire(plate, b.shed)
 	r.line(13, 0, art.Paving, art.PavingWorn)
 	r.opens(world.SideTop)
 	r.piece(world.Spawn, "", 4, 11)
@@ -296,6 +304,7 @@ func (b *builder) boilerRoom() *room {
 	r.line(22, 5, art.Thermometer)
 	r.line(9, 0, art.DoorBrick)
 	r.actingAs(b.lever, switches.Kind.ID, "Lever by the boilers", 11, 8, kind.Set(switches.By.Is(switches.ByUse), switches.Then.Is(switches.Toggles)))
+	r.wire(b.lever, b.shed)
 	r.piece(world.Collectible, "Label of the boiler vine", 21, 8)
 	r.piece(world.Collectible, "Label without a plant", 2, 8)
 	r.acting(world.Collectible, "Spare fuse", 12, 4, kind.Set(props.Item.Refer(b.fuse)).With(world.Change{Fact: b.lit}.Props()...))

@@ -183,7 +183,7 @@ func (b *builder) gardener() error {
 		return err
 	}
 	knife := b.ids.NewID()
-	b.label, b.fuse, b.found, b.lit, b.lever = b.ids.NewID(), b.ids.NewID(), b.ids.NewID(), b.ids.NewID(), b.ids.NewID()
+	b.label, b.fuse, b.found, b.lit, b.lever, b.shed = b.ids.NewID(), b.ids.NewID(), b.ids.NewID(), b.ids.NewID(), b.ids.NewID(), b.ids.NewID()
 	b.step("say what there is to have", edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: b.label}, Values: (&world.Item{Name: "Brass label"}).Values()},
 		edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: knife}, Values: (&world.Item{Name: "Grafting knife", Most: 1}).Values()},
 		edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: b.fuse}, Values: (&world.Item{Name: "Fuse", Most: 3}).Values()})
@@ -285,10 +285,10 @@ type builder struct {
 	// label and fuse are the items that collectibles give; found is the fact that counts the labels,
 	// lit that which says whether the lamps are.
 	label, fuse, found, lit world.ID
-	// lever is the switch that unlocks the tool shed.
-	lever world.ID
-	done  uint64
-	err   error
+	// lever is the switch that opens the tool shed, shed the door of that.
+	lever, shed world.ID
+	done        uint64
+	err         error
 }
 
 func (b *builder) step(label string, parts ...edit.Part) {

@@ -22,6 +22,7 @@ const (
 	sizing
 	shifting
 	measuring
+	wiring
 )
 
 type gesture struct {
@@ -104,6 +105,9 @@ func (h *Hand) Hover(d *world.Document, pixel grid.Point) {
 		h.ghostPiece(d, s, h.Type, 0)
 	case h.Holding == Crossing:
 		h.ghost = Ghost{From: s, To: s, Joins: true, Problem: doorwayProblem(d, s)}
+	case h.Holding == Wire:
+		_, problem := beginning(d, s)
+		h.ghost = Ghost{From: s, To: s, Joins: true, Problem: problem}
 	}
 }
 
@@ -173,6 +177,18 @@ func (h *Hand) Press(d *world.Document, pixel grid.Point, erase bool) Outcome {
 		}
 		h.gesture.kind = joining
 		h.ghost = Ghost{From: s, To: s, Joins: true}
+	case h.Holding == Wire:
+		if erase {
+			h.gesture = gesture{}
+			return h.eraseWires(d, s)
+		}
+		from, problem := beginning(d, s)
+		if problem != "" {
+			h.gesture = gesture{}
+			return said("%s", problem)
+		}
+		h.gesture.kind, h.gesture.piece = wiring, from.ID
+		h.ghostWire(d, s, s)
 	}
 	return Outcome{}
 }
@@ -261,6 +277,8 @@ func (h *Hand) Drag(d *world.Document, pixel grid.Point) {
 		} else {
 			h.ghost.Room, h.ghost.Text, h.ghost.Problem = farSide(d, s.Board)
 		}
+	case wiring:
+		h.ghostWire(d, g.start, s)
 	case making:
 		g.moved = g.moved || s.Board != g.start.Board
 		if g.moved {
@@ -312,6 +330,8 @@ func (h *Hand) Release(d *world.Document, pixel grid.Point) Outcome {
 		}
 	case joining:
 		return h.join(d, g.start, ghost)
+	case wiring:
+		return h.wire(d, g.piece, ghost)
 	case making:
 		if g.moved {
 			return h.make(d, ghost)

@@ -16,7 +16,7 @@ import (
 type Holding string
 
 // What can be held. Nothing selects and drags; Choose selects cells in every shape;
-// Patch is a block of cells, kept or not; Measure says how far it is.
+// Patch is a block of cells, kept or not; Measure says how far it is; a Wire lets one piece work another.
 const (
 	Nothing  Holding = "nothing"
 	Tile     Holding = "tile"
@@ -28,10 +28,11 @@ const (
 	Patch    Holding = "patch"
 	Choose   Holding = "choose"
 	Measure  Holding = "measure"
+	Wire     Holding = "wire"
 )
 
 // Holdings are all that can be held.
-var Holdings = []Holding{Nothing, Tile, Eraser, Piece, Crossing, Medley, Bond, Patch, Choose, Measure}
+var Holdings = []Holding{Nothing, Tile, Eraser, Piece, Crossing, Medley, Bond, Patch, Choose, Measure, Wire}
 
 // Shape is how what is held is laid, or cells are chosen.
 type Shape string

@@ -64,6 +64,10 @@ func Name(d *world.Document, r world.Ref) string {
 		if c := d.Character(r.ID); c != nil {
 			return c.Name
 		}
+	case world.SortWire:
+		if w := d.Wire(r.ID); w != nil {
+			return WireName(d, w)
+		}
 	case world.SortCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return CrossingName(d, c)

@@ -97,8 +97,8 @@ var (
 
 // How a piece opens and shuts.
 var (
-	Opens = &kind.Prop{Field: 42, Word: "opens", Label: "Opens", Name: "how a piece opens", Sort: kind.Choice, Options: []string{"when walked against", "when used"},
-		Help: "Whether it opens for a player who walks against it, or for one who uses it."}
+	Opens = &kind.Prop{Field: 42, Word: "opens", Label: "Opens", Name: "how a piece opens", Sort: kind.Choice, Options: []string{"when walked against", "when used", "only when worked"},
+		Help: "Whether it opens for a player who walks against it, for one who uses it, or by wires alone."}
 	UsesUp = &kind.Prop{Field: 43, Word: "uses-up", Label: "Uses up the item", Name: "whether a piece uses up the item that it needs", Sort: kind.YesNo,
 		Help: "Whether the player loses the item that it needs when it opens."}
 	ShutsAfter = &kind.Prop{Field: 44, Word: "shuts-after", Label: "Shuts after", Name: "after how long a piece shuts, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 10 * second,

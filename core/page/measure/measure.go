@@ -114,6 +114,8 @@ var (
 	ItemMost   = Measure{Least: 1, Most: limit.Stack}
 	ItemBegins = Measure{Most: limit.Stack}
 	FactValue  = Measure{Most: limit.FactValue}
+	// WireAfter is how long it takes until a wire does something.
+	WireAfter = Measure{Label: "After", Unit: "s", Per: 60, Most: limit.Interval}
 	// Amount is how much a tile has of a property, of which each has a most of its own.
 	Amount = Measure{Label: "How much", Most: limit.Weight}
 )
@@ -124,5 +126,5 @@ var Named = map[string]Measure{
 	"fade": Fade, "depthX": DepthAcross, "depthY": DepthDown, "driftX": DriftAcross, "driftY": DriftDown, "backdropX": BackdropRight, "backdropY": BackdropDown,
 	"cellW": CellWidth, "cellH": CellHeight, "seenW": ScreenWidth, "seenH": ScreenHeight, "tileW": TileWidth, "tileH": TileHeight,
 	"margin": Margin, "spacing": Spacing, "offsetX": OffsetAcross, "offsetY": OffsetDown,
-	"amount": Amount, "itemMost": ItemMost, "itemBegins": ItemBegins, "factValue": FactValue,
+	"amount": Amount, "itemMost": ItemMost, "itemBegins": ItemBegins, "factValue": FactValue, "wireAfter": WireAfter,
 }

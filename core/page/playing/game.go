@@ -86,6 +86,10 @@ func PlayView(p *page.Page) *Play {
 	for _, id := range p.Played.Game().Others() {
 		v.OnIDs = append(v.OnIDs, page.FormatID(id))
 	}
+	v.Live = []string{}
+	for _, id := range p.Played.Game().Live() {
+		v.Live = append(v.Live, page.FormatID(id))
+	}
 	for _, id := range slices.Concat(p.Played.Game().TakenIDs(), p.Played.Game().Absent()) {
 		v.GoneIDs = append(v.GoneIDs, page.FormatID(id))
 	}

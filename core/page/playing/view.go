@@ -56,7 +56,9 @@ type Play struct {
 	ShakeY   int     `json:"shakeY"`
 	Striking float64 `json:"striking"`
 	// OnIDs are the pieces that are in the other state of their type.
-	OnIDs    []string `json:"onIds"`
+	OnIDs []string `json:"onIds"`
+	// Live are the wires that are on.
+	Live     []string `json:"live"`
 	Finished bool     `json:"finished"`
 	Events   []string `json:"events"`
 	// Helps are what there is for who tests, HelpsOn says which are on.

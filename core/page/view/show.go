@@ -19,6 +19,7 @@ import (
 	"azzel/core/page/playing"
 	"azzel/core/page/supplies"
 	"azzel/core/page/tilework"
+	"azzel/core/page/wires"
 	"azzel/core/picture"
 	"azzel/core/play"
 	"azzel/core/tiles"
@@ -54,7 +55,7 @@ func SceneOf(p *page.Page) Scene {
 	missing := p.Bitmaps.Atlas.AddMissing(d)
 	s := Scene{
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
-		Maps:    []MapView{}, Pieces: []pieces.PieceView{}, Crossings: []CrossingView{}, Tilesets: []tilework.TilesetHead{},
+		Maps:    []MapView{}, Pieces: []pieces.PieceView{}, Crossings: []CrossingView{}, Wires: wires.Views(d), Tilesets: []tilework.TilesetHead{},
 		Medleys: []supplies.MedleyView{}, Bonds: []supplies.BondView{}, Patches: []holding.PatchView{}, Drawer: tilework.Drawer(d),
 		Characters: characters.ViewCharacters(d), Items: memory.ViewItems(d, namings), Facts: memory.ViewFacts(d, namings),
 		Acts: world.ActNames[:], Facings: world.FacingNames[:], Areas: places.ViewAreas(d), Paths: []page.PathView{},
@@ -200,6 +201,8 @@ func StateOf(p *page.Page) State {
 		s.HeldName = "Measure"
 	case hand.Crossing:
 		s.HeldName = "Crossing"
+	case hand.Wire:
+		s.HeldName = "Wire"
 	}
 	return s
 }

@@ -11,6 +11,7 @@ import (
 	"azzel/core/page/holding"
 	"azzel/core/page/pieces"
 	"azzel/core/page/places"
+	"azzel/core/page/wires"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -19,7 +20,7 @@ import (
 func slip(p *page.Page) *SlipView {
 	d, sel := p.Doc(), p.Hand.Selected
 	l := d.Project.Lattice()
-	v := &SlipView{Kind: page.KindNames[sel.Ref.Sort], ID: page.FormatID(sel.Ref.ID), Map: page.FormatID(sel.Ref.Map), Lines: []page.SlipLine{}, Stack: []StackView{}, Landings: []page.BoxView{}}
+	v := &SlipView{Kind: page.KindNames[sel.Ref.Sort], ID: page.FormatID(sel.Ref.ID), Map: page.FormatID(sel.Ref.Map), Lines: []page.SlipLine{}, Stack: []StackView{}, Landings: []page.BoxView{}, Joins: []wires.JoinView{}}
 	line := func(label, format string, values ...any) {
 		v.Lines = append(v.Lines, page.SlipLine{Label: label, Value: fmt.Sprintf(format, values...)})
 	}
@@ -47,6 +48,18 @@ func slip(p *page.Page) *SlipView {
 		line("In play", "%s", t.Purpose)
 		v.Acting, v.Asking, v.Path = pieces.ViewActing(d, m, piece), pieces.ViewAsking(d, m, piece), pieces.Path(d, m, piece)
 		v.Starts = t.Begins || t.Starts
+		v.Joins = wires.Joins(d, piece)
+	case world.SortWire:
+		w := d.Wire(sel.Ref.ID)
+		if w == nil {
+			return nil
+		}
+		box, ok := wires.Box(d, w)
+		if !ok {
+			return nil
+		}
+		v.Name, v.Sort, v.Box, v.Wire = w.Name, "wire", box, wires.ViewWire(d, w)
+		line("In play", "%s", wires.Says(d, w))
 	case world.SortCrossing:
 		c := d.Crossing(sel.Ref.ID)
 		if c == nil {

@@ -12,6 +12,7 @@ import (
 	"azzel/core/page/playing"
 	"azzel/core/page/supplies"
 	"azzel/core/page/tilework"
+	"azzel/core/page/wires"
 )
 
 // The types in this file are what the page's core tells the browser, as JSON.
@@ -24,6 +25,7 @@ type Scene struct {
 	Maps      []MapView              `json:"maps"`
 	Pieces    []pieces.PieceView     `json:"pieces"`
 	Crossings []CrossingView         `json:"crossings"`
+	Wires     []wires.WireView       `json:"wires"`
 	Tilesets  []tilework.TilesetHead `json:"tilesets"`
 	Medleys   []supplies.MedleyView  `json:"medleys"`
 	Bonds     []supplies.BondView    `json:"bonds"`
@@ -234,6 +236,9 @@ type SlipView struct {
 	// Track and Area are what can be set of those.
 	Track *places.TrackLook `json:"track"`
 	Area  *places.AreaLook  `json:"area"`
+	// Wire is what can be set of a wire, Joins are the wires of a piece.
+	Wire  *wires.WireSlip  `json:"wire"`
+	Joins []wires.JoinView `json:"joins"`
 }
 
 // StackView is one thing in the stack of a cell, front to back.

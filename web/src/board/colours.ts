@@ -10,9 +10,10 @@ export interface Colours {
   lagoon: string;
   rose: string;
   moss: string;
+  plum: string;
 }
 
-const NAMES = ['board', 'sheet', 'shelf', 'ink', 'soft', 'line', 'saffron', 'lagoon', 'rose', 'moss'] as const;
+const NAMES = ['board', 'sheet', 'shelf', 'ink', 'soft', 'line', 'saffron', 'lagoon', 'rose', 'moss', 'plum'] as const;
 
 export function readColours(): Colours {
   const style = getComputedStyle(document.documentElement);

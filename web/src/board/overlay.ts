@@ -13,6 +13,7 @@ import { stand } from './standing';
 import { drawGrid } from './grid';
 import { letters } from './letters';
 import { drawLens } from './lens';
+import { drawWires } from './wires';
 
 /** Cells smaller than this on the screen show pieces as small shapes, and all lines. */
 const NEAR = 24;
@@ -47,6 +48,7 @@ export class Overlay {
     if (p.viewport.lines && !playing) drawAreas(context, p, scene, colours);
     if (p.viewport.lens && !playing) drawLens(context, p, scene, colours);
     if (!playing || !p.game.inGame) this.crossings(scene, colours, near);
+    if (!playing || !p.game.inGame) drawWires(context, p, scene, near, colours);
     this.names(scene, colours);
     if (p.game.view) drawGame(context, p, scene, p.game.view, this.sprites, colours);
     else for (const piece of scene.pieces) this.piece(piece, near, colours);

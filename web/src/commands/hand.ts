@@ -274,6 +274,14 @@ export const handCommands: Command[] = [
     run: (p) => hold(p, 'crossing'),
   },
   {
+    id: 'wire',
+    name: 'Wire',
+    keys: [],
+    group: 'hand',
+    does: 'Takes a wire into the hand: drag from a switch, or any piece that goes on and off, to the piece that it is to work, on any map.',
+    run: (p) => hold(p, 'wire'),
+  },
+  {
     id: 'empty',
     name: 'Empty the hand',
     keys: ['Esc'],

@@ -736,6 +736,23 @@ export interface SetTrack {
   change: Part<TrackLook>;
 }
 
+export interface MakeWire {
+  from: string;
+  to: string;
+}
+
+export interface WireLook {
+  works: number;
+  does: number;
+  after: number;
+  of: number;
+}
+
+export interface SetWire {
+  wire: string;
+  change: Part<WireLook>;
+}
+
 export interface SheetTaken {
   name: string;
   picture: string;
@@ -960,6 +977,14 @@ export interface CrossingView {
   curve: number[];
 }
 
+export interface WireView {
+  id: string;
+  name: string;
+  from: string;
+  to: string;
+  line: number[];
+}
+
 export interface TilesetHead {
   id: string;
   stamp: number;
@@ -1135,6 +1160,7 @@ export interface Scene {
   maps: MapView[];
   pieces: PieceView[];
   crossings: CrossingView[];
+  wires: WireView[];
   tilesets: TilesetHead[];
   medleys: MedleyView[];
   bonds: BondView[];
@@ -1219,6 +1245,31 @@ export interface AskingView {
   conditions: ConditionView[];
 }
 
+export interface EndView {
+  thing: Thing;
+  name: string;
+  on: string;
+}
+
+export interface ChoiceView {
+  value: number;
+  name: string;
+}
+
+export interface WireSlip extends WireLook {
+  from: EndView;
+  to: EndView;
+  choices: ChoiceView[];
+  together: number;
+}
+
+export interface JoinView {
+  id: string;
+  begins: boolean;
+  name: string;
+  does: string;
+}
+
 export interface SlipView {
   kind: string;
   id: string;
@@ -1240,6 +1291,8 @@ export interface SlipView {
   starts: boolean;
   track: TrackLook | null;
   area: AreaLook | null;
+  wire: WireSlip | null;
+  joins: JoinView[];
 }
 
 export interface WorkingView {
@@ -1396,6 +1449,7 @@ export interface Play {
   shakeY: number;
   striking: number;
   onIds: string[];
+  live: string[];
   finished: boolean;
   events: string[];
   helps: string[];
@@ -1853,11 +1907,13 @@ export const MEASURES = {
   width: { label: 'Width', unit: 'cells', usual: 0, least: 1, most: 4096, from: 1, to: 4096, step: 1, fine: 1 },
   windX: { label: 'Wind to the right', unit: 'cells/s', usual: 0, least: -64, most: 64, from: -64, to: 64, step: 0.1, fine: 0.1 },
   windY: { label: 'Wind down', unit: 'cells/s', usual: 0, least: -64, most: 64, from: -64, to: 64, step: 0.1, fine: 0.1 },
+  wireAfter: { label: 'After', unit: 's', usual: 0, least: 0, most: 60, from: 0, to: 60, step: 0.1, fine: 0.016666666666666666 },
   zoom: { label: 'Camera zoom', unit: '%', usual: 100, least: 25, most: 400, from: 25, to: 400, step: 1, fine: 1 },
 } satisfies Record<string, Measure>;
 
 export const OWN_TYPES = ["yes or no", "a number", "text"];
 export const FACT_SORTS = ["yes or no", "a number"];
+export const WIRE_DOES = ["on while held", "turns it on", "turns it off", "changes it over"];
 export const MAP_VIEWS = ["from above (top-down)", "from the side (side-view)"];
 export const NEIGHBOURS = ["north", "east", "south", "west", "north-east", "south-east", "south-west", "north-west"];
 export const ROUND = [7, 0, 4, 3, -1, 1, 6, 2, 5];

@@ -6,6 +6,7 @@
   import MapFields from './MapFields.svelte';
   import PieceFields from './PieceFields.svelte';
   import PlaceFields from './PlaceFields.svelte';
+  import WireFields from './WireFields.svelte';
   import SlipSheet from './SlipSheet.svelte';
 
   let { p }: { p: Project } = $props();
@@ -74,6 +75,7 @@
     {#if map}<MapFields {p} {map} />{/if}
     <PieceFields {p} {slip} />
     <PlaceFields {p} {slip} />
+    <WireFields {p} {slip} />
     {#if slip.stack.length > 1}
       <div>
         <div class="mb-1 text-small text-soft">in this cell, front to back</div>

@@ -7,6 +7,7 @@
   import Plus from '@lucide/svelte/icons/plus';
   import MousePointer2 from '@lucide/svelte/icons/mouse-pointer-2';
   import Ruler from '@lucide/svelte/icons/ruler';
+  import Cable from '@lucide/svelte/icons/cable';
   import Spline from '@lucide/svelte/icons/spline';
   import type { Snippet } from 'svelte';
   import type { Project } from '../project.svelte';
@@ -63,6 +64,8 @@
       <PieceIcon type={s.type} {family} />
     {:else if s?.holding === 'measure'}
       <Ruler size={22} />
+    {:else if s?.holding === 'wire'}
+      <Cable size={22} class="text-plum" />
     {:else if s?.holding === 'crossing'}
       <Spline size={24} class="text-lagoon" />
     {:else}

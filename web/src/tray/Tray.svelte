@@ -126,6 +126,13 @@
           aria-pressed={s?.holding === 'crossing'}
           onclick={() => hold(p, 'crossing')}>crossing</button
         >
+        <button
+          class="mt-0.5 h-7 rounded-inner border px-3 text-plum-ink {s?.holding === 'wire'
+            ? 'border-saffron bg-held'
+            : 'border-line'}"
+          aria-pressed={s?.holding === 'wire'}
+          onclick={() => hold(p, 'wire')}>wire</button
+        >
       </section>
     </div>
     <div class="flex shrink-0 items-center gap-2 px-3">

@@ -1,0 +1,238 @@
+// Package wires is the room of wires, by which pieces work one another.
+package wires
+
+import (
+	"fmt"
+
+	"azzel/core/edit"
+	"azzel/core/hand"
+	"azzel/core/kind"
+	"azzel/core/page"
+	"azzel/core/page/measure"
+	"azzel/core/world"
+)
+
+// WireView is a wire on the board: the middles of the pieces that it joins, in pixels of the board.
+type WireView struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// From and To are the ids of the pieces.
+	From string `json:"from"`
+	To   string `json:"to"`
+	// Line is where it begins and ends: x and y of both.
+	Line []int `json:"line"`
+}
+
+// Views are the wires of which both pieces are there. The cost grows with pieces and wires, and is nothing without wires.
+func Views(d *world.Document) []WireView {
+	list := []WireView{}
+	if len(d.Wires) == 0 {
+		return list
+	}
+	type end struct {
+		x, y int
+		name string
+	}
+	ends := map[world.ID]*end{}
+	for _, w := range d.Wires {
+		ends[w.From], ends[w.To] = nil, nil
+	}
+	l := d.Project.Lattice()
+	for _, m := range d.Maps {
+		origin := l.Pixel(m.Origin)
+		for _, p := range m.Pieces {
+			if _, is := ends[p.ID]; is {
+				at := p.Foot.Add(origin)
+				ends[p.ID] = &end{at.X, at.Y - l.H/2, hand.PieceName(d, p)}
+			}
+		}
+	}
+	for _, w := range d.Wires {
+		from, to := ends[w.From], ends[w.To]
+		if from == nil || to == nil {
+			continue
+		}
+		name := w.Name
+		if name == "" {
+			name = from.name + " – " + to.name
+		}
+		list = append(list, WireView{page.FormatID(w.ID), name, page.FormatID(w.From), page.FormatID(w.To), []int{from.x, from.y, to.x, to.y}})
+	}
+	return list
+}
+
+// WireLook is all that can be set of a wire beside its name and ends.
+type WireLook struct {
+	Works int `json:"works"`
+	Does  int `json:"does"`
+	// After is in seconds.
+	After float64 `json:"after"`
+	// Of is how many of the wires that work the same must be on: 0 for any, -1 for all, or so many.
+	Of int `json:"of"`
+}
+
+// WireSlip is what the slip of a wire shows.
+type WireSlip struct {
+	WireLook
+	From EndView `json:"from"`
+	To   EndView `json:"to"`
+	// Choices are what of the piece at its end it can work, with what that is called there.
+	Choices []ChoiceView `json:"choices"`
+	// Together is how many wires count together with it, itself among them.
+	Together int `json:"together"`
+}
+
+// EndView is a piece at an end of a wire, and when it is on.
+type EndView struct {
+	Thing page.Thing `json:"thing"`
+	Name  string     `json:"name"`
+	On    string     `json:"on"`
+}
+
+// ChoiceView is one of the things that can be chosen, by its number.
+type ChoiceView struct {
+	Value int    `json:"value"`
+	Name  string `json:"name"`
+}
+
+func lookOf(w *world.Wire) WireLook {
+	return WireLook{w.Works, w.Does, measure.WireAfter.Shown(w.After), w.Of}
+}
+
+// ViewWire is what the slip of a wire shows; nil where one of its pieces is gone.
+func ViewWire(d *world.Document, w *world.Wire) *WireSlip {
+	fromMap, from := d.Piece(w.From)
+	toMap, to := d.Piece(w.To)
+	if from == nil || to == nil {
+		return nil
+	}
+	v := &WireSlip{WireLook: lookOf(w), Choices: []ChoiceView{}, Together: len(d.Together(w)),
+		From: EndView{thing(fromMap, from), hand.PieceName(d, from), onWord(from.Kind(), world.WorksState, true)},
+		To:   EndView{thing(toMap, to), hand.PieceName(d, to), onWord(to.Kind(), w.Works, to.Kind().Worked)}}
+	for _, works := range hand.Worked(to) {
+		name := world.WireWorks[works]
+		if first, second := to.Kind().Pair(); works == world.WorksState {
+			name = first.Name + " or " + second.Name
+		} else {
+			name = kind.Powers[kind.On] + " or " + kind.Powers[kind.Off]
+		}
+		v.Choices = append(v.Choices, ChoiceView{works, name})
+	}
+	return v
+}
+
+// onWord is what a piece of a kind is that is on.
+func onWord(k *kind.Kind, works int, states bool) string {
+	if _, second := k.Pair(); works == world.WorksState && states && second != nil {
+		return second.Name
+	}
+	return kind.Powers[kind.On]
+}
+
+func thing(m *world.Map, p *world.Piece) page.Thing {
+	return page.Thing{Kind: page.KindNames[world.SortPiece], Map: page.ID(m.ID), ID: page.ID(p.ID)}
+}
+
+// JoinView is a wire in the slip of one of its pieces.
+type JoinView struct {
+	ID string `json:"id"`
+	// Begins says that it begins at the piece; Name is the piece at its other end, Does what it does in a few words.
+	Begins bool   `json:"begins"`
+	Name   string `json:"name"`
+	Does   string `json:"does"`
+}
+
+// Joins are the wires of a piece, those that begin at it first.
+func Joins(d *world.Document, p *world.Piece) []JoinView {
+	list := []JoinView{}
+	for _, begins := range []bool{true, false} {
+		for _, w := range d.WiresOf(p.ID) {
+			other := w.To
+			if !begins {
+				other = w.From
+			}
+			if _, there := d.Piece(other); there != nil && (w.From == p.ID) == begins {
+				list = append(list, JoinView{page.FormatID(w.ID), begins, hand.PieceName(d, there), world.WireDoes[w.Does]})
+			}
+		}
+	}
+	return list
+}
+
+// SetWire sets what a wire does. How many wires must be on is set of all that count together with it.
+type SetWire struct {
+	Wire   page.ID             `json:"wire"`
+	Change page.Part[WireLook] `json:"change"`
+}
+
+// Do implements Order.
+func (o SetWire) Do(p *page.Page) page.Changed {
+	d := p.Doc()
+	w := d.Wire(world.ID(o.Wire))
+	if w == nil {
+		return p.Fail(world.ErrGone)
+	}
+	to, err := o.Change.Over(lookOf(w))
+	if err != nil {
+		return p.Fail(err)
+	}
+	next := *w
+	next.Works, next.Does, next.After, next.Of = to.Works, to.Does, measure.WireAfter.Stored(to.After), to.Of
+	parts := edit.Changes(edit.WireRef(w.ID), w.Values(), next.Values())
+	if next.Of != w.Of {
+		for _, other := range d.Together(&next) {
+			if also := *other; other.ID != w.ID {
+				also.Of = next.Of
+				parts = append(parts, edit.Changes(edit.WireRef(other.ID), other.Values(), also.Values())...)
+			}
+		}
+	}
+	return p.Change(hand.WireName(d, w), parts)
+}
+
+// MakeWire makes a wire between two pieces, as dragging one does.
+type MakeWire struct {
+	From page.ID `json:"from"`
+	To   page.ID `json:"to"`
+}
+
+// Do implements Order.
+func (o MakeWire) Do(p *page.Page) page.Changed {
+	e, problem := hand.MakeWire(p.Doc(), world.ID(o.From), world.ID(o.To), p.IDs)
+	if problem != "" {
+		return p.Refuse("%s", problem)
+	}
+	return p.Do(*e)
+}
+
+// Box is where both pieces of a wire lie on the board.
+func Box(d *world.Document, w *world.Wire) (box page.BoxView, ok bool) {
+	for _, v := range Views(d) {
+		if v.ID == page.FormatID(w.ID) {
+			x0, y0 := min(v.Line[0], v.Line[2]), min(v.Line[1], v.Line[3])
+			return page.BoxView{X: x0, Y: y0, W: max(v.Line[0], v.Line[2]) - x0 + 1, H: max(v.Line[1], v.Line[3]) - y0 + 1}, true
+		}
+	}
+	return box, false
+}
+
+// Says is what a wire does, in a sentence.
+func Says(d *world.Document, w *world.Wire) string {
+	v := ViewWire(d, w)
+	if v == nil {
+		return "Nothing: a piece at one of its ends is gone."
+	}
+	after := ""
+	if w.After > 0 {
+		after = fmt.Sprintf(", after %g s", v.After)
+	}
+	switch w.Does {
+	case world.TurnsOn:
+		return fmt.Sprintf("%s is %s once %s is %s%s.", v.To.Name, v.To.On, v.From.Name, v.From.On, after)
+	case world.TurnsOff:
+		return fmt.Sprintf("%s is not %s any more once %s is %s%s.", v.To.Name, v.To.On, v.From.Name, v.From.On, after)
+	case world.ChangesOver:
+		return fmt.Sprintf("%s changes over each time %s is %s%s.", v.To.Name, v.From.Name, v.From.On, after)
+	}
+	return fmt.Sprintf("%s is %s while %s is %s%s.", v.To.Name, v.To.On, v.From.Name, v.From.On, after)
+}
