@@ -51,7 +51,7 @@ var Kind = &kind.Kind{ID: 18, Word: "switch", Name: "Switch", Family: kind.Worki
 	Moments:   []*kind.Moment{props.Pressed, props.Released},
 	Changes:   []kind.Change{{From: released, To: pressed, By: props.Pressed}, {From: pressed, To: released, By: props.Released}},
 	Behaviour: behaviour{}, Picture: up,
-	Purpose: "The player or a thing presses it, by standing on it or by using it. A door can need that it is pressed; any piece can be there only while it is.",
+	Purpose: "The player or a thing presses it, by standing on it or by using it. Wires that begin at it work other pieces; conditions ask whether it is pressed.",
 	Props: slices.Concat([]kind.Has{
 		{Prop: By},
 		{Prop: Then},

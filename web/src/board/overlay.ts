@@ -240,7 +240,8 @@ export class Overlay {
 
   private selection(colours: Colours): void {
     const slip = this.p.session.state?.slip;
-    if (!slip || this.p.game.view) return;
+    // A wire shows by itself that it is selected.
+    if (!slip || slip.kind === 'wire' || this.p.game.view) return;
     const b = this.p.viewport.camera.boxOnScreen(slip.box);
     this.context.strokeStyle = colours.saffron;
     this.context.lineWidth = 2;

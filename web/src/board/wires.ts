@@ -7,6 +7,8 @@ const QUIET = 0.25;
 /** Radius of the valve wheel in which a wire ends, and how far above the middle of its piece it stands, in screen pixels. */
 const WHEEL = 5;
 const RAISED = 14;
+/** How broad the line round a wire is that is selected. */
+const HALO = 5;
 
 /**
  * Draws the wires: those of what is selected, all while a wire is in the hand or the board is far away, else faintly where
@@ -30,6 +32,7 @@ export function drawWires(
     const on = live?.includes(wire.id) ?? false;
     const strong = live ? on : chosen || held || !near;
     if (!strong && !p.viewport.lines) continue;
+    if (selected?.kind === 'wire' && chosen && !live) drawWire(context, p, wire, 0.6, colours.saffron, HALO);
     drawWire(context, p, wire, strong ? 1 : QUIET, on ? colours.saffron : colours.plum);
   }
 }
@@ -41,6 +44,7 @@ function drawWire(
   wire: WireView,
   strength: number,
   colour: string,
+  width = 1.5,
 ): void {
   const [x0 = 0, y0 = 0, x1 = 0, y1 = 0] = wire.line;
   const from = p.viewport.camera.toScreen(x0, y0);
@@ -51,7 +55,7 @@ function drawWire(
   context.globalAlpha = strength;
   context.strokeStyle = colour;
   context.fillStyle = colour;
-  context.lineWidth = 1.5;
+  context.lineWidth = width;
   context.beginPath();
   context.arc(from.x, from.y, 2.5, 0, Math.PI * 2);
   context.fill();

@@ -66,7 +66,7 @@
     </Held>
     <!-- Where there is little room, this is moved along (what is cut off at the right says so); drawer and play stay in sight. -->
     <div class="flex min-w-0 flex-1 [scrollbar-width:none] overflow-x-auto overflow-y-hidden *:shrink-0">
-      <section class="border-r border-line px-4 pt-1.5" aria-label="Tiles lately">
+      <section class="border-r border-line px-3 pt-1.5" aria-label="Tiles lately">
         <div class="text-small text-soft">tiles lately</div>
         <div class="mt-0.5 flex items-center gap-1.5">
           {#each lateTiles as n (n)}
@@ -82,7 +82,7 @@
         </div>
       </section>
       {#if p.session.lately.patches.length > 0}
-        <section class="border-r border-line px-4 pt-1.5" aria-label="Patches lately">
+        <section class="border-r border-line px-3 pt-1.5" aria-label="Patches lately">
           <div class="text-small text-soft">patches lately</div>
           <div class="mt-0.5 flex items-center gap-1">
             {#each p.session.lately.patches as id (id)}
@@ -101,7 +101,7 @@
           </div>
         </section>
       {/if}
-      <section class="border-r border-line px-4 pt-1.5" aria-label="Pieces lately">
+      <section class="border-r border-line px-3 pt-1.5" aria-label="Pieces lately">
         <div class="text-small text-soft">pieces lately</div>
         <div class="mt-0.5 flex items-center gap-1">
           {#each lateTypes as type (type.id)}
@@ -117,17 +117,17 @@
           {/each}
         </div>
       </section>
-      <section class="border-r border-line px-4 pt-1.5" aria-label="Ways">
+      <section class="border-r border-line px-3 pt-1.5" aria-label="Ways">
         <div class="text-small text-soft">ways</div>
         <button
-          class="mt-0.5 h-7 rounded-inner border px-3 text-lagoon-ink {s?.holding === 'crossing'
+          class="mt-0.5 h-7 rounded-inner border px-2 text-lagoon-ink {s?.holding === 'crossing'
             ? 'border-saffron bg-held'
             : 'border-line'}"
           aria-pressed={s?.holding === 'crossing'}
           onclick={() => hold(p, 'crossing')}>crossing</button
         >
         <button
-          class="mt-0.5 h-7 rounded-inner border px-3 text-plum-ink {s?.holding === 'wire'
+          class="mt-0.5 h-7 rounded-inner border px-2 text-plum-ink {s?.holding === 'wire'
             ? 'border-saffron bg-held'
             : 'border-line'}"
           aria-pressed={s?.holding === 'wire'}
