@@ -23,6 +23,9 @@ func TestWiresInABundle(t *testing.T) {
 	}
 	const lever, sluice = world.ID(54 << 32), world.ID(55 << 32)
 	var parts []edit.Part
+	for _, w := range d.Wires {
+		parts = append(parts, edit.Remove{Ref: edit.WireRef(w.ID)})
+	}
 	for i, id := range []world.ID{lever, sluice} {
 		m := d.Maps[i]
 		p := &world.Piece{Type: []kind.ID{switches.Kind.ID, door.Kind.ID}[i], Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(generate.Cell(rand.New(rand.NewPCG(1, 1)), m))}

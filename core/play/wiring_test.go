@@ -6,6 +6,7 @@ import (
 	"math/rand/v2"
 	"testing"
 
+	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/kind"
@@ -238,6 +239,78 @@ func TestWiredDoor(t *testing.T) {
 		}
 		if n := w.Hold(play.Right, 40, props.Shut); n != 1 || w.State() != "closed" {
 			t.Errorf("after the player the door shut %d times and is %s", n, w.State())
+		}
+	})
+}
+
+// The examples of docs/RULES.md are as they are told there.
+func TestExamples(t *testing.T) {
+	const second = 60
+	plate := func(id world.ID, column int, set ...kind.Value) corridor.Piece {
+		return corridor.Piece{ID: id, Column: column, Type: switches.Kind.ID, Set: kind.Set(set...)}
+	}
+	wires := func(list ...world.Wire) (parts []edit.Part) {
+		for i, w := range list {
+			parts = append(parts, edit.Put{Ref: edit.WireRef(world.ID(750 + i)), Values: w.Values()})
+		}
+		return parts
+	}
+	end := corridor.Piece{ID: firstEnd, Column: 14, Type: door.Kind.ID, Set: kind.Set(props.Opens.Is(2))}
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		is := func(w corridor.Walk, example int, want string) {
+			t.Helper()
+			if got := w.State(); got != want {
+				t.Errorf("example %d: the door is %s, not %s", example, got, want)
+			}
+		}
+		lever := plate(firstSwitch, 4, switches.By.Is(switches.ByUse), switches.Then.Is(switches.Toggles))
+		w := corridor.Begin(t, corridor.New(t, view, []corridor.Piece{lever, end}, wires(world.Wire{From: firstSwitch, To: firstEnd})...), 4, firstEnd)
+		is(w, 1, "closed")
+		for _, want := range []string{"open", "closed", "open"} {
+			w.Hold(play.Use, 1, nil)
+			w.Wait(5)
+			is(w, 1, want)
+		}
+
+		crate := corridor.Piece{ID: 720, Column: 4, Type: world.Pushable}
+		w = corridor.Begin(t, corridor.New(t, view, []corridor.Piece{plate(firstSwitch, 4, switches.By.Is(switches.ByThing)), crate, plate(firstSwitch+1, 7), end},
+			wires(world.Wire{From: firstSwitch, To: firstEnd, Of: world.AllOf}, world.Wire{From: firstSwitch + 1, To: firstEnd, Of: world.AllOf})...), 6, firstEnd)
+		w.Wait(5)
+		is(w, 2, "closed")
+		w.To(t, 7)
+		w.Wait(5)
+		is(w, 2, "open")
+		w.To(t, 9)
+		w.Wait(5)
+		is(w, 2, "closed")
+
+		w = corridor.Begin(t, corridor.New(t, view, []corridor.Piece{plate(firstSwitch, 5), end},
+			wires(world.Wire{From: firstSwitch, To: firstEnd, Does: world.ChangesOver, After: second})...), 3, firstEnd)
+		for i, want := range []string{"open", "closed"} {
+			w.To(t, 5)
+			w.Wait(second / 2)
+			is(w, 3, []string{"closed", "open"}[i])
+			w.Wait(second)
+			is(w, 3, want)
+			w.To(t, 8)
+		}
+
+		emitter := corridor.Piece{ID: firstEnd, Column: 9, Type: world.Emitter, Set: kind.Set(props.Every.Is(20))}
+		w = corridor.Begin(t, corridor.New(t, view, []corridor.Piece{plate(firstSwitch, 4, switches.Then.Is(switches.Stays)), emitter}, wires(world.Wire{From: firstSwitch, To: firstEnd})...), 2, firstEnd)
+		came := func() (n int) {
+			w.Things(func(th play.Thing, _ int, _ body.Size) {
+				if th.From == firstEnd {
+					n++
+				}
+			})
+			return n
+		}
+		w.Wait(2 * second)
+		before := came()
+		w.To(t, 4)
+		w.Wait(2 * second)
+		if after := came(); before != 0 || after == 0 {
+			t.Errorf("example 4: %d came out before the switch was pressed, %d after", before, after)
 		}
 	})
 }

@@ -92,6 +92,9 @@ func oneWorld(seed uint64) (*world.Document, error) {
 			}
 		}
 	}
+	if err := wires(rand.New(rand.NewPCG(seed, 81)), draft, ids); err != nil {
+		return nil, err
+	}
 	if r.IntN(3) > 0 {
 		who := &world.Character{Name: "Gardener", Movement: Movement(r), Begins: []world.Stock{{Item: lantern, Count: 1 + r.IntN(4)}}}
 		if err := draft.Put(world.Ref{Sort: world.SortCharacter, ID: gardener}, who.Values()); err != nil {
@@ -102,6 +105,29 @@ func oneWorld(seed uint64) (*world.Document, error) {
 		}
 	}
 	return draft.Done()
+}
+
+// wires joins pieces of half the worlds at random, on one map and over both.
+func wires(r *rand.Rand, draft *world.Draft, ids *world.Counter) error {
+	var pieces []world.ID
+	for _, m := range draft.Document().Maps {
+		for _, p := range m.Pieces {
+			pieces = append(pieces, p.ID)
+		}
+	}
+	if len(pieces) == 0 || r.IntN(2) == 0 {
+		return nil
+	}
+	for range r.IntN(12) {
+		w := &world.Wire{From: pieces[r.IntN(len(pieces))], To: pieces[r.IntN(len(pieces))], Works: r.IntN(2), Does: r.IntN(4), After: r.IntN(2) * r.IntN(60), Of: r.IntN(4) - 1}
+		if w.From == w.To {
+			continue
+		}
+		if err := draft.Put(world.Ref{Sort: world.SortWire, ID: ids.NewID()}, w.Values()); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 // edges lets the maps of half the worlds have edges other than walls, at random, and lie beside each other in some of
