@@ -48,10 +48,10 @@ export class Overlay {
     if (p.viewport.lines && !playing) drawAreas(context, p, scene, colours);
     if (p.viewport.lens && !playing) drawLens(context, p, scene, colours);
     if (!playing || !p.game.inGame) this.crossings(scene, colours, near);
-    if (!playing || !p.game.inGame) drawWires(context, p, scene, near, colours);
     this.names(scene, colours);
     if (p.game.view) drawGame(context, p, scene, p.game.view, this.sprites, colours);
     else for (const piece of scene.pieces) this.piece(piece, near, colours);
+    if (!playing || !p.game.inGame) drawWires(context, p, scene, near, colours);
     if (p.viewport.lens && playing) drawLens(context, p, scene, colours);
     if (playing && p.game.inGame) return;
     this.selection(colours);
