@@ -9,6 +9,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/kind"
+	"azzel/core/kinds/container"
 	"azzel/core/kinds/door"
 	"azzel/core/kinds/props"
 	"azzel/core/kinds/switches"
@@ -273,6 +274,7 @@ func (b *builder) yard() *room {
 	plate := b.ids.NewID()
 	r.actingAs(plate, switches.Kind.ID, "Plate in the tool shed", 30, 6, "")
 	r.wire(plate, b.shed)
+	r.acting(container.Kind.ID, "Cabinet in the tool shed", 29, 5, kind.Set(container.By.Is(1), props.Item.Refer(b.fuse)))
 	r.line(13, 0, art.Paving, art.PavingWorn)
 	r.opens(world.SideTop)
 	r.piece(world.Spawn, "", 4, 11)

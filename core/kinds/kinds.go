@@ -7,6 +7,7 @@ import (
 	"azzel/core/kinds/breakable"
 	"azzel/core/kinds/checkpoint"
 	"azzel/core/kinds/collectible"
+	"azzel/core/kinds/container"
 	"azzel/core/kinds/door"
 	"azzel/core/kinds/emitter"
 	"azzel/core/kinds/exit"
@@ -25,7 +26,7 @@ import (
 func init() {
 	for _, k := range []*kind.Kind{
 		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, spring.Kind, foe.Kind, hazard.Kind,
-		collectible.Kind, door.Kind, switches.Kind, pushable.Kind, breakable.Kind, emitter.Kind, lottery.Kind, mark.Kind,
+		collectible.Kind, door.Kind, switches.Kind, pushable.Kind, breakable.Kind, emitter.Kind, container.Kind, lottery.Kind, mark.Kind,
 	} {
 		kind.Register(k)
 	}

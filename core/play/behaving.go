@@ -162,6 +162,44 @@ func (e effects) Unlock(to *kind.State, usesUp bool) {
 	e.ask(effects.unlock, to.Number)
 }
 
+// Give implements stage.Effects.
+func (e effects) Give(to *kind.State, usesUp bool) {
+	if usesUp {
+		e.ask(effects.givesFor, to.Number)
+		return
+	}
+	e.ask(effects.gives, to.Number)
+}
+
+func (e effects) gives(state int) { e.handOut(state, false) }
+
+func (e effects) givesFor(state int) { e.handOut(state, true) }
+
+// handOut gives the player what a piece gives, for what it needs if that is used up.
+func (e effects) handOut(state int, usesUp bool) {
+	g := e.g
+	// Opened twice in a tick, it gives once.
+	if on, p := g.pieceOf(e.piece.ID); p == nil || g.own(on, p) == kind.StateOf(state) || !g.lets(e.piece) {
+		return
+	}
+	is := stage.ActingOf(e.piece)
+	item := g.doc.Item(is.Item)
+	if item != nil && !g.give(item, is.Amount) {
+		g.refuse(Event{Moment: props.Full, Piece: e.piece.ID, Item: item.ID, Count: item.Room()})
+		return
+	}
+	if usesUp {
+		g.spend(e.piece.Needs())
+	}
+	before := len(g.events)
+	e.become(state)
+	if item != nil && len(g.events) > before {
+		// What was given is told of with it.
+		g.events[before].Item, g.events[before].Count = item.ID, is.Amount
+	}
+	g.remember(e.piece.ID, is.Sets)
+}
+
 func (e effects) unlock(state int) {
 	if e.g.lets(e.piece) {
 		e.become(state)

@@ -82,6 +82,9 @@ func counts(t *testing.T, d *world.Document, k *kind.Kind, h kind.Has, refers ma
 		few, much := h.Refer(refers[h.To][0]), h.Refer(refers[h.To][1])
 		switch h.Sort {
 		case kind.Reference:
+		case kind.OwnState:
+			base = base.With(props.Needs.Unset())
+			few, much = h.Unset(), h.Is(k.States[r.IntN(len(k.States))].Number)
 		case kind.Condition:
 			lacking := logic.Needs(logic.ItemCount, refers[kind.Item][1], logic.AtLeast, 9)
 			few, much = h.Unset(), lacking.Set(h.Prop)

@@ -63,4 +63,7 @@ type Effects interface {
 	// Unlock is Become if the player has what the piece needs, and tells them what they lack if not. With usesUp they lose the
 	// item that it needs.
 	Unlock(to *kind.State, usesUp bool)
+	// Give is Unlock that gives the player what the piece gives. Where they have no room for that, nothing is given, taken or
+	// changed, and they are told. The piece sets its fact.
+	Give(to *kind.State, usesUp bool)
 }

@@ -20,4 +20,6 @@ var (
 	Shut     = &kind.Moment{Number: 14, Word: "shut", Name: "shut"}
 	Pressed  = &kind.Moment{Number: 15, Word: "pressed", Name: "pressed"}
 	Released = &kind.Moment{Number: 16, Word: "released", Name: "released"}
+	Emptied  = &kind.Moment{Number: 17, Word: "emptied", Name: "opened and emptied"}
+	Filled   = &kind.Moment{Number: 18, Word: "filled", Name: "filled again"}
 )

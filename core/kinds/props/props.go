@@ -95,7 +95,7 @@ var (
 		Help: "How many of the item."}
 )
 
-// How a piece opens and shuts.
+// How a piece opens and shuts, and is filled again.
 var (
 	Opens = &kind.Prop{Field: 42, Word: "opens", Label: "Opens", Name: "how a piece opens", Sort: kind.Choice, Options: []string{"when walked against", "when used", "only when worked"},
 		Help: "Whether it opens for a player who walks against it, for one who uses it, or by wires alone."}
@@ -103,6 +103,8 @@ var (
 		Help: "Whether the player loses the item that it needs when it opens."}
 	ShutsAfter = &kind.Prop{Field: 44, Word: "shuts-after", Label: "Shuts after", Name: "after how long a piece shuts, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 10 * second,
 		Help: "How long it stays open, 0 for ever. It waits while anybody or anything stands in it."}
+	FillsAfter = &kind.Prop{Field: 49, Word: "fills-after", Label: "Full again after", Name: "after how long a piece is full again, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 60 * second,
+		Help: "How long it stays empty, 0 for ever. It waits while the player is at it."}
 )
 
 // What a piece does to a fact, and what must hold for it.

@@ -33,6 +33,8 @@ var momentTexts = map[int]string{
 	props.Shut.Number:     "Shut.",
 	props.Pressed.Number:  "Pressed.",
 	props.Released.Number: "Released.",
+	props.Emptied.Number:  "Opened: there is nothing in it.",
+	props.Filled.Number:   "Filled again.",
 }
 
 // EventText is what the player is told of what happened, empty for nothing.
@@ -42,6 +44,8 @@ func EventText(d *world.Document, e play.Event) string {
 	case i == nil:
 	case e.Moment == props.Taken:
 		return i.Times(e.Count) + ": taken."
+	case e.Moment == props.Emptied:
+		return "Opened: " + i.Times(e.Count) + "."
 	case e.Moment == props.Full:
 		return fmt.Sprintf("You can't carry more of %s than %d.", i.Name, e.Count)
 	case e.Moment == props.Refused && e.Count == 1:

@@ -93,7 +93,7 @@ func acting(r *rand.Rand, of world.ID) kind.Values {
 		world.Odds{r.IntN(2), r.IntN(2), r.IntN(3), r.IntN(3), r.IntN(3)}.Prop())
 	if r.IntN(3) == 0 {
 		// What needs nothing opens for anybody.
-		v = v.With(props.Needs.Unset(), props.ShutsAfter.Is(r.IntN(60)))
+		v = v.With(props.Needs.Unset(), props.ShutsAfter.Is(r.IntN(60)), props.FillsAfter.Is(r.IntN(60)))
 		if n := len(k.States); k.First != nil && r.IntN(2) == 0 {
 			v = v.With(props.Own.Is(k.States[n-1].Number))
 		}
