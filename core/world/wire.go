@@ -29,11 +29,8 @@ const (
 	doesEnd
 )
 
-// WireWorks and WireDoes are the words for both, in the order of their numbers.
-var (
-	WireWorks = [...]string{"its state", "its power"}
-	WireDoes  = [...]string{"on while held", "turns it on", "turns it off", "changes it over"}
-)
+// WireDoes are the words for how a wire works a piece, in the order of their numbers.
+var WireDoes = [...]string{"on while held", "turns it on", "turns it off", "changes it over"}
 
 // How many of the wires that end at a piece must be on, as Wire.Of has it: any, all, or at least so many.
 const (

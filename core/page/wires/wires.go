@@ -110,11 +110,9 @@ func ViewWire(d *world.Document, w *world.Wire) *WireSlip {
 		From: EndView{thing(fromMap, from), hand.PieceName(d, from), onWord(from.Kind(), world.WorksState, true)},
 		To:   EndView{thing(toMap, to), hand.PieceName(d, to), onWord(to.Kind(), w.Works, to.Kind().Worked)}}
 	for _, works := range hand.Worked(to) {
-		name := world.WireWorks[works]
+		name := kind.Powers[kind.On] + " or " + kind.Powers[kind.Off]
 		if first, second := to.Kind().Pair(); works == world.WorksState {
 			name = first.Name + " or " + second.Name
-		} else {
-			name = kind.Powers[kind.On] + " or " + kind.Powers[kind.Off]
 		}
 		v.Choices = append(v.Choices, ChoiceView{works, name})
 	}
