@@ -7,14 +7,11 @@ import (
 	"github.com/go-rod/rod/lib/proto"
 )
 
-// From an empty home to two connected maps, played: a project, a second map drawn beside the first, its ground and walls as the
-// first has them, a crossing between them, and a walk through it. The starter tiles stay in the tray meanwhile.
-func TestFirstSteps(t *testing.T) {
-	s := newSite(t)
-	w := s.window("/")
-	w.newProject("Night round")
+// secondMap draws a map beside the first, by dragging a box on the empty board, and gives its name.
+func (w *window) secondMap() string {
+	w.t.Helper()
 	first := w.scene().Maps[0]
-	// There is room for the second map once the first is seen from further off.
+	// There is room for it once the first is seen from further off.
 	for range 2 {
 		w.press(input.PageDown)
 	}
@@ -22,10 +19,21 @@ func TestFirstSteps(t *testing.T) {
 	toX, toY := w.cell(first.Name, first.Columns+13, 9)
 	w.page.Mouse.MustMoveTo(x, y).MustDown(left)
 	if err := w.page.Mouse.MoveLinear(proto.Point{X: toX, Y: toY}, 8); err != nil {
-		t.Fatal(err)
+		w.t.Fatal(err)
 	}
 	w.page.Mouse.MustUp(left)
 	w.until("a second map", `() => window.azzel.scene().maps.length === 2`)
+	return w.scene().Maps[1].Name
+}
+
+// From an empty home to two connected maps, played: a project, a second map drawn beside the first, its ground and walls as the
+// first has them, a crossing between them, and a walk through it. The starter tiles stay in the tray meanwhile.
+func TestFirstSteps(t *testing.T) {
+	s := newSite(t)
+	w := s.window("/")
+	w.newProject("Night round")
+	first := w.scene().Maps[0]
+	w.secondMap()
 	second := w.scene().Maps[1]
 	w.shoot("second-map")
 	w.click("Lay ground and walls as in " + first.Name)

@@ -15,23 +15,12 @@ func TestWireOverTwoMaps(t *testing.T) {
 	w := s.window("/")
 	w.newProject("Night round")
 	first := w.scene().Maps[0]
-	for range 2 {
-		w.press(input.PageDown)
-	}
-	x, y := w.cell(first.Name, first.Columns+2, 0)
-	toX, toY := w.cell(first.Name, first.Columns+13, 9)
-	w.page.Mouse.MustMoveTo(x, y).MustDown(left)
-	if err := w.page.Mouse.MoveLinear(proto.Point{X: toX, Y: toY}, 8); err != nil {
-		t.Fatal(err)
-	}
-	w.page.Mouse.MustUp(left)
-	w.until("a second map", `() => window.azzel.scene().maps.length === 2`)
-	second := w.scene().Maps[1]
+	second := w.secondMap()
 	w.press(input.Escape)
 	for n, of := range []struct {
 		name, at string
 		x, y     int
-	}{{"Switch", first.Name, 6, 6}, {"Door", second.Name, 5, 5}, {"Mark", first.Name, 9, 9}} {
+	}{{"Switch", first.Name, 6, 6}, {"Door", second, 5, 5}, {"Mark", first.Name, 9, 9}} {
 		w.seek(of.name)
 		w.tap(of.at, of.x, of.y)
 		w.until("the "+of.name, `(n) => window.azzel.scene().pieces.length === n`, n+2)
@@ -50,10 +39,10 @@ func TestWireOverTwoMaps(t *testing.T) {
 	pull(first.Name, 6, 6, first.Name, 9, 9)
 	w.page.Mouse.MustUp(left)
 	w.sees("[data-log]", "No wire can work Mark at 9, 9")
-	pull(first.Name, 2, 2, second.Name, 5, 5)
+	pull(first.Name, 2, 2, second, 5, 5)
 	w.page.Mouse.MustUp(left)
 	w.sees("[data-log]", "A wire begins at a piece")
-	pull(first.Name, 6, 6, second.Name, 5, 5)
+	pull(first.Name, 6, 6, second, 5, 5)
 	w.shoot("wire-pulled")
 	w.page.Mouse.MustUp(left)
 	w.until("a wire", `() => window.azzel.scene().wires.length === 1`)

@@ -71,8 +71,8 @@ func endProblem(d *world.Document, from, p *world.Piece) string {
 	return ""
 }
 
-// MakeWire is the edit that makes a wire from one piece to another, or why there can be none.
-func MakeWire(d *world.Document, from, to world.ID, ids world.Allocator) (e *edit.Edit, problem string) {
+// wired is the edit that makes a wire from one piece to another, or why there can be none.
+func wired(d *world.Document, from, to world.ID, ids world.Allocator) (e *edit.Edit, problem string) {
 	_, begins := d.Piece(from)
 	_, ends := d.Piece(to)
 	switch {
@@ -123,7 +123,7 @@ func (h *Hand) wire(d *world.Document, from world.ID, ghost Ghost) Outcome {
 	if to == 0 {
 		return said("Drag to the piece that the wire is to work.")
 	}
-	e, problem := MakeWire(d, from, to, h.ids)
+	e, problem := wired(d, from, to, h.ids)
 	return Outcome{Edit: e, Said: problem}
 }
 

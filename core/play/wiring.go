@@ -149,7 +149,7 @@ func (g *Game) isOn(id world.ID) bool {
 	return has && !g.isOff(p)
 }
 
-// End reports what of a piece a wire works: between which of its states it goes, or that it is switched on and off. It
+// end reports what of a piece a wire works: between which of its states it goes, or that it is switched on and off. It
 // reports false if neither can be.
 func (g *Game) end(p *world.Piece, on *world.Map, works int) (first, second *kind.State, ok bool) {
 	k := g.kindOf(on, p)

@@ -64,18 +64,8 @@ func (behaviour) Used(self stage.Self, do stage.Effects) {
 	}
 }
 
-// Move implements stage.Mover: it counts for how long a container has been empty. While the player leans against it, it is
-// not full again: they would have it all at once.
+// Move implements stage.Mover: a container that is empty is full again after a while. While the player leans against it, it is
+// not: they would have it all at once.
 func (behaviour) Move(all iter.Seq[*stage.Actor], around stage.Around) {
-	for a := range all {
-		after := a.Int(props.FillsAfter)
-		if around.State(a) != empty || after == 0 {
-			a.Left = 0
-			continue
-		}
-		if a.Left++; int(a.Left) >= after && around.Clear(a) {
-			a.Left = 0
-			around.Become(a, full)
-		}
-	}
+	stage.Revert(all, around, empty, full, props.FillsAfter)
 }

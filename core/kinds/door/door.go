@@ -34,7 +34,7 @@ var Kind = &kind.Kind{ID: 17, Word: "door", Name: "Door", Family: kind.Workings,
 		{From: open, To: closed, By: props.Shut, Needs: []*kind.Prop{props.ShutsAfter}},
 	},
 	Behaviour: behaviour{}, Picture: picture,
-	Purpose: "Solid until it is opened: by walking against it or using it, with what it needs.",
+	Purpose: "Solid until it is opened: by walking against it or using it, with what it needs, or by a wire.",
 	Props: slices.Concat([]kind.Has{
 		{Prop: props.Opens},
 		{Prop: props.Needs},
@@ -77,17 +77,7 @@ func opens(self stage.Self, do stage.Effects) {
 	}
 }
 
-// Move implements stage.Mover: it counts for how long a door has been open, and shuts it once nothing stands in it.
+// Move implements stage.Mover: a door that is open shuts after a while, once nothing stands in it.
 func (behaviour) Move(all iter.Seq[*stage.Actor], around stage.Around) {
-	for a := range all {
-		after := a.Int(props.ShutsAfter)
-		if around.State(a) != open || after == 0 {
-			a.Left = 0
-			continue
-		}
-		if a.Left++; int(a.Left) >= after && around.Clear(a) {
-			a.Left = 0
-			around.Become(a, closed)
-		}
-	}
+	stage.Revert(all, around, open, closed, props.ShutsAfter)
 }

@@ -35,7 +35,7 @@ func init() {
 		supplies.MakeBond{}, supplies.ChangeBond{}, holding.KeepPatch{}, tilework.Arrange{}, tilework.ApplyReskin{}, tilework.AddPictures{}, tilework.AddBackdrop{},
 		// Pieces and places.
 		pieces.SetPieceField{}, pieces.TryPieceField{}, pieces.SetFieldOfSelected{}, pieces.SetCondition{}, pieces.SetConditionOfSelected{}, places.MakeArea{}, places.SetArea{}, places.SetAreaCells{},
-		places.AddTrackPoint{}, places.SetTrack{}, wires.MakeWire{}, wires.SetWire{},
+		places.AddTrackPoint{}, places.SetTrack{}, wires.SetWire{},
 		// Characters, items and facts.
 		characters.TakeSheet{}, characters.SetPose{}, characters.SetBody{}, characters.ProposeBody{}, characters.UseAsPlayer{}, memory.SetBegins{}, memory.MakeItem{}, memory.SetItemMost{}, memory.MakeFact{}, memory.SetFact{},
 		// Play.

@@ -78,8 +78,10 @@ type WireSlip struct {
 	To   EndView `json:"to"`
 	// Choices are what of the piece at its end it can work, with what that is called there.
 	Choices []ChoiceView `json:"choices"`
-	// Together is how many wires count together with it, itself among them.
-	Together int `json:"together"`
+	// Together is how many wires count together with it, itself among them; Counts are how many of them can be asked to be on,
+	// none where it counts alone.
+	Together int          `json:"together"`
+	Counts   []ChoiceView `json:"counts"`
 }
 
 // EndView is a piece at an end of a wire, and when it is on.
@@ -106,7 +108,7 @@ func ViewWire(d *world.Document, w *world.Wire) *WireSlip {
 	if from == nil || to == nil {
 		return nil
 	}
-	v := &WireSlip{WireLook: lookOf(w), Choices: []ChoiceView{}, Together: len(d.Together(w)),
+	v := &WireSlip{WireLook: lookOf(w), Choices: []ChoiceView{}, Counts: []ChoiceView{},
 		From: EndView{thing(fromMap, from), hand.PieceName(d, from), onWord(from.Kind(), world.WorksState, true)},
 		To:   EndView{thing(toMap, to), hand.PieceName(d, to), onWord(to.Kind(), w.Works, to.Kind().Worked)}}
 	for _, works := range hand.Worked(to) {
@@ -116,8 +118,20 @@ func ViewWire(d *world.Document, w *world.Wire) *WireSlip {
 		}
 		v.Choices = append(v.Choices, ChoiceView{works, name})
 	}
+	if v.Together = len(d.Together(w)); w.Does == world.WhileHeld && v.Together > 1 {
+		v.Counts = append(v.Counts, ChoiceView{world.AnyOf, "any"}, ChoiceView{world.AllOf, "all"})
+		// What is set is offered too, also where fewer wires are left than that.
+		for n := range max(mostCounts, w.Of) {
+			if n++; n == w.Of || n > 1 && n < min(v.Together, mostCounts+1) {
+				v.Counts = append(v.Counts, ChoiceView{n, fmt.Sprint(n)})
+			}
+		}
+	}
 	return v
 }
+
+// mostCounts is up to which number of wires one is offered.
+const mostCounts = 12
 
 // onWord is what a piece of a kind is that is on.
 func onWord(k *kind.Kind, works int, states bool) string {
@@ -186,21 +200,6 @@ func (o SetWire) Do(p *page.Page) page.Changed {
 		}
 	}
 	return p.Change(hand.WireName(d, w), parts)
-}
-
-// MakeWire makes a wire between two pieces, as dragging one does.
-type MakeWire struct {
-	From page.ID `json:"from"`
-	To   page.ID `json:"to"`
-}
-
-// Do implements Order.
-func (o MakeWire) Do(p *page.Page) page.Changed {
-	e, problem := hand.MakeWire(p.Doc(), world.ID(o.From), world.ID(o.To), p.IDs)
-	if problem != "" {
-		return p.Refuse("%s", problem)
-	}
-	return p.Do(*e)
 }
 
 // Box is where both pieces of a wire lie on the board.

@@ -335,10 +335,6 @@ export class Orders {
     return this.give('setTrack', o, []);
   }
 
-  makeWire(o: T.MakeWire): Promise<T.Reply> {
-    return this.give('makeWire', o, []);
-  }
-
   setWire(o: T.SetWire): Promise<T.Reply> {
     return this.give('setWire', o, []);
   }

@@ -736,11 +736,6 @@ export interface SetTrack {
   change: Part<TrackLook>;
 }
 
-export interface MakeWire {
-  from: string;
-  to: string;
-}
-
 export interface WireLook {
   works: number;
   does: number;
@@ -1261,6 +1256,7 @@ export interface WireSlip extends WireLook {
   to: EndView;
   choices: ChoiceView[];
   together: number;
+  counts: ChoiceView[];
 }
 
 export interface JoinView {

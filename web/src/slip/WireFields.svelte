@@ -42,19 +42,12 @@
       />
     {/if}
     <MeasureField measure={MEASURES.wireAfter} value={wire.after} change={(after) => set({ after })} />
-    {#if wire.does === 0 && wire.together > 1}
+    {#if wire.counts.length > 0}
       <div class="flex flex-col gap-1">
         <span class="text-soft">Of the {wire.together} wires that end here must be on</span>
         <Choices
           label="How many wires must be on"
-          options={[
-            [0, 'any'],
-            [-1, 'all'],
-            ...Array.from(
-              { length: Math.max(0, Math.min(wire.together, 9) - 2) },
-              (_, i) => [i + 2, `${i + 2}`] as const,
-            ),
-          ]}
+          options={wire.counts.map(({ value, name }) => [value, name] as const)}
           value={wire.of}
           choose={(of) => set({ of })}
         />
