@@ -91,3 +91,28 @@ func TestWireOverTwoMaps(t *testing.T) {
 	other.quiet()
 	w.quiet()
 }
+
+// A wire is drawn by keyboard alone, from the cell cursor to where it goes while Enter is held; what it would do is said on the way.
+func TestWireByKeyboard(t *testing.T) {
+	s := newSite(t)
+	w := s.window("/")
+	w.newProject("Night round")
+	w.goTo("First map")
+	for n, of := range []struct {
+		name    string
+		key     input.Key
+		x, down int
+	}{{"Switch", input.ArrowRight, 6, 4}, {"Door", input.ArrowRight, 3, 0}} {
+		w.seek(of.name)
+		w.steps(of.key, of.x)
+		w.steps(input.ArrowDown, of.down)
+		w.press(input.Enter)
+		w.until("the "+of.name, `(n) => window.azzel.scene().pieces.length === n`, n+2)
+	}
+	w.seek("Wire")
+	w.steps(input.ArrowLeft, 3)
+	w.draw(input.ArrowRight, 3)
+	w.until("a wire", `() => window.azzel.scene().wires.length === 1`)
+	w.saved()
+	w.quiet()
+}
