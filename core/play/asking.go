@@ -107,15 +107,21 @@ func (i inquiry) Pieces(n logic.Noun) (ids []world.ID, there bool) {
 			return nil, false
 		}
 	}
+	var named []*world.Piece
 	for _, m := range d.Maps {
 		if within != nil && within.Map != m.ID {
 			continue
 		}
 		for _, p := range m.Pieces {
 			if within == nil && p.Type == n.Type || within != nil && within.Cells.Has(d.Project.Lattice().CellAt(p.Foot)) {
-				ids = append(ids, p.ID)
+				named = append(named, p)
 			}
 		}
+	}
+	// The first is the one that was placed first, on whatever map it is.
+	slices.SortFunc(named, func(a, b *world.Piece) int { return cmp.Compare(a.Number, b.Number) })
+	for _, p := range named {
+		ids = append(ids, p.ID)
 	}
 	return ids, true
 }
