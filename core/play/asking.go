@@ -268,6 +268,11 @@ func (g *Game) whatBecame() uint64 {
 	if !g.askOfPieces {
 		return 0
 	}
+	return g.sumOfPieces()
+}
+
+// sumOfPieces sums up what became of all pieces: where it is the same, so is what any of them is in.
+func (g *Game) sumOfPieces() uint64 {
 	var h maphash.Hash
 	h.SetSeed(becameSeed)
 	put := func(id world.ID) {
@@ -285,6 +290,9 @@ func (g *Game) whatBecame() uint64 {
 	for _, s := range g.states {
 		put(s.piece)
 		put(world.ID(s.state))
+	}
+	for _, id := range g.switched {
+		put(id)
 	}
 	for k := range g.things {
 		if t := &g.things[k]; t.Gone && t.From == 0 {

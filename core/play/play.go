@@ -72,6 +72,10 @@ type Game struct {
 	// asked.
 	askOfPieces bool
 	became      uint64
+	// wiresSaw sums up what became of pieces when wires were gone along last, wiresRest says that none of them was left to
+	// wait then.
+	wiresSaw  uint64
+	wiresRest bool
 	// pieces are all of the document, once something asked for one.
 	pieces map[world.ID]placed
 	areas  []placedArea
@@ -111,6 +115,7 @@ func (g *Game) goTo(s state) {
 	}
 	g.state = s
 	g.player = &g.players[0]
+	g.wiresRest = false
 }
 
 // New begins a game on d.
@@ -130,6 +135,7 @@ func New(d *world.Document, start Start) (*Game, error) {
 // look takes d as the document from now on.
 func (g *Game) look(d *world.Document) {
 	g.doc, g.grounds, g.pieces = d, map[world.ID]*body.Ground{}, nil
+	g.wiresRest = false
 	g.moves = d.Played()
 	g.conditional, g.askOfPieces = conditionals(d)
 	g.ask()

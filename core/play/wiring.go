@@ -304,16 +304,21 @@ func (g *Game) heldEnds() (ends []heldEnd) {
 
 // goAlongWires lets wires take up what became of their beginnings, and work their ends: first each wire in the order of their
 // numbers, then what is kept on while wires are held. What a wire brought about counts for the wires that begin there in the
-// next tick.
+// next tick. As long as nothing became of any piece and no wire waits or has just changed, there is nothing to be done.
 func (g *Game) goAlongWires() {
 	if len(g.doc.Wires) == 0 {
 		return
 	}
+	sum := g.sumOfPieces()
+	if g.wiresRest && sum == g.wiresSaw {
+		return
+	}
+	g.wiresSaw, g.wiresRest = sum, true
 	for _, w := range g.doc.Wires {
-		is, held := g.wire(w.ID), g.isOn(w.From)
-		rises := held && !is.held
+		was, held := g.wire(w.ID), g.isOn(w.From)
+		is, rises := was, held && !was.held
 		switch {
-		case w.Does == world.WhileHeld && held != is.held:
+		case w.Does == world.WhileHeld && held != was.held:
 			is.left = w.After
 		case w.Does != world.WhileHeld && rises && is.left == 0:
 			is.left = w.After + 1
@@ -335,10 +340,16 @@ func (g *Game) goAlongWires() {
 			is.left--
 		}
 		g.keep(is)
+		g.wiresRest = g.wiresRest && is == was && is.left == 0
 	}
 	for _, e := range g.heldEnds() {
-		if e.on != g.isWorked(e.workedEnd) && g.work(e.workedEnd, e.on, false) {
+		if e.on == g.isWorked(e.workedEnd) {
+			continue
+		}
+		if g.work(e.workedEnd, e.on, false) {
 			g.setWorked(e.workedEnd, e.on)
+		} else {
+			g.wiresRest = false
 		}
 	}
 }
