@@ -125,6 +125,8 @@ func ranges(p *kind.Prop) string {
 		return "one of the project, or " + p.None
 	case kind.Condition:
 		return "a condition (FORMATS.md), or " + p.None
+	case kind.Words:
+		return "words (FORMATS.md), or " + p.None
 	case kind.Setting:
 		_, most = p.Ranges(1)
 		return fmt.Sprintf("%s, 0 to %d", strings.Join(p.Options, ", "), most)
@@ -149,7 +151,7 @@ func usual(k *kind.Kind, h kind.Has) string {
 		return "as the map says"
 	case kind.Whole:
 		return inUnits(h.Prop, numbers[0])
-	case kind.Reference, kind.Direction, kind.Condition:
+	case kind.Reference, kind.Direction, kind.Condition, kind.Words:
 		return h.None
 	}
 	return "–"

@@ -18,6 +18,12 @@ import (
 	"azzel/core/logic"
 )
 
+// idPattern is how ids are written.
+const idPattern = `^[0-9]+\.[0-9]+$`
+
+// one is the number of which a schema wants the address.
+func one() *uint64 { return new(uint64(1)) }
+
 // parts are what is described, by the name of its schema.
 var parts = map[string]any{"bundle": exchange.Bundle{}, "tileset": exchange.Tileset{}, "map": exchange.Map{}, "patch": exchange.Patch{}, "replay": exchange.Replay{}}
 
@@ -115,9 +121,15 @@ func acting(r jsonschema.Reflector) *jsonschema.Schema {
 				is.Enum = append(is.Enum, option)
 			}
 		case kind.Reference:
-			is.Type, is.Pattern = "string", `^[0-9]+\.[0-9]+$`
+			is.Type, is.Pattern = "string", idPattern
 		case kind.Condition:
 			is.Ref = "#/$defs/ConditionForm"
+		case kind.Words:
+			part := &jsonschema.Schema{Type: "object", Properties: jsonschema.NewProperties(), AdditionalProperties: jsonschema.FalseSchema, MinProperties: one(), MaxProperties: one()}
+			part.Properties.Set("letters", &jsonschema.Schema{Type: "string", MinLength: one()})
+			part.Properties.Set("fact", &jsonschema.Schema{Type: "string", Pattern: idPattern})
+			part.Properties.Set("item", &jsonschema.Schema{Type: "string", Pattern: idPattern})
+			is.Type, is.Items = "array", part
 		case kind.Offset:
 			is.Type, is.Properties, is.Required = "object", jsonschema.NewProperties(), []string{"x", "y"}
 			is.Properties.Set("x", whole(0))

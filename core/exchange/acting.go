@@ -11,6 +11,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
+	"azzel/core/words"
 	"azzel/core/world"
 )
 
@@ -109,6 +110,8 @@ func acting(v kind.Values) Acting {
 			put(p.Word, idText(v.Refers(p)))
 		case kind.Condition:
 			put(p.Word, conditions.Write(logic.Of(v, p)))
+		case kind.Words:
+			put(p.Word, words.Of(v, p).Write(conditions.Format))
 		default:
 			put(p.Word, n[0])
 		}
@@ -209,6 +212,13 @@ func readProp(name string, raw json.RawMessage) ([]kind.Value, error) {
 	case kind.Condition:
 		c, err := readCondition(raw)
 		return []kind.Value{c.Set(p)}, err
+	case kind.Words:
+		var list []words.PartForm
+		if err := strictly(raw, &list); err != nil {
+			return nil, err
+		}
+		t, err := words.Read(list, conditions.Parse)
+		return []kind.Value{t.Set(p)}, err
 	default:
 		if err := strictly(raw, &numbers[0]); err != nil {
 			return nil, err

@@ -283,6 +283,9 @@ func (k *Kind) usual(p *Prop) int {
 	return p.Usual
 }
 
+// Counts reports whether it counts where a map is seen so.
+func (h Has) Counts(v View) bool { return h.Only == EitherView || h.Only == v }
+
 // Says is what people read as its label.
 func (h Has) Says() string {
 	if h.Label != "" {

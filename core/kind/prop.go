@@ -35,6 +35,9 @@ const (
 	Condition
 	// OwnState is one of the states of the piece's kind, by its number; 0 is the usual one.
 	OwnState
+	// Words are what the player reads, of core/words, whose Form it has. By what they are named, so that they can be said in
+	// another language, are the thing that sets them and the property.
+	Words
 )
 
 // A Thing is a sort of thing that a property can refer to.
@@ -123,7 +126,7 @@ func (p *Prop) Size() int {
 		return 2
 	case Weights:
 		return len(p.Options)
-	case Condition:
+	case Condition, Words:
 		return 0
 	}
 	return 1

@@ -17,6 +17,7 @@ import (
 	"azzel/core/kinds/mark"
 	"azzel/core/kinds/platform"
 	"azzel/core/kinds/pushable"
+	"azzel/core/kinds/sign"
 	"azzel/core/kinds/spawn"
 	"azzel/core/kinds/spring"
 	"azzel/core/kinds/switches"
@@ -26,7 +27,7 @@ import (
 func init() {
 	for _, k := range []*kind.Kind{
 		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, spring.Kind, foe.Kind, hazard.Kind,
-		collectible.Kind, door.Kind, switches.Kind, pushable.Kind, breakable.Kind, emitter.Kind, container.Kind, lottery.Kind, mark.Kind,
+		collectible.Kind, door.Kind, switches.Kind, pushable.Kind, breakable.Kind, emitter.Kind, container.Kind, sign.Kind, lottery.Kind, mark.Kind,
 	} {
 		kind.Register(k)
 	}

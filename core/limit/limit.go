@@ -37,6 +37,8 @@ const (
 	Patches, BlockCells = 1000, 4 << 20
 	// TextBytes is the longest text of several lines.
 	TextBytes = 64 << 10
+	// Words is how many letters words that the player reads have, WordsParts how many facts and items are filled into them.
+	Words, WordsParts = 4000, 200
 	// LayerDepth is how far from the map a layer may be, in percent.
 	LayerDepth = 400
 	// Drift is how fast a backdrop may drift, in pixels a second.

@@ -171,6 +171,9 @@ func (e effects) Give(to *kind.State, usesUp bool) {
 	e.ask(effects.gives, to.Number)
 }
 
+// Say implements stage.Effects.
+func (e effects) Say(then *kind.State) { e.ask(effects.say, then.Number) }
+
 func (e effects) gives(state int) { e.handOut(state, false) }
 
 func (e effects) givesFor(state int) { e.handOut(state, true) }

@@ -90,6 +90,9 @@ func (s *state) frozen() []byte {
 	if !s.wiring.empty() {
 		s.wiring.encode(&w)
 	}
+	if s.reading.piece != 0 {
+		s.reading.encode(&w)
+	}
 	return w.Bytes
 }
 

@@ -83,14 +83,19 @@ func (g *Game) lets(p *world.Piece) bool {
 
 // refuse tells the player once that a piece refuses something, until they have been away from it.
 func (g *Game) refuse(why Event) {
-	id := why.Piece
-	i, twice := slices.BinarySearch(g.refusing, id)
-	if !twice {
-		g.refusing = slices.Insert(g.refusing, i, id)
-	}
-	if _, told := slices.BinarySearch(g.refused, id); !told && !twice {
+	if !g.staysAt(why.Piece) {
 		g.tell(why)
 	}
+}
+
+// staysAt notes that a piece has told the player something, and reports whether it has before and the player stayed at it.
+func (g *Game) staysAt(piece world.ID) bool {
+	i, twice := slices.BinarySearch(g.refusing, piece)
+	if !twice {
+		g.refusing = slices.Insert(g.refusing, i, piece)
+	}
+	_, told := slices.BinarySearch(g.refused, piece)
+	return told || twice
 }
 
 // Items are what the player has, in the order of their making; what was deleted since is left out.

@@ -18,7 +18,7 @@ type memory struct {
 	items []world.Stock
 	// facts are what was set during play, sorted by fact.
 	facts []Known
-	// refused are the pieces that have told the player what they lack and at which they still are,
+	// refused are the pieces that have told the player something and at which they still are,
 	// sorted.
 	refused []world.ID
 	// states are the own states of pieces that went to another one by what they do themselves, sorted by piece.

@@ -68,7 +68,7 @@ var phases = [...]phase{
 	}},
 	// What is used is lifted, thrown, crossed or touched.
 	{unfinished: true, do: func(g *Game, t *tick) { g.use(t.in, t.pressed) }},
-	// A piece that refused tells so once, as long as the player stays at it.
+	// A piece that told the player something tells it once, as long as the player stays at it.
 	{do: func(g *Game, _ *tick) { g.refused = append(g.refused[:0], g.refusing...) }},
 	// What hurt in this tick takes its effect.
 	{do: func(g *Game, _ *tick) {
@@ -105,7 +105,7 @@ func (g *Game) movePlayer(t *tick) {
 	}
 }
 
-// Tick lets a sixtieth of a second pass. After the finish nothing moves.
+// Tick lets a sixtieth of a second pass. After the finish nothing moves; while the player reads, nothing else does.
 func (g *Game) Tick(in Input) {
 	g.events = g.events[:0]
 	if g.finished {
@@ -115,6 +115,12 @@ func (g *Game) Tick(in Input) {
 	g.helped, g.started, g.refusing = in&helps, 0, g.refusing[:0]
 	g.assisted = g.assisted || g.helped != 0
 	g.now = tick{in: in}
+	if g.reading.piece != 0 {
+		g.read(in)
+		g.recall()
+		g.follow()
+		return
+	}
 	for i := range phases {
 		p := &phases[i]
 		if p.waits && !g.timePasses() || p.unfinished && g.finished {

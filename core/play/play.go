@@ -89,7 +89,7 @@ type Game struct {
 	// started is the checkpoint or mark at which the player is just now, having reached it or come
 	// back to it.
 	started world.ID
-	// refusing are the pieces that have refused something in this tick, sorted.
+	// refusing are the pieces that have told the player something in this tick, sorted.
 	refusing []world.ID
 	// wishes are what behaviours asked for in the loop that is under way.
 	wishes []wish
@@ -197,7 +197,8 @@ func (g *Game) set(m *world.Map, c grid.Point) {
 		m, c = on, at
 	}
 	g.enter(m)
-	g.through = 0
+	// What was read stands elsewhere.
+	g.through, g.reading = 0, reading{}
 	g.put(g.ground.At(c))
 	g.entered, g.enteredOn = g.place, 0
 	g.comesBackTo(0)

@@ -18,6 +18,7 @@ type state struct {
 	cast
 	memory
 	wiring
+	reading reading
 	flight
 	chances
 	held
@@ -71,9 +72,11 @@ func decodeHeld(r *pack.Reader) held {
 const (
 	stateTag = 'P'
 	// stateForm is the form in which a state is written, part by part. Those before are read, and written by frozen alone.
-	stateForm = 11
+	stateForm = 12
 	// wireless is the form that says nothing of wires: no state of it was stored but by plays that go on.
 	wireless = 10
+	// wordless is the form that says nothing of what is read.
+	wordless = 11
 )
 
 // mostPlayers is how many players a state has at most.
@@ -90,6 +93,7 @@ func (s *state) encode() []byte {
 	s.cast.encode(w)
 	s.memory.encode(w)
 	s.wiring.encode(w)
+	s.reading.encode(w)
 	s.flight.encode(w)
 	s.chances.encode(w)
 	s.held.encode(w)
@@ -110,7 +114,7 @@ func readState(b []byte) (s state, err error) {
 	case b[1] >= factless && b[1] < wireless:
 		s.thaw(r, b[1])
 		return s, r.Done()
-	case b[1] != stateForm && b[1] != wireless:
+	case b[1] < wireless || b[1] > stateForm:
 		return s, ErrOtherRules
 	}
 	s.clock = decodeClock(r)
@@ -122,8 +126,11 @@ func readState(b []byte) (s state, err error) {
 	}
 	s.cast = decodeCast(r)
 	s.memory = decodeMemory(r)
-	if b[1] != wireless {
+	if b[1] > wireless {
 		s.wiring = decodeWiring(r)
+	}
+	if b[1] > wordless {
+		s.reading = decodeReading(r)
 	}
 	s.flight = decodeFlight(r)
 	s.chances = decodeChances(r)

@@ -12,8 +12,9 @@ import (
 // filled is a state with one of each thing that there may be several of, and nothing else.
 func filled() state {
 	return state{players: []player{{}}, cast: cast{things: []Thing{{ID: 3}}, fallen: []world.ID{6}}, flight: flight{[]shot{{}}},
-		memory: memory{taken: []world.ID{5}, items: []world.Stock{{Item: 7, Count: 1}}, facts: []Known{{Fact: 8}}, refused: []world.ID{9, 10}, states: []stated{{11, 3}}},
-		wiring: wiring{wires: []wired{{12, false, false, 3}}, worked: []workedEnd{{13, 0}}, switched: []world.ID{14}}}
+		memory:  memory{taken: []world.ID{5}, items: []world.Stock{{Item: 7, Count: 1}}, facts: []Known{{Fact: 8}}, refused: []world.ID{9, 10}, states: []stated{{11, 3}}},
+		reading: reading{piece: 15},
+		wiring:  wiring{wires: []wired{{12, false, false, 3}}, worked: []workedEnd{{13, 0}}, switched: []world.ID{14}}}
 }
 
 // eachField visits all that a value is made of, also what is not exported, so that it can be set.

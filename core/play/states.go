@@ -52,8 +52,20 @@ func (g *Game) own(on *world.Map, p *world.Piece) *kind.State {
 
 // passable reports whether a piece is in a state in which it does not stop what moves.
 func (g *Game) passable(on *world.Map, p *world.Piece) bool {
-	own := g.own(on, p)
-	return own != nil && own.Passable
+	if own := g.own(on, p); own != nil && own.Passable {
+		return true
+	}
+	k := g.kindOf(on, p)
+	h, says := k.Has(props.Stops)
+	return says && (!h.Counts(viewOf(on)) || p.Props.Int(k, props.Stops) == 0)
+}
+
+// viewOf is how a map is seen, as kinds say it.
+func viewOf(m *world.Map) kind.View {
+	if m.View == world.SideView {
+		return kind.FromTheSide
+	}
+	return kind.FromAbove
 }
 
 // on reports whether the player is on an actor, and whether something is that is carried along or goes by itself.

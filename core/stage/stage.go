@@ -66,4 +66,7 @@ type Effects interface {
 	// Give is Unlock that gives the player what the piece gives. Where they have no room for that, nothing is given, taken or
 	// changed, and they are told. The piece sets its fact.
 	Give(to *kind.State, usesUp bool)
+	// Say lets the player read what the piece says, page by page, while everything else stands still; then the piece goes to a
+	// state, and sets its fact if it was not in that before. Said again while the player stays at the piece, it is not read again.
+	Say(then *kind.State)
 }

@@ -22,4 +22,5 @@ var (
 	Released = &kind.Moment{Number: 16, Word: "released", Name: "released"}
 	Emptied  = &kind.Moment{Number: 17, Word: "emptied", Name: "opened and emptied"}
 	Filled   = &kind.Moment{Number: 18, Word: "filled", Name: "filled again"}
+	Read     = &kind.Moment{Number: 19, Word: "read", Name: "read"}
 )

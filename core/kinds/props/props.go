@@ -107,10 +107,26 @@ var (
 		Help: "How long it stays empty, 0 for ever. It waits while the player is at it."}
 )
 
+// What a piece says to the player, and whether it stops them.
+var (
+	Says = &kind.Prop{Field: 50, Word: "says", Label: "Says", Name: "what a piece says", Sort: kind.Words, None: "nothing",
+		Help: "What the player reads. An empty line begins a new page."}
+	SaysBy = &kind.Prop{Field: 51, Word: "says-by", Label: "Read", Name: "when the player reads what a piece says", Sort: kind.Choice, Options: []string{"when used", "when walked against"},
+		Help: "Whether a player reads it who uses it, or one who walks against it or into it."}
+	Stops = &kind.Prop{Field: 52, Word: "stops", Label: "Is solid", Name: "whether a piece is solid", Sort: kind.YesNo,
+		Help: "Whether it stops what moves."}
+)
+
+// By what is said, the options of SaysBy.
+const (
+	SaysWhenUsed = iota
+	SaysWhenTouched
+)
+
 // What a piece does to a fact, and what must hold for it.
 var (
 	Sets = &kind.Prop{Field: 24, Word: "sets", Label: "Sets", Name: "the fact that a piece sets", Sort: kind.Reference, To: kind.Fact, None: "nothing",
-		Help: "The fact that it sets once it was taken, reached, defeated or broken."}
+		Help: "The fact that it sets once it was taken, reached, defeated, broken or read."}
 	SetsBy = &kind.Prop{Field: 25, Word: "sets-by", Label: "By", Name: "how a piece sets a fact", Sort: kind.Setting, Options: []string{"raises", "lowers", "becomes"}, Most: limit.FactValue, Reach: 10,
 		Help: "Whether the fact goes up or down by so many, or becomes so many."}
 	Starts = &kind.Prop{Field: 39, Word: "presence", Label: "At first it is", Name: "whether a piece is there at first", Sort: kind.Choice, Options: kind.Presences,

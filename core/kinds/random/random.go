@@ -5,6 +5,7 @@ import (
 	"math/rand/v2"
 
 	"azzel/core/kind"
+	"azzel/core/words"
 )
 
 // Values are random values of about half the properties of a kind: mostly such as are set by hand, now and then the
@@ -21,9 +22,26 @@ func Values(r *rand.Rand, k *kind.Kind) (v kind.Values) {
 			}
 			continue
 		}
+		if h.Sort == kind.Words {
+			v = v.With(Words(r).Set(h.Prop))
+			continue
+		}
 		v = v.With(value(r, h.Prop))
 	}
 	return v
+}
+
+// sayings are what random words consist of: plain ones, other scripts, marks, what joins and turns letters, and long ones.
+var sayings = []string{"Please water", " the ferns", ".\n\n", "\n", "It is dark here, and the lamps are out. ", "Ά λφα", "Ночь ", "e\u0301\u0308", "\u05e9\u05dc\u05d5\u05dd ", "\U0001f331", "\u200d", "\u00a0",
+	"Fuchsiagewächshausschlüsselbrettbeschriftung", "\"quoted\" {braced} ", "№ 4 – ½ full"}
+
+// Words are random words of letters alone.
+func Words(r *rand.Rand) words.Text {
+	said := ""
+	for range 1 + r.IntN(8) {
+		said += sayings[r.IntN(len(sayings))]
+	}
+	return words.Plain(said)
 }
 
 // start is how a piece starts.

@@ -11,6 +11,7 @@ import (
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/page"
+	"azzel/core/words"
 	"azzel/core/world"
 )
 
@@ -24,6 +25,8 @@ type clipProp struct {
 	// Asks is a condition, Names are those of what it asks for, in the order in which that stands.
 	Asks  *logic.ConditionForm `json:"asks,omitempty"`
 	Names []string             `json:"names,omitempty"`
+	// Says is what the player reads, with Names of what is filled in.
+	Says []words.PartForm `json:"says,omitempty"`
 }
 
 // writeProps writes what a piece sets.
@@ -41,6 +44,11 @@ func writeProps(d *world.Document, v kind.Values) map[string]clipProp {
 			form := page.Conditions.Write(c)
 			is := clipProp{Asks: &form}
 			c.Refers(func(sort kind.Thing, id world.ID) { is.Names = append(is.Names, thingName(d, sort, id)) })
+			list[p.Word] = is
+		case kind.Words:
+			t := words.Of(v, p)
+			is := clipProp{Says: t.Write(page.FormatID)}
+			t.Refers(func(sort kind.Thing, id world.ID) { is.Names = append(is.Names, thingName(d, sort, id)) })
 			list[p.Word] = is
 		case kind.Reference:
 			id := v.Refers(p)
@@ -79,7 +87,13 @@ func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp) (v kin
 			if err != nil {
 				return "", err
 			}
-			set = renamed(d, c, is.Names).Set(h.Prop)
+			set = c.Refer(knownBy(d, is.Names)).Set(h.Prop)
+		case h.Sort == kind.Words:
+			t, err := words.Read(is.Says, page.Conditions.Parse)
+			if err != nil {
+				return "", err
+			}
+			set = t.Refer(knownBy(d, is.Names)).Set(h.Prop)
 		case h.Sort == kind.Reference:
 			if is.Name == "" || hand.Name(d, world.Ref{Sort: page.SortOf(h.To), ID: is.ID}) != is.Name {
 				is.ID = 0
@@ -106,18 +120,19 @@ func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp) (v kin
 	return asking(v), nil
 }
 
-// renamed is a condition without the terms that ask for something that is something else in this project.
-func renamed(d *world.Document, c logic.Condition, names []string) logic.Condition {
+// knownBy leaves out what has another name in this project than in that from which it comes: names are those there, one for each
+// thing that is asked for.
+func knownBy(d *world.Document, names []string) func(sort kind.Thing, id world.ID) world.ID {
 	n := -1
-	return c.Refer(func(sort kind.Thing, id world.ID) world.ID {
+	return func(sort kind.Thing, id world.ID) world.ID {
 		if n++; n >= len(names) || names[n] == "" || thingName(d, sort, id) != names[n] {
 			return 0
 		}
 		return id
-	})
+	}
 }
 
-// thingName is the name of something that a condition asks for, empty if it is not there.
+// thingName is the name of something that a condition asks for, or words fill in, empty if it is not there.
 func thingName(d *world.Document, sort kind.Thing, id world.ID) string {
 	switch _, p := d.Piece(id); {
 	case sort == kind.Type:

@@ -89,12 +89,12 @@ func ViewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 // which its kind declares them.
 func fieldsOf(d *world.Document, m *world.Map, p *world.Piece, apart bool) []FieldView {
 	list := []FieldView{}
-	other := kind.FromTheSide
+	view := kind.FromAbove
 	if m.View == world.SideView {
-		other = kind.FromAbove
+		view = kind.FromTheSide
 	}
 	for _, h := range p.Kind().Props {
-		if h.Sort != kind.Condition && h.Apart == apart && h.Only != other && !h.Hidden && (h.If == nil || h.If(p.Props)) {
+		if h.Sort != kind.Condition && h.Apart == apart && h.Counts(view) && !h.Hidden && (h.If == nil || h.If(p.Props)) {
 			list = append(list, propFields(d, m, p, h)...)
 		}
 	}

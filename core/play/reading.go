@@ -1,0 +1,147 @@
+package play
+
+import (
+	"strconv"
+
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/limit"
+	"azzel/core/pack"
+	"azzel/core/text"
+	"azzel/core/words"
+	"azzel/core/world"
+)
+
+// reading is the box that the player reads: while there is one, everything else stands still.
+type reading struct {
+	// piece is what says it, 0 if nothing does, and says the property that holds the words.
+	piece world.ID
+	says  kind.Field
+	// page is which page of them is shown, then the state to which the piece goes once they were read.
+	page, then int
+	// keys are those that turn pages and were held in the last tick: a key turns one page each time that it is pressed.
+	keys Input
+}
+
+// turning are the keys that turn pages.
+const turning = Use | Jump
+
+func (m *reading) encode(w *pack.Writer) {
+	w.Uint(uint64(m.piece))
+	if m.piece == 0 {
+		return
+	}
+	w.Uint(uint64(m.says))
+	w.Int(m.page)
+	w.Int(m.then)
+	w.Uint(uint64(m.keys))
+}
+
+func decodeReading(r *pack.Reader) (m reading) {
+	if m.piece = world.ID(r.Uint()); m.piece == 0 {
+		return m
+	}
+	m.says = kind.Field(min(r.Uint(), 1<<31-1))
+	m.page = within(r, r.Int(), limit.Words)
+	m.then = within(r, r.Int(), 1<<31-1)
+	m.keys = Input(within(r, int(min(r.Uint(), 1<<16)), 1<<16-1))
+	return m
+}
+
+// say opens a box with what a piece says. The player reads it to the end; then the piece goes to a state. Where a box is open, or
+// the piece has said it and the player is still at it, nothing happens.
+func (e effects) say(then int) {
+	g := e.g
+	if g.staysAt(e.piece.ID) || g.reading.piece != 0 {
+		return
+	}
+	g.reading = reading{piece: e.piece.ID, says: props.Says.Field, then: then, keys: g.now.in & turning}
+	if len(g.pages()) == 0 {
+		g.readOut()
+	}
+}
+
+// pages are those of what is read by now, none if nothing is.
+func (g *Game) pages() []text.Page {
+	_, p := g.pieceOf(g.reading.piece)
+	prop := kind.PropOf(g.reading.says)
+	if p == nil || prop == nil || prop.Sort != kind.Words {
+		return nil
+	}
+	return BoxOf(g.doc).Pages(words.Of(p.Props, prop).Say(said{g}))
+}
+
+// BoxOf is the box in which a project shows words.
+func BoxOf(d *world.Document) text.Box {
+	return text.BoxFor(d.Project.SeenW*d.Project.CellW, d.Project.SeenH*d.Project.CellH)
+}
+
+// Page is what the player reads now, in the box of BoxOf; false if nothing. More says that there are more pages of it.
+func (g *Game) Page() (page text.Page, more, reads bool) {
+	pages := g.pages()
+	if len(pages) == 0 {
+		return page, false, false
+	}
+	at := min(g.reading.page, len(pages)-1)
+	return pages[at], at < len(pages)-1, true
+}
+
+// read lets the player turn a page, and ends when they have turned the last, or what they read is gone.
+func (g *Game) read(in Input) {
+	keys := in & turning
+	pressed := keys &^ g.reading.keys
+	g.reading.keys = keys
+	n := len(g.pages())
+	if pressed != 0 {
+		g.reading.page = min(g.reading.page, n-1) + 1
+	}
+	if n == 0 || g.reading.page >= n {
+		g.used, g.jumped = in&Use != 0, in&Jump != 0
+		g.readOut()
+	}
+}
+
+// readOut ends what is read: the piece was read then.
+func (g *Game) readOut() {
+	is := g.reading
+	g.reading = reading{}
+	on, p := g.pieceOf(is.piece)
+	if p == nil {
+		return
+	}
+	then := kind.StateOf(is.then)
+	if then == nil || g.own(on, p) == then {
+		g.befalls(props.Read, is.piece)
+		return
+	}
+	g.become(is.piece, then)
+	g.remember(is.piece, p.Sets())
+}
+
+// said says what is filled into words as it is by now.
+type said struct{ g *Game }
+
+// FactWords implements words.Source.
+func (s said) FactWords(id world.ID) string {
+	f := s.g.doc.Fact(id)
+	if f == nil {
+		return ""
+	}
+	is, _ := s.g.Known(f)
+	switch {
+	case f.Counts:
+		return strconv.Itoa(is.Value)
+	case is.Value != 0:
+		return "yes"
+	}
+	return "no"
+}
+
+// ItemWords implements words.Source.
+func (s said) ItemWords(id world.ID) string {
+	i := s.g.doc.Item(id)
+	if i == nil {
+		return ""
+	}
+	return strconv.Itoa(s.g.Has(i))
+}
