@@ -18,9 +18,6 @@ func TickOf(state []byte) int {
 	return s.tick
 }
 
-// Document is what a game is played on.
-func (g *Game) Document() *world.Document { return g.doc }
-
 // HitsOf is how many hits a thing has borne.
 func HitsOf(g *Game, id world.ID) int {
 	if i, there := g.thing(id); there {

@@ -71,6 +71,9 @@ func (g *Game) pages() []text.Page {
 	return BoxOf(g.doc).Pages(words.Of(p.Props, prop).Say(said{g}))
 }
 
+// Document is the document on which the game is played by now.
+func (g *Game) Document() *world.Document { return g.doc }
+
 // BoxOf is the box in which a project shows words.
 func BoxOf(d *world.Document) text.Box {
 	return text.BoxFor(d.Project.SeenW*d.Project.CellW, d.Project.SeenH*d.Project.CellH)
@@ -85,6 +88,9 @@ func (g *Game) Page() (page text.Page, more, reads bool) {
 	at := min(g.reading.page, len(pages)-1)
 	return pages[at], at < len(pages)-1, true
 }
+
+// Reads reports whether the player reads something, so that everything else stands still.
+func (g *Game) Reads() bool { return g.reading.piece != 0 }
 
 // read lets the player turn a page, and ends when they have turned the last, or what they read is gone.
 func (g *Game) read(in Input) {
@@ -114,8 +120,9 @@ func (g *Game) readOut() {
 		g.befalls(props.Read, is.piece)
 		return
 	}
-	g.become(is.piece, then)
-	g.remember(is.piece, p.Sets())
+	if g.become(is.piece, then); g.own(on, p) == then {
+		g.remember(is.piece, p.Sets())
+	}
 }
 
 // said says what is filled into words as it is by now.
@@ -128,10 +135,15 @@ func (s said) FactWords(id world.ID) string {
 		return ""
 	}
 	is, _ := s.g.Known(f)
+	return FactWords(f, is.Value)
+}
+
+// FactWords is how words say a fact that is so much: a number, or yes or no.
+func FactWords(f *world.Fact, value int) string {
 	switch {
 	case f.Counts:
-		return strconv.Itoa(is.Value)
-	case is.Value != 0:
+		return strconv.Itoa(value)
+	case value != 0:
 		return "yes"
 	}
 	return "no"

@@ -4,8 +4,8 @@ package text
 type Box struct {
 	// W and H are how large it is, in pixels of the box; Scale is how many pixels of the game one of those is wide and high.
 	W, H, Scale int
-	// Lines is how many lines it holds.
-	Lines int
+	// Lines is how many lines it holds, Edge how far it is from the edge of the view.
+	Lines, Edge int
 }
 
 // How a box is laid out, in its own pixels.
@@ -16,14 +16,14 @@ const (
 	edge, padding = 4, 6
 	mostLines     = 3
 	// widest is how wide a box is at most, so that lines can be read.
-	widest = 320
+	widest = 256
 	// narrowest is how wide it is at least, however small the view is.
 	narrowest = 2*padding + 12
 )
 
 // BoxFor is the box for a view of so many pixels.
 func BoxFor(w, h int) Box {
-	b := Box{Scale: max(1, h/usualView)}
+	b := Box{Scale: max(1, h/usualView), Edge: edge}
 	w, h = w/b.Scale, h/b.Scale
 	b.W = max(narrowest, min(widest, w-2*edge))
 	b.Lines = max(1, min(mostLines, (h/2-edge-2*padding)/LineHeight))

@@ -50,6 +50,6 @@ func Read(list []PartForm, parse func(string) (kind.ID, error)) (t Text, err err
 		}
 		t = append(t, p)
 	}
-	t = t.clean()
+	t = t.Clean()
 	return t, t.Check()
 }

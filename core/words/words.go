@@ -24,7 +24,7 @@ type Part struct {
 type Text []Part
 
 // Plain is a text of letters alone.
-func Plain(letters string) Text { return Text{{Letters: letters}}.clean() }
+func Plain(letters string) Text { return Text{{Letters: letters}}.Clean() }
 
 // In the encoding, what a part is.
 const (
@@ -35,7 +35,7 @@ const (
 
 // Encode writes a text in the one way in which it is stored; nothing for one that says nothing.
 func (t Text) Encode() []byte {
-	t = t.clean()
+	t = t.Clean()
 	if len(t) == 0 {
 		return nil
 	}
@@ -110,8 +110,8 @@ func (t Text) Check() error {
 	return nil
 }
 
-// clean is a text without empty parts, and with letters that follow each other in one part; none if it says nothing.
-func (t Text) clean() (clean Text) {
+// Clean is a text without empty parts, and with letters that follow each other in one part; none if it says nothing.
+func (t Text) Clean() (clean Text) {
 	for _, p := range t {
 		n := len(clean) - 1
 		switch {
@@ -167,7 +167,7 @@ func (t Text) Refer(to func(sort kind.Thing, id kind.ID) kind.ID) (next Text) {
 		}
 		next = append(next, p)
 	}
-	return next.clean()
+	return next.Clean()
 }
 
 // Refers calls for each thing that is filled in, in the order in which they stand.

@@ -17,6 +17,8 @@ import (
 	"azzel/core/page/measure"
 	"azzel/core/page/memory"
 	"azzel/core/page/places"
+	"azzel/core/page/wording"
+	"azzel/core/words"
 	"azzel/core/world"
 )
 
@@ -38,6 +40,8 @@ type FieldView struct {
 	Trial string    `json:"trial"`
 	// Differs says that it is not the same for all of several pieces; Value is that of the first.
 	Differs bool `json:"differs"`
+	// Typed is what the player reads, as it is typed; nil if it is no such field.
+	Typed *string `json:"typed"`
 }
 
 // OptionView is a choice: the id of a thing, or a word, with what people read. The empty id stands for none of the things.
@@ -72,7 +76,7 @@ func ViewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 		return nil
 	}
 	for i := range v.Fields {
-		if f := &v.Fields[i]; len(f.Options) == 0 {
+		if f := &v.Fields[i]; len(f.Options) == 0 && f.Typed == nil {
 			f.Tries, f.Trial = Around(f.Measured), PieceTerm(world.Ref{Map: m.ID, ID: p.ID}, f.Name)
 		}
 	}
@@ -115,6 +119,8 @@ func propFields(d *world.Document, m *world.Map, p *world.Piece, h kind.Has) []F
 		return []FieldView{field}
 	}
 	switch h.Sort {
+	case kind.Words:
+		return []FieldView{wordsField(d, p, h)}
 	case kind.Reference:
 		field := listed(d, h.Word, h.Says(), h.None, page.SortOf(h.To), thingsOf(d, m, h.To), p.Refers(h.Prop))
 		if field.Help = h.Help; makesNew(h.To) {
@@ -302,6 +308,11 @@ func set(a page.Author, m *world.Map, p *world.Piece, name string, number float6
 			}
 			p.Props = p.Props.With(h.Refer(id))
 			return before, nil
+		}
+		if h.Sort == kind.Words {
+			t, _, err := wording.ReadWords(a.D, choice, words.Of(p.Props, h.Prop))
+			p.Props = p.Props.With(t.Set(h.Prop))
+			return nil, err
 		}
 		numbers := p.Props.Numbers(k, h.Prop)
 		if list := choices(k, h); list != nil {

@@ -64,7 +64,7 @@ func ViewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesV
 		for i := range v.Fields {
 			f := &v.Fields[i]
 			o := theirs[slices.IndexFunc(theirs, func(o FieldView) bool { return o.Name == f.Name })]
-			f.Differs = f.Differs || o.Value != f.Value || o.Chosen != f.Chosen
+			f.Differs = f.Differs || o.Value != f.Value || o.Chosen != f.Chosen || o.Typed != nil && *o.Typed != *f.Typed
 			if o.Label != f.Label {
 				f.Label = kind.PropLabel(f.Name, f.Label)
 			}

@@ -79,6 +79,7 @@ func PlayView(p *page.Page) *Play {
 	}
 	shake := p.Played.Game().Shaking()
 	v.ShakeX, v.ShakeY = shake.X, shake.Y
+	v.Reading = readingView(p.Played.Game(), v.Frame, v.Y)
 	v.Has = memory.InWords(d, p.Played.Game().Items())
 	if s.Checkpoint != 0 {
 		v.OnIDs = append(v.OnIDs, page.FormatID(s.Checkpoint))

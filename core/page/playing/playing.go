@@ -93,16 +93,17 @@ func Tick(p *page.Page, in play.Input) page.Changed {
 		return 0
 	}
 	before := p.Played.Game().Status()
-	if in != 0 {
+	if in != 0 && !p.Played.Game().Reads() {
 		p.Sent, p.Hands = nil, nil
 	}
 	switch {
 	case p.Hands != nil:
 		in = handsOn(p)
-	case p.Sent != nil:
+	case p.Sent != nil && !p.Played.Game().Reads():
 		in = walkOn(p)
 	}
-	p.Played.Tick(in | p.Helps)
+	p.Played.Tick(in | p.Helps | p.Presses)
+	p.Presses = 0
 	after := p.Played.Game().Status()
 	p.Moving = before.Place != after.Place
 	p.Collect()
@@ -123,7 +124,9 @@ func (o SendPlayer) Do(p *page.Page) page.Changed {
 	if p.Played == nil {
 		return 0
 	}
-	p.Sent, p.Hands = nil, nil
+	if p.Sent, p.Hands = nil, nil; turnPage(p) {
+		return page.PlayChanged
+	}
 	s := hand.At(p.Doc(), page.At(o.X, o.Y))
 	if s.Map == nil {
 		return page.PlayChanged

@@ -68,4 +68,6 @@ type Play struct {
 	Has string `json:"has"`
 	// Goal is the cell to which the player was sent.
 	Goal *page.BoxView `json:"goal"`
+	// Reading is what the player reads while everything else waits; nil for nothing.
+	Reading *ReadingView `json:"reading"`
 }

@@ -62,6 +62,10 @@ func init() {
 		to(PreviewReskin{}, tilework.ReskinView{Matches: []tilework.MatchView{}}),
 		to(ReskinPicture{}, page.Picture{}),
 		// Pieces, characters and play.
+		to(pieces.CheckWords{}, pieces.WordsView{Wrong: []string{}}),
+		to(pieces.Fillings{}, []string{}),
+		to(pieces.WordsPicture{}, page.Picture{}),
+		to(playing.ReadingPicture{}, page.Picture{}),
 		to(TrailOf{}, (*pieces.TrailView)(nil)),
 		to(ReachFrom{}, (*playing.ReachView)(nil)),
 		to(CharacterPicture{}, page.Picture{}),

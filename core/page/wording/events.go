@@ -35,6 +35,7 @@ var momentTexts = map[int]string{
 	props.Released.Number: "Released.",
 	props.Emptied.Number:  "Opened: there is nothing in it.",
 	props.Filled.Number:   "Filled again.",
+	props.Read.Number:     "Read.",
 }
 
 // EventText is what the player is told of what happened, empty for nothing.

@@ -84,6 +84,18 @@ export function drawGame(
   context.strokeStyle = colours.saffron;
   context.lineWidth = 2;
   context.strokeRect(start.x - 1, start.y - 1, w + 2, h + 2);
+  drawReading(context, p, play, sprites);
+}
+
+/** Draws the box that the player reads, over all else. */
+function drawReading(context: CanvasRenderingContext2D, p: Project, play: Play, sprites: Sprites): void {
+  if (!play.reading) return;
+  const { box, text, more } = play.reading;
+  const picture = sprites.reading(text, more);
+  if (!picture) return;
+  const at = p.viewport.camera.toScreen(box.x, box.y);
+  const { zoom } = p.viewport.camera;
+  context.drawImage(picture, Math.round(at.x), Math.round(at.y), box.w * zoom, box.h * zoom);
 }
 
 /** Draws what flies, and the strike of the player. */

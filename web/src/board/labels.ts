@@ -2,6 +2,7 @@ import type { Colours } from './colours';
 
 /** The icons of the built-in types, on a raster of 12 × 12, as strokes. */
 const ICONS: Record<string, string> = {
+  '20': 'M2 2h8v5H2zM6 7v4.500M3.700 3.800h4.600M3.700 5.300h3',
   '19': 'M1.5 1.5h9v9.500h-9zM6 1.500v9.500M4.700 5.800v1M7.300 5.800v1',
   '18': 'M1.5 10.500h9M3 10.500V8h6v2.500M6 8V3M4.300 4.700 6 6.500l1.700-1.800',
   '17': 'M2.5 11.5v-10h7v10M.5 11.5h11M7.3 6v1.4',

@@ -46,6 +46,11 @@ export class Sprites {
     return who ? this.character(who, frame) : null;
   }
 
+  /** The box that the player reads now. */
+  reading(text: string, more: boolean): HTMLCanvasElement | null {
+    return this.get(`reading ${String(more)} ${text}`, () => this.p.session.ask.readingPicture());
+  }
+
   /** What a piece looks like in play; null if it is not seen there. */
   piece(type: string, state: number): HTMLCanvasElement | null {
     return this.get(`piece ${type} ${state}`, () => this.p.session.sprite(Number(type), 0, state));

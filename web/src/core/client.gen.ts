@@ -580,6 +580,22 @@ export class Questions {
     return this.ask.picture('reskinPicture', q);
   }
 
+  checkWords(q: T.CheckWords): T.WordsView {
+    return this.ask.value('checkWords', q, {"pages":0,"wrong":[]});
+  }
+
+  fillings(): string[] {
+    return this.ask.value('fillings', {}, []);
+  }
+
+  wordsPicture(q: T.WordsPicture): ImageData | null {
+    return this.ask.picture('wordsPicture', q);
+  }
+
+  readingPicture(): ImageData | null {
+    return this.ask.picture('readingPicture', {});
+  }
+
   trailOf(q: T.TrailOf): T.TrailView | null {
     return this.ask.value('trailOf', q, null);
   }

@@ -1214,6 +1214,7 @@ export interface FieldView extends Measured {
   tries: number[];
   trial: string;
   differs: boolean;
+  typed: string | null;
 }
 
 export interface ActingView {
@@ -1411,6 +1412,12 @@ export interface ThingView {
   carried: boolean;
 }
 
+export interface ReadingView {
+  text: string;
+  more: boolean;
+  box: BoxView;
+}
+
 export interface Play {
   map: string;
   x: number;
@@ -1452,6 +1459,7 @@ export interface Play {
   helpsOn: boolean[];
   has: string;
   goal: BoxView | null;
+  reading: ReadingView | null;
 }
 
 export interface AskReplies {
@@ -1776,6 +1784,26 @@ export interface ReskinPicture {
   plan: Reskin;
   map: string;
   side: number;
+}
+
+export interface CheckWords {
+  typed: string;
+}
+
+export interface WordsView {
+  pages: number;
+  wrong: string[];
+}
+
+export interface Fillings {
+}
+
+export interface WordsPicture {
+  typed: string;
+  page: number;
+}
+
+export interface ReadingPicture {
 }
 
 export interface TrailOf {

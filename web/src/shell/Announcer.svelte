@@ -28,3 +28,5 @@
 </script>
 
 <p class="sr-only" aria-live="polite" data-announced>{said}</p>
+<!-- What the player reads is said at once. -->
+<p class="sr-only" aria-live="assertive" data-reading>{p.game.view?.reading?.text ?? ''}</p>

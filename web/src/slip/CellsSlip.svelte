@@ -63,6 +63,7 @@
       >
         <div class="text-soft">{chosen.pieces.says}</div>
         <Fields
+          {p}
           fields={chosen.pieces.fields}
           change={(field, number) => void p.session.orders.setFieldOfSelected({ field, number })}
           choose={(field, choice) => void p.session.orders.setFieldOfSelected({ field, choice })}

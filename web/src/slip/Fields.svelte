@@ -1,15 +1,18 @@
 <script lang="ts">
   import type { FieldView } from '../core/types.gen';
+  import type { Project } from '../project.svelte';
+  import WordsField from './WordsField.svelte';
 
   /** What can be set of one piece, or of several at once, as the core declares it. */
   interface Props {
+    p: Project;
     fields: FieldView[];
     /** Called while a number is dragged. */
     attempt?: (field: string, number: number) => void;
     change: (field: string, number: number) => void;
     choose: (field: string, choice: string) => void;
   }
-  let { fields, attempt, change, choose }: Props = $props();
+  let { p, fields, attempt, change, choose }: Props = $props();
 
   /** Stands for the choice of several pieces that differ in it. */
   const DIFFERS = 'differs';
@@ -30,7 +33,9 @@
   {#if field.heading !== '' && field.heading !== fields[i - 1]?.heading}
     <div class="pt-1 text-small text-soft">{field.heading}</div>
   {/if}
-  {#if field.options.length > 0}
+  {#if field.typed !== null}
+    <WordsField {p} {field} change={(text) => choose(field.name, text)} />
+  {:else if field.options.length > 0}
     <label class="flex items-center justify-between gap-2" title={field.help}>
       <span class="shrink-0">{field.label}</span>
       <select

@@ -26,7 +26,7 @@
 
 {#if slip.acting}
   <div class="flex flex-col gap-1" role="group" aria-label="How it acts in play">
-    <Fields fields={slip.acting.fields} {attempt} {change} {choose} />
+    <Fields {p} fields={slip.acting.fields} {attempt} {change} {choose} />
     {#if slip.acting.moves}
       <label class="flex items-center gap-2">
         <span class="w-20 shrink-0">Ghost after</span>
@@ -71,7 +71,7 @@
   <details open={asks} class="border-t border-line pt-1" data-asking>
     <summary class="cursor-pointer text-soft">How it starts, facts it sets and needs</summary>
     <div class="flex flex-col gap-1 pt-1" role="group" aria-label="Facts">
-      <Fields fields={slip.asking.fields} {attempt} {change} {choose} />
+      <Fields {p} fields={slip.asking.fields} {attempt} {change} {choose} />
       {@render conditions(false)}
     </div>
   </details>
