@@ -22,6 +22,7 @@ import (
 	"azzel/core/picture"
 	"azzel/core/play"
 	"azzel/core/stage"
+	"azzel/core/words"
 	"azzel/core/world"
 )
 
@@ -39,10 +40,11 @@ var (
 	pipe     = &kind.Prop{Field: 60_005, Word: "pipe", Label: "Pipe", Name: "how far the pipe of a boiler goes", Sort: kind.Offset, Unit: "cells", Least: -900, Most: 900, Reach: 9}
 	leaks    = &kind.Prop{Field: 60_006, Word: "leaks", Label: "Leaks", Name: "the leaks of a boiler", Sort: kind.Weights, Options: []string{"steam", "water"}, Most: 50, Reach: 9}
 	heats    = &kind.Prop{Field: 60_007, Word: "heats", Label: "Heats", Name: "what a boiler heats", Sort: kind.Reference, To: kind.Area, None: "nothing", Local: true}
+	plaque   = &kind.Prop{Field: 60_009, Word: "plaque", Label: "Plaque", Name: "what the plaque of a boiler says", Sort: kind.Words, None: "nothing"}
 	boiler   = &kind.Kind{ID: 60_000, Word: "boiler", Name: "Boiler", Family: kind.Hazards, Purpose: "Scalds whoever touches it.", Acts: true, Hurts: true,
 		Side: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1}, Above: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1}, Picture: []kind.Shape{{1, 4, 14, 16, 0x8a5a2b}}, Behaviour: scalds{},
 		States: []*kind.State{cold, hot}, Moments: []*kind.Moment{stoked}, Changes: []kind.Change{{From: cold, To: hot, By: stoked, Needs: []*kind.Prop{pressure}, Lasting: true}},
-		Props: slices.Concat([]kind.Has{{Prop: pressure}, {Prop: sealed}, {Prop: valve, If: func(v kind.Values) bool { return v.Int(nil, sealed) == 0 }}, {Prop: faces}, {Prop: pipe}, {Prop: leaks}, {Prop: heats},
+		Props: slices.Concat([]kind.Has{{Prop: pressure}, {Prop: sealed}, {Prop: valve, If: func(v kind.Values) bool { return v.Int(nil, sealed) == 0 }}, {Prop: faces}, {Prop: pipe}, {Prop: leaks}, {Prop: heats}, {Prop: plaque},
 			{Prop: props.Item, Label: "Burns"}, {Prop: fires}, {Prop: props.Power}, {Prop: props.Own, Apart: true}}, props.Presence)}
 )
 
@@ -144,7 +146,7 @@ func TestInventedKind(t *testing.T) {
 		if p := w.piece(); p.Type != boiler.ID || p.Props != "" {
 			t.Fatalf("placed it is %+v", p)
 		}
-		if got := strings.Join(w.fields(), " "); got != "pressure=2 sealed=0 valve=0 faces=0 pipe-x=0 pipe-y=0 leaks-steam=0 leaks-water=0 heats=0 item=0 power=0" {
+		if got := strings.Join(w.fields(), " "); got != "pressure=2 sealed=0 valve=0 faces=0 pipe-x=0 pipe-y=0 leaks-steam=0 leaks-water=0 heats=0 plaque=0 item=0 power=0" {
 			t.Fatalf("the slip says %s", got)
 		}
 		area := &world.Area{Name: "Palm house", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{X: 2, Y: 2, W: 3, H: 3})}
@@ -168,7 +170,8 @@ func TestInventedKind(t *testing.T) {
 		}{{"pressure", 41}, {"valve", 2}, {"faces", 3}, {"pipe-x", -32}, {"pipe-y", 16}, {"leaks-water", 7}, {"item", 1}, {"sealed", 1}} {
 			w.set(set.name, set.value)
 		}
-		want := kind.Set(pressure.Is(41), valve.Is(2), faces.Is(3), pipe.Is(-32, 16), leaks.Is(0, 7), sealed.Is(1), props.Item.Refer(w.Document().Items[0].ID))
+		w.order(pieces.SetPieceField{Map: page.ID(w.Document().Maps[0].ID), Piece: page.ID(w.piece().ID), Field: "plaque", Choice: "Hot {" + w.Document().Items[0].Name + "}"})
+		want := kind.Set(words.Text{{Letters: "Hot "}, {Item: w.Document().Items[0].ID}}.Set(plaque), pressure.Is(41), valve.Is(2), faces.Is(3), pipe.Is(-32, 16), leaks.Is(0, 7), sealed.Is(1), props.Item.Refer(w.Document().Items[0].ID))
 		if from == world.SideView {
 			want = want.With(heats.Refer(areaID))
 		}

@@ -15,7 +15,12 @@ func Break(paragraph string, width int) (lines []string) {
 func breakLine(list []cluster, width int) (lines []string) {
 	for {
 		n, after := fitting(list, width)
-		lines = append(lines, textOf(list[:n]))
+		for n > 0 && list[n-1].breaks() {
+			n--
+		}
+		if line := textOf(list[:n]); line != "" {
+			lines = append(lines, line)
+		}
 		if list = list[after:]; len(list) == 0 {
 			return lines
 		}
@@ -38,17 +43,12 @@ func fitting(list []cluster, width int) (n, after int) {
 		}
 		switch {
 		case list[i].breaks():
-			if i == 0 || !list[i-1].breaks() {
-				n = i
-			}
-			after = i + 1
+			n, after = i, i+1
 		case list[i].text == "-" || list[i].text == "–" || list[i].text == "—":
 			n, after = i+1, i+1
 		}
 	}
-	for n = len(list); n > 0 && list[n-1].breaks(); n-- {
-	}
-	return n, len(list)
+	return len(list), len(list)
 }
 
 // breaks reports whether a line may end before it, which is left out then.

@@ -148,7 +148,7 @@ func (t Text) Say(from Source) string {
 		case p.Item != 0:
 			is = from.ItemWords(p.Item)
 		}
-		if is == "" {
+		if is == "" && p != (Part{}) {
 			is = gone
 		}
 		b.WriteString(is)

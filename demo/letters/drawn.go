@@ -251,6 +251,9 @@ const marksBelow = `
 #. .# #. #
 `
 
+// apart are marks that are letters by themselves.
+var apart = map[rune]rune{'\u0300': '`', '\u0301': '´', '\u0308': '¨', '\u0304': '¯', '\u0327': '¸'}
+
 // alike are letters that look like others.
 var alike = map[rune]string{
 	'A': "ΑА", 'B': "ΒВ", 'C': "С", 'E': "ΕЕ", 'H': "ΗН", 'I': "ΙІ", 'J': "Ј", 'K': "ΚК", 'M': "ΜМ", 'N': "Ν", 'O': "ΟО", 'P': "ΡР",

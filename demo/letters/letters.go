@@ -56,6 +56,14 @@ func drawAll() (map[rune]drawing, error) {
 			}
 		}
 	}
+	for is, r := range apart {
+		d := all[is]
+		if d.below {
+			d.top += 7
+		}
+		d.mark, d.below = false, false
+		all[r] = d
+	}
 	for is, others := range alike {
 		for _, r := range others {
 			all[r] = all[is]
