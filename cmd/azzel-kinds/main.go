@@ -125,6 +125,8 @@ func ranges(p *kind.Prop) string {
 		return "one of the project, or " + p.None
 	case kind.Condition:
 		return "a condition (FORMATS.md), or " + p.None
+	case kind.Sayings:
+		return "things to say (FORMATS.md), or " + p.None
 	case kind.Words:
 		return "words (FORMATS.md), or " + p.None
 	case kind.Setting:
@@ -151,7 +153,7 @@ func usual(k *kind.Kind, h kind.Has) string {
 		return "as the map says"
 	case kind.Whole:
 		return inUnits(h.Prop, numbers[0])
-	case kind.Reference, kind.Direction, kind.Condition, kind.Words:
+	case kind.Reference, kind.Direction, kind.Condition, kind.Words, kind.Sayings:
 		return h.None
 	}
 	return "–"

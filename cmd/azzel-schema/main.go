@@ -21,6 +21,15 @@ import (
 // idPattern is how ids are written.
 const idPattern = `^[0-9]+\.[0-9]+$`
 
+// wordsPart is a part of words.
+func wordsPart() *jsonschema.Schema {
+	part := &jsonschema.Schema{Type: "object", Properties: jsonschema.NewProperties(), AdditionalProperties: jsonschema.FalseSchema, MinProperties: one(), MaxProperties: one()}
+	part.Properties.Set("letters", &jsonschema.Schema{Type: "string", MinLength: one()})
+	part.Properties.Set("fact", &jsonschema.Schema{Type: "string", Pattern: idPattern})
+	part.Properties.Set("item", &jsonschema.Schema{Type: "string", Pattern: idPattern})
+	return part
+}
+
 // one is the number of which a schema wants the address.
 func one() *uint64 { return new(uint64(1)) }
 
@@ -125,11 +134,13 @@ func acting(r jsonschema.Reflector) *jsonschema.Schema {
 		case kind.Condition:
 			is.Ref = "#/$defs/ConditionForm"
 		case kind.Words:
-			part := &jsonschema.Schema{Type: "object", Properties: jsonschema.NewProperties(), AdditionalProperties: jsonschema.FalseSchema, MinProperties: one(), MaxProperties: one()}
-			part.Properties.Set("letters", &jsonschema.Schema{Type: "string", MinLength: one()})
-			part.Properties.Set("fact", &jsonschema.Schema{Type: "string", Pattern: idPattern})
-			part.Properties.Set("item", &jsonschema.Schema{Type: "string", Pattern: idPattern})
-			is.Type, is.Items = "array", part
+			is.Type, is.Items = "array", wordsPart()
+		case kind.Sayings:
+			saying := &jsonschema.Schema{Type: "object", Properties: jsonschema.NewProperties(), AdditionalProperties: jsonschema.FalseSchema, Required: []string{"id", "text"}}
+			saying.Properties.Set("id", &jsonschema.Schema{Type: "string", Pattern: idPattern})
+			saying.Properties.Set("while", &jsonschema.Schema{Ref: "#/$defs/ConditionForm"})
+			saying.Properties.Set("text", &jsonschema.Schema{Type: "array", Items: wordsPart()})
+			is.Type, is.Items = "array", saying
 		case kind.Offset:
 			is.Type, is.Properties, is.Required = "object", jsonschema.NewProperties(), []string{"x", "y"}
 			is.Properties.Set("x", whole(0))

@@ -11,6 +11,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
+	"azzel/core/talk"
 	"azzel/core/words"
 	"azzel/core/world"
 )
@@ -110,6 +111,8 @@ func acting(v kind.Values) Acting {
 			put(p.Word, idText(v.Refers(p)))
 		case kind.Condition:
 			put(p.Word, conditions.Write(logic.Of(v, p)))
+		case kind.Sayings:
+			put(p.Word, talk.Of(v, p).Write(conditions))
 		case kind.Words:
 			put(p.Word, words.Of(v, p).Write(conditions.Format))
 		default:
@@ -212,6 +215,13 @@ func readProp(name string, raw json.RawMessage) ([]kind.Value, error) {
 	case kind.Condition:
 		c, err := readCondition(raw)
 		return []kind.Value{c.Set(p)}, err
+	case kind.Sayings:
+		var list []talk.Form
+		if err := strictly(raw, &list); err != nil {
+			return nil, err
+		}
+		l, err := talk.Read(list, conditions)
+		return []kind.Value{l.Set(p)}, err
 	case kind.Words:
 		var list []words.PartForm
 		if err := strictly(raw, &list); err != nil {

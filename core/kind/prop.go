@@ -38,6 +38,8 @@ const (
 	// Words are what the player reads, of core/words, whose Form it has. By what they are named, so that they can be said in
 	// another language, are the thing that sets them and the property.
 	Words
+	// Sayings are several things that are said, each perhaps only while something holds, of core/talk, whose Form it has.
+	Sayings
 )
 
 // A Thing is a sort of thing that a property can refer to.
@@ -126,7 +128,7 @@ func (p *Prop) Size() int {
 		return 2
 	case Weights:
 		return len(p.Options)
-	case Condition, Words:
+	case Condition, Words, Sayings:
 		return 0
 	}
 	return 1

@@ -15,6 +15,7 @@ import (
 	"azzel/core/kinds/hazard"
 	"azzel/core/kinds/lottery"
 	"azzel/core/kinds/mark"
+	"azzel/core/kinds/person"
 	"azzel/core/kinds/platform"
 	"azzel/core/kinds/pushable"
 	"azzel/core/kinds/sign"
@@ -26,7 +27,7 @@ import (
 // The kinds are shown in this order.
 func init() {
 	for _, k := range []*kind.Kind{
-		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, spring.Kind, foe.Kind, hazard.Kind,
+		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, spring.Kind, person.Kind, foe.Kind, hazard.Kind,
 		collectible.Kind, door.Kind, switches.Kind, pushable.Kind, breakable.Kind, emitter.Kind, container.Kind, sign.Kind, lottery.Kind, mark.Kind,
 	} {
 		kind.Register(k)

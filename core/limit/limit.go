@@ -39,6 +39,8 @@ const (
 	TextBytes = 64 << 10
 	// Words is how many letters words that the player reads have, WordsParts how many facts and items are filled into them.
 	Words, WordsParts = 4000, 200
+	// Sayings is how many things somebody says.
+	Sayings = 64
 	// LayerDepth is how far from the map a layer may be, in percent.
 	LayerDepth = 400
 	// Drift is how fast a backdrop may drift, in pixels a second.

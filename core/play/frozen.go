@@ -90,8 +90,9 @@ func (s *state) frozen() []byte {
 	if !s.wiring.empty() {
 		s.wiring.encode(&w)
 	}
-	if s.reading.piece != 0 {
+	if s.reading.piece != 0 || len(s.spoken) > 0 {
 		s.reading.encode(&w)
+		encodeSpoken(&w, s.spoken)
 	}
 	return w.Bytes
 }

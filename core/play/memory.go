@@ -23,6 +23,14 @@ type memory struct {
 	refused []world.ID
 	// states are the own states of pieces that went to another one by what they do themselves, sorted by piece.
 	states []stated
+	// spoken is how often the player spoke to somebody, sorted by piece.
+	spoken []spoken
+}
+
+// spoken is how often the player spoke to a piece, at least once.
+type spoken struct {
+	piece world.ID
+	times int
 }
 
 // stated is the own state of a piece.
@@ -38,6 +46,28 @@ func (m *memory) encode(w *pack.Writer) {
 	encodeIDs(w, m.refused)
 	encodeStates(w, m.states)
 }
+
+func encodeSpoken(w *pack.Writer, list []spoken) {
+	w.Uint(uint64(len(list)))
+	for _, s := range list {
+		w.Uint(uint64(s.piece))
+		w.Int(s.times)
+	}
+}
+
+func readSpoken(r *pack.Reader) (list []spoken) {
+	for range r.Count(limit.Pieces, 2) {
+		s := spoken{world.ID(r.Uint()), within(r, r.Int(), mostSpoken)}
+		if n := len(list); n > 0 && list[n-1].piece >= s.piece || s.times == 0 {
+			r.Fail(fmt.Errorf("%w: how often somebody was spoken to is out of order", pack.ErrMalformed))
+		}
+		list = append(list, s)
+	}
+	return list
+}
+
+// mostSpoken is how often it is counted that somebody was spoken to.
+const mostSpoken = 1 << 20
 
 func decodeMemory(r *pack.Reader) (m memory) {
 	m.taken = readIDs(r, limit.Pieces)
@@ -67,7 +97,7 @@ func encodeStates(w *pack.Writer, states []stated) {
 
 func (m memory) clone() memory {
 	m.taken, m.items, m.facts, m.refused = slices.Clone(m.taken), slices.Clone(m.items), slices.Clone(m.facts), slices.Clone(m.refused)
-	m.states = slices.Clone(m.states)
+	m.states, m.spoken = slices.Clone(m.states), slices.Clone(m.spoken)
 	return m
 }
 

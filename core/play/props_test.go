@@ -12,6 +12,7 @@ import (
 	"azzel/core/kinds/random"
 	"azzel/core/logic"
 	"azzel/core/play"
+	"azzel/core/talk"
 	"azzel/core/words"
 	"azzel/core/world"
 )
@@ -89,6 +90,8 @@ func counts(t *testing.T, d *world.Document, k *kind.Kind, h kind.Has, refers ma
 		case kind.Condition:
 			lacking := logic.Needs(logic.ItemCount, refers[kind.Item][1], logic.AtLeast, 9)
 			few, much = h.Unset(), lacking.Set(h.Prop)
+		case kind.Sayings:
+			few, much = h.Unset(), talk.List{{ID: 1, Text: words.Plain("To be heard.")}}.Set(h.Prop)
 		case kind.Words:
 			few, much = h.Unset(), words.Plain("To be read.").Set(h.Prop)
 		default:

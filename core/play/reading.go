@@ -1,12 +1,15 @@
 package play
 
 import (
+	"cmp"
+	"slices"
 	"strconv"
 
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/limit"
 	"azzel/core/pack"
+	"azzel/core/talk"
 	"azzel/core/text"
 	"azzel/core/words"
 	"azzel/core/world"
@@ -17,7 +20,8 @@ type reading struct {
 	// piece is what says it, 0 if nothing does, and says the property that holds the words.
 	piece world.ID
 	says  kind.Field
-	// page is which page of them is shown, then the state to which the piece goes once they were read.
+	// which says which of several things it is, by its id; page is which page of the words is shown, then the state to which the piece goes once they were read.
+	which      kind.ID
 	page, then int
 	// keys are those that turn pages and were held in the last tick: a key turns one page each time that it is pressed.
 	keys Input
@@ -32,6 +36,7 @@ func (m *reading) encode(w *pack.Writer) {
 		return
 	}
 	w.Uint(uint64(m.says))
+	w.Uint(uint64(m.which))
 	w.Int(m.page)
 	w.Int(m.then)
 	w.Uint(uint64(m.keys))
@@ -42,6 +47,7 @@ func decodeReading(r *pack.Reader) (m reading) {
 		return m
 	}
 	m.says = kind.Field(min(r.Uint(), 1<<31-1))
+	m.which = kind.ID(r.Uint())
 	m.page = within(r, r.Int(), limit.Words)
 	m.then = within(r, r.Int(), 1<<31-1)
 	m.keys = Input(within(r, int(min(r.Uint(), 1<<16)), 1<<16-1))
@@ -65,10 +71,57 @@ func (e effects) say(then int) {
 func (g *Game) pages() []text.Page {
 	_, p := g.pieceOf(g.reading.piece)
 	prop := kind.PropOf(g.reading.says)
-	if p == nil || prop == nil || prop.Sort != kind.Words {
+	if p == nil || prop == nil {
 		return nil
 	}
-	return BoxOf(g.doc).Pages(words.Of(p.Props, prop).Say(said{g}))
+	var is words.Text
+	switch prop.Sort {
+	case kind.Words:
+		is = words.Of(p.Props, prop)
+	case kind.Sayings:
+		if list := talk.Of(p.Props, prop); list.At(g.reading.which) >= 0 {
+			is = list[list.At(g.reading.which)].Text
+		}
+	}
+	return BoxOf(g.doc).Pages(is.Say(said{g}))
+}
+
+// speak is say of one of the things that somebody has to say.
+func (e effects) speak(then int) {
+	g := e.g
+	if g.staysAt(e.piece.ID) || g.reading.piece != 0 {
+		return
+	}
+	g.reading = reading{piece: e.piece.ID, says: props.Sayings.Field, then: then, keys: g.now.in & turning}
+	list := talk.Of(e.piece.Props, props.Sayings)
+	i, met := slices.BinarySearchFunc(g.spoken, e.piece.ID, func(s spoken, id world.ID) int { return cmp.Compare(s.piece, id) })
+	if !met {
+		g.spoken = slices.Insert(g.spoken, i, spoken{piece: e.piece.ID})
+	}
+	if holding := list.Holding(inquiry{g, e.piece.ID}); len(holding) > 0 {
+		at := 0
+		switch times := g.spoken[i].times; e.piece.Int(props.SaysWhich) {
+		case props.SaysInTurn:
+			at = times
+		case props.SaysByChance:
+			at = int(mixed(mixed(mixed(g.chance+2)+uint64(e.piece.Number))+uint64(times)) >> 33)
+		}
+		g.reading.which = list[holding[at%len(holding)]].ID
+	}
+	g.spoken[i].times = min(g.spoken[i].times+1, mostSpoken)
+	if e.actor != nil {
+		t := &g.things[e.actor.at]
+		dx, dy := g.place.X-t.Place.X, g.place.Y-t.Place.Y
+		switch {
+		case g.ground.Map.View == world.TopDown:
+			t.Face(dx, dy)
+		case dx != 0:
+			t.Heading = cmp.Compare(dx, 0)
+		}
+	}
+	if len(g.pages()) == 0 {
+		g.readOut()
+	}
 }
 
 // Document is the document on which the game is played by now.
@@ -116,8 +169,16 @@ func (g *Game) readOut() {
 		return
 	}
 	then := kind.StateOf(is.then)
-	if then == nil || g.own(on, p) == then {
-		g.befalls(props.Read, is.piece)
+	if then == nil {
+		return
+	}
+	if g.own(on, p) == then {
+		// It happens each time, and changes it once.
+		if k := g.kindOf(on, p); k != nil {
+			if i := slices.IndexFunc(k.Changes, func(c kind.Change) bool { return c.To == then }); i >= 0 {
+				g.befalls(k.Changes[i].By, is.piece)
+			}
+		}
 		return
 	}
 	if g.become(is.piece, then); g.own(on, p) == then {

@@ -112,7 +112,9 @@ func (g *Game) remove(a *actor) {
 	if a.Kind.Beaten != nil {
 		g.befalls(a.Kind.Beaten, g.things[a.at].Piece())
 	}
-	if g.things[a.at].From == 0 && world.Sets(a.piece.Type) {
+	// What is done otherwise than by being taken away sets nothing by that.
+	done := len(a.Kind.States) == 0 || a.Kind.States[1].Gone
+	if g.things[a.at].From == 0 && done && world.Sets(a.piece.Type) {
 		g.remember(a.piece.ID, a.Acts.Sets)
 	}
 	if who := a.piece.Refers(props.Who); who != 0 && a.Kind.Figure && g.things[a.at].From == 0 {
@@ -140,6 +142,10 @@ func (g *Game) fell(who world.ID) {
 	g.fallen = slices.Insert(g.fallen, i, who)
 	for k := range g.actors {
 		if a := &g.actors[k]; a.Kind.Figure && a.piece.Refers(props.Who) == who && g.things[a.at].From == 0 {
+			if !g.things[a.at].Gone && a.piece.Kind().Drawn && a.Kind.Beaten != nil {
+				// What was drawn to be it is told of too.
+				g.befalls(a.Kind.Beaten, a.piece.ID)
+			}
 			g.things[a.at].Gone = true
 		}
 	}

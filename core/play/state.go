@@ -94,6 +94,7 @@ func (s *state) encode() []byte {
 	s.memory.encode(w)
 	s.wiring.encode(w)
 	s.reading.encode(w)
+	encodeSpoken(w, s.spoken)
 	s.flight.encode(w)
 	s.chances.encode(w)
 	s.held.encode(w)
@@ -131,6 +132,7 @@ func readState(b []byte) (s state, err error) {
 	}
 	if b[1] > wordless {
 		s.reading = decodeReading(r)
+		s.spoken = readSpoken(r)
 	}
 	s.flight = decodeFlight(r)
 	s.chances = decodeChances(r)

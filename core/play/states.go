@@ -57,7 +57,7 @@ func (g *Game) passable(on *world.Map, p *world.Piece) bool {
 	}
 	k := g.kindOf(on, p)
 	h, says := k.Has(props.Stops)
-	return says && (!h.Counts(viewOf(on)) || p.Props.Int(k, props.Stops) == 0)
+	return says && (!h.Counts(viewOf(on)) || h.If != nil && !h.If(p.Props) || p.Props.Int(k, props.Stops) == 0)
 }
 
 // viewOf is how a map is seen, as kinds say it.

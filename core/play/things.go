@@ -107,7 +107,10 @@ func (g *Game) meet() {
 			a.box = platforms
 			platforms++
 		case isSolid(a.of):
-			a.box = solid
+			// Who goes about and is in nobody's way takes no box along.
+			if !a.Kind.Ridden || !g.passable(a.home, a.piece) {
+				a.box = solid
+			}
 			solid++
 		}
 	}

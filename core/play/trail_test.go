@@ -35,7 +35,7 @@ func TestTrailIsPlay(t *testing.T) {
 					continue
 				}
 				for tick := range ticks {
-					if g.Tick(play.Through | play.Unhurt | play.Unseen); g.Status().Map != m.ID || g.Status().Finished {
+					if g.Tick(play.Through | play.Unhurt | play.Unseen); g.Status().Map != m.ID || g.Status().Finished || g.Reads() {
 						break
 					}
 					if at := where(g, p.ID).Place; at != places[tick] {

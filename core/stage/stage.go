@@ -69,4 +69,6 @@ type Effects interface {
 	// Say lets the player read what the piece says, page by page, while everything else stands still; then the piece goes to a
 	// state, and sets its fact if it was not in that before. Said again while the player stays at the piece, it is not read again.
 	Say(then *kind.State)
+	// Speak is Say of one of the things that the piece has to say, by what holds, in turn or by chance. Who speaks looks at the player.
+	Speak(then *kind.State)
 }

@@ -23,4 +23,5 @@ var (
 	Emptied  = &kind.Moment{Number: 17, Word: "emptied", Name: "opened and emptied"}
 	Filled   = &kind.Moment{Number: 18, Word: "filled", Name: "filled again"}
 	Read     = &kind.Moment{Number: 19, Word: "read", Name: "read"}
+	Spoken   = &kind.Moment{Number: 20, Word: "spoken-to", Name: "spoken to"}
 )

@@ -43,6 +43,8 @@ var (
 	Does = &kind.Prop{Field: 8, Word: "does", Label: "What it does", Name: "what a piece does", Sort: kind.Choice,
 		Options: []string{"patrols", "stands", "wanders", "follows", "flees"},
 		Help:    "Whether it goes to and fro, stays, wanders, or goes towards or away from a player whom it sees."}
+	Manner = &kind.Prop{Field: 55, Word: "manner", Label: "What they do", Name: "what somebody does", Sort: kind.Choice,
+		Options: []string{"stand", "go to and fro", "wander", "come up", "keep away"}, Help: "Whether they stay, go to and fro or along their track, wander, come up to a player whom they see, or keep away."}
 	Speed = &kind.Prop{Field: 9, Word: "speed", Label: "Speed", Name: "the speed of a piece, in tenths of a cell a second,", Unit: "cells/s", Per: tenths,
 		Usual: 25, Least: 1, Most: tenths * limit.Speed, Reach: 120, Help: "How many cells it goes in a second."}
 	To = &kind.Prop{Field: 12, Word: "to", Label: "Goes", Name: "how far a piece goes", Sort: kind.Offset, Unit: "cells", Least: -Far, Most: Far, Reach: 12,
@@ -113,6 +115,10 @@ var (
 		Help: "What the player reads. An empty line begins a new page."}
 	SaysBy = &kind.Prop{Field: 51, Word: "says-by", Label: "Read", Name: "when the player reads what a piece says", Sort: kind.Choice, Options: []string{"when used", "when walked against"},
 		Help: "Whether a player reads it who uses it, or one who walks against it or into it."}
+	Sayings = &kind.Prop{Field: 53, Word: "sayings", Label: "Says", Name: "what somebody says", Sort: kind.Sayings, None: "nothing",
+		Help: "What the player reads who speaks to them: one of these, each perhaps only while something holds."}
+	SaysWhich = &kind.Prop{Field: 54, Word: "says-which", Label: "Says which", Name: "which of several things somebody says", Sort: kind.Choice, Options: []string{"the first that holds", "one after the other", "one by chance"},
+		Help: "Which of those that hold they say, each time that the player speaks to them."}
 	Stops = &kind.Prop{Field: 52, Word: "stops", Label: "Is solid", Name: "whether a piece is solid", Sort: kind.YesNo,
 		Help: "Whether it stops what moves."}
 )
@@ -121,6 +127,13 @@ var (
 const (
 	SaysWhenUsed = iota
 	SaysWhenTouched
+)
+
+// Which of several things are said, the options of SaysWhich.
+const (
+	SaysFirst = iota
+	SaysInTurn
+	SaysByChance
 )
 
 // What a piece does to a fact, and what must hold for it.
@@ -173,6 +186,17 @@ var (
 	}
 	Drawn = []kind.Has{{Prop: Every, Hidden: true}, {Prop: Speed, Hidden: true}, {Prop: Harm, Hidden: true}, {Prop: Who, Hidden: true}, {Prop: Area, Hidden: true}}
 )
+
+// manners are what Does says of each option of Manner.
+var manners = [...]int{Stands, Patrols, Wanders, Follows, Flees}
+
+// Doing is what a piece of a kind does by itself, in whichever of the two properties its kind says it.
+func Doing(k *kind.Kind, v kind.Values) int {
+	if _, has := k.Has(Manner); has {
+		return manners[v.Int(k, Manner)]
+	}
+	return v.Int(k, Does)
+}
 
 // Shoots reports whether something shoots.
 func Shoots(v kind.Values) bool { return len(v.Get(Every.Field)) > 0 }

@@ -5,6 +5,8 @@ import (
 	"math/rand/v2"
 
 	"azzel/core/kind"
+	"azzel/core/logic"
+	"azzel/core/talk"
 	"azzel/core/words"
 )
 
@@ -20,6 +22,10 @@ func Values(r *rand.Rand, k *kind.Kind) (v kind.Values) {
 			if r.IntN(4) == 0 {
 				v = v.With(start(r, k, h.Prop))
 			}
+			continue
+		}
+		if h.Sort == kind.Sayings {
+			v = v.With(talks(r).Set(h.Prop))
 			continue
 		}
 		if h.Sort == kind.Words {
@@ -42,6 +48,21 @@ func Words(r *rand.Rand) words.Text {
 		said += sayings[r.IntN(len(sayings))]
 	}
 	return words.Plain(said)
+}
+
+// talks are random things to say, some of which are said only while somebody was not spoken to, or never.
+func talks(r *rand.Rand) (l talk.List) {
+	for i := range r.IntN(4) {
+		s := talk.Saying{ID: kind.ID(5<<40 | i + 1), Text: Words(r)}
+		switch r.IntN(4) {
+		case 0:
+			s.While = logic.Condition{Ask: logic.IsPowered, Subject: logic.Noun{Is: logic.This}, Is: r.IntN(len(kind.Powers))}
+		case 1:
+			s.Text = nil
+		}
+		l = append(l, s)
+	}
+	return l
 }
 
 // start is how a piece starts.

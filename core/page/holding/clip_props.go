@@ -11,6 +11,7 @@ import (
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/page"
+	"azzel/core/talk"
 	"azzel/core/words"
 	"azzel/core/world"
 )
@@ -27,6 +28,8 @@ type clipProp struct {
 	Names []string             `json:"names,omitempty"`
 	// Says is what the player reads, with Names of what is filled in.
 	Says []words.PartForm `json:"says,omitempty"`
+	// Sayings are what somebody says, with Names of what that asks for and fills in.
+	Sayings []talk.Form `json:"sayings,omitempty"`
 }
 
 // writeProps writes what a piece sets.
@@ -44,6 +47,11 @@ func writeProps(d *world.Document, v kind.Values) map[string]clipProp {
 			form := page.Conditions.Write(c)
 			is := clipProp{Asks: &form}
 			c.Refers(func(sort kind.Thing, id world.ID) { is.Names = append(is.Names, thingName(d, sort, id)) })
+			list[p.Word] = is
+		case kind.Sayings:
+			l := talk.Of(v, p)
+			is := clipProp{Sayings: l.Write(page.Conditions)}
+			l.Refers(func(sort kind.Thing, id world.ID) { is.Names = append(is.Names, thingName(d, sort, id)) })
 			list[p.Word] = is
 		case kind.Words:
 			t := words.Of(v, p)
@@ -88,6 +96,12 @@ func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp) (v kin
 				return "", err
 			}
 			set = c.Refer(knownBy(d, is.Names)).Set(h.Prop)
+		case h.Sort == kind.Sayings:
+			l, err := talk.Read(is.Sayings, page.Conditions)
+			if err != nil {
+				return "", err
+			}
+			set = l.Refer(knownBy(d, is.Names)).Set(h.Prop)
 		case h.Sort == kind.Words:
 			t, err := words.Read(is.Says, page.Conditions.Parse)
 			if err != nil {

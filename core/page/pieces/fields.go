@@ -83,7 +83,7 @@ func ViewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 	k := p.Kind()
 	_, v.Leads = k.Has(props.Track)
 	v.Leads = v.Leads && k.Goes
-	v.Moves = k.Goes && p.Int(props.Does) != props.Stands
+	v.Moves = k.Goes && props.Doing(k, p.Props) != props.Stands
 	t := d.Track(p.Refers(props.Track))
 	v.Tracked = t != nil && t.Map == m.ID
 	return v
@@ -98,7 +98,7 @@ func fieldsOf(d *world.Document, m *world.Map, p *world.Piece, apart bool) []Fie
 		view = kind.FromTheSide
 	}
 	for _, h := range p.Kind().Props {
-		if h.Sort != kind.Condition && h.Apart == apart && h.Counts(view) && !h.Hidden && (h.If == nil || h.If(p.Props)) {
+		if h.Sort != kind.Condition && h.Sort != kind.Sayings && h.Apart == apart && h.Counts(view) && !h.Hidden && (h.If == nil || h.If(p.Props)) {
 			list = append(list, propFields(d, m, p, h)...)
 		}
 	}

@@ -50,7 +50,7 @@ func dress(p *page.Page, v *ThingView, piece *world.Piece, t play.Thing, view wo
 			facing = world.West
 		}
 	}
-	if piece.Int(props.Does) == props.Stands {
+	if props.Doing(piece.Kind(), piece.Props) == props.Stands {
 		act = world.ActStand
 	}
 	v.Who = page.FormatID(c.ID)

@@ -2,6 +2,7 @@ package view
 
 import (
 	"fmt"
+	"slices"
 
 	"azzel/core/board"
 	"azzel/core/grid"
@@ -79,7 +80,7 @@ func slip(p *page.Page) *SlipView {
 		}
 		v.Clear = page.Box(way)
 	}
-	if m, piece := d.Piece(sel.Ref.ID); piece != nil && (piece.Int(props.Does) == props.Follows || piece.Int(props.Does) == props.Flees) && piece.Kind().Goes {
+	if m, piece := d.Piece(sel.Ref.ID); piece != nil && piece.Kind().Goes && slices.Contains([]int{props.Follows, props.Flees}, props.Doing(piece.Kind(), piece.Props)) {
 		// The player whom its trail shows.
 		at := play.InSightOf(d, m, piece)
 		met := l.Box(grid.Rect{X: at.X, Y: at.Y - 1, W: 1, H: 2}.Move(m.Origin))

@@ -36,6 +36,7 @@ var momentTexts = map[int]string{
 	props.Emptied.Number:  "Opened: there is nothing in it.",
 	props.Filled.Number:   "Filled again.",
 	props.Read.Number:     "Read.",
+	props.Spoken.Number:   "Spoken to.",
 }
 
 // EventText is what the player is told of what happened, empty for nothing.

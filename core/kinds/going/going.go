@@ -1,8 +1,9 @@
-package foe
+// Package going is how people and foes go by themselves: along a track, to and fro, wandering, towards the player or away from
+// them.
+package going
 
 import (
 	"cmp"
-	"iter"
 
 	"azzel/core/body"
 	"azzel/core/grid"
@@ -14,8 +15,8 @@ import (
 // ahead is the cell that lies ahead of somebody who looks to a side.
 var ahead = [...]grid.Point{world.South: {X: 0, Y: 1}, world.West: {X: -1, Y: 0}, world.East: {X: 1, Y: 0}, world.North: {X: 0, Y: -1}}
 
-// A pack is all foes that move in a tick, with what is the same for all of them.
-type pack struct {
+// Folk are all of a kind that go in a tick, with what is the same for all of them.
+type Folk struct {
 	stage.Around
 	ground *body.Ground
 	side   bool
@@ -23,31 +24,32 @@ type pack struct {
 	forced bool
 }
 
-// Move implements stage.Mover.
-func (behaviour) Move(all iter.Seq[*stage.Actor], around stage.Around) {
-	p := &pack{around, around.Ground(), around.Side(), around.Forced()}
-	for a := range all {
-		p.aim(a)
-		if a.Acts.Does == props.Stands && !p.side {
-			continue
-		}
-		if !p.ground.Fits(a.Size, a.Place) {
-			// Something became solid there: it waits until it is free again.
-			continue
-		}
-		switch {
-		case a.Track != nil && a.Acts.Does == props.Patrols:
-			p.followTrack(a)
-		case p.side:
-			p.moveFromTheSide(a)
-		default:
-			p.moveFromAbove(a)
-		}
+// New is for those that go around in a tick.
+func New(around stage.Around) *Folk {
+	return &Folk{around, around.Ground(), around.Side(), around.Forced()}
+}
+
+// Go moves somebody by what they do.
+func (p *Folk) Go(a *stage.Actor) {
+	if a.Acts.Does == props.Stands && !p.side {
+		return
+	}
+	if !p.ground.Fits(a.Size, a.Place) {
+		// Something became solid there: it waits until it is free again.
+		return
+	}
+	switch {
+	case a.Track != nil && a.Acts.Does == props.Patrols:
+		p.followTrack(a)
+	case p.side:
+		p.moveFromTheSide(a)
+	default:
+		p.moveFromAbove(a)
 	}
 }
 
-// moveFromTheSide moves a foe on the ground.
-func (p *pack) moveFromTheSide(a *stage.Actor) {
+// moveFromTheSide moves somebody on the ground.
+func (p *Folk) moveFromTheSide(a *stage.Actor) {
 	in := body.Intent{X: a.Heading}
 	switch a.Acts.Does {
 	case props.Stands:
@@ -105,8 +107,8 @@ func turn(a *stage.Actor) {
 	}
 }
 
-// moveFromAbove moves a foe to any side.
-func (p *pack) moveFromAbove(a *stage.Actor) {
+// moveFromAbove moves somebody to any side.
+func (p *Folk) moveFromAbove(a *stage.Actor) {
 	speed := a.Step
 	heading := ahead[a.Heading&3]
 	switch a.Acts.Does {
@@ -155,7 +157,7 @@ func (p *pack) moveFromAbove(a *stage.Actor) {
 
 // strays reports whether a thing, seen from above, would leave the area in which it is to stay and is, or,
 // if it wanders and has none, go further from where its piece stands than its range.
-func (p *pack) strays(a *stage.Actor, from, to body.Place) bool {
+func (p *Folk) strays(a *stage.Actor, from, to body.Place) bool {
 	if a.Area != nil {
 		l := p.ground.Lattice
 		return a.InArea(from.Cell(l)) && !a.InArea(to.Cell(l))
@@ -167,7 +169,7 @@ func (p *pack) strays(a *stage.Actor, from, to body.Place) bool {
 }
 
 // far reports whether a place is further from where a thing's piece stands than its range.
-func (p *pack) far(a *stage.Actor, at body.Place) bool {
+func (p *Folk) far(a *stage.Actor, at body.Place) bool {
 	l, from := p.ground.Lattice, a.Foot
 	dx, dy := at.X-from.X, at.Y-from.Y
 	return max(dx, -dx) > a.Acts.Straying*l.W*body.Unit || max(dy, -dy) > a.Acts.Straying*l.H*body.Unit
@@ -175,15 +177,15 @@ func (p *pack) far(a *stage.Actor, at body.Place) bool {
 
 // leaves reports whether a thing in side-view that goes to a side would leave its area, in which
 // it is.
-func (p *pack) leaves(a *stage.Actor, heading int) bool {
+func (p *Folk) leaves(a *stage.Actor, heading int) bool {
 	here := a.Place.Cell(p.ground.Lattice)
 	next := body.Place{X: a.Place.X + heading*(a.Size.W*body.Unit/2+a.Step), Y: a.Place.Y}.Cell(p.ground.Lattice)
 	return a.InArea(here) && !a.InArea(next)
 }
 
-// followTrack moves a foe along its track: in side-view on the ground, towards the place that is
+// followTrack moves somebody along their track: in side-view on the ground, towards the place that is
 // next, from above straight to it. Where it can't go on it turns.
-func (p *pack) followTrack(a *stage.Actor) {
+func (p *Folk) followTrack(a *stage.Actor) {
 	before, far, back := a.Place, a.Far, a.Back
 	a.Glide(a.Step)
 	to := a.Place
@@ -200,7 +202,7 @@ func (p *pack) followTrack(a *stage.Actor) {
 		}
 		a.Place, a.Motion = p.ground.Go(a.Size, before, a.Motion, a.Drive.Under(p.gravity(a.Size, before)), in)
 		if lag := max(to.X-a.Place.X, a.Place.X-to.X); lag > 2*a.Step {
-			// It waits until the foe has come there, and turns where the foe can'a.
+			// It waits until they have come there, and turns where they can't.
 			a.Far, a.Back = far, back
 			if a.Place.X == before.X && a.Motion.Mode == body.Grounded && in.X != 0 {
 				a.Back = !back
@@ -227,7 +229,7 @@ func (p *pack) followTrack(a *stage.Actor) {
 }
 
 // forces are those that act on a body; usual says that they change nothing.
-func (p *pack) forces(s body.Size, at body.Place) (f world.Forces, usual bool) {
+func (p *Folk) forces(s body.Size, at body.Place) (f world.Forces, usual bool) {
 	if !p.forced {
 		return usualForces, true
 	}
@@ -238,42 +240,7 @@ func (p *pack) forces(s body.Size, at body.Place) (f world.Forces, usual bool) {
 var usualForces = world.Forces{}.Filled()
 
 // gravity is how much the ground draws a body, in percent of the usual.
-func (p *pack) gravity(s body.Size, at body.Place) int {
+func (p *Folk) gravity(s body.Size, at body.Place) int {
 	f, _ := p.forces(s, at)
 	return f.Gravity
-}
-
-// aim lets a foe shoot that is to do so: to where it looks, or else at the player whom it sees.
-func (p *pack) aim(a *stage.Actor) {
-	if a.Acts.Every == 0 {
-		return
-	}
-	if a.Wait++; int(a.Wait) < a.Acts.Every {
-		return
-	}
-	l := p.ground.Lattice
-	speed := p.Pace(a.Acts.Shot)
-	at := body.Place{X: a.Place.X, Y: a.Place.Y - a.Size.H*body.Unit/2}
-	s := stage.Shot{Place: at, Left: max(1, a.Acts.Reach*l.W*body.Unit/speed), Strength: a.Acts.Harm}
-	if looks := a.Acts.Looks; looks != 0 {
-		heading := ahead[looks-1]
-		s.VX, s.VY = heading.X*speed, heading.Y*speed
-	} else {
-		_, _, sees := p.Sees(a)
-		player, size := p.Player()
-		dx, dy := player.X-at.X, player.Y-size.H*body.Unit/2-at.Y
-		away := grid.Root(dx>>4*(dx>>4)+dy>>4*(dy>>4)) << 4
-		if !sees || away == 0 {
-			a.Wait = int32(a.Acts.Every)
-			return
-		}
-		s.VX, s.VY = dx*speed/away, dy*speed/away
-		if p.side {
-			if heading := cmp.Compare(dx, 0); heading != 0 {
-				a.Heading = heading
-			}
-		}
-	}
-	a.Wait = 0
-	p.Shoot(s)
 }
