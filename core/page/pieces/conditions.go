@@ -58,13 +58,18 @@ func viewConditions(d *world.Document, p *world.Piece) []ConditionView {
 	list := []ConditionView{}
 	for _, h := range conditionProps(p.Kind()) {
 		v := ConditionView{Name: h.Word, Label: h.Says(), None: h.None, Help: h.Help, Main: !h.Hidden}
-		if c := conditionOf(p, h.Prop); !c.Empty() {
-			form := page.Conditions.Write(plain(d, c))
-			v.Is, v.Says = &form, wording.NewWords(d).Condition(&c)
-		}
+		v.Ask(d, conditionOf(p, h.Prop))
 		list = append(list, v)
 	}
 	return list
+}
+
+// Ask shows what is asked.
+func (v *ConditionView) Ask(d *world.Document, c logic.Condition) {
+	if !c.Empty() {
+		form := page.Conditions.Write(plain(d, c))
+		v.Is, v.Says = &form, wording.NewWords(d).Condition(&c)
+	}
 }
 
 // plain is a condition in which what asks for a fact that is yes or no says that in one way: at least 1 for yes, under 1 for
@@ -92,6 +97,33 @@ func plain(d *world.Document, c logic.Condition) logic.Condition {
 	return c
 }
 
+// ReadCondition reads a condition as the page gives it, nil for nothing, and says what must be made before: a fact or item that is
+// made for it.
+func ReadCondition(a page.Author, form *logic.ConditionForm) (c logic.Condition, before []edit.Part, err error) {
+	if form == nil {
+		return c, nil, nil
+	}
+	read := page.Conditions
+	read.Parse = func(s string) (kind.ID, error) {
+		var id world.ID
+		var put edit.Part
+		switch s {
+		case NewFact:
+			id, put = memory.NewFact(a, "")
+		case NewItem:
+			id, put = memory.NewItem(a, "")
+		default:
+			return page.ParseID(s), nil
+		}
+		before = append(before, put)
+		return id, nil
+	}
+	if c, err = read.Read(form); err == nil {
+		err = c.Check(false)
+	}
+	return c, before, err
+}
+
 // conditioned is the edit that lets something else hold for a piece, of the property of a word; nil for nothing.
 func conditioned(a page.Author, ref world.Ref, word string, form *logic.ConditionForm) (edit.Edit, error) {
 	m := a.D.Map(ref.Map)
@@ -103,31 +135,9 @@ func conditioned(a page.Author, ref world.Ref, word string, form *logic.Conditio
 	if !has || h.Sort != kind.Condition {
 		return edit.Edit{}, fmt.Errorf("a piece of the type %s asks for no %q", piece.Kind().Name, word)
 	}
-	var before []edit.Part
-	var c logic.Condition
-	if form != nil {
-		read := page.Conditions
-		read.Parse = func(s string) (kind.ID, error) {
-			var id world.ID
-			var put edit.Part
-			switch s {
-			case NewFact:
-				id, put = memory.NewFact(a, "")
-			case NewItem:
-				id, put = memory.NewItem(a, "")
-			default:
-				return page.ParseID(s), nil
-			}
-			before = append(before, put)
-			return id, nil
-		}
-		var err error
-		if c, err = read.Read(form); err == nil {
-			err = c.Check(false)
-		}
-		if err != nil {
-			return edit.Edit{}, err
-		}
+	c, before, err := ReadCondition(a, form)
+	if err != nil {
+		return edit.Edit{}, err
 	}
 	next := *piece
 	switch h.Prop {

@@ -12,6 +12,7 @@ import (
 	"azzel/core/page/playing"
 	"azzel/core/page/replays"
 	"azzel/core/page/supplies"
+	"azzel/core/page/talking"
 	"azzel/core/page/things"
 	"azzel/core/page/tilework"
 	"azzel/core/page/wires"
@@ -36,6 +37,7 @@ func init() {
 		// Pieces and places.
 		pieces.SetPieceField{}, pieces.TryPieceField{}, pieces.SetFieldOfSelected{}, pieces.SetCondition{}, pieces.SetConditionOfSelected{}, places.MakeArea{}, places.SetArea{}, places.SetAreaCells{},
 		places.AddTrackPoint{}, places.SetTrack{}, wires.SetWire{},
+		talking.AddSaying{}, talking.TypeSaying{}, talking.SetSayingCondition{}, talking.RemoveSaying{}, talking.MoveSaying{},
 		// Characters, items and facts.
 		characters.TakeSheet{}, characters.SetPose{}, characters.SetBody{}, characters.ProposeBody{}, characters.UseAsPlayer{}, memory.SetBegins{}, memory.MakeItem{}, memory.SetItemMost{}, memory.MakeFact{}, memory.SetFact{},
 		// Play.

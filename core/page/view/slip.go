@@ -12,6 +12,7 @@ import (
 	"azzel/core/page/holding"
 	"azzel/core/page/pieces"
 	"azzel/core/page/places"
+	"azzel/core/page/talking"
 	"azzel/core/page/wires"
 	"azzel/core/play"
 	"azzel/core/world"
@@ -49,7 +50,7 @@ func slip(p *page.Page) *SlipView {
 		line("In play", "%s", t.Purpose)
 		v.Acting, v.Asking, v.Path = pieces.ViewActing(d, m, piece), pieces.ViewAsking(d, m, piece), pieces.Path(d, m, piece)
 		v.Starts = t.Begins || t.Starts
-		v.Joins = wires.Joins(d, piece)
+		v.Joins, v.Talk = wires.Joins(d, piece), talking.ViewTalk(d, piece)
 	case world.SortWire:
 		w := d.Wire(sel.Ref.ID)
 		if w == nil {

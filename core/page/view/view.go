@@ -11,6 +11,7 @@ import (
 	"azzel/core/page/places"
 	"azzel/core/page/playing"
 	"azzel/core/page/supplies"
+	"azzel/core/page/talking"
 	"azzel/core/page/tilework"
 	"azzel/core/page/wires"
 )
@@ -237,8 +238,10 @@ type SlipView struct {
 	Track *places.TrackLook `json:"track"`
 	Area  *places.AreaLook  `json:"area"`
 	// Wire is what can be set of a wire, Joins are the wires of a piece.
-	Wire  *wires.WireSlip  `json:"wire"`
-	Joins []wires.JoinView `json:"joins"`
+	Wire *wires.WireSlip `json:"wire"`
+	// Talk is what somebody says who has several things to say.
+	Talk  *talking.TalkView `json:"talk"`
+	Joins []wires.JoinView  `json:"joins"`
 }
 
 // StackView is one thing in the stack of a cell, front to back.

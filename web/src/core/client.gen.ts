@@ -339,6 +339,26 @@ export class Orders {
     return this.give('setWire', o, []);
   }
 
+  addSaying(o: T.AddSaying): Promise<T.Reply> {
+    return this.give('addSaying', o, []);
+  }
+
+  typeSaying(o: T.TypeSaying): Promise<T.Reply> {
+    return this.give('typeSaying', o, []);
+  }
+
+  setSayingCondition(o: T.SetSayingCondition): Promise<T.Reply> {
+    return this.give('setSayingCondition', o, []);
+  }
+
+  removeSaying(o: T.RemoveSaying): Promise<T.Reply> {
+    return this.give('removeSaying', o, []);
+  }
+
+  moveSaying(o: T.MoveSaying): Promise<T.Reply> {
+    return this.give('moveSaying', o, []);
+  }
+
   takeSheet(o: T.TakeSheet): Promise<T.Reply> {
     return this.give('takeSheet', o, []);
   }

@@ -748,6 +748,38 @@ export interface SetWire {
   change: Part<WireLook>;
 }
 
+export interface AddSaying {
+  map: string;
+  piece: string;
+}
+
+export interface TypeSaying {
+  map: string;
+  piece: string;
+  saying: string;
+  typed: string;
+}
+
+export interface SetSayingCondition {
+  map: string;
+  piece: string;
+  saying: string;
+  condition: ConditionForm | null;
+}
+
+export interface RemoveSaying {
+  map: string;
+  piece: string;
+  saying: string;
+}
+
+export interface MoveSaying {
+  map: string;
+  piece: string;
+  saying: string;
+  before?: string;
+}
+
 export interface SheetTaken {
   name: string;
   picture: string;
@@ -1260,6 +1292,19 @@ export interface WireSlip extends WireLook {
   counts: ChoiceView[];
 }
 
+export interface SayingView {
+  id: string;
+  typed: string;
+  while: ConditionView;
+}
+
+export interface TalkView {
+  label: string;
+  help: string;
+  sayings: SayingView[];
+  full: boolean;
+}
+
 export interface JoinView {
   id: string;
   begins: boolean;
@@ -1289,6 +1334,7 @@ export interface SlipView {
   track: TrackLook | null;
   area: AreaLook | null;
   wire: WireSlip | null;
+  talk: TalkView | null;
   joins: JoinView[];
 }
 

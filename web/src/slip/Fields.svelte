@@ -34,7 +34,14 @@
     <div class="pt-1 text-small text-soft">{field.heading}</div>
   {/if}
   {#if field.typed !== null}
-    <WordsField {p} {field} change={(text) => choose(field.name, text)} />
+    <WordsField
+      {p}
+      name={field.name}
+      label={field.label}
+      help={field.help}
+      typed={field.differs ? null : field.typed}
+      change={(text) => choose(field.name, text)}
+    />
   {:else if field.options.length > 0}
     <label class="flex items-center justify-between gap-2" title={field.help}>
       <span class="shrink-0">{field.label}</span>

@@ -5,6 +5,7 @@
   import { TICKS_PER_SECOND, type ConditionForm, type SlipView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Fields from './Fields.svelte';
+  import TalkFields from './TalkFields.svelte';
 
   let { p, slip }: { p: Project; slip: SlipView } = $props();
 
@@ -24,6 +25,7 @@
   const met = $derived.by(() => (void p.session.state, p.viewport.trail.met));
 </script>
 
+{#if slip.talk}<TalkFields {p} {slip} talk={slip.talk} />{/if}
 {#if slip.acting}
   <div class="flex flex-col gap-1" role="group" aria-label="How it acts in play">
     <Fields {p} fields={slip.acting.fields} {attempt} {change} {choose} />

@@ -1,12 +1,21 @@
 <script lang="ts">
   import { TriangleAlert } from '@lucide/svelte';
   import type { Project } from '../project.svelte';
-  import type { FieldView } from '../core/types.gen';
   import Picture from '../ui/Picture.svelte';
   import { unit } from '../ui/unit';
 
   /** What the player reads: typed, and shown as they will see it, in the game's own box and letters. */
-  let { p, field, change }: { p: Project; field: FieldView; change: (text: string) => void } = $props();
+  interface Props {
+    p: Project;
+    /** Which it is among those of a slip. */
+    name: string;
+    label: string;
+    help?: string;
+    /** What is kept, null where several pieces differ in it. */
+    typed: string | null;
+    change: (text: string) => void;
+  }
+  let { p, name, label, help, typed, change }: Props = $props();
 
   /** How wide the picture may be, in units of the letters' size. */
   const ROOM = 16.5;
@@ -17,7 +26,7 @@
   let page = $state(0);
   let fills: string[] = $state.raw([]);
 
-  const kept = $derived(field.differs ? '' : (field.typed ?? ''));
+  const kept = $derived(typed ?? '');
   const text = $derived(typing ?? kept);
   const { ask } = $derived(p.session);
   // What facts are called, and how large the box is, may change meanwhile.
@@ -48,12 +57,12 @@
   }
 </script>
 
-<div class="flex flex-col gap-1" data-words={field.name}>
-  <div class="flex items-center justify-between gap-2" title={field.help}>
-    <label for="words-{field.name}">{field.label}</label>
+<div class="flex flex-col gap-1" data-words={name}>
+  <div class="flex items-center justify-between gap-2" title={help}>
+    <label for="words-{name}">{label}</label>
     <select
       class="h-7 min-w-0 rounded-inner border border-line bg-sheet px-1 text-soft"
-      aria-label="{field.label}: fill in a fact or an item"
+      aria-label="{label}: fill in a fact or an item"
       value=""
       onfocus={() => (fills = ask.fillings())}
       onpointerdown={() => (fills = ask.fillings())}
@@ -70,10 +79,10 @@
   </div>
   <textarea
     bind:this={area}
-    id="words-{field.name}"
+    id="words-{name}"
     class="min-h-17 w-full resize-y rounded-inner border border-line bg-sheet px-1.5 py-1"
     rows="3"
-    placeholder={field.differs ? 'differs' : 'What the player reads'}
+    placeholder={typed === null ? 'differs' : 'What the player reads'}
     value={text}
     oninput={(e) => {
       typing = e.currentTarget.value;

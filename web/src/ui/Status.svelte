@@ -25,6 +25,12 @@
     const s = p.session.state;
     if (!s) return [];
     if (s.playing) {
+      if (p.game.inGame && p.game.view?.reading) {
+        return [
+          [`${gameKeyOf(JUMP)}, ${gameKeyOf(USE)} or click`, 'turns the page'],
+          [keyOf('empty'), 'gives the keys to the hand'],
+        ];
+      }
       return p.game.inGame
         ? [
             ['Arrows', p.game.view?.fromSide ? 'run, climb' : 'walk'],
