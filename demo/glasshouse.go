@@ -11,9 +11,13 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/container"
 	"azzel/core/kinds/door"
+	"azzel/core/kinds/person"
 	"azzel/core/kinds/props"
+	"azzel/core/kinds/sign"
 	"azzel/core/kinds/switches"
 	"azzel/core/logic"
+	"azzel/core/talk"
+	"azzel/core/words"
 	"azzel/core/world"
 	"azzel/demo/art"
 )
@@ -226,6 +230,10 @@ func (b *builder) palmHouse() *room {
 	labels := logic.Needs(logic.ItemCount, b.label, logic.AtLeast, 5)
 	r.acting(world.Exit, "Night gate", 34, 8, kind.Set(labels.Set(props.Needs)))
 	r.piece(world.Mark, "At the bridge", 24, 8)
+	r.acting(person.Kind.ID, "Emil, who sweeps", 18, 13, kind.Set(props.SaysWhich.Is(props.SaysByChance), props.Manner.Is(2), props.Speed.Is(12), props.Straying.Is(2), b.says(
+		talk.Saying{Text: words.Plain("Leaves. Every night, leaves.")},
+		talk.Saying{Text: words.Plain("The bench by the palms is free, once you have three labels or the lamps burn.")},
+		talk.Saying{Text: words.Plain("Mind the channel. The lilies hide the edge.")})))
 	// Who has found some labels, or lit the lamps, may rest here.
 	rest := logic.Condition{Ask: logic.Any, Terms: []logic.Condition{logic.Needs(logic.FactValue, b.found, logic.AtLeast, 3), logic.Needs(logic.FactValue, b.lit, logic.AtLeast, 1)}}
 	r.acting(world.Checkpoint, "Bench by the palms", 15, 9, kind.Set(rest.Set(props.While)))
@@ -278,6 +286,8 @@ func (b *builder) yard() *room {
 	r.line(13, 0, art.Paving, art.PavingWorn)
 	r.opens(world.SideTop)
 	r.piece(world.Spawn, "", 4, 11)
+	notice := words.Text{{Letters: "Night shift.\n\nBring five brass labels to the night gate in the palm house, so that we know what grows where. Found so far: "}, {Fact: b.found}, {Letters: "."}}
+	r.acting(sign.Kind.ID, "Notice of the night shift", 6, 9, kind.Set(notice.Set(props.Says)))
 	r.piece(world.Collectible, "Label of the seed bed", 12, 5)
 	r.piece(world.Collectible, "Label of the water lily", 30, 18)
 	b.beetle(r, grid.Point{X: 17, Y: 2}, grid.Point{X: 22, Y: 2}, grid.Point{X: 22, Y: 5}, grid.Point{X: 17, Y: 5})
@@ -307,8 +317,25 @@ func (b *builder) boilerRoom() *room {
 	r.line(9, 0, art.DoorBrick)
 	r.actingAs(b.lever, switches.Kind.ID, "Lever by the boilers", 11, 8, kind.Set(switches.By.Is(switches.ByUse), switches.Then.Is(switches.Toggles)))
 	r.wire(b.lever, b.shed)
+	r.acting(person.Kind.ID, "Ottilie, who stokes", 14, 9, kind.Set(b.says(
+		talk.Saying{While: logic.Needs(logic.FactValue, b.lit, logic.AtLeast, 1), Text: words.Plain("The lamps burn again! Even the moth has left us.")},
+		talk.Saying{While: b.pulled(), Text: words.Plain("That was the lever of the tool shed, out in the yard. There is a fuse in the cabinet, if nobody took it.")},
+		talk.Saying{Text: words.Plain("Good evening. Dark, is it not?\n\nThe lever beside me opens the tool shed in the potting yard. The lamps want a fuse.")})))
 	r.piece(world.Collectible, "Label of the boiler vine", 21, 8)
 	r.piece(world.Collectible, "Label without a plant", 2, 8)
 	r.acting(world.Collectible, "Spare fuse", 12, 4, kind.Set(props.Item.Refer(b.fuse)).With(world.Change{Fact: b.lit}.Props()...))
 	return r
+}
+
+// says is what somebody says.
+func (b *builder) says(list ...talk.Saying) kind.Value {
+	for i := range list {
+		list[i].ID = b.ids.NewID()
+	}
+	return talk.List(list).Set(props.Sayings)
+}
+
+// pulled asks whether the lever by the boilers was pulled.
+func (b *builder) pulled() logic.Condition {
+	return logic.Condition{Ask: logic.InState, Subject: logic.Noun{Is: logic.Piece, Thing: b.lever}, Is: switches.Kind.States[1].Number}
 }
