@@ -12,6 +12,7 @@ import (
 	"azzel/core/kinds/emitter"
 	"azzel/core/kinds/exit"
 	"azzel/core/kinds/foe"
+	"azzel/core/kinds/gate"
 	"azzel/core/kinds/hazard"
 	"azzel/core/kinds/lottery"
 	"azzel/core/kinds/mark"
@@ -28,7 +29,7 @@ import (
 func init() {
 	for _, k := range []*kind.Kind{
 		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, spring.Kind, person.Kind, foe.Kind, hazard.Kind,
-		collectible.Kind, door.Kind, switches.Kind, pushable.Kind, breakable.Kind, emitter.Kind, container.Kind, sign.Kind, lottery.Kind, mark.Kind,
+		collectible.Kind, door.Kind, gate.Kind, switches.Kind, pushable.Kind, breakable.Kind, emitter.Kind, container.Kind, sign.Kind, lottery.Kind, mark.Kind,
 	} {
 		kind.Register(k)
 	}

@@ -146,5 +146,10 @@ func (r around) Lost(a *stage.Actor) { r.g.offTheMap(r.g.acting, a.Thing) }
 // Carried implements stage.Around.
 func (r around) Carried(_ *stage.Actor, was, is body.Box) { r.g.wentOn(r.g.acting, was, is) }
 
+// InTheWay implements stage.Around.
+func (r around) InTheWay(_ *stage.Actor, was, is body.Box) (meets, stuck bool) {
+	return r.g.inTheWay(r.g.acting, was, is)
+}
+
 // Emit implements stage.Around.
 func (r around) Emit(*stage.Actor) { r.g.emitFrom(r.g.acting) }

@@ -28,7 +28,7 @@ func (g *Game) trackOf(a *actor) *stage.Track {
 
 // wentOn takes along what stands on something solid that went from one box to another, and pushes what is in its way.
 func (g *Game) wentOn(a *actor, was, is body.Box) {
-	if g.ground.Map.View == world.TopDown {
+	if lies(a.of) && g.ground.Map.View == world.TopDown {
 		g.ground.Floors.Set(a.box, is)
 	} else {
 		g.ground.Boxes.Set(a.box, is)
@@ -45,6 +45,38 @@ func (g *Game) wentOn(a *actor, was, is body.Box) {
 		g.actors[i].carried = false
 	}
 	g.carried = g.carried[:0]
+}
+
+// inTheWay reports whether the player or something that can be taken along would be where something solid is that goes from one box to
+// another, or stands on it; and whether any of them has no room to be taken along or pushed aside.
+func (g *Game) inTheWay(a *actor, was, is body.Box) (meets, stuck bool) {
+	g.ground.Boxes.Set(a.box, is)
+	defer g.ground.Boxes.Set(a.box, was)
+	look := func(size body.Size, at body.Place, rises bool) {
+		_, ok := g.borne(size, at, rises, was, is)
+		meets, stuck = meets || size.Box(at).Meets(is), stuck || !ok
+	}
+	if !g.drifting && !g.away {
+		look(g.size, g.place, g.motion.VY < 0)
+	}
+	for k := range g.actors {
+		o := &g.actors[k]
+		if o == a || !o.Kind.Ridden || !g.there(o) {
+			continue
+		}
+		t := &g.things[o.at]
+		if !over(was, is).Meets(grown(o.Size.Box(t.Place))) {
+			continue
+		}
+		if o.box >= 0 {
+			g.ground.Boxes.Set(o.box, body.Nowhere)
+		}
+		look(o.Size, t.Place, t.Motion.VY < 0)
+		if o.box >= 0 {
+			g.ground.Boxes.Set(o.box, o.Size.Box(t.Place))
+		}
+	}
+	return meets, stuck
 }
 
 // findRiders notes where everything is that can be taken along, by the places among the actors.

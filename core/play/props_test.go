@@ -10,6 +10,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/kinds/random"
+	"azzel/core/kinds/switches"
 	"azzel/core/logic"
 	"azzel/core/play"
 	"azzel/core/talk"
@@ -122,6 +123,10 @@ func numbers(r *rand.Rand, h kind.Has, how int) (list []int) {
 func trace(t *testing.T, d *world.Document, k *kind.Kind, set kind.Values, seed uint64) (sum []uint64) {
 	t.Helper()
 	d = apply(t, d, put(d, 700, k.ID, 8, 9, k.Keeps(set)))
+	if k.Worked && len(k.Moments) > 0 && k.ID != switches.Kind.ID {
+		// The player walks over a switch that works it, and is under it by the time that it goes back.
+		d = apply(t, d, put(d, 710, switches.Kind.ID, 6, 9, kind.Set(switches.For.Is(int(seed%5)*15))), edit.Put{Ref: edit.WireRef(711), Values: (&world.Wire{From: 710, To: 700, After: int(seed % 3)}).Values()})
+	}
 	for script := range 3 {
 		g, err := play.New(d, play.Start{Map: d.Maps[0].ID, Cell: grid.Point{X: 5, Y: 9}, Chance: seed})
 		if err != nil {

@@ -262,7 +262,7 @@ func (g *Game) sizeOf(of world.ID, p *world.Piece, view world.View) body.Size {
 	switch {
 	case extent != kind.Extent{}:
 		w, h := extent.Of(l.W, l.H)
-		return body.Size{W: p.Width() * w, H: h}
+		return body.Size{W: p.Width() * w, H: p.Height() * h}
 	case view == world.TopDown:
 		return body.PlayerSize(l)
 	}

@@ -180,7 +180,7 @@ func (g *Game) work(e workedEnd, on, quiet bool) bool {
 	case on && g.own(m, p) != second:
 		g.goes(p.ID, second, quiet)
 	case !on && g.own(m, p) == second:
-		if k := g.actorOf(p.ID); k != nil && k.Kind.Solid && !g.clear(k) {
+		if k := g.actorOf(p.ID); k != nil && k.Kind.Solid && second.Passable && !g.clear(k) {
 			return false
 		}
 		g.goes(p.ID, first, quiet)

@@ -96,6 +96,9 @@ type Around interface {
 	Lost(a *Actor)
 	Carried(a *Actor, was, is body.Box)
 	Emit(a *Actor)
+	// InTheWay reports whether the player or something that can be taken along would be where an actor is that goes from one box to
+	// another, and whether any of them, or of those that stand on it, has no room to be pushed or taken along.
+	InTheWay(a *Actor, was, is body.Box) (meets, stuck bool)
 }
 
 // The phases of a tick in which things move by themselves. Each is called once for all that are there and on of a kind, in

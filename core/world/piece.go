@@ -172,6 +172,9 @@ func (m *Map) FootFor(l grid.Lattice, p *Piece, c grid.Point) grid.Point {
 // Width is how wide a piece is in play, in cells.
 func (p *Piece) Width() int { return max(1, p.Int(props.Width)) }
 
+// Height is how high a piece is in play, in cells.
+func (p *Piece) Height() int { return max(1, p.Int(props.Height)) }
+
 // To is how far from where it stands a piece that goes to and fro turns, in pixels.
 func (p *Piece) To() grid.Point {
 	to := p.Props.Numbers(p.Kind(), props.To)

@@ -41,6 +41,7 @@ var Kind = &kind.Kind{ID: 17, Word: "door", Name: "Door", Family: kind.Workings,
 		{Prop: props.UsesUp, If: props.AsksForItem},
 		{Prop: props.ShutsAfter},
 		{Prop: props.Width},
+		{Prop: props.Height},
 		{Prop: props.Power},
 	}, []kind.Has{{Prop: props.Own, Apart: true}}, props.Presence)}
 

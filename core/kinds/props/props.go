@@ -63,6 +63,8 @@ var (
 		Help: "How many cells it goes away from where it stands, where no area says otherwise."}
 	Width = &kind.Prop{Field: 34, Word: "width", Label: "Width", Name: "how wide a piece is, in cells,", Unit: "cells", Usual: 1, Least: 1, Most: limit.MaxSeen, Reach: 12,
 		Help: "How many cells wide it is."}
+	Height = &kind.Prop{Field: 56, Word: "tall", Label: "Height", Name: "how high a piece is, in cells,", Unit: "cells", Usual: 1, Least: 1, Most: 8, Reach: 8,
+		Help: "How many cells high it is, from the cell in which it stands upwards."}
 )
 
 // What a piece does to others, and bears.

@@ -22,9 +22,10 @@ type ThingView struct {
 	X    float64       `json:"x"`
 	Y    float64       `json:"y"`
 	Spot page.SpotView `json:"spot"`
-	// Mirrored says that it looks to the left, Cells how many cells wide it is.
+	// Mirrored says that it looks to the left, Cells how many cells wide it is, Rows how many high.
 	Mirrored bool `json:"mirrored"`
 	Cells    int  `json:"cells"`
+	Rows     int  `json:"rows"`
 	Gone     bool `json:"gone"`
 	// Body is its body, Hurts says that touching it hurts.
 	Body  page.BodyView `json:"body"`
@@ -83,12 +84,15 @@ func things(p *page.Page, g *play.Game) []ThingView {
 			level = page.LevelGround
 		}
 		v := ThingView{ID: page.FormatID(t.ID), Type: page.FormatID(t.Type), X: float64(t.Place.X)/256 + float64(origin.X), Y: float64(t.Place.Y)/256 + float64(origin.Y),
-			Mirrored: m.View == world.SideView && t.Heading < 0, Cells: cells, Gone: t.Gone, Hurts: kind.Of(t.Type).Hurts, Carried: t.ID == status.Lifted, Sprite: -1}
+			Mirrored: m.View == world.SideView && t.Heading < 0, Cells: cells, Rows: 1, Gone: t.Gone, Hurts: kind.Of(t.Type).Hurts, Carried: t.ID == status.Lifted, Sprite: -1}
 		v.Picture = pictureOf(kind.Of(t.Type), state, m.View)
 		v.Body = page.Body(v.X, v.Y, size.W, size.H)
 		piece := g.PieceOf(&t)
 		if piece != nil && t.ID == piece.ID && play.StartsHidden(piece) {
 			return
+		}
+		if piece != nil && t.ID == piece.ID {
+			v.Rows = piece.Height()
 		}
 		var foot grid.Point
 		if piece != nil && kind.Of(t.Type).Figure {

@@ -109,10 +109,12 @@ func oneWorld(seed uint64) (*world.Document, error) {
 
 // wires joins pieces of half the worlds at random, on one map and over both.
 func wires(r *rand.Rand, draft *world.Draft, ids *world.Counter) error {
-	var pieces []world.ID
+	var pieces, worked []world.ID
 	for _, m := range draft.Document().Maps {
 		for _, p := range m.Pieces {
-			pieces = append(pieces, p.ID)
+			if pieces = append(pieces, p.ID); p.Kind().Worked {
+				worked = append(worked, p.ID)
+			}
 		}
 	}
 	if len(pieces) == 0 || r.IntN(2) == 0 {
@@ -120,6 +122,10 @@ func wires(r *rand.Rand, draft *world.Draft, ids *world.Counter) error {
 	}
 	for range r.IntN(12) {
 		w := &world.Wire{From: pieces[r.IntN(len(pieces))], To: pieces[r.IntN(len(pieces))], Works: r.IntN(2), Does: r.IntN(4), After: r.IntN(2) * r.IntN(60), Of: r.IntN(4) - 1}
+		if len(worked) > 0 && r.IntN(2) == 0 {
+			// What wires are for.
+			w.From, w.To, w.Works = worked[r.IntN(len(worked))], worked[r.IntN(len(worked))], world.WorksState
+		}
 		if w.From == w.To {
 			continue
 		}

@@ -50,9 +50,9 @@ export function drawGame(
     }));
   for (const thing of play.things) {
     if (thing.gone) continue;
-    const { cells, mirrored, spot, sprite, who } = thing;
+    const { cells, rows, mirrored, spot, sprite, who } = thing;
     const picture = who && sprite >= 0 ? sprites.character(who, sprite) : sprites.piece(thing.type, thing.picture);
-    standing.push({ picture, spot, cells, mirrored });
+    standing.push({ picture, spot, cells, rows, mirrored });
   }
   const player: Standing = {
     picture: play.sprite < 0 ? sprites.figure(play.facing, play.step) : sprites.played(play.sprite),

@@ -2,6 +2,7 @@ import type { Colours } from './colours';
 
 /** The icons of the built-in types, on a raster of 12 × 12, as strokes. */
 const ICONS: Record<string, string> = {
+  '22': 'M1.500 1.500h9M1.500 10.500h9M3 1.500v9M6 1.500v9M9 1.500v9',
   '21': 'M6 5a1.800 1.800 0 1 0 0-3.600A1.800 1.800 0 0 0 6 5zM3 11c0-2.600 1.200-4 3-4s3 1.400 3 4M9.500 2.200h2v1.600h-1l-1 .9z',
   '20': 'M2 2h8v5H2zM6 7v4.500M3.700 3.800h4.600M3.700 5.300h3',
   '19': 'M1.5 1.5h9v9.500h-9zM6 1.500v9.500M4.700 5.800v1M7.300 5.800v1',

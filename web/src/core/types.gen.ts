@@ -1449,6 +1449,7 @@ export interface ThingView {
   spot: SpotView;
   mirrored: boolean;
   cells: number;
+  rows: number;
   gone: boolean;
   body: BodyView;
   hurts: boolean;
