@@ -11,6 +11,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/container"
 	"azzel/core/kinds/door"
+	"azzel/core/kinds/gate"
 	"azzel/core/kinds/person"
 	"azzel/core/kinds/props"
 	"azzel/core/kinds/sign"
@@ -282,6 +283,11 @@ func (b *builder) yard() *room {
 	plate := b.ids.NewID()
 	r.actingAs(plate, switches.Kind.ID, "Plate in the tool shed", 30, 6, "")
 	r.wire(plate, b.shed)
+	// The same lever raises a grille in the wall at the back.
+	grille := b.ids.NewID()
+	r.line(28, 5, art.Gravel)
+	r.actingAs(grille, gate.Kind.ID, "Grille of the tool shed", 28, 5, kind.Set(gate.In.Is(45), gate.Meets.Is(1)))
+	r.wire(b.lever, grille)
 	r.acting(container.Kind.ID, "Cabinet in the tool shed", 29, 5, kind.Set(container.By.Is(1), props.Item.Refer(b.fuse)))
 	r.line(13, 0, art.Paving, art.PavingWorn)
 	r.opens(world.SideTop)

@@ -89,6 +89,8 @@ type Kind struct {
 	// Side and Above are how large its pieces are seen from the side and from above, in a cell or for each cell of their
 	// width; as usual if they say nothing.
 	Side, Above Extent
+	// SideOf, unless nil, says how large a piece is from the side that sets something, in the place of Side.
+	SideOf func(Values) Extent
 	// Picture is its built-in picture, Other that of its other state, or from above; without one it is not seen in play.
 	Picture, Other []Shape
 	// Behaviour is what it does in play, as it implements interfaces of core/stage; nil for nothing by itself.

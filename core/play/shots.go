@@ -88,7 +88,7 @@ func (g *Game) strikes(at, want body.Box, mine bool) bool {
 		return false
 	}
 	for _, k := range g.hittable[0] {
-		if a := &g.actors[k]; g.there(a) && a.Size.Box(g.things[a.at].Place).Meets(at) {
+		if a := &g.actors[k]; g.bears(a) && g.there(a) && a.Size.Box(g.things[a.at].Place).Meets(at) {
 			g.hit(a)
 			return true
 		}
@@ -96,8 +96,18 @@ func (g *Game) strikes(at, want body.Box, mine bool) bool {
 	return false
 }
 
-// hit is one hit more for a foe or breakable.
+// bears reports whether something that can be hit is hit now.
+func (g *Game) bears(a *actor) bool { return a.struck == nil || !a.off && a.struck.Bears(&a.Actor) }
+
+// hit is one hit more for a foe or breakable, or what else does something by it.
 func (g *Game) hit(a *actor) {
+	if a.struck != nil {
+		before := g.acting
+		a.Thing, g.acting = &g.things[a.at], a
+		a.struck.Struck(&a.Actor, around{g})
+		g.acting = before
+		return
+	}
 	t := &g.things[a.at]
 	g.befalls(props.Hit, t.Piece())
 	if t.Hits++; int(t.Hits) < a.Acts.Bears {
@@ -174,7 +184,7 @@ func (g *Game) fight(in Input) {
 		reach.Y0, reach.Y1 = reach.Y0+min(0, heading.Y)*h, reach.Y1+max(0, heading.Y)*h
 		for k := range g.actors {
 			a := &g.actors[k]
-			if a.Kind.Struck && g.there(a) && a.Size.Box(g.things[a.at].Place).Meets(reach) {
+			if (a.Kind.Struck || a.struck != nil && g.bears(a)) && g.there(a) && a.Size.Box(g.things[a.at].Place).Meets(reach) {
 				g.hit(a)
 			}
 		}

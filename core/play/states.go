@@ -68,17 +68,17 @@ func viewOf(m *world.Map) kind.View {
 	return kind.FromAbove
 }
 
-// on reports whether the player is on an actor, and whether something is that is carried along or goes by itself.
-func (g *Game) on(what *actor) (player, thing bool) {
+// on reports whether the player is on an actor, and how many things are that are carried along or go by themselves.
+func (g *Game) on(what *actor) (player bool, things int) {
 	box := what.Size.Box(g.things[what.at].Place)
 	player = !g.drifting && box.Meets(g.size.Box(g.place))
 	for k := range g.actors {
 		a := &g.actors[k]
 		if a != what && g.there(a) && (a.Kind.Ridden || a.Kind.Goes) && a.Size.Box(g.things[a.at].Place).Meets(box) {
-			return player, true
+			things++
 		}
 	}
-	return player, false
+	return player, things
 }
 
 // clear reports whether nobody and nothing that could be shut in is where an actor is.
@@ -88,8 +88,8 @@ func (g *Game) clear(in *actor) bool {
 	if grown(box).Meets(g.size.Box(g.place)) {
 		return false
 	}
-	_, thing := g.on(in)
-	return !thing
+	_, things := g.on(in)
+	return things == 0
 }
 
 // done reports whether a piece was taken, reached, defeated or broken.

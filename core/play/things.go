@@ -39,7 +39,8 @@ type actor struct {
 	// touched is what happens when the player touches it, nil for nothing.
 	touched stage.Touched
 	// used is what happens when the player uses it, nil for nothing.
-	used stage.Used
+	used   stage.Used
+	struck stage.Struck
 	// What the behaviour is handed comes last, as most of that is asked for less often.
 	stage.Actor
 }
@@ -95,6 +96,7 @@ func (g *Game) meet() {
 		}
 		a.touched, _ = a.Kind.Behaviour.(stage.Touched)
 		a.used, _ = a.Kind.Behaviour.(stage.Used)
+		a.struck, _ = a.Kind.Behaviour.(stage.Struck)
 		a.Step = g.pace(a.Acts.Speed)
 		a.Drive = body.NewDrive(l, world.Movement{Speed: max(1, a.Acts.Speed)}.Filled())
 		a.Track = g.trackOf(a)
@@ -210,7 +212,7 @@ func (g *Game) sortActors() {
 		switch {
 		case a.Kind.Struck && a.Kind.Solid:
 			g.hittable[1] = append(g.hittable[1], k)
-		case a.Kind.Struck:
+		case a.Kind.Struck, a.struck != nil:
 			g.hittable[0] = append(g.hittable[0], k)
 		}
 	}
@@ -256,8 +258,11 @@ func (g *Game) sizeOf(of world.ID, p *world.Piece, view world.View) body.Size {
 		return body.SizeOf(l, view, who.Movement)
 	}
 	extent := k.Side
-	if view == world.TopDown {
+	switch {
+	case view == world.TopDown:
 		extent = k.Above
+	case k.SideOf != nil:
+		extent = k.SideOf(p.Props)
 	}
 	switch {
 	case extent != kind.Extent{}:

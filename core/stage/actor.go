@@ -80,8 +80,8 @@ type Around interface {
 	State(a *Actor) *kind.State
 	Become(a *Actor, to *kind.State)
 	Clear(a *Actor) bool
-	// On reports whether the player stands on an actor, and whether something does that can be carried along or goes by itself.
-	On(a *Actor) (player, thing bool)
+	// On reports whether the player stands on an actor, and how many things do that can be carried along or go by themselves.
+	On(a *Actor) (player bool, things int)
 
 	// MeetsPlayer reports whether a body would be where the player is.
 	MeetsPlayer(s body.Size, p body.Place) bool

@@ -43,6 +43,13 @@ type Used interface {
 	Used(self Self, do Effects)
 }
 
+// Struck is implemented by what does something when the player strikes, shoots or throws something at it, and bears that.
+type Struck interface {
+	// Bears reports whether an actor can be hit at all; what can't be is flown through.
+	Bears(a *Actor) bool
+	Struck(a *Actor, around Around)
+}
+
 // Effects is what a behaviour can ask for.
 type Effects interface {
 	// Hurt takes so much health from the player, unless they are safe.

@@ -22,6 +22,7 @@ const (
 	ByPlayer = iota
 	ByThing
 	ByUse
+	ByStrike
 )
 
 // What comes of that, the options of Then.
@@ -34,30 +35,46 @@ const (
 // second is how many ticks there are in one.
 const second = 60
 
-// By is by what a switch is pressed, Then what comes of that, For for how long it stays pressed.
+// By is by what a switch is pressed, Takes how many of them it takes, Then what comes of that, For for how long it stays pressed.
 var (
-	By = &kind.Prop{Field: 45, Word: "pressed-by", Label: "Pressed by", Name: "by what a switch is pressed", Sort: kind.Choice, Options: []string{"the player on it", "a thing on it", "the player using it"},
-		Help: "Whether it is pressed by the player who steps on it, by a crate or foe on it, or by the player who uses it."}
+	By = &kind.Prop{Field: 45, Word: "pressed-by", Label: "Pressed by", Name: "by what a switch is pressed", Sort: kind.Choice, Options: []string{"the player on it", "a thing on it", "the player using it", "a strike or shot"},
+		Help: "Whether it is pressed by the player who steps on it, by crates or foes on it, by the player who uses it, or by what they strike, shoot and throw."}
 	Then = &kind.Prop{Field: 46, Word: "then", Label: "Then it", Name: "what comes of pressing a switch", Sort: kind.Choice, Options: []string{"springs back", "stays pressed", "changes over"},
 		Help: "Whether it is released once nothing presses it any more, stays as it is, or is pressed and released in turns."}
 	For = &kind.Prop{Field: 47, Word: "pressed-for", Label: "Pressed for", Name: "for how long a switch stays pressed, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 10 * second,
 		Help: "How long it stays pressed once nothing presses it any more; 0 for no longer, and for ever of one that stays."}
+	Takes = &kind.Prop{Field: 61, Word: "takes", Label: "Takes", Name: "how many press a switch", Usual: 1, Least: 1, Most: 9, Reach: 9,
+		Help: "How many things must be on it at once, or how many strikes and shots it takes."}
 )
 
 // Kind is something to press.
 var Kind = &kind.Kind{ID: 18, Word: "switch", Name: "Switch", Family: kind.Workings, Acts: true, Worked: true,
-	Side: kind.Extent{W: 3, OfW: 4, H: 1, OfH: 8}, Above: kind.Extent{W: 3, OfW: 4, H: 3, OfH: 4},
+	Side: plate, SideOf: sideOf, Above: kind.Extent{W: 3, OfW: 4, H: 3, OfH: 4},
 	States: []*kind.State{released, pressed}, First: func(kind.Values) *kind.State { return released },
 	Moments:   []*kind.Moment{props.Pressed, props.Released},
 	Changes:   []kind.Change{{From: released, To: pressed, By: props.Pressed}, {From: pressed, To: released, By: props.Released}},
 	Behaviour: behaviour{}, Picture: up,
-	Purpose: "The player or a thing presses it, by standing on it or by using it. Wires that begin at it work other pieces; conditions ask whether it is pressed.",
+	Purpose: "The player or a thing presses it, by standing on it, using it or striking it. Wires that begin at it work other pieces; conditions ask whether it is pressed.",
 	Props: slices.Concat([]kind.Has{
 		{Prop: By},
+		{Prop: Takes, If: func(v kind.Values) bool { by := v.Int(nil, By); return by == ByThing || by == ByStrike }},
 		{Prop: Then},
 		{Prop: For, If: func(v kind.Values) bool { return v.Int(nil, Then) != Toggles }},
 		{Prop: props.Power},
 	}, []kind.Has{{Prop: props.Own, Apart: true}}, props.Presence)}
+
+// plate is how large what one steps on is from the side, target what one strikes.
+var (
+	plate  = kind.Extent{W: 3, OfW: 4, H: 1, OfH: 8}
+	target = kind.Extent{W: 3, OfW: 4, H: 7, OfH: 8}
+)
+
+func sideOf(v kind.Values) kind.Extent {
+	if v.Int(nil, By) == ByStrike {
+		return target
+	}
+	return plate
+}
 
 // A switch is pressed and released.
 type behaviour struct{}
@@ -73,12 +90,33 @@ func (behaviour) Used(self stage.Self, do stage.Effects) {
 	}
 }
 
+// Bears implements stage.Struck.
+func (behaviour) Bears(a *stage.Actor) bool { return a.Int(By) == ByStrike }
+
+// Struck implements stage.Struck.
+func (behaviour) Struck(a *stage.Actor, around stage.Around) {
+	is := around.State(a)
+	if is == pressed && a.Int(Then) != Toggles {
+		// What presses it anew lets it stay so as long again.
+		a.Left = 0
+		return
+	}
+	if a.Hits++; int(a.Hits) < a.Int(Takes) {
+		return
+	}
+	if a.Hits = 0; is == pressed {
+		around.Become(a, released)
+		return
+	}
+	around.Become(a, pressed)
+}
+
 // Move implements stage.Mover: it asks what is on each switch, and counts for how long it has been let go.
 func (behaviour) Move(all iter.Seq[*stage.Actor], around stage.Around) {
 	for a := range all {
-		player, thing := around.On(a)
+		player, things := around.On(a)
 		by, then, most := a.Int(By), a.Int(Then), a.Int(For)
-		on := by == ByPlayer && player || by == ByThing && thing
+		on := by == ByPlayer && player || by == ByThing && things >= a.Int(Takes)
 		is, was := around.State(a), a.Back
 		a.Back = on
 		switch {

@@ -3,6 +3,7 @@ package switches_test
 import (
 	"testing"
 
+	"azzel/core/edit"
 	"azzel/core/kind"
 	"azzel/core/kinds/corridor"
 	"azzel/core/kinds/door"
@@ -90,6 +91,57 @@ func TestPressedBy(t *testing.T) {
 		off := begin(t, view, kind.Set(props.Power.Is(kind.Off)))
 		if n := off.Hold(play.Right, 200, props.Pressed); n != 0 {
 			t.Errorf("switched off, it was pressed %d times", n)
+		}
+	})
+}
+
+// One that is to be struck takes as many strikes and shots as it says, changes over or springs back, and lets nothing through; others
+// are flown through. One that takes several things is pressed by no fewer.
+func TestTakes(t *testing.T) {
+	const hero = world.ID(900)
+	armed := &world.Character{Name: "Gardener", Movement: world.Movement{Arms: world.Striking | world.Shooting, Pause: 10}}
+	arms := []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: hero}, Values: armed.Values()},
+		edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, hero)}}
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		for _, arm := range []play.Input{play.Strike, play.Shoot} {
+			for takes := 1; takes <= 3; takes++ {
+				set := kind.Set(switches.By.Is(switches.ByStrike), switches.Then.Is(switches.Toggles), switches.Takes.Is(takes))
+				d := corridor.New(t, view, []corridor.Piece{{ID: theSwitch, Column: 6, Type: switches.Kind.ID, Set: set}}, arms...)
+				w := corridor.Begin(t, d, 5, theSwitch)
+				w.Hold(play.Right, 2, nil)
+				for n := 1; n <= 2*takes; n++ {
+					w.Hold(arm, 1, nil)
+					w.Wait(30)
+					if want := map[bool]string{true: "pressed", false: "released"}[n >= takes && n < 2*takes]; w.State() != want {
+						t.Errorf("one that takes %d, hit %d times by %d, is %s", takes, n, arm, w.State())
+					}
+				}
+			}
+		}
+		back := corridor.Begin(t, corridor.New(t, view, []corridor.Piece{{ID: theSwitch, Column: 6, Type: switches.Kind.ID, Set: kind.Set(switches.By.Is(switches.ByStrike), switches.For.Is(40))}}, arms...), 5, theSwitch)
+		back.Hold(play.Right, 2, nil)
+		back.Hold(play.Strike, 1, nil)
+		if back.Wait(20); back.State() != "pressed" {
+			t.Errorf("20 ticks after it was struck it is %s", back.State())
+		}
+		if back.Wait(30); back.State() != "released" {
+			t.Errorf("50 ticks after it was struck it is %s", back.State())
+		}
+		// A foe is hit through one that is not struck, and not through one that is.
+		for by, want := range map[int]int{switches.ByUse: 1, switches.ByStrike: 0} {
+			d := corridor.New(t, view, []corridor.Piece{{ID: theSwitch, Column: 6, Type: switches.Kind.ID, Set: kind.Set(switches.By.Is(by))},
+				{ID: theSwitch + 1, Column: 8, Type: world.Foe, Set: kind.Set(props.Does.Is(props.Stands))}}, arms...)
+			w := corridor.Begin(t, d, 4, theSwitch+1)
+			w.Hold(play.Right, 2, nil)
+			n := w.Hold(play.Shoot, 1, props.Defeated) + w.Hold(0, 60, props.Defeated)
+			if n != want {
+				t.Errorf("through one that is pressed by %d a foe is hit %d times", by, n)
+			}
+		}
+		crates := []corridor.Piece{{ID: theSwitch + 1, Column: 4, Type: world.Pushable}}
+		two := begin(t, view, kind.Set(switches.By.Is(switches.ByThing), switches.Takes.Is(2)), crates...)
+		if n := two.Hold(play.Right, 200, props.Pressed); n != 0 {
+			t.Errorf("one crate pressed one that takes two %d times", n)
 		}
 	})
 }

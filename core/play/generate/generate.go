@@ -125,6 +125,9 @@ func wires(r *rand.Rand, draft *world.Draft, ids *world.Counter) error {
 		if len(worked) > 0 && r.IntN(2) == 0 {
 			// What wires are for.
 			w.From, w.To, w.Works = worked[r.IntN(len(worked))], worked[r.IntN(len(worked))], world.WorksState
+			if r.IntN(2) == 0 {
+				w.Does, w.After, w.Of = world.WhileHeld, 0, 0
+			}
 		}
 		if w.From == w.To {
 			continue
