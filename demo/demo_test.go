@@ -148,6 +148,11 @@ func (w *walker) way(to spot) []grid.Point {
 	from := w.at()
 	ground := body.NewGround(w.doc, w.doc.Map(from.m))
 	before := map[grid.Point]grid.Point{from.c: from.c}
+	// No way leads through what must be worked first.
+	shut := map[grid.Point]bool{}
+	for _, p := range w.doc.Map(from.m).Pieces {
+		shut[ground.Lattice.CellAt(p.Foot)] = shut[ground.Lattice.CellAt(p.Foot)] || p.Kind().Solid && p.Kind().Worked
+	}
 	for queue := []grid.Point{from.c}; len(queue) > 0; queue = queue[1:] {
 		if queue[0] == to.c {
 			var path []grid.Point
@@ -158,7 +163,7 @@ func (w *walker) way(to spot) []grid.Point {
 		}
 		for _, step := range [4]grid.Point{{X: 1}, {Y: 1}, {X: -1}, {Y: -1}} {
 			next := queue[0].Add(step)
-			if _, seen := before[next]; seen || !ground.Fits(w.size, body.At(ground.Lattice, next)) || ground.Doorway(next) && next != to.c {
+			if _, seen := before[next]; seen || !ground.Fits(w.size, body.At(ground.Lattice, next)) || ground.Doorway(next) && next != to.c || shut[next] {
 				continue
 			}
 			before[next] = queue[0]
