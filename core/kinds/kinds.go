@@ -28,8 +28,8 @@ import (
 // The kinds are shown in this order.
 func init() {
 	for _, k := range []*kind.Kind{
-		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, spring.Kind, person.Kind, foe.Kind, hazard.Kind,
-		collectible.Kind, door.Kind, gate.Kind, switches.Kind, pushable.Kind, breakable.Kind, emitter.Kind, container.Kind, sign.Kind, lottery.Kind, mark.Kind,
+		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, spring.Kind, foe.Kind, hazard.Kind,
+		collectible.Kind, door.Kind, gate.Kind, switches.Kind, pushable.Kind, breakable.Kind, emitter.Kind, container.Kind, sign.Kind, person.Kind, lottery.Kind, mark.Kind,
 	} {
 		kind.Register(k)
 	}

@@ -28,7 +28,7 @@ func TestChangesAreDeclared(t *testing.T) {
 		view   world.View
 	}
 	seen, raised := map[change]int{}, map[raising]int{}
-	for seed := range uint64(640) {
+	for seed := range uint64(960) {
 		d, g := begun(t, seed)
 		own := func(p *world.Piece) *kind.State {
 			n, _ := g.Asked(0).State(p.ID)

@@ -196,18 +196,7 @@ func (s said) FactWords(id world.ID) string {
 		return ""
 	}
 	is, _ := s.g.Known(f)
-	return FactWords(f, is.Value)
-}
-
-// FactWords is how words say a fact that is so much: a number, or yes or no.
-func FactWords(f *world.Fact, value int) string {
-	switch {
-	case f.Counts:
-		return strconv.Itoa(value)
-	case value != 0:
-		return "yes"
-	}
-	return "no"
+	return f.Says(is.Value)
 }
 
 // ItemWords implements words.Source.

@@ -18,6 +18,8 @@ type WordsView struct {
 	// Pages is how many pages it has, Wrong what is wrong with it, in sentences.
 	Pages int      `json:"pages"`
 	Wrong []string `json:"wrong"`
+	// Refused says that it can't be kept as it is.
+	Refused bool `json:"refused"`
 }
 
 // CheckWords asks what a player would read of a text that is typed for a piece.
@@ -30,7 +32,7 @@ func (q CheckWords) Answer(p *page.Page) any {
 	said, wrong, err := q.said(p)
 	v := WordsView{Wrong: append([]string{}, wrong...)}
 	if err != nil {
-		v.Wrong = append(v.Wrong, page.Sentence(err))
+		v.Wrong, v.Refused = append(v.Wrong, page.Sentence(err)), true
 		return v
 	}
 	box := play.BoxOf(p.Doc())
@@ -92,7 +94,7 @@ type atFirst struct{ d *world.Document }
 // FactWords implements words.Source.
 func (s atFirst) FactWords(id kind.ID) string {
 	if f := s.d.Fact(id); f != nil {
-		return play.FactWords(f, f.Start)
+		return f.Says(f.Start)
 	}
 	return ""
 }

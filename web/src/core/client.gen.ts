@@ -601,7 +601,7 @@ export class Questions {
   }
 
   checkWords(q: T.CheckWords): T.WordsView {
-    return this.ask.value('checkWords', q, {"pages":0,"wrong":[]});
+    return this.ask.value('checkWords', q, {"pages":0,"wrong":[],"refused":false});
   }
 
   fillings(): string[] {

@@ -1840,6 +1840,7 @@ export interface CheckWords {
 export interface WordsView {
   pages: number;
   wrong: string[];
+  refused: boolean;
 }
 
 export interface Fillings {

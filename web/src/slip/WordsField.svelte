@@ -43,6 +43,8 @@
   }
 
   function keep(): void {
+    // What can't be kept stays as it is typed, with what is wrong below it.
+    if (check.refused) return;
     if (typing !== null && typing !== kept) change(typing);
     typing = null;
   }
