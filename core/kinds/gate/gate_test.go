@@ -9,6 +9,7 @@ import (
 	"azzel/core/kinds/container"
 	"azzel/core/kinds/corridor"
 	"azzel/core/kinds/gate"
+	"azzel/core/kinds/person"
 	"azzel/core/kinds/props"
 	"azzel/core/kinds/switches"
 	"azzel/core/play"
@@ -137,4 +138,39 @@ func TestInItsWay(t *testing.T) {
 	if w := corridor.Begin(t, d, 6, bars); w.Hold(play.Right, 100, nil) != 0 || w.Column() != 9 {
 		t.Errorf("before one of two cells the player comes to column %d", w.Column())
 	}
+}
+
+// A gate goes back though the player leans against it. Who is crushed by one is gone, and does not count as spoken to.
+func TestShutBesideThePlayer(t *testing.T) {
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		d := way(t, view, 8, nil, gate.Way.Is(2), gate.Far.Is(1), gate.In.Is(10))
+		w := corridor.Begin(t, d, 8, bars)
+		w.Hold(play.Use, 1, nil)
+		w.Wait(30)
+		w.Hold(play.Right, 30, nil)
+		if x, _ := far(w, d, bars); x != -16 {
+			t.Fatalf("opened over the cell beside the player it is %d away", x)
+		}
+		w.Hold(play.Use|play.Right, 1, nil)
+		w.Wait(30)
+		if x, _ := far(w, d, bars); x != 0 {
+			t.Errorf("with the player beside it, shut it is %d away", x)
+		}
+
+		const keeper, met = world.ID(703), world.ID(801)
+		has := kind.Set(world.Change{Fact: met, By: 1}.Props()...)
+		d = way(t, view, 5, []corridor.Piece{{ID: keeper, Column: 9, Type: person.Kind.ID, Set: has}, {ID: crate, Column: 8, Type: container.Kind.ID}}, gate.Way.Is(2), gate.Far.Is(2), gate.In.Is(20), gate.Meets.Is(2))
+		res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: met}, Values: (&world.Fact{Name: "Met", Counts: true}).Values()}}})
+		if err != nil {
+			t.Fatal(err)
+		}
+		w = corridor.Begin(t, res.Document, 5, bars)
+		pull(w)
+		w.Wait(40)
+		gone := false
+		w.Things(func(is play.Thing, _ int, _ body.Size) { gone = gone || is.ID == keeper && is.Gone })
+		if is, _ := w.Known(res.Document.Fact(met)); !gone || is.Value != 0 {
+			t.Errorf("the keeper is gone: %t, and the fact that they set is %d", gone, is.Value)
+		}
+	})
 }

@@ -133,7 +133,7 @@ func TestGoing(t *testing.T) {
 				far = is.Place.X - far
 			}
 		})
-		if cells := far / (16 * body.Unit); far <= 0 || cells > 2 || w.Status().Health != w.Status().Most {
+		if cells := far / (16 * body.Unit); far < 12*body.Unit || cells > 2 || w.Status().Health != w.Status().Most {
 			t.Errorf("who comes up is %d positions away, and the player has %d of %d health", far, w.Status().Health, w.Status().Most)
 		}
 		if got := speak(w); got != "Good evening." {

@@ -6,24 +6,26 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/edit"
+	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/corridor"
 	"azzel/core/kinds/props"
 	"azzel/core/kinds/sign"
+	"azzel/core/kinds/switches"
 	"azzel/core/play"
 	"azzel/core/words"
 	"azzel/core/world"
 )
 
-const board, count, moth = world.ID(700), world.ID(801), world.ID(702)
+const board, count, moth, lever = world.ID(700), world.ID(801), world.ID(702), world.ID(703)
 
-// hall is a corridor with a sign in its sixth column that has two pages, and counts how often it was read for the first time; far off
+// hall is a corridor with a sign in its sixth column that has two pages, and counts how often it was read for the first time; a lever is before it, and far off
 // something goes to and fro.
 func hall(t *testing.T, view world.View, set ...kind.Value) *world.Document {
 	t.Helper()
 	says := words.Text{{Letters: "Read for the first time: "}, {Fact: count}, {Letters: ".\n\nPlease dim the lamp."}}
 	has := kind.Set(says.Set(props.Says)).With(world.Change{Fact: count}.Props()...).With(set...)
-	return corridor.New(t, view, []corridor.Piece{{ID: board, Column: 6, Type: sign.Kind.ID, Set: has}, {ID: moth, Column: 20, Type: world.Foe, Set: ""}},
+	return corridor.New(t, view, []corridor.Piece{{ID: lever, Column: 5, Type: switches.Kind.ID, Set: kind.Set(switches.By.Is(switches.ByUse), switches.Then.Is(switches.Stays))}, {ID: board, Column: 6, Type: sign.Kind.ID, Set: has}, {ID: moth, Column: 20, Type: world.Foe, Set: ""}},
 		edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: count}, Values: (&world.Fact{Name: "Boards read", Counts: true}).Values()})
 }
 
@@ -75,10 +77,10 @@ func TestReading(t *testing.T) {
 		if shown(w) != "Read for the first time: 1." {
 			t.Errorf("read again, it says %q", shown(w))
 		}
-		for range 2 {
-			w.Wait(2)
-			w.Hold(play.Use, 2, nil)
-		}
+		w.Wait(2)
+		w.Hold(play.Use, 2, nil)
+		w.Wait(2)
+		w.Hold(play.Use, 2, nil)
 		if is, _ := w.Known(d.Fact(count)); is.Value != 1 || w.Reads() {
 			t.Errorf("read twice, its fact is %d", is.Value)
 		}
@@ -95,9 +97,12 @@ func TestReadByTouch(t *testing.T) {
 				break
 			}
 		}
-		for range 2 {
-			w.Wait(1)
-			w.Hold(play.Use, 1, nil)
+		w.Wait(1)
+		w.Hold(play.Use, 1, nil)
+		w.Wait(1)
+		// The key that shuts it does nothing else while it is held.
+		if w.Hold(play.Use, 3, nil); corridor.StateOf(w.Game, lever) != "released" {
+			t.Error("the key that turned the last page has pressed a lever too")
 		}
 		if n := w.Hold(0, 30, props.Read) + w.Hold(play.Use, 5, props.Read); n != 0 || w.Reads() || w.State() != "read" {
 			t.Errorf("read by touch and left, it is read again at once, or was not read: %d, %s", n, w.State())
@@ -150,6 +155,32 @@ func TestReadWhileChanged(t *testing.T) {
 		if w.Reads() {
 			t.Errorf("%s, it is read still", name)
 		}
+	}
+}
+
+// A player who is brought elsewhere while they read has not read it.
+func TestBroughtWhileReading(t *testing.T) {
+	const mark = world.ID(705)
+	d := hall(t, world.TopDown)
+	m := d.Maps[0]
+	away := world.Piece{Type: world.Mark, Layer: m.PlayerLayer, Foot: m.FootOf(d.Project.Lattice(), world.Mark, grid.Point{X: 12, Y: corridor.Row})}
+	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: mark}, Values: away.Values()}}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	w := corridor.Begin(t, res.Document, 5, board)
+	r := play.Record(w.Game)
+	r.Tick(play.Right)
+	r.Tick(play.Use)
+	if !r.Game().Reads() {
+		t.Fatal("nothing is read")
+	}
+	if err := r.Bring(mark); err != nil {
+		t.Fatal(err)
+	}
+	r.Tick(0)
+	if is := corridor.StateOf(r.Game(), board); r.Game().Reads() || is != "unread" {
+		t.Errorf("brought elsewhere, the player reads: %t, and it is %s", r.Game().Reads(), is)
 	}
 }
 
