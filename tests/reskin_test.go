@@ -20,6 +20,9 @@ func TestReskin(t *testing.T) {
 	w.click("Move Water up")
 	w.until("water first", `() => { const s = window.azzel.scene(); const at = (n) => s.drawer.indexOf(s.bonds.find(b => b.name === n).id); return at('Water') < at('Bed'); }`)
 	w.page.MustEval(`() => document.querySelector("[aria-label='Take water lily, solid, water']").scrollIntoView({ block: 'center' })`)
+	// It begins with the next frame.
+	w.frame()
+	w.frame()
 	w.until("the scrolling to end", `() => getComputedStyle(document.querySelector("[aria-label='Take water lily, solid, water']")).pointerEvents !== 'none'`)
 	w.page.MustElement("[aria-label='Take water lily, solid, water']").MustHover()
 	w.sees("[data-tile-says]", "water lily: solid, water")
