@@ -6,22 +6,26 @@ import (
 	"github.com/go-rod/rod/lib/input"
 )
 
+// withPiece is a window with a new project in which a piece of a kind stands in cell 8, 6 of the only map, and is selected.
+func withPiece(t *testing.T, kind string) (w *window, first string) {
+	t.Helper()
+	w = newSite(t).window("/")
+	w.newProject("Night round")
+	first = w.scene().Maps[0].Name
+	w.press(input.Escape)
+	w.seek(kind)
+	w.tap(first, 8, 6)
+	w.until("the piece", `() => window.azzel.scene().pieces.length === 2`)
+	w.press(input.Escape, input.Escape)
+	w.tap(first, 8, 6)
+	return w, first
+}
+
 // A sign says what is typed on its slip, shown there in the box of the game while it is typed, with what does not fit and what
 // the game has no letter for. In play it is read by a key, page by page, while all else waits, and said to a screen reader.
 // What it fills in follows what that is called.
 func TestSign(t *testing.T) {
-	s := newSite(t)
-	w := s.window("/")
-	w.newProject("Night round")
-	first := w.scene().Maps[0].Name
-	w.press(input.Escape)
-	w.seek("Sign")
-	w.tap(first, 8, 6)
-	w.until("the sign", `() => window.azzel.scene().pieces.length === 2`)
-	w.press(input.Escape, input.Escape)
-	w.tap(first, 8, 6)
-	w.shoot("sign-first")
-	w.quiet()
+	w, first := withPiece(t, "Sign")
 	typed := w.page.MustElement("[data-words] textarea")
 	typed.MustInput("Mind the step, and 日本. ")
 	w.sees("[data-words]", "The game has no letter for 日 本")

@@ -9,16 +9,7 @@ import (
 // A person has several things to say, each with what must hold for it; they are put into order and taken away. Spoken to, the
 // person looks at the player and says the first that holds, which changes with a fact.
 func TestPerson(t *testing.T) {
-	s := newSite(t)
-	w := s.window("/")
-	w.newProject("Night round")
-	first := w.scene().Maps[0].Name
-	w.press(input.Escape)
-	w.seek("Person")
-	w.tap(first, 8, 6)
-	w.until("the person", `() => window.azzel.scene().pieces.length === 2`)
-	w.press(input.Escape, input.Escape)
-	w.tap(first, 8, 6)
+	w, first := withPiece(t, "Person")
 	say := func(n int, text string) {
 		t.Helper()
 		w.click("Add something to say")

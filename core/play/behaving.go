@@ -174,9 +174,6 @@ func (e effects) Give(to *kind.State, usesUp bool) {
 // Say implements stage.Effects.
 func (e effects) Say(then *kind.State) { e.ask(effects.say, then.Number) }
 
-// Speak implements stage.Effects.
-func (e effects) Speak(then *kind.State) { e.ask(effects.speak, then.Number) }
-
 func (e effects) gives(state int) { e.handOut(state, false) }
 
 func (e effects) givesFor(state int) { e.handOut(state, true) }

@@ -62,8 +62,50 @@ func (e effects) say(then int) {
 		return
 	}
 	g.reading = reading{piece: e.piece.ID, says: props.Says.Field, then: then, keys: g.now.in & turning}
+	if _, several := e.piece.Kind().Has(props.Sayings); several {
+		g.reading.says, g.reading.which = props.Sayings.Field, g.choose(e.piece)
+		e.lookAtPlayer()
+	}
 	if len(g.pages()) == 0 {
 		g.readOut()
+	}
+}
+
+// choose is which of the things that somebody has to say they say now, 0 for none; it counts that they were spoken to.
+func (g *Game) choose(p *world.Piece) kind.ID {
+	i, met := slices.BinarySearchFunc(g.spoken, p.ID, func(s spoken, id world.ID) int { return cmp.Compare(s.piece, id) })
+	if !met {
+		g.spoken = slices.Insert(g.spoken, i, spoken{piece: p.ID})
+	}
+	times := g.spoken[i].times
+	g.spoken[i].times = min(times+1, mostSpoken)
+	list := talk.Of(p.Props, props.Sayings)
+	holding := list.Holding(inquiry{g, p.ID})
+	if len(holding) == 0 {
+		return 0
+	}
+	at := 0
+	switch p.Int(props.SaysWhich) {
+	case props.SaysInTurn:
+		at = times
+	case props.SaysByChance:
+		at = int(mixed(mixed(mixed(g.chance+2)+uint64(p.Number))+uint64(times)) >> 33)
+	}
+	return list[holding[at%len(holding)]].ID
+}
+
+// lookAtPlayer lets somebody look to where the player is.
+func (e effects) lookAtPlayer() {
+	if e.actor == nil {
+		return
+	}
+	g, t := e.g, &e.g.things[e.actor.at]
+	dx, dy := g.place.X-t.Place.X, g.place.Y-t.Place.Y
+	switch {
+	case g.ground.Map.View == world.TopDown:
+		t.Face(dx, dy)
+	case dx != 0:
+		t.Heading = cmp.Compare(dx, 0)
 	}
 }
 
@@ -84,44 +126,6 @@ func (g *Game) pages() []text.Page {
 		}
 	}
 	return BoxOf(g.doc).Pages(is.Say(said{g}))
-}
-
-// speak is say of one of the things that somebody has to say.
-func (e effects) speak(then int) {
-	g := e.g
-	if g.staysAt(e.piece.ID) || g.reading.piece != 0 {
-		return
-	}
-	g.reading = reading{piece: e.piece.ID, says: props.Sayings.Field, then: then, keys: g.now.in & turning}
-	list := talk.Of(e.piece.Props, props.Sayings)
-	i, met := slices.BinarySearchFunc(g.spoken, e.piece.ID, func(s spoken, id world.ID) int { return cmp.Compare(s.piece, id) })
-	if !met {
-		g.spoken = slices.Insert(g.spoken, i, spoken{piece: e.piece.ID})
-	}
-	if holding := list.Holding(inquiry{g, e.piece.ID}); len(holding) > 0 {
-		at := 0
-		switch times := g.spoken[i].times; e.piece.Int(props.SaysWhich) {
-		case props.SaysInTurn:
-			at = times
-		case props.SaysByChance:
-			at = int(mixed(mixed(mixed(g.chance+2)+uint64(e.piece.Number))+uint64(times)) >> 33)
-		}
-		g.reading.which = list[holding[at%len(holding)]].ID
-	}
-	g.spoken[i].times = min(g.spoken[i].times+1, mostSpoken)
-	if e.actor != nil {
-		t := &g.things[e.actor.at]
-		dx, dy := g.place.X-t.Place.X, g.place.Y-t.Place.Y
-		switch {
-		case g.ground.Map.View == world.TopDown:
-			t.Face(dx, dy)
-		case dx != 0:
-			t.Heading = cmp.Compare(dx, 0)
-		}
-	}
-	if len(g.pages()) == 0 {
-		g.readOut()
-	}
 }
 
 // Document is the document on which the game is played by now.

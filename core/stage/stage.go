@@ -74,8 +74,7 @@ type Effects interface {
 	// changed, and they are told. The piece sets its fact.
 	Give(to *kind.State, usesUp bool)
 	// Say lets the player read what the piece says, page by page, while everything else stands still; then the piece goes to a
-	// state, and sets its fact if it was not in that before. Said again while the player stays at the piece, it is not read again.
+	// state, and sets its fact if it was not in that before. Of a piece that has several things to say it is one, by what holds,
+	// in turn or by chance, and the piece looks at the player. Said again while the player stays at the piece, it is not read again.
 	Say(then *kind.State)
-	// Speak is Say of one of the things that the piece has to say, by what holds, in turn or by chance. Who speaks looks at the player.
-	Speak(then *kind.State)
 }

@@ -23,7 +23,7 @@ var Kind = &kind.Kind{ID: 21, Word: "person", Name: "Person", Family: kind.Folk,
 	States: []*kind.State{unmet, met}, First: func(kind.Values) *kind.State { return unmet },
 	Moments:   []*kind.Moment{props.Spoken, props.Lost},
 	Changes:   []kind.Change{{From: unmet, To: met, By: props.Spoken}},
-	Behaviour: behaviour{}, Picture: gardener,
+	Behaviour: behaviour{stage.Telling{Then: met}}, Picture: gardener,
 	Purpose: "Says something to the player who speaks to them, depending on what holds. Everything else waits meanwhile.",
 	Props: slices.Concat([]kind.Has{
 		{Prop: props.Who},
@@ -48,21 +48,8 @@ func stands(v kind.Values) bool {
 
 func goes(v kind.Values) bool { return !stands(v) }
 
-type behaviour struct{}
-
-// Touched implements stage.Touched.
-func (behaviour) Touched(self stage.Self, _ stage.Touch, do stage.Effects) {
-	if self.Int(props.SaysBy) == props.SaysWhenTouched {
-		do.Speak(met)
-	}
-}
-
-// Used implements stage.Used.
-func (behaviour) Used(self stage.Self, do stage.Effects) {
-	if self.Int(props.SaysBy) == props.SaysWhenUsed {
-		do.Speak(met)
-	}
-}
+// A person speaks, and goes about.
+type behaviour struct{ stage.Telling }
 
 // Move implements stage.Mover. Who comes up to the player stays beside them.
 func (behaviour) Move(all iter.Seq[*stage.Actor], around stage.Around) {

@@ -21,7 +21,7 @@ var Kind = &kind.Kind{ID: 20, Word: "sign", Name: "Sign", Family: kind.Workings,
 	States: []*kind.State{unread, read}, First: func(kind.Values) *kind.State { return unread },
 	Moments:   []*kind.Moment{props.Read},
 	Changes:   []kind.Change{{From: unread, To: read, By: props.Read}},
-	Behaviour: behaviour{}, Picture: board,
+	Behaviour: stage.Telling{Then: read}, Picture: board,
 	Purpose: "Says something to the player who reads it. Everything else waits until they have read it.",
 	Props: slices.Concat([]kind.Has{
 		{Prop: props.Says},
@@ -29,19 +29,3 @@ var Kind = &kind.Kind{ID: 20, Word: "sign", Name: "Sign", Family: kind.Workings,
 		{Prop: props.Stops, Usual: 1, Only: kind.FromAbove},
 		{Prop: props.Power},
 	}, props.Facts, []kind.Has{{Prop: props.Own, Apart: true}}, props.Presence)}
-
-type behaviour struct{}
-
-// Touched implements stage.Touched.
-func (behaviour) Touched(self stage.Self, _ stage.Touch, do stage.Effects) {
-	if self.Int(props.SaysBy) == props.SaysWhenTouched {
-		do.Say(read)
-	}
-}
-
-// Used implements stage.Used.
-func (behaviour) Used(self stage.Self, do stage.Effects) {
-	if self.Int(props.SaysBy) == props.SaysWhenUsed {
-		do.Say(read)
-	}
-}
