@@ -121,3 +121,9 @@ func (s Size) Cells(l grid.Lattice, p Place) grid.Rect {
 	x0, y0, x1, y1 := s.box(p)
 	return grid.Between(l.CellAt(grid.Point{X: x0 >> 8, Y: y0 >> 8}), l.CellAt(grid.Point{X: x1 >> 8, Y: y1 >> 8}))
 }
+
+// Opaque reports whether nobody sees past a cell: it is solid all over, and not by water.
+func (g *Ground) Opaque(c grid.Point) bool {
+	of := g.cellAt(c)
+	return of.solid == tiles.Whole && !of.water
+}

@@ -180,7 +180,7 @@ func RemoveLayer(d *world.Document, mapID, id world.ID) (Edit, error) {
 			lying = append(lying, p)
 		}
 	}
-	e.Parts = append(e.Parts, RemoveWires(d, lying...)...)
+	e.Parts = append(e.Parts, RemoveWith(d, lying...)...)
 	for _, p := range lying {
 		e.Parts = append(e.Parts, Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}})
 	}
@@ -266,6 +266,23 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 		})
 		next.Number, next.Layer = 0, layer[p.Layer]
 		e.Parts = append(e.Parts, Put{Ref: world.Ref{Sort: world.SortPiece, Map: fresh.ID, ID: copies[p.ID]}, Values: next.Values()})
+	}
+	for _, r := range d.Rules {
+		if d.MapOf(r) != m {
+			continue
+		}
+		if r.HomeSort == kind.Piece && copies[r.Home] == 0 {
+			continue
+		}
+		e.Parts = append(e.Parts, CopyRule(r, ids, func(_ kind.Thing, named world.ID) world.ID {
+			switch to := copies[named]; {
+			case named == id:
+				return fresh.ID
+			case to != 0:
+				return to
+			}
+			return named
+		}))
 	}
 	for _, w := range d.Wires {
 		next := *w

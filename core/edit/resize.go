@@ -84,7 +84,7 @@ func (r Resize) Edit(d *world.Document) (Edit, error) {
 	for _, c := range loss.Crossings {
 		add(Remove{Ref: world.Ref{Sort: world.SortCrossing, ID: c.ID}})
 	}
-	e.Parts = append(e.Parts, RemoveWires(d, loss.Pieces...)...)
+	e.Parts = append(e.Parts, RemoveWith(d, loss.Pieces...)...)
 	for _, p := range loss.Pieces {
 		add(Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}})
 	}

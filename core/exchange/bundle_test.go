@@ -24,6 +24,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
+	"azzel/core/logic/random"
 	"azzel/core/pack/stored"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -68,7 +69,7 @@ func leaves(columns, rows int) []byte {
 func glasshouse(t testing.TB, seed uint64, steps int) (*world.Document, library) {
 	t.Helper()
 	lib := library{}
-	ids := &world.Counter{Prefix: 7}
+	ids := &world.Counter{Prefix: 97}
 	d, err := world.Start(world.Project{Name: "Ferns & Öfen", CellW: 8, CellH: 8, SeenW: 12, SeenH: 9}, ids)
 	if err != nil {
 		t.Fatal(err)
@@ -211,6 +212,16 @@ func same(t *testing.T, want, got *world.Document) {
 			t.Fatalf("a wire %+v came back as %+v", *w, is)
 		}
 	}
+	if len(want.Rules) != len(got.Rules) {
+		t.Fatalf("%d rules came back as %d", len(want.Rules), len(got.Rules))
+	}
+	for i, r := range want.Rules {
+		is := *got.Rules[i]
+		is.Number = r.Number
+		if is.ID != r.ID || !world.SameValues(is.Values(), r.Values()) {
+			t.Fatalf("a rule %+v came back as %+v", *r, is)
+		}
+	}
 }
 
 // A bundle holds everything, and out, in and out again gives the same bytes.
@@ -249,8 +260,9 @@ func TestGoldenBundle(t *testing.T) {
 	first, _ := read(1)
 	asking := askingAll(t, first.Document)
 	wired := withWire(t, asking)
+	ruled := withRules(t, wired)
 	if stored.Updating() {
-		if err := os.WriteFile(file(exchange.Version), written(t, wired, first.Blobs), 0o644); err != nil {
+		if err := os.WriteFile(file(exchange.Version), written(t, ruled, first.Blobs), 0o644); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -261,6 +273,9 @@ func TestGoldenBundle(t *testing.T) {
 		}
 		if version >= 4 {
 			want = wired
+		}
+		if version >= 5 {
+			want = ruled
 		}
 		c, _ := read(version)
 		same(t, want, c.Document)
@@ -289,6 +304,30 @@ func withWire(t *testing.T, d *world.Document) *world.Document {
 	}
 	w := world.Wire{Name: "Feed", From: ends[0], To: ends[len(ends)-1], Does: world.TurnsOff, After: 90, Of: world.AllOf}
 	res, err := edit.Apply(d, edit.Edit{Label: "wire", Parts: []edit.Part{edit.Put{Ref: edit.WireRef(6<<32 | 1), Values: w.Values()}}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return res.Document
+}
+
+// withRules is a document with some rules, as bundles hold them since version 5.
+func withRules(t *testing.T, d *world.Document) *world.Document {
+	t.Helper()
+	ids := &world.Counter{Prefix: 97}
+	of := random.Things{Facts: []world.ID{ids.NewID()}, Items: []world.ID{ids.NewID()}, Maps: []world.ID{d.Maps[0].ID}, Areas: []world.ID{ids.NewID()}, Crossings: []world.ID{ids.NewID()}, Rules: []world.ID{ids.NewID()}}
+	for _, m := range d.Maps {
+		for _, p := range m.Pieces {
+			of.Pieces = append(of.Pieces, p.ID)
+		}
+	}
+	var parts []edit.Part
+	for seed := range uint64(8) {
+		r := world.Rule{Name: "Dawn", Off: seed == 3, Rule: random.Rule(rand.New(rand.NewPCG(seed, 1)), of, ids.NewID)}
+		r.HomeSort = []kind.Thing{kind.NoThing, kind.Map, kind.Piece, kind.Type}[seed%4]
+		r.Home = []world.ID{0, of.Maps[0], of.Pieces[0], world.Foe}[seed%4]
+		parts = append(parts, edit.Put{Ref: world.RuleRef(ids.NewID()), Values: r.Values()})
+	}
+	res, err := edit.Apply(d, edit.Edit{Label: "rules", Parts: parts})
 	if err != nil {
 		t.Fatal(err)
 	}

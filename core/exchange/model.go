@@ -3,7 +3,9 @@ package exchange
 // Format and Version are what bundle.json says of itself.
 const (
 	Format  = "azzel bundle"
-	Version = 4
+	Version = 5
+	// withoutRules is the version of bundles that have wires and no rules.
+	withoutRules = 4
 	// withoutWires is the version of bundles without wires: they are written as before there were any.
 	withoutWires = 3
 )
@@ -45,6 +47,7 @@ type Bundle struct {
 	Items   []Item   `json:"items,omitempty"`
 	Facts   []Fact   `json:"facts,omitempty"`
 	Wires   []Wire   `json:"wires,omitempty"`
+	Rules   []Rule   `json:"rules,omitempty"`
 }
 
 // An Item is something that the player can have.

@@ -138,6 +138,9 @@ func (b *writer) all() error {
 		out.Facts = append(out.Facts, Fact{idText(f.ID), f.Name, f.Counts, f.Start})
 	}
 	if out.Wires = wiresOf(d); len(out.Wires) > 0 {
+		out.Version = withoutRules
+	}
+	if out.Rules = rulesOf(d); len(out.Rules) > 0 {
 		out.Version = Version
 	}
 	for _, m := range d.Medleys {

@@ -194,7 +194,7 @@ func (h *Hand) EraseCells(d *world.Document) Outcome {
 	}
 	parts := h.away(d, c)
 	standing := h.Standing(d, c)
-	parts = append(parts, edit.RemoveWires(d, standing...)...)
+	parts = append(parts, edit.RemoveWith(d, standing...)...)
 	for _, p := range standing {
 		parts = append(parts, edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}})
 	}

@@ -327,10 +327,12 @@ func Remove(d *world.Document, s Selection) (e *edit.Edit, says string) {
 	switch s.Ref.Sort {
 	case world.SortPiece:
 		if _, p := d.Piece(s.Ref.ID); p != nil {
-			e.Parts = edit.RemoveWires(d, p)
+			e.Parts = edit.RemoveWith(d, p)
 		}
 	case world.SortMap:
-		e.Parts = edit.RemoveWires(d, d.Map(s.Ref.ID).Pieces...)
+		e.Parts = append(edit.RemoveMapRules(d, s.Ref.ID), edit.RemoveWith(d, d.Map(s.Ref.ID).Pieces...)...)
+	case world.SortArea:
+		e.Parts = edit.RemoveRules(d, kind.Area, s.Ref.ID)
 	}
 	e.Parts = append(e.Parts, edit.Remove{Ref: s.Ref})
 	if s.Ref.Sort != world.SortMap {

@@ -182,12 +182,7 @@ func Register(k *Kind) {
 		}
 		states[s.Number], stateWords[s.Word] = s, s
 	}
-	for _, m := range k.Moments {
-		if n, o := moments[m.Number], momentWords[m.Word]; n != nil && n != m || o != nil && o != m {
-			panic(fmt.Sprintf("two moments have the number %d or the word %q", m.Number, m.Word))
-		}
-		moments[m.Number], momentWords[m.Word] = m, m
-	}
+	RegisterMoments(k.Moments...)
 	all, byID[k.ID], words[k.Word] = append(all, k), k, k
 }
 

@@ -8,7 +8,7 @@ import (
 
 // A Field numbers a property of a stored thing within its sort. The numbers stand in stored bytes and are never used
 // again. Properties of pieces have theirs in common over all kinds.
-type Field uint32
+type Field uint64
 
 // A Sort is what a property is: a number of numbers with a meaning.
 type Sort uint8
@@ -56,10 +56,12 @@ const (
 	Piece
 	Map
 	Type
+	Crossing
+	Rule
 )
 
 // ThingNames are what people call things that can be referred to.
-var ThingNames = [...]string{NoThing: "nothing", Character: "character", Track: "track", Area: "area", Item: "item", Fact: "fact", Piece: "piece", Map: "map", Type: "type of piece"}
+var ThingNames = [...]string{NoThing: "nothing", Character: "character", Track: "track", Area: "area", Item: "item", Fact: "fact", Piece: "piece", Map: "map", Type: "type of piece", Crossing: "crossing", Rule: "rule"}
 
 // Local reports whether a thing is not in other maps and projects, so that copies that are kept leave it behind.
 func (t Thing) Local() bool { return t != Item && t != Fact && t != Type }

@@ -77,6 +77,14 @@ const (
 	Items, Stack = 1000, 999
 	// Facts is how many facts a project has, FactValue the greatest number that one can be.
 	Facts, FactValue = 1000, 999_999
+	// Rules is how many rules a project has, RuleParts how many moments and actions one of them, RuleTicks the longest time of which a rule
+	// speaks, in ticks.
+	Rules, RuleParts, RuleTicks = 20_000, 1000, 216_000
+	// Runs is how many rules are under way at most, and how many moments wait; Moments and Deeds how many a tick does, RunDeeds how many of
+	// the deeds one run.
+	Runs, Moments, Deeds, RunDeeds = 4096, 1000, 10_000, 1000
+	// Choices is how many answers a question has at most.
+	Choices = 6
 	// Values is how many properties a stored thing has.
 	Values = 4096
 	// ReplayState is the largest state that a replay begins with.

@@ -30,6 +30,8 @@ type Happening interface {
 	Sees(piece, other kind.ID) bool
 	// OneIn is one of so many times true, the same whenever it is asked of what happened, and apart for each key.
 	OneIn(times, key int) bool
+	// Draw is a number from 0 to before n, the same whenever it is asked of what happened, and apart for each key.
+	Draw(n, key int) int
 	// Went is how often the rule that asks went, Since how many ticks ago it did last.
 	Went() int
 	Since() int

@@ -5,9 +5,14 @@ import (
 	"errors"
 	"fmt"
 	"slices"
+	"strings"
+	"unicode"
+	"unicode/utf8"
 
 	"azzel/core/kind"
+	"azzel/core/limit"
 	"azzel/core/pack"
+	"azzel/core/words"
 )
 
 // ErrMomentary is what Check reports of a condition that asks what only something that happens can answer: who did it,
@@ -55,6 +60,10 @@ func (w *writer) number(n *int, _, _ int, _ string)   { w.Int(*n) }
 func (w *writer) thing(id *kind.ID, _ kind.Thing)     { w.Uint(uint64(*id)) }
 func (w *writer) property(f *kind.Field)              { w.Uint(uint64(*f)) }
 func (w *writer) state(n *int)                        { w.Uint(uint64(*n)) }
+func (w *writer) flag(yes *bool)                      { w.Bool(*yes) }
+func (w *writer) moment(n *int)                       { w.Uint(uint64(*n)) }
+func (w *writer) words(t *words.Text)                 { w.Blob(t.Encode()) }
+func (w *writer) name(s *string)                      { w.Text(*s) }
 func (w *writer) momentary(string)                    {}
 func (w *writer) terms(list *[]Condition) bool {
 	w.Uint(uint64(len(*list)))
@@ -86,7 +95,21 @@ func (r *reader) number(n *int, _, _ int, _ string) { *n = r.Int() }
 func (r *reader) thing(id *kind.ID, _ kind.Thing)   { *id = kind.ID(r.Uint()) }
 func (r *reader) property(f *kind.Field)            { *f = kind.Field(min(r.Uint(), 1<<32-1)) }
 func (r *reader) state(n *int)                      { *n = int(min(r.Uint(), 1<<32-1)) }
-func (r *reader) momentary(string)                  {}
+func (r *reader) flag(yes *bool)                    { *yes = r.Bool() }
+func (r *reader) moment(n *int)                     { *n = int(min(r.Uint(), 1<<32-1)) }
+func (r *reader) name(s *string)                    { *s = r.Text(4 * limit.NameLetters) }
+func (r *reader) words(t *words.Text) {
+	b := r.Blob(limit.TextBytes)
+	if len(b) == 0 || r.Err() != nil {
+		return
+	}
+	is, err := words.Decode(b)
+	if err != nil {
+		r.fail("%w", err)
+	}
+	*t = is
+}
+func (r *reader) momentary(string) {}
 func (r *reader) terms(list *[]Condition) bool {
 	n := r.Count(MostTerms, 2)
 	if r.err == nil {
@@ -113,11 +136,27 @@ func Decode(b []byte) (Condition, error) {
 	return c, nil
 }
 
+// DecodePart reads what Part.Encode wrote, as a part of an id.
+func DecodePart(id kind.ID, b []byte) (Part, error) {
+	r := &reader{Reader: pack.NewReader(b)}
+	p := Part{ID: id}
+	p.visit(r)
+	if err := r.Done(); r.err == nil {
+		r.err = err
+	}
+	if r.err != nil {
+		return Part{}, fmt.Errorf("reading a part of a rule: %w", r.err)
+	}
+	return p, nil
+}
+
 // A checker visits a condition to hold it against what it may be.
 type checker struct {
 	depth
 	happens bool
-	count   int
+	// unchosen says that what is named may be chosen later.
+	unchosen bool
+	count    int
 }
 
 func (k *checker) option(n *int, words []string, name string) {
@@ -132,6 +171,7 @@ func (k *checker) number(n *int, least, most int, name string) {
 }
 func (k *checker) thing(id *kind.ID, sort kind.Thing) {
 	switch {
+	case *id == 0 && k.unchosen:
 	case *id == 0:
 		k.fail("a condition asks for no %s: choose one", kind.ThingNames[sort])
 	case sort == kind.Type && kind.Of(*id) == nil:
@@ -148,6 +188,22 @@ func (k *checker) property(f *kind.Field) {
 func (k *checker) state(n *int) {
 	if kind.StateOf(*n) == nil {
 		k.fail("%w: a state of number %d is not known here; reload the page", pack.ErrMalformed, *n)
+	}
+}
+func (k *checker) flag(*bool) {}
+func (k *checker) moment(n *int) {
+	if kind.MomentOf(*n) == nil {
+		k.fail("%w: a moment of number %d is not known here; reload the page", pack.ErrMalformed, *n)
+	}
+}
+func (k *checker) words(t *words.Text) {
+	if err := t.Check(); err != nil {
+		k.fail("%w", err)
+	}
+}
+func (k *checker) name(s *string) {
+	if n := utf8.RuneCountInString(*s); n > limit.NameLetters || !utf8.ValidString(*s) || strings.ContainsFunc(*s, unicode.IsControl) {
+		k.fail("a name is one line of at most %d letters", limit.NameLetters)
 	}
 }
 func (k *checker) momentary(string) {
@@ -185,6 +241,10 @@ func (r *referrer) option(*int, []string, string)   {}
 func (r *referrer) number(*int, int, int, string)   {}
 func (r *referrer) property(*kind.Field)            {}
 func (r *referrer) state(*int)                      {}
+func (r *referrer) flag(*bool)                      {}
+func (r *referrer) moment(*int)                     {}
+func (r *referrer) name(*string)                    {}
+func (r *referrer) words(t *words.Text)             { *t = t.Refer(r.each) }
 func (r *referrer) momentary(string)                {}
 func (r *referrer) terms(*[]Condition) bool         { return true }
 func (r *referrer) thing(id *kind.ID, s kind.Thing) { *id = r.each(s, *id) }

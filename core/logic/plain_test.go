@@ -78,6 +78,7 @@ func (w world) Near(piece, other kind.ID, cells int) bool {
 func (w world) Faces(piece, other kind.ID) bool { return w.chance(2, "faces", piece, other) == 0 }
 func (w world) Sees(piece, other kind.ID) bool  { return w.chance(2, "sees", piece, other) == 0 }
 func (w world) OneIn(times, key int) bool       { return w.chance(times, "chance", kind.ID(key)) == 0 }
+func (w world) Draw(n, key int) int             { return w.chance(n, "draw", kind.ID(key)) }
 func (w world) Went() int                       { return w.chance(5, "went") }
 func (w world) Since() int                      { return w.chance(9, "since") }
 

@@ -5,6 +5,7 @@ import (
 
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/words"
 )
 
 // A visitor is what is done with each part of a condition: it is written, read, checked, or says to what it refers. It
@@ -16,6 +17,10 @@ type visitor interface {
 	thing(id *kind.ID, sort kind.Thing)
 	property(f *kind.Field)
 	state(n *int)
+	flag(yes *bool)
+	moment(n *int)
+	words(t *words.Text)
+	name(s *string)
 	// momentary is called before what only something that happens can ask.
 	momentary(what string)
 	// terms are how many terms follow, which are visited after. in and out lie round them, and round values in values.

@@ -48,8 +48,13 @@ func placedOrder(list []conditional) []conditional {
 // startsGone reports whether a piece is not there when play begins: it is in a state in which it is gone, or absent and not
 // there by what must hold for it.
 func startsGone(p *world.Piece) bool {
+	return startsDone(p) || p.Int(props.Starts) == kind.Absent && !world.HasWhile(p)
+}
+
+// startsDone reports whether a piece starts in a state in which it is gone.
+func startsDone(p *world.Piece) bool {
 	own := kind.StateOf(p.Int(props.Own))
-	return own != nil && own.Gone || p.Int(props.Starts) == kind.Absent && !world.HasWhile(p)
+	return own != nil && own.Gone
 }
 
 // StartsHidden reports whether a piece is there and not seen.
@@ -146,7 +151,7 @@ func (i inquiry) Presence(piece world.ID) (int, bool) {
 		return 0, false
 	case i.g.absent[piece]:
 		return kind.Absent, true
-	case StartsHidden(p):
+	case i.g.Hidden(p):
 		return kind.Hidden, true
 	}
 	return kind.There, true
@@ -210,6 +215,11 @@ func (g *Game) Absent() (ids []world.ID) {
 			ids = append(ids, c.piece.ID)
 		}
 	}
+	for _, p := range g.presences {
+		if p.is == kind.Absent && g.absent[p.piece] {
+			ids = append(ids, p.piece)
+		}
+	}
 	return ids
 }
 
@@ -221,8 +231,13 @@ const mostRounds = 16
 // with what came of that as long as something changes, since they may ask whether others are there.
 func (g *Game) ask() {
 	g.laden = g.helped & Laden
-	if g.absent = nil; len(g.conditional)+len(g.states) > 0 {
+	if g.absent = nil; len(g.conditional)+len(g.states)+len(g.presences) > 0 {
 		g.absent = map[world.ID]bool{}
+	}
+	for _, p := range g.presences {
+		if _, piece := g.pieceOf(p.piece); piece != nil && p.is == kind.Absent && !world.HasWhile(piece) {
+			g.absent[p.piece] = true
+		}
 	}
 	for _, s := range g.states {
 		if kind.StateOf(s.state).Gone {
@@ -235,8 +250,9 @@ func (g *Game) ask() {
 	}
 	for range mostRounds {
 		changed := false
-		for _, c := range asked {
-			if not := c.gone || g.isGone(c.piece.ID) || !g.Holds(c.piece.ID, c.while); not != g.absent[c.piece.ID] {
+		for i := range asked {
+			c := &asked[i]
+			if not := g.isSetAbsent(c) || g.isGone(c.piece.ID) || !g.Holds(c.piece.ID, c.while); not != g.absent[c.piece.ID] {
 				g.absent[c.piece.ID], changed = not, true
 			}
 		}
@@ -294,6 +310,10 @@ func (g *Game) sumOfPieces() uint64 {
 	for _, id := range g.switched {
 		put(id)
 	}
+	for _, p := range g.presences {
+		put(p.piece)
+		put(world.ID(p.is))
+	}
 	for k := range g.things {
 		if t := &g.things[k]; t.Gone && t.From == 0 {
 			put(t.ID)
@@ -309,7 +329,7 @@ func (g *Game) recall() {
 	if !g.stale && g.laden == g.helped&Laden && g.became == g.whatBecame() {
 		return
 	}
-	if g.stale = false; len(g.conditional)+len(g.states) == 0 {
+	if g.stale = false; len(g.conditional)+len(g.states)+len(g.presences) == 0 {
 		return
 	}
 	g.ask()

@@ -5,6 +5,7 @@ import (
 
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/world"
 )
 
@@ -41,11 +42,15 @@ var (
 	// Sank: a raft left them in the water.
 	Sank = &kind.Moment{Number: 1008, Word: "sank"}
 	// Hurt: something hurt them.
-	Hurt = &kind.Moment{Number: 1009, Word: "hurt"}
+	Hurt = logic.PlayerHurt
 	// Harmed: their health was used up.
-	Harmed = &kind.Moment{Number: 1010, Word: "harmed"}
+	Harmed = logic.PlayerHarmed
 	// Fell: they went over a deadly edge.
-	Fell = &kind.Moment{Number: 1011, Word: "fell"}
+	Fell = logic.PlayerFell
+	// Ended: a rule ended the play.
+	Ended = &kind.Moment{Number: 1012, Word: "ended"}
+	// Jammed: rules set one another off without end.
+	Jammed = &kind.Moment{Number: 1013, Word: "jammed"}
 )
 
 // Happened reports whether a moment is among some events.
@@ -60,6 +65,9 @@ func (g *Game) tell(e Event) {
 		e.Piece = g.things[i].Piece()
 	}
 	g.events = append(g.events, e)
+	if g.book.Listens(e.Moment.Number) {
+		g.runs.Raise(g.book, logic.Happened{Moment: e.Moment.Number, Thing: e.Piece})
+	}
 }
 
 // happens notes that something happened to the player.

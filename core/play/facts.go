@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"slices"
 
+	"azzel/core/logic"
 	"azzel/core/world"
 )
 
@@ -47,7 +48,15 @@ func (g *Game) setFact(f *world.Fact, value int, by world.ID) {
 	if !there {
 		g.facts = slices.Insert(g.facts, k, Known{})
 	}
-	g.facts[k] = Known{f.ID, f.Bound(value), g.tick, by}
+	is, was := f.Bound(value), f.Start
+	if there {
+		was = f.Bound(g.facts[k].Value)
+	}
+	g.facts[k] = Known{f.ID, is, g.tick, by}
+	if is != was {
+		g.raise(logic.FactChanged, f.ID, was, is)
+		g.raise(logic.FactReached, f.ID, was, is)
+	}
 	g.stale = true
 }
 

@@ -94,6 +94,9 @@ func (s *state) frozen() []byte {
 		s.reading.encode(&w)
 		encodeSpoken(&w, s.spoken)
 	}
+	if !s.ruling.empty() {
+		s.ruling.encode(&w)
+	}
 	return w.Bytes
 }
 

@@ -51,16 +51,22 @@ func (g *Game) give(i *world.Item, n int) bool {
 		return false
 	}
 	g.items[k].Count += n
+	g.raise(logic.ItemHad, i.ID, g.items[k].Count-n, g.items[k].Count)
 	g.stale = true
 	return true
 }
 
 // spend takes from the player what a condition says that they have at least, where it says that and no more.
 func (g *Game) spend(needs logic.Condition) {
-	item, n := needs.Item()
+	g.spendItem(needs.Item())
+}
+
+// spendItem takes so many of an item from the player, or as many as they have.
+func (g *Game) spendItem(item world.ID, n int) {
 	if k, had := g.stock(item); had && n > 0 {
 		if g.items[k].Count = max(0, g.items[k].Count-n); g.items[k].Count == 0 {
 			g.items = slices.Delete(g.items, k, k+1)
+			g.raise(logic.ItemUsedUp, item, 1, 0)
 		}
 		g.stale = true
 	}

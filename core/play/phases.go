@@ -79,6 +79,8 @@ var phases = [...]phase{
 	{do: func(g *Game, _ *tick) { g.arrange() }},
 	// Wires work their ends by what became of their beginnings.
 	{do: func(g *Game, _ *tick) { g.goAlongWires() }},
+	// Rules answer to what happened.
+	{do: func(g *Game, _ *tick) { g.goByRules(false) }},
 	// What is there from now on follows from what became of items and facts.
 	{do: func(g *Game, _ *tick) { g.recall() }},
 	// The camera goes where the player went.
@@ -105,21 +107,28 @@ func (g *Game) movePlayer(t *tick) {
 	}
 }
 
+// standsStill reports whether nothing moves any more: the game is finished, or rules set one another off without end.
+func (g *Game) standsStill() bool { return g.finished || g.runs.Jammed != 0 }
+
 // Tick lets a sixtieth of a second pass. After the finish nothing moves; while the player reads, nothing else does.
 func (g *Game) Tick(in Input) {
 	g.events = g.events[:0]
-	if g.finished {
+	if g.standsStill() {
 		return
 	}
 	g.tick++
 	g.helped, g.started, g.refusing = in&helps, 0, g.refusing[:0]
 	g.assisted = g.assisted || g.helped != 0
-	g.now = tick{in: in}
-	if g.reading.piece != 0 {
-		g.read(in)
+	if g.now = (tick{in: in}); g.reads() {
+		if g.read(in); !g.reads() {
+			g.goByRules(true)
+		}
 		g.recall()
 		g.follow()
 		return
+	}
+	if g.stilled {
+		g.now.in &= helps
 	}
 	for i := range phases {
 		p := &phases[i]

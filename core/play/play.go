@@ -4,6 +4,7 @@ import (
 	"azzel/core/body"
 	"azzel/core/grid"
 	_ "azzel/core/kinds" // so that there are kinds wherever something is played
+	"azzel/core/logic"
 	"azzel/core/world"
 )
 
@@ -76,6 +77,9 @@ type Game struct {
 	// wait then.
 	wiresSaw  uint64
 	wiresRest bool
+	// book are the rules of the document, soSaw sums up what was remembered when those were asked last that are so while something holds.
+	book  *logic.Book
+	soSaw uint64
 	// pieces are all of the document, once something asked for one.
 	pieces map[world.ID]placed
 	areas  []placedArea
@@ -115,7 +119,7 @@ func (g *Game) goTo(s state) {
 	}
 	g.state = s
 	g.player = &g.players[0]
-	g.wiresRest = false
+	g.wiresRest, g.soSaw = false, 0
 }
 
 // New begins a game on d.
@@ -135,7 +139,8 @@ func New(d *world.Document, start Start) (*Game, error) {
 // look takes d as the document from now on.
 func (g *Game) look(d *world.Document) {
 	g.doc, g.grounds, g.pieces = d, map[world.ID]*body.Ground{}, nil
-	g.wiresRest = false
+	g.wiresRest, g.soSaw = false, 0
+	g.book = bookOf(d)
 	g.moves = d.Played()
 	g.conditional, g.askOfPieces = conditionals(d)
 	g.ask()
@@ -199,6 +204,7 @@ func (g *Game) set(m *world.Map, c grid.Point) {
 	g.enter(m)
 	// What was read stands elsewhere.
 	g.through, g.reading = 0, reading{}
+	g.shutBox(0)
 	g.put(g.ground.At(c))
 	g.entered, g.enteredOn = g.place, 0
 	g.comesBackTo(0)
@@ -226,6 +232,7 @@ func (g *Game) goOn(d *world.Document) error {
 		return err
 	}
 	g.settleWires(before)
+	g.settleRules(before)
 	return nil
 }
 

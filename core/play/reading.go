@@ -8,6 +8,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/limit"
+	"azzel/core/logic"
 	"azzel/core/pack"
 	"azzel/core/talk"
 	"azzel/core/text"
@@ -58,7 +59,7 @@ func decodeReading(r *pack.Reader) (m reading) {
 // the piece has said it and the player is still at it, nothing happens.
 func (e effects) say(then int) {
 	g := e.g
-	if g.staysAt(e.piece.ID) || g.reading.piece != 0 {
+	if g.staysAt(e.piece.ID) || g.reads() {
 		return
 	}
 	g.reading = reading{piece: e.piece.ID, says: props.Says.Field, then: then, keys: g.now.in & turning}
@@ -111,6 +112,9 @@ func (e effects) lookAtPlayer() {
 
 // pages are those of what is read by now, none if nothing is.
 func (g *Game) pages() []text.Page {
+	if _, part := g.asking(); part != nil {
+		return BoxOf(g.doc).Pages(part.Text.Say(said{g}))
+	}
 	_, p := g.pieceOf(g.reading.piece)
 	prop := kind.PropOf(g.reading.says)
 	if p == nil || prop == nil {
@@ -139,18 +143,31 @@ func BoxOf(d *world.Document) text.Box {
 // Page is what the player reads now, in the box of BoxOf; false if nothing. More says that there are more pages of it.
 func (g *Game) Page() (page text.Page, more, reads bool) {
 	pages := g.pages()
+	if _, part := g.asking(); len(pages) == 0 && part != nil && part.Does == logic.Question {
+		pages = []text.Page{{}}
+	}
 	if len(pages) == 0 {
 		return page, false, false
 	}
-	at := min(g.reading.page, len(pages)-1)
-	return pages[at], at < len(pages)-1, true
+	at := min(g.reading.page+g.box.page, len(pages)-1)
+	page, more = pages[at], at < len(pages)-1
+	if _, texts := g.choices(); !more && len(texts) > 0 {
+		page.Choices, page.Chosen = texts, min(g.box.choice, len(texts)-1)
+	}
+	return page, more, true
 }
 
 // Reads reports whether the player reads something, so that everything else stands still.
-func (g *Game) Reads() bool { return g.reading.piece != 0 }
+func (g *Game) Reads() bool { return g.reads() }
+
+func (g *Game) reads() bool { return g.reading.piece != 0 || g.box.rule != 0 }
 
 // read lets the player turn a page, and ends when they have turned the last, or what they read is gone.
 func (g *Game) read(in Input) {
+	if g.box.rule != 0 {
+		g.readRule(in)
+		return
+	}
 	keys := in & turning
 	pressed := keys &^ g.reading.keys
 	g.reading.keys = keys

@@ -91,7 +91,7 @@ func (r *Recording) keep(m moment) {
 
 // Tick plays on by a tick. What had been played after the tick that is shown is forgotten.
 func (r *Recording) Tick(in Input) {
-	if r.game.finished {
+	if r.game.standsStill() {
 		r.game.Tick(in)
 		return
 	}

@@ -19,6 +19,7 @@ type state struct {
 	memory
 	wiring
 	reading reading
+	ruling
 	flight
 	chances
 	held
@@ -72,11 +73,13 @@ func decodeHeld(r *pack.Reader) held {
 const (
 	stateTag = 'P'
 	// stateForm is the form in which a state is written, part by part. Those before are read, and written by frozen alone.
-	stateForm = 12
+	stateForm = 13
 	// wireless is the form that says nothing of wires: no state of it was stored but by plays that go on.
 	wireless = 10
 	// wordless is the form that says nothing of what is read.
 	wordless = 11
+	// ruleless is the form that says nothing of rules.
+	ruleless = 12
 )
 
 // mostPlayers is how many players a state has at most.
@@ -95,6 +98,7 @@ func (s *state) encode() []byte {
 	s.wiring.encode(w)
 	s.reading.encode(w)
 	encodeSpoken(w, s.spoken)
+	s.ruling.encode(w)
 	s.flight.encode(w)
 	s.chances.encode(w)
 	s.held.encode(w)
@@ -134,6 +138,9 @@ func readState(b []byte) (s state, err error) {
 		s.reading = decodeReading(r)
 		s.spoken = readSpoken(r)
 	}
+	if b[1] > ruleless {
+		s.ruling = decodeRuling(r)
+	}
 	s.flight = decodeFlight(r)
 	s.chances = decodeChances(r)
 	s.held = decodeHeld(r)
@@ -144,6 +151,7 @@ func readState(b []byte) (s state, err error) {
 func (s state) clone() state {
 	s.players = slices.Clone(s.players)
 	s.cast, s.memory, s.wiring, s.flight = s.cast.clone(), s.memory.clone(), s.wiring.clone(), s.flight.clone()
+	s.ruling = s.ruling.clone()
 	return s
 }
 

@@ -6,6 +6,7 @@ import (
 	"azzel/core/board"
 	"azzel/core/grid"
 	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/stage"
 	"azzel/core/world"
 )
@@ -69,6 +70,7 @@ func (g *Game) cross(c grid.Point, use bool) {
 	}
 	g.set(m, landing)
 	g.happens(Crossed)
+	g.raise(logic.CrossingTaken, found.ID, 0, 0)
 	if !ok {
 		g.through = found.ID
 		g.happens(NoLanding)

@@ -39,7 +39,19 @@ type Page struct {
 	Lines []string
 	// Over says that it goes on with a paragraph that did not fit.
 	Over bool
+	// Choices are what the player can choose, a line each, Chosen which one they are at.
+	Choices []string
+	Chosen  int
 }
+
+// Choice is how many pixels of the box a choice may be wide.
+func (b Box) Choice() int { return b.Inner() - choiceIndent }
+
+// High is how high the box is with a page, in its own pixels: with a line more for each choice.
+func (b Box) High(p Page) int { return b.H + len(p.Choices)*LineHeight }
+
+// choiceIndent is how far a choice stands from where lines begin.
+const choiceIndent = 8
 
 // Pages are what a text is shown as, one after the other: each paragraph begins a page of its own, and goes on with another one
 // where it does not fit. A text without a letter has none.
@@ -48,7 +60,7 @@ func (b Box) Pages(text string) (pages []Page) {
 		lines := Break(paragraph, b.Inner())
 		for over := false; len(lines) > 0; over = true {
 			n := min(len(lines), b.Lines)
-			pages = append(pages, Page{lines[:n], over})
+			pages = append(pages, Page{Lines: lines[:n], Over: over})
 			lines = lines[n:]
 		}
 	}
@@ -75,6 +87,9 @@ var (
 // drop is the sign that a box waits for the player.
 var drop = glyph{width: 5, rows: []uint16{4, 4, 14, 14, 31, 31, 14}}
 
+// leaf is the sign before the choice at which the player is.
+var leaf = glyph{width: 5, rows: []uint16{1, 3, 7, 15, 7, 3, 1}}
+
 // A Bitmap is pixels with red, green, blue and opacity, row by row.
 type Bitmap struct {
 	W, H   int
@@ -92,6 +107,7 @@ func (b *Bitmap) set(x, y int, colour [4]byte) {
 
 // Draw draws the box with a page, and the sign that it waits if it does.
 func (b Box) Draw(p Page, waits bool) *Bitmap {
+	b.H = b.High(p)
 	m := NewBitmap(b.W, b.H)
 	for y := range b.H {
 		for x := range b.W {
@@ -110,6 +126,13 @@ func (b Box) Draw(p Page, waits bool) *Bitmap {
 	}
 	for i, line := range p.Lines {
 		Draw(m, padding, padding+i*LineHeight, line, ink)
+	}
+	for i, line := range p.Choices {
+		y := padding + (b.Lines+i)*LineHeight
+		Draw(m, padding+choiceIndent, y, line, ink)
+		if i == p.Chosen {
+			m.glyph(&leaf, padding, y+Ascent-capital, ink)
+		}
 	}
 	if waits {
 		m.glyph(&drop, b.W-padding-1, b.H-padding-2-capital, ink)

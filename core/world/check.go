@@ -104,6 +104,11 @@ func (d *Document) check(r Ref) error {
 			return d.checkWire(w)
 		}
 		return nil
+	case SortRule:
+		if r := d.Rule(r.ID); r != nil {
+			return d.checkRule(r)
+		}
+		return nil
 	case SortCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return d.checkCrossing(c)

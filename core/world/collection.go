@@ -1,6 +1,7 @@
 package world
 
 import (
+	"fmt"
 	"slices"
 
 	"azzel/core/limit"
@@ -35,7 +36,36 @@ type listing[T any] struct {
 	numbered bool
 }
 
+// further are fields of a T that its table does not list, since there may be any number of them. What is not there has no bytes.
+type further[T any] struct {
+	values func(*T) []Value
+	is     func(Field) bool
+	set    func(*T, Value) error
+}
+
 func collect[T any](sort Sort, most int, list func(*Document) *[]*T, fields []field[T], is listing[T]) collection {
+	return collectFurther(sort, most, list, fields, is, nil)
+}
+
+func collectFurther[T any](sort Sort, most int, list func(*Document) *[]*T, fields []field[T], is listing[T], more *further[T]) collection {
+	for i, f := range fields {
+		if slices.ContainsFunc(fields[:i], func(g field[T]) bool { return g.number == f.number }) {
+			panic(fmt.Sprintf("two properties of things of sort %d have the number %d", sort, f.number))
+		}
+	}
+	valuesOf := func(t *T, fields []field[T]) []Value {
+		values := valuesOf(t, fields)
+		if more != nil {
+			values = append(values, more.values(t)...)
+		}
+		return values
+	}
+	setOne := func(t *T, v Value) error {
+		if more != nil && more.is(v.Field) {
+			return more.set(t, v)
+		}
+		return setField(t, fields, v)
+	}
 	ref := func(t *T) Ref { return Ref{Sort: sort, ID: *is.id(t)} }
 	return collection{
 		sort: sort, most: most,
@@ -55,8 +85,10 @@ func collect[T any](sort Sort, most int, list func(*Document) *[]*T, fields []fi
 		put: func(d *Draft, id ID, values []Value) error {
 			t := new(T)
 			*is.id(t) = id
-			if err := setFields(t, fields, values); err != nil {
-				return err
+			for _, v := range values {
+				if err := setOne(t, v); err != nil {
+					return err
+				}
 			}
 			if is.numbered {
 				d.number(is.order(t))
@@ -70,7 +102,7 @@ func collect[T any](sort Sort, most int, list func(*Document) *[]*T, fields []fi
 			if err != nil {
 				return err
 			}
-			return setField(t, fields, v)
+			return setOne(t, v)
 		},
 		remove: func(d *Draft, id ID) bool {
 			before := len(*list(d.doc))
@@ -123,6 +155,8 @@ var collections = []collection{
 		listing[Fact]{func(f *Fact) *ID { return &f.ID }, func(f *Fact) string { return f.Name }, func(f *Fact) *int { return &f.Number }, true}).from(7),
 	collect(SortWire, limit.Wires, func(d *Document) *[]*Wire { return &d.Wires }, wireFields,
 		listing[Wire]{func(w *Wire) *ID { return &w.ID }, func(w *Wire) string { return w.Name }, func(w *Wire) *int { return &w.Number }, true}).from(8),
+	collectFurther(SortRule, limit.Rules, func(d *Document) *[]*Rule { return &d.Rules }, ruleFields,
+		listing[Rule]{func(r *Rule) *ID { return &r.ID }, func(r *Rule) string { return r.Name }, func(r *Rule) *int { return &r.Number }, true}, ruleParts).from(9),
 }
 
 // from says since which version of the encoding a collection is there.

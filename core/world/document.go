@@ -73,6 +73,8 @@ type Document struct {
 	Facts []*Fact
 	// Wires are sorted by number.
 	Wires []*Wire
+	// Rules are sorted by number.
+	Rules []*Rule
 	// bonds finds the bond of a tile.
 	bonds *bondIndex
 	// next is the creation number that comes next.

@@ -51,7 +51,7 @@ func (d *Draft) Value(r Ref, f Field) (Value, bool) {
 			return v, true
 		}
 	}
-	if there && r.Sort == SortPiece && kind.PropOf(f) != nil {
+	if there && (r.Sort == SortPiece && kind.PropOf(f) != nil || r.Sort == SortRule && isRulePart(f)) {
 		return Value{Field: f}, true
 	}
 	return Value{}, false
@@ -95,7 +95,7 @@ func (d *Draft) Holds(r Ref, want []Value) bool {
 		is = append(is, own...)
 	}
 	for _, v := range values {
-		if r.Sort == SortPiece && !isBase(v.Field) && !slices.ContainsFunc(is, func(w Value) bool { return w.Field == v.Field }) {
+		if (r.Sort == SortPiece && !isBase(v.Field) || r.Sort == SortRule && isRulePart(v.Field)) && !slices.ContainsFunc(is, func(w Value) bool { return w.Field == v.Field }) {
 			return false
 		}
 	}

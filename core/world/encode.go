@@ -12,21 +12,27 @@ import (
 const (
 	documentTag = 'D'
 	// Version 2 has bonds and properties of the project's own, version 3 patches, version 4
-	// replays, version 5 tracks and areas, version 6 items, version 7 facts, version 8 wires. From version 3 on all are read.
-	documentVersion, oldestVersion = 8, 3
+	// replays, version 5 tracks and areas, version 6 items, version 7 facts, version 8 wires, version 9 rules. From version 3 on all are read.
+	documentVersion, oldestVersion = 9, 3
 	// withoutWires is the version of documents that have no wires: they are written as they were before there were any.
 	withoutWires = 7
+	// withoutRules is that of those that have wires and no rules.
+	withoutRules = 8
 )
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
-// version 7 without wires, else 8.
+// version 7 without wires and rules, 8 without rules, else 9.
 func (d *Document) Encode() []byte { return d.EncodeAt(nil) }
 
 // EncodeAt is Encode for work that goes at a pace.
 func (d *Document) EncodeAt(at pace.Pace) []byte {
 	version := byte(documentVersion)
-	if len(d.Wires) == 0 {
+	switch {
+	case len(d.Rules) > 0:
+	case len(d.Wires) == 0:
 		version = withoutWires
+	default:
+		version = withoutRules
 	}
 	w := &pack.Writer{Bytes: []byte{documentTag, version}}
 	w.Int(d.next)

@@ -36,6 +36,7 @@ const (
 	SortItem      Sort = 15
 	SortFact      Sort = 16
 	SortWire      Sort = 17
+	SortRule      Sort = 18
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else

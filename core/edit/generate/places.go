@@ -5,6 +5,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/kinds/random"
 	"azzel/core/logic"
@@ -19,7 +20,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 	e := edit.Edit{Label: "a step"}
 	add := func(p ...edit.Part) { e.Parts = append(e.Parts, p...) }
 	places := d.OfMap(m.ID)
-	switch n := a.Rand.IntN(17); {
+	switch n := a.Rand.IntN(21); {
 	case n < 2:
 		t := &world.Track{Name: fmt.Sprintf("Track %d", a.Rand.IntN(9)), Map: m.ID, Points: a.points(d, m), Round: a.Rand.IntN(2) == 0}
 		add(edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: a.IDs.NewID()}, Values: t.Values()})
@@ -117,6 +118,37 @@ func (a Author) place(d *world.Document) edit.Edit {
 			next.Does, next.After = (w.Does+1)%4, a.Rand.IntN(90)
 			add(edit.Changes(edit.WireRef(w.ID), w.Values(), next.Values())...)
 		}
+	case n < 18:
+		r := &world.Rule{Name: fmt.Sprintf("Rule %d", a.Rand.IntN(9)), Rule: terms.Rule(a.Rand, a.things(d), a.IDs.NewID)}
+		switch home := a.Rand.IntN(4); {
+		case home == 0:
+			r.HomeSort, r.Home = kind.Map, m.ID
+		case home == 1 && len(m.Pieces) > 0:
+			r.HomeSort, r.Home = kind.Piece, m.Pieces[a.Rand.IntN(len(m.Pieces))].ID
+		case home == 2:
+			r.HomeSort, r.Home = kind.Type, world.Foe
+		}
+		add(edit.Put{Ref: world.RuleRef(a.IDs.NewID()), Values: r.Values()})
+	case n < 20 && len(d.Rules) > 0:
+		r := d.Rules[a.Rand.IntN(len(d.Rules))]
+		switch next := *r; a.Rand.IntN(4) {
+		case 0:
+			add(edit.Remove{Ref: world.RuleRef(r.ID)})
+		case 1:
+			next.Off, next.Busy = !r.Off, logic.Both
+			add(edit.Changes(world.RuleRef(r.ID), r.Values(), next.Values())...)
+		default:
+			if len(r.Parts) == 0 {
+				break
+			}
+			p := r.Parts[a.Rand.IntN(len(r.Parts))]
+			if a.Rand.IntN(2) == 0 {
+				add(edit.PartGone(r.ID, p.ID))
+			} else if p.Does != logic.Nothing {
+				p.Action, p.Order = terms.Action(a.Rand, a.things(d)), p.Order+a.Rand.IntN(30)-15
+				add(edit.PartChange(r.ID, p))
+			}
+		}
 	default:
 		p, here := d.Project, *m
 		p.Camera, p.Turns = world.Camera{FreeW: a.Rand.IntN(90), Ahead: a.Rand.IntN(40)}, !p.Turns
@@ -126,6 +158,34 @@ func (a Author) place(d *world.Document) edit.Edit {
 		add(edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, m.Values(), here.Values())...)
 	}
 	return e
+}
+
+// things are what rules name: some of what there is, and something that is gone.
+func (a Author) things(d *world.Document) (of terms.Things) {
+	const gone = world.ID(77 << 32)
+	of = terms.Things{Facts: []world.ID{gone}, Items: []world.ID{gone}, Pieces: []world.ID{gone}, Areas: []world.ID{gone}, Maps: []world.ID{gone}, Crossings: []world.ID{gone}, Rules: []world.ID{gone}}
+	for _, f := range d.Facts {
+		of.Facts = append(of.Facts, f.ID)
+	}
+	for _, i := range d.Items {
+		of.Items = append(of.Items, i.ID)
+	}
+	for _, m := range d.Maps {
+		of.Maps = append(of.Maps, m.ID)
+		for _, p := range m.Pieces {
+			of.Pieces = append(of.Pieces, p.ID)
+		}
+	}
+	for _, area := range d.Areas {
+		of.Areas = append(of.Areas, area.ID)
+	}
+	for _, c := range d.Crossings {
+		of.Crossings = append(of.Crossings, c.ID)
+	}
+	for _, r := range d.Rules {
+		of.Rules = append(of.Rules, r.ID)
+	}
+	return of
 }
 
 func (a Author) points(d *world.Document, m *world.Map) (list []grid.Point) {

@@ -10,7 +10,7 @@ import (
 
 // Things are what conditions ask for, of each sort some ids.
 type Things struct {
-	Facts, Items, Pieces, Areas, Maps []kind.ID
+	Facts, Items, Pieces, Areas, Maps, Crossings, Rules []kind.ID
 }
 
 // properties are those of pieces that a condition can ask for.

@@ -96,10 +96,13 @@ func PlayView(p *page.Page) *Play {
 	}
 	for _, m := range d.Maps {
 		for _, piece := range m.Pieces {
-			if piece.Props != "" && play.StartsHidden(piece) {
+			if piece.Props != "" && p.Played.Game().Hidden(piece) {
 				v.GoneIDs = append(v.GoneIDs, page.FormatID(piece.ID))
 			}
 		}
+	}
+	for _, id := range p.Played.Game().MadeHidden() {
+		v.GoneIDs = append(v.GoneIDs, page.FormatID(id))
 	}
 	return v
 }

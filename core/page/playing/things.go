@@ -88,7 +88,7 @@ func things(p *page.Page, g *play.Game) []ThingView {
 		v.Picture = pictureOf(kind.Of(t.Type), state, m.View)
 		v.Body = page.Body(v.X, v.Y, size.W, size.H)
 		piece := g.PieceOf(&t)
-		if piece != nil && t.ID == piece.ID && play.StartsHidden(piece) {
+		if piece != nil && t.ID == piece.ID && g.Hidden(piece) {
 			return
 		}
 		if piece != nil && t.ID == piece.ID {

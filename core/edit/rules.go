@@ -1,0 +1,76 @@
+package edit
+
+import (
+	"azzel/core/kind"
+	"azzel/core/logic"
+	"azzel/core/world"
+)
+
+// RemoveRules are the parts that remove the rules which belong to something, to stand before those that remove it: undone, a rule comes back after its home.
+func RemoveRules(d *world.Document, sort kind.Thing, homes ...world.ID) []Part {
+	if len(d.Rules) == 0 {
+		return nil
+	}
+	gone := make(map[world.ID]bool, len(homes))
+	for _, id := range homes {
+		gone[id] = true
+	}
+	var parts []Part
+	for _, r := range d.Rules {
+		if r.HomeSort == sort && gone[r.Home] {
+			parts = append(parts, Remove{Ref: world.RuleRef(r.ID)})
+		}
+	}
+	return parts
+}
+
+// RemoveWith are the parts that remove what goes with some pieces: their rules, and the wires that begin or end there.
+func RemoveWith(d *world.Document, pieces ...*world.Piece) []Part {
+	ids := make([]world.ID, len(pieces))
+	for i, p := range pieces {
+		ids[i] = p.ID
+	}
+	return append(RemoveRules(d, kind.Piece, ids...), RemoveWires(d, pieces...)...)
+}
+
+// RemoveMapRules are the parts that remove the rules which belong to a map or to an area of it.
+func RemoveMapRules(d *world.Document, id world.ID) []Part {
+	var areas []world.ID
+	for _, a := range d.Areas {
+		if a.Map == id {
+			areas = append(areas, a.ID)
+		}
+	}
+	return append(RemoveRules(d, kind.Map, id), RemoveRules(d, kind.Area, areas...)...)
+}
+
+// CopyRule is the part that puts a copy of a rule, which belongs to and names other things: those that to gives.
+func CopyRule(r *world.Rule, ids world.Allocator, to func(kind.Thing, world.ID) world.ID) Part {
+	next := *r
+	next.Number, next.Home = 0, to(r.HomeSort, r.Home)
+	next.If = next.If.Refer(to)
+	fresh := make(map[world.ID]world.ID, len(r.Parts))
+	for _, p := range r.Parts {
+		fresh[p.ID] = ids.NewID()
+	}
+	next.Rule.Parts = nil
+	for _, p := range r.Parts {
+		p = p.Refer(to)
+		p.ID = fresh[p.ID]
+		if in := fresh[p.In]; in != 0 {
+			p.In = in
+		}
+		next.Set(p)
+	}
+	return Put{Ref: world.RuleRef(ids.NewID()), Values: next.Values()}
+}
+
+// PartChange is the part that gives a rule a part, or changes it.
+func PartChange(rule world.ID, p logic.Part) Part {
+	return Change{Ref: world.RuleRef(rule), Value: world.PartValue(p)}
+}
+
+// PartGone is the part that takes a part from a rule.
+func PartGone(rule, part world.ID) Part {
+	return Change{Ref: world.RuleRef(rule), Value: world.NoPart(part)}
+}

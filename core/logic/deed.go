@@ -1,0 +1,242 @@
+package logic
+
+import (
+	"azzel/core/kind"
+	"azzel/core/limit"
+)
+
+// What an action or a moment consists of, beside what a condition does.
+const (
+	fact part = iota + 64
+	how
+	value
+	item
+	quietly
+	amount
+	ticks
+	again
+	weight
+	spot
+	rule
+	says
+	ending
+	asked
+	ofPiece
+	ofArea
+	ofMap
+	ofCrossing
+	reaches
+	stays
+)
+
+// deeds are what there is to do, by Deed: the word in files, of what it consists, and how many branches it has.
+var deeds = [deedEnd]struct {
+	word     string
+	parts    []part
+	branches int
+}{
+	Nothing:     {word: "begins"},
+	SetFact:     {word: "set-fact", parts: []part{fact, how, value}},
+	SetPresence: {word: "set-presence", parts: []part{subject, presence}},
+	SetPower:    {word: "set-power", parts: []part{subject, power}},
+	SetState:    {word: "set-state", parts: []part{subject, ownState, quietly}},
+	Get:         {word: "get", parts: []part{item, value}},
+	Lose:        {word: "lose", parts: []part{item, value}},
+	Hurt:        {word: "hurt", parts: []part{amount}},
+	Heal:        {word: "heal", parts: []part{amount}},
+	TakeTo:      {word: "take-to", parts: []part{spot}},
+	HoldStill:   {word: "hold-still"},
+	LetGo:       {word: "let-go"},
+	Say:         {word: "say", parts: []part{subject, says}},
+	Question:    {word: "ask", parts: []part{subject, says}, branches: 1},
+	Choice:      {word: "choice", parts: []part{says, asked}, branches: 1},
+	If:          {word: "if", parts: []part{asked}, branches: 2},
+	Again:       {word: "again", parts: []part{again}, branches: 1},
+	OneOf:       {word: "one-of", branches: 1},
+	Case:        {word: "case", parts: []part{weight}, branches: 1},
+	Wait:        {word: "wait", parts: []part{ticks}},
+	Stop:        {word: "stop"},
+	AskFor:      {word: "ask-for", parts: []part{rule}},
+	End:         {word: "end", parts: []part{ending}},
+}
+
+// The words of what else there is to choose, in the order of its numbers.
+var (
+	deedWords  = wordsOf(len(deeds), func(i int) string { return deeds[i].word })
+	setByWords = []string{"is", "up", "down"}
+)
+
+// Moments that befall no piece.
+var (
+	PlayBegins    = &kind.Moment{Number: 2000, Word: "play-begins", Name: "play begins"}
+	MapBegins     = &kind.Moment{Number: 2001, Word: "map-begins", Name: "the player comes to"}
+	MapLeft       = &kind.Moment{Number: 2002, Word: "map-left", Name: "the player leaves"}
+	AreaEntered   = &kind.Moment{Number: 2003, Word: "area-entered", Name: "the player enters"}
+	AreaLeft      = &kind.Moment{Number: 2004, Word: "area-left", Name: "the player goes out of"}
+	AreaStayed    = &kind.Moment{Number: 2005, Word: "area-stayed", Name: "the player has been within"}
+	FactChanged   = &kind.Moment{Number: 2006, Word: "fact-changed", Name: "changes"}
+	FactReached   = &kind.Moment{Number: 2007, Word: "fact-reached", Name: "becomes"}
+	ItemHad       = &kind.Moment{Number: 2008, Word: "item-had", Name: "the player gets"}
+	ItemUsedUp    = &kind.Moment{Number: 2009, Word: "item-used-up", Name: "the player has no longer"}
+	CrossingTaken = &kind.Moment{Number: 2010, Word: "crossing-taken", Name: "the player goes through"}
+	AskedFor      = &kind.Moment{Number: 2011, Word: "asked-for", Name: "another rule asks for this one"}
+	PlayerHurt    = &kind.Moment{Number: 1009, Word: "hurt", Name: "the player is hurt"}
+	PlayerHarmed  = &kind.Moment{Number: 1010, Word: "harmed", Name: "the player's health is used up"}
+	PlayerFell    = &kind.Moment{Number: 1011, Word: "fell", Name: "the player falls off a map"}
+)
+
+// occasions are the moments that befall no piece, with of what they consist, in the order in which they are offered.
+var occasions = []struct {
+	*kind.Moment
+	parts []part
+}{
+	{AreaEntered, []part{ofArea}}, {AreaLeft, []part{ofArea}}, {AreaStayed, []part{ofArea, stays}},
+	{MapBegins, []part{ofMap}}, {MapLeft, []part{ofMap}}, {CrossingTaken, []part{ofCrossing}},
+	{FactChanged, []part{fact}}, {FactReached, []part{fact, reaches}}, {ItemHad, []part{item}}, {ItemUsedUp, []part{item}},
+	{PlayerHurt, nil}, {PlayerHarmed, nil}, {PlayerFell, nil}, {PlayBegins, nil}, {AskedFor, nil},
+}
+
+func init() {
+	for _, o := range occasions {
+		kind.RegisterMoments(o.Moment)
+	}
+}
+
+// Occasions are the moments that befall no piece, in the order in which they are offered.
+func Occasions() (list []*kind.Moment) {
+	for _, o := range occasions {
+		list = append(list, o.Moment)
+	}
+	return list
+}
+
+// consists says of what a moment consists: one that befalls pieces of the piece.
+func consists(moment int) []part {
+	for _, o := range occasions {
+		if o.Number == moment {
+			return o.parts
+		}
+	}
+	return []part{ofPiece}
+}
+
+// visit goes over a part.
+func (p *Part) visit(v visitor) {
+	if !v.in() {
+		return
+	}
+	defer v.out()
+	v.thing(&p.In, kind.NoThing)
+	v.number(&p.Branch, 0, branchEnd-1, "in which branch an action stands")
+	v.number(&p.Order, -MostValue, MostValue, "the place of an action")
+	v.flag(&p.Off)
+	choose(v, &p.Does, deedWords, "what an action does")
+	if p.Does >= deedEnd {
+		return
+	}
+	if p.Does == Nothing {
+		v.moment(&p.Begins.Is)
+		p.Begins.visit(v)
+		return
+	}
+	p.Action.visit(v)
+}
+
+func (m *Moment) visit(v visitor) {
+	for _, is := range consists(m.Is) {
+		switch is {
+		case ofPiece:
+			m.Of.visit(v)
+		case ofArea:
+			v.thing(&m.Thing, kind.Area)
+		case ofMap:
+			v.thing(&m.Thing, kind.Map)
+		case ofCrossing:
+			v.thing(&m.Thing, kind.Crossing)
+		case fact:
+			v.thing(&m.Thing, kind.Fact)
+		case item:
+			v.thing(&m.Thing, kind.Item)
+		case reaches:
+			v.number(&m.Number, -MostValue, MostValue, "what a fact becomes")
+		case stays:
+			v.number(&m.Number, 1, limit.RuleTicks, "for how long the player has been within an area")
+		}
+	}
+}
+
+func (a *Action) visit(v visitor) {
+	for _, is := range deeds[a.Does].parts {
+		switch is {
+		case subject:
+			a.Subject.visit(v)
+		case presence:
+			v.option(&a.Is, kind.Presences, "a presence")
+		case power:
+			v.option(&a.Is, kind.Powers, "a power")
+		case ownState:
+			v.state(&a.Is)
+		case quietly:
+			v.flag(&a.Quiet)
+		case fact:
+			v.thing(&a.Thing, kind.Fact)
+		case how:
+			choose(v, &a.How, setByWords, "how a fact is set")
+		case value:
+			a.Value.visit(v)
+		case item:
+			v.thing(&a.Thing, kind.Item)
+		case amount:
+			v.number(&a.Number, 1, 100, "how much health")
+		case ticks:
+			v.number(&a.Number, 0, limit.RuleTicks, "for how long a rule waits")
+		case again:
+			v.number(&a.Number, 1, 1000, "how many times something is done")
+		case weight:
+			v.number(&a.Number, 0, limit.Weight, "how likely something is")
+		case spot:
+			v.thing(&a.Thing, kind.Piece)
+		case rule:
+			v.thing(&a.Thing, kind.Rule)
+		case says:
+			v.words(&a.Text)
+		case ending:
+			v.name(&a.Name)
+		case asked:
+			a.If.visit(v)
+		}
+	}
+}
+
+// Encode gives a part as bytes, without its id: equal ones give equal bytes. What CheckPart does not take is not written whole.
+func (p Part) Encode() []byte {
+	w := &writer{}
+	p.visit(w)
+	return w.Bytes
+}
+
+// CheckPart holds a part against what it may be. What it names may be chosen later, and be 0. An error says in words what it may be.
+func (p Part) CheckPart() error {
+	k := &checker{happens: true, unchosen: true}
+	p.visit(k)
+	return k.err
+}
+
+// Refer gives a part that refers to other things, those that to gives for the ones to which it refers, in the order in which they stand. What is 0 then is
+// chosen anew; conditions leave it out.
+func (p Part) Refer(to func(sort kind.Thing, id kind.ID) kind.ID) Part {
+	asks := p.If.Refer(to)
+	p, err := DecodePart(p.ID, p.Encode())
+	if err != nil {
+		panic(err) // what was read or checked can be read
+	}
+	p.If = Condition{}
+	p.visit(&referrer{each: func(sort kind.Thing, id kind.ID) kind.ID {
+		if sort == kind.NoThing || id == 0 {
+			return id
+		}
+		return to(sort, id)
+	}})
+	p.If = asks
+	return p
+}
