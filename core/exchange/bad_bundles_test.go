@@ -9,6 +9,7 @@ import (
 	"testing"
 
 	"azzel/core/exchange"
+	"azzel/core/world"
 )
 
 // Every bad bundle gives a message that says which part is wrong, and how.
@@ -23,6 +24,7 @@ func TestBadBundles(t *testing.T) {
 			p[part] = strings.Replace(p[part], old, is, 1)
 		}
 	}
+	idOf := func(id world.ID) string { return fmt.Sprintf(`"id": "%d.%d"`, id>>32, uint32(id)) }
 	var firstRows string
 	for name := range good {
 		if strings.HasPrefix(name, "maps/1/") {
@@ -55,7 +57,7 @@ func TestBadBundles(t *testing.T) {
 		{"a small picture", func(p map[string]string) { p["tilesets/b.png"] = string(leaves(2, 1)) }, "the pictures hold 2 tiles, not 14"},
 		{"places", replace("tilesets/b.json", `"places": "0-13"`, `"places": "0-400000000"`), "ascending numbers"},
 		{"a count", replace("tilesets/b.json", `"count": 14`, `"count": 99999999`), "1 to 262144 tiles"},
-		{"an id twice", replace("maps/1.json", fmt.Sprintf(`"id": "%d.%d"`, d.Maps[0].ID>>32, uint32(d.Maps[0].ID)), `"id": "7.1"`), "have the same id 7.1"},
+		{"an id twice", replace("maps/1.json", idOf(d.Maps[0].ID), idOf(d.Maps[1].ID)), "have the same id"},
 		{"a part twice in a zip", nil, "two parts called"},
 		{"a path that climbs", func(p map[string]string) { p["../../etc/ferns"] = "x" }, "leads out of it"},
 		{"an absolute path", func(p map[string]string) { p["/tmp/ferns"] = "x" }, "leads out of it"},
