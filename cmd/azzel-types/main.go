@@ -178,7 +178,7 @@ func vocabulary(out *bytes.Buffer) {
 		name string
 		is   any
 	}{
-		{"OWN_TYPES", tiles.ValueTypeNames}, {"FACT_SORTS", world.FactSorts}, {"WIRE_DOES", world.WireDoes}, {"MAP_VIEWS", world.ViewNames}, {"NEIGHBOURS", tiles.NeighbourNames}, {"ROUND", tiles.Round}, {"JOINS", tiles.JoinNames}, {"JOINS_COUNT", []tiles.Neighbours{tiles.Sides.Counts(), tiles.Corners.Counts(), tiles.Both.Counts()}},
+		{"OWN_TYPES", tiles.ValueTypeNames}, {"FACT_SORTS", world.FactSorts}, {"WIRE_DOES", world.WireDoes}, {"SET_BY", wording.SetByNames}, {"MAP_VIEWS", world.ViewNames}, {"NEIGHBOURS", tiles.NeighbourNames}, {"ROUND", tiles.Round}, {"JOINS", tiles.JoinNames}, {"JOINS_COUNT", []tiles.Neighbours{tiles.Sides.Counts(), tiles.Corners.Counts(), tiles.Both.Counts()}},
 	} {
 		list := reflect.ValueOf(v.is)
 		fmt.Fprintf(out, "\nexport const %s = [", v.name)

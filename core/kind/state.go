@@ -27,6 +27,8 @@ type State struct {
 	Number int
 	// Word is its name in files, Name what people read.
 	Word, Name string
+	// Verb is what people read of a piece that is brought to it; without one it becomes what Name says.
+	Verb string
 	// Gone says that a piece in it is neither seen nor solid nor touched, Passable that it does not stop what moves, though
 	// its kind is solid.
 	Gone, Passable bool
@@ -43,6 +45,14 @@ func (k *Kind) Pair() (first, second *State) {
 		return nil, nil
 	}
 	return k.Changes[0].From, k.Changes[0].To
+}
+
+// Says is what people read of a piece that is brought to the state.
+func (s *State) Says() string {
+	if s.Verb != "" {
+		return s.Verb
+	}
+	return "becomes " + s.Name
 }
 
 // mostState is the greatest number of a state.

@@ -240,3 +240,30 @@ func (p Part) Refer(to func(sort kind.Thing, id kind.ID) kind.ID) Part {
 	p.If = asks
 	return p
 }
+
+// Names is the sort of thing that is chosen for a part by itself: the fact that it sets, the area that is entered; NoThing if there is none.
+func (p *Part) Names() kind.Thing {
+	list := deeds[p.Does].parts
+	if p.Does == Nothing {
+		list = consists(p.Begins.Is)
+	}
+	for _, is := range list {
+		switch is {
+		case fact:
+			return kind.Fact
+		case item:
+			return kind.Item
+		case spot:
+			return kind.Piece
+		case rule:
+			return kind.Rule
+		case ofArea:
+			return kind.Area
+		case ofMap:
+			return kind.Map
+		case ofCrossing:
+			return kind.Crossing
+		}
+	}
+	return kind.NoThing
+}

@@ -75,8 +75,8 @@ type Page struct {
 	// Sent is where the player was sent by a click, Hands are those of the replay that is watched; nil for none.
 	Sent  *play.Walk
 	Hands *play.Hands
-	// Presses are keys that are pressed in the next tick alone.
-	Presses play.Input
+	// Presses are keys that are pressed in the next ticks, each in one of them.
+	Presses []play.Input
 	// Helps are the aids for testing that are on.
 	Helps play.Input
 	// Moving says that the player moved in the last tick.

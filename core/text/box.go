@@ -47,8 +47,19 @@ type Page struct {
 // Choice is how many pixels of the box a choice may be wide.
 func (b Box) Choice() int { return b.Inner() - choiceIndent }
 
-// High is how high the box is with a page, in its own pixels: with a line more for each choice.
-func (b Box) High(p Page) int { return b.H + len(p.Choices)*LineHeight }
+// High is how high the box is with a page, in its own pixels: choices may need more lines than it has.
+func (b Box) High(p Page) int {
+	return b.H + max(0, len(p.Lines)+len(p.Choices)-b.Lines)*LineHeight
+}
+
+// ChoiceAt is which of the choices of a page is so many pixels below the upper edge of the box; -1 for none.
+func (b Box) ChoiceAt(p Page, y int) int {
+	n := (y-padding)/LineHeight - len(p.Lines)
+	if y < padding || n < 0 || n >= len(p.Choices) {
+		return -1
+	}
+	return n
+}
 
 // choiceIndent is how far a choice stands from where lines begin.
 const choiceIndent = 8
@@ -128,7 +139,7 @@ func (b Box) Draw(p Page, waits bool) *Bitmap {
 		Draw(m, padding, padding+i*LineHeight, line, ink)
 	}
 	for i, line := range p.Choices {
-		y := padding + (b.Lines+i)*LineHeight
+		y := padding + (len(p.Lines)+i)*LineHeight
 		Draw(m, padding+choiceIndent, y, line, ink)
 		if i == p.Chosen {
 			m.glyph(&leaf, padding, y+Ascent-capital, ink)

@@ -10,8 +10,8 @@ import (
 
 // Its states.
 var (
-	whole  = &kind.State{Number: 1, Word: "whole", Name: "whole"}
-	broken = &kind.State{Number: 2, Word: "broken", Name: "broken", Gone: true}
+	whole  = &kind.State{Number: 1, Word: "whole", Name: "whole", Verb: "is whole again"}
+	broken = &kind.State{Number: 2, Word: "broken", Name: "broken", Verb: "breaks", Gone: true}
 )
 
 // Kind is something to break.

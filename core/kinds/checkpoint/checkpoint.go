@@ -11,8 +11,8 @@ import (
 
 // Its states.
 var (
-	unreached = &kind.State{Number: 5, Word: "unreached", Name: "not reached"}
-	reached   = &kind.State{Number: 6, Word: "reached", Name: "reached"}
+	unreached = &kind.State{Number: 5, Word: "unreached", Name: "not reached", Verb: "is not reached any more"}
+	reached   = &kind.State{Number: 6, Word: "reached", Name: "reached", Verb: "counts as reached"}
 )
 
 // Kind is a place to come back to.

@@ -11,8 +11,8 @@ import (
 
 // Its states.
 var (
-	untaken = &kind.State{Number: 3, Word: "untaken", Name: "not taken"}
-	taken   = &kind.State{Number: 4, Word: "taken", Name: "taken", Gone: true}
+	untaken = &kind.State{Number: 3, Word: "untaken", Name: "not taken", Verb: "is not taken any more"}
+	taken   = &kind.State{Number: 4, Word: "taken", Name: "taken", Verb: "is taken", Gone: true}
 )
 
 // Kind is something to take.

@@ -12,8 +12,8 @@ import (
 
 // Its states.
 var (
-	full  = &kind.State{Number: 14, Word: "full", Name: "full"}
-	empty = &kind.State{Number: 15, Word: "empty", Name: "empty", Picture: open}
+	full  = &kind.State{Number: 14, Word: "full", Name: "full", Verb: "is filled"}
+	empty = &kind.State{Number: 15, Word: "empty", Name: "empty", Verb: "is emptied", Picture: open}
 )
 
 // By what it is opened, the options of By.

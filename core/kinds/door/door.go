@@ -12,9 +12,9 @@ import (
 
 // Its states. What needs something is locked until it is opened for the first time.
 var (
-	closed = &kind.State{Number: 9, Word: "closed", Name: "closed"}
-	open   = &kind.State{Number: 10, Word: "open", Name: "open", Passable: true, Flat: true, Picture: ajar}
-	locked = &kind.State{Number: 11, Word: "locked", Name: "locked", Picture: barred}
+	closed = &kind.State{Number: 9, Word: "closed", Name: "closed", Verb: "shuts"}
+	open   = &kind.State{Number: 10, Word: "open", Name: "open", Verb: "opens", Passable: true, Flat: true, Picture: ajar}
+	locked = &kind.State{Number: 11, Word: "locked", Name: "locked", Verb: "is locked", Picture: barred}
 )
 
 // How it opens, the options of props.Opens.

@@ -11,8 +11,8 @@ import (
 
 // Its states.
 var (
-	unbeaten = &kind.State{Number: 7, Word: "unbeaten", Name: "not defeated"}
-	defeated = &kind.State{Number: 8, Word: "defeated", Name: "defeated", Gone: true}
+	unbeaten = &kind.State{Number: 7, Word: "unbeaten", Name: "not defeated", Verb: "is not defeated any more"}
+	defeated = &kind.State{Number: 8, Word: "defeated", Name: "defeated", Verb: "is defeated", Gone: true}
 )
 
 // Kind is somebody to beware of.

@@ -14,8 +14,8 @@ import (
 
 // Its states: where it is to be.
 var (
-	lowered = &kind.State{Number: 20, Word: "gate-shut", Name: "shut"}
-	raised  = &kind.State{Number: 21, Word: "gate-open", Name: "open"}
+	lowered = &kind.State{Number: 20, Word: "gate-shut", Name: "shut", Verb: "shuts"}
+	raised  = &kind.State{Number: 21, Word: "gate-open", Name: "open", Verb: "opens"}
 )
 
 // Where it goes, the options of Way.

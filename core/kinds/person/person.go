@@ -14,8 +14,8 @@ import (
 
 // Their states.
 var (
-	unmet = &kind.State{Number: 18, Word: "unmet", Name: "not spoken to"}
-	met   = &kind.State{Number: 19, Word: "met", Name: "spoken to"}
+	unmet = &kind.State{Number: 18, Word: "unmet", Name: "not spoken to", Verb: "forgets that the player spoke to it"}
+	met   = &kind.State{Number: 19, Word: "met", Name: "spoken to", Verb: "counts as spoken to"}
 )
 
 // Kind is somebody to speak to.

@@ -11,8 +11,8 @@ import (
 
 // Its states.
 var (
-	unread = &kind.State{Number: 16, Word: "unread", Name: "unread"}
-	read   = &kind.State{Number: 17, Word: "read", Name: "read"}
+	unread = &kind.State{Number: 16, Word: "unread", Name: "unread", Verb: "is unread again"}
+	read   = &kind.State{Number: 17, Word: "read", Name: "read", Verb: "counts as read"}
 )
 
 // Kind is something to be read.

@@ -13,8 +13,8 @@ import (
 
 // Its states.
 var (
-	released = &kind.State{Number: 12, Word: "released", Name: "not pressed", Flat: true}
-	pressed  = &kind.State{Number: 13, Word: "pressed", Name: "pressed", Picture: down, Flat: true}
+	released = &kind.State{Number: 12, Word: "released", Name: "not pressed", Verb: "is released", Flat: true}
+	pressed  = &kind.State{Number: 13, Word: "pressed", Name: "pressed", Verb: "is pressed", Picture: down, Flat: true}
 )
 
 // By what it is pressed, the options of By.

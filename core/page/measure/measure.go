@@ -116,6 +116,8 @@ var (
 	FactValue  = Measure{Most: limit.FactValue}
 	// WireAfter is how long it takes until a wire does something.
 	WireAfter = Measure{Label: "After", Unit: "s", Per: 60, Most: limit.Interval}
+	// RuleTime is for how long a rule waits, or does not go again.
+	RuleTime = Measure{Label: "For", Unit: "s", Per: 60, Most: limit.RuleTicks, To: 600}
 	// Amount is how much a tile has of a property, of which each has a most of its own.
 	Amount = Measure{Label: "How much", Most: limit.Weight}
 )
@@ -126,5 +128,5 @@ var Named = map[string]Measure{
 	"fade": Fade, "depthX": DepthAcross, "depthY": DepthDown, "driftX": DriftAcross, "driftY": DriftDown, "backdropX": BackdropRight, "backdropY": BackdropDown,
 	"cellW": CellWidth, "cellH": CellHeight, "seenW": ScreenWidth, "seenH": ScreenHeight, "tileW": TileWidth, "tileH": TileHeight,
 	"margin": Margin, "spacing": Spacing, "offsetX": OffsetAcross, "offsetY": OffsetDown,
-	"amount": Amount, "itemMost": ItemMost, "itemBegins": ItemBegins, "factValue": FactValue, "wireAfter": WireAfter,
+	"amount": Amount, "itemMost": ItemMost, "itemBegins": ItemBegins, "factValue": FactValue, "wireAfter": WireAfter, "ruleTime": RuleTime,
 }

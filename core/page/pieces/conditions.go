@@ -100,9 +100,26 @@ func plain(d *world.Document, c logic.Condition) logic.Condition {
 // ReadCondition reads a condition as the page gives it, nil for nothing, and says what must be made before: a fact or item that is
 // made for it.
 func ReadCondition(a page.Author, form *logic.ConditionForm) (c logic.Condition, before []edit.Part, err error) {
+	return readCondition(a, form, false)
+}
+
+// ReadHappening is ReadCondition of what something that happens asks.
+func ReadHappening(a page.Author, form *logic.ConditionForm) (c logic.Condition, before []edit.Part, err error) {
+	return readCondition(a, form, true)
+}
+
+func readCondition(a page.Author, form *logic.ConditionForm, happens bool) (c logic.Condition, before []edit.Part, err error) {
 	if form == nil {
 		return c, nil, nil
 	}
+	if c, err = Making(a, &before).Read(form); err == nil {
+		err = c.Check(happens)
+	}
+	return c, before, err
+}
+
+// Making reads ids as the page gives them, and adds what must be made before: a fact or item that is made for what names it.
+func Making(a page.Author, before *[]edit.Part) logic.IDs {
 	read := page.Conditions
 	read.Parse = func(s string) (kind.ID, error) {
 		var id world.ID
@@ -115,13 +132,10 @@ func ReadCondition(a page.Author, form *logic.ConditionForm) (c logic.Condition,
 		default:
 			return page.ParseID(s), nil
 		}
-		before = append(before, put)
+		*before = append(*before, put)
 		return id, nil
 	}
-	if c, err = read.Read(form); err == nil {
-		err = c.Check(false)
-	}
-	return c, before, err
+	return read
 }
 
 // conditioned is the edit that lets something else hold for a piece, of the property of a word; nil for nothing.
@@ -198,13 +212,16 @@ type AskableView struct {
 	Items  []AskedThing `json:"items"`
 	Areas  []AskedThing `json:"areas"`
 	Pieces []AskedPiece `json:"pieces"`
+	Maps   []AskedThing `json:"maps"`
 	// More is how many more pieces there are.
 	More  int         `json:"more"`
 	Types []AskedType `json:"types"`
 	// Comparisons, Presences and Powers are the words that there are for these.
-	Comparisons []AskedWord `json:"comparisons"`
-	Presences   []AskedWord `json:"presences"`
-	Powers      []AskedWord `json:"powers"`
+	Comparisons []AskedWord  `json:"comparisons"`
+	Presences   []AskedState `json:"presences"`
+	Powers      []AskedState `json:"powers"`
+	// Occasions are the moments that befall no piece, by what they are of.
+	Occasions []AskedOccasion `json:"occasions"`
 	// First is what is asked for at first of what the game remembers, FirstNew the same where a fact can be made for it,
 	// FirstPiece of a piece.
 	First      logic.ConditionForm `json:"first"`
@@ -233,12 +250,20 @@ type AskedPiece struct {
 // AskedType is a type of piece by its word, with the states in which its pieces can be and the properties that are
 // numbers.
 type AskedType struct {
-	Word   string      `json:"word"`
-	Name   string      `json:"name"`
-	States []AskedWord `json:"states"`
+	Word   string       `json:"word"`
+	Name   string       `json:"name"`
+	States []AskedState `json:"states"`
+	// Moments are what can happen to its pieces.
+	Moments []AskedWord `json:"moments"`
 	// Powered says that its pieces have power.
 	Powered    bool        `json:"powered"`
 	Properties []AskedWord `json:"properties"`
+}
+
+// AskedState is a state, presence or power by its word; Verb is what people read of a piece that is brought to it.
+type AskedState struct {
+	AskedWord
+	Verb string `json:"verb"`
 }
 
 // AskedWord is a word of files with what people read for it.
@@ -253,7 +278,7 @@ const mostAskable = 400
 // Askable is what conditions can ask for. Of the pieces those of the selected map come first.
 func Askable(p *page.Page) AskableView {
 	d := p.Doc()
-	v := AskableView{Facts: []AskedFact{}, Items: []AskedThing{}, Areas: []AskedThing{}, Pieces: []AskedPiece{}, Types: []AskedType{}}
+	v := AskableView{Facts: []AskedFact{}, Items: []AskedThing{}, Areas: []AskedThing{}, Pieces: []AskedPiece{}, Types: []AskedType{}, Maps: []AskedThing{}}
 	for _, f := range d.Facts {
 		v.Facts = append(v.Facts, AskedFact{AskedThing{page.FormatID(f.ID), f.Name}, f.Counts})
 	}
@@ -262,6 +287,13 @@ func Askable(p *page.Page) AskableView {
 	}
 	for _, a := range d.Areas {
 		v.Areas = append(v.Areas, AskedThing{page.FormatID(a.ID), a.Name})
+	}
+	for _, m := range d.Maps {
+		v.Maps = append(v.Maps, AskedThing{page.FormatID(m.ID), m.Name})
+	}
+	for _, m := range logic.Occasions() {
+		of := logic.Part{Begins: logic.Moment{Is: m.Number}}
+		v.Occasions = append(v.Occasions, AskedOccasion{AskedWord{m.Word, m.Name}, kind.ThingNames[of.Names()]})
 	}
 	maps := slices.Clone(d.Maps)
 	if k := slices.IndexFunc(maps, func(m *world.Map) bool { return m.ID == p.Hand.Selected.Ref.Map }); k > 0 {
@@ -281,9 +313,12 @@ func Askable(p *page.Page) AskableView {
 		}
 	}
 	for _, k := range kind.All() {
-		t := AskedType{Word: k.Word, Name: k.Name, States: []AskedWord{}, Properties: []AskedWord{}}
+		t := AskedType{Word: k.Word, Name: k.Name, States: []AskedState{}, Moments: []AskedWord{}, Properties: []AskedWord{}}
 		for _, s := range k.States {
-			t.States = append(t.States, AskedWord{s.Word, s.Name})
+			t.States = append(t.States, AskedState{AskedWord{s.Word, s.Name}, s.Says()})
+		}
+		for _, m := range k.Moments {
+			t.Moments = append(t.Moments, AskedWord{m.Word, m.Name})
 		}
 		for _, h := range k.Props {
 			if !h.Hidden && logic.IsNumber(h.Prop) {
@@ -296,14 +331,20 @@ func Askable(p *page.Page) AskableView {
 	for i, word := range logic.ComparisonWords() {
 		v.Comparisons = append(v.Comparisons, AskedWord{word, strings.TrimSpace(wording.ComparisonNames[i])})
 	}
-	v.Presences, v.Powers = sameWords(kind.Presences), sameWords(kind.Powers)
+	v.Presences, v.Powers = sameWords(kind.Presences, wording.PresenceVerbs[:]), sameWords(kind.Powers, wording.PowerVerbs[:])
 	v.First, v.FirstNew, v.FirstPiece = firstTerm(d, false), firstTerm(d, true), firstOfPiece(maps)
 	return v
 }
 
-func sameWords(words []string) (list []AskedWord) {
-	for _, word := range words {
-		list = append(list, AskedWord{word, word})
+// AskedOccasion is a moment that befalls no piece, with what it is of.
+type AskedOccasion struct {
+	AskedWord
+	Of string `json:"of"`
+}
+
+func sameWords(words, verbs []string) (list []AskedState) {
+	for i, word := range words {
+		list = append(list, AskedState{AskedWord{word, word}, verbs[i]})
 	}
 	return list
 }

@@ -83,7 +83,7 @@ func (o BringPlayer) Do(p *page.Page) page.Changed {
 func Record(p *page.Page, game *play.Game) {
 	p.Hand.Cancel()
 	p.Hand.Selected = hand.Selection{}
-	p.Played, p.Events, p.Sent, p.Hands, p.Helps, p.Trying = play.Record(game), nil, nil, nil, 0, false
+	p.Played, p.Events, p.Sent, p.Hands, p.Helps, p.Presses, p.Trying = play.Record(game), nil, nil, nil, 0, nil, false
 	p.Collect()
 }
 
@@ -102,8 +102,11 @@ func Tick(p *page.Page, in play.Input) page.Changed {
 	case p.Sent != nil && !p.Played.Game().Reads():
 		in = walkOn(p)
 	}
-	p.Played.Tick(in | p.Helps | p.Presses)
-	p.Presses = 0
+	if len(p.Presses) > 0 {
+		in |= p.Presses[0]
+		p.Presses = p.Presses[1:]
+	}
+	p.Played.Tick(in | p.Helps)
 	after := p.Played.Game().Status()
 	p.Moving = before.Place != after.Place
 	p.Collect()
@@ -124,7 +127,7 @@ func (o SendPlayer) Do(p *page.Page) page.Changed {
 	if p.Played == nil {
 		return 0
 	}
-	if p.Sent, p.Hands = nil, nil; turnPage(p) {
+	if p.Sent, p.Hands = nil, nil; turnPage(p, page.At(o.X, o.Y)) {
 		return page.PlayChanged
 	}
 	s := hand.At(p.Doc(), page.At(o.X, o.Y))

@@ -3,6 +3,7 @@ package playing
 import (
 	"strings"
 
+	"azzel/core/grid"
 	"azzel/core/page"
 	"azzel/core/play"
 )
@@ -11,7 +12,10 @@ import (
 type ReadingView struct {
 	// Text is the page that is shown, More says that there is another one after it.
 	Text string `json:"text"`
-	More bool   `json:"more"`
+	// Choices are what the player can choose, Chosen which one they are at.
+	Choices []string `json:"choices"`
+	Chosen  int      `json:"chosen"`
+	More    bool     `json:"more"`
 	// Box is where the box is on the board.
 	Box page.BoxView `json:"box"`
 }
@@ -26,8 +30,9 @@ func readingView(g *play.Game, frame page.BoxView, foot float64) *ReadingView {
 	box, p := play.BoxOf(g.Document()), g.Document().Project
 	// Nearer or farther, what is seen shows the same box.
 	seen := func(n int) int { return n * box.Scale * frame.W / (p.SeenW * p.CellW) }
-	w, h, edge := seen(box.W), seen(box.H), seen(box.Edge)
-	v := &ReadingView{strings.Join(is.Lines, " "), more, page.BoxView{X: frame.X + (frame.W-w)/2, Y: frame.Y + frame.H - h - edge, W: w, H: h}}
+	w, h, edge := seen(box.W), seen(box.High(is)), seen(box.Edge)
+	says := strings.Join(is.Lines, " ")
+	v := &ReadingView{says, is.Choices, is.Chosen, more, page.BoxView{X: frame.X + (frame.W-w)/2, Y: frame.Y + frame.H - h - edge, W: w, H: h}}
 	if foot > float64(v.Box.Y) {
 		v.Box.Y = frame.Y + edge
 	}
@@ -51,11 +56,25 @@ func (ReadingPicture) Answer(p *page.Page) any {
 	return page.Picture{Pixels: m.Pixels, W: m.W, H: m.H}
 }
 
-// turnPage lets the key that turns pages be pressed in the next tick, if the player reads, and reports whether they do.
-func turnPage(p *page.Page) bool {
-	_, _, reads := p.Played.Game().Page()
-	if reads {
-		p.Presses = play.Use
+// turnPage lets the key that turns pages be pressed in the next tick, if the player reads, and reports whether they do. Where they can choose,
+// a click on a choice goes to it and takes it.
+func turnPage(p *page.Page, at grid.Point) bool {
+	g := p.Played.Game()
+	is, _, reads := g.Page()
+	switch {
+	case !reads:
+	case len(is.Choices) == 0:
+		p.Presses = []play.Input{play.Use}
+	default:
+		v := PlayView(p).Reading
+		box := play.BoxOf(g.Document())
+		if n := box.ChoiceAt(is, (at.Y-v.Box.Y)*box.High(is)/max(1, v.Box.H)); n >= 0 && at.X >= v.Box.X && at.X < v.Box.X+v.Box.W {
+			p.Presses = nil
+			for range (n - is.Chosen + len(is.Choices)) % len(is.Choices) {
+				p.Presses = append(p.Presses, play.Down, 0)
+			}
+			p.Presses = append(p.Presses, play.Use)
+		}
 	}
 	return reads
 }

@@ -12,6 +12,7 @@ import (
 	"azzel/core/page/holding"
 	"azzel/core/page/pieces"
 	"azzel/core/page/places"
+	"azzel/core/page/rules"
 	"azzel/core/page/talking"
 	"azzel/core/page/wires"
 	"azzel/core/play"
@@ -22,7 +23,7 @@ import (
 func slip(p *page.Page) *SlipView {
 	d, sel := p.Doc(), p.Hand.Selected
 	l := d.Project.Lattice()
-	v := &SlipView{Kind: page.KindNames[sel.Ref.Sort], ID: page.FormatID(sel.Ref.ID), Map: page.FormatID(sel.Ref.Map), Lines: []page.SlipLine{}, Stack: []StackView{}, Landings: []page.BoxView{}, Joins: []wires.JoinView{}}
+	v := &SlipView{Kind: page.KindNames[sel.Ref.Sort], ID: page.FormatID(sel.Ref.ID), Map: page.FormatID(sel.Ref.Map), Lines: []page.SlipLine{}, Stack: []StackView{}, Landings: []page.BoxView{}, Joins: []wires.JoinView{}, Rules: []rules.HeadView{}}
 	line := func(label, format string, values ...any) {
 		v.Lines = append(v.Lines, page.SlipLine{Label: label, Value: fmt.Sprintf(format, values...)})
 	}
@@ -72,6 +73,9 @@ func slip(p *page.Page) *SlipView {
 		if !placeSlip(p, v, sel.Ref, line) {
 			return nil
 		}
+	}
+	if sort, can := rules.HomeSort(sel.Ref.Sort); can {
+		v.Rules, v.Ruled = rules.Of(d, sort, sel.Ref.ID), true
 	}
 	v.Clear = v.Box
 	if w := v.Path; w != nil {

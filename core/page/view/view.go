@@ -10,6 +10,7 @@ import (
 	"azzel/core/page/pieces"
 	"azzel/core/page/places"
 	"azzel/core/page/playing"
+	"azzel/core/page/rules"
 	"azzel/core/page/supplies"
 	"azzel/core/page/talking"
 	"azzel/core/page/tilework"
@@ -242,6 +243,9 @@ type SlipView struct {
 	// Talk is what somebody says who has several things to say.
 	Talk  *talking.TalkView `json:"talk"`
 	Joins []wires.JoinView  `json:"joins"`
+	// Rules are those that belong to it; Ruled says that some can.
+	Rules []rules.HeadView `json:"rules"`
+	Ruled bool             `json:"ruled"`
 }
 
 // StackView is one thing in the stack of a cell, front to back.

@@ -18,10 +18,14 @@ const (
 )
 
 // words say what conditions ask of a document.
-type words struct{ d *world.Document }
+type words struct {
+	d *world.Document
+	// this is what the piece is called that asks; empty where that is not known.
+	this string
+}
 
 // NewWords are words for what belongs to a document.
-func NewWords(d *world.Document) words { return words{d} }
+func NewWords(d *world.Document) words { return words{d: d} }
 
 // gone is what something is called that is not there any more.
 const gone = "something that is gone"
@@ -29,9 +33,9 @@ const gone = "something that is gone"
 // AskedWords are what a condition asks of the one thing for which it asks, as yes or at least 3, else all of it.
 func AskedWords(d *world.Document, c logic.Condition) string {
 	if c.Ask != logic.Compares || c.Right.Is != logic.Literal || c.Left.Is != logic.FactValue && c.Left.Is != logic.ItemCount {
-		return words{d}.Condition(&c)
+		return words{d: d}.Condition(&c)
 	}
-	return words{d}.Wanted(&c)
+	return words{d: d}.Wanted(&c)
 }
 
 // Wanted is what a comparison asks of what stands on its left.
@@ -88,8 +92,27 @@ func (w words) Term(c *logic.Condition) string {
 		return w.noun(c.Subject) + " is " + kind.Powers[c.Is]
 	case logic.InState:
 		return w.noun(c.Subject) + " is " + kind.StateOf(c.Is).Name
+	case logic.Within:
+		return w.noun(c.Subject) + " is within " + w.named(world.SortArea, c.Thing)
+	case logic.OnMap:
+		return w.noun(c.Subject) + " is on " + w.named(world.SortMap, c.Thing)
+	case logic.Near:
+		return fmt.Sprintf("%s is within %s of %s", w.noun(c.Subject), counted(c.Number, "cell"), w.noun(c.Object))
+	case logic.Faces:
+		return w.noun(c.Subject) + " faces " + w.noun(c.Object)
+	case logic.Sees:
+		return w.noun(c.Subject) + " sees " + w.noun(c.Object)
+	case logic.OneIn:
+		return fmt.Sprintf("once in %s, by chance", counted(c.Number, "time"))
 	}
 	return OnlyInAMoment
+}
+
+func counted(n int, what string) string {
+	if n == 1 {
+		return "1 " + what
+	}
+	return fmt.Sprintf("%d %ss", n, what)
 }
 
 // Value is a value in words.
@@ -105,6 +128,10 @@ func (w words) Value(v *logic.Value) string {
 		return fmt.Sprintf("%q of %s", kind.PropOf(v.Property).Label, w.noun(v.Of))
 	case logic.CountOf:
 		return "the number of " + strings.TrimPrefix(strings.TrimPrefix(w.noun(v.Of), "any "), "all ")
+	case logic.Went:
+		return "how often this rule went"
+	case logic.Since:
+		return "the ticks since this rule went last"
 	case logic.Sum:
 		return w.Value(v.Left) + " + " + w.Value(v.Right)
 	}
@@ -114,6 +141,9 @@ func (w words) Value(v *logic.Value) string {
 func (w words) noun(n logic.Noun) string {
 	switch n.Is {
 	case logic.This:
+		if w.this != "" {
+			return w.this
+		}
 		return ThisPiece
 	case logic.Player:
 		return "the player"
@@ -128,6 +158,12 @@ func (w words) noun(n logic.Noun) string {
 		return "any of the type " + kind.NameOf(n.Type)
 	case logic.AllInArea:
 		return "all in " + w.named(world.SortArea, n.Thing)
+	case logic.It:
+		return "it"
+	case logic.Whoever:
+		return "whoever did it"
+	case logic.NearestOfType:
+		return "the nearest " + kind.NameOf(n.Type)
 	}
 	return "any in " + w.named(world.SortArea, n.Thing)
 }

@@ -90,8 +90,8 @@ export function drawGame(
 /** Draws the box that the player reads, over all else. */
 function drawReading(context: CanvasRenderingContext2D, p: Project, play: Play, sprites: Sprites): void {
   if (!play.reading) return;
-  const { box, text, more } = play.reading;
-  const picture = sprites.reading(text, more);
+  const { box } = play.reading;
+  const picture = sprites.reading(play.reading);
   if (!picture) return;
   const at = p.viewport.camera.toScreen(box.x, box.y);
   const { zoom } = p.viewport.camera;

@@ -3,6 +3,7 @@ import type { BoxView, PieceView, Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { drawLabel, drawSmall } from './labels';
 import { drawCrossing } from './lines';
+import { drawMeant } from './meant';
 import { boxesOf, GhostPainter } from './ghost';
 import { drawAreas } from './areas';
 import { drawPath, drawTrail } from './trail.svelte';
@@ -73,6 +74,7 @@ export class Overlay {
     const reach = p.viewport.reachShown && !playing ? this.reach.here() : null;
     if (reach) drawReach(top, p, reach, colours);
     this.ghost.draw(scene, colours);
+    drawMeant(top, p, scene, colours);
     this.cursor(scene, colours);
   }
 

@@ -1,4 +1,5 @@
 import type { Project } from '../project.svelte';
+import type { ReadingView } from '../core/types.gen';
 
 /** Stands for the player among the types of pieces; see core/page. */
 const FIGURE = 0;
@@ -47,8 +48,9 @@ export class Sprites {
   }
 
   /** The box that the player reads now. */
-  reading(text: string, more: boolean): HTMLCanvasElement | null {
-    return this.get(`reading ${String(more)} ${text}`, () => this.p.session.ask.readingPicture());
+  reading({ text, more, choices, chosen }: ReadingView): HTMLCanvasElement | null {
+    const key = `reading ${String(more)} ${String(chosen)} ${[text, ...choices].join('\n')}`;
+    return this.get(key, () => this.p.session.ask.readingPicture());
   }
 
   /** What a piece looks like in play; null if it is not seen there. */

@@ -30,6 +30,8 @@ export class Viewport {
   /** The property of tiles that is shown over the maps; empty for none. */
   lens = $state('');
   lines = $state(true);
+  /** The thing that a word names at which the pointer or the focus is. */
+  meant = $state.raw<T.Thing | null>(null);
   /** Counts camera movements, for what must follow the board. */
   moved = $state(0);
   /** The map one is on: under the pointer, or most in view. */

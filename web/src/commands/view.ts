@@ -3,6 +3,7 @@ import { around } from '../board/camera';
 import { theme } from '../core/theme.svelte';
 import { GAME_LENSES } from '../board/lens';
 import type { OnDesk } from '../shell/shell.svelte';
+import { openRule } from '../rules/opening';
 import type { Command } from './command';
 
 /** Every how many cells the grid may have a stronger line; 0 is every screen. */
@@ -103,6 +104,15 @@ export const viewCommands: Command[] = [
     does: 'Lays the bond or medley that is held on the desk, or the tileset of the tile; a tileset if nothing is held.',
     opens: 'section[aria-label=Desk]',
     run: (p) => p.shell.layOnDesk(heldOnDesk(p)),
+  },
+  {
+    id: 'rules',
+    name: 'Rules',
+    keys: ['Shift+E'],
+    group: 'board',
+    does: 'Lays the rules on the desk: what happens in the game, and when.',
+    opens: 'section[aria-label=Desk]',
+    run: (p) => openRule(p),
   },
   {
     id: 'reskin',

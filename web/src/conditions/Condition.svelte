@@ -12,9 +12,11 @@
     home: string;
     /** Whether something new can be made by asking for it. */
     fresh: boolean;
+    /** Whether it is asked when something happens, so that it can ask who is where. */
+    happens?: boolean;
     change: (to: ConditionForm | null) => void;
   }
-  let { p, condition, home, fresh, change }: Props = $props();
+  let { p, condition, home, fresh, happens = false, change }: Props = $props();
 
   const of = $derived.by(() => (void p.session.scene, void p.session.state, p.session.ask.askable()));
   /** One term alone is shown as those of a group are. */
@@ -48,6 +50,6 @@
       {#if condition.differs}<span class="text-soft">differs</span>
       {:else if !condition.is}<span class="text-soft">{condition.none}</span>{/if}
     </div>
-    <ConditionTerms {group} {of} {home} {fresh} change={changed} />
+    <ConditionTerms {group} {of} {home} {fresh} {happens} change={changed} />
   </div>
 {/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { ONLY_IN_A_MOMENT, type AskableView, type ConditionForm } from '../core/types.gen';
+  import { type AskableView, type ConditionForm } from '../core/types.gen';
   import Choose from './Choose.svelte';
+  import WhereTerm from './WhereTerm.svelte';
   import ConditionValue from './ConditionValue.svelte';
   import { choicesOf, nounChoices, nounKey, nounOf, typesOf } from './forms';
 
@@ -10,9 +11,10 @@
     of: AskableView;
     home: string;
     fresh: boolean;
+    happens?: boolean;
     change: (to: ConditionForm) => void;
   }
-  let { term, of, home, fresh, change }: Props = $props();
+  let { term, of, home, fresh, happens = false, change }: Props = $props();
 
   /** A fact that is yes or no is not compared in numbers: the core says yes as at least 1, no as under 1. */
   const truth = $derived(
@@ -101,7 +103,7 @@
     <Choose
       label="Which piece"
       value={nounKey(subject)}
-      choices={nounChoices(of)}
+      choices={nounChoices(of, happens)}
       width="flex-1"
       change={chooseSubject}
     />
@@ -113,6 +115,6 @@
       change={chooseState}
     />
   {:else}
-    <span class="text-soft">{ONLY_IN_A_MOMENT}</span>
+    <WhereTerm {term} {of} {change} />
   {/if}
 </div>

@@ -12,11 +12,12 @@
     of: AskableView;
     home: string;
     fresh: boolean;
+    happens?: boolean;
     /** How deep it lies in others. */
     deep?: number;
     change: (to: ConditionForm) => void;
   }
-  let { group, of, home, fresh, deep = 0, change }: Props = $props();
+  let { group, of, home, fresh, happens = false, deep = 0, change }: Props = $props();
 
   const DEEPEST = 3;
   const terms = $derived(group.of ?? []);
@@ -27,6 +28,7 @@
         { key: '', name: terms.length > 0 ? 'and also …' : 'ask for …' },
         { key: 'value', name: 'a fact, an item or a number' },
         { key: 'piece', name: 'what became of a piece' },
+        ...(happens ? [{ key: 'near', name: 'who is where, or chance' }] : []),
         ...(deep < DEEPEST ? [{ key: 'group', name: 'several, all, any or none of them' }] : []),
       ],
     },
@@ -36,7 +38,8 @@
 
   function add(key: string): void {
     const first = fresh ? of.firstNew : of.first;
-    const term = key === 'value' ? first : key === 'piece' ? of.firstPiece : { asks: 'any', of: [first] };
+    const near: ConditionForm = { asks: 'near', subject: { is: 'player' }, object: { is: 'it' }, number: 2 };
+    const term = { value: first, piece: of.firstPiece, near, group: { asks: 'any', of: [first] } }[key] ?? first;
     change({ ...group, of: [...terms, term] });
   }
 </script>
@@ -55,10 +58,10 @@
       <li class="flex items-start gap-1" data-term>
         {#if isGroup(term)}
           <div class="flex min-w-0 flex-1 flex-col gap-1">
-            <ConditionTerms group={term} {of} {home} {fresh} deep={deep + 1} change={(to) => put(i, to)} />
+            <ConditionTerms group={term} {of} {home} {fresh} {happens} deep={deep + 1} change={(to) => put(i, to)} />
           </div>
         {:else}
-          <ConditionTerm {term} {of} {home} {fresh} change={(to) => put(i, to)} />
+          <ConditionTerm {term} {of} {home} {fresh} {happens} change={(to) => put(i, to)} />
         {/if}
         <button
           class="flex size-7 shrink-0 items-center justify-center text-soft hover:text-rose-ink"

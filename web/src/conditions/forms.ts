@@ -91,18 +91,34 @@ export function nounKey(n: NounForm): string {
   return `${n.is}:${n.thing ?? n.type ?? ''}`;
 }
 
+/** Nouns that name something by themselves. */
+const ALONE = ['this', 'player', 'it', 'whoever'];
+
 export function nounOf(key: string): NounForm {
   const [is = '', which = ''] = key.split(/:(.*)/s);
-  if (is === 'this') return { is };
-  return is === 'all' || is === 'any' ? { is, type: which } : { is, thing: which };
+  if (ALONE.includes(is)) return { is };
+  return is === 'all' || is === 'any' || is === 'nearest' ? { is, type: which } : { is, thing: which };
 }
 
-export function nounChoices(of: AskableView): Choices[] {
+/** What can be named; happens says that something happens by then, so that it and whoever did it can be named too. */
+export function nounChoices(of: AskableView, happens = false): Choices[] {
   const each = (words: [string, string][], list: { id: string; name: string }[]): Choice[] =>
     list.flatMap((a) => words.map(([is, word]) => ({ key: `${is}:${a.id}`, name: `${word} ${a.name}` })));
   const types = of.types.map((t) => ({ id: t.word, name: t.name }));
   return [
-    { heading: '', list: [{ key: 'this:', name: THIS_PIECE }] },
+    {
+      heading: '',
+      list: [
+        { key: 'this:', name: THIS_PIECE },
+        ...(happens
+          ? [
+              { key: 'player:', name: 'the player' },
+              { key: 'it:', name: 'it: what the moment happened to' },
+              { key: 'whoever:', name: 'whoever did it' },
+            ]
+          : []),
+      ],
+    },
     { heading: 'Pieces', list: of.pieces.map((p) => ({ key: `piece:${p.id}`, name: p.name })) },
     {
       heading: 'Of a type',
@@ -114,6 +130,7 @@ export function nounChoices(of: AskableView): Choices[] {
         types,
       ),
     },
+    ...(happens ? [{ heading: 'The nearest', list: each([['nearest', 'the nearest']], types) }] : []),
     {
       heading: 'In an area',
       list: each(

@@ -339,6 +339,46 @@ export class Orders {
     return this.give('setWire', o, []);
   }
 
+  addRule(o: T.AddRule): Promise<T.Reply> {
+    return this.give('addRule', o, []);
+  }
+
+  copyRule(o: T.CopyRule): Promise<T.Reply> {
+    return this.give('copyRule', o, []);
+  }
+
+  setRule(o: T.SetRule): Promise<T.Reply> {
+    return this.give('setRule', o, []);
+  }
+
+  setRuleCondition(o: T.SetRuleCondition): Promise<T.Reply> {
+    return this.give('setRuleCondition', o, []);
+  }
+
+  addRulePart(o: T.AddRulePart): Promise<T.Reply> {
+    return this.give('addRulePart', o, []);
+  }
+
+  setRulePart(o: T.SetRulePart): Promise<T.Reply> {
+    return this.give('setRulePart', o, []);
+  }
+
+  typeRuleText(o: T.TypeRuleText): Promise<T.Reply> {
+    return this.give('typeRuleText', o, []);
+  }
+
+  moveRulePart(o: T.MoveRulePart): Promise<T.Reply> {
+    return this.give('moveRulePart', o, []);
+  }
+
+  copyRulePart(o: T.CopyRulePart): Promise<T.Reply> {
+    return this.give('copyRulePart', o, []);
+  }
+
+  removeRulePart(o: T.RemoveRulePart): Promise<T.Reply> {
+    return this.give('removeRulePart', o, []);
+  }
+
   addSaying(o: T.AddSaying): Promise<T.Reply> {
     return this.give('addSaying', o, []);
   }
@@ -459,6 +499,22 @@ export class Orders {
 /** All that the core can be asked. */
 export class Questions {
   constructor(private readonly ask: Ask) {}
+
+  rules(): T.HomeView[] {
+    return this.ask.value('rules', {}, []);
+  }
+
+  rule(q: T.AskRule): T.RuleView | null {
+    return this.ask.value('rule', q, null);
+  }
+
+  offers(q: T.AskOffers): T.OfferView[] {
+    return this.ask.value('offers', q, []);
+  }
+
+  things(q: T.AskThings): T.SlotChoice[] {
+    return this.ask.value('things', q, []);
+  }
 
   scene(q: T.AskScene): T.Scene | null {
     return this.ask.value('scene', q, null);

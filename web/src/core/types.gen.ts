@@ -748,6 +748,98 @@ export interface SetWire {
   change: Part<WireLook>;
 }
 
+export interface AddRule {
+  home: Thing;
+}
+
+export interface CopyRule {
+  rule: string;
+}
+
+export interface RuleLook {
+  off: boolean;
+  begins: number;
+  repeats: number;
+  pause: number;
+  busy: number;
+  elsewhere: boolean;
+}
+
+export interface SetRule {
+  rule: string;
+  change: Part<RuleLook>;
+}
+
+export interface SetRuleCondition {
+  rule: string;
+  condition: ConditionForm | null;
+}
+
+export interface PartForm {
+  letters?: string;
+  fact?: string;
+  item?: string;
+}
+
+export interface RulePartForm {
+  id: string;
+  in?: string;
+  branch?: string;
+  order?: number;
+  off?: boolean;
+  moment?: string;
+  does?: string;
+  subject?: NounForm;
+  thing?: string;
+  how?: string;
+  value?: ValueForm;
+  is?: string;
+  quiet?: boolean;
+  number?: number;
+  text?: PartForm[];
+  name?: string;
+  if?: ConditionForm;
+}
+
+export interface AddRulePart {
+  rule: string;
+  in: string;
+  branch: number;
+  before?: string;
+  part: RulePartForm;
+  typed?: string;
+}
+
+export interface SetRulePart {
+  rule: string;
+  part: RulePartForm;
+  seconds?: number;
+}
+
+export interface TypeRuleText {
+  rule: string;
+  part: string;
+  typed: string;
+}
+
+export interface MoveRulePart {
+  rule: string;
+  part: string;
+  in: string;
+  branch: number;
+  before?: string;
+}
+
+export interface CopyRulePart {
+  rule: string;
+  part: string;
+}
+
+export interface RemoveRulePart {
+  rule: string;
+  part: string;
+}
+
 export interface AddSaying {
   map: string;
   piece: string;
@@ -913,6 +1005,97 @@ export interface TryValues {
 export interface SetTried {
   term: string;
   value: number;
+}
+
+export interface AskRules {
+}
+
+export interface HeadView {
+  id: string;
+  name: string;
+  says: string;
+  off: boolean;
+}
+
+export interface HomeView {
+  name: string;
+  home: Thing;
+  rules: HeadView[];
+}
+
+export interface AskRule {
+  rule: string;
+}
+
+export interface ConditionView {
+  name: string;
+  label: string;
+  none: string;
+  help: string;
+  is: ConditionForm | null;
+  says: string;
+  main: boolean;
+  differs: boolean;
+}
+
+export interface WordView {
+  text: string;
+  slot: string;
+  names: boolean;
+  gone: boolean;
+  thing: Thing | null;
+}
+
+export interface LineView {
+  sort: string;
+  id: string;
+  in: string;
+  branch: number;
+  deep: number;
+  off: boolean;
+  stray: boolean;
+  words: WordView[];
+  says: string;
+  form: RulePartForm | null;
+  typed: string;
+  seconds: number;
+  condition: ConditionView | null;
+  takes: string;
+}
+
+export interface RuleView extends RuleLook {
+  id: string;
+  name: string;
+  proposed: string;
+  home: string;
+  belongs: Thing;
+  type: string;
+  condition: ConditionView;
+  lines: LineView[];
+  full: boolean;
+}
+
+export interface AskOffers {
+  rule: string;
+  takes: string;
+  typed: string;
+}
+
+export interface OfferView {
+  says: string;
+  part: RulePartForm;
+  typed: string;
+}
+
+export interface AskThings {
+  rule: string;
+  part: string;
+}
+
+export interface SlotChoice {
+  id: string;
+  name: string;
+  group: string;
 }
 
 export interface AskScene {
@@ -1256,17 +1439,6 @@ export interface ActingView {
   tracked: boolean;
 }
 
-export interface ConditionView {
-  name: string;
-  label: string;
-  none: string;
-  help: string;
-  is: ConditionForm | null;
-  says: string;
-  main: boolean;
-  differs: boolean;
-}
-
 export interface AskingView {
   type: string;
   fields: FieldView[];
@@ -1336,6 +1508,8 @@ export interface SlipView {
   wire: WireSlip | null;
   talk: TalkView | null;
   joins: JoinView[];
+  rules: HeadView[];
+  ruled: boolean;
 }
 
 export interface WorkingView {
@@ -1461,6 +1635,8 @@ export interface ThingView {
 
 export interface ReadingView {
   text: string;
+  choices: string[];
+  chosen: number;
   more: boolean;
   box: BoxView;
 }
@@ -1583,12 +1759,21 @@ export interface AskedWord {
   name: string;
 }
 
+export interface AskedState extends AskedWord {
+  verb: string;
+}
+
 export interface AskedType {
   word: string;
   name: string;
-  states: AskedWord[];
+  states: AskedState[];
+  moments: AskedWord[];
   powered: boolean;
   properties: AskedWord[];
+}
+
+export interface AskedOccasion extends AskedWord {
+  of: string;
 }
 
 export interface AskableView {
@@ -1596,11 +1781,13 @@ export interface AskableView {
   items: AskedThing[];
   areas: AskedThing[];
   pieces: AskedPiece[];
+  maps: AskedThing[];
   more: number;
   types: AskedType[];
   comparisons: AskedWord[];
-  presences: AskedWord[];
-  powers: AskedWord[];
+  presences: AskedState[];
+  powers: AskedState[];
+  occasions: AskedOccasion[];
   first: ConditionForm;
   firstNew: ConditionForm;
   firstPiece: ConditionForm;
@@ -1971,6 +2158,7 @@ export const MEASURES = {
   odds: { label: '', unit: '', usual: 0, least: 0, most: 1000, from: 0, to: 1000, step: 1, fine: 1 },
   offsetX: { label: 'Offset across', unit: 'px', usual: 0, least: 0, most: 8191, from: 0, to: 8191, step: 1, fine: 1 },
   offsetY: { label: 'Offset down', unit: 'px', usual: 0, least: 0, most: 8191, from: 0, to: 8191, step: 1, fine: 1 },
+  ruleTime: { label: 'For', unit: 's', usual: 0, least: 0, most: 3600, from: 0, to: 10, step: 0.1, fine: 0.016666666666666666 },
   seenH: { label: 'Screen height', unit: 'cells', usual: 12, least: 1, most: 256, from: 1, to: 256, step: 1, fine: 1 },
   seenW: { label: 'Screen width', unit: 'cells', usual: 20, least: 1, most: 256, from: 1, to: 256, step: 1, fine: 1 },
   spacing: { label: 'Spacing', unit: 'px', usual: 0, least: 0, most: 128, from: 0, to: 128, step: 1, fine: 1 },
@@ -1986,6 +2174,7 @@ export const MEASURES = {
 export const OWN_TYPES = ["yes or no", "a number", "text"];
 export const FACT_SORTS = ["yes or no", "a number"];
 export const WIRE_DOES = ["on while held", "turns it on", "turns it off", "changes it over"];
+export const SET_BY = ["becomes", "goes up by", "goes down by"];
 export const MAP_VIEWS = ["from above (top-down)", "from the side (side-view)"];
 export const NEIGHBOURS = ["north", "east", "south", "west", "north-east", "south-east", "south-west", "north-west"];
 export const ROUND = [7, 0, 4, 3, -1, 1, 6, 2, 5];

@@ -5,6 +5,7 @@
   import type { Project } from '../project.svelte';
   import Button from '../ui/Button.svelte';
   import { givesBack } from '../ui/givesBack';
+  import RulesDesk from '../rules/RulesDesk.svelte';
   import BondDesk from './BondDesk.svelte';
   import ColoursDesk from './ColoursDesk.svelte';
   import CutSheet from './CutSheet.svelte';
@@ -18,7 +19,10 @@
   let files: File[] = $state.raw([]);
   let all = $state(0);
   const file = $derived(files[0] ?? null);
-  const lies = $derived('id' in p.shell.desk && p.shell.desk.kind !== 'newer' ? p.shell.desk : null);
+  const rules = $derived(p.shell.desk.kind === 'rules' ? p.shell.desk : null);
+  const lies = $derived(
+    'id' in p.shell.desk && p.shell.desk.kind !== 'newer' && p.shell.desk.kind !== 'rules' ? p.shell.desk : null,
+  );
   const medley = $derived(lies?.kind === 'medley' ? p.session.scene?.medleys.find((m) => m.id === lies.id) : null);
   const bond = $derived(lies?.kind === 'bond' ? (p.session.scene?.bonds.find((b) => b.id === lies.id) ?? null) : null);
   const proposal = $derived(p.shell.desk.kind === 'proposal' ? p.shell.desk.proposal : null);
@@ -32,6 +36,7 @@
     if (replaces) return `a newer picture in the place of ${replaces.name}`;
     if (medley) return `${medley.name}: a medley`;
     if (bond) return `${bond.name}: a bond`;
+    if (rules) return 'rules: what happens, and when';
     if (p.shell.desk.kind === 'reskin') return 're-skin';
     if (p.shell.desk.kind === 'colours') return 'a map of a picture’s colours';
     if (proposal) return 'a bond, proposed from its tiles’ pixels';
@@ -71,7 +76,11 @@
   }
 </script>
 
-<section use:givesBack class="flex h-84 max-h-[60%] shrink-0 flex-col border-t border-line bg-sheet" aria-label="Desk">
+<section
+  use:givesBack
+  class="flex {rules ? 'h-104' : 'h-84'} max-h-[60%] shrink-0 flex-col border-t border-line bg-sheet"
+  aria-label="Desk"
+>
   <div class="flex items-center gap-3 border-b border-line px-3 py-1.5">
     <h2 class="name">Desk</h2>
     <span class="text-soft">
@@ -100,6 +109,8 @@
       {/key}
     {:else if medley}
       {#key medley.id}<MedleyDesk {p} {medley} />{/key}
+    {:else if rules}
+      <RulesDesk {p} id={rules.id} />
     {:else if p.shell.desk.kind === 'colours'}
       <ColoursDesk {p} />
     {:else if p.shell.desk.kind === 'reskin'}

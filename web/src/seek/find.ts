@@ -1,6 +1,7 @@
 import UFuzzy from '@leeoniya/ufuzzy';
 import { inOrder } from '../drawer/shelf';
 import { hold } from '../commands/holding';
+import { openRule } from '../rules/opening';
 import { commands, keyOf, runCommand } from '../commands/register';
 import type { Project } from '../project.svelte';
 import { HOVER } from '../core/types.gen';
@@ -83,6 +84,9 @@ function everything(p: Project): Found[] {
         if (door) p.viewport.moveCamera((c) => c.center(door.x, door.y));
       },
     });
+  }
+  for (const rule of p.session.ask.rules().flatMap((home) => home.rules)) {
+    all.push({ id: `rule ${rule.id}`, name: rule.name, does: 'rule', keys: '', go: () => openRule(p, rule.id) });
   }
   for (const medley of scene?.medleys ?? []) {
     all.push({

@@ -19,6 +19,13 @@
       : ['Outside of all maps'];
     return [...what, pointer.ghost.problem || pointer.ghost.text].filter(Boolean).join('. ');
   });
+  /** What the player reads, and at which of the choices they are. */
+  const reads = $derived.by(() => {
+    const reading = p.game.view?.reading;
+    if (!reading) return '';
+    const { text, choices, chosen } = reading;
+    return choices.length === 0 ? text : `${text} ${choices[chosen] ?? ''}, ${chosen + 1} of ${choices.length}`;
+  });
   let said = $state('');
   $effect(() => {
     const next = under;
@@ -29,4 +36,4 @@
 
 <p class="sr-only" aria-live="polite" data-announced>{said}</p>
 <!-- What the player reads is said at once. -->
-<p class="sr-only" aria-live="assertive" data-reading>{p.game.view?.reading?.text ?? ''}</p>
+<p class="sr-only" aria-live="assertive" data-reading>{reads}</p>

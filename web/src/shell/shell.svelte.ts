@@ -7,9 +7,16 @@ export type OnDesk =
   | { kind: 'nothing' }
   | { kind: 'reskin' }
   | { kind: 'colours' }
+  | { kind: 'rules'; id: string }
   | { kind: 'newer'; id: string }
   | { kind: 'tileset' | 'medley' | 'bond'; id: string }
   | { kind: 'proposal'; proposal: Proposal };
+
+/** A wish for a thing of some sorts that is pointed at on the board. */
+export interface Pointing {
+  sorts: string[];
+  take: (thing: { kind: string; map: string; id: string }) => void;
+}
 
 /** What is open where, beside the board. */
 export class Shell {
@@ -17,6 +24,8 @@ export class Shell {
   desk = $state.raw<OnDesk>({ kind: 'nothing' });
   /** Pictures dropped or pasted on the page, for the desk to take up. */
   dropped = $state.raw<File[]>([]);
+  /** What a click on the board is to point at; null while nothing is asked for. */
+  pointing = $state.raw<Pointing | null>(null);
   seeking = $state(false);
   keysShown = $state(false);
   /** The panel that is open at the right. */

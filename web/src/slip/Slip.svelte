@@ -5,6 +5,7 @@
   import Rename from '../ui/Rename.svelte';
   import MapFields from './MapFields.svelte';
   import PieceFields from './PieceFields.svelte';
+  import RuleFields from './RuleFields.svelte';
   import PlaceFields from './PlaceFields.svelte';
   import WireFields from './WireFields.svelte';
   import SlipSheet from './SlipSheet.svelte';
@@ -76,6 +77,7 @@
     <PieceFields {p} {slip} />
     <PlaceFields {p} {slip} />
     <WireFields {p} {slip} />
+    <RuleFields {p} {slip} />
     {#if slip.stack.length > 1}
       <div>
         <div class="mb-1 text-small text-soft">in this cell, front to back</div>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { TriangleAlert } from '@lucide/svelte';
+  import { onDestroy } from 'svelte';
   import type { Project } from '../project.svelte';
   import Picture from '../ui/Picture.svelte';
   import { unit } from '../ui/unit';
@@ -48,6 +49,9 @@
     if (typing !== null && typing !== kept) change(typing);
     typing = null;
   }
+
+  // What is typed is kept too when the field goes while one is in it.
+  onDestroy(keep);
 
   function fill(name: string): void {
     if (!area) return;

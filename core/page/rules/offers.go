@@ -1,0 +1,388 @@
+package rules
+
+import (
+	"strings"
+	"unicode"
+
+	"azzel/core/hand"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/logic"
+	"azzel/core/page"
+	"azzel/core/page/wording"
+	"azzel/core/words"
+	"azzel/core/world"
+)
+
+// OfferView is something that a rule could do, or when it could begin.
+type OfferView struct {
+	Says string             `json:"says"`
+	Part logic.RulePartForm `json:"part"`
+	// Typed is what the player reads.
+	Typed string `json:"typed"`
+}
+
+// AskOffers asks what can be put into a branch of a rule, or when it can begin, of which each word that is typed begins one.
+type AskOffers struct {
+	Rule page.ID `json:"rule"`
+	// Takes is what can be put there: moments, actions, choices or cases.
+	Takes string `json:"takes"`
+	Typed string `json:"typed"`
+}
+
+// mostOffers is how many offers are made at once.
+const mostOffers = 12
+
+// offers are made until there are enough.
+type offers struct {
+	d      *world.Document
+	rule   *world.Rule
+	typed  string
+	tokens []string
+	list   []OfferView
+	// left are the tokens that a name does not begin with.
+	left []string
+}
+
+// Answer implements Question.
+func (q AskOffers) Answer(p *page.Page) any {
+	d := p.Doc()
+	o := &offers{d: d, rule: d.Rule(world.ID(q.Rule)), typed: strings.TrimSpace(q.Typed), tokens: tokensOf(q.Typed), list: []OfferView{}}
+	r := o.rule
+	if r == nil {
+		return o.list
+	}
+	switch q.Takes {
+	case "choices":
+		o.add(logic.Part{Action: logic.Action{Does: logic.Choice, Text: words.Plain(o.typed)}})
+	case "cases":
+		o.add(logic.Part{Action: logic.Action{Does: logic.Case, Number: 1}})
+	case "moments":
+		o.moments(r)
+	default:
+		o.actions(r)
+	}
+	return o.list
+}
+
+// tokensOf are the words of a text in small letters.
+func tokensOf(text string) []string {
+	return strings.FieldsFunc(strings.ToLower(text), func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsDigit(r) })
+}
+
+// without are the tokens with none of which a word of a text begins.
+func without(tokens []string, text string) (left []string) {
+	if len(tokens) == 0 {
+		return nil
+	}
+	list := tokensOf(text)
+	for _, t := range tokens {
+		found := false
+		for _, w := range list {
+			if strings.HasPrefix(w, t) {
+				found = true
+				break
+			}
+		}
+		if !found {
+			left = append(left, t)
+		}
+	}
+	return left
+}
+
+func (o *offers) full() bool { return len(o.list) >= mostOffers }
+
+// of begins offers about something with a name, and reports whether there is still room for them.
+func (o *offers) of(name string) bool {
+	o.left = without(o.tokens, name)
+	return !o.full()
+}
+
+// is makes an offer about what of was called for, if what is said of it has all words that the name lacks.
+func (o *offers) is(says string, p logic.Part) {
+	if len(without(o.left, says)) == 0 {
+		o.add(p)
+	}
+}
+
+// alone makes an offer about nothing with a name.
+func (o *offers) alone(p logic.Part) {
+	if o.of("") {
+		o.is(o.says(&p), p)
+	}
+}
+
+func (o *offers) says(p *logic.Part) string {
+	if p.Does == logic.Nothing {
+		return wording.Joined(wording.Moment(o.d, &o.rule.Rule, &p.Begins))
+	}
+	return wording.Joined(wording.Action(o.d, &o.rule.Rule, p))
+}
+
+func (o *offers) add(p logic.Part) {
+	if o.full() {
+		return
+	}
+	p.ID = 1
+	v := OfferView{Says: o.says(&p), Part: page.Conditions.WritePart(&p), Typed: wording.Spell(o.d, p.Text)}
+	v.Part.Text = nil
+	o.list = append(o.list, v)
+}
+
+func action(a logic.Action) logic.Part { return logic.Part{Action: a} }
+
+// nearFirst calls for the pieces of the map to which a rule belongs, then for those of the others: those with a name of their own first.
+func (o *offers) nearFirst(r *world.Rule, each func(p *world.Piece, name string)) {
+	home := o.d.MapOf(r)
+	for _, named := range []bool{true, false} {
+		for _, here := range []bool{true, false} {
+			for _, m := range o.d.Maps {
+				if (m == home) != here {
+					continue
+				}
+				for _, p := range m.Pieces {
+					if o.full() {
+						return
+					}
+					if (p.Name != "") == named {
+						each(p, hand.PieceName(o.d, p))
+					}
+				}
+			}
+		}
+	}
+}
+
+// becomes offers all that can be made of a piece of a kind.
+func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
+	for _, s := range k.States {
+		o.is(s.Says(), action(logic.Action{Does: logic.SetState, Subject: n, Is: s.Number}))
+	}
+	if _, has := k.Has(props.Power); has {
+		for _, power := range []int{kind.On, kind.Off} {
+			o.is(wording.PowerVerbs[power], action(logic.Action{Does: logic.SetPower, Subject: n, Is: power}))
+		}
+	}
+	if !k.Always {
+		for presence, verb := range wording.PresenceVerbs {
+			o.is(verb, action(logic.Action{Does: logic.SetPresence, Subject: n, Is: presence}))
+		}
+	}
+	if k.Goes {
+		o.is("says", action(logic.Action{Does: logic.Say, Subject: n}))
+		o.is("asks", action(logic.Action{Does: logic.Question, Subject: n}))
+	}
+}
+
+// actions offers what a rule can do.
+func (o *offers) actions(r *world.Rule) {
+	one := logic.Value{Number: 1}
+	game := logic.Noun{Is: logic.Player}
+	kindOf := func() *kind.Kind {
+		switch r.HomeSort {
+		case kind.Type:
+			return kind.Of(r.Home)
+		case kind.Piece:
+			if _, p := o.d.Piece(r.Home); p != nil {
+				return p.Kind()
+			}
+		}
+		return nil
+	}
+	if k := kindOf(); k != nil && o.of("this "+wording.HomeName(o.d, r.HomeSort, r.Home)) {
+		o.becomes(logic.Noun{Is: logic.This}, k)
+	}
+	if len(o.tokens) == 0 {
+		// What is done most, before anything is typed.
+		o.list = o.list[:min(len(o.list), 2)]
+	}
+	for _, a := range []logic.Action{
+		{Does: logic.Say, Subject: game}, {Does: logic.Wait, Number: 60}, {Does: logic.If}, {Does: logic.Question, Subject: game},
+	} {
+		o.alone(action(a))
+	}
+	for _, f := range o.d.Facts {
+		if !o.of(f.Name) {
+			break
+		}
+		if !f.Counts {
+			o.is("becomes yes", action(logic.Action{Does: logic.SetFact, Thing: f.ID, Value: one}))
+			o.is("becomes no", action(logic.Action{Does: logic.SetFact, Thing: f.ID}))
+			continue
+		}
+		for how, says := range wording.SetByNames {
+			o.is(says, action(logic.Action{Does: logic.SetFact, Thing: f.ID, How: logic.SetBy(how), Value: one}))
+		}
+	}
+	o.nearFirst(r, func(p *world.Piece, name string) {
+		if r.HomeSort == kind.Piece && r.Home == p.ID || !o.of(name) {
+			return
+		}
+		n := logic.Noun{Is: logic.Piece, Thing: p.ID}
+		if p.Kind().Named || p.Kind().Starts || p.Kind().Begins {
+			o.is("the player is taken to", action(logic.Action{Does: logic.TakeTo, Thing: p.ID}))
+		}
+		o.becomes(n, p.Kind())
+	})
+	for _, i := range o.d.Items {
+		if o.of(i.Name) {
+			o.is("the player gets", action(logic.Action{Does: logic.Get, Thing: i.ID, Value: one}))
+			o.is("the player loses", action(logic.Action{Does: logic.Lose, Thing: i.ID, Value: one}))
+		}
+	}
+	for _, a := range []logic.Action{
+		{Does: logic.HoldStill}, {Does: logic.LetGo}, {Does: logic.Hurt, Number: 1}, {Does: logic.Heal, Number: 1}, {Does: logic.Again, Number: 3}, {Does: logic.OneOf}, {Does: logic.Stop}, {Does: logic.End},
+	} {
+		o.alone(action(a))
+	}
+	for _, k := range kind.All() {
+		if o.of("every " + k.Name) {
+			o.becomes(logic.Noun{Is: logic.AllOfType, Type: k.ID}, k)
+		}
+	}
+	for _, other := range o.d.Rules {
+		if o.of("the rule " + wording.RuleName(o.d, other)) {
+			o.is("goes", action(logic.Action{Does: logic.AskFor, Thing: other.ID}))
+		}
+	}
+	if o.typed != "" {
+		o.add(action(logic.Action{Does: logic.Say, Subject: game, Text: words.Plain(o.typed)}))
+	}
+}
+
+// moments offers when a rule can begin.
+func (o *offers) moments(r *world.Rule) {
+	begins := func(is *kind.Moment, says string, m logic.Moment) {
+		m.Is = is.Number
+		o.is(says, logic.Part{Begins: m})
+	}
+	if r.HomeSort == kind.Type || r.HomeSort == kind.Piece {
+		k := kind.Of(r.Home)
+		if _, p := o.d.Piece(r.Home); r.HomeSort == kind.Piece && p != nil {
+			k = p.Kind()
+		}
+		if k != nil && o.of("this "+wording.HomeName(o.d, r.HomeSort, r.Home)) {
+			for _, m := range k.Moments {
+				begins(m, "is "+m.Name, logic.Moment{Of: logic.Noun{Is: logic.This}})
+			}
+		}
+	}
+	for _, a := range o.d.Areas {
+		if o.of(hand.Name(o.d, world.Ref{Sort: world.SortArea, ID: a.ID})) {
+			begins(logic.AreaEntered, logic.AreaEntered.Name, logic.Moment{Thing: a.ID})
+			begins(logic.AreaLeft, logic.AreaLeft.Name, logic.Moment{Thing: a.ID})
+			begins(logic.AreaStayed, logic.AreaStayed.Name, logic.Moment{Thing: a.ID, Number: 120})
+		}
+	}
+	for _, m := range o.d.Maps {
+		if o.of(m.Name) {
+			begins(logic.MapBegins, logic.MapBegins.Name, logic.Moment{Thing: m.ID})
+			begins(logic.MapLeft, logic.MapLeft.Name, logic.Moment{Thing: m.ID})
+		}
+	}
+	for _, f := range o.d.Facts {
+		if o.of(f.Name) {
+			begins(logic.FactReached, "becomes yes no", logic.Moment{Thing: f.ID, Number: 1})
+			begins(logic.FactChanged, "changes", logic.Moment{Thing: f.ID})
+		}
+	}
+	o.nearFirst(r, func(p *world.Piece, name string) {
+		if (r.HomeSort != kind.Piece || r.Home != p.ID) && o.of(name) {
+			for _, m := range p.Kind().Moments {
+				begins(m, "is "+m.Name, logic.Moment{Of: logic.Noun{Is: logic.Piece, Thing: p.ID}})
+			}
+		}
+	})
+	for _, i := range o.d.Items {
+		if o.of(i.Name) {
+			begins(logic.ItemHad, logic.ItemHad.Name, logic.Moment{Thing: i.ID})
+			begins(logic.ItemUsedUp, logic.ItemUsedUp.Name, logic.Moment{Thing: i.ID})
+		}
+	}
+	for _, c := range o.d.Crossings {
+		if o.of(hand.CrossingName(o.d, c)) {
+			begins(logic.CrossingTaken, logic.CrossingTaken.Name, logic.Moment{Thing: c.ID})
+		}
+	}
+	for _, m := range []*kind.Moment{logic.PlayBegins, logic.PlayerHurt, logic.PlayerHarmed, logic.PlayerFell, logic.AskedFor} {
+		if o.of("") {
+			begins(m, m.Name, logic.Moment{})
+		}
+	}
+	for _, k := range kind.All() {
+		if o.of("any " + k.Name) {
+			for _, m := range k.Moments {
+				begins(m, "is "+m.Name, logic.Moment{Of: logic.Noun{Is: logic.AnyOfType, Type: k.ID}})
+			}
+		}
+	}
+}
+
+// SlotChoice is a thing that can be chosen: its id, what it is called, and under which heading it stands.
+type SlotChoice struct {
+	ID    string `json:"id"`
+	Name  string `json:"name"`
+	Group string `json:"group"`
+}
+
+// AskThings asks which things of a sort can be chosen in a slot that names one: facts, items, areas, maps, crossings, marks or rules.
+type AskThings struct {
+	Rule page.ID `json:"rule"`
+	Part page.ID `json:"part"`
+}
+
+// Answer implements Question.
+func (q AskThings) Answer(p *page.Page) any {
+	d := p.Doc()
+	list := []SlotChoice{}
+	r := d.Rule(world.ID(q.Rule))
+	if r == nil {
+		return list
+	}
+	is := r.Part(world.ID(q.Part))
+	if is == nil {
+		return list
+	}
+	add := func(id world.ID, name, group string) {
+		list = append(list, SlotChoice{page.FormatID(id), name, group})
+	}
+	switch sort := is.Names(); sort {
+	case kind.Fact:
+		for _, f := range d.Facts {
+			add(f.ID, f.Name, "")
+		}
+	case kind.Item:
+		for _, i := range d.Items {
+			add(i.ID, i.Name, "")
+		}
+	case kind.Area:
+		for _, a := range d.Areas {
+			add(a.ID, hand.Name(d, world.Ref{Sort: world.SortArea, ID: a.ID}), "")
+		}
+	case kind.Map:
+		for _, m := range d.Maps {
+			add(m.ID, m.Name, "")
+		}
+	case kind.Crossing:
+		for _, c := range d.Crossings {
+			add(c.ID, hand.CrossingName(d, c), "")
+		}
+	case kind.Rule:
+		for _, other := range d.Rules {
+			add(other.ID, wording.RuleName(d, other), "")
+		}
+	case kind.Piece:
+		for _, m := range d.Maps {
+			for _, piece := range m.Pieces {
+				if k := piece.Kind(); (k.Named || k.Starts || k.Begins || piece.Name != "") && len(list) < mostChoices {
+					add(piece.ID, hand.PieceName(d, piece), m.Name)
+				}
+			}
+		}
+	}
+	return list
+}
+
+// mostChoices is how many pieces are listed to be chosen.
+const mostChoices = 400

@@ -1,0 +1,89 @@
+package tests
+
+import (
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+)
+
+// types lets something be typed where a rule is added to, at the end of the rule, and takes the first thing that is offered.
+func (w *window) types(field, text, says string) {
+	w.t.Helper()
+	all := w.page.MustElements("[data-sheet] input[aria-label='" + field + "']")
+	in := all[len(all)-1]
+	in.MustFocus()
+	in.MustInput(text)
+	w.until("the offer "+says, `(says) => document.querySelector('[role=option]')?.textContent.trim() === says`, says)
+	w.press(input.Enter)
+	w.line(says)
+}
+
+// line waits for a line of the rule on the desk.
+func (w *window) line(says string) {
+	w.t.Helper()
+	w.until("the line "+says, `(says) => [...document.querySelectorAll('[data-part]')].some((l) => l.dataset.says === says)`, says)
+}
+
+// slot opens a part of a sentence, by what it says.
+func (w *window) slot(text string) {
+	w.t.Helper()
+	w.until("the words "+text, `(text) => { const b = [...document.querySelectorAll('[data-sheet] [data-popover-trigger]')].find((b) => b.textContent === text); b?.click(); return b !== undefined; }`, text)
+	w.until("what opens there", `() => document.querySelector('[data-popover-content]') !== null`)
+}
+
+// A rule is made in the slip of a piece, by typing what is done, and read as sentences; it is played, taken back and brought back.
+func TestRule(t *testing.T) {
+	w, first := withPiece(t, "Switch")
+	w.press(input.Escape)
+	w.seek("Door")
+	w.tap(first, 11, 6)
+	w.press(input.Escape, input.Escape)
+	w.tap(first, 8, 6)
+	w.fill("Name of this piece", "Valve wheel")
+	w.press(input.Enter)
+	w.click("Add a rule")
+	w.sees("[data-sheet]", "Valve wheel")
+	w.types("Add an action", "door open", "Door at 11, 6 opens")
+	w.types("Add an action", "wait", "wait 1 s")
+	w.types("Add an action", "The channel is filling.", "the game says “The channel is filling.”")
+	w.types("Add an action", "asks", "the game asks “…”")
+	w.slot("“…”")
+	w.page.MustElement("[data-words] textarea").MustInput("Shut it again?")
+	w.shoot("rule-words")
+	w.press(input.Escape)
+	w.line("the game asks “Shut it again?”")
+	answer := func(text, says string) {
+		in := w.page.MustElement("[data-sheet] input[aria-label='Add an answer']")
+		in.MustFocus()
+		in.MustInput(text)
+		w.until("the answer", `(says) => document.querySelector('[role=option]')?.textContent.trim() === says`, says)
+		w.press(input.Enter)
+		w.line(says)
+	}
+	answer("Yes", "“Yes”:")
+	answer("No", "“No”:")
+	in := w.page.MustElements("[data-sheet] input[aria-label='Add an action']")[0]
+	in.MustFocus()
+	in.MustInput("door shut")
+	w.until("the offer", `() => document.querySelector('[role=option]')?.textContent.trim() === 'Door at 11, 6 shuts'`)
+	w.shoot("rule-offers")
+	w.press(input.Enter)
+	w.line("Door at 11, 6 shuts")
+	w.slot("1 s")
+	w.fill("Wait", "0.5")
+	w.press(input.Enter, input.Escape)
+	w.line("wait 0.5 s")
+	w.accessible("a rule on the desk")
+	w.shoot("rule-whole")
+
+	w.click("Close the desk")
+	w.press(input.Escape)
+	w.over(first, 5, 6)
+	w.press(input.KeyP)
+	w.until("play", `() => window.azzel.play() !== null`)
+	w.hold(input.ArrowRight, "what is said", `() => window.azzel.play().reading?.text === 'The channel is filling.'`)
+	w.shoot("rule-says")
+	w.hold(input.KeyX, "what is asked", `() => window.azzel.play().reading?.text === 'Shut it again?'`)
+	w.until("a few ticks", `() => { window.ticks ??= window.azzel.play().ticks; return window.azzel.play().ticks > window.ticks + 5; }`)
+	w.shoot("rule-asks")
+}

@@ -1,0 +1,55 @@
+<script lang="ts">
+  import { MEASURES, type AskableView, type RulePartForm } from '../core/types.gen';
+  import Choose from '../conditions/Choose.svelte';
+  import MeasureField from '../ui/MeasureField.svelte';
+  import { isFact } from './slots';
+
+  /** A number in a sentence: a time, how often, how likely, or what a fact becomes. */
+  interface Props {
+    of: AskableView;
+    form: RulePartForm;
+    seconds: number;
+    set: (change: Partial<RulePartForm>, seconds?: number) => void;
+  }
+  let { of, form, seconds, set }: Props = $props();
+
+  const timed = $derived(form.does === 'wait' || form.moment === 'area-stayed');
+</script>
+
+{#if timed}
+  <MeasureField
+    measure={MEASURES.ruleTime}
+    label={form.does === 'wait' ? 'Wait' : 'For'}
+    value={seconds}
+    change={(n) => set({}, n)}
+  />
+{:else if form.moment === 'fact-reached' && isFact(of, form)}
+  <Choose
+    label="What it becomes"
+    value={(form.number ?? 0) > 0 ? '1' : '0'}
+    choices={[
+      {
+        heading: '',
+        list: [
+          { key: '1', name: 'yes' },
+          { key: '0', name: 'no' },
+        ],
+      },
+    ]}
+    change={(n) => set({ number: Number(n) })}
+  />
+{:else}
+  <label class="flex items-center gap-2">
+    <span>How many</span>
+    <input
+      type="number"
+      step="1"
+      class="h-7 w-24 rounded-inner border border-line bg-sheet px-1 figures"
+      value={form.number ?? 0}
+      onchange={(e) => {
+        const n = Math.round(e.currentTarget.valueAsNumber);
+        if (Number.isFinite(n)) set({ number: n });
+      }}
+    />
+  </label>
+{/if}

@@ -1,0 +1,102 @@
+<script lang="ts">
+  import { Copy, Trash2 } from '@lucide/svelte';
+  import type { Project } from '../project.svelte';
+  import type { RuleLook, RuleView } from '../core/types.gen';
+  import Condition from '../conditions/Condition.svelte';
+  import Button from '../ui/Button.svelte';
+  import Rename from '../ui/Rename.svelte';
+  import AddPart from './AddPart.svelte';
+  import RuleLine from './RuleLine.svelte';
+  import RuleTerms from './RuleTerms.svelte';
+  import SlotPopover from './SlotPopover.svelte';
+  import { openRule } from './opening';
+
+  /** A rule, read as sentences and changed in them. */
+  let { p, rule }: { p: Project; rule: RuleView } = $props();
+
+  const WHILE = 1;
+  const { orders } = $derived(p.session);
+  const is = $derived(p.session.asAsked(rule.id, rule));
+  const holds = $derived(rule.begins === WHILE);
+  const moments = $derived(rule.lines.filter((line) => line.sort === 'moment'));
+  const lines = $derived(rule.lines.filter((line) => line.sort !== 'moment'));
+
+  function set(change: Partial<RuleLook>): void {
+    void p.session.setting(rule.id, change, orders.setRule({ rule: rule.id, change }));
+  }
+
+  async function copy(): Promise<void> {
+    const { made } = await orders.copyRule({ rule: rule.id });
+    if (made[0] !== undefined) openRule(p, made[0]);
+  }
+</script>
+
+<section class="flex min-w-0 flex-1 flex-col" aria-label="The rule {is.name || rule.proposed}" data-sheet={rule.id}>
+  <div class="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line px-4 py-1.5">
+    <div class="-ml-1 max-w-90 min-w-40 name text-title">
+      <Rename
+        value={rule.name}
+        placeholder={rule.proposed}
+        label="Name of this rule"
+        rename={(name) => orders.rename({ thing: { kind: 'rule', id: rule.id }, name })}
+      />
+    </div>
+    <RuleTerms {is} {holds} {set} />
+    <span class="ml-auto flex gap-1">
+      <Button label={is.off ? 'Switched off' : 'On'} pressed={is.off} onclick={() => set({ off: !is.off })} />
+      <Button label="Copy this rule" icon onclick={() => void copy()}><Copy size={14} /></Button>
+      <Button label="Delete this rule" icon onclick={() => orders.delete({ thing: { kind: 'rule', id: rule.id } })}
+        ><Trash2 size={14} /></Button
+      >
+    </span>
+  </div>
+  <div class="min-h-0 flex-1 overflow-auto px-4 py-2 {is.off ? 'opacity-60' : ''}">
+    <div class="mb-1 flex flex-wrap items-baseline gap-x-1.5">
+      <button
+        class="font-semibold underline decoration-dotted underline-offset-4"
+        title="Whether it begins when something happens, or is so while something holds"
+        onclick={() => set({ begins: holds ? 0 : WHILE })}>{holds ? 'While' : 'When'}</button
+      >
+      {#if !holds}
+        {#each moments as line, i (line.id)}
+          {#if i > 0}<span class="text-soft">or</span>{/if}
+          <RuleLine {p} {rule} {line} inline />
+        {/each}
+        <AddPart {p} {rule} takes="moments" into="0" branch={0} />
+        {#if rule.condition.is}<span>, and if</span>{/if}
+      {/if}
+      <SlotPopover
+        text={rule.condition.is ? rule.condition.says : holds ? '…' : 'and if …'}
+        label="What must hold for this rule"
+        soft={!rule.condition.is && !holds}
+        lacking={holds && !rule.condition.is}
+        wide
+      >
+        <Condition
+          {p}
+          condition={rule.condition}
+          home={rule.type}
+          fresh
+          happens={!holds}
+          change={(condition) => orders.setRuleCondition({ rule: rule.id, condition })}
+        />
+      </SlotPopover>
+      <span class="-ml-1">:</span>
+    </div>
+    <ol aria-label="What it does">
+      {#each lines as line (line.id === '' ? `${line.sort} ${line.in} ${line.branch}` : line.id)}
+        {#if line.sort === 'add'}
+          <li style="padding-left: calc({line.deep} * 1.5rem)">
+            <AddPart {p} {rule} takes={line.takes} into={line.in} branch={line.branch} />
+          </li>
+        {:else if line.sort === 'branch'}
+          <li class="flex min-h-6 items-center text-soft" style="padding-left: calc({line.deep} * 1.5rem)">
+            {line.says}
+          </li>
+        {:else}
+          <li><RuleLine {p} {rule} {line} /></li>
+        {/if}
+      {/each}
+    </ol>
+  </div>
+</section>

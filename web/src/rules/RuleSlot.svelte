@@ -1,0 +1,187 @@
+<script lang="ts">
+  import type { Project } from '../project.svelte';
+  import type { AskableView, ConditionForm, LineView, RulePartForm, RuleView, WordView } from '../core/types.gen';
+  import Choose from '../conditions/Choose.svelte';
+  import Condition from '../conditions/Condition.svelte';
+  import ConditionValue from '../conditions/ConditionValue.svelte';
+  import { SET_BY } from '../core/types.gen';
+  import Button from '../ui/Button.svelte';
+  import WordsField from '../slip/WordsField.svelte';
+  import NumberSlot from './NumberSlot.svelte';
+  import SlotPopover from './SlotPopover.svelte';
+  import SubjectSlot from './SubjectSlot.svelte';
+  import { isChoices, isChosen, isFact, momentChoices } from './slots';
+
+  /** What is chosen in a place of a sentence. */
+  interface Props {
+    p: Project;
+    rule: RuleView;
+    line: LineView;
+    word: WordView;
+    set: (change: Partial<RulePartForm>, seconds?: number) => void;
+  }
+  let { p, rule, line, word, set }: Props = $props();
+
+  const LABELS: Record<string, string> = {
+    subject: 'Which piece',
+    thing: 'Which one',
+    value: 'How much',
+    how: 'How it is set',
+    is: 'What becomes of it',
+    number: 'How many',
+    text: 'What the player reads',
+    name: 'What the ending is called',
+    if: 'What must hold',
+    moment: 'What happens',
+  };
+  const HOW = ['is', 'up', 'down'];
+  const form = $derived<RulePartForm>(line.form ?? { id: line.id });
+  const label = $derived(LABELS[word.slot] ?? '');
+
+  const condition = (to: ConditionForm | null): Partial<RulePartForm> => ({ if: to ?? { asks: 'all' } });
+  const askable = (): AskableView | null => p.session.ask.askable();
+
+  function point(close: () => void, take: (id: string) => void): void {
+    close();
+    void p.session.orders.unselect();
+    void p.session.orders.hold({ holding: 'nothing' });
+    p.session.say('Click on the board what is meant.');
+    p.shell.pointing = { sorts: ['piece'], take: (thing) => take(thing.id) };
+  }
+
+  function outline(over: boolean): void {
+    p.viewport.meant = over && word.thing ? word.thing : null;
+    p.viewport.draw();
+  }
+</script>
+
+<SlotPopover
+  text={word.text}
+  {label}
+  names={word.names}
+  lacking={word.gone}
+  wide={['text', 'if', 'value'].includes(word.slot)}
+  hover={outline}
+>
+  {#snippet children(close)}
+    {@const of = askable()}
+    {#if of}
+      {#if word.slot === 'subject'}
+        <SubjectSlot
+          {of}
+          subject={form.subject ?? { is: 'this' }}
+          speaks={form.does === 'say' || form.does === 'ask'}
+          change={(subject) => set({ subject })}
+        />
+        <Button
+          label="Point at it on the board"
+          onclick={() => point(close, (thing) => set({ subject: { is: 'piece', thing } }))}
+        />
+      {:else if word.slot === 'thing'}
+        <Choose
+          {label}
+          value={form.thing ?? ''}
+          choices={[
+            {
+              heading: '',
+              list: p.session.ask
+                .things({ rule: rule.id, part: line.id })
+                .map((one) => ({ key: one.id, name: one.group === '' ? one.name : `${one.name}, ${one.group}` })),
+            },
+          ]}
+          gone="choose one"
+          change={(thing) => set({ thing })}
+        />
+        {#if form.does === 'take-to'}
+          <Button label="Point at it on the board" onclick={() => point(close, (thing) => set({ thing }))} />
+        {/if}
+      {:else if word.slot === 'how'}
+        <Choose
+          {label}
+          value={form.how ?? 'is'}
+          choices={[{ heading: '', list: SET_BY.map((name, i) => ({ key: HOW[i] ?? '', name })) }]}
+          change={(how) => set({ how })}
+        />
+      {:else if word.slot === 'is'}
+        <Choose
+          {label}
+          value={isChosen(form)}
+          choices={isChoices(of, form, rule.type)}
+          gone={word.text}
+          change={(key) => {
+            const [does = '', is = ''] = key.split(/:(.*)/s);
+            set({ does, is });
+          }}
+        />
+        {#if form.does === 'set-state'}
+          <label class="flex items-center gap-2">
+            <input
+              type="checkbox"
+              class="accent-saffron"
+              checked={form.quiet ?? false}
+              onchange={(e) => set({ quiet: e.currentTarget.checked })}
+            />
+            quietly: nothing happens by that
+          </label>
+        {/if}
+      {:else if word.slot === 'moment'}
+        <Choose
+          {label}
+          value={form.moment ?? ''}
+          choices={momentChoices(of, form, rule.type)}
+          gone={word.text}
+          change={(moment) => set({ moment })}
+        />
+      {:else if word.slot === 'value'}
+        {#if isFact(of, form) && (form.how ?? 'is') === 'is' && form.value?.is === 'number'}
+          <Choose
+            label="What it becomes"
+            value={(form.value.number ?? 0) > 0 ? '1' : '0'}
+            choices={[
+              {
+                heading: '',
+                list: [
+                  { key: '1', name: 'yes' },
+                  { key: '0', name: 'no' },
+                ],
+              },
+            ]}
+            change={(n) => set({ value: { is: 'number', number: Number(n) } })}
+          />
+        {:else}
+          <ConditionValue
+            {label}
+            value={form.value ?? { is: 'number' }}
+            {of}
+            home={rule.type}
+            fresh={false}
+            wide
+            change={(value) => set({ value })}
+          />
+        {/if}
+      {:else if word.slot === 'number'}
+        <NumberSlot {of} {form} seconds={line.seconds} {set} />
+      {:else if word.slot === 'text'}
+        <WordsField
+          {p}
+          name="part-{line.id}"
+          {label}
+          typed={line.typed}
+          change={(typed) => p.session.orders.typeRuleText({ rule: rule.id, part: line.id, typed })}
+        />
+        {#if form.does === 'choice' && line.condition}
+          <Condition {p} condition={line.condition} home={rule.type} fresh happens change={(c) => set(condition(c))} />
+        {/if}
+      {:else if word.slot === 'name'}
+        <input
+          class="h-7 rounded-inner border border-line bg-sheet px-2"
+          aria-label={label}
+          value={form.name ?? ''}
+          onchange={(e) => set({ name: e.currentTarget.value })}
+        />
+      {:else if word.slot === 'if' && line.condition}
+        <Condition {p} condition={line.condition} home={rule.type} fresh happens change={(c) => set(condition(c))} />
+      {/if}
+    {/if}
+  {/snippet}
+</SlotPopover>

@@ -1,0 +1,37 @@
+import type { AskableView, RulePartForm } from '../core/types.gen';
+import { choicesOf, typesOf, type Choices } from '../conditions/forms';
+
+/** Whether a part is about a fact that is yes or no. */
+export const isFact = (of: AskableView, form: RulePartForm): boolean =>
+  of.facts.some((f) => f.id === form.thing && !f.counts);
+
+/** What becomes of a piece, as a choice. */
+export const isChosen = (form: RulePartForm): string => `${form.does ?? ''}:${form.is ?? ''}`;
+
+/** All that can become of the pieces that a part names. */
+export function isChoices(of: AskableView, form: RulePartForm, home: string): Choices[] {
+  const types = typesOf(of, form.subject ?? { is: 'this' }, home);
+  const states = types
+    .flatMap((t) => t.states)
+    .filter((s, i, all) => all.findIndex((other) => other.word === s.word) === i);
+  const verbs = (list: { word: string; verb: string }[], does: string): Choices['list'] =>
+    choicesOf(
+      list.map((s) => ({ word: s.word, name: s.verb })),
+      does,
+    );
+  return [
+    { heading: 'State', list: verbs(states, 'set-state') },
+    { heading: 'Power', list: types.some((t) => t.powered) ? verbs(of.powers, 'set-power') : [] },
+    { heading: 'Presence', list: verbs(of.presences, 'set-presence') },
+  ];
+}
+
+/** All that can happen to what a moment names. */
+export function momentChoices(of: AskableView, form: RulePartForm, home: string): Choices[] {
+  const mine = of.occasions.find((o) => o.word === form.moment);
+  if (mine) return [{ heading: '', list: choicesOf(of.occasions.filter((o) => o.of === mine.of)) }];
+  const all = typesOf(of, form.subject ?? { is: 'this' }, home)
+    .flatMap((t) => t.moments)
+    .filter((m, i, list) => list.findIndex((other) => other.word === m.word) === i);
+  return [{ heading: '', list: choicesOf(all.map((m) => ({ word: m.word, name: `is ${m.name}` }))) }];
+}
