@@ -112,6 +112,8 @@ type Engine struct {
 	*Book
 	*Runs
 	Stage
+	// Watch, unless nil, is told of each rule that begins, with 0, and of each action that it does.
+	Watch func(rule, part kind.ID)
 	// deeds is how many actions were done in this tick.
 	deeds int
 }
@@ -275,6 +277,9 @@ func (e *Engine) begin(r *Listed, of Bound, branch int) {
 		}
 	}
 	e.count(by, e.Tick())
+	if e.Watch != nil {
+		e.Watch(r.ID, 0)
+	}
 	if len(e.Runs.List) >= limit.Runs {
 		e.Jammed = r.ID
 		return
@@ -377,6 +382,9 @@ func (e *Engine) goOn(run *Run) {
 		if !e.do(run, is, p) {
 			*f = was
 			return
+		}
+		if e.Watch != nil {
+			e.Watch(is.ID, p.ID)
 		}
 		if run = e.Run(number); run != nil && run.Left > 0 {
 			return

@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"fmt"
 	"slices"
+	"sort"
 
 	"azzel/core/kind"
 	"azzel/core/limit"
@@ -209,7 +210,9 @@ func (r *Rule) Part(id kind.ID) *Part {
 }
 
 func (r *Rule) at(id kind.ID) (int, bool) {
-	return slices.BinarySearchFunc(r.Parts, id, func(p Part, id kind.ID) int { return cmp.Compare(p.ID, id) })
+	// A part is large, so that none is copied to be compared.
+	i := sort.Search(len(r.Parts), func(i int) bool { return r.Parts[i].ID >= id })
+	return i, i < len(r.Parts) && r.Parts[i].ID == id
 }
 
 // Set puts a part into the rule, in the place of one of the same id.

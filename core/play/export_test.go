@@ -94,3 +94,6 @@ func FrozenState(b []byte) []byte {
 	}
 	return s.frozen()
 }
+
+// Watch lets somebody be told of each rule that begins, with 0, and of each action that one does.
+func Watch(g *Game, told func(rule, part world.ID)) { g.watch = told }

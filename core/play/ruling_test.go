@@ -15,6 +15,7 @@ import (
 	"azzel/core/kinds/switches"
 	"azzel/core/logic"
 	"azzel/core/play"
+	"azzel/core/play/generate"
 	"azzel/core/words"
 	"azzel/core/world"
 )
@@ -461,6 +462,76 @@ func TestRulesRewound(t *testing.T) {
 			if !bytes.Equal(rec.Game().Snapshot(), states[tick-1]) {
 				t.Fatalf("seed %d: rewound to tick %d it is another game", seed, tick)
 			}
+		}
+	}
+}
+
+// In random worlds with random rules play goes on whatever comes, is the same each time that it is played and from any state of it, and rules do all that there is to do.
+func TestRandomRules(t *testing.T) {
+	const ticks = 500
+	worlds := uint64(400)
+	if testing.Short() {
+		worlds = 60
+	}
+	deeds, moments := map[logic.Deed]int{}, map[int]int{}
+	for seed := range worlds {
+		d, err := generate.Ruled(seed)
+		if err != nil {
+			t.Fatal(err)
+		}
+		inputs := generate.Inputs(seed, ticks)
+		run := func(watched bool) []byte {
+			g, err := play.New(d, play.Start{Chance: seed})
+			if err != nil {
+				t.Fatal(err)
+			}
+			if watched {
+				play.Watch(g, func(rule, part world.ID) {
+					if is := d.Rule(rule).Part(part); is != nil {
+						deeds[is.Does]++
+						return
+					}
+					for _, m := range d.Rule(rule).Moments() {
+						moments[m.Begins.Is]++
+					}
+				})
+			}
+			rec := play.Record(g)
+			for tick, in := range inputs {
+				if rec.Tick(in); g.Jam() == 0 && !g.Status().Finished && !g.Fits() {
+					t.Fatalf("world %d, tick %d: the player is in what is solid", seed, tick)
+				}
+			}
+			last := g.Snapshot()
+			// Back to somewhere in the middle, and on from there.
+			if now := rec.Now(); now > 300 {
+				if err := rec.Go(now - 217); err != nil {
+					t.Fatal(err)
+				}
+				if err := rec.Go(now); err != nil {
+					t.Fatal(err)
+				}
+				if !bytes.Equal(rec.Game().Snapshot(), last) {
+					t.Fatalf("world %d: rewound and back it is another game", seed)
+				}
+			}
+			return last
+		}
+		if !bytes.Equal(run(true), run(false)) {
+			t.Fatalf("world %d: played twice, it is another game", seed)
+		}
+	}
+	if testing.Short() {
+		return
+	}
+	for deed := logic.SetFact; deed <= logic.End; deed++ {
+		if deeds[deed] < 60 && deed != logic.Choice && deed != logic.Case {
+			t.Errorf("deed %d was done %d times", deed, deeds[deed])
+		}
+	}
+	for _, m := range logic.Occasions() {
+		if moments[m.Number] < 20 {
+			t.Errorf("the moment %s let rules begin %d times", m.Word, moments[m.Number])
 		}
 	}
 }

@@ -41,7 +41,7 @@ func main() {
 
 // trace plays one world.
 func trace(out io.Writer, seed uint64, ticks int, each bool) error {
-	d, err := generate.World(seed)
+	d, err := generate.Ruled(seed)
 	if err != nil {
 		return err
 	}

@@ -54,7 +54,7 @@ func (q AskOffers) Answer(p *page.Page) any {
 	}
 	switch q.Takes {
 	case "choices":
-		o.add(logic.Part{Action: logic.Action{Does: logic.Choice, Text: words.Plain(o.typed)}})
+		o.add(logic.Part{Action: logic.Action{Does: logic.Choice, Text: o.text()}})
 	case "cases":
 		o.add(logic.Part{Action: logic.Action{Does: logic.Case, Number: 1}})
 	case "moments":
@@ -128,6 +128,15 @@ func (o *offers) add(p logic.Part) {
 	v := OfferView{Says: o.says(&p), Part: page.Conditions.WritePart(&p), Typed: wording.Spell(o.d, p.Text)}
 	v.Part.Text = nil
 	o.list = append(o.list, v)
+}
+
+// text is what is typed as what the player reads.
+func (o *offers) text() words.Text {
+	t, _, err := wording.ReadWords(o.d, o.typed, nil)
+	if err != nil {
+		return words.Plain(o.typed)
+	}
+	return t
 }
 
 func action(a logic.Action) logic.Part { return logic.Part{Action: a} }
@@ -247,7 +256,7 @@ func (o *offers) actions(r *world.Rule) {
 		}
 	}
 	if o.typed != "" {
-		o.add(action(logic.Action{Does: logic.Say, Subject: game, Text: words.Plain(o.typed)}))
+		o.add(action(logic.Action{Does: logic.Say, Subject: game, Text: o.text()}))
 	}
 }
 

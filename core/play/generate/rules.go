@@ -1,0 +1,89 @@
+package generate
+
+import (
+	"math/rand/v2"
+
+	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/logic"
+	terms "azzel/core/logic/random"
+	"azzel/core/world"
+)
+
+// Ruled is World with an area on each map and with rules at random, which begin by what happens often.
+func Ruled(seed uint64) (*world.Document, error) {
+	d, err := World(seed)
+	if err != nil {
+		return nil, err
+	}
+	r := rand.New(rand.NewPCG(seed, 81))
+	draft := d.Draft()
+	ids := &world.Counter{Prefix: 6}
+	of := terms.Things{}
+	for _, m := range d.Maps {
+		of.Maps = append(of.Maps, m.ID)
+		b := m.Bounds
+		area := &world.Area{Name: "Bed", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{X: b.X, Y: b.Y, W: (b.W + 1) / 2, H: b.H})}
+		id := ids.NewID()
+		if err := draft.Put(world.Ref{Sort: world.SortArea, ID: id}, area.Values()); err != nil {
+			return nil, err
+		}
+		of.Areas = append(of.Areas, id)
+		for _, p := range m.Pieces {
+			of.Pieces = append(of.Pieces, p.ID)
+		}
+	}
+	for _, f := range d.Facts {
+		of.Facts = append(of.Facts, f.ID)
+	}
+	for _, i := range d.Items {
+		of.Items = append(of.Items, i.ID)
+	}
+	for _, c := range d.Crossings {
+		of.Crossings = append(of.Crossings, c.ID)
+	}
+	if len(of.Crossings) == 0 {
+		of.Crossings = []world.ID{ids.NewID()}
+	}
+	for range 10 {
+		of.Rules = append(of.Rules, ids.NewID())
+	}
+	if len(of.Pieces) == 0 {
+		of.Pieces = []world.ID{ids.NewID()}
+	}
+	for i, id := range of.Rules {
+		is := &world.Rule{Off: r.IntN(20) == 0, Rule: terms.Rule(r, of, ids.NewID)}
+		switch r.IntN(5) {
+		case 0:
+			is.HomeSort, is.Home = kind.Map, of.Maps[r.IntN(len(of.Maps))]
+		case 1:
+			is.HomeSort, is.Home = kind.Piece, of.Pieces[r.IntN(len(of.Pieces))]
+		case 2:
+			all := kind.All()
+			is.HomeSort, is.Home = kind.Type, all[r.IntN(len(all))].ID
+		}
+		if is.Begins == logic.When && r.IntN(3) > 0 {
+			// What chance draws seldom comes.
+			often := []logic.Moment{
+				{Is: logic.PlayBegins.Number}, {Is: logic.MapBegins.Number, Thing: of.Maps[r.IntN(len(of.Maps))]}, {Is: logic.AreaEntered.Number, Thing: of.Areas[r.IntN(len(of.Areas))]},
+				{Is: logic.AreaLeft.Number, Thing: of.Areas[r.IntN(len(of.Areas))]}, {Is: logic.AreaStayed.Number, Thing: of.Areas[r.IntN(len(of.Areas))], Number: 1 + r.IntN(60)},
+				{Is: logic.FactChanged.Number, Thing: of.Facts[r.IntN(len(of.Facts))]},
+			}
+			is.Set(logic.Part{ID: ids.NewID(), Order: -1 - i, Begins: often[r.IntN(len(often))]})
+		}
+		if r.IntN(3) > 0 {
+			is.If = logic.Condition{}
+		}
+		// A play that ends at once shows nothing.
+		for _, p := range is.Parts {
+			if p.Does == logic.End && r.IntN(3) > 0 || p.Does == logic.HoldStill && r.IntN(3) > 0 {
+				p.Off = true
+				is.Set(p)
+			}
+		}
+		if err := draft.Put(world.RuleRef(id), is.Values()); err != nil {
+			return nil, err
+		}
+	}
+	return draft.Done()
+}
