@@ -183,7 +183,13 @@ func (w *walker) walk(to spot) bool {
 	for i := len(path) - 1; i >= 0; i-- {
 		goal := body.At(l, path[i])
 		for ticks := 0; w.at().m == to.m; ticks++ {
-			if ticks == 120 {
+			if w.game.Reads() {
+				w.game.Tick(play.Use)
+				w.game.Tick(0)
+				continue
+			}
+			// In a scene the player may not move for a while.
+			if ticks == 400 {
 				w.t.Fatalf("stuck at %v on the way to %v", w.at().c, path[i])
 			}
 			var in play.Input

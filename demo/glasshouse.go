@@ -182,6 +182,7 @@ func (b *builder) glasshouse() {
 	b.join(palm, 18, 0, roof, 19, 9)
 	b.join(boiler, 12, 10, shaft, 1, 4)
 	b.join(yard, 14, 21, grotto, 3, 0)
+	b.scenes(boiler)
 	b.keepReplays()
 }
 

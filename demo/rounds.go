@@ -69,6 +69,12 @@ func walkTo(r *play.Recording, m world.ID, c grid.Point, with play.Input) error 
 		return err
 	}
 	for r.Now() < longestRound {
+		if r.Game().Reads() {
+			// What is said is read to its end, and of what is asked the first is chosen.
+			r.Tick(play.Use)
+			r.Tick(0)
+			continue
+		}
 		in, more, err := w.Next(r.Game())
 		if err != nil {
 			return err

@@ -86,4 +86,31 @@ func TestRule(t *testing.T) {
 	w.hold(input.KeyX, "what is asked", `() => window.azzel.play().reading?.text === 'Shut it again?'`)
 	w.until("a few ticks", `() => { window.ticks ??= window.azzel.play().ticks; return window.azzel.play().ticks > window.ticks + 5; }`)
 	w.shoot("rule-asks")
+	w.until("the choices to be said", `() => document.querySelector('[data-reading]').textContent === 'Shut it again? Yes, 1 of 2'`)
+	w.hold(input.ArrowDown, "the second choice", `() => window.azzel.play().reading?.chosen === 1`)
+	w.until("some ticks", `() => { window.since ??= window.azzel.play().ticks; return window.azzel.play().ticks > window.since + 3; }`)
+	w.hold(input.ArrowUp, "the first choice", `() => window.azzel.play().reading?.chosen === 0`)
+	// A click on a choice takes it.
+	var at []float64
+	w.read(`() => {
+		const { box } = window.azzel.play().reading;
+		const p = window.azzel.screen(box.x + 20, box.y + box.h - 10), r = document.querySelector('[data-board]').getBoundingClientRect();
+		return [p.x + r.x, p.y + r.y];
+	}`, &at)
+	w.page.Mouse.MustMoveTo(at[0], at[1]).MustClick(left)
+	w.until("the box to be shut", `() => window.azzel.play().reading === null`)
+	w.until("the door still to be open", `() => window.azzel.play().things.some((thing) => thing.picture > 0)`)
+	w.press(input.Escape)
+	w.click("End play")
+
+	// Each action is taken back by itself, and what is deleted with its piece comes back with it.
+	w.tap(first, 8, 6)
+	w.click("When Valve wheel is pressed")
+	w.line("wait 0.5 s")
+	w.with(input.ControlLeft, input.KeyZ)
+	w.line("wait 1 s")
+	w.with(input.ControlLeft, input.KeyZ)
+	w.until("one action less", `() => ![...document.querySelectorAll('[data-part]')].some((l) => l.dataset.says === 'Door at 11, 6 shuts')`)
+	w.with(input.ControlLeft, input.KeyY)
+	w.line("Door at 11, 6 shuts")
 }

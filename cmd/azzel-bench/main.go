@@ -102,6 +102,8 @@ func measure(write bool, only string) error {
 		parts = []func(*bench) error{pages(filling)}
 	case "holding":
 		parts = []func(*bench) error{holding}
+	case "rules":
+		return ruled(b)
 	case "pieces":
 		parts = []func(*bench) error{pieces}
 	case "weight":

@@ -267,3 +267,13 @@ func (p *Part) Names() kind.Thing {
 	}
 	return kind.NoThing
 }
+
+// Asks calls for each thing for which a part asks: in its condition, its value, or as the moment at which it begins.
+func (p *Part) Asks(each func(sort kind.Thing, id kind.ID)) {
+	asked := p.If
+	if sort := p.Names(); p.Does == Nothing && sort != kind.NoThing {
+		each(sort, p.Begins.Thing)
+	}
+	asked.Refers(each)
+	Condition{Ask: Compares, Left: p.Value}.Refers(each)
+}

@@ -114,6 +114,8 @@ type Engine struct {
 	Stage
 	// Watch, unless nil, is told of each rule that begins, with 0, and of each action that it does.
 	Watch func(rule, part kind.ID)
+	// underWay is how many runs there are of each rule and piece, once that was asked.
+	underWay map[Pair]int
 	// deeds is how many actions were done in this tick.
 	deeds int
 }
@@ -193,7 +195,7 @@ func (e *Engine) answer(h Happened) {
 	for _, of := range keys {
 		for _, l := range e.heard[listening{h.Moment, of}] {
 			r := &e.rules[l.rule]
-			if !l.part.Begins.hears(h) || slices.ContainsFunc(list, func(o one) bool { return o.rule == l.rule }) {
+			if !l.part.Begins.hears(h) {
 				continue
 			}
 			is := one{heard: l, this: r.thisOf(h, typ)}
@@ -202,9 +204,12 @@ func (e *Engine) answer(h Happened) {
 		}
 	}
 	slices.SortStableFunc(list, func(a, b one) int {
-		return cmp.Or(cmp.Compare(a.rank, b.rank), cmp.Compare(e.rules[a.rule].Number, e.rules[b.rule].Number))
+		return cmp.Or(cmp.Compare(a.rank, b.rank), cmp.Compare(e.rules[a.rule].Number, e.rules[b.rule].Number), cmp.Compare(a.rule, b.rule))
 	})
-	for _, l := range list {
+	for i, l := range list {
+		if i > 0 && list[i-1].rule == l.rule {
+			continue
+		}
 		r := &e.rules[l.rule]
 		e.begin(r, Bound{l.this, h.Thing, h.Doer}, Then)
 	}
@@ -267,14 +272,12 @@ func (e *Engine) begin(r *Listed, of Bound, branch int) {
 			return
 		}
 	}
-	under := func(run Run) bool { return run.Rule == r.ID && run.This == of.This }
-	if r.Begins == While || r.Busy != Both {
-		if slices.ContainsFunc(e.Runs.List, under) {
-			if r.Begins == When && r.Busy == LeaveIt {
-				return
-			}
-			e.Runs.List = slices.DeleteFunc(e.Runs.List, under)
+	if (r.Begins == While || r.Busy != Both) && e.isUnderWay(by) {
+		if r.Begins == When && r.Busy == LeaveIt {
+			return
 		}
+		e.Runs.List = slices.DeleteFunc(e.Runs.List, func(run Run) bool { return run.by() == by })
+		delete(e.underWay, by)
 	}
 	e.count(by, e.Tick())
 	if e.Watch != nil {
@@ -287,8 +290,25 @@ func (e *Engine) begin(r *Listed, of Bound, branch int) {
 	run := Run{Number: e.Begun, Rule: r.ID, Bound: of, Moment: moment, Since: e.Tick(), Frames: []Frame{{Branch: branch}}}
 	e.Begun++
 	e.Runs.List = append(e.Runs.List, run)
+	if e.underWay != nil {
+		e.underWay[by]++
+	}
 	e.goOn(&e.Runs.List[len(e.Runs.List)-1])
 }
+
+// isUnderWay reports whether a rule is under way for a piece.
+func (e *Engine) isUnderWay(by Pair) bool {
+	if e.underWay == nil {
+		e.underWay = make(map[Pair]int, len(e.Runs.List))
+		for i := range e.Runs.List {
+			e.underWay[e.Runs.List[i].by()]++
+		}
+	}
+	return e.underWay[by] > 0
+}
+
+// by is the rule that goes, and the piece to which it belongs.
+func (r *Run) by() Pair { return Pair{r.Rule, r.This} }
 
 // Settle lets rules be so whose condition holds by now, and no longer be so whose does not. Quiet ones that were so before are left alone.
 func (e *Engine) Settle() {
@@ -336,6 +356,9 @@ func (e *Engine) Closed(run int, choice kind.ID) {
 
 // end takes a run away.
 func (e *Engine) end(number int) {
+	if r := e.Run(number); r != nil && e.underWay != nil {
+		e.underWay[r.by()]--
+	}
 	e.Runs.List = slices.DeleteFunc(e.Runs.List, func(r Run) bool { return r.Number == number })
 }
 

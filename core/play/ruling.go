@@ -397,3 +397,23 @@ func (g *Game) shutBox(choice world.ID) {
 		g.engine().Closed(run, choice)
 	}
 }
+
+// RuleWent is how often a rule went, in which tick it did last, and which of its actions are under way: those at which a run waits.
+func (g *Game) RuleWent(rule world.ID) (times, last int, now []world.ID) {
+	for _, w := range g.runs.Went {
+		if w.Rule == rule {
+			times += w.Times
+			last = max(last, w.Tick)
+		}
+	}
+	for i := range g.runs.List {
+		r := &g.runs.List[i]
+		if r.Rule != rule {
+			continue
+		}
+		for _, f := range r.Frames {
+			now = append(now, f.Last)
+		}
+	}
+	return times, last, now
+}

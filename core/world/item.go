@@ -76,12 +76,13 @@ const (
 	UseAsks
 )
 
-// A Naming is something that names an item or a fact: a piece of a map, or a character who begins
-// with so many of an item.
+// A Naming is something that names an item or a fact: a piece of a map, a character who begins
+// with so many of an item, or a rule.
 type Naming struct {
 	Map       *Map
 	Piece     *Piece
 	Character *Character
+	Rule      *Rule
 	Use       Use
 	// Count is how many of an item are given, needed or begun with.
 	Count int
@@ -118,7 +119,43 @@ func (d *Document) Namings() map[ID][]Naming {
 			named[s.Item] = append(named[s.Item], Naming{Character: c, Use: UseBegins, Count: s.Count})
 		}
 	}
+	for _, r := range d.Rules {
+		r.namings(func(id ID, use Use) { named[id] = append(named[id], Naming{Rule: r, Use: use}) })
+	}
 	return named
+}
+
+// namings calls for each fact and item that a rule sets, gives or asks for, once for each use.
+func (r *Rule) namings(each func(ID, Use)) {
+	type use struct {
+		id ID
+		is Use
+	}
+	seen := map[use]bool{}
+	add := func(id ID, is Use) {
+		if u := (use{id, is}); id != 0 && !seen[u] {
+			seen[u] = true
+			each(id, is)
+		}
+	}
+	asks := func(sort kind.Thing, id ID) {
+		if sort == kind.Fact || sort == kind.Item {
+			add(id, UseAsks)
+		}
+	}
+	r.If.Refers(asks)
+	for i := range r.Parts {
+		p := &r.Parts[i]
+		switch p.Does {
+		case logic.SetFact:
+			add(p.Thing, UseSets)
+		case logic.Get:
+			add(p.Thing, UseGives)
+		case logic.Lose:
+			add(p.Thing, UseNeeds)
+		}
+		p.Asks(asks)
+	}
 }
 
 // Values are the properties of an item.

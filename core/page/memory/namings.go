@@ -35,7 +35,9 @@ func viewNamings(d *world.Document, named []world.Naming) (list []NamingView, mo
 	more = max(0, len(named)-mostNamings)
 	for _, by := range named[:len(named)-more] {
 		n := NamingView{Name: namingName(d, by), Does: namingDoes(d, by)}
-		if by.Character != nil {
+		if by.Rule != nil {
+			n.Kind, n.ID = page.KindNames[world.SortRule], page.FormatID(by.Rule.ID)
+		} else if by.Character != nil {
 			n.Kind, n.ID = page.KindNames[world.SortCharacter], page.FormatID(by.Character.ID)
 		} else {
 			at := by.Piece.Foot.Add(l.Pixel(by.Map.Origin))
@@ -50,10 +52,16 @@ func namingName(d *world.Document, by world.Naming) string {
 	if by.Character != nil {
 		return by.Character.Name
 	}
+	if by.Rule != nil {
+		return wording.RuleName(d, by.Rule)
+	}
 	return hand.PieceName(d, by.Piece)
 }
 
 func namingDoes(d *world.Document, by world.Naming) string {
+	if by.Rule != nil {
+		return [...]string{world.UseGives: "gives it", world.UseNeeds: "takes it away", world.UseBegins: "", world.UseSets: "sets it", world.UseAsks: "asks for it"}[by.Use]
+	}
 	switch by.Use {
 	case world.UseBegins:
 		return fmt.Sprintf("begins with %d", by.Count)

@@ -32,7 +32,7 @@ func readingView(g *play.Game, frame page.BoxView, foot float64) *ReadingView {
 	seen := func(n int) int { return n * box.Scale * frame.W / (p.SeenW * p.CellW) }
 	w, h, edge := seen(box.W), seen(box.High(is)), seen(box.Edge)
 	says := strings.Join(is.Lines, " ")
-	v := &ReadingView{says, is.Choices, is.Chosen, more, page.BoxView{X: frame.X + (frame.W-w)/2, Y: frame.Y + frame.H - h - edge, W: w, H: h}}
+	v := &ReadingView{says, append([]string{}, is.Choices...), is.Chosen, more, page.BoxView{X: frame.X + (frame.W-w)/2, Y: frame.Y + frame.H - h - edge, W: w, H: h}}
 	if foot > float64(v.Box.Y) {
 		v.Box.Y = frame.Y + edge
 	}

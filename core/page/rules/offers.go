@@ -30,6 +30,9 @@ type AskOffers struct {
 	Typed string `json:"typed"`
 }
 
+// mostUnnamed is how many rules are looked at that have no name of their own.
+const mostUnnamed = 500
+
 // mostOffers is how many offers are made at once.
 const mostOffers = 12
 
@@ -250,7 +253,11 @@ func (o *offers) actions(r *world.Rule) {
 			o.becomes(logic.Noun{Is: logic.AllOfType, Type: k.ID}, k)
 		}
 	}
-	for _, other := range o.d.Rules {
+	for i, other := range o.d.Rules {
+		// What a rule without a name is called takes long to say.
+		if other.Name == "" && i > mostUnnamed {
+			continue
+		}
 		if o.of("the rule " + wording.RuleName(o.d, other)) {
 			o.is("goes", action(logic.Action{Does: logic.AskFor, Thing: other.ID}))
 		}

@@ -20,6 +20,7 @@ func init() {
 		page.Asking{Question: AskRules{}, Otherwise: []HomeView{}},
 		page.Asking{Question: AskRule{}, Otherwise: (*RuleView)(nil)},
 		page.Asking{Question: AskOffers{}, Otherwise: []OfferView{}},
+		page.Asking{Question: AskRuleInPlay{}, Otherwise: RuleInPlay{Now: []string{}}},
 		page.Asking{Question: AskThings{}, Otherwise: []SlotChoice{}},
 	)
 }

@@ -128,6 +128,24 @@ the player gets Fuse
 	}
 }
 
+// The lists of facts and items say which rules set, give and ask for each.
+func TestRulesAmongNamings(t *testing.T) {
+	p, _ := shed(t)
+	add(t, p, 0, 0, "actions", "lamps becomes yes")
+	add(t, p, 0, 0, "actions", "fuse gets")
+	add(t, p, 0, 0, "moments", "labels changes")
+	d := p.Document()
+	for i, want := range []string{"sets it", "asks for it"} {
+		v := memory.ViewFacts(d, d.Namings())[i]
+		if len(v.Named) != 1 || v.Named[0].Does != want || v.Named[0].Kind != "rule" || v.Named[0].ID != page.FormatID(d.Rules[0].ID) {
+			t.Errorf("%s is named by %+v", v.Name, v.Named)
+		}
+	}
+	if v := memory.ViewItems(d, d.Namings())[0]; len(v.Named) != 1 || v.Named[0].Does != "gives it" {
+		t.Errorf("%s is named by %+v", v.Name, v.Named)
+	}
+}
+
 // What is offered can be added, and reads as it was offered.
 func TestOffers(t *testing.T) {
 	p, _ := shed(t)

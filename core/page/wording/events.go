@@ -22,6 +22,7 @@ var momentTexts = map[int]string{
 	play.Hurt.Number:      "That hurt.",
 	play.Harmed.Number:    "That was too much: back to where you came in.",
 	play.Fell.Number:      "That edge is deadly: back to where you came in.",
+	play.Jammed.Number:    "The game stands still: rules set one another off without end. Change one of them to go on.",
 	props.Taken.Number:    "Taken.",
 	props.Stomped.Number:  "Jumped on it.",
 	props.Threw.Number:    "Up!",

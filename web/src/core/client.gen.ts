@@ -512,6 +512,10 @@ export class Questions {
     return this.ask.value('offers', q, []);
   }
 
+  ruleInPlay(q: T.AskRuleInPlay): T.RuleInPlay {
+    return this.ask.value('ruleInPlay', q, {"playing":false,"times":0,"last":"","now":[],"jammed":false});
+  }
+
   things(q: T.AskThings): T.SlotChoice[] {
     return this.ask.value('things', q, []);
   }

@@ -1087,6 +1087,18 @@ export interface OfferView {
   typed: string;
 }
 
+export interface AskRuleInPlay {
+  rule: string;
+}
+
+export interface RuleInPlay {
+  playing: boolean;
+  times: number;
+  last: string;
+  now: string[];
+  jammed: boolean;
+}
+
 export interface AskThings {
   rule: string;
   part: string;

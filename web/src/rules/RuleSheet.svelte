@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Copy, Trash2 } from '@lucide/svelte';
   import type { Project } from '../project.svelte';
-  import type { RuleLook, RuleView } from '../core/types.gen';
+  import type { RuleInPlay, RuleLook, RuleView } from '../core/types.gen';
   import Condition from '../conditions/Condition.svelte';
   import Button from '../ui/Button.svelte';
   import Rename from '../ui/Rename.svelte';
@@ -17,6 +17,20 @@
   const WHILE = 1;
   const { orders } = $derived(p.session);
   const is = $derived(p.session.asAsked(rule.id, rule));
+  /** Milliseconds between two looks at a game. */
+  const LOOK = 150;
+  const watching = $derived(p.session.state?.playing === true);
+  let played: RuleInPlay | null = $state.raw(null);
+  $effect(() => {
+    played = null;
+    if (!watching) return;
+    const look = (): void => {
+      played = p.session.ask.ruleInPlay({ rule: rule.id });
+    };
+    look();
+    const timer = setInterval(look, LOOK);
+    return () => clearInterval(timer);
+  });
   const holds = $derived(rule.begins === WHILE);
   const moments = $derived(rule.lines.filter((line) => line.sort === 'moment'));
   const lines = $derived(rule.lines.filter((line) => line.sort !== 'moment'));
@@ -42,6 +56,12 @@
       />
     </div>
     <RuleTerms {is} {holds} {set} />
+    {#if played?.playing}
+      <span class="text-small figures {played.jammed ? 'text-rose-ink' : 'text-soft'}" data-went>
+        {#if played.jammed}the game stands still by it{:else if played.times === 0}it has not gone in this play{:else}it
+          went {played.times === 1 ? 'once' : `${played.times} times`}, last at {played.last}{/if}
+      </span>
+    {/if}
     <span class="ml-auto flex gap-1">
       <Button label={is.off ? 'Switched off' : 'On'} pressed={is.off} onclick={() => set({ off: !is.off })} />
       <Button label="Copy this rule" icon onclick={() => void copy()}><Copy size={14} /></Button>
@@ -94,7 +114,12 @@
             {line.says}
           </li>
         {:else}
-          <li><RuleLine {p} {rule} {line} /></li>
+          <li
+            class={played?.now.includes(line.id) ? 'rounded-inner bg-held' : ''}
+            aria-current={played?.now.includes(line.id)}
+          >
+            <RuleLine {p} {rule} {line} />
+          </li>
         {/if}
       {/each}
     </ol>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
   import type { NamingView } from '../core/types.gen';
+  import { openRule } from '../rules/opening';
 
   /** What names an item or a fact, each a click away. */
   let { p, named, more }: { p: Project; named: NamingView[]; more: number } = $props();
@@ -8,6 +9,10 @@
   function show(one: NamingView): void {
     if (one.kind === 'character') {
       p.shell.togglePanel('characters');
+      return;
+    }
+    if (one.kind === 'rule') {
+      openRule(p, one.id);
       return;
     }
     void p.session.orders.select({ thing: { kind: 'piece', map: one.map, id: one.id } });

@@ -1,0 +1,96 @@
+package demo
+
+import (
+	"azzel/core/edit"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/logic"
+	"azzel/core/words"
+	"azzel/core/world"
+)
+
+// A scene is a rule in the making.
+type scene struct {
+	b *builder
+	*world.Rule
+}
+
+// scene begins a rule that belongs to something, and begins at a moment.
+func (b *builder) scene(name string, sort kind.Thing, home world.ID, begins logic.Moment) scene {
+	s := scene{b, &world.Rule{Name: name}}
+	s.HomeSort, s.Home = sort, home
+	s.Set(logic.Part{ID: b.ids.NewID(), Begins: begins})
+	return s
+}
+
+// in adds actions to a branch of an action, or of the rule itself for 0, and gives the id of the last.
+func (s scene) in(part world.ID, branch int, list ...logic.Action) (last world.ID) {
+	for _, a := range list {
+		last = s.b.ids.NewID()
+		s.Set(logic.Part{ID: last, In: part, Branch: branch, Order: len(s.Parts) << 10, Action: a})
+	}
+	return last
+}
+
+func (s scene) keep() {
+	s.b.step("say what happens: "+s.Name, edit.Put{Ref: world.RuleRef(s.b.ids.NewID()), Values: s.Values()})
+}
+
+// named finds a piece by its name.
+func (b *builder) named(name string) world.ID {
+	for _, m := range b.doc.Maps {
+		for _, p := range m.Pieces {
+			if p.Name == name {
+				return p.ID
+			}
+		}
+	}
+	return 0
+}
+
+func says(who logic.Noun, text string) logic.Action {
+	return logic.Action{Does: logic.Say, Subject: who, Text: words.Plain(text)}
+}
+
+func waits(seconds int) logic.Action { return logic.Action{Does: logic.Wait, Number: 60 * seconds} }
+
+// scenes are the rules of the glasshouse: a short scene on first entering the boiler room, the lamps, a bench to rest on, and somebody who counts.
+func (b *builder) scenes(boiler *room) {
+	if b.err != nil {
+		return
+	}
+	game := logic.Noun{Is: logic.Player}
+	one := func(name string) logic.Noun { return logic.Noun{Is: logic.Piece, Thing: b.named(name)} }
+	ottilie, emil := one("Ottilie, who stokes"), one("Emil, who sweeps")
+	still, free := logic.Action{Does: logic.HoldStill}, logic.Action{Does: logic.LetGo}
+
+	s := b.scene("First time in the boiler room", kind.Map, boiler.m.ID, logic.Moment{Is: logic.MapBegins.Number, Thing: boiler.m.ID})
+	s.Repeats = logic.OnceEver
+	s.in(0, 0, still, waits(1), says(ottilie, "Who is there? Ah, the night shift."), waits(1), says(ottilie, "Mind the coals."), free)
+	s.keep()
+
+	s = b.scene("The lamps come back", kind.NoThing, 0, logic.Moment{Is: logic.FactReached.Number, Thing: b.lit, Number: 1})
+	s.Elsewhere = true
+	s.in(0, 0, waits(1), says(game, "Somewhere a relay clicks, and the lamps burn again."))
+	s.keep()
+
+	s = b.scene("A rest on the bench", kind.Piece, b.named("Bench by the palms"), logic.Moment{Is: props.Reached.Number})
+	s.Repeats = logic.OnceAVisit
+	s.in(0, 0, still)
+	asks := s.in(0, 0, logic.Action{Does: logic.Question, Subject: game, Text: words.Plain("The bench by the palms is dry. Sit down for a moment?")})
+	rest := s.in(asks, 0, logic.Action{Does: logic.Choice, Text: words.Plain("Sit down")})
+	lamps := s.in(rest, 0, waits(1), logic.Action{Does: logic.Heal, Number: 3}, logic.Action{Does: logic.If, If: logic.Needs(logic.FactValue, b.lit, logic.AtLeast, 1)})
+	s.in(lamps, logic.Then, says(game, "It is warm here, and light."))
+	s.in(lamps, logic.Otherwise, says(game, "It is warm here. A pity about the dark."))
+	s.in(asks, 0, logic.Action{Does: logic.Choice, Text: words.Plain("Go on")})
+	s.in(0, 0, free)
+	s.keep()
+
+	s = b.scene("Emil counts", kind.Piece, b.named("Emil, who sweeps"), logic.Moment{Is: props.Spoken.Number})
+	asks = s.in(0, 0, logic.Action{Does: logic.Question, Subject: emil, Text: words.Plain("Shall I count your labels?")})
+	yes := s.in(asks, 0, logic.Action{Does: logic.Choice, Text: words.Plain("Please do")})
+	s.in(yes, 0, logic.Action{Does: logic.Say, Subject: emil, Text: words.Text{{Letters: "You have "}, {Item: b.label}, {Letters: " of five."}}})
+	no := s.in(asks, 0, logic.Action{Does: logic.Choice, Text: words.Plain("I count them myself")})
+	s.in(no, 0, says(emil, "As you like."))
+	s.keep()
+}
