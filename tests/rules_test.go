@@ -100,7 +100,11 @@ func TestRule(t *testing.T) {
 	w.page.Mouse.MustMoveTo(at[0], at[1]).MustClick(left)
 	w.until("the box to be shut", `() => window.azzel.play().reading === null`)
 	w.until("the door still to be open", `() => window.azzel.play().things.some((thing) => thing.picture > 0)`)
+	// On the desk one sees that it went, while it is played.
 	w.press(input.Escape)
+	w.with(input.ShiftLeft, input.KeyE)
+	w.sees("[data-went]", "it went once, last at 0:0")
+	w.click("Close the desk")
 	w.click("End play")
 
 	// Each action is taken back by itself, and what is deleted with its piece comes back with it.

@@ -184,8 +184,8 @@ func (e *Engine) answer(h Happened) {
 	typ, _ := e.Of(h.Thing)
 	type one struct {
 		heard
-		this       kind.ID
-		rank, area int
+		this kind.ID
+		rank int
 	}
 	var list []one
 	keys := []kind.ID{h.Thing}

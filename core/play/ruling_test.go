@@ -182,7 +182,7 @@ func TestRuleExamples(t *testing.T) {
 			for n := 0; n < 200 && !w.Reads(); n++ {
 				w.Tick(play.Right)
 			}
-			p, _, reads := w.Page()
+			p, _, _ := w.Page()
 			at := w.Status().Place
 			check(8, "what is asked", strings.Join(append(p.Lines, p.Choices...), "/"), "Light them?/Yes/Not now")
 			w.Hold(play.Left, 20, nil)
@@ -192,7 +192,7 @@ func TestRuleExamples(t *testing.T) {
 			}
 			w.Hold(play.Use, 1, nil)
 			check(8, "where the player stands meanwhile", w.Status().Place, at)
-			p, _, reads = w.Page()
+			p, _, reads := w.Page()
 			check(8, "what is said then", strings.Join(p.Lines, "/"), want)
 			w.Wait(3)
 			w.Hold(play.Jump, 1, nil)

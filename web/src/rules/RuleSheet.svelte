@@ -31,6 +31,14 @@
     const timer = setInterval(look, LOOK);
     return () => clearInterval(timer);
   });
+  const went = $derived.by(() => {
+    if (!played?.playing) return '';
+    if (played.jammed) return 'the game stands still by it';
+    const { times, last } = played;
+    return times === 0
+      ? 'it has not gone in this play'
+      : `it went ${times === 1 ? 'once' : `${times} times`}, last at ${last}`;
+  });
   const holds = $derived(rule.begins === WHILE);
   const moments = $derived(rule.lines.filter((line) => line.sort === 'moment'));
   const lines = $derived(rule.lines.filter((line) => line.sort !== 'moment'));
@@ -56,10 +64,9 @@
       />
     </div>
     <RuleTerms {is} {holds} {set} />
-    {#if played?.playing}
+    {#if played && went !== ''}
       <span class="text-small figures {played.jammed ? 'text-rose-ink' : 'text-soft'}" data-went>
-        {#if played.jammed}the game stands still by it{:else if played.times === 0}it has not gone in this play{:else}it
-          went {played.times === 1 ? 'once' : `${played.times} times`}, last at {played.last}{/if}
+        {went}
       </span>
     {/if}
     <span class="ml-auto flex gap-1">
