@@ -219,7 +219,7 @@ func (e *Engine) answer(h Happened) {
 func (m *Moment) hears(h Happened) bool {
 	switch m.Is {
 	case FactReached.Number:
-		return h.To == m.Number && h.From != m.Number
+		return h.To == m.Number
 	case AreaStayed.Number:
 		return h.To == m.Number
 	}

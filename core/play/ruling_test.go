@@ -16,6 +16,7 @@ import (
 	"azzel/core/logic"
 	"azzel/core/play"
 	"azzel/core/play/generate"
+	"azzel/core/tiles"
 	"azzel/core/words"
 	"azzel/core/world"
 )
@@ -224,18 +225,18 @@ func TestRuleExamples(t *testing.T) {
 		order := func(id world.ID, home kind.Thing, of world.ID, digit int) *ruling {
 			begins := pressed(plate)
 			r := newRule(id, home, of, begins)
-			ten := r.in(0, logic.Then, logic.Action{Does: logic.Again, Number: 9})
-			r.in(ten, logic.Then, logic.Action{Does: logic.SetFact, Thing: labels, How: logic.GoesUp, Value: logic.Value{Is: logic.FactValue, Thing: labels}})
+			thrice := r.in(0, logic.Then, logic.Action{Does: logic.Again, Number: 3})
+			r.in(thrice, logic.Then, logic.Action{Does: logic.SetFact, Thing: labels, How: logic.GoesUp, Value: logic.Value{Is: logic.FactValue, Thing: labels}})
 			r.in(0, logic.Then, up(labels, digit))
 			return r
 		}
-		// Each time the number is doubled nine times and one more is added: 3, then 3 × 512 + 2, and so on, at most what a fact can be.
+		// Each time the number is doubled three times and one more is added: 3, then 3 × 8 + 2, and so on.
 		m := ruled(t, view).Maps[0].ID
 		d = ruled(t, view, order(1, kind.NoThing, 0, 1), order(2, kind.Type, switches.Kind.ID, 2), order(3, kind.Piece, plate, 3), order(4, kind.Map, m, 0))
 		w = corridor.Begin(t, d, 3, sluice)
 		w.To(t, 5)
 		w.Wait(2)
-		check(10, "the number", factOf(w, d, labels), min(999_999, ((3*512+2)*512+0)*512+1))
+		check(10, "the number", factOf(w, d, labels), ((3*8+2)*8+0)*8+1)
 
 		// 11: rules that set one another off go on for ever without stopping the game, as long as a thousand moments a tick are enough.
 		a := newRule(1, kind.NoThing, 0, logic.Moment{Is: logic.FactChanged.Number, Thing: labels}, pressed(plate)).do(logic.Action{Does: logic.SetFact, Thing: lamps, Value: logic.Value{Is: logic.Difference, Left: &logic.Value{Number: 1}, Right: &logic.Value{Is: logic.FactValue, Thing: lamps}}})
@@ -534,4 +535,87 @@ func TestRandomRules(t *testing.T) {
 			t.Errorf("the moment %s let rules begin %d times", m.Word, moments[m.Number])
 		}
 	}
+}
+
+// Over two maps: once a visit is once for each time that the player comes to a map, what belongs to a map rests while the player is on another one unless it goes on elsewhere, and nothing
+// counts down while the player reads. What is switched off is passed over.
+func TestRulesOverMaps(t *testing.T) {
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		const there = world.ID(790)
+		house, layers := world.NewMap("Boiler room", grid.Point{X: 300}, grid.Rect{W: 9, H: 5}, &world.Counter{Prefix: 8})
+		house.SeenAs(view)
+		bounds := grid.BoxRegion(grid.Rect{X: house.Bounds.X, Y: house.Bounds.Y + 4, W: 9, H: 1})
+		beyond := &world.Piece{Type: world.Mark, Layer: house.PlayerLayer, Foot: grid.Point{X: 4*16 + 8, Y: 3*16 + 15}}
+		away := []edit.Part{edit.Paint{Map: house.ID, Layer: house.PlayerLayer, Region: bounds, Cells: grid.Runs{{N: bounds.Len(), Cell: grid.Cell(tiles.Wall)}}},
+			edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: house.ID, ID: there}, Values: beyond.Values()}}
+		first := ruled(t, view).Maps[0].ID
+		goes := newRule(1, kind.Piece, plate, logic.Moment{Is: props.Pressed.Number}).do(logic.Action{Does: logic.TakeTo, Thing: there})
+		goes.Elsewhere = true
+		goes.do(wait(120), logic.Action{Does: logic.TakeTo, Thing: spot})
+		rests := newRule(2, kind.Map, first, pressed(plate)).do(wait(30), up(labels, 1))
+		visits := newRule(3, kind.NoThing, 0, pressed(plate)).do(up(labels, 100))
+		visits.Repeats = logic.OnceAVisit
+		off := newRule(4, kind.NoThing, 0, pressed(plate))
+		off.put(logic.Part{Off: true, Action: up(labels, 5000)})
+		in := off.put(logic.Part{Off: true, Action: logic.Action{Does: logic.Again, Number: 3}})
+		off.in(in, logic.Then, up(labels, 7000))
+		d := apply(t, ruled(t, view, goes, rests, visits, off), append(edit.PutMap(house, layers), away...)...)
+		w := corridor.Begin(t, d, 3, sluice)
+		w.To(t, 4)
+		for n := 0; n < 60 && w.Status().Map == first; n++ {
+			w.Tick(play.Right)
+		}
+		w.Wait(90)
+		if w.Status().Map != house.ID || factOf(w, d, labels) != 100 {
+			t.Fatalf("taken to the other map: %t, and the number is %d", w.Status().Map == house.ID, factOf(w, d, labels))
+		}
+		w.Wait(45)
+		if w.Status().Map != first || w.Column() != 12 {
+			t.Fatalf("back: %t, in column %d", w.Status().Map == first, w.Column())
+		}
+		if w.Wait(40); factOf(w, d, labels) != 101 {
+			t.Errorf("back on its map the rule went on: %d", factOf(w, d, labels))
+		}
+		w.To(t, 6)
+		for n := 0; n < 60 && w.Status().Map == first; n++ {
+			w.Tick(play.Left)
+		}
+		if w.Wait(5); factOf(w, d, labels) != 201 {
+			t.Errorf("on another visit it went again: %d", factOf(w, d, labels))
+		}
+
+		// Ticks in which the player reads do not count, to the tick.
+		waits := newRule(1, kind.NoThing, 0, pressed(plate)).do(wait(30), up(labels, 1))
+		reads := newRule(2, kind.NoThing, 0, pressed(plate)).do(wait(10), logic.Action{Does: logic.Say, Text: words.Plain("Drip."), Subject: logic.Noun{Is: logic.Player}})
+		took := func(rules ...*ruling) (ticks, read int) {
+			d := ruled(t, view, rules...)
+			w := corridor.Begin(t, d, 3, sluice)
+			in := play.Right
+			for n := range 400 {
+				if factOf(w, d, labels) == 1 {
+					break
+				}
+				if corridor.StateOf(w.Game, plate) == "pressed" {
+					in = 0
+				}
+				if w.Reads() {
+					read++
+					// Read to the end after a while.
+					if in = 0; read%50 == 49 {
+						in = play.Use
+					}
+				} else if in != play.Right {
+					ticks++
+				}
+				if w.Tick(in); n == 399 {
+					t.Fatal("the rule does not go on")
+				}
+			}
+			return ticks, read
+		}
+		alone, _ := took(waits)
+		if beside, read := took(waits, reads); beside != alone || read < 40 {
+			t.Errorf("it takes %d ticks, and %d beside what is read for %d", alone, beside, read)
+		}
+	})
 }
