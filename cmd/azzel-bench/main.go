@@ -45,7 +45,7 @@ func (b *bench) add(what, aim, format string, values ...any) {
 
 func main() {
 	write := flag.Bool("write", false, "bring docs/BENCH.md up to date")
-	only := flag.String("only", "", "measure nothing but what a function of this name does: first, filling, holding, large, pieces, together, playing, ticks, weight")
+	only := flag.String("only", "", "measure nothing but what a function of this name does: first, filling, holding, large, pieces, rules, together, playing, ticks, weight")
 	flag.Parse()
 	// Who stops reading what is measured does not leave a browser behind.
 	signal.Ignore(syscall.SIGPIPE)
@@ -92,7 +92,7 @@ func measure(write bool, only string) error {
 	defer func() { stop(); <-done }()
 	b := &bench{ctx: ctx, store: s, url: url, address: l.Addr().String()}
 	load, _ := os.ReadFile("/proc/loadavg") // only said beside the figures
-	parts := []func(*bench) error{pages(first, empty, filling, boxes, strokes, panning, desk, twoSheets, large, together, playing), ticks, pieces, replays, acknowledged, pictures, holding, weight}
+	parts := []func(*bench) error{pages(first, empty, filling, boxes, strokes, panning, desk, twoSheets, large, together, playing), ticks, pieces, ruled, replays, acknowledged, pictures, holding, weight}
 	switch only {
 	case "large":
 		parts = []func(*bench) error{pages(large)}
