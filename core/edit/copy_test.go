@@ -9,13 +9,16 @@ import (
 	"azzel/core/edit"
 	"azzel/core/edit/generate"
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/world"
 )
 
 // A copy of a map shows and holds what the map does, but for the spawn; all of it has ids and numbers of its own, and
 // what its pieces follow and stay in is that of the copy.
 func TestCopyMap(t *testing.T) {
+	var seen [2]int
 	for seed := range uint64(12) {
 		r := rand.New(rand.NewPCG(seed, 77))
 		ids := &world.Counter{Prefix: 3}
@@ -27,6 +30,22 @@ func TestCopyMap(t *testing.T) {
 			}
 		}
 		m := d.Maps[r.IntN(len(d.Maps))]
+		for i := range 3 {
+			is := &world.Rule{}
+			is.HomeSort, is.Home = kind.Map, m.ID
+			if len(m.Pieces) > 0 && i > 0 {
+				is.HomeSort, is.Home = kind.Piece, m.Pieces[r.IntN(len(m.Pieces))].ID
+			}
+			is.Set(logic.Part{ID: ids.NewID(), Begins: logic.Moment{Is: logic.MapBegins.Number, Thing: m.ID}})
+			on := logic.Part{ID: ids.NewID(), Action: logic.Action{Does: logic.If, If: logic.Condition{Ask: logic.OnMap, Subject: logic.Noun{Is: logic.Player}, Thing: m.ID}}}
+			is.Set(on)
+			is.Set(logic.Part{ID: ids.NewID(), In: on.ID, Action: logic.Action{Does: logic.Stop}})
+			res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.RuleRef(ids.NewID()), Values: is.Values()}}})
+			if err != nil {
+				t.Fatal(err)
+			}
+			d = res.Document
+		}
 		e, id, err := edit.CopyMap(d, m.ID, grid.Point{X: 9000, Y: -7000}, true, ids)
 		if err != nil {
 			t.Fatal(err)
@@ -91,6 +110,43 @@ func TestCopyMap(t *testing.T) {
 		for _, c := range after.Crossings {
 			once(c.Number)
 		}
+		// Rules of the map, and of what is on it, are had by the copy too, of which they speak then.
+		for _, r := range after.Rules {
+			once(r.Number)
+		}
+		names := func(d *world.Document, m *world.Map) (rules, parts, here int) {
+			own := map[world.ID]bool{m.ID: true}
+			for _, p := range m.Pieces {
+				own[p.ID] = p.Type != world.Spawn
+			}
+			for _, r := range d.OfMap(m.ID) {
+				own[r.ID] = true
+			}
+			for _, r := range d.Rules {
+				if !own[r.Home] {
+					continue
+				}
+				rules++
+				parts += len(r.Parts) - len(r.Strays())
+				for i := range r.Parts {
+					r.Parts[i].Asks(func(_ kind.Thing, id world.ID) {
+						if own[id] {
+							here++
+						}
+					})
+				}
+			}
+			return rules, parts, here
+		}
+		rules, parts, here := names(d, m)
+		if copied, also, there := names(after, to); copied != rules || also != parts || there != here {
+			t.Errorf("seed %d: %d rules of %d parts that ask %d times for what is here became %d of %d that ask %d times", seed, rules, parts, here, copied, also, there)
+		}
+		seen[0] += rules
+		seen[1] += here
+	}
+	if seen[0] < 20 || seen[1] < 20 {
+		t.Errorf("%d rules were copied, which ask %d times for what is on their map", seen[0], seen[1])
 	}
 }
 

@@ -40,6 +40,7 @@
   <Popover.Portal>
     <Popover.Content
       class="z-40 flex max-h-100 flex-col gap-2 overflow-auto sheet p-3 {wide ? 'w-80' : 'w-64'}"
+      align="start"
       sideOffset={4}
       collisionPadding={8}
       aria-label={label}
