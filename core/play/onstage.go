@@ -98,7 +98,7 @@ func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) b
 	case logic.HoldStill, logic.LetGo:
 		g.stilled = p.Does == logic.HoldStill
 	case logic.TakeTo:
-		s.takeTo(p.Thing)
+		return s.takeTo(p.Thing)
 	case logic.End:
 		g.ending = logic.Pair{Rule: by.Rule, This: p.ID}
 		g.finished = true
@@ -114,17 +114,24 @@ func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) b
 	return true
 }
 
-// takeTo sets the player down at a piece, or as near to it as there is room.
-func (s onStage) takeTo(id world.ID) {
+// mostTakes is how often the player is taken elsewhere in a tick: each time all that acts there is looked up anew.
+const mostTakes = 4
+
+// takeTo sets the player down at a piece, or as near to it as there is room. It reports false if that was done too often in this tick.
+func (s onStage) takeTo(id world.ID) bool {
 	g := s.g
 	m, p := g.pieceOf(id)
 	if p == nil {
-		return
+		return true
+	}
+	if g.takes++; g.takes > mostTakes {
+		return false
 	}
 	g.leaveBehind()
 	if to, ok := g.groundOf(m).Nearest(g.sizeOn(m), g.doc.Project.Lattice().CellAt(p.Foot), -1); ok {
 		g.set(m, to)
 	}
+	return true
 }
 
 // set gives a piece another presence, power or own state. It reports false where that can't be yet: nothing is shut on anybody.

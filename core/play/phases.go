@@ -117,7 +117,7 @@ func (g *Game) Tick(in Input) {
 		return
 	}
 	g.tick++
-	g.helped, g.started, g.refusing = in&helps, 0, g.refusing[:0]
+	g.helped, g.started, g.takes, g.refusing = in&helps, 0, 0, g.refusing[:0]
 	g.assisted = g.assisted || g.helped != 0
 	if g.now = (tick{in: in}); g.reads() {
 		if g.read(in); !g.reads() {

@@ -92,6 +92,8 @@ type Game struct {
 	// pushes is how many things may still be pushed in this tick, emitting how many came out of
 	// emitters in it.
 	pushes, emitting int
+	// takes is how often rules took the player elsewhere in this tick.
+	takes int
 	// started is the checkpoint or mark at which the player is just now, having reached it or come
 	// back to it.
 	started world.ID

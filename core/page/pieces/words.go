@@ -22,9 +22,11 @@ type WordsView struct {
 	Refused bool `json:"refused"`
 }
 
-// CheckWords asks what a player would read of a text that is typed for a piece.
+// CheckWords asks what a player would read of a text that is typed.
 type CheckWords struct {
 	Typed string `json:"typed"`
+	// Line says that it is an answer, which is one line.
+	Line bool `json:"line,omitempty"`
 }
 
 // Answer implements Question.
@@ -42,6 +44,9 @@ func (q CheckWords) Answer(p *page.Page) any {
 		if is.Over && !pages[i-1].Over {
 			v.Wrong = append(v.Wrong, fmt.Sprintf("What begins on page %d does not fit its box, which holds %s, and goes on on the next page. Shorten it, or part it by an empty line.", i, page.Counted(box.Lines, "line")))
 		}
+	}
+	if q.Line && len(text.Break(said, box.Choice())) > 1 {
+		v.Wrong = append(v.Wrong, "An answer is one line, and this one does not fit: it is cut off at the end of it. Shorten it.")
 	}
 	if lacking := text.Lacking(said); len(lacking) > 0 {
 		var list []string
@@ -72,7 +77,7 @@ type WordsPicture struct {
 
 // Answer implements Question.
 func (q WordsPicture) Answer(p *page.Page) any {
-	said, _, err := CheckWords{q.Typed}.said(p)
+	said, _, err := CheckWords{Typed: q.Typed}.said(p)
 	box := play.BoxOf(p.Doc())
 	pages := box.Pages(said)
 	if err != nil || q.Page < 0 || q.Page >= len(pages) {

@@ -16,6 +16,7 @@ import (
 	"azzel/core/page/holding"
 	"azzel/core/page/memory"
 	"azzel/core/page/pagetest"
+	"azzel/core/page/pieces"
 	"azzel/core/page/rules"
 	"azzel/core/page/things"
 	"azzel/core/world"
@@ -125,6 +126,17 @@ the player gets Fuse
 	pagetest.Order(p, history.Undo{})
 	if len(p.Document().Rules) != 1 || len(rule(p).Parts) < 8 {
 		t.Error("the rule does not come back with its piece")
+	}
+}
+
+// An answer that does not fit its line is said while it is typed.
+func TestLongAnswer(t *testing.T) {
+	p, _ := shed(t)
+	for typed, want := range map[string]bool{"Yes, {Lamps lit}": false, "Yes, and may whoever reads this light all the lamps of the boiler room": true} {
+		check := pieces.CheckWords{Typed: typed, Line: true}.Answer(p).(pieces.WordsView)
+		if got := strings.Contains(strings.Join(check.Wrong, " "), "An answer is one line"); got != want {
+			t.Errorf("%q: %v", typed, check.Wrong)
+		}
 	}
 }
 

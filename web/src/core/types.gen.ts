@@ -2034,6 +2034,7 @@ export interface ReskinPicture {
 
 export interface CheckWords {
   typed: string;
+  line?: boolean;
 }
 
 export interface WordsView {

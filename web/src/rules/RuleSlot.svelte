@@ -167,6 +167,7 @@
           name="part-{line.id}"
           {label}
           typed={line.typed}
+          line={form.does === 'choice'}
           change={(typed) => p.session.orders.typeRuleText({ rule: rule.id, part: line.id, typed })}
         />
         {#if form.does === 'choice' && line.condition}

@@ -14,9 +14,11 @@
     help?: string;
     /** What is kept, null where several pieces differ in it. */
     typed: string | null;
+    /** Whether it is an answer, which is one line. */
+    line?: boolean;
     change: (text: string) => void;
   }
-  let { p, name, label, help, typed, change }: Props = $props();
+  let { p, name, label, help, typed, line = false, change }: Props = $props();
 
   /** How wide the picture may be, in units of the letters' size. */
   const ROOM = 16.5;
@@ -31,7 +33,7 @@
   const text = $derived(typing ?? kept);
   const { ask } = $derived(p.session);
   // What facts are called, and how large the box is, may change meanwhile.
-  const check = $derived((void p.session.scene, ask.checkWords({ typed: text })));
+  const check = $derived((void p.session.scene, ask.checkWords({ typed: text, line })));
   const shown = $derived(Math.min(page, Math.max(0, check.pages - 1)));
   const image = $derived(
     (void p.session.scene, check.pages > 0 ? ask.wordsPicture({ typed: text, page: shown }) : null),
