@@ -41,7 +41,12 @@ func main() {
 
 // trace plays one world.
 func trace(out io.Writer, seed uint64, ticks int, each bool) error {
-	d, err := generate.Ruled(seed)
+	// Every second world has rules.
+	world := generate.World
+	if seed%2 == 0 {
+		world = generate.Ruled
+	}
+	d, err := world(seed)
 	if err != nil {
 		return err
 	}
