@@ -21,7 +21,7 @@ func (w *window) types(field, text, says string) {
 // line waits for a line of the rule on the desk.
 func (w *window) line(says string) {
 	w.t.Helper()
-	w.until("the line "+says, `(says) => [...document.querySelectorAll('[data-part]')].some((l) => l.dataset.says === says)`, says)
+	w.until("the line "+says, `(says) => [...document.querySelectorAll('[data-line]')].some((l) => l.dataset.says === says)`, says)
 }
 
 // slot opens a part of a sentence, by what it says.
@@ -114,7 +114,7 @@ func TestRule(t *testing.T) {
 	w.with(input.ControlLeft, input.KeyZ)
 	w.line("wait 1 s")
 	w.with(input.ControlLeft, input.KeyZ)
-	w.until("one action less", `() => ![...document.querySelectorAll('[data-part]')].some((l) => l.dataset.says === 'Door at 11, 6 shuts')`)
+	w.until("one action less", `() => ![...document.querySelectorAll('[data-line]')].some((l) => l.dataset.says === 'Door at 11, 6 shuts')`)
 	w.with(input.ControlLeft, input.KeyY)
 	w.line("Door at 11, 6 shuts")
 }

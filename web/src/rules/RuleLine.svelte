@@ -65,7 +65,7 @@
   role="group"
   tabindex={inline ? undefined : 0}
   aria-label={line.says}
-  data-part={line.id}
+  data-line={line.id}
   data-says={line.says}
   draggable={!inline}
   ondragstart={(e) => e.dataTransfer?.setData('text/azzel-part', line.id)}
