@@ -139,7 +139,7 @@ func constants(out *bytes.Buffer) {
 		name  string
 		value int
 	}{
-		{"MIN_CELL_SIDE", limit.MinCellSide}, {"MAX_CELL_SIDE", limit.MaxCellSide}, {"MAX_SEEN", limit.MaxSeen},
+		{"MIN_CELL_SIDE", limit.MinCellSide}, {"MAX_CELL_SIDE", limit.MaxCellSide}, {"MAX_SEEN", limit.MaxSeen}, {"MOST_TIMES", logic.MostTimes},
 		{"NAME_LETTERS", limit.NameLetters}, {"PICTURE_BYTES", limit.PictureBytes}, {"CSV_BYTES", limit.CSVBytes},
 		{"BUNDLE_BYTES", limit.BundleBytes}, {"PICTURE_SIDE", limit.PictureSide}, {"MAX_WEIGHT", tiles.MaxWeight},
 		{"MAX_DIFFER", tiles.MaxDiffer}, {"MIN_FRAME", tiles.MinFrame}, {"MAX_FRAME", tiles.MaxFrame}, {"SOCKET_BYTES", limit.SocketBytes},
@@ -178,7 +178,7 @@ func vocabulary(out *bytes.Buffer) {
 		name string
 		is   any
 	}{
-		{"OWN_TYPES", tiles.ValueTypeNames}, {"FACT_SORTS", world.FactSorts}, {"WIRE_DOES", world.WireDoes}, {"SET_BY", wording.SetByNames}, {"MAP_VIEWS", world.ViewNames}, {"NEIGHBOURS", tiles.NeighbourNames}, {"ROUND", tiles.Round}, {"JOINS", tiles.JoinNames}, {"JOINS_COUNT", []tiles.Neighbours{tiles.Sides.Counts(), tiles.Corners.Counts(), tiles.Both.Counts()}},
+		{"OWN_TYPES", tiles.ValueTypeNames}, {"FACT_SORTS", world.FactSorts}, {"WIRE_DOES", world.WireDoes}, {"SET_BY", wording.SetByNames}, {"SET_BY_WORDS", logic.SetByWords()}, {"RULE_REPEATS", wording.RepeatNames}, {"RULE_BUSY", wording.BusyNames}, {"MAP_VIEWS", world.ViewNames}, {"NEIGHBOURS", tiles.NeighbourNames}, {"ROUND", tiles.Round}, {"JOINS", tiles.JoinNames}, {"JOINS_COUNT", []tiles.Neighbours{tiles.Sides.Counts(), tiles.Corners.Counts(), tiles.Both.Counts()}},
 	} {
 		list := reflect.ValueOf(v.is)
 		fmt.Fprintf(out, "\nexport const %s = [", v.name)

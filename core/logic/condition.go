@@ -120,6 +120,9 @@ const (
 // MostValue is how large a value is at most, and, below 0, at least.
 const MostValue = 1_000_000_000
 
+// MostTimes is how often something is done over at most, and of how many times something holds once.
+const MostTimes = 1000
+
 // A Noun names one piece or several, or the player.
 type Noun struct {
 	Is NounSort

@@ -66,6 +66,9 @@ var (
 	setByWords = []string{"is", "up", "down"}
 )
 
+// SetByWords are the words in files for how a fact is set, in the order of their numbers.
+func SetByWords() []string { return append([]string(nil), setByWords...) }
+
 // Moments that befall no piece.
 var (
 	PlayBegins    = &kind.Moment{Number: 2000, Word: "play-begins", Name: "play begins"}
@@ -191,7 +194,7 @@ func (a *Action) visit(v visitor) {
 		case ticks:
 			v.number(&a.Number, 0, limit.RuleTicks, "for how long a rule waits")
 		case again:
-			v.number(&a.Number, 1, 1000, "how many times something is done")
+			v.number(&a.Number, 1, MostTimes, "how many times something is done")
 		case weight:
 			v.number(&a.Number, 0, limit.Weight, "how likely something is")
 		case spot:

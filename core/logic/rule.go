@@ -250,12 +250,14 @@ func (d Deed) Branches() int { return deeds[d].branches }
 // Done reports whether a part is one that is done: it stands where it can stand, all in which it stands does, and none of them is off. What was put
 // into a part that somebody else took away meanwhile is not.
 func (r *Rule) Done(p *Part) bool {
+	return p.Does != Nothing && r.eachOver(p, func(p *Part) bool { return !p.Off })
+}
+
+// eachOver reports whether a part stands in the rule, with all in which it stands, and each of them is so.
+func (r *Rule) eachOver(p *Part, is func(*Part) bool) bool {
 	for range MostNested {
-		if p.Off || p.Does == Nothing {
-			return false
-		}
 		in := r.Part(p.In)
-		if in == nil && p.In != 0 || !r.holds(in, p.Branch, p.Does) {
+		if !is(p) || in == nil && p.In != 0 || !r.holds(in, p.Branch, p.Does) {
 			return false
 		}
 		if in == nil {
@@ -277,20 +279,8 @@ func (r *Rule) Strays() (list []*Part) {
 	return list
 }
 
-// stands reports whether all in which a part stands does so.
-func (r *Rule) stands(p *Part) bool {
-	for range MostNested {
-		in := r.Part(p.In)
-		if in == nil && p.In != 0 || !r.holds(in, p.Branch, p.Does) {
-			return false
-		}
-		if in == nil {
-			return true
-		}
-		p = in
-	}
-	return false
-}
+// stands reports whether a part, and all in which it stands, stand in the rule.
+func (r *Rule) stands(p *Part) bool { return r.eachOver(p, func(*Part) bool { return true }) }
 
 // Moments are those at which the rule begins, in their order.
 func (r *Rule) Moments() (list []*Part) {

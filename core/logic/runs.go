@@ -204,7 +204,7 @@ func decodeRun(r *pack.Reader) (run Run) {
 	run.Bound = Bound{kind.ID(r.Uint()), kind.ID(r.Uint()), kind.ID(r.Uint())}
 	for range r.Count(MostNested+1, 5) {
 		f := Frame{In: kind.ID(r.Uint()), Last: kind.ID(r.Uint())}
-		f.Branch, f.Order, f.Left = number(r, 0, branchEnd-1), number(r, -MostValue, MostValue), number(r, 0, 1000)
+		f.Branch, f.Order, f.Left = number(r, 0, branchEnd-1), number(r, -MostValue, MostValue), number(r, 0, MostTimes)
 		run.Frames = append(run.Frames, f)
 	}
 	return run

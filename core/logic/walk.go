@@ -136,7 +136,7 @@ func (c *Condition) visit(v visitor) {
 		case cells:
 			v.number(&c.Number, 0, limit.MaxSeen, "within how many cells something is near")
 		case times:
-			v.number(&c.Number, 1, 1000, "of how many times something holds once")
+			v.number(&c.Number, 1, MostTimes, "of how many times something holds once")
 		case key:
 			v.number(&c.Key, 0, MostTerms, "which of several terms that hold once in so many times it is")
 		case presence:

@@ -119,7 +119,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 			add(edit.Changes(edit.WireRef(w.ID), w.Values(), next.Values())...)
 		}
 	case n < 18:
-		r := &world.Rule{Name: fmt.Sprintf("Rule %d", a.Rand.IntN(9)), Rule: terms.Rule(a.Rand, a.things(d), a.IDs.NewID)}
+		r := &world.Rule{Name: fmt.Sprintf("Rule %d", a.Rand.IntN(9)), Rule: terms.Rule(a.Rand, Things(d), a.IDs.NewID)}
 		switch home := a.Rand.IntN(4); {
 		case home == 0:
 			r.HomeSort, r.Home = kind.Map, m.ID
@@ -145,7 +145,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 			if a.Rand.IntN(2) == 0 {
 				add(edit.PartGone(r.ID, p.ID))
 			} else if p.Does != logic.Nothing {
-				p.Action, p.Order = terms.Action(a.Rand, a.things(d)), p.Order+a.Rand.IntN(30)-15
+				p.Action, p.Order = terms.Action(a.Rand, Things(d)), p.Order+a.Rand.IntN(30)-15
 				add(edit.PartChange(r.ID, p))
 			}
 		}
@@ -160,32 +160,31 @@ func (a Author) place(d *world.Document) edit.Edit {
 	return e
 }
 
-// things are what rules name: some of what there is, and something that is gone.
-func (a Author) things(d *world.Document) (of terms.Things) {
+// Things are what rules can name of a document, with something that is gone.
+func Things(d *world.Document) (of terms.Things) {
 	const gone = world.ID(77 << 32)
-	of = terms.Things{Facts: []world.ID{gone}, Items: []world.ID{gone}, Pieces: []world.ID{gone}, Areas: []world.ID{gone}, Maps: []world.ID{gone}, Crossings: []world.ID{gone}, Rules: []world.ID{gone}}
-	for _, f := range d.Facts {
-		of.Facts = append(of.Facts, f.ID)
-	}
-	for _, i := range d.Items {
-		of.Items = append(of.Items, i.ID)
-	}
+	of.Pieces, of.Maps = []world.ID{gone}, []world.ID{gone}
 	for _, m := range d.Maps {
 		of.Maps = append(of.Maps, m.ID)
 		for _, p := range m.Pieces {
 			of.Pieces = append(of.Pieces, p.ID)
 		}
 	}
-	for _, area := range d.Areas {
-		of.Areas = append(of.Areas, area.ID)
-	}
-	for _, c := range d.Crossings {
-		of.Crossings = append(of.Crossings, c.ID)
-	}
-	for _, r := range d.Rules {
-		of.Rules = append(of.Rules, r.ID)
-	}
+	of.Facts = idsOf(gone, d.Facts, func(f *world.Fact) world.ID { return f.ID })
+	of.Items = idsOf(gone, d.Items, func(i *world.Item) world.ID { return i.ID })
+	of.Areas = idsOf(gone, d.Areas, func(a *world.Area) world.ID { return a.ID })
+	of.Crossings = idsOf(gone, d.Crossings, func(c *world.Crossing) world.ID { return c.ID })
+	of.Rules = idsOf(gone, d.Rules, func(r *world.Rule) world.ID { return r.ID })
 	return of
+}
+
+// idsOf are the ids of some things, after one more.
+func idsOf[T any](first world.ID, list []*T, id func(*T) world.ID) []world.ID {
+	ids := []world.ID{first}
+	for _, t := range list {
+		ids = append(ids, id(t))
+	}
+	return ids
 }
 
 func (a Author) points(d *world.Document, m *world.Map) (list []grid.Point) {

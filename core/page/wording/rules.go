@@ -131,6 +131,12 @@ var (
 	PowerVerbs    = [...]string{kind.On: "is switched on", kind.Off: "is switched off"}
 )
 
+// RepeatNames are how often rules go, BusyNames what becomes of one that is to begin while it is under way.
+var (
+	RepeatNames = [...]string{logic.EachTime: "each time", logic.OnceEver: "once ever", logic.OnceAVisit: "once a visit", logic.NotAgainFor: "not again for"}
+	BusyNames   = [...]string{logic.LeaveIt: "leave it", logic.BeginAgain: "begin again", logic.Both: "both"}
+)
+
 // SetByNames are how a fact that is a number is set.
 var SetByNames = [...]string{logic.Becomes: "becomes", logic.GoesUp: "goes up by", logic.GoesDown: "goes down by"}
 

@@ -3,6 +3,7 @@ package generate
 import (
 	"math/rand/v2"
 
+	"azzel/core/edit/generate"
 	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/logic"
@@ -19,39 +20,18 @@ func Ruled(seed uint64) (*world.Document, error) {
 	r := rand.New(rand.NewPCG(seed, 81))
 	draft := d.Draft()
 	ids := &world.Counter{Prefix: 6}
-	of := terms.Things{}
 	for _, m := range d.Maps {
-		of.Maps = append(of.Maps, m.ID)
 		b := m.Bounds
 		area := &world.Area{Name: "Bed", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{X: b.X, Y: b.Y, W: (b.W + 1) / 2, H: b.H})}
-		id := ids.NewID()
-		if err := draft.Put(world.Ref{Sort: world.SortArea, ID: id}, area.Values()); err != nil {
+		if err := draft.Put(world.Ref{Sort: world.SortArea, ID: ids.NewID()}, area.Values()); err != nil {
 			return nil, err
 		}
-		of.Areas = append(of.Areas, id)
-		for _, p := range m.Pieces {
-			of.Pieces = append(of.Pieces, p.ID)
-		}
 	}
-	for _, f := range d.Facts {
-		of.Facts = append(of.Facts, f.ID)
-	}
-	for _, i := range d.Items {
-		of.Items = append(of.Items, i.ID)
-	}
-	for _, c := range d.Crossings {
-		of.Crossings = append(of.Crossings, c.ID)
-	}
-	if len(of.Crossings) == 0 {
-		of.Crossings = []world.ID{ids.NewID()}
-	}
+	of := generate.Things(draft.Document())
 	for range 10 {
 		of.Rules = append(of.Rules, ids.NewID())
 	}
-	if len(of.Pieces) == 0 {
-		of.Pieces = []world.ID{ids.NewID()}
-	}
-	for i, id := range of.Rules {
+	for i, id := range of.Rules[1:] {
 		is := &world.Rule{Off: r.IntN(20) == 0, Rule: terms.Rule(r, of, ids.NewID)}
 		switch r.IntN(5) {
 		case 0:

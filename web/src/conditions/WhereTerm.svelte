@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { AskableView, ConditionForm } from '../core/types.gen';
+  import { MAX_SEEN, MOST_TIMES, type AskableView, type ConditionForm } from '../core/types.gen';
   import Choose from './Choose.svelte';
   import { nounChoices, nounKey, nounOf } from './forms';
 
@@ -19,8 +19,6 @@
     { key: 'on-map', name: 'is on' },
     { key: 'one-in', name: 'by chance, once in' },
   ];
-  const MOST_TIMES = 1000;
-  const MOST_CELLS = 64;
 
   const nouns = $derived(nounChoices(of, true));
   const places = $derived(
@@ -38,7 +36,7 @@
 
   function count(input: HTMLInputElement): void {
     const least = term.asks === 'one-in' ? 1 : 0;
-    const most = term.asks === 'one-in' ? MOST_TIMES : MOST_CELLS;
+    const most = term.asks === 'one-in' ? MOST_TIMES : MAX_SEEN;
     const n = Math.round(input.valueAsNumber);
     if (Number.isFinite(n)) change({ ...term, number: Math.max(least, Math.min(most, n)) });
     else input.value = String(term.number ?? least);

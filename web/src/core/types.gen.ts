@@ -2098,6 +2098,7 @@ export interface Outlined extends Body {
 export const MIN_CELL_SIDE = 4;
 export const MAX_CELL_SIDE = 128;
 export const MAX_SEEN = 256;
+export const MOST_TIMES = 1000;
 export const NAME_LETTERS = 120;
 export const PICTURE_BYTES = 16777216;
 export const CSV_BYTES = 268435456;
@@ -2188,6 +2189,9 @@ export const OWN_TYPES = ["yes or no", "a number", "text"];
 export const FACT_SORTS = ["yes or no", "a number"];
 export const WIRE_DOES = ["on while held", "turns it on", "turns it off", "changes it over"];
 export const SET_BY = ["becomes", "goes up by", "goes down by"];
+export const SET_BY_WORDS = ["is", "up", "down"];
+export const RULE_REPEATS = ["each time", "once ever", "once a visit", "not again for"];
+export const RULE_BUSY = ["leave it", "begin again", "both"];
 export const MAP_VIEWS = ["from above (top-down)", "from the side (side-view)"];
 export const NEIGHBOURS = ["north", "east", "south", "west", "north-east", "south-east", "south-west", "north-west"];
 export const ROUND = [7, 0, 4, 3, -1, 1, 6, 2, 5];

@@ -4,7 +4,7 @@
   import Choose from '../conditions/Choose.svelte';
   import Condition from '../conditions/Condition.svelte';
   import ConditionValue from '../conditions/ConditionValue.svelte';
-  import { SET_BY } from '../core/types.gen';
+  import { SET_BY, SET_BY_WORDS } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import WordsField from '../slip/WordsField.svelte';
   import NumberSlot from './NumberSlot.svelte';
@@ -34,7 +34,6 @@
     if: 'What must hold',
     moment: 'What happens',
   };
-  const HOW = ['is', 'up', 'down'];
   const form = $derived<RulePartForm>(line.form ?? { id: line.id });
   const label = $derived(LABELS[word.slot] ?? '');
 
@@ -99,7 +98,7 @@
         <Choose
           {label}
           value={form.how ?? 'is'}
-          choices={[{ heading: '', list: SET_BY.map((name, i) => ({ key: HOW[i] ?? '', name })) }]}
+          choices={[{ heading: '', list: SET_BY.map((name, i) => ({ key: SET_BY_WORDS[i] ?? '', name })) }]}
           change={(how) => set({ how })}
         />
       {:else if word.slot === 'is'}

@@ -1,13 +1,11 @@
 <script lang="ts">
-  import { MEASURES, type RuleLook } from '../core/types.gen';
+  import { MEASURES, RULE_BUSY, RULE_REPEATS, type RuleLook } from '../core/types.gen';
   import MeasureField from '../ui/MeasureField.svelte';
 
   /** How often a rule goes, and what becomes of it if it is still under way. */
   let { is, holds, set }: { is: RuleLook; holds: boolean; set: (change: Partial<RuleLook>) => void } = $props();
 
-  const REPEATS = ['each time', 'once ever', 'once a visit', 'not again for'];
   const NOT_AGAIN_FOR = 3;
-  const BUSY = ['leave it', 'begin again', 'both'];
 </script>
 
 <span class="flex flex-wrap items-center gap-x-3 gap-y-1 text-small text-soft">
@@ -18,7 +16,7 @@
       value={is.repeats}
       onchange={(e) => set({ repeats: Number(e.currentTarget.value) })}
     >
-      {#each REPEATS as name, i (name)}<option value={i}>{name}</option>{/each}
+      {#each RULE_REPEATS as name, i (name)}<option value={i}>{name}</option>{/each}
     </select>
     {#if is.repeats === NOT_AGAIN_FOR}
       <MeasureField
@@ -35,7 +33,7 @@
         value={is.busy}
         onchange={(e) => set({ busy: Number(e.currentTarget.value) })}
       >
-        {#each BUSY as name, i (name)}<option value={i}>{name}</option>{/each}
+        {#each RULE_BUSY as name, i (name)}<option value={i}>{name}</option>{/each}
       </select>
     </label>
   {/if}

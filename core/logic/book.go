@@ -1,0 +1,148 @@
+package logic
+
+import (
+	"azzel/core/kind"
+	"azzel/core/limit"
+)
+
+// A Listed is a rule with the ids by which it is known and sorted.
+type Listed struct {
+	ID     kind.ID
+	Number int
+	// On is the map to which it belongs, 0 for none.
+	On kind.ID
+	*Rule
+}
+
+// A Book is rules, found by what they begin with. It is made of those of a document, and does not change.
+type Book struct {
+	rules []Listed
+	byID  map[kind.ID]int
+	heard map[listening][]heard
+	// listened are the moments to which any rule listens.
+	listened map[int]bool
+	so       []int
+}
+
+// A listening finds those that listen to a moment of something; of 0 where it is of nothing or the player.
+type listening struct {
+	moment int
+	of     kind.ID
+}
+
+type heard struct {
+	rule int
+	part *Part
+}
+
+// NewBook makes a book of rules that are on, in the order of their numbers.
+func NewBook(rules []Listed) *Book {
+	b := &Book{rules: rules, byID: make(map[kind.ID]int, len(rules)), heard: map[listening][]heard{}, listened: map[int]bool{}}
+	for i, r := range rules {
+		b.byID[r.ID] = i
+		if r.Begins == While {
+			b.so = append(b.so, i)
+			continue
+		}
+		for _, p := range r.Moments() {
+			m := &p.Begins
+			if p.Off {
+				continue
+			}
+			k := listening{moment: m.Is}
+			switch parts := consists(m.Is); {
+			case len(parts) == 0:
+			case parts[0] != ofPiece:
+				k.of = m.Thing
+			case m.Of.Is == Piece:
+				k.of = m.Of.Thing
+			case m.Of.Is == AnyOfType || m.Of.Is == AllOfType:
+				k.of = m.Of.Type
+			case m.Of.Is == This:
+				k.of = r.Home
+			}
+			b.heard[k] = append(b.heard[k], heard{i, p})
+			b.listened[m.Is] = true
+		}
+	}
+	return b
+}
+
+// Empty reports whether there is no rule.
+func (b *Book) Empty() bool { return b == nil || len(b.rules) == 0 }
+
+// Listens reports whether any rule listens to a moment.
+func (b *Book) Listens(moment int) bool { return b != nil && b.listened[moment] }
+
+// Settles reports whether any rule is so while something holds.
+func (b *Book) Settles() bool { return b != nil && len(b.so) > 0 }
+
+// rule finds a rule; nil if there is none that is on.
+func (b *Book) rule(id kind.ID) *Listed {
+	i, there := b.byID[id]
+	if !there {
+		return nil
+	}
+	return &b.rules[i]
+}
+
+// hears reports whether a moment that came is this one, of what it is of.
+func (m *Moment) hears(h Happened) bool {
+	switch m.Is {
+	case FactReached.Number:
+		return h.To == m.Number
+	case AreaStayed.Number:
+		return h.To == m.Number
+	}
+	return true
+}
+
+// thisOf is the piece to which a rule belongs as something happens: it, for a rule of a type.
+func (r *Listed) thisOf(h Happened, typ kind.ID) kind.ID {
+	switch {
+	case r.HomeSort == kind.Piece:
+		return r.Home
+	case r.HomeSort == kind.Type && r.Home == typ:
+		return h.Thing
+	}
+	return 0
+}
+
+// rank is where a rule stands among those that answer to the same moment: those of the thing to which it happened and its type, of who did it, of areas, of the map, of the project.
+func (r *Listed) rank(h Happened, typ kind.ID) int {
+	switch r.HomeSort {
+	case kind.Piece:
+		if r.Home == h.Thing {
+			return 0
+		}
+		return 2
+	case kind.Type:
+		return 1
+	case kind.Area:
+		return 3
+	case kind.Map:
+		return 4
+	}
+	return 5
+}
+
+// Raise lets a moment be answered once those are that wait, if a rule of a book listens to it. Where too many wait the game stands still, by the rule
+// of the lowest id among those that listen to it.
+func (s *Runs) Raise(b *Book, h Happened) {
+	asked := h.Moment == AskedFor.Number
+	switch {
+	case !asked && !b.Listens(h.Moment):
+	case len(s.Queue) < limit.Runs:
+		s.Queue = append(s.Queue, h)
+	case asked:
+		s.Jammed = h.Thing
+	default:
+		for k, list := range b.heard {
+			for _, l := range list {
+				if id := b.rules[l.rule].ID; k.moment == h.Moment && (s.Jammed == 0 || id < s.Jammed) {
+					s.Jammed = id
+				}
+			}
+		}
+	}
+}

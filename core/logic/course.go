@@ -1,0 +1,157 @@
+package logic
+
+import (
+	"cmp"
+	"slices"
+
+	"azzel/core/kind"
+	"azzel/core/limit"
+)
+
+// end takes a run away.
+func (e *Engine) end(number int) {
+	if r := e.Run(number); r != nil && e.underWay != nil {
+		e.underWay[r.by()]--
+	}
+	e.Runs.List = slices.DeleteFunc(e.Runs.List, func(r Run) bool { return r.Number == number })
+}
+
+// goOn lets a run do what takes no time, until it waits or has ended.
+func (e *Engine) goOn(run *Run) {
+	number := run.Number
+	is := e.rule(run.Rule)
+	for deeds := 0; ; deeds++ {
+		// What was done may have let others begin or end.
+		if run = e.Run(number); run == nil || e.Ended() || e.Jammed != 0 {
+			return
+		}
+		if deeds >= limit.RunDeeds || e.deeds >= limit.Deeds {
+			return
+		}
+		e.deeds++
+		if len(run.Frames) == 0 {
+			e.end(number)
+			return
+		}
+		f := &run.Frames[len(run.Frames)-1]
+		if run.Box == WantsBox {
+			if p := is.Part(f.Last); p == nil || !is.Done(p) {
+				run.Box = NoBox
+			} else if !e.Open(number, p, Pair{is.ID, run.This}, run.Bound) {
+				return
+			} else {
+				run.Box = HasBox
+				return
+			}
+		}
+		p := is.after(f)
+		if p == nil {
+			if in := is.Part(f.In); in != nil && in.Does == Again && f.Left > 1 {
+				f.Left--
+				f.Last, f.Order = 0, 0
+				continue
+			}
+			run.Frames = run.Frames[:len(run.Frames)-1]
+			continue
+		}
+		was := *f
+		f.Last, f.Order = p.ID, p.Order
+		if !e.do(run, is, p) {
+			*f = was
+			return
+		}
+		if e.Watch != nil {
+			e.Watch(is.ID, p.ID)
+		}
+		if run = e.Run(number); run != nil && run.Left > 0 {
+			return
+		}
+	}
+}
+
+// after is the part of a branch that comes next; nil at its end, and where what it is in is gone.
+func (r *Listed) after(f *Frame) *Part {
+	if in := r.Part(f.In); f.In != 0 && (in == nil || !r.Done(in)) {
+		return nil
+	}
+	in := r.Part(f.In)
+	for _, p := range r.Kids(f.In, f.Branch) {
+		if f.Last != 0 && cmp.Or(cmp.Compare(p.Order, f.Order), cmp.Compare(p.ID, f.Last)) <= 0 {
+			continue
+		}
+		if !p.Off && p.Does != Nothing && p.Does != Choice && p.Does != Case && r.holds(in, f.Branch, p.Does) {
+			return p
+		}
+	}
+	return nil
+}
+
+// do does an action, and reports false if it can't be done yet.
+func (e *Engine) do(run *Run, is *Listed, p *Part) bool {
+	by := Pair{is.ID, run.This}
+	enter := func(f Frame) {
+		if len(run.Frames) <= MostNested {
+			run.Frames = append(run.Frames, f)
+		}
+	}
+	switch p.Does {
+	case Wait:
+		run.Left = p.Number
+	case Stop:
+		run.Frames = nil
+	case If:
+		branch := Otherwise
+		if p.If.Holds(e.Asked(by, run.Bound, run.turn())) {
+			branch = Then
+		}
+		enter(Frame{In: p.ID, Branch: branch})
+	case Again:
+		enter(Frame{In: p.ID, Left: p.Number})
+	case OneOf:
+		if in := e.draw(is, p, run); in != 0 {
+			enter(Frame{In: in})
+		}
+	case Say, Question:
+		run.Box = WantsBox
+	case AskFor:
+		if other := e.rule(p.Thing); other != nil {
+			e.Raise(Happened{Moment: AskedFor.Number, Thing: other.ID, Doer: run.Whoever})
+		}
+	default:
+		return e.Act(p, by, run.Bound, run.turn())
+	}
+	return true
+}
+
+// draw is one of the cases of an action, by their weights.
+func (e *Engine) draw(is *Listed, p *Part, run *Run) kind.ID {
+	sum := 0
+	cases := is.Kids(p.ID, Then)
+	for _, c := range cases {
+		if c.Does == Case && !c.Off {
+			sum += c.Number
+		}
+	}
+	if sum == 0 {
+		return 0
+	}
+	n := e.Asked(Pair{is.ID, run.This}, run.Bound, run.turn()).Draw(sum, int(p.ID%MostValue))
+	for _, c := range cases {
+		if c.Does != Case || c.Off {
+			continue
+		}
+		if n -= c.Number; n < 0 {
+			return c.ID
+		}
+	}
+	return 0
+}
+
+// turn numbers what is asked of chance while a run goes: by the moment at which it began, and how often what it is in is still gone through again.
+func (r *Run) turn() int {
+	n := r.Moment
+	for _, f := range r.Frames {
+		n = n*31 + f.Left
+	}
+	return n
+}
