@@ -96,6 +96,7 @@ function hold(session: string): Promise<boolean> {
       .request(`azzel-session-${session}`, { ifAvailable: true }, (lock) => {
         resolve(lock !== null);
         if (lock === null) return undefined;
+        channel();
         return new Promise<void>((release) => {
           held.set(session, async () => {
             release();
@@ -109,6 +110,41 @@ function hold(session: string): Promise<boolean> {
         resolve(true);
       });
   });
+}
+
+/** Where pages ask one another for a session, and the page that has it says so. */
+let pages: BroadcastChannel | undefined;
+
+function channel(): BroadcastChannel {
+  if (pages) return pages;
+  pages = new BroadcastChannel('azzel-sessions');
+  pages.addEventListener('message', ({ data }: MessageEvent<{ asked?: string }>) => {
+    if (data.asked !== undefined && held.has(data.asked)) pages?.postMessage({ has: data.asked });
+  });
+  return pages;
+}
+
+/**
+ * Holds the session of this tab. A reload may begin before the page it replaces has let go of it, which takes a busy
+ * browser a second or more: what waits there is not left behind for that. A page that is open says that it has the
+ * session, as one does whose tab was doubled, and then nothing is waited for.
+ */
+async function holdOwn(session: string): Promise<boolean> {
+  let elsewhere = false;
+  const listen = ({ data }: MessageEvent<{ has?: string }>): void => {
+    elsewhere ||= data.has === session;
+  };
+  channel().addEventListener('message', listen);
+  try {
+    for (let tries = 0; !(await hold(session)); tries++) {
+      if (elsewhere || tries === 50) return false;
+      channel().postMessage({ asked: session });
+      await wait(100);
+    }
+    return true;
+  } finally {
+    channel().removeEventListener('message', listen);
+  }
 }
 
 /** Sessions that are being let go of: what claims one waits for them. */
@@ -134,12 +170,7 @@ export async function claim(project: string): Promise<Claimed | null> {
   const list = all.filter((s) => s.project === project);
   list.sort((a, b) => Number(b.session === mine) - Number(a.session === mine) || b.used - a.used);
   for (const { session, database = '' } of list) {
-    if (await hold(session)) return { session, database };
-    if (session === mine) {
-      // A reload may begin before the page it replaces has let go.
-      await wait(250);
-      if (await hold(session)) return { session, database };
-    }
+    if (await (session === mine ? holdOwn(session) : hold(session))) return { session, database };
   }
   return null;
 }
