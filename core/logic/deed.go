@@ -1,6 +1,8 @@
 package logic
 
 import (
+	"slices"
+
 	"azzel/core/kind"
 	"azzel/core/limit"
 )
@@ -243,6 +245,26 @@ func (p Part) Refer(to func(sort kind.Thing, id kind.ID) kind.ID) Part {
 	p.If = asks
 	return p
 }
+
+// Refers calls for each thing to which a part refers, in the order in which they stand: 0 for what is still to be chosen.
+func (p Part) Refers(each func(sort kind.Thing, id kind.ID)) {
+	p, err := DecodePart(p.ID, p.Encode())
+	if err != nil {
+		panic(err) // what was read or checked can be read
+	}
+	p.visit(&referrer{each: func(sort kind.Thing, id kind.ID) kind.ID {
+		if sort != kind.NoThing {
+			each(sort, id)
+		}
+		return id
+	}})
+}
+
+// ActsOn reports whether an action says who acts, or with what something is done.
+func (a *Action) ActsOn() bool { return slices.Contains(deeds[a.Does].parts, subject) }
+
+// Befalls reports whether a moment is one that befalls pieces.
+func (m *Moment) Befalls() bool { return slices.Contains(consists(m.Is), ofPiece) }
 
 // Names is the sort of thing that is chosen for a part by itself: the fact that it sets, the area that is entered; NoThing if there is none.
 func (p *Part) Names() kind.Thing {

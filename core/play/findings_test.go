@@ -1,0 +1,78 @@
+package play_test
+
+import (
+	"testing"
+
+	"azzel/core/findings"
+	"azzel/core/logic"
+	"azzel/core/play"
+	"azzel/core/play/generate"
+	"azzel/core/world"
+)
+
+// Of more than 10,000 random rules that are played, none that goes is said not to, and nothing that is done is said not to be done.
+func TestNoFalseFindings(t *testing.T) {
+	worlds, rules := uint64(1150), 0
+	if testing.Short() {
+		worlds = 100
+	}
+	went, said := map[world.ID]bool{}, 0
+	for seed := range worlds {
+		d, err := generate.Ruled(seed)
+		if err != nil {
+			t.Fatal(err)
+		}
+		type of struct{ rule, part world.ID }
+		done := map[of]bool{}
+		g, err := play.New(d, play.Start{Chance: seed})
+		if err != nil {
+			t.Fatal(err)
+		}
+		play.Watch(g, func(rule, part world.ID) { done[of{rule, part}] = true })
+		for _, in := range generate.Inputs(seed, 150) {
+			g.Tick(in)
+		}
+		for _, f := range findings.Find(d) {
+			r := d.Rule(f.Of.ID)
+			if f.Of.Sort != world.SortRule || !done[of{r.ID, 0}] {
+				continue
+			}
+			wrong := false
+			switch f.Fault {
+			case findings.Homeless, findings.NeverBegins:
+				wrong = true
+			case findings.NeverHolds:
+				if wrong = f.Part == 0 && r.Begins == logic.When; f.Part != 0 {
+					for _, p := range r.Kids(f.Part, logic.Then) {
+						wrong = wrong || done[of{r.ID, p.ID}]
+					}
+				}
+			case findings.Stray, findings.NeverDone:
+				wrong = done[of{r.ID, f.Part}]
+			case findings.NeverComes:
+				// If it begins by nothing else, and no rule asks for it.
+				wrong = true
+				for _, m := range r.Moments() {
+					wrong = wrong && (m.Off || m.ID == f.Part)
+				}
+				for _, other := range d.Rules {
+					for _, p := range other.Parts {
+						wrong = wrong && !(p.Does == logic.AskFor && p.Thing == r.ID)
+					}
+				}
+			default:
+				continue
+			}
+			if said++; wrong {
+				t.Errorf("world %d: %+v, which is %s, is said of what goes", seed, f, findings.Words[f.Fault])
+			}
+		}
+		rules += len(d.Rules)
+		for k := range done {
+			went[k.rule] = true
+		}
+	}
+	if !testing.Short() && (rules < 10_000 || said == 0) {
+		t.Errorf("%d rules were there, of those that went %d findings could have been wrong", rules, said)
+	}
+}
