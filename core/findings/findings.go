@@ -107,7 +107,7 @@ type Finder struct {
 	Looked int
 }
 
-// Find is what is wrong in a document: of rules in their order, line by line, of pieces map by map, then of facts and items. The list must not be changed.
+// Find is what is wrong in a document: of rules in their order, of pieces map by map, then of facts and items. The list must not be changed.
 func (f *Finder) Find(d *world.Document) []Finding {
 	if f.last == d {
 		return f.list

@@ -5,6 +5,7 @@ import (
 	"strconv"
 
 	"azzel/core/edit"
+	"azzel/core/findings"
 	"azzel/core/grid"
 	"azzel/core/hand"
 	"azzel/core/pace"
@@ -62,6 +63,8 @@ type Page struct {
 	// Looked, unless nil, is the version that is shown, called LookedName.
 	Looked     *world.Document
 	LookedName string
+	// Finder finds what is wrong in the project.
+	Finder findings.Finder
 	// Given is what those know who play kept replays.
 	Given Given
 

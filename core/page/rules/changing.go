@@ -123,11 +123,11 @@ func (o SetRule) Do(p *page.Page) page.Changed {
 	if next.Begins == logic.While && next.If.Check(false) != nil {
 		return p.Fail(errors.New("while something holds can only be said of what the game remembers: take what only happens out of what it asks first"))
 	}
-	return change(p, r, edit.Changes(world.RuleRef(r.ID), r.Values(), next.Values()))
+	return Change(p, r, edit.Changes(world.RuleRef(r.ID), r.Values(), next.Values()))
 }
 
-// change does an edit of a rule, if it changes anything.
-func change(p *page.Page, r *world.Rule, parts []edit.Part) page.Changed {
+// Change does an edit of a rule, if it changes anything.
+func Change(p *page.Page, r *world.Rule, parts []edit.Part) page.Changed {
 	if len(parts) == 0 {
 		return 0
 	}
@@ -156,7 +156,7 @@ func (o SetRuleCondition) Do(p *page.Page) page.Changed {
 	}
 	next := *r
 	next.If = c
-	return change(p, r, append(before, edit.Changes(world.RuleRef(r.ID), r.Values(), next.Values())...))
+	return Change(p, r, append(before, edit.Changes(world.RuleRef(r.ID), r.Values(), next.Values())...))
 }
 
 // ruled does something to a rule that is there.
@@ -169,7 +169,7 @@ func ruled(p *page.Page, id page.ID, how func(r *world.Rule) ([]edit.Part, error
 	if err != nil {
 		return p.Fail(err)
 	}
-	return change(p, r, parts)
+	return Change(p, r, parts)
 }
 
 // parted does something to a part of a rule that is there.
@@ -186,9 +186,9 @@ func parted(p *page.Page, rule, part page.ID, how func(r *world.Rule, is logic.P
 // apart is how far parts stand from each other that are put one after the other, so that others fit between them.
 const apart = 1 << 10
 
-// placed are the parts that let a part stand in a branch of another one before one of those there, or at its end for 0. Where there is no room between those beside it, all of the branch are set apart
+// Placed are the parts that let a part stand in a branch of another one before one of those there, or at its end for 0. Where there is no room between those beside it, all of the branch are set apart
 // anew.
-func placed(r *world.Rule, is logic.Part, in world.ID, branch int, before world.ID) []edit.Part {
+func Placed(r *world.Rule, is logic.Part, in world.ID, branch int, before world.ID) []edit.Part {
 	list := slices.Clone(r.Kids(in, branch))
 	list = slices.DeleteFunc(list, func(p *logic.Part) bool { return p.ID == is.ID })
 	at := slices.IndexFunc(list, func(p *logic.Part) bool { return p.ID == before })
@@ -248,7 +248,7 @@ func (o AddRulePart) Do(p *page.Page) page.Changed {
 		if is.Begins.Is != 0 && r.Begins == logic.While {
 			return nil, errors.New("this rule is so while something holds, so that it begins by no moment: let it begin when something happens first")
 		}
-		return append(before, placed(r, is, world.ID(o.In), min(max(o.Branch, 0), 1), world.ID(o.Before))...), nil
+		return append(before, Placed(r, is, world.ID(o.In), min(max(o.Branch, 0), 1), world.ID(o.Before))...), nil
 	})
 }
 
@@ -319,7 +319,7 @@ func (o MoveRulePart) Do(p *page.Page) page.Changed {
 		if o.Before == o.Part {
 			return nil, nil
 		}
-		return placed(r, is, world.ID(o.In), min(max(o.Branch, 0), 1), world.ID(o.Before)), nil
+		return Placed(r, is, world.ID(o.In), min(max(o.Branch, 0), 1), world.ID(o.Before)), nil
 	})
 }
 
@@ -350,7 +350,7 @@ func (o CopyRulePart) Do(p *page.Page) page.Changed {
 			copied := *part
 			copied.ID = fresh[part.ID]
 			if part.ID == is.ID {
-				parts = append(parts, placed(r, copied, is.In, is.Branch, next)...)
+				parts = append(parts, Placed(r, copied, is.In, is.Branch, next)...)
 				continue
 			}
 			copied.In = fresh[part.In]

@@ -162,7 +162,6 @@ type LineView struct {
 	Branch int        `json:"branch"`
 	Deep   int        `json:"deep"`
 	Off    bool       `json:"off"`
-	Stray  bool       `json:"stray"`
 	Words  []WordView `json:"words"`
 	Says   string     `json:"says"`
 	// Form is the part as it is set, Typed what the player reads, as it is typed, Seconds for how long it waits.
@@ -231,9 +230,7 @@ func viewRule(d *world.Document, id world.ID) *RuleView {
 		v.branch(d, r, 0, logic.Otherwise, 1)
 	}
 	for _, p := range r.Strays() {
-		line := lineOf(d, r, p, 1)
-		line.Stray = true
-		v.Lines = append(v.Lines, line)
+		v.Lines = append(v.Lines, lineOf(d, r, p, 1))
 	}
 	return v
 }

@@ -3,6 +3,7 @@ package view
 import (
 	"azzel/core/page"
 	"azzel/core/page/characters"
+	"azzel/core/page/found"
 	"azzel/core/page/history"
 	"azzel/core/page/holding"
 	"azzel/core/page/maps"
@@ -26,7 +27,7 @@ func init() {
 		holding.PickUp{}, holding.Cancel{}, holding.Duplicate{}, holding.Paste{},
 		// What is selected, and things of any sort.
 		holding.Select{}, holding.SelectInStack{}, holding.Unselect{}, holding.SelectAllCells{}, holding.SelectNoCells{}, holding.MoveSelected{}, holding.FillSelected{}, holding.DeleteSelected{},
-		things.Rename{}, things.Delete{},
+		things.Rename{}, things.Delete{}, found.MendFinding{},
 		// History and versions.
 		history.Undo{}, history.Redo{}, history.WalkHistory{}, history.UndoStep{}, history.AddEarlier{}, history.DoAgain{}, history.ShowVersion{}, history.ShowCurrentVersion{}, history.RestoreVersion{},
 		// Maps and layers.

@@ -115,6 +115,10 @@ export class Orders {
     return this.give('delete', o, []);
   }
 
+  mendFinding(o: T.MendFinding): Promise<T.Reply> {
+    return this.give('mendFinding', o, []);
+  }
+
   undo(): Promise<T.Reply> {
     return this.give('undo', {}, []);
   }
@@ -518,6 +522,10 @@ export class Questions {
 
   things(q: T.AskThings): T.SlotChoice[] {
     return this.ask.value('things', q, []);
+  }
+
+  findings(q: T.AskFindings): T.FindingsView {
+    return this.ask.value('findings', q, {"count":0,"list":[]});
   }
 
   scene(q: T.AskScene): T.Scene | null {

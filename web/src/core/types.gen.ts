@@ -306,6 +306,12 @@ export interface Delete {
   thing: Thing;
 }
 
+export interface MendFinding {
+  fault: number;
+  thing: Thing;
+  part?: string;
+}
+
 export interface Undo {
 }
 
@@ -1053,7 +1059,6 @@ export interface LineView {
   branch: number;
   deep: number;
   off: boolean;
-  stray: boolean;
   words: WordView[];
   says: string;
   form: RulePartForm | null;
@@ -1108,6 +1113,27 @@ export interface SlotChoice {
   id: string;
   name: string;
   group: string;
+}
+
+export interface AskFindings {
+  rule?: string;
+}
+
+export interface FindingView {
+  fault: number;
+  where: string;
+  says: string;
+  here: string;
+  mend: string;
+  thing: Thing;
+  part: string;
+  x: number;
+  y: number;
+}
+
+export interface FindingsView {
+  count: number;
+  list: FindingView[];
 }
 
 export interface AskScene {

@@ -110,7 +110,7 @@
     {:else if medley}
       {#key medley.id}<MedleyDesk {p} {medley} />{/key}
     {:else if rules}
-      <RulesDesk {p} id={rules.id} />
+      <RulesDesk {p} id={rules.id} part={rules.part ?? ''} />
     {:else if p.shell.desk.kind === 'colours'}
       <ColoursDesk {p} />
     {:else if p.shell.desk.kind === 'reskin'}

@@ -77,7 +77,6 @@
     {#each line.words as word, i (i)}
       {#if word.slot === ''}<span>{word.text}</span>{:else}<RuleSlot {p} {rule} {line} {word} {set} />{/if}
     {/each}
-    {#if line.stray}<span class="text-small text-rose-ink">stands nowhere any more, and is not done</span>{/if}
   </span>
   <span class="invisible ml-auto flex shrink-0 text-soft group-focus-within:visible group-hover:visible">
     {#if !inline}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Copy, Trash2 } from '@lucide/svelte';
+  import { Copy, Trash2, TriangleAlert } from '@lucide/svelte';
   import type { Project } from '../project.svelte';
   import type { RuleInPlay, RuleLook, RuleView } from '../core/types.gen';
   import Condition from '../conditions/Condition.svelte';
@@ -12,7 +12,7 @@
   import { openRule } from './opening';
 
   /** A rule, read as sentences and changed in them. */
-  let { p, rule }: { p: Project; rule: RuleView } = $props();
+  let { p, rule, part }: { p: Project; rule: RuleView; part: string } = $props();
 
   const WHILE = 1;
   const { orders } = $derived(p.session);
@@ -39,6 +39,12 @@
       ? 'it has not gone in this play'
       : `it went ${times === 1 ? 'once' : `${times} times`}, last at ${last}`;
   });
+  const wrong = $derived((void p.findings.view, p.session.ask.findings({ rule: rule.id }).list));
+  let sheet: HTMLElement | undefined = $state();
+  // The line that is meant is brought into view.
+  $effect(() => {
+    if (part !== '') sheet?.querySelector(`[data-line="${part}"]`)?.scrollIntoView({ block: 'nearest' });
+  });
   const holds = $derived(rule.begins === WHILE);
   const moments = $derived(rule.lines.filter((line) => line.sort === 'moment'));
   const lines = $derived(rule.lines.filter((line) => line.sort !== 'moment'));
@@ -53,7 +59,20 @@
   }
 </script>
 
-<section class="flex min-w-0 flex-1 flex-col" aria-label="The rule {is.name || rule.proposed}" data-sheet={rule.id}>
+{#snippet found(at: string)}
+  {#each wrong.filter((one) => one.part === at) as one, i (i)}
+    <p class="flex items-center gap-1 pl-1 text-small text-rose-ink" data-wrong>
+      <TriangleAlert size={12} class="shrink-0" />{one.here}
+    </p>
+  {/each}
+{/snippet}
+
+<section
+  class="flex min-w-0 flex-1 flex-col"
+  bind:this={sheet}
+  aria-label="The rule {is.name || rule.proposed}"
+  data-sheet={rule.id}
+>
   <div class="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line px-4 py-1.5">
     <div class="-ml-1 max-w-90 min-w-40 name text-title">
       <Rename
@@ -110,6 +129,8 @@
       </SlotPopover>
       <span class="-ml-1">:</span>
     </div>
+    {@render found('0')}
+    {#each moments as { id } (id)}{@render found(id)}{/each}
     <ol aria-label="What it does">
       {#each lines as line (line.id === '' ? `${line.sort} ${line.in} ${line.branch}` : line.id)}
         {#if line.sort === 'add'}
@@ -126,6 +147,7 @@
             aria-current={played?.now.includes(line.id)}
           >
             <RuleLine {p} {rule} {line} />
+            <div style="padding-left: calc({line.deep} * 1.5rem)">{@render found(line.id)}</div>
           </li>
         {/if}
       {/each}

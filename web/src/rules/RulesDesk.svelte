@@ -4,7 +4,7 @@
   import RuleSheet from './RuleSheet.svelte';
 
   /** What happens in the game, and when: the rules at the left, the one that is read beside them. */
-  let { p, id }: { p: Project; id: string } = $props();
+  let { p, id, part }: { p: Project; id: string; part: string } = $props();
 
   const homes = $derived((void p.session.scene, void p.session.state, p.session.ask.rules()));
   const all = $derived(homes.flatMap((home) => home.rules));
@@ -27,7 +27,7 @@
 <div class="flex min-h-0 flex-1">
   <RuleList {p} {homes} {shown} />
   {#if rule}
-    {#key rule.id}<RuleSheet {p} {rule} />{/key}
+    {#key rule.id}<RuleSheet {p} {rule} {part} />{/key}
   {:else}
     <div class="grid flex-1 place-items-center p-4">
       <p class="max-w-100 text-center text-soft">

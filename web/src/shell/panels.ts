@@ -59,6 +59,17 @@ const entries = [
     load: () => import('../facts/Facts.svelte'),
   },
   {
+    id: 'findings',
+    title: 'Findings',
+    keys: ['Shift+W'],
+    group: 'board',
+    inGame: true,
+    wide: true,
+    does: 'Lists what is wrong in the project: where it is, and what mends it.',
+    focus: 'li button',
+    load: () => import('../findings/FindingList.svelte'),
+  },
+  {
     id: 'history',
     title: 'History',
     keys: ['U'],

@@ -7,7 +7,7 @@ export type OnDesk =
   | { kind: 'nothing' }
   | { kind: 'reskin' }
   | { kind: 'colours' }
-  | { kind: 'rules'; id: string }
+  | { kind: 'rules'; id: string; part?: string }
   | { kind: 'newer'; id: string }
   | { kind: 'tileset' | 'medley' | 'bond'; id: string }
   | { kind: 'proposal'; proposal: Proposal };

@@ -4,6 +4,7 @@
   import CloudOff from '@lucide/svelte/icons/cloud-off';
   import LoaderCircle from '@lucide/svelte/icons/loader-circle';
   import type { Project } from '../project.svelte';
+  import FindingsButton from '../findings/FindingsButton.svelte';
   import Seek from '../seek/Seek.svelte';
   import Emblem from './Emblem.svelte';
   import Rename from './Rename.svelte';
@@ -39,6 +40,7 @@
   </div>
   <div class="relative w-80 min-w-40"><Seek {p} /></div>
   <div class="flex flex-1 items-center justify-end gap-4 whitespace-nowrap" data-back>
+    {#if p.session.stage > 3}<FindingsButton {p} />{/if}
     {#if p.session.state}<span role="status" data-saved={p.session.saved} class="inline-flex items-center gap-1.5">
         {#if p.session.saved === 'saved'}
           <Check size={14} class="text-moss" /><span class="text-moss-ink">Saved</span>

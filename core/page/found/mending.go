@@ -1,0 +1,119 @@
+package found
+
+import (
+	"errors"
+
+	"azzel/core/edit"
+	"azzel/core/findings"
+	"azzel/core/logic"
+	"azzel/core/page"
+	"azzel/core/page/rules"
+	"azzel/core/page/things"
+	"azzel/core/world"
+)
+
+// mends are what a click does to a finding: what the button says, whether that is done to a part of a rule, and how.
+var mends = map[findings.Fault]struct {
+	label  string
+	ofPart bool
+	how    func(p *page.Page, f findings.Finding) page.Changed
+}{
+	findings.Homeless:     {"Delete the rule", false, deleteRule},
+	findings.Gone:         {"Take it out", true, takeOut},
+	findings.Stray:        {"Take it out", true, takeOut},
+	findings.NoAnswer:     {"Take it out", true, takeOut},
+	findings.NoCase:       {"Take it out", true, takeOut},
+	findings.CannotBe:     {"Take it out", true, takeOut},
+	findings.WaitsBeneath: {"Take it out", true, takeOut},
+	findings.NoThis:       {"Take it out", true, takeOut},
+	findings.NeverDone:    {"Take out what is never done", true, takeOutRest},
+	findings.InCircles:    {"Wait 1 s after it", true, waitAfter},
+	findings.HeldForGood:  {"Let the player move at the end", true, letGo},
+	findings.AsksOff:      {"Switch that rule on", true, switchOn},
+}
+
+// MendFinding does what a click does to a finding, which is known by its fault, its thing and its part.
+type MendFinding struct {
+	Fault int        `json:"fault"`
+	Thing page.Thing `json:"thing"`
+	Part  page.ID    `json:"part,omitempty"`
+}
+
+var errMended = errors.New("that is not wrong any more")
+
+// Do implements Order.
+func (o MendFinding) Do(p *page.Page) page.Changed {
+	ref := o.Thing.Ref()
+	for _, f := range p.Finder.Find(p.Doc()) {
+		if f.Fault == findings.Fault(o.Fault) && f.Of == ref && f.Part == world.ID(o.Part) {
+			if mend := mends[f.Fault]; mend.how != nil && (f.Part != 0 || !mend.ofPart) {
+				return mend.how(p, f)
+			}
+		}
+	}
+	return p.Fail(errMended)
+}
+
+func deleteRule(p *page.Page, f findings.Finding) page.Changed {
+	return things.Delete{Thing: page.Thing{Kind: page.KindNames[world.SortRule], ID: page.ID(f.Of.ID)}}.Do(p)
+}
+
+func takeOut(p *page.Page, f findings.Finding) page.Changed {
+	return rules.RemoveRulePart{Rule: page.ID(f.Of.ID), Part: page.ID(f.Part)}.Do(p)
+}
+
+// part finds the part of the rule with which something is wrong.
+func part(p *page.Page, f findings.Finding) (*world.Rule, *logic.Part) {
+	r := p.Doc().Rule(f.Of.ID)
+	return r, r.Part(f.Part)
+}
+
+// takeOutRest takes out an action and all that come after it where it stands.
+func takeOutRest(p *page.Page, f findings.Finding) page.Changed {
+	r, is := part(p, f)
+	var parts []edit.Part
+	after := false
+	for _, sibling := range r.Kids(is.In, is.Branch) {
+		if after = after || sibling.ID == is.ID; !after || sibling.Begins.Is != 0 {
+			continue
+		}
+		for _, within := range r.Within(sibling.ID) {
+			parts = append(parts, edit.PartGone(r.ID, within.ID))
+		}
+	}
+	return rules.Change(p, r, parts)
+}
+
+func waitAfter(p *page.Page, f findings.Finding) page.Changed {
+	r, is := part(p, f)
+	next := world.ID(0)
+	for _, sibling := range r.Kids(is.In, is.Branch) {
+		if sibling.Order > is.Order && next == 0 {
+			next = sibling.ID
+		}
+	}
+	return rules.Change(p, r, rules.Placed(r, logic.Part{ID: p.IDs.NewID(), Action: logic.Action{Does: logic.Wait, Number: 60}}, is.In, is.Branch, next))
+}
+
+// letGo lets the player move again at the end of what is done where they may not, before the rule stops there.
+func letGo(p *page.Page, f findings.Finding) page.Changed {
+	r, is := part(p, f)
+	before, after := world.ID(0), false
+	for _, sibling := range r.Kids(is.In, is.Branch) {
+		if after && before == 0 && (sibling.Does == logic.Stop || sibling.Does == logic.End) && !sibling.Off {
+			before = sibling.ID
+		}
+		after = after || sibling.ID == is.ID
+	}
+	return rules.Change(p, r, rules.Placed(r, logic.Part{ID: p.IDs.NewID(), Action: logic.Action{Does: logic.LetGo}}, is.In, is.Branch, before))
+}
+
+func switchOn(p *page.Page, f findings.Finding) page.Changed {
+	off := p.Doc().Rule(f.Thing)
+	if off == nil {
+		return p.Fail(world.ErrGone)
+	}
+	next := *off
+	next.Off = false
+	return rules.Change(p, off, edit.Changes(world.RuleRef(off.ID), off.Values(), next.Values()))
+}
