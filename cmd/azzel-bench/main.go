@@ -177,6 +177,35 @@ func ticks(b *bench) error {
 	return nil
 }
 
+// ruled measures what rules cost, natively and in WebAssembly.
+func ruled(b *bench) error {
+	root, err := exec.Command("go", "env", "GOROOT").Output()
+	if err != nil {
+		return err
+	}
+	for _, where := range []struct {
+		name string
+		env  []string
+		args []string
+	}{
+		{"natively", nil, nil},
+		{"in WebAssembly", []string{"GOOS=js", "GOARCH=wasm"}, []string{"-exec", filepath.Join(strings.TrimSpace(string(root)), "lib/wasm/go_js_wasm_exec")}},
+	} {
+		c := exec.Command("go", append(append([]string{"run"}, where.args...), "./cmd/azzel-rule-bench")...)
+		c.Env = append(os.Environ(), where.env...)
+		out, err := c.Output()
+		if err != nil {
+			return fmt.Errorf("measuring rules %s: %w", where.name, err)
+		}
+		for line := range strings.Lines(string(out)) {
+			if f := strings.Split(strings.TrimSpace(line), "\t"); len(f) == 3 {
+				b.add(where.name+": "+f[0], f[1], "%s", f[2])
+			}
+		}
+	}
+	return nil
+}
+
 func (b *bench) write(load string) error {
 	commit, err := exec.Command("git", "rev-parse", "--short", "HEAD").Output()
 	if err != nil {

@@ -71,10 +71,12 @@ func (e *Engine) goOn(run *Run) {
 
 // after is the part of a branch that comes next; nil at its end, and where what it is in is gone.
 func (r *Listed) after(f *Frame) *Part {
-	if in := r.Part(f.In); f.In != 0 && (in == nil || !r.Done(in)) {
-		return nil
+	var in *Part
+	if f.In != 0 {
+		if in = r.Part(f.In); in == nil || !r.Done(in) {
+			return nil
+		}
 	}
-	in := r.Part(f.In)
 	for _, p := range r.Kids(f.In, f.Branch) {
 		if f.Last != 0 && cmp.Or(cmp.Compare(p.Order, f.Order), cmp.Compare(p.ID, f.Last)) <= 0 {
 			continue

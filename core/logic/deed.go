@@ -246,18 +246,12 @@ func (p Part) Refer(to func(sort kind.Thing, id kind.ID) kind.ID) Part {
 	return p
 }
 
-// Refers calls for each thing to which a part refers, in the order in which they stand: 0 for what is still to be chosen.
+// Refers calls for each thing to which a part refers, those of its condition last: 0 for what is still to be chosen.
 func (p Part) Refers(each func(sort kind.Thing, id kind.ID)) {
-	p, err := DecodePart(p.ID, p.Encode())
-	if err != nil {
-		panic(err) // what was read or checked can be read
-	}
-	p.visit(&referrer{each: func(sort kind.Thing, id kind.ID) kind.ID {
-		if sort != kind.NoThing {
-			each(sort, id)
-		}
-		return id
-	}})
+	asked := p.If
+	p.If, p.Value = Condition{}, p.Value.own()
+	p.visit(listing(each))
+	asked.Refers(each)
 }
 
 // ActsOn reports whether an action says who acts, or with what something is done.

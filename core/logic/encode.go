@@ -287,11 +287,35 @@ func (c Condition) clone() Condition {
 
 // Refers calls for each thing to which a condition refers, in the order in which they stand.
 func (c Condition) Refers(each func(sort kind.Thing, id kind.ID)) {
-	c = c.clone()
-	c.visit(&referrer{each: func(sort kind.Thing, id kind.ID) kind.ID {
-		each(sort, id)
+	if c.Groups() {
+		for _, t := range c.Terms {
+			t.Refers(each)
+		}
+		return
+	}
+	c.Left, c.Right = c.Left.own(), c.Right.own()
+	c.visit(listing(each))
+}
+
+// listing visits what is its own, and calls for each thing that is named.
+func listing(each func(sort kind.Thing, id kind.ID)) visitor {
+	return &referrer{each: func(sort kind.Thing, id kind.ID) kind.ID {
+		if sort != kind.NoThing {
+			each(sort, id)
+		}
 		return id
-	}})
+	}}
+}
+
+// own is a value that shares nothing with another one.
+func (value Value) own() Value {
+	for _, side := range []**Value{&value.Left, &value.Right} {
+		if *side != nil {
+			is := (*side).own()
+			*side = &is
+		}
+	}
+	return value
 }
 
 // Conditions are stored as properties of pieces.

@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"fmt"
 	"slices"
+	"sort"
 
 	"azzel/core/kind"
 	"azzel/core/limit"
@@ -250,8 +251,9 @@ func (s *Runs) setSo(p Pair, so bool) {
 
 // Run finds one that is under way by its number; nil if there is none.
 func (s *Runs) Run(number int) *Run {
-	i, there := slices.BinarySearchFunc(s.List, number, func(r Run, n int) int { return cmp.Compare(r.Number, n) })
-	if !there {
+	// A run is large, so that none is copied to be compared.
+	i := sort.Search(len(s.List), func(i int) bool { return s.List[i].Number >= number })
+	if i == len(s.List) || s.List[i].Number != number {
 		return nil
 	}
 	return &s.List[i]
