@@ -104,6 +104,15 @@ func TestRule(t *testing.T) {
 	w.press(input.Escape)
 	w.with(input.ShiftLeft, input.KeyE)
 	w.sees("[data-went]", "it went once, last at 0:0")
+	// Why, and what it did, each a click back in time; held there again once it goes anew.
+	w.click("Look why")
+	w.sees("[data-why]", "it went.")
+	w.sees("[data-why]", "Door at 11, 6 opens")
+	w.shoot("rule-why")
+	w.accessible("why a rule went")
+	w.page.MustElement("[data-why] ol[aria-label='When it was to go'] button").MustClick()
+	w.until("the game of then", `() => window.azzel.play().ticks < window.since`)
+	w.click("Hold when it goes")
 	w.click("Close the desk")
 	w.click("End play")
 

@@ -31,13 +31,34 @@ type Engine struct {
 	*Book
 	*Runs
 	Stage
-	// Watch, unless nil, is told of each rule that begins, with 0, and of each action that it does.
+	// Watch, unless nil, is told of each action that a rule does, Tried of each time that one was to begin, with the game as it asked that.
 	Watch func(rule, part kind.ID)
+	Tried func(t Trial, asked Happening)
 	// underWay is how many runs there are of each rule and piece, once that was asked.
 	underWay map[Pair]int
 	// deeds is how many actions were done in this tick.
 	deeds int
 }
+
+// A Trial is a time that a rule was to begin: by which of its moments, 0 where another rule asked for it or since it is so while something holds; for a
+// branch of the rule; and what came of it.
+type Trial struct {
+	Pair
+	By     kind.ID
+	Branch int
+	Outcome
+}
+
+// An Outcome is what comes of a rule that is to begin.
+type Outcome uint8
+
+// The outcomes: it goes, it does not go again since it went before, what must hold does not, and it is under way and left so.
+const (
+	Goes Outcome = iota
+	WentBefore
+	NotSo
+	LeftUnderWay
+)
 
 // Step lets rules go on for a tick: first those under way that are due, then those that answer to the moments that wait, in their order. Moments that come by that are answered after
 // them. While held, time stands still: what waits for time goes on waiting.
@@ -97,7 +118,7 @@ func (e *Engine) answer(h Happened) {
 			if r.HomeSort == kind.Piece {
 				of.This = r.Home
 			}
-			e.begin(r, of, Then)
+			e.begin(r, of, Then, 0)
 		}
 		return
 	}
@@ -131,14 +152,19 @@ func (e *Engine) answer(h Happened) {
 			continue
 		}
 		r := &e.rules[l.rule]
-		e.begin(r, Bound{l.this, h.Thing, h.Doer}, Then)
+		e.begin(r, Bound{l.this, h.Thing, h.Doer}, Then, l.part.ID)
 	}
 }
 
-// begin lets a rule go, unless it does not go again, what must hold does not, or it is under way and is to be left so.
-func (e *Engine) begin(r *Listed, of Bound, branch int) {
+// begin lets a rule go by one of its moments, unless it does not go again, what must hold does not, or it is under way and is to be left so.
+func (e *Engine) begin(r *Listed, of Bound, branch int, part kind.ID) {
 	by := Pair{r.ID, of.This}
 	moment := e.Moments
+	tried := func(o Outcome) {
+		if e.Tried != nil {
+			e.Tried(Trial{by, part, branch, o}, e.Asked(by, of, moment))
+		}
+	}
 	if r.Begins == When {
 		was := e.Times(by)
 		switch {
@@ -146,23 +172,24 @@ func (e *Engine) begin(r *Listed, of Bound, branch int) {
 		case r.Repeats == OnceEver,
 			r.Repeats == OnceAVisit && was.Visit == e.Visits,
 			r.Repeats == NotAgainFor && e.Tick()-was.Tick < r.Pause:
+			tried(WentBefore)
 			return
 		}
 		if !r.If.Holds(e.Asked(by, of, moment)) {
+			tried(NotSo)
 			return
 		}
 	}
 	if (r.Begins == While || r.Busy != Both) && e.isUnderWay(by) {
 		if r.Begins == When && r.Busy == LeaveIt {
+			tried(LeftUnderWay)
 			return
 		}
 		e.Runs.List = slices.DeleteFunc(e.Runs.List, func(run Run) bool { return run.by() == by })
 		delete(e.underWay, by)
 	}
+	tried(Goes)
 	e.count(by, e.Tick())
-	if e.Watch != nil {
-		e.Watch(r.ID, 0)
-	}
 	if len(e.Runs.List) >= limit.Runs {
 		e.Jammed = r.ID
 		return
@@ -215,7 +242,7 @@ func (e *Engine) Settle() {
 			if holds {
 				branch = Then
 			}
-			e.begin(r, Bound{This: this, It: this}, branch)
+			e.begin(r, Bound{This: this, It: this}, branch, 0)
 		}
 	}
 }

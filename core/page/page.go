@@ -36,6 +36,8 @@ const (
 	RerunLeft
 	// RepliesChanged says that there are replies to orders.
 	RepliesChanged
+	// PlayHeld says that what play is held at has come, so that no more ticks are to pass by themselves.
+	PlayHeld
 )
 
 // A Page is one open page of a project. It must be used by one goroutine.
@@ -80,6 +82,9 @@ type Page struct {
 	Hands *play.Hands
 	// Presses are keys that are pressed in the next ticks, each in one of them.
 	Presses []play.Input
+	// HoldRules are the rules at which play is held once one goes, HoldFacts what facts become at which it is.
+	HoldRules map[world.ID]bool
+	HoldFacts map[world.ID]int
 	// Helps are the aids for testing that are on.
 	Helps play.Input
 	// Moving says that the player moved in the last tick.

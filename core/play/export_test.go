@@ -2,6 +2,7 @@ package play
 
 import (
 	"azzel/core/body"
+	"azzel/core/logic"
 	"azzel/core/pack"
 	"azzel/core/world"
 )
@@ -95,5 +96,20 @@ func FrozenState(b []byte) []byte {
 	return s.frozen()
 }
 
-// Watch lets somebody be told of each rule that begins, with 0, and of each action that one does.
-func Watch(g *Game, told func(rule, part world.ID)) { g.watch = told }
+// Told lets somebody be told of each rule that begins, with 0, and of each action that one does.
+func Told(g *Game, told func(rule, part world.ID)) {
+	g.watch = told
+	g.tried = func(t logic.Trial, _ logic.Happening) {
+		if t.Outcome == logic.Goes {
+			told(t.Rule, 0)
+		}
+	}
+}
+
+// Tried lets somebody be told of each time that a rule was to begin.
+func Tried(g *Game, told func(t logic.Trial)) {
+	g.tried = nil
+	if told != nil {
+		g.tried = func(t logic.Trial, _ logic.Happening) { told(t) }
+	}
+}

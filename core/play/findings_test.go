@@ -28,7 +28,7 @@ func TestNoFalseFindings(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		play.Watch(g, func(rule, part world.ID) { done[of{rule, part}] = true })
+		play.Told(g, func(rule, part world.ID) { done[of{rule, part}] = true })
 		for _, in := range generate.Inputs(seed, 150) {
 			g.Tick(in)
 		}

@@ -124,7 +124,7 @@ func TestRandomRules(t *testing.T) {
 				t.Fatal(err)
 			}
 			if watched {
-				play.Watch(g, func(rule, part world.ID) {
+				play.Told(g, func(rule, part world.ID) {
 					if is := d.Rule(rule).Part(part); is != nil {
 						deeds[is.Does]++
 						return

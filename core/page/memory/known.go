@@ -8,6 +8,7 @@ import (
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/page"
+	"azzel/core/page/wording"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -48,6 +49,9 @@ type KnownFact struct {
 	Value  int    `json:"value"`
 	// Since says since when it is so, and by whom.
 	Since string `json:"since"`
+	// Holds says that play is held once it becomes At.
+	Holds bool `json:"holds"`
+	At    int  `json:"at"`
 }
 
 // ReasonView is why a piece of the player's map is there or not, did or did not set a fact, or lets
@@ -75,7 +79,8 @@ func Known(p *page.Page) KnownView {
 	d, g := p.Doc(), p.Played.Game()
 	for _, f := range d.Facts {
 		is, set := g.Known(f)
-		v.Facts = append(v.Facts, KnownFact{page.FormatID(f.ID), f.Name, f.Counts, is.Value, sinceWords(d, is, set)})
+		at, holds := p.HoldFacts[f.ID]
+		v.Facts = append(v.Facts, KnownFact{page.FormatID(f.ID), f.Name, f.Counts, is.Value, sinceWords(d, is, set), holds, at})
 	}
 	m := d.Map(g.Status().Map)
 	gone := map[world.ID]bool{}
@@ -130,9 +135,9 @@ func (r reasons) presence(say func(string, bool)) {
 		return
 	}
 	if here := r.g.Here(r.piece.ID); here {
-		say("There: "+r.because(&c, true)+".", true)
+		say("There: "+wording.NewWords(r.d).Because(&c, r.g.Asked(r.piece.ID), true)+".", true)
 	} else {
-		say("Not there: "+r.because(&c, false)+".", false)
+		say("Not there: "+wording.NewWords(r.d).Because(&c, r.g.Asked(r.piece.ID), false)+".", false)
 	}
 }
 
@@ -163,8 +168,8 @@ func (r reasons) letting(say func(string, bool)) {
 	c := r.piece.Needs()
 	switch c.Answer(r.g.Asked(r.piece.ID)) {
 	case logic.Holding:
-		say("Lets you out: "+r.because(&c, true)+".", true)
+		say("Lets you out: "+wording.NewWords(r.d).Because(&c, r.g.Asked(r.piece.ID), true)+".", true)
 	case logic.Failing:
-		say("Lets nobody out: "+r.because(&c, false)+".", false)
+		say("Lets nobody out: "+wording.NewWords(r.d).Because(&c, r.g.Asked(r.piece.ID), false)+".", false)
 	}
 }

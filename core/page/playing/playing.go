@@ -106,14 +106,19 @@ func Tick(p *page.Page, in play.Input) page.Changed {
 		in |= p.Presses[0]
 		p.Presses = p.Presses[1:]
 	}
+	holds := atHolds(p)
 	p.Played.Tick(in | p.Helps)
 	after := p.Played.Game().Status()
 	p.Moving = before.Place != after.Place
 	p.Collect()
-	if before.Taken != after.Taken {
-		return page.PlayChanged | page.TakenChanged
+	changed := page.PlayChanged
+	if holds.times != nil {
+		changed |= heldSince(p, holds)
 	}
-	return page.PlayChanged
+	if before.Taken != after.Taken {
+		changed |= page.TakenChanged
+	}
+	return changed
 }
 
 // SendPlayer lets the player walk to a pixel of the board.

@@ -14,8 +14,9 @@ type RuleInPlay struct {
 	Last    string `json:"last"`
 	// Now are the actions that are under way, by id.
 	Now []string `json:"now"`
-	// Jammed says that the game stands still by it.
+	// Jammed says that the game stands still by it, Holds that play is held once it goes.
 	Jammed bool `json:"jammed"`
+	Holds  bool `json:"holds"`
 }
 
 // AskRuleInPlay asks what became of a rule in the game that is played, at the tick that is shown.
@@ -25,7 +26,7 @@ type AskRuleInPlay struct {
 
 // Answer implements Question.
 func (q AskRuleInPlay) Answer(p *page.Page) any {
-	v := RuleInPlay{Now: []string{}}
+	v := RuleInPlay{Now: []string{}, Holds: p.HoldRules[world.ID(q.Rule)]}
 	if p.Played == nil {
 		return v
 	}

@@ -21,6 +21,7 @@ func init() {
 		page.Asking{Question: AskRule{}, Otherwise: (*RuleView)(nil)},
 		page.Asking{Question: AskOffers{}, Otherwise: []OfferView{}},
 		page.Asking{Question: AskRuleInPlay{}, Otherwise: RuleInPlay{Now: []string{}}},
+		page.Asking{Question: AskWhy{}, Otherwise: WhyView{Trials: []TrialView{}, Went: []WentView{}}},
 		page.Asking{Question: AskThings{}, Otherwise: []SlotChoice{}},
 	)
 }

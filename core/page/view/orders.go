@@ -44,7 +44,7 @@ func init() {
 		// Characters, items and facts.
 		characters.TakeSheet{}, characters.SetPose{}, characters.SetBody{}, characters.ProposeBody{}, characters.UseAsPlayer{}, memory.SetBegins{}, memory.MakeItem{}, memory.SetItemMost{}, memory.MakeFact{}, memory.SetFact{},
 		// Play.
-		playing.StartPlay{}, playing.StartPlayAt{}, playing.StopPlay{}, playing.ShowTick{}, playing.SendPlayer{}, playing.BringPlayer{}, playing.SetTestAid{}, memory.SetFactInPlay{}, playing.SetMovement{}, playing.TryMovement{},
+		playing.StartPlay{}, playing.StartPlayAt{}, playing.StopPlay{}, playing.ShowTick{}, playing.SendPlayer{}, playing.BringPlayer{}, playing.SetTestAid{}, playing.HoldAtRule{}, playing.HoldAtFact{}, memory.SetFactInPlay{}, playing.SetMovement{}, playing.TryMovement{},
 		replays.KeepReplay{}, replays.WatchReplay{}, replays.TryValues{}, replays.SetTried{},
 	)
 }

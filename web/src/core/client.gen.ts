@@ -471,6 +471,14 @@ export class Orders {
     return this.give('setTestAid', o, []);
   }
 
+  holdAtRule(o: T.HoldAtRule): Promise<T.Reply> {
+    return this.give('holdAtRule', o, []);
+  }
+
+  holdAtFact(o: T.HoldAtFact): Promise<T.Reply> {
+    return this.give('holdAtFact', o, []);
+  }
+
   setFactInPlay(o: T.SetFactInPlay): Promise<T.Reply> {
     return this.give('setFactInPlay', o, []);
   }
@@ -517,7 +525,11 @@ export class Questions {
   }
 
   ruleInPlay(q: T.AskRuleInPlay): T.RuleInPlay {
-    return this.ask.value('ruleInPlay', q, {"playing":false,"times":0,"last":"","now":[],"jammed":false});
+    return this.ask.value('ruleInPlay', q, {"playing":false,"times":0,"last":"","now":[],"jammed":false,"holds":false});
+  }
+
+  why(q: T.AskWhy): T.WhyView {
+    return this.ask.value('why', q, {"playing":false,"from":"","to":"","trials":[],"none":"","now":"","went":[]});
   }
 
   things(q: T.AskThings): T.SlotChoice[] {

@@ -979,6 +979,17 @@ export interface SetTestAid {
   on: boolean;
 }
 
+export interface HoldAtRule {
+  rule: string;
+  on: boolean;
+}
+
+export interface HoldAtFact {
+  fact: string;
+  on: boolean;
+  value?: number;
+}
+
 export interface SetFactInPlay {
   fact: string;
   value: number;
@@ -1102,6 +1113,37 @@ export interface RuleInPlay {
   last: string;
   now: string[];
   jammed: boolean;
+  holds: boolean;
+}
+
+export interface AskWhy {
+  rule: string;
+}
+
+export interface TrialView {
+  tick: number;
+  at: string;
+  goes: boolean;
+  says: string;
+}
+
+export interface WentView {
+  tick: number;
+  at: string;
+  rule: string;
+  name: string;
+  part: string;
+  says: string;
+}
+
+export interface WhyView {
+  playing: boolean;
+  from: string;
+  to: string;
+  trials: TrialView[];
+  none: string;
+  now: string;
+  went: WentView[];
 }
 
 export interface AskThings {
@@ -1758,6 +1800,8 @@ export interface KnownFact {
   counts: boolean;
   value: number;
   since: string;
+  holds: boolean;
+  at: number;
 }
 
 export interface ReasonView {
@@ -2141,6 +2185,7 @@ export const CELLS_CHANGED = 4;
 export const POINTER_CHANGED = 8;
 export const OUTGOING_CHANGED = 16;
 export const PLAY_CHANGED = 32;
+export const PLAY_HELD = 2048;
 export const TAKEN_CHANGED = 64;
 export const WORK_LEFT = 128;
 export const REPLAYS_CHANGED = 256;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import type { Project } from '../project.svelte';
   import type { FactView, KnownFact } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
@@ -9,6 +10,8 @@
   /** One fact: what it starts with, what it is now, and what names it. */
   let { p, fact, now }: { p: Project; fact: FactView; now: KnownFact | null } = $props();
 
+  /** What it becomes at which play is held. */
+  let at = $state(untrack(() => (now?.holds ? now.at : 1)));
   /** How many of what names a fact are shown at once; more are folded away. */
   const FEW = 5;
   const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more} it`;
@@ -36,6 +39,22 @@
         set={(n) => p.session.orders.setFactInPlay({ fact: fact.id, value: n })}
       />
       <span class="min-w-0 flex-1 text-small text-soft figures">{now.since}</span>
+    </span>
+    <span class="flex items-center gap-2 text-small">
+      <Button
+        label="Hold play when it becomes"
+        pressed={now.holds}
+        onclick={() => p.session.orders.holdAtFact({ fact: fact.id, on: !now.holds, value: at })}
+      />
+      <FactValue
+        label="{fact.name} at which play is held"
+        counts={fact.counts}
+        value={at}
+        set={(n) => {
+          at = n;
+          if (now?.holds) void p.session.orders.holdAtFact({ fact: fact.id, on: true, value: n });
+        }}
+      />
     </span>
   {/if}
   <span class="flex items-center gap-2 text-small">

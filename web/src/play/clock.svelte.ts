@@ -1,6 +1,6 @@
 import type { Core } from '../core/bridge';
 import { heldOnGamepads } from './gamepad';
-import { TICKS_PER_SECOND } from '../core/types.gen';
+import { PLAY_HELD, TICKS_PER_SECOND } from '../core/types.gen';
 
 const TICK = 1000 / TICKS_PER_SECOND;
 /** Milliseconds of a frame that took longer are not caught up. */
@@ -58,6 +58,10 @@ export class Clock {
     for (let n = 0; this.until + tick <= now && n < MOST_TICKS; n++) {
       this.until += tick;
       changed |= core.tick(input);
+      if (changed & PLAY_HELD) {
+        this.paused = true;
+        break;
+      }
     }
     return changed;
   }

@@ -7,6 +7,7 @@
   import Rename from '../ui/Rename.svelte';
   import AddPart from './AddPart.svelte';
   import RuleLine from './RuleLine.svelte';
+  import RuleWhy from './RuleWhy.svelte';
   import RuleTerms from './RuleTerms.svelte';
   import SlotPopover from './SlotPopover.svelte';
   import { openRule } from './opening';
@@ -96,61 +97,64 @@
       >
     </span>
   </div>
-  <div class="min-h-0 flex-1 overflow-auto px-4 py-2 {is.off ? 'opacity-60' : ''}">
-    <div class="mb-1 flex flex-wrap items-baseline gap-x-1.5">
-      <button
-        class="font-semibold underline decoration-dotted underline-offset-4"
-        title="Whether it begins when something happens, or is so while something holds"
-        onclick={() => set({ begins: holds ? 0 : WHILE })}>{holds ? 'While' : 'When'}</button
-      >
-      {#if !holds}
-        {#each moments as line, i (line.id)}
-          {#if i > 0}<span class="text-soft">or</span>{/if}
-          <RuleLine {p} {rule} {line} inline />
-        {/each}
-        <AddPart {p} {rule} takes="moments" into="0" branch={0} />
-        {#if rule.condition.is}<span>, and if</span>{/if}
-      {/if}
-      <SlotPopover
-        text={rule.condition.is ? rule.condition.says : holds ? '…' : 'and if …'}
-        label="What must hold for this rule"
-        soft={!rule.condition.is && !holds}
-        lacking={holds && !rule.condition.is}
-        wide
-      >
-        <Condition
-          {p}
-          condition={rule.condition}
-          home={rule.type}
-          fresh
-          happens={!holds}
-          change={(condition) => orders.setRuleCondition({ rule: rule.id, condition })}
-        />
-      </SlotPopover>
-      <span class="-ml-1">:</span>
-    </div>
-    {@render found('0')}
-    {#each moments as { id } (id)}{@render found(id)}{/each}
-    <ol aria-label="What it does">
-      {#each lines as line (line.id === '' ? `${line.sort} ${line.in} ${line.branch}` : line.id)}
-        {#if line.sort === 'add'}
-          <li style="padding-left: calc({line.deep} * 1.5rem)">
-            <AddPart {p} {rule} takes={line.takes} into={line.in} branch={line.branch} />
-          </li>
-        {:else if line.sort === 'branch'}
-          <li class="flex min-h-6 items-center text-soft" style="padding-left: calc({line.deep} * 1.5rem)">
-            {line.says}
-          </li>
-        {:else}
-          <li
-            class={played?.now.includes(line.id) ? 'rounded-inner bg-held' : ''}
-            aria-current={played?.now.includes(line.id)}
-          >
-            <RuleLine {p} {rule} {line} />
-            <div style="padding-left: calc({line.deep} * 1.5rem)">{@render found(line.id)}</div>
-          </li>
+  <div class="flex min-h-0 flex-1">
+    <div class="min-w-0 flex-1 overflow-auto px-4 py-2 {is.off ? 'opacity-60' : ''}">
+      <div class="mb-1 flex flex-wrap items-baseline gap-x-1.5">
+        <button
+          class="font-semibold underline decoration-dotted underline-offset-4"
+          title="Whether it begins when something happens, or is so while something holds"
+          onclick={() => set({ begins: holds ? 0 : WHILE })}>{holds ? 'While' : 'When'}</button
+        >
+        {#if !holds}
+          {#each moments as line, i (line.id)}
+            {#if i > 0}<span class="text-soft">or</span>{/if}
+            <RuleLine {p} {rule} {line} inline />
+          {/each}
+          <AddPart {p} {rule} takes="moments" into="0" branch={0} />
+          {#if rule.condition.is}<span>, and if</span>{/if}
         {/if}
-      {/each}
-    </ol>
+        <SlotPopover
+          text={rule.condition.is ? rule.condition.says : holds ? '…' : 'and if …'}
+          label="What must hold for this rule"
+          soft={!rule.condition.is && !holds}
+          lacking={holds && !rule.condition.is}
+          wide
+        >
+          <Condition
+            {p}
+            condition={rule.condition}
+            home={rule.type}
+            fresh
+            happens={!holds}
+            change={(condition) => orders.setRuleCondition({ rule: rule.id, condition })}
+          />
+        </SlotPopover>
+        <span class="-ml-1">:</span>
+      </div>
+      {@render found('0')}
+      {#each moments as { id } (id)}{@render found(id)}{/each}
+      <ol aria-label="What it does">
+        {#each lines as line (line.id === '' ? `${line.sort} ${line.in} ${line.branch}` : line.id)}
+          {#if line.sort === 'add'}
+            <li style="padding-left: calc({line.deep} * 1.5rem)">
+              <AddPart {p} {rule} takes={line.takes} into={line.in} branch={line.branch} />
+            </li>
+          {:else if line.sort === 'branch'}
+            <li class="flex min-h-6 items-center text-soft" style="padding-left: calc({line.deep} * 1.5rem)">
+              {line.says}
+            </li>
+          {:else}
+            <li
+              class={played?.now.includes(line.id) ? 'rounded-inner bg-held' : ''}
+              aria-current={played?.now.includes(line.id)}
+            >
+              <RuleLine {p} {rule} {line} />
+              <div style="padding-left: calc({line.deep} * 1.5rem)">{@render found(line.id)}</div>
+            </li>
+          {/if}
+        {/each}
+      </ol>
+    </div>
+    {#if watching}<RuleWhy {p} {rule} {played} />{/if}
   </div>
 </section>

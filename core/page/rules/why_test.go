@@ -1,0 +1,163 @@
+package rules_test
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/logic"
+	"azzel/core/page"
+	"azzel/core/page/pagetest"
+	"azzel/core/page/playing"
+	"azzel/core/page/rules"
+	"azzel/core/play"
+	"azzel/core/play/generate"
+	"azzel/core/world"
+)
+
+// plays begins to play what a page shows, and plays so many inputs of a seed.
+func plays(t *testing.T, p *page.Page, seed uint64, ticks int) {
+	t.Helper()
+	g, err := play.New(p.Doc(), play.Start{Chance: seed})
+	if err != nil {
+		t.Fatal(err)
+	}
+	playing.Record(p, g)
+	for _, in := range generate.Inputs(seed, ticks) {
+		playing.Tick(p, in)
+	}
+}
+
+func whyOf(p *page.Page, id world.ID) rules.WhyView {
+	return rules.AskWhy{Rule: page.ID(id)}.Answer(p).(rules.WhyView)
+}
+
+// asking is what gives a rule a condition, and takes what else could keep it from going.
+func asking(r *world.Rule, c logic.Condition) edit.Edit {
+	next := *r
+	next.If, next.Repeats, next.Busy = c, logic.EachTime, logic.Both
+	return edit.Edit{Label: "ask", Parts: edit.Changes(world.RuleRef(r.ID), r.Values(), next.Values())}
+}
+
+// Of random rules that go in random play, each gets a condition of several terms that hold as it first does; then each term is negated in turn: the rule does not go, and that term is named
+// with its value, and no other, also after the play was rewound over that edit. A rule whose moment never came is said to be one.
+func TestWhy(t *testing.T) {
+	const ticks = 150
+	worlds, least := uint64(440), 1000
+	if testing.Short() {
+		worlds, least = 12, 20
+	}
+	tried, never := 0, 0
+	for seed := range worlds {
+		d, err := generate.Ruled(seed)
+		if err != nil {
+			t.Fatal(err)
+		}
+		type first struct {
+			tick  int
+			goes  bool
+			facts map[world.ID]int
+		}
+		firsts := map[world.ID]first{}
+		p, err := page.Open(edit.Opening{Prefix: 12, Document: d}.Encode(), nil)
+		if err != nil {
+			t.Fatal(err)
+		}
+		plays(t, p, seed, ticks)
+		if err := p.Played.Again(p.Played.First(), p.Played.Last(), play.Watch{Tried: func(trial play.Trial, asked logic.Happening, d *world.Document) {
+			if _, known := firsts[trial.Rule]; known || d.Rule(trial.Rule).Begins == logic.While {
+				return
+			}
+			f := first{trial.Tick, trial.Outcome == logic.Goes, map[world.ID]int{}}
+			for _, is := range d.Facts {
+				f.facts[is.ID], _, _, _ = asked.Fact(is.ID)
+			}
+			firsts[trial.Rule] = f
+		}}); err != nil {
+			t.Fatal(err)
+		}
+		begun := p.Played
+		for _, r := range d.Rules {
+			p.Played = begun
+			f, went := firsts[r.ID]
+			if !went {
+				if seed%6 > 0 {
+					continue
+				}
+				if v := whyOf(p, r.ID); r.Begins == logic.When && !r.Off && len(v.Trials) == 0 && p.Played.Now() > 0 {
+					if never++; v.None == "" {
+						t.Errorf("world %d: of a rule whose moment never came nothing is said", seed)
+					}
+				}
+				continue
+			}
+			if !f.goes {
+				continue
+			}
+			var terms []logic.Condition
+			for _, is := range d.Facts {
+				terms = append(terms, logic.Needs(logic.FactValue, is.ID, logic.Equals, f.facts[is.ID]))
+			}
+			tried++
+			for i := range terms {
+				negated := append([]logic.Condition(nil), terms...)
+				negated[i].By = logic.Differs
+				p.Do(asking(p.Document().Rule(r.ID), logic.Condition{Terms: negated}))
+				plays(t, p, seed, f.tick)
+				look := func(when string) {
+					v := whyOf(p, r.ID)
+					fact := d.Facts[i]
+					want := fmt.Sprintf("it did not go, since %s is %s, not ", fact.Name, fact.Says(f.facts[fact.ID]))
+					if !slices.ContainsFunc(v.Trials, func(is rules.TrialView) bool {
+						return is.Tick == f.tick && !is.Goes && strings.Contains(is.Says, want) && !strings.Contains(is.Says, ";")
+					}) {
+						t.Fatalf("world %d: %s, it is said “%v”, want “%s” in tick %d", seed, when, v.Trials, want, f.tick)
+					}
+				}
+				look("as it is played")
+				if i == 0 && p.Played.Now() > 1 {
+					// Another edit, in play: what was before it is said as it was then.
+					p.Do(edit.Edit{Label: "ask otherwise", Parts: edit.Changes(world.RuleRef(r.ID), p.Document().Rule(r.ID).Values(), r.Values())})
+					for range 20 {
+						playing.Tick(p, 0)
+					}
+					pagetest.Order(p, playing.ShowTick{Tick: f.tick})
+					look("rewound over an edit")
+				}
+				p.Do(edit.Edit{Label: "ask as before", Parts: edit.Changes(world.RuleRef(r.ID), p.Document().Rule(r.ID).Values(), r.Values())})
+			}
+		}
+	}
+	if tried < least || never == 0 {
+		t.Errorf("%d rules were tried, the moments of %d never came", tried, never)
+	}
+}
+
+// Play is held in the tick in which a rule goes, or a fact becomes something, and says so; not once that is not asked for any more.
+func TestHolds(t *testing.T) {
+	p, r := shed(t)
+	add(t, p, 0, 0, "actions", "lamps becomes yes")
+	add(t, p, 0, 0, "moments", "play begins")
+	d := p.Document()
+	pagetest.Order(p, playing.HoldAtRule{Rule: page.ID(r.ID), On: true})
+	pagetest.Order(p, playing.HoldAtFact{Fact: page.ID(d.Facts[0].ID), On: true, Value: 1})
+	for n, want := range []string{"Held: the rule “When Valve wheel is pressed, or 1 more” went.", "Held: Lamps lit became yes.", ""} {
+		pagetest.Order(p, playing.StartPlay{})
+		changed := playing.Tick(p, 0)
+		said := strings.Join(p.Events, " ")
+		if (changed&page.PlayHeld != 0) != (want != "") || !strings.Contains(said, want) || strings.Contains(said, "Held") != (want != "") {
+			t.Errorf("held: %t, saying %q, want %q", changed&page.PlayHeld != 0, said, want)
+		}
+		if playing.Tick(p, 0)&page.PlayHeld != 0 {
+			t.Error("held again where nothing came")
+		}
+		pagetest.Order(p, playing.StopPlay{})
+		if n == 0 {
+			pagetest.Order(p, playing.HoldAtRule{Rule: page.ID(r.ID)})
+		} else {
+			pagetest.Order(p, playing.HoldAtFact{Fact: page.ID(d.Facts[0].ID)})
+		}
+	}
+}
