@@ -162,7 +162,8 @@ func triable(a page.Author, name string) (term playing.TermView, change func(val
 	terms := playing.ViewMovement(d).Terms
 	change = func(value float64) (edit.Edit, error) { return playing.Movement(a, name, value) }
 	ref := world.Ref{Sort: world.SortPiece}
-	if of, _ := fmt.Sscanf(name, "piece %d %d %s", &ref.Map, &ref.ID, &term.Name); of == 3 {
+	if words := strings.Fields(name); len(words) == 4 && words[0] == "piece" {
+		ref.Map, ref.ID, term.Name = page.ParseID(words[1]), page.ParseID(words[2]), words[3]
 		m := d.Map(ref.Map)
 		if m == nil || m.Piece(ref.ID) == nil {
 			return term, nil, false
