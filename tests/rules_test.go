@@ -127,3 +127,30 @@ func TestRule(t *testing.T) {
 	w.with(input.ControlLeft, input.KeyY)
 	w.line("Door at 11, 6 shuts")
 }
+
+// What is ready-made is chosen by name, made of a thing that is pointed at and one that is chosen, and lies on the desk as a rule then.
+func TestReadyMade(t *testing.T) {
+	w, first := withPiece(t, "Switch")
+	w.press(input.Escape)
+	w.seek("Door")
+	w.tap(first, 11, 6)
+	w.press(input.Escape, input.Escape)
+	w.with(input.ShiftLeft, input.KeyE)
+	w.click("Ready-made")
+	w.click("Timed gate")
+	w.sees("[data-ready=timed-gate]", "When one thing is worked another opens, and shuts again after some seconds.")
+	w.accessible("what is ready-made")
+	w.click("Point at it on the board")
+	w.tap(first, 8, 6)
+	w.sees("[data-ready=timed-gate]", "Switch at 8, 6")
+	w.page.MustElement("[data-ready] select[aria-label='What opens']").MustSelect("Door at 11, 6, First map")
+	w.fill("Open for", "1.5")
+	w.shoot("ready-made")
+	w.click("Make it")
+	w.line("Door at 11, 6 opens")
+	w.line("wait 1.5 s")
+	w.line("Door at 11, 6 shuts")
+	w.with(input.ControlLeft, input.KeyZ)
+	w.until("nothing to be left of it", `() => document.querySelector('[data-line]') === null`)
+	w.quiet()
+}

@@ -111,6 +111,13 @@ var (
 		Help: "How long it stays empty, 0 for ever. It waits while the player is at it."}
 )
 
+// How a piece opens, the options of Opens.
+const (
+	OpensWhenTouched = iota
+	OpensWhenUsed
+	OpensWhenWorked
+)
+
 // What a piece says to the player, and whether it stops them.
 var (
 	Says = &kind.Prop{Field: 50, Word: "says", Label: "Says", Name: "what a piece says", Sort: kind.Words, None: "nothing",

@@ -11,6 +11,7 @@ import (
 	"azzel/core/page/pieces"
 	"azzel/core/page/places"
 	"azzel/core/page/playing"
+	"azzel/core/page/ready"
 	"azzel/core/page/replays"
 	"azzel/core/page/rules"
 	"azzel/core/page/supplies"
@@ -39,7 +40,7 @@ func init() {
 		// Pieces and places.
 		pieces.SetPieceField{}, pieces.TryPieceField{}, pieces.SetFieldOfSelected{}, pieces.SetCondition{}, pieces.SetConditionOfSelected{}, places.MakeArea{}, places.SetArea{}, places.SetAreaCells{},
 		places.AddTrackPoint{}, places.SetTrack{}, wires.SetWire{},
-		rules.AddRule{}, rules.CopyRule{}, rules.SetRule{}, rules.SetRuleCondition{}, rules.AddRulePart{}, rules.SetRulePart{}, rules.TypeRuleText{}, rules.MoveRulePart{}, rules.CopyRulePart{}, rules.RemoveRulePart{},
+		rules.AddRule{}, rules.CopyRule{}, rules.SetRule{}, rules.SetRuleCondition{}, rules.AddRulePart{}, rules.SetRulePart{}, rules.TypeRuleText{}, rules.MoveRulePart{}, rules.CopyRulePart{}, rules.RemoveRulePart{}, ready.MakeReady{},
 		talking.AddSaying{}, talking.TypeSaying{}, talking.SetSayingCondition{}, talking.RemoveSaying{}, talking.MoveSaying{},
 		// Characters, items and facts.
 		characters.TakeSheet{}, characters.SetPose{}, characters.SetBody{}, characters.ProposeBody{}, characters.UseAsPlayer{}, memory.SetBegins{}, memory.MakeItem{}, memory.SetItemMost{}, memory.MakeFact{}, memory.SetFact{},

@@ -383,6 +383,10 @@ export class Orders {
     return this.give('removeRulePart', o, []);
   }
 
+  makeReady(o: T.MakeReady): Promise<T.Reply> {
+    return this.give('makeReady', o, []);
+  }
+
   addSaying(o: T.AddSaying): Promise<T.Reply> {
     return this.give('addSaying', o, []);
   }
@@ -511,6 +515,10 @@ export class Orders {
 /** All that the core can be asked. */
 export class Questions {
   constructor(private readonly ask: Ask) {}
+
+  ready(): T.ReadyView[] {
+    return this.ask.value('ready', {}, []);
+  }
 
   rules(): T.HomeView[] {
     return this.ask.value('rules', {}, []);

@@ -846,6 +846,18 @@ export interface RemoveRulePart {
   part: string;
 }
 
+export interface Chosen {
+  slot: string;
+  things?: string[];
+  text?: string;
+  number?: number;
+}
+
+export interface MakeReady {
+  ready: string;
+  chosen: Chosen[];
+}
+
 export interface AddSaying {
   map: string;
   piece: string;
@@ -1022,6 +1034,33 @@ export interface TryValues {
 export interface SetTried {
   term: string;
   value: number;
+}
+
+export interface AskReady {
+}
+
+export interface ChoiceView {
+  id: string;
+  name: string;
+  on: string;
+}
+
+export interface SlotView {
+  name: string;
+  label: string;
+  sort: string;
+  several: boolean;
+  least: number;
+  choices: ChoiceView[];
+  usual: string;
+  unit: string;
+}
+
+export interface ReadyView {
+  word: string;
+  name: string;
+  does: string;
+  slots: SlotView[];
 }
 
 export interface AskRules {

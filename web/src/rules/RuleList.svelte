@@ -6,7 +6,15 @@
   import { addRule, openRule } from './opening';
 
   /** All rules, by what they belong to. */
-  let { p, homes, shown }: { p: Project; homes: HomeView[]; shown: string } = $props();
+  interface Props {
+    p: Project;
+    homes: HomeView[];
+    shown: string;
+    /** Whether what is ready-made is shown in the place of a rule, and what shows it, or not any more. */
+    making: boolean;
+    ready: (on: boolean) => void;
+  }
+  let { p, homes, shown, making, ready }: Props = $props();
 
   /** Homes and rules, one line each, so that many scroll as a few do. */
   const lines = $derived(
@@ -27,10 +35,15 @@
           {#if line.rule}
             {@const { id, name, says, off } = line.rule}
             <button
-              class="mb-0.5 w-full rounded-inner px-2 py-1 text-left {id === shown ? 'bg-held' : 'hover:bg-shelf'}"
+              class="mb-0.5 w-full rounded-inner px-2 py-1 text-left {id === shown && !making
+                ? 'bg-held'
+                : 'hover:bg-shelf'}"
               aria-current={id === shown}
               data-rule={id}
-              onclick={() => openRule(p, id)}
+              onclick={() => {
+                ready(false);
+                openRule(p, id);
+              }}
             >
               <span class="block truncate font-semibold {off ? 'text-soft line-through' : ''}">{name}</span>
               {#if says !== name}<span class="block truncate text-small text-soft">{says}</span>{/if}
@@ -42,7 +55,8 @@
       </Virtualizer>
     {/if}
   </div>
-  <div class="border-t border-line px-3 py-2">
+  <div class="flex flex-col items-start gap-1 border-t border-line px-3 py-2">
+    <Button label="Ready-made" pressed={making} onclick={() => ready(!making)} />
     <Button label="Add a rule for the whole game" onclick={() => void addRule(p, { kind: 'project' })} />
   </div>
 </section>
