@@ -13,6 +13,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/logic"
 	"azzel/core/page"
+	"azzel/core/page/playing"
 	"azzel/core/page/rules"
 	"azzel/core/play"
 	"azzel/core/play/generate"
@@ -143,7 +144,49 @@ func measure() error {
 		}
 	}
 	add("what is offered after a keystroke in a sentence, in a project with 10,000 rules, worst of 12", "16 ms", "%.2f ms", worst)
+	if err := why(p, d); err != nil {
+		return err
+	}
 	return found(d)
+}
+
+// why measures how long it takes to say why a rule went, and to play ten minutes again.
+func why(p *page.Page, d *world.Document) error {
+	g, err := play.New(d, play.Start{Map: d.Maps[0].ID})
+	if err != nil {
+		return err
+	}
+	playing.Record(p, g)
+	for _, in := range generate.Inputs(3, 900) {
+		playing.Tick(p, in)
+	}
+	worst := 0.0
+	for round := range 8 {
+		if err := p.Played.Go(900 - 61*round); err != nil {
+			return err
+		}
+		before := time.Now()
+		rules.AskWhy{Rule: page.ID(d.Rules[round].ID)}.Answer(p)
+		if ms := float64(time.Since(before).Microseconds()) / 1000; round > 2 {
+			worst = max(worst, ms)
+		}
+	}
+	add("why a rule went or did not in 5 s of play with 10,000 rules and 200 pieces that act, worst of 5", "100 ms", "%.1f ms", worst)
+	small, err := manyRules(200, 100, 0)
+	if err != nil {
+		return err
+	}
+	g, err = play.New(small, play.Start{Map: small.Maps[0].ID})
+	if err != nil {
+		return err
+	}
+	inputs := generate.Inputs(3, play.RecordedTicks)
+	before := time.Now()
+	for _, in := range inputs {
+		g.Tick(in)
+	}
+	add("ten minutes with 200 rules and 200 pieces that act played again: times real time", "500 times, natively", "%.0f", 600/time.Since(before).Seconds())
+	return nil
 }
 
 // found measures how long it takes to find what is wrong, from scratch and after an edit of one rule.
