@@ -261,8 +261,9 @@ func TestGoldenBundle(t *testing.T) {
 	asking := askingAll(t, first.Document)
 	wired := withWire(t, asking)
 	ruled := withRules(t, wired)
+	sorted := withFacts(t, ruled)
 	if stored.Updating() {
-		if err := os.WriteFile(file(exchange.Version), written(t, ruled, first.Blobs), 0o644); err != nil {
+		if err := os.WriteFile(file(exchange.Version), written(t, sorted, first.Blobs), 0o644); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -276,6 +277,9 @@ func TestGoldenBundle(t *testing.T) {
 		}
 		if version >= 5 {
 			want = ruled
+		}
+		if version >= 6 {
+			want = sorted
 		}
 		c, _ := read(version)
 		same(t, want, c.Document)
@@ -328,6 +332,21 @@ func withRules(t *testing.T, d *world.Document) *world.Document {
 		parts = append(parts, edit.Put{Ref: world.RuleRef(ids.NewID()), Values: r.Values()})
 	}
 	res, err := edit.Apply(d, edit.Edit{Label: "rules", Parts: parts})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return res.Document
+}
+
+// withFacts is a document with a fact that has a range and one of some words, as bundles hold them since version 6.
+func withFacts(t *testing.T, d *world.Document) *world.Document {
+	t.Helper()
+	put := func(id world.ID, f world.Fact) edit.Part {
+		return edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: id}, Values: f.Values()}
+	}
+	res, err := edit.Apply(d, edit.Edit{Label: "facts", Parts: []edit.Part{
+		put(98<<32|1, world.Fact{Name: "Warmth", Counts: true, Least: -7, Most: 19, Start: -2}), put(98<<32|2, world.Fact{Name: "Pipe", Counts: true, Words: []string{"cold", "warm"}, Start: 1}),
+	}})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -9,7 +9,7 @@ import (
 	"azzel/core/world"
 )
 
-// A Fact is something that the game remembers: yes or no, or a number.
+// A Fact is something that the game remembers: yes or no, a number, or one of some words.
 type Fact struct {
 	ID   string `json:"id"`
 	Name string `json:"name"`
@@ -17,6 +17,11 @@ type Fact struct {
 	Counts bool `json:"counts,omitempty"`
 	// Start is what it is when play begins, 1 for yes.
 	Start int `json:"start,omitempty"`
+	// Least and Most are what a number can be; 0 to 999999 without them.
+	Least int `json:"least,omitempty"`
+	Most  int `json:"most,omitempty"`
+	// Words are what it is one of: the numbers from 0 on stand for them.
+	Words []string `json:"words,omitempty"`
 }
 
 // A Setting is what a piece does to a fact when it was taken, reached, defeated or broken.
@@ -48,7 +53,7 @@ func (b *reader) facts() error {
 		if err != nil {
 			return err
 		}
-		fact := world.Fact{Name: in.Name, Counts: in.Counts, Start: in.Start}
+		fact := world.Fact{Name: in.Name, Counts: in.Counts, Start: in.Start, Least: in.Least, Most: in.Most, Words: in.Words}
 		if err := b.put(world.SortFact, 0, id, fact.Values(), what); err != nil {
 			return err
 		}

@@ -3,7 +3,9 @@ package exchange
 // Format and Version are what bundle.json says of itself.
 const (
 	Format  = "azzel bundle"
-	Version = 5
+	Version = 6
+	// withPlainFacts is the version of bundles that have rules, and facts that have neither a range nor words.
+	withPlainFacts = 5
 	// withoutRules is the version of bundles that have wires and no rules.
 	withoutRules = 4
 	// withoutWires is the version of bundles without wires: they are written as before there were any.

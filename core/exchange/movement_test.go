@@ -2,6 +2,7 @@ package exchange_test
 
 import (
 	"bytes"
+	"fmt"
 	"math/rand/v2"
 	"strings"
 	"testing"
@@ -117,6 +118,7 @@ func TestFactsInABundle(t *testing.T) {
 	label := &world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: foot, Props: kind.Values("").With(world.Change{Fact: 51 << 32, How: world.Becomes, By: 717}.Props()...).With(world.Single{Item: 53 << 32, Least: 818, Not: true}.Props()...)}
 	gate := &world.Piece{Type: world.Exit, Layer: m.PlayerLayer, Foot: foot, Props: kind.Values("").With(world.Single{Fact: 52 << 32}.Props()...)}
 	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{put(world.SortFact, 51, (&world.Fact{Name: "Labels found", Counts: true, Start: 616}).Values()),
+		put(world.SortFact, 64, (&world.Fact{Name: "Warmth", Counts: true, Least: -7, Most: 19, Start: -2}).Values()), put(world.SortFact, 65, (&world.Fact{Name: "Pipe", Counts: true, Words: []string{"cold", "warm"}, Start: 1}).Values()),
 		put(world.SortFact, 52, (&world.Fact{Name: "Lamps lit", Start: 1}).Values()), put(world.SortItem, 53, (&world.Item{Name: "Fuse"}).Values()),
 		put(world.SortPiece, 54, label.Values()), put(world.SortPiece, 55, gate.Values())}})
 	if err != nil {
@@ -130,6 +132,11 @@ func TestFactsInABundle(t *testing.T) {
 	same(t, res.Document, back.Document)
 	if is := back.Document.Maps[0].Piece(54 << 32); is == nil || is.Props != label.Props {
 		t.Errorf("the label came back as %+v", is)
+	}
+	for id, want := range map[world.ID]string{64: "-7 19 [] -2", 65: "0 0 [cold warm] 1"} {
+		if f := back.Document.Fact(id << 32); f == nil || fmt.Sprint(f.Least, f.Most, f.Words, f.Start) != want {
+			t.Errorf("a fact came back as %+v, want %s", f, want)
+		}
 	}
 	if f := back.Document.Fact(51 << 32); f == nil || f.Name != "Labels found" || !f.Counts || f.Start != 616 {
 		t.Errorf("the fact came back as %+v", f)

@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"io"
+	"slices"
 
 	"azzel/core/grid"
 	"azzel/core/kind"
@@ -135,12 +136,15 @@ func (b *writer) all() error {
 		out.Items = append(out.Items, Item{idText(item.ID), item.Name, item.Most})
 	}
 	for _, f := range d.Facts {
-		out.Facts = append(out.Facts, Fact{idText(f.ID), f.Name, f.Counts, f.Start})
+		out.Facts = append(out.Facts, Fact{idText(f.ID), f.Name, f.Counts, f.Start, f.Least, f.Most, f.Words})
 	}
 	if out.Wires = wiresOf(d); len(out.Wires) > 0 {
 		out.Version = withoutRules
 	}
 	if out.Rules = rulesOf(d); len(out.Rules) > 0 {
+		out.Version = withPlainFacts
+	}
+	if slices.ContainsFunc(d.Facts, (*world.Fact).Further) {
 		out.Version = Version
 	}
 	for _, m := range d.Medleys {

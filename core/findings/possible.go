@@ -196,7 +196,8 @@ func (s *search) asked(c *logic.Condition) (of known, least, most int, by logic.
 		if f == nil {
 			return of, 0, 0, 0, 0, false
 		}
-		return of, f.Bound(-1), f.Bound(logic.MostValue), by, f.Bound(n), true
+		least, most = f.Reach()
+		return of, least, most, by, f.Bound(n), true
 	case logic.ItemCount:
 		if s.of(kind.Item, value.Thing) == nil {
 			return of, 0, 0, 0, 0, false

@@ -75,8 +75,8 @@ const (
 	Replays, ReplayTicks = 200, 36_000
 	// Items is how many items a project has, Stack how many one can have of one at once.
 	Items, Stack = 1000, 999
-	// Facts is how many facts a project has, FactValue the greatest number that one can be.
-	Facts, FactValue = 1000, 999_999
+	// Facts is how many facts a project has, FactValue the greatest number that one can be, FactWords of how many words.
+	Facts, FactValue, FactWords = 1000, 999_999, 32
 	// Rules is how many rules a project has, RuleParts how many moments and actions one of them, RuleTicks the longest time of which a rule
 	// speaks, in ticks.
 	Rules, RuleParts, RuleTicks = 20_000, 1000, 216_000

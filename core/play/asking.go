@@ -82,7 +82,8 @@ func (i inquiry) Fact(id world.ID) (value, least, most int, there bool) {
 		return 0, 0, 0, false
 	}
 	is, _ := i.g.Known(f)
-	return is.Value, f.Bound(-1), f.Bound(logic.MostValue), true
+	least, most = f.Reach()
+	return is.Value, least, most, true
 }
 
 // Item implements logic.World.

@@ -132,7 +132,7 @@ func encodeFacts(w *pack.Writer, facts []Known) {
 
 func readFacts(r *pack.Reader) (facts []Known) {
 	for range r.Count(limit.Facts, 4) {
-		k := Known{world.ID(r.Uint()), between(r, r.Int(), 0, limit.FactValue), within(r, r.Int(), 1<<40), world.ID(r.Uint())}
+		k := Known{world.ID(r.Uint()), between(r, r.Int(), -limit.FactValue, limit.FactValue), within(r, r.Int(), 1<<40), world.ID(r.Uint())}
 		if n := len(facts); n > 0 && facts[n-1].Fact >= k.Fact {
 			r.Fail(fmt.Errorf("%w: facts out of order", pack.ErrMalformed))
 		}

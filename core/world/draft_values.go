@@ -51,7 +51,7 @@ func (d *Draft) Value(r Ref, f Field) (Value, bool) {
 			return v, true
 		}
 	}
-	if there && (r.Sort == SortPiece && kind.PropOf(f) != nil || r.Sort == SortRule && isRulePart(f)) {
+	if there && isOptional(r.Sort, f) && (r.Sort != SortPiece || kind.PropOf(f) != nil) {
 		return Value{Field: f}, true
 	}
 	return Value{}, false
@@ -95,7 +95,7 @@ func (d *Draft) Holds(r Ref, want []Value) bool {
 		is = append(is, own...)
 	}
 	for _, v := range values {
-		if (r.Sort == SortPiece && !isBase(v.Field) || r.Sort == SortRule && isRulePart(v.Field)) && !slices.ContainsFunc(is, func(w Value) bool { return w.Field == v.Field }) {
+		if isOptional(r.Sort, v.Field) && !slices.ContainsFunc(is, func(w Value) bool { return w.Field == v.Field }) {
 			return false
 		}
 	}
@@ -103,4 +103,17 @@ func (d *Draft) Holds(r Ref, want []Value) bool {
 		i := slices.IndexFunc(values, func(v Value) bool { return v.Field == w.Field })
 		return i < 0 && len(w.Bytes) > 0 || i >= 0 && !bytes.Equal(values[i].Bytes, w.Bytes)
 	})
+}
+
+// isOptional reports whether a field of things of a sort is stored only where it is set: no bytes stand for what is not.
+func isOptional(sort Sort, f Field) bool {
+	switch sort {
+	case SortPiece:
+		return !isBase(f)
+	case SortRule:
+		return isRulePart(f)
+	case SortFact:
+		return factRange.is(f)
+	}
+	return false
 }

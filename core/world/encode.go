@@ -2,6 +2,7 @@ package world
 
 import (
 	"fmt"
+	"slices"
 
 	"azzel/core/grid"
 	"azzel/core/limit"
@@ -12,23 +13,28 @@ import (
 const (
 	documentTag = 'D'
 	// Version 2 has bonds and properties of the project's own, version 3 patches, version 4
-	// replays, version 5 tracks and areas, version 6 items, version 7 facts, version 8 wires, version 9 rules. From version 3 on all are read.
-	documentVersion, oldestVersion = 9, 3
+	// replays, version 5 tracks and areas, version 6 items, version 7 facts, version 8 wires, version 9 rules,
+	// version 10 facts with a range or words. From version 3 on all are read.
+	documentVersion, oldestVersion = 10, 3
 	// withoutWires is the version of documents that have no wires: they are written as they were before there were any.
 	withoutWires = 7
 	// withoutRules is that of those that have wires and no rules.
 	withoutRules = 8
+	// withPlainFacts is that of those that have rules, and facts that have neither a range nor words.
+	withPlainFacts = 9
 )
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
-// version 7 without wires and rules, 8 without rules, else 9.
+// version 7 without wires and rules, 8 without rules, 9 if no fact has a range or words, else 10.
 func (d *Document) Encode() []byte { return d.EncodeAt(nil) }
 
 // EncodeAt is Encode for work that goes at a pace.
 func (d *Document) EncodeAt(at pace.Pace) []byte {
 	version := byte(documentVersion)
 	switch {
+	case slices.ContainsFunc(d.Facts, (*Fact).Further):
 	case len(d.Rules) > 0:
+		version = withPlainFacts
 	case len(d.Wires) == 0:
 		version = withoutWires
 	default:

@@ -2,23 +2,54 @@ package world
 
 import (
 	"fmt"
+	"slices"
+	"strings"
 
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/pack"
 )
 
-// FactSorts are the words for what a fact is: yes or no, or a number.
-var FactSorts = [...]string{"yes or no", "a number"}
+// FactSorts are the words for what a fact is: yes or no, a number, or one of some words.
+var FactSorts = [...]string{"yes or no", "a number", "one of some words"}
 
-// A Fact is something that the game remembers: yes or no, or a number from 0 to limit.FactValue.
+// A Fact is something that the game remembers: yes or no, a number within a range, or one of some words.
 type Fact struct {
 	ID     ID
 	Name   string
 	Number int
-	// Counts says that it is a number, not yes or no.
+	// Counts says that it is a number, not yes or no. One of some words is a number too: which of them it is, from 0 on.
 	Counts bool
 	// Start is what it is when play begins: for yes or no 1 or 0.
 	Start int
+	// Least and Most are what a number can be, each from -limit.FactValue to limit.FactValue; both are 0 for 0 to limit.FactValue.
+	Least, Most int
+	// Words are what its numbers are called from 0 on, and how many it has; none for a number as such.
+	Words []string
+}
+
+// Sort is which of FactSorts it is.
+func (f *Fact) Sort() int {
+	switch {
+	case len(f.Words) > 0:
+		return 2
+	case f.Counts:
+		return 1
+	}
+	return 0
+}
+
+// Reach are the least and the most that the fact can be.
+func (f *Fact) Reach() (least, most int) {
+	switch {
+	case !f.Counts:
+		return 0, 1
+	case len(f.Words) > 0:
+		return 0, len(f.Words) - 1
+	case f.Least == 0 && f.Most == 0:
+		return 0, limit.FactValue
+	}
+	return f.Least, f.Most
 }
 
 // Fact finds a fact; nil if there is none.
@@ -28,23 +59,27 @@ func (d *Document) Fact(id ID) *Fact {
 
 // Bound is the value nearest to n that the fact can have.
 func (f *Fact) Bound(n int) int {
-	if f.Counts {
-		return min(max(n, 0), limit.FactValue)
-	}
-	return min(max(n, 0), 1)
+	least, most := f.Reach()
+	return min(max(n, least), most)
 }
 
 // Range is what the fact can be, in words.
 func (f *Fact) Range() string {
-	if f.Counts {
-		return fmt.Sprintf("0 to %d", limit.FactValue)
+	least, most := f.Reach()
+	switch f.Sort() {
+	case 0:
+		return FactSorts[0]
+	case 1:
+		return fmt.Sprintf("%d to %d", least, most)
 	}
-	return FactSorts[0]
+	return "one of " + strings.Join(f.Words, ", ")
 }
 
 // Says is a value of the fact in words.
 func (f *Fact) Says(value int) string {
 	switch {
+	case len(f.Words) > 0:
+		return f.Words[f.Bound(value)]
 	case f.Counts:
 		return fmt.Sprint(value)
 	case value > 0:
@@ -105,7 +140,75 @@ func Sets(of ID) bool { k := kind.Of(of); return k != nil && k.Done != "" }
 func Conditional(of ID) bool { k := kind.Of(of); return k != nil && !k.Always }
 
 // Values are the properties of a fact.
-func (f *Fact) Values() []Value { return valuesOf(f, factFields) }
+func (f *Fact) Values() []Value { return append(valuesOf(f, factFields), factRange.values(f)...) }
+
+// The fields of a fact that are stored only where they are set, so that facts are as they were before they had a range or words.
+const (
+	factReach Field = 4
+	factWords Field = 5
+)
+
+var factRange = &further[Fact]{
+	values: func(f *Fact) (list []Value) {
+		if f.Least != 0 || f.Most != 0 {
+			w := &pack.Writer{}
+			w.Int(f.Least)
+			w.Int(f.Most)
+			list = append(list, Value{Field: factReach, Bytes: w.Bytes})
+		}
+		if len(f.Words) > 0 {
+			w := &pack.Writer{}
+			w.Uint(uint64(len(f.Words)))
+			for _, word := range f.Words {
+				w.Text(word)
+			}
+			list = append(list, Value{Field: factWords, Bytes: w.Bytes})
+		}
+		return list
+	},
+	is: func(f Field) bool { return f == factReach || f == factWords },
+	set: func(f *Fact, v Value) error {
+		r := pack.NewReader(v.Bytes)
+		if v.Field == factReach {
+			if f.Least, f.Most = 0, 0; len(v.Bytes) > 0 {
+				f.Least, f.Most = r.Int(), r.Int()
+			}
+			return r.Done()
+		}
+		if f.Words = nil; len(v.Bytes) > 0 {
+			for range r.Count(limit.FactWords, 1) {
+				f.Words = append(f.Words, r.Text(4*limit.NameLetters))
+			}
+		}
+		return r.Done()
+	},
+}
+
+// Further reports whether a fact has what facts did not have at first.
+func (f *Fact) Further() bool { return f.Least != 0 || f.Most != 0 || len(f.Words) > 0 }
+
+// checkReach holds range and words of a fact against what they may be.
+func (f *Fact) checkReach() error {
+	switch {
+	case f.Least > f.Most || f.Least < -limit.FactValue || f.Most > limit.FactValue:
+		return fmt.Errorf("the range of %s is %d to %d: the first is at most the second, and both lie within %d and %d", f.Name, f.Least, f.Most, -limit.FactValue, limit.FactValue)
+	case len(f.Words) > limit.FactWords || len(f.Words) == 1:
+		return fmt.Errorf("%s is one of 2 to %d words, not of %d", f.Name, limit.FactWords, len(f.Words))
+	case !f.Counts && f.Further():
+		return fmt.Errorf("%s is yes or no, and has neither a range nor words", f.Name)
+	case len(f.Words) > 0 && (f.Least != 0 || f.Most != 0):
+		return fmt.Errorf("%s is one of some words, and has no range", f.Name)
+	}
+	for i, word := range f.Words {
+		if err := CheckName(word, false); err != nil {
+			return err
+		}
+		if slices.Contains(f.Words[:i], word) {
+			return fmt.Errorf("%s has the word “%s” twice", f.Name, word)
+		}
+	}
+	return nil
+}
 
 var factFields = []field[Fact]{
 	textField(FieldName, func(f *Fact) *string { return &f.Name }),
@@ -120,6 +223,9 @@ func (d *Document) checkFact(f *Fact) error {
 	}
 	if len(d.Facts) > limit.Facts {
 		return fmt.Errorf("a project has at most %d facts", limit.Facts)
+	}
+	if err := f.checkReach(); err != nil {
+		return err
 	}
 	if f.Start != f.Bound(f.Start) {
 		return fmt.Errorf("%s can't start with %d: it is %s", f.Name, f.Start, f.Range())

@@ -85,3 +85,72 @@ func TestFactsOfADocument(t *testing.T) {
 		t.Error("what a fact says of a value is not what it is")
 	}
 }
+
+// A fact with a range or words is stored and read as it is; one without is stored as it was before there were any, and what is stored says so by its version. What it
+// can't be is refused in words.
+func TestFactsOfAllSorts(t *testing.T) {
+	d, err := Start(Project{Name: "Ferns", CellW: 16, CellH: 16, SeenW: 9, SeenH: 9}, &Counter{Prefix: 3})
+	if err != nil {
+		t.Fatal(err)
+	}
+	at := Ref{Sort: SortFact, ID: 9 << 32}
+	for _, c := range []struct {
+		fact                Fact
+		least, most, values int
+		version             byte
+		says                string
+	}{
+		{Fact{}, 0, 1, 4, 7, "no yes"}, {Fact{Counts: true, Start: 7}, 0, limit.FactValue, 4, 7, "0 999999"},
+		{Fact{Counts: true, Least: -5, Most: 5, Start: -3}, -5, 5, 5, 10, "-5 5"}, {Fact{Counts: true, Least: -9, Most: -2, Start: -2}, -9, -2, 5, 10, "-9 -2"},
+		{Fact{Counts: true, Words: []string{"cold", "warm", "hot"}, Start: 2}, 0, 2, 5, 10, "cold hot"},
+	} {
+		c.fact.Name = "Pipe"
+		draft := d.Draft()
+		if err := draft.Put(at, c.fact.Values()); err != nil {
+			t.Fatal(err)
+		}
+		made, err := draft.Done()
+		if err != nil {
+			t.Fatalf("%+v: %v", c.fact, err)
+		}
+		b := made.Encode()
+		read, err := Decode(b)
+		if err != nil || b[1] != c.version {
+			t.Fatalf("%+v: %v, of version %d", c.fact, err, b[1])
+		}
+		f := read.Facts[0]
+		least, most := f.Reach()
+		if fmt.Sprintf("%+v", *f) != fmt.Sprintf("%+v", *made.Facts[0]) || !slices.Equal(read.Encode(), b) || len(f.Values()) != c.values {
+			t.Errorf("%+v was read as %+v, of %d values", c.fact, f, len(f.Values()))
+		}
+		if least != c.least || most != c.most || f.Bound(least-1) != least || f.Bound(most+1) != most || f.Says(least)+" "+f.Says(most) != c.says {
+			t.Errorf("%+v is %d to %d: %s to %s", c.fact, least, most, f.Says(least), f.Says(most))
+		}
+		// What it has is taken away again by values without bytes.
+		draft = made.Draft()
+		for _, field := range []Field{factReach, factWords} {
+			if err := draft.Change(at, Value{Field: field}); err != nil {
+				t.Fatal(err)
+			}
+		}
+		if f := draft.Document().Facts[0]; f.Further() {
+			t.Errorf("%+v has a range or words still", f)
+		}
+	}
+	for want, f := range map[string]Fact{
+		"the first is at most the second": {Counts: true, Least: 5, Most: 1}, "both lie within": {Counts: true, Most: limit.FactValue + 1, Least: 1},
+		"of 2 to 32 words, not of 1": {Counts: true, Words: []string{"cold"}}, "has neither a range nor words": {Least: 1, Most: 2},
+		"twice": {Counts: true, Words: []string{"cold", "cold"}}, "a name": {Counts: true, Words: []string{"cold", ""}}, "has no range": {Counts: true, Words: []string{"a", "b"}, Most: 1},
+		"can't start with 9": {Counts: true, Least: 1, Most: 5, Start: 9}, "over the limit of 32": {Counts: true, Words: make([]string, 33)},
+	} {
+		f.Name = "Pipe"
+		draft := d.Draft()
+		err := draft.Put(at, f.Values())
+		if err == nil {
+			_, err = draft.Done()
+		}
+		if err == nil || !strings.Contains(err.Error(), want) {
+			t.Errorf("%+v: %v, want %q", f, err, want)
+		}
+	}
+}

@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"azzel/core/edit"
+	"azzel/core/limit"
 	"azzel/core/page"
 	"azzel/core/world"
 )
@@ -15,9 +16,14 @@ import (
 type FactView struct {
 	ID   string `json:"id"`
 	Name string `json:"name"`
-	// Counts says that it is a number, Start is what it is when play begins.
+	// Sort is what it is, by number; Counts says that it is a number, Start is what it is when play begins.
+	Sort   int  `json:"sort"`
 	Counts bool `json:"counts"`
 	Start  int  `json:"start"`
+	// Least and Most are what it can be, Words what its numbers are called, if it is one of some words.
+	Least int      `json:"least"`
+	Most  int      `json:"most"`
+	Words []string `json:"words"`
 	// Sets and Asks are how many set it and ask for it.
 	Sets  int          `json:"sets"`
 	Asks  int          `json:"asks"`
@@ -30,7 +36,8 @@ func ViewFacts(d *world.Document, namings map[world.ID][]world.Naming) []FactVie
 	list := []FactView{}
 	for _, f := range d.Facts {
 		named := namings[f.ID]
-		v := FactView{ID: page.FormatID(f.ID), Name: f.Name, Counts: f.Counts, Start: f.Start}
+		v := FactView{ID: page.FormatID(f.ID), Name: f.Name, Sort: f.Sort(), Counts: f.Counts, Start: f.Start, Words: append([]string{}, f.Words...)}
+		v.Least, v.Most = f.Reach()
 		v.Named, v.More = viewNamings(d, named)
 		for _, by := range named {
 			if by.Use == world.UseSets {
@@ -59,7 +66,7 @@ func settingWords(d *world.Document, c world.Change) string {
 	case c.How == world.Lowers:
 		return fmt.Sprintf("down by %d", c.Amount())
 	}
-	return fmt.Sprintf("to %d", c.Amount())
+	return "to " + f.Says(f.Bound(c.Amount()))
 }
 
 // FactsOf are all facts of a project.
@@ -74,10 +81,11 @@ func NewFact(a page.Author, name string) (world.ID, edit.Part) {
 	return id, edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: id}, Values: fact.Values()}
 }
 
-// MakeFact makes a fact of a name: a number if it counts, else yes or no.
+// MakeFact makes a fact of a name: a number if it counts, one of some words if it has them, else yes or no.
 type MakeFact struct {
-	Name   string `json:"name"`
-	Counts bool   `json:"counts"`
+	Name   string   `json:"name"`
+	Counts bool     `json:"counts"`
+	Words  []string `json:"words,omitempty"`
 }
 
 // Do implements Order.
@@ -85,7 +93,7 @@ func (o MakeFact) Do(p *page.Page) page.Changed {
 	_, put := NewFact(p.Author(), strings.TrimSpace(o.Name))
 	parts := []edit.Part{put}
 	if ref := put.(edit.Put).Ref; o.Counts {
-		parts = append(parts, edit.Changes(ref, (&world.Fact{}).Values(), (&world.Fact{Counts: true}).Values())...)
+		parts = append(parts, edit.Changes(ref, (&world.Fact{}).Values(), (&world.Fact{Counts: true, Words: o.Words}).Values())...)
 	}
 	return p.Do(edit.Edit{Label: "make a fact", Parts: parts})
 }
@@ -106,7 +114,66 @@ func (o SetFact) Do(p *page.Page) page.Changed {
 	}
 	next := *f
 	if next.Start, next.Counts = o.Start, o.Counts; o.Counts != f.Counts {
+		next.Least, next.Most, next.Words = 0, 0, nil
 		next.Start = next.Bound(o.Start)
 	}
 	return p.Change(f.Name, edit.Changes(ref, f.Values(), next.Values()))
+}
+
+// SetFactRange says what a fact that is a number can be. What it starts with becomes the nearest to that.
+type SetFactRange struct {
+	Fact  page.ID `json:"fact"`
+	Least int     `json:"least"`
+	Most  int     `json:"most"`
+}
+
+// Do implements Order.
+func (o SetFactRange) Do(p *page.Page) page.Changed {
+	return changeFact(p, o.Fact, func(f *world.Fact) error {
+		if f.Sort() != 1 {
+			return fmt.Errorf("%s is %s: let it be a number first", f.Name, world.FactSorts[f.Sort()])
+		}
+		if f.Least, f.Most = o.Least, o.Most; o.Least == 0 && o.Most == limit.FactValue {
+			f.Most = 0
+		} else if o.Least == 0 && o.Most == 0 {
+			return fmt.Errorf("a number that can only be 0 is no use: let it be at least 0 to 1")
+		}
+		return nil
+	})
+}
+
+// SetFactWords says of which words a fact is one; of none it is a number. What it was by its number it is still, as far as there is a word for that.
+type SetFactWords struct {
+	Fact  page.ID  `json:"fact"`
+	Words []string `json:"words"`
+}
+
+// Do implements Order.
+func (o SetFactWords) Do(p *page.Page) page.Changed {
+	return changeFact(p, o.Fact, func(f *world.Fact) error {
+		if len(o.Words) > limit.FactWords {
+			return fmt.Errorf("%s is one of 2 to %d words, not of %d", f.Name, limit.FactWords, len(o.Words))
+		}
+		f.Words, f.Least, f.Most, f.Counts = nil, 0, 0, true
+		for _, word := range o.Words {
+			f.Words = append(f.Words, strings.TrimSpace(word))
+		}
+		return nil
+	})
+}
+
+// changeFact changes what a fact is, and lets it start within that.
+func changeFact(p *page.Page, id page.ID, how func(*world.Fact) error) page.Changed {
+	f := p.Doc().Fact(world.ID(id))
+	if f == nil {
+		return p.Fail(world.ErrGone)
+	}
+	next := *f
+	if err := how(&next); err != nil {
+		return p.Fail(err)
+	}
+	if next.Least <= next.Most {
+		next.Start = next.Bound(next.Start)
+	}
+	return p.Change(f.Name, edit.Changes(world.Ref{Sort: world.SortFact, ID: f.ID}, f.Values(), next.Values()))
 }

@@ -233,3 +233,54 @@ func TestFactsGoWithPieces(t *testing.T) {
 		}
 	}
 }
+
+// A fact gets words and a range, also as it is made, each in one step that is taken back and brought back; what can't be is refused in words.
+func TestFactSortsOfAPage(t *testing.T) {
+	p := pagetest.FromTheSide(t)
+	pagetest.Order(p, memory.MakeFact{Name: "Pipe", Counts: true, Words: []string{"cold", "warm"}})
+	pagetest.Order(p, memory.MakeFact{Name: "Warmth", Counts: true})
+	if len(p.Document().Facts) != 2 {
+		t.Fatalf("there are %d facts: %s", len(p.Document().Facts), pagetest.Said(p))
+	}
+	pipe, warmth := page.ID(p.Document().Facts[0].ID), page.ID(p.Document().Facts[1].ID)
+	says := func() string {
+		var list []string
+		for _, f := range p.Document().Facts {
+			list = append(list, f.Range()+", "+f.Says(f.Start))
+		}
+		return strings.Join(list, "; ")
+	}
+	for _, step := range []struct {
+		order page.Order
+		want  string
+	}{
+		{memory.SetFactRange{Fact: warmth, Least: 3, Most: 8}, "one of cold, warm, cold; 3 to 8, 3"},
+		{memory.SetFactWords{Fact: pipe, Words: []string{" hot ", "cold", "warm"}}, "one of hot, cold, warm, hot; 3 to 8, 3"},
+		{memory.SetFact{Fact: pipe, Start: 2, Counts: true}, "one of hot, cold, warm, warm; 3 to 8, 3"},
+		{memory.SetFactWords{Fact: pipe, Words: []string{"hot", "cold"}}, "one of hot, cold, cold; 3 to 8, 3"},
+		{memory.SetFactWords{Fact: pipe}, "0 to 999999, 1; 3 to 8, 3"},
+		{memory.SetFact{Fact: warmth, Start: 3}, "0 to 999999, 1; yes or no, yes"},
+	} {
+		before := says()
+		if pagetest.Order(p, step.order); says() != step.want {
+			t.Fatalf("%+v: %s, not %s: %s", step.order, says(), step.want, pagetest.Said(p))
+		}
+		pagetest.Order(p, history.Undo{})
+		if says() != before {
+			t.Fatalf("%+v taken back: %s, not %s", step.order, says(), before)
+		}
+		pagetest.Order(p, history.Redo{})
+		if says() != step.want {
+			t.Fatalf("%+v brought back: %s, not %s", step.order, says(), step.want)
+		}
+	}
+	for _, bad := range []page.Order{
+		memory.SetFactWords{Fact: pipe, Words: []string{"one"}}, memory.SetFactWords{Fact: pipe, Words: []string{"a", "a"}}, memory.SetFactWords{Fact: pipe, Words: make([]string, 40)},
+		memory.SetFactRange{Fact: pipe, Least: 9, Most: 3}, memory.SetFactRange{Fact: pipe}, memory.SetFactRange{Fact: warmth, Least: 1, Most: 3}, memory.SetFactRange{Fact: 99, Most: 3},
+	} {
+		before := says()
+		if pagetest.Order(p, bad); says() != before || pagetest.Said(p) == "" {
+			t.Errorf("%+v was done, or not done without a word", bad)
+		}
+	}
+}

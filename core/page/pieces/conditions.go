@@ -235,10 +235,11 @@ type AskedThing struct {
 	Name string `json:"name"`
 }
 
-// AskedFact is a fact; Counts says that it is a number.
+// AskedFact is a fact; Counts says that it is a number, Words are what its numbers are called, if it is one of some words.
 type AskedFact struct {
 	AskedThing
-	Counts bool `json:"counts"`
+	Counts bool     `json:"counts"`
+	Words  []string `json:"words"`
 }
 
 // AskedPiece is a piece of a type.
@@ -280,7 +281,7 @@ func Askable(p *page.Page) AskableView {
 	d := p.Doc()
 	v := AskableView{Facts: []AskedFact{}, Items: []AskedThing{}, Areas: []AskedThing{}, Pieces: []AskedPiece{}, Types: []AskedType{}, Maps: []AskedThing{}}
 	for _, f := range d.Facts {
-		v.Facts = append(v.Facts, AskedFact{AskedThing{page.FormatID(f.ID), f.Name}, f.Counts})
+		v.Facts = append(v.Facts, AskedFact{AskedThing{page.FormatID(f.ID), f.Name}, f.Counts, append([]string{}, f.Words...)})
 	}
 	for _, i := range d.Items {
 		v.Items = append(v.Items, AskedThing{page.FormatID(i.ID), i.Name})

@@ -223,7 +223,13 @@ func (o *offers) actions(r *world.Rule) {
 			o.is("becomes no", action(logic.Action{Does: logic.SetFact, Thing: f.ID}))
 			continue
 		}
+		for i, word := range f.Words {
+			o.is("becomes "+word, action(logic.Action{Does: logic.SetFact, Thing: f.ID, Value: logic.Value{Number: i}}))
+		}
 		for how, says := range wording.SetByNames {
+			if how == int(logic.Becomes) && len(f.Words) > 0 {
+				continue // said by its words
+			}
 			o.is(says, action(logic.Action{Does: logic.SetFact, Thing: f.ID, How: logic.SetBy(how), Value: one}))
 		}
 	}

@@ -41,6 +41,13 @@ func AskedWords(d *world.Document, c logic.Condition) string {
 // Wanted is what a comparison asks of what stands on its left.
 func (w words) Wanted(c *logic.Condition) string {
 	f := w.d.Fact(c.Left.Thing)
+	if c.Left.Is == logic.FactValue && f != nil && len(f.Words) > 0 && c.Right.Is == logic.Literal {
+		if says := f.Says(c.Right.Number); c.By != logic.Equals {
+			return ComparisonNames[c.By] + says
+		} else {
+			return says
+		}
+	}
 	if c.Left.Is != logic.FactValue || f == nil || f.Counts || c.Right.Is != logic.Literal {
 		return ComparisonNames[c.By] + w.Value(&c.Right)
 	}

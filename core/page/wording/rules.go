@@ -188,6 +188,8 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 		switch {
 		case f != nil && !f.Counts && p.Value.Is == logic.Literal && p.How == logic.Becomes:
 			s.plain("becomes").value(SlotValue, f.Says(f.Bound(p.Value.Number)))
+		case f != nil && len(f.Words) > 0 && p.Value.Is == logic.Literal && p.How == logic.Becomes:
+			s.value(SlotHow, SetByNames[p.How]).value(SlotValue, f.Says(p.Value.Number))
 		default:
 			s.value(SlotHow, SetByNames[p.How]).value(SlotValue, s.Value(&p.Value))
 		}
@@ -277,7 +279,7 @@ func Moment(d *world.Document, r *logic.Rule, m *logic.Moment) []Word {
 		s.thing(world.SortFact, m.Thing).value(SlotMoment, is.Name)
 	case logic.FactReached:
 		says := strconv.Itoa(m.Number)
-		if f := d.Fact(m.Thing); f != nil && !f.Counts {
+		if f := d.Fact(m.Thing); f != nil && f.Sort() != 1 {
 			says = f.Says(f.Bound(m.Number))
 		}
 		s.thing(world.SortFact, m.Thing).value(SlotMoment, is.Name).value(SlotNumber, says)

@@ -24,6 +24,12 @@
       (term.by === 'at-least' || term.by === 'under') &&
       of.facts.find((f) => f.id === term.left?.thing)?.counts === false,
   );
+  /** What the values of the fact are called that is compared with a number, if it is one of some words. */
+  const words = $derived(
+    term.left?.is === 'fact' && term.right?.is === 'number'
+      ? (of.facts.find((f) => f.id === term.left?.thing)?.words ?? [])
+      : [],
+  );
   const subject = $derived(term.subject ?? { is: 'this' });
   const states = $derived.by(() => {
     const own = typesOf(of, subject, home)
@@ -90,14 +96,23 @@
         choices={[{ heading: '', list: choicesOf(of.comparisons) }]}
         change={(by) => change({ ...term, by })}
       />
-      <ConditionValue
-        label="Compared with"
-        value={term.right}
-        {of}
-        {home}
-        {fresh}
-        change={(right) => change({ ...term, right })}
-      />
+      {#if words.length > 0}
+        <Choose
+          label="Compared with"
+          value={String(Math.max(0, Math.min(term.right.number ?? 0, words.length - 1)))}
+          choices={[{ heading: '', list: words.map((name, i) => ({ key: String(i), name })) }]}
+          change={(n) => change({ ...term, right: { is: 'number', number: Number(n) } })}
+        />
+      {:else}
+        <ConditionValue
+          label="Compared with"
+          value={term.right}
+          {of}
+          {home}
+          {fresh}
+          change={(right) => change({ ...term, right })}
+        />
+      {/if}
     {/if}
   {:else if ['presence', 'power', 'state'].includes(term.asks)}
     <Choose

@@ -447,6 +447,14 @@ export class Orders {
     return this.give('setFact', o, []);
   }
 
+  setFactRange(o: T.SetFactRange): Promise<T.Reply> {
+    return this.give('setFactRange', o, []);
+  }
+
+  setFactWords(o: T.SetFactWords): Promise<T.Reply> {
+    return this.give('setFactWords', o, []);
+  }
+
   startPlay(o: T.StartPlay): Promise<T.Reply> {
     return this.give('startPlay', o, []);
   }

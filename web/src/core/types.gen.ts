@@ -952,12 +952,24 @@ export interface SetItemMost {
 export interface MakeFact {
   name: string;
   counts: boolean;
+  words?: string[];
 }
 
 export interface SetFact {
   fact: string;
   start: number;
   counts: boolean;
+}
+
+export interface SetFactRange {
+  fact: string;
+  least: number;
+  most: number;
+}
+
+export interface SetFactWords {
+  fact: string;
+  words: string[];
 }
 
 export interface StartPlay {
@@ -1401,8 +1413,12 @@ export interface ItemView {
 export interface FactView {
   id: string;
   name: string;
+  sort: number;
   counts: boolean;
   start: number;
+  least: number;
+  most: number;
+  words: string[];
   sets: number;
   asks: number;
   named: NamingView[];
@@ -1869,6 +1885,7 @@ export interface AskedThing {
 
 export interface AskedFact extends AskedThing {
   counts: boolean;
+  words: string[];
 }
 
 export interface AskedPiece extends AskedThing {
@@ -2296,7 +2313,7 @@ export const MEASURES = {
 } satisfies Record<string, Measure>;
 
 export const OWN_TYPES = ["yes or no", "a number", "text"];
-export const FACT_SORTS = ["yes or no", "a number"];
+export const FACT_SORTS = ["yes or no", "a number", "one of some words"];
 export const WIRE_DOES = ["on while held", "turns it on", "turns it off", "changes it over"];
 export const SET_BY = ["becomes", "goes up by", "goes down by"];
 export const SET_BY_WORDS = ["is", "up", "down"];

@@ -5,6 +5,7 @@
   import Button from '../ui/Button.svelte';
   import Named from '../ui/Named.svelte';
   import Rename from '../ui/Rename.svelte';
+  import FactSort from './FactSort.svelte';
   import FactValue from './FactValue.svelte';
 
   /** One fact: what it starts with, what it is now, and what names it. */
@@ -34,7 +35,7 @@
       <span>now</span>
       <FactValue
         label="{fact.name} is now"
-        counts={fact.counts}
+        {fact}
         value={now.value}
         set={(n) => p.session.orders.setFactInPlay({ fact: fact.id, value: n })}
       />
@@ -48,7 +49,7 @@
       />
       <FactValue
         label="{fact.name} at which play is held"
-        counts={fact.counts}
+        {fact}
         value={at}
         set={(n) => {
           at = n;
@@ -61,21 +62,12 @@
     <span class="text-soft">starts with</span>
     <FactValue
       label="{fact.name} starts with"
-      counts={fact.counts}
+      {fact}
       value={fact.start}
       set={(n) => p.session.orders.setFact({ fact: fact.id, start: n, counts: fact.counts })}
     />
-    <label class="ml-auto flex items-center gap-1">
-      <input
-        type="checkbox"
-        class="accent-saffron"
-        checked={fact.counts}
-        onchange={(e) =>
-          p.session.orders.setFact({ fact: fact.id, start: fact.start, counts: e.currentTarget.checked })}
-      />
-      a number
-    </label>
   </span>
+  <FactSort {p} {fact} />
   {#if fact.named.length > 0}
     <details open={!now && fact.named.length <= FEW}>
       <summary class="cursor-pointer text-small text-soft figures">

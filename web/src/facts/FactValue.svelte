@@ -1,23 +1,25 @@
 <script lang="ts">
-  import { MEASURES } from '../core/types.gen';
+  import type { FactView } from '../core/types.gen';
 
+  /** A value of a fact: yes or no, a number within its range, or one of its words. */
   interface Props {
     label: string;
-    /** Whether it is a number, else yes or no. */
-    counts: boolean;
+    fact: FactView;
     value: number;
     set: (value: number) => void;
   }
-  let { label, counts, value, set }: Props = $props();
+  let { label, fact, value, set }: Props = $props();
+
+  const words = $derived(fact.counts ? fact.words : ['no', 'yes']);
 </script>
 
-{#if counts}
+{#if words.length === 0}
   <input
     type="number"
     class="h-7 w-20 rounded-inner border border-line bg-sheet px-1 figures"
     aria-label={label}
-    min={MEASURES.factValue.least}
-    max={MEASURES.factValue.most}
+    min={fact.least}
+    max={fact.most}
     {value}
     onchange={(e) => {
       const n = Math.round(e.currentTarget.valueAsNumber);
@@ -27,12 +29,11 @@
   />
 {:else}
   <select
-    class="h-7 rounded-inner border border-line bg-sheet px-1"
+    class="h-7 max-w-40 rounded-inner border border-line bg-sheet px-1"
     aria-label={label}
-    value={value > 0 ? 1 : 0}
+    value={Math.max(0, Math.min(value, words.length - 1))}
     onchange={(e) => set(Number(e.currentTarget.value))}
   >
-    <option value={0}>no</option>
-    <option value={1}>yes</option>
+    {#each words as word, i (i)}<option value={i}>{word}</option>{/each}
   </select>
 {/if}

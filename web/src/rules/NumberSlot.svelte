@@ -2,7 +2,7 @@
   import { MEASURES, type AskableView, type RulePartForm } from '../core/types.gen';
   import Choose from '../conditions/Choose.svelte';
   import MeasureField from '../ui/MeasureField.svelte';
-  import { isFact } from './slots';
+  import { factWords, wordOf } from './slots';
 
   /** A number in a sentence: a time, how often, how likely, or what a fact becomes. */
   interface Props {
@@ -13,6 +13,7 @@
   }
   let { of, form, seconds, set }: Props = $props();
 
+  const words = $derived(form.moment === 'fact-reached' ? factWords(of, form.thing) : null);
   const timed = $derived(form.does === 'wait' || form.moment === 'area-stayed');
 </script>
 
@@ -23,19 +24,11 @@
     value={seconds}
     change={(n) => set({}, n)}
   />
-{:else if form.moment === 'fact-reached' && isFact(of, form)}
+{:else if words}
   <Choose
     label="What it becomes"
-    value={(form.number ?? 0) > 0 ? '1' : '0'}
-    choices={[
-      {
-        heading: '',
-        list: [
-          { key: '1', name: 'yes' },
-          { key: '0', name: 'no' },
-        ],
-      },
-    ]}
+    value={wordOf(words, form.number ?? 0)}
+    choices={words}
     change={(n) => set({ number: Number(n) })}
   />
 {:else}

@@ -10,7 +10,7 @@
   import NumberSlot from './NumberSlot.svelte';
   import SlotPopover from './SlotPopover.svelte';
   import SubjectSlot from './SubjectSlot.svelte';
-  import { isChoices, isChosen, isFact, momentChoices } from './slots';
+  import { factWords, isChoices, isChosen, momentChoices, wordOf } from './slots';
 
   /** What is chosen in a place of a sentence. */
   interface Props {
@@ -132,19 +132,12 @@
           change={(moment) => set({ moment })}
         />
       {:else if word.slot === 'value'}
-        {#if isFact(of, form) && (form.how ?? 'is') === 'is' && form.value?.is === 'number'}
+        {@const words = factWords(of, form.thing)}
+        {#if words && (form.how ?? 'is') === 'is' && form.value?.is === 'number'}
           <Choose
             label="What it becomes"
-            value={(form.value.number ?? 0) > 0 ? '1' : '0'}
-            choices={[
-              {
-                heading: '',
-                list: [
-                  { key: '1', name: 'yes' },
-                  { key: '0', name: 'no' },
-                ],
-              },
-            ]}
+            value={wordOf(words, form.value.number ?? 0)}
+            choices={words}
             change={(n) => set({ value: { is: 'number', number: Number(n) } })}
           />
         {:else}

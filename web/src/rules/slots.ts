@@ -1,9 +1,22 @@
 import type { AskableView, RulePartForm } from '../core/types.gen';
 import { choicesOf, typesOf, type Choices } from '../conditions/forms';
 
-/** Whether a part is about a fact that is yes or no. */
-export const isFact = (of: AskableView, form: RulePartForm): boolean =>
-  of.facts.some((f) => f.id === form.thing && !f.counts);
+/** What the values of a fact are called, as a choice by their numbers: of one that is yes or no, or one of some words; null for a number as such. */
+export function factWords(of: AskableView, fact: string | undefined): Choices[] | null {
+  const is = of.facts.find((f) => f.id === fact);
+  if (!is || (is.counts && is.words.length === 0)) return null;
+  const list = is.counts
+    ? is.words.map((name, i) => ({ key: String(i), name }))
+    : [
+        { key: '1', name: 'yes' },
+        { key: '0', name: 'no' },
+      ];
+  return [{ heading: '', list }];
+}
+
+/** Which of these a number stands for. */
+export const wordOf = (choices: Choices[], n: number): string =>
+  String(Math.max(0, Math.min(n, (choices[0]?.list.length ?? 1) - 1)));
 
 /** What becomes of a piece, as a choice. */
 export const isChosen = (form: RulePartForm): string => `${form.does ?? ''}:${form.is ?? ''}`;
