@@ -38,7 +38,7 @@ type known struct {
 	thing world.ID
 }
 
-// A range is what something can be: from least to most, but for some.
+// A span is what something can be: from least to most, but for some.
 type span struct {
 	of          known
 	least, most int

@@ -191,7 +191,7 @@ func (w *ruling) condition(p *logic.Part, c logic.Condition) {
 type inside struct {
 	// straight says that it is done each time the rule goes.
 	straight bool
-	// again is how many actions lie round it that go round without a wait.
+	// again says that an action lies round it that goes round without a wait.
 	again bool
 }
 

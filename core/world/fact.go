@@ -142,10 +142,11 @@ func Conditional(of ID) bool { k := kind.Of(of); return k != nil && !k.Always }
 // Values are the properties of a fact.
 func (f *Fact) Values() []Value { return append(valuesOf(f, factFields), factRange.values(f)...) }
 
-// The fields of a fact that are stored only where they are set, so that facts are as they were before they had a range or words.
+// The fields of a fact that are stored only where they are set, so that facts are as they were before they had a range or words. Stored steps of long ago
+// give facts other fields, which is refused still.
 const (
-	factReach Field = 4
-	factWords Field = 5
+	factReach Field = 62
+	factWords Field = 63
 )
 
 var factRange = &further[Fact]{
