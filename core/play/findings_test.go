@@ -14,7 +14,7 @@ import (
 func TestNoFalseFindings(t *testing.T) {
 	worlds, rules := uint64(1150), 0
 	if testing.Short() {
-		worlds = 100
+		worlds = 30
 	}
 	went, said := map[world.ID]bool{}, 0
 	for seed := range worlds {

@@ -15,7 +15,11 @@ import (
 // What was recorded is played again as it was: each time that a rule was to begin, with what came of it, between any two ticks, over changes of the document and bringing the player
 // elsewhere; what is shown stays as it is.
 func TestAgain(t *testing.T) {
-	for seed := range uint64(60) {
+	worlds := uint64(60)
+	if testing.Short() {
+		worlds = 10
+	}
+	for seed := range worlds {
 		d, err := generate.Ruled(seed)
 		if err != nil {
 			t.Fatal(err)
