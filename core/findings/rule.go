@@ -41,6 +41,8 @@ func (w *ruling) whole(r *world.Rule) {
 		w.kind = kind.Of(r.Home)
 	}
 	if r.HomeSort != kind.NoThing && w.of(r.HomeSort, r.Home) == nil {
+		// That says enough of how it begins.
+		w.begins = true
 		w.found(Homeless, nil)
 		return
 	}

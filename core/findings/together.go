@@ -28,7 +28,7 @@ func together(d *world.Document, rules, pieces []*look) (list []Finding) {
 	round := goRound(rules, at)
 	for _, l := range rules {
 		ref := world.RuleRef(l.rule.ID)
-		if !l.rule.Off && !l.begins && !asked[l.rule.ID] && len(l.list) == 0 {
+		if !l.rule.Off && !l.begins && !asked[l.rule.ID] && len(l.hears) == 0 {
 			list = append(list, Finding{Fault: NeverBegins, Of: ref})
 		}
 		list = append(list, l.list...)

@@ -378,7 +378,7 @@ func hostilePage(t *testing.T) *page.Page {
 	pagetest.Order(p, holding.Select{Thing: pagetest.Thing("piece", m.ID, lift.ID)})
 	pagetest.Order(p, places.AddTrackPoint{X: 10*16 + 8, Y: 5*16 + 8})
 	pagetest.Order(p, supplies.MakeMedley{Tiles: []int{1, 2}})
-	pagetest.Order(p, memory.MakeFact{Name: "Lit", Counts: true})
+	pagetest.Order(p, memory.MakeFact{Name: "Lit", Sort: world.ANumber})
 	pagetest.Order(p, memory.MakeItem{Name: "Lamp oil"})
 	pagetest.Order(p, tilework.MakeProperty{Name: "Damp", Type: 1})
 	pagetest.Order(p, playing.SetMovement{Term: "speed", Value: 6})

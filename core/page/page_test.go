@@ -83,7 +83,7 @@ func TestAnyHands(t *testing.T) {
 			case 9:
 				d := p.Document()
 				m := d.Maps[r.IntN(len(d.Maps))]
-				fact, n, yes := world.ID(0), r.IntN(3), r.IntN(2) == 0
+				fact, n := world.ID(0), r.IntN(3)
 				if len(d.Facts) > 0 {
 					fact = d.Facts[r.IntN(len(d.Facts))].ID
 				}
@@ -91,8 +91,9 @@ func TestAnyHands(t *testing.T) {
 					pagetest.Set(p, m.Pieces[r.IntN(len(m.Pieces))], []string{"sets", "sets-how", "sets-by"}[r.IntN(3)], r.IntN(4))
 					break
 				}
-				pagetest.Order(p, []page.Order{memory.MakeFact{Name: "Lit", Counts: yes}, memory.SetFact{Fact: page.ID(fact), Start: n, Counts: yes},
-					memory.SetFactInPlay{Fact: page.ID(fact), Value: n}, things.Delete{Thing: pagetest.Thing("fact", 0, fact)}}[r.IntN(4)])
+				pagetest.Order(p, []page.Order{memory.MakeFact{Name: "Lit", Sort: n}, memory.SetFact{Fact: page.ID(fact), Start: n}, memory.SetFactSort{Fact: page.ID(fact), Sort: n},
+					memory.SetFactRange{Fact: page.ID(fact), Least: -n, Most: n}, memory.SetFactWords{Fact: page.ID(fact), Typed: "cold, warm, hot"},
+					memory.SetFactInPlay{Fact: page.ID(fact), Value: n}, things.Delete{Thing: pagetest.Thing("fact", 0, fact)}}[r.IntN(7)])
 			}
 			view.SceneOf(p)
 			view.StateOf(p)

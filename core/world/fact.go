@@ -10,8 +10,15 @@ import (
 	"azzel/core/pack"
 )
 
-// FactSorts are the words for what a fact is: yes or no, a number, or one of some words.
-var FactSorts = [...]string{"yes or no", "a number", "one of some words"}
+// FactSorts are the words for what a fact is, by its sort.
+var FactSorts = [...]string{YesOrNo: "yes or no", ANumber: "a number", OneOfWords: "one of some words"}
+
+// The sorts of facts.
+const (
+	YesOrNo = iota
+	ANumber
+	OneOfWords
+)
 
 // A Fact is something that the game remembers: yes or no, a number within a range, or one of some words.
 type Fact struct {
@@ -32,11 +39,11 @@ type Fact struct {
 func (f *Fact) Sort() int {
 	switch {
 	case len(f.Words) > 0:
-		return 2
+		return OneOfWords
 	case f.Counts:
-		return 1
+		return ANumber
 	}
-	return 0
+	return YesOrNo
 }
 
 // Reach are the least and the most that the fact can be.
@@ -67,9 +74,9 @@ func (f *Fact) Bound(n int) int {
 func (f *Fact) Range() string {
 	least, most := f.Reach()
 	switch f.Sort() {
-	case 0:
-		return FactSorts[0]
-	case 1:
+	case YesOrNo:
+		return FactSorts[YesOrNo]
+	case ANumber:
 		return fmt.Sprintf("%d to %d", least, most)
 	}
 	return "one of " + strings.Join(f.Words, ", ")

@@ -20,10 +20,11 @@ type FactView struct {
 	Sort   int  `json:"sort"`
 	Counts bool `json:"counts"`
 	Start  int  `json:"start"`
-	// Least and Most are what it can be, Words what its numbers are called, if it is one of some words.
+	// Least and Most are what it can be, Words what its numbers are called, if it is one of some words, Typed the same as they are typed.
 	Least int      `json:"least"`
 	Most  int      `json:"most"`
 	Words []string `json:"words"`
+	Typed string   `json:"typed"`
 	// Sets and Asks are how many set it and ask for it.
 	Sets  int          `json:"sets"`
 	Asks  int          `json:"asks"`
@@ -36,7 +37,7 @@ func ViewFacts(d *world.Document, namings map[world.ID][]world.Naming) []FactVie
 	list := []FactView{}
 	for _, f := range d.Facts {
 		named := namings[f.ID]
-		v := FactView{ID: page.FormatID(f.ID), Name: f.Name, Sort: f.Sort(), Counts: f.Counts, Start: f.Start, Words: append([]string{}, f.Words...)}
+		v := FactView{ID: page.FormatID(f.ID), Name: f.Name, Sort: f.Sort(), Counts: f.Counts, Start: f.Start, Words: append([]string{}, f.Words...), Typed: strings.Join(f.Words, ", ")}
 		v.Least, v.Most = f.Reach()
 		v.Named, v.More = viewNamings(d, named)
 		for _, by := range named {
@@ -81,43 +82,69 @@ func NewFact(a page.Author, name string) (world.ID, edit.Part) {
 	return id, edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: id}, Values: fact.Values()}
 }
 
-// MakeFact makes a fact of a name: a number if it counts, one of some words if it has them, else yes or no.
+// MakeFact makes a fact of a name and a sort, one of world.FactSorts by its number.
 type MakeFact struct {
-	Name   string   `json:"name"`
-	Counts bool     `json:"counts"`
-	Words  []string `json:"words,omitempty"`
+	Name string `json:"name"`
+	Sort int    `json:"sort"`
 }
 
 // Do implements Order.
 func (o MakeFact) Do(p *page.Page) page.Changed {
 	_, put := NewFact(p.Author(), strings.TrimSpace(o.Name))
-	parts := []edit.Part{put}
-	if ref := put.(edit.Put).Ref; o.Counts {
-		parts = append(parts, edit.Changes(ref, (&world.Fact{}).Values(), (&world.Fact{Counts: true, Words: o.Words}).Values())...)
+	is := world.Fact{}
+	if err := setSort(&is, o.Sort); err != nil {
+		return p.Fail(err)
 	}
+	parts := append([]edit.Part{put}, edit.Changes(put.(edit.Put).Ref, (&world.Fact{}).Values(), is.Values())...)
 	return p.Do(edit.Edit{Label: "make a fact", Parts: parts})
 }
 
-// SetFact says what a fact is when play begins, and whether it is a number.
+// proposedWords are those of a fact that has just become one of some words.
+var proposedWords = []string{"first", "second"}
+
+// setSort makes a fact one of a sort, with nothing set of that yet.
+func setSort(f *world.Fact, sort int) error {
+	if sort < 0 || sort >= len(world.FactSorts) {
+		return page.ErrUnknown
+	}
+	f.Counts, f.Least, f.Most, f.Words = sort != world.YesOrNo, 0, 0, nil
+	if sort == world.OneOfWords {
+		f.Words = proposedWords
+	}
+	return nil
+}
+
+// SetFact says what a fact is when play begins.
 type SetFact struct {
-	Fact   page.ID `json:"fact"`
-	Start  int     `json:"start"`
-	Counts bool    `json:"counts"`
+	Fact  page.ID `json:"fact"`
+	Start int     `json:"start"`
 }
 
 // Do implements Order.
 func (o SetFact) Do(p *page.Page) page.Changed {
-	ref := world.Ref{Sort: world.SortFact, ID: world.ID(o.Fact)}
-	f := p.Doc().Fact(ref.ID)
+	f := p.Doc().Fact(world.ID(o.Fact))
 	if f == nil {
 		return p.Fail(world.ErrGone)
 	}
 	next := *f
-	if next.Start, next.Counts = o.Start, o.Counts; o.Counts != f.Counts {
-		next.Least, next.Most, next.Words = 0, 0, nil
-		next.Start = next.Bound(o.Start)
-	}
-	return p.Change(f.Name, edit.Changes(ref, f.Values(), next.Values()))
+	next.Start = o.Start
+	return p.Change(f.Name, edit.Changes(world.Ref{Sort: world.SortFact, ID: f.ID}, f.Values(), next.Values()))
+}
+
+// SetFactSort says of which sort a fact is, one of world.FactSorts by its number.
+type SetFactSort struct {
+	Fact page.ID `json:"fact"`
+	Sort int     `json:"sort"`
+}
+
+// Do implements Order.
+func (o SetFactSort) Do(p *page.Page) page.Changed {
+	return changeFact(p, o.Fact, func(f *world.Fact) error {
+		if f.Sort() == o.Sort {
+			return nil
+		}
+		return setSort(f, o.Sort)
+	})
 }
 
 // SetFactRange says what a fact that is a number can be. What it starts with becomes the nearest to that.
@@ -130,7 +157,7 @@ type SetFactRange struct {
 // Do implements Order.
 func (o SetFactRange) Do(p *page.Page) page.Changed {
 	return changeFact(p, o.Fact, func(f *world.Fact) error {
-		if f.Sort() != 1 {
+		if f.Sort() != world.ANumber {
 			return fmt.Errorf("%s is %s: let it be a number first", f.Name, world.FactSorts[f.Sort()])
 		}
 		if f.Least, f.Most = o.Least, o.Most; o.Least == 0 && o.Most == limit.FactValue {
@@ -142,21 +169,27 @@ func (o SetFactRange) Do(p *page.Page) page.Changed {
 	})
 }
 
-// SetFactWords says of which words a fact is one; of none it is a number. What it was by its number it is still, as far as there is a word for that.
+// SetFactWords says of which words a fact is one, as they are typed: with commas between. What it was by its number it is still, as far as there is a word for
+// that.
 type SetFactWords struct {
-	Fact  page.ID  `json:"fact"`
-	Words []string `json:"words"`
+	Fact  page.ID `json:"fact"`
+	Typed string  `json:"typed"`
 }
 
 // Do implements Order.
 func (o SetFactWords) Do(p *page.Page) page.Changed {
 	return changeFact(p, o.Fact, func(f *world.Fact) error {
-		if len(o.Words) > limit.FactWords {
-			return fmt.Errorf("%s is one of 2 to %d words, not of %d", f.Name, limit.FactWords, len(o.Words))
+		if f.Sort() != world.OneOfWords {
+			return fmt.Errorf("%s is %s: let it be one of some words first", f.Name, world.FactSorts[f.Sort()])
 		}
-		f.Words, f.Least, f.Most, f.Counts = nil, 0, 0, true
-		for _, word := range o.Words {
-			f.Words = append(f.Words, strings.TrimSpace(word))
+		f.Words = nil
+		for word := range strings.SplitSeq(o.Typed, ",") {
+			if word = strings.TrimSpace(word); word != "" {
+				f.Words = append(f.Words, word)
+			}
+		}
+		if n := len(f.Words); n < 2 || n > limit.FactWords {
+			return fmt.Errorf("%s is one of 2 to %d words, not of %d", f.Name, limit.FactWords, n)
 		}
 		return nil
 	})

@@ -59,7 +59,7 @@ func TestFactsOfAPage(t *testing.T) {
 			t.Errorf("%s: %s", word, says)
 		}
 	}
-	pagetest.Order(p, memory.MakeFact{Name: " Moths seen ", Counts: true})
+	pagetest.Order(p, memory.MakeFact{Name: " Moths seen ", Sort: world.ANumber})
 	fuse, pane, gate := pagetest.Place(p, world.Collectible, 7, 9), pagetest.Place(p, world.Breakable, 9, 9), pagetest.Place(p, world.Exit, 12, 9)
 	pagetest.Order(p, things.Rename{Thing: pagetest.Thing("piece", m.ID, fuse.ID), Name: "Fuse"})
 	// The last choice makes a fact, called as what happens to the piece.
@@ -107,7 +107,7 @@ func TestFactsOfAPage(t *testing.T) {
 	id := page.FormatID(taken.ID)
 	for _, bad := range []page.Order{
 		memory.SetFact{Fact: page.ID(taken.ID), Start: 2}, memory.SetFact{Fact: 99, Start: 1}, memory.SetFactInPlay{Fact: page.ID(taken.ID), Value: 1},
-		memory.SetFact{Fact: page.ID(seen.ID), Start: 1_000_000, Counts: true}, things.Rename{Thing: pagetest.Thing("fact", 0, taken.ID), Name: " "}, things.Delete{Thing: pagetest.Thing("fact", 0, 99)},
+		memory.SetFact{Fact: page.ID(seen.ID), Start: 1_000_000}, things.Rename{Thing: pagetest.Thing("fact", 0, taken.ID), Name: " "}, things.Delete{Thing: pagetest.Thing("fact", 0, 99)},
 	} {
 		before := p.Document()
 		if pagetest.Order(p, bad); p.Document() != before || pagetest.Said(p) == "" {
@@ -237,8 +237,8 @@ func TestFactsGoWithPieces(t *testing.T) {
 // A fact gets words and a range, also as it is made, each in one step that is taken back and brought back; what can't be is refused in words.
 func TestFactSortsOfAPage(t *testing.T) {
 	p := pagetest.FromTheSide(t)
-	pagetest.Order(p, memory.MakeFact{Name: "Pipe", Counts: true, Words: []string{"cold", "warm"}})
-	pagetest.Order(p, memory.MakeFact{Name: "Warmth", Counts: true})
+	pagetest.Order(p, memory.MakeFact{Name: "Pipe", Sort: world.OneOfWords})
+	pagetest.Order(p, memory.MakeFact{Name: "Warmth", Sort: world.ANumber})
 	if len(p.Document().Facts) != 2 {
 		t.Fatalf("there are %d facts: %s", len(p.Document().Facts), pagetest.Said(p))
 	}
@@ -254,12 +254,12 @@ func TestFactSortsOfAPage(t *testing.T) {
 		order page.Order
 		want  string
 	}{
-		{memory.SetFactRange{Fact: warmth, Least: 3, Most: 8}, "one of cold, warm, cold; 3 to 8, 3"},
-		{memory.SetFactWords{Fact: pipe, Words: []string{" hot ", "cold", "warm"}}, "one of hot, cold, warm, hot; 3 to 8, 3"},
-		{memory.SetFact{Fact: pipe, Start: 2, Counts: true}, "one of hot, cold, warm, warm; 3 to 8, 3"},
-		{memory.SetFactWords{Fact: pipe, Words: []string{"hot", "cold"}}, "one of hot, cold, cold; 3 to 8, 3"},
-		{memory.SetFactWords{Fact: pipe}, "0 to 999999, 1; 3 to 8, 3"},
-		{memory.SetFact{Fact: warmth, Start: 3}, "0 to 999999, 1; yes or no, yes"},
+		{memory.SetFactRange{Fact: warmth, Least: 3, Most: 8}, "one of first, second, first; 3 to 8, 3"},
+		{memory.SetFactWords{Fact: pipe, Typed: " hot ,cold,, warm,"}, "one of hot, cold, warm, hot; 3 to 8, 3"},
+		{memory.SetFact{Fact: pipe, Start: 2}, "one of hot, cold, warm, warm; 3 to 8, 3"},
+		{memory.SetFactWords{Fact: pipe, Typed: "hot, cold"}, "one of hot, cold, cold; 3 to 8, 3"},
+		{memory.SetFactSort{Fact: pipe, Sort: world.ANumber}, "0 to 999999, 1; 3 to 8, 3"},
+		{memory.SetFactSort{Fact: warmth}, "0 to 999999, 1; yes or no, yes"},
 	} {
 		before := says()
 		if pagetest.Order(p, step.order); says() != step.want {
@@ -274,13 +274,19 @@ func TestFactSortsOfAPage(t *testing.T) {
 			t.Fatalf("%+v brought back: %s, not %s", step.order, says(), step.want)
 		}
 	}
-	for _, bad := range []page.Order{
-		memory.SetFactWords{Fact: pipe, Words: []string{"one"}}, memory.SetFactWords{Fact: pipe, Words: []string{"a", "a"}}, memory.SetFactWords{Fact: pipe, Words: make([]string, 40)},
-		memory.SetFactRange{Fact: pipe, Least: 9, Most: 3}, memory.SetFactRange{Fact: pipe}, memory.SetFactRange{Fact: warmth, Least: 1, Most: 3}, memory.SetFactRange{Fact: 99, Most: 3},
-	} {
-		before := says()
-		if pagetest.Order(p, bad); says() != before || pagetest.Said(p) == "" {
-			t.Errorf("%+v was done, or not done without a word", bad)
+	refused := func(list ...page.Order) {
+		t.Helper()
+		for _, bad := range list {
+			before := p.Document()
+			if pagetest.Order(p, bad); p.Document() != before || pagetest.Said(p) == "" {
+				t.Errorf("%+v was done, or not done without a word", bad)
+			}
 		}
 	}
+	refused(
+		memory.SetFactWords{Fact: pipe, Typed: "a, b"}, memory.SetFactSort{Fact: pipe, Sort: 3}, memory.SetFactSort{Fact: 99}, memory.MakeFact{Name: "Dew", Sort: -1},
+		memory.SetFactRange{Fact: pipe, Least: 9, Most: 3}, memory.SetFactRange{Fact: pipe}, memory.SetFactRange{Fact: warmth, Least: 1, Most: 3}, memory.SetFactRange{Fact: 99, Most: 3},
+	)
+	pagetest.Order(p, memory.SetFactSort{Fact: pipe, Sort: world.OneOfWords})
+	refused(memory.SetFactWords{Fact: pipe, Typed: "one"}, memory.SetFactWords{Fact: pipe, Typed: "a, a"}, memory.SetFactWords{Fact: pipe, Typed: strings.Repeat("a,", 40)}, memory.SetFactWords{Fact: pipe})
 }

@@ -27,7 +27,7 @@ func shed(t *testing.T) (*page.Page, *world.Rule) {
 	t.Helper()
 	p := pagetest.Open(t, 7)
 	pagetest.Order(p, memory.MakeFact{Name: "Lamps lit"})
-	pagetest.Order(p, memory.MakeFact{Name: "Labels found", Counts: true})
+	pagetest.Order(p, memory.MakeFact{Name: "Labels found", Sort: world.ANumber})
 	pagetest.Order(p, memory.MakeItem{Name: "Fuse"})
 	m := p.Document().Maps[0]
 	var parts []edit.Part

@@ -279,7 +279,7 @@ func Moment(d *world.Document, r *logic.Rule, m *logic.Moment) []Word {
 		s.thing(world.SortFact, m.Thing).value(SlotMoment, is.Name)
 	case logic.FactReached:
 		says := strconv.Itoa(m.Number)
-		if f := d.Fact(m.Thing); f != nil && f.Sort() != 1 {
+		if f := d.Fact(m.Thing); f != nil && f.Sort() != world.ANumber {
 			says = f.Says(f.Bound(m.Number))
 		}
 		s.thing(world.SortFact, m.Thing).value(SlotMoment, is.Name).value(SlotNumber, says)

@@ -447,6 +447,10 @@ export class Orders {
     return this.give('setFact', o, []);
   }
 
+  setFactSort(o: T.SetFactSort): Promise<T.Reply> {
+    return this.give('setFactSort', o, []);
+  }
+
   setFactRange(o: T.SetFactRange): Promise<T.Reply> {
     return this.give('setFactRange', o, []);
   }

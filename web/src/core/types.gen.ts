@@ -951,14 +951,17 @@ export interface SetItemMost {
 
 export interface MakeFact {
   name: string;
-  counts: boolean;
-  words?: string[];
+  sort: number;
 }
 
 export interface SetFact {
   fact: string;
   start: number;
-  counts: boolean;
+}
+
+export interface SetFactSort {
+  fact: string;
+  sort: number;
 }
 
 export interface SetFactRange {
@@ -969,7 +972,7 @@ export interface SetFactRange {
 
 export interface SetFactWords {
   fact: string;
-  words: string[];
+  typed: string;
 }
 
 export interface StartPlay {
@@ -1419,6 +1422,7 @@ export interface FactView {
   least: number;
   most: number;
   words: string[];
+  typed: string;
   sets: number;
   asks: number;
   named: NamingView[];

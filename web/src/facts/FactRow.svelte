@@ -64,7 +64,7 @@
       label="{fact.name} starts with"
       {fact}
       value={fact.start}
-      set={(n) => p.session.orders.setFact({ fact: fact.id, start: n, counts: fact.counts })}
+      set={(n) => p.session.orders.setFact({ fact: fact.id, start: n })}
     />
   </span>
   <FactSort {p} {fact} />

@@ -5,14 +5,10 @@
   /** What a fact is: yes or no, a number with its range, or one of some words. */
   let { p, fact }: { p: Project; fact: FactView } = $props();
 
+  /** Those of FACT_SORTS of which more is set. */
+  const NUMBER = 1;
   const WORDS = 2;
   const { orders } = $derived(p.session);
-
-  function choose(sort: number): void {
-    if (sort === WORDS) void orders.setFactWords({ fact: fact.id, words: ['first', 'second'] });
-    else if (fact.sort === WORDS && sort === 1) void orders.setFactWords({ fact: fact.id, words: [] });
-    else void orders.setFact({ fact: fact.id, start: fact.start, counts: sort === 1 });
-  }
 
   function reach(input: HTMLInputElement, change: (n: number) => { least: number; most: number }): void {
     const n = Math.round(input.valueAsNumber);
@@ -27,11 +23,11 @@
     class="h-7 rounded-inner border border-line bg-sheet px-1"
     aria-label="What {fact.name} is"
     value={fact.sort}
-    onchange={(e) => choose(Number(e.currentTarget.value))}
+    onchange={(e) => orders.setFactSort({ fact: fact.id, sort: Number(e.currentTarget.value) })}
   >
     {#each FACT_SORTS as label, i (i)}<option value={i}>{label}</option>{/each}
   </select>
-  {#if fact.sort === 1}
+  {#if fact.sort === NUMBER}
     <span class="text-soft">from</span>
     <input
       type="number"
@@ -57,15 +53,8 @@
       class="h-7 min-w-0 flex-1 rounded-inner border border-line bg-sheet px-2"
       aria-label="Words of {fact.name}, with commas between"
       title="In their order, with commas between"
-      value={fact.words.join(', ')}
-      onchange={(e) =>
-        orders.setFactWords({
-          fact: fact.id,
-          words: e.currentTarget.value
-            .split(',')
-            .map((word) => word.trim())
-            .filter((word) => word !== ''),
-        })}
+      value={fact.typed}
+      onchange={(e) => orders.setFactWords({ fact: fact.id, typed: e.currentTarget.value })}
     />
   </label>
 {/if}

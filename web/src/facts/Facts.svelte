@@ -30,7 +30,7 @@
 
   function make(event: SubmitEvent): void {
     event.preventDefault();
-    void p.session.orders.makeFact({ name, counts: sort > 0, ...(sort === 2 ? { words: ['first', 'second'] } : {}) });
+    void p.session.orders.makeFact({ name, sort });
     name = '';
   }
 </script>
