@@ -157,28 +157,18 @@ func (g *glance) box() text.Box {
 	return text.BoxFor(b.w, b.h)
 }
 
-// FactWords implements words.Source: what a fact is when play begins.
-func (g *glance) FactWords(id kind.ID) string {
-	if f := g.fact(id); f != nil {
-		return f.Says(f.Start)
-	}
-	return ""
-}
-
-// ItemWords implements words.Source: none.
-func (g *glance) ItemWords(kind.ID) string { return "0" }
-
 // said finds what is wrong with a text that the player reads; line says that it is an answer.
 func (g *glance) said(t words.Text, line bool, found func(f Fault, sort kind.Thing, id world.ID, letters string)) {
 	if len(t) == 0 {
 		return
 	}
 	t.Refers(func(sort kind.Thing, id world.ID) {
+		// What it is when play begins is read below.
 		if g.of(sort, id) == nil {
 			found(Gone, sort, id, "")
 		}
 	})
-	said, b := t.Say(g), g.box()
+	said, b := t.Say(world.AtFirst{Document: g.d}), g.box()
 	switch {
 	case line && len(text.Break(said, b.Choice())) > 1:
 		found(TooLongAnswer, 0, 0, "")

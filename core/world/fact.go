@@ -240,3 +240,22 @@ func (d *Document) checkFact(f *Fact) error {
 	}
 	return nil
 }
+
+// AtFirst fills words with what facts are when play begins, and with no items. It implements words.Source.
+type AtFirst struct{ *Document }
+
+// FactWords implements words.Source.
+func (d AtFirst) FactWords(id ID) string {
+	if f := d.Fact(id); f != nil {
+		return f.Says(f.Start)
+	}
+	return ""
+}
+
+// ItemWords implements words.Source.
+func (d AtFirst) ItemWords(id ID) string {
+	if d.Item(id) == nil {
+		return ""
+	}
+	return "0"
+}

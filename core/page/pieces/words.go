@@ -64,7 +64,7 @@ const mostLacking = 12
 func (q CheckWords) said(p *page.Page) (said string, wrong []string, err error) {
 	t, wrong, err := wording.ReadWords(p.Doc(), q.Typed, nil)
 	if err == nil {
-		said = t.Say(atFirst{p.Doc()})
+		said = t.Say(world.AtFirst{Document: p.Doc()})
 	}
 	return said, wrong, err
 }
@@ -92,25 +92,6 @@ type Fillings struct{}
 
 // Answer implements Question.
 func (Fillings) Answer(p *page.Page) any { return wording.Fillings(p.Doc()) }
-
-// atFirst fills words with what facts are when play begins, and with no items.
-type atFirst struct{ d *world.Document }
-
-// FactWords implements words.Source.
-func (s atFirst) FactWords(id kind.ID) string {
-	if f := s.d.Fact(id); f != nil {
-		return f.Says(f.Start)
-	}
-	return ""
-}
-
-// ItemWords implements words.Source.
-func (s atFirst) ItemWords(id kind.ID) string {
-	if s.d.Item(id) == nil {
-		return ""
-	}
-	return "0"
-}
 
 // wordsField is a property that is what the player reads.
 func wordsField(d *world.Document, p *world.Piece, h kind.Has) FieldView {
