@@ -12,10 +12,11 @@ import (
 	"azzel/store"
 )
 
-// How the database is watched: it is asked so often, and is taken to be away when it has not answered in time.
+// How the database is watched: it is asked so often, and is taken to be away when it can't be reached, or has not
+// answered in time. A busy machine may answer after a second, and whatever is being done ends when the database is away.
 const (
 	askEvery   = 500 * time.Millisecond
-	answerTime = time.Second
+	answerTime = 5 * time.Second
 	// mostPatience is the longest pause between two tries to start the database again.
 	mostPatience = 30 * time.Second
 )

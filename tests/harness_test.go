@@ -134,7 +134,7 @@ func (s *site) windowIn(profile *rod.Browser, path string) *window {
 		func(e *proto.LogEntryAdded) {
 			// A refusal is shown on the page; that the browser notes it too is its way.
 			if e.Entry.Level == proto.LogLogEntryLevelError && !strings.Contains(e.Entry.Text, "status of 422") {
-				w.note(e.Entry.Text)
+				w.note(e.Entry.Text + " " + e.Entry.URL)
 			}
 		},
 		func(e *proto.RuntimeConsoleAPICalled) {
