@@ -70,8 +70,8 @@ func (c Camera) check() error {
 	return nil
 }
 
-func cameraFields() []field[Project] {
-	return []field[Project]{
+func cameraFields() []field[*Project] {
+	return []field[*Project]{
 		intsField(FieldCamera, func(p *Project) *int { return &p.Camera.FreeW }, func(p *Project) *int { return &p.Camera.FreeH },
 			func(p *Project) *int { return &p.Camera.Ahead }, func(p *Project) *int { return &p.Camera.Shake }),
 		boolField(FieldBeyond, func(p *Project) *bool { return &p.Camera.Beyond }),

@@ -26,47 +26,67 @@ type collection struct {
 	diff   func(out *Difference, old, now *Document)
 }
 
-// A listing says of a sort of thing how it is told apart, sorted and called.
-type listing[T any] struct {
-	id   func(*T) *ID
-	name func(*T) string
+// A listing says of a sort of thing how it is told apart, sorted and called. Like all that is done with things alike it is
+// of pointers to them: for those Go makes one function, not one for each sort.
+type listing[P any] struct {
+	id   func(P) *ID
+	name func(P) string
 	// order is what the list is sorted by: a creation number that is given, if
 	// numbered, else what the thing itself says.
-	order    func(*T) *int
+	order    func(P) *int
 	numbered bool
+	// empty makes a new one, copy another that is the same.
+	empty func() P
+	copy  func(P) P
+}
+
+// listed makes a listing of things that get creation numbers.
+func listed[T any](id func(*T) *ID, name func(*T) string, number func(*T) *int) listing[*T] {
+	return listing[*T]{id, name, number, true, func() *T { return new(T) }, copied[T]}
+}
+
+// unnumbered are things that say themselves where they stand.
+func (l listing[P]) unnumbered() listing[P] {
+	l.numbered = false
+	return l
+}
+
+func copied[T any](t *T) *T {
+	c := *t
+	return &c
 }
 
 // further are fields of a T that its table does not list, since there may be any number of them. What is not there has no bytes.
-type further[T any] struct {
-	values func(*T) []Value
+type further[P any] struct {
+	values func(P) []Value
 	is     func(Field) bool
-	set    func(*T, Value) error
+	set    func(P, Value) error
 }
 
-func collect[T any](sort Sort, most int, list func(*Document) *[]*T, fields []field[T], is listing[T]) collection {
+func collect[P any](sort Sort, most int, list func(*Document) *[]P, fields []field[P], is listing[P]) collection {
 	return collectFurther(sort, most, list, fields, is, nil)
 }
 
-func collectFurther[T any](sort Sort, most int, list func(*Document) *[]*T, fields []field[T], is listing[T], more *further[T]) collection {
+func collectFurther[P any](sort Sort, most int, list func(*Document) *[]P, fields []field[P], is listing[P], more *further[P]) collection {
 	for i, f := range fields {
-		if slices.ContainsFunc(fields[:i], func(g field[T]) bool { return g.number == f.number }) {
+		if slices.ContainsFunc(fields[:i], func(g field[P]) bool { return g.number == f.number }) {
 			panic(fmt.Sprintf("two properties of things of sort %d have the number %d", sort, f.number))
 		}
 	}
-	valuesOf := func(t *T, fields []field[T]) []Value {
+	valuesOf := func(t P, fields []field[P]) []Value {
 		values := valuesOf(t, fields)
 		if more != nil {
 			values = append(values, more.values(t)...)
 		}
 		return values
 	}
-	setOne := func(t *T, v Value) error {
+	setOne := func(t P, v Value) error {
 		if more != nil && more.is(v.Field) {
 			return more.set(t, v)
 		}
 		return setField(t, fields, v)
 	}
-	ref := func(t *T) Ref { return Ref{Sort: sort, ID: *is.id(t)} }
+	ref := func(t P) Ref { return Ref{Sort: sort, ID: *is.id(t)} }
 	return collection{
 		sort: sort, most: most,
 		clone: func(d *Document) { *list(d) = slices.Clone(*list(d)) },
@@ -77,13 +97,14 @@ func collectFurther[T any](sort Sort, most int, list func(*Document) *[]*T, fiel
 			return ids
 		},
 		values: func(d *Document, id ID) ([]Value, bool) {
-			if t := byID(*list(d), id, func(t *T) ID { return *is.id(t) }); t != nil {
-				return valuesOf(t, fields), true
+			i := slices.IndexFunc(*list(d), func(t P) bool { return *is.id(t) == id })
+			if i < 0 {
+				return nil, false
 			}
-			return nil, false
+			return valuesOf((*list(d))[i], fields), true
 		},
 		put: func(d *Draft, id ID, values []Value) error {
-			t := new(T)
+			t := is.empty()
 			*is.id(t) = id
 			for _, v := range values {
 				if err := setOne(t, v); err != nil {
@@ -94,11 +115,11 @@ func collectFurther[T any](sort Sort, most int, list func(*Document) *[]*T, fiel
 				d.number(is.order(t))
 			}
 			d.own[t] = true
-			*list(d.doc) = insert(*list(d.doc), t, func(t *T) int { return *is.order(t) })
+			*list(d.doc) = insert(*list(d.doc), t, func(t P) int { return *is.order(t) })
 			return nil
 		},
 		change: func(d *Draft, id ID, v Value) error {
-			t, err := mine(d, *list(d.doc), func(t *T) bool { return *is.id(t) == id })
+			t, err := owned(d, *list(d.doc), func(t P) bool { return *is.id(t) == id }, is.copy)
 			if err != nil {
 				return err
 			}
@@ -106,7 +127,7 @@ func collectFurther[T any](sort Sort, most int, list func(*Document) *[]*T, fiel
 		},
 		remove: func(d *Draft, id ID) bool {
 			before := len(*list(d.doc))
-			*list(d.doc) = slices.DeleteFunc(*list(d.doc), func(t *T) bool { return *is.id(t) == id })
+			*list(d.doc) = slices.DeleteFunc(*list(d.doc), func(t P) bool { return *is.id(t) == id })
 			return len(*list(d.doc)) < before
 		},
 		encode: func(d *Document, w *pack.Writer) {
@@ -117,9 +138,9 @@ func collectFurther[T any](sort Sort, most int, list func(*Document) *[]*T, fiel
 			}
 		},
 		diff: func(out *Difference, old, now *Document) {
-			compare(*list(old), *list(now), func(t *T) ID { return *is.id(t) },
-				func(t *T) { out.Removed = append(out.Removed, ref(t)) },
-				func(_, t *T) { out.Put = append(out.Put, Stored{ref(t), is.name(t), valuesOf(t, fields)}) })
+			compare(*list(old), *list(now), func(t P) ID { return *is.id(t) },
+				func(t P) { out.Removed = append(out.Removed, ref(t)) },
+				func(_, t P) { out.Put = append(out.Put, Stored{ref(t), is.name(t), valuesOf(t, fields)}) })
 		},
 	}
 }
@@ -127,36 +148,36 @@ func collectFurther[T any](sort Sort, most int, list func(*Document) *[]*T, fiel
 // tilesets come before the maps that are made of them, the others after. Where they
 // stand in this order they stand in a document's encoding.
 var tilesets = collect(SortTileset, limit.Tilesets, func(d *Document) *[]*Tileset { return &d.Tilesets }, tilesetFields,
-	listing[Tileset]{func(t *Tileset) *ID { return &t.ID }, func(t *Tileset) string { return t.Name }, func(t *Tileset) *int { return &t.First }, false})
+	listed(func(t *Tileset) *ID { return &t.ID }, func(t *Tileset) string { return t.Name }, func(t *Tileset) *int { return &t.First }).unnumbered())
 
 var collections = []collection{
 	tilesets,
 	collect(SortCrossing, limit.Crossings, func(d *Document) *[]*Crossing { return &d.Crossings }, crossingFields,
-		listing[Crossing]{func(c *Crossing) *ID { return &c.ID }, func(c *Crossing) string { return c.Name }, func(c *Crossing) *int { return &c.Number }, true}),
+		listed(func(c *Crossing) *ID { return &c.ID }, func(c *Crossing) string { return c.Name }, func(c *Crossing) *int { return &c.Number })),
 	collect(SortMedley, limit.Medleys, func(d *Document) *[]*Medley { return &d.Medleys }, medleyFields,
-		listing[Medley]{func(m *Medley) *ID { return &m.ID }, func(m *Medley) string { return m.Name }, func(m *Medley) *int { return &m.Number }, true}),
+		listed(func(m *Medley) *ID { return &m.ID }, func(m *Medley) string { return m.Name }, func(m *Medley) *int { return &m.Number })),
 	collect(SortCharacter, limit.Characters, func(d *Document) *[]*Character { return &d.Characters }, characterFields,
-		listing[Character]{func(c *Character) *ID { return &c.ID }, func(c *Character) string { return c.Name }, func(c *Character) *int { return &c.Number }, true}),
+		listed(func(c *Character) *ID { return &c.ID }, func(c *Character) string { return c.Name }, func(c *Character) *int { return &c.Number })),
 	collect(SortBond, limit.Bonds, func(d *Document) *[]*Bond { return &d.Bonds }, bondFields,
-		listing[Bond]{func(b *Bond) *ID { return &b.ID }, func(b *Bond) string { return b.Name }, func(b *Bond) *int { return &b.Number }, true}),
+		listed(func(b *Bond) *ID { return &b.ID }, func(b *Bond) string { return b.Name }, func(b *Bond) *int { return &b.Number })),
 	collect(SortPatch, limit.Patches, func(d *Document) *[]*Patch { return &d.Patches }, patchFields,
-		listing[Patch]{func(p *Patch) *ID { return &p.ID }, func(p *Patch) string { return p.Name }, func(p *Patch) *int { return &p.Number }, true}),
+		listed(func(p *Patch) *ID { return &p.ID }, func(p *Patch) string { return p.Name }, func(p *Patch) *int { return &p.Number })),
 	collect(SortProperty, limit.Properties, func(d *Document) *[]*Property { return &d.Properties }, propertyFields,
-		listing[Property]{func(p *Property) *ID { return &p.ID }, func(p *Property) string { return p.Name }, func(p *Property) *int { return &p.Number }, true}),
+		listed(func(p *Property) *ID { return &p.ID }, func(p *Property) string { return p.Name }, func(p *Property) *int { return &p.Number })),
 	collect(SortReplay, limit.Replays, func(d *Document) *[]*Replay { return &d.Replays }, replayFields,
-		listing[Replay]{func(r *Replay) *ID { return &r.ID }, func(r *Replay) string { return r.Name }, func(r *Replay) *int { return &r.Number }, true}).from(4),
+		listed(func(r *Replay) *ID { return &r.ID }, func(r *Replay) string { return r.Name }, func(r *Replay) *int { return &r.Number })).from(4),
 	collect(SortTrack, limit.Tracks, func(d *Document) *[]*Track { return &d.Tracks }, trackFields,
-		listing[Track]{func(t *Track) *ID { return &t.ID }, func(t *Track) string { return t.Name }, func(t *Track) *int { return &t.Number }, true}).from(5),
+		listed(func(t *Track) *ID { return &t.ID }, func(t *Track) string { return t.Name }, func(t *Track) *int { return &t.Number })).from(5),
 	collect(SortArea, limit.Areas, func(d *Document) *[]*Area { return &d.Areas }, areaFields,
-		listing[Area]{func(a *Area) *ID { return &a.ID }, func(a *Area) string { return a.Name }, func(a *Area) *int { return &a.Number }, true}).from(5),
+		listed(func(a *Area) *ID { return &a.ID }, func(a *Area) string { return a.Name }, func(a *Area) *int { return &a.Number })).from(5),
 	collect(SortItem, limit.Items, func(d *Document) *[]*Item { return &d.Items }, itemFields,
-		listing[Item]{func(i *Item) *ID { return &i.ID }, func(i *Item) string { return i.Name }, func(i *Item) *int { return &i.Number }, true}).from(6),
+		listed(func(i *Item) *ID { return &i.ID }, func(i *Item) string { return i.Name }, func(i *Item) *int { return &i.Number })).from(6),
 	collectFurther(SortFact, limit.Facts, func(d *Document) *[]*Fact { return &d.Facts }, factFields,
-		listing[Fact]{func(f *Fact) *ID { return &f.ID }, func(f *Fact) string { return f.Name }, func(f *Fact) *int { return &f.Number }, true}, factRange).from(7),
+		listed(func(f *Fact) *ID { return &f.ID }, func(f *Fact) string { return f.Name }, func(f *Fact) *int { return &f.Number }), factRange).from(7),
 	collect(SortWire, limit.Wires, func(d *Document) *[]*Wire { return &d.Wires }, wireFields,
-		listing[Wire]{func(w *Wire) *ID { return &w.ID }, func(w *Wire) string { return w.Name }, func(w *Wire) *int { return &w.Number }, true}).from(8),
+		listed(func(w *Wire) *ID { return &w.ID }, func(w *Wire) string { return w.Name }, func(w *Wire) *int { return &w.Number })).from(8),
 	collectFurther(SortRule, limit.Rules, func(d *Document) *[]*Rule { return &d.Rules }, ruleFields,
-		listing[Rule]{func(r *Rule) *ID { return &r.ID }, func(r *Rule) string { return r.Name }, func(r *Rule) *int { return &r.Number }, true}, ruleParts).from(9),
+		listed(func(r *Rule) *ID { return &r.ID }, func(r *Rule) string { return r.Name }, func(r *Rule) *int { return &r.Number }), ruleParts).from(9),
 }
 
 // from says since which version of the encoding a collection is there.

@@ -82,7 +82,7 @@ func (d *Difference) chunks(mapID ID, old, now *Layer) {
 
 // compare calls gone for each of old that is not in now, then put for each of
 // now that is new (with nil) or another value than before.
-func compare[T any](old, now []*T, id func(*T) ID, gone func(*T), put func(was, is *T)) {
+func compare[P any](old, now []P, id func(P) ID, gone func(P), put func(was, is P)) {
 	if len(old) == len(now) {
 		same := true
 		for i := range old {
@@ -93,14 +93,14 @@ func compare[T any](old, now []*T, id func(*T) ID, gone func(*T), put func(was, 
 		}
 		if same {
 			for i := range old {
-				if old[i] != now[i] {
+				if any(old[i]) != any(now[i]) {
 					put(old[i], now[i])
 				}
 			}
 			return
 		}
 	}
-	was := make(map[ID]*T, len(old))
+	was := make(map[ID]P, len(old))
 	for _, t := range old {
 		was[id(t)] = t
 	}
@@ -114,7 +114,7 @@ func compare[T any](old, now []*T, id func(*T) ID, gone func(*T), put func(was, 
 		}
 	}
 	for _, t := range now {
-		if was[id(t)] != t {
+		if any(was[id(t)]) != any(t) {
 			put(was[id(t)], t)
 		}
 	}

@@ -223,13 +223,13 @@ type Layer struct {
 }
 
 // byID finds a thing in a list; nil if it is not there.
-func byID[T any](list []*T, id ID, of func(*T) ID) *T {
+func byID[P any](list []P, id ID, of func(P) ID) (t P) {
 	for _, t := range list {
 		if of(t) == id {
 			return t
 		}
 	}
-	return nil
+	return t
 }
 
 // Map finds a map; nil if there is none.

@@ -75,15 +75,19 @@ func (d *Draft) Document() *Document {
 	return d.doc
 }
 
+// mine finds a thing that may be changed: the draft's own, which is made of that of the document it began with.
 func mine[T any](d *Draft, list []*T, want func(*T) bool) (*T, error) {
+	return owned(d, list, want, copied)
+}
+
+func owned[P any](d *Draft, list []P, want func(P) bool, copied func(P) P) (t P, err error) {
 	i := slices.IndexFunc(list, want)
 	if i < 0 {
-		return nil, ErrGone
+		return t, ErrGone
 	}
 	if !d.own[list[i]] {
-		fresh := *list[i]
-		d.own[&fresh] = true
-		list[i] = &fresh
+		list[i] = copied(list[i])
+		d.own[list[i]] = true
 	}
 	return list[i], nil
 }
@@ -172,8 +176,8 @@ func (d *Draft) number(n *int) {
 	d.doc.next = max(d.doc.next, *n+1)
 }
 
-func insert[T any](list []*T, v *T, key func(*T) int) []*T {
-	i, _ := slices.BinarySearchFunc(list, key(v)+1, func(t *T, k int) int { return cmp.Compare(key(t), k) })
+func insert[P any](list []P, v P, key func(P) int) []P {
+	i, _ := slices.BinarySearchFunc(list, key(v)+1, func(t P, k int) int { return cmp.Compare(key(t), k) })
 	return slices.Insert(list, i, v)
 }
 

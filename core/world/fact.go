@@ -156,7 +156,7 @@ const (
 	factWords Field = 63
 )
 
-var factRange = &further[Fact]{
+var factRange = &further[*Fact]{
 	values: func(f *Fact) (list []Value) {
 		if f.Least != 0 || f.Most != 0 {
 			w := &pack.Writer{}
@@ -218,7 +218,7 @@ func (f *Fact) checkReach() error {
 	return nil
 }
 
-var factFields = []field[Fact]{
+var factFields = []field[*Fact]{
 	textField(FieldName, func(f *Fact) *string { return &f.Name }),
 	intsField(FieldNumber, func(f *Fact) *int { return &f.Number }),
 	boolField(2, func(f *Fact) *bool { return &f.Counts }),

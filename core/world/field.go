@@ -63,23 +63,23 @@ const (
 type Value = kind.Value
 
 // A field reads and writes one property of a T.
-type field[T any] struct {
+type field[P any] struct {
 	number Field
-	get    func(*T, *pack.Writer)
-	set    func(*T, *pack.Reader)
+	get    func(P, *pack.Writer)
+	set    func(P, *pack.Reader)
 }
 
-func textField[T any](n Field, at func(*T) *string) field[T] {
-	return field[T]{n,
-		func(t *T, w *pack.Writer) { w.Text(*at(t)) },
-		func(t *T, r *pack.Reader) { *at(t) = r.Text(limit.NameLetters * 4) }}
+func textField[P any](n Field, at func(P) *string) field[P] {
+	return field[P]{n,
+		func(t P, w *pack.Writer) { w.Text(*at(t)) },
+		func(t P, r *pack.Reader) { *at(t) = r.Text(limit.NameLetters * 4) }}
 }
 
 // hashField is a SHA-256 sum, hexadecimal in memory and raw in the encoding.
-func hashField[T any](n Field, at func(*T) *string) field[T] {
-	return field[T]{n,
-		func(t *T, w *pack.Writer) { raw, _ := hex.DecodeString(*at(t)); w.Blob(raw) },
-		func(t *T, r *pack.Reader) {
+func hashField[P any](n Field, at func(P) *string) field[P] {
+	return field[P]{n,
+		func(t P, w *pack.Writer) { raw, _ := hex.DecodeString(*at(t)); w.Blob(raw) },
+		func(t P, r *pack.Reader) {
 			raw := r.Blob(32)
 			if len(raw) != 0 && len(raw) != 32 {
 				r.Fail(fmt.Errorf("%w: a sum has %d bytes", pack.ErrMalformed, len(raw)))
@@ -89,54 +89,54 @@ func hashField[T any](n Field, at func(*T) *string) field[T] {
 }
 
 // longField is a text of up to limit.TextBytes.
-func longField[T any](n Field, at func(*T) *string) field[T] {
-	return field[T]{n,
-		func(t *T, w *pack.Writer) { w.Text(*at(t)) },
-		func(t *T, r *pack.Reader) { *at(t) = r.Text(limit.TextBytes) }}
+func longField[P any](n Field, at func(P) *string) field[P] {
+	return field[P]{n,
+		func(t P, w *pack.Writer) { w.Text(*at(t)) },
+		func(t P, r *pack.Reader) { *at(t) = r.Text(limit.TextBytes) }}
 }
 
-func intsField[T any](n Field, at ...func(*T) *int) field[T] {
-	return field[T]{n,
-		func(t *T, w *pack.Writer) {
+func intsField[P any](n Field, at ...func(P) *int) field[P] {
+	return field[P]{n,
+		func(t P, w *pack.Writer) {
 			for _, a := range at {
 				w.Int(*a(t))
 			}
 		},
-		func(t *T, r *pack.Reader) {
+		func(t P, r *pack.Reader) {
 			for _, a := range at {
 				*a(t) = r.Int()
 			}
 		}}
 }
 
-func idField[T any](n Field, at func(*T) *ID) field[T] {
-	return field[T]{n,
-		func(t *T, w *pack.Writer) { w.Uint(uint64(*at(t))) },
-		func(t *T, r *pack.Reader) { *at(t) = ID(r.Uint()) }}
+func idField[P any](n Field, at func(P) *ID) field[P] {
+	return field[P]{n,
+		func(t P, w *pack.Writer) { w.Uint(uint64(*at(t))) },
+		func(t P, r *pack.Reader) { *at(t) = ID(r.Uint()) }}
 }
 
-func boolField[T any](n Field, at func(*T) *bool) field[T] {
-	return field[T]{n,
-		func(t *T, w *pack.Writer) { w.Bool(*at(t)) },
-		func(t *T, r *pack.Reader) { *at(t) = r.Bool() }}
+func boolField[P any](n Field, at func(P) *bool) field[P] {
+	return field[P]{n,
+		func(t P, w *pack.Writer) { w.Bool(*at(t)) },
+		func(t P, r *pack.Reader) { *at(t) = r.Bool() }}
 }
 
-func pointField[T any](n Field, at func(*T) *grid.Point) field[T] {
-	return intsField(n, func(t *T) *int { return &at(t).X }, func(t *T) *int { return &at(t).Y })
+func pointField[P any](n Field, at func(P) *grid.Point) field[P] {
+	return intsField(n, func(t P) *int { return &at(t).X }, func(t P) *int { return &at(t).Y })
 }
 
-func rectField[T any](n Field, at func(*T) *grid.Rect) field[T] {
-	return intsField(n, func(t *T) *int { return &at(t).X }, func(t *T) *int { return &at(t).Y },
-		func(t *T) *int { return &at(t).W }, func(t *T) *int { return &at(t).H })
+func rectField[P any](n Field, at func(P) *grid.Rect) field[P] {
+	return intsField(n, func(t P) *int { return &at(t).X }, func(t P) *int { return &at(t).Y },
+		func(t P) *int { return &at(t).W }, func(t P) *int { return &at(t).H })
 }
 
-func encodeField[T any](t *T, f field[T]) []byte {
+func encodeField[P any](t P, f field[P]) []byte {
 	var w pack.Writer
 	f.get(t, &w)
 	return w.Bytes
 }
 
-func valuesOf[T any](t *T, fields []field[T]) []Value {
+func valuesOf[P any](t P, fields []field[P]) []Value {
 	values := make([]Value, 0, len(fields))
 	for _, f := range fields {
 		values = append(values, Value{Field: f.number, Bytes: encodeField(t, f)})
@@ -144,7 +144,7 @@ func valuesOf[T any](t *T, fields []field[T]) []Value {
 	return values
 }
 
-func setField[T any](t *T, fields []field[T], v Value) error {
+func setField[P any](t P, fields []field[P], v Value) error {
 	for _, f := range fields {
 		if f.number == v.Field {
 			r := pack.NewReader(v.Bytes)
@@ -155,7 +155,7 @@ func setField[T any](t *T, fields []field[T], v Value) error {
 	return fmt.Errorf("%w: property %d is not known here; reload the page", pack.ErrMalformed, v.Field)
 }
 
-func setFields[T any](t *T, fields []field[T], values []Value) error {
+func setFields[P any](t P, fields []field[P], values []Value) error {
 	for _, v := range values {
 		if err := setField(t, fields, v); err != nil {
 			return err

@@ -167,20 +167,20 @@ const (
 	FieldBegins Field = 26
 )
 
-var itemFields = []field[Item]{
+var itemFields = []field[*Item]{
 	textField(FieldName, func(i *Item) *string { return &i.Name }),
 	intsField(FieldNumber, func(i *Item) *int { return &i.Number }),
 	intsField(FieldStack, func(i *Item) *int { return &i.Most }),
 }
 
-func stocksField[T any](n Field, at func(*T) *[]Stock) field[T] {
-	return field[T]{n, func(t *T, w *pack.Writer) {
+func stocksField[P any](n Field, at func(P) *[]Stock) field[P] {
+	return field[P]{n, func(t P, w *pack.Writer) {
 		w.Uint(uint64(len(*at(t))))
 		for _, s := range *at(t) {
 			w.Uint(uint64(s.Item))
 			w.Int(s.Count)
 		}
-	}, func(t *T, r *pack.Reader) {
+	}, func(t P, r *pack.Reader) {
 		var list []Stock
 		for range r.Count(limit.Items, 2) {
 			list = append(list, Stock{ID(r.Uint()), r.Int()})

@@ -179,8 +179,8 @@ func (m Movement) check() error {
 }
 
 // movementFields are the fields of a character that say how they move.
-func movementFields() []field[Character] {
-	list := make([]field[Character], 0, len(terms))
+func movementFields() []field[*Character] {
+	list := make([]field[*Character], 0, len(terms))
 	for _, t := range terms {
 		list = append(list, intsField(t.number, func(c *Character) *int { return t.at(&c.Movement) }))
 	}

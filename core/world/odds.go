@@ -54,10 +54,10 @@ func (p *Piece) Odds() (o Odds) {
 }
 
 // oddsField is all weights together.
-func oddsField[T any](n Field, at func(*T) *Odds) field[T] {
-	weights := make([]func(*T) *int, len(Odds{}))
+func oddsField[P any](n Field, at func(P) *Odds) field[P] {
+	weights := make([]func(P) *int, len(Odds{}))
 	for i := range weights {
-		weights[i] = func(t *T) *int { return &at(t)[i] }
+		weights[i] = func(t P) *int { return &at(t)[i] }
 	}
 	return intsField(n, weights...)
 }

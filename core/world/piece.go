@@ -30,7 +30,7 @@ const (
 )
 
 // baseFields are the properties that every piece has, and always stores. The type stands before what depends on it.
-var baseFields = []field[Piece]{
+var baseFields = []field[*Piece]{
 	textField(FieldName, func(p *Piece) *string { return &p.Name }),
 	pointField(FieldFoot, func(p *Piece) *grid.Point { return &p.Foot }),
 	idField(FieldType, func(p *Piece) *ID { return &p.Type }),
@@ -39,7 +39,7 @@ var baseFields = []field[Piece]{
 }
 
 func isBase(f Field) bool {
-	return slices.ContainsFunc(baseFields, func(b field[Piece]) bool { return b.number == f })
+	return slices.ContainsFunc(baseFields, func(b field[*Piece]) bool { return b.number == f })
 }
 
 // Values are the properties of a piece: those that every piece has, and what it sets.

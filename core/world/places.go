@@ -89,8 +89,8 @@ func (f Forces) check() error {
 	return nil
 }
 
-func forcesField[T any](n Field, at func(*T) *Forces) field[T] {
-	return intsField(n, func(t *T) *int { return &at(t).Gravity }, func(t *T) *int { return &at(t).WindX }, func(t *T) *int { return &at(t).WindY })
+func forcesField[P any](n Field, at func(P) *Forces) field[P] {
+	return intsField(n, func(t P) *int { return &at(t).Gravity }, func(t P) *int { return &at(t).WindX }, func(t P) *int { return &at(t).WindY })
 }
 
 // Properties of tracks and areas.
@@ -104,7 +104,7 @@ const (
 	FieldZoom   Field = 6
 )
 
-var trackFields = []field[Track]{
+var trackFields = []field[*Track]{
 	textField(FieldName, func(t *Track) *string { return &t.Name }),
 	intsField(FieldNumber, func(t *Track) *int { return &t.Number }),
 	idField(FieldMap, func(t *Track) *ID { return &t.Map }),
@@ -123,7 +123,7 @@ var trackFields = []field[Track]{
 	boolField(FieldRound, func(t *Track) *bool { return &t.Round }),
 }
 
-var areaFields = []field[Area]{
+var areaFields = []field[*Area]{
 	textField(FieldName, func(a *Area) *string { return &a.Name }),
 	intsField(FieldNumber, func(a *Area) *int { return &a.Number }),
 	idField(FieldMap, func(a *Area) *ID { return &a.Map }),

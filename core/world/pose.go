@@ -189,7 +189,7 @@ func (c *Character) With(values []Value) (*Character, error) {
 	return &next, setFields(&next, characterFields, values)
 }
 
-var poseFields = []field[Character]{
+var poseFields = []field[*Character]{
 	intsField(FieldFrames, func(c *Character) *int { return &c.Count }),
 	intsField(6, func(c *Character) *int { return &c.FootX }, func(c *Character) *int { return &c.FootY }),
 	{8, func(c *Character, w *pack.Writer) {

@@ -58,7 +58,7 @@ const (
 	FieldBackdrop Field = 10
 )
 
-var projectFields = append([]field[Project]{
+var projectFields = append([]field[*Project]{
 	textField(FieldName, func(p *Project) *string { return &p.Name }),
 	intsField(2, func(p *Project) *int { return &p.CellW }, func(p *Project) *int { return &p.CellH }),
 	intsField(3, func(p *Project) *int { return &p.SeenW }, func(p *Project) *int { return &p.SeenH }),
@@ -84,7 +84,7 @@ var projectFields = append([]field[Project]{
 	}},
 }, cameraFields()...)
 
-var mapFields = []field[Map]{
+var mapFields = []field[*Map]{
 	textField(FieldName, func(m *Map) *string { return &m.Name }),
 	pointField(FieldOrigin, func(m *Map) *grid.Point { return &m.Origin }),
 	rectField(FieldBounds, func(m *Map) *grid.Rect { return &m.Bounds }),
@@ -114,7 +114,7 @@ var mapFields = []field[Map]{
 	intsField(FieldBarred, func(m *Map) *int { return (*int)(&m.Barred) }, func(m *Map) *int { return (*int)(&m.BarredArms) }),
 }
 
-var layerFields = []field[Layer]{
+var layerFields = []field[*Layer]{
 	textField(FieldName, func(l *Layer) *string { return &l.Name }),
 	intsField(2, func(l *Layer) *int { return &l.Order }),
 	boolField(FieldCounts, func(l *Layer) *bool { return &l.Counts }),
@@ -133,7 +133,7 @@ var layerFields = []field[Layer]{
 		func(l *Layer, r *pack.Reader) { l.Backdrop = decodeBackdrop(r) }},
 }
 
-var crossingFields = []field[Crossing]{
+var crossingFields = []field[*Crossing]{
 	textField(FieldName, func(c *Crossing) *string { return &c.Name }),
 	idField(2, func(c *Crossing) *ID { return &c.Ends[0].Map }),
 	rectField(3, func(c *Crossing) *grid.Rect { return &c.Ends[0].Cells }),
@@ -143,7 +143,7 @@ var crossingFields = []field[Crossing]{
 	intsField(FieldNumber, func(c *Crossing) *int { return &c.Number }),
 }
 
-var characterFields = append([]field[Character]{
+var characterFields = append([]field[*Character]{
 	textField(FieldName, func(c *Character) *string { return &c.Name }),
 	hashField(2, func(c *Character) *string { return &c.Picture }),
 	hashField(3, func(c *Character) *string { return &c.Strip }),
@@ -152,7 +152,7 @@ var characterFields = append([]field[Character]{
 	stocksField(FieldBegins, func(c *Character) *[]Stock { return &c.Begins }),
 }, append(poseFields, movementFields()...)...)
 
-var medleyFields = []field[Medley]{
+var medleyFields = []field[*Medley]{
 	textField(FieldName, func(m *Medley) *string { return &m.Name }),
 	intsField(FieldNumber, func(m *Medley) *int { return &m.Number }),
 	{FieldTiles, func(m *Medley, w *pack.Writer) {
@@ -172,21 +172,21 @@ var medleyFields = []field[Medley]{
 		func(m *Medley, r *pack.Reader) { m.Turned, m.Mirrored = r.Bool(), r.Bool() }},
 }
 
-var patchFields = []field[Patch]{
+var patchFields = []field[*Patch]{
 	textField(FieldName, func(p *Patch) *string { return &p.Name }),
 	intsField(FieldNumber, func(p *Patch) *int { return &p.Number }),
 	{FieldTiles, func(p *Patch, w *pack.Writer) { encodeBlock(&p.Block, w) },
 		func(p *Patch, r *pack.Reader) { p.Block = decodeBlock(r) }},
 }
 
-var propertyFields = []field[Property]{
+var propertyFields = []field[*Property]{
 	textField(FieldName, func(p *Property) *string { return &p.Name }),
 	intsField(FieldNumber, func(p *Property) *int { return &p.Number }),
 	{FieldType, func(p *Property, w *pack.Writer) { w.Uint(uint64(p.Type)) },
 		func(p *Property, r *pack.Reader) { p.Type = tiles.ValueType(bounded(r, 255)) }},
 }
 
-var bondFields = []field[Bond]{
+var bondFields = []field[*Bond]{
 	textField(FieldName, func(b *Bond) *string { return &b.Name }),
 	intsField(FieldNumber, func(b *Bond) *int { return &b.Number }),
 	{FieldTiles, func(b *Bond, w *pack.Writer) {
@@ -228,7 +228,7 @@ var bondFields = []field[Bond]{
 	}},
 }
 
-var tilesetFields = []field[Tileset]{
+var tilesetFields = []field[*Tileset]{
 	textField(FieldName, func(t *Tileset) *string { return &t.Name }),
 	hashField(2, func(t *Tileset) *string { return &t.Picture }),
 	hashField(3, func(t *Tileset) *string { return &t.Strip }),

@@ -126,7 +126,7 @@ func (d *Document) checkReplay(r *Replay) error {
 	return r.Check()
 }
 
-var replayFields = []field[Replay]{
+var replayFields = []field[*Replay]{
 	textField(FieldName, func(r *Replay) *string { return &r.Name }),
 	intsField(FieldNumber, func(r *Replay) *int { return &r.Number }),
 	idField(2, func(r *Replay) *ID { return &r.From }),

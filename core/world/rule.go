@@ -23,7 +23,7 @@ type Rule struct {
 // has no bytes.
 const RulePart Field = 1 << 63
 
-var ruleFields = []field[Rule]{
+var ruleFields = []field[*Rule]{
 	textField(FieldName, func(r *Rule) *string { return &r.Name }),
 	boolField(2, func(r *Rule) *bool { return &r.Off }),
 	{3, func(r *Rule, w *pack.Writer) { w.Uint(uint64(r.HomeSort)); w.Uint(uint64(r.Home)) },
@@ -68,7 +68,7 @@ func PartValue(p logic.Part) Value { return Value{Field: RulePart | Field(p.ID),
 func NoPart(id ID) Value { return Value{Field: RulePart | Field(id)} }
 
 // ruleParts are the fields of a rule that hold its parts.
-var ruleParts = &further[Rule]{
+var ruleParts = &further[*Rule]{
 	values: func(r *Rule) (list []Value) {
 		for _, p := range r.Parts {
 			list = append(list, PartValue(p))

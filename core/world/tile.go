@@ -12,7 +12,7 @@ import (
 
 // tileFields are the properties of a tile. Their numbers are below
 // TileProperties, stand in stored bytes and are never used again.
-var tileFields = []field[tiles.Properties]{
+var tileFields = []field[*tiles.Properties]{
 	{0, func(p *tiles.Properties, w *pack.Writer) { w.Uint(uint64(p.Role)) },
 		func(p *tiles.Properties, r *pack.Reader) { p.Role = tiles.Role(bounded(r, tiles.BlockoutCount)) }},
 	{1, func(p *tiles.Properties, w *pack.Writer) { w.Uint(uint64(p.Solid)) },
@@ -59,8 +59,8 @@ func decodeAnimation(p *tiles.Properties, r *pack.Reader) {
 }
 
 // ownField is a thing's values of the project's own properties.
-func ownField[T any](n Field, at func(*T) **tiles.Own) field[T] {
-	return field[T]{n, func(t *T, w *pack.Writer) {
+func ownField[P any](n Field, at func(P) **tiles.Own) field[P] {
+	return field[P]{n, func(t P, w *pack.Writer) {
 		own := *at(t)
 		if own == nil {
 			w.Uint(0)
@@ -71,7 +71,7 @@ func ownField[T any](n Field, at func(*T) **tiles.Own) field[T] {
 			w.Uint(v.Property)
 			w.Text(v.Value)
 		}
-	}, func(t *T, r *pack.Reader) {
+	}, func(t P, r *pack.Reader) {
 		var own *tiles.Own
 		for range r.Count(limit.Properties, 2) {
 			id, value := r.Uint(), r.Text(limit.NameLetters*4)
@@ -94,10 +94,10 @@ func bounded(r *pack.Reader, most int) int {
 }
 
 // nameField is a text that keeps the rules of a name and may be empty.
-func nameField[T any](n Field, at func(*T) *string) field[T] {
+func nameField[P any](n Field, at func(P) *string) field[P] {
 	f := textField(n, at)
 	set := f.set
-	f.set = func(t *T, r *pack.Reader) {
+	f.set = func(t P, r *pack.Reader) {
 		if set(t, r); r.Err() == nil {
 			if err := CheckName(*at(t), true); err != nil {
 				r.Fail(err)
@@ -155,7 +155,7 @@ func decodeTile(r *pack.Reader) *tiles.Properties {
 }
 
 // tileField finds the tile and property that a field of a tileset means.
-func tileField(f Field) (i int, property *field[tiles.Properties]) {
+func tileField(f Field) (i int, property *field[*tiles.Properties]) {
 	f -= TileField
 	for k := range tileFields {
 		if tileFields[k].number == f%TileProperties {

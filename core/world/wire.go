@@ -54,7 +54,7 @@ type Wire struct {
 	Of int
 }
 
-var wireFields = []field[Wire]{
+var wireFields = []field[*Wire]{
 	textField(FieldName, func(w *Wire) *string { return &w.Name }),
 	idField(2, func(w *Wire) *ID { return &w.From }),
 	idField(3, func(w *Wire) *ID { return &w.To }),
