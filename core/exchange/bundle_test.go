@@ -262,8 +262,9 @@ func TestGoldenBundle(t *testing.T) {
 	wired := withWire(t, asking)
 	ruled := withRules(t, wired)
 	sorted := withFacts(t, ruled)
+	anew := withAnew(t, sorted)
 	if stored.Updating() {
-		if err := os.WriteFile(file(exchange.Version), written(t, sorted, first.Blobs), 0o644); err != nil {
+		if err := os.WriteFile(file(exchange.Version), written(t, anew, first.Blobs), 0o644); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -280,6 +281,9 @@ func TestGoldenBundle(t *testing.T) {
 		}
 		if version >= 6 {
 			want = sorted
+		}
+		if version >= 7 {
+			want = anew
 		}
 		c, _ := read(version)
 		same(t, want, c.Document)
@@ -347,6 +351,18 @@ func withFacts(t *testing.T, d *world.Document) *world.Document {
 	res, err := edit.Apply(d, edit.Edit{Label: "facts", Parts: []edit.Part{
 		put(98<<32|1, world.Fact{Name: "Warmth", Counts: true, Least: -7, Most: 19, Start: -2}), put(98<<32|2, world.Fact{Name: "Pipe", Counts: true, Words: []string{"cold", "warm"}, Start: 1}),
 	}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return res.Document
+}
+
+// withAnew is a document with a map that begins anew, as bundles hold it since version 7.
+func withAnew(t *testing.T, d *world.Document) *world.Document {
+	t.Helper()
+	next := *d.Maps[0]
+	next.Anew = world.AnewOnReturn | world.AnewAfterHarm
+	res, err := edit.Apply(d, edit.Edit{Label: "anew", Parts: edit.Changes(world.Ref{Sort: world.SortMap, ID: next.ID}, d.Maps[0].Values(), next.Values())})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -3,7 +3,9 @@ package exchange
 // Format and Version are what bundle.json says of itself.
 const (
 	Format  = "azzel bundle"
-	Version = 6
+	Version = 7
+	// withoutAnew is the version of bundles in which all maps stay as they are left.
+	withoutAnew = 6
 	// withPlainFacts is the version of bundles that have rules, and facts that have neither a range nor words.
 	withPlainFacts = 5
 	// withoutRules is the version of bundles that have wires and no rules.
@@ -209,6 +211,8 @@ type Map struct {
 	Lottery *Odds   `json:"lottery,omitempty"`
 	// Barred lists what nobody can do on it.
 	Barred []string `json:"barred,omitempty"`
+	// Anew is when its pieces begin anew: on-return to it, after-harm that the player took on it.
+	Anew []string `json:"anew,omitempty"`
 }
 
 // A Background is a colour, or runs from the first to the second.

@@ -130,3 +130,26 @@ func readBarred(list []string) (barred world.Ability, of world.Arm, err error) {
 	}
 	return barred, of, nil
 }
+
+// whenAnew are the words for when something begins anew, by the bits of world.Anew.
+var whenAnew = []string{"on-return", "after-harm"}
+
+func writeAnew(anew world.Anew) (list []string) {
+	for i, name := range whenAnew {
+		if anew>>i&1 != 0 {
+			list = append(list, name)
+		}
+	}
+	return list
+}
+
+func readAnew(list []string) (anew world.Anew, err error) {
+	for _, name := range list {
+		i, err := wordNumber(whenAnew, name)
+		if err != nil {
+			return 0, err
+		}
+		anew |= 1 << i
+	}
+	return anew, nil
+}

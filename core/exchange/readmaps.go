@@ -77,6 +77,9 @@ func (b *reader) oneMap(i int, name string) error {
 	if m.Barred, m.BarredArms, err = readBarred(in.Barred); err != nil {
 		return fmt.Errorf("%s: barred: %w", name, err)
 	}
+	if m.Anew, err = readAnew(in.Anew); err != nil {
+		return fmt.Errorf("%s: anew: %w", name, err)
+	}
 	if m.PlayerLayer, err = parseID(in.PlayerLayer); err != nil {
 		return fmt.Errorf("%s: playerLayer: %w", name, err)
 	}

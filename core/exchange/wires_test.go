@@ -23,6 +23,9 @@ func TestWiresInABundle(t *testing.T) {
 	}
 	const lever, sluice = world.ID(54 << 32), world.ID(55 << 32)
 	var parts []edit.Part
+	for _, m := range d.Maps {
+		parts = append(parts, edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.Value{Field: world.FieldAnew}})
+	}
 	for _, w := range d.Wires {
 		parts = append(parts, edit.Remove{Ref: edit.WireRef(w.ID)})
 	}
@@ -55,6 +58,6 @@ func TestWiresInABundle(t *testing.T) {
 		{"bundle.json", `"does": "over"`, `"does": "under"`, "wire 1: does"},
 		{"bundle.json", `"after": 717`, `"after": -7`, "after 0 to"},
 		{"bundle.json", `"of": 3`, `"of": -2`, "must be on"},
-		{"bundle.json", `"version": 4`, `"version": 7`, "newer"},
+		{"bundle.json", `"version": 4`, `"version": 8`, "newer"},
 	})
 }

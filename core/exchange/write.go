@@ -145,6 +145,9 @@ func (b *writer) all() error {
 		out.Version = withPlainFacts
 	}
 	if slices.ContainsFunc(d.Facts, (*world.Fact).Further) {
+		out.Version = withoutAnew
+	}
+	if d.Anew() {
 		out.Version = Version
 	}
 	for _, m := range d.Medleys {
@@ -202,7 +205,7 @@ func (b *writer) all() error {
 func (b *writer) oneMap(n int, m *world.Map) error {
 	part := Map{ID: idText(m.ID), Name: m.Name, View: word(viewWords, m.View), Origin: Place(m.Origin), Bounds: Box(m.Bounds),
 		Notes: m.Notes, Keywords: m.Keywords, Own: ownPart(m.Own), PlayerLayer: idText(m.PlayerLayer), Layers: []Layer{},
-		Here: writeForces(m.Forces), Lottery: writeOdds(m.Lottery), Barred: writeBarred(m)}
+		Here: writeForces(m.Forces), Lottery: writeOdds(m.Lottery), Barred: writeBarred(m), Anew: writeAnew(m.Anew)}
 	part.places(b.doc, m)
 	for _, e := range m.Edges {
 		part.Edges = append(part.Edges, word(world.EdgeNames[:], e))

@@ -249,6 +249,24 @@ func (s *Runs) setSo(p Pair, so bool) {
 	}
 }
 
+// Anew ends the runs of rules of a book, and lets those be so anew that are so while something holds, of which it is asked of each
+// with the piece to which it belongs then. It reports whether a run ended. No engine may be stepping.
+func (s *Runs) Anew(b *Book, ends, so func(r *Listed, this kind.ID) bool) (ended bool) {
+	if b == nil {
+		return false
+	}
+	before := len(s.List)
+	s.List = slices.DeleteFunc(s.List, func(run Run) bool {
+		r := b.rule(run.Rule)
+		return r != nil && ends(r, run.This)
+	})
+	s.So = slices.DeleteFunc(s.So, func(p Pair) bool {
+		r := b.rule(p.Rule)
+		return r != nil && so(r, p.This)
+	})
+	return len(s.List) < before
+}
+
 // Run finds one that is under way by its number; nil if there is none.
 func (s *Runs) Run(number int) *Run {
 	// A run is large, so that none is copied to be compared.

@@ -20,13 +20,14 @@ type conditional struct {
 }
 
 // conditionals lists the pieces of all maps that may be absent, and says whether one of them asks for what became of
-// pieces.
-func conditionals(d *world.Document) (list []conditional, ofPieces bool) {
+// pieces, and whether any piece begins anew that says so itself.
+func conditionals(d *world.Document) (list []conditional, ofPieces, forget bool) {
 	for _, m := range d.Maps {
 		for _, p := range m.Pieces {
 			if p.Props == "" {
 				continue
 			}
+			forget = forget || p.Int(props.OnReturn) == props.BeginsAnew || p.Int(props.AfterHarm) == props.BeginsAnew
 			while, gone := p.While(), startsGone(p)
 			if while.Empty() && !gone {
 				continue
@@ -37,7 +38,7 @@ func conditionals(d *world.Document) (list []conditional, ofPieces bool) {
 			}
 		}
 	}
-	return list, ofPieces
+	return list, ofPieces, forget
 }
 
 // placedOrder are pieces that may be absent in the order in which they were placed, whatever maps they are on.
@@ -330,7 +331,7 @@ func (g *Game) recall() {
 	if !g.stale && g.laden == g.helped&Laden && g.became == g.whatBecame() {
 		return
 	}
-	if g.stale = false; len(g.conditional)+len(g.states)+len(g.presences) == 0 {
+	if g.stale = false; len(g.conditional)+len(g.states)+len(g.presences)+len(g.absent) == 0 {
 		return
 	}
 	g.ask()

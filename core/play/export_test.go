@@ -1,7 +1,10 @@
 package play
 
 import (
+	"fmt"
+
 	"azzel/core/body"
+	"azzel/core/grid"
 	"azzel/core/logic"
 	"azzel/core/pack"
 	"azzel/core/world"
@@ -113,3 +116,36 @@ func Tried(g *Game, told func(t logic.Trial)) {
 		g.tried = func(t logic.Trial, _ logic.Happening) { told(t) }
 	}
 }
+
+// Became is all that is remembered of a piece, and how much of what came out of it there is.
+func Became(g *Game, id world.ID) string {
+	var thing Thing
+	came := 0
+	for _, t := range g.things {
+		switch {
+		case t.ID == id:
+			thing = t
+		case t.From == id:
+			came++
+		}
+	}
+	own, is := g.stated(id)
+	state := 0
+	if is {
+		state = g.states[own].state
+	}
+	presence, set := g.presenceSet(id)
+	spoken := 0
+	for _, s := range g.spoken {
+		if s.piece == id {
+			spoken = s.times
+		}
+	}
+	return fmt.Sprint(thing, came, state, is, presence, set, g.Taken(id), g.Switched(id), spoken)
+}
+
+// SetDown lets the player be on a cell of a map, ComesBack lets them come back as after harm.
+func SetDown(g *Game, m *world.Map, c grid.Point) { g.set(m, c) }
+
+// ComesBack is said at SetDown.
+func ComesBack(g *Game) { g.comeBack() }

@@ -97,6 +97,9 @@ func (s *state) frozen() []byte {
 	if !s.ruling.empty() {
 		s.ruling.encode(&w)
 	}
+	if len(s.left) > 0 {
+		encodeIDs(&w, s.left)
+	}
 	return w.Bytes
 }
 

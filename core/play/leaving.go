@@ -76,6 +76,9 @@ func (g *Game) arrive() {
 // comeBack sets the player down where they came in, or as near to it as there is room, as what
 // one came in by may be solid by now.
 func (g *Game) comeBack() {
+	if g.harmed(g.ground.Map, g.doc.Map(g.enteredOn)) {
+		g.meetAnew()
+	}
 	if m := g.doc.Map(g.enteredOn); m != nil {
 		at, checkpoint := g.entered, g.checkpoint
 		g.enter(m)

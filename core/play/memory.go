@@ -25,6 +25,8 @@ type memory struct {
 	states []stated
 	// spoken is how often the player spoke to somebody, sorted by piece.
 	spoken []spoken
+	// left are the pieces of maps that the player left of which what became is forgotten when they return, sorted.
+	left []world.ID
 }
 
 // spoken is how often the player spoke to a piece, at least once.
@@ -97,7 +99,7 @@ func encodeStates(w *pack.Writer, states []stated) {
 
 func (m memory) clone() memory {
 	m.taken, m.items, m.facts, m.refused = slices.Clone(m.taken), slices.Clone(m.items), slices.Clone(m.facts), slices.Clone(m.refused)
-	m.states, m.spoken = slices.Clone(m.states), slices.Clone(m.spoken)
+	m.states, m.spoken, m.left = slices.Clone(m.states), slices.Clone(m.spoken), slices.Clone(m.left)
 	return m
 }
 

@@ -116,6 +116,8 @@ func (g *Game) Tick(in Input) {
 	if g.standsStill() {
 		return
 	}
+	g.ticking = true
+	defer func() { g.ticking = false }()
 	g.tick++
 	g.helped, g.started, g.takes, g.refusing = in&helps, 0, 0, g.refusing[:0]
 	g.assisted = g.assisted || g.helped != 0
@@ -123,6 +125,7 @@ func (g *Game) Tick(in Input) {
 		if g.read(in); !g.reads() {
 			g.goByRules(true)
 		}
+		g.renewRules()
 		g.recall()
 		g.follow()
 		return

@@ -108,6 +108,11 @@ type Game struct {
 	state
 	// player is the one of the state's players who is moved: the only one there is today.
 	*player
+	// forgets says that something of the document begins anew at some time, renewals is what did so in this tick, of which rules are
+	// still to be told; ticking says that a tick is under way.
+	forgets  bool
+	renewals []renewal
+	ticking  bool
 }
 
 // newGame is a game that stands at a state, on no document yet.
@@ -147,7 +152,8 @@ func (g *Game) look(d *world.Document) {
 	g.wiresRest, g.soSaw = false, 0
 	g.book = bookOf(d)
 	g.moves = d.Played()
-	g.conditional, g.askOfPieces = conditionals(d)
+	g.conditional, g.askOfPieces, g.forgets = conditionals(d)
+	g.forgets = g.forgets || d.Anew()
 	g.ask()
 }
 
@@ -171,8 +177,8 @@ func (g *Game) stand(m *world.Map) {
 }
 
 // enter lets the player go to a map, on which they perhaps are already. What flies on another ends, unless that is a
-// neighbour.
-func (g *Game) enter(m *world.Map) {
+// neighbour. It reports whether anything began anew, and so perhaps stands where nothing did.
+func (g *Game) enter(m *world.Map) (renewed bool) {
 	if g.ground != nil && m.ID != g.mapID {
 		if _, is := near(g.ground, m.ID); is {
 			by := g.shift(g.ground.Map, m)
@@ -185,7 +191,12 @@ func (g *Game) enter(m *world.Map) {
 			g.shots = nil
 		}
 	}
+	renewed = g.leaves(m)
 	g.stand(m)
+	if renewed {
+		g.meetAnew()
+	}
+	return renewed
 }
 
 func (g *Game) groundOf(m *world.Map) *body.Ground {
@@ -206,7 +217,11 @@ func (g *Game) set(m *world.Map, c grid.Point) {
 	if on, at := g.groundOf(m).On(c); on != nil {
 		m, c = on, at
 	}
-	g.enter(m)
+	if g.enter(m) && !g.ground.Fits(g.size, g.ground.At(c)) {
+		if free, ok := g.ground.Nearest(g.size, c, -1); ok {
+			c = free
+		}
+	}
 	// What was read stands elsewhere.
 	g.through, g.reading = 0, reading{}
 	g.shutBox(0)

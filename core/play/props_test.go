@@ -46,6 +46,9 @@ func TestEachPropertyCounts(t *testing.T) {
 			edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, somebody+1)})
 		for _, k := range kind.All() {
 			for _, h := range k.Props {
+				if h.Prop == props.OnReturn || h.Prop == props.AfterHarm {
+					continue // TestBeginsAnew
+				}
 				name := k.Word + "/" + h.Word
 				want := h.Only == kind.EitherView || (h.Only == kind.FromAbove) == (view == world.TopDown)
 				if idle[name] != "" || view == world.TopDown && idle[name+"/from above"] != "" {

@@ -152,6 +152,7 @@ func (r *Recording) Bring(mark world.ID) error {
 		g.stand(m)
 		g.toNearest(g.ground.Lattice.CellAt(p.Foot))
 	}
+	g.recall()
 	g.follow()
 	r.change(moment{brought: true, began: beginning{mark, ok && !g.assisted}})
 	r.trim()

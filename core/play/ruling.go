@@ -155,8 +155,10 @@ func (g *Game) goByRules(held bool) {
 		return
 	}
 	g.noticePlaces(held)
+	g.renewRules()
 	e := g.engine()
 	e.Step(held)
+	g.renewRules()
 	if g.book.Settles() {
 		if sum := g.sumOfRemembered(); sum != g.soSaw {
 			g.soSaw = sum
@@ -274,6 +276,7 @@ func (g *Game) presenceSet(piece world.ID) (int, bool) {
 
 // setPresence makes a piece there, hidden or absent.
 func (g *Game) setPresence(piece world.ID, is int) {
+	g.keepsFrom(piece)
 	i, set := slices.BinarySearchFunc(g.presences, piece, func(p presence, id world.ID) int { return cmp.Compare(p.piece, id) })
 	if !set {
 		g.presences = slices.Insert(g.presences, i, presence{})

@@ -73,13 +73,15 @@ func decodeHeld(r *pack.Reader) held {
 const (
 	stateTag = 'P'
 	// stateForm is the form in which a state is written, part by part. Those before are read, and written by frozen alone.
-	stateForm = 13
+	stateForm = 14
 	// wireless is the form that says nothing of wires: no state of it was stored but by plays that go on.
 	wireless = 10
 	// wordless is the form that says nothing of what is read.
 	wordless = 11
 	// ruleless is the form that says nothing of rules.
 	ruleless = 12
+	// leftless is the form that says nothing of what is forgotten.
+	leftless = 13
 )
 
 // mostPlayers is how many players a state has at most.
@@ -98,6 +100,7 @@ func (s *state) encode() []byte {
 	s.wiring.encode(w)
 	s.reading.encode(w)
 	encodeSpoken(w, s.spoken)
+	encodeIDs(w, s.left)
 	s.ruling.encode(w)
 	s.flight.encode(w)
 	s.chances.encode(w)
@@ -137,6 +140,9 @@ func readState(b []byte) (s state, err error) {
 	if b[1] > wordless {
 		s.reading = decodeReading(r)
 		s.spoken = readSpoken(r)
+	}
+	if b[1] > leftless {
+		s.left = readIDs(r, limit.Pieces)
 	}
 	if b[1] > ruleless {
 		s.ruling = decodeRuling(r)

@@ -14,6 +14,7 @@ func (m *memory) stated(piece world.ID) (int, bool) {
 }
 
 func (m *memory) setState(piece world.ID, state int) {
+	m.keepsFrom(piece)
 	at, there := m.stated(piece)
 	if !there {
 		m.states = slices.Insert(m.states, at, stated{})

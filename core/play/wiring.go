@@ -212,6 +212,7 @@ func (g *Game) isWorkedOn(e workedEnd) bool {
 
 // switchPower switches a piece on that is off, or off that is on.
 func (g *Game) switchPower(p *world.Piece) {
+	g.keepsFrom(p.ID)
 	if i, is := slices.BinarySearch(g.switched, p.ID); is {
 		g.switched = slices.Delete(g.switched, i, i+1)
 	} else {
@@ -241,14 +242,25 @@ func (g *Game) settleWires(before *world.Document) {
 		}
 	}
 	g.wires = slices.DeleteFunc(g.wires, func(is wired) bool { return g.doc.Wire(is.wire) == nil })
+	g.settleThose(func(w *world.Wire) (begins, ends bool) { return !known[w.ID], !known[w.ID] })
+}
+
+// settleWiresOf is settleWires for wires from and to pieces that have begun anew.
+func (g *Game) settleWiresOf(pieces map[world.ID]bool) {
+	g.worked = slices.DeleteFunc(g.worked, func(e workedEnd) bool { return pieces[e.piece] })
+	g.settleThose(func(w *world.Wire) (begins, ends bool) { return pieces[w.From], pieces[w.To] })
+}
+
+// settleThose lets those wires be as their beginnings are that are to begin anew, and what those keep on that end anew.
+func (g *Game) settleThose(anew func(*world.Wire) (begins, ends bool)) {
 	ends := map[workedEnd]bool{}
 	for _, w := range g.doc.Wires {
-		if known[w.ID] {
-			continue
+		begins, end := anew(w)
+		if begins {
+			held := g.isOn(w.From)
+			g.keep(wired{wire: w.ID, held: held, on: held && w.Does == world.WhileHeld})
 		}
-		held := g.isOn(w.From)
-		g.keep(wired{wire: w.ID, held: held, on: held && w.Does == world.WhileHeld})
-		if w.Does == world.WhileHeld {
+		if end && w.Does == world.WhileHeld {
 			ends[workedEnd{w.To, w.Works}] = true
 		}
 	}

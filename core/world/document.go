@@ -185,6 +185,8 @@ type Map struct {
 	// Barred are the abilities and BarredArms the arms that nobody has here.
 	Barred     Ability
 	BarredArms Arm
+	// Anew is when its pieces begin anew that do not say so themselves.
+	Anew Anew
 	// PlayerLayer is the layer in which the walking figure stands.
 	PlayerLayer ID
 	// Layers go from the lowest to the topmost.

@@ -139,7 +139,10 @@ func encodeField[P any](t P, f field[P]) []byte {
 func valuesOf[P any](t P, fields []field[P]) []Value {
 	values := make([]Value, 0, len(fields))
 	for _, f := range fields {
-		values = append(values, Value{Field: f.number, Bytes: encodeField(t, f)})
+		// What is stored only where it is set has no bytes where it is not.
+		if b := encodeField(t, f); len(b) > 0 {
+			values = append(values, Value{Field: f.number, Bytes: b})
+		}
 	}
 	return values
 }

@@ -112,6 +112,15 @@ var mapFields = []field[*Map]{
 	forcesField(FieldHere, func(m *Map) *Forces { return &m.Forces }),
 	oddsField(FieldLottery, func(m *Map) *Odds { return &m.Lottery }),
 	intsField(FieldBarred, func(m *Map) *int { return (*int)(&m.Barred) }, func(m *Map) *int { return (*int)(&m.BarredArms) }),
+	{FieldAnew, func(m *Map, w *pack.Writer) {
+		if m.Anew != 0 {
+			w.Uint(uint64(m.Anew))
+		}
+	}, func(m *Map, r *pack.Reader) {
+		if m.Anew = 0; r.Len() > 0 {
+			m.Anew = Anew(bounded(r, int(anewEnd)-1))
+		}
+	}},
 }
 
 var layerFields = []field[*Layer]{

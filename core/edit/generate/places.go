@@ -153,6 +153,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 		p, here := d.Project, *m
 		p.Camera, p.Turns = world.Camera{FreeW: a.Rand.IntN(90), Ahead: a.Rand.IntN(40)}, !p.Turns
 		here.Barred, here.BarredArms = world.Ability(a.Rand.IntN(64)), world.Arm(a.Rand.IntN(4))
+		here.Anew = world.Anew(here.Barred & 3)
 		here.Forces, here.Lottery = a.forces(), world.Odds{a.Rand.IntN(5), 1}
 		add(edit.Changes(world.Ref{Sort: world.SortProject}, d.Project.Values(), p.Values())...)
 		add(edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, m.Values(), here.Values())...)

@@ -111,6 +111,13 @@ var (
 		Help: "How long it stays empty, 0 for ever. It waits while the player is at it."}
 )
 
+// What a piece is after a time, the options of OnReturn and AfterHarm.
+const (
+	AsItsMap = iota
+	StaysAsLeft
+	BeginsAnew
+)
+
 // How a piece opens, the options of Opens.
 const (
 	OpensWhenTouched = iota
@@ -157,6 +164,10 @@ var (
 		Help: "What is off does nothing: it does not move, hurt, throw, let anything come or let the player out."}
 	Own = &kind.Prop{Field: 41, Word: "state", Label: "Starts as", Name: "the state in which a piece is at first", Sort: kind.OwnState,
 		Help: "The state of its own in which it is when play begins."}
+	OnReturn = &kind.Prop{Field: 62, Word: "on-return", Label: "When the player returns", Name: "what a piece is when the player returns", Sort: kind.Choice, Options: []string{"as its map", "stays as left", "begins anew"},
+		Help: "Whether it is as it was left when the player comes back to its map, or as when play begins."}
+	AfterHarm = &kind.Prop{Field: 63, Word: "after-harm", Label: "After harm", Name: "what a piece is after harm", Sort: kind.Choice, Options: []string{"as its map", "stays as left", "begins anew"},
+		Help: "Whether it is as it was left when the player comes back after harm on its map, or as when play begins."}
 	While = &kind.Prop{Field: 37, Word: "while", Label: "There only while", Name: "what must hold while a piece is there", Sort: kind.Condition, None: "always",
 		Help: "It is there only while this holds: not seen, not solid and not touched otherwise."}
 	Needs = &kind.Prop{Field: 38, Word: "needs", Label: "Needs", Name: "what a piece needs", Sort: kind.Condition, None: "nothing",
@@ -175,13 +186,14 @@ var (
 		Help: "That it is there only while that does not hold."}
 )
 
-// Facts are the properties of pieces that set facts, Presence those of pieces that are there only while something
-// holds. They are shown in a part of their own.
+// Facts are the properties of pieces that set facts, Presence those of pieces of which something becomes: that are there only
+// while something holds, stay as left or begin anew. They are shown in a part of their own.
 var (
 	Facts    = []kind.Has{{Prop: Sets, Hidden: true}, {Prop: SetsBy, Hidden: true}}
 	Presence = []kind.Has{
 		{Prop: Starts, Apart: true}, {Prop: While, Hidden: true}, {Prop: WhileFact, Hidden: true, Old: true},
 		{Prop: WhileItem, Hidden: true, Old: true}, {Prop: WhileLeast, Hidden: true, Old: true}, {Prop: WhileNot, Hidden: true, Old: true},
+		{Prop: OnReturn, Hidden: true}, {Prop: AfterHarm, Hidden: true},
 	}
 )
 

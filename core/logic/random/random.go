@@ -13,10 +13,13 @@ type Things struct {
 	Facts, Items, Pieces, Areas, Maps, Crossings, Rules []kind.ID
 }
 
+// newest is the last property that conditions ask for: stored bundles hold what was drawn when there were no others.
+const newest kind.Field = 61
+
 // properties are those of pieces that a condition can ask for.
 func properties() (list []*kind.Prop) {
 	for _, p := range kind.Props() {
-		if logic.IsNumber(p) {
+		if logic.IsNumber(p) && p.Field <= newest {
 			list = append(list, p)
 		}
 	}

@@ -189,6 +189,7 @@ func settings(r *rand.Rand, d *world.Document, draft *world.Draft) error {
 		next := *draft.Document().Map(m.ID)
 		next.Forces, next.Lottery = forces(r), world.Odds{r.IntN(3), r.IntN(3), r.IntN(3), r.IntN(3), r.IntN(3)}
 		next.Barred, next.BarredArms = world.Ability(r.IntN(64)&r.IntN(64)), world.Arm(r.IntN(4)&r.IntN(4))
+		next.Anew = world.Anew(next.Barred & 3)
 		for _, v := range next.Values() {
 			if err := draft.Change(world.Ref{Sort: world.SortMap, ID: m.ID}, v); err != nil {
 				return err
