@@ -15,12 +15,14 @@ import (
 	"strings"
 
 	"azzel/core/desk"
+	"azzel/core/kinds/props"
 	"azzel/core/limit"
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/characters"
 	roommaps "azzel/core/page/maps"
 	"azzel/core/page/measure"
+	"azzel/core/page/memory"
 	"azzel/core/page/pieces"
 	"azzel/core/page/replays"
 	"azzel/core/page/supplies"
@@ -178,7 +180,7 @@ func vocabulary(out *bytes.Buffer) {
 		name string
 		is   any
 	}{
-		{"OWN_TYPES", tiles.ValueTypeNames}, {"FACT_SORTS", world.FactSorts}, {"WIRE_DOES", world.WireDoes}, {"SET_BY", wording.SetByNames}, {"SET_BY_WORDS", logic.SetByWords()}, {"RULE_REPEATS", wording.RepeatNames}, {"RULE_BUSY", wording.BusyNames}, {"MAP_VIEWS", world.ViewNames}, {"NEIGHBOURS", tiles.NeighbourNames}, {"ROUND", tiles.Round}, {"JOINS", tiles.JoinNames}, {"JOINS_COUNT", []tiles.Neighbours{tiles.Sides.Counts(), tiles.Corners.Counts(), tiles.Both.Counts()}},
+		{"OWN_TYPES", tiles.ValueTypeNames}, {"FACT_SORTS", world.FactSorts}, {"STAYS_WHEN", memory.When}, {"STAYS_SAYS", props.OnReturn.Options}, {"WIRE_DOES", world.WireDoes}, {"SET_BY", wording.SetByNames}, {"SET_BY_WORDS", logic.SetByWords()}, {"RULE_REPEATS", wording.RepeatNames}, {"RULE_BUSY", wording.BusyNames}, {"MAP_VIEWS", world.ViewNames}, {"NEIGHBOURS", tiles.NeighbourNames}, {"ROUND", tiles.Round}, {"JOINS", tiles.JoinNames}, {"JOINS_COUNT", []tiles.Neighbours{tiles.Sides.Counts(), tiles.Corners.Counts(), tiles.Both.Counts()}},
 	} {
 		list := reflect.ValueOf(v.is)
 		fmt.Fprintf(out, "\nexport const %s = [", v.name)

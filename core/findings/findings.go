@@ -60,6 +60,8 @@ const (
 	NeverSet
 	// NeverGiven is an item that is asked for and that nothing gives.
 	NeverGiven
+	// Forgotten is a rule that goes once ever, and of which nothing stays when the player returns.
+	Forgotten
 	faultEnd
 )
 
@@ -68,7 +70,7 @@ var Words = [faultEnd]string{
 	Homeless: "homeless", NeverBegins: "never-begins", DoesNothing: "does-nothing", NeverComes: "never-comes", NeverHolds: "never-holds", Unchosen: "unchosen", Gone: "gone",
 	NoThis: "no-this", Stray: "stray", NeverDone: "never-done", NoAnswer: "no-answer", NoDifference: "no-difference", NoCase: "no-case", CannotBe: "cannot-be",
 	WaitsBeneath: "waits-beneath", HeldForGood: "held-for-good", InCircles: "in-circles", Endless: "endless", AsksOff: "asks-off", TooLong: "too-long", TooLongAnswer: "too-long-answer",
-	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given",
+	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten",
 }
 
 // Faults are all that there are, in their order.

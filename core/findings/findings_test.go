@@ -264,6 +264,29 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 		b.rule.If = needs(b.fact(b.IntN(2) == 0), logic.AtLeast, 1)
 		return 0, true
 	},
+	Forgotten: func(b *bed) (world.ID, bool) {
+		b.rule.Repeats = logic.OnceEver
+		set := []kind.Value{props.OnReturn.Is(props.BeginsAnew)}
+		if b.IntN(2) == 0 {
+			// By their maps.
+			set = nil
+			for _, m := range b.d.Maps {
+				next := *m
+				next.Anew |= world.AnewOnReturn
+				b.parts = append(b.parts, edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, m.Values(), next.Values())...)
+			}
+		}
+		in := world.ID(0)
+		if b.IntN(2) == 0 {
+			in = b.add(0, logic.Then, logic.Action{Does: logic.Again, Number: 2})
+		}
+		for range 1 + b.IntN(2) {
+			p := logic.Noun{Is: logic.Piece, Thing: b.piece(door.Kind, set...)}
+			b.add(in, logic.Then, []logic.Action{{Does: logic.SetState, Subject: p, Is: door.Kind.States[b.IntN(2)].Number}, {Does: logic.SetPresence, Subject: p, Is: b.IntN(3)}}[b.IntN(2)])
+			b.add(in, logic.Then, logic.Action{Does: logic.Wait, Number: 30})
+		}
+		return 0, false
+	},
 	NeverGiven: func(b *bed) (world.ID, bool) {
 		item := b.put(world.Ref{Sort: world.SortItem}, (&world.Item{Name: "Fuse"}).Values())
 		if b.IntN(2) == 0 {

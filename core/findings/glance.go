@@ -101,8 +101,8 @@ func (g *glance) at(sort kind.Thing, id world.ID) any {
 			return a
 		}
 	case kind.Map:
-		if g.d.Map(id) != nil {
-			return true
+		if m := g.d.Map(id); m != nil {
+			return m.Anew
 		}
 	case kind.Crossing:
 		if g.d.Crossing(id) != nil {

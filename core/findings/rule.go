@@ -68,6 +68,7 @@ func (w *ruling) whole(r *world.Rule) {
 	if !some && does == len(w.list) {
 		w.found(DoesNothing, nil)
 	}
+	w.forgotten()
 	for _, p := range r.Strays() {
 		if !p.Off {
 			w.found(Stray, p)

@@ -110,6 +110,7 @@ var sentences = map[findings.Fault]string{
 	findings.NeverAsked:    "It is set, and nothing asks for it.",
 	findings.NeverSet:      "It is asked for, and nothing sets it.",
 	findings.NeverGiven:    "It is asked for, and nothing gives it.",
+	findings.Forgotten:     "It goes once ever, and all that it does is forgotten when the player returns.",
 }
 
 // says is what is wrong, as a sentence, about what is repeated in it, if anything is.

@@ -8,6 +8,9 @@ import (
 	"azzel/core/edit"
 	edits "azzel/core/edit/generate"
 	"azzel/core/findings"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/found"
 	"azzel/core/page/history"
@@ -31,7 +34,7 @@ func TestMending(t *testing.T) {
 			t.Fatal(err)
 		}
 		a := edits.Author{Rand: rand.New(rand.NewPCG(seed, 5)), IDs: &world.Counter{Prefix: 70}}
-		d = a.Changed(d, 30)
+		d = forgetting(t, a.Changed(d, 30))
 		p, err := page.Open(edit.Opening{Prefix: 12, Document: d}.Encode(), nil)
 		if err != nil {
 			t.Fatal(err)
@@ -67,9 +70,33 @@ func TestMending(t *testing.T) {
 			t.Error("what is not wrong was mended without a word")
 		}
 	}
-	for _, label := range []string{"Delete the rule", "Take it out", "Take out what is never done", "Wait 1 s after it", "Let the player move at the end", "Switch that rule on"} {
+	for _, label := range []string{"Delete the rule", "Take it out", "Take out what is never done", "Wait 1 s after it", "Let the player move at the end", "Switch that rule on", "Let it go once a visit"} {
 		if mended[label] == 0 {
 			t.Errorf("nothing was mended by %q: %v", label, mended)
 		}
 	}
+}
+
+// forgetting is a document with a rule that goes once ever and hides a piece that begins anew, if there is one.
+func forgetting(t *testing.T, d *world.Document) *world.Document {
+	for _, m := range d.Maps {
+		for _, piece := range m.Pieces {
+			if !world.Remembers(piece.Kind()) || world.HasWhile(piece) {
+				continue
+			}
+			next := *piece
+			next.Props = next.Props.With(props.OnReturn.Is(props.BeginsAnew))
+			r := &world.Rule{}
+			r.Repeats = logic.OnceEver
+			r.Set(logic.Part{ID: 71<<32 | 1, Begins: logic.Moment{Is: logic.PlayBegins.Number}})
+			r.Set(logic.Part{ID: 71<<32 | 2, Action: logic.Action{Does: logic.SetPresence, Subject: logic.Noun{Is: logic.Piece, Thing: piece.ID}, Is: kind.Hidden}})
+			res, err := edit.Apply(d, edit.Edit{Label: "forget", Parts: append(edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: piece.ID}, piece.Values(), next.Values()),
+				edit.Put{Ref: world.RuleRef(71<<32 | 3), Values: r.Values()})})
+			if err != nil {
+				t.Fatal(err)
+			}
+			return res.Document
+		}
+	}
+	return d
 }

@@ -30,6 +30,7 @@ var mends = map[findings.Fault]struct {
 	findings.InCircles:    {"Wait 1 s after it", true, waitAfter},
 	findings.HeldForGood:  {"Let the player move at the end", true, letGo},
 	findings.AsksOff:      {"Switch that rule on", true, switchOn},
+	findings.Forgotten:    {"Let it go once a visit", false, onceAVisit},
 }
 
 // MendFinding does what a click does to a finding, which is known by its fault, its thing and its part.
@@ -116,4 +117,11 @@ func switchOn(p *page.Page, f findings.Finding) page.Changed {
 	next := *off
 	next.Off = false
 	return rules.Change(p, off, edit.Changes(world.RuleRef(off.ID), off.Values(), next.Values()))
+}
+
+func onceAVisit(p *page.Page, f findings.Finding) page.Changed {
+	r := p.Doc().Rule(f.Of.ID)
+	next := *r
+	next.Repeats = logic.OnceAVisit
+	return rules.Change(p, r, edit.Changes(world.RuleRef(r.ID), r.Values(), next.Values()))
 }

@@ -43,7 +43,7 @@ func init() {
 		rules.AddRule{}, rules.CopyRule{}, rules.SetRule{}, rules.SetRuleCondition{}, rules.AddRulePart{}, rules.SetRulePart{}, rules.TypeRuleText{}, rules.MoveRulePart{}, rules.CopyRulePart{}, rules.RemoveRulePart{}, ready.MakeReady{},
 		talking.AddSaying{}, talking.TypeSaying{}, talking.SetSayingCondition{}, talking.RemoveSaying{}, talking.MoveSaying{},
 		// Characters, items and facts.
-		characters.TakeSheet{}, characters.SetPose{}, characters.SetBody{}, characters.ProposeBody{}, characters.UseAsPlayer{}, memory.SetBegins{}, memory.MakeItem{}, memory.SetItemMost{}, memory.MakeFact{}, memory.SetFact{}, memory.SetFactSort{}, memory.SetFactRange{}, memory.SetFactWords{},
+		characters.TakeSheet{}, characters.SetPose{}, characters.SetBody{}, characters.ProposeBody{}, characters.UseAsPlayer{}, memory.SetBegins{}, memory.MakeItem{}, memory.SetItemMost{}, memory.MakeFact{}, memory.SetFact{}, memory.SetFactSort{}, memory.SetFactRange{}, memory.SetFactWords{}, memory.SetMapStays{}, memory.SetPieceStays{},
 		// Play.
 		playing.StartPlay{}, playing.StartPlayAt{}, playing.StopPlay{}, playing.ShowTick{}, playing.SendPlayer{}, playing.BringPlayer{}, playing.SetTestAid{}, playing.HoldAtRule{}, playing.HoldAtFact{}, memory.SetFactInPlay{}, playing.SetMovement{}, playing.TryMovement{},
 		replays.KeepReplay{}, replays.WatchReplay{}, replays.TryValues{}, replays.SetTried{},

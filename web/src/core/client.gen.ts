@@ -459,6 +459,14 @@ export class Orders {
     return this.give('setFactWords', o, []);
   }
 
+  setMapStays(o: T.SetMapStays): Promise<T.Reply> {
+    return this.give('setMapStays', o, []);
+  }
+
+  setPieceStays(o: T.SetPieceStays): Promise<T.Reply> {
+    return this.give('setPieceStays', o, []);
+  }
+
   startPlay(o: T.StartPlay): Promise<T.Reply> {
     return this.give('startPlay', o, []);
   }
@@ -594,6 +602,10 @@ export class Questions {
 
   known(): T.KnownView {
     return this.ask.value('known', {}, {"facts":[],"reasons":[],"more":0});
+  }
+
+  whatStays(q: T.WhatStays): T.StaysView {
+    return this.ask.value('whatStays', q, {"id":"","name":"","anew":[],"types":[]});
   }
 
   askable(): T.AskableView | null {

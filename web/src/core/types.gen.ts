@@ -975,6 +975,20 @@ export interface SetFactWords {
   typed: string;
 }
 
+export interface SetMapStays {
+  map: string;
+  when: number;
+  anew: boolean;
+}
+
+export interface SetPieceStays {
+  map: string;
+  type: string;
+  piece: string;
+  when: number;
+  says: number;
+}
+
 export interface StartPlay {
   here?: boolean;
   x?: number;
@@ -1879,6 +1893,36 @@ export interface KnownView {
   more: number;
 }
 
+export interface WhatStays {
+  map: string;
+  type: string;
+}
+
+export interface StaysPiece {
+  id: string;
+  name: string;
+  says: number[];
+  now: string;
+  x: number;
+  y: number;
+}
+
+export interface StaysType {
+  type: string;
+  name: string;
+  count: number;
+  says: number[];
+  pieces: StaysPiece[];
+  more: number;
+}
+
+export interface StaysView {
+  id: string;
+  name: string;
+  anew: boolean[];
+  types: StaysType[];
+}
+
 export interface AskAskable {
 }
 
@@ -2318,6 +2362,8 @@ export const MEASURES = {
 
 export const OWN_TYPES = ["yes or no", "a number", "text"];
 export const FACT_SORTS = ["yes or no", "a number", "one of some words"];
+export const STAYS_WHEN = ["when the player returns", "after harm"];
+export const STAYS_SAYS = ["as its map", "stays as left", "begins anew"];
 export const WIRE_DOES = ["on while held", "turns it on", "turns it off", "changes it over"];
 export const SET_BY = ["becomes", "goes up by", "goes down by"];
 export const SET_BY_WORDS = ["is", "up", "down"];

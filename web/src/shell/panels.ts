@@ -59,6 +59,17 @@ const entries = [
     load: () => import('../facts/Facts.svelte'),
   },
   {
+    id: 'memory',
+    title: 'Memory',
+    keys: ['Shift+B'],
+    group: 'board',
+    inGame: true,
+    wide: true,
+    does: 'Says of a map what stays as the player left it and what begins anew, on coming back and after harm.',
+    focus: 'select',
+    load: () => import('../memory/Memory.svelte'),
+  },
+  {
     id: 'findings',
     title: 'Findings',
     keys: ['Shift+W'],
