@@ -18,7 +18,7 @@ func Restore(at pace.Pace, from, to *world.Document, label string) Edit {
 	// tiles, then maps with what lies in them.
 	for _, kinds := range [][]world.Sort{
 		{world.SortTileset, world.SortProperty, world.SortItem, world.SortFact}, {world.SortBond, world.SortMedley, world.SortPatch, world.SortCharacter, world.SortProject},
-		{world.SortMap}, {world.SortLayer}, {world.SortPiece, world.SortCrossing, world.SortReplay, world.SortTrack, world.SortArea, world.SortWire, world.SortRule},
+		{world.SortMap}, {world.SortLayer}, {world.SortPiece, world.SortCrossing, world.SortReplay, world.SortTrack, world.SortArea, world.SortWire, world.SortRule, world.SortStart},
 	} {
 		for _, s := range diff.Put {
 			for _, kind := range kinds {
@@ -39,7 +39,7 @@ func Restore(at pace.Pace, from, to *world.Document, label string) Edit {
 		}
 	}
 	// And goes after them.
-	for _, kind := range []world.Sort{world.SortRule, world.SortWire, world.SortArea, world.SortTrack, world.SortReplay, world.SortCrossing, world.SortPiece, world.SortLayer, world.SortMap, world.SortPatch, world.SortBond,
+	for _, kind := range []world.Sort{world.SortStart, world.SortRule, world.SortWire, world.SortArea, world.SortTrack, world.SortReplay, world.SortCrossing, world.SortPiece, world.SortLayer, world.SortMap, world.SortPatch, world.SortBond,
 		world.SortMedley, world.SortCharacter, world.SortItem, world.SortFact, world.SortProperty, world.SortTileset} {
 		for _, r := range diff.Removed {
 			// What lies in a map goes with it.

@@ -357,12 +357,15 @@ func withFacts(t *testing.T, d *world.Document) *world.Document {
 	return res.Document
 }
 
-// withAnew is a document with a map that begins anew, as bundles hold it since version 7.
+// withAnew is a document with a map that begins anew and a named start, as bundles hold it since version 7.
 func withAnew(t *testing.T, d *world.Document) *world.Document {
 	t.Helper()
 	next := *d.Maps[0]
 	next.Anew = world.AnewOnReturn | world.AnewAfterHarm
-	res, err := edit.Apply(d, edit.Edit{Label: "anew", Parts: edit.Changes(world.Ref{Sort: world.SortMap, ID: next.ID}, d.Maps[0].Values(), next.Values())})
+	start := world.NamedStart{Name: "Boiler lit", Map: next.ID, Cell: grid.Point{X: 4, Y: -2}, Items: []world.Stock{{Item: 98<<32 | 3, Count: 2}}, Facts: []world.FactIs{{Fact: 98<<32 | 1, Value: -7}},
+		States: []world.StateIs{{Piece: 98<<32 | 4, State: kind.StateNamed("open").Number}}}
+	put := edit.Put{Ref: world.StartRef(98<<32 | 5), Values: start.Values()}
+	res, err := edit.Apply(d, edit.Edit{Label: "anew", Parts: append(edit.Changes(world.Ref{Sort: world.SortMap, ID: next.ID}, d.Maps[0].Values(), next.Values()), put)})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -4,7 +4,7 @@ package exchange
 const (
 	Format  = "azzel bundle"
 	Version = 7
-	// withoutAnew is the version of bundles in which all maps stay as they are left.
+	// withoutAnew is the version of bundles in which all maps stay as they are left, without named starts.
 	withoutAnew = 6
 	// withPlainFacts is the version of bundles that have rules, and facts that have neither a range nor words.
 	withPlainFacts = 5
@@ -52,6 +52,7 @@ type Bundle struct {
 	Facts   []Fact   `json:"facts,omitempty"`
 	Wires   []Wire   `json:"wires,omitempty"`
 	Rules   []Rule   `json:"rules,omitempty"`
+	Starts  []Start  `json:"starts,omitempty"`
 }
 
 // An Item is something that the player can have.

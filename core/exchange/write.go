@@ -147,7 +147,7 @@ func (b *writer) all() error {
 	if slices.ContainsFunc(d.Facts, (*world.Fact).Further) {
 		out.Version = withoutAnew
 	}
-	if d.Anew() {
+	if out.Starts = startsOf(d); d.Anew() || len(out.Starts) > 0 {
 		out.Version = Version
 	}
 	for _, m := range d.Medleys {

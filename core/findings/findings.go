@@ -62,6 +62,8 @@ const (
 	NeverGiven
 	// Forgotten is a rule that goes once ever, and of which nothing stays when the player returns.
 	Forgotten
+	// OffMap is a start at a place that is not on its map.
+	OffMap
 	faultEnd
 )
 
@@ -70,7 +72,7 @@ var Words = [faultEnd]string{
 	Homeless: "homeless", NeverBegins: "never-begins", DoesNothing: "does-nothing", NeverComes: "never-comes", NeverHolds: "never-holds", Unchosen: "unchosen", Gone: "gone",
 	NoThis: "no-this", Stray: "stray", NeverDone: "never-done", NoAnswer: "no-answer", NoDifference: "no-difference", NoCase: "no-case", CannotBe: "cannot-be",
 	WaitsBeneath: "waits-beneath", HeldForGood: "held-for-good", InCircles: "in-circles", Endless: "endless", AsksOff: "asks-off", TooLong: "too-long", TooLongAnswer: "too-long-answer",
-	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten",
+	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten", OffMap: "off-map",
 }
 
 // Faults are all that there are, in their order.
@@ -84,7 +86,7 @@ func Faults() (list []Fault) {
 // A Finding is something that is wrong, and where. Two that say the same are equal.
 type Finding struct {
 	Fault Fault
-	// Of is the rule, piece, fact or item with which something is wrong, Part the part of the rule, Property what is set of the piece.
+	// Of is the rule, piece, fact, item or start with which something is wrong, Part the part of the rule, Property what is set of the piece.
 	Of       world.Ref
 	Part     world.ID
 	Property kind.Field
@@ -109,7 +111,7 @@ type Finder struct {
 	Looked int
 }
 
-// Find is what is wrong in a document: of rules in their order, of pieces map by map, then of facts and items. The list must not be changed.
+// Find is what is wrong in a document: of rules in their order, of pieces map by map, then of facts and items, then of starts. The list must not be changed.
 func (f *Finder) Find(d *world.Document) []Finding {
 	if f.last == d {
 		return f.list
@@ -141,7 +143,7 @@ func (f *Finder) Find(d *world.Document) []Finding {
 		}
 	}
 	f.sweep(d)
-	f.last, f.list = d, together(d, rules, pieces)
+	f.last, f.list = d, append(together(d, rules, pieces), g.atStarts()...)
 	return f.list
 }
 
@@ -187,7 +189,7 @@ func Find(d *world.Document) []Finding { return new(Finder).Find(d) }
 // alike reports whether two documents have the same of all on which what is found of a rule or piece can depend, but for rules.
 func alike(a, b *world.Document) bool {
 	return viewed(a) == viewed(b) && slices.Equal(a.Facts, b.Facts) && slices.Equal(a.Items, b.Items) && slices.Equal(a.Areas, b.Areas) && slices.Equal(a.Crossings, b.Crossings) &&
-		slices.Equal(a.Tracks, b.Tracks) && slices.Equal(a.Characters, b.Characters) && slices.EqualFunc(a.Maps, b.Maps, func(a, b *world.Map) bool { return a.ID == b.ID }) && samePieces(a, b)
+		slices.Equal(a.Tracks, b.Tracks) && slices.Equal(a.Characters, b.Characters) && slices.EqualFunc(a.Maps, b.Maps, func(a, b *world.Map) bool { return a.ID == b.ID && a.Anew == b.Anew }) && samePieces(a, b)
 }
 
 // samePieces reports whether two documents have the same pieces.

@@ -7,6 +7,7 @@ import (
 
 	"azzel/core/edit"
 	edits "azzel/core/edit/generate"
+	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/door"
 	"azzel/core/kinds/props"
@@ -187,6 +188,15 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 		return o, false
 	},
 	CannotBe: func(b *bed) (world.ID, bool) {
+		if b.IntN(3) == 0 {
+			b.add(0, logic.Then, say("Mist."))
+			s := world.NamedStart{Name: "Dew", Map: b.d.Maps[0].ID, Cell: grid.Point{X: b.d.Maps[0].Bounds.X, Y: b.d.Maps[0].Bounds.Y}, Facts: []world.FactIs{{Fact: b.fact(false), Value: 2 + b.IntN(5)}}}
+			if b.IntN(2) == 0 {
+				s.Facts, s.States = nil, []world.StateIs{{Piece: b.piece(sign.Kind), State: door.Kind.States[b.IntN(3)].Number}}
+			}
+			b.put(world.Ref{Sort: world.SortStart}, s.Values())
+			return 0, true
+		}
 		p := logic.Noun{Is: logic.Piece, Thing: b.piece(sign.Kind)}
 		return b.add(0, logic.Then, logic.Action{Does: logic.SetState, Subject: p, Is: door.Kind.States[b.IntN(3)].Number}), false
 	},
@@ -286,6 +296,13 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 			b.add(in, logic.Then, logic.Action{Does: logic.Wait, Number: 30})
 		}
 		return 0, false
+	},
+	OffMap: func(b *bed) (world.ID, bool) {
+		b.add(0, logic.Then, say("Mist."))
+		m := b.d.Maps[b.IntN(len(b.d.Maps))]
+		s := world.NamedStart{Name: "Dew", Map: m.ID, Cell: grid.Point{X: m.Bounds.X + m.Bounds.W + b.IntN(3), Y: m.Bounds.Y}}
+		b.put(world.Ref{Sort: world.SortStart}, s.Values())
+		return 0, true
 	},
 	NeverGiven: func(b *bed) (world.ID, bool) {
 		item := b.put(world.Ref{Sort: world.SortItem}, (&world.Item{Name: "Fuse"}).Values())

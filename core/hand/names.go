@@ -68,6 +68,10 @@ func Name(d *world.Document, r world.Ref) string {
 		if w := d.Wire(r.ID); w != nil {
 			return WireName(d, w)
 		}
+	case world.SortStart:
+		if s := d.NamedStart(r.ID); s != nil {
+			return s.Name
+		}
 	case world.SortRule:
 		if r := d.Rule(r.ID); r != nil {
 			return placeName(r.Name, "Rule", r.Number)

@@ -27,6 +27,9 @@ const (
 	PiecesInMap, Pieces = 50_000, 200_000
 	// Crossings a project may have.
 	Crossings = 10_000
+	// Starts are the named ones that a project may have, StartStates how many pieces each may say the state of.
+	Starts      = 64
+	StartStates = 2_000
 	// Wires a project may have.
 	Wires = 10_000
 	// Medleys a project may have, and the most tiles of one.

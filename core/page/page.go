@@ -85,6 +85,8 @@ type Page struct {
 	// HoldRules are the rules at which play is held once one goes, HoldFacts what facts become at which it is.
 	HoldRules map[world.ID]bool
 	HoldFacts map[world.ID]int
+	// StartedAs is the named start by which play began last, 0 for none.
+	StartedAs world.ID
 	// Helps are the aids for testing that are on.
 	Helps play.Input
 	// Moving says that the player moved in the last tick.

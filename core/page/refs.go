@@ -38,7 +38,7 @@ var KindNames = map[world.Sort]string{
 	world.SortProject: "project", world.SortTileset: "tileset", world.SortMap: "map", world.SortLayer: "layer",
 	world.SortPiece: "piece", world.SortCrossing: "crossing", world.SortCharacter: "character", world.SortMedley: "medley",
 	world.SortBond: "bond", world.SortProperty: "property", world.SortPatch: "patch", world.SortReplay: "replay",
-	world.SortTrack: "track", world.SortArea: "area", world.SortItem: "item", world.SortFact: "fact", world.SortWire: "wire", world.SortRule: "rule",
+	world.SortTrack: "track", world.SortArea: "area", world.SortItem: "item", world.SortFact: "fact", world.SortWire: "wire", world.SortRule: "rule", world.SortStart: "start",
 }
 
 func kindOf(name string) world.Sort {

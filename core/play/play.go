@@ -137,6 +137,10 @@ func New(d *world.Document, start Start) (*Game, error) {
 	g := newGame(state{chances: chances{start.Chance, start.Chance}})
 	g.look(d)
 	g.pack()
+	if s := d.NamedStart(start.As); s != nil {
+		start.Map, start.Cell = s.Map, s.Cell
+		g.asIf(s)
+	}
 	g.settleWires(nil)
 	g.ask()
 	if err := g.begin(start); err != nil {

@@ -2,9 +2,12 @@ package play
 
 import (
 	"errors"
+	"slices"
 
 	"azzel/core/grid"
 	"azzel/core/kind"
+	"azzel/core/limit"
+	"azzel/core/logic"
 	"azzel/core/world"
 )
 
@@ -13,6 +16,8 @@ import (
 type Start struct {
 	Map  world.ID
 	Cell grid.Point
+	// As is the named start by which things are as if the player had come so far, 0 for none.
+	As world.ID
 	// Chance is what all chance begins with: what lottery pieces are depends on it.
 	Chance uint64
 }
@@ -95,4 +100,62 @@ func (g *Game) toSpawn() bool {
 		}
 	}
 	return false
+}
+
+// asIf lets items, facts and states be as a named start says. What it names that is gone counts for nothing. Nothing that is played from
+// there is kept, as after a help.
+func (g *Game) asIf(s *world.NamedStart) {
+	g.assisted = true
+	g.items = nil
+	for _, had := range s.Items {
+		if i := g.doc.Item(had.Item); i != nil {
+			g.give(i, min(had.Count, i.Room()))
+		}
+	}
+	for _, is := range s.Facts {
+		if f := g.doc.Fact(is.Fact); f != nil {
+			g.setFact(f, f.Bound(is.Value), 0)
+		}
+	}
+	for _, is := range s.States {
+		on, p := g.pieceOf(is.Piece)
+		if p == nil {
+			continue
+		}
+		k := g.kindOf(on, p)
+		if k == nil || !k.Can(is.State) {
+			continue
+		}
+		if g.setState(p.ID, is.State); k.Counted && kind.StateOf(is.State).Gone {
+			if i, taken := search(g.taken, p.ID); !taken {
+				g.taken = slices.Insert(g.taken, i, p.ID)
+			}
+		}
+	}
+	// Nobody is told of what was so before.
+	g.events, g.runs = nil, logic.Runs{}
+}
+
+// AsIf is how the game stands, as a named start: where the player is, what they have, and which facts and states are otherwise than
+// when play begins. The name is left to the designer.
+func (g *Game) AsIf() world.NamedStart {
+	s := world.NamedStart{Map: g.mapID, Cell: g.place.Cell(g.ground.Lattice), Items: slices.Clone(g.items)}
+	for _, k := range g.facts {
+		if f := g.doc.Fact(k.Fact); f != nil && k.Value != f.Start {
+			s.Facts = append(s.Facts, world.FactIs{Fact: k.Fact, Value: k.Value})
+		}
+	}
+	first := newGame(state{chances: g.chances})
+	first.doc = g.doc
+	for _, m := range g.doc.Maps {
+		for _, p := range m.Pieces {
+			if p.Kind().Starts || len(s.States) == limit.StartStates {
+				continue
+			}
+			if is := g.own(m, p); is != nil && is != first.own(m, p) {
+				s.States = append(s.States, world.StateIs{Piece: p.ID, State: is.Number})
+			}
+		}
+	}
+	return s
 }

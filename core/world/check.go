@@ -109,6 +109,11 @@ func (d *Document) check(r Ref) error {
 			return d.checkRule(r)
 		}
 		return nil
+	case SortStart:
+		if s := d.NamedStart(r.ID); s != nil {
+			return d.checkStart(s)
+		}
+		return nil
 	case SortCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return d.checkCrossing(c)

@@ -178,6 +178,8 @@ var collections = []collection{
 		listed(func(w *Wire) *ID { return &w.ID }, func(w *Wire) string { return w.Name }, func(w *Wire) *int { return &w.Number })).from(8),
 	collectFurther(SortRule, limit.Rules, func(d *Document) *[]*Rule { return &d.Rules }, ruleFields,
 		listed(func(r *Rule) *ID { return &r.ID }, func(r *Rule) string { return r.Name }, func(r *Rule) *int { return &r.Number }), ruleParts).from(9),
+	collect(SortStart, limit.Starts, func(d *Document) *[]*NamedStart { return &d.Starts }, startFields,
+		listed(func(s *NamedStart) *ID { return &s.ID }, func(s *NamedStart) string { return s.Name }, func(s *NamedStart) *int { return &s.Number })).from(11),
 }
 
 // from says since which version of the encoding a collection is there.

@@ -75,6 +75,8 @@ type Document struct {
 	Wires []*Wire
 	// Rules are sorted by number.
 	Rules []*Rule
+	// Starts are sorted by number.
+	Starts []*NamedStart
 	// bonds finds the bond of a tile.
 	bonds *bondIndex
 	// next is the creation number that comes next.

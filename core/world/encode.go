@@ -14,7 +14,7 @@ const (
 	documentTag = 'D'
 	// Version 2 has bonds and properties of the project's own, version 3 patches, version 4
 	// replays, version 5 tracks and areas, version 6 items, version 7 facts, version 8 wires, version 9 rules,
-	// version 10 facts with a range or words, version 11 maps that begin anew. From version 3 on all are read.
+	// version 10 facts with a range or words, version 11 maps that begin anew and named starts. From version 3 on all are read.
 	documentVersion, oldestVersion = 11, 3
 	// withoutWires is the version of documents that have no wires: they are written as they were before there were any.
 	withoutWires = 7
@@ -22,19 +22,19 @@ const (
 	withoutRules = 8
 	// withPlainFacts is that of those that have rules, and facts that have neither a range nor words.
 	withPlainFacts = 9
-	// withoutAnew is that of those in which all maps stay as they are left.
+	// withoutAnew is that of those in which all maps stay as they are left, and that have no named starts.
 	withoutAnew = 10
 )
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
-// version 7 without wires and rules, 8 without rules, 9 if no fact has a range or words, 10 if all maps stay as left, else 11.
+// version 7 without wires and rules, 8 without rules, 9 if no fact has a range or words, 10 if all maps stay as left and there are no named starts, else 11.
 func (d *Document) Encode() []byte { return d.EncodeAt(nil) }
 
 // EncodeAt is Encode for work that goes at a pace.
 func (d *Document) EncodeAt(at pace.Pace) []byte {
 	version := byte(documentVersion)
 	switch {
-	case d.Anew():
+	case d.Anew(), len(d.Starts) > 0:
 	case slices.ContainsFunc(d.Facts, (*Fact).Further):
 		version = withoutAnew
 	case len(d.Rules) > 0:

@@ -37,6 +37,7 @@ const (
 	SortFact      Sort = 16
 	SortWire      Sort = 17
 	SortRule      Sort = 18
+	SortStart     Sort = 19
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else

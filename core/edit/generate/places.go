@@ -155,10 +155,36 @@ func (a Author) place(d *world.Document) edit.Edit {
 		here.Barred, here.BarredArms = world.Ability(a.Rand.IntN(64)), world.Arm(a.Rand.IntN(4))
 		here.Anew = world.Anew(here.Barred & 3)
 		here.Forces, here.Lottery = a.forces(), world.Odds{a.Rand.IntN(5), 1}
+		add(a.start(d)...)
 		add(edit.Changes(world.Ref{Sort: world.SortProject}, d.Project.Values(), p.Values())...)
 		add(edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, m.Values(), here.Values())...)
 	}
 	return e
+}
+
+// start makes a named start, changes one or deletes it.
+func (a Author) start(d *world.Document) []edit.Part {
+	m := d.Maps[a.Rand.IntN(len(d.Maps))]
+	next := world.NamedStart{Name: "Boiler lit", Map: m.ID, Cell: grid.Point{X: m.Bounds.X + a.Rand.IntN(m.Bounds.W+1), Y: m.Bounds.Y}, States: []world.StateIs{{Piece: 96<<32 | 1, State: 8}}}
+	for _, f := range d.Facts {
+		next.Facts = append(next.Facts, world.FactIs{Fact: f.ID, Value: a.Rand.IntN(4)})
+	}
+	for _, i := range d.Items {
+		next.Items = append(next.Items, world.Stock{Item: i.ID, Count: 1 + a.Rand.IntN(3)})
+	}
+	for _, p := range m.Pieces {
+		if list := p.Kind().States; len(list) > 0 && a.Rand.IntN(3) == 0 && len(next.States) < 9 {
+			next.States = append(next.States, world.StateIs{Piece: p.ID, State: list[a.Rand.IntN(len(list))].Number})
+		}
+	}
+	if len(d.Starts) == 0 {
+		return []edit.Part{edit.Put{Ref: world.StartRef(a.IDs.NewID()), Values: next.Values()}}
+	}
+	s := d.Starts[a.Rand.IntN(len(d.Starts))]
+	if next.Number = s.Number; a.Rand.IntN(4) == 0 {
+		return []edit.Part{edit.Remove{Ref: world.StartRef(s.ID)}}
+	}
+	return edit.Changes(world.StartRef(s.ID), s.Values(), next.Values())
 }
 
 // Things are what rules can name of a document, with something that is gone.

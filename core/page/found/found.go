@@ -67,9 +67,9 @@ func (q AskFindings) Answer(p *page.Page) any {
 }
 
 func view(d *world.Document, f findings.Finding) FindingView {
-	v := FindingView{Fault: int(f.Fault), Says: says(d, f, aboutPart(d, f)), Here: says(d, f, ""), Mend: mends[f.Fault].label, Part: page.FormatID(f.Part),
+	v := FindingView{Fault: int(f.Fault), Says: says(d, f, aboutPart(d, f)), Here: says(d, f, ""), Mend: mendOf(f).label, Part: page.FormatID(f.Part),
 		Thing: page.Thing{Kind: page.KindNames[f.Of.Sort], Map: page.ID(f.Of.Map), ID: page.ID(f.Of.ID)}}
-	if f.Part == 0 && mends[f.Fault].ofPart {
+	if f.Part == 0 && mendOf(f).ofPart {
 		v.Mend = ""
 	}
 	switch f.Of.Sort {
@@ -110,12 +110,17 @@ var sentences = map[findings.Fault]string{
 	findings.NeverAsked:    "It is set, and nothing asks for it.",
 	findings.NeverSet:      "It is asked for, and nothing sets it.",
 	findings.NeverGiven:    "It is asked for, and nothing gives it.",
+	findings.OffMap:        "Its place is not on its map any more, so that play begins elsewhere.",
 	findings.Forgotten:     "It goes once ever, and all that it does is forgotten when the player returns.",
 }
 
 // says is what is wrong, as a sentence, about what is repeated in it, if anything is.
 func says(d *world.Document, f findings.Finding, about string) string {
 	switch f.Fault {
+	case findings.CannotBe:
+		if f.Of.Sort == world.SortStart {
+			return fmt.Sprintf("It says of %s what that can’t be any more.", about)
+		}
 	case findings.Gone:
 		return fmt.Sprintf("%s names %s that is gone.", start(about), article(kind.ThingNames[f.Sort]))
 	case findings.NoLetter:
@@ -150,6 +155,9 @@ func aboutPart(d *world.Document, f findings.Finding) string {
 		}
 		return is
 	}
+	if f.Of.Sort == world.SortStart {
+		return aboutStart(d, f)
+	}
 	r := d.Rule(f.Of.ID)
 	if r == nil {
 		return ""
@@ -164,6 +172,17 @@ func aboutPart(d *world.Document, f findings.Finding) string {
 		return quoted(wording.ConditionWords(d, &r.Rule, &p.If))
 	}
 	return quoted(wording.Joined(wording.Action(d, &r.Rule, p)))
+}
+
+// aboutStart is what of a start is not as it was, if that is there.
+func aboutStart(d *world.Document, f findings.Finding) string {
+	if _, p := d.Piece(f.Thing); p != nil {
+		return hand.PieceName(d, p)
+	}
+	if fact := d.Fact(f.Thing); fact != nil {
+		return fact.Name
+	}
+	return ""
 }
 
 // mostQuoted is how many letters of a line are repeated.

@@ -2,9 +2,11 @@ package found
 
 import (
 	"errors"
+	"slices"
 
 	"azzel/core/edit"
 	"azzel/core/findings"
+	"azzel/core/kind"
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/rules"
@@ -12,12 +14,15 @@ import (
 	"azzel/core/world"
 )
 
-// mends are what a click does to a finding: what the button says, whether that is done to a part of a rule, and how.
-var mends = map[findings.Fault]struct {
+// A mend is what a click does to a finding: what the button says, whether that is done to a part of a rule, and how.
+type mend struct {
 	label  string
 	ofPart bool
 	how    func(p *page.Page, f findings.Finding) page.Changed
-}{
+}
+
+// mends are those of faults of rules, pieces, facts and items.
+var mends = map[findings.Fault]mend{
 	findings.Homeless:     {"Delete the rule", false, deleteRule},
 	findings.Gone:         {"Take it out", true, takeOut},
 	findings.Stray:        {"Take it out", true, takeOut},
@@ -31,6 +36,33 @@ var mends = map[findings.Fault]struct {
 	findings.HeldForGood:  {"Let the player move at the end", true, letGo},
 	findings.AsksOff:      {"Switch that rule on", true, switchOn},
 	findings.Forgotten:    {"Let it go once a visit", false, onceAVisit},
+}
+
+func mendOf(f findings.Finding) mend {
+	if f.Of.Sort != world.SortStart {
+		return mends[f.Fault]
+	}
+	if f.Fault == findings.OffMap || f.Sort == kind.Map {
+		return mend{}
+	}
+	return mend{"Take out what is gone", false, tidy}
+}
+
+// tidy takes out of a start what is gone or can't be so any more.
+func tidy(p *page.Page, f findings.Finding) page.Changed {
+	d := p.Doc()
+	s := d.NamedStart(f.Of.ID)
+	next := *s
+	next.Items = slices.DeleteFunc(slices.Clone(s.Items), func(i world.Stock) bool { return d.Item(i.Item) == nil })
+	next.Facts = slices.DeleteFunc(slices.Clone(s.Facts), func(is world.FactIs) bool {
+		fact := d.Fact(is.Fact)
+		return fact == nil || fact.Bound(is.Value) != is.Value
+	})
+	next.States = slices.DeleteFunc(slices.Clone(s.States), func(is world.StateIs) bool {
+		_, piece := d.Piece(is.Piece)
+		return piece == nil || !piece.Kind().Drawn && !piece.Kind().Can(is.State)
+	})
+	return p.Change(s.Name, edit.Changes(f.Of, s.Values(), next.Values()))
 }
 
 // MendFinding does what a click does to a finding, which is known by its fault, its thing and its part.
@@ -47,7 +79,7 @@ func (o MendFinding) Do(p *page.Page) page.Changed {
 	ref := o.Thing.Ref()
 	for _, f := range p.Finder.Find(p.Doc()) {
 		if f.Fault == findings.Fault(o.Fault) && f.Of == ref && f.Part == world.ID(o.Part) {
-			if mend := mends[f.Fault]; mend.how != nil && (f.Part != 0 || !mend.ofPart) {
+			if mend := mendOf(f); mend.how != nil && (f.Part != 0 || !mend.ofPart) {
 				return mend.how(p, f)
 			}
 		}

@@ -52,6 +52,36 @@ func (o StartPlayAt) Do(p *page.Page) page.Changed {
 	return StartPlay{Here: !piece.Kind().Begins, X: at.X, Y: at.Y}.Do(p)
 }
 
+// StartPlayAs begins to play by a named start, without one by that by which play began last, or the first.
+type StartPlayAs struct {
+	Start page.ID `json:"start,omitempty"`
+}
+
+// Do implements Order.
+func (o StartPlayAs) Do(p *page.Page) page.Changed {
+	d := p.Doc()
+	s := d.NamedStart(world.ID(o.Start))
+	if o.Start == 0 {
+		if s = d.NamedStart(p.StartedAs); s == nil && len(d.Starts) > 0 {
+			s = d.Starts[0]
+		}
+	}
+	switch {
+	case s == nil && o.Start != 0:
+		return p.Fail(world.ErrGone)
+	case s == nil:
+		return p.Refuse("There is no named start yet. Make one in the list of starts, or while you play.")
+	}
+	p.Plays++
+	game, err := play.New(d, play.Start{As: s.ID, Chance: p.Chance | p.Plays})
+	if err != nil {
+		return p.Fail(err)
+	}
+	p.StartedAs = s.ID
+	Record(p, game)
+	return page.PlayChanged | page.StateChanged | page.PointerChanged
+}
+
 // StopPlay ends the game.
 type StopPlay struct{}
 

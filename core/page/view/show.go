@@ -57,7 +57,7 @@ func SceneOf(p *page.Page) Scene {
 		Project: ProjectView{d.Project.Name, d.Project.CellW, d.Project.CellH, d.Project.SeenW, d.Project.SeenH},
 		Maps:    []MapView{}, Pieces: []pieces.PieceView{}, Crossings: []CrossingView{}, Wires: wires.Views(d), Tilesets: []tilework.TilesetHead{},
 		Medleys: []supplies.MedleyView{}, Bonds: []supplies.BondView{}, Patches: []holding.PatchView{}, Drawer: tilework.Drawer(d),
-		Characters: characters.ViewCharacters(d), Items: memory.ViewItems(d, namings), Facts: memory.ViewFacts(d, namings),
+		Characters: characters.ViewCharacters(d), Items: memory.ViewItems(d, namings), Facts: memory.ViewFacts(d, namings), Starts: memory.ViewStarts(d),
 		Acts: world.ActNames[:], Facings: world.FacingNames[:], Areas: places.ViewAreas(d), Paths: []page.PathView{},
 		Triggers: []TriggerView{}, Odds: world.OddsNames(), Own: []tilework.OwnView{}, Roles: []string{"none"}, Edges: world.EdgeNames[:],
 		Sides: world.SideNames[:], Types: []TypeView{}, Mark: page.FormatID(kind.First(func(k *kind.Kind) bool { return k.Named }).ID),

@@ -43,6 +43,8 @@ type Scene struct {
 	Items []memory.ItemView `json:"items"`
 	// Facts are what the game remembers.
 	Facts []memory.FactView `json:"facts"`
+	// Starts are those by which play can begin as if the player had come so far.
+	Starts []memory.StartView `json:"starts"`
 	// Drawer are the ids of tilesets, bonds and medleys in the order of the drawer.
 	Drawer []string `json:"drawer"`
 	// Areas are those of all maps, Odds the names of what may come of odds.

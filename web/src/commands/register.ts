@@ -45,6 +45,16 @@ export const commands: Command[] = [
     run: (p) => p.game.toggle(false),
   },
   {
+    id: 'play-as-if',
+    name: 'Play as if',
+    keys: ['Ctrl+P'],
+    group: 'play',
+    inGame: true,
+    does: 'Plays from the named start of last time, or from the first, with what the player would have there.',
+    opens: '[data-play]',
+    run: (p) => void p.game.startAs(),
+  },
+  {
     id: 'play-spawn',
     name: 'Play from the spawn',
     keys: ['Shift+P'],

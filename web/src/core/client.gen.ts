@@ -459,6 +459,30 @@ export class Orders {
     return this.give('setFactWords', o, []);
   }
 
+  makeStart(o: T.MakeStart): Promise<T.Reply> {
+    return this.give('makeStart', o, []);
+  }
+
+  takeStart(o: T.TakeStart): Promise<T.Reply> {
+    return this.give('takeStart', o, []);
+  }
+
+  placeStart(o: T.PlaceStart): Promise<T.Reply> {
+    return this.give('placeStart', o, []);
+  }
+
+  setStartItem(o: T.SetStartItem): Promise<T.Reply> {
+    return this.give('setStartItem', o, []);
+  }
+
+  setStartFact(o: T.SetStartFact): Promise<T.Reply> {
+    return this.give('setStartFact', o, []);
+  }
+
+  setStartState(o: T.SetStartState): Promise<T.Reply> {
+    return this.give('setStartState', o, []);
+  }
+
   setMapStays(o: T.SetMapStays): Promise<T.Reply> {
     return this.give('setMapStays', o, []);
   }
@@ -473,6 +497,10 @@ export class Orders {
 
   startPlayAt(o: T.StartPlayAt): Promise<T.Reply> {
     return this.give('startPlayAt', o, []);
+  }
+
+  startPlayAs(o: T.StartPlayAs): Promise<T.Reply> {
+    return this.give('startPlayAs', o, []);
   }
 
   stopPlay(): Promise<T.Reply> {

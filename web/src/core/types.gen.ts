@@ -975,6 +975,42 @@ export interface SetFactWords {
   typed: string;
 }
 
+export interface MakeStart {
+  name: string;
+  here?: boolean;
+  x?: number;
+  y?: number;
+}
+
+export interface TakeStart {
+  start: string;
+}
+
+export interface PlaceStart {
+  start: string;
+  x: number;
+  y: number;
+}
+
+export interface SetStartItem {
+  start: string;
+  item: string;
+  count: number;
+}
+
+export interface SetStartFact {
+  start: string;
+  fact: string;
+  value: number;
+  first?: boolean;
+}
+
+export interface SetStartState {
+  start: string;
+  piece: string;
+  state: number;
+}
+
 export interface SetMapStays {
   map: string;
   when: number;
@@ -997,6 +1033,10 @@ export interface StartPlay {
 
 export interface StartPlayAt {
   piece: string;
+}
+
+export interface StartPlayAs {
+  start?: string;
 }
 
 export interface StopPlay {
@@ -1443,6 +1483,38 @@ export interface FactView {
   more: number;
 }
 
+export interface FactSet {
+  id: string;
+  value: number;
+}
+
+export interface StateOption {
+  state: number;
+  name: string;
+}
+
+export interface StateSet {
+  id: string;
+  map: string;
+  name: string;
+  state: number;
+  states: StateOption[];
+  x: number;
+  y: number;
+}
+
+export interface StartView {
+  id: string;
+  name: string;
+  place: string;
+  x: number;
+  y: number;
+  items: StockView[];
+  facts: FactSet[];
+  states: StateSet[];
+  more: number;
+}
+
 export interface AreaView {
   id: string;
   map: string;
@@ -1534,6 +1606,7 @@ export interface Scene {
   facings: string[];
   items: ItemView[];
   facts: FactView[];
+  starts: StartView[];
   drawer: string[];
   areas: AreaView[];
   paths: PathView[];

@@ -18,7 +18,7 @@
     }
     return by;
   });
-  const KINDS: Record<string, string> = { rule: 'Rule', piece: 'Piece', fact: 'Fact', item: 'Item' };
+  const KINDS: Record<string, string> = { rule: 'Rule', piece: 'Piece', fact: 'Fact', item: 'Item', start: 'Start' };
 
   function go(one: FindingView): void {
     switch (one.thing.kind) {
@@ -27,6 +27,9 @@
         return;
       case 'fact':
         p.shell.panel = 'facts';
+        return;
+      case 'start':
+        p.shell.panel = 'starts';
         return;
       case 'item':
         p.shell.panel = 'items';

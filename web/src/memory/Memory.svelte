@@ -112,7 +112,8 @@
           </tr>
         {/each}
         {#if of.more > 0}<tr
-            ><td colspan="3" class="py-0.5 pl-4 text-soft figures">and {of.more} more, as their type says or as they say</td
+            ><td colspan="3" class="py-0.5 pl-4 text-soft figures"
+              >and {of.more} more, as their type says or as they say</td
             ></tr
           >{/if}
       {/each}
@@ -120,8 +121,8 @@
   </table>
 {/if}
 <p class="text-small text-soft">
-  What stays is as the player left it. What begins anew is as when play begins: not taken, not opened, back in its place.
-  What is done to it from another map after the player left stays.
+  What stays is as the player left it. What begins anew is as when play begins: not taken, not opened, back in its
+  place. What is done to it from another map after the player left stays.
 </p>
 <p class="text-small text-soft">
   Facts, items and which rules went once ever always stay. A rule of this map that is under way ends when the map begins

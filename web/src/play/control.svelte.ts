@@ -110,6 +110,12 @@ export class PlayControl {
     void this.begin(() => this.session.orders.startPlayAt({ piece }));
   }
 
+  /** Begins to play by a named start, without one by that by which play began last. */
+  async startAs(start?: string): Promise<void> {
+    if (this.session.state?.playing) await this.session.orders.stopPlay();
+    await this.begin(() => this.session.orders.startPlayAs(start === undefined ? {} : { start }));
+  }
+
   /** Plays a kept replay, until anything is held down. */
   async watch(replay: string): Promise<void> {
     if (this.session.state?.playing) await this.session.orders.stopPlay();

@@ -59,6 +59,17 @@ const entries = [
     load: () => import('../facts/Facts.svelte'),
   },
   {
+    id: 'starts',
+    title: 'Starts',
+    keys: ['Shift+D'],
+    group: 'play',
+    inGame: true,
+    wide: true,
+    does: 'Lists from where play can begin as if the player had come so far, with items, facts and states.',
+    focus: 'input',
+    load: () => import('../starts/Starts.svelte'),
+  },
+  {
     id: 'memory',
     title: 'Memory',
     keys: ['Shift+B'],
