@@ -46,22 +46,9 @@ func RemoveMapRules(d *world.Document, id world.ID) []Part {
 
 // CopyRule is the part that puts a copy of a rule, which belongs to and names other things: those that to gives.
 func CopyRule(r *world.Rule, ids world.Allocator, to func(kind.Thing, world.ID) world.ID) Part {
-	next := *r
-	next.Number, next.Home = 0, to(r.HomeSort, r.Home)
-	next.If = next.If.Refer(to)
-	fresh := make(map[world.ID]world.ID, len(r.Parts))
-	for _, p := range r.Parts {
-		fresh[p.ID] = ids.NewID()
-	}
-	next.Rule.Parts = nil
-	for _, p := range r.Parts {
-		p = p.Refer(to)
-		p.ID = fresh[p.ID]
-		if in := fresh[p.In]; in != 0 {
-			p.In = in
-		}
-		next.Set(p)
-	}
+	next := r.Refer(to)
+	next.Rule = next.Rule.Copy(ids.NewID)
+	next.Number = 0
 	return Put{Ref: world.RuleRef(ids.NewID()), Values: next.Values()}
 }
 

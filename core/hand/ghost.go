@@ -142,6 +142,7 @@ func (h *Hand) blockPieces(d *world.Document, ghost Ghost) (parts []edit.Part, s
 	}
 	kept := 0
 	l := d.Project.Lattice()
+	var laid laying
 	for _, p := range h.Block.Pieces {
 		if isThere(d, p.Type) {
 			continue
@@ -153,7 +154,7 @@ func (h *Hand) blockPieces(d *world.Document, ghost Ghost) (parts []edit.Part, s
 				continue
 			}
 			first := span.X0 + modulo(s.Anchor.X+cell.X-span.X0, s.Block.W)
-			for x := first; x <= span.X1 && len(parts) < maxPieces; x += s.Block.W {
+			for x := first; x <= span.X1 && len(laid.pieces) < maxPieces; x += s.Block.W {
 				m := d.MapAt(grid.Point{X: x, Y: span.Y})
 				if m == nil {
 					continue
@@ -162,14 +163,18 @@ func (h *Hand) blockPieces(d *world.Document, ghost Ghost) (parts []edit.Part, s
 					kept, says = kept+1, off
 				} else {
 					at := grid.Point{X: x - m.Origin.X, Y: span.Y - m.Origin.Y}
-					is := &world.Piece{Type: p.Type, Name: p.Name, Layer: m.PlayerLayer, Foot: l.Pixel(at).Add(within), Props: p.Props}
-					parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: h.ids.NewID()}, Values: is.Values()})
+					is := world.Piece{Type: p.Type, Name: p.Name, Layer: m.PlayerLayer, Foot: l.Pixel(at).Add(within), Props: p.Props}
+					laid.put(grid.Point{X: x - cell.X, Y: span.Y - cell.Y}, p.ID, m, is, h.ids.NewID())
 				}
 			}
 		}
 	}
 	if kept > 0 {
 		says = fmt.Sprintf("%s left out: %s", count(kept, "piece"), says)
+	}
+	parts, outside := laid.parts(d, h.Block, h.ids)
+	if says == "" {
+		says = goesOnNaming(d, outside)
 	}
 	return parts, says
 }

@@ -226,6 +226,24 @@ func (r *Rule) Set(p Part) {
 	r.Parts, r.tree = list, nil
 }
 
+// Copy is a rule of the same parts with other ids, as fresh gives them.
+func (r Rule) Copy(fresh func() kind.ID) Rule {
+	ids := make(map[kind.ID]kind.ID, len(r.Parts))
+	for _, p := range r.Parts {
+		ids[p.ID] = fresh()
+	}
+	parts := r.Parts
+	r.Parts = nil
+	for _, p := range parts {
+		p.ID = ids[p.ID]
+		if in := ids[p.In]; in != 0 {
+			p.In = in
+		}
+		r.Set(p)
+	}
+	return r
+}
+
 // Drop takes a part out of the rule, but not those that stand in it.
 func (r *Rule) Drop(id kind.ID) {
 	if i, there := r.at(id); there {

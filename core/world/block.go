@@ -21,6 +21,10 @@ type Block struct {
 	// Layers go from the lowest to the topmost.
 	Layers []BlockLayer
 	Pieces []BlockPiece
+	// Wires are those that begin and end at its pieces, Rules those that belong to one: both name them by BlockPiece.ID. Kept patches
+	// have none.
+	Wires []Wire
+	Rules []Rule
 }
 
 // A BlockLayer is the cells of one layer of a block, from (0, 0) on.
@@ -40,6 +44,8 @@ type BlockLayer struct {
 
 // A BlockPiece is a piece of a block.
 type BlockPiece struct {
+	// ID is that of the piece of which it was cut, by which others of the block name it; 0 if none does.
+	ID   ID
 	Type ID
 	Name string
 	// Foot is in pixels from the block's upper left corner.
@@ -97,14 +103,36 @@ func (d *Document) Cut(m *Map, g grid.Region, take func(*Layer) bool, pieces boo
 		lattice := d.Project.Lattice()
 		for _, p := range m.Pieces {
 			if l := m.Layer(p.Layer); l != nil && take(l) && g.Has(lattice.CellAt(p.Foot)) {
-				b.Pieces = append(b.Pieces, BlockPiece{p.Type, p.Name, p.Foot.Sub(lattice.Pixel(corner)), p.Props})
+				b.Pieces = append(b.Pieces, BlockPiece{p.ID, p.Type, p.Name, p.Foot.Sub(lattice.Pixel(corner)), p.Props})
 			}
 		}
+		b.Link(d)
 	}
 	if len(b.Layers)+len(b.Pieces) == 0 {
 		return nil
 	}
 	return b
+}
+
+// Link gives the block the wires of a document between its pieces, and the rules that belong to them.
+func (b *Block) Link(d *Document) {
+	if len(b.Pieces) == 0 || len(d.Wires)+len(d.Rules) == 0 {
+		return
+	}
+	in := make(map[ID]bool, len(b.Pieces))
+	for _, p := range b.Pieces {
+		in[p.ID] = true
+	}
+	for _, w := range d.Wires {
+		if in[w.From] && in[w.To] {
+			b.Wires = append(b.Wires, *w)
+		}
+	}
+	for _, r := range d.Rules {
+		if r.HomeSort == kind.Piece && in[r.Home] {
+			b.Rules = append(b.Rules, *r)
+		}
+	}
 }
 
 // following is the part of a region in which tiles of any bond follow it.
@@ -118,7 +146,7 @@ func (d *Document) following(m *Map, l *Layer, g grid.Region) grid.Region {
 
 // moved makes another block by moving every cell and piece, at a pace.
 func (b *Block) moved(at pace.Pace, w, h int, cell func(grid.Point) grid.Point, turn func(grid.Cell) grid.Cell, foot func(grid.Point) grid.Point, props func(kind.Values) kind.Values) *Block {
-	next := &Block{W: w, H: h}
+	next := &Block{W: w, H: h, Wires: b.Wires, Rules: b.Rules}
 	for _, l := range b.Layers {
 		var p grid.Plane
 		e := p.Edit()

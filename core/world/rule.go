@@ -134,6 +134,18 @@ func (d *Document) MapOf(r *Rule) *Map {
 	return nil
 }
 
+// Refer is a rule that belongs to and names other things: those that to gives for the ones of this, in the order in which they stand.
+func (r *Rule) Refer(to func(kind.Thing, ID) ID) Rule {
+	next := *r
+	next.Home = to(r.HomeSort, r.Home)
+	next.If = next.If.Refer(to)
+	next.Rule.Parts = nil
+	for _, p := range r.Parts {
+		next.Set(p.Refer(to))
+	}
+	return next
+}
+
 func (d *Document) checkRule(r *Rule) error {
 	if len(d.Rules) > limit.Rules {
 		return fmt.Errorf("a project has at most %d rules", limit.Rules)

@@ -87,6 +87,14 @@ func (d *Document) Together(w *Wire) []*Wire {
 }
 
 func (d *Document) checkWire(w *Wire) error {
+	if len(d.Wires) > limit.Wires {
+		return fmt.Errorf("a project has at most %d wires", limit.Wires)
+	}
+	return w.Check()
+}
+
+// Check holds a wire against what it may be.
+func (w *Wire) Check() error {
 	switch {
 	case w.From == w.To:
 		return errors.New("a wire can't end where it begins: end it at another piece")
@@ -96,8 +104,6 @@ func (d *Document) checkWire(w *Wire) error {
 		return fmt.Errorf("a wire takes effect after 0 to %d s", limit.Interval/60)
 	case w.Of < AllOf || w.Of > limit.Wires:
 		return fmt.Errorf("of the wires of a piece all, any, or 1 to %d must be on", limit.Wires)
-	case len(d.Wires) > limit.Wires:
-		return fmt.Errorf("a project has at most %d wires", limit.Wires)
 	}
 	return CheckName(w.Name, true)
 }

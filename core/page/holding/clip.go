@@ -28,6 +28,9 @@ type clip struct {
 	Tilesets   map[string]clipSet `json:"tilesets"`
 	Layers     []clipLayer        `json:"layers"`
 	Pieces     []clipPiece        `json:"pieces"`
+	// Wires are those between the pieces, Rules those that belong to them, as clipboards say since version 4.
+	Wires []clipWire `json:"wires,omitempty"`
+	Rules []clipRule `json:"rules,omitempty"`
 }
 
 type clipSet struct {
@@ -44,6 +47,8 @@ type clipLayer struct {
 }
 
 type clipPiece struct {
+	// ID is by what others of the block name it, if any does.
+	ID   string `json:"id,omitempty"`
 	Type string `json:"type"`
 	Name string `json:"name"`
 	X    int    `json:"x"`
@@ -57,12 +62,14 @@ type clipPiece struct {
 
 const (
 	clipKind    = "block"
-	clipVersion = 3
+	clipVersion = 4
+	// unlinked is the version of clipboards in which no piece names another.
+	unlinked = 3
 )
 
 // writeClip writes a block of a document as text.
 func writeClip(d *world.Document, b *world.Block) string {
-	c := clip{Azzel: clipKind, Version: clipVersion, CellWidth: d.Project.CellW, CellHeight: d.Project.CellH, Columns: b.W, Rows: b.H,
+	c := clip{Azzel: clipKind, Version: unlinked, CellWidth: d.Project.CellW, CellHeight: d.Project.CellH, Columns: b.W, Rows: b.H,
 		Tilesets: map[string]clipSet{}, Layers: []clipLayer{}, Pieces: []clipPiece{}}
 	short := map[world.ID]string{}
 	name := func(tile int) (string, int) {
@@ -80,8 +87,17 @@ func writeClip(d *world.Document, b *world.Block) string {
 		lines := rows.Write(l.Cells, grid.Rect{W: b.W, H: b.H}, l.Loose, name)
 		c.Layers = append(c.Layers, clipLayer{l.Name, l.Depth, l.Counts, lines})
 	}
+	linked := isLinked(b)
 	for _, p := range b.Pieces {
-		c.Pieces = append(c.Pieces, clipPiece{Type: kind.Of(p.Type).Word, Name: p.Name, X: p.Foot.X, Y: p.Foot.Y, Props: writeProps(d, p.Props)})
+		is := clipPiece{Type: kind.Of(p.Type).Word, Name: p.Name, X: p.Foot.X, Y: p.Foot.Y, Props: writeProps(d, p.Props)}
+		if linked {
+			is.ID = page.FormatID(p.ID)
+		}
+		c.Pieces = append(c.Pieces, is)
+	}
+	if linked {
+		c.Version = clipVersion
+		c.link(d, b)
 	}
 	text, err := json.MarshalIndent(c, "", " ")
 	if err != nil {
@@ -119,6 +135,7 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 		}
 		b.Layers = append(b.Layers, world.BlockLayer{Name: l.Name, Depth: min(max(l.Depth, -limit.Layers), limit.Layers), Counts: l.Counts, Cells: cells, Loose: loose})
 	}
+	within := c.within()
 	// Pieces lie where their cells are, should those be of another size.
 	for _, p := range c.Pieces {
 		k := kind.Named(strings.ToLower(p.Type))
@@ -127,15 +144,18 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 		}
 		foot := grid.Point{X: p.X * d.Project.CellW / c.CellWidth, Y: p.Y * d.Project.CellH / c.CellHeight}
 		if d.Project.Lattice().Box(grid.Rect{W: b.W, H: b.H}).Has(foot) {
-			set, err := readProps(d, k, p.Props)
+			set, err := readProps(d, k, p.Props, within)
 			if p.Acting != nil {
 				set, err = p.Acting.props(d, k, p.Names)
 			}
 			if err != nil {
 				return nil, "", fmt.Errorf("the clipboard has a %s that can't be: %w", k.Word, err)
 			}
-			b.Pieces = append(b.Pieces, world.BlockPiece{Type: k.ID, Name: p.Name, Foot: foot, Props: set})
+			b.Pieces = append(b.Pieces, world.BlockPiece{ID: page.ParseID(p.ID), Type: k.ID, Name: p.Name, Foot: foot, Props: set})
 		}
+	}
+	if err := c.readLinks(d, b, within); err != nil {
+		return nil, "", fmt.Errorf("the clipboard has %w", err)
 	}
 	b.Layers = slices.DeleteFunc(b.Layers, func(l world.BlockLayer) bool { return l.Cells.Empty() })
 	if names := missing(); names != "" {
@@ -216,7 +236,9 @@ func copied(p *page.Page) (*world.Block, string) {
 		if m := d.Map(sel.Ref.Map); m != nil && m.Piece(sel.Ref.ID) != nil {
 			piece := m.Piece(sel.Ref.ID)
 			l := d.Project.Lattice()
-			return &world.Block{W: 1, H: 1, Pieces: []world.BlockPiece{{Type: piece.Type, Name: piece.Name, Foot: piece.Foot.Sub(l.Pixel(l.CellAt(piece.Foot))), Props: piece.Props}}}, ""
+			b := &world.Block{W: 1, H: 1, Pieces: []world.BlockPiece{{ID: piece.ID, Type: piece.Type, Name: piece.Name, Foot: piece.Foot.Sub(l.Pixel(l.CellAt(piece.Foot))), Props: piece.Props}}}
+			b.Link(d)
+			return b, ""
 		}
 	}
 	return p.Hand.CopyCells(d)
@@ -273,6 +295,10 @@ func (o KeepPatch) Do(p *page.Page) page.Changed {
 		where = m.Name
 	}
 	patch := &world.Patch{ID: p.IDs.NewID(), Name: o.Name, Block: *b}
+	if n := len(b.Wires) + len(b.Rules); n > 0 {
+		p.Say("A patch keeps no wires and rules: %s and %s stay behind.", page.Counted(len(b.Wires), "wire"), page.Counted(len(b.Rules), "rule"))
+		patch.Wires, patch.Rules = nil, nil
+	}
 	if patch.Name == "" {
 		patch.Name = fmt.Sprintf("Patch of %s, %d × %d", where, b.W, b.H)
 	}

@@ -74,8 +74,8 @@ func writeProps(d *world.Document, v kind.Values) map[string]clipProp {
 	return list
 }
 
-// readProps reads what a piece sets, without what it names that is something else in this project.
-func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp) (v kind.Values, err error) {
+// readProps reads what a piece sets, without what it names that is something else in this project, but with what is within the block.
+func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp, within func(kind.Thing, world.ID) bool) (v kind.Values, err error) {
 	for _, word := range slices.Sorted(maps.Keys(list)) {
 		h, has := k.Prop(word)
 		if !has {
@@ -95,21 +95,21 @@ func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp) (v kin
 			if err != nil {
 				return "", err
 			}
-			set = c.Refer(knownBy(d, is.Names)).Set(h.Prop)
+			set = c.Refer(knownBy(d, is.Names, within)).Set(h.Prop)
 		case h.Sort == kind.Sayings:
 			l, err := talk.Read(is.Sayings, page.Conditions)
 			if err != nil {
 				return "", err
 			}
-			set = l.Refer(knownBy(d, is.Names)).Set(h.Prop)
+			set = l.Refer(knownBy(d, is.Names, within)).Set(h.Prop)
 		case h.Sort == kind.Words:
 			t, err := words.Read(is.Says, page.Conditions.Parse)
 			if err != nil {
 				return "", err
 			}
-			set = t.Refer(knownBy(d, is.Names)).Set(h.Prop)
+			set = t.Refer(knownBy(d, is.Names, within)).Set(h.Prop)
 		case h.Sort == kind.Reference:
-			if is.Name == "" || hand.Name(d, world.Ref{Sort: page.SortOf(h.To), ID: is.ID}) != is.Name {
+			if !within(h.To, is.ID) && (is.Name == "" || hand.Name(d, world.Ref{Sort: page.SortOf(h.To), ID: is.ID}) != is.Name) {
 				is.ID = 0
 			}
 			set = h.Refer(is.ID)
@@ -135,11 +135,14 @@ func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp) (v kin
 }
 
 // knownBy leaves out what has another name in this project than in that from which it comes: names are those there, one for each
-// thing that is asked for.
-func knownBy(d *world.Document, names []string) func(sort kind.Thing, id world.ID) world.ID {
+// thing that is asked for. What is within the block is known.
+func knownBy(d *world.Document, names []string, within func(kind.Thing, world.ID) bool) func(sort kind.Thing, id world.ID) world.ID {
 	n := -1
 	return func(sort kind.Thing, id world.ID) world.ID {
-		if n++; n >= len(names) || names[n] == "" || thingName(d, sort, id) != names[n] {
+		if n++; within(sort, id) {
+			return id
+		}
+		if n >= len(names) || names[n] == "" || thingName(d, sort, id) != names[n] {
 			return 0
 		}
 		return id

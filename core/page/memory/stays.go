@@ -29,7 +29,7 @@ type StaysView struct {
 	// Anew says, in the order of When, whether what says nothing itself begins anew.
 	Anew []bool `json:"anew"`
 	// Types are those of which there are pieces here.
-	Types []StaysType `json:"types"`
+	Types []*StaysType `json:"types"`
 }
 
 // StaysType is what the pieces of a type on a map do.
@@ -68,7 +68,7 @@ type WhatStays struct {
 func (q WhatStays) Answer(p *page.Page) any {
 	d := p.Doc()
 	m := d.Map(world.ID(q.Map))
-	v := StaysView{Anew: []bool{}, Types: []StaysType{}}
+	v := StaysView{Anew: []bool{}, Types: []*StaysType{}}
 	if m == nil {
 		return v
 	}
@@ -88,9 +88,9 @@ func (q WhatStays) Answer(p *page.Page) any {
 		if !there {
 			i = len(v.Types)
 			at[k.ID] = i
-			v.Types = append(v.Types, StaysType{Type: page.FormatID(k.ID), Name: k.Name, Says: says, Pieces: []StaysPiece{}})
+			v.Types = append(v.Types, &StaysType{Type: page.FormatID(k.ID), Name: k.Name, Says: says, Pieces: []StaysPiece{}})
 		}
-		t := &v.Types[i]
+		t := v.Types[i]
 		for n := range t.Says {
 			if t.Says[n] != says[n] {
 				t.Says[n] = -1
@@ -106,7 +106,7 @@ func (q WhatStays) Answer(p *page.Page) any {
 		place := piece.Foot.Add(origin)
 		t.Pieces = append(t.Pieces, StaysPiece{page.FormatID(piece.ID), hand.PieceName(d, piece), saysOf(piece), now(p, piece), place.X, place.Y})
 	}
-	slices.SortFunc(v.Types, func(a, b StaysType) int { return cmp.Compare(a.Name, b.Name) })
+	slices.SortFunc(v.Types, func(a, b *StaysType) int { return cmp.Compare(a.Name, b.Name) })
 	return v
 }
 

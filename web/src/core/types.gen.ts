@@ -1993,7 +1993,7 @@ export interface StaysView {
   id: string;
   name: string;
   anew: boolean[];
-  types: StaysType[];
+  types: (StaysType | null)[];
 }
 
 export interface AskAskable {
