@@ -22,7 +22,9 @@ import (
 	"azzel/core/exchange"
 	"azzel/core/grid"
 	"azzel/core/kind"
+	"azzel/core/kinds/door"
 	"azzel/core/kinds/props"
+	"azzel/core/kinds/switches"
 	"azzel/core/logic"
 	"azzel/core/logic/random"
 	"azzel/core/pack/stored"
@@ -365,7 +367,15 @@ func withAnew(t *testing.T, d *world.Document) *world.Document {
 	start := world.NamedStart{Name: "Boiler lit", Map: next.ID, Cell: grid.Point{X: 4, Y: -2}, Items: []world.Stock{{Item: 98<<32 | 3, Count: 2}}, Facts: []world.FactIs{{Fact: 98<<32 | 1, Value: -7}},
 		States: []world.StateIs{{Piece: 98<<32 | 4, State: kind.StateNamed("open").Number}}}
 	put := edit.Put{Ref: world.StartRef(98<<32 | 5), Values: start.Values()}
-	res, err := edit.Apply(d, edit.Edit{Label: "anew", Parts: append(edit.Changes(world.Ref{Sort: world.SortMap, ID: next.ID}, d.Maps[0].Values(), next.Values()), put)})
+	bench := world.Patch{Name: "Fern bench", Block: world.Block{W: 2, H: 1, Pieces: []world.BlockPiece{{ID: 98<<32 | 6, Type: switches.Kind.ID, Foot: grid.Point{X: 8, Y: 15}}, {ID: 98<<32 | 7, Type: door.Kind.ID, Foot: grid.Point{X: 24, Y: 15}}},
+		Wires: []world.Wire{{From: 98<<32 | 6, To: 98<<32 | 7, Does: world.TurnsOn, After: 30}}}}
+	feed := world.Rule{Name: "Feed"}
+	feed.HomeSort, feed.Home = kind.Piece, 98<<32|6
+	feed.Set(logic.Part{ID: 98<<32 | 8, Begins: logic.Moment{Is: props.Pressed.Number, Of: logic.Noun{Is: logic.This}}})
+	feed.Set(logic.Part{ID: 98<<32 | 9, Action: logic.Action{Does: logic.SetPower, Subject: logic.Noun{Is: logic.Piece, Thing: 98<<32 | 7}, Is: kind.Off}})
+	bench.Rules = []world.Rule{feed}
+	patch := edit.Put{Ref: world.Ref{Sort: world.SortPatch, ID: 98<<32 | 10}, Values: bench.Values()}
+	res, err := edit.Apply(d, edit.Edit{Label: "anew", Parts: append(edit.Changes(world.Ref{Sort: world.SortMap, ID: next.ID}, d.Maps[0].Values(), next.Values()), put, patch)})
 	if err != nil {
 		t.Fatal(err)
 	}

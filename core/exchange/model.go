@@ -287,6 +287,9 @@ type Patch struct {
 	Size   Size         `json:"size"`
 	Layers []PatchLayer `json:"layers,omitempty"`
 	Pieces []Piece      `json:"pieces,omitempty"`
+	// Wires are between its pieces, Rules belong to them: both name them by their ids, which say nothing outside the patch.
+	Wires []Wire `json:"wires,omitempty"`
+	Rules []Rule `json:"rules,omitempty"`
 }
 
 // A PatchLayer is the cells of one layer of a patch. Depth is how many layers it lay

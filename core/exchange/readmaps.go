@@ -243,11 +243,43 @@ func (b *reader) patches() error {
 			if err != nil {
 				return fmt.Errorf("%s: piece %d: acting, %w", name, k+1, err)
 			}
-			p.Pieces = append(p.Pieces, world.BlockPiece{Type: of, Name: piece.Name, Foot: grid.Point(piece.Foot), Props: acts})
+			is := world.BlockPiece{Type: of, Name: piece.Name, Foot: grid.Point(piece.Foot), Props: acts}
+			if piece.ID != "" {
+				if is.ID, err = parseID(piece.ID); err != nil {
+					return fmt.Errorf("%s: piece %d: %w", name, k+1, err)
+				}
+			}
+			p.Pieces = append(p.Pieces, is)
+		}
+		if err := in.links(p); err != nil {
+			return fmt.Errorf("%s: %w", name, err)
 		}
 		if err := b.put(world.SortPatch, 0, id, p.Values(), name); err != nil {
 			return err
 		}
+	}
+	return nil
+}
+
+// links reads the wires and rules of a patch whose pieces are there.
+func (in *Patch) links(p *world.Patch) error {
+	there := map[world.ID]bool{}
+	for _, piece := range p.Pieces {
+		there[piece.ID] = piece.ID != 0
+	}
+	for k := range in.Wires {
+		w, err := readWire(&in.Wires[k], there)
+		if err != nil {
+			return fmt.Errorf("wire %d: %w", k+1, err)
+		}
+		p.Wires = append(p.Wires, w)
+	}
+	for k := range in.Rules {
+		r, err := readRule(&in.Rules[k])
+		if err != nil {
+			return fmt.Errorf("rule %d: %w", k+1, err)
+		}
+		p.Rules = append(p.Rules, *r)
 	}
 	return nil
 }

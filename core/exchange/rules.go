@@ -28,14 +28,7 @@ var ruleIDs = logic.IDs{Format: idText, Parse: parseID}
 // rulesOf are the rules of a document.
 func rulesOf(d *world.Document) (list []Rule) {
 	for _, r := range d.Rules {
-		is := Rule{ID: idText(r.ID), Name: r.Name, Off: r.Off, Home: ruleHomes[r.HomeSort], RuleForm: ruleIDs.WriteRule(&r.Rule)}
-		switch k := kind.Of(r.Home); {
-		case r.HomeSort == kind.Type && k != nil:
-			is.Of = k.Word
-		case is.Home != "":
-			is.Of = idText(r.Home)
-		}
-		list = append(list, is)
+		list = append(list, writeRule(r))
 	}
 	return list
 }
@@ -48,7 +41,15 @@ func (b *reader) rules() error {
 		if err != nil {
 			return err
 		}
-		r, err := b.rule(&in, what)
+		r, err := readRule(&in)
+		for j := range in.Parts {
+			if err != nil {
+				break
+			}
+			if _, err = b.newID(in.Parts[j].ID, fmt.Sprintf("%s, part %d", what, j+1)); err != nil {
+				err = fmt.Errorf("part %d: %w", j+1, err)
+			}
+		}
 		if err != nil {
 			return fmt.Errorf("%s: %w", what, err)
 		}
@@ -59,7 +60,7 @@ func (b *reader) rules() error {
 	return nil
 }
 
-func (b *reader) rule(in *Rule, what string) (*world.Rule, error) {
+func readRule(in *Rule) (*world.Rule, error) {
 	r := &world.Rule{Name: in.Name, Off: in.Off}
 	if in.Home != "" {
 		for sort, word := range ruleHomes {
@@ -86,12 +87,18 @@ func (b *reader) rule(in *Rule, what string) (*world.Rule, error) {
 	if err != nil {
 		return nil, err
 	}
-	for j := range in.Parts {
-		if _, err := b.newID(in.Parts[j].ID, fmt.Sprintf("%s, part %d", what, j+1)); err != nil {
-			return nil, fmt.Errorf("part %d: %w", j+1, err)
-		}
-	}
 	is.HomeSort, is.Home = r.HomeSort, r.Home
 	r.Rule = is
 	return r, nil
+}
+
+func writeRule(r *world.Rule) Rule {
+	is := Rule{ID: idText(r.ID), Name: r.Name, Off: r.Off, Home: ruleHomes[r.HomeSort], RuleForm: ruleIDs.WriteRule(&r.Rule)}
+	switch k := kind.Of(r.Home); {
+	case r.HomeSort == kind.Type && k != nil:
+		is.Of = k.Word
+	case is.Home != "":
+		is.Of = idText(r.Home)
+	}
+	return is
 }

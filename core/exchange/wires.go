@@ -41,7 +41,7 @@ func wiresOf(d *world.Document) (list []Wire) {
 	}
 	for _, w := range d.Wires {
 		if there[w.From] && there[w.To] {
-			list = append(list, Wire{idText(w.ID), w.Name, idText(w.From), idText(w.To), wireWorks[w.Works], wireDoes[w.Does], w.After, w.Of})
+			list = append(list, writeWire(w))
 		}
 	}
 	return list
@@ -63,27 +63,40 @@ func (b *reader) wires() error {
 		if err != nil {
 			return err
 		}
-		w := world.Wire{Name: in.Name, After: in.After, Of: in.Of}
-		for _, end := range []struct {
-			name, text string
-			at         *world.ID
-		}{{"from", in.From, &w.From}, {"to", in.To, &w.To}} {
-			if *end.at, err = parseID(end.text); err != nil {
-				return fmt.Errorf("%s: %s: %w", what, end.name, err)
-			}
-			if !there[*end.at] {
-				return fmt.Errorf("%s: %s: there is no piece %s", what, end.name, end.text)
-			}
-		}
-		if w.Works, err = wordNumber(wireWorks, in.Works); err != nil {
-			return fmt.Errorf("%s: works: %w", what, err)
-		}
-		if w.Does, err = wordNumber(wireDoes, in.Does); err != nil {
-			return fmt.Errorf("%s: does: %w", what, err)
+		w, err := readWire(&in, there)
+		if err != nil {
+			return fmt.Errorf("%s: %w", what, err)
 		}
 		if err := b.put(world.SortWire, 0, id, w.Values(), what); err != nil {
 			return err
 		}
 	}
 	return nil
+}
+
+func writeWire(w *world.Wire) Wire {
+	return Wire{idText(w.ID), w.Name, idText(w.From), idText(w.To), wireWorks[w.Works], wireDoes[w.Does], w.After, w.Of}
+}
+
+// readWire reads a wire between pieces that are there.
+func readWire(in *Wire, there map[world.ID]bool) (w world.Wire, err error) {
+	w = world.Wire{Name: in.Name, After: in.After, Of: in.Of}
+	for _, end := range []struct {
+		name, text string
+		at         *world.ID
+	}{{"from", in.From, &w.From}, {"to", in.To, &w.To}} {
+		if *end.at, err = parseID(end.text); err != nil {
+			return w, fmt.Errorf("%s: %w", end.name, err)
+		}
+		if !there[*end.at] {
+			return w, fmt.Errorf("%s: there is no piece %s", end.name, end.text)
+		}
+	}
+	if w.Works, err = wordNumber(wireWorks, in.Works); err != nil {
+		return w, fmt.Errorf("works: %w", err)
+	}
+	if w.Does, err = wordNumber(wireDoes, in.Does); err != nil {
+		return w, fmt.Errorf("does: %w", err)
+	}
+	return w, nil
 }

@@ -147,7 +147,7 @@ func (b *writer) all() error {
 	if slices.ContainsFunc(d.Facts, (*world.Fact).Further) {
 		out.Version = withoutAnew
 	}
-	if out.Starts = startsOf(d); d.Anew() || len(out.Starts) > 0 {
+	if out.Starts = startsOf(d); d.Anew() || len(out.Starts) > 0 || slices.ContainsFunc(d.Patches, isLinked) {
 		out.Version = Version
 	}
 	for _, m := range d.Medleys {
@@ -279,8 +279,24 @@ func (b *writer) patch(p *world.Patch) Patch {
 	for _, l := range p.Layers {
 		part.Layers = append(part.Layers, PatchLayer{l.Name, l.Depth, l.Counts, rows.Write(l.Cells, box, l.Loose, b.doc.ShortName)})
 	}
-	for _, piece := range p.Pieces {
-		part.Pieces = append(part.Pieces, Piece{Type: kind.Of(piece.Type).Word, Name: piece.Name, Foot: Place(piece.Foot), Acting: acting(piece.Props.Kept())})
+	kept, linked := p.Block.Kept()
+	for _, piece := range kept.Pieces {
+		is := Piece{Type: kind.Of(piece.Type).Word, Name: piece.Name, Foot: Place(piece.Foot), Acting: acting(piece.Props)}
+		if linked {
+			is.ID = idText(piece.ID)
+		}
+		part.Pieces = append(part.Pieces, is)
+	}
+	for i := range kept.Wires {
+		part.Wires = append(part.Wires, writeWire(&kept.Wires[i]))
+	}
+	for i := range kept.Rules {
+		part.Rules = append(part.Rules, writeRule(&kept.Rules[i]))
 	}
 	return part
+}
+
+func isLinked(p *world.Patch) bool {
+	_, linked := p.Block.Kept()
+	return linked
 }

@@ -121,13 +121,15 @@ func (h *Hand) MapOfPatch(d *world.Document, id world.ID, at grid.Point) Outcome
 		return said("%s", problem)
 	}
 	parts = append(parts, laid...)
+	var laying laying
 	for _, piece := range p.Pieces {
-		if isThere(d, piece.Type) {
-			continue
+		if !isThere(d, piece.Type) {
+			is := world.Piece{Type: piece.Type, Name: piece.Name, Layer: m.PlayerLayer, Foot: piece.Foot, Props: piece.Props}
+			laying.put(grid.Point{}, piece.ID, m, is, h.ids.NewID())
 		}
-		is := &world.Piece{Type: piece.Type, Name: piece.Name, Layer: m.PlayerLayer, Foot: piece.Foot, Props: piece.Props}
-		parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: h.ids.NewID()}, Values: is.Values()})
 	}
+	pieces, _ := laying.parts(d, &p.Block, h.ids)
+	parts = append(parts, pieces...)
 	h.Selected = Selection{world.Ref{Sort: world.SortMap, ID: m.ID}, 0, m.ID, grid.Point{}}
 	return Outcome{Edit: &edit.Edit{Label: edit.Clip("make a map of " + p.Name), Parts: parts}}
 }

@@ -21,8 +21,7 @@ type Block struct {
 	// Layers go from the lowest to the topmost.
 	Layers []BlockLayer
 	Pieces []BlockPiece
-	// Wires are those that begin and end at its pieces, Rules those that belong to one: both name them by BlockPiece.ID. Kept patches
-	// have none.
+	// Wires are those that begin and end at its pieces, Rules those that belong to one: both name them by BlockPiece.ID.
 	Wires []Wire
 	Rules []Rule
 }
@@ -234,12 +233,46 @@ func (b *Block) Check() error {
 			return errors.New("a cell of the patch lies outside it")
 		}
 	}
+	in := map[ID]bool{}
 	for _, p := range b.Pieces {
 		if kind.Of(p.Type) == nil {
 			return errors.New("a piece of the patch is of a type that is not there")
 		}
+		if p.ID != 0 && in[p.ID] {
+			return errors.New("two pieces of the patch have the same id")
+		}
+		in[p.ID] = p.ID != 0
 		if err := CheckName(p.Name, true); err != nil {
 			return err
+		}
+	}
+	return b.checkLinks(in)
+}
+
+// checkLinks holds wires and rules of a block with some pieces against what they may be.
+func (b *Block) checkLinks(in map[ID]bool) error {
+	if len(b.Wires) > limit.Wires || len(b.Rules) > limit.Rules {
+		return fmt.Errorf("a patch has at most %d wires and %d rules", limit.Wires, limit.Rules)
+	}
+	for i := range b.Wires {
+		w := &b.Wires[i]
+		if err := w.Check(); err != nil {
+			return err
+		}
+		if !in[w.From] || !in[w.To] {
+			return errors.New("a wire of the patch begins or ends at what is not in it")
+		}
+	}
+	for i := range b.Rules {
+		r := &b.Rules[i]
+		if err := CheckName(r.Name, true); err != nil {
+			return err
+		}
+		if err := r.Check(); err != nil {
+			return err
+		}
+		if r.HomeSort != kind.Piece || !in[r.Home] {
+			return errors.New("a rule of the patch belongs to what is not in it")
 		}
 	}
 	return nil

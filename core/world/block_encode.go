@@ -10,14 +10,59 @@ import (
 	"azzel/core/pack"
 )
 
-// blockForm stands behind a 0, which is the width of no block, before a block whose pieces set something.
-const blockForm = 1
+// blockForm stands behind a 0, which is the width of no block, before a block whose pieces set something; linkedForm before one of which
+// something names a piece of it.
+const (
+	blockForm  = 1
+	linkedForm = 2
+)
+
+// Kept is the block without what it names of the map or project that it leaves behind: but for its own pieces, items, facts and types.
+// Linked says that something in it names one of its pieces. It shares what is not changed.
+func (b *Block) Kept() (kept Block, linked bool) {
+	kept = *b
+	in := map[ID]bool{}
+	for _, p := range b.Pieces {
+		in[p.ID] = p.ID != 0
+	}
+	linked = len(b.Wires)+len(b.Rules) > 0
+	to := func(sort kind.Thing, id ID) ID {
+		switch {
+		case sort == kind.Piece && in[id]:
+			linked = true
+			return id
+		case sort.Local():
+			return 0
+		}
+		return id
+	}
+	kept.Pieces = slices.Clone(b.Pieces)
+	for i := range kept.Pieces {
+		p := &kept.Pieces[i]
+		p.Props = p.Props.Refer(func(prop *kind.Prop, sort kind.Thing, id ID) ID {
+			if prop.Local {
+				return 0
+			}
+			return to(sort, id)
+		})
+	}
+	kept.Rules = slices.Clone(b.Rules)
+	for i := range kept.Rules {
+		kept.Rules[i] = b.Rules[i].Refer(to)
+	}
+	return kept, linked
+}
 
 // encodeBlock writes a block. What its pieces set stands behind all else; what they refer to of their map or project
 // is left behind.
-func encodeBlock(b *Block, w *pack.Writer) {
-	sets := slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Props.Kept() != "" })
-	if sets {
+func encodeBlock(whole *Block, w *pack.Writer) {
+	b, linked := whole.Kept()
+	sets := linked || slices.ContainsFunc(b.Pieces, func(p BlockPiece) bool { return p.Props != "" })
+	switch {
+	case linked:
+		w.Uint(0)
+		w.Uint(linkedForm)
+	case sets:
 		w.Uint(0)
 		w.Uint(blockForm)
 	}
@@ -45,18 +90,60 @@ func encodeBlock(b *Block, w *pack.Writer) {
 	}
 	for _, p := range b.Pieces {
 		var values []Value
-		for f, b := range p.Props.Kept().All() {
+		for f, b := range p.Props.All() {
 			values = append(values, Value{Field: f, Bytes: b})
 		}
 		EncodeValues(w, values)
+	}
+	if !linked {
+		return
+	}
+	for _, p := range b.Pieces {
+		w.Uint(uint64(p.ID))
+	}
+	w.Uint(uint64(len(b.Wires)))
+	for i := range b.Wires {
+		EncodeValues(w, b.Wires[i].Values())
+	}
+	w.Uint(uint64(len(b.Rules)))
+	for i := range b.Rules {
+		EncodeValues(w, b.Rules[i].Values())
+	}
+}
+
+// decodeLinks reads what names pieces of the block.
+func (b *Block) decodeLinks(r *pack.Reader) {
+	for i := range b.Pieces {
+		b.Pieces[i].ID = ID(r.Uint())
+	}
+	for range r.Count(limit.Wires, 2) {
+		var is Wire
+		if err := setFields(&is, wireFields, DecodeValues(r)); err != nil {
+			r.Fail(err)
+		}
+		b.Wires = append(b.Wires, is)
+	}
+	for range r.Count(limit.Rules, 2) {
+		var is Rule
+		for _, v := range DecodeValues(r) {
+			set := func() error { return setField(&is, ruleFields, v) }
+			if ruleParts.is(v.Field) {
+				set = func() error { return ruleParts.set(&is, v) }
+			}
+			if err := set(); err != nil {
+				r.Fail(err)
+			}
+		}
+		b.Rules = append(b.Rules, is)
 	}
 }
 
 func decodeBlock(r *pack.Reader) Block {
 	b := Block{W: bounded(r, limit.MaxMapSide)}
-	sets := b.W == 0
+	sets, linked := b.W == 0, false
 	if sets {
-		if form := r.Uint(); form != blockForm {
+		form := r.Uint()
+		if linked = form == linkedForm; !linked && form != blockForm {
 			r.Fail(fmt.Errorf("%w: a block of form %d is not known here; reload the page", pack.ErrMalformed, form))
 			return b
 		}
@@ -87,6 +174,9 @@ func decodeBlock(r *pack.Reader) Block {
 	}
 	for i := range b.Pieces {
 		b.Pieces[i].set(r, DecodeValues(r)...)
+	}
+	if linked {
+		b.decodeLinks(r)
 	}
 	return b
 }

@@ -295,10 +295,6 @@ func (o KeepPatch) Do(p *page.Page) page.Changed {
 		where = m.Name
 	}
 	patch := &world.Patch{ID: p.IDs.NewID(), Name: o.Name, Block: *b}
-	if n := len(b.Wires) + len(b.Rules); n > 0 {
-		p.Say("A patch keeps no wires and rules: %s and %s stay behind.", page.Counted(len(b.Wires), "wire"), page.Counted(len(b.Rules), "rule"))
-		patch.Wires, patch.Rules = nil, nil
-	}
 	if patch.Name == "" {
 		patch.Name = fmt.Sprintf("Patch of %s, %d × %d", where, b.W, b.H)
 	}

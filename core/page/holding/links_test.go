@@ -46,16 +46,34 @@ func linked(t *testing.T, seed uint64) *world.Document {
 	return res.Document
 }
 
-// What is copied with its wires, rules and conditions and pasted, where it is from and into another project, names itself: every wire joins
-// copies, every rule belongs to one, and nothing of them names what stands for a copy. In another project they name nothing else.
+// keeping is a page on a document, stored and read again, in which all of its first map was kept as a patch.
+func keeping(t *testing.T, d *world.Document) *page.Page {
+	p := openOn(t, d)
+	pagetest.Order(p, holding.ReachThrough{On: true})
+	pagetest.Order(p, holding.SelectAllCells{Map: page.ID(d.Maps[0].ID)})
+	pagetest.Order(p, holding.KeepPatch{Name: "Fern bench"})
+	again, err := world.Decode(p.Document().Encode())
+	if err != nil || len(again.Patches) != len(d.Patches)+1 {
+		t.Fatal(err, pagetest.Said(p))
+	}
+	return openOn(t, again)
+}
+
+// What is copied with its wires, rules and conditions and pasted, where it is from and into another project, or kept as a patch and laid, names itself: every wire joins
+// copies, every rule belongs to one, and nothing of them names what stands for a copy. In another project, and of a patch, they name no other piece.
 func TestCopiedWithItsLogic(t *testing.T) {
 	wires, rules, refers := 0, 0, 0
 	for seed := range uint64(40) {
 		d := linked(t, seed)
 		text := copiedFrom(t, d, uint64(len(d.Maps)))
-		for i, p := range []*page.Page{openOn(t, d), pagetest.Open(t, 9)} {
+		for i, p := range []*page.Page{openOn(t, d), pagetest.Open(t, 9), keeping(t, d)} {
 			before := p.Document()
-			pagetest.Order(p, holding.Paste{Text: text})
+			if i == 2 {
+				patch := before.Patches[len(before.Patches)-1]
+				pagetest.Order(p, holding.Hold{Holding: "patch", ID: page.ID(patch.ID)})
+			} else {
+				pagetest.Order(p, holding.Paste{Text: text})
+			}
 			on := before.Maps[0]
 			at := before.Project.Lattice().Foot(on.Origin.Add(grid.Point{X: on.Bounds.X + (on.Bounds.W-1)/2, Y: on.Bounds.Y + (on.Bounds.H-1)/2}))
 			p.Pointer(page.Press, at, false, false, 0)
@@ -77,7 +95,7 @@ func TestCopiedWithItsLogic(t *testing.T) {
 				case sort != kind.Piece || id == 0:
 				case fresh[id]:
 					refers++
-				case i == 1 || old[id]:
+				case i > 0 || old[id]:
 					t.Fatalf("seed %d, project %d: a copy names %d, which is none", seed, i+1, id)
 				}
 			}

@@ -148,6 +148,9 @@ func firstPlace(d *world.Document) (world.ID, grid.Point) {
 			}
 		}
 	}
+	if len(d.Maps) == 0 {
+		return 0, grid.Point{}
+	}
 	m := d.Maps[0]
 	return m.ID, grid.Point{X: m.Bounds.X + m.Bounds.W/2, Y: m.Bounds.Y + m.Bounds.H/2}
 }

@@ -58,6 +58,12 @@ func Block(w stored.Teller, b *world.Block) {
 		w.Tell(p.Type, p.Name, p.Foot)
 		Values(w, p.Type, (&world.Piece{Type: p.Type, Props: p.Props.Kept()}).Values())
 	}
+	for i := range b.Wires {
+		w.Tell(b.Wires[i])
+	}
+	for i := range b.Rules {
+		Values(w, 0, b.Rules[i].Values())
+	}
 }
 
 // Values tells what a piece of a type sets, by the fields of long ago.
