@@ -27,10 +27,23 @@ func deep(n int, s []string) int {
 	return deep(n-1, append(s, strings.Repeat("x", n))) + 1
 }
 
+//go:noinline
+func pick[K comparable, V any](from map[K]V, k K) V {
+	if v, there := from[k]; there {
+		return v
+	}
+	panic("nothing is there")
+}
+
 func main() {
 	defer func() {
 		r := recover()
-		fmt.Println(r, strings.Count(string(debug.Stack()), "main.deep("))
+		stack := string(debug.Stack())
+		fmt.Println(r, strings.Count(stack, "main.pick[...]("), strings.Count(stack, "main.deep("))
+	}()
+	defer func() {
+		fmt.Println(recover() != nil)
+		pick(map[string][]int{}, "fern")
 	}()
 	fmt.Println(deep(3, []string{"a", "b"}), deep(40, nil))
 	deep(1, nil)
@@ -68,7 +81,7 @@ func TestLeanModulesRun(t *testing.T) {
 	if err := leanFile(module); err != nil {
 		t.Fatal(err)
 	}
-	if after := run(); after != before || !strings.HasSuffix(after, " 2\n") {
+	if after := run(); after != before || !strings.HasSuffix(after, " 1 2\n") {
 		t.Errorf("before it says %q, after it %q", before, after)
 	}
 	if now, err := os.Stat(module); err != nil || now.Size() == size.Size() {

@@ -183,7 +183,26 @@ func dropLines(memory []byte) error {
 		}
 	}
 	clear(t.b[units:values])
+	shorten(t.b[names:units])
 	return nil
+}
+
+// shorten leaves out of the names of generic functions of what they are, which traces do not say either: they have […] there.
+func shorten(names []byte) {
+	for at := 0; at < len(names); {
+		name := names[at:]
+		if end := bytes.IndexByte(name, 0); end >= 0 {
+			name = name[:end]
+		}
+		at += len(name) + 1
+		from, to := bytes.IndexByte(name, '['), bytes.LastIndexByte(name, ']')
+		if from < 0 || to < from+len("[...") {
+			continue
+		}
+		n := from + copy(name[from:], "[...")
+		n += copy(name[n:], name[to:])
+		clear(name[n:])
+	}
 }
 
 // symbols is a table of functions.
