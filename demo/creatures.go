@@ -66,5 +66,5 @@ func (b *builder) beetle(r *room, cells ...grid.Point) {
 		round.Points = append(round.Points, r.m.FootOf(l, world.Foe, c))
 	}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: id}, Values: round.Values()})
-	r.acting(world.Foe, "", cells[0].X, cells[0].Y, kind.Set(props.Who.Refer(b.creature[art.Beetle]), props.Speed.Is(14), props.Track.Refer(id)))
+	r.acting(world.Foe, "", cells[0].X, cells[0].Y, kind.Set(props.Who.Refer(b.creature[art.Beetle]), props.Speed.Is(14), props.Track.Refer(id), props.OnReturn.Is(props.BeginsAnew)))
 }

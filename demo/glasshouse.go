@@ -183,6 +183,7 @@ func (b *builder) glasshouse() {
 	b.join(boiler, 12, 10, shaft, 1, 4)
 	b.join(yard, 14, 21, grotto, 3, 0)
 	b.scenes(boiler)
+	b.soFar(yard, palm)
 	b.keepReplays()
 }
 

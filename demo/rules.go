@@ -2,6 +2,7 @@ package demo
 
 import (
 	"azzel/core/edit"
+	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
@@ -93,4 +94,26 @@ func (b *builder) scenes(boiler *room) {
 	no := s.in(asks, 0, logic.Action{Does: logic.Choice, Text: words.Plain("I count them myself")})
 	s.in(no, 0, says(emil, "As you like."))
 	s.keep()
+}
+
+// soFar are the starts from which one tries what comes late: with the lever pulled, before the shed, and with all labels and light, before
+// the night gate. Beetles begin their round anew whenever the player comes back.
+func (b *builder) soFar(yard, palms *room) {
+	if b.err != nil {
+		return
+	}
+	b.start(world.NamedStart{Name: "Lever pulled", Map: yard.m.ID, Cell: grid.Point{X: 30, Y: 9},
+		States: []world.StateIs{{Piece: b.lever, State: kind.StateNamed("pressed").Number}, {Piece: b.named("Plate in the tool shed"), State: kind.StateNamed("released").Number}}})
+	gate := grid.Point{}
+	for _, p := range b.doc.Map(palms.m.ID).Pieces {
+		if p.Kind().Ends {
+			gate = b.doc.Project.Lattice().CellAt(p.Foot)
+		}
+	}
+	b.start(world.NamedStart{Name: "All labels, lamps lit", Map: palms.m.ID, Cell: gate.Add(grid.Point{Y: 2}),
+		Items: []world.Stock{{Item: b.label, Count: 5}, {Item: b.fuse, Count: 1}}, Facts: []world.FactIs{{Fact: b.lit, Value: 1}}})
+}
+
+func (b *builder) start(s world.NamedStart) {
+	b.step("keep the start "+s.Name, edit.Put{Ref: world.StartRef(b.ids.NewID()), Values: s.Values()})
 }
