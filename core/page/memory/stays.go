@@ -29,7 +29,7 @@ type StaysView struct {
 	// Anew says, in the order of When, whether what says nothing itself begins anew.
 	Anew []bool `json:"anew"`
 	// Types are those of which there are pieces here.
-	Types []*StaysType `json:"types"`
+	Types []StaysType `json:"types"`
 }
 
 // StaysType is what the pieces of a type on a map do.
@@ -68,7 +68,7 @@ type WhatStays struct {
 func (q WhatStays) Answer(p *page.Page) any {
 	d := p.Doc()
 	m := d.Map(world.ID(q.Map))
-	v := StaysView{Anew: []bool{}, Types: []*StaysType{}}
+	v := StaysView{Anew: []bool{}, Types: []StaysType{}}
 	if m == nil {
 		return v
 	}
@@ -77,20 +77,19 @@ func (q WhatStays) Answer(p *page.Page) any {
 		v.Anew = append(v.Anew, m.Anew&t.anew != 0)
 	}
 	origin := d.Project.Lattice().Pixel(m.Origin)
-	at := map[world.ID]int{}
+	var types []*StaysType
+	at := map[world.ID]*StaysType{}
 	for _, piece := range m.Pieces {
 		k := piece.Kind()
 		if !world.Remembers(k) {
 			continue
 		}
 		says := saysOf(piece)
-		i, there := at[k.ID]
-		if !there {
-			i = len(v.Types)
-			at[k.ID] = i
-			v.Types = append(v.Types, &StaysType{Type: page.FormatID(k.ID), Name: k.Name, Says: says, Pieces: []StaysPiece{}})
+		t := at[k.ID]
+		if t == nil {
+			t = &StaysType{Type: page.FormatID(k.ID), Name: k.Name, Says: says, Pieces: []StaysPiece{}}
+			at[k.ID], types = t, append(types, t)
 		}
-		t := v.Types[i]
 		for n := range t.Says {
 			if t.Says[n] != says[n] {
 				t.Says[n] = -1
@@ -106,7 +105,10 @@ func (q WhatStays) Answer(p *page.Page) any {
 		place := piece.Foot.Add(origin)
 		t.Pieces = append(t.Pieces, StaysPiece{page.FormatID(piece.ID), hand.PieceName(d, piece), saysOf(piece), now(p, piece), place.X, place.Y})
 	}
-	slices.SortFunc(v.Types, func(a, b *StaysType) int { return cmp.Compare(a.Name, b.Name) })
+	slices.SortFunc(types, func(a, b *StaysType) int { return cmp.Compare(a.Name, b.Name) })
+	for _, t := range types {
+		v.Types = append(v.Types, *t)
+	}
 	return v
 }
 

@@ -32,7 +32,7 @@ func init() {
 		to(AskHistory{}, []history.StepView{}),
 		to(AskMemory{}, []page.SlipLine{}),
 		to(AskKnown{}, memory.KnownView{Facts: []memory.KnownFact{}, Reasons: []memory.ReasonView{}}),
-		to(memory.WhatStays{}, memory.StaysView{Anew: []bool{}, Types: []*memory.StaysType{}}),
+		to(memory.WhatStays{}, memory.StaysView{Anew: []bool{}, Types: []memory.StaysType{}}),
 		to(AskAskable{}, (*pieces.AskableView)(nil)),
 		// The hand.
 		to(holding.Copied{}, holding.CopiedView{}),

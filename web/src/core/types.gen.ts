@@ -1993,7 +1993,7 @@ export interface StaysView {
   id: string;
   name: string;
   anew: boolean[];
-  types: (StaysType | null)[];
+  types: StaysType[];
 }
 
 export interface AskAskable {
