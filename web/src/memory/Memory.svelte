@@ -35,6 +35,20 @@
   }
 </script>
 
+{#snippet both(name: string, says: number[], inMap: boolean[] | null, choose: (when: number, says: number) => unknown)}
+  {#each STAYS_WHEN as when, i (when)}
+    <td class="py-0.5 pl-1"
+      ><Says
+        label="{name}, {when}"
+        options={inMap ? STAYS_SAYS : STAYS_SAYS.slice(1)}
+        byMap={inMap?.[i]}
+        value={says[i] ?? 0}
+        choose={(is) => choose(i, is)}
+      /></td
+    >
+  {/each}
+{/snippet}
+
 <label class="flex items-center justify-between gap-2">
   <span class="text-soft">Map</span>
   <select class="h-7 min-w-0 flex-1 rounded-inner border border-line bg-sheet px-1" bind:value={map}>
@@ -53,16 +67,9 @@
     <tbody>
       <tr class="border-t border-line" data-stays="map">
         <th class="py-1 text-left font-semibold">The whole map</th>
-        {#each STAYS_WHEN as when, i (when)}
-          <td class="py-1 pl-1"
-            ><Says
-              label="{view.name}, {when}"
-              options={STAYS_SAYS.slice(1)}
-              value={view.anew[i] ? 1 : 0}
-              choose={(says) => orders.setMapStays({ map, when: i, anew: says === 1 })}
-            /></td
-          >
-        {/each}
+        {@render both(view.name, view.anew.map(Number), null, (when, is) =>
+          orders.setMapStays({ map, when, anew: is === 1 }),
+        )}
       </tr>
       {#each view.types as of (of.type)}
         <tr class="border-t border-line" data-stays={of.name}>
@@ -76,17 +83,9 @@
               <span class="min-w-0 truncate">{of.name}</span><span class="text-soft figures">{of.count}</span>
             </button>
           </th>
-          {#each STAYS_WHEN as when, i (when)}
-            <td class="py-1 pl-1"
-              ><Says
-                label="{of.name}, {when}"
-                options={STAYS_SAYS}
-                byMap={stays.anew[i]}
-                value={of.says[i] ?? 0}
-                choose={(says) => orders.setPieceStays({ map, type: of.type, piece: '0', when: i, says })}
-              /></td
-            >
-          {/each}
+          {@render both(of.name, of.says, stays.anew, (when, says) =>
+            orders.setPieceStays({ map, type: of.type, piece: '0', when, says }),
+          )}
         </tr>
         {#each of.pieces as one (one.id)}
           <tr data-stays={one.name}>
@@ -98,17 +97,9 @@
                   >{/if}</button
               >
             </th>
-            {#each STAYS_WHEN as when, i (when)}
-              <td class="py-0.5 pl-1"
-                ><Says
-                  label="{one.name}, {when}"
-                  options={STAYS_SAYS}
-                  byMap={stays.anew[i]}
-                  value={one.says[i] ?? 0}
-                  choose={(says) => orders.setPieceStays({ map, type: of.type, piece: one.id, when: i, says })}
-                /></td
-              >
-            {/each}
+            {@render both(one.name, one.says, stays.anew, (when, says) =>
+              orders.setPieceStays({ map, type: of.type, piece: one.id, when, says }),
+            )}
           </tr>
         {/each}
         {#if of.more > 0}<tr
