@@ -102,7 +102,7 @@ func (b *builder) soFar(yard, palms *room) {
 	if b.err != nil {
 		return
 	}
-	b.start(world.NamedStart{Name: "Lever pulled", Map: yard.m.ID, Cell: grid.Point{X: 30, Y: 9},
+	b.start(world.NamedStart{Name: "Lever pulled", Map: yard.m.ID, Cell: grid.Point{X: 30, Y: 8},
 		States: []world.StateIs{{Piece: b.lever, State: kind.StateNamed("pressed").Number}, {Piece: b.named("Plate in the tool shed"), State: kind.StateNamed("released").Number}}})
 	gate := grid.Point{}
 	for _, p := range b.doc.Map(palms.m.ID).Pieces {
