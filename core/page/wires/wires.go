@@ -233,3 +233,48 @@ func Says(d *world.Document, w *world.Wire) string {
 	}
 	return fmt.Sprintf("%s is %s while %s is %s%s.", v.To.Name, v.To.On, v.From.Name, v.From.On, after)
 }
+
+// AskWireNow asks why the piece at the end of a wire is or is not on in the game that is played, in sentences; empty if nothing is played.
+type AskWireNow struct {
+	Wire page.ID `json:"wire"`
+}
+
+// Answer implements Question.
+func (q AskWireNow) Answer(p *page.Page) any {
+	d := p.Doc()
+	w := d.Wire(world.ID(q.Wire))
+	if p.Played == nil || w == nil {
+		return ""
+	}
+	v := ViewWire(d, w)
+	if v == nil {
+		return ""
+	}
+	now := p.Played.Game().WireNow(w)
+	is := func(name, on string, yes bool) string {
+		if yes {
+			return name + " is " + on
+		}
+		return name + " is not " + on
+	}
+	says := is(v.From.Name, v.From.On, now.Held)
+	switch seconds := measure.WireAfter.Shown(now.Left); {
+	case w.Does == world.WhileHeld && now.Left > 0:
+		says += fmt.Sprintf(", which counts in %.1f s", seconds)
+	case now.Left > 1:
+		says += fmt.Sprintf(", and it takes effect in %.1f s", seconds)
+	}
+	says += "."
+	if now.Among > 1 {
+		are := "are"
+		if now.AreOn == 1 {
+			are = "is"
+		}
+		says += fmt.Sprintf(" Of %d wires %d must be on, and %d %s.", now.Among, now.Need, now.AreOn, are)
+	}
+	says += " " + is(v.To.Name, v.To.On, now.EndOn)
+	if now.Blocked {
+		says += ", until there is room"
+	}
+	return says + "."
+}
