@@ -183,6 +183,7 @@ func (b *builder) glasshouse() {
 	b.join(boiler, 12, 10, shaft, 1, 4)
 	b.join(yard, 14, 21, grotto, 3, 0)
 	b.scenes(boiler)
+	b.byTheBoilers()
 	b.soFar(yard, palm)
 	b.keepReplays()
 }
@@ -233,6 +234,14 @@ func (b *builder) palmHouse() *room {
 	labels := logic.Needs(logic.ItemCount, b.label, logic.AtLeast, 5)
 	r.acting(world.Exit, "Night gate", 34, 8, kind.Set(labels.Set(props.Needs)))
 	r.piece(world.Mark, "At the bridge", 24, 8)
+	// Who has read three name plates knows which seeds to take: the cabinet opens then, and stays open.
+	for _, plate := range []struct {
+		x          int
+		name, says string
+	}{{6, "Name plate of the sago palm", "Cycas revoluta.\nOlder than the house, and in no hurry."}, {14, "Name plate of the bird's nest", "Asplenium nidus.\nLives on what falls into it."}, {24, "Name plate of the slipper", "Paphiopedilum.\nOpens once a year, by night."}} {
+		r.acting(sign.Kind.ID, plate.name, plate.x, 7, kind.Set(words.Plain(plate.says).Set(props.Says)).With(world.Change{Fact: b.read, How: world.Raises, By: 1}.Props()...))
+	}
+	r.acting(container.Kind.ID, "Seed cabinet", 16, 7, kind.Set(container.By.Is(1), props.Item.Refer(b.seeds), logic.Needs(logic.FactValue, b.read, logic.AtLeast, 3).Set(props.Needs)))
 	r.acting(person.Kind.ID, "Emil, who sweeps", 18, 13, kind.Set(props.SaysWhich.Is(props.SaysByChance), props.Manner.Is(2), props.Speed.Is(12), props.Straying.Is(2), b.says(
 		talk.Saying{Text: words.Plain("Leaves. Every night, leaves.")},
 		talk.Saying{Text: words.Plain("The bench by the palms is free, once you have three labels or the lamps burn.")},

@@ -183,12 +183,16 @@ func (b *builder) gardener() error {
 		return err
 	}
 	knife := b.ids.NewID()
-	b.label, b.fuse, b.found, b.lit, b.lever, b.shed = b.ids.NewID(), b.ids.NewID(), b.ids.NewID(), b.ids.NewID(), b.ids.NewID(), b.ids.NewID()
+	for _, id := range []*world.ID{&b.label, &b.fuse, &b.found, &b.lit, &b.lever, &b.shed, &b.seeds, &b.read} {
+		*id = b.ids.NewID()
+	}
 	b.step("say what there is to have", edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: b.label}, Values: (&world.Item{Name: "Brass label"}).Values()},
 		edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: knife}, Values: (&world.Item{Name: "Grafting knife", Most: 1}).Values()},
-		edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: b.fuse}, Values: (&world.Item{Name: "Fuse", Most: 3}).Values()})
+		edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: b.fuse}, Values: (&world.Item{Name: "Fuse", Most: 3}).Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortItem, ID: b.seeds}, Values: (&world.Item{Name: "Packet of seeds"}).Values()})
 	b.step("say what is remembered", edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: b.found}, Values: (&world.Fact{Name: "Labels found", Counts: true}).Values()},
-		edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: b.lit}, Values: (&world.Fact{Name: "Lamps lit"}).Values()})
+		edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: b.lit}, Values: (&world.Fact{Name: "Lamps lit"}).Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: b.read}, Values: (&world.Fact{Name: "Name plates read", Counts: true, Most: 3}).Values()})
 	c := &world.Character{ID: b.ids.NewID(), Name: "Gardener", Begins: []world.Stock{{Item: knife, Count: 1}}, Picture: sums[0], Strip: sums[1], W: art.GardenerWidth, H: art.GardenerHeight,
 		Count: 22, Poses: gardenerPoses(),
 		Movement: world.Movement{Arms: world.Striking | world.Shooting, Jump: 33, Air: 40}}
@@ -282,9 +286,9 @@ type builder struct {
 	// shaft is the same of the sheet of the pipe shaft.
 	shaft    map[int]int
 	creature map[art.Creature]world.ID
-	// label and fuse are the items that collectibles give; found is the fact that counts the labels,
-	// lit that which says whether the lamps are.
-	label, fuse, found, lit world.ID
+	// label and fuse are the items that collectibles give, seeds what the seed cabinet does; found is the fact that counts the labels,
+	// lit that which says whether the lamps are, read that which counts the name plates that were read.
+	label, fuse, seeds, found, lit, read world.ID
 	// lever is the switch that opens the tool shed, shed the door of that.
 	lever, shed world.ID
 	done        uint64

@@ -18,7 +18,7 @@ func (b *builder) keepReplays() {
 	for _, of := range []struct {
 		name string
 		play func(*world.Document) (*world.Replay, error)
-	}{{"the night round", playRound}, {"the pipe shaft", playShaft}, {"the fern grotto", playGrotto}} {
+	}{{"the night round", playRound}, {"a place by the boilers", playBoilers}, {"the pipe shaft", playShaft}, {"the fern grotto", playGrotto}} {
 		if b.err != nil {
 			return
 		}
@@ -60,6 +60,53 @@ func playRound(d *world.Document) (*world.Replay, error) {
 		}
 	}
 	return r.Kept("Night round")
+}
+
+// playBoilers reads three name plates, takes the seeds out of their cabinet, and brings them to Ottilie.
+func playBoilers(d *world.Document) (*world.Replay, error) {
+	g, err := play.New(d, play.Start{})
+	if err != nil {
+		return nil, err
+	}
+	p := &player{r: play.Record(g)}
+	at := func(name string) (m *world.Map, c grid.Point) {
+		for _, m := range d.Maps {
+			for _, piece := range m.Pieces {
+				if piece.Name == name {
+					return m, d.Project.Lattice().CellAt(piece.Foot)
+				}
+			}
+		}
+		p.err = fmt.Errorf("there is no %s", name)
+		return d.Maps[0], grid.Point{}
+	}
+	// use comes to what lies beside a cell, and uses it; what is said then is read to its end.
+	use := func(name string, beside grid.Point, towards play.Input) {
+		m, c := at(name)
+		if p.err == nil {
+			p.err = walkTo(p.r, m.ID, c.Add(beside), 0)
+		}
+		p.ticks(20, towards)
+		p.ticks(2, play.Use)
+		p.until("the end of what "+name+" says", 0, func() bool {
+			if p.r.Game().Reads() {
+				p.r.Tick(play.Use)
+			}
+			return !p.r.Game().Reads()
+		})
+		p.ticks(play.TicksPerSecond, 0)
+	}
+	for _, name := range []string{"Name plate of the sago palm", "Name plate of the bird's nest", "Name plate of the slipper", "Seed cabinet"} {
+		use(name, grid.Point{Y: 1}, play.Up)
+	}
+	use("Ottilie, who stokes", grid.Point{X: -1}, play.Right)
+	p.until("the fire", 0, func() bool {
+		if p.r.Game().Reads() {
+			p.r.Tick(play.Use)
+		}
+		return p.r.Game().Status().Finished
+	})
+	return p.kept("By the boilers")
 }
 
 // walkTo plays on until the player stands in a cell, or has finished, with something held down.

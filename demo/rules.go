@@ -67,7 +67,11 @@ func (b *builder) scenes(boiler *room) {
 
 	s := b.scene("First time in the boiler room", kind.Map, boiler.m.ID, logic.Moment{Is: logic.MapBegins.Number, Thing: boiler.m.ID})
 	s.Repeats = logic.OnceEver
-	s.in(0, 0, still, waits(1), says(ottilie, "Who is there? Ah, the night shift."), waits(1), says(ottilie, "Mind the coals."), free)
+	light := s.in(0, 0, still, waits(1), says(ottilie, "Who is there? Ah, the night shift."), waits(1), says(ottilie, "Mind the coals."),
+		logic.Action{Does: logic.If, If: logic.Needs(logic.FactValue, b.lit, logic.AtLeast, 1)})
+	s.in(light, logic.Then, says(ottilie, "So you found the fuse. Good."))
+	s.in(light, logic.Otherwise, says(ottilie, "No light anywhere tonight."))
+	s.in(0, 0, waits(1), says(game, "The boilers hum. It is warm here."), logic.Action{Does: logic.Heal, Number: 1}, free)
 	s.keep()
 
 	s = b.scene("The lamps come back", kind.NoThing, 0, logic.Moment{Is: logic.FactReached.Number, Thing: b.lit, Number: 1})
@@ -93,6 +97,24 @@ func (b *builder) scenes(boiler *room) {
 	s.in(yes, 0, logic.Action{Does: logic.Say, Subject: emil, Text: words.Text{{Letters: "You have "}, {Item: b.label}, {Letters: " of five."}}})
 	no := s.in(asks, 0, logic.Action{Does: logic.Choice, Text: words.Plain("I count them myself")})
 	s.in(no, 0, says(emil, "As you like."))
+	s.keep()
+}
+
+// byTheBoilers is the other ending: who brings Ottilie the seeds from the cabinet may stay by the fire. They are the toll for it.
+func (b *builder) byTheBoilers() {
+	if b.err != nil {
+		return
+	}
+	name := "Ottilie, who stokes"
+	ottilie := logic.Noun{Is: logic.Piece, Thing: b.named(name)}
+	s := b.scene("A place by the boilers", kind.Piece, ottilie.Thing, logic.Moment{Is: props.Spoken.Number})
+	s.If = logic.Needs(logic.ItemCount, b.seeds, logic.AtLeast, 1)
+	asks := s.in(0, 0, logic.Action{Does: logic.Question, Subject: ottilie, Text: words.Plain("Are those seeds from the cabinet? They want it warm. Leave them with me, and stay by the fire until morning.")})
+	yes := s.in(asks, 0, logic.Action{Does: logic.Choice, Text: words.Plain("Here they are")})
+	s.in(yes, 0, logic.Action{Does: logic.HoldStill}, logic.Action{Does: logic.Lose, Thing: b.seeds, Value: logic.Value{Number: 1}},
+		says(ottilie, "Sit down. Nobody goes round twice in one night."), waits(2), logic.Action{Does: logic.End, Name: "By the warm boilers"})
+	no := s.in(asks, 0, logic.Action{Does: logic.Choice, Text: words.Plain("I have a round to finish")})
+	s.in(no, 0, says(ottilie, "They will not wait for ever."))
 	s.keep()
 }
 
