@@ -134,6 +134,23 @@ func (b *Block) Link(d *Document) {
 	}
 }
 
+// LeadOut is how many wires of a document join a piece of the block with one that is not in it: copies leave them behind.
+func (b *Block) LeadOut(d *Document) (n int) {
+	if len(d.Wires) == 0 {
+		return 0
+	}
+	in := make(map[ID]bool, len(b.Pieces))
+	for _, p := range b.Pieces {
+		in[p.ID] = p.ID != 0
+	}
+	for _, w := range d.Wires {
+		if in[w.From] != in[w.To] {
+			n++
+		}
+	}
+	return n
+}
+
 // following is the part of a region in which tiles of any bond follow it.
 func (d *Document) following(m *Map, l *Layer, g grid.Region) grid.Region {
 	i := bonder{d.index(), m.ID, l.ID, m.Bounds}

@@ -226,7 +226,19 @@ func (Copied) Answer(p *page.Page) any {
 	if len(text) > limit.EditBytes {
 		return CopiedView{Says: fmt.Sprintf("This is too large for the clipboard (%d MB; the most is %d MB). Move it, or copy it in parts.", len(text)>>20, limit.EditBytes>>20)}
 	}
-	return CopiedView{text, fmt.Sprintf("Copied %s.", contents(b))}
+	return CopiedView{text, fmt.Sprintf("Copied %s.", contents(b)) + leftBehind(p.Doc(), b)}
+}
+
+// leftBehind says which wires a copy of a block leaves behind; empty for none.
+func leftBehind(d *world.Document, b *world.Block) string {
+	switch n := b.LeadOut(d); n {
+	case 0:
+		return ""
+	case 1:
+		return " A wire leads out of it, and stays behind."
+	default:
+		return fmt.Sprintf(" %d wires lead out of it, and stay behind.", n)
+	}
 }
 
 // copied is what is selected as a block: cells, or one piece.

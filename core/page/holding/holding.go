@@ -226,6 +226,9 @@ func (Duplicate) Do(p *page.Page) page.Changed {
 		return p.Refuse("%s", problem)
 	}
 	p.Hand.HoldBlock(b, 0)
+	if left := leftBehind(p.Doc(), b); left != "" {
+		p.Say("Holding %s.%s", contents(b), left)
+	}
 	return p.HandChanged()
 }
 

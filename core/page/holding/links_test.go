@@ -118,6 +118,11 @@ func TestCopiedWithItsLogic(t *testing.T) {
 				t.Fatalf("seed %d: %d pieces, %s", seed, len(fresh), taken)
 			}
 		}
+		p := openOn(t, d)
+		pagetest.Order(p, holding.Select{Thing: pagetest.Thing("piece", d.Maps[0].ID, 90<<32|1)})
+		if pagetest.Order(p, holding.Duplicate{}); !strings.Contains(pagetest.Said(p), "A wire leads out of it, and stays behind") {
+			t.Fatalf("seed %d: of the wire that leads out of a switch it is said %q", seed, pagetest.Said(p))
+		}
 		for _, damaged := range []string{strings.Replace(text, `"after": 30`, `"after": -30`, 1), strings.Replace(text, `"does": "set-power"`, `"does": "dream"`, 1), strings.Replace(text, `"version": 4`, `"version": 5`, 1)} {
 			p := openOn(t, d)
 			if pagetest.Order(p, holding.Paste{Text: damaged}); damaged != text && pagetest.Said(p) == "" {
