@@ -134,6 +134,8 @@ func TestShots(t *testing.T) {
 	w.until("play", `() => window.azzel.play() !== null`)
 	w.hold(input.ArrowRight, "the player to lean towards her", `() => window.azzel.play().steps > 0 || window.azzel.play().ticks > 20`)
 	w.hold(input.KeyX, "her to speak", `() => window.azzel.play().reading !== null`)
+	// If that shut a box of the scene, the next one comes.
+	w.until("a box", `() => window.azzel.play().reading !== null`)
 	shot("reading")
 	w.press(input.Escape)
 	w.with(input.ShiftLeft, input.KeyE)
