@@ -1966,6 +1966,10 @@ export interface KnownView {
   more: number;
 }
 
+export interface AskWireNow {
+  wire: string;
+}
+
 export interface WhatStays {
   map: string;
   type: string;
