@@ -632,10 +632,6 @@ export class Questions {
     return this.ask.value('known', {}, {"facts":[],"reasons":[],"more":0});
   }
 
-  wireNow(q: T.AskWireNow): string {
-    return this.ask.value('wireNow', q, "");
-  }
-
   whatStays(q: T.WhatStays): T.StaysView {
     return this.ask.value('whatStays', q, {"id":"","name":"","anew":[],"types":[]});
   }

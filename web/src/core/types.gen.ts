@@ -1966,10 +1966,6 @@ export interface KnownView {
   more: number;
 }
 
-export interface AskWireNow {
-  wire: string;
-}
-
 export interface WhatStays {
   map: string;
   type: string;
