@@ -16,7 +16,6 @@ import (
 	"azzel/core/page/playing"
 	"azzel/core/page/supplies"
 	"azzel/core/page/tilework"
-	"azzel/core/page/wires"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
@@ -33,7 +32,6 @@ func init() {
 		to(AskHistory{}, []history.StepView{}),
 		to(AskMemory{}, []page.SlipLine{}),
 		to(AskKnown{}, memory.KnownView{Facts: []memory.KnownFact{}, Reasons: []memory.ReasonView{}}),
-		to(wires.AskWireNow{}, ""),
 		to(memory.WhatStays{}, memory.StaysView{Anew: []bool{}, Types: []memory.StaysType{}}),
 		to(AskAskable{}, (*pieces.AskableView)(nil)),
 		// The hand.

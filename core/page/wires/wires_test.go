@@ -12,10 +12,8 @@ import (
 	"azzel/core/page/history"
 	"azzel/core/page/holding"
 	"azzel/core/page/pagetest"
-	"azzel/core/page/playing"
 	"azzel/core/page/view"
 	"azzel/core/page/wires"
-	"azzel/core/play"
 	"azzel/core/world"
 )
 
@@ -89,43 +87,4 @@ func TestWiresThatCountTogether(t *testing.T) {
 	if parts := edit.RemoveWires(p.Document(), gate); len(parts) != 3 {
 		t.Errorf("%d wires go with the door", len(parts))
 	}
-}
-
-// Why the piece at the end of a wire is or is not on is said in play: what its beginning is, what it waits for, and how many of those that
-// count together are on. Nothing is said when nothing is played.
-func TestWireNow(t *testing.T) {
-	p := pagetest.Open(t, 7)
-	gate := pagetest.Place(p, door.Kind.ID, 8, 5)
-	var list []*world.Wire
-	for i := range 3 {
-		plate := pagetest.Place(p, switches.Kind.ID, 3+3*i, 3)
-		pagetest.Set(p, plate, "then", 1)
-		pagetest.Order(p, holding.Hold{Holding: "wire"})
-		p.Pointer(page.Press, plate.Foot.Sub(grid.Point{Y: 4}), false, false, 0)
-		p.Pointer(page.Release, gate.Foot.Sub(grid.Point{Y: 4}), false, false, 0)
-		list = p.Document().Wires
-	}
-	look := wires.ViewWire(p.Document(), list[0]).WireLook
-	look.Of, look.After = 2, 0.5
-	pagetest.Order(p, wires.SetWire{Wire: page.ID(list[0].ID), Change: page.PartOf(look)})
-	pagetest.Order(p, holding.Hold{Holding: "nothing"})
-	says := func() string { return wires.AskWireNow{Wire: page.ID(list[0].ID)}.Answer(p).(string) }
-	if is := says(); is != "" {
-		t.Errorf("nothing is played, and it says %q", is)
-	}
-	pagetest.Order(p, playing.StartPlay{Here: true, X: 1*16 + 8, Y: 3*16 + 8})
-	until := func(want string) {
-		t.Helper()
-		for range 300 {
-			if says() == want {
-				return
-			}
-			playing.Tick(p, play.Right)
-		}
-		t.Fatalf("it never says %q, last %q", want, says())
-	}
-	until("Switch at 3, 3 is not pressed. Of 3 wires 2 must be on, and 0 are. Door at 8, 5 is not open.")
-	until("Switch at 3, 3 is pressed, which counts in 0.3 s. Of 3 wires 2 must be on, and 0 are. Door at 8, 5 is not open.")
-	until("Switch at 3, 3 is pressed. Of 3 wires 2 must be on, and 1 is. Door at 8, 5 is not open.")
-	until("Switch at 3, 3 is pressed. Of 3 wires 2 must be on, and 2 are. Door at 8, 5 is open.")
 }

@@ -10,20 +10,6 @@
   const set = (change: Partial<WireLook>): void => {
     void p.session.setting(slip.id, change, p.session.orders.setWire({ wire: slip.id, change }));
   };
-  /** Milliseconds between two looks at a game. */
-  const LOOK = 200;
-  const watching = $derived(p.session.state?.playing === true && slip.wire !== null);
-  let now = $state('');
-  $effect(() => {
-    now = '';
-    if (!watching) return;
-    const look = (): void => {
-      now = p.session.ask.wireNow({ wire: slip.id });
-    };
-    look();
-    const timer = setInterval(look, LOOK);
-    return () => clearInterval(timer);
-  });
   const wire = $derived(slip.wire ? p.session.asAsked(slip.id, slip.wire) : null);
 </script>
 
@@ -41,7 +27,6 @@
   <div class="flex flex-col gap-2" role="group" aria-label="What the wire does">
     {@render end('From', wire.from)}
     {@render end('To', wire.to)}
-    {#if now !== ''}<p class="text-small text-moss-ink" data-wire-now>{now}</p>{/if}
     <Choices
       label="How it works the piece"
       options={WIRE_DOES.map((name, i) => [i, name] as const)}
