@@ -147,7 +147,7 @@ func (b *writer) all() error {
 	if slices.ContainsFunc(d.Facts, (*world.Fact).Further) {
 		out.Version = withoutAnew
 	}
-	if out.Starts = startsOf(d); d.Anew() || len(out.Starts) > 0 || slices.ContainsFunc(d.Patches, isLinked) {
+	if out.Starts = startsOf(d); d.Anew() || len(out.Starts) > 0 || slices.ContainsFunc(d.Patches, func(p *world.Patch) bool { return p.Linked() }) {
 		out.Version = Version
 	}
 	for _, m := range d.Medleys {
@@ -294,9 +294,4 @@ func (b *writer) patch(p *world.Patch) Patch {
 		part.Rules = append(part.Rules, writeRule(&kept.Rules[i]))
 	}
 	return part
-}
-
-func isLinked(p *world.Patch) bool {
-	_, linked := p.Block.Kept()
-	return linked
 }

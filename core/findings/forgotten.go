@@ -2,18 +2,23 @@ package findings
 
 import (
 	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/world"
 )
 
 // forgotten looks whether a rule that goes once ever does nothing but what is forgotten when the player returns: then that is undone and
-// never done again.
+// never done again. What it brings back to what it is at first itself is not missed, and on an only map nobody returns.
 func (w *ruling) forgotten() {
 	r := &w.rule.Rule
-	if r.Begins != logic.When || r.Repeats != logic.OnceEver {
+	if r.Begins != logic.When || r.Repeats != logic.OnceEver || !w.of(kind.NoThing, 0).(box).several {
 		return
 	}
-	does := false
+	type made struct {
+		piece world.ID
+		what  logic.Deed
+	}
+	asAtFirst := map[made]bool{}
 	for i := range r.Parts {
 		p := &r.Parts[i]
 		if p.Does == logic.Nothing || !r.Done(p) {
@@ -21,18 +26,35 @@ func (w *ruling) forgotten() {
 		}
 		switch p.Does {
 		case logic.SetPresence, logic.SetPower, logic.SetState:
-			if is := w.one(p.Subject); is == nil || !w.isForgotten(is) {
+			is := w.one(p.Subject)
+			if is == nil || !w.isForgotten(is) {
 				return
 			}
-			does = true
+			at := made{is.ID, p.Does}
+			asAtFirst[at] = asAtFirst[at] || isAtFirst(is, p)
 		case logic.Wait, logic.If, logic.Again, logic.OneOf, logic.Case, logic.Stop:
 		default:
 			return
 		}
 	}
-	if does {
-		w.found(Forgotten, nil)
+	for _, back := range asAtFirst {
+		if !back {
+			w.found(Forgotten, nil)
+			return
+		}
 	}
+}
+
+// isAtFirst reports whether an action makes of a piece what it is at first.
+func isAtFirst(is *world.Piece, p *logic.Part) bool {
+	switch p.Does {
+	case logic.SetPresence:
+		return p.Is == is.Int(props.Starts)
+	case logic.SetPower:
+		return p.Is == is.Int(props.Power)
+	}
+	first := is.FirstState()
+	return first == nil || p.Is == first.Number
 }
 
 // isForgotten reports whether a piece begins anew when the player returns to its map.

@@ -144,11 +144,14 @@ func (g *glance) mapOf(piece world.ID) world.ID {
 	return g.on[piece]
 }
 
-// box is the view in pixels, on which the box depends in which texts are read.
-type box struct{ w, h int }
+// box is the view in pixels, on which the box depends in which texts are read, and whether there are several maps.
+type box struct {
+	w, h    int
+	several bool
+}
 
 func viewed(d *world.Document) box {
-	return box{d.Project.SeenW * d.Project.CellW, d.Project.SeenH * d.Project.CellH}
+	return box{d.Project.SeenW * d.Project.CellW, d.Project.SeenH * d.Project.CellH, len(d.Maps) > 1}
 }
 
 // box is the box in which texts are read.

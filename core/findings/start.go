@@ -27,7 +27,7 @@ func (g *glance) atStarts() (list []Finding) {
 			switch is := g.d.Fact(f.Fact); {
 			case is == nil:
 				found(Gone, kind.Fact, f.Fact)
-			case is.Bound(f.Value) != f.Value:
+			case !f.Fits(is):
 				found(CannotBe, kind.Fact, f.Fact)
 			}
 		}
@@ -35,7 +35,7 @@ func (g *glance) atStarts() (list []Finding) {
 			switch p := g.placed[is.Piece]; {
 			case p == nil:
 				found(Gone, kind.Piece, is.Piece)
-			case !p.Kind().Drawn && !p.Kind().Can(is.State):
+			case !is.Fits(p):
 				found(CannotBe, kind.Piece, is.Piece)
 			}
 		}

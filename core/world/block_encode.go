@@ -53,6 +53,12 @@ func (b *Block) Kept() (kept Block, linked bool) {
 	return kept, linked
 }
 
+// Linked reports whether anything in the block names one of its pieces.
+func (b *Block) Linked() bool {
+	_, linked := b.Kept()
+	return linked
+}
+
 // encodeBlock writes a block. What its pieces set stands behind all else; what they refer to of their map or project
 // is left behind.
 func encodeBlock(whole *Block, w *pack.Writer) {

@@ -42,6 +42,21 @@ func (m *Map) BeginsAnew(p *Piece, when Anew) bool {
 	return m.Anew&when != 0
 }
 
+// FirstState is the one of its own states in which a piece is when play begins; nil if its kind has none, or is drawn then.
+func (p *Piece) FirstState() *kind.State {
+	k := p.Kind()
+	if len(k.States) == 0 || k.Drawn {
+		return nil
+	}
+	if own := p.Int(props.Own); own != 0 && k.Can(own) {
+		return kind.StateOf(own)
+	}
+	if k.First != nil {
+		return k.First(p.Props)
+	}
+	return k.States[0]
+}
+
 // Remembers reports whether anything becomes of pieces of a kind in play that can stay or be forgotten.
 func Remembers(k *kind.Kind) bool {
 	_, has := k.Has(props.OnReturn)

@@ -36,6 +36,14 @@ type (
 	}
 )
 
+// Fits reports whether a fact, nil for one that is gone, can be so.
+func (is FactIs) Fits(f *Fact) bool { return f != nil && f.Bound(is.Value) == is.Value }
+
+// Fits reports whether a piece, nil for one that is gone, can be in the state; of one that is drawn when play begins that is not known.
+func (is StateIs) Fits(p *Piece) bool {
+	return p != nil && (p.Kind().Drawn || p.Kind().Can(is.State))
+}
+
 // Properties of named starts.
 const (
 	FieldPlace  Field = 2

@@ -54,13 +54,10 @@ func tidy(p *page.Page, f findings.Finding) page.Changed {
 	s := d.NamedStart(f.Of.ID)
 	next := *s
 	next.Items = slices.DeleteFunc(slices.Clone(s.Items), func(i world.Stock) bool { return d.Item(i.Item) == nil })
-	next.Facts = slices.DeleteFunc(slices.Clone(s.Facts), func(is world.FactIs) bool {
-		fact := d.Fact(is.Fact)
-		return fact == nil || fact.Bound(is.Value) != is.Value
-	})
+	next.Facts = slices.DeleteFunc(slices.Clone(s.Facts), func(is world.FactIs) bool { return !is.Fits(d.Fact(is.Fact)) })
 	next.States = slices.DeleteFunc(slices.Clone(s.States), func(is world.StateIs) bool {
 		_, piece := d.Piece(is.Piece)
-		return piece == nil || !piece.Kind().Drawn && !piece.Kind().Can(is.State)
+		return !is.Fits(piece)
 	})
 	return p.Change(s.Name, edit.Changes(f.Of, s.Values(), next.Values()))
 }

@@ -87,7 +87,7 @@ func writeClip(d *world.Document, b *world.Block) string {
 		lines := rows.Write(l.Cells, grid.Rect{W: b.W, H: b.H}, l.Loose, name)
 		c.Layers = append(c.Layers, clipLayer{l.Name, l.Depth, l.Counts, lines})
 	}
-	linked := isLinked(b)
+	linked := b.Linked()
 	for _, p := range b.Pieces {
 		is := clipPiece{Type: kind.Of(p.Type).Word, Name: p.Name, X: p.Foot.X, Y: p.Foot.Y, Props: writeProps(d, p.Props)}
 		if linked {

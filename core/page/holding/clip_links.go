@@ -31,25 +31,6 @@ type clipRule struct {
 	Names []string `json:"names,omitempty"`
 }
 
-// isLinked reports whether anything of a block names a piece of it.
-func isLinked(b *world.Block) bool {
-	if len(b.Wires)+len(b.Rules) > 0 {
-		return true
-	}
-	in := map[world.ID]bool{}
-	for _, p := range b.Pieces {
-		in[p.ID] = true
-	}
-	found := false
-	for _, p := range b.Pieces {
-		p.Props.Refer(func(_ *kind.Prop, sort kind.Thing, id world.ID) world.ID {
-			found = found || sort == kind.Piece && in[id]
-			return id
-		})
-	}
-	return found
-}
-
 // link writes the wires and rules of a block.
 func (c *clip) link(d *world.Document, b *world.Block) {
 	for _, w := range b.Wires {
