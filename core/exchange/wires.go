@@ -23,11 +23,6 @@ type Wire struct {
 	Of int `json:"of,omitempty" jsonschema:"minimum=-1"`
 }
 
-var (
-	wireWorks = []string{"", "power"}
-	wireDoes  = []string{"", "on", "off", "over"}
-)
-
 // wiresOf are the wires of a document, but for those that begin or end at what is gone.
 func wiresOf(d *world.Document) (list []Wire) {
 	if len(d.Wires) == 0 {
@@ -75,7 +70,7 @@ func (b *reader) wires() error {
 }
 
 func writeWire(w *world.Wire) Wire {
-	return Wire{idText(w.ID), w.Name, idText(w.From), idText(w.To), wireWorks[w.Works], wireDoes[w.Does], w.After, w.Of}
+	return Wire{idText(w.ID), w.Name, idText(w.From), idText(w.To), world.WorksWords[w.Works], world.DoesWords[w.Does], w.After, w.Of}
 }
 
 // readWire reads a wire between pieces that are there.
@@ -92,10 +87,10 @@ func readWire(in *Wire, there map[world.ID]bool) (w world.Wire, err error) {
 			return w, fmt.Errorf("%s: there is no piece %s", end.name, end.text)
 		}
 	}
-	if w.Works, err = wordNumber(wireWorks, in.Works); err != nil {
+	if w.Works, err = wordNumber(world.WorksWords, in.Works); err != nil {
 		return w, fmt.Errorf("works: %w", err)
 	}
-	if w.Does, err = wordNumber(wireDoes, in.Does); err != nil {
+	if w.Does, err = wordNumber(world.DoesWords, in.Does); err != nil {
 		return w, fmt.Errorf("does: %w", err)
 	}
 	return w, nil

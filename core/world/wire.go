@@ -32,6 +32,12 @@ const (
 // WireDoes are the words for how a wire works a piece, in the order of their numbers.
 var WireDoes = [...]string{"on while held", "turns it on", "turns it off", "changes it over"}
 
+// WorksWords and DoesWords are the words in files for what a wire works and how, in the order of their numbers.
+var (
+	WorksWords = []string{"", "power"}
+	DoesWords  = []string{"", "on", "off", "over"}
+)
+
 // How many of the wires that end at a piece must be on, as Wire.Of has it: any, all, or at least so many.
 const (
 	AnyOf = 0

@@ -2,6 +2,7 @@ package holding
 
 import (
 	"fmt"
+	"slices"
 
 	"azzel/core/kind"
 	"azzel/core/limit"
@@ -15,8 +16,8 @@ type clipWire struct {
 	Name  string `json:"name,omitempty"`
 	From  string `json:"from"`
 	To    string `json:"to"`
-	Works int    `json:"works,omitempty"`
-	Does  int    `json:"does,omitempty"`
+	Works string `json:"works,omitempty"`
+	Does  string `json:"does,omitempty"`
 	After int    `json:"after,omitempty"`
 	Of    int    `json:"of,omitempty"`
 }
@@ -34,7 +35,7 @@ type clipRule struct {
 // link writes the wires and rules of a block.
 func (c *clip) link(d *world.Document, b *world.Block) {
 	for _, w := range b.Wires {
-		c.Wires = append(c.Wires, clipWire{w.Name, page.FormatID(w.From), page.FormatID(w.To), w.Works, w.Does, w.After, w.Of})
+		c.Wires = append(c.Wires, clipWire{w.Name, page.FormatID(w.From), page.FormatID(w.To), world.WorksWords[w.Works], world.DoesWords[w.Does], w.After, w.Of})
 	}
 	for i := range b.Rules {
 		r := &b.Rules[i]
@@ -70,7 +71,7 @@ func (c *clip) readLinks(d *world.Document, b *world.Block, within func(kind.Thi
 		there[p.ID] = true
 	}
 	for _, w := range c.Wires {
-		is := world.Wire{Name: w.Name, From: page.ParseID(w.From), To: page.ParseID(w.To), Works: w.Works, Does: w.Does, After: w.After, Of: w.Of}
+		is := world.Wire{Name: w.Name, From: page.ParseID(w.From), To: page.ParseID(w.To), Works: slices.Index(world.WorksWords, w.Works), Does: slices.Index(world.DoesWords, w.Does), After: w.After, Of: w.Of}
 		if err := is.Check(); err != nil {
 			return fmt.Errorf("a wire that can't be: %w", err)
 		}
