@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"encoding/binary"
 	"errors"
+	"slices"
 )
 
 // The format of modules: https://webassembly.github.io/spec/core/binary/modules.html
@@ -138,6 +139,13 @@ func appendSigned(b []byte, v int) []byte {
 	return append(b, byte(v))
 }
 
+// stackMaps is which of the tables of a function the runtime needs: what of its stack are pointers. The others say where it may be interrupted, which
+// no function of a module is, which calls were set into it, and which arguments are still known.
+const stackMaps = 1
+
+// tracedData is what of a function traces alone need: the calls that were set into it, its arguments, which of them are still known, and what it wraps.
+var tracedData = []int{3, 5, 6, 7}
+
 // dropLines empties what says which file and line an instruction comes from. Where that is not said the runtime takes it for
 // unknown. What it needs to go through the stack stays; so do the names of functions. The tables are those of Go 1.20 and
 // later: internal/abi, runtime/symtab.go.
@@ -158,9 +166,23 @@ func dropLines(memory []byte) error {
 		if f+44 > len(t.b) {
 			return errBroken
 		}
+		tables := t.half(f + 28)
+		of, more := f+44, f+44+4*tables
+		if tables > 16 || more+4*int(t.b[f+43]) > len(t.b) {
+			return errBroken
+		}
 		offsets := []int{t.half(f + 16)}
-		for k := range t.half(f + 28) {
-			offsets = append(offsets, t.half(f+44+4*k))
+		for k := range tables {
+			if k == stackMaps {
+				offsets = append(offsets, t.half(of+4*k))
+			} else {
+				clear(t.b[of+4*k:][:4])
+			}
+		}
+		for k := range int(t.b[f+43]) {
+			if slices.Contains(tracedData, k) {
+				binary.LittleEndian.PutUint32(t.b[more+4*k:], 1<<32-1) // none
+			}
 		}
 		for _, at := range offsets {
 			if at == 0 {
