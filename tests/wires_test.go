@@ -8,8 +8,8 @@ import (
 )
 
 // A switch on one map is wired to a door on another in one drag, with nothing to choose. In play the door opens by it; gone
-// back to, it is shut. The wire's slip says what it does and changes that; it is undone and comes back; whoever opens the
-// project has it too; with the switch it goes, and comes back with it.
+// back to, it is shut. The wire's slip says what it does and changes that; it is undone and comes back; it is opened into a
+// rule and folded back; whoever opens the project has it too; with the switch it goes, and comes back with it.
 func TestWireOverTwoMaps(t *testing.T) {
 	s := newSite(t)
 	w := s.window("/")
@@ -70,12 +70,20 @@ func TestWireOverTwoMaps(t *testing.T) {
 	w.fill("After", "1.5")
 	w.press(input.Enter)
 	w.sees("[data-slip]", "is pressed, after 1.5 s.")
+	// Opened into a rule it is a sentence, and folded back the wire that it was.
+	w.click("Open into a rule")
+	w.sees("[data-sheet]", "1.5 s")
+	w.until("a rule in the place of the wire", `() => window.azzel.scene().wires.length === 0`)
+	w.shoot("wire-opened")
+	w.click("Fold into a wire")
+	w.until("the wire in the place of the rule", `() => window.azzel.scene().wires.length === 1`)
+	w.sees("[data-slip]", "Door at 5, 5 changes over each time Switch at 6, 6 is pressed, after 1.5 s.")
 	w.press(input.Escape)
 	w.saved()
 	other := s.window("/project/1")
 	other.opened()
 	other.until("the wire in another window", `() => window.azzel.scene().wires.length === 1`)
-	for range 3 {
+	for range 5 {
 		w.with(input.ControlLeft, input.KeyZ)
 	}
 	w.until("no wire after it is undone", `() => window.azzel.scene().wires.length === 0`)

@@ -67,6 +67,19 @@ func (s *search) all(list []wanted, so []span) bool {
 			terms = append(terms, wanted{&c.Terms[i], c.is == (c.Ask != logic.None)})
 		}
 	}
+	if c.Ask == logic.SoMany {
+		// With as many as there are, each is not to fail, and with one it is as Any; what lies between is not gone through.
+		switch {
+		case c.is && c.Number > 1:
+			if each = c.Number >= len(terms); !each {
+				return s.all(rest, so)
+			}
+		case !c.is && c.Number > 1:
+			return s.all(rest, so)
+		default:
+			each = !c.is
+		}
+	}
 	if each {
 		return s.all(append(terms, rest...), so)
 	}

@@ -3,6 +3,8 @@
 package kinds
 
 import (
+	"slices"
+
 	"azzel/core/kind"
 	"azzel/core/kinds/breakable"
 	"azzel/core/kinds/checkpoint"
@@ -18,6 +20,7 @@ import (
 	"azzel/core/kinds/mark"
 	"azzel/core/kinds/person"
 	"azzel/core/kinds/platform"
+	"azzel/core/kinds/props"
 	"azzel/core/kinds/pushable"
 	"azzel/core/kinds/sign"
 	"azzel/core/kinds/spawn"
@@ -31,6 +34,9 @@ func init() {
 		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, spring.Kind, foe.Kind, hazard.Kind,
 		collectible.Kind, door.Kind, gate.Kind, switches.Kind, pushable.Kind, breakable.Kind, emitter.Kind, container.Kind, sign.Kind, person.Kind, lottery.Kind, mark.Kind,
 	} {
+		if slices.ContainsFunc(k.Props, func(h kind.Has) bool { return h.Prop == props.Power }) {
+			k.Moments = append(k.Moments, props.SwitchedOn, props.SwitchedOff)
+		}
 		kind.Register(k)
 	}
 }

@@ -63,6 +63,9 @@ func (c *Condition) Answer(w World) Answer {
 	if !c.Groups() {
 		return c.term(w)
 	}
+	if c.Ask == SoMany {
+		return c.enough(w)
+	}
 	is := Unasked
 	for i := range c.Terms {
 		switch a := c.Terms[i].Answer(w); {
@@ -75,6 +78,24 @@ func (c *Condition) Answer(w World) Answer {
 			is = Failing
 		default:
 			is = Holding
+		}
+	}
+	return is
+}
+
+// enough is the answer of SoMany.
+func (c *Condition) enough(w World) Answer {
+	is, held := Unasked, 0
+	for i := range c.Terms {
+		a := c.Terms[i].Answer(w)
+		if a == Holding {
+			held++
+		}
+		if held >= c.Number {
+			return Holding
+		}
+		if a != Unasked {
+			is = Failing
 		}
 	}
 	return is

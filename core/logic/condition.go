@@ -11,7 +11,7 @@ import (
 // holds.
 type Condition struct {
 	Ask Ask
-	// Terms are what All, Any and None ask for.
+	// Terms are what All, Any, None and SoMany ask for.
 	Terms []Condition
 	// Left is held against Right, as By says.
 	Left, Right Value
@@ -20,7 +20,7 @@ type Condition struct {
 	Subject, Object Noun
 	// Thing is the area or map that Subject is in or on.
 	Thing kind.ID
-	// Number is within how many cells something is near, or of how many times one holds.
+	// Number is within how many cells something is near, of how many times one holds, or how many terms SoMany asks for.
 	Number int
 	// Key tells two terms that hold once in so many times from each other, so that they do not always hold together.
 	Key int
@@ -34,7 +34,7 @@ type Ask uint8
 // What there is to ask. All, Any and None ask for all, at least one and none of their terms. Compares holds two values
 // against one another. IsPresent, IsPowered and InState ask for a piece's presence, power and own state. The others are
 // momentary: Within and OnMap ask whether something is in an area and on a map, Near, Faces and Sees where it is and
-// looks, beside another, OneIn holds once in so many times.
+// looks, beside another, OneIn holds once in so many times. SoMany asks for at least so many of its terms.
 const (
 	All Ask = iota
 	Any
@@ -49,6 +49,7 @@ const (
 	Faces
 	Sees
 	OneIn
+	SoMany
 	askEnd
 )
 
@@ -179,7 +180,7 @@ func (c *Condition) Each() iter.Seq[*Condition] {
 }
 
 // Groups reports whether the condition asks for its terms.
-func (c *Condition) Groups() bool { return c.Ask <= None }
+func (c *Condition) Groups() bool { return c.Ask <= None || c.Ask == SoMany }
 
 // OfPieces reports whether what the value is depends on pieces.
 func (v *Value) OfPieces() bool {

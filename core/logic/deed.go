@@ -68,6 +68,9 @@ var (
 	setByWords = []string{"is", "up", "down"}
 )
 
+// Deeds is how many deeds there are, Nothing among them: they are numbered from 0.
+func Deeds() int { return len(deeds) }
+
 // SetByWords are the words in files for how a fact is set, in the order of their numbers.
 func SetByWords() []string { return append([]string(nil), setByWords...) }
 

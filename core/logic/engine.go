@@ -217,7 +217,7 @@ func (e *Engine) isUnderWay(by Pair) bool {
 // by is the rule that goes, and the piece to which it belongs.
 func (r *Run) by() Pair { return Pair{r.Rule, r.This} }
 
-// Settle lets rules be so whose condition holds by now, and no longer be so whose does not. Quiet ones that were so before are left alone.
+// Settle lets rules be so whose condition holds by now, and no longer be so whose does not: when they are settled first, and when that has changed.
 func (e *Engine) Settle() {
 	for _, i := range e.so {
 		r := &e.rules[i]
@@ -234,7 +234,8 @@ func (e *Engine) Settle() {
 			}
 			by := Pair{r.ID, this}
 			holds := r.If.Holds(e.Asked(by, Bound{This: this}, e.Moments))
-			if holds == e.IsSo(by) {
+			// What stands under otherwise is so from the beginning where the condition does not hold then.
+			if holds == e.IsSo(by) && (holds || e.Times(by).Times > 0 || len(r.Kids(0, Otherwise)) == 0) {
 				continue
 			}
 			e.setSo(by, holds)

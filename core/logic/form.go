@@ -9,9 +9,9 @@ import (
 
 // A ConditionForm is a condition as files say it: what it asks, and what belongs to that.
 type ConditionForm struct {
-	// Asks is what it asks for: all, any or none of several conditions, or a term.
-	Asks string `json:"asks" jsonschema:"enum=all,enum=any,enum=none,enum=compares,enum=presence,enum=power,enum=state,enum=within,enum=on-map,enum=near,enum=faces,enum=sees,enum=one-in"`
-	// Of are the conditions of which all, any or none hold.
+	// Asks is what it asks for: all, any, none or at least so many of several conditions, or a term.
+	Asks string `json:"asks" jsonschema:"enum=all,enum=any,enum=none,enum=compares,enum=presence,enum=power,enum=state,enum=within,enum=on-map,enum=near,enum=faces,enum=sees,enum=one-in,enum=so-many"`
+	// Of are the conditions of which all, any, none or so many hold.
 	Of []ConditionForm `json:"of,omitempty"`
 	// Left is held against Right, By says how.
 	Left  *ValueForm `json:"left,omitempty"`
@@ -22,7 +22,7 @@ type ConditionForm struct {
 	Object  *NounForm `json:"object,omitempty"`
 	// Thing is the id of the area that it is in, or of the map that it is on.
 	Thing string `json:"thing,omitempty"`
-	// Number is within how many cells it is near, or of how many times one holds.
+	// Number is within how many cells it is near, of how many times one holds, or how many of several must.
 	Number int `json:"number,omitempty"`
 	// Key tells two that hold once in so many times from each other.
 	Key int `json:"key,omitempty"`
@@ -70,6 +70,9 @@ func (ids IDs) Write(c Condition) ConditionForm {
 	f := ConditionForm{Asks: askWords[c.Ask]}
 	for _, t := range c.Terms {
 		f.Of = append(f.Of, ids.Write(t))
+	}
+	if c.Ask == SoMany {
+		f.Number = c.Number
 	}
 	for _, p := range asks[c.Ask].parts {
 		switch p {
@@ -181,6 +184,9 @@ func (r *formReader) condition(f *ConditionForm, deep int) (c Condition) {
 		for i := range f.Of {
 			c.Terms = append(c.Terms, r.condition(&f.Of[i], deep+1))
 		}
+	}
+	if c.Ask == SoMany {
+		c.Number = f.Number
 	}
 	for _, p := range asks[c.Ask].parts {
 		switch p {

@@ -99,6 +99,11 @@ func plain(f logic.ConditionForm, w world) string {
 		}
 		yes, no := strings.Contains(all, "yes"), strings.Contains(all, "no")
 		return says(f.Asks == "all" && !no || f.Asks == "any" && yes || f.Asks == "none" && !yes)
+	case "so-many":
+		if len(given) == 0 {
+			return ""
+		}
+		return says(strings.Count(all, "yes") >= f.Number)
 	case "compares":
 		return plainCompare(f, w)
 	case "one-in":

@@ -264,6 +264,11 @@ func (s *Runs) Anew(b *Book, ends, so func(r *Listed, this kind.ID) bool) (ended
 		r := b.rule(p.Rule)
 		return r != nil && so(r, p.This)
 	})
+	// What is not so is settled anew too.
+	s.Went = slices.DeleteFunc(s.Went, func(p Past) bool {
+		r := b.rule(p.Rule)
+		return r != nil && r.Begins == While && so(r, p.This)
+	})
 	return len(s.List) < before
 }
 

@@ -68,6 +68,7 @@ var asks = [askEnd]struct {
 	Faces:     {word: "faces", parts: []part{subject, object}, momentary: true},
 	Sees:      {word: "sees", parts: []part{subject, object}, momentary: true},
 	OneIn:     {word: "one-in", parts: []part{times, key}, momentary: true},
+	SoMany:    {word: "so-many"},
 }
 
 // The words of what else there is to choose, in the order of its numbers.
@@ -104,6 +105,9 @@ func (c *Condition) visit(v visitor) {
 	choose(v, &c.Ask, askWords, "what a condition asks for")
 	if c.Ask >= askEnd {
 		return
+	}
+	if c.Ask == SoMany {
+		v.number(&c.Number, 1, MostTerms, "how many of several must hold")
 	}
 	if c.Groups() {
 		if v.terms(&c.Terms) {

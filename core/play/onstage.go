@@ -151,7 +151,7 @@ func (s onStage) set(id world.ID, a *logic.Part) bool {
 		}
 	case logic.SetPower:
 		if _, has := p.Kind().Has(props.Power); has && g.isOff(p) == (a.Is == kind.On) {
-			g.switchPower(p)
+			g.switchPower(p, false)
 		}
 	case logic.SetState:
 		return s.setOwn(on, p, kind.StateOf(a.Is), a.Quiet)

@@ -175,7 +175,7 @@ func (g *Game) work(e workedEnd, on, quiet bool) bool {
 	case !ok:
 	case second == nil:
 		if g.isOff(p) == on {
-			g.switchPower(p)
+			g.switchPower(p, quiet)
 		}
 	case on && g.own(m, p) != second:
 		g.goes(p.ID, second, quiet)
@@ -210,8 +210,8 @@ func (g *Game) isWorkedOn(e workedEnd) bool {
 	return g.own(m, p) == second
 }
 
-// switchPower switches a piece on that is off, or off that is on.
-func (g *Game) switchPower(p *world.Piece) {
+// switchPower switches a piece on that is off, or off that is on. What is quiet happens to nobody.
+func (g *Game) switchPower(p *world.Piece, quiet bool) {
 	g.keepsFrom(p.ID)
 	if i, is := slices.BinarySearch(g.switched, p.ID); is {
 		g.switched = slices.Delete(g.switched, i, i+1)
@@ -219,8 +219,16 @@ func (g *Game) switchPower(p *world.Piece) {
 		g.switched = slices.Insert(g.switched, i, p.ID)
 	}
 	g.stale = true
+	off := g.isOff(p)
 	if a := g.actorOf(p.ID); a != nil {
-		a.off = g.isOff(p)
+		a.off = off
+	}
+	switch {
+	case quiet:
+	case off:
+		g.raise(props.SwitchedOff, p.ID, 0, 0)
+	default:
+		g.raise(props.SwitchedOn, p.ID, 0, 0)
 	}
 }
 

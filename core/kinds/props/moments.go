@@ -24,4 +24,8 @@ var (
 	Filled   = &kind.Moment{Number: 18, Word: "filled", Name: "filled again"}
 	Read     = &kind.Moment{Number: 19, Word: "read", Name: "read"}
 	Spoken   = &kind.Moment{Number: 20, Word: "spoken-to", Name: "spoken to"}
+
+	// SwitchedOn and SwitchedOff are of all pieces that have power.
+	SwitchedOn  = &kind.Moment{Number: 21, Word: "switched-on", Name: "switched on"}
+	SwitchedOff = &kind.Moment{Number: 22, Word: "switched-off", Name: "switched off"}
 )

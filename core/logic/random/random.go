@@ -10,6 +10,8 @@ import (
 
 // Things are what conditions ask for, of each sort some ids.
 type Things struct {
+	// Newest says that all there is is drawn. Without it that is left out which was not there yet when bundles were stored of what was drawn.
+	Newest                                              bool
 	Facts, Items, Pieces, Areas, Maps, Crossings, Rules []kind.ID
 }
 
@@ -53,6 +55,9 @@ func Condition(r *rand.Rand, of Things, happens bool, levels int) logic.Conditio
 func condition(r *rand.Rand, of Things, happens bool, levels int) (c logic.Condition) {
 	if levels > 1 && r.IntN(2) == 0 {
 		c.Ask = logic.Ask(r.IntN(3))
+		if of.Newest && r.IntN(4) == 0 {
+			c.Ask, c.Number = logic.SoMany, 1+r.IntN(3)
+		}
 		for range r.IntN(4) {
 			c.Terms = append(c.Terms, condition(r, of, happens, levels-1))
 		}

@@ -2,6 +2,7 @@ package random
 
 import (
 	"math/rand/v2"
+	"slices"
 
 	"azzel/core/kind"
 	"azzel/core/logic"
@@ -59,11 +60,25 @@ func actions(r *rand.Rand, of Things, next func() kind.ID, is *logic.Rule, in ki
 	}
 }
 
+// The last moments that stored bundles have: of those that befall pieces, and of the others.
+const (
+	newestMoment   = 20
+	newestOccasion = 2011
+)
+
+// known are the moments that are drawn, in their order.
+func known(of Things, list []*kind.Moment, newest int) []*kind.Moment {
+	if of.Newest {
+		return list
+	}
+	return slices.DeleteFunc(slices.Clone(list), func(m *kind.Moment) bool { return m.Number > newest })
+}
+
 // Moment draws a moment at which a rule begins.
 func Moment(r *rand.Rand, of Things) (m logic.Moment) {
 	for {
 		m = logic.Moment{Thing: one(r, [][]kind.ID{of.Facts, of.Items, of.Areas, of.Maps, of.Crossings}[r.IntN(5)]), Number: 1 + r.IntN(3)}
-		occasions := logic.Occasions()
+		occasions := known(of, logic.Occasions(), newestOccasion)
 		if i := r.IntN(2 * len(occasions)); i < len(occasions) {
 			m.Is = occasions[i].Number
 			switch occasions[i] {
@@ -80,10 +95,14 @@ func Moment(r *rand.Rand, of Things) (m logic.Moment) {
 			}
 		} else {
 			k := one(r, kind.All())
-			if k == nil || len(k.Moments) == 0 {
+			if k == nil {
 				continue
 			}
-			m.Is = one(r, k.Moments).Number
+			moments := known(of, k.Moments, newestMoment)
+			if len(moments) == 0 {
+				continue
+			}
+			m.Is = one(r, moments).Number
 			m.Of = logic.Noun{Is: logic.AnyOfType, Type: k.ID}
 			if r.IntN(2) == 0 {
 				m.Of = logic.Noun{Is: logic.Piece, Thing: one(r, of.Pieces)}
@@ -100,7 +119,11 @@ func Moment(r *rand.Rand, of Things) (m logic.Moment) {
 // Action draws an action that logic.Part.CheckPart takes.
 func Action(r *rand.Rand, of Things) logic.Action {
 	for {
-		a := logic.Action{Does: logic.Deed(1 + r.IntN(int(logic.End))), Subject: noun(r, of, true), How: logic.SetBy(r.IntN(3)), Value: value(r, of, true, 1), Quiet: r.IntN(4) == 0}
+		last := int(logic.End)
+		if of.Newest {
+			last = logic.Deeds() - 1
+		}
+		a := logic.Action{Does: logic.Deed(1 + r.IntN(last)), Subject: noun(r, of, true), How: logic.SetBy(r.IntN(3)), Value: value(r, of, true, 1), Quiet: r.IntN(4) == 0}
 		switch a.Does {
 		case logic.SetFact:
 			a.Thing = one(r, of.Facts)

@@ -138,8 +138,9 @@ type RuleView struct {
 	Type      string               `json:"type"`
 	Condition pieces.ConditionView `json:"condition"`
 	Lines     []LineView           `json:"lines"`
-	// Full says that it can have no more parts.
+	// Full says that it can have no more parts, Wire that it is no more than wires, into which it can be folded.
 	Full bool `json:"full"`
+	Wire bool `json:"wire"`
 }
 
 // RuleLook is what can be set of a rule as a whole.
@@ -211,6 +212,8 @@ func viewRule(d *world.Document, id world.ID) *RuleView {
 	v := &RuleView{ID: page.FormatID(id), Name: r.Name, Proposed: wording.RuleName(d, &unnamed), Home: wording.HomeName(d, r.HomeSort, r.Home), Belongs: thingOf(d, r.HomeSort, r.Home),
 		RuleLook: lookOf(r), Lines: []LineView{}, Full: len(r.Parts) >= limit.RuleParts, Condition: pieces.ConditionView{Name: "if", Label: "If", None: "always", Help: "What must hold for it."}}
 	askIn(d, r, &v.Condition, r.If)
+	_, more := d.Folded(r)
+	v.Wire = more == nil
 	switch r.HomeSort {
 	case kind.Type:
 		v.Type = kind.Of(r.Home).Word

@@ -310,3 +310,35 @@ func TestRefusedRules(t *testing.T) {
 		}
 	}
 }
+
+// A wire is opened into a rule and folded back, each in one step; what is more than a wire is not folded, in words.
+func TestFolding(t *testing.T) {
+	p, r := shed(t)
+	pagetest.Order(p, things.Delete{Thing: page.Thing{Kind: "rule", ID: page.ID(r.ID)}})
+	put := edit.Put{Ref: edit.WireRef(950), Values: (&world.Wire{Name: "Water", From: 900, To: 901, Of: world.AllOf}).Values()}
+	p.Do(edit.Edit{Label: "lay a wire", Parts: []edit.Part{put}})
+	pagetest.Order(p, rules.OpenWire{Wire: 950})
+	d := p.Document()
+	if len(d.Wires) != 0 || len(d.Rules) != 1 || rule(p).Name != "Water" {
+		t.Fatalf("opened, there are %d wires and %d rules: %s", len(d.Wires), len(d.Rules), pagetest.Said(p))
+	}
+	v, lines := view(p)
+	if want := ">Sluice opens\nOtherwise:\n>Sluice shuts"; !v.Wire || v.Condition.Says != "Valve wheel is pressed" || lines != want {
+		t.Errorf("it says, while %s:\n%s", v.Condition.Says, lines)
+	}
+	pagetest.Order(p, rules.FoldRule{Rule: page.ID(rule(p).ID)})
+	d = p.Document()
+	if len(d.Rules) != 0 || len(d.Wires) != 1 || d.Wires[0].Of != world.AllOf || d.Wires[0].Name != "Water" || d.Wires[0].From != 900 || d.Wires[0].To != 901 {
+		t.Fatalf("folded, there are %d wires and %d rules: %s", len(d.Wires), len(d.Rules), pagetest.Said(p))
+	}
+	pagetest.Order(p, history.Undo{})
+	r = rule(p)
+	pagetest.Order(p, rules.AddRulePart{Rule: page.ID(r.ID), Part: logic.RulePartForm{Does: "hold-still"}})
+	if v, _ := view(p); v.Wire {
+		t.Error("a rule that does more than a wire is taken for one")
+	}
+	pagetest.Order(p, rules.FoldRule{Rule: page.ID(r.ID)})
+	if said := pagetest.Said(p); len(p.Document().Rules) != 1 || !strings.Contains(said, "more than a wire") {
+		t.Errorf("folded, it says %q", said)
+	}
+}

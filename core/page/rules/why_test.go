@@ -45,9 +45,9 @@ func asking(r *world.Rule, c logic.Condition) edit.Edit {
 // with its value, and no other, also after the play was rewound over that edit. A rule whose moment never came is said to be one.
 func TestWhy(t *testing.T) {
 	const ticks = 150
-	worlds, least := uint64(440), 1000
+	worlds, least := uint64(560), 1000
 	if testing.Short() {
-		worlds, least = 12, 20
+		worlds, least = 20, 20
 	}
 	tried, never := 0, 0
 	for seed := range worlds {

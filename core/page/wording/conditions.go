@@ -72,7 +72,7 @@ func (w words) Condition(c *logic.Condition) string {
 			continue
 		}
 		text := w.Condition(t)
-		if t.Groups() && len(t.Terms) > 1 && t.Ask != logic.None {
+		if t.Groups() && len(t.Terms) > 1 && t.Ask != logic.None && t.Ask != logic.SoMany {
 			text = "(" + text + ")"
 		}
 		terms = append(terms, text)
@@ -82,6 +82,8 @@ func (w words) Condition(c *logic.Condition) string {
 		return "nothing"
 	case c.Ask == logic.None:
 		return "none of: " + strings.Join(terms, "; ")
+	case c.Ask == logic.SoMany:
+		return fmt.Sprintf("at least %d of: %s", c.Number, strings.Join(terms, "; "))
 	case c.Ask == logic.Any:
 		return strings.Join(terms, " or ")
 	}

@@ -28,6 +28,7 @@ func Ruled(seed uint64) (*world.Document, error) {
 		}
 	}
 	of := generate.Things(draft.Document())
+	of.Newest = true
 	for range 10 {
 		of.Rules = append(of.Rules, ids.NewID())
 	}

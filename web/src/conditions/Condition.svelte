@@ -32,7 +32,7 @@
   function changed(to: ConditionForm): void {
     const terms = to.of ?? [];
     const [only] = terms;
-    change(only === undefined ? null : to.asks !== 'none' && terms.length === 1 ? only : to);
+    change(only === undefined ? null : to.asks !== 'none' && to.asks !== 'so-many' && terms.length === 1 ? only : to);
   }
 </script>
 

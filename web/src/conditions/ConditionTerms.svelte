@@ -36,6 +36,15 @@
 
   const put = (i: number, term: ConditionForm): void => change({ ...group, of: terms.with(i, term) });
 
+  const choose = (asks: string): void =>
+    change({ asks, of: terms, ...(asks === 'so-many' ? { number: Math.max(1, terms.length - 1) } : {}) });
+
+  function count(input: HTMLInputElement): void {
+    const n = Math.round(input.valueAsNumber);
+    if (Number.isFinite(n)) change({ ...group, number: Math.max(1, Math.min(n, terms.length)) });
+    input.value = String(group.number ?? 1);
+  }
+
   function add(key: string): void {
     const first = fresh ? of.firstNew : of.first;
     const near: ConditionForm = { asks: 'near', subject: { is: 'player' }, object: { is: 'it' }, number: 2 };
@@ -49,8 +58,23 @@
     label="How many of them must hold"
     value={group.asks}
     choices={[{ heading: '', list: GROUPS }]}
-    change={(asks) => change({ ...group, asks })}
+    change={choose}
   />
+  {#if group.asks === 'so-many'}
+    <label class="flex items-center gap-1 text-soft">
+      at least
+      <input
+        type="number"
+        step="1"
+        min="1"
+        class="h-7 w-16 rounded-inner border border-line bg-sheet px-1 text-ink figures"
+        aria-label="How many of these at least"
+        value={group.number ?? 1}
+        onchange={(e) => count(e.currentTarget)}
+      />
+      of {terms.length}
+    </label>
+  {/if}
 {/if}
 <div class="flex flex-col gap-1 {deep > 0 ? 'border-l-2 border-line pl-2' : ''}">
   <ul class="contents">

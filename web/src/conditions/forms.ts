@@ -20,7 +20,7 @@ export interface Choices {
   list: Choice[];
 }
 
-export const isGroup = (c: ConditionForm): boolean => ['all', 'any', 'none'].includes(c.asks);
+export const isGroup = (c: ConditionForm): boolean => ['all', 'any', 'none', 'so-many'].includes(c.asks);
 
 /** Words of the core as choices, each with what it is part of. */
 export const choicesOf = (words: { word: string; name: string }[], of = ''): Choice[] =>
@@ -30,6 +30,7 @@ export const GROUPS: Choice[] = [
   { key: 'all', name: 'all of these' },
   { key: 'any', name: 'any of these' },
   { key: 'none', name: 'none of these' },
+  { key: 'so-many', name: 'at least so many of these' },
 ];
 
 /** A value that is chosen by what it asks for; sums, differences and properties are told apart by what they are. */

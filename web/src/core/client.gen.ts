@@ -383,6 +383,14 @@ export class Orders {
     return this.give('removeRulePart', o, []);
   }
 
+  openWire(o: T.OpenWire): Promise<T.Reply> {
+    return this.give('openWire', o, []);
+  }
+
+  foldRule(o: T.FoldRule): Promise<T.Reply> {
+    return this.give('foldRule', o, []);
+  }
+
   makeReady(o: T.MakeReady): Promise<T.Reply> {
     return this.give('makeReady', o, []);
   }

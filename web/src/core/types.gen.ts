@@ -846,6 +846,14 @@ export interface RemoveRulePart {
   part: string;
 }
 
+export interface OpenWire {
+  wire: string;
+}
+
+export interface FoldRule {
+  rule: string;
+}
+
 export interface Chosen {
   slot: string;
   things?: string[];
@@ -1197,6 +1205,7 @@ export interface RuleView extends RuleLook {
   condition: ConditionView;
   lines: LineView[];
   full: boolean;
+  wire: boolean;
 }
 
 export interface AskOffers {

@@ -10,7 +10,7 @@
   import RuleWhy from './RuleWhy.svelte';
   import RuleTerms from './RuleTerms.svelte';
   import SlotPopover from './SlotPopover.svelte';
-  import { openRule } from './opening';
+  import { foldRule, openRule } from './opening';
 
   /** A rule, read as sentences and changed in them. */
   let { p, rule, part }: { p: Project; rule: RuleView; part: string } = $props();
@@ -91,6 +91,9 @@
     {/if}
     <span class="ml-auto flex gap-1">
       <Button label={is.off ? 'Switched off' : 'On'} pressed={is.off} onclick={() => set({ off: !is.off })} />
+      {#if rule.wire}
+        <Button label="Fold into a wire" onclick={() => void foldRule(p, rule.id)} />
+      {/if}
       <Button label="Copy this rule" icon onclick={() => void copy()}><Copy size={14} /></Button>
       <Button label="Delete this rule" icon onclick={() => orders.delete({ thing: { kind: 'rule', id: rule.id } })}
         ><Trash2 size={14} /></Button

@@ -11,3 +11,15 @@ export async function addRule(p: Project, home: Thing): Promise<void> {
   const { made } = await p.session.orders.addRule({ home });
   if (made[0] !== undefined) openRule(p, made[0]);
 }
+
+/** Puts a rule that does the same in the place of a wire, and lays it on the desk. */
+export async function openWire(p: Project, wire: string): Promise<void> {
+  const { made } = await p.session.orders.openWire({ wire });
+  if (made[0] !== undefined) openRule(p, made[0]);
+}
+
+/** Puts wires that do the same in the place of a rule, and selects the first of them. */
+export async function foldRule(p: Project, rule: string): Promise<void> {
+  const { made } = await p.session.orders.foldRule({ rule });
+  if (made[0] !== undefined) void p.session.orders.select({ thing: { kind: 'wire', map: '', id: made[0] } });
+}

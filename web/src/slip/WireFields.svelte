@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
   import { MEASURES, WIRE_DOES, type EndView, type SlipView, type WireLook } from '../core/types.gen';
+  import { openWire } from '../rules/opening';
+  import Button from '../ui/Button.svelte';
   import Choices from '../ui/Choices.svelte';
   import MeasureField from '../ui/MeasureField.svelte';
 
@@ -53,6 +55,7 @@
         />
       </div>
     {/if}
+    <Button label="Open into a rule" onclick={() => void openWire(p, slip.id)} />
   </div>
 {/if}
 

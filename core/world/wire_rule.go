@@ -1,0 +1,352 @@
+package world
+
+import (
+	"bytes"
+	"errors"
+	"slices"
+
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/logic"
+)
+
+// What Opened and Folded report of what can't be said in the other way.
+var (
+	ErrWireOfNothing = errors.New("the wire does nothing, so that no rule says it: a piece at one of its ends is gone, or can't be worked")
+	ErrWiresLater    = errors.New("the wires that end there count together and take effect later, which no rule says of several: let them take effect at once first")
+	ErrMoreThanWire  = errors.New("the rule is more than a wire: a wire lets one piece work another, or keeps one on while others are")
+	ErrWiresBeside   = errors.New("other wires keep the same piece on too and would count with these: open them into a rule first, or take them away")
+)
+
+// Opened is the rule that does what a wire does, with parts of the ids that fresh gives, and the wires in the place of which it stands: those that count
+// together with it if it keeps its end on while it is held, else itself. Folded gives the same wires back. A rule goes along a moment, so that what a
+// wire begins with comes within a tick of when it came by the wire. It is ErrWireOfNothing or ErrWiresLater where no rule says what wires do.
+func (d *Document) Opened(w *Wire, fresh func() ID) (is Rule, wires []*Wire, err error) {
+	wires = []*Wire{w}
+	if w.Does == WhileHeld {
+		wires = d.Together(w)
+	}
+	is.Name = w.Name
+	if is.Rule, err = d.ruleOf(wires, fresh); err != nil {
+		return Rule{}, nil, err
+	}
+	return is, wires, nil
+}
+
+// Folded are the wires that do what a rule does which is no more than that, without ids and numbers. It is ErrMoreThanWire of any other rule, and
+// ErrWiresBeside where others would count with them.
+func (d *Document) Folded(r *Rule) ([]Wire, error) {
+	guess, ok := d.wiresLike(r)
+	if !ok {
+		return nil, ErrMoreThanWire
+	}
+	for i := range guess {
+		if guess[i].Name = r.Name; guess[i].Check() != nil {
+			return nil, ErrMoreThanWire
+		}
+	}
+	wires := make([]*Wire, len(guess))
+	for i := range guess {
+		wires[i] = &guess[i]
+	}
+	next := ID(0)
+	like, err := d.ruleOf(wires, func() ID { next++; return next })
+	if err != nil || r.Off {
+		return nil, ErrMoreThanWire
+	}
+	is := r.Rule
+	if guess[0].After == 0 {
+		// What takes no time ends where the player is.
+		is.Elsewhere = true
+	}
+	if !alike(named(is), named(like)) {
+		return nil, ErrMoreThanWire
+	}
+	if w := guess[0]; w.Does == WhileHeld && len(d.Together(&w)) > 0 {
+		return nil, ErrWiresBeside
+	}
+	return guess, nil
+}
+
+// wireEnd is what of a piece a wire works: between which of its states it goes, both nil if it is switched on and off.
+func (w *Wire) wireEnd(k *kind.Kind) (first, second *kind.State, ok bool) {
+	if first, second = k.Pair(); w.Works == WorksState && k.Worked && first != nil {
+		return first, second, true
+	}
+	_, has := k.Has(props.Power)
+	return nil, nil, has
+}
+
+// ruleOf is the rule that does what some wires do that end at the same and count together, or one alone.
+func (d *Document) ruleOf(wires []*Wire, fresh func() ID) (is logic.Rule, err error) {
+	w := wires[0]
+	_, to := d.Piece(w.To)
+	if to == nil {
+		return is, ErrWireOfNothing
+	}
+	first, second, ok := w.wireEnd(to.Kind())
+	if !ok || to.Kind().Drawn {
+		return is, ErrWireOfNothing
+	}
+	is.Elsewhere = true
+	order := 0
+	add := func(in ID, branch int, p logic.Part) ID {
+		order += 1 << 10
+		p.ID, p.In, p.Branch, p.Order = fresh(), in, branch, order
+		is.Set(p)
+		return p.ID
+	}
+	at := logic.Noun{Is: logic.Piece, Thing: w.To}
+	isOn := logic.Condition{Ask: logic.IsPowered, Subject: at, Is: kind.On}
+	if second != nil {
+		isOn = logic.Condition{Ask: logic.InState, Subject: at, Is: second.Number}
+	}
+	set := func(in ID, branch int, on bool) {
+		switch {
+		case second == nil:
+			power := kind.Off
+			if on {
+				power = kind.On
+			}
+			add(in, branch, logic.Part{Action: logic.Action{Does: logic.SetPower, Subject: at, Is: power}})
+		case on:
+			add(in, branch, logic.Part{Action: logic.Action{Does: logic.SetState, Subject: at, Is: second.Number}})
+		default:
+			// What begins in a third state, as what is locked, is left in it.
+			if is := startState(to); is != first && is != second {
+				in, branch = add(in, branch, logic.Part{Action: logic.Action{Does: logic.If, If: isOn}}), logic.Then
+			}
+			add(in, branch, logic.Part{Action: logic.Action{Does: logic.SetState, Subject: at, Is: first.Number}})
+		}
+	}
+	wait := func(branch int) {
+		if w.After > 0 {
+			add(0, branch, logic.Part{Action: logic.Action{Does: logic.Wait, Number: w.After}})
+		}
+	}
+	if w.Does != WhileHeld {
+		is.HomeSort, is.Home = kind.Piece, w.From
+		begins, _, err := d.begins(w.From)
+		if err != nil {
+			return is, err
+		}
+		for _, m := range begins {
+			add(0, logic.Then, logic.Part{Begins: logic.Moment{Is: m.Number, Of: logic.Noun{Is: logic.Piece, Thing: w.From}}})
+		}
+		wait(logic.Then)
+		switch w.Does {
+		case TurnsOn, TurnsOff:
+			set(0, logic.Then, w.Does == TurnsOn)
+		case ChangesOver:
+			in := add(0, logic.Then, logic.Part{Action: logic.Action{Does: logic.If, If: isOn}})
+			if second == nil {
+				set(in, logic.Then, false)
+			} else {
+				add(in, logic.Then, logic.Part{Action: logic.Action{Does: logic.SetState, Subject: at, Is: first.Number}})
+			}
+			set(in, logic.Otherwise, true)
+		}
+		return ofHome(is), nil
+	}
+	is.HomeSort, is.Home, is.Begins = kind.Piece, w.To, logic.While
+	var terms []logic.Condition
+	for _, o := range wires {
+		if o.After != 0 && len(wires) > 1 {
+			return is, ErrWiresLater
+		}
+		_, on, err := d.begins(o.From)
+		if err != nil {
+			return is, err
+		}
+		terms = append(terms, on)
+	}
+	switch {
+	case w.Of == AllOf:
+		is.If = logic.Condition{Ask: logic.All, Terms: terms}
+	case w.Of != AnyOf:
+		is.If = logic.Condition{Ask: logic.SoMany, Number: w.Of, Terms: terms}
+	case len(terms) == 1:
+		is.If = terms[0]
+	default:
+		is.If = logic.Condition{Ask: logic.Any, Terms: terms}
+	}
+	if err := is.If.Check(false); err != nil {
+		return is, err
+	}
+	wait(logic.Then)
+	set(0, logic.Then, true)
+	wait(logic.Otherwise)
+	set(0, logic.Otherwise, false)
+	return ofHome(is), nil
+}
+
+// startState is the state of its own in which a piece is when play begins; nil if its kind has none.
+func startState(p *Piece) *kind.State {
+	k := p.Kind()
+	switch own := p.Int(props.Own); {
+	case len(k.States) == 0:
+		return nil
+	case own != 0 && k.Can(own):
+		return kind.StateOf(own)
+	case k.First != nil:
+		return k.First(p.Props)
+	}
+	return k.States[0]
+}
+
+// begins are the moments at which a piece goes on as the beginning of a wire, and what is so while it is on.
+func (d *Document) begins(piece ID) (moments []*kind.Moment, on logic.Condition, err error) {
+	_, p := d.Piece(piece)
+	if p == nil || p.Kind().Drawn {
+		return nil, on, ErrWireOfNothing
+	}
+	at := logic.Noun{Is: logic.Piece, Thing: piece}
+	k := p.Kind()
+	if _, second := k.Pair(); second != nil {
+		for _, c := range k.Changes {
+			if c.To == second && !slices.Contains(moments, c.By) {
+				moments = append(moments, c.By)
+			}
+		}
+		return moments, logic.Condition{Ask: logic.InState, Subject: at, Is: second.Number}, nil
+	}
+	if _, has := k.Has(props.Power); !has {
+		return nil, on, ErrWireOfNothing
+	}
+	return []*kind.Moment{props.SwitchedOn}, logic.Condition{Ask: logic.IsPowered, Subject: at, Is: kind.On}, nil
+}
+
+// wiresLike are the wires of which a rule speaks, if it is one that wires could be: what else it says is not looked at.
+func (d *Document) wiresLike(r *Rule) (wires []Wire, ok bool) {
+	is := named(r.Rule)
+	w := Wire{}
+	// What is worked is said by the last action, which stands in a branch of another where it depends on what the piece is.
+	var last *logic.Part
+	for list := is.Kids(0, logic.Then); len(list) > 0; {
+		last = list[len(list)-1]
+		list = is.Kids(last.ID, logic.Then)
+	}
+	if last == nil {
+		return nil, false
+	}
+	in := is.Part(last.In)
+	switch last.Does {
+	case logic.SetPower:
+		w.Works = WorksPower
+		w.Does = []int{kind.On: TurnsOn, kind.Off: TurnsOff}[last.Is]
+	case logic.SetState:
+		w.Does = TurnsOn
+		if _, to := d.Piece(last.Subject.Thing); to != nil {
+			if first, _ := to.Kind().Pair(); first != nil && first.Number == last.Is {
+				w.Does = TurnsOff
+			}
+		}
+	default:
+		return nil, false
+	}
+	if in != nil && len(is.Kids(in.ID, logic.Otherwise)) > 0 {
+		w.Does = ChangesOver
+	}
+	if w.To = last.Subject.Thing; last.Subject.Is != logic.Piece {
+		return nil, false
+	}
+	for _, p := range is.Kids(0, logic.Then) {
+		if p.Does == logic.Wait {
+			w.After = p.Number
+		}
+	}
+	if is.Begins == logic.When {
+		moments := is.Moments()
+		if len(moments) == 0 || moments[0].Begins.Of.Is != logic.Piece {
+			return nil, false
+		}
+		w.From = moments[0].Begins.Of.Thing
+		return []Wire{w}, true
+	}
+	w.Does = WhileHeld
+	terms := is.If.Terms
+	switch is.If.Ask {
+	case logic.All:
+		w.Of = AllOf
+	case logic.SoMany:
+		w.Of = is.If.Number
+	case logic.Any:
+	default:
+		terms = []logic.Condition{is.If}
+	}
+	for _, t := range terms {
+		if w.From = t.Subject.Thing; t.Subject.Is != logic.Piece {
+			return nil, false
+		}
+		wires = append(wires, w)
+	}
+	return wires, len(wires) > 0
+}
+
+// renouned is a rule with other nouns for the pieces that act in it and of which it asks.
+func renouned(r logic.Rule, to func(logic.Noun) logic.Noun) logic.Rule {
+	var asked func(c logic.Condition) logic.Condition
+	asked = func(c logic.Condition) logic.Condition {
+		c.Subject = to(c.Subject)
+		c.Terms = slices.Clone(c.Terms)
+		for i, t := range c.Terms {
+			c.Terms[i] = asked(t)
+		}
+		return c
+	}
+	parts := r.Parts
+	r.Parts, r.If = nil, asked(r.If)
+	for _, p := range parts {
+		p.Subject, p.Begins.Of, p.If = to(p.Subject), to(p.Begins.Of), asked(p.If)
+		r.Set(p)
+	}
+	return r
+}
+
+// ofHome is a rule that speaks of the piece to which it belongs as such, named one that names it.
+func ofHome(r logic.Rule) logic.Rule {
+	return renouned(r, func(n logic.Noun) logic.Noun {
+		if n == (logic.Noun{Is: logic.Piece, Thing: r.Home}) {
+			return logic.Noun{}
+		}
+		return n
+	})
+}
+
+func named(r logic.Rule) logic.Rule {
+	if r.HomeSort != kind.Piece {
+		return r
+	}
+	return renouned(r, func(n logic.Noun) logic.Noun {
+		if n.Is == logic.This {
+			return logic.Noun{Is: logic.Piece, Thing: r.Home}
+		}
+		return n
+	})
+}
+
+// alike reports whether two rules say the same in the same order, whatever they belong to and whatever ids their parts have.
+func alike(a, b logic.Rule) bool {
+	if a.Begins != b.Begins || a.Repeats != b.Repeats || a.Busy != b.Busy || a.Elsewhere != b.Elsewhere || len(a.Parts) != len(b.Parts) ||
+		a.If.Empty() != b.If.Empty() || !a.If.Empty() && !a.If.Equal(b.If) {
+		return false
+	}
+	return alikeIn(&a, &b, 0, 0)
+}
+
+func alikeIn(a, b *logic.Rule, in, other ID) bool {
+	for branch := logic.Then; branch <= logic.Otherwise; branch++ {
+		these, those := a.Kids(in, branch), b.Kids(other, branch)
+		if len(these) != len(those) {
+			return false
+		}
+		for i := range these {
+			p, q := *these[i], *those[i]
+			p.In, p.Order, q.In, q.Order = 0, 0, 0, 0
+			if !bytes.Equal(p.Encode(), q.Encode()) || !alikeIn(a, b, these[i].ID, those[i].ID) {
+				return false
+			}
+		}
+	}
+	return true
+}
