@@ -67,11 +67,12 @@ func (b *builder) scenes(boiler *room) {
 
 	s := b.scene("First time in the boiler room", kind.Map, boiler.m.ID, logic.Moment{Is: logic.MapBegins.Number, Thing: boiler.m.ID})
 	s.Repeats = logic.OnceEver
-	light := s.in(0, 0, still, waits(1), says(ottilie, "Who is there? Ah, the night shift."), waits(1), says(ottilie, "Mind the coals."),
+	light := s.in(0, 0, still, logic.Action{Does: logic.CameraTo, Towards: ottilie, Number: 60}, logic.Action{Does: logic.LookAt, Subject: ottilie, Towards: game},
+		says(ottilie, "Who is there? Ah, the night shift."), says(ottilie, "Mind the coals."),
 		logic.Action{Does: logic.If, If: logic.Needs(logic.FactValue, b.lit, logic.AtLeast, 1)})
 	s.in(light, logic.Then, says(ottilie, "So you found the fuse. Good."))
 	s.in(light, logic.Otherwise, says(ottilie, "No light anywhere tonight."))
-	s.in(0, 0, waits(1), says(game, "The boilers hum. It is warm here."), logic.Action{Does: logic.Heal, Number: 1}, free)
+	s.in(0, 0, logic.Action{Does: logic.CameraBack, Number: 60}, says(game, "The boilers hum. It is warm here."), logic.Action{Does: logic.Heal, Number: 1}, free)
 	s.keep()
 
 	s = b.scene("The lamps come back", kind.NoThing, 0, logic.Moment{Is: logic.FactReached.Number, Thing: b.lit, Number: 1})

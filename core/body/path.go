@@ -25,6 +25,8 @@ type Search struct {
 	Avoid func(grid.Point) bool
 	// Straight leads from cell to cell through their sides alone.
 	Straight bool
+	// Beside leads to a cell beside the one that is meant, in which nobody needs to have room, and not into it.
+	Beside bool
 	// Left is how many cells may still be looked at. A search that found nothing and has none
 	// left was given up.
 	Left int
@@ -45,16 +47,22 @@ func (q *Search) Path(g *Ground, from, to grid.Point) (path []grid.Point, length
 		}
 		return ok
 	}
-	if !can(from) || !can(to) {
+	if !can(from) || !q.Beside && !can(to) {
 		return nil, 0, false
+	}
+	there := func(c grid.Point) bool {
+		if q.Beside {
+			return max(c.X-to.X, to.X-c.X)+max(c.Y-to.Y, to.Y-c.Y) == 1
+		}
+		return c == to
 	}
 	came := map[grid.Point]grid.Point{}
 	best := map[grid.Point]int{from: 0}
 	open := &wayHeap{{from, 0, bird(from, to)}}
 	for open.Len() > 0 {
 		at := heap.Pop(open).(wayStep)
-		if at.cell == to {
-			for c := to; c != from; c = came[c] {
+		if there(at.cell) {
+			for c := at.cell; c != from; c = came[c] {
 				path = append(path, c)
 			}
 			path = append(path, from)

@@ -49,7 +49,7 @@ func TestRulesInABundle(t *testing.T) {
 		{"bundle.json", `"pause": 717`, `"pause": -1`, "does not go again for 0 to"},
 		{"bundle.json", `"moment": "defeated"`, `"moment": "bored"`, `rule 1: part 1: "bored" is not known as a moment`},
 		{"bundle.json", `"does": "wait"`, `"does": "dream"`, "rule 1: part 4"},
-		{"bundle.json", `"number": 919`, `"number": 99999999`, "for how long a rule waits is 0 to"},
+		{"bundle.json", `"number": 919`, `"number": 99999999`, "for how long something goes on is 0 to"},
 		{"bundle.json", `"id": "8.4"`, `"id": "8.1"`, "have the same id 8.1"},
 		{"bundle.json", `"in": "8.3"`, `"in": "8.4"`, "it stands in itself"},
 		{"bundle.json", `"version": 5`, `"version": 8`, "newer"},

@@ -64,6 +64,8 @@ const (
 	Forgotten
 	// OffMap is a start at a place that is not on its map.
 	OffMap
+	// NoWay is where somebody is sent who can't walk, or can't get there.
+	NoWay
 	faultEnd
 )
 
@@ -72,7 +74,7 @@ var Words = [faultEnd]string{
 	Homeless: "homeless", NeverBegins: "never-begins", DoesNothing: "does-nothing", NeverComes: "never-comes", NeverHolds: "never-holds", Unchosen: "unchosen", Gone: "gone",
 	NoThis: "no-this", Stray: "stray", NeverDone: "never-done", NoAnswer: "no-answer", NoDifference: "no-difference", NoCase: "no-case", CannotBe: "cannot-be",
 	WaitsBeneath: "waits-beneath", HeldForGood: "held-for-good", InCircles: "in-circles", Endless: "endless", AsksOff: "asks-off", TooLong: "too-long", TooLongAnswer: "too-long-answer",
-	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten", OffMap: "off-map",
+	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten", OffMap: "off-map", NoWay: "no-way",
 }
 
 // Faults are all that there are, in their order.
@@ -189,7 +191,7 @@ func Find(d *world.Document) []Finding { return new(Finder).Find(d) }
 // alike reports whether two documents have the same of all on which what is found of a rule or piece can depend, but for rules.
 func alike(a, b *world.Document) bool {
 	return viewed(a) == viewed(b) && slices.Equal(a.Facts, b.Facts) && slices.Equal(a.Items, b.Items) && slices.Equal(a.Areas, b.Areas) && slices.Equal(a.Crossings, b.Crossings) &&
-		slices.Equal(a.Tracks, b.Tracks) && slices.Equal(a.Characters, b.Characters) && slices.EqualFunc(a.Maps, b.Maps, func(a, b *world.Map) bool { return a.ID == b.ID && a.Anew == b.Anew }) && samePieces(a, b)
+		slices.Equal(a.Tracks, b.Tracks) && slices.Equal(a.Characters, b.Characters) && slices.EqualFunc(a.Maps, b.Maps, func(a, b *world.Map) bool { return a.ID == b.ID && a.Anew == b.Anew && a.View == b.View }) && samePieces(a, b)
 }
 
 // samePieces reports whether two documents have the same pieces.

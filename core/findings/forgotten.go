@@ -59,6 +59,6 @@ func isAtFirst(is *world.Piece, p *logic.Part) bool {
 
 // isForgotten reports whether a piece begins anew when the player returns to its map.
 func (w *ruling) isForgotten(p *world.Piece) bool {
-	on, _ := w.of(kind.Map, w.mapOf(p.ID)).(world.Anew)
-	return (&world.Map{Anew: on}).BeginsAnew(p, world.AnewOnReturn)
+	on, _ := w.of(kind.Map, w.mapOf(p.ID)).(mapIs)
+	return (&world.Map{Anew: on.anew}).BeginsAnew(p, world.AnewOnReturn)
 }

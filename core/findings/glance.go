@@ -102,7 +102,7 @@ func (g *glance) at(sort kind.Thing, id world.ID) any {
 		}
 	case kind.Map:
 		if m := g.d.Map(id); m != nil {
-			return m.Anew
+			return mapIs{m.Anew, m.View}
 		}
 	case kind.Crossing:
 		if g.d.Crossing(id) != nil {
@@ -124,6 +124,12 @@ func (g *glance) at(sort kind.Thing, id world.ID) any {
 		return true // looked at together
 	}
 	return nil
+}
+
+// mapIs is that on which what is found depends of a map.
+type mapIs struct {
+	anew world.Anew
+	view world.View
 }
 
 func (g *glance) piece(id world.ID) *world.Piece {

@@ -2,12 +2,14 @@ package findings
 
 import (
 	"math/rand/v2"
+	"slices"
 	"testing"
 
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/door"
+	"azzel/core/kinds/person"
 	"azzel/core/kinds/props"
 	"azzel/core/kinds/sign"
 	"azzel/core/logic"
@@ -39,7 +41,10 @@ func (b *bed) fact(counts bool) world.ID {
 }
 
 func (b *bed) piece(k *kind.Kind, set ...kind.Value) world.ID {
-	m := b.d.Maps[b.IntN(len(b.d.Maps))]
+	return b.pieceOn(b.d.Maps[b.IntN(len(b.d.Maps))], k, set...)
+}
+
+func (b *bed) pieceOn(m *world.Map, k *kind.Kind, set ...kind.Value) world.ID {
 	p := &world.Piece{Type: k.ID, Layer: m.PlayerLayer, Foot: b.d.Project.Lattice().Foot(generate.Cell(b.Rand, m)), Props: kind.Set(set...)}
 	return b.put(world.Ref{Sort: world.SortPiece, Map: m.ID}, p.Values())
 }
@@ -301,6 +306,14 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 		s := world.NamedStart{Name: "Dew", Map: m.ID, Cell: grid.Point{X: m.Bounds.X + m.Bounds.W + b.IntN(3), Y: m.Bounds.Y}}
 		b.put(world.Ref{Sort: world.SortStart}, s.Values())
 		return 0, true
+	},
+	NoWay: func(b *bed) (world.ID, bool) {
+		b.some(0)
+		walker, to := logic.Noun{Is: logic.Piece, Thing: b.piece(door.Kind)}, logic.Noun{Is: logic.Piece, Thing: b.piece(sign.Kind)}
+		if from := slices.IndexFunc(b.d.Maps, func(m *world.Map) bool { return m.View == world.TopDown }); from >= 0 && len(b.d.Maps) > 1 && b.IntN(2) == 0 {
+			walker.Thing, to.Thing = b.pieceOn(b.d.Maps[from], person.Kind), b.pieceOn(b.d.Maps[(from+1)%len(b.d.Maps)], sign.Kind)
+		}
+		return b.add(0, logic.Then, logic.Action{Does: logic.WalkTo, Subject: walker, Towards: to}), false
 	},
 	NeverGiven: func(b *bed) (world.ID, bool) {
 		item := b.put(world.Ref{Sort: world.SortItem}, (&world.Item{Name: "Fuse"}).Values())

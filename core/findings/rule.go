@@ -225,6 +225,9 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 	if p.ActsOn() {
 		w.noun(p, p.Subject)
 	}
+	if p.Aims() {
+		w.noun(p, p.Towards)
+	}
 	w.said(p.Text, p.Does == logic.Choice, func(f Fault, sort kind.Thing, id world.ID, letters string) {
 		is := w.found(f, p)
 		is.Sort, is.Thing, is.Letters = sort, id, letters
@@ -237,6 +240,11 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 		return true
 	case logic.Wait, logic.Say:
 		w.waits = w.waits || p.Does == logic.Say || p.Number > 0
+	case logic.CameraTo, logic.CameraBack, logic.Shake:
+		w.waits = w.waits || p.Number > 0
+	case logic.WalkTo:
+		w.waits = true
+		w.walks(p)
 	case logic.HoldStill:
 		w.held = append(w.held, p.ID)
 	case logic.LetGo:
@@ -298,7 +306,15 @@ func (w *ruling) takesTime(in world.ID, bound int) bool {
 			if p.Off || bound == 0 {
 				continue
 			}
-			if p.Does == logic.Wait && p.Number > 0 || p.Does == logic.Say || p.Does == logic.Question || w.takesTime(p.ID, bound-1) {
+			switch p.Does {
+			case logic.Say, logic.Question, logic.WalkTo:
+				return true
+			case logic.Wait, logic.CameraTo, logic.CameraBack, logic.Shake:
+				if p.Number > 0 {
+					return true
+				}
+			}
+			if w.takesTime(p.ID, bound-1) {
 				return true
 			}
 		}
@@ -366,6 +382,24 @@ func (w *ruling) becomes(p *logic.Part) {
 		if is := w.one(p.Subject); is != nil && world.HasWhile(is) {
 			w.found(WaitsBeneath, p)
 		}
+	}
+}
+
+// walks looks whether those whom an action sends somewhere can walk at all, and get there: who stands still on a map that is seen from above stays on it.
+func (w *ruling) walks(p *logic.Part) {
+	k := w.kindOf(p.Subject)
+	if k == nil || k.Drawn {
+		return
+	}
+	who, to := w.one(p.Subject), w.one(p.Towards)
+	apart := false
+	if who != nil && to != nil && props.Doing(k, who.Props) == props.Stands {
+		from := w.mapOf(who.ID)
+		is, there := w.of(kind.Map, from).(mapIs)
+		apart = there && is.view == world.TopDown && w.mapOf(to.ID) != from
+	}
+	if !k.Walks() || apart {
+		w.found(NoWay, p)
 	}
 }
 

@@ -192,6 +192,9 @@ func All() []*Kind { return slices.Clone(all) }
 // Of finds a kind by its number; nil if there is none.
 func Of(id ID) *Kind { return byID[id] }
 
+// Walks reports whether pieces of the kind walk somewhere by themselves: people and foes.
+func (k *Kind) Walks() bool { return k.Goes && k.Family == Folk }
+
 // First finds the first kind that is so; nil if none is.
 func First(is func(*Kind) bool) *Kind {
 	for _, k := range all {

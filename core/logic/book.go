@@ -93,6 +93,8 @@ func (m *Moment) hears(h Happened) bool {
 		return h.To == m.Number
 	case AreaStayed.Number:
 		return h.To == m.Number
+	case TimePassed.Number, StepsPassed.Number:
+		return h.To%m.Number == 0
 	}
 	return true
 }

@@ -99,6 +99,10 @@ func (e *Engine) do(run *Run, is *Listed, p *Part) bool {
 	switch p.Does {
 	case Wait:
 		run.Left = p.Number
+	case CameraTo, CameraBack, Shake:
+		// All that is done by then takes as long as it says.
+		e.Act(p, by, run.Bound, run.turn())
+		run.Left = p.Number
 	case Stop:
 		run.Frames = nil
 	case If:

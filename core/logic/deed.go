@@ -29,6 +29,9 @@ const (
 	ofCrossing
 	reaches
 	stays
+	towards
+	everyTicks
+	everySteps
 )
 
 // deeds are what there is to do, by Deed: the word in files, of what it consists, and how many branches it has.
@@ -60,6 +63,11 @@ var deeds = [deedEnd]struct {
 	Stop:        {word: "stop"},
 	AskFor:      {word: "ask-for", parts: []part{rule}},
 	End:         {word: "end", parts: []part{ending}},
+	LookAt:      {word: "look-at", parts: []part{subject, towards}},
+	WalkTo:      {word: "walk-to", parts: []part{subject, towards}},
+	CameraTo:    {word: "camera-to", parts: []part{towards, ticks}},
+	CameraBack:  {word: "camera-back", parts: []part{ticks}},
+	Shake:       {word: "shake", parts: []part{ticks}},
 }
 
 // The words of what else there is to choose, in the order of its numbers.
@@ -88,6 +96,8 @@ var (
 	ItemUsedUp    = &kind.Moment{Number: 2009, Word: "item-used-up", Name: "the player has no longer"}
 	CrossingTaken = &kind.Moment{Number: 2010, Word: "crossing-taken", Name: "the player goes through"}
 	AskedFor      = &kind.Moment{Number: 2011, Word: "asked-for", Name: "another rule asks for this one"}
+	TimePassed    = &kind.Moment{Number: 2012, Word: "time-passed", Name: "another so many seconds have passed"}
+	StepsPassed   = &kind.Moment{Number: 2013, Word: "steps-passed", Name: "the player has gone another so many steps"}
 	PlayerHurt    = &kind.Moment{Number: 1009, Word: "hurt", Name: "the player is hurt"}
 	PlayerHarmed  = &kind.Moment{Number: 1010, Word: "harmed", Name: "the player's health is used up"}
 	PlayerFell    = &kind.Moment{Number: 1011, Word: "fell", Name: "the player falls off a map"}
@@ -101,6 +111,7 @@ var occasions = []struct {
 	{AreaEntered, []part{ofArea}}, {AreaLeft, []part{ofArea}}, {AreaStayed, []part{ofArea, stays}},
 	{MapBegins, []part{ofMap}}, {MapLeft, []part{ofMap}}, {CrossingTaken, []part{ofCrossing}},
 	{FactChanged, []part{fact}}, {FactReached, []part{fact, reaches}}, {ItemHad, []part{item}}, {ItemUsedUp, []part{item}},
+	{TimePassed, []part{everyTicks}}, {StepsPassed, []part{everySteps}},
 	{PlayerHurt, nil}, {PlayerHarmed, nil}, {PlayerFell, nil}, {PlayBegins, nil}, {AskedFor, nil},
 }
 
@@ -169,6 +180,10 @@ func (m *Moment) visit(v visitor) {
 			v.number(&m.Number, -MostValue, MostValue, "what a fact becomes")
 		case stays:
 			v.number(&m.Number, 1, limit.RuleTicks, "for how long the player has been within an area")
+		case everyTicks:
+			v.number(&m.Number, 1, limit.RuleTicks, "after how long something happens again")
+		case everySteps:
+			v.number(&m.Number, 1, MostValue, "after how many steps something happens again")
 		}
 	}
 }
@@ -178,6 +193,8 @@ func (a *Action) visit(v visitor) {
 		switch is {
 		case subject:
 			a.Subject.visit(v)
+		case towards:
+			a.Towards.visit(v)
 		case presence:
 			v.option(&a.Is, kind.Presences, "a presence")
 		case power:
@@ -197,7 +214,7 @@ func (a *Action) visit(v visitor) {
 		case amount:
 			v.number(&a.Number, 1, 100, "how much health")
 		case ticks:
-			v.number(&a.Number, 0, limit.RuleTicks, "for how long a rule waits")
+			v.number(&a.Number, 0, limit.RuleTicks, "for how long something goes on")
 		case again:
 			v.number(&a.Number, 1, MostTimes, "how many times something is done")
 		case weight:
@@ -259,6 +276,9 @@ func (p Part) Refers(each func(sort kind.Thing, id kind.ID)) {
 
 // ActsOn reports whether an action says who acts, or with what something is done.
 func (a *Action) ActsOn() bool { return slices.Contains(deeds[a.Does].parts, subject) }
+
+// Aims reports whether an action says to what something looks, walks or goes.
+func (a *Action) Aims() bool { return slices.Contains(deeds[a.Does].parts, towards) }
 
 // Befalls reports whether a moment is one that befalls pieces.
 func (m *Moment) Befalls() bool { return slices.Contains(consists(m.Is), ofPiece) }

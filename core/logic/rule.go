@@ -104,7 +104,7 @@ type Moment struct {
 	// Of is the piece to which it happens, if it befalls pieces; Thing what else it is of.
 	Of    Noun
 	Thing kind.ID
-	// Number is what a fact reaches, or for how many ticks somebody stays.
+	// Number is what a fact reaches, for how many ticks somebody stays, or after how many ticks or steps it comes again.
 	Number int
 }
 
@@ -114,6 +114,8 @@ type Action struct {
 	Does Deed
 	// Subject is what acts, or with which something is done.
 	Subject Noun
+	// Towards is to what something looks or walks.
+	Towards Noun
 	// Thing is the fact, item, mark or rule that is meant.
 	Thing kind.ID
 	// How is how a fact is set, Value to what or by how much, or how many of an item.
@@ -146,7 +148,8 @@ const (
 type Deed uint8
 
 // What there is to do. Nothing is that of a part that is a moment. If does what stands in its branch Then if its condition holds, else what stands in
-// Otherwise; Again does what stands in it so many times, OneOf one of its Cases by their weights, and Ask what stands in the Choice that the player takes.
+// Otherwise; Again does what stands in it so many times, OneOf one of its Cases by their weights, and Ask what stands in the Choice that the player takes. WalkTo, CameraTo, CameraBack
+// and Shake take time: until those that walk are there or can't get on, and the others as many ticks as they say.
 const (
 	Nothing Deed = iota
 	SetFact
@@ -171,6 +174,11 @@ const (
 	Stop
 	AskFor
 	End
+	LookAt
+	WalkTo
+	CameraTo
+	CameraBack
+	Shake
 	deedEnd
 )
 

@@ -18,9 +18,11 @@ type RulePartForm struct {
 	Off bool `json:"off,omitempty"`
 	// Moment is the word of a moment, Does that of what is done.
 	Moment string `json:"moment,omitempty"`
-	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end"`
+	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end,enum=look-at,enum=walk-to,enum=camera-to,enum=camera-back,enum=shake"`
 	// Subject is the piece with which something is done, or to which the moment happens.
 	Subject *NounForm `json:"subject,omitempty"`
+	// Towards is to what something looks or walks.
+	Towards *NounForm `json:"towards,omitempty"`
 	// Thing is the id of the fact, item, area, map, crossing, piece or rule that is meant.
 	Thing string `json:"thing,omitempty"`
 	// How is how a fact is set, Value to what or by how much, or how many of an item.
@@ -65,6 +67,8 @@ func (ids IDs) WritePart(p *Part) RulePartForm {
 		switch is {
 		case subject:
 			f.Subject = ids.writeNoun(p.Subject)
+		case towards:
+			f.Towards = ids.writeNoun(p.Towards)
 		case ofPiece:
 			f.Subject = ids.writeNoun(p.Begins.Of)
 		case presence:
@@ -90,7 +94,7 @@ func (ids IDs) WritePart(p *Part) RulePartForm {
 			f.Value = ids.writeValue(&p.Value)
 		case amount, ticks, again, weight:
 			f.Number = p.Number
-		case reaches, stays:
+		case reaches, stays, everyTicks, everySteps:
 			f.Number = p.Begins.Number
 		case says:
 			f.Text = p.Text.Write(ids.Format)
@@ -134,6 +138,8 @@ func (ids IDs) ReadPart(f *RulePartForm) (p Part, err error) {
 		switch is {
 		case subject:
 			p.Subject = r.someNoun(f.Subject, some)
+		case towards:
+			p.Towards = r.someNoun(f.Towards, some)
 		case ofPiece:
 			p.Begins.Of = r.someNoun(f.Subject, some)
 		case presence:
@@ -164,7 +170,7 @@ func (ids IDs) ReadPart(f *RulePartForm) (p Part, err error) {
 			p.Value = r.value(f.Value, 1)
 		case amount, ticks, again, weight:
 			p.Number = f.Number
-		case reaches, stays:
+		case reaches, stays, everyTicks, everySteps:
 			p.Begins.Number = f.Number
 		case says:
 			t, err := words.Read(f.Text, ids.Parse)

@@ -41,7 +41,7 @@ func (g *Game) phase(kinds func() []*kind.Kind, each func(behaviour any, all ite
 		each(k.Behaviour, func(yield func(*stage.Actor) bool) {
 			for _, i := range g.by[k.ID] {
 				a := &g.actors[i]
-				if !g.there(a) || a.off {
+				if !g.there(a) || a.off || len(g.errands) > 0 && g.onErrand(a.piece.ID) {
 					continue
 				}
 				a.Thing = &g.things[a.at]

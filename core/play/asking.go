@@ -328,6 +328,14 @@ func (g *Game) sumOfPieces() uint64 {
 // which nothing comes or goes under the feet of what moves. Who stands where something solid appears
 // is set down beside it.
 func (g *Game) recall() {
+	if g.recast {
+		// Who walks by a rule is in nobody's way.
+		g.recast = false
+		g.meet()
+		if !g.drifting {
+			g.makeRoom()
+		}
+	}
 	if !g.stale && g.laden == g.helped&Laden && g.became == g.whatBecame() {
 		return
 	}

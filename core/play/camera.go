@@ -20,8 +20,10 @@ type lens struct {
 	at body.Place
 	// leadX and leadY are how far it looks ahead, in positions.
 	leadX, leadY int
-	// zoom is in percent, 0 before the first look; shaking for how many ticks it still shakes.
-	zoom, shaking int
+	// zoom is in percent, 0 before the first look; shaking for how many ticks it still shakes, jolt by how many pixels at most.
+	zoom, shaking, jolt int
+	// glide is how far it goes in a tick, in positions, while it is on its way to where a rule lets it go; 0 otherwise.
+	glide int
 	// on is the map it looks at.
 	on world.ID
 }
@@ -43,13 +45,35 @@ func (g *Game) follow() {
 	if g.lens.shaking > 0 {
 		g.lens.shaking--
 	}
+	gazed, gazes := g.gazed()
+	if gazes {
+		at = gazed
+	}
 	seen := g.seen()
-	if g.lens.on != g.mapID || abs(at.X-g.lens.at.X) > seen.W*body.Unit/2 || abs(at.Y-g.lens.at.Y) > seen.H*body.Unit/2 {
-		g.lens = lens{at: at, zoom: zoom, shaking: g.lens.shaking, on: g.mapID}
+	if far := abs(at.X-g.lens.at.X) > seen.W*body.Unit/2 || abs(at.Y-g.lens.at.Y) > seen.H*body.Unit/2; g.lens.on != g.mapID || far && g.lens.glide == 0 {
+		g.lens = lens{at: at, zoom: zoom, shaking: g.lens.shaking, jolt: g.lens.jolt, on: g.mapID}
 	} else {
 		g.lens.zoom += min(max(zoom-g.lens.zoom, -zoomStep), zoomStep)
 	}
 	seen = g.seen()
+	if gazes || g.lens.glide > 0 {
+		before := g.lens.at
+		step := func(is *int, to int) {
+			most := abs(to - *is)
+			if g.lens.glide > 0 {
+				most = g.lens.glide
+			}
+			*is += min(max(to-*is, -most), most)
+		}
+		step(&g.lens.at.X, at.X)
+		step(&g.lens.at.Y, at.Y)
+		g.lens.leadX, g.lens.leadY = 0, 0
+		if g.keepWithin(g.within(seen, area)); g.lens.at == before {
+			// It is there, or at the edge before that.
+			g.lens.glide = 0
+		}
+		return
+	}
 	// It looks to where the player goes, and comes back while they stand.
 	heading := grid.Point{}
 	if c.Ahead > 0 && g.went {
@@ -69,15 +93,22 @@ func (g *Game) follow() {
 	}
 	free(&g.lens.at.X, at.X+g.lens.leadX, c.FreeW, seen.W)
 	free(&g.lens.at.Y, at.Y+g.lens.leadY, c.FreeH, seen.H)
-	r := g.within(seen, area)
+	g.keepWithin(g.within(seen, area))
+}
+
+// keepWithin lets the camera be in the middle of what is seen.
+func (g *Game) keepWithin(r grid.Rect) {
 	g.lens.at = body.Place{X: min(max(g.lens.at.X, (r.X+r.W/2)*body.Unit), (r.X+r.W/2+1)*body.Unit-1),
 		Y: min(max(g.lens.at.Y, (r.Y+r.H/2)*body.Unit), (r.Y+r.H/2+1)*body.Unit-1)}
 }
 
 // cameraArea is the area that holds the camera or changes how large things are seen, where the
-// player is; nil if there is none.
+// player is, or what the camera is at by a rule; nil if there is none.
 func (g *Game) cameraArea() *placedArea {
 	c := g.middle(g.size, g.place)
+	if at, is := g.gazed(); is {
+		c = at.Cell(g.ground.Lattice)
+	}
 	for i := len(g.areas) - 1; i >= 0; i-- {
 		if a := &g.areas[i]; (a.Holds || a.Zoom != 0) && a.has(c) {
 			return a
@@ -113,7 +144,7 @@ func (g *Game) Camera() grid.Rect { return g.within(g.seen(), g.cameraArea()) }
 
 // Shaking is by how many pixels the camera is shaken now, which is not part of Camera.
 func (g *Game) Shaking() grid.Point {
-	far := g.doc.Project.Camera.Shake * g.lens.shaking / shakeTicks
+	far := g.lens.jolt * min(g.lens.shaking, shakeTicks) / shakeTicks
 	return grid.Point{X: far * (g.tick*7%3 - 1), Y: far * (g.tick*5%3 - 1)}
 }
 
@@ -121,5 +152,8 @@ func (c lens) encode(w *pack.Writer) {
 	w.Uint(uint64(c.on))
 	for _, n := range []int{c.at.X, c.at.Y, c.leadX, c.leadY, c.zoom, c.shaking} {
 		w.Int(n)
+	}
+	if c.glide > 0 {
+		w.Int(c.glide)
 	}
 }

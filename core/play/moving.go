@@ -191,7 +191,7 @@ func (g *Game) loseHealth(n int) (out bool) {
 	if g.helped&Unhurt != 0 {
 		return false
 	}
-	g.safe, g.lens.shaking = safeTicks, shakeTicks
+	g.safe, g.lens.shaking, g.lens.jolt = safeTicks, shakeTicks, g.doc.Project.Camera.Shake
 	if g.harm += n; g.harm < g.moves.Health {
 		return false
 	}

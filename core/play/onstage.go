@@ -99,6 +99,14 @@ func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) b
 		g.stilled = p.Does == logic.HoldStill
 	case logic.TakeTo:
 		return s.takeTo(p.Thing)
+	case logic.LookAt:
+		s.lookTo(p, asked)
+	case logic.WalkTo:
+		return s.send(p, by, asked)
+	case logic.CameraTo, logic.CameraBack:
+		s.pointCamera(p, asked)
+	case logic.Shake:
+		g.lens.shaking, g.lens.jolt = p.Number, max(g.doc.Project.Camera.Shake, ruleJolt)
 	case logic.End:
 		g.ending = logic.Pair{Rule: by.Rule, This: p.ID}
 		g.finished = true
@@ -113,6 +121,9 @@ func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) b
 	}
 	return true
 }
+
+// ruleJolt is by how many pixels a rule lets the camera shake at least.
+const ruleJolt = 3
 
 // mostTakes is how often the player is taken elsewhere in a tick: each time all that acts there is looked up anew.
 const mostTakes = 4

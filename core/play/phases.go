@@ -45,6 +45,12 @@ var phases = [...]phase{
 	{do: func(g *Game, _ *tick) { g.leave() }},
 	// The player strikes and shoots.
 	{do: func(g *Game, t *tick) { g.fight(t.in) }},
+	// Those whom rules send somewhere walk on.
+	{do: func(g *Game, t *tick) {
+		if len(g.errands) > 0 {
+			g.runErrands(g.walked != t.walked)
+		}
+	}},
 	// Whatever else moves, then whatever comes out of emitters.
 	{waits: true, do: func(g *Game, _ *tick) {
 		g.moveAll()
@@ -119,7 +125,7 @@ func (g *Game) Tick(in Input) {
 	g.ticking = true
 	defer func() { g.ticking = false }()
 	g.tick++
-	g.helped, g.started, g.takes, g.refusing = in&helps, 0, 0, g.refusing[:0]
+	g.helped, g.started, g.takes, g.searches, g.refusing = in&helps, 0, 0, 0, g.refusing[:0]
 	g.assisted = g.assisted || g.helped != 0
 	if g.now = (tick{in: in}); g.reads() {
 		if g.read(in); !g.reads() {
@@ -132,6 +138,9 @@ func (g *Game) Tick(in Input) {
 	}
 	if g.stilled {
 		g.now.in &= helps
+	}
+	if keys, is := g.errandKeys(); is {
+		g.now.in = g.now.in&helps | keys
 	}
 	for i := range phases {
 		p := &phases[i]

@@ -69,6 +69,10 @@ type Game struct {
 	absent      map[world.ID]bool
 	laden       Input
 	stale       bool
+	// recast says that those who act are to be listed anew, as somebody stops others no more, or again.
+	recast bool
+	// searches is for how many of those whom rules send somewhere a way was looked for in this tick.
+	searches int
 	// askOfPieces says that some of them ask for what became of pieces, became sums that up as it was when they were
 	// asked.
 	askOfPieces bool

@@ -187,6 +187,14 @@ func (g *Game) noticePlaces(held bool) {
 		g.runs.Visits++
 		g.raise(logic.MapBegins, g.mapID, 0, 0)
 	}
+	if !held && g.book.Listens(logic.TimePassed.Number) {
+		g.passed++
+		g.raise(logic.TimePassed, 0, 0, g.passed)
+	}
+	if steps := g.steppedSoFar(); steps > g.steps && g.book.Listens(logic.StepsPassed.Number) {
+		g.steps = steps
+		g.raise(logic.StepsPassed, 0, 0, steps)
+	}
 	now := g.areasOfPlayer()
 	var stays []stay
 	for _, s := range g.inAreas {

@@ -280,6 +280,24 @@ func TestRuleExamples(t *testing.T) {
 		}
 		w.Wait(40)
 		check(12, "the number of a rule that is gone", factOf(w, d, labels), 0)
+
+		// 13: each time that another half second has passed, not counting what was read meanwhile; 14: each time that the player has gone another four steps.
+		d = ruled(t, view, newRule(1, kind.NoThing, 0, logic.Moment{Is: logic.TimePassed.Number, Number: 30}).do(up(labels, 1)),
+			newRule(2, kind.NoThing, 0, logic.Moment{Is: logic.TimePassed.Number, Number: 80}).do(logic.Action{Does: logic.Say, Text: words.Plain("Late."), Subject: logic.Noun{Is: logic.Player}}))
+		w = corridor.Begin(t, d, 3, sluice)
+		w.Wait(95)
+		check(13, "the number", factOf(w, d, labels), 2)
+		w.Hold(play.Use, 1, nil)
+		w.Wait(12)
+		check(13, "the number after the box", factOf(w, d, labels), 3)
+		d = ruled(t, view, newRule(1, kind.NoThing, 0, logic.Moment{Is: logic.StepsPassed.Number, Number: 4}).do(up(labels, 1)))
+		w = corridor.Begin(t, d, 3, sluice)
+		w.Wait(60)
+		check(14, "the number of one who stands", factOf(w, d, labels), 0)
+		w.To(t, 8)
+		check(14, "the number after some steps", factOf(w, d, labels), 1)
+		w.To(t, 12)
+		check(14, "the number after more", factOf(w, d, labels), 2)
 	})
 }
 

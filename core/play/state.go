@@ -20,6 +20,7 @@ type state struct {
 	wiring
 	reading reading
 	ruling
+	scene
 	flight
 	chances
 	held
@@ -73,7 +74,7 @@ func decodeHeld(r *pack.Reader) held {
 const (
 	stateTag = 'P'
 	// stateForm is the form in which a state is written, part by part. Those before are read, and written by frozen alone.
-	stateForm = 14
+	stateForm = 15
 	// wireless is the form that says nothing of wires: no state of it was stored but by plays that go on.
 	wireless = 10
 	// wordless is the form that says nothing of what is read.
@@ -82,6 +83,8 @@ const (
 	ruleless = 12
 	// leftless is the form that says nothing of what is forgotten.
 	leftless = 13
+	// sceneless is the form that says nothing of what rules let people and the camera do.
+	sceneless = 14
 )
 
 // mostPlayers is how many players a state has at most.
@@ -102,6 +105,7 @@ func (s *state) encode() []byte {
 	encodeSpoken(w, s.spoken)
 	encodeIDs(w, s.left)
 	s.ruling.encode(w)
+	s.scene.encode(w)
 	s.flight.encode(w)
 	s.chances.encode(w)
 	s.held.encode(w)
@@ -147,6 +151,9 @@ func readState(b []byte) (s state, err error) {
 	if b[1] > ruleless {
 		s.ruling = decodeRuling(r)
 	}
+	if b[1] > sceneless {
+		s.scene = decodeScene(r)
+	}
 	s.flight = decodeFlight(r)
 	s.chances = decodeChances(r)
 	s.held = decodeHeld(r)
@@ -157,7 +164,7 @@ func readState(b []byte) (s state, err error) {
 func (s state) clone() state {
 	s.players = slices.Clone(s.players)
 	s.cast, s.memory, s.wiring, s.flight = s.cast.clone(), s.memory.clone(), s.wiring.clone(), s.flight.clone()
-	s.ruling = s.ruling.clone()
+	s.ruling, s.scene = s.ruling.clone(), s.scene.clone()
 	return s
 }
 

@@ -53,6 +53,9 @@ func (g *Game) own(on *world.Map, p *world.Piece) *kind.State {
 
 // passable reports whether a piece is in a state in which it does not stop what moves.
 func (g *Game) passable(on *world.Map, p *world.Piece) bool {
+	if len(g.errands) > 0 && g.walks(p.ID) {
+		return true
+	}
 	if own := g.own(on, p); own != nil && own.Passable {
 		return true
 	}

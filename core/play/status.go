@@ -43,7 +43,7 @@ type Status struct {
 func (g *Game) Status() Status {
 	s := Status{Map: g.mapID, Place: g.place, Size: g.size, Facing: g.facing, Ticks: g.tick, Finished: g.finished,
 		Checkpoint: g.checkpoint, Doing: g.motion.Mode, Health: max(0, g.moves.Health-g.harm), Most: g.moves.Health, Safe: g.safe > 0, Rises: g.motion.VY < 0, Lifted: g.lifted,
-		Steps: g.walked / (g.doc.Project.CellW * body.Unit)}
+		Steps: g.steppedSoFar()}
 	if g.safe > 0 {
 		s.Hurt = safeTicks - g.safe + 1
 	}
@@ -62,6 +62,9 @@ func (g *Game) Status() Status {
 	}
 	return s
 }
+
+// steppedSoFar is how many cells the player has gone.
+func (g *Game) steppedSoFar() int { return g.walked / (g.doc.Project.CellW * body.Unit) }
 
 // counted reports whether what is taken of a type is counted.
 func counted(of world.ID) bool { k := kind.Of(of); return k != nil && k.Counted }

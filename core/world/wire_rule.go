@@ -113,7 +113,7 @@ func (d *Document) ruleOf(wires []*Wire, fresh func() ID) (is logic.Rule, err er
 			add(in, branch, logic.Part{Action: logic.Action{Does: logic.SetState, Subject: at, Is: second.Number}})
 		default:
 			// What begins in a third state, as what is locked, is left in it.
-			if is := startState(to); is != first && is != second {
+			if is := to.FirstState(); is != first && is != second {
 				in, branch = add(in, branch, logic.Part{Action: logic.Action{Does: logic.If, If: isOn}}), logic.Then
 			}
 			add(in, branch, logic.Part{Action: logic.Action{Does: logic.SetState, Subject: at, Is: first.Number}})
@@ -178,20 +178,6 @@ func (d *Document) ruleOf(wires []*Wire, fresh func() ID) (is logic.Rule, err er
 	wait(logic.Otherwise)
 	set(0, logic.Otherwise, false)
 	return ofHome(is), nil
-}
-
-// startState is the state of its own in which a piece is when play begins; nil if its kind has none.
-func startState(p *Piece) *kind.State {
-	k := p.Kind()
-	switch own := p.Int(props.Own); {
-	case len(k.States) == 0:
-		return nil
-	case own != 0 && k.Can(own):
-		return kind.StateOf(own)
-	case k.First != nil:
-		return k.First(p.Props)
-	}
-	return k.States[0]
 }
 
 // begins are the moments at which a piece goes on as the beginning of a wire, and what is so while it is on.

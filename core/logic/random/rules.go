@@ -124,6 +124,9 @@ func Action(r *rand.Rand, of Things) logic.Action {
 			last = logic.Deeds() - 1
 		}
 		a := logic.Action{Does: logic.Deed(1 + r.IntN(last)), Subject: noun(r, of, true), How: logic.SetBy(r.IntN(3)), Value: value(r, of, true, 1), Quiet: r.IntN(4) == 0}
+		if of.Newest {
+			a.Towards = noun(r, of, true)
+		}
 		switch a.Does {
 		case logic.SetFact:
 			a.Thing = one(r, of.Facts)

@@ -111,6 +111,7 @@ var sentences = map[findings.Fault]string{
 	findings.NeverSet:      "It is asked for, and nothing sets it.",
 	findings.NeverGiven:    "It is asked for, and nothing gives it.",
 	findings.OffMap:        "Its place is not on its map any more, so that play begins elsewhere.",
+	findings.NoWay:         "There is no way to walk there: %s.",
 	findings.Forgotten:     "It goes once ever, and all that it does is forgotten when the player returns.",
 }
 

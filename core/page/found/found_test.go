@@ -26,7 +26,7 @@ func TestMending(t *testing.T) {
 	mended := map[string]int{}
 	worlds := uint64(60)
 	if testing.Short() {
-		worlds = 25
+		worlds = 40
 	}
 	for seed := range worlds {
 		d, err := generate.Ruled(seed)

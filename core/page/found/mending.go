@@ -29,6 +29,7 @@ var mends = map[findings.Fault]mend{
 	findings.NoAnswer:     {"Take it out", true, takeOut},
 	findings.NoCase:       {"Take it out", true, takeOut},
 	findings.CannotBe:     {"Take it out", true, takeOut},
+	findings.NoWay:        {"Take it out", true, takeOut},
 	findings.WaitsBeneath: {"Take it out", true, takeOut},
 	findings.NoThis:       {"Take it out", true, takeOut},
 	findings.NeverDone:    {"Take out what is never done", true, takeOutRest},

@@ -252,10 +252,16 @@ func (o AddRulePart) Do(p *page.Page) page.Changed {
 	})
 }
 
+// counted are the moments that say a number from 1 on, which one that is made of another lacks.
+var counted = []int{logic.AreaStayed.Number, logic.TimePassed.Number, logic.StepsPassed.Number}
+
 // read reads a part as the page gives it, which stands where another one does; what it names that is new is made before.
 func read(p *page.Page, form logic.RulePartForm, was logic.Part, before *[]edit.Part) (logic.Part, error) {
 	form.ID = page.FormatID(was.ID)
 	is, err := pieces.Making(p.Author(), before).ReadPart(&form)
+	if is.Begins.Number == 0 && slices.Contains(counted, is.Begins.Is) {
+		is.Begins.Number = 60
+	}
 	if err == nil {
 		err = is.CheckPart()
 	}

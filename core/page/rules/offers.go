@@ -181,6 +181,10 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 			o.is(verb, action(logic.Action{Does: logic.SetPresence, Subject: n, Is: presence}))
 		}
 	}
+	if k.Walks() {
+		o.is("walks to the player", action(logic.Action{Does: logic.WalkTo, Subject: n, Towards: logic.Noun{Is: logic.Player}}))
+		o.is("looks at the player", action(logic.Action{Does: logic.LookAt, Subject: n, Towards: logic.Noun{Is: logic.Player}}))
+	}
 	if k.Goes {
 		o.is("says", action(logic.Action{Does: logic.Say, Subject: n}))
 		o.is("asks", action(logic.Action{Does: logic.Question, Subject: n}))
@@ -240,6 +244,11 @@ func (o *offers) actions(r *world.Rule) {
 		n := logic.Noun{Is: logic.Piece, Thing: p.ID}
 		if p.Kind().Named || p.Kind().Starts || p.Kind().Begins {
 			o.is("the player is taken to", action(logic.Action{Does: logic.TakeTo, Thing: p.ID}))
+			o.is("the player walks to", action(logic.Action{Does: logic.WalkTo, Subject: game, Towards: n}))
+		}
+		if len(o.tokens) > 0 {
+			o.is("the camera goes to", action(logic.Action{Does: logic.CameraTo, Towards: n, Number: 60}))
+			o.is("the player looks at", action(logic.Action{Does: logic.LookAt, Subject: game, Towards: n}))
 		}
 		o.becomes(n, p.Kind())
 	})
@@ -250,7 +259,7 @@ func (o *offers) actions(r *world.Rule) {
 		}
 	}
 	for _, a := range []logic.Action{
-		{Does: logic.HoldStill}, {Does: logic.LetGo}, {Does: logic.Hurt, Number: 1}, {Does: logic.Heal, Number: 1}, {Does: logic.Again, Number: 3}, {Does: logic.OneOf}, {Does: logic.Stop}, {Does: logic.End},
+		{Does: logic.HoldStill}, {Does: logic.LetGo}, {Does: logic.Hurt, Number: 1}, {Does: logic.Heal, Number: 1}, {Does: logic.CameraBack, Number: 60}, {Does: logic.Shake, Number: 30}, {Does: logic.Again, Number: 3}, {Does: logic.OneOf}, {Does: logic.Stop}, {Does: logic.End},
 	} {
 		o.alone(action(a))
 	}
@@ -331,6 +340,10 @@ func (o *offers) moments(r *world.Rule) {
 		if o.of("") {
 			begins(m, m.Name, logic.Moment{})
 		}
+	}
+	if o.of("") {
+		begins(logic.TimePassed, "another seconds have passed", logic.Moment{Number: 600})
+		begins(logic.StepsPassed, "the player has gone another steps", logic.Moment{Number: 10})
 	}
 	for _, k := range kind.All() {
 		if o.of("any " + k.Name) {

@@ -282,10 +282,10 @@ func lineOf(d *world.Document, r *world.Rule, p *logic.Part, deep int) LineView 
 	switch p.Does {
 	case logic.Say, logic.Question, logic.Choice:
 		v.Typed = wording.Spell(d, p.Text)
-	case logic.Wait:
+	case logic.Wait, logic.CameraTo, logic.CameraBack, logic.Shake:
 		v.Seconds = measure.RuleTime.Shown(p.Number)
 	}
-	if p.Begins.Is == logic.AreaStayed.Number {
+	if p.Begins.Is == logic.AreaStayed.Number || p.Begins.Is == logic.TimePassed.Number {
 		v.Seconds = measure.RuleTime.Shown(p.Begins.Number)
 	}
 	if p.Does == logic.If || p.Does == logic.Choice {

@@ -294,14 +294,14 @@ func TestRefusedRules(t *testing.T) {
 	id := page.ID(r.ID)
 	wait := add(t, p, 0, 0, "actions", "wait")
 	for says, o := range map[string]page.Order{
-		"not there any more":    rules.SetRulePart{Rule: 12345, Part: logic.RulePartForm{ID: "1", Does: "stop"}},
-		"not known as what a":   rules.SetRulePart{Rule: id, Part: logic.RulePartForm{ID: page.FormatID(wait), Does: "sing"}},
-		"for how long a rule":   rules.SetRulePart{Rule: id, Part: logic.RulePartForm{ID: page.FormatID(wait), Does: "wait", Number: 1 << 40}},
-		"rules belong to":       rules.AddRule{Home: page.Thing{Kind: "tileset", ID: 3}},
-		"into itself":           rules.MoveRulePart{Rule: id, Part: page.ID(wait), In: page.ID(wait)},
-		"does not go again for": rules.SetRule{Rule: id, Change: page.PartOf(rules.RuleLook{Pause: -4})},
-		"in a way that is not":  rules.SetRule{Rule: id, Change: page.PartOf(rules.RuleLook{Busy: 77})},
-		"and may have":          rules.TypeRuleText{Rule: id, Part: page.ID(wait), Typed: strings.Repeat("fern ", 13_000)},
+		"not there any more":     rules.SetRulePart{Rule: 12345, Part: logic.RulePartForm{ID: "1", Does: "stop"}},
+		"not known as what a":    rules.SetRulePart{Rule: id, Part: logic.RulePartForm{ID: page.FormatID(wait), Does: "sing"}},
+		"for how long something": rules.SetRulePart{Rule: id, Part: logic.RulePartForm{ID: page.FormatID(wait), Does: "wait", Number: 1 << 40}},
+		"rules belong to":        rules.AddRule{Home: page.Thing{Kind: "tileset", ID: 3}},
+		"into itself":            rules.MoveRulePart{Rule: id, Part: page.ID(wait), In: page.ID(wait)},
+		"does not go again for":  rules.SetRule{Rule: id, Change: page.PartOf(rules.RuleLook{Pause: -4})},
+		"in a way that is not":   rules.SetRule{Rule: id, Change: page.PartOf(rules.RuleLook{Busy: 77})},
+		"and may have":           rules.TypeRuleText{Rule: id, Part: page.ID(wait), Typed: strings.Repeat("fern ", 13_000)},
 	} {
 		before := p.Document()
 		pagetest.Order(p, o)

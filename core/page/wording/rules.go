@@ -25,6 +25,7 @@ type Word struct {
 // The slots of a sentence.
 const (
 	SlotSubject   = "subject"
+	SlotTowards   = "towards"
 	SlotThing     = "thing"
 	SlotValue     = "value"
 	SlotHow       = "how"
@@ -82,8 +83,11 @@ func (s *sentence) thing(sort world.Sort, id world.ID) *sentence {
 }
 
 // acts names who or what does something, so that a verb can follow.
-func (s *sentence) acts(n logic.Noun) *sentence {
-	w := Word{Slot: SlotSubject, Names: true, Text: s.one(n)}
+func (s *sentence) acts(n logic.Noun) *sentence { return s.names(SlotSubject, n) }
+
+// names names pieces, or the player, in a slot.
+func (s *sentence) names(slot string, n logic.Noun) *sentence {
+	w := Word{Slot: slot, Names: true, Text: s.one(n)}
 	switch n.Is {
 	case logic.Piece:
 		m, p := s.d.Piece(n.Thing)
@@ -241,6 +245,16 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 		s.plain("stop here")
 	case logic.AskFor:
 		s.plain("the rule").thing(world.SortRule, p.Thing).plain("goes")
+	case logic.LookAt:
+		s.acts(p.Subject).plain("looks at").names(SlotTowards, p.Towards)
+	case logic.WalkTo:
+		s.acts(p.Subject).plain("walks to").names(SlotTowards, p.Towards)
+	case logic.CameraTo:
+		s.plain("the camera goes to").names(SlotTowards, p.Towards).plain("in").value(SlotNumber, Seconds(p.Number))
+	case logic.CameraBack:
+		s.plain("the camera comes back in").value(SlotNumber, Seconds(p.Number))
+	case logic.Shake:
+		s.plain("the camera shakes for").value(SlotNumber, Seconds(p.Number))
 	case logic.End:
 		s.plain("the game ends").value(SlotName, quoted(p.Name))
 	}
@@ -273,6 +287,10 @@ func Moment(d *world.Document, r *logic.Rule, m *logic.Moment) []Word {
 		s.value(SlotMoment, is.Name).thing(world.SortArea, m.Thing)
 	case logic.AreaStayed:
 		s.value(SlotMoment, is.Name).thing(world.SortArea, m.Thing).plain("for").value(SlotNumber, Seconds(m.Number))
+	case logic.TimePassed:
+		s.plain("another").value(SlotNumber, Seconds(m.Number)).plain("have passed")
+	case logic.StepsPassed:
+		s.plain("the player has gone another").value(SlotNumber, counted(m.Number, "step"))
 	case logic.CrossingTaken:
 		s.plain(is.Name).thing(world.SortCrossing, m.Thing)
 	case logic.FactChanged:

@@ -796,6 +796,7 @@ export interface RulePartForm {
   moment?: string;
   does?: string;
   subject?: NounForm;
+  towards?: NounForm;
   thing?: string;
   how?: string;
   value?: ValueForm;

@@ -13,14 +13,15 @@
   }
   let { of, form, seconds, set }: Props = $props();
 
+  const TIMED = ['wait', 'camera-to', 'camera-back', 'shake', 'area-stayed', 'time-passed'];
   const words = $derived(form.moment === 'fact-reached' ? factWords(of, form.thing) : null);
-  const timed = $derived(form.does === 'wait' || form.moment === 'area-stayed');
+  const timed = $derived(TIMED.includes(form.does ?? '') || TIMED.includes(form.moment ?? ''));
 </script>
 
 {#if timed}
   <MeasureField
     measure={MEASURES.ruleTime}
-    label={form.does === 'wait' ? 'Wait' : 'For'}
+    label={form.does === 'wait' ? 'Wait' : 'For how long'}
     value={seconds}
     change={(n) => set({}, n)}
   />

@@ -24,6 +24,7 @@
 
   const LABELS: Record<string, string> = {
     subject: 'Which piece',
+    towards: 'To which piece',
     thing: 'Which one',
     value: 'How much',
     how: 'How it is set',
@@ -65,16 +66,18 @@
   {#snippet children(close)}
     {@const of = askable()}
     {#if of}
-      {#if word.slot === 'subject'}
+      {#if word.slot === 'subject' || word.slot === 'towards'}
+        {@const slot = word.slot}
         <SubjectSlot
           {of}
-          subject={form.subject ?? { is: 'this' }}
+          {label}
+          subject={form[slot] ?? { is: 'this' }}
           speaks={form.does === 'say' || form.does === 'ask'}
-          change={(subject) => set({ subject })}
+          change={(noun) => set({ [slot]: noun })}
         />
         <Button
           label="Point at it on the board"
-          onclick={() => point(close, (thing) => set({ subject: { is: 'piece', thing } }))}
+          onclick={() => point(close, (thing) => set({ [slot]: { is: 'piece', thing } }))}
         />
       {:else if word.slot === 'thing'}
         <Choose

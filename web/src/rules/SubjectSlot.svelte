@@ -6,12 +6,13 @@
   /** Who or what acts: a piece, several, or who the moment is about. */
   interface Props {
     of: AskableView;
+    label: string;
     subject: NounForm;
     /** Whether it is who says something, which the game itself can do too. */
     speaks: boolean;
     change: (to: NounForm) => void;
   }
-  let { of, subject, speaks, change }: Props = $props();
+  let { of, label, subject, speaks, change }: Props = $props();
 
   const choices = $derived(
     nounChoices(of, true).map((group) => ({
@@ -23,10 +24,4 @@
   );
 </script>
 
-<Choose
-  label="Which piece"
-  value={nounKey(subject)}
-  {choices}
-  gone="choose one"
-  change={(key) => change(nounOf(key))}
-/>
+<Choose {label} value={nounKey(subject)} {choices} gone="choose one" change={(key) => change(nounOf(key))} />
