@@ -7,6 +7,8 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kinds/door"
+	"azzel/core/kinds/switches"
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/history"
@@ -18,6 +20,7 @@ import (
 	"azzel/core/page/replays"
 	"azzel/core/page/things"
 	"azzel/core/page/view"
+	"azzel/core/page/wires"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -289,4 +292,48 @@ func TestFactSortsOfAPage(t *testing.T) {
 	)
 	pagetest.Order(p, memory.SetFactSort{Fact: pipe, Sort: world.OneOfWords})
 	refused(memory.SetFactWords{Fact: pipe, Typed: "one"}, memory.SetFactWords{Fact: pipe, Typed: "a, a"}, memory.SetFactWords{Fact: pipe, Typed: strings.Repeat("a,", 40)}, memory.SetFactWords{Fact: pipe})
+}
+
+// In play it is said of each piece to which wires lead why it is or is not on: what their beginnings are, how many of those that count together must be on, and for what they wait.
+func TestWhyOfWires(t *testing.T) {
+	p := pagetest.Open(t, 7)
+	gate := pagetest.Place(p, door.Kind.ID, 8, 5)
+	var plates []*world.Piece
+	for i := range 4 {
+		plate := pagetest.Place(p, switches.Kind.ID, 3+2*i, 3)
+		pagetest.Set(p, plate, "then", 1)
+		pagetest.Order(p, holding.Hold{Holding: "wire"})
+		p.Pointer(page.Press, plate.Foot.Sub(grid.Point{Y: 4}), false, false, 0)
+		p.Pointer(page.Release, gate.Foot.Sub(grid.Point{Y: 4}), false, false, 0)
+		plates = append(plates, plate)
+	}
+	list := p.Document().Wires
+	set := func(w *world.Wire, how func(*wires.WireLook)) {
+		look := wires.ViewWire(p.Document(), w).WireLook
+		how(&look)
+		pagetest.Order(p, wires.SetWire{Wire: page.ID(w.ID), Change: page.PartOf(look)})
+	}
+	set(list[0], func(l *wires.WireLook) { l.Of, l.After = 2, 0.5 })
+	set(list[3], func(l *wires.WireLook) { l.Works, l.Does = world.WorksPower, world.TurnsOff })
+	pagetest.Order(p, holding.Hold{Holding: "nothing"})
+	pagetest.Order(p, playing.StartPlay{Here: true, X: 1*16 + 8, Y: 3*16 + 8})
+	until := func(want string, yes bool) {
+		t.Helper()
+		var last []memory.ReasonView
+		for range 400 {
+			last = memory.Known(p).Reasons
+			if slices.ContainsFunc(last, func(r memory.ReasonView) bool {
+				return r.Says == want && r.Yes == yes && r.ID == page.FormatID(gate.ID)
+			}) {
+				return
+			}
+			playing.Tick(p, play.Right)
+		}
+		t.Fatalf("it never says %q, last %+v", want, last)
+	}
+	until("Not open: of 3 wires 2 must be on: Switch at 3, 3 is not pressed, Switch at 5, 3 is not pressed, Switch at 7, 3 is not pressed.", false)
+	until("On: Switch at 9, 3 is not pressed (pressed, it turns it off).", true)
+	until("Not open: of 3 wires 2 must be on: Switch at 3, 3 is pressed, Switch at 5, 3 is not pressed, Switch at 7, 3 is not pressed; that counts in 0.25 s.", false)
+	until("Open: of 3 wires 2 must be on: Switch at 3, 3 is pressed, Switch at 5, 3 is pressed, Switch at 7, 3 is not pressed.", true)
+	until("Not on: Switch at 9, 3 is pressed (pressed, it turns it off).", false)
 }

@@ -99,6 +99,7 @@ func Known(p *page.Page) KnownView {
 		why.presence(say)
 		why.setting(g.Taken(piece.ID) || gone[piece.ID], say)
 		why.letting(say)
+		wording.Wired(d, g, piece, say)
 	}
 	return v
 }

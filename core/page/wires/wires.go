@@ -9,6 +9,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/page"
 	"azzel/core/page/measure"
+	"azzel/core/page/wording"
 	"azzel/core/world"
 )
 
@@ -109,8 +110,8 @@ func ViewWire(d *world.Document, w *world.Wire) *WireSlip {
 		return nil
 	}
 	v := &WireSlip{WireLook: lookOf(w), Choices: []ChoiceView{}, Counts: []ChoiceView{},
-		From: EndView{thing(fromMap, from), hand.PieceName(d, from), onWord(from.Kind(), world.WorksState, true)},
-		To:   EndView{thing(toMap, to), hand.PieceName(d, to), onWord(to.Kind(), w.Works, to.Kind().Worked)}}
+		From: EndView{thing(fromMap, from), hand.PieceName(d, from), wording.OnWord(from.Kind(), world.WorksState, true)},
+		To:   EndView{thing(toMap, to), hand.PieceName(d, to), wording.OnWord(to.Kind(), w.Works, to.Kind().Worked)}}
 	for _, works := range hand.Worked(to) {
 		name := kind.Powers[kind.On] + " or " + kind.Powers[kind.Off]
 		if first, second := to.Kind().Pair(); works == world.WorksState {
@@ -132,14 +133,6 @@ func ViewWire(d *world.Document, w *world.Wire) *WireSlip {
 
 // mostCounts is up to which number of wires one is offered.
 const mostCounts = 12
-
-// onWord is what a piece of a kind is that is on.
-func onWord(k *kind.Kind, works int, states bool) string {
-	if _, second := k.Pair(); works == world.WorksState && states && second != nil {
-		return second.Name
-	}
-	return kind.Powers[kind.On]
-}
 
 func thing(m *world.Map, p *world.Piece) page.Thing {
 	return page.Thing{Kind: page.KindNames[world.SortPiece], Map: page.ID(m.ID), ID: page.ID(p.ID)}
