@@ -319,7 +319,13 @@ func TestDemoCanBePlayed(t *testing.T) {
 			}
 		}
 	}
+	if w.game.Tick(0); len(game.Objectives()) != 1 {
+		t.Errorf("as the night begins there are %d objectives", len(game.Objectives()))
+	}
 	visit()
+	if len(game.Objectives()) != 0 {
+		t.Errorf("with all labels there are %d objectives left", len(game.Objectives()))
+	}
 	status := game.Status()
 	// The levels are played by TestLevelsCanBePlayed.
 	total := 0

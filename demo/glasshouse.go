@@ -184,6 +184,7 @@ func (b *builder) glasshouse() {
 	b.join(yard, 14, 21, grotto, 3, 0)
 	b.scenes(boiler)
 	b.byTheBoilers()
+	b.toDo()
 	b.soFar(yard, palm)
 	b.keepReplays()
 }

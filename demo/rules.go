@@ -119,6 +119,31 @@ func (b *builder) byTheBoilers() {
 	s.keep()
 }
 
+// toDo is the objective of the night, which is given as it begins: the labels.
+func (b *builder) toDo() {
+	if b.err != nil {
+		return
+	}
+	objective := func(name string) world.ID {
+		id := b.ids.NewID()
+		is := &world.Fact{Name: name, Counts: true, Words: world.ObjectiveWords, Objective: true}
+		b.step("set an objective: "+name, edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: id}, Values: is.Values()})
+		return id
+	}
+	becomes := func(objective world.ID, n int) logic.Action {
+		return logic.Action{Does: logic.SetFact, Thing: objective, Value: logic.Value{Number: n}}
+	}
+	labels := objective("Find five brass labels")
+	s := b.scene("The night begins", kind.NoThing, 0, logic.Moment{Is: logic.PlayBegins.Number})
+	s.in(0, 0, becomes(labels, world.Open))
+	s.keep()
+	s = b.scene("All labels found", kind.NoThing, 0, logic.Moment{Is: logic.ItemHad.Number, Thing: b.label})
+	s.If = logic.Needs(logic.ItemCount, b.label, logic.AtLeast, 5)
+	s.Repeats = logic.OnceEver
+	s.in(0, 0, becomes(labels, world.Reached))
+	s.keep()
+}
+
 // soFar are the starts from which one tries what comes late: with the lever pulled, before the shed, and with all labels and light, before
 // the night gate. Beetles begin their round anew whenever the player comes back.
 func (b *builder) soFar(yard, palms *room) {

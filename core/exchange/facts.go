@@ -22,6 +22,8 @@ type Fact struct {
 	Most  int `json:"most,omitempty"`
 	// Words are what it is one of: the numbers from 0 on stand for them.
 	Words []string `json:"words,omitempty"`
+	// Objective says that the player is shown its name while it is open; its words are not given, open and reached.
+	Objective bool `json:"objective,omitempty"`
 }
 
 // A Setting is what a piece does to a fact when it was taken, reached, defeated or broken.
@@ -53,7 +55,7 @@ func (b *reader) facts() error {
 		if err != nil {
 			return err
 		}
-		fact := world.Fact{Name: in.Name, Counts: in.Counts, Start: in.Start, Least: in.Least, Most: in.Most, Words: in.Words}
+		fact := world.Fact{Name: in.Name, Counts: in.Counts, Start: in.Start, Least: in.Least, Most: in.Most, Words: in.Words, Objective: in.Objective}
 		if err := b.put(world.SortFact, 0, id, fact.Values(), what); err != nil {
 			return err
 		}

@@ -119,6 +119,7 @@ func TestFactsInABundle(t *testing.T) {
 	gate := &world.Piece{Type: world.Exit, Layer: m.PlayerLayer, Foot: foot, Props: kind.Values("").With(world.Single{Fact: 52 << 32}.Props()...)}
 	res, err := edit.Apply(d, edit.Edit{Parts: []edit.Part{put(world.SortFact, 51, (&world.Fact{Name: "Labels found", Counts: true, Start: 616}).Values()),
 		put(world.SortFact, 64, (&world.Fact{Name: "Warmth", Counts: true, Least: -7, Most: 19, Start: -2}).Values()), put(world.SortFact, 65, (&world.Fact{Name: "Pipe", Counts: true, Words: []string{"cold", "warm"}, Start: 1}).Values()),
+		put(world.SortFact, 66, (&world.Fact{Name: "Find the fuse", Counts: true, Words: world.ObjectiveWords, Objective: true, Start: world.Open}).Values()),
 		put(world.SortFact, 52, (&world.Fact{Name: "Lamps lit", Start: 1}).Values()), put(world.SortItem, 53, (&world.Item{Name: "Fuse"}).Values()),
 		put(world.SortPiece, 54, label.Values()), put(world.SortPiece, 55, gate.Values())}})
 	if err != nil {
@@ -137,6 +138,9 @@ func TestFactsInABundle(t *testing.T) {
 		if f := back.Document.Fact(id << 32); f == nil || fmt.Sprint(f.Least, f.Most, f.Words, f.Start) != want {
 			t.Errorf("a fact came back as %+v, want %s", f, want)
 		}
+	}
+	if f := back.Document.Fact(66 << 32); f == nil || f.Sort() != world.AnObjective || f.Start != world.Open {
+		t.Errorf("an objective came back as %+v", f)
 	}
 	if f := back.Document.Fact(51 << 32); f == nil || f.Name != "Labels found" || !f.Counts || f.Start != 616 {
 		t.Errorf("the fact came back as %+v", f)

@@ -136,7 +136,7 @@ func (b *writer) all() error {
 		out.Items = append(out.Items, Item{idText(item.ID), item.Name, item.Most})
 	}
 	for _, f := range d.Facts {
-		out.Facts = append(out.Facts, Fact{idText(f.ID), f.Name, f.Counts, f.Start, f.Least, f.Most, f.Words})
+		out.Facts = append(out.Facts, Fact{idText(f.ID), f.Name, f.Counts, f.Start, f.Least, f.Most, f.Words, f.Objective})
 	}
 	if out.Wires = wiresOf(d); len(out.Wires) > 0 {
 		out.Version = withoutRules

@@ -89,7 +89,7 @@ func uses(d *world.Document, rules, pieces []*look) (list []Finding) {
 	for _, f := range d.Facts {
 		ref := world.Ref{Sort: world.SortFact, ID: f.ID}
 		switch done := is[key{kind.Fact, f.ID}]; {
-		case done[sets] && !done[asks] && !done[shows]:
+		case done[sets] && !done[asks] && !done[shows] && !f.Objective:
 			list = append(list, Finding{Fault: NeverAsked, Of: ref})
 		case done[asks] && !done[sets]:
 			list = append(list, Finding{Fault: NeverSet, Of: ref})

@@ -17,6 +17,8 @@ type Event struct {
 	// Item is what was taken or is lacking, Count how many, or how many are needed, Had how many of those the player has.
 	Item       world.ID
 	Count, Had int
+	// Fact is the objective that was given or reached.
+	Fact world.ID
 	// Tick is after which tick.
 	Tick int
 }
@@ -51,6 +53,9 @@ var (
 	Ended = &kind.Moment{Number: 1012, Word: "ended"}
 	// Jammed: rules set one another off without end.
 	Jammed = &kind.Moment{Number: 1013, Word: "jammed"}
+	// Given and Achieved: an objective is open from now on, and was reached.
+	Given    = &kind.Moment{Number: 1014, Word: "given"}
+	Achieved = &kind.Moment{Number: 1015, Word: "achieved"}
 )
 
 // Happened reports whether a moment is among some events.

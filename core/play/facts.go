@@ -35,6 +35,18 @@ func (g *Game) Known(f *world.Fact) (Known, bool) {
 	return is, true
 }
 
+// Objectives are the objectives that are open, in the order in which they were made.
+func (g *Game) Objectives() (list []*world.Fact) {
+	for _, f := range g.doc.Facts {
+		if f.Objective {
+			if is, _ := g.Known(f); is.Value == world.Open {
+				list = append(list, f)
+			}
+		}
+	}
+	return list
+}
+
 // remember sets a fact as a piece does, if it does.
 func (g *Game) remember(by world.ID, sets world.Change) {
 	if f := g.doc.Fact(sets.Fact); f != nil {
@@ -56,6 +68,13 @@ func (g *Game) setFact(f *world.Fact, value int, by world.ID) {
 	if is != was {
 		g.raise(logic.FactChanged, f.ID, was, is)
 		g.raise(logic.FactReached, f.ID, was, is)
+		switch {
+		case !f.Objective:
+		case is == world.Open:
+			g.tell(Event{Moment: Given, Fact: f.ID})
+		case is == world.Reached:
+			g.tell(Event{Moment: Achieved, Fact: f.ID})
+		}
 	}
 	g.stale = true
 }

@@ -394,3 +394,40 @@ func TestDeeds(t *testing.T) {
 		}
 	})
 }
+
+// An objective that a rule gives is told and shown while it is open, and told once it is reached; what it is stays in the state like other facts.
+func TestObjectives(t *testing.T) {
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		const find = world.ID(809)
+		is := func(n int) logic.Action {
+			return logic.Action{Does: logic.SetFact, Thing: find, Value: number(n)}
+		}
+		d := ruled(t, view, newRule(1, kind.NoThing, 0, pressed(plate)).do(is(world.Open)),
+			newRule(2, kind.NoThing, 0, logic.Moment{Is: logic.AreaEntered.Number, Thing: bed}).do(is(world.Reached)))
+		d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: find}, Values: (&world.Fact{Name: "Find the fuse", Counts: true, Words: world.ObjectiveWords, Objective: true}).Values()})
+		w := corridor.Begin(t, d, 3, sluice)
+		told := func(column int, m *kind.Moment) (n int) {
+			for range 300 {
+				if w.Column() == column {
+					break
+				}
+				w.Tick(play.Right)
+				for _, e := range w.Events() {
+					if e.Moment == m && e.Fact == find {
+						n++
+					}
+				}
+			}
+			return n
+		}
+		if n := told(4, play.Given); n != 0 || len(w.Objectives()) != 0 {
+			t.Errorf("before it is given it is told %d times, and %d are open", n, len(w.Objectives()))
+		}
+		if n := told(7, play.Given); n != 1 || len(w.Objectives()) != 1 || w.Objectives()[0].Name != "Find the fuse" {
+			t.Errorf("given, it is told %d times, and %d are open", n, len(w.Objectives()))
+		}
+		if n := told(9, play.Achieved); n != 1 || len(w.Objectives()) != 0 {
+			t.Errorf("reached, it is told %d times, and %d are open", n, len(w.Objectives()))
+		}
+	})
+}

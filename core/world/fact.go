@@ -11,16 +11,27 @@ import (
 )
 
 // FactSorts are the words for what a fact is, by its sort.
-var FactSorts = [...]string{YesOrNo: "yes or no", ANumber: "a number", OneOfWords: "one of some words"}
+var FactSorts = [...]string{YesOrNo: "yes or no", ANumber: "a number", OneOfWords: "one of some words", AnObjective: "an objective"}
 
 // The sorts of facts.
 const (
 	YesOrNo = iota
 	ANumber
 	OneOfWords
+	AnObjective
 )
 
-// A Fact is something that the game remembers: yes or no, a number within a range, or one of some words.
+// What an objective is, by its number: before the player is told of it, once they are, and once it is reached.
+const (
+	NotGiven = iota
+	Open
+	Reached
+)
+
+// ObjectiveWords are what an objective is, in the order of these.
+var ObjectiveWords = []string{NotGiven: "not given", Open: "open", Reached: "reached"}
+
+// A Fact is something that the game remembers: yes or no, a number within a range, one of some words, or how far the player is with an objective.
 type Fact struct {
 	ID     ID
 	Name   string
@@ -31,6 +42,8 @@ type Fact struct {
 	Start int
 	// Least and Most are what a number can be, each from -limit.FactValue to limit.FactValue; both are 0 for 0 to limit.FactValue.
 	Least, Most int
+	// Objective says that it is one of ObjectiveWords, which are its Words, and that the player is shown its name while it is open.
+	Objective bool
 	// Words are what its numbers are called from 0 on, and how many it has; none for a number as such.
 	Words []string
 }
@@ -38,6 +51,8 @@ type Fact struct {
 // Sort is which of FactSorts it is.
 func (f *Fact) Sort() int {
 	switch {
+	case f.Objective:
+		return AnObjective
 	case len(f.Words) > 0:
 		return OneOfWords
 	case f.Counts:
@@ -152,8 +167,9 @@ func (f *Fact) Values() []Value { return append(valuesOf(f, factFields), factRan
 // The fields of a fact that are stored only where they are set, so that facts are as they were before they had a range or words. Stored steps of long ago
 // give facts other fields, which is refused still.
 const (
-	factReach Field = 62
-	factWords Field = 63
+	factReach     Field = 62
+	factWords     Field = 63
+	factObjective Field = 64
 )
 
 var factRange = &further[*Fact]{
@@ -172,11 +188,18 @@ var factRange = &further[*Fact]{
 			}
 			list = append(list, Value{Field: factWords, Bytes: w.Bytes})
 		}
+		if f.Objective {
+			list = append(list, Value{Field: factObjective, Bytes: []byte{1}})
+		}
 		return list
 	},
-	is: func(f Field) bool { return f == factReach || f == factWords },
+	is: func(f Field) bool { return f >= factReach && f <= factObjective },
 	set: func(f *Fact, v Value) error {
 		r := pack.NewReader(v.Bytes)
+		if v.Field == factObjective {
+			f.Objective = len(v.Bytes) > 0 && r.Bool()
+			return r.Done()
+		}
 		if v.Field == factReach {
 			if f.Least, f.Most = 0, 0; len(v.Bytes) > 0 {
 				f.Least, f.Most = r.Int(), r.Int()
@@ -200,6 +223,8 @@ func (f *Fact) checkReach() error {
 	switch {
 	case f.Least > f.Most || f.Least < -limit.FactValue || f.Most > limit.FactValue:
 		return fmt.Errorf("the range of %s is %d to %d: the first is at most the second, and both lie within %d and %d", f.Name, f.Least, f.Most, -limit.FactValue, limit.FactValue)
+	case f.Objective && !slices.Equal(f.Words, ObjectiveWords):
+		return fmt.Errorf("%s is an objective: %s, and nothing else", f.Name, strings.Join(ObjectiveWords, ", "))
 	case len(f.Words) > limit.FactWords || len(f.Words) == 1:
 		return fmt.Errorf("%s is one of 2 to %d words, not of %d", f.Name, limit.FactWords, len(f.Words))
 	case !f.Counts && f.Further():

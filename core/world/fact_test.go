@@ -103,6 +103,7 @@ func TestFactsOfAllSorts(t *testing.T) {
 		{Fact{}, 0, 1, 4, 7, "no yes"}, {Fact{Counts: true, Start: 7}, 0, limit.FactValue, 4, 7, "0 999999"},
 		{Fact{Counts: true, Least: -5, Most: 5, Start: -3}, -5, 5, 5, 10, "-5 5"}, {Fact{Counts: true, Least: -9, Most: -2, Start: -2}, -9, -2, 5, 10, "-9 -2"},
 		{Fact{Counts: true, Words: []string{"cold", "warm", "hot"}, Start: 2}, 0, 2, 5, 10, "cold hot"},
+		{Fact{Counts: true, Words: ObjectiveWords, Objective: true, Start: Open}, 0, 2, 6, 10, "not given reached"},
 	} {
 		c.fact.Name = "Pipe"
 		draft := d.Draft()
@@ -128,7 +129,7 @@ func TestFactsOfAllSorts(t *testing.T) {
 		}
 		// What it has is taken away again by values without bytes.
 		draft = made.Draft()
-		for _, field := range []Field{factReach, factWords} {
+		for _, field := range []Field{factObjective, factReach, factWords} {
 			if err := draft.Change(at, Value{Field: field}); err != nil {
 				t.Fatal(err)
 			}
@@ -140,6 +141,7 @@ func TestFactsOfAllSorts(t *testing.T) {
 	for want, f := range map[string]Fact{
 		"the first is at most the second": {Counts: true, Least: 5, Most: 1}, "both lie within": {Counts: true, Most: limit.FactValue + 1, Least: 1},
 		"of 2 to 32 words, not of 1": {Counts: true, Words: []string{"cold"}}, "has neither a range nor words": {Least: 1, Most: 2},
+		"is an objective: not given, open, reached": {Counts: true, Objective: true, Words: []string{"open", "reached"}},
 		"twice": {Counts: true, Words: []string{"cold", "cold"}}, "a name": {Counts: true, Words: []string{"cold", ""}}, "has no range": {Counts: true, Words: []string{"a", "b"}, Most: 1},
 		"can't start with 9": {Counts: true, Least: 1, Most: 5, Start: 9}, "over the limit of 32": {Counts: true, Words: make([]string, 33)},
 	} {

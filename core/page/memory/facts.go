@@ -107,9 +107,12 @@ func setSort(f *world.Fact, sort int) error {
 	if sort < 0 || sort >= len(world.FactSorts) {
 		return page.ErrUnknown
 	}
-	f.Counts, f.Least, f.Most, f.Words = sort != world.YesOrNo, 0, 0, nil
-	if sort == world.OneOfWords {
+	f.Counts, f.Least, f.Most, f.Words, f.Objective = sort != world.YesOrNo, 0, 0, nil, sort == world.AnObjective
+	switch sort {
+	case world.OneOfWords:
 		f.Words = proposedWords
+	case world.AnObjective:
+		f.Words = world.ObjectiveWords
 	}
 	return nil
 }

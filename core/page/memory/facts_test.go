@@ -263,6 +263,8 @@ func TestFactSortsOfAPage(t *testing.T) {
 		{memory.SetFactWords{Fact: pipe, Typed: "hot, cold"}, "one of hot, cold, cold; 3 to 8, 3"},
 		{memory.SetFactSort{Fact: pipe, Sort: world.ANumber}, "0 to 999999, 1; 3 to 8, 3"},
 		{memory.SetFactSort{Fact: warmth}, "0 to 999999, 1; yes or no, yes"},
+		{memory.SetFactSort{Fact: warmth, Sort: world.AnObjective}, "0 to 999999, 1; one of not given, open, reached, open"},
+		{memory.SetFactSort{Fact: warmth}, "0 to 999999, 1; yes or no, yes"},
 	} {
 		before := says()
 		if pagetest.Order(p, step.order); says() != step.want {
@@ -287,7 +289,7 @@ func TestFactSortsOfAPage(t *testing.T) {
 		}
 	}
 	refused(
-		memory.SetFactWords{Fact: pipe, Typed: "a, b"}, memory.SetFactSort{Fact: pipe, Sort: 3}, memory.SetFactSort{Fact: 99}, memory.MakeFact{Name: "Dew", Sort: -1},
+		memory.SetFactWords{Fact: pipe, Typed: "a, b"}, memory.SetFactSort{Fact: pipe, Sort: len(world.FactSorts)}, memory.SetFactSort{Fact: 99}, memory.MakeFact{Name: "Dew", Sort: -1},
 		memory.SetFactRange{Fact: pipe, Least: 9, Most: 3}, memory.SetFactRange{Fact: pipe}, memory.SetFactRange{Fact: warmth, Least: 1, Most: 3}, memory.SetFactRange{Fact: 99, Most: 3},
 	)
 	pagetest.Order(p, memory.SetFactSort{Fact: pipe, Sort: world.OneOfWords})

@@ -47,6 +47,11 @@ func PlayView(p *page.Page) *Play {
 		Facing: int(s.Facing), FromSide: m.View == world.SideView, Health: s.Health, MostHealth: s.Most, Safe: s.Safe, Frame: page.Box(p.Played.Game().Camera().Move(origin)), Ticks: s.Ticks, Steps: s.Steps,
 		Taken: s.Taken, Total: s.Total, GoneIDs: []string{}, Finished: s.Finished, Events: p.Events,
 		First: p.Played.First(), Last: p.Played.Last(), Changes: notches(p.Played), Helps: helpNames, HelpsOn: helpsOn(p)}
+	var open []string
+	for _, f := range p.Played.Game().Objectives() {
+		open = append(open, f.Name)
+	}
+	v.ToDo = wording.Some(open)
 	v.Doing, v.Facing, v.Step = pose(s, m.View, p.Moving)
 	var foot grid.Point
 	v.Sprite, v.Mirrored, foot = frame(p, s, m.View)

@@ -41,7 +41,9 @@ type Play struct {
 	Changes []int `json:"changes"`
 	Steps   int   `json:"steps"`
 	Taken   int   `json:"taken"`
-	Total   int   `json:"total"`
+	// ToDo are the objectives that are open, empty for none.
+	ToDo  string `json:"toDo"`
+	Total int    `json:"total"`
 	// GoneIDs are the pieces that were taken, or are not there now because something does not hold.
 	GoneIDs []string `json:"goneIds"`
 	// CastMaps are the maps on which pieces act now, Things those pieces, near what the player sees.

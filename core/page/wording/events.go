@@ -43,6 +43,11 @@ var momentTexts = map[int]string{
 // EventText is what the player is told of what happened, empty for nothing.
 func EventText(d *world.Document, e play.Event) string {
 	i := d.Item(e.Item)
+	if f := d.Fact(e.Fact); f != nil && e.Moment == play.Given {
+		return "To do: " + f.Name + "."
+	} else if f != nil && e.Moment == play.Achieved {
+		return "Done: " + f.Name + "."
+	}
 	switch {
 	case i == nil:
 	case e.Moment == props.Taken:

@@ -188,6 +188,9 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 	switch p.Does {
 	case logic.SetFact:
 		f := d.Fact(p.Thing)
+		if f != nil && f.Objective {
+			s.plain("the objective")
+		}
 		s.thing(world.SortFact, p.Thing)
 		switch {
 		case f != nil && !f.Counts && p.Value.Is == logic.Literal && p.How == logic.Becomes:

@@ -1901,6 +1901,7 @@ export interface Play {
   changes: number[];
   steps: number;
   taken: number;
+  toDo: string;
   total: number;
   goneIds: string[];
   castMaps: string[];
@@ -2444,7 +2445,7 @@ export const MEASURES = {
 } satisfies Record<string, Measure>;
 
 export const OWN_TYPES = ["yes or no", "a number", "text"];
-export const FACT_SORTS = ["yes or no", "a number", "one of some words"];
+export const FACT_SORTS = ["yes or no", "a number", "one of some words", "an objective"];
 export const STAYS_WHEN = ["when the player returns", "after harm"];
 export const STAYS_SAYS = ["as its map", "stays as left", "begins anew"];
 export const WIRE_DOES = ["on while held", "turns it on", "turns it off", "changes it over"];

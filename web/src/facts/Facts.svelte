@@ -13,7 +13,11 @@
 
   let name = $state('');
   let sort = $state(0);
-  const facts = $derived(p.session.scene?.facts ?? []);
+  /** The one of FACT_SORTS that is an objective. */
+  const OBJECTIVE = 3;
+  const all = $derived(p.session.scene?.facts ?? []);
+  const facts = $derived(all.filter((fact) => fact.sort !== OBJECTIVE));
+  const objectives = $derived(all.filter((fact) => fact.sort === OBJECTIVE));
   const watching = $derived(p.session.state?.playing === true);
 
   let known: KnownView | null = $state.raw(null);
@@ -50,6 +54,15 @@
       <Button label="Make" type="submit" main disabled={name.trim() === ''} />
     </div>
   </form>{/if}
+{#if objectives.length > 0}
+  <h3 class="text-small text-soft">objectives: the player is shown what is open</h3>
+  <ol class="-mx-1 px-1" aria-label="Objectives">
+    {#each objectives as fact (fact.id)}
+      <FactRow {p} {fact} now={known?.facts.find((f) => f.id === fact.id) ?? null} />
+    {/each}
+  </ol>
+  <h3 class="text-small text-soft">facts</h3>
+{/if}
 <ol class="-mx-1 px-1" aria-label="Facts">
   {#each facts as fact (fact.id)}
     <FactRow {p} {fact} now={known?.facts.find((f) => f.id === fact.id) ?? null} />

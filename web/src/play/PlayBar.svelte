@@ -63,6 +63,7 @@
           title={play.has}
           data-had>has {play.has}</span
         >{/if}
+      {#if play.toDo}<span class="max-w-60 min-w-0 truncate" title={play.toDo} data-to-do>to do: {play.toDo}</span>{/if}
       {#if last && !play.finished}<span class="min-w-24 flex-1 truncate text-soft" role="status" title={last} data-event
           >{last}</span
         >{/if}
