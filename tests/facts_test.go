@@ -91,9 +91,10 @@ func (w *window) unfold() {
 	w.until("the facts of the slip", `() => { const d = document.querySelector('[data-asking]'); if (d && !d.open) d.querySelector('summary').click(); return d?.open; }`)
 }
 
-// A fact is one of some words, which are what is chosen wherever it is set, asked for, or becomes something; or a number with a range.
+// A fact is one of some words, which are what is chosen wherever it is set, asked for, or becomes something; a number with a range, or
+// an objective, which the player is shown while it is open.
 func TestFactSorts(t *testing.T) {
-	w, _ := withPiece(t, "Switch")
+	w, first := withPiece(t, "Switch")
 	w.press(input.Escape, input.Escape)
 	w.with(input.ShiftLeft, input.KeyS)
 	w.choose("It is", "one of some words")
@@ -109,6 +110,10 @@ func TestFactSorts(t *testing.T) {
 	w.fill("Warmth is at least", "-5")
 	w.press(input.Tab)
 	w.until("its range", `() => window.azzel.scene().facts[1].least === -5 && window.azzel.scene().facts[1].most === 999999`)
+	w.choose("It is", "an objective")
+	w.fill("Name of a new fact", "Find the fuse")
+	w.press(input.Enter)
+	w.until("the objective", `() => window.azzel.scene().facts.length === 3 && document.querySelector('[aria-label="Objectives"] [data-fact="Find the fuse"]') !== null`)
 	w.accessible("facts of all sorts")
 	w.shoot("fact-sorts")
 	w.press(input.Escape, input.Escape)
@@ -125,5 +130,13 @@ func TestFactSorts(t *testing.T) {
 	w.choose("Compared with", "warm")
 	w.until("the condition", `() => document.querySelector('[data-condition]')?.dataset.says === 'Pipe is warm'`)
 	w.shoot("fact-words")
+	w.press(input.Escape)
+	w.types("Add an action", "find open", "the objective Find the fuse becomes open")
+	w.click("Close the desk")
+	w.press(input.Escape)
+	w.over(first, 6, 6)
+	w.press(input.KeyP)
+	w.sees("[data-to-do]", "to do: Find the fuse")
+	w.shoot("objective-open")
 	w.quiet()
 }
