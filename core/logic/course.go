@@ -107,8 +107,13 @@ func (e *Engine) do(run *Run, is *Listed, p *Part) bool {
 		run.Frames = nil
 	case If:
 		branch := Otherwise
-		if p.If.Holds(e.Asked(by, run.Bound, run.turn())) {
+		asked := e.Asked(by, run.Bound, run.turn())
+		holds := p.If.Holds(asked)
+		if holds {
 			branch = Then
+		}
+		if e.Chose != nil {
+			e.Chose(is.ID, p.ID, holds, asked)
 		}
 		enter(Frame{In: p.ID, Branch: branch})
 	case Again:

@@ -34,6 +34,8 @@ type Engine struct {
 	// Watch, unless nil, is told of each action that a rule does, Tried of each time that one was to begin, with the game as it asked that.
 	Watch func(rule, part kind.ID)
 	Tried func(t Trial, asked Happening)
+	// Chose, unless nil, is told of each condition that an action asks, before Watch is of the action, with the game as it asked that.
+	Chose func(rule, part kind.ID, holds bool, asked Happening)
 	// underWay is how many runs there are of each rule and piece, once that was asked.
 	underWay map[Pair]int
 	// deeds is how many actions were done in this tick.

@@ -84,9 +84,10 @@ type Game struct {
 	// book are the rules of the document, soSaw sums up what was remembered when those were asked last that are so while something holds.
 	book  *logic.Book
 	soSaw uint64
-	// watch is told of each action that a rule does, tried of each time that one was to begin; nil for nobody.
+	// watch is told of each action that a rule does, tried of each time that one was to begin, chose of each condition that an action asks; nil for nobody.
 	watch func(rule, part world.ID)
 	tried func(t logic.Trial, asked logic.Happening)
+	chose func(rule, part world.ID, holds bool, asked logic.Happening)
 	// pieces are all of the document, once something asked for one.
 	pieces map[world.ID]placed
 	areas  []placedArea

@@ -146,7 +146,7 @@ func (g *Game) engine() *logic.Engine {
 	if book == nil {
 		book = &logic.Book{}
 	}
-	return &logic.Engine{Book: book, Runs: &g.runs, Stage: onStage{g}, Watch: g.watch, Tried: g.tried}
+	return &logic.Engine{Book: book, Runs: &g.runs, Stage: onStage{g}, Watch: g.watch, Tried: g.tried, Chose: g.chose}
 }
 
 // goByRules lets rules go on for a tick. While held, no time passes.

@@ -21,6 +21,8 @@ type Watch struct {
 	Tried func(t Trial, asked logic.Happening, d *world.Document)
 	// Did is told of each action that a rule did.
 	Did func(tick int, rule, part world.ID)
+	// Chose is told of each condition that an action asks, before Did is of the action, with the game as it was asked then and its document of then; it must not keep them.
+	Chose func(rule, part world.ID, holds bool, asked logic.Happening, d *world.Document)
 }
 
 // Again plays again what was recorded after one tick and up to another, on the documents of then, and tells what rules did. What is shown stays as it is. The
@@ -42,17 +44,22 @@ func (r *Recording) Again(from, to int, w Watch) error {
 			w.Tried(Trial{g.tick, t}, asked, g.doc)
 		}
 	}
+	g.chose = func(rule, part world.ID, holds bool, asked logic.Happening) {
+		if w.Chose != nil {
+			w.Chose(rule, part, holds, asked, g.doc)
+		}
+	}
 	for tick := from; tick < to; tick++ {
 		for n+1 < len(r.moments) && r.moments[n+1].state.tick <= tick {
 			if n++; r.moments[n].cut() {
-				watch, tried := g.watch, g.tried
-				g.watch, g.tried = nil, nil
+				watch, tried, chose := g.watch, g.tried, g.chose
+				g.watch, g.tried, g.chose = nil, nil, nil
 				r.restore(n, tick)
-				g.watch, g.tried = watch, tried
+				g.watch, g.tried, g.chose = watch, tried, chose
 			}
 		}
 		g.Tick(r.inputs[tick-r.First()])
 	}
-	g.watch, g.tried = nil, nil
+	g.watch, g.tried, g.chose = nil, nil, nil
 	return r.Go(now)
 }

@@ -2,6 +2,7 @@ package rules
 
 import (
 	"fmt"
+	"strings"
 
 	"azzel/core/logic"
 	"azzel/core/page"
@@ -70,7 +71,10 @@ func (q AskWhy) Answer(p *page.Page) any {
 	id := world.ID(q.Rule)
 	// Only the latest are said in words, which takes longer than to play.
 	var done []deed
+	all := 0
 	did := func(is deed) {
+		is.number = all
+		all++
 		if done = append(done, is); len(done) >= 2*mostWent {
 			done = append(done[:0], done[len(done)-mostWent:]...)
 		}
@@ -80,7 +84,7 @@ func (q AskWhy) Answer(p *page.Page) any {
 		Tried: func(t play.Trial, asked logic.Happening, d *world.Document) {
 			now = d
 			if t.Outcome == logic.Goes {
-				did(deed{d, t.Tick, t.Rule, 0})
+				did(deed{d: d, tick: t.Tick, rule: t.Rule})
 			}
 			if t.Rule == id {
 				v.Trials = append(v.Trials, TrialView{t.Tick, play.Clock(t.Tick), t.Outcome == logic.Goes, whySays(d, d.Rule(id), t, asked)})
@@ -93,7 +97,7 @@ func (q AskWhy) Answer(p *page.Page) any {
 			if now == nil {
 				now = p.Doc()
 			}
-			did(deed{now, tick, rule, part})
+			did(deed{d: now, tick: tick, rule: rule, part: part})
 		},
 	})
 	if err != nil {
@@ -101,7 +105,12 @@ func (q AskWhy) Answer(p *page.Page) any {
 		return WhyView{Trials: []TrialView{}, Went: []WentView{}}
 	}
 	v.Trials = latest(v.Trials, mostTrials)
-	for _, is := range latest(done, mostWent) {
+	done = latest(done, mostWent)
+	if err := becauses(p.Played, from, to, done); err != nil {
+		p.Played = nil
+		return WhyView{Trials: []TrialView{}, Went: []WentView{}}
+	}
+	for _, is := range done {
 		v.Went = append(v.Went, is.view())
 	}
 	d := p.Doc()
@@ -121,6 +130,49 @@ type deed struct {
 	d          *world.Document
 	tick       int
 	rule, part world.ID
+	// number is how many deeds there were before it, because why what an action asks held, or did not.
+	number  int
+	because string
+}
+
+// becauses says of deeds that ask something why that held, or did not: these are played again, since nothing of the game is kept.
+func becauses(played *play.Recording, from, to int, done []deed) error {
+	asking := map[int]*deed{}
+	for i := range done {
+		is := &done[i]
+		if r := is.d.Rule(is.rule); r != nil {
+			if p := r.Part(is.part); p != nil && p.Does == logic.If {
+				asking[is.number] = is
+			}
+		}
+	}
+	if len(asking) == 0 {
+		return nil
+	}
+	all := 0
+	return played.Again(from, to, play.Watch{
+		Tried: func(t play.Trial, _ logic.Happening, _ *world.Document) {
+			if t.Outcome == logic.Goes {
+				all++
+			}
+		},
+		Did: func(int, world.ID, world.ID) { all++ },
+		Chose: func(rule, part world.ID, holds bool, asked logic.Happening, d *world.Document) {
+			is := asking[all]
+			if is == nil || is.rule != rule || is.part != part {
+				return
+			}
+			r := d.Rule(rule)
+			because := wording.RuleWords(d, &r.Rule).Because(&r.Part(part).If, asked, holds)
+			switch {
+			case because == "":
+			case holds:
+				is.because = "it held, since " + because
+			default:
+				is.because = "it did not hold, since " + because
+			}
+		},
+	})
 }
 
 func (is deed) view() WentView {
@@ -129,6 +181,9 @@ func (is deed) view() WentView {
 		v.Name = wording.RuleName(is.d, r)
 		if part := r.Part(is.part); part != nil {
 			v.Says = wording.Joined(wording.Action(is.d, &r.Rule, part))
+			if is.because != "" {
+				v.Says = strings.TrimSuffix(v.Says, ":") + ": " + is.because
+			}
 		}
 	}
 	return v
@@ -163,7 +218,7 @@ func whySays(d *world.Document, r *world.Rule, t play.Trial, asked logic.Happeni
 		return when + "it did not begin, since it was under way still, and is left so."
 	}
 	if r.Begins == logic.While && t.Branch == logic.Otherwise {
-		return "it does not hold any more, since " + wording.RuleWords(d, &r.Rule).Because(&r.If, asked, false) + "."
+		return "it does not hold, since " + wording.RuleWords(d, &r.Rule).Because(&r.If, asked, false) + "."
 	}
 	if because := wording.RuleWords(d, &r.Rule).Because(&r.If, asked, true); because != "" {
 		return when + "it went, since " + because + "."

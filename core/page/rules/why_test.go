@@ -161,3 +161,48 @@ func TestHolds(t *testing.T) {
 		}
 	}
 }
+
+// Of an action that asks something it is said why that held, or did not, as it was then, also once it is otherwise.
+func TestWhyOfActions(t *testing.T) {
+	p, _ := shed(t)
+	d := p.Document()
+	lamps, found := d.Facts[0], d.Facts[1]
+	pagetest.Order(p, rules.AddRule{Home: page.Thing{Kind: "project"}})
+	id := page.ID(p.Document().Rules[1].ID)
+	add := func(in page.ID, branch int, form logic.RulePartForm) page.ID {
+		t.Helper()
+		before := len(p.Document().Rule(world.ID(id)).Parts)
+		pagetest.Order(p, rules.AddRulePart{Rule: id, In: in, Branch: branch, Part: form})
+		parts := p.Document().Rule(world.ID(id)).Parts
+		if len(parts) != before+1 {
+			t.Fatalf("nothing was added: %s", pagetest.Said(p))
+		}
+		return page.ID(parts[len(parts)-1].ID)
+	}
+	lit := page.Conditions.Write(logic.Needs(logic.FactValue, lamps.ID, logic.AtLeast, 1))
+	becomes := func(f *world.Fact) logic.RulePartForm {
+		return logic.RulePartForm{Does: "set-fact", Thing: page.FormatID(f.ID), How: "is", Value: &logic.ValueForm{Is: "number", Number: 1}}
+	}
+	again := add(0, 0, logic.RulePartForm{Does: "again", Number: 2})
+	asks := add(again, 0, logic.RulePartForm{Does: "if", If: &lit})
+	add(asks, 1, becomes(lamps))
+	add(asks, 0, becomes(found))
+	pagetest.Order(p, playing.StartPlay{})
+	for range 20 {
+		playing.Tick(p, 0)
+	}
+	var says []string
+	for _, is := range whyOf(p, world.ID(id)).Went {
+		says = append(says, is.Says)
+	}
+	want := []string{"Labels found becomes 1", "if Lamps lit is yes: it held, since Lamps lit is yes", "Lamps lit becomes yes", "if Lamps lit is yes: it did not hold, since Lamps lit is no, not yes"}
+	at := 0
+	for _, is := range says {
+		if at < len(want) && is == want[at] {
+			at++
+		}
+	}
+	if at < len(want) {
+		t.Errorf("what went is said as %q", says)
+	}
+}
