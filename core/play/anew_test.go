@@ -94,13 +94,16 @@ func TestBeginsAnew(t *testing.T) {
 // turns on, one that is open while the plate is held, one that is open while the lamps are lit, and rules. What is done from elsewhere
 // after the player left stays; rules of the shed that are under way end, and let the player move; what goes once ever goes once.
 func TestShedBeginsAnew(t *testing.T) {
-	const turned, held, soOpen = world.ID(901), world.ID(902), world.ID(903)
+	const turned, held, soOpen, soShut = world.ID(901), world.ID(902), world.ID(903), world.ID(904)
 	corridor.EitherWay(t, func(t *testing.T, view world.View) {
 		shed, layers := world.NewMap("Tool shed", grid.Point{X: 300}, grid.Rect{W: 12, H: 9}, &world.Counter{Prefix: 8})
 		shed.Anew = world.AnewOnReturn
 		parts := edit.PutMap(shed, layers)
-		for i, id := range []world.ID{turned, held, soOpen} {
+		for i, id := range []world.ID{turned, held, soOpen, soShut} {
 			end := &world.Piece{Type: door.Kind.ID, Layer: shed.PlayerLayer, Foot: shed.FootOf(grid.Lattice{W: 16, H: 16}, door.Kind.ID, grid.Point{X: 8, Y: 2 + 2*i})}
+			if id == soShut {
+				end.Props = kind.Set(props.Own.Is(kind.StateNamed("open").Number))
+			}
 			parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: shed.ID, ID: id}, Values: end.Values()})
 		}
 		begins := logic.Moment{Is: logic.MapBegins.Number, Thing: shed.ID}
@@ -111,7 +114,12 @@ func TestShedBeginsAnew(t *testing.T) {
 		so := newRule(4, kind.Map, shed.ID)
 		so.Begins, so.If = logic.While, lit(logic.AtLeast)
 		so.do(opens(soOpen, "open"))
-		d := ruled(t, view, once, visit, scene, so)
+		// What does not hold from the beginning is otherwise from the beginning, and again where its end begins anew.
+		not := newRule(5, kind.Map, shed.ID)
+		not.Begins, not.If = logic.While, lit(logic.Under)
+		not.do(opens(soShut, "open"))
+		not.in(0, logic.Otherwise, opens(soShut, "closed"))
+		d := ruled(t, view, once, visit, scene, so, not)
 		d = apply(t, d, append(parts,
 			edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: d.Maps[0].ID, ID: plate}, Value: switches.Then.Is(1)},
 			edit.Change{Ref: world.Ref{Sort: world.SortFact, ID: lamps}, Value: world.IntValue(3, 1)},
@@ -120,7 +128,7 @@ func TestShedBeginsAnew(t *testing.T) {
 		w := corridor.Begin(t, d, 3, plate)
 		check := func(when string, want ...string) {
 			t.Helper()
-			for i, id := range []world.ID{turned, held, soOpen} {
+			for i, id := range []world.ID{turned, held, soOpen, soShut} {
 				if is := corridor.StateOf(w.Game, id); is != want[i] {
 					t.Errorf("%s, door %d is %s, not %s", when, i+1, is, want[i])
 				}
@@ -132,9 +140,9 @@ func TestShedBeginsAnew(t *testing.T) {
 		}
 		w.To(t, 5)
 		w.Wait(3)
-		check("worked from elsewhere", "open", "open", "open")
+		check("worked from elsewhere", "open", "open", "open", "closed")
 		go2(shed, 3)
-		check("come to for the first time", "open", "open", "open")
+		check("come to for the first time", "open", "open", "open", "closed")
 		at := w.Status().Place
 		w.Hold(play.Right, 20, nil)
 		if w.Status().Place != at {
@@ -142,7 +150,7 @@ func TestShedBeginsAnew(t *testing.T) {
 		}
 		go2(d.Maps[0], 3)
 		go2(shed, 3)
-		check("come back to", "closed", "open", "open")
+		check("come back to", "closed", "open", "open", "closed")
 		w.Hold(play.Right, 20, nil)
 		if w.Status().Place.X <= at.X {
 			t.Error("the scene has ended, and the player can't move")
@@ -159,7 +167,7 @@ func TestShedBeginsAnew(t *testing.T) {
 			w.Wait(3)
 		}
 		go2(shed, 3)
-		check("worked while the player was elsewhere", "open", corridor.StateOf(w.Game, held), "open")
+		check("worked while the player was elsewhere", "open", corridor.StateOf(w.Game, held), "open", "closed")
 		w.Wait(400)
 		if n := factOf(w, d, labels); n != 31 {
 			t.Errorf("the labels are %d, not 31: once ever, three visits, and a scene that was left", n)
