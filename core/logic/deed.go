@@ -32,6 +32,7 @@ const (
 	towards
 	everyTicks
 	everySteps
+	ability
 )
 
 // deeds are what there is to do, by Deed: the word in files, of what it consists, and how many branches it has.
@@ -68,6 +69,8 @@ var deeds = [deedEnd]struct {
 	CameraTo:    {word: "camera-to", parts: []part{towards, ticks}},
 	CameraBack:  {word: "camera-back", parts: []part{ticks}},
 	Shake:       {word: "shake", parts: []part{ticks}},
+	CanDo:       {word: "can", parts: []part{ability}},
+	CannotDo:    {word: "cannot", parts: []part{ability}},
 }
 
 // The words of what else there is to choose, in the order of its numbers.
@@ -75,6 +78,9 @@ var (
 	deedWords  = wordsOf(len(deeds), func(i int) string { return deeds[i].word })
 	setByWords = []string{"is", "up", "down"}
 )
+
+// AbilityWords are what the player can get and lose, as words in files and for people: what a body can do, then with what it fights.
+var AbilityWords = []string{"jump", "climb", "swim", "stomp", "push", "carry", "strike", "shoot"}
 
 // Deeds is how many deeds there are, Nothing among them: they are numbered from 0.
 func Deeds() int { return len(deeds) }
@@ -201,6 +207,8 @@ func (a *Action) visit(v visitor) {
 			v.option(&a.Is, kind.Powers, "a power")
 		case ownState:
 			v.state(&a.Is)
+		case ability:
+			v.option(&a.Is, AbilityWords, "an ability")
 		case quietly:
 			v.flag(&a.Quiet)
 		case fact:

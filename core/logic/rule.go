@@ -121,7 +121,7 @@ type Action struct {
 	// How is how a fact is set, Value to what or by how much, or how many of an item.
 	How   SetBy
 	Value Value
-	// Is is the presence, power or state that a piece gets; Quiet that nothing happens by that.
+	// Is is the presence, power or state that a piece gets, or which of the AbilityWords the player has or lacks; Quiet that nothing happens by that.
 	Is    int
 	Quiet bool
 	// Number is for how many ticks, how many times, how likely, or how much.
@@ -179,6 +179,8 @@ const (
 	CameraTo
 	CameraBack
 	Shake
+	CanDo
+	CannotDo
 	deedEnd
 )
 

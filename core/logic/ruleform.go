@@ -18,7 +18,7 @@ type RulePartForm struct {
 	Off bool `json:"off,omitempty"`
 	// Moment is the word of a moment, Does that of what is done.
 	Moment string `json:"moment,omitempty"`
-	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end,enum=look-at,enum=walk-to,enum=camera-to,enum=camera-back,enum=shake"`
+	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end,enum=look-at,enum=walk-to,enum=camera-to,enum=camera-back,enum=shake,enum=can,enum=cannot"`
 	// Subject is the piece with which something is done, or to which the moment happens.
 	Subject *NounForm `json:"subject,omitempty"`
 	// Towards is to what something looks or walks.
@@ -28,7 +28,7 @@ type RulePartForm struct {
 	// How is how a fact is set, Value to what or by how much, or how many of an item.
 	How   string     `json:"how,omitempty" jsonschema:"enum=is,enum=up,enum=down"`
 	Value *ValueForm `json:"value,omitempty"`
-	// Is is the presence, power or state that a piece gets; Quiet says that nothing happens by that.
+	// Is is the presence, power or state that a piece gets, or the ability that the player has or lacks; Quiet says that nothing happens by that.
 	Is    string `json:"is,omitempty"`
 	Quiet bool   `json:"quiet,omitempty"`
 	// Number is for how many ticks of a sixtieth of a second, how many times, how likely, how much, or what a fact becomes.
@@ -77,6 +77,8 @@ func (ids IDs) WritePart(p *Part) RulePartForm {
 			f.Is = kind.Powers[p.Is]
 		case ownState:
 			f.Is = kind.StateOf(p.Is).Word
+		case ability:
+			f.Is = AbilityWords[p.Is]
 		case quietly:
 			f.Quiet = p.Quiet
 		case ofArea, ofMap, ofCrossing:
@@ -152,6 +154,8 @@ func (ids IDs) ReadPart(f *RulePartForm) (p Part, err error) {
 			} else {
 				r.fail(fmt.Errorf("%.40q is not known as a state", f.Is))
 			}
+		case ability:
+			p.Is = r.word(f.Is, AbilityWords, "an ability")
 		case quietly:
 			p.Quiet = f.Quiet
 		case ofArea, ofMap, ofCrossing:

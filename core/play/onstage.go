@@ -99,6 +99,8 @@ func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) b
 		g.stilled = p.Does == logic.HoldStill
 	case logic.TakeTo:
 		return s.takeTo(p.Thing)
+	case logic.CanDo, logic.CannotDo:
+		g.changeAbility(p.Is, p.Does == logic.CanDo)
 	case logic.LookAt:
 		s.lookTo(p, asked)
 	case logic.WalkTo:

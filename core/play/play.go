@@ -176,8 +176,7 @@ func (g *Game) stand(m *world.Map) {
 	g.rest()
 	g.mapID, g.ground, g.size = m.ID, g.groundOf(m), g.sizeOn(m)
 	g.edge = g.ground.Lattice.Box(m.Bounds)
-	g.moves = g.doc.Played().On(m)
-	g.drive = body.NewDrive(g.ground.Lattice, g.moves)
+	g.moveAs(m)
 	if m.View == world.SideView || g.moves.Steering != world.CellByCell {
 		g.stepping, g.shoved = false, 0
 	}

@@ -23,6 +23,8 @@ type scene struct {
 	gaze  world.ID
 	// passed is for how many ticks time was not held, and steps how many steps the player has gone, as rules were told: 0 as long as none asks for that.
 	passed, steps int
+	// gained and lost are the abilities that the player has and lacks by rules, each the bit of its place among logic.AbilityWords.
+	gained, lost int
 }
 
 // An errand is that somebody walks to something, because a rule says so.
@@ -43,13 +45,17 @@ type errand struct {
 	over bool
 }
 
-func (s *scene) empty() bool { return len(s.errands)+s.passed+s.steps == 0 && !s.gazes && s.gaze == 0 }
+func (s *scene) empty() bool {
+	return len(s.errands)+s.passed+s.steps+s.gained+s.lost == 0 && !s.gazes && s.gaze == 0
+}
 
 func (s *scene) encode(w *pack.Writer) {
 	w.Bool(s.gazes)
 	w.Uint(uint64(s.gaze))
 	w.Int(s.passed)
 	w.Int(s.steps)
+	w.Int(s.gained)
+	w.Int(s.lost)
 	w.Uint(uint64(len(s.errands)))
 	for _, e := range s.errands {
 		for _, id := range []world.ID{e.piece, e.to, e.by.Rule, e.by.This, e.part} {
@@ -67,6 +73,8 @@ func (s *scene) encode(w *pack.Writer) {
 func decodeScene(r *pack.Reader) (s scene) {
 	s.gazes, s.gaze = r.Bool(), world.ID(r.Uint())
 	s.passed, s.steps = within(r, r.Int(), 1<<40), within(r, r.Int(), 1<<40)
+	most := 1<<len(logic.AbilityWords) - 1
+	s.gained, s.lost = within(r, r.Int(), most), within(r, r.Int(), most)
 	for range r.Count(limit.Pieces, 12) {
 		var e errand
 		for _, id := range []*world.ID{&e.piece, &e.to, &e.by.Rule, &e.by.This, &e.part} {
@@ -399,4 +407,23 @@ func (s onStage) pointCamera(p *logic.Part, asked logic.Happening) {
 		to = g.aimed()
 	}
 	g.lens.glide = max(1, max(abs(to.X-g.lens.at.X), abs(to.Y-g.lens.at.Y))/max(1, p.Number))
+}
+
+// changeAbility lets the player be able to do something, or not any more.
+func (g *Game) changeAbility(is int, can bool) {
+	bit := 1 << is
+	if g.gained, g.lost = g.gained&^bit, g.lost|bit; can {
+		g.gained, g.lost = g.gained|bit, g.lost&^bit
+	}
+	g.moveAs(g.ground.Map)
+}
+
+// moveAs lets the player move as they do on a map: as their character, as rules say besides, and without what is barred there.
+func (g *Game) moveAs(m *world.Map) {
+	moves := g.doc.Played()
+	const arms = 6 // the first of the abilities that is an arm
+	moves.Cannot = moves.Cannot&^world.Ability(g.gained&(1<<arms-1)) | world.Ability(g.lost&(1<<arms-1))
+	moves.Arms = moves.Arms&^world.Arm(g.lost>>arms) | world.Arm(g.gained>>arms)
+	g.moves = moves.On(m)
+	g.drive = body.NewDrive(g.ground.Lattice, g.moves)
 }

@@ -2,6 +2,7 @@ package play_test
 
 import (
 	"bytes"
+	"slices"
 	"testing"
 
 	"azzel/core/edit"
@@ -155,6 +156,48 @@ func TestCameraGoes(t *testing.T) {
 		}
 		if factOf(w, d, labels) != 2 || middle() > first {
 			t.Errorf("come back, the camera is at %d, at first at %d, and the number %d", middle(), first, factOf(w, d, labels))
+		}
+	})
+}
+
+// The player gets and loses what they can do by rules, until a rule says otherwise, also once the state is written and read and gone back to; what a map bars stays barred.
+func TestAbilities(t *testing.T) {
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		ability := func(does logic.Deed, word string) logic.Action {
+			return logic.Action{Does: does, Is: slices.Index(logic.AbilityWords, word)}
+		}
+		for _, c := range []struct {
+			do      []logic.Action
+			barred  world.Arm
+			strikes bool
+		}{
+			{nil, 0, false}, {[]logic.Action{ability(logic.CanDo, "strike")}, 0, true}, {[]logic.Action{ability(logic.CanDo, "shoot")}, 0, false},
+			{[]logic.Action{ability(logic.CanDo, "strike"), ability(logic.CannotDo, "strike")}, 0, false}, {[]logic.Action{ability(logic.CanDo, "strike")}, world.Striking, false},
+		} {
+			d := ruled(t, view, newRule(1, kind.NoThing, 0, pressed(plate)).do(c.do...))
+			next := *d.Maps[0]
+			next.BarredArms = c.barred
+			d = apply(t, d, edit.Changes(world.Ref{Sort: world.SortMap, ID: next.ID}, d.Maps[0].Values(), next.Values())...)
+			w := corridor.Begin(t, d, 3, plate)
+			w.To(t, 5)
+			rec := play.Record(w.Game)
+			for range 30 {
+				rec.Tick(0)
+			}
+			if err := rec.Go(rec.First() + 10); err != nil {
+				t.Fatal(err)
+			}
+			if rec.Game().Tick(play.Strike); rec.Game().Status().Striking > 0 != c.strikes {
+				t.Errorf("after %v, with %d barred, the player strikes: %t", c.do, c.barred, !c.strikes)
+			}
+		}
+		for _, word := range []string{"push", "swim"} {
+			d := ruledWith(t, view, []corridor.Piece{{ID: 720, Column: 8, Type: world.Pushable}}, newRule(1, kind.NoThing, 0, pressed(plate)).do(ability(logic.CannotDo, word)))
+			w := corridor.Begin(t, d, 3, plate)
+			w.To(t, 5)
+			if w.Hold(play.Right, 200, nil); (w.Column() > 8) != (word == "swim") {
+				t.Errorf("without being able to %s the player comes to column %d", word, w.Column())
+			}
 		}
 	})
 }

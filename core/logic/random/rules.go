@@ -140,6 +140,8 @@ func Action(r *rand.Rand, of Things) logic.Action {
 			a.Is = r.IntN(3)
 		case logic.SetPower:
 			a.Is = r.IntN(2)
+		case logic.CanDo, logic.CannotDo:
+			a.Is = r.IntN(len(logic.AbilityWords))
 		case logic.SetState:
 			if a.Is = 1; len(states()) > 0 {
 				a.Is = one(r, states()).Number

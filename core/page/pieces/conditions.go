@@ -220,6 +220,8 @@ type AskableView struct {
 	Comparisons []AskedWord  `json:"comparisons"`
 	Presences   []AskedState `json:"presences"`
 	Powers      []AskedState `json:"powers"`
+	// Abilities are what rules let the player be able to do, or not.
+	Abilities []AskedWord `json:"abilities"`
 	// Occasions are the moments that befall no piece, by what they are of.
 	Occasions []AskedOccasion `json:"occasions"`
 	// First is what is asked for at first of what the game remembers, FirstNew the same where a fact can be made for it,
@@ -291,6 +293,9 @@ func Askable(p *page.Page) AskableView {
 	}
 	for _, m := range d.Maps {
 		v.Maps = append(v.Maps, AskedThing{page.FormatID(m.ID), m.Name})
+	}
+	for _, word := range logic.AbilityWords {
+		v.Abilities = append(v.Abilities, AskedWord{word, word})
 	}
 	for _, m := range logic.Occasions() {
 		of := logic.Part{Begins: logic.Moment{Is: m.Number}}

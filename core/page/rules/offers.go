@@ -258,6 +258,12 @@ func (o *offers) actions(r *world.Rule) {
 			o.is("the player loses", action(logic.Action{Does: logic.Lose, Thing: i.ID, Value: one}))
 		}
 	}
+	if len(o.tokens) > 0 {
+		for is := range logic.AbilityWords {
+			o.alone(action(logic.Action{Does: logic.CanDo, Is: is}))
+			o.alone(action(logic.Action{Does: logic.CannotDo, Is: is}))
+		}
+	}
 	for _, a := range []logic.Action{
 		{Does: logic.HoldStill}, {Does: logic.LetGo}, {Does: logic.Hurt, Number: 1}, {Does: logic.Heal, Number: 1}, {Does: logic.CameraBack, Number: 60}, {Does: logic.Shake, Number: 30}, {Does: logic.Again, Number: 3}, {Does: logic.OneOf}, {Does: logic.Stop}, {Does: logic.End},
 	} {

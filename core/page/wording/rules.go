@@ -248,6 +248,10 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 		s.plain("stop here")
 	case logic.AskFor:
 		s.plain("the rule").thing(world.SortRule, p.Thing).plain("goes")
+	case logic.CanDo:
+		s.plain("the player can").value(SlotIs, logic.AbilityWords[p.Is])
+	case logic.CannotDo:
+		s.plain("the player can no longer").value(SlotIs, logic.AbilityWords[p.Is])
 	case logic.LookAt:
 		s.acts(p.Subject).plain("looks at").names(SlotTowards, p.Towards)
 	case logic.WalkTo:

@@ -2057,6 +2057,7 @@ export interface AskableView {
   comparisons: AskedWord[];
   presences: AskedState[];
   powers: AskedState[];
+  abilities: AskedWord[];
   occasions: AskedOccasion[];
   first: ConditionForm;
   firstNew: ConditionForm;

@@ -23,6 +23,13 @@ export const isChosen = (form: RulePartForm): string => `${form.does ?? ''}:${fo
 
 /** All that can become of the pieces that a part names. */
 export function isChoices(of: AskableView, form: RulePartForm, home: string): Choices[] {
+  if (form.does === 'can' || form.does === 'cannot') {
+    const abilities = (does: string): Choices['list'] => choicesOf(of.abilities, does);
+    return [
+      { heading: 'The player can', list: abilities('can') },
+      { heading: 'The player can no longer', list: abilities('cannot') },
+    ];
+  }
   const types = typesOf(of, form.subject ?? { is: 'this' }, home);
   const states = types
     .flatMap((t) => t.states)
