@@ -300,14 +300,12 @@ func TestFactSortsOfAPage(t *testing.T) {
 func TestWhyOfWires(t *testing.T) {
 	p := pagetest.Open(t, 7)
 	gate := pagetest.Place(p, door.Kind.ID, 8, 5)
-	var plates []*world.Piece
 	for i := range 4 {
 		plate := pagetest.Place(p, switches.Kind.ID, 3+2*i, 3)
 		pagetest.Set(p, plate, "then", 1)
 		pagetest.Order(p, holding.Hold{Holding: "wire"})
 		p.Pointer(page.Press, plate.Foot.Sub(grid.Point{Y: 4}), false, false, 0)
 		p.Pointer(page.Release, gate.Foot.Sub(grid.Point{Y: 4}), false, false, 0)
-		plates = append(plates, plate)
 	}
 	list := p.Document().Wires
 	set := func(w *world.Wire, how func(*wires.WireLook)) {
