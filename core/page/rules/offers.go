@@ -45,12 +45,14 @@ type offers struct {
 	list   []OfferView
 	// left are the tokens that a name does not begin with.
 	left []string
+	// parts are the words of what is said of many things.
+	parts map[string][]string
 }
 
 // Answer implements Question.
 func (q AskOffers) Answer(p *page.Page) any {
 	d := p.Doc()
-	o := &offers{d: d, rule: d.Rule(world.ID(q.Rule)), typed: strings.TrimSpace(q.Typed), tokens: tokensOf(q.Typed), list: []OfferView{}}
+	o := &offers{d: d, rule: d.Rule(world.ID(q.Rule)), typed: strings.TrimSpace(q.Typed), tokens: tokensOf(q.Typed), list: []OfferView{}, parts: map[string][]string{}}
 	r := o.rule
 	if r == nil {
 		return o.list
@@ -78,7 +80,11 @@ func without(tokens []string, text string) (left []string) {
 	if len(tokens) == 0 {
 		return nil
 	}
-	list := tokensOf(text)
+	return among(tokens, tokensOf(text))
+}
+
+// among are the tokens with none of which a word begins.
+func among(tokens, list []string) (left []string) {
 	for _, t := range tokens {
 		found := false
 		for _, w := range list {
@@ -104,9 +110,17 @@ func (o *offers) of(name string) bool {
 
 // is makes an offer about what of was called for, if what is said of it has all words that the name lacks.
 func (o *offers) is(says string, p logic.Part) {
-	if len(without(o.left, says)) == 0 {
-		o.add(p)
+	if len(o.left) > 0 {
+		list, known := o.parts[says]
+		if !known {
+			list = tokensOf(says)
+			o.parts[says] = list
+		}
+		if len(among(o.left, list)) > 0 {
+			return
+		}
 	}
+	o.add(p)
 }
 
 // alone makes an offer about nothing with a name.
