@@ -6,6 +6,7 @@ import (
 	"strconv"
 	"strings"
 
+	"azzel/core/logic"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
@@ -17,8 +18,8 @@ var (
 	joinWords = []string{"sides", "corners", "both"}
 	typeWords = []string{"yes or no", "number", "text"}
 	steering  = []string{"", "four ways", "cell by cell"}
-	abilities = []string{"jump", "climb", "swim", "stomp", "push", "carry"}
-	arms      = []string{"strike", "shoot"}
+	abilities = logic.BodyWords
+	arms      = logic.ArmWords
 	compass   = []string{"n", "e", "s", "w", "ne", "se", "sw", "nw"}
 )
 

@@ -79,8 +79,13 @@ var (
 	setByWords = []string{"is", "up", "down"}
 )
 
-// AbilityWords are what the player can get and lose, as words in files and for people: what a body can do, then with what it fights.
-var AbilityWords = []string{"jump", "climb", "swim", "stomp", "push", "carry", "strike", "shoot"}
+// BodyWords are the words in files and for people for what a body can do, in the order of the bits of world.Ability; ArmWords those for with what it
+// fights, in the order of the bits of world.Arm. AbilityWords are both, which the player gets and loses by rules.
+var (
+	BodyWords    = []string{"jump", "climb", "swim", "stomp", "push", "carry"}
+	ArmWords     = []string{"strike", "shoot"}
+	AbilityWords = slices.Concat(BodyWords, ArmWords)
+)
 
 // Deeds is how many deeds there are, Nothing among them: they are numbered from 0.
 func Deeds() int { return len(deeds) }

@@ -35,12 +35,7 @@ func (g *Game) WireNow(w *world.Wire) (now WireNow) {
 			now.AreOn++
 		}
 	}
-	switch now.Need = w.Of; w.Of {
-	case world.AnyOf:
-		now.Need = 1
-	case world.AllOf:
-		now.Need = max(1, now.Among)
-	}
+	now.Need = needed(w.Of, now.Among)
 	now.Blocked = now.AreOn >= now.Need != g.isWorked(end)
 	return now
 }

@@ -310,16 +310,20 @@ func (g *Game) heldEnds() (ends []heldEnd) {
 		}
 	}
 	for e, c := range counts {
-		need := c.of
-		switch c.of {
-		case world.AnyOf:
-			need = 1
-		case world.AllOf:
-			need = max(1, c.all)
-		}
-		ends[counts[e].at].on = c.on >= need
+		ends[counts[e].at].on = c.on >= needed(c.of, c.all)
 	}
 	return ends
+}
+
+// needed is how many of some wires that count together must be on, by what world.Wire.Of says.
+func needed(of, all int) int {
+	switch of {
+	case world.AnyOf:
+		return 1
+	case world.AllOf:
+		return max(1, all)
+	}
+	return of
 }
 
 // goAlongWires lets wires take up what became of their beginnings, and work their ends: first each wire in the order of their

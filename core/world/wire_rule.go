@@ -36,6 +36,10 @@ func (d *Document) Opened(w *Wire, fresh func() ID) (is Rule, wires []*Wire, err
 // Folded are the wires that do what a rule does which is no more than that, without ids and numbers. It is ErrMoreThanWire of any other rule, and
 // ErrWiresBeside where others would count with them.
 func (d *Document) Folded(r *Rule) ([]Wire, error) {
+	// What has many parts is not gone through, as each rule that is shown is asked.
+	if len(r.Parts) > mostOpened {
+		return nil, ErrMoreThanWire
+	}
 	guess, ok := d.wiresLike(r)
 	if !ok {
 		return nil, ErrMoreThanWire
@@ -67,6 +71,9 @@ func (d *Document) Folded(r *Rule) ([]Wire, error) {
 	}
 	return guess, nil
 }
+
+// mostOpened is how many parts a rule has at most into which wires are opened: a few moments, two waits, and what is done.
+const mostOpened = 16
 
 // wireEnd is what of a piece a wire works: between which of its states it goes, both nil if it is switched on and off.
 func (w *Wire) wireEnd(k *kind.Kind) (first, second *kind.State, ok bool) {
@@ -101,23 +108,26 @@ func (d *Document) ruleOf(wires []*Wire, fresh func() ID) (is logic.Rule, err er
 	if second != nil {
 		isOn = logic.Condition{Ask: logic.InState, Subject: at, Is: second.Number}
 	}
-	set := func(in ID, branch int, on bool) {
+	turns := func(in ID, branch int, on bool) {
+		a := logic.Action{Does: logic.SetPower, Subject: at, Is: kind.Off}
 		switch {
+		case second == nil && on:
+			a.Is = kind.On
 		case second == nil:
-			power := kind.Off
-			if on {
-				power = kind.On
-			}
-			add(in, branch, logic.Part{Action: logic.Action{Does: logic.SetPower, Subject: at, Is: power}})
 		case on:
-			add(in, branch, logic.Part{Action: logic.Action{Does: logic.SetState, Subject: at, Is: second.Number}})
+			a.Does, a.Is = logic.SetState, second.Number
 		default:
-			// What begins in a third state, as what is locked, is left in it.
-			if is := to.FirstState(); is != first && is != second {
-				in, branch = add(in, branch, logic.Part{Action: logic.Action{Does: logic.If, If: isOn}}), logic.Then
-			}
-			add(in, branch, logic.Part{Action: logic.Action{Does: logic.SetState, Subject: at, Is: first.Number}})
+			a.Does, a.Is = logic.SetState, first.Number
 		}
+		add(in, branch, logic.Part{Action: a})
+	}
+	set := func(branch int, on bool) {
+		in := ID(0)
+		// What begins in a third state, as what is locked, is left in it.
+		if is := to.FirstState(); !on && second != nil && is != first && is != second {
+			in, branch = add(0, branch, logic.Part{Action: logic.Action{Does: logic.If, If: isOn}}), logic.Then
+		}
+		turns(in, branch, on)
 	}
 	wait := func(branch int) {
 		if w.After > 0 {
@@ -136,15 +146,11 @@ func (d *Document) ruleOf(wires []*Wire, fresh func() ID) (is logic.Rule, err er
 		wait(logic.Then)
 		switch w.Does {
 		case TurnsOn, TurnsOff:
-			set(0, logic.Then, w.Does == TurnsOn)
+			set(logic.Then, w.Does == TurnsOn)
 		case ChangesOver:
 			in := add(0, logic.Then, logic.Part{Action: logic.Action{Does: logic.If, If: isOn}})
-			if second == nil {
-				set(in, logic.Then, false)
-			} else {
-				add(in, logic.Then, logic.Part{Action: logic.Action{Does: logic.SetState, Subject: at, Is: first.Number}})
-			}
-			set(in, logic.Otherwise, true)
+			turns(in, logic.Then, false)
+			turns(in, logic.Otherwise, true)
 		}
 		return ofHome(is), nil
 	}
@@ -174,9 +180,9 @@ func (d *Document) ruleOf(wires []*Wire, fresh func() ID) (is logic.Rule, err er
 		return is, err
 	}
 	wait(logic.Then)
-	set(0, logic.Then, true)
+	set(logic.Then, true)
 	wait(logic.Otherwise)
-	set(0, logic.Otherwise, false)
+	set(logic.Otherwise, false)
 	return ofHome(is), nil
 }
 

@@ -20,6 +20,8 @@ type FactView struct {
 	Sort   int  `json:"sort"`
 	Counts bool `json:"counts"`
 	Start  int  `json:"start"`
+	// Objective says that the player is shown it while it is open.
+	Objective bool `json:"objective"`
 	// Least and Most are what it can be, Words what its numbers are called, if it is one of some words, Typed the same as they are typed.
 	Least int      `json:"least"`
 	Most  int      `json:"most"`
@@ -37,7 +39,7 @@ func ViewFacts(d *world.Document, namings map[world.ID][]world.Naming) []FactVie
 	list := []FactView{}
 	for _, f := range d.Facts {
 		named := namings[f.ID]
-		v := FactView{ID: page.FormatID(f.ID), Name: f.Name, Sort: f.Sort(), Counts: f.Counts, Start: f.Start, Words: append([]string{}, f.Words...), Typed: strings.Join(f.Words, ", ")}
+		v := FactView{ID: page.FormatID(f.ID), Name: f.Name, Sort: f.Sort(), Counts: f.Counts, Objective: f.Objective, Start: f.Start, Words: append([]string{}, f.Words...), Typed: strings.Join(f.Words, ", ")}
 		v.Least, v.Most = f.Reach()
 		v.Named, v.More = viewNamings(d, named)
 		for _, by := range named {

@@ -5,6 +5,7 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/edit"
+	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/measure"
 	"azzel/core/page/pieces"
@@ -111,8 +112,8 @@ func counts(m world.Movement, name string) bool {
 func ViewMovement(d *world.Document) MovementView {
 	m := d.Played()
 	v := MovementView{Name: "The built-in figure", Steering: int(m.Steering), Cannot: int(m.Cannot), Terms: make([]TermView, 0, len(shownTerms)),
-		Steerings: []string{"in eight directions", "in four directions", "cell by cell"}, Abilities: []string{"jump", "climb", "swim", "stomp", "push", "carry"},
-		Arms: []string{"strike", "shoot"}, Armed: int(m.Arms), Camera: viewCamera(d), Beyond: d.Project.Camera.Beyond, Turns: d.Project.Turns}
+		Steerings: []string{"in eight directions", "in four directions", "cell by cell"}, Abilities: logic.BodyWords,
+		Arms: logic.ArmWords, Armed: int(m.Arms), Camera: viewCamera(d), Beyond: d.Project.Camera.Beyond, Turns: d.Project.Turns}
 	if c := d.Character(d.Project.Player); c != nil {
 		v.Name = c.Name
 	}

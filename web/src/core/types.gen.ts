@@ -1483,6 +1483,7 @@ export interface FactView {
   sort: number;
   counts: boolean;
   start: number;
+  objective: boolean;
   least: number;
   most: number;
   words: string[];

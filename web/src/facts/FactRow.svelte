@@ -13,8 +13,6 @@
 
   /** What it becomes at which play is held. */
   let at = $state(untrack(() => (now?.holds ? now.at : 1)));
-  /** The one of FACT_SORTS that is an objective, which the player is shown. */
-  const OBJECTIVE = 3;
   /** How many of what names a fact are shown at once; more are folded away. */
   const FEW = 5;
   const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more} it`;
@@ -79,5 +77,5 @@
     </details>
   {/if}
   {#if fact.sets === 0}<p class="text-small text-rose-ink">Nothing sets it.</p>{/if}
-  {#if fact.asks === 0 && fact.sort !== OBJECTIVE}<p class="text-small text-rose-ink">Nothing asks for it.</p>{/if}
+  {#if fact.asks === 0 && !fact.objective}<p class="text-small text-rose-ink">Nothing asks for it.</p>{/if}
 </li>

@@ -13,11 +13,9 @@
 
   let name = $state('');
   let sort = $state(0);
-  /** The one of FACT_SORTS that is an objective. */
-  const OBJECTIVE = 3;
   const all = $derived(p.session.scene?.facts ?? []);
-  const facts = $derived(all.filter((fact) => fact.sort !== OBJECTIVE));
-  const objectives = $derived(all.filter((fact) => fact.sort === OBJECTIVE));
+  const facts = $derived(all.filter((fact) => !fact.objective));
+  const objectives = $derived(all.filter((fact) => fact.objective));
   const watching = $derived(p.session.state?.playing === true);
 
   let known: KnownView | null = $state.raw(null);
