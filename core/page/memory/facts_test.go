@@ -300,6 +300,10 @@ func TestFactSortsOfAPage(t *testing.T) {
 func TestWhyOfWires(t *testing.T) {
 	p := pagetest.Open(t, 7)
 	gate := pagetest.Place(p, door.Kind.ID, 8, 5)
+	// What wires lead to on another map is spoken of too.
+	shed, layers := world.NewMap("Tool shed", grid.Point{X: 300}, grid.Rect{W: 9, H: 3}, p.IDs)
+	far := edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: shed.ID, ID: p.IDs.NewID()}, Values: (&world.Piece{Type: door.Kind.ID, Layer: shed.PlayerLayer, Foot: grid.Point{X: 8, Y: 16}}).Values()}
+	p.Do(edit.Edit{Label: "furnish", Parts: append(edit.PutMap(shed, layers), far)})
 	for i := range 4 {
 		plate := pagetest.Place(p, switches.Kind.ID, 3+2*i, 3)
 		pagetest.Set(p, plate, "then", 1)
@@ -313,17 +317,20 @@ func TestWhyOfWires(t *testing.T) {
 		how(&look)
 		pagetest.Order(p, wires.SetWire{Wire: page.ID(w.ID), Change: page.PartOf(look)})
 	}
+	away := world.Wire{From: list[0].From, To: far.Ref.ID}
+	p.Do(edit.Edit{Label: "lay a wire", Parts: []edit.Part{edit.Put{Ref: edit.WireRef(p.IDs.NewID()), Values: away.Values()}}})
 	set(list[0], func(l *wires.WireLook) { l.Of, l.After = 2, 0.5 })
 	set(list[3], func(l *wires.WireLook) { l.Works, l.Does = world.WorksPower, world.TurnsOff })
 	pagetest.Order(p, holding.Hold{Holding: "nothing"})
 	pagetest.Order(p, playing.StartPlay{Here: true, X: 1*16 + 8, Y: 3*16 + 8})
+	about := gate.ID
 	until := func(want string, yes bool) {
 		t.Helper()
 		var last []memory.ReasonView
 		for range 400 {
 			last = memory.Known(p).Reasons
 			if slices.ContainsFunc(last, func(r memory.ReasonView) bool {
-				return r.Says == want && r.Yes == yes && r.ID == page.FormatID(gate.ID)
+				return r.Says == want && r.Yes == yes && r.ID == page.FormatID(about)
 			}) {
 				return
 			}
@@ -336,4 +343,6 @@ func TestWhyOfWires(t *testing.T) {
 	until("Not open: of 3 wires 2 must be on: Switch at 3, 3 is pressed, Switch at 5, 3 is not pressed, Switch at 7, 3 is not pressed; that counts in 0.25 s.", false)
 	until("Open: of 3 wires 2 must be on: Switch at 3, 3 is pressed, Switch at 5, 3 is pressed, Switch at 7, 3 is not pressed.", true)
 	until("Not on: Switch at 9, 3 is pressed (pressed, it turns it off).", false)
+	about = far.Ref.ID
+	until("Open: Switch at 3, 3 is pressed.", true)
 }

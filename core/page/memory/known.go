@@ -70,7 +70,7 @@ type ReasonView struct {
 // mostReasons is how many reasons are given at a time.
 const mostReasons = 60
 
-// Known is what the game remembers of the facts. It looks at every piece of the player's map.
+// Known is what the game remembers of the facts, and why pieces do or do not do what they are there for: it looks at every piece of the player's map, and at what wires lead to from there.
 func Known(p *page.Page) KnownView {
 	v := KnownView{Facts: []KnownFact{}, Reasons: []ReasonView{}}
 	if p.Played == nil {
@@ -85,21 +85,31 @@ func Known(p *page.Page) KnownView {
 	m := d.Map(g.Status().Map)
 	gone := map[world.ID]bool{}
 	g.Things(func(t play.Thing, _ int, _ body.Size) { gone[t.ID] = t.Gone })
-	origin := d.Project.Lattice().Pixel(m.Origin)
-	for _, piece := range m.Pieces {
-		say := func(says string, yes bool) {
+	saying := func(m *world.Map, piece *world.Piece) func(string, bool) {
+		return func(says string, yes bool) {
 			if len(v.Reasons) == mostReasons {
 				v.More++
 				return
 			}
-			at := piece.Foot.Add(origin)
+			at := piece.Foot.Add(d.Project.Lattice().Pixel(m.Origin))
 			v.Reasons = append(v.Reasons, ReasonView{page.FormatID(piece.ID), page.FormatID(m.ID), hand.PieceName(d, piece), says, yes, at.X, at.Y})
 		}
+	}
+	for _, piece := range m.Pieces {
+		say := saying(m, piece)
 		why := reasons{d, g, piece}
 		why.presence(say)
 		why.setting(g.Taken(piece.ID) || gone[piece.ID], say)
 		why.letting(say)
 		wording.Wired(d, g, piece, say)
+	}
+	seen := map[world.ID]bool{}
+	for _, w := range d.Wires {
+		on, to := d.Piece(w.To)
+		if to != nil && on != m && !seen[w.To] && m.Piece(w.From) != nil {
+			seen[w.To] = true
+			wording.Wired(d, g, to, saying(on, to))
+		}
 	}
 	return v
 }
