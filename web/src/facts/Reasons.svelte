@@ -17,7 +17,9 @@
       <span class="min-w-0 break-words figures"><strong>{reason.name}</strong> – {reason.says}</span>
     </p>
   {:else}
-    <p class="text-small text-soft">Nothing here sets a fact, asks for one, needs an item, works a wire or is worked by one.</p>
+    <p class="text-small text-soft">
+      Nothing here sets a fact, asks for one, needs an item, works a wire or is worked by one.
+    </p>
   {/each}
   {#if known.more > 0}<p class="text-small text-soft figures">and {known.more} more</p>{/if}
 </section>
