@@ -80,3 +80,37 @@ func TestItemsAndMarks(t *testing.T) {
 	}
 	w.quiet()
 }
+
+// What using an item does is said from the list of items; in play what the player has is opened by a key or in the bar, chosen by keys or a click, and
+// read to a screen reader.
+func TestUsingItems(t *testing.T) {
+	w, first := withPiece(t, "Collectible")
+	w.choose("Gives", "a new item")
+	w.until("the item", `() => window.azzel.scene().items.length === 1`)
+	w.press(input.Escape, input.Escape)
+	w.with(input.ShiftLeft, input.KeyI)
+	w.fill("Name of the item", "Lamp oil")
+	w.press(input.Enter)
+	w.shoot("items-uses")
+	w.click("Say what using Lamp oil does")
+	w.line("the player uses Lamp oil")
+	w.types("Add an action", "The lamp burns.", "the game says “The lamp burns.”")
+	w.click("Close the desk")
+	w.sees("[data-item='Lamp oil']", "goes as it is used")
+	w.click("Close: Items")
+	w.over(first, 6, 6)
+	w.press(input.KeyP)
+	w.until("play", `() => window.azzel.play() !== null`)
+	w.until("some ticks", `() => window.azzel.play().ticks > 3`)
+	w.hold(input.KeyI, "it to be said that there is nothing", `() => document.querySelector('[data-event]')?.textContent === 'You have nothing yet.'`)
+	w.hold(input.ArrowRight, "the oil", `() => document.querySelector('[data-had]')?.textContent === 'has Lamp oil'`)
+	w.hold(input.KeyI, "the box", `() => window.azzel.play().reading?.choices[0] === 'Lamp oil'`)
+	w.until("it to be said", `() => document.querySelector('[data-reading]').textContent === 'Lamp oil, 1 of 1'`)
+	w.shoot("items-open")
+	w.accessible("what the player has")
+	w.hold(input.Space, "what using it does", `() => window.azzel.play().reading?.text === 'The lamp burns.'`)
+	w.hold(input.KeyX, "the end of that", `() => window.azzel.play().reading === null`)
+	w.click("What the player has")
+	w.until("the box", `() => window.azzel.play().reading?.choices.length === 1`)
+	w.quiet()
+}

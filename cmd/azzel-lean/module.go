@@ -5,6 +5,7 @@ import (
 	"encoding/binary"
 	"errors"
 	"slices"
+	"strings"
 )
 
 // The format of modules: https://webassembly.github.io/spec/core/binary/modules.html
@@ -161,10 +162,14 @@ func dropLines(memory []byte) error {
 		return errors.New("its table of functions is laid out as no known one: another version of Go wrote it")
 	}
 	needed := make([]bool, entries-values)
+	named := naming{table: t.b[names:units], kept: make(map[int]bool, functions), of: map[string]int{}}
 	for i := range functions {
 		f := entries + t.half(entries+8*i+4)
 		if f+44 > len(t.b) {
 			return errBroken
+		}
+		if at := t.half(f + 4); at < len(named.table) {
+			binary.LittleEndian.PutUint32(t.b[f+4:], uint32(named.keep(at)))
 		}
 		tables := t.half(f + 28)
 		of, more := f+44, f+44+4*tables
@@ -205,25 +210,70 @@ func dropLines(memory []byte) error {
 		}
 	}
 	clear(t.b[units:values])
-	shorten(t.b[names:units])
+	named.shorten()
 	return nil
 }
 
-// shorten leaves out of the names of generic functions of what they are, which traces do not say either: they have […] there.
-func shorten(names []byte) {
-	for at := 0; at < len(names); {
-		name := names[at:]
-		if end := bytes.IndexByte(name, 0); end >= 0 {
-			name = name[:end]
+// naming is the table of names of functions, with those that are kept, and the one that stands for all functions of a package of others.
+type naming struct {
+	table []byte
+	kept  map[int]bool
+	of    map[string]int
+}
+
+// own are the packages whose functions keep their names: those of this program, and those of which the runtime asks for names as it goes through the
+// stack.
+var own = []string{"main.", "azzel/", "runtime", "internal/runtime/", "reflect."}
+
+// at is the name at a place of the table.
+func (n naming) at(from int) []byte {
+	name := n.table[from:]
+	if end := bytes.IndexByte(name, 0); end >= 0 {
+		name = name[:end]
+	}
+	return name
+}
+
+// keep keeps the name at a place, and says where the function has its name from now on: of a package of others that is the first name that was kept, of
+// which the package alone stays.
+func (n naming) keep(from int) int {
+	name := string(n.at(from))
+	if slices.ContainsFunc(own, func(of string) bool { return strings.HasPrefix(name, of) }) {
+		n.kept[from] = true
+		return from
+	}
+	path := strings.LastIndexByte(strings.SplitN(name, "[", 2)[0], '/') + 1
+	dot := strings.IndexByte(name[path:], '.')
+	if dot < 0 {
+		n.kept[from] = true
+		return from
+	}
+	of := name[:path+dot+1]
+	first, there := n.of[of]
+	if !there {
+		first = from
+		n.of[of], n.kept[from] = from, true
+		clear(n.at(from)[len(of):])
+	}
+	return first
+}
+
+// shorten leaves out the names that no function has any more, and of those of generic functions of what they are, which traces do not say either: they
+// have […] there.
+func (n naming) shorten() {
+	for from := 0; from < len(n.table); {
+		name := n.at(from)
+		if !n.kept[from] {
+			clear(name)
 		}
-		at += len(name) + 1
-		from, to := bytes.IndexByte(name, '['), bytes.LastIndexByte(name, ']')
-		if from < 0 || to < from+len("[...") {
+		from += len(name) + 1
+		open, end := bytes.IndexByte(name, '['), bytes.LastIndexByte(name, ']')
+		if open < 0 || end < open+len("[...") {
 			continue
 		}
-		n := from + copy(name[from:], "[...")
-		n += copy(name[n:], name[to:])
-		clear(name[n:])
+		to := open + copy(name[open:], "[...")
+		to += copy(name[to:], name[end:])
+		clear(name[to:])
 	}
 }
 

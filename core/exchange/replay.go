@@ -28,7 +28,7 @@ type inputWord struct {
 
 // inputWords are what can be held down, by their bits; the bits between them are helps, with
 // which no replay is kept.
-var inputWords = []inputWord{{"left", 0}, {"right", 1}, {"up", 2}, {"down", 3}, {"use", 4}, {"jump", 5}, {"strike", 9}, {"shoot", 10}}
+var inputWords = []inputWord{{"left", 0}, {"right", 1}, {"up", 2}, {"down", 3}, {"use", 4}, {"jump", 5}, {"strike", 9}, {"shoot", 10}, {"items", 12}}
 
 // replay writes a replay.
 func replay(r *world.Replay) Replay {

@@ -109,6 +109,7 @@ var (
 	AskedFor      = &kind.Moment{Number: 2011, Word: "asked-for", Name: "another rule asks for this one"}
 	TimePassed    = &kind.Moment{Number: 2012, Word: "time-passed", Name: "another so many seconds have passed"}
 	StepsPassed   = &kind.Moment{Number: 2013, Word: "steps-passed", Name: "the player has gone another so many steps"}
+	ItemUsed      = &kind.Moment{Number: 2014, Word: "item-used", Name: "the player uses"}
 	PlayerHurt    = &kind.Moment{Number: 1009, Word: "hurt", Name: "the player is hurt"}
 	PlayerHarmed  = &kind.Moment{Number: 1010, Word: "harmed", Name: "the player's health is used up"}
 	PlayerFell    = &kind.Moment{Number: 1011, Word: "fell", Name: "the player falls off a map"}
@@ -121,7 +122,7 @@ var occasions = []struct {
 }{
 	{AreaEntered, []part{ofArea}}, {AreaLeft, []part{ofArea}}, {AreaStayed, []part{ofArea, stays}},
 	{MapBegins, []part{ofMap}}, {MapLeft, []part{ofMap}}, {CrossingTaken, []part{ofCrossing}},
-	{FactChanged, []part{fact}}, {FactReached, []part{fact, reaches}}, {ItemHad, []part{item}}, {ItemUsedUp, []part{item}},
+	{FactChanged, []part{fact}}, {FactReached, []part{fact, reaches}}, {ItemHad, []part{item}}, {ItemUsedUp, []part{item}}, {ItemUsed, []part{item}},
 	{TimePassed, []part{everyTicks}}, {StepsPassed, []part{everySteps}},
 	{PlayerHurt, nil}, {PlayerHarmed, nil}, {PlayerFell, nil}, {PlayBegins, nil}, {AskedFor, nil},
 }

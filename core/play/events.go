@@ -56,6 +56,9 @@ var (
 	// Given and Achieved: an objective is open from now on, and was reached.
 	Given    = &kind.Moment{Number: 1014, Word: "given"}
 	Achieved = &kind.Moment{Number: 1015, Word: "achieved"}
+	// HasNothing: the player has nothing that could be used. Useless: no rule went as an item was used.
+	HasNothing = &kind.Moment{Number: 1016, Word: "has-nothing"}
+	Useless    = &kind.Moment{Number: 1017, Word: "useless"}
 )
 
 // Happened reports whether a moment is among some events.

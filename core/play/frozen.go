@@ -100,6 +100,9 @@ func (s *state) frozen() []byte {
 	if len(s.left) > 0 {
 		encodeIDs(&w, s.left)
 	}
+	if s.bag != (bag{}) {
+		s.bag.encode(&w)
+	}
 	if !s.scene.empty() {
 		s.scene.encode(&w)
 	}

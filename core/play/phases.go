@@ -74,6 +74,8 @@ var phases = [...]phase{
 	}},
 	// What is used is lifted, thrown, crossed or touched.
 	{unfinished: true, do: func(g *Game, t *tick) { g.use(t.in, t.pressed) }},
+	// What the player has is opened.
+	{unfinished: true, do: (*Game).openBag},
 	// A piece that told the player something tells it once, as long as the player stays at it.
 	{do: func(g *Game, _ *tick) { g.refused = append(g.refused[:0], g.refusing...) }},
 	// What hurt in this tick takes its effect.

@@ -32,6 +32,8 @@ const (
 	Shoot
 	// Laden is a help: as if one had all there is to have.
 	Laden
+	// Items opens what the player has, and shuts it again.
+	Items
 )
 
 var ahead = [...]grid.Point{world.South: {X: 0, Y: 1}, world.West: {X: -1, Y: 0}, world.East: {X: 1, Y: 0}, world.North: {X: 0, Y: -1}}

@@ -142,6 +142,9 @@ func BoxOf(d *world.Document) text.Box {
 
 // Page is what the player reads now, in the box of BoxOf; false if nothing. More says that there are more pages of it.
 func (g *Game) Page() (page text.Page, more, reads bool) {
+	if g.bag.open {
+		return g.bagPage()
+	}
 	pages := g.pages()
 	if _, part := g.asking(); len(pages) == 0 && part != nil && part.Does == logic.Question {
 		pages = []text.Page{{}}
@@ -160,10 +163,15 @@ func (g *Game) Page() (page text.Page, more, reads bool) {
 // Reads reports whether the player reads something, so that everything else stands still.
 func (g *Game) Reads() bool { return g.reads() }
 
-func (g *Game) reads() bool { return g.reading.piece != 0 || g.box.rule != 0 }
+func (g *Game) reads() bool { return g.reading.piece != 0 || g.box.rule != 0 || g.bag.open }
 
 // read lets the player turn a page, and ends when they have turned the last, or what they read is gone.
 func (g *Game) read(in Input) {
+	if g.bag.open {
+		g.readBag(in)
+		return
+	}
+	g.bag.keys = in & Items
 	if g.box.rule != 0 {
 		g.readRule(in)
 		return

@@ -9,7 +9,6 @@ import (
 	"azzel/core/limit"
 	"azzel/core/logic"
 	"azzel/core/pack"
-	"azzel/core/text"
 	"azzel/core/world"
 )
 
@@ -361,9 +360,7 @@ func (g *Game) choices() (list []*logic.Part, texts []string) {
 	for _, c := range r.Kids(p.ID, logic.Then) {
 		if c.Does == logic.Choice && !c.Off && len(list) < limit.Choices && c.If.Holds(onStage{g}.Asked(logic.Pair{Rule: r.ID, This: of.This}, of, moment)) {
 			list = append(list, c)
-			// A choice is one line.
-			lines := text.Break(c.Text.Say(said{g}), BoxOf(g.doc).Choice())
-			texts = append(texts, slices.Concat(lines, []string{"…"})[0])
+			texts = append(texts, g.oneLine(c.Text.Say(said{g})))
 		}
 	}
 	return list, texts

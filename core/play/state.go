@@ -19,6 +19,7 @@ type state struct {
 	memory
 	wiring
 	reading reading
+	bag     bag
 	ruling
 	scene
 	flight
@@ -74,7 +75,7 @@ func decodeHeld(r *pack.Reader) held {
 const (
 	stateTag = 'P'
 	// stateForm is the form in which a state is written, part by part. Those before are read, and written by frozen alone.
-	stateForm = 15
+	stateForm = 16
 	// wireless is the form that says nothing of wires: no state of it was stored but by plays that go on.
 	wireless = 10
 	// wordless is the form that says nothing of what is read.
@@ -85,6 +86,8 @@ const (
 	leftless = 13
 	// sceneless is the form that says nothing of what rules let people and the camera do.
 	sceneless = 14
+	// bagless is the form that says nothing of what the player has being looked at.
+	bagless = 15
 )
 
 // mostPlayers is how many players a state has at most.
@@ -106,6 +109,7 @@ func (s *state) encode() []byte {
 	encodeIDs(w, s.left)
 	s.ruling.encode(w)
 	s.scene.encode(w)
+	s.bag.encode(w)
 	s.flight.encode(w)
 	s.chances.encode(w)
 	s.held.encode(w)
@@ -153,6 +157,9 @@ func readState(b []byte) (s state, err error) {
 	}
 	if b[1] > sceneless {
 		s.scene = decodeScene(r)
+	}
+	if b[1] > bagless {
+		s.bag = decodeBag(r)
 	}
 	s.flight = decodeFlight(r)
 	s.chances = decodeChances(r)

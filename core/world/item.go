@@ -66,14 +66,15 @@ func (d *Document) Item(id ID) *Item {
 // A Use is what is done with an item or a fact by what names it.
 type Use int
 
-// What is done with items: given, needed, begun with. What is done with facts: set. Both are asked
-// for by what is there only while one holds.
+// What is done with items: given, needed, begun with, and answered to by a rule as the player uses one. What is done with facts: set. Both are
+// asked for by what is there only while one holds.
 const (
 	UseGives Use = iota
 	UseNeeds
 	UseBegins
 	UseSets
 	UseAsks
+	UseAnswers
 )
 
 // A Naming is something that names an item or a fact: a piece of a map, a character who begins
@@ -153,6 +154,10 @@ func (r *Rule) namings(each func(ID, Use)) {
 			add(p.Thing, UseGives)
 		case logic.Lose:
 			add(p.Thing, UseNeeds)
+		}
+		if p.Begins.Is == logic.ItemUsed.Number {
+			add(p.Begins.Thing, UseAnswers)
+			continue
 		}
 		p.Asks(asks)
 	}

@@ -117,7 +117,7 @@ func PlaysAlike(a, b *Document) bool {
 
 // heldInputs are the inputs that may be held down; those between them are helps, with which no
 // replay is kept.
-const heldInputs = 1<<6 - 1 | 3<<9
+const heldInputs = 1<<6 - 1 | 3<<9 | 1<<12
 
 func (d *Document) checkReplay(r *Replay) error {
 	if len(d.Replays) > limit.Replays {

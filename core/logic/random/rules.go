@@ -88,7 +88,7 @@ func Moment(r *rand.Rand, of Things) (m logic.Moment) {
 				m.Thing = one(r, of.Maps)
 			case logic.FactChanged, logic.FactReached:
 				m.Thing = one(r, of.Facts)
-			case logic.ItemHad, logic.ItemUsedUp:
+			case logic.ItemHad, logic.ItemUsedUp, logic.ItemUsed:
 				m.Thing = one(r, of.Items)
 			case logic.CrossingTaken:
 				m.Thing = one(r, of.Crossings)

@@ -60,7 +60,7 @@ func namingName(d *world.Document, by world.Naming) string {
 
 func namingDoes(d *world.Document, by world.Naming) string {
 	if by.Rule != nil {
-		return [...]string{world.UseGives: "gives it", world.UseNeeds: "takes it away", world.UseBegins: "", world.UseSets: "sets it", world.UseAsks: "asks for it"}[by.Use]
+		return [...]string{world.UseGives: "gives it", world.UseNeeds: "takes it away", world.UseBegins: "", world.UseSets: "sets it", world.UseAsks: "asks for it", world.UseAnswers: "goes as it is used"}[by.Use]
 	}
 	switch by.Use {
 	case world.UseBegins:

@@ -56,6 +56,17 @@ func (ReadingPicture) Answer(p *page.Page) any {
 	return page.Picture{Pixels: m.Pixels, W: m.W, H: m.H}
 }
 
+// OpenItems lets the key that opens what the player has, or shuts it, be pressed in the next tick.
+type OpenItems struct{}
+
+// Do implements Order.
+func (OpenItems) Do(p *page.Page) page.Changed {
+	if p.Played != nil {
+		p.Presses = []play.Input{play.Items}
+	}
+	return 0
+}
+
 // turnPage lets the key that turns pages be pressed in the next tick, if the player reads, and reports whether they do. Where they can choose,
 // a click on a choice goes to it and takes it.
 func turnPage(p *page.Page, at grid.Point) bool {
@@ -69,9 +80,13 @@ func turnPage(p *page.Page, at grid.Point) bool {
 		v := PlayView(p).Reading
 		box := play.BoxOf(g.Document())
 		if n := box.ChoiceAt(is, (at.Y-v.Box.Y)*box.High(is)/max(1, v.Box.H)); n >= 0 && at.X >= v.Box.X && at.X < v.Box.X+v.Box.W {
+			key := play.Down
+			if n < is.Chosen {
+				key = play.Up
+			}
 			p.Presses = nil
-			for range (n - is.Chosen + len(is.Choices)) % len(is.Choices) {
-				p.Presses = append(p.Presses, play.Down, 0)
+			for range max(n-is.Chosen, is.Chosen-n) {
+				p.Presses = append(p.Presses, key, 0)
 			}
 			p.Presses = append(p.Presses, play.Use)
 		}

@@ -16,7 +16,8 @@ import (
 	"azzel/core/world"
 )
 
-// AddRule makes a rule that belongs to something: the project, a map, an area, a piece, or a type by its number. It begins when the first of what can happen there does.
+// AddRule makes a rule that belongs to something: the project, a map, an area, a piece, or a type by its number. It begins when the first of what can happen
+// there does. Of an item it makes one of the project that begins when the player uses it.
 type AddRule struct {
 	Home page.Thing `json:"home"`
 }
@@ -28,6 +29,9 @@ func homeOf(d *world.Document, home page.Thing) (sort kind.Thing, id world.ID, e
 	switch home.Kind {
 	case page.KindNames[world.SortProject]:
 		return kind.NoThing, 0, nil
+	case page.KindNames[world.SortItem]:
+		gone = d.Item(id) == nil
+		id, sort = 0, kind.NoThing
 	case typeHome:
 		sort, gone = kind.Type, kind.Of(id) == nil
 	case page.KindNames[world.SortPiece]:
@@ -81,7 +85,11 @@ func (o AddRule) Do(p *page.Page) page.Changed {
 	}
 	r := &world.Rule{}
 	r.HomeSort, r.Home = sort, id
-	r.Set(logic.Part{ID: p.IDs.NewID(), Begins: firstMoment(d, sort, id)})
+	begins := firstMoment(d, sort, id)
+	if o.Home.Kind == page.KindNames[world.SortItem] {
+		begins = logic.Moment{Is: logic.ItemUsed.Number, Thing: world.ID(o.Home.ID)}
+	}
+	r.Set(logic.Part{ID: p.IDs.NewID(), Begins: begins})
 	return p.Do(edit.Edit{Label: "make a rule", Parts: []edit.Part{edit.Put{Ref: world.RuleRef(p.IDs.NewID()), Values: r.Values()}}})
 }
 

@@ -349,6 +349,7 @@ func (o *offers) moments(r *world.Rule) {
 		if o.of(i.Name) {
 			begins(logic.ItemHad, logic.ItemHad.Name, logic.Moment{Thing: i.ID})
 			begins(logic.ItemUsedUp, logic.ItemUsedUp.Name, logic.Moment{Thing: i.ID})
+			begins(logic.ItemUsed, logic.ItemUsed.Name, logic.Moment{Thing: i.ID})
 		}
 	}
 	for _, c := range o.d.Crossings {

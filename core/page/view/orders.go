@@ -45,7 +45,7 @@ func init() {
 		// Characters, items and facts.
 		characters.TakeSheet{}, characters.SetPose{}, characters.SetBody{}, characters.ProposeBody{}, characters.UseAsPlayer{}, memory.SetBegins{}, memory.MakeItem{}, memory.SetItemMost{}, memory.MakeFact{}, memory.SetFact{}, memory.SetFactSort{}, memory.SetFactRange{}, memory.SetFactWords{}, memory.MakeStart{}, memory.TakeStart{}, memory.PlaceStart{}, memory.SetStartItem{}, memory.SetStartFact{}, memory.SetStartState{}, memory.SetMapStays{}, memory.SetPieceStays{},
 		// Play.
-		playing.StartPlay{}, playing.StartPlayAt{}, playing.StartPlayAs{}, playing.StopPlay{}, playing.ShowTick{}, playing.SendPlayer{}, playing.BringPlayer{}, playing.SetTestAid{}, playing.HoldAtRule{}, playing.HoldAtFact{}, memory.SetFactInPlay{}, playing.SetMovement{}, playing.TryMovement{},
+		playing.StartPlay{}, playing.StartPlayAt{}, playing.StartPlayAs{}, playing.StopPlay{}, playing.ShowTick{}, playing.SendPlayer{}, playing.OpenItems{}, playing.BringPlayer{}, playing.SetTestAid{}, playing.HoldAtRule{}, playing.HoldAtFact{}, memory.SetFactInPlay{}, playing.SetMovement{}, playing.TryMovement{},
 		replays.KeepReplay{}, replays.WatchReplay{}, replays.TryValues{}, replays.SetTried{},
 	)
 }

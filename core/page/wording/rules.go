@@ -308,7 +308,7 @@ func Moment(d *world.Document, r *logic.Rule, m *logic.Moment) []Word {
 			says = f.Says(f.Bound(m.Number))
 		}
 		s.thing(world.SortFact, m.Thing).value(SlotMoment, is.Name).value(SlotNumber, says)
-	case logic.ItemHad, logic.ItemUsedUp:
+	case logic.ItemHad, logic.ItemUsedUp, logic.ItemUsed:
 		s.value(SlotMoment, is.Name).thing(world.SortItem, m.Thing)
 	default:
 		s.acts(m.Of).value(SlotMoment, "is "+is.Name)

@@ -296,7 +296,7 @@ func Inputs(seed uint64, ticks int) []play.Input {
 	for len(list) < ticks {
 		in := play.Input(r.IntN(64))
 		if r.IntN(4) == 0 {
-			in |= []play.Input{play.Strike, play.Shoot}[r.IntN(2)]
+			in |= []play.Input{play.Strike, play.Shoot, play.Items}[r.IntN(3)]
 		}
 		for range 1 + r.IntN(25) {
 			list = append(list, in)

@@ -20,6 +20,7 @@ export const gameInputs: GameInput[] = [
   { id: 'game-use', name: 'Use, carry and throw', keys: ['X'], input: T.USE },
   { id: 'game-strike', name: 'Strike', keys: ['C'], input: T.STRIKE },
   { id: 'game-shoot', name: 'Shoot', keys: ['V'], input: T.SHOOT },
+  { id: 'game-items', name: 'What the player has', keys: ['I'], input: T.ITEMS },
 ];
 
 /** The key that is shown for an input of the game. */

@@ -523,6 +523,10 @@ export class Orders {
     return this.give('sendPlayer', o, []);
   }
 
+  openItems(): Promise<T.Reply> {
+    return this.give('openItems', {}, []);
+  }
+
   bringPlayer(o: T.BringPlayer): Promise<T.Reply> {
     return this.give('bringPlayer', o, []);
   }

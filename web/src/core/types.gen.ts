@@ -1060,6 +1060,9 @@ export interface SendPlayer {
   y: number;
 }
 
+export interface OpenItems {
+}
+
 export interface BringPlayer {
   mark: string;
 }
@@ -2393,6 +2396,7 @@ export const USE = 16;
 export const JUMP = 32;
 export const STRIKE = 512;
 export const SHOOT = 1024;
+export const ITEMS = 4096;
 export const SAMPLE_COLUMNS = 12;
 export const SAMPLE_ROWS = 7;
 export const CUT_CROP = 3;

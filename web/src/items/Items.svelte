@@ -1,11 +1,12 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
   import { NAME_LETTERS, MEASURES } from '../core/types.gen';
+  import { addRule } from '../rules/opening';
   import Button from '../ui/Button.svelte';
   import Named from '../ui/Named.svelte';
   import Rename from '../ui/Rename.svelte';
 
-  /** What the player can have: how many of it, and where it is given, needed and had. */
+  /** What the player can have: how many of it, where it is given, needed and had, and what using it does. */
   let { p }: { p: Project } = $props();
 
   let name = $state('');
@@ -54,6 +55,10 @@
         <Button label="Delete" onclick={() => p.session.orders.delete({ thing: { kind: 'item', id: item.id } })} />
       </span>
       <Named {p} named={item.named} more={item.more} />
+      <button
+        class="self-start rounded-inner px-1.5 text-small text-soft underline decoration-dotted hover:bg-shelf"
+        onclick={() => void addRule(p, { kind: 'item', id: item.id })}>Say what using {item.name} does</button
+      >
       {#if item.named.length === 0}<p class="text-small text-rose-ink">Nothing gives it, and nothing needs it.</p>{/if}
     </li>
   {:else}

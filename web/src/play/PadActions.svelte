@@ -11,6 +11,7 @@
     { name: 'Use', input: T.USE },
     { name: 'Strike', input: T.STRIKE },
     { name: 'Shoot', input: T.SHOOT },
+    { name: 'Items', input: T.ITEMS },
   ];
 
   function press(event: PointerEvent & { currentTarget: HTMLElement }, input: number): void {

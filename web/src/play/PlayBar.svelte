@@ -9,19 +9,16 @@
 
   const play = $derived(p.game.view);
   const seconds = $derived(((play?.ticks ?? 0) / TICKS_PER_SECOND).toFixed(1));
-  let last = $state('');
-
-  $effect(() => {
-    const told = play?.events.at(-1);
-    if (told) last = told;
-  });
-  $effect(() => {
-    if (!p.session.state?.playing) last = '';
-  });
   /** Gives the keys to the game, and with them the focus to the board, or to the hand. */
   function give(): void {
     p.game.inGame = !p.game.inGame;
     if (p.game.inGame) document.querySelector<HTMLElement>('[data-board]')?.focus();
+  }
+
+  /** Opens what the player has, or shuts it. */
+  function open(): void {
+    if (!p.game.inGame) give();
+    void p.session.orders.openItems();
   }
 
   /** The game is drawn first, and the bar comes with the next frame. */
@@ -58,14 +55,18 @@
       {/if}
       {#if play.mostHealth > 0}<span class="figures" data-health>health {play.health} of {play.mostHealth}</span>{/if}
       <span class="figures" data-collected>{play.taken} of {play.total} collected</span>
-      {#if play.has && p.shell.panel !== 'helps'}<span
-          class="max-w-60 min-w-0 truncate figures"
-          title={play.has}
-          data-had>has {play.has}</span
+      {#if play.has && p.shell.panel !== 'helps'}<button
+          class="max-w-60 min-w-0 truncate rounded-inner px-1 figures hover:bg-shelf"
+          aria-label="What the player has: {play.has}. Open it in the game"
+          data-had
+          onclick={open}>has {play.has}</button
         >{/if}
       {#if play.toDo}<span class="max-w-60 min-w-0 truncate" title={play.toDo} data-to-do>to do: {play.toDo}</span>{/if}
-      {#if last && !play.finished}<span class="min-w-24 flex-1 truncate text-soft" role="status" title={last} data-event
-          >{last}</span
+      {#if p.game.told && !play.finished}<span
+          class="min-w-24 flex-1 truncate text-soft"
+          role="status"
+          title={p.game.told}
+          data-event>{p.game.told}</span
         >{/if}
       {#each ['movement', 'replays', 'facts', 'helps'] as const as id (id)}
         <span data-back><CommandButton {p} {id} pressed={p.shell.panel === id} /></span>

@@ -10,6 +10,8 @@ import { Replays } from './replays.svelte';
 export class PlayControl {
   /** What is to be seen of the game; null while none is played. */
   view = $state.raw<T.Play | null>(null);
+  /** What the game told last; empty before it told anything. */
+  told = $state('');
   /** Whether keys and pointer go to the game or to the hand. */
   inGame = $state(false);
   readonly clock = new Clock();
@@ -35,7 +37,7 @@ export class PlayControl {
 
   changed(changed: number, core: Core): void {
     if (changed & (T.SCENE_CHANGED | T.CELLS_CHANGED | T.REPLAYS_CHANGED)) this.replays.changed(core);
-    if (changed & T.PLAY_CHANGED) this.view = this.session.ask.play();
+    if (changed & T.PLAY_CHANGED) this.look();
     const playing = this.session.state?.playing ?? false;
     if (this.playing && !playing) this.ended();
     this.playing = playing;
@@ -45,6 +47,12 @@ export class PlayControl {
     this.view = null;
     this.playing = this.inGame = false;
     this.replays.close();
+  }
+
+  /** Looks at what there is to be seen now. */
+  private look(): void {
+    this.view = this.session.ask.play();
+    this.told = this.view?.events.at(-1) ?? this.told;
   }
 
   /** Whether the gamepad on the screen is shown. */
@@ -62,7 +70,7 @@ export class PlayControl {
     if (!this.running) return false;
     const changed = this.session.safely((core) => this.clock.pass(now, core, this.input), 0);
     if (changed === BROKEN) this.session.apply(changed);
-    else if (changed) this.view = this.session.ask.play();
+    else if (changed) this.look();
     return this.running && !this.clock.paused;
   }
 
@@ -126,6 +134,7 @@ export class PlayControl {
     this.before = this.viewport.camera.copy();
     this.clock.begin();
     this.beginning = true;
+    this.told = '';
     await order();
     this.beginning = false;
     this.inGame = this.session.state?.playing ?? false;
@@ -135,6 +144,7 @@ export class PlayControl {
   private ended(): void {
     this.inGame = false;
     this.view = null;
+    this.told = '';
     if (this.before) Object.assign(this.viewport.camera, this.before);
     this.before = null;
     this.viewport.moveCamera(() => undefined);

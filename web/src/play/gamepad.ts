@@ -9,6 +9,7 @@ const BUTTONS: [number, number][] = [
   [1, T.USE],
   [2, T.STRIKE],
   [3, T.SHOOT],
+  [8, T.ITEMS],
   [12, T.UP],
   [13, T.DOWN],
   [14, T.LEFT],

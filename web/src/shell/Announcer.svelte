@@ -24,7 +24,7 @@
     const reading = p.game.view?.reading;
     if (!reading) return '';
     const { text, choices, chosen } = reading;
-    return choices.length === 0 ? text : `${text} ${choices[chosen] ?? ''}, ${chosen + 1} of ${choices.length}`;
+    return choices.length === 0 ? text : `${text} ${choices[chosen] ?? ''}, ${chosen + 1} of ${choices.length}`.trim();
   });
   let said = $state('');
   $effect(() => {

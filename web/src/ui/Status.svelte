@@ -1,7 +1,7 @@
 <script lang="ts">
   import { gameKeyOf } from '../commands/game';
   import { keyOf } from '../commands/register';
-  import { JUMP, SHOOT, STRIKE, USE } from '../core/types.gen';
+  import { ITEMS, JUMP, SHOOT, STRIKE, USE } from '../core/types.gen';
   import type { Project } from '../project.svelte';
   import Key from './Key.svelte';
 
@@ -26,8 +26,10 @@
     if (!s) return [];
     if (s.playing) {
       if (p.game.inGame && p.game.view?.reading) {
+        const choosing = p.game.view.reading.choices.length > 0;
         return [
-          [`${gameKeyOf(JUMP)}, ${gameKeyOf(USE)} or click`, 'turns the page'],
+          ...(choosing ? ([['Arrows', 'go up and down']] as [string, string][]) : []),
+          [`${gameKeyOf(JUMP)}, ${gameKeyOf(USE)} or click`, choosing ? 'chooses' : 'turns the page'],
           [keyOf('empty'), 'gives the keys to the hand'],
         ];
       }
@@ -37,6 +39,7 @@
             p.game.view?.fromSide ? [gameKeyOf(JUMP), 'jumps'] : ['Click', 'walks there'],
             [gameKeyOf(p.game.view?.fromSide ? USE : JUMP), 'uses'],
             ...arms,
+            ...(p.game.view?.has ? ([[gameKeyOf(ITEMS), 'opens what the player has']] as [string, string][]) : []),
             [keyOf('empty'), 'gives the keys to the hand'],
             [keyOf('play'), 'ends play'],
           ]
