@@ -32,7 +32,7 @@ func (w *ruling) forgotten() {
 			}
 			at := made{is.ID, p.Does}
 			asAtFirst[at] = asAtFirst[at] || isAtFirst(is, p)
-		case logic.Wait, logic.If, logic.Again, logic.OneOf, logic.Case, logic.Stop:
+		case logic.Wait, logic.Until, logic.Together, logic.If, logic.Again, logic.OneOf, logic.Case, logic.Stop:
 		default:
 			return
 		}

@@ -104,7 +104,13 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 		if b.IntN(2) == 0 {
 			return b.begins(logic.Moment{Is: logic.FactReached.Number, Thing: b.fact(false), Number: []int{-1, 2, 7}[b.IntN(3)]}), false
 		}
-		return b.begins(logic.Moment{Is: props.Pressed.Number, Of: logic.Noun{Is: logic.Piece, Thing: b.piece(door.Kind)}}), false
+		m := logic.Moment{Is: props.Pressed.Number, Of: logic.Noun{Is: logic.Piece, Thing: b.piece(door.Kind)}}
+		if b.IntN(3) == 0 {
+			p := logic.Part{ID: b.ids.NewID(), Order: 5, Action: logic.Action{Does: logic.Until}, Begins: m}
+			b.rule.Set(p)
+			return p.ID, false
+		}
+		return b.begins(m), false
 	},
 	NeverHolds: func(b *bed) (world.ID, bool) {
 		f, n := b.fact(true), b.IntN(40)
@@ -201,6 +207,9 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 			return 0, true
 		}
 		p := logic.Noun{Is: logic.Piece, Thing: b.piece(sign.Kind)}
+		if b.IntN(3) == 0 {
+			return b.add(0, logic.Then, logic.Action{Does: logic.LetOut, Subject: p}), false
+		}
 		return b.add(0, logic.Then, logic.Action{Does: logic.SetState, Subject: p, Is: door.Kind.States[b.IntN(3)].Number}), false
 	},
 	WaitsBeneath: func(b *bed) (world.ID, bool) {

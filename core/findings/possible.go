@@ -179,7 +179,7 @@ func (s *search) asked(c *logic.Condition) (of known, least, most int, by logic.
 				least, most = min(least, st.Number), max(most, st.Number)
 			}
 			if !k.Can(n) {
-				least, most = 0, -1
+				n = most + 1 // which it never is, and always is not
 			}
 		}
 		return true

@@ -5,6 +5,7 @@ import (
 	"azzel/core/kinds/props"
 	"azzel/core/limit"
 	"azzel/core/logic"
+	"azzel/core/stage"
 	"azzel/core/world"
 )
 
@@ -141,10 +142,8 @@ func (w *ruling) noun(p *logic.Part, n logic.Noun) {
 	}
 }
 
-// moment looks at one at which the rule begins.
-func (w *ruling) moment(p *logic.Part) {
-	before := len(w.list)
-	w.names(p)
+// comes looks at whether a moment can come.
+func (w *ruling) comes(p *logic.Part) {
 	m := &p.Begins
 	if f := w.fact(m.Thing); m.Is == logic.FactReached.Number && f != nil && f.Bound(m.Number) != m.Number {
 		w.about(NeverComes, p, kind.Fact, f.ID)
@@ -155,6 +154,14 @@ func (w *ruling) moment(p *logic.Part) {
 			w.found(NeverComes, p)
 		}
 	}
+}
+
+// moment looks at one at which the rule begins.
+func (w *ruling) moment(p *logic.Part) {
+	before := len(w.list)
+	w.names(p)
+	m := &p.Begins
+	w.comes(p)
 	if len(w.list) == before {
 		w.begins = true
 	}
@@ -240,7 +247,10 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 		return true
 	case logic.Wait, logic.Say:
 		w.waits = w.waits || p.Does == logic.Say || p.Number > 0
-	case logic.CameraTo, logic.CameraBack, logic.Shake:
+	case logic.Until:
+		w.waits = true
+		w.comes(p)
+	case logic.CameraTo, logic.CameraBack, logic.Shake, logic.FadeOut, logic.FadeIn:
 		w.waits = w.waits || p.Number > 0
 	case logic.WalkTo:
 		w.waits = true
@@ -251,7 +261,7 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 		w.letsGo = true
 	case logic.SetFact, logic.AskFor, logic.TakeTo:
 		w.goesRound(p, at)
-	case logic.SetPresence, logic.SetPower, logic.SetState:
+	case logic.SetPresence, logic.SetPower, logic.SetState, logic.LetOut:
 		w.becomes(p)
 	case logic.If:
 		w.condition(p, p.If)
@@ -264,6 +274,8 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 		w.waits = true
 		w.branch(p.ID, logic.Then, within)
 		w.question(p)
+	case logic.Together:
+		return w.branch(p.ID, logic.Then, within)
 	case logic.Again:
 		within.again = p.Number > 1 && !w.takesTime(p.ID, limit.RuleParts)
 		return w.branch(p.ID, logic.Then, within)
@@ -307,9 +319,9 @@ func (w *ruling) takesTime(in world.ID, bound int) bool {
 				continue
 			}
 			switch p.Does {
-			case logic.Say, logic.Question, logic.WalkTo:
+			case logic.Say, logic.Question, logic.WalkTo, logic.Until:
 				return true
-			case logic.Wait, logic.CameraTo, logic.CameraBack, logic.Shake:
+			case logic.Wait, logic.CameraTo, logic.CameraBack, logic.Shake, logic.FadeOut, logic.FadeIn:
 				if p.Number > 0 {
 					return true
 				}
@@ -376,6 +388,10 @@ func (w *ruling) becomes(p *logic.Part) {
 		}
 	case logic.SetPower:
 		if _, has := k.Has(props.Power); !has && !k.Drawn {
+			w.found(CannotBe, p)
+		}
+	case logic.LetOut:
+		if !k.Drawn && !stage.LetsOut(k) {
 			w.found(CannotBe, p)
 		}
 	case logic.SetPresence:

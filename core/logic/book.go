@@ -21,7 +21,9 @@ type Book struct {
 	heard map[listening][]heard
 	// listened are the moments to which any rule listens.
 	listened map[int]bool
-	so       []int
+	// awaits says that an action waits until a moment comes.
+	awaits bool
+	so     []int
 }
 
 // A listening finds those that listen to a moment of something; of 0 where it is of nothing or the player.
@@ -40,6 +42,11 @@ func NewBook(rules []Listed) *Book {
 	b := &Book{rules: rules, byID: make(map[kind.ID]int, len(rules)), heard: map[listening][]heard{}, listened: map[int]bool{}}
 	for i, r := range rules {
 		b.byID[r.ID] = i
+		for i := range r.Parts {
+			if p := &r.Parts[i]; p.Does == Until && !p.Off {
+				b.listened[p.Begins.Is], b.awaits = true, true
+			}
+		}
 		if r.Begins == While {
 			b.so = append(b.so, i)
 			continue

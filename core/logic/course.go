@@ -44,7 +44,11 @@ func (e *Engine) goOn(run *Run) {
 				return
 			}
 		}
-		p := is.after(f)
+		only := run.Only
+		if len(run.Frames) > 1 {
+			only = 0
+		}
+		p := is.after(f, only)
 		if p == nil {
 			if in := is.Part(f.In); in != nil && in.Does == Again && f.Left > 1 {
 				f.Left--
@@ -63,14 +67,14 @@ func (e *Engine) goOn(run *Run) {
 		if e.Watch != nil {
 			e.Watch(is.ID, p.ID)
 		}
-		if run = e.Run(number); run != nil && run.Left > 0 {
+		if run = e.Run(number); run != nil && (run.Left > 0 || run.Box > HasBox) {
 			return
 		}
 	}
 }
 
-// after is the part of a branch that comes next; nil at its end, and where what it is in is gone.
-func (r *Listed) after(f *Frame) *Part {
+// after is the part of a branch that comes next, of which only that of an id counts unless that is 0; nil at its end, and where what it is in is gone.
+func (r *Listed) after(f *Frame, only kind.ID) *Part {
 	var in *Part
 	if f.In != 0 {
 		if in = r.Part(f.In); in == nil || !r.Done(in) {
@@ -81,7 +85,7 @@ func (r *Listed) after(f *Frame) *Part {
 		if f.Last != 0 && cmp.Or(cmp.Compare(p.Order, f.Order), cmp.Compare(p.ID, f.Last)) <= 0 {
 			continue
 		}
-		if !p.Off && p.Does != Nothing && p.Does != Choice && p.Does != Case && r.holds(in, f.Branch, p.Does) {
+		if !p.Off && (only == 0 || p.ID == only) && p.Does != Nothing && p.Does != Choice && p.Does != Case && r.holds(in, f.Branch, p.Does) {
 			return p
 		}
 	}
@@ -99,12 +103,16 @@ func (e *Engine) do(run *Run, is *Listed, p *Part) bool {
 	switch p.Does {
 	case Wait:
 		run.Left = p.Number
-	case CameraTo, CameraBack, Shake:
+	case CameraTo, CameraBack, Shake, FadeOut, FadeIn:
 		// All that is done by then takes as long as it says.
 		e.Act(p, by, run.Bound, run.turn())
 		run.Left = p.Number
+	case Until:
+		run.Box = AwaitsMoment
+	case Together:
+		e.together(run, is, p)
 	case Stop:
-		run.Frames = nil
+		e.stop(run)
 	case If:
 		branch := Otherwise
 		asked := e.Asked(by, run.Bound, run.turn())

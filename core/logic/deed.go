@@ -33,6 +33,7 @@ const (
 	everyTicks
 	everySteps
 	ability
+	character
 )
 
 // deeds are what there is to do, by Deed: the word in files, of what it consists, and how many branches it has.
@@ -71,6 +72,12 @@ var deeds = [deedEnd]struct {
 	Shake:       {word: "shake", parts: []part{ticks}},
 	CanDo:       {word: "can", parts: []part{ability}},
 	CannotDo:    {word: "cannot", parts: []part{ability}},
+	Until:       {word: "until"},
+	Together:    {word: "together", branches: 1},
+	FadeOut:     {word: "fade-out", parts: []part{ticks}},
+	FadeIn:      {word: "fade-in", parts: []part{ticks}},
+	Become:      {word: "become", parts: []part{character}},
+	LetOut:      {word: "let-out", parts: []part{subject}},
 }
 
 // The words of what else there is to choose, in the order of its numbers.
@@ -165,7 +172,7 @@ func (p *Part) visit(v visitor) {
 	if p.Does >= deedEnd {
 		return
 	}
-	if p.Does == Nothing {
+	if p.Awaits() {
 		v.moment(&p.Begins.Is)
 		p.Begins.visit(v)
 		return
@@ -237,6 +244,8 @@ func (a *Action) visit(v visitor) {
 			v.thing(&a.Thing, kind.Piece)
 		case rule:
 			v.thing(&a.Thing, kind.Rule)
+		case character:
+			v.thing(&a.Thing, kind.Character)
 		case says:
 			v.words(&a.Text)
 		case ending:
@@ -300,7 +309,7 @@ func (m *Moment) Befalls() bool { return slices.Contains(consists(m.Is), ofPiece
 // Names is the sort of thing that is chosen for a part by itself: the fact that it sets, the area that is entered; NoThing if there is none.
 func (p *Part) Names() kind.Thing {
 	list := deeds[p.Does].parts
-	if p.Does == Nothing {
+	if p.Awaits() {
 		list = consists(p.Begins.Is)
 	}
 	for _, is := range list {
@@ -313,6 +322,8 @@ func (p *Part) Names() kind.Thing {
 			return kind.Piece
 		case rule:
 			return kind.Rule
+		case character:
+			return kind.Character
 		case ofArea:
 			return kind.Area
 		case ofMap:
@@ -327,7 +338,7 @@ func (p *Part) Names() kind.Thing {
 // Asks calls for each thing for which a part asks: in its condition, its value, or as the moment at which it begins.
 func (p *Part) Asks(each func(sort kind.Thing, id kind.ID)) {
 	asked := p.If
-	if sort := p.Names(); p.Does == Nothing && sort != kind.NoThing {
+	if sort := p.Names(); p.Awaits() && sort != kind.NoThing {
 		each(sort, p.Begins.Thing)
 	}
 	asked.Refers(each)

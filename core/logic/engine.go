@@ -70,7 +70,7 @@ func (e *Engine) Step(held bool) {
 			return
 		}
 		if r := e.Run(number); r != nil {
-			e.goOn(r)
+			e.goOnWith(r)
 		}
 	}
 	for n := 0; len(e.Queue) > 0 && n < limit.Moments && e.Jammed == 0 && e.deeds < limit.Deeds && !e.Ended(); n++ {
@@ -87,11 +87,26 @@ func (e *Engine) due(held bool) (numbers []int) {
 	type at struct{ since, rule, number int }
 	var list []at
 	e.Runs.List = slices.DeleteFunc(e.Runs.List, func(r Run) bool { return e.rule(r.Rule) == nil })
+	var joined map[int]bool
+	for i := range e.Runs.List {
+		if of := e.Runs.List[i].Of; of > 0 {
+			if joined == nil {
+				joined = map[int]bool{}
+			}
+			joined[of-1] = true
+		}
+	}
 	for i := range e.Runs.List {
 		r := &e.Runs.List[i]
 		is := e.rule(r.Rule)
 		if is.On != 0 && is.On != e.On() && !is.Elsewhere || r.Box == HasBox {
 			continue
+		}
+		if r.Box == AwaitsMoment && r.still(is) || r.Box == AwaitsOthers && joined[r.Number] {
+			continue
+		}
+		if r.Box > HasBox {
+			r.Box = NoBox // what it waited for is gone
 		}
 		if r.Left > 0 {
 			if held {
@@ -120,11 +135,13 @@ func (e *Engine) answer(h Happened) {
 			if r.HomeSort == kind.Piece {
 				of.This = r.Home
 			}
+			e.awaited(h, 0)
 			e.begin(r, of, Then, 0)
 		}
 		return
 	}
 	typ, _ := e.Of(h.Thing)
+	e.awaited(h, typ)
 	type one struct {
 		heard
 		this kind.ID

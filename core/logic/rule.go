@@ -92,7 +92,7 @@ type Part struct {
 	Order  int
 	// Off says that it is passed over.
 	Off bool
-	// Does is what it does; Begins says that it is a moment instead, and the fields of one count.
+	// Does is what it does; Nothing says that it is a moment instead, which Begins is. Until waits for the moment Begins.
 	Begins Moment
 	Action
 }
@@ -148,8 +148,9 @@ const (
 type Deed uint8
 
 // What there is to do. Nothing is that of a part that is a moment. If does what stands in its branch Then if its condition holds, else what stands in
-// Otherwise; Again does what stands in it so many times, OneOf one of its Cases by their weights, and Ask what stands in the Choice that the player takes. WalkTo, CameraTo, CameraBack
-// and Shake take time: until those that walk are there or can't get on, and the others as many ticks as they say.
+// Otherwise; Again does what stands in it so many times, OneOf one of its Cases by their weights, and Ask what stands in the Choice that the player takes. WalkTo, CameraTo, CameraBack,
+// Shake, FadeOut and FadeIn take time: until those that walk are there or can't get on, and the others as many ticks as they say. Until waits for the moment
+// that it says, and Together until all has ended that stands in it, which begins at once.
 const (
 	Nothing Deed = iota
 	SetFact
@@ -181,6 +182,12 @@ const (
 	Shake
 	CanDo
 	CannotDo
+	Until
+	Together
+	FadeOut
+	FadeIn
+	Become
+	LetOut
 	deedEnd
 )
 
@@ -300,7 +307,7 @@ func (r *Rule) eachOver(p *Part, is func(*Part) bool) bool {
 func (r *Rule) Strays() (list []*Part) {
 	for i := range r.Parts {
 		p := &r.Parts[i]
-		if p.Begins.Is == 0 && !r.stands(p) {
+		if p.Does != Nothing && !r.stands(p) {
 			list = append(list, p)
 		}
 	}
@@ -313,7 +320,7 @@ func (r *Rule) stands(p *Part) bool { return r.eachOver(p, func(*Part) bool { re
 // Moments are those at which the rule begins, in their order.
 func (r *Rule) Moments() (list []*Part) {
 	for _, p := range r.Kids(0, Then) {
-		if p.Begins.Is != 0 {
+		if p.Does == Nothing {
 			list = append(list, p)
 		}
 	}

@@ -16,9 +16,9 @@ type RulePartForm struct {
 	Order  int    `json:"order,omitempty"`
 	// Off says that it is passed over.
 	Off bool `json:"off,omitempty"`
-	// Moment is the word of a moment, Does that of what is done.
+	// Moment is the word of a moment, Does that of what is done: with both, that is waited for until the moment comes.
 	Moment string `json:"moment,omitempty"`
-	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end,enum=look-at,enum=walk-to,enum=camera-to,enum=camera-back,enum=shake,enum=can,enum=cannot"`
+	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end,enum=look-at,enum=walk-to,enum=camera-to,enum=camera-back,enum=shake,enum=can,enum=cannot,enum=until,enum=together,enum=fade-out,enum=fade-in,enum=become,enum=let-out"`
 	// Subject is the piece with which something is done, or to which the moment happens.
 	Subject *NounForm `json:"subject,omitempty"`
 	// Towards is to what something looks or walks.
@@ -58,9 +58,10 @@ func (ids IDs) WritePart(p *Part) RulePartForm {
 		f.Branch = "otherwise"
 	}
 	parts := deeds[p.Does].parts
-	if p.Does == Nothing {
+	if p.Awaits() {
 		f.Moment, parts = kind.MomentOf(p.Begins.Is).Word, consists(p.Begins.Is)
-	} else {
+	}
+	if p.Does != Nothing {
 		f.Does = deedWords[p.Does]
 	}
 	for _, is := range parts {
@@ -85,10 +86,10 @@ func (ids IDs) WritePart(p *Part) RulePartForm {
 			f.Thing = ids.optional(p.Begins.Thing)
 		case fact, item:
 			f.Thing = ids.optional(p.Thing)
-			if p.Does == Nothing {
+			if p.Awaits() {
 				f.Thing = ids.optional(p.Begins.Thing)
 			}
-		case spot, rule:
+		case spot, rule, character:
 			f.Thing = ids.optional(p.Thing)
 		case how:
 			f.How = setByWords[p.How]
@@ -124,13 +125,15 @@ func (ids IDs) ReadPart(f *RulePartForm) (p Part, err error) {
 		return p, r.err
 	}
 	var parts []part
-	switch m := kind.MomentNamed(f.Moment); {
-	case f.Moment == "":
+	if f.Moment == "" || f.Does != "" {
 		p.Does = Deed(r.word(f.Does, deedWords, "what a rule does"))
-		if p.Does == Nothing && r.err == nil {
-			r.fail(fmt.Errorf("an action does nothing"))
+		if (p.Does == Nothing || p.Awaits() == (f.Moment == "")) && r.err == nil {
+			r.fail(fmt.Errorf("an action does nothing, or waits for no moment"))
 		}
 		parts = deeds[p.Does].parts
+	}
+	switch m := kind.MomentNamed(f.Moment); {
+	case f.Moment == "":
 	case m == nil:
 		r.fail(fmt.Errorf("%.40q is not known as a moment", f.Moment))
 	default:
@@ -161,12 +164,12 @@ func (ids IDs) ReadPart(f *RulePartForm) (p Part, err error) {
 		case ofArea, ofMap, ofCrossing:
 			p.Begins.Thing = some(f.Thing)
 		case fact, item:
-			if p.Does == Nothing {
+			if p.Awaits() {
 				p.Begins.Thing = some(f.Thing)
 			} else {
 				p.Thing = some(f.Thing)
 			}
-		case spot, rule:
+		case spot, rule, character:
 			p.Thing = some(f.Thing)
 		case how:
 			p.How = SetBy(r.word(f.How, setByWords, "how a fact is set"))

@@ -49,20 +49,30 @@ type Run struct {
 	Moment, Since int
 	// Frames are what it goes through, the innermost last.
 	Frames []Frame
-	// Left is how many ticks it still waits, Box whether it waits for the player to read.
+	// Left is how many ticks it still waits, Box for what else.
 	Left int
 	Box  Box
+	// Of is the number of the run, plus 1, that does it together with others, Only what it does of them; 0 for a rule as a whole.
+	Of   int
+	Only kind.ID
 }
 
-// A Box says whether a run waits for the player to read something.
+// A Box says for what a run waits, but for time.
 type Box uint8
 
-// What a run waits for: nothing, that it can ask or say something, and that the player has read it.
+// What a run waits for: nothing, that it can ask or say something, that the player has read it, that a moment comes, and that all has ended that is done
+// together.
 const (
 	NoBox Box = iota
 	WantsBox
 	HasBox
+	AwaitsMoment
+	AwaitsOthers
+	boxEnd
 )
+
+// partOf is added to what a run waits for where it says that it is done together with others.
+const partOf = 8
 
 // A Frame is a branch that is gone through: in which part it is, after which of its parts it goes on, and how often it is still gone through again.
 type Frame struct {
@@ -135,8 +145,16 @@ func (s *Runs) Encode(w *pack.Writer) {
 }
 
 func (r *Run) encode(w *pack.Writer) {
-	for _, n := range []int{r.Number, r.Moment, r.Since, r.Left, int(r.Box)} {
+	box := int(r.Box)
+	if r.Of != 0 || r.Only != 0 {
+		box += partOf
+	}
+	for _, n := range []int{r.Number, r.Moment, r.Since, r.Left, box} {
 		w.Int(n)
+	}
+	if r.Of != 0 || r.Only != 0 {
+		w.Int(r.Of)
+		w.Uint(uint64(r.Only))
 	}
 	for _, id := range []kind.ID{r.Rule, r.This, r.It, r.Whoever} {
 		w.Uint(uint64(id))
@@ -200,7 +218,14 @@ func DecodeRuns(r *pack.Reader) (s Runs) {
 
 func decodeRun(r *pack.Reader) (run Run) {
 	run.Number, run.Moment, run.Since = number(r, 0, mostTicks), number(r, 0, mostTicks), number(r, 0, mostTicks)
-	run.Left, run.Box = number(r, 0, limit.RuleTicks), Box(number(r, 0, int(HasBox)))
+	run.Left = number(r, 0, limit.RuleTicks)
+	box := number(r, 0, partOf+int(boxEnd)-1)
+	if box >= partOf {
+		run.Of, run.Only = number(r, 0, max(1, run.Number)), kind.ID(r.Uint())
+	}
+	if run.Box = Box(box % partOf); run.Box >= boxEnd {
+		r.Fail(fmt.Errorf("%w: a rule under way waits for %d", pack.ErrMalformed, box))
+	}
 	run.Rule = kind.ID(r.Uint())
 	run.Bound = Bound{kind.ID(r.Uint()), kind.ID(r.Uint()), kind.ID(r.Uint())}
 	for range r.Count(MostNested+1, 5) {

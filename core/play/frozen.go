@@ -103,6 +103,9 @@ func (s *state) frozen() []byte {
 	if s.bag != (bag{}) {
 		s.bag.encode(&w)
 	}
+	if s.screen != (screen{}) {
+		s.screen.encode(&w)
+	}
 	if !s.scene.empty() {
 		s.scene.encode(&w)
 	}

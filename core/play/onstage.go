@@ -109,6 +109,12 @@ func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) b
 		s.pointCamera(p, asked)
 	case logic.Shake:
 		g.lens.shaking, g.lens.jolt = p.Number, max(g.doc.Project.Camera.Shake, ruleJolt)
+	case logic.FadeOut, logic.FadeIn:
+		g.fade(p)
+	case logic.Become:
+		g.playAs(p.Thing)
+	case logic.LetOut:
+		s.letOut(p, asked)
 	case logic.End:
 		g.ending = logic.Pair{Rule: by.Rule, This: p.ID}
 		g.finished = true

@@ -420,7 +420,10 @@ func (g *Game) changeAbility(is int, can bool) {
 
 // moveAs lets the player move as they do on a map: as their character, as rules say besides, and without what is barred there.
 func (g *Game) moveAs(m *world.Map) {
-	moves := g.doc.Played()
+	moves := world.UsualMovement
+	if who := g.Who(); who != nil {
+		moves = who.Movement.Filled()
+	}
 	arms := len(logic.BodyWords)
 	moves.Cannot = moves.Cannot&^world.Ability(g.gained&(1<<arms-1)) | world.Ability(g.lost&(1<<arms-1))
 	moves.Arms = moves.Arms&^world.Arm(g.lost>>arms) | world.Arm(g.gained>>arms)

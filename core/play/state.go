@@ -20,6 +20,7 @@ type state struct {
 	wiring
 	reading reading
 	bag     bag
+	screen
 	ruling
 	scene
 	flight
@@ -86,7 +87,7 @@ const (
 	leftless = 13
 	// sceneless is the form that says nothing of what rules let people and the camera do.
 	sceneless = 14
-	// bagless is the form that says nothing of what the player has being looked at.
+	// bagless is the form that says nothing of what the player has being looked at, nor of the screen.
 	bagless = 15
 )
 
@@ -110,6 +111,7 @@ func (s *state) encode() []byte {
 	s.ruling.encode(w)
 	s.scene.encode(w)
 	s.bag.encode(w)
+	s.screen.encode(w)
 	s.flight.encode(w)
 	s.chances.encode(w)
 	s.held.encode(w)
@@ -160,6 +162,7 @@ func readState(b []byte) (s state, err error) {
 	}
 	if b[1] > bagless {
 		s.bag = decodeBag(r)
+		s.screen = decodeScreen(r)
 	}
 	s.flight = decodeFlight(r)
 	s.chances = decodeChances(r)

@@ -126,3 +126,9 @@ type (
 		Let(all iter.Seq[*Actor], around Around)
 	}
 )
+
+// LetsOut reports whether things come out of pieces of a kind.
+func LetsOut(k *kind.Kind) bool {
+	_, lets := k.Behaviour.(Source)
+	return lets
+}

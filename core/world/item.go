@@ -155,7 +155,7 @@ func (r *Rule) namings(each func(ID, Use)) {
 		case logic.Lose:
 			add(p.Thing, UseNeeds)
 		}
-		if p.Begins.Is == logic.ItemUsed.Number {
+		if p.Awaits() && p.Begins.Is == logic.ItemUsed.Number {
 			add(p.Begins.Thing, UseAnswers)
 			continue
 		}

@@ -53,6 +53,9 @@ func actions(r *rand.Rand, of Things, next func() kind.ID, is *logic.Rule, in ki
 		case logic.OneOf:
 			p.Action = logic.Action{Does: logic.Case, Number: r.IntN(4)}
 		}
+		if of.Newest && p.Does == logic.Wait && r.IntN(2) == 0 {
+			p.Action, p.Begins = logic.Action{Does: logic.Until}, Moment(r, of)
+		}
 		is.Set(p)
 		for b := range p.Does.Branches() {
 			actions(r, of, next, is, p.ID, b, deep+1)
@@ -140,6 +143,8 @@ func Action(r *rand.Rand, of Things) logic.Action {
 			a.Is = r.IntN(3)
 		case logic.SetPower:
 			a.Is = r.IntN(2)
+		case logic.Become:
+			a.Thing = one(r, of.Characters)
 		case logic.CanDo, logic.CannotDo:
 			a.Is = r.IntN(len(logic.AbilityWords))
 		case logic.SetState:
@@ -154,6 +159,9 @@ func Action(r *rand.Rand, of Things) logic.Action {
 			a.Name = "at last"
 		}
 		a.Number = 1 + r.IntN(40)
+		if a.Does == logic.Until {
+			continue // it waits for a moment, which stands beside the action
+		}
 		p, err := logic.DecodePart(1, logic.Part{Action: a}.Encode())
 		if err == nil && p.CheckPart() == nil {
 			return p.Action

@@ -167,7 +167,7 @@ func aboutPart(d *world.Document, f findings.Finding) string {
 	switch {
 	case p == nil:
 		return quoted(wording.ConditionWords(d, &r.Rule, &r.If))
-	case p.Begins.Is != 0:
+	case p.Does == logic.Nothing:
 		return quoted(wording.Joined(wording.Moment(d, &r.Rule, &p.Begins)))
 	case p.Does == logic.If || p.Does == logic.Choice && f.Fault == findings.NeverHolds:
 		return quoted(wording.ConditionWords(d, &r.Rule, &p.If))

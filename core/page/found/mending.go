@@ -105,7 +105,7 @@ func takeOutRest(p *page.Page, f findings.Finding) page.Changed {
 	var parts []edit.Part
 	after := false
 	for _, sibling := range r.Kids(is.In, is.Branch) {
-		if after = after || sibling.ID == is.ID; !after || sibling.Begins.Is != 0 {
+		if after = after || sibling.ID == is.ID; !after || sibling.Does == logic.Nothing {
 			continue
 		}
 		for _, within := range r.Within(sibling.ID) {

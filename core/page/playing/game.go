@@ -55,6 +55,9 @@ func PlayView(p *page.Page) *Play {
 	v.Doing, v.Facing, v.Step = pose(s, m.View, p.Moving)
 	var foot grid.Point
 	v.Sprite, v.Mirrored, foot = frame(p, s, m.View)
+	if v.Dark = p.Played.Game().Dark(); v.Sprite >= 0 {
+		v.Who = page.FormatID(p.Played.Game().Who().ID)
+	}
 	v.Body = page.Body(v.X, v.Y, s.Size.W, s.Size.H)
 	if v.Spot = page.Spot(v.X, v.Y, foot, page.LevelFeet); v.FromSide {
 		// From the side nobody is in front of another by standing lower, so that the player is before all.

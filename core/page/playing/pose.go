@@ -6,7 +6,6 @@ import (
 	"azzel/core/page"
 	"azzel/core/picture"
 	"azzel/core/play"
-	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -36,8 +35,8 @@ func actOf(s play.Status, view world.View, moving bool) world.Act {
 
 // frame is which frame of the player's sheet is seen, mirrored or not; −1 for the built-in figure.
 func frame(p *page.Page, s play.Status, view world.View) (frame int, mirrored bool, foot grid.Point) {
-	c := p.Doc().Character(p.Doc().Project.Player)
-	if c == nil || frames(p) == nil {
+	c := p.Played.Game().Who()
+	if c == nil || p.Strips[c.Strip] == nil {
 		return -1, false, foot
 	}
 	act, facing := actOf(s, view, p.Moving), s.Facing
@@ -66,12 +65,4 @@ func Sprite(p *page.Page, which, facing, frame int) (pixels []byte, w, h int) {
 		return picture.Figure(l, world.Facing(facing), frame), w, h
 	}
 	return picture.Piece(l, world.ID(which), frame), w, h
-}
-
-// frames are the pictures of the player's character, nil while there are none.
-func frames(p *page.Page) *tiles.Strip {
-	if c := p.Doc().Character(p.Doc().Project.Player); c != nil {
-		return p.Strips[c.Strip]
-	}
-	return nil
 }

@@ -22,10 +22,11 @@ type Play struct {
 	// Step is which frame of walking is shown, Doing what one does.
 	Step  int    `json:"step"`
 	Doing string `json:"doing"`
-	// Sprite is which frame of the player's sheet is seen, −1 for the built-in figure; Mirrored
+	// Sprite is which frame of the sheet of the character Who is seen, −1 for the built-in figure; Mirrored
 	// says that it is mirrored.
-	Sprite   int  `json:"sprite"`
-	Mirrored bool `json:"mirrored"`
+	Who      string `json:"who"`
+	Sprite   int    `json:"sprite"`
+	Mirrored bool   `json:"mirrored"`
 	// FromSide says that it is in side-view.
 	FromSide bool `json:"fromSide"`
 	// Health of MostHealth is left; Safe says that nothing hurts for a moment.
@@ -57,6 +58,8 @@ type Play struct {
 	ShakeX   int     `json:"shakeX"`
 	ShakeY   int     `json:"shakeY"`
 	Striking float64 `json:"striking"`
+	// Dark is how dark the screen is, in hundredths.
+	Dark int `json:"dark"`
 	// OnIDs are the pieces that are in the other state of their type.
 	OnIDs []string `json:"onIds"`
 	// Live are the wires that are on.

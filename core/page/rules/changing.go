@@ -253,7 +253,7 @@ func (o AddRulePart) Do(p *page.Page) page.Changed {
 				return nil, err
 			}
 		}
-		if is.Begins.Is != 0 && r.Begins == logic.While {
+		if is.Does == logic.Nothing && r.Begins == logic.While {
 			return nil, errors.New("this rule is so while something holds, so that it begins by no moment: let it begin when something happens first")
 		}
 		return append(before, Placed(r, is, world.ID(o.In), min(max(o.Branch, 0), 1), world.ID(o.Before))...), nil

@@ -10,6 +10,7 @@ import (
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/wording"
+	"azzel/core/stage"
 	"azzel/core/words"
 	"azzel/core/world"
 )
@@ -43,6 +44,8 @@ type offers struct {
 	typed  string
 	tokens []string
 	list   []OfferView
+	// until says that moments are offered up to which a rule waits.
+	until bool
 	// left are the tokens that a name does not begin with.
 	left []string
 	// parts are the words of what is said of many things.
@@ -195,6 +198,9 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 			o.is(verb, action(logic.Action{Does: logic.SetPresence, Subject: n, Is: presence}))
 		}
 	}
+	if stage.LetsOut(k) {
+		o.is("lets one out", action(logic.Action{Does: logic.LetOut, Subject: n}))
+	}
 	if k.Walks() {
 		o.is("walks to the player", action(logic.Action{Does: logic.WalkTo, Subject: n, Towards: logic.Noun{Is: logic.Player}}))
 		o.is("looks at the player", action(logic.Action{Does: logic.LookAt, Subject: n, Towards: logic.Noun{Is: logic.Player}}))
@@ -205,8 +211,25 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 	}
 }
 
+// untilWhen are the tokens after those that say that a rule waits until a moment comes; false if they do not say that.
+func untilWhen(tokens []string) (rest []string, is bool) {
+	if len(tokens) > 1 && tokens[0] == "wait" {
+		tokens = tokens[1:]
+	}
+	if len(tokens) == 0 || len(tokens[0]) < 2 || !strings.HasPrefix("until", tokens[0]) {
+		return nil, false
+	}
+	return tokens[1:], true
+}
+
 // actions offers what a rule can do.
 func (o *offers) actions(r *world.Rule) {
+	if rest, is := untilWhen(o.tokens); is {
+		all := o.tokens
+		o.tokens, o.until = rest, true
+		o.moments(r)
+		o.tokens = all
+	}
 	one := logic.Value{Number: 1}
 	game := logic.Noun{Is: logic.Player}
 	kindOf := func() *kind.Kind {
@@ -273,13 +296,18 @@ func (o *offers) actions(r *world.Rule) {
 		}
 	}
 	if len(o.tokens) > 0 {
+		for _, c := range o.d.Characters {
+			if o.of(c.Name) {
+				o.is("the player becomes", action(logic.Action{Does: logic.Become, Thing: c.ID}))
+			}
+		}
 		for is := range logic.AbilityWords {
 			o.alone(action(logic.Action{Does: logic.CanDo, Is: is}))
 			o.alone(action(logic.Action{Does: logic.CannotDo, Is: is}))
 		}
 	}
 	for _, a := range []logic.Action{
-		{Does: logic.HoldStill}, {Does: logic.LetGo}, {Does: logic.Hurt, Number: 1}, {Does: logic.Heal, Number: 1}, {Does: logic.CameraBack, Number: 60}, {Does: logic.Shake, Number: 30}, {Does: logic.Again, Number: 3}, {Does: logic.OneOf}, {Does: logic.Stop}, {Does: logic.End},
+		{Does: logic.HoldStill}, {Does: logic.LetGo}, {Does: logic.Hurt, Number: 1}, {Does: logic.Heal, Number: 1}, {Does: logic.CameraBack, Number: 60}, {Does: logic.Shake, Number: 30}, {Does: logic.FadeOut, Number: 60}, {Does: logic.FadeIn, Number: 60}, {Does: logic.Together}, {Does: logic.Again, Number: 3}, {Does: logic.OneOf}, {Does: logic.Stop}, {Does: logic.End},
 	} {
 		o.alone(action(a))
 	}
@@ -306,7 +334,11 @@ func (o *offers) actions(r *world.Rule) {
 func (o *offers) moments(r *world.Rule) {
 	begins := func(is *kind.Moment, says string, m logic.Moment) {
 		m.Is = is.Number
-		o.is(says, logic.Part{Begins: m})
+		p := logic.Part{Begins: m}
+		if o.until {
+			p.Does = logic.Until
+		}
+		o.is(says, p)
 	}
 	if r.HomeSort == kind.Type || r.HomeSort == kind.Piece {
 		k := kind.Of(r.Home)
@@ -358,7 +390,7 @@ func (o *offers) moments(r *world.Rule) {
 		}
 	}
 	for _, m := range []*kind.Moment{logic.PlayBegins, logic.PlayerHurt, logic.PlayerHarmed, logic.PlayerFell, logic.AskedFor} {
-		if o.of("") {
+		if o.of("") && !(o.until && m == logic.PlayBegins) {
 			begins(m, m.Name, logic.Moment{})
 		}
 	}
@@ -423,6 +455,10 @@ func (q AskThings) Answer(p *page.Page) any {
 	case kind.Crossing:
 		for _, c := range d.Crossings {
 			add(c.ID, hand.CrossingName(d, c), "")
+		}
+	case kind.Character:
+		for _, c := range d.Characters {
+			add(c.ID, c.Name, "")
 		}
 	case kind.Rule:
 		for _, other := range d.Rules {

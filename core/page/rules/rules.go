@@ -248,7 +248,7 @@ func (v *RuleView) branch(d *world.Document, r *world.Rule, in world.ID, branch,
 		takes = "cases"
 	}
 	for _, p := range r.Kids(in, branch) {
-		if p.Begins.Is != 0 {
+		if p.Does == logic.Nothing {
 			continue
 		}
 		v.Lines = append(v.Lines, lineOf(d, r, p, deep))
@@ -265,7 +265,7 @@ func (v *RuleView) branch(d *world.Document, r *world.Rule, in world.ID, branch,
 func lineOf(d *world.Document, r *world.Rule, p *logic.Part, deep int) LineView {
 	v := LineView{Sort: "action", ID: page.FormatID(p.ID), In: page.FormatID(p.In), Branch: p.Branch, Deep: deep, Off: p.Off, Words: []WordView{}}
 	says := wording.Action(d, &r.Rule, p)
-	if p.Begins.Is != 0 {
+	if p.Does == logic.Nothing {
 		v.Sort, says = "moment", wording.Moment(d, &r.Rule, &p.Begins)
 	}
 	for _, w := range says {
@@ -282,7 +282,7 @@ func lineOf(d *world.Document, r *world.Rule, p *logic.Part, deep int) LineView 
 	switch p.Does {
 	case logic.Say, logic.Question, logic.Choice:
 		v.Typed = wording.Spell(d, p.Text)
-	case logic.Wait, logic.CameraTo, logic.CameraBack, logic.Shake:
+	case logic.Wait, logic.CameraTo, logic.CameraBack, logic.Shake, logic.FadeOut, logic.FadeIn:
 		v.Seconds = measure.RuleTime.Shown(p.Number)
 	}
 	if p.Begins.Is == logic.AreaStayed.Number || p.Begins.Is == logic.TimePassed.Number {

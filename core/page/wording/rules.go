@@ -262,6 +262,18 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 		s.plain("the camera comes back in").value(SlotNumber, Seconds(p.Number))
 	case logic.Shake:
 		s.plain("the camera shakes for").value(SlotNumber, Seconds(p.Number))
+	case logic.Until:
+		s.plain("wait until").moment(&p.Begins)
+	case logic.Together:
+		s.plain("together:")
+	case logic.FadeOut:
+		s.plain("the screen goes dark in").value(SlotNumber, Seconds(p.Number))
+	case logic.FadeIn:
+		s.plain("the screen is seen again in").value(SlotNumber, Seconds(p.Number))
+	case logic.Become:
+		s.plain("the player becomes").thing(world.SortCharacter, p.Thing)
+	case logic.LetOut:
+		s.acts(p.Subject).plain("lets one out")
 	case logic.End:
 		s.plain("the game ends").value(SlotName, quoted(p.Name))
 	}
@@ -283,7 +295,11 @@ func (s *sentence) conditionOr(c *logic.Condition) string {
 
 // Moment is when a rule begins, as a sentence.
 func Moment(d *world.Document, r *logic.Rule, m *logic.Moment) []Word {
-	s := sentenceOf(d, r)
+	return sentenceOf(d, r).moment(m).list
+}
+
+// moment adds when something happens.
+func (s *sentence) moment(m *logic.Moment) *sentence {
 	is := kind.MomentOf(m.Is)
 	switch is {
 	case logic.PlayBegins, logic.AskedFor, logic.PlayerHurt, logic.PlayerHarmed, logic.PlayerFell:
@@ -304,7 +320,7 @@ func Moment(d *world.Document, r *logic.Rule, m *logic.Moment) []Word {
 		s.thing(world.SortFact, m.Thing).value(SlotMoment, is.Name)
 	case logic.FactReached:
 		says := strconv.Itoa(m.Number)
-		if f := d.Fact(m.Thing); f != nil && f.Sort() != world.ANumber {
+		if f := s.d.Fact(m.Thing); f != nil && f.Sort() != world.ANumber {
 			says = f.Says(f.Bound(m.Number))
 		}
 		s.thing(world.SortFact, m.Thing).value(SlotMoment, is.Name).value(SlotNumber, says)
@@ -313,7 +329,7 @@ func Moment(d *world.Document, r *logic.Rule, m *logic.Moment) []Word {
 	default:
 		s.acts(m.Of).value(SlotMoment, "is "+is.Name)
 	}
-	return s.list
+	return s
 }
 
 // Joined is a sentence as text.

@@ -11,9 +11,23 @@ export interface Colours {
   rose: string;
   moss: string;
   plum: string;
+  night: string;
 }
 
-const NAMES = ['board', 'sheet', 'shelf', 'ink', 'soft', 'line', 'saffron', 'lagoon', 'rose', 'moss', 'plum'] as const;
+const NAMES = [
+  'board',
+  'sheet',
+  'shelf',
+  'ink',
+  'soft',
+  'line',
+  'saffron',
+  'lagoon',
+  'rose',
+  'moss',
+  'plum',
+  'night',
+] as const;
 
 export function readColours(): Colours {
   const style = getComputedStyle(document.documentElement);

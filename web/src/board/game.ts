@@ -55,7 +55,7 @@ export function drawGame(
     standing.push({ picture, spot, cells, rows, mirrored });
   }
   const player: Standing = {
-    picture: play.sprite < 0 ? sprites.figure(play.facing, play.step) : sprites.played(play.sprite),
+    picture: play.who === '' ? sprites.figure(play.facing, play.step) : sprites.character(play.who, play.sprite),
     spot: play.spot,
     mirrored: play.mirrored,
   };
@@ -84,6 +84,12 @@ export function drawGame(
   context.strokeStyle = colours.saffron;
   context.lineWidth = 2;
   context.strokeRect(start.x - 1, start.y - 1, w + 2, h + 2);
+  if (play.dark > 0) {
+    context.fillStyle = colours.night;
+    context.globalAlpha = play.dark / 100;
+    context.fillRect(start.x, start.y, w, h);
+    context.globalAlpha = 1;
+  }
   drawReading(context, p, play, sprites);
 }
 

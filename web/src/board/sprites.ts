@@ -41,12 +41,6 @@ export class Sprites {
     return this.get(`character ${who} ${frame}`, () => this.p.session.ask.characterPicture({ character: who, frame }));
   }
 
-  /** A frame of the sheet of who is played. */
-  played(frame: number): HTMLCanvasElement | null {
-    const who = this.p.session.scene?.characters.find((c) => c.played)?.id;
-    return who ? this.character(who, frame) : null;
-  }
-
   /** The box that the player reads now. */
   reading({ text, more, choices, chosen }: ReadingView): HTMLCanvasElement | null {
     const key = `reading ${String(more)} ${String(chosen)} ${[text, ...choices].join('\n')}`;

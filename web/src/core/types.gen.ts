@@ -1892,6 +1892,7 @@ export interface Play {
   facing: number;
   step: number;
   doing: string;
+  who: string;
   sprite: number;
   mirrored: boolean;
   fromSide: boolean;
@@ -1915,6 +1916,7 @@ export interface Play {
   shakeX: number;
   shakeY: number;
   striking: number;
+  dark: number;
   onIds: string[];
   live: string[];
   finished: boolean;

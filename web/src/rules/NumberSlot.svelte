@@ -13,7 +13,7 @@
   }
   let { of, form, seconds, set }: Props = $props();
 
-  const TIMED = ['wait', 'camera-to', 'camera-back', 'shake', 'area-stayed', 'time-passed'];
+  const TIMED = ['wait', 'camera-to', 'camera-back', 'shake', 'fade-out', 'fade-in', 'area-stayed', 'time-passed'];
   const words = $derived(form.moment === 'fact-reached' ? factWords(of, form.thing) : null);
   const timed = $derived(TIMED.includes(form.does ?? '') || TIMED.includes(form.moment ?? ''));
 </script>

@@ -1,0 +1,96 @@
+package play
+
+import (
+	"azzel/core/logic"
+	"azzel/core/pack"
+	"azzel/core/stage"
+	"azzel/core/world"
+)
+
+// fullDark is how dark the screen is of which nothing is seen.
+const fullDark = 1000
+
+// screen is what rules made of the screen, and of whom the player is.
+type screen struct {
+	// dark is how dark the screen is, up to fullDark; dims by how much it becomes darker in each tick, below 0 lighter.
+	dark, dims int
+	// as is the character who the player has become; 0 for the one who is played.
+	as world.ID
+}
+
+func (s *screen) encode(w *pack.Writer) {
+	w.Int(s.dark)
+	w.Int(s.dims)
+	w.Uint(uint64(s.as))
+}
+
+func decodeScreen(r *pack.Reader) screen {
+	s := screen{dark: within(r, r.Int(), fullDark)}
+	if s.dims = r.Int(); s.dims < -fullDark || s.dims > fullDark {
+		r.Fail(pack.ErrMalformed)
+	}
+	s.as = world.ID(r.Uint())
+	return s
+}
+
+// fade lets the screen become dark, or be seen again, in so many ticks.
+func (g *Game) fade(p *logic.Part) {
+	g.dims = (fullDark + max(1, p.Number) - 1) / max(1, p.Number)
+	if p.Does == logic.FadeIn {
+		g.dims = -g.dims
+	}
+	if p.Number == 0 {
+		g.darken()
+	}
+}
+
+// darken goes on with what fade began, by a tick.
+func (g *Game) darken() {
+	if g.dark = min(max(g.dark+g.dims, 0), fullDark); g.dark == 0 || g.dark == fullDark {
+		g.dims = 0
+	}
+}
+
+// Dark is how dark the screen is, in hundredths.
+func (g *Game) Dark() int { return g.dark * 100 / fullDark }
+
+// Who is the character who the player is by now; nil for the built-in figure.
+func (g *Game) Who() *world.Character {
+	if c := g.doc.Character(g.as); c != nil {
+		return c
+	}
+	return g.doc.Character(g.doc.Project.Player)
+}
+
+// playAs lets the player be another character from now on, where they are or as near to it as there is room.
+func (g *Game) playAs(who world.ID) {
+	if g.doc.Character(who) == nil || g.as == who {
+		return
+	}
+	g.as = who
+	g.moveAs(g.ground.Map)
+	g.size = g.sizeOn(g.ground.Map)
+	if g.now.in&Through == 0 {
+		g.makeRoom()
+	}
+}
+
+// letOut lets something come out of each emitter that an action names and that is on the player's map, whether it is off or not.
+func (s onStage) letOut(p *logic.Part, asked logic.Happening) {
+	g := s.g
+	ids, _ := asked.Pieces(p.Subject)
+	g.emitting = 0
+	for _, id := range ids {
+		a := g.actorOf(id)
+		if a == nil {
+			continue
+		}
+		if stage.LetsOut(a.Kind) && g.there(a) {
+			a.Thing = &g.things[a.at]
+			g.emitFrom(a)
+		}
+	}
+	if g.emitting > 0 {
+		g.meet()
+	}
+}
