@@ -129,7 +129,9 @@ func (r around) Become(_ *stage.Actor, to *kind.State) { r.g.become(r.g.acting.p
 func (r around) Clear(a *stage.Actor) bool { return r.g.clear(r.g.acting) }
 
 // On implements stage.Around.
-func (r around) On(*stage.Actor) (player bool, things int) { return r.g.on(r.g.acting) }
+func (r around) On(*stage.Actor) (player bool, things int) {
+	return r.g.on(r.g.acting, r.g.onlyBy(r.g.acting.piece))
+}
 
 // MeetsPlayer implements stage.Around.
 func (r around) MeetsPlayer(s body.Size, p body.Place) bool { return r.g.meetsPlayer(s, p) }

@@ -60,7 +60,7 @@ func (g *Game) useThings() {
 	reach = body.Box{X0: reach.X0 + min(dx, 0), Y0: reach.Y0 + min(dy, 0), X1: reach.X1 + max(dx, 0), Y1: reach.Y1 + max(dy, 0)}
 	for k := range g.actors {
 		a := &g.actors[k]
-		if a.used != nil && !a.off && g.there(a) && a.Size.Box(g.things[a.at].Place).Meets(reach) {
+		if a.used != nil && !a.off && g.there(a) && g.plays(g.onlyBy(a.piece)) && a.Size.Box(g.things[a.at].Place).Meets(reach) {
 			a.used.Used(g.self(a.Kind, a.piece, a.home), effects{g, a, a.piece, a.Foot})
 		}
 	}

@@ -97,7 +97,9 @@ func (g *Game) strikes(at, want body.Box, mine bool) bool {
 }
 
 // bears reports whether something that can be hit is hit now.
-func (g *Game) bears(a *actor) bool { return a.struck == nil || !a.off && a.struck.Bears(&a.Actor) }
+func (g *Game) bears(a *actor) bool {
+	return a.struck == nil || !a.off && g.plays(g.onlyBy(a.piece)) && a.struck.Bears(&a.Actor)
+}
 
 // hit is one hit more for a foe or breakable, or what else does something by it.
 func (g *Game) hit(a *actor) {

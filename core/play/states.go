@@ -72,17 +72,32 @@ func viewOf(m *world.Map) kind.View {
 	return kind.FromAbove
 }
 
-// on reports whether the player is on an actor, and how many things are that are carried along or go by themselves.
-func (g *Game) on(what *actor) (player bool, things int) {
+// on reports whether the player is on an actor, and how many things are that are carried along or go by themselves; of a character alone, unless only is 0.
+func (g *Game) on(what *actor, only world.ID) (player bool, things int) {
 	box := what.Size.Box(g.things[what.at].Place)
-	player = !g.drifting && box.Meets(g.size.Box(g.place))
+	player = !g.drifting && g.plays(only) && box.Meets(g.size.Box(g.place))
 	for k := range g.actors {
 		a := &g.actors[k]
-		if a != what && g.there(a) && (a.Kind.Ridden || a.Kind.Goes) && a.Size.Box(g.things[a.at].Place).Meets(box) {
+		if a != what && g.there(a) && (a.Kind.Ridden || a.Kind.Goes) && (only == 0 || a.Kind.Figure && a.piece.Refers(props.Who) == only) && a.Size.Box(g.things[a.at].Place).Meets(box) {
 			things++
 		}
 	}
 	return player, things
+}
+
+// onlyBy is the character who alone works a piece; 0 for anybody.
+func (g *Game) onlyBy(p *world.Piece) world.ID {
+	only := p.Refers(props.Only)
+	if only != 0 && g.doc.Character(only) == nil {
+		return 0
+	}
+	return only
+}
+
+// plays reports whether the player is a character; everybody is 0.
+func (g *Game) plays(who world.ID) bool {
+	is := g.Who()
+	return who == 0 || is != nil && is.ID == who
 }
 
 // clear reports whether nobody and nothing that could be shut in is where an actor is.
@@ -92,7 +107,7 @@ func (g *Game) clear(in *actor) bool {
 	if grown(box).Meets(g.size.Box(g.place)) {
 		return false
 	}
-	_, things := g.on(in)
+	_, things := g.on(in, 0)
 	return things == 0
 }
 

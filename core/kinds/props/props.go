@@ -93,6 +93,8 @@ var (
 var (
 	Who = &kind.Prop{Field: 21, Word: "who", Label: "Is", Name: "who a piece is", Sort: kind.Reference, To: kind.Character, None: "nobody in particular", Local: true,
 		Help: "The character that it is. All pieces that are one character share its looks and its body, and are gone together."}
+	Only = &kind.Prop{Field: 64, Word: "only", Label: "Only by", Name: "who alone works a piece", Sort: kind.Reference, To: kind.Character, None: "anybody", Local: true,
+		Help: "The character who alone works it: as the player, or as a piece that is that character."}
 	Item = &kind.Prop{Field: 22, Word: "item", Label: "Item", Name: "the item of a piece", Sort: kind.Reference, To: kind.Item, None: "nothing",
 		Help: "The item that it gives or needs."}
 	Amount = &kind.Prop{Field: 23, Word: "amount", Label: "How many", Name: "how many of an item a piece gives or needs", Usual: 1, Least: 1, Most: limit.Stack, Reach: 10,

@@ -58,6 +58,7 @@ var Kind = &kind.Kind{ID: 18, Word: "switch", Name: "Switch", Family: kind.Worki
 	Props: slices.Concat([]kind.Has{
 		{Prop: By},
 		{Prop: Takes, If: func(v kind.Values) bool { by := v.Int(nil, By); return by == ByThing || by == ByStrike }},
+		{Prop: props.Only},
 		{Prop: Then},
 		{Prop: For, If: func(v kind.Values) bool { return v.Int(nil, Then) != Toggles }},
 		{Prop: props.Power},

@@ -162,3 +162,32 @@ func TestDoorOfASwitch(t *testing.T) {
 		}
 	})
 }
+
+// A switch that one character alone works is pressed by the player who is that one and by a piece that is, and by nobody and nothing else, however it is
+// pressed.
+func TestOnly(t *testing.T) {
+	const porter, gardener = world.ID(720), world.ID(721)
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		for _, by := range []int{switches.ByPlayer, switches.ByUse, switches.ByStrike, switches.ByThing} {
+			for _, played := range []world.ID{porter, gardener} {
+				thing := corridor.Piece{ID: theSwitch + 1, Column: 6, Type: kind.Named("person").ID, Set: kind.Set(props.Who.Refer(played))}
+				pieces := []corridor.Piece{{ID: theSwitch, Column: 6, Type: switches.Kind.ID, Set: kind.Set(switches.By.Is(by), props.Only.Refer(porter))}}
+				if by == switches.ByThing {
+					pieces = append(pieces, thing)
+				}
+				d := corridor.New(t, view, pieces,
+					edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: porter}, Values: (&world.Character{Name: "Night porter", Movement: world.Movement{Arms: world.Striking}}).Values()},
+					edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: gardener}, Values: (&world.Character{Name: "Gardener", Movement: world.Movement{Arms: world.Striking}}).Values()},
+					edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, played)})
+				w := corridor.Begin(t, d, 3, theSwitch)
+				n := 0
+				for range 40 {
+					n += w.Hold(play.Right, 1, props.Pressed) + w.Hold(play.Right|play.Use|play.Strike, 2, props.Pressed)
+				}
+				if (n > 0) != (played == porter) {
+					t.Errorf("pressed by way %d, by %d: %d times", by, played, n)
+				}
+			}
+		}
+	})
+}
