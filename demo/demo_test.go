@@ -9,6 +9,7 @@ import (
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/play"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -151,8 +152,15 @@ func (w *walker) way(to spot) []grid.Point {
 	// No way leads through what must be worked first.
 	shut := map[grid.Point]bool{}
 	for _, p := range w.doc.Map(from.m).Pieces {
-		shut[ground.Lattice.CellAt(p.Foot)] = shut[ground.Lattice.CellAt(p.Foot)] || p.Kind().Solid && p.Kind().Worked
+		is, _ := w.game.Asked(0).State(p.ID)
+		s := kind.StateOf(is)
+		shut[ground.Lattice.CellAt(p.Foot)] = shut[ground.Lattice.CellAt(p.Foot)] || p.Kind().Solid && p.Kind().Worked && !(s != nil && s.Passable)
 	}
+	w.game.Things(func(is play.Thing, _ int, _ body.Size) {
+		if is.Type == world.Pushable {
+			shut[is.Place.Cell(ground.Lattice)] = true
+		}
+	})
 	for queue := []grid.Point{from.c}; len(queue) > 0; queue = queue[1:] {
 		if queue[0] == to.c {
 			var path []grid.Point
@@ -263,6 +271,9 @@ func TestDemoCanBePlayed(t *testing.T) {
 	_, _, d := install(t)
 	game, err := play.New(d, play.Start{})
 	if err != nil {
+		t.Fatal(err)
+	}
+	if err := demo.PushCrates(play.Record(game), d); err != nil {
 		t.Fatal(err)
 	}
 	w := &walker{t, d, game, body.PlayerSize(d.Project.Lattice())}

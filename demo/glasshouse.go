@@ -149,8 +149,11 @@ func (r *room) acting(of world.ID, name string, x, y int, set kind.Values) {
 }
 
 // wire lets one piece keep another on while it is held.
-func (r *room) wire(from, to world.ID) {
-	w := &world.Wire{From: from, To: to}
+func (r *room) wire(from, to world.ID) { r.wireOf(from, to, world.AnyOf) }
+
+// wireOf is the same where so many of the wires that end at a piece must be on.
+func (r *room) wireOf(from, to world.ID, of int) {
+	w := &world.Wire{From: from, To: to, Of: of}
 	r.parts = append(r.parts, edit.Put{Ref: edit.WireRef(r.b.ids.NewID()), Values: w.Values()})
 }
 
@@ -301,6 +304,7 @@ func (b *builder) yard() *room {
 	r.actingAs(grille, gate.Kind.ID, "Grille of the tool shed", 28, 5, kind.Set(gate.In.Is(45), gate.Meets.Is(1)))
 	r.wire(b.lever, grille)
 	r.acting(container.Kind.ID, "Cabinet in the tool shed", 29, 5, kind.Set(container.By.Is(1), props.Item.Refer(b.fuse)))
+	b.coldFrame(r)
 	r.line(13, 0, art.Paving, art.PavingWorn)
 	r.opens(world.SideTop)
 	r.piece(world.Spawn, "", 4, 11)
@@ -310,6 +314,26 @@ func (b *builder) yard() *room {
 	r.piece(world.Collectible, "Label of the water lily", 30, 18)
 	b.beetle(r, grid.Point{X: 17, Y: 2}, grid.Point{X: 22, Y: 2}, grid.Point{X: 22, Y: 5}, grid.Point{X: 17, Y: 5})
 	return r
+}
+
+// coldFrame is a frame by the channel that opens while a crate stands on each of two plates; behind each of them is something to push it against.
+func (b *builder) coldFrame(r *room) {
+	lid := b.ids.NewID()
+	r.block(art.Brick, grid.Rect{X: 23, Y: 13, W: 1, H: 2}, grid.Rect{X: 25, Y: 13, W: 1, H: 2})
+	r.line(24, 14, art.GravelMoss)
+	r.actingAs(lid, door.Kind.ID, "Lid of the cold frame", 24, 13, kind.Set(props.Opens.Is(2)))
+	r.piece(world.Collectible, "Label of the cold frame", 24, 14)
+	for _, of := range []struct {
+		x    int
+		side string
+	}{{20, "left"}, {28, "right"}} {
+		plate := b.ids.NewID()
+		r.line(of.x, 14, art.PotStack)
+		r.actingAs(plate, switches.Kind.ID, "Plate on the "+of.side, of.x, 13, kind.Set(switches.By.Is(switches.ByThing)))
+		r.wireOf(plate, lid, world.AllOf)
+		r.acting(world.Pushable, "Crate of bulbs on the "+of.side, of.x, 12, "")
+	}
+	r.acting(sign.Kind.ID, "Note on the cold frame", 22, 13, kind.Set(words.Plain("Cold frame.\nThe lid opens while both plates bear a crate.").Set(props.Says)))
 }
 
 func (b *builder) boilerRoom() *room {

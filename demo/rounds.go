@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/kinds/switches"
 	"azzel/core/play"
 	"azzel/core/world"
 )
@@ -39,6 +40,9 @@ func playRound(d *world.Document) (*world.Replay, error) {
 		return nil, err
 	}
 	r := play.Record(g)
+	if err := PushCrates(r, d); err != nil {
+		return nil, err
+	}
 	for _, of := range []world.ID{world.Collectible, world.Exit} {
 		for _, m := range d.Maps {
 			for _, p := range m.Pieces {
@@ -60,6 +64,28 @@ func playRound(d *world.Document) (*world.Replay, error) {
 		}
 	}
 	return r.Kept("Night round")
+}
+
+// PushCrates pushes the crates by the cold frame onto their plates.
+func PushCrates(r *play.Recording, d *world.Document) error {
+	for _, m := range d.Maps {
+		for _, p := range m.Pieces {
+			if p.Type != switches.Kind.ID || p.Int(switches.By) != switches.ByThing {
+				continue
+			}
+			plate := d.Project.Lattice().CellAt(p.Foot)
+			if err := walkTo(r, m.ID, plate.Add(grid.Point{Y: -2}), 0); err != nil {
+				return fmt.Errorf("to the crate by %s: %w", p.Name, err)
+			}
+			for range play.TicksPerSecond {
+				r.Tick(play.Down)
+			}
+			for range play.TicksPerSecond / 2 {
+				r.Tick(play.Up)
+			}
+		}
+	}
+	return nil
 }
 
 // playBoilers reads three name plates, takes the seeds out of their cabinet, and brings them to Ottilie.

@@ -113,7 +113,7 @@ func (b *builder) byTheBoilers() {
 	asks := s.in(0, 0, logic.Action{Does: logic.Question, Subject: ottilie, Text: words.Plain("Are those seeds from the cabinet? They want it warm. Leave them with me, and stay by the fire until morning.")})
 	yes := s.in(asks, 0, logic.Action{Does: logic.Choice, Text: words.Plain("Here they are")})
 	s.in(yes, 0, logic.Action{Does: logic.HoldStill}, logic.Action{Does: logic.Lose, Thing: b.seeds, Value: logic.Value{Number: 1}},
-		says(ottilie, "Sit down. Nobody goes round twice in one night."), waits(2), logic.Action{Does: logic.End, Name: "By the warm boilers"})
+		says(ottilie, "Sit down. Nobody goes round twice in one night."), logic.Action{Does: logic.FadeOut, Number: 120}, logic.Action{Does: logic.End, Name: "By the warm boilers"})
 	no := s.in(asks, 0, logic.Action{Does: logic.Choice, Text: words.Plain("I have a round to finish")})
 	s.in(no, 0, says(ottilie, "They will not wait for ever."))
 	s.keep()
@@ -136,6 +136,9 @@ func (b *builder) toDo() {
 	labels := objective("Find five brass labels")
 	s := b.scene("The night begins", kind.NoThing, 0, logic.Moment{Is: logic.PlayBegins.Number})
 	s.in(0, 0, becomes(labels, world.Open))
+	s.keep()
+	s = b.scene("Looking at the labels", kind.NoThing, 0, logic.Moment{Is: logic.ItemUsed.Number, Thing: b.label})
+	s.in(0, 0, logic.Action{Does: logic.Say, Subject: logic.Noun{Is: logic.Player}, Text: words.Text{{Item: b.label}, {Letters: " of five. The brass is cold, and the names are Latin."}}})
 	s.keep()
 	s = b.scene("All labels found", kind.NoThing, 0, logic.Moment{Is: logic.ItemHad.Number, Thing: b.label})
 	s.If = logic.Needs(logic.ItemCount, b.label, logic.AtLeast, 5)
