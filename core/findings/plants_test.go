@@ -208,7 +208,7 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 		}
 		p := logic.Noun{Is: logic.Piece, Thing: b.piece(sign.Kind)}
 		if b.IntN(3) == 0 {
-			return b.add(0, logic.Then, logic.Action{Does: logic.LetOut, Subject: p}), false
+			return b.add(0, logic.Then, []logic.Action{{Does: logic.LetOut, Subject: p}, {Does: logic.PutAt, Subject: p, Towards: logic.Noun{Is: logic.Player}}}[b.IntN(2)]), false
 		}
 		return b.add(0, logic.Then, logic.Action{Does: logic.SetState, Subject: p, Is: door.Kind.States[b.IntN(3)].Number}), false
 	},

@@ -261,7 +261,7 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 		w.letsGo = true
 	case logic.SetFact, logic.AskFor, logic.TakeTo:
 		w.goesRound(p, at)
-	case logic.SetPresence, logic.SetPower, logic.SetState, logic.LetOut:
+	case logic.SetPresence, logic.SetPower, logic.SetState, logic.LetOut, logic.PutAt:
 		w.becomes(p)
 	case logic.If:
 		w.condition(p, p.If)
@@ -392,6 +392,10 @@ func (w *ruling) becomes(p *logic.Part) {
 		}
 	case logic.LetOut:
 		if !k.Drawn && !stage.LetsOut(k) {
+			w.found(CannotBe, p)
+		}
+	case logic.PutAt:
+		if !k.Drawn && !k.Ridden {
 			w.found(CannotBe, p)
 		}
 	case logic.SetPresence:

@@ -78,6 +78,7 @@ var deeds = [deedEnd]struct {
 	FadeIn:      {word: "fade-in", parts: []part{ticks}},
 	Become:      {word: "become", parts: []part{character}},
 	LetOut:      {word: "let-out", parts: []part{subject}},
+	PutAt:       {word: "put-at", parts: []part{subject, towards}},
 }
 
 // The words of what else there is to choose, in the order of its numbers.

@@ -188,6 +188,7 @@ const (
 	FadeIn
 	Become
 	LetOut
+	PutAt
 	deedEnd
 )
 

@@ -18,10 +18,10 @@ type RulePartForm struct {
 	Off bool `json:"off,omitempty"`
 	// Moment is the word of a moment, Does that of what is done: with both, that is waited for until the moment comes.
 	Moment string `json:"moment,omitempty"`
-	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end,enum=look-at,enum=walk-to,enum=camera-to,enum=camera-back,enum=shake,enum=can,enum=cannot,enum=until,enum=together,enum=fade-out,enum=fade-in,enum=become,enum=let-out"`
+	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end,enum=look-at,enum=walk-to,enum=camera-to,enum=camera-back,enum=shake,enum=can,enum=cannot,enum=until,enum=together,enum=fade-out,enum=fade-in,enum=become,enum=let-out,enum=put-at"`
 	// Subject is the piece with which something is done, or to which the moment happens.
 	Subject *NounForm `json:"subject,omitempty"`
-	// Towards is to what something looks or walks.
+	// Towards is to what something looks or walks, or where it is put.
 	Towards *NounForm `json:"towards,omitempty"`
 	// Thing is the id of the fact, item, area, map, crossing, piece or rule that is meant.
 	Thing string `json:"thing,omitempty"`

@@ -113,6 +113,8 @@ func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) b
 		g.fade(p)
 	case logic.Become:
 		g.playAs(p.Thing)
+	case logic.PutAt:
+		return s.putAt(p, asked)
 	case logic.LetOut:
 		s.letOut(p, asked)
 	case logic.End:

@@ -214,3 +214,45 @@ func TestLetsOut(t *testing.T) {
 		}
 	})
 }
+
+// A crate is put where something is, beside it where that is solid, and not while the player stands there; what can't be moved stays.
+func TestIsPutAt(t *testing.T) {
+	const crate = world.ID(750)
+	put := func(what, where world.ID) logic.Action {
+		return logic.Action{Does: logic.PutAt, Subject: logic.Noun{Is: logic.Piece, Thing: what}, Towards: logic.Noun{Is: logic.Piece, Thing: where}}
+	}
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		d := ruledWith(t, view, []corridor.Piece{{ID: crate, Column: 17, Type: world.Pushable}},
+			newRule(1, kind.NoThing, 0, pressed(plate)).do(put(sluice, spot), put(crate, spot), up(labels, 1), wait(20), put(crate, sluice), up(labels, 1), wait(20), put(crate, plate), up(labels, 1)))
+		rec := play.Record(corridor.Begin(t, d, 3, sluice).Game)
+		w := func() corridor.Walk { return corridor.Walk{Game: rec.Game()} }
+		columnOf := func(id world.ID) int { return play.PlaceOf(rec.Game(), id).Cell(d.Project.Lattice()).X }
+		for range 60 {
+			if rec.Tick(play.Right); corridor.StateOf(rec.Game(), plate) == "pressed" {
+				break
+			}
+		}
+		wait := func(ticks int, in play.Input) {
+			for range ticks {
+				rec.Tick(in)
+			}
+		}
+		if wait(2, 0); columnOf(crate) != 12 || columnOf(sluice) != 14 || factOf(w(), d, labels) != 1 {
+			t.Errorf("the crate is in column %d, the door in %d", columnOf(crate), columnOf(sluice))
+		}
+		before := rec.Game().Snapshot()
+		tick := rec.Game().Status().Ticks
+		if wait(22, 0); columnOf(crate) != 13 && columnOf(crate) != 15 || factOf(w(), d, labels) != 2 {
+			t.Errorf("beside the door, the crate is in column %d", columnOf(crate))
+		}
+		if wait(40, 0); factOf(w(), d, labels) != 2 {
+			t.Errorf("the crate was put onto the player, in column %d", columnOf(crate))
+		}
+		if wait(60, play.Right); columnOf(crate) != 5 || factOf(w(), d, labels) != 3 {
+			t.Errorf("once the player is gone, the crate is in column %d", columnOf(crate))
+		}
+		if err := rec.Go(tick); err != nil || !bytes.Equal(rec.Game().Snapshot(), before) || columnOf(crate) != 12 {
+			t.Errorf("gone back to, the crate is in column %d: %v", columnOf(crate), err)
+		}
+	})
+}

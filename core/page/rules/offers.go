@@ -201,6 +201,9 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 	if stage.LetsOut(k) {
 		o.is("lets one out", action(logic.Action{Does: logic.LetOut, Subject: n}))
 	}
+	if k.Ridden && len(o.tokens) > 0 {
+		o.is("is put at", action(logic.Action{Does: logic.PutAt, Subject: n, Towards: logic.Noun{Is: logic.Piece}}))
+	}
 	if k.Walks() {
 		o.is("walks to the player", action(logic.Action{Does: logic.WalkTo, Subject: n, Towards: logic.Noun{Is: logic.Player}}))
 		o.is("looks at the player", action(logic.Action{Does: logic.LookAt, Subject: n, Towards: logic.Noun{Is: logic.Player}}))

@@ -274,6 +274,8 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 		s.plain("the player becomes").thing(world.SortCharacter, p.Thing)
 	case logic.LetOut:
 		s.acts(p.Subject).plain("lets one out")
+	case logic.PutAt:
+		s.acts(p.Subject).plain("is put at").names(SlotTowards, p.Towards)
 	case logic.End:
 		s.plain("the game ends").value(SlotName, quoted(p.Name))
 	}
