@@ -47,6 +47,8 @@ type Ground struct {
 	// tiles says of each tile's number what it does.
 	tiles []does
 	open  map[grid.Point]bool
+	// without are the layers that do not count, whatever they say.
+	without map[world.ID]bool
 	// chunks are the cells that were looked at, in rows of so many columns, from the chunk of
 	// the upper left cell on.
 	chunks  []*known
@@ -75,6 +77,9 @@ func newGround(d *world.Document, m *world.Map, tiles []does) *Ground {
 	g.doorways()
 	return g
 }
+
+// Without lets some layers not count, of the map and its neighbours. It is to be called before anything is asked.
+func (g *Ground) Without(layers map[world.ID]bool) { g.without = layers }
 
 // doorways opens the cells of all doorways of the map.
 func (g *Ground) doorways() {

@@ -76,7 +76,7 @@ func (g *Ground) look(c grid.Point) (of cell) {
 		return of
 	}
 	for _, l := range g.Map.Layers {
-		if !l.Counts {
+		if !l.Counts || g.without[l.ID] {
 			continue
 		}
 		v := l.Cells.At(c)

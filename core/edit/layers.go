@@ -267,6 +267,9 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 		next.Number, next.Layer = 0, layer[p.Layer]
 		e.Parts = append(e.Parts, Put{Ref: world.Ref{Sort: world.SortPiece, Map: fresh.ID, ID: copies[p.ID]}, Values: next.Values()})
 	}
+	for of, to := range layer {
+		copies[of] = to
+	}
 	for _, r := range d.Rules {
 		if d.MapOf(r) != m {
 			continue

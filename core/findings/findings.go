@@ -191,7 +191,12 @@ func Find(d *world.Document) []Finding { return new(Finder).Find(d) }
 // alike reports whether two documents have the same of all on which what is found of a rule or piece can depend, but for rules.
 func alike(a, b *world.Document) bool {
 	return viewed(a) == viewed(b) && slices.Equal(a.Facts, b.Facts) && slices.Equal(a.Items, b.Items) && slices.Equal(a.Areas, b.Areas) && slices.Equal(a.Crossings, b.Crossings) &&
-		slices.Equal(a.Tracks, b.Tracks) && slices.Equal(a.Characters, b.Characters) && slices.EqualFunc(a.Maps, b.Maps, func(a, b *world.Map) bool { return a.ID == b.ID && a.Anew == b.Anew && a.View == b.View }) && samePieces(a, b)
+		slices.Equal(a.Tracks, b.Tracks) && slices.Equal(a.Characters, b.Characters) && slices.EqualFunc(a.Maps, b.Maps, alikeMaps) && samePieces(a, b)
+}
+
+// alikeMaps is the same of two maps, but for their pieces.
+func alikeMaps(a, b *world.Map) bool {
+	return a == b || a.ID == b.ID && a.Anew == b.Anew && a.View == b.View && slices.EqualFunc(a.Layers, b.Layers, func(a, b *world.Layer) bool { return a.ID == b.ID })
 }
 
 // samePieces reports whether two documents have the same pieces.

@@ -120,6 +120,10 @@ func (g *glance) at(sort kind.Thing, id world.ID) any {
 		if kind.Of(id) != nil {
 			return true
 		}
+	case kind.Layer:
+		if _, l := g.d.LayerOn(id); l != nil {
+			return true
+		}
 	case kind.Rule:
 		return true // looked at together
 	}

@@ -58,10 +58,11 @@ const (
 	Type
 	Crossing
 	Rule
+	Layer
 )
 
 // ThingNames are what people call things that can be referred to.
-var ThingNames = [...]string{NoThing: "nothing", Character: "character", Track: "track", Area: "area", Item: "item", Fact: "fact", Piece: "piece", Map: "map", Type: "type of piece", Crossing: "crossing", Rule: "rule"}
+var ThingNames = [...]string{NoThing: "nothing", Character: "character", Track: "track", Area: "area", Item: "item", Fact: "fact", Piece: "piece", Map: "map", Type: "type of piece", Crossing: "crossing", Rule: "rule", Layer: "layer"}
 
 // Local reports whether a thing is not in other maps and projects, so that copies that are kept leave it behind.
 func (t Thing) Local() bool { return t != Item && t != Fact && t != Type }

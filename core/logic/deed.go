@@ -34,6 +34,7 @@ const (
 	everySteps
 	ability
 	character
+	layer
 )
 
 // deeds are what there is to do, by Deed: the word in files, of what it consists, and how many branches it has.
@@ -79,6 +80,8 @@ var deeds = [deedEnd]struct {
 	Become:      {word: "become", parts: []part{character}},
 	LetOut:      {word: "let-out", parts: []part{subject}},
 	PutAt:       {word: "put-at", parts: []part{subject, towards}},
+	SetForces:   {word: "set-forces", parts: []part{area, power}},
+	SetLayer:    {word: "set-layer", parts: []part{layer, presence}},
 }
 
 // The words of what else there is to choose, in the order of its numbers.
@@ -247,6 +250,10 @@ func (a *Action) visit(v visitor) {
 			v.thing(&a.Thing, kind.Rule)
 		case character:
 			v.thing(&a.Thing, kind.Character)
+		case area:
+			v.thing(&a.Thing, kind.Area)
+		case layer:
+			v.thing(&a.Thing, kind.Layer)
 		case says:
 			v.words(&a.Text)
 		case ending:
@@ -325,8 +332,10 @@ func (p *Part) Names() kind.Thing {
 			return kind.Rule
 		case character:
 			return kind.Character
-		case ofArea:
+		case ofArea, area:
 			return kind.Area
+		case layer:
+			return kind.Layer
 		case ofMap:
 			return kind.Map
 		case ofCrossing:

@@ -121,7 +121,7 @@ type Action struct {
 	// How is how a fact is set, Value to what or by how much, or how many of an item.
 	How   SetBy
 	Value Value
-	// Is is the presence, power or state that a piece gets, or which of the AbilityWords the player has or lacks; Quiet that nothing happens by that.
+	// Is is the presence, power or state that a piece gets, the presence of a layer, the power of the forces of an area, or which of the AbilityWords the player has or lacks; Quiet that nothing happens by that.
 	Is    int
 	Quiet bool
 	// Number is for how many ticks, how many times, how likely, or how much.
@@ -189,6 +189,8 @@ const (
 	Become
 	LetOut
 	PutAt
+	SetForces
+	SetLayer
 	deedEnd
 )
 

@@ -18,7 +18,7 @@ type RulePartForm struct {
 	Off bool `json:"off,omitempty"`
 	// Moment is the word of a moment, Does that of what is done: with both, that is waited for until the moment comes.
 	Moment string `json:"moment,omitempty"`
-	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end,enum=look-at,enum=walk-to,enum=camera-to,enum=camera-back,enum=shake,enum=can,enum=cannot,enum=until,enum=together,enum=fade-out,enum=fade-in,enum=become,enum=let-out,enum=put-at"`
+	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end,enum=look-at,enum=walk-to,enum=camera-to,enum=camera-back,enum=shake,enum=can,enum=cannot,enum=until,enum=together,enum=fade-out,enum=fade-in,enum=become,enum=let-out,enum=put-at,enum=set-forces,enum=set-layer"`
 	// Subject is the piece with which something is done, or to which the moment happens.
 	Subject *NounForm `json:"subject,omitempty"`
 	// Towards is to what something looks or walks, or where it is put.
@@ -28,7 +28,7 @@ type RulePartForm struct {
 	// How is how a fact is set, Value to what or by how much, or how many of an item.
 	How   string     `json:"how,omitempty" jsonschema:"enum=is,enum=up,enum=down"`
 	Value *ValueForm `json:"value,omitempty"`
-	// Is is the presence, power or state that a piece gets, or the ability that the player has or lacks; Quiet says that nothing happens by that.
+	// Is is the presence, power or state that a piece gets, the presence of a layer, the power of an area's forces, or the ability that the player has or lacks; Quiet says that nothing happens by that.
 	Is    string `json:"is,omitempty"`
 	Quiet bool   `json:"quiet,omitempty"`
 	// Number is for how many ticks of a sixtieth of a second, how many times, how likely, how much, or what a fact becomes.
@@ -89,7 +89,7 @@ func (ids IDs) WritePart(p *Part) RulePartForm {
 			if p.Awaits() {
 				f.Thing = ids.optional(p.Begins.Thing)
 			}
-		case spot, rule, character:
+		case spot, rule, character, area, layer:
 			f.Thing = ids.optional(p.Thing)
 		case how:
 			f.How = setByWords[p.How]
@@ -169,7 +169,7 @@ func (ids IDs) ReadPart(f *RulePartForm) (p Part, err error) {
 			} else {
 				p.Thing = some(f.Thing)
 			}
-		case spot, rule, character:
+		case spot, rule, character, area, layer:
 			p.Thing = some(f.Thing)
 		case how:
 			p.How = SetBy(r.word(f.How, setByWords, "how a fact is set"))

@@ -20,7 +20,7 @@ func (g *Game) forcesAt(s body.Size, p body.Place) world.Forces {
 		f = on.Forces
 	}
 	for i := len(g.areas) - 1; i >= 0; i-- {
-		if a := &g.areas[i]; a.Forces != (world.Forces{}) && a.has(c) {
+		if a := &g.areas[i]; a.Forces != (world.Forces{}) && a.has(c) && !g.calmed(a.ID) {
 			f = a.Forces.Over(f)
 			break
 		}

@@ -103,7 +103,7 @@ func (s *state) frozen() []byte {
 	if s.bag != (bag{}) {
 		s.bag.encode(&w)
 	}
-	if s.screen != (screen{}) {
+	if !s.screen.empty() {
 		s.screen.encode(&w)
 	}
 	if !s.scene.empty() {

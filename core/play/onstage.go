@@ -113,6 +113,10 @@ func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) b
 		g.fade(p)
 	case logic.Become:
 		g.playAs(p.Thing)
+	case logic.SetForces:
+		g.switchForces(p.Thing, p.Is == kind.Off)
+	case logic.SetLayer:
+		return g.setLayer(p.Thing, p.Is)
 	case logic.PutAt:
 		return s.putAt(p, asked)
 	case logic.LetOut:

@@ -213,6 +213,7 @@ func (g *Game) groundOf(m *world.Map) *body.Ground {
 	of, known := g.grounds[m.ID]
 	if !known {
 		of = body.NewGround(g.doc, m)
+		of.Without(g.layersAway())
 		g.grounds[m.ID] = of
 	}
 	// What moves is followed on the player's map alone.

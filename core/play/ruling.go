@@ -42,6 +42,28 @@ type presence struct {
 	is    int
 }
 
+// of compares the piece with another.
+func (p presence) of(id world.ID) int { return cmp.Compare(p.piece, id) }
+
+func encodePresences(w *pack.Writer, list []presence) {
+	w.Uint(uint64(len(list)))
+	for _, p := range list {
+		w.Uint(uint64(p.piece))
+		w.Int(p.is)
+	}
+}
+
+func decodePresences(r *pack.Reader, most int) (list []presence) {
+	for range r.Count(most, 2) {
+		p := presence{world.ID(r.Uint()), within(r, r.Int(), kind.Absent)}
+		if n := len(list); n > 0 && list[n-1].piece >= p.piece {
+			r.Fail(fmt.Errorf("%w: what has a presence is out of order", pack.ErrMalformed))
+		}
+		list = append(list, p)
+	}
+	return list
+}
+
 // box is what an action of a rule under way says or asks: which page is shown, at which choice the player is, and which keys are held.
 type box struct {
 	rule, part   world.ID
@@ -67,11 +89,7 @@ func (m *ruling) encode(w *pack.Writer) {
 		w.Uint(uint64(s.area))
 		w.Int(s.ticks)
 	}
-	w.Uint(uint64(len(m.presences)))
-	for _, p := range m.presences {
-		w.Uint(uint64(p.piece))
-		w.Int(p.is)
-	}
+	encodePresences(w, m.presences)
 	for _, id := range []world.ID{m.box.rule, m.box.part, m.ending.Rule, m.ending.This} {
 		w.Uint(uint64(id))
 	}
@@ -90,13 +108,7 @@ func decodeRuling(r *pack.Reader) (m ruling) {
 		}
 		m.inAreas = append(m.inAreas, s)
 	}
-	for range r.Count(limit.Pieces, 2) {
-		p := presence{world.ID(r.Uint()), within(r, r.Int(), kind.Absent)}
-		if n := len(m.presences); n > 0 && m.presences[n-1].piece >= p.piece {
-			r.Fail(fmt.Errorf("%w: pieces out of order", pack.ErrMalformed))
-		}
-		m.presences = append(m.presences, p)
-	}
+	m.presences = decodePresences(r, limit.Pieces)
 	for _, id := range []*world.ID{&m.box.rule, &m.box.part, &m.ending.Rule, &m.ending.This} {
 		*id = world.ID(r.Uint())
 	}
@@ -274,7 +286,7 @@ func (g *Game) sumOfRemembered() uint64 {
 
 // presenceSet is which presence rules gave a piece, and whether they did. What a piece is there only while it holds wins over it.
 func (g *Game) presenceSet(piece world.ID) (int, bool) {
-	i, set := slices.BinarySearchFunc(g.presences, piece, func(p presence, id world.ID) int { return cmp.Compare(p.piece, id) })
+	i, set := slices.BinarySearchFunc(g.presences, piece, presence.of)
 	if !set {
 		return 0, false
 	}
@@ -284,7 +296,7 @@ func (g *Game) presenceSet(piece world.ID) (int, bool) {
 // setPresence makes a piece there, hidden or absent.
 func (g *Game) setPresence(piece world.ID, is int) {
 	g.keepsFrom(piece)
-	i, set := slices.BinarySearchFunc(g.presences, piece, func(p presence, id world.ID) int { return cmp.Compare(p.piece, id) })
+	i, set := slices.BinarySearchFunc(g.presences, piece, presence.of)
 	if !set {
 		g.presences = slices.Insert(g.presences, i, presence{})
 	}

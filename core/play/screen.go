@@ -1,7 +1,11 @@
 package play
 
 import (
+	"slices"
+
 	"azzel/core/body"
+	"azzel/core/kind"
+	"azzel/core/limit"
 	"azzel/core/logic"
 	"azzel/core/pack"
 	"azzel/core/stage"
@@ -17,12 +21,26 @@ type screen struct {
 	dark, dims int
 	// as is the character who the player has become; 0 for the one who is played.
 	as world.ID
+	// layers are those to which rules gave a presence, sorted; calm are the areas whose forces are switched off, sorted.
+	layers []presence
+	calm   []world.ID
+}
+
+func (s *screen) empty() bool {
+	return s.dark|s.dims == 0 && s.as == 0 && len(s.layers)+len(s.calm) == 0
+}
+
+func (s screen) clone() screen {
+	s.layers, s.calm = slices.Clone(s.layers), slices.Clone(s.calm)
+	return s
 }
 
 func (s *screen) encode(w *pack.Writer) {
 	w.Int(s.dark)
 	w.Int(s.dims)
 	w.Uint(uint64(s.as))
+	encodePresences(w, s.layers)
+	encodeIDs(w, s.calm)
 }
 
 func decodeScreen(r *pack.Reader) screen {
@@ -31,6 +49,8 @@ func decodeScreen(r *pack.Reader) screen {
 		r.Fail(pack.ErrMalformed)
 	}
 	s.as = world.ID(r.Uint())
+	s.layers = decodePresences(r, limit.Maps*limit.Layers)
+	s.calm = readIDs(r, limit.Areas)
 	return s
 }
 
@@ -140,3 +160,78 @@ func (s onStage) putAt(p *logic.Part, asked logic.Happening) bool {
 
 // nearby is within how many cells there must be room for what is put somewhere.
 const nearby = 8
+
+// layerIs is which presence a rule gave a layer; there at first.
+func (g *Game) layerIs(layer world.ID) int {
+	if i, set := slices.BinarySearchFunc(g.layers, layer, presence.of); set {
+		return g.layers[i].is
+	}
+	return kind.There
+}
+
+// LayerUnseen reports whether a layer is hidden or absent, because a rule says so.
+func (g *Game) LayerUnseen(layer world.ID) bool { return g.layerIs(layer) != kind.There }
+
+// layersAway are the layers that are absent; nil for none.
+func (g *Game) layersAway() (away map[world.ID]bool) {
+	for _, l := range g.layers {
+		if l.is == kind.Absent {
+			if away == nil {
+				away = map[world.ID]bool{}
+			}
+			away[l.piece] = true
+		}
+	}
+	return away
+}
+
+// setLayer makes a layer seen, hidden or absent. Where that changes what is solid, whoever is in it then is set down beside it. It reports false if that
+// was done too often in this tick.
+func (g *Game) setLayer(layer world.ID, is int) bool {
+	m, l := g.doc.LayerOn(layer)
+	was := g.layerIs(layer)
+	if l == nil || was == is {
+		return true
+	}
+	counts := l.Counts && (was == kind.Absent) != (is == kind.Absent)
+	if counts {
+		if g.takes++; g.takes > mostTakes {
+			return false
+		}
+	}
+	i, set := slices.BinarySearchFunc(g.layers, layer, presence.of)
+	if !set {
+		g.layers = slices.Insert(g.layers, i, presence{})
+	}
+	g.layers[i] = presence{layer, is}
+	if !counts {
+		return true
+	}
+	if _, here := near(g.ground, m.ID); !here {
+		delete(g.grounds, m.ID)
+		return true
+	}
+	clear(g.grounds)
+	g.stand(g.ground.Map)
+	if !g.drifting {
+		g.makeRoom()
+	}
+	return true
+}
+
+// calmed reports whether the forces of an area are switched off.
+func (g *Game) calmed(area world.ID) bool {
+	_, is := slices.BinarySearch(g.calm, area)
+	return is
+}
+
+// switchForces switches the forces of an area off, or on again.
+func (g *Game) switchForces(area world.ID, off bool) {
+	i, is := slices.BinarySearch(g.calm, area)
+	switch {
+	case off && !is && g.doc.Area(area) != nil:
+		g.calm = slices.Insert(g.calm, i, area)
+	case !off && is:
+		g.calm = slices.Delete(g.calm, i, i+1)
+	}
+}

@@ -6,11 +6,13 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/edit"
+	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/corridor"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/play"
+	"azzel/core/tiles"
 	"azzel/core/words"
 	"azzel/core/world"
 )
@@ -253,6 +255,74 @@ func TestIsPutAt(t *testing.T) {
 		}
 		if err := rec.Go(tick); err != nil || !bytes.Equal(rec.Game().Snapshot(), before) || columnOf(crate) != 12 {
 			t.Errorf("gone back to, the crate is in column %d: %v", columnOf(crate), err)
+		}
+	})
+}
+
+// A layer that a rule lets vanish is neither seen nor solid, one that it hides is solid and not seen, also once the document changed, on a map that one
+// comes back to, and when one goes back in time; where it becomes solid the player is set down beside it.
+func TestLayers(t *testing.T) {
+	const hedge = world.ID(760)
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		layerIs := func(is int) logic.Action { return logic.Action{Does: logic.SetLayer, Thing: hedge, Is: is} }
+		begins := newRule(2, kind.NoThing, 0, logic.Moment{Is: logic.PlayBegins.Number}).do(layerIs(kind.Hidden))
+		goes := newRule(1, kind.NoThing, 0, pressed(plate)).do(layerIs(kind.Absent), wait(90), layerIs(kind.There))
+		d := ruled(t, view, begins, goes)
+		m := d.Maps[0]
+		cells := grid.BoxRegion(grid.Rect{X: 7, Y: corridor.Row, W: 2, H: 1})
+		d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortLayer, Map: m.ID, ID: hedge}, Values: (&world.Layer{Name: "Hedge", Counts: true, Order: 7}).Values()},
+			edit.Paint{Map: m.ID, Layer: hedge, Region: cells, Cells: grid.Runs{{N: 2, Cell: grid.Cell(tiles.Wall)}}})
+		rec := play.Record(corridor.Begin(t, d, 3, sluice).Game)
+		column := func() int { return rec.Game().Status().Place.Cell(d.Project.Lattice()).X }
+		var states [][]byte
+		furthest, unseen := map[bool]int{}, 0
+		for tick := range 240 {
+			states = append(states, rec.Game().Snapshot())
+			// It stands before the hedge, goes into it once that is gone, and waits there until it is back.
+			in := play.Right
+			if column() >= 8 {
+				in = 0
+			}
+			rec.Tick(in)
+			if rec.Game().LayerUnseen(hedge) {
+				unseen++
+			}
+			pressed := corridor.StateOf(rec.Game(), plate) == "pressed" || furthest[true] > 0
+			furthest[pressed] = max(furthest[pressed], column())
+			if tick == 60 {
+				if err := rec.SetDocument(apply(t, d, edit.Change{Ref: world.Ref{Sort: world.SortFact, ID: lamps}, Value: world.TextValue(world.FieldName, "Lamps")})); err != nil {
+					t.Fatal(err)
+				}
+			}
+		}
+		if furthest[false] > 5 || furthest[true] != 8 && furthest[true] != 9 || column() == 7 || column() == 8 || unseen < 90 || unseen > 140 {
+			t.Errorf("before it vanishes one comes to column %d, then to column %d, and ends in column %d; it is not seen in %d ticks", furthest[false], furthest[true], column(), unseen)
+		}
+		for _, tick := range []int{200, 100, 40, 2} {
+			if err := rec.Go(tick); err != nil || !bytes.Equal(rec.Game().Snapshot(), states[tick]) {
+				t.Errorf("gone back to, tick %d is another: %v", tick, err)
+			}
+		}
+	})
+}
+
+// The forces of an area are switched off by a rule, and on again.
+func TestForcesOff(t *testing.T) {
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		forces := func(is int) logic.Action { return logic.Action{Does: logic.SetForces, Thing: bed, Is: is} }
+		d := ruled(t, view, newRule(1, kind.NoThing, 0, logic.Moment{Is: logic.AreaEntered.Number, Thing: bed}).do(forces(kind.Off), wait(30), forces(kind.On)))
+		windy := *d.Area(bed)
+		windy.WindX = -20
+		d = apply(t, d, edit.Changes(world.Ref{Sort: world.SortArea, ID: bed}, d.Area(bed).Values(), windy.Values())...)
+		w := corridor.Begin(t, d, 7, sluice)
+		w.To(t, 8)
+		w.Wait(8)
+		at := w.Status().Place.X
+		if w.Wait(12); w.Status().Place.X != at {
+			t.Errorf("with the forces off the wind carries the player by %d", w.Status().Place.X-at)
+		}
+		if w.Wait(30); w.Status().Place.X >= at {
+			t.Error("with the forces on again no wind carries the player")
 		}
 	})
 }

@@ -174,7 +174,7 @@ func readState(b []byte) (s state, err error) {
 func (s state) clone() state {
 	s.players = slices.Clone(s.players)
 	s.cast, s.memory, s.wiring, s.flight = s.cast.clone(), s.memory.clone(), s.wiring.clone(), s.flight.clone()
-	s.ruling, s.scene = s.ruling.clone(), s.scene.clone()
+	s.ruling, s.scene, s.screen = s.ruling.clone(), s.scene.clone(), s.screen.clone()
 	return s
 }
 

@@ -256,6 +256,16 @@ func (m *Map) Layer(id ID) *Layer {
 	return byID(m.Layers, id, func(l *Layer) ID { return l.ID })
 }
 
+// LayerOn finds a layer and the map that it is of; nil if there is none.
+func (d *Document) LayerOn(id ID) (*Map, *Layer) {
+	for _, m := range d.Maps {
+		if l := m.Layer(id); l != nil {
+			return m, l
+		}
+	}
+	return nil, nil
+}
+
 // Piece finds a piece of the map; nil if there is none.
 func (m *Map) Piece(id ID) *Piece {
 	return byID(m.Pieces, id, func(p *Piece) ID { return p.ID })

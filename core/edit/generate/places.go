@@ -193,6 +193,9 @@ func Things(d *world.Document) (of terms.Things) {
 	of.Pieces, of.Maps = []world.ID{gone}, []world.ID{gone}
 	for _, m := range d.Maps {
 		of.Maps = append(of.Maps, m.ID)
+		for _, l := range m.Layers {
+			of.Layers = append(of.Layers, l.ID)
+		}
 		for _, p := range m.Pieces {
 			of.Pieces = append(of.Pieces, p.ID)
 		}

@@ -11,8 +11,8 @@ import (
 // Things are what conditions ask for, of each sort some ids.
 type Things struct {
 	// Newest says that all there is is drawn. Without it that is left out which was not there yet when bundles were stored of what was drawn.
-	Newest                                                          bool
-	Facts, Items, Pieces, Areas, Maps, Crossings, Rules, Characters []kind.ID
+	Newest                                                                  bool
+	Facts, Items, Pieces, Areas, Maps, Crossings, Rules, Characters, Layers []kind.ID
 }
 
 // newest is the last property that conditions ask for: stored bundles hold what was drawn when there were no others.

@@ -139,6 +139,10 @@ func Action(r *rand.Rand, of Things) logic.Action {
 			a.Thing = one(r, of.Pieces)
 		case logic.AskFor:
 			a.Thing = one(r, of.Rules)
+		case logic.SetLayer:
+			a.Thing, a.Is = one(r, of.Layers), r.IntN(3)
+		case logic.SetForces:
+			a.Thing, a.Is = one(r, of.Areas), r.IntN(2)
 		case logic.SetPresence:
 			a.Is = r.IntN(3)
 		case logic.SetPower:

@@ -60,14 +60,14 @@ type Slab struct {
 }
 
 // Slabs are those layers of a map that this person sees, from one place in its order to before another, lowest first, with
-// all that lie still on each other together.
-func Slabs(p *page.Page, m *world.Map, from, to int) []Slab {
+// all that lie still on each other together. Unseen, unless nil, says which are left out besides.
+func Slabs(p *page.Page, m *world.Map, from, to int, unseen func(layer world.ID) bool) []Slab {
 	list := []Slab{}
 	still := false
 	only := p.Hand.Only(m)
 	for i := from; i < min(to, len(m.Layers)); i++ {
 		l := m.Layers[i]
-		if only != nil && l != only || only == nil && p.Hand.Hidden(l.ID) {
+		if only != nil && l != only || only == nil && p.Hand.Hidden(l.ID) || unseen != nil && unseen(l.ID) {
 			continue
 		}
 		bit := uint64(1) << i

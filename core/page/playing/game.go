@@ -64,7 +64,8 @@ func PlayView(p *page.Page) *Play {
 		v.Spot = v.Spot.InFront()
 	}
 	walks := slices.IndexFunc(m.Layers, func(l *world.Layer) bool { return l.ID == m.PlayerLayer }) + 1
-	v.Below, v.Above = maps.Slabs(p, m, 0, walks), maps.Slabs(p, m, walks, len(m.Layers))
+	unseen := p.Played.Game().LayerUnseen
+	v.Below, v.Above = maps.Slabs(p, m, 0, walks, unseen), maps.Slabs(p, m, walks, len(m.Layers), unseen)
 	if p.Sent != nil && d.Map(p.Sent.Map) != nil {
 		goal := page.Box(l.Box(grid.Rect{X: p.Sent.Cell.X, Y: p.Sent.Cell.Y, W: 1, H: 1}.Move(d.Map(p.Sent.Map).Origin)))
 		v.Goal = &goal

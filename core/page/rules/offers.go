@@ -299,6 +299,22 @@ func (o *offers) actions(r *world.Rule) {
 		}
 	}
 	if len(o.tokens) > 0 {
+		for _, a := range o.d.Areas {
+			if o.of("forces " + hand.Name(o.d, world.Ref{Sort: world.SortArea, ID: a.ID})) {
+				for _, power := range []int{kind.Off, kind.On} {
+					o.is(wording.PowerVerbs[power], action(logic.Action{Does: logic.SetForces, Thing: a.ID, Is: power}))
+				}
+			}
+		}
+		for _, m := range o.d.Maps {
+			for _, l := range m.Layers {
+				if o.of("layer " + l.Name + " " + m.Name) {
+					for presence, verb := range wording.PresenceVerbs {
+						o.is(verb, action(logic.Action{Does: logic.SetLayer, Thing: l.ID, Is: presence}))
+					}
+				}
+			}
+		}
 		for _, c := range o.d.Characters {
 			if o.of(c.Name) {
 				o.is("the player becomes", action(logic.Action{Does: logic.Become, Thing: c.ID}))
@@ -458,6 +474,12 @@ func (q AskThings) Answer(p *page.Page) any {
 	case kind.Crossing:
 		for _, c := range d.Crossings {
 			add(c.ID, hand.CrossingName(d, c), "")
+		}
+	case kind.Layer:
+		for _, m := range d.Maps {
+			for _, l := range m.Layers {
+				add(l.ID, l.Name, m.Name)
+			}
 		}
 	case kind.Character:
 		for _, c := range d.Characters {

@@ -91,7 +91,7 @@ func SceneOf(p *page.Page) Scene {
 			v.Layers = append(v.Layers, LayerView{page.FormatID(layer.ID), layer.Name, layer.ID == m.PlayerLayer,
 				layer == p.Hand.Layer(m), p.Hand.Hidden(layer.ID), p.Hand.Only(m) == layer, maps.ViewLook(layer)})
 		}
-		v.Slabs = maps.Slabs(p, m, 0, len(m.Layers))
+		v.Slabs = maps.Slabs(p, m, 0, len(m.Layers), nil)
 		s.Maps = append(s.Maps, v)
 		for _, piece := range m.Pieces {
 			foot := piece.Foot.Add(origin)

@@ -67,6 +67,10 @@ func (s *sentence) thing(sort world.Sort, id world.ID) *sentence {
 		if m, p := s.d.Piece(id); p != nil {
 			w.Text, w.Gone, w.Ref = s.noun(logic.Noun{Is: logic.Piece, Thing: id}), false, world.Ref{Sort: sort, Map: m.ID, ID: id}
 		}
+	case sort == world.SortLayer:
+		if m, l := s.d.LayerOn(id); l != nil {
+			w.Text, w.Gone, w.Ref = l.Name+", "+m.Name, false, world.Ref{Sort: sort, Map: m.ID, ID: id}
+		}
 	case sort == world.SortRule && s.d.Rule(id) != nil:
 		w.Text, w.Gone, w.Ref = RuleName(s.d, s.d.Rule(id)), false, world.RuleRef(id)
 	default:
@@ -134,6 +138,9 @@ var (
 	PresenceVerbs = [...]string{kind.There: "appears", kind.Hidden: "hides", kind.Absent: "vanishes"}
 	PowerVerbs    = [...]string{kind.On: "is switched on", kind.Off: "is switched off"}
 )
+
+// forceVerbs are what people read of the forces of an area that a rule switches.
+var forceVerbs = [...]string{kind.On: "are switched on", kind.Off: "are switched off"}
 
 // RepeatNames are how often rules go, BusyNames what becomes of one that is to begin while it is under way.
 var (
@@ -274,6 +281,10 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 		s.plain("the player becomes").thing(world.SortCharacter, p.Thing)
 	case logic.LetOut:
 		s.acts(p.Subject).plain("lets one out")
+	case logic.SetForces:
+		s.plain("the forces of").thing(world.SortArea, p.Thing).value(SlotIs, forceVerbs[p.Is])
+	case logic.SetLayer:
+		s.plain("the layer").thing(world.SortLayer, p.Thing).value(SlotIs, PresenceVerbs[p.Is])
 	case logic.PutAt:
 		s.acts(p.Subject).plain("is put at").names(SlotTowards, p.Towards)
 	case logic.End:

@@ -21,6 +21,11 @@ export const wordOf = (choices: Choices[], n: number): string =>
 /** What becomes of a piece, as a choice. */
 export const isChosen = (form: RulePartForm): string => `${form.does ?? ''}:${form.is ?? ''}`;
 
+type Verbal = { word: string; verb: string };
+
+/** What can become of something, called by its verb. */
+const verbal = (list: Verbal[]): { word: string; name: string }[] => list.map((s) => ({ word: s.word, name: s.verb }));
+
 /** All that can become of the pieces that a part names. */
 export function isChoices(of: AskableView, form: RulePartForm, home: string): Choices[] {
   if (form.does === 'can' || form.does === 'cannot') {
@@ -30,15 +35,13 @@ export function isChoices(of: AskableView, form: RulePartForm, home: string): Ch
       { heading: 'The player can no longer', list: abilities('cannot') },
     ];
   }
+  if (form.does === 'set-layer') return [{ heading: '', list: choicesOf(verbal(of.presences), 'set-layer') }];
+  if (form.does === 'set-forces') return [{ heading: '', list: choicesOf(verbal(of.powers), 'set-forces') }];
   const types = typesOf(of, form.subject ?? { is: 'this' }, home);
   const states = types
     .flatMap((t) => t.states)
     .filter((s, i, all) => all.findIndex((other) => other.word === s.word) === i);
-  const verbs = (list: { word: string; verb: string }[], does: string): Choices['list'] =>
-    choicesOf(
-      list.map((s) => ({ word: s.word, name: s.verb })),
-      does,
-    );
+  const verbs = (list: Verbal[], does: string): Choices['list'] => choicesOf(verbal(list), does);
   return [
     { heading: 'State', list: verbs(states, 'set-state') },
     { heading: 'Power', list: types.some((t) => t.powered) ? verbs(of.powers, 'set-power') : [] },
