@@ -185,6 +185,11 @@ func TestSceneOnTheDesk(t *testing.T) {
 	w.tap(first, 12, 6)
 	w.line("Emil walks to Mark at 12, 6")
 	w.types("Add an action", "until emil spoken", "wait until Emil is spoken to")
+	w.types("Add an action", "layer overhead appears", "the layer Overhead, First map appears")
+	w.slot("appears")
+	w.choose("What becomes of it", "vanishes")
+	w.press(input.Escape)
+	w.line("the layer Overhead, First map vanishes")
 	w.types("Add an action", "dark", "the screen goes dark in 1 s")
 	w.types("Add an action", "together", "together:")
 	within := w.page.MustElements("[data-sheet] input[aria-label='Add an action']")[0]
@@ -211,5 +216,6 @@ func TestSceneOnTheDesk(t *testing.T) {
 	w.hold(input.Space, "the dark", `() => window.azzel.play().dark > 60`)
 	w.shoot("scene-dark")
 	w.until("what is done together", `() => window.azzel.play().dark === 0`)
+	w.until("the layer to be gone", `() => window.azzel.play().above.length === 0`)
 	w.quiet()
 }
