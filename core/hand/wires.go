@@ -108,8 +108,46 @@ func (h *Hand) ghostWire(d *world.Document, start, s Spot) {
 	case problem != "":
 		h.ghost.Problem = problem
 	case to.ID != from.ID:
-		h.ghost.Text = PieceName(d, from) + " works " + PieceName(d, to)
+		froms, tos := h.wiredAlong(d, from, to)
+		h.ghost.Text = oneOrMany(d, froms) + map[bool]string{true: " works ", false: " work "}[len(froms) == 1] + oneOrMany(d, tos)
 	}
+}
+
+// oneOrMany is the name of a piece, or how many there are.
+func oneOrMany(d *world.Document, pieces []*world.Piece) string {
+	if len(pieces) == 1 {
+		return PieceName(d, pieces[0])
+	}
+	return fmt.Sprintf("%d pieces", len(pieces))
+}
+
+// mostWired is how many wires one drag makes at most.
+const mostWired = 1000
+
+// wiredAlong are the pieces that a drag from one to another wires: one that is among the cells chosen stands for all there that can be so, but not for the
+// one at the other end.
+func (h *Hand) wiredAlong(d *world.Document, from, to *world.Piece) (froms, tos []*world.Piece) {
+	chosen := h.Chosen(d)
+	m := d.Map(chosen.Map)
+	among := func(p *world.Piece) bool {
+		return m != nil && m.Piece(p.ID) != nil && chosen.Region.Has(d.Project.Lattice().CellAt(p.Foot))
+	}
+	all := func(can func(*world.Piece) bool) (list []*world.Piece) {
+		for _, p := range m.Pieces {
+			if among(p) && can(p) && len(list) < mostWired {
+				list = append(list, p)
+			}
+		}
+		return list
+	}
+	froms, tos = []*world.Piece{from}, []*world.Piece{to}
+	if among(to) {
+		return froms, all(func(p *world.Piece) bool { return p != from && len(Worked(p)) > 0 })
+	}
+	if among(from) {
+		froms = all(func(p *world.Piece) bool { return p != to && Begins(p) })
+	}
+	return froms, tos
 }
 
 // wire makes a wire of what a drag from a piece showed.
@@ -124,7 +162,25 @@ func (h *Hand) wire(d *world.Document, from world.ID, ghost Ghost) Outcome {
 		return said("Drag to the piece that the wire is to work.")
 	}
 	e, problem := wired(d, from, to, h.ids)
-	return Outcome{Edit: e, Said: problem}
+	if e == nil {
+		return Outcome{Said: problem}
+	}
+	_, begins := d.Piece(from)
+	_, ends := d.Piece(to)
+	froms, tos := h.wiredAlong(d, begins, ends)
+	if len(froms)*len(tos) < 2 {
+		return Outcome{Edit: e}
+	}
+	many := edit.Edit{Label: edit.Clip("wire " + oneOrMany(d, froms) + " to " + oneOrMany(d, tos))}
+	for _, begins := range froms {
+		for _, ends := range tos {
+			// What is wired already is left as it is.
+			if one, _ := wired(d, begins.ID, ends.ID, h.ids); one != nil {
+				many.Parts = append(many.Parts, one.Parts...)
+			}
+		}
+	}
+	return Outcome{Edit: &many}
 }
 
 // eraseWires takes away the wires that begin or end at the piece in a cell.

@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/hand"
 	"azzel/core/kinds/door"
 	"azzel/core/kinds/switches"
 	"azzel/core/page"
@@ -86,5 +87,43 @@ func TestWiresThatCountTogether(t *testing.T) {
 	}
 	if parts := edit.RemoveWires(p.Document(), gate); len(parts) != 3 {
 		t.Errorf("%d wires go with the door", len(parts))
+	}
+}
+
+// A drag to one of the pieces that are selected wires all of them that can be worked, one from one of them all at which a wire can begin: in one step, and
+// what is wired already stays as it is.
+func TestWiresOfASelection(t *testing.T) {
+	p := pagetest.Open(t, 7)
+	gate, other := pagetest.Place(p, door.Kind.ID, 9, 5), pagetest.Place(p, door.Kind.ID, 11, 5)
+	plates := []*world.Piece{pagetest.Place(p, switches.Kind.ID, 2, 3), pagetest.Place(p, switches.Kind.ID, 4, 3)}
+	pagetest.Place(p, world.Mark, 10, 5)
+	pull := func(from, to *world.Piece) int {
+		before := len(p.Document().Wires)
+		pagetest.Order(p, holding.Hold{Holding: "wire"})
+		p.Pointer(page.Press, from.Foot.Sub(grid.Point{Y: 4}), false, false, 0)
+		p.Pointer(page.Release, to.Foot.Sub(grid.Point{Y: 4}), false, false, 0)
+		return len(p.Document().Wires) - before
+	}
+	choose := func(r grid.Rect) {
+		p.Hand.Cells = hand.Cells{Map: p.Document().Maps[0].ID, Region: grid.BoxRegion(r)}
+	}
+	pull(plates[0], gate)
+	choose(grid.Rect{X: 9, Y: 5, W: 3, H: 1})
+	if n := pull(plates[1], other); n != 2 {
+		t.Errorf("a drag to one of two doors that are selected makes %d wires: %s", n, pagetest.Said(p))
+	}
+	choose(grid.Rect{X: 2, Y: 3, W: 3, H: 1})
+	if n := pull(plates[1], gate); n != 0 || pagetest.Said(p) == "" {
+		t.Errorf("a drag along a wire that is there makes %d wires, without a word", n)
+	}
+	pagetest.Order(p, history.Undo{})
+	if n := len(p.Document().Wires); n != 1 {
+		t.Fatalf("taken back, there are %d wires", n)
+	}
+	if n := pull(plates[1], gate); n != 1 {
+		t.Errorf("a drag from one of two plates that are selected makes %d wires, and one was there", n)
+	}
+	if n := pull(plates[0], other); n != 2 {
+		t.Errorf("a drag from one of two plates that are selected makes %d wires: %s", n, pagetest.Said(p))
 	}
 }
