@@ -66,6 +66,8 @@ const (
 	OffMap
 	// NoWay is where somebody is sent who can't walk, or can't get there.
 	NoWay
+	// LeftDark is where the screen goes dark and nothing lets it be seen again.
+	LeftDark
 	faultEnd
 )
 
@@ -74,7 +76,7 @@ var Words = [faultEnd]string{
 	Homeless: "homeless", NeverBegins: "never-begins", DoesNothing: "does-nothing", NeverComes: "never-comes", NeverHolds: "never-holds", Unchosen: "unchosen", Gone: "gone",
 	NoThis: "no-this", Stray: "stray", NeverDone: "never-done", NoAnswer: "no-answer", NoDifference: "no-difference", NoCase: "no-case", CannotBe: "cannot-be",
 	WaitsBeneath: "waits-beneath", HeldForGood: "held-for-good", InCircles: "in-circles", Endless: "endless", AsksOff: "asks-off", TooLong: "too-long", TooLongAnswer: "too-long-answer",
-	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten", OffMap: "off-map", NoWay: "no-way",
+	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten", OffMap: "off-map", NoWay: "no-way", LeftDark: "left-dark",
 }
 
 // Faults are all that there are, in their order.

@@ -34,8 +34,10 @@ func TestPlants(t *testing.T) {
 		found := 0
 		for n := range 100 {
 			d := beds[n%len(beds)]
-			if f == HeldForGood {
-				d = without(t, d, logic.LetGo)
+			for _, of := range lastings {
+				if f == of.fault {
+					d = without(t, d, of.undoes)
+				}
 			}
 			b := &bed{T: t, Rand: rand.New(rand.NewPCG(uint64(n), uint64(f))), d: d, ids: &world.Counter{Prefix: 40}, rule: &world.Rule{}}
 			b.id = b.ids.NewID()

@@ -2,6 +2,7 @@ package findings
 
 import (
 	"azzel/core/kind"
+	"azzel/core/logic"
 	"azzel/core/text"
 	"azzel/core/words"
 	"azzel/core/world"
@@ -36,10 +37,22 @@ type look struct {
 	begins  bool
 	// raises is what the rule causes each time it goes, hears by what it begins, without end if something goes round.
 	raises, hears []signal
-	// held are the actions by which the player may not move any more, while nothing in the rule lets them; letsGo says that something does.
-	held   []world.ID
-	letsGo bool
+	// lasts is what lasts until something undoes it, in the order of lastings.
+	lasts [len(lastings)]lasting
 }
+
+// lasting is what an action does that lasts until another one undoes it: the actions that do it, while nothing in the rule undoes it, and whether something
+// does.
+type lasting struct {
+	parts  []world.ID
+	undone bool
+}
+
+// lastings are what lasts, with what does and undoes it, and the fault of what nothing undoes.
+var lastings = [...]struct {
+	does, undoes logic.Deed
+	fault        Fault
+}{{logic.HoldStill, logic.LetGo, HeldForGood}, {logic.FadeOut, logic.FadeIn, LeftDark}}
 
 // A use is what is done with a fact or an item.
 type use struct {

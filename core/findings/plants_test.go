@@ -223,6 +223,12 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 		b.some(0)
 		return is, false
 	},
+	LeftDark: func(b *bed) (world.ID, bool) {
+		b.some(0)
+		is := b.add(0, logic.Then, logic.Action{Does: logic.FadeOut, Number: b.IntN(90)})
+		b.some(0)
+		return is, false
+	},
 	InCircles: func(b *bed) (world.ID, bool) {
 		in := b.add(0, logic.Then, logic.Action{Does: logic.Again, Number: 2 + b.IntN(9)})
 		if b.IntN(2) == 0 {

@@ -75,8 +75,10 @@ func (w *ruling) whole(r *world.Rule) {
 			w.found(Stray, p)
 		}
 	}
-	if w.letsGo || w.over {
-		w.held = nil
+	for i := range w.lasts {
+		if w.lasts[i].undone || w.over {
+			w.lasts[i].parts = nil
+		}
 	}
 	if len(w.hears) != 1 {
 		w.once = nil
@@ -241,6 +243,14 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 	})
 	within := at
 	within.straight = false
+	for i, of := range lastings {
+		switch p.Does {
+		case of.does:
+			w.lasts[i].parts = append(w.lasts[i].parts, p.ID)
+		case of.undoes:
+			w.lasts[i].undone = true
+		}
+	}
 	switch p.Does {
 	case logic.Stop, logic.End:
 		w.over = w.over || p.Does == logic.End
@@ -255,10 +265,6 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 	case logic.WalkTo:
 		w.waits = true
 		w.walks(p)
-	case logic.HoldStill:
-		w.held = append(w.held, p.ID)
-	case logic.LetGo:
-		w.letsGo = true
 	case logic.SetFact, logic.AskFor, logic.TakeTo:
 		w.goesRound(p, at)
 	case logic.SetPresence, logic.SetPower, logic.SetState, logic.LetOut, logic.PutAt:

@@ -17,13 +17,15 @@ type signal struct {
 func together(d *world.Document, rules, pieces []*look) (list []Finding) {
 	at := make(map[world.ID]*look, len(rules))
 	asked := map[world.ID]bool{}
-	letsGo := false
+	var undone [len(lastings)]bool
 	for _, l := range rules {
 		at[l.rule.ID] = l
 		for _, a := range l.asksFor {
 			asked[a.rule] = true
 		}
-		letsGo = letsGo || l.letsGo
+		for i := range undone {
+			undone[i] = undone[i] || l.lasts[i].undone
+		}
 	}
 	round := goRound(rules, at)
 	for _, l := range rules {
@@ -49,9 +51,12 @@ func together(d *world.Document, rules, pieces []*look) (list []Finding) {
 		if next := round[l.rule.ID]; next != 0 {
 			list = append(list, Finding{Fault: Endless, Of: ref, Sort: kind.Rule, Thing: next})
 		}
-		if !letsGo {
-			for _, p := range l.held {
-				list = append(list, Finding{Fault: HeldForGood, Of: ref, Part: p})
+		for i, of := range lastings {
+			if undone[i] {
+				continue
+			}
+			for _, p := range l.lasts[i].parts {
+				list = append(list, Finding{Fault: of.fault, Of: ref, Part: p})
 			}
 		}
 	}

@@ -102,6 +102,7 @@ var sentences = map[findings.Fault]string{
 	findings.CannotBe:      "It is never so: %s.",
 	findings.WaitsBeneath:  "That the piece is there only while something holds wins over it: %s.",
 	findings.HeldForGood:   "The player may not move any more, and nothing lets them.",
+	findings.LeftDark:      "The screen stays dark, and nothing lets it be seen again.",
 	findings.InCircles:     "It is done again and again without a wait: %s.",
 	findings.Endless:       "It sets off %s, by which it is set off, without end.",
 	findings.AsksOff:       "It asks for a rule that is switched off: %s.",

@@ -70,7 +70,7 @@ func TestMending(t *testing.T) {
 			t.Error("what is not wrong was mended without a word")
 		}
 	}
-	for _, label := range []string{"Delete the rule", "Take it out", "Take out what is never done", "Wait 1 s after it", "Let the player move at the end", "Switch that rule on", "Let it go once a visit"} {
+	for _, label := range []string{"Delete the rule", "Take it out", "Take out what is never done", "Wait 1 s after it", "Let the player move at the end", "Let it be seen again at the end", "Switch that rule on", "Let it go once a visit"} {
 		if mended[label] == 0 {
 			t.Errorf("nothing was mended by %q: %v", label, mended)
 		}

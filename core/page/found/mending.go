@@ -34,7 +34,8 @@ var mends = map[findings.Fault]mend{
 	findings.NoThis:       {"Take it out", true, takeOut},
 	findings.NeverDone:    {"Take out what is never done", true, takeOutRest},
 	findings.InCircles:    {"Wait 1 s after it", true, waitAfter},
-	findings.HeldForGood:  {"Let the player move at the end", true, letGo},
+	findings.HeldForGood:  {"Let the player move at the end", true, atEnd(logic.Action{Does: logic.LetGo})},
+	findings.LeftDark:     {"Let it be seen again at the end", true, atEnd(logic.Action{Does: logic.FadeIn, Number: 60})},
 	findings.AsksOff:      {"Switch that rule on", true, switchOn},
 	findings.Forgotten:    {"Let it go once a visit", false, onceAVisit},
 }
@@ -126,17 +127,19 @@ func waitAfter(p *page.Page, f findings.Finding) page.Changed {
 	return rules.Change(p, r, rules.Placed(r, logic.Part{ID: p.IDs.NewID(), Action: logic.Action{Does: logic.Wait, Number: 60}}, is.In, is.Branch, next))
 }
 
-// letGo lets the player move again at the end of what is done where they may not, before the rule stops there.
-func letGo(p *page.Page, f findings.Finding) page.Changed {
-	r, is := part(p, f)
-	before, after := world.ID(0), false
-	for _, sibling := range r.Kids(is.In, is.Branch) {
-		if after && before == 0 && (sibling.Does == logic.Stop || sibling.Does == logic.End) && !sibling.Off {
-			before = sibling.ID
+// atEnd adds an action at the end of what is done where something lasts that nothing undoes, before the rule stops there.
+func atEnd(does logic.Action) func(p *page.Page, f findings.Finding) page.Changed {
+	return func(p *page.Page, f findings.Finding) page.Changed {
+		r, is := part(p, f)
+		before, after := world.ID(0), false
+		for _, sibling := range r.Kids(is.In, is.Branch) {
+			if after && before == 0 && (sibling.Does == logic.Stop || sibling.Does == logic.End) && !sibling.Off {
+				before = sibling.ID
+			}
+			after = after || sibling.ID == is.ID
 		}
-		after = after || sibling.ID == is.ID
+		return rules.Change(p, r, rules.Placed(r, logic.Part{ID: p.IDs.NewID(), Action: does}, is.In, is.Branch, before))
 	}
-	return rules.Change(p, r, rules.Placed(r, logic.Part{ID: p.IDs.NewID(), Action: logic.Action{Does: logic.LetGo}}, is.In, is.Branch, before))
 }
 
 func switchOn(p *page.Page, f findings.Finding) page.Changed {
