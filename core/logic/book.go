@@ -12,6 +12,8 @@ type Listed struct {
 	// On is the map to which it belongs, 0 for none.
 	On kind.ID
 	*Rule
+	// index is where it stands in its book.
+	index int
 }
 
 // A Book is rules, found by what they begin with. It is made of those of a document, and does not change.
@@ -41,7 +43,7 @@ type heard struct {
 func NewBook(rules []Listed) *Book {
 	b := &Book{rules: rules, byID: make(map[kind.ID]int, len(rules)), heard: map[listening][]heard{}, listened: map[int]bool{}}
 	for i, r := range rules {
-		b.byID[r.ID] = i
+		b.byID[r.ID], rules[i].index = i, i
 		for i := range r.Parts {
 			if p := &r.Parts[i]; p.Does == Until && !p.Off {
 				b.listened[p.Begins.Is], b.awaits = true, true

@@ -193,6 +193,9 @@ func (v *Value) OfPieces() bool {
 	return false
 }
 
+// blank reports whether the condition is as it is where nobody set it.
+func (c *Condition) blank() bool { return c.Ask == All && len(c.Terms) == 0 }
+
 // Empty reports whether the condition asks for nothing.
 func (c Condition) Empty() bool {
 	for t := range c.Each() {

@@ -1,7 +1,6 @@
 package logic
 
 import (
-	"cmp"
 	"slices"
 
 	"azzel/core/kind"
@@ -11,7 +10,9 @@ import (
 // end takes a run away.
 func (e *Engine) end(number int) {
 	if r := e.Run(number); r != nil && e.underWay != nil {
-		e.underWay[r.by()]--
+		if is := e.rule(r.Rule); is != nil {
+			e.underWay[is.index]--
+		}
 	}
 	e.Runs.List = slices.DeleteFunc(e.Runs.List, func(r Run) bool { return r.Number == number })
 }
@@ -82,10 +83,10 @@ func (r *Listed) after(f *Frame, only kind.ID) *Part {
 		}
 	}
 	for _, p := range r.Kids(f.In, f.Branch) {
-		if f.Last != 0 && cmp.Or(cmp.Compare(p.Order, f.Order), cmp.Compare(p.ID, f.Last)) <= 0 {
+		if p.Does == Nothing || f.Last != 0 && (p.Order < f.Order || p.Order == f.Order && p.ID <= f.Last) {
 			continue
 		}
-		if !p.Off && (only == 0 || p.ID == only) && p.Does != Nothing && p.Does != Choice && p.Does != Case && r.holds(in, f.Branch, p.Does) {
+		if !p.Off && (only == 0 || p.ID == only) && p.Does != Choice && p.Does != Case && r.holds(in, f.Branch, p.Does) {
 			return p
 		}
 	}

@@ -36,8 +36,8 @@ type Engine struct {
 	Tried func(t Trial, asked Happening)
 	// Chose, unless nil, is told of each condition that an action asks, before Watch is of the action, with the game as it asked that.
 	Chose func(rule, part kind.ID, holds bool, asked Happening)
-	// underWay is how many runs there are of each rule and piece, once that was asked.
-	underWay map[Pair]int
+	// underWay is how many runs there are of each rule, by where it stands in the book, once that was asked.
+	underWay []int
 	// deeds is how many actions were done in this tick.
 	deeds int
 }
@@ -185,27 +185,30 @@ func (e *Engine) begin(r *Listed, of Bound, branch int, part kind.ID) {
 		}
 	}
 	if r.Begins == When {
-		was := e.Times(by)
-		switch {
-		case was.Times == 0:
-		case r.Repeats == OnceEver,
-			r.Repeats == OnceAVisit && was.Visit == e.Visits,
-			r.Repeats == NotAgainFor && e.Tick()-was.Tick < r.Pause:
-			tried(WentBefore)
-			return
+		if r.Repeats != EachTime {
+			was := e.Times(by)
+			switch {
+			case was.Times == 0:
+			case r.Repeats == OnceEver,
+				r.Repeats == OnceAVisit && was.Visit == e.Visits,
+				r.Repeats == NotAgainFor && e.Tick()-was.Tick < r.Pause:
+				tried(WentBefore)
+				return
+			}
 		}
-		if !r.If.Holds(e.Asked(by, of, moment)) {
+		if !r.If.blank() && !r.If.Holds(e.Asked(by, of, moment)) {
 			tried(NotSo)
 			return
 		}
 	}
-	if (r.Begins == While || r.Busy != Both) && e.isUnderWay(by) {
+	if (r.Begins == While || r.Busy != Both) && e.isUnderWay(r, by) {
 		if r.Begins == When && r.Busy == LeaveIt {
 			tried(LeftUnderWay)
 			return
 		}
+		before := len(e.Runs.List)
 		e.Runs.List = slices.DeleteFunc(e.Runs.List, func(run Run) bool { return run.by() == by })
-		delete(e.underWay, by)
+		e.underWay[r.index] -= before - len(e.Runs.List)
 	}
 	tried(Goes)
 	e.count(by, e.Tick())
@@ -217,20 +220,31 @@ func (e *Engine) begin(r *Listed, of Bound, branch int, part kind.ID) {
 	e.Begun++
 	e.Runs.List = append(e.Runs.List, run)
 	if e.underWay != nil {
-		e.underWay[by]++
+		e.underWay[r.index]++
 	}
 	e.goOn(&e.Runs.List[len(e.Runs.List)-1])
 }
 
 // isUnderWay reports whether a rule is under way for a piece.
-func (e *Engine) isUnderWay(by Pair) bool {
+func (e *Engine) isUnderWay(r *Listed, by Pair) bool {
 	if e.underWay == nil {
-		e.underWay = make(map[Pair]int, len(e.Runs.List))
+		e.underWay = make([]int, len(e.rules))
 		for i := range e.Runs.List {
-			e.underWay[e.Runs.List[i].by()]++
+			if is := e.rule(e.Runs.List[i].Rule); is != nil {
+				e.underWay[is.index]++
+			}
 		}
 	}
-	return e.underWay[by] > 0
+	if e.underWay[r.index] == 0 || r.HomeSort != kind.Type {
+		return e.underWay[r.index] > 0
+	}
+	// A rule of a type goes for each of its pieces by itself.
+	for i := range e.Runs.List {
+		if e.Runs.List[i].by() == by {
+			return true
+		}
+	}
+	return false
 }
 
 // by is the rule that goes, and the piece to which it belongs.

@@ -134,7 +134,7 @@ func (e *Engine) together(run *Run, is *Listed, p *Part) {
 		e.Begun++
 		e.Runs.List = append(e.Runs.List, part)
 		if e.underWay != nil {
-			e.underWay[part.by()]++
+			e.underWay[is.index]++
 		}
 		e.goOn(&e.Runs.List[len(e.Runs.List)-1])
 	}
