@@ -241,6 +241,7 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 		is := w.found(f, p)
 		is.Sort, is.Thing, is.Letters = sort, id, letters
 	})
+	w.waits = w.waits || p.TakesTime()
 	within := at
 	within.straight = false
 	for i, of := range lastings {
@@ -255,15 +256,9 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 	case logic.Stop, logic.End:
 		w.over = w.over || p.Does == logic.End
 		return true
-	case logic.Wait, logic.Say:
-		w.waits = w.waits || p.Does == logic.Say || p.Number > 0
 	case logic.Until:
-		w.waits = true
 		w.comes(p)
-	case logic.CameraTo, logic.CameraBack, logic.Shake, logic.FadeOut, logic.FadeIn:
-		w.waits = w.waits || p.Number > 0
 	case logic.WalkTo:
-		w.waits = true
 		w.walks(p)
 	case logic.SetFact, logic.AskFor, logic.TakeTo:
 		w.goesRound(p, at)
@@ -277,7 +272,6 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 		w.condition(p, p.If)
 		w.branch(p.ID, logic.Then, within)
 	case logic.Question:
-		w.waits = true
 		w.branch(p.ID, logic.Then, within)
 		w.question(p)
 	case logic.Together:
@@ -324,15 +318,7 @@ func (w *ruling) takesTime(in world.ID, bound int) bool {
 			if p.Off || bound == 0 {
 				continue
 			}
-			switch p.Does {
-			case logic.Say, logic.Question, logic.WalkTo, logic.Until:
-				return true
-			case logic.Wait, logic.CameraTo, logic.CameraBack, logic.Shake, logic.FadeOut, logic.FadeIn:
-				if p.Number > 0 {
-					return true
-				}
-			}
-			if w.takesTime(p.ID, bound-1) {
+			if p.TakesTime() || w.takesTime(p.ID, bound-1) {
 				return true
 			}
 		}

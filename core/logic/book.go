@@ -58,18 +58,7 @@ func NewBook(rules []Listed) *Book {
 			if p.Off {
 				continue
 			}
-			k := listening{moment: m.Is}
-			switch parts := consists(m.Is); {
-			case len(parts) == 0:
-			case parts[0] != ofPiece:
-				k.of = m.Thing
-			case m.Of.Is == Piece:
-				k.of = m.Of.Thing
-			case m.Of.Is == AnyOfType || m.Of.Is == AllOfType:
-				k.of = m.Of.Type
-			case m.Of.Is == This:
-				k.of = r.Home
-			}
+			k := listening{m.Is, m.of(Bound{This: r.Home})}
 			b.heard[k] = append(b.heard[k], heard{i, p})
 			b.listened[m.Is] = true
 		}
@@ -93,6 +82,23 @@ func (b *Book) rule(id kind.ID) *Listed {
 		return nil
 	}
 	return &b.rules[i]
+}
+
+// of is what a moment is of, as its nouns are bound: a piece, a type of piece, or what else it names; 0 for nothing.
+func (m *Moment) of(bound Bound) kind.ID {
+	switch {
+	case !m.Befalls():
+		return m.Thing
+	case m.Of.Is == Piece:
+		return m.Of.Thing
+	case m.Of.Is == AnyOfType || m.Of.Is == AllOfType:
+		return m.Of.Type
+	case m.Of.Is == This:
+		return bound.This
+	case m.Of.Is == It:
+		return bound.It
+	}
+	return 0
 }
 
 // hears reports whether a moment that came is this one, of what it is of.

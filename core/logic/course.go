@@ -102,12 +102,6 @@ func (e *Engine) do(run *Run, is *Listed, p *Part) bool {
 		}
 	}
 	switch p.Does {
-	case Wait:
-		run.Left = p.Number
-	case CameraTo, CameraBack, Shake, FadeOut, FadeIn:
-		// All that is done by then takes as long as it says.
-		e.Act(p, by, run.Bound, run.turn())
-		run.Left = p.Number
 	case Until:
 		run.Box = AwaitsMoment
 	case Together:
@@ -137,7 +131,13 @@ func (e *Engine) do(run *Run, is *Listed, p *Part) bool {
 		if other := e.rule(p.Thing); other != nil {
 			e.Raise(Happened{Moment: AskedFor.Number, Thing: other.ID, Doer: run.Whoever})
 		}
+	case Wait:
+		run.Left = p.Number
 	default:
+		if p.Does.timed() {
+			// All that is done by then takes as long as it says.
+			run.Left = p.Number
+		}
 		return e.Act(p, by, run.Bound, run.turn())
 	}
 	return true

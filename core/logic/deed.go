@@ -37,6 +37,10 @@ const (
 	layer
 )
 
+// named are the parts that are a thing which is chosen by itself, with its sort.
+var named = map[part]kind.Thing{fact: kind.Fact, item: kind.Item, spot: kind.Piece, rule: kind.Rule, character: kind.Character, area: kind.Area, layer: kind.Layer,
+	ofArea: kind.Area, ofMap: kind.Map, ofCrossing: kind.Crossing}
+
 // deeds are what there is to do, by Deed: the word in files, of what it consists, and how many branches it has.
 var deeds = [deedEnd]struct {
 	word     string
@@ -186,19 +190,12 @@ func (p *Part) visit(v visitor) {
 
 func (m *Moment) visit(v visitor) {
 	for _, is := range consists(m.Is) {
+		if sort := named[is]; sort != kind.NoThing {
+			v.thing(&m.Thing, sort)
+		}
 		switch is {
 		case ofPiece:
 			m.Of.visit(v)
-		case ofArea:
-			v.thing(&m.Thing, kind.Area)
-		case ofMap:
-			v.thing(&m.Thing, kind.Map)
-		case ofCrossing:
-			v.thing(&m.Thing, kind.Crossing)
-		case fact:
-			v.thing(&m.Thing, kind.Fact)
-		case item:
-			v.thing(&m.Thing, kind.Item)
 		case reaches:
 			v.number(&m.Number, -MostValue, MostValue, "what a fact becomes")
 		case stays:
@@ -213,6 +210,9 @@ func (m *Moment) visit(v visitor) {
 
 func (a *Action) visit(v visitor) {
 	for _, is := range deeds[a.Does].parts {
+		if sort := named[is]; sort != kind.NoThing {
+			v.thing(&a.Thing, sort)
+		}
 		switch is {
 		case subject:
 			a.Subject.visit(v)
@@ -228,14 +228,10 @@ func (a *Action) visit(v visitor) {
 			v.option(&a.Is, AbilityWords, "an ability")
 		case quietly:
 			v.flag(&a.Quiet)
-		case fact:
-			v.thing(&a.Thing, kind.Fact)
 		case how:
 			choose(v, &a.How, setByWords, "how a fact is set")
 		case value:
 			a.Value.visit(v)
-		case item:
-			v.thing(&a.Thing, kind.Item)
 		case amount:
 			v.number(&a.Number, 1, 100, "how much health")
 		case ticks:
@@ -244,16 +240,6 @@ func (a *Action) visit(v visitor) {
 			v.number(&a.Number, 1, MostTimes, "how many times something is done")
 		case weight:
 			v.number(&a.Number, 0, limit.Weight, "how likely something is")
-		case spot:
-			v.thing(&a.Thing, kind.Piece)
-		case rule:
-			v.thing(&a.Thing, kind.Rule)
-		case character:
-			v.thing(&a.Thing, kind.Character)
-		case area:
-			v.thing(&a.Thing, kind.Area)
-		case layer:
-			v.thing(&a.Thing, kind.Layer)
 		case says:
 			v.words(&a.Text)
 		case ending:
@@ -321,28 +307,40 @@ func (p *Part) Names() kind.Thing {
 		list = consists(p.Begins.Is)
 	}
 	for _, is := range list {
-		switch is {
-		case fact:
-			return kind.Fact
-		case item:
-			return kind.Item
-		case spot:
-			return kind.Piece
-		case rule:
-			return kind.Rule
-		case character:
-			return kind.Character
-		case ofArea, area:
-			return kind.Area
-		case layer:
-			return kind.Layer
-		case ofMap:
-			return kind.Map
-		case ofCrossing:
-			return kind.Crossing
+		if sort := named[is]; sort != kind.NoThing {
+			return sort
 		}
 	}
 	return kind.NoThing
+}
+
+// thing is what is chosen for a part by itself.
+func (p *Part) thing() *kind.ID {
+	if p.Awaits() {
+		return &p.Begins.Thing
+	}
+	return &p.Thing
+}
+
+// Ticks is how long a part says, in ticks; false if it says no time.
+func (p *Part) Ticks() (ticks int, timed bool) {
+	if p.Awaits() {
+		list := consists(p.Begins.Is)
+		return p.Begins.Number, slices.Contains(list, stays) || slices.Contains(list, everyTicks)
+	}
+	return p.Number, p.Does.timed()
+}
+
+// timed reports whether an action says a time, which it takes.
+func (d Deed) timed() bool { return slices.Contains(deeds[d].parts, ticks) }
+
+// TakesTime reports whether what stands after an action is never done in the same tick.
+func (p *Part) TakesTime() bool {
+	switch p.Does {
+	case Say, Question, WalkTo, Until:
+		return true
+	}
+	return p.Does.timed() && p.Number > 0
 }
 
 // Asks calls for each thing for which a part asks: in its condition, its value, or as the moment at which it begins.

@@ -65,6 +65,9 @@ func (ids IDs) WritePart(p *Part) RulePartForm {
 		f.Does = deedWords[p.Does]
 	}
 	for _, is := range parts {
+		if named[is] != kind.NoThing {
+			f.Thing = ids.optional(*p.thing())
+		}
 		switch is {
 		case subject:
 			f.Subject = ids.writeNoun(p.Subject)
@@ -82,15 +85,6 @@ func (ids IDs) WritePart(p *Part) RulePartForm {
 			f.Is = AbilityWords[p.Is]
 		case quietly:
 			f.Quiet = p.Quiet
-		case ofArea, ofMap, ofCrossing:
-			f.Thing = ids.optional(p.Begins.Thing)
-		case fact, item:
-			f.Thing = ids.optional(p.Thing)
-			if p.Awaits() {
-				f.Thing = ids.optional(p.Begins.Thing)
-			}
-		case spot, rule, character, area, layer:
-			f.Thing = ids.optional(p.Thing)
 		case how:
 			f.How = setByWords[p.How]
 		case value:
@@ -140,6 +134,9 @@ func (ids IDs) ReadPart(f *RulePartForm) (p Part, err error) {
 		p.Begins.Is, parts = m.Number, consists(m.Number)
 	}
 	for _, is := range parts {
+		if named[is] != kind.NoThing {
+			*p.thing() = some(f.Thing)
+		}
 		switch is {
 		case subject:
 			p.Subject = r.someNoun(f.Subject, some)
@@ -161,16 +158,6 @@ func (ids IDs) ReadPart(f *RulePartForm) (p Part, err error) {
 			p.Is = r.word(f.Is, AbilityWords, "an ability")
 		case quietly:
 			p.Quiet = f.Quiet
-		case ofArea, ofMap, ofCrossing:
-			p.Begins.Thing = some(f.Thing)
-		case fact, item:
-			if p.Awaits() {
-				p.Begins.Thing = some(f.Thing)
-			} else {
-				p.Thing = some(f.Thing)
-			}
-		case spot, rule, character, area, layer:
-			p.Thing = some(f.Thing)
 		case how:
 			p.How = SetBy(r.word(f.How, setByWords, "how a fact is set"))
 		case value:

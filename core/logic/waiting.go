@@ -20,25 +20,11 @@ func (e *Engine) ends(r *Run, h Happened, typ kind.ID) bool {
 	if p == nil || p.Does != Until || p.Begins.Is != h.Moment || !p.Begins.hears(h) {
 		return false
 	}
-	switch parts := consists(h.Moment); {
-	case h.Moment == AskedFor.Number:
+	if h.Moment == AskedFor.Number {
 		return h.Thing == r.Rule
-	case len(parts) == 0 || parts[0] == everyTicks || parts[0] == everySteps:
-		return true
-	case parts[0] != ofPiece:
-		return p.Begins.Thing == h.Thing
 	}
-	switch of := p.Begins.Of; of.Is {
-	case Piece:
-		return of.Thing == h.Thing
-	case AnyOfType, AllOfType:
-		return of.Type == typ
-	case This:
-		return r.This != 0 && r.This == h.Thing
-	case It:
-		return r.It != 0 && r.It == h.Thing
-	}
-	return false
+	of := p.Begins.of(r.Bound)
+	return of == h.Thing && (of != 0 || !p.Begins.Befalls()) || typ != 0 && of == typ
 }
 
 // awaited lets the runs go on that wait for a moment that came.

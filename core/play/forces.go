@@ -1,6 +1,8 @@
 package play
 
 import (
+	"slices"
+
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/world"
@@ -79,5 +81,22 @@ func (g *Game) areasHere() {
 			g.areas = append(g.areas, placedArea{a, by})
 			g.forced = g.forced || a.Forces.Filled() != usualForces
 		}
+	}
+}
+
+// calmed reports whether the forces of an area are switched off.
+func (g *Game) calmed(area world.ID) bool {
+	_, is := slices.BinarySearch(g.calm, area)
+	return is
+}
+
+// switchForces switches the forces of an area off, or on again.
+func (g *Game) switchForces(area world.ID, off bool) {
+	i, is := slices.BinarySearch(g.calm, area)
+	switch {
+	case off && !is && g.doc.Area(area) != nil:
+		g.calm = slices.Insert(g.calm, i, area)
+	case !off && is:
+		g.calm = slices.Delete(g.calm, i, i+1)
 	}
 }

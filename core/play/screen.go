@@ -3,19 +3,16 @@ package play
 import (
 	"slices"
 
-	"azzel/core/body"
-	"azzel/core/kind"
 	"azzel/core/limit"
 	"azzel/core/logic"
 	"azzel/core/pack"
-	"azzel/core/stage"
 	"azzel/core/world"
 )
 
 // fullDark is how dark the screen is of which nothing is seen.
 const fullDark = 1000
 
-// screen is what rules made of the screen, and of whom the player is.
+// screen is what rules made of what is seen: of the screen, of layers, of whom the player is; and of the forces of areas.
 type screen struct {
 	// dark is how dark the screen is, up to fullDark; dims by how much it becomes darker in each tick, below 0 lighter.
 	dark, dims int
@@ -93,145 +90,5 @@ func (g *Game) playAs(who world.ID) {
 	g.size = g.sizeOn(g.ground.Map)
 	if g.now.in&Through == 0 {
 		g.makeRoom()
-	}
-}
-
-// letOut lets something come out of each emitter that an action names and that is on the player's map, whether it is off or not.
-func (s onStage) letOut(p *logic.Part, asked logic.Happening) {
-	g := s.g
-	ids, _ := asked.Pieces(p.Subject)
-	g.emitting = 0
-	for _, id := range ids {
-		a := g.actorOf(id)
-		if a == nil {
-			continue
-		}
-		if stage.LetsOut(a.Kind) && g.there(a) {
-			a.Thing = &g.things[a.at]
-			g.emitFrom(a)
-		}
-	}
-	if g.emitting > 0 {
-		g.meet()
-	}
-}
-
-// putAt sets down what an action names, and what platforms take along, where something else is, or as near to it as there is room: on the player's map or
-// one beside it. It reports false while the player stands there, or if that was done too often in this tick.
-func (s onStage) putAt(p *logic.Part, asked logic.Happening) bool {
-	g := s.g
-	to, _ := asked.Pieces(p.Towards)
-	if len(to) == 0 {
-		return true
-	}
-	m, at, there := g.whereIs(to[0])
-	if there {
-		_, there = near(g.ground, m.ID)
-	}
-	if !there {
-		return true
-	}
-	ids, _ := asked.Pieces(p.Subject)
-	for _, id := range ids {
-		a := g.actorOf(id)
-		if a == nil || !a.Kind.Ridden || !g.there(a) || g.things[a.at].ID == g.lifted {
-			continue
-		}
-		if g.takes++; g.takes > mostTakes {
-			return false
-		}
-		if a.box >= 0 {
-			g.ground.Boxes.Set(a.box, body.Nowhere)
-		}
-		cell, free := g.ground.Nearest(a.Size, at.Cell(g.ground.Lattice), nearby)
-		place := g.ground.At(cell)
-		blocked := free && isSolid(a.of) && g.meetsPlayer(a.Size, place)
-		if free && !blocked {
-			t := &g.things[a.at]
-			t.Place, t.Motion, t.Thrown = place, body.Motion{}, false
-		}
-		g.meet()
-		if blocked {
-			return false
-		}
-	}
-	return true
-}
-
-// nearby is within how many cells there must be room for what is put somewhere.
-const nearby = 8
-
-// layerIs is which presence a rule gave a layer; there at first.
-func (g *Game) layerIs(layer world.ID) int {
-	if i, set := slices.BinarySearchFunc(g.layers, layer, presence.of); set {
-		return g.layers[i].is
-	}
-	return kind.There
-}
-
-// LayerUnseen reports whether a layer is hidden or absent, because a rule says so.
-func (g *Game) LayerUnseen(layer world.ID) bool { return g.layerIs(layer) != kind.There }
-
-// layersAway are the layers that are absent; nil for none.
-func (g *Game) layersAway() (away map[world.ID]bool) {
-	for _, l := range g.layers {
-		if l.is == kind.Absent {
-			if away == nil {
-				away = map[world.ID]bool{}
-			}
-			away[l.piece] = true
-		}
-	}
-	return away
-}
-
-// setLayer makes a layer seen, hidden or absent. Where that changes what is solid, whoever is in it then is set down beside it. It reports false if that
-// was done too often in this tick.
-func (g *Game) setLayer(layer world.ID, is int) bool {
-	m, l := g.doc.LayerOn(layer)
-	was := g.layerIs(layer)
-	if l == nil || was == is {
-		return true
-	}
-	counts := l.Counts && (was == kind.Absent) != (is == kind.Absent)
-	if counts {
-		if g.takes++; g.takes > mostTakes {
-			return false
-		}
-	}
-	i, set := slices.BinarySearchFunc(g.layers, layer, presence.of)
-	if !set {
-		g.layers = slices.Insert(g.layers, i, presence{})
-	}
-	g.layers[i] = presence{layer, is}
-	if !counts {
-		return true
-	}
-	if _, here := near(g.ground, m.ID); !here {
-		delete(g.grounds, m.ID)
-		return true
-	}
-	clear(g.grounds)
-	g.stand(g.ground.Map)
-	if !g.drifting {
-		g.makeRoom()
-	}
-	return true
-}
-
-// calmed reports whether the forces of an area are switched off.
-func (g *Game) calmed(area world.ID) bool {
-	_, is := slices.BinarySearch(g.calm, area)
-	return is
-}
-
-// switchForces switches the forces of an area off, or on again.
-func (g *Game) switchForces(area world.ID, off bool) {
-	i, is := slices.BinarySearch(g.calm, area)
-	switch {
-	case off && !is && g.doc.Area(area) != nil:
-		g.calm = slices.Insert(g.calm, i, area)
-	case !off && is:
-		g.calm = slices.Delete(g.calm, i, i+1)
 	}
 }

@@ -166,9 +166,10 @@ type LineView struct {
 	Off    bool       `json:"off"`
 	Words  []WordView `json:"words"`
 	Says   string     `json:"says"`
-	// Form is the part as it is set, Typed what the player reads, as it is typed, Seconds for how long it waits.
+	// Form is the part as it is set, Typed what the player reads, as it is typed; Timed says that it says a time, Seconds which.
 	Form    *logic.RulePartForm `json:"form"`
 	Typed   string              `json:"typed"`
+	Timed   bool                `json:"timed"`
 	Seconds float64             `json:"seconds"`
 	// Condition is what it asks.
 	Condition *pieces.ConditionView `json:"condition"`
@@ -282,11 +283,9 @@ func lineOf(d *world.Document, r *world.Rule, p *logic.Part, deep int) LineView 
 	switch p.Does {
 	case logic.Say, logic.Question, logic.Choice:
 		v.Typed = wording.Spell(d, p.Text)
-	case logic.Wait, logic.CameraTo, logic.CameraBack, logic.Shake, logic.FadeOut, logic.FadeIn:
-		v.Seconds = measure.RuleTime.Shown(p.Number)
 	}
-	if p.Begins.Is == logic.AreaStayed.Number || p.Begins.Is == logic.TimePassed.Number {
-		v.Seconds = measure.RuleTime.Shown(p.Begins.Number)
+	if ticks, timed := p.Ticks(); timed {
+		v.Timed, v.Seconds = true, measure.RuleTime.Shown(ticks)
 	}
 	if p.Does == logic.If || p.Does == logic.Choice {
 		v.Condition = &pieces.ConditionView{Name: "if", Label: "If", None: "always", Help: "What must hold for it."}

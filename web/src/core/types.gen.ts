@@ -1194,6 +1194,7 @@ export interface LineView {
   says: string;
   form: RulePartForm | null;
   typed: string;
+  timed: boolean;
   seconds: number;
   condition: ConditionView | null;
   takes: string;

@@ -8,14 +8,14 @@
   interface Props {
     of: AskableView;
     form: RulePartForm;
+    /** Whether it is a time, and how long. */
+    timed: boolean;
     seconds: number;
     set: (change: Partial<RulePartForm>, seconds?: number) => void;
   }
-  let { of, form, seconds, set }: Props = $props();
+  let { of, form, timed, seconds, set }: Props = $props();
 
-  const TIMED = ['wait', 'camera-to', 'camera-back', 'shake', 'fade-out', 'fade-in', 'area-stayed', 'time-passed'];
   const words = $derived(form.moment === 'fact-reached' ? factWords(of, form.thing) : null);
-  const timed = $derived(TIMED.includes(form.does ?? '') || TIMED.includes(form.moment ?? ''));
 </script>
 
 {#if timed}

@@ -155,7 +155,7 @@
           />
         {/if}
       {:else if word.slot === 'number'}
-        <NumberSlot {of} {form} seconds={line.seconds} {set} />
+        <NumberSlot {of} {form} timed={line.timed} seconds={line.seconds} {set} />
       {:else if word.slot === 'text'}
         <WordsField
           {p}

@@ -1,0 +1,99 @@
+package rules
+
+import (
+	"strings"
+
+	"azzel/core/hand"
+	"azzel/core/kind"
+	"azzel/core/logic"
+	"azzel/core/page/wording"
+	"azzel/core/world"
+)
+
+// moments offers when a rule can begin.
+func (o *offers) moments(r *world.Rule) {
+	begins := func(is *kind.Moment, says string, m logic.Moment) {
+		m.Is = is.Number
+		p := logic.Part{Begins: m}
+		if o.until {
+			p.Does = logic.Until
+		}
+		o.is(says, p)
+	}
+	if r.HomeSort == kind.Type || r.HomeSort == kind.Piece {
+		k := kind.Of(r.Home)
+		if _, p := o.d.Piece(r.Home); r.HomeSort == kind.Piece && p != nil {
+			k = p.Kind()
+		}
+		if k != nil && o.of("this "+wording.HomeName(o.d, r.HomeSort, r.Home)) {
+			for _, m := range k.Moments {
+				begins(m, "is "+m.Name, logic.Moment{Of: logic.Noun{Is: logic.This}})
+			}
+		}
+	}
+	for _, a := range o.d.Areas {
+		if o.of(hand.Name(o.d, world.Ref{Sort: world.SortArea, ID: a.ID})) {
+			begins(logic.AreaEntered, logic.AreaEntered.Name, logic.Moment{Thing: a.ID})
+			begins(logic.AreaLeft, logic.AreaLeft.Name, logic.Moment{Thing: a.ID})
+			begins(logic.AreaStayed, logic.AreaStayed.Name, logic.Moment{Thing: a.ID, Number: 120})
+		}
+	}
+	for _, m := range o.d.Maps {
+		if o.of(m.Name) {
+			begins(logic.MapBegins, logic.MapBegins.Name, logic.Moment{Thing: m.ID})
+			begins(logic.MapLeft, logic.MapLeft.Name, logic.Moment{Thing: m.ID})
+		}
+	}
+	for _, f := range o.d.Facts {
+		if o.of(f.Name) {
+			begins(logic.FactReached, "becomes yes no", logic.Moment{Thing: f.ID, Number: 1})
+			begins(logic.FactChanged, "changes", logic.Moment{Thing: f.ID})
+		}
+	}
+	o.nearFirst(r, func(p *world.Piece, name string) {
+		if (r.HomeSort != kind.Piece || r.Home != p.ID) && o.of(name) {
+			for _, m := range p.Kind().Moments {
+				begins(m, "is "+m.Name, logic.Moment{Of: logic.Noun{Is: logic.Piece, Thing: p.ID}})
+			}
+		}
+	})
+	for _, i := range o.d.Items {
+		if o.of(i.Name) {
+			begins(logic.ItemHad, logic.ItemHad.Name, logic.Moment{Thing: i.ID})
+			begins(logic.ItemUsedUp, logic.ItemUsedUp.Name, logic.Moment{Thing: i.ID})
+			begins(logic.ItemUsed, logic.ItemUsed.Name, logic.Moment{Thing: i.ID})
+		}
+	}
+	for _, c := range o.d.Crossings {
+		if o.of(hand.CrossingName(o.d, c)) {
+			begins(logic.CrossingTaken, logic.CrossingTaken.Name, logic.Moment{Thing: c.ID})
+		}
+	}
+	for _, m := range []*kind.Moment{logic.PlayBegins, logic.PlayerHurt, logic.PlayerHarmed, logic.PlayerFell, logic.AskedFor} {
+		if o.of("") && !(o.until && m == logic.PlayBegins) {
+			begins(m, m.Name, logic.Moment{})
+		}
+	}
+	if o.of("") {
+		begins(logic.TimePassed, "another seconds have passed", logic.Moment{Number: 600})
+		begins(logic.StepsPassed, "the player has gone another steps", logic.Moment{Number: 10})
+	}
+	for _, k := range kind.All() {
+		if o.of("any " + k.Name) {
+			for _, m := range k.Moments {
+				begins(m, "is "+m.Name, logic.Moment{Of: logic.Noun{Is: logic.AnyOfType, Type: k.ID}})
+			}
+		}
+	}
+}
+
+// untilWhen are the tokens after those that say that a rule waits until a moment comes; false if they do not say that.
+func untilWhen(tokens []string) (rest []string, is bool) {
+	if len(tokens) > 1 && tokens[0] == "wait" {
+		tokens = tokens[1:]
+	}
+	if len(tokens) == 0 || len(tokens[0]) < 2 || !strings.HasPrefix("until", tokens[0]) {
+		return nil, false
+	}
+	return tokens[1:], true
+}
