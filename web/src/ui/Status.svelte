@@ -88,6 +88,12 @@
           ['Drag', 'measures'],
           [keyOf('empty'), 'empties the hand'],
         ];
+      case 'wire':
+        return [
+          ['Drag', 'from a piece to what it works, or to one of several selected'],
+          ['Right button', 'takes its wires away'],
+          [keyOf('empty'), 'empties the hand'],
+        ];
       case 'crossing':
         return [
           ['Drag', 'to a cell of another map, or to the empty board'],
