@@ -161,7 +161,9 @@ func TestEveryViewIsAccessible(t *testing.T) {
 		if dark := w.page.MustEval(`() => document.documentElement.dataset.theme`).Str(); dark != theme {
 			w.click("Switch to " + theme)
 		}
-		w.accessible(theme + ", home")
+		w.page.MustElement("[data-tip]").MustHover()
+		w.until("a tip", `() => document.querySelector('[data-tip-shown]') !== null`)
+		w.accessible(theme + ", home with a tip")
 		w.click("Night shift")
 		w.opened()
 		w.accessible(theme + ", board")

@@ -42,12 +42,13 @@
 />
 
 {#if over}
-  <Tooltip.Root bind:open>
-    <Tooltip.Portal>
+  <!-- Not in a portal: what stands at the end of the body belongs to no part of the page. -->
+  <aside aria-label="Tip">
+    <Tooltip.Root bind:open>
       <Tooltip.Content customAnchor={over} sideOffset={6} class="z-50 sheet px-2 py-1 text-small" data-tip-shown
         >{over.dataset['tip']}{#if over.ariaKeyShortcuts}<span class="text-soft">&nbsp;· {over.ariaKeyShortcuts}</span
           >{/if}</Tooltip.Content
       >
-    </Tooltip.Portal>
-  </Tooltip.Root>
+    </Tooltip.Root>
+  </aside>
 {/if}
