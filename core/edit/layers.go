@@ -181,6 +181,7 @@ func RemoveLayer(d *world.Document, mapID, id world.ID) (Edit, error) {
 		}
 	}
 	e.Parts = append(e.Parts, RemoveWith(d, lying...)...)
+	e.Parts = append(e.Parts, RemoveWires(d, l.ID)...)
 	for _, p := range lying {
 		e.Parts = append(e.Parts, Remove{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}})
 	}

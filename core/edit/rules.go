@@ -1,6 +1,8 @@
 package edit
 
 import (
+	"slices"
+
 	"azzel/core/kind"
 	"azzel/core/logic"
 	"azzel/core/world"
@@ -30,18 +32,26 @@ func RemoveWith(d *world.Document, pieces ...*world.Piece) []Part {
 	for i, p := range pieces {
 		ids[i] = p.ID
 	}
-	return append(RemoveRules(d, kind.Piece, ids...), RemoveWires(d, pieces...)...)
+	return append(RemoveRules(d, kind.Piece, ids...), RemoveWires(d, ids...)...)
 }
 
-// RemoveMapRules are the parts that remove the rules which belong to a map or to an area of it.
-func RemoveMapRules(d *world.Document, id world.ID) []Part {
-	var areas []world.ID
+// RemoveWithMap are the parts that remove what goes with a map: its rules and those of what is on it, and the wires that begin or end there.
+func RemoveWithMap(d *world.Document, m *world.Map) []Part {
+	var areas, layers []world.ID
 	for _, a := range d.Areas {
-		if a.Map == id {
+		if a.Map == m.ID {
 			areas = append(areas, a.ID)
 		}
 	}
-	return append(RemoveRules(d, kind.Map, id), RemoveRules(d, kind.Area, areas...)...)
+	for _, l := range m.Layers {
+		layers = append(layers, l.ID)
+	}
+	var ids []world.ID
+	for _, p := range m.Pieces {
+		ids = append(ids, p.ID)
+	}
+	return slices.Concat(RemoveRules(d, kind.Map, m.ID), RemoveRules(d, kind.Area, areas...), RemoveRules(d, kind.Piece, ids...),
+		RemoveWires(d, slices.Concat(areas, layers, ids)...))
 }
 
 // CopyRule is the part that puts a copy of a rule, which belongs to and names other things: those that to gives.

@@ -268,7 +268,7 @@ func (in *Patch) links(p *world.Patch) error {
 		there[piece.ID] = piece.ID != 0
 	}
 	for k := range in.Wires {
-		w, err := readWire(&in.Wires[k], there)
+		w, err := readWire(&in.Wires[k], there, nil)
 		if err != nil {
 			return fmt.Errorf("wire %d: %w", k+1, err)
 		}

@@ -6,14 +6,14 @@ import (
 	"azzel/core/world"
 )
 
-// A Wire lets one piece work another, on whatever maps they are.
+// A Wire lets a piece work another, the forces of an area, or a layer, on whatever maps they are.
 type Wire struct {
 	ID   string `json:"id"`
 	Name string `json:"name,omitempty"`
-	// From and To are the ids of pieces.
+	// From is the id of a piece, To of a piece, an area or a layer.
 	From string `json:"from"`
 	To   string `json:"to"`
-	// Works is what of the piece at its end it works: its own state without it.
+	// Works is what of a piece at its end it works: its own state without it.
 	Works string `json:"works,omitempty" jsonschema:"enum=power"`
 	// Does is how: on while held without it.
 	Does string `json:"does,omitempty" jsonschema:"enum=on,enum=off,enum=over"`
@@ -28,29 +28,37 @@ func wiresOf(d *world.Document) (list []Wire) {
 	if len(d.Wires) == 0 {
 		return nil
 	}
-	there := map[world.ID]bool{}
-	for _, m := range d.Maps {
-		for _, p := range m.Pieces {
-			there[p.ID] = true
-		}
-	}
+	begin, end := endsOf(d)
 	for _, w := range d.Wires {
-		if there[w.From] && there[w.To] {
+		if begin[w.From] && (begin[w.To] || end[w.To]) {
 			list = append(list, writeWire(w))
 		}
 	}
 	return list
 }
 
-// wires are read after the maps, with the pieces that they join.
-func (b *reader) wires() error {
-	there := map[world.ID]bool{}
-	if len(b.bundle.Wires) > 0 {
-		for _, m := range b.draft.Document().Maps {
-			for _, p := range m.Pieces {
-				there[p.ID] = true
-			}
+// endsOf are the pieces of a document, at which wires begin and end, and its areas and layers, at which they end.
+func endsOf(d *world.Document) (begin, end map[world.ID]bool) {
+	begin, end = map[world.ID]bool{}, map[world.ID]bool{}
+	for _, m := range d.Maps {
+		for _, p := range m.Pieces {
+			begin[p.ID] = true
 		}
+		for _, l := range m.Layers {
+			end[l.ID] = true
+		}
+	}
+	for _, a := range d.Areas {
+		end[a.ID] = true
+	}
+	return begin, end
+}
+
+// wires are read after the maps, with what they join.
+func (b *reader) wires() error {
+	var begin, end map[world.ID]bool
+	if len(b.bundle.Wires) > 0 {
+		begin, end = endsOf(b.draft.Document())
 	}
 	for i, in := range b.bundle.Wires {
 		what := fmt.Sprintf("bundle.json: wire %d", i+1)
@@ -58,7 +66,7 @@ func (b *reader) wires() error {
 		if err != nil {
 			return err
 		}
-		w, err := readWire(&in, there)
+		w, err := readWire(&in, begin, end)
 		if err != nil {
 			return fmt.Errorf("%s: %w", what, err)
 		}
@@ -73,8 +81,8 @@ func writeWire(w *world.Wire) Wire {
 	return Wire{idText(w.ID), w.Name, idText(w.From), idText(w.To), world.WorksWords[w.Works], world.DoesWords[w.Does], w.After, w.Of}
 }
 
-// readWire reads a wire between pieces that are there.
-func readWire(in *Wire, there map[world.ID]bool) (w world.Wire, err error) {
+// readWire reads a wire between pieces that are there, or to what else is there at which one can end.
+func readWire(in *Wire, pieces, ends map[world.ID]bool) (w world.Wire, err error) {
 	w = world.Wire{Name: in.Name, After: in.After, Of: in.Of}
 	for _, end := range []struct {
 		name, text string
@@ -83,7 +91,11 @@ func readWire(in *Wire, there map[world.ID]bool) (w world.Wire, err error) {
 		if *end.at, err = parseID(end.text); err != nil {
 			return w, fmt.Errorf("%s: %w", end.name, err)
 		}
-		if !there[*end.at] {
+		switch {
+		case pieces[*end.at] || end.at == &w.To && ends[*end.at]:
+		case len(ends) > 0 && end.at == &w.To:
+			return w, fmt.Errorf("%s: there is no piece, area or layer %s", end.name, end.text)
+		default:
 			return w, fmt.Errorf("%s: there is no piece %s", end.name, end.text)
 		}
 	}

@@ -14,7 +14,7 @@ import (
 	"azzel/core/world"
 )
 
-// Wires come back from a bundle as they were, those of pieces that are gone do not; where one is what it can't be, the bundle
+// Wires come back from a bundle as they were, those of what is gone do not; where one is what it can't be, the bundle
 // is refused, and it is said what and where.
 func TestWiresInABundle(t *testing.T) {
 	d, err := generate.World(3)
@@ -37,6 +37,8 @@ func TestWiresInABundle(t *testing.T) {
 	wire := world.Wire{Name: "Feed", From: lever, To: sluice, Works: world.WorksPower, Does: world.ChangesOver, After: 717, Of: 3}
 	gone := world.Wire{From: lever, To: 99}
 	parts = append(parts, edit.Put{Ref: edit.WireRef(61 << 32), Values: wire.Values()})
+	shade := world.Wire{From: lever, To: d.Maps[0].Layers[0].ID, Does: world.TurnsOff}
+	parts = append(parts, edit.Put{Ref: edit.WireRef(61<<32 | 1), Values: shade.Values()})
 	res, err := edit.Apply(d, edit.Edit{Parts: parts})
 	if err != nil {
 		t.Fatal(err)
@@ -54,6 +56,7 @@ func TestWiresInABundle(t *testing.T) {
 	refused(t, whole, []altered{
 		{"bundle.json", `"from": "54.0"`, `"from": "77.0"`, "wire 1: from: there is no piece 77.0"},
 		{"bundle.json", `"to": "55.0"`, `"to": "54.0"`, "end it at another piece"},
+		{"bundle.json", `"to": "55.0"`, `"to": "77.0"`, "wire 1: to: there is no piece, area or layer 77.0"},
 		{"bundle.json", `"works": "power"`, `"works": "moss"`, "wire 1: works"},
 		{"bundle.json", `"does": "over"`, `"does": "under"`, "wire 1: does"},
 		{"bundle.json", `"after": 717`, `"after": -7`, "after 0 to"},

@@ -188,6 +188,12 @@ func (s *search) asked(c *logic.Condition) (of known, least, most int, by logic.
 	case logic.IsPresent, logic.IsPowered, logic.InState:
 		is = side(c.Ask)
 		return of, least, most, by, n, is
+	case logic.ForcesAre:
+		of = known{ask: c.Ask, thing: c.Thing}
+		return of, 0, len(kind.Powers) - 1, logic.Equals, c.Is, s.of(kind.Area, c.Thing) != nil
+	case logic.LayerIs:
+		of = known{ask: c.Ask, thing: c.Thing}
+		return of, 0, len(kind.Presences) - 1, logic.Equals, c.Is, s.of(kind.Layer, c.Thing) != nil
 	case logic.Compares:
 	default:
 		return of, 0, 0, 0, 0, false

@@ -330,9 +330,9 @@ func Remove(d *world.Document, s Selection) (e *edit.Edit, says string) {
 			e.Parts = edit.RemoveWith(d, p)
 		}
 	case world.SortMap:
-		e.Parts = append(edit.RemoveMapRules(d, s.Ref.ID), edit.RemoveWith(d, d.Map(s.Ref.ID).Pieces...)...)
+		e.Parts = edit.RemoveWithMap(d, d.Map(s.Ref.ID))
 	case world.SortArea:
-		e.Parts = edit.RemoveRules(d, kind.Area, s.Ref.ID)
+		e.Parts = append(edit.RemoveRules(d, kind.Area, s.Ref.ID), edit.RemoveWires(d, s.Ref.ID)...)
 	}
 	e.Parts = append(e.Parts, edit.Remove{Ref: s.Ref})
 	if s.Ref.Sort != world.SortMap {

@@ -17,6 +17,9 @@ type World interface {
 	Presence(piece kind.ID) (is int, there bool)
 	Power(piece kind.ID) (is int, there bool)
 	State(piece kind.ID) (is int, there bool)
+	// Forces is the power of the forces of an area, Layer the presence of a layer.
+	Forces(area kind.ID) (is int, there bool)
+	Layer(layer kind.ID) (is int, there bool)
 }
 
 // A Happening is a World in which something happened, of which momentary terms ask.
@@ -103,13 +106,7 @@ func (c *Condition) enough(w World) Answer {
 
 func (c *Condition) term(w World) Answer {
 	has := func(is func(kind.ID) (int, bool)) Answer {
-		return over(w, c.Subject, func(id kind.ID) Answer {
-			n, there := is(id)
-			if !there {
-				return Unasked
-			}
-			return answer(n == c.Is)
-		})
+		return over(w, c.Subject, func(id kind.ID) Answer { return c.is(is(id)) })
 	}
 	switch c.Ask {
 	case Compares:
@@ -120,6 +117,10 @@ func (c *Condition) term(w World) Answer {
 		return has(w.Power)
 	case InState:
 		return has(w.State)
+	case ForcesAre:
+		return c.is(w.Forces(c.Thing))
+	case LayerIs:
+		return c.is(w.Layer(c.Thing))
 	}
 	h, happens := w.(Happening)
 	if !happens {
@@ -154,6 +155,14 @@ func (c *Condition) term(w World) Answer {
 		return answer(h.OneIn(c.Number, c.Key))
 	}
 	return Unasked
+}
+
+// is is the answer for something that is so by now, if it is there.
+func (c *Condition) is(now int, there bool) Answer {
+	if !there {
+		return Unasked
+	}
+	return answer(now == c.Is)
 }
 
 // over asks for each piece that a noun names: for all of them, or for any.

@@ -18,13 +18,13 @@ type Condition struct {
 	By          Comparison
 	// Subject is of what is asked, Object what it is near, faces or sees.
 	Subject, Object Noun
-	// Thing is the area or map that Subject is in or on.
+	// Thing is the area or map that Subject is in or on, or the area or layer of which is asked.
 	Thing kind.ID
 	// Number is within how many cells something is near, of how many times one holds, or how many terms SoMany asks for.
 	Number int
 	// Key tells two terms that hold once in so many times from each other, so that they do not always hold together.
 	Key int
-	// Is is which presence, power or state of its own Subject has.
+	// Is is which presence, power or state of its own Subject has, which presence a layer, or which power the forces of an area.
 	Is int
 }
 
@@ -34,7 +34,8 @@ type Ask uint8
 // What there is to ask. All, Any and None ask for all, at least one and none of their terms. Compares holds two values
 // against one another. IsPresent, IsPowered and InState ask for a piece's presence, power and own state. The others are
 // momentary: Within and OnMap ask whether something is in an area and on a map, Near, Faces and Sees where it is and
-// looks, beside another, OneIn holds once in so many times. SoMany asks for at least so many of its terms.
+// looks, beside another, OneIn holds once in so many times. SoMany asks for at least so many of its terms, ForcesAre whether
+// the forces of an area act, LayerIs for the presence of a layer.
 const (
 	All Ask = iota
 	Any
@@ -50,6 +51,8 @@ const (
 	Sees
 	OneIn
 	SoMany
+	ForcesAre
+	LayerIs
 	askEnd
 )
 

@@ -10,7 +10,7 @@ import (
 // A ConditionForm is a condition as files say it: what it asks, and what belongs to that.
 type ConditionForm struct {
 	// Asks is what it asks for: all, any, none or at least so many of several conditions, or a term.
-	Asks string `json:"asks" jsonschema:"enum=all,enum=any,enum=none,enum=compares,enum=presence,enum=power,enum=state,enum=within,enum=on-map,enum=near,enum=faces,enum=sees,enum=one-in,enum=so-many"`
+	Asks string `json:"asks" jsonschema:"enum=all,enum=any,enum=none,enum=compares,enum=presence,enum=power,enum=state,enum=within,enum=on-map,enum=near,enum=faces,enum=sees,enum=one-in,enum=so-many,enum=forces,enum=layer"`
 	// Of are the conditions of which all, any, none or so many hold.
 	Of []ConditionForm `json:"of,omitempty"`
 	// Left is held against Right, By says how.
@@ -20,13 +20,13 @@ type ConditionForm struct {
 	// Subject is of what is asked, Object what it is near, faces or sees.
 	Subject *NounForm `json:"subject,omitempty"`
 	Object  *NounForm `json:"object,omitempty"`
-	// Thing is the id of the area that it is in, or of the map that it is on.
+	// Thing is the id of the area that it is in, of the map that it is on, or of the area or layer of which is asked.
 	Thing string `json:"thing,omitempty"`
 	// Number is within how many cells it is near, of how many times one holds, or how many of several must.
 	Number int `json:"number,omitempty"`
 	// Key tells two that hold once in so many times from each other.
 	Key int `json:"key,omitempty"`
-	// Is is the presence, power or state that it has.
+	// Is is the presence, power or state that it has: a layer, a presence, the forces of an area, a power.
 	Is string `json:"is,omitempty"`
 }
 
@@ -86,7 +86,7 @@ func (ids IDs) Write(c Condition) ConditionForm {
 			f.Subject = ids.writeNoun(c.Subject)
 		case object:
 			f.Object = ids.writeNoun(c.Object)
-		case area, onMap:
+		case area, onMap, layer:
 			f.Thing = ids.Format(c.Thing)
 		case cells, times:
 			f.Number = c.Number
@@ -200,7 +200,7 @@ func (r *formReader) condition(f *ConditionForm, deep int) (c Condition) {
 			c.Subject = r.noun(f.Subject)
 		case object:
 			c.Object = r.noun(f.Object)
-		case area, onMap:
+		case area, onMap, layer:
 			c.Thing = r.id(f.Thing)
 		case cells, times:
 			c.Number = f.Number

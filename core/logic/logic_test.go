@@ -19,7 +19,7 @@ import (
 )
 
 // things are what the conditions of these tests ask for; of each sort the last is gone.
-var things = random.Things{Newest: true, Facts: []kind.ID{11, 12, 19}, Items: []kind.ID{21, 22, 29}, Pieces: []kind.ID{31, 32, 33, 34, 39}, Areas: []kind.ID{41, 49}, Maps: []kind.ID{51, 59}}
+var things = random.Things{Newest: true, Facts: []kind.ID{11, 12, 19}, Items: []kind.ID{21, 22, 29}, Pieces: []kind.ID{31, 32, 33, 34, 39}, Areas: []kind.ID{41, 49}, Maps: []kind.ID{51, 59}, Layers: []kind.ID{91, 99}}
 
 var ids = logic.IDs{
 	Format: func(id kind.ID) string { return fmt.Sprint("n", uint64(id)) },
@@ -65,7 +65,7 @@ func TestConditionsComeBack(t *testing.T) {
 			t.Fatalf("condition %d still asks for %d of sort %d", seed, id, sort)
 		})
 	}
-	for ask := logic.All; ask <= logic.OneIn; ask++ {
+	for ask := logic.All; ask <= logic.LayerIs; ask++ {
 		if seen[ask] < 50 {
 			t.Errorf("of what there is to ask, number %d was drawn %d times", ask, seen[ask])
 		}

@@ -66,6 +66,8 @@ func (w world) Power(piece kind.ID) (int, bool) {
 func (w world) State(piece kind.ID) (int, bool) {
 	return 1 + w.chance(8, "state", piece), w.chance(3, "states", piece) > 0
 }
+func (w world) Forces(area kind.ID) (int, bool) { return w.chance(2, "forces", area), !isGone(area) }
+func (w world) Layer(layer kind.ID) (int, bool) { return w.chance(3, "layer", layer), !isGone(layer) }
 func (w world) Within(piece, area kind.ID) (is, there bool) {
 	return w.chance(2, "within", piece, area) == 0, !isGone(area)
 }
@@ -108,6 +110,15 @@ func plain(f logic.ConditionForm, w world) string {
 		return plainCompare(f, w)
 	case "one-in":
 		return says(w.OneIn(f.Number, f.Key))
+	}
+	thing, _ := ids.Parse(f.Thing)
+	switch f.Asks {
+	case "forces":
+		is, there := w.Forces(thing)
+		return when(there, []string{"on", "off"}[is] == f.Is)
+	case "layer":
+		is, there := w.Layer(thing)
+		return when(there, []string{"there", "hidden", "absent"}[is] == f.Is)
 	}
 	return each(f.Subject, w, func(id kind.ID) string {
 		is, there := 0, true

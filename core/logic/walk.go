@@ -69,6 +69,8 @@ var asks = [askEnd]struct {
 	Sees:      {word: "sees", parts: []part{subject, object}, momentary: true},
 	OneIn:     {word: "one-in", parts: []part{times, key}, momentary: true},
 	SoMany:    {word: "so-many"},
+	ForcesAre: {word: "forces", parts: []part{area, power}},
+	LayerIs:   {word: "layer", parts: []part{layer, presence}},
 }
 
 // The words of what else there is to choose, in the order of its numbers.
@@ -137,6 +139,8 @@ func (c *Condition) visit(v visitor) {
 			v.thing(&c.Thing, kind.Area)
 		case onMap:
 			v.thing(&c.Thing, kind.Map)
+		case layer:
+			v.thing(&c.Thing, kind.Layer)
 		case cells:
 			v.number(&c.Number, 0, limit.MaxSeen, "within how many cells something is near")
 		case times:

@@ -185,6 +185,20 @@ func (i inquiry) State(piece world.ID) (int, bool) {
 	return own.Number, true
 }
 
+// Forces implements logic.World.
+func (i inquiry) Forces(area world.ID) (int, bool) {
+	if i.g.calmed(area) {
+		return kind.Off, i.g.doc.Area(area) != nil
+	}
+	return kind.On, i.g.doc.Area(area) != nil
+}
+
+// Layer implements logic.World.
+func (i inquiry) Layer(layer world.ID) (int, bool) {
+	_, l := i.g.doc.LayerOn(layer)
+	return i.g.layerIs(layer), l != nil
+}
+
 // A placed is a piece and the map on which it is.
 type placed struct {
 	on    *world.Map

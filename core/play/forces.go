@@ -93,6 +93,7 @@ func (g *Game) calmed(area world.ID) bool {
 // switchForces switches the forces of an area off, or on again.
 func (g *Game) switchForces(area world.ID, off bool) {
 	i, is := slices.BinarySearch(g.calm, area)
+	g.stale = g.stale || off != is
 	switch {
 	case off && !is && g.doc.Area(area) != nil:
 		g.calm = slices.Insert(g.calm, i, area)

@@ -49,8 +49,8 @@ func (g *Game) setLayer(layer world.ID, is int) bool {
 	if !set {
 		g.layers = slices.Insert(g.layers, i, presence{})
 	}
-	g.layers[i] = presence{layer, is}
-	if !counts {
+	g.layers[i], g.stale = presence{layer, is}, true
+	if !counts || g.ground == nil {
 		return true
 	}
 	if _, here := near(g.ground, m.ID); !here {

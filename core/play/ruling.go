@@ -280,6 +280,13 @@ func (g *Game) sumOfRemembered() uint64 {
 			sum += mixed(uint64(id))
 		}
 	}
+	for _, l := range g.layers {
+		mix(uint64(l.piece))
+		mix(uint64(l.is))
+	}
+	for _, id := range g.calm {
+		mix(uint64(id))
+	}
 	mix(uint64(g.helped & Laden))
 	return sum
 }

@@ -13,7 +13,7 @@ import (
 	"azzel/core/world"
 )
 
-// asLaid is a document in which wires work what the hand lets them, of an emitter its power, and some begin at it, and in some of which a door is locked.
+// asLaid is a document in which wires work what the hand lets them, of an emitter its power, of what is no piece all there is, and some begin at it, and in some of which a door is locked.
 func asLaid(t *testing.T, d *world.Document) *world.Document {
 	const emitter = firstEnd + 2
 	if len(d.Wires)%2 == 0 {
@@ -26,6 +26,8 @@ func asLaid(t *testing.T, d *world.Document) *world.Document {
 		next := *w
 		if w.To == emitter {
 			next.Works = world.WorksPower
+		} else if w.To >= areaEnd {
+			next.Works = world.WorksState
 		} else if w.Number%3 == 0 {
 			next.From = emitter
 		}
@@ -201,11 +203,16 @@ func seenOf(t *testing.T, d *world.Document, inputs []play.Input) (list map[[2]i
 				}
 			}
 		}
-		for i := range int64(4) {
+		forces, _ := walk.Asked(0).Forces(areaEnd)
+		shade, _ := walk.Asked(0).Layer(layerEnd)
+		for i := range int64(6) {
 			id := firstEnd + world.ID(i)
 			power, _ := walk.Asked(0).Power(id)
 			isOn := map[int64]bool{world.WorksPower: power == kind.On}
-			if i != 2 {
+			switch {
+			case i >= 4:
+				isOn = map[int64]bool{world.WorksState: map[int64]bool{4: forces == kind.On, 5: shade == kind.There}[i]}
+			case i != 2:
 				isOn[world.WorksState] = corridor.StateOf(walk.Game, id) == "open"
 				isOn[locked] = corridor.StateOf(walk.Game, id) == "locked"
 			}

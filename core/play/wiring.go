@@ -30,14 +30,14 @@ type wired struct {
 	left int
 }
 
-// workedEnd is a piece that wires have brought, or are to bring, to on.
+// workedEnd is a piece, an area or a layer that wires have brought, or are to bring, to on.
 type workedEnd struct {
-	piece world.ID
+	thing world.ID
 	works int
 }
 
 func (e workedEnd) compare(o workedEnd) int {
-	return cmp.Or(cmp.Compare(e.piece, o.piece), cmp.Compare(e.works, o.works))
+	return cmp.Or(cmp.Compare(e.thing, o.thing), cmp.Compare(e.works, o.works))
 }
 
 func (m *wiring) empty() bool { return len(m.wires)+len(m.worked)+len(m.switched) == 0 }
@@ -52,7 +52,7 @@ func (m *wiring) encode(w *pack.Writer) {
 	}
 	w.Uint(uint64(len(m.worked)))
 	for _, e := range m.worked {
-		w.Uint(uint64(e.piece))
+		w.Uint(uint64(e.thing))
 		w.Int(e.works)
 	}
 	encodeIDs(w, m.switched)
@@ -166,9 +166,9 @@ func (g *Game) end(p *world.Piece, on *world.Map, works int) (first, second *kin
 // work brings a piece to on or off, if it is not so by now, and reports whether it is so then: nothing shuts on anybody. What
 // is quiet happens to nobody.
 func (g *Game) work(e workedEnd, on, quiet bool) bool {
-	m, p := g.pieceOf(e.piece)
+	m, p := g.pieceOf(e.thing)
 	if p == nil {
-		return true
+		return g.workPlace(e.thing, on)
 	}
 	first, second, ok := g.end(p, m, e.works)
 	switch {
@@ -188,6 +188,15 @@ func (g *Game) work(e workedEnd, on, quiet bool) bool {
 	return true
 }
 
+// workPlace lets the forces of an area act, or a layer be there, or not. It reports whether that is so then.
+func (g *Game) workPlace(id world.ID, on bool) bool {
+	if g.doc.Area(id) != nil {
+		g.switchForces(id, !on)
+		return true
+	}
+	return g.setLayer(id, map[bool]int{true: kind.There, false: kind.Absent}[on])
+}
+
 func (g *Game) goes(piece world.ID, to *kind.State, quiet bool) {
 	if quiet {
 		g.setState(piece, to.Number)
@@ -197,11 +206,12 @@ func (g *Game) goes(piece world.ID, to *kind.State, quiet bool) {
 	g.become(piece, to)
 }
 
-// isWorkedOn reports whether a piece is on as the end of a wire.
+// isWorkedOn reports whether a piece is on as the end of a wire; an area if its forces act, a layer if it is there.
 func (g *Game) isWorkedOn(e workedEnd) bool {
-	m, p := g.pieceOf(e.piece)
+	m, p := g.pieceOf(e.thing)
 	if p == nil {
-		return false
+		_, l := g.doc.LayerOn(e.thing)
+		return l != nil && g.layerIs(e.thing) == kind.There || g.doc.Area(e.thing) != nil && !g.calmed(e.thing)
 	}
 	_, second, ok := g.end(p, m, e.works)
 	if second == nil {
@@ -255,7 +265,7 @@ func (g *Game) settleWires(before *world.Document) {
 
 // settleWiresOf is settleWires for wires from and to pieces that have begun anew.
 func (g *Game) settleWiresOf(pieces map[world.ID]bool) {
-	g.worked = slices.DeleteFunc(g.worked, func(e workedEnd) bool { return pieces[e.piece] })
+	g.worked = slices.DeleteFunc(g.worked, func(e workedEnd) bool { return pieces[e.thing] })
 	g.settleThose(func(w *world.Wire) (begins, ends bool) { return pieces[w.From], pieces[w.To] })
 }
 

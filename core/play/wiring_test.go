@@ -18,10 +18,12 @@ import (
 	"azzel/core/world"
 )
 
-// The pieces of wired: four switches in a corridor, and on another map two doors, an emitter and a door that starts open.
+// What there is in wired: four switches in a corridor, and on another map two doors, an emitter and a door that starts open, then an area and a layer.
 const (
 	firstSwitch = world.ID(700)
 	firstEnd    = world.ID(710)
+	areaEnd     = firstEnd + 4
+	layerEnd    = firstEnd + 5
 )
 
 // wired is a world with wires at random between the switches and what is on the other map.
@@ -44,9 +46,12 @@ func wiredWorld(t *testing.T, r *rand.Rand, view world.View) *world.Document {
 		}
 		parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: shed.ID, ID: firstEnd + world.ID(i)}, Values: end.Values()})
 	}
+	area := world.Area{Name: "Draught", Map: shed.ID, Cells: grid.BoxRegion(grid.Rect{W: 4, H: 3}), Forces: world.Forces{WindX: 20}}
+	shade := world.Layer{Name: "Shade", Order: 9, Counts: true}
+	parts = append(parts, edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: areaEnd}, Values: area.Values()}, edit.Put{Ref: world.Ref{Sort: world.SortLayer, Map: shed.ID, ID: layerEnd}, Values: shade.Values()})
 	d := corridor.New(t, view, pieces, parts...)
 	for i := range 3 + r.IntN(6) {
-		w := world.Wire{From: firstSwitch + world.ID(r.IntN(4)), To: firstEnd + world.ID(r.IntN(4)), Does: max(0, r.IntN(7)-3), Works: r.IntN(2), After: r.IntN(3) * r.IntN(30), Of: r.IntN(4) - 1}
+		w := world.Wire{From: firstSwitch + world.ID(r.IntN(4)), To: firstEnd + world.ID(r.IntN(6)), Does: max(0, r.IntN(7)-3), Works: r.IntN(2), After: r.IntN(3) * r.IntN(30), Of: r.IntN(4) - 1}
 		if r.IntN(12) == 0 {
 			w.From = 999 // which is gone
 		}
@@ -67,7 +72,9 @@ type plainWires struct {
 
 func endOf(d *world.Document, w *world.Wire) [2]int64 {
 	works := w.Works
-	if _, p := d.Piece(w.To); p.Type == world.Emitter {
+	if _, p := d.Piece(w.To); p == nil {
+		works = 0
+	} else if p.Type == world.Emitter {
 		works = world.WorksPower
 	}
 	return [2]int64{int64(w.To), int64(works)}
@@ -152,7 +159,9 @@ func TestWiresAgainstPlainReading(t *testing.T) {
 		}
 		// ends is what is seen of the ends.
 		ends := func() map[[2]int64]bool {
-			seen := map[[2]int64]bool{}
+			forces, _ := walk.Asked(0).Forces(areaEnd)
+			shade, _ := walk.Asked(0).Layer(layerEnd)
+			seen := map[[2]int64]bool{{int64(areaEnd), 0}: forces == kind.On, {int64(layerEnd), 0}: shade == kind.There}
 			for i := range int64(4) {
 				id := firstEnd + world.ID(i)
 				power, _ := walk.Asked(0).Power(id)
@@ -168,6 +177,7 @@ func TestWiresAgainstPlainReading(t *testing.T) {
 			plain.on[[2]int64{int64(firstEnd) + i, world.WorksPower}] = true
 			plain.on[[2]int64{int64(firstEnd) + i, world.WorksState}] = i == 3
 		}
+		plain.on[[2]int64{int64(areaEnd), 0}], plain.on[[2]int64{int64(layerEnd), 0}] = true, true
 		for _, w := range d.Wires {
 			plain.held[w.ID] = []bool{isOn(w.From)}
 		}

@@ -11,7 +11,7 @@ import (
 // What of the piece at its end a wire works, as Wire.Works has it.
 const (
 	// WorksState is the piece's own state: it goes between the first two states of its kind. A piece that has none that can
-	// be worked is switched on and off instead.
+	// be worked is switched on and off instead, as are the forces of an area; a layer is there or absent.
 	WorksState = iota
 	// WorksPower switches the piece on and off.
 	WorksPower
@@ -44,12 +44,12 @@ const (
 	AllOf = -1
 )
 
-// A Wire lets one piece work another, on whatever maps they are. Where one of them is gone it does nothing.
+// A Wire lets a piece work another, the forces of an area, or a layer, on whatever maps they are. Where one of them is gone it does nothing.
 type Wire struct {
 	ID     ID
 	Name   string
 	Number int
-	// From and To are the pieces at which it begins and ends.
+	// From is the piece at which it begins, To the piece, area or layer at which it ends.
 	From, To ID
 	// Works and Does say what of the piece at its end it works, and how.
 	Works, Does int
@@ -77,10 +77,10 @@ func (w *Wire) Values() []Value { return valuesOf(w, wireFields) }
 // Wire finds a wire; nil if there is none.
 func (d *Document) Wire(id ID) *Wire { return byID(d.Wires, id, func(w *Wire) ID { return w.ID }) }
 
-// WiresOf lists the wires that begin or end at a piece. The cost grows with the wires that there are.
-func (d *Document) WiresOf(piece ID) (found []*Wire) {
+// WiresOf lists the wires that begin or end at something. The cost grows with the wires that there are.
+func (d *Document) WiresOf(thing ID) (found []*Wire) {
 	for _, w := range d.Wires {
-		if w.From == piece || w.To == piece {
+		if w.From == thing || w.To == thing {
 			found = append(found, w)
 		}
 	}

@@ -75,7 +75,7 @@ func (d *Document) Folded(r *Rule) ([]Wire, error) {
 // mostOpened is how many parts a rule has at most into which wires are opened: a few moments, two waits, and what is done.
 const mostOpened = 16
 
-// wireEnd is what of a piece a wire works: between which of its states it goes, both nil if it is switched on and off.
+// wireEnd is what of a piece of a kind a wire works: between which of its states it goes, both nil if it is switched on and off.
 func (w *Wire) wireEnd(k *kind.Kind) (first, second *kind.State, ok bool) {
 	if first, second = k.Pair(); w.Works == WorksState && k.Worked && first != nil {
 		return first, second, true
@@ -87,12 +87,8 @@ func (w *Wire) wireEnd(k *kind.Kind) (first, second *kind.State, ok bool) {
 // ruleOf is the rule that does what some wires do that end at the same and count together, or one alone.
 func (d *Document) ruleOf(wires []*Wire, fresh func() ID) (is logic.Rule, err error) {
 	w := wires[0]
-	_, to := d.Piece(w.To)
-	if to == nil {
-		return is, ErrWireOfNothing
-	}
-	first, second, ok := w.wireEnd(to.Kind())
-	if !ok || to.Kind().Drawn {
+	end, ok := d.workedEnd(w)
+	if !ok {
 		return is, ErrWireOfNothing
 	}
 	is.Elsewhere = true
@@ -103,29 +99,18 @@ func (d *Document) ruleOf(wires []*Wire, fresh func() ID) (is logic.Rule, err er
 		is.Set(p)
 		return p.ID
 	}
-	at := logic.Noun{Is: logic.Piece, Thing: w.To}
-	isOn := logic.Condition{Ask: logic.IsPowered, Subject: at, Is: kind.On}
-	if second != nil {
-		isOn = logic.Condition{Ask: logic.InState, Subject: at, Is: second.Number}
-	}
 	turns := func(in ID, branch int, on bool) {
-		a := logic.Action{Does: logic.SetPower, Subject: at, Is: kind.Off}
-		switch {
-		case second == nil && on:
-			a.Is = kind.On
-		case second == nil:
-		case on:
-			a.Does, a.Is = logic.SetState, second.Number
-		default:
-			a.Does, a.Is = logic.SetState, first.Number
+		a := end.off
+		if on {
+			a = end.on
 		}
 		add(in, branch, logic.Part{Action: a})
 	}
 	set := func(branch int, on bool) {
 		in := ID(0)
 		// What begins in a third state, as what is locked, is left in it.
-		if is := to.FirstState(); !on && second != nil && is != first && is != second {
-			in, branch = add(0, branch, logic.Part{Action: logic.Action{Does: logic.If, If: isOn}}), logic.Then
+		if !on && end.third {
+			in, branch = add(0, branch, logic.Part{Action: logic.Action{Does: logic.If, If: end.is}}), logic.Then
 		}
 		turns(in, branch, on)
 	}
@@ -148,13 +133,13 @@ func (d *Document) ruleOf(wires []*Wire, fresh func() ID) (is logic.Rule, err er
 		case TurnsOn, TurnsOff:
 			set(logic.Then, w.Does == TurnsOn)
 		case ChangesOver:
-			in := add(0, logic.Then, logic.Part{Action: logic.Action{Does: logic.If, If: isOn}})
+			in := add(0, logic.Then, logic.Part{Action: logic.Action{Does: logic.If, If: end.is}})
 			turns(in, logic.Then, false)
 			turns(in, logic.Otherwise, true)
 		}
 		return ofHome(is), nil
 	}
-	is.HomeSort, is.Home, is.Begins = kind.Piece, w.To, logic.While
+	is.HomeSort, is.Home, is.Begins = end.home, end.of, logic.While
 	var terms []logic.Condition
 	for _, o := range wires {
 		if o.After != 0 && len(wires) > 1 {
@@ -184,6 +169,49 @@ func (d *Document) ruleOf(wires []*Wire, fresh func() ID) (is logic.Rule, err er
 	wait(logic.Otherwise)
 	set(logic.Otherwise, false)
 	return ofHome(is), nil
+}
+
+// An end is what a wire works: what is done to turn it on and off, what is so while it is on, and to what a rule belongs that does so while something
+// holds. third says that it is a piece that begins neither on nor off.
+type end struct {
+	on, off logic.Action
+	is      logic.Condition
+	home    kind.Thing
+	of      ID
+	third   bool
+}
+
+// workedEnd is what a wire works; false if that is gone, or can't be worked.
+func (d *Document) workedEnd(w *Wire) (e end, ok bool) {
+	if a := d.Area(w.To); a != nil {
+		act := logic.Action{Does: logic.SetForces, Thing: a.ID, Is: kind.On}
+		e = end{on: act, off: act, is: logic.Condition{Ask: logic.ForcesAre, Thing: a.ID, Is: kind.On}, home: kind.Area, of: a.ID}
+		e.off.Is = kind.Off
+		return e, true
+	}
+	if m, l := d.LayerOn(w.To); l != nil {
+		act := logic.Action{Does: logic.SetLayer, Thing: l.ID, Is: kind.There}
+		e = end{on: act, off: act, is: logic.Condition{Ask: logic.LayerIs, Thing: l.ID, Is: kind.There}, home: kind.Map, of: m.ID}
+		e.off.Is = kind.Absent
+		return e, true
+	}
+	_, to := d.Piece(w.To)
+	if to == nil || to.Kind().Drawn {
+		return e, false
+	}
+	first, second, ok := w.wireEnd(to.Kind())
+	at := logic.Noun{Is: logic.Piece, Thing: w.To}
+	e = end{home: kind.Piece, of: w.To}
+	if second == nil {
+		e.is = logic.Condition{Ask: logic.IsPowered, Subject: at, Is: kind.On}
+		e.on, e.off = logic.Action{Does: logic.SetPower, Subject: at, Is: kind.On}, logic.Action{Does: logic.SetPower, Subject: at, Is: kind.Off}
+		return e, ok
+	}
+	e.is = logic.Condition{Ask: logic.InState, Subject: at, Is: second.Number}
+	e.on, e.off = logic.Action{Does: logic.SetState, Subject: at, Is: second.Number}, logic.Action{Does: logic.SetState, Subject: at, Is: first.Number}
+	begins := to.FirstState()
+	e.third = begins != first && begins != second
+	return e, ok
 }
 
 // begins are the moments at which a piece goes on as the beginning of a wire, and what is so while it is on.
@@ -233,13 +261,20 @@ func (d *Document) wiresLike(r *Rule) (wires []Wire, ok bool) {
 				w.Does = TurnsOff
 			}
 		}
+	case logic.SetForces:
+		w.Does = map[bool]int{true: TurnsOn, false: TurnsOff}[last.Is == kind.On]
+	case logic.SetLayer:
+		w.Does = map[bool]int{true: TurnsOn, false: TurnsOff}[last.Is == kind.There]
 	default:
 		return nil, false
 	}
 	if in != nil && len(is.Kids(in.ID, logic.Otherwise)) > 0 {
 		w.Does = ChangesOver
 	}
-	if w.To = last.Subject.Thing; last.Subject.Is != logic.Piece {
+	switch w.To = last.Subject.Thing; {
+	case last.Does == logic.SetForces || last.Does == logic.SetLayer:
+		w.To = last.Thing
+	case last.Subject.Is != logic.Piece:
 		return nil, false
 	}
 	for _, p := range is.Kids(0, logic.Then) {

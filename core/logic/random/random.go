@@ -71,6 +71,13 @@ func condition(r *rand.Rand, of Things, happens bool, levels int) (c logic.Condi
 	if r.IntN(2) == 0 {
 		c.Ask = logic.Compares
 	}
+	if of.Newest && r.IntN(8) == 0 {
+		c.Ask, c.Thing, c.Is = logic.ForcesAre, one(r, of.Areas), r.IntN(len(kind.Powers))
+		if r.IntN(2) == 0 {
+			c.Ask, c.Thing, c.Is = logic.LayerIs, one(r, of.Layers), r.IntN(len(kind.Presences))
+		}
+		return c
+	}
 	switch c.Ask {
 	case logic.Compares:
 		c.Left, c.Right = value(r, of, happens, 1), value(r, of, happens, 1)

@@ -85,30 +85,32 @@ func Known(p *page.Page) KnownView {
 	m := d.Map(g.Status().Map)
 	gone := map[world.ID]bool{}
 	g.Things(func(t play.Thing, _ int, _ body.Size) { gone[t.ID] = t.Gone })
-	saying := func(m *world.Map, piece *world.Piece) func(string, bool) {
+	saying := func(e hand.WireEnd, on *world.Map) func(string, bool) {
 		return func(says string, yes bool) {
 			if len(v.Reasons) == mostReasons {
 				v.More++
 				return
 			}
-			at := piece.Foot.Add(d.Project.Lattice().Pixel(m.Origin))
-			v.Reasons = append(v.Reasons, ReasonView{page.FormatID(piece.ID), page.FormatID(m.ID), hand.PieceName(d, piece), says, yes, at.X, at.Y})
+			at := e.At(d)
+			v.Reasons = append(v.Reasons, ReasonView{page.FormatID(e.Ref.ID), page.FormatID(on.ID), e.Name, says, yes, at.X, at.Y})
 		}
 	}
 	for _, piece := range m.Pieces {
-		say := saying(m, piece)
+		end := hand.WireEnd{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: piece.ID}, Piece: piece, Name: hand.PieceName(d, piece)}
+		say := saying(end, m)
 		why := reasons{d, g, piece}
 		why.presence(say)
 		why.setting(g.Taken(piece.ID) || gone[piece.ID], say)
 		why.letting(say)
-		wording.Wired(d, g, piece, say)
+		wording.Wired(d, g, end, say)
 	}
 	seen := map[world.ID]bool{}
 	for _, w := range d.Wires {
-		on, to := d.Piece(w.To)
-		if to != nil && on != m && !seen[w.To] && m.Piece(w.From) != nil {
+		end, there := hand.EndOf(d, w.To)
+		on := end.On(d)
+		if there && on != nil && !(end.Piece != nil && on == m) && !seen[w.To] && (on == m || m.Piece(w.From) != nil) {
 			seen[w.To] = true
-			wording.Wired(d, g, to, saying(on, to))
+			wording.Wired(d, g, end, saying(end, on))
 		}
 	}
 	return v

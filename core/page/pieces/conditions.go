@@ -211,6 +211,8 @@ type AskableView struct {
 	Facts  []AskedFact  `json:"facts"`
 	Items  []AskedThing `json:"items"`
 	Areas  []AskedThing `json:"areas"`
+	// Layers are those of all maps, by their names and those of their maps.
+	Layers []AskedThing `json:"layers"`
 	Pieces []AskedPiece `json:"pieces"`
 	Maps   []AskedThing `json:"maps"`
 	// More is how many more pieces there are.
@@ -281,7 +283,7 @@ const mostAskable = 400
 // Askable is what conditions can ask for. Of the pieces those of the selected map come first.
 func Askable(p *page.Page) AskableView {
 	d := p.Doc()
-	v := AskableView{Facts: []AskedFact{}, Items: []AskedThing{}, Areas: []AskedThing{}, Pieces: []AskedPiece{}, Types: []AskedType{}, Maps: []AskedThing{}}
+	v := AskableView{Facts: []AskedFact{}, Items: []AskedThing{}, Areas: []AskedThing{}, Layers: []AskedThing{}, Pieces: []AskedPiece{}, Types: []AskedType{}, Maps: []AskedThing{}}
 	for _, f := range d.Facts {
 		v.Facts = append(v.Facts, AskedFact{AskedThing{page.FormatID(f.ID), f.Name}, f.Counts, append([]string{}, f.Words...)})
 	}
@@ -289,10 +291,13 @@ func Askable(p *page.Page) AskableView {
 		v.Items = append(v.Items, AskedThing{page.FormatID(i.ID), i.Name})
 	}
 	for _, a := range d.Areas {
-		v.Areas = append(v.Areas, AskedThing{page.FormatID(a.ID), a.Name})
+		v.Areas = append(v.Areas, AskedThing{page.FormatID(a.ID), hand.Name(d, world.Ref{Sort: world.SortArea, ID: a.ID})})
 	}
 	for _, m := range d.Maps {
 		v.Maps = append(v.Maps, AskedThing{page.FormatID(m.ID), m.Name})
+		for _, l := range m.Layers {
+			v.Layers = append(v.Layers, AskedThing{page.FormatID(l.ID), l.Name + ", " + m.Name})
+		}
 	}
 	for _, word := range logic.AbilityWords {
 		v.Abilities = append(v.Abilities, AskedWord{word, word})

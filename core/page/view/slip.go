@@ -51,7 +51,7 @@ func slip(p *page.Page) *SlipView {
 		line("In play", "%s", t.Purpose)
 		v.Acting, v.Asking, v.Path = pieces.ViewActing(d, m, piece), pieces.ViewAsking(d, m, piece), pieces.Path(d, m, piece)
 		v.Starts = t.Begins || t.Starts
-		v.Joins, v.Talk = wires.Joins(d, piece), talking.ViewTalk(d, piece)
+		v.Joins, v.Talk = wires.Joins(d, piece.ID), talking.ViewTalk(d, piece)
 	case world.SortWire:
 		w := d.Wire(sel.Ref.ID)
 		if w == nil {
@@ -70,6 +70,7 @@ func slip(p *page.Page) *SlipView {
 		}
 		crossingSlip(p, v, c, sel.End&1, line)
 	default:
+		v.Joins = wires.Joins(d, sel.Ref.ID)
 		if !placeSlip(p, v, sel.Ref, line) {
 			return nil
 		}

@@ -3,6 +3,7 @@ package wires
 
 import (
 	"fmt"
+	"strings"
 
 	"azzel/core/edit"
 	"azzel/core/hand"
@@ -13,28 +14,24 @@ import (
 	"azzel/core/world"
 )
 
-// WireView is a wire on the board: the middles of the pieces that it joins, in pixels of the board.
+// WireView is a wire on the board: the middles of what it joins, in pixels of the board.
 type WireView struct {
 	ID   string `json:"id"`
 	Name string `json:"name"`
-	// From and To are the ids of the pieces.
+	// From and To are the ids of what it joins.
 	From string `json:"from"`
 	To   string `json:"to"`
 	// Line is where it begins and ends: x and y of both.
 	Line []int `json:"line"`
 }
 
-// Views are the wires of which both pieces are there. The cost grows with pieces and wires, and is nothing without wires.
+// Views are the wires of which both ends are there. The cost grows with pieces and wires, and is nothing without wires.
 func Views(d *world.Document) []WireView {
 	list := []WireView{}
 	if len(d.Wires) == 0 {
 		return list
 	}
-	type end struct {
-		x, y int
-		name string
-	}
-	ends := map[world.ID]*end{}
+	ends := map[world.ID]*lineEnd{}
 	for _, w := range d.Wires {
 		ends[w.From], ends[w.To] = nil, nil
 	}
@@ -44,11 +41,17 @@ func Views(d *world.Document) []WireView {
 		for _, p := range m.Pieces {
 			if _, is := ends[p.ID]; is {
 				at := p.Foot.Add(origin)
-				ends[p.ID] = &end{at.X, at.Y - l.H/2, hand.PieceName(d, p)}
+				ends[p.ID] = &lineEnd{at.X, at.Y - l.H/2, hand.PieceName(d, p)}
 			}
 		}
 	}
 	for _, w := range d.Wires {
+		if ends[w.To] == nil {
+			if e, there := hand.EndOf(d, w.To); there {
+				at := e.At(d)
+				ends[w.To] = &lineEnd{at.X, at.Y - l.H/2, e.Name}
+			}
+		}
 		from, to := ends[w.From], ends[w.To]
 		if from == nil || to == nil {
 			continue
@@ -60,6 +63,12 @@ func Views(d *world.Document) []WireView {
 		list = append(list, WireView{page.FormatID(w.ID), name, page.FormatID(w.From), page.FormatID(w.To), []int{from.x, from.y, to.x, to.y}})
 	}
 	return list
+}
+
+// A lineEnd is where a wire begins or ends on the board, and what lies there.
+type lineEnd struct {
+	x, y int
+	name string
 }
 
 // WireLook is all that can be set of a wire beside its name and ends.
@@ -77,7 +86,7 @@ type WireSlip struct {
 	WireLook
 	From EndView `json:"from"`
 	To   EndView `json:"to"`
-	// Choices are what of the piece at its end it can work, with what that is called there.
+	// Choices are what of a piece at its end it can work, with what that is called there.
 	Choices []ChoiceView `json:"choices"`
 	// Together is how many wires count together with it, itself among them; Counts are how many of them can be asked to be on,
 	// none where it counts alone.
@@ -85,7 +94,7 @@ type WireSlip struct {
 	Counts   []ChoiceView `json:"counts"`
 }
 
-// EndView is a piece at an end of a wire, and when it is on.
+// EndView is what lies at an end of a wire, and what that is when it is on.
 type EndView struct {
 	Thing page.Thing `json:"thing"`
 	Name  string     `json:"name"`
@@ -102,22 +111,26 @@ func lookOf(w *world.Wire) WireLook {
 	return WireLook{w.Works, w.Does, measure.WireAfter.Shown(w.After), w.Of}
 }
 
-// ViewWire is what the slip of a wire shows; nil where one of its pieces is gone.
+// ViewWire is what the slip of a wire shows; nil where one of its ends is gone.
 func ViewWire(d *world.Document, w *world.Wire) *WireSlip {
-	fromMap, from := d.Piece(w.From)
-	toMap, to := d.Piece(w.To)
-	if from == nil || to == nil {
+	from, begins := hand.EndOf(d, w.From)
+	to, ends := hand.EndOf(d, w.To)
+	if !begins || !ends || from.Piece == nil {
 		return nil
 	}
 	v := &WireSlip{WireLook: lookOf(w), Choices: []ChoiceView{}, Counts: []ChoiceView{},
-		From: EndView{thing(fromMap, from), hand.PieceName(d, from), wording.OnWord(from.Kind(), world.WorksState, true)},
-		To:   EndView{thing(toMap, to), hand.PieceName(d, to), wording.OnWord(to.Kind(), w.Works, to.Kind().Worked)}}
-	for _, works := range hand.Worked(to) {
-		name := kind.Powers[kind.On] + " or " + kind.Powers[kind.Off]
-		if first, second := to.Kind().Pair(); works == world.WorksState {
-			name = first.Name + " or " + second.Name
+		From: EndView{thing(from.Ref), from.Name, wording.OnWord(from.Piece.Kind(), world.WorksState, true)}, To: EndView{thing(to.Ref), to.Name, wording.EndOn(to, w.Works)}}
+	if to.Area != nil {
+		v.To.Name = "the forces of " + to.Name
+	}
+	if p := to.Piece; p != nil {
+		for _, works := range hand.Worked(p) {
+			name := kind.Powers[kind.On] + " or " + kind.Powers[kind.Off]
+			if first, second := p.Kind().Pair(); works == world.WorksState {
+				name = first.Name + " or " + second.Name
+			}
+			v.Choices = append(v.Choices, ChoiceView{works, name})
 		}
-		v.Choices = append(v.Choices, ChoiceView{works, name})
 	}
 	if v.Together = len(d.Together(w)); w.Does == world.WhileHeld && v.Together > 1 {
 		v.Counts = append(v.Counts, ChoiceView{world.AnyOf, "any"}, ChoiceView{world.AllOf, "all"})
@@ -134,30 +147,30 @@ func ViewWire(d *world.Document, w *world.Wire) *WireSlip {
 // mostCounts is up to which number of wires one is offered.
 const mostCounts = 12
 
-func thing(m *world.Map, p *world.Piece) page.Thing {
-	return page.Thing{Kind: page.KindNames[world.SortPiece], Map: page.ID(m.ID), ID: page.ID(p.ID)}
+func thing(r world.Ref) page.Thing {
+	return page.Thing{Kind: page.KindNames[r.Sort], Map: page.ID(r.Map), ID: page.ID(r.ID)}
 }
 
-// JoinView is a wire in the slip of one of its pieces.
+// JoinView is a wire in the slip of one of its ends.
 type JoinView struct {
 	ID string `json:"id"`
-	// Begins says that it begins at the piece; Name is the piece at its other end, Does what it does in a few words.
+	// Begins says that it begins there; Name is what lies at its other end, Does what it does in a few words.
 	Begins bool   `json:"begins"`
 	Name   string `json:"name"`
 	Does   string `json:"does"`
 }
 
-// Joins are the wires of a piece, those that begin at it first.
-func Joins(d *world.Document, p *world.Piece) []JoinView {
+// Joins are the wires of something, those that begin at it first.
+func Joins(d *world.Document, id world.ID) []JoinView {
 	list := []JoinView{}
 	for _, begins := range []bool{true, false} {
-		for _, w := range d.WiresOf(p.ID) {
+		for _, w := range d.WiresOf(id) {
 			other := w.To
 			if !begins {
 				other = w.From
 			}
-			if _, there := d.Piece(other); there != nil && (w.From == p.ID) == begins {
-				list = append(list, JoinView{page.FormatID(w.ID), begins, hand.PieceName(d, there), world.WireDoes[w.Does]})
+			if end, there := hand.EndOf(d, other); there && (w.From == id) == begins {
+				list = append(list, JoinView{page.FormatID(w.ID), begins, end.Name, world.WireDoes[w.Does]})
 			}
 		}
 	}
@@ -195,7 +208,7 @@ func (o SetWire) Do(p *page.Page) page.Changed {
 	return p.Change(hand.WireName(d, w), parts)
 }
 
-// Box is where both pieces of a wire lie on the board.
+// Box is where both ends of a wire lie on the board.
 func Box(d *world.Document, w *world.Wire) (box page.BoxView, ok bool) {
 	for _, v := range Views(d) {
 		if v.ID == page.FormatID(w.ID) {
@@ -210,7 +223,11 @@ func Box(d *world.Document, w *world.Wire) (box page.BoxView, ok bool) {
 func Says(d *world.Document, w *world.Wire) string {
 	v := ViewWire(d, w)
 	if v == nil {
-		return "Nothing: a piece at one of its ends is gone."
+		return "Nothing: what lay at one of its ends is gone."
+	}
+	to, is, change := strings.ToUpper(v.To.Name[:1])+v.To.Name[1:], "is", "changes over"
+	if d.Area(w.To) != nil {
+		is, change = "are", "change over"
 	}
 	after := ""
 	if w.After > 0 {
@@ -218,11 +235,11 @@ func Says(d *world.Document, w *world.Wire) string {
 	}
 	switch w.Does {
 	case world.TurnsOn:
-		return fmt.Sprintf("%s is %s once %s is %s%s.", v.To.Name, v.To.On, v.From.Name, v.From.On, after)
+		return fmt.Sprintf("%s %s %s once %s is %s%s.", to, is, v.To.On, v.From.Name, v.From.On, after)
 	case world.TurnsOff:
-		return fmt.Sprintf("%s is not %s any more once %s is %s%s.", v.To.Name, v.To.On, v.From.Name, v.From.On, after)
+		return fmt.Sprintf("%s %s not %s any more once %s is %s%s.", to, is, v.To.On, v.From.Name, v.From.On, after)
 	case world.ChangesOver:
-		return fmt.Sprintf("%s changes over each time %s is %s%s.", v.To.Name, v.From.Name, v.From.On, after)
+		return fmt.Sprintf("%s %s each time %s is %s%s.", to, change, v.From.Name, v.From.On, after)
 	}
-	return fmt.Sprintf("%s is %s while %s is %s%s.", v.To.Name, v.To.On, v.From.Name, v.From.On, after)
+	return fmt.Sprintf("%s %s %s while %s is %s%s.", to, is, v.To.On, v.From.Name, v.From.On, after)
 }

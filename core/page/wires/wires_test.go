@@ -2,6 +2,7 @@ package wires_test
 
 import (
 	"slices"
+	"strings"
 	"testing"
 
 	"azzel/core/edit"
@@ -12,6 +13,7 @@ import (
 	"azzel/core/page"
 	"azzel/core/page/history"
 	"azzel/core/page/holding"
+	"azzel/core/page/maps"
 	"azzel/core/page/pagetest"
 	"azzel/core/page/view"
 	"azzel/core/page/wires"
@@ -85,7 +87,7 @@ func TestWiresThatCountTogether(t *testing.T) {
 	if got := ofs(); !slices.Equal(got, []int{0, 0, 0}) {
 		t.Errorf("taken back they are %v", got)
 	}
-	if parts := edit.RemoveWires(p.Document(), gate); len(parts) != 3 {
+	if parts := edit.RemoveWires(p.Document(), gate.ID); len(parts) != 3 {
 		t.Errorf("%d wires go with the door", len(parts))
 	}
 }
@@ -125,5 +127,65 @@ func TestWiresOfASelection(t *testing.T) {
 	}
 	if n := pull(plates[0], other); n != 2 {
 		t.Errorf("a drag from one of two plates that are selected makes %d wires: %s", n, pagetest.Said(p))
+	}
+}
+
+// A drag to an area or to a tile of a layer above the lowest works its forces and the layer, with nothing to choose; over what is neither it is said what
+// can be worked. With what it works the wire goes, and comes back with it.
+func TestWiresToPlaces(t *testing.T) {
+	p := pagetest.Open(t, 7)
+	plate := pagetest.Place(p, switches.Kind.ID, 2, 3)
+	m := p.Document().Maps[0]
+	area := world.Area{Name: "Draught", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{X: 5, Y: 5, W: 3, H: 2})}
+	shade := world.Layer{Name: "Shade", Order: 1 << 20}
+	const areaID, layerID = world.ID(77), world.ID(78)
+	layer := world.Ref{Sort: world.SortLayer, Map: m.ID, ID: layerID}
+	cells := grid.BoxRegion(grid.Rect{X: 9, Y: 5, W: 1, H: 1})
+	for _, parts := range [][]edit.Part{
+		{edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: areaID}, Values: area.Values()}, edit.Put{Ref: layer, Values: shade.Values()}},
+		{edit.Paint{Map: m.ID, Layer: layerID, Region: cells, Cells: grid.Runs{{N: 1, Cell: 1}}}},
+	} {
+		p.Do(edit.Edit{Label: "more", Parts: parts})
+	}
+	pull := func(x, y int) int {
+		before := len(p.Document().Wires)
+		pagetest.Order(p, holding.Hold{Holding: "wire"})
+		p.Pointer(page.Press, plate.Foot.Sub(grid.Point{Y: 4}), false, false, 0)
+		p.Pointer(page.Release, p.Document().Project.Lattice().Foot(grid.Point{X: x, Y: y}), false, false, 0)
+		return len(p.Document().Wires) - before
+	}
+	if n := pull(12, 9); n != 0 || pagetest.Said(p) == "" {
+		t.Errorf("a drag to nothing makes %d wires, without a word", n)
+	}
+	for _, c := range []struct {
+		x    int
+		to   world.ID
+		says string
+	}{
+		{6, areaID, "The forces of Draught are on while Switch"},
+		{9, layerID, "The layer Shade is there while Switch"},
+	} {
+		if n := pull(c.x, 5); n != 1 {
+			t.Fatalf("a drag to column %d makes %d wires: %s", c.x, n, pagetest.Said(p))
+		}
+		w := p.Document().Wires[len(p.Document().Wires)-1]
+		if w.To != c.to || !strings.HasPrefix(wires.Says(p.Document(), w), c.says) {
+			t.Errorf("a drag to column %d leads to %d: %s", c.x, w.To, wires.Says(p.Document(), w))
+		}
+		if list := wires.Views(p.Document()); len(list) != len(p.Document().Wires) {
+			t.Errorf("%d wires are drawn of %d", len(list), len(p.Document().Wires))
+		}
+	}
+	pagetest.Order(p, holding.Select{Thing: pagetest.Thing("area", 0, areaID)})
+	pagetest.Order(p, holding.DeleteSelected{})
+	pagetest.Order(p, maps.DeleteLayer{Map: page.ID(m.ID), Layer: page.ID(layerID)})
+	if n := len(p.Document().Wires); n != 0 {
+		t.Errorf("%d wires are left without what they work: %s", n, pagetest.Said(p))
+	}
+	for range 2 {
+		pagetest.Order(p, history.Undo{})
+	}
+	if n := len(p.Document().Wires); n != 2 {
+		t.Errorf("%d wires came back", n)
 	}
 }

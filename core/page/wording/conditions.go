@@ -101,6 +101,14 @@ func (w words) Term(c *logic.Condition) string {
 		return w.noun(c.Subject) + " is " + kind.Powers[c.Is]
 	case logic.InState:
 		return w.noun(c.Subject) + " is " + kind.StateOf(c.Is).Name
+	case logic.ForcesAre:
+		return "the forces of " + w.named(world.SortArea, c.Thing) + " are " + kind.Powers[c.Is]
+	case logic.LayerIs:
+		name := gone
+		if _, l := w.d.LayerOn(c.Thing); l != nil {
+			name = l.Name
+		}
+		return "the layer " + name + " is " + kind.Presences[c.Is]
 	case logic.Within:
 		return w.noun(c.Subject) + " is within " + w.named(world.SortArea, c.Thing)
 	case logic.OnMap:

@@ -18,12 +18,23 @@ func OnWord(k *kind.Kind, works int, states bool) string {
 	return kind.Powers[kind.On]
 }
 
-// Wired says of each wire that ends at a piece, of those that count together at once, why the piece is or is not on by it in a game, or for what it waits.
-func Wired(d *world.Document, g *play.Game, piece *world.Piece, say func(says string, on bool)) {
+// EndOn is what the end of a wire is that is on.
+func EndOn(e hand.WireEnd, works int) string {
+	switch {
+	case e.Piece != nil:
+		return OnWord(e.Piece.Kind(), works, e.Piece.Kind().Worked)
+	case e.Layer != nil:
+		return kind.Presences[kind.There]
+	}
+	return kind.Powers[kind.On]
+}
+
+// Wired says of each wire that ends at something, of those that count together at once, why that is or is not on by it in a game, or for what it waits.
+func Wired(d *world.Document, g *play.Game, end hand.WireEnd, say func(says string, on bool)) {
 	said := map[int]bool{}
-	for _, w := range d.WiresOf(piece.ID) {
+	for _, w := range d.WiresOf(end.Ref.ID) {
 		_, from := d.Piece(w.From)
-		if w.To != piece.ID || from == nil || w.Does == world.WhileHeld && said[w.Works] {
+		if w.To != end.Ref.ID || from == nil || w.Does == world.WhileHeld && said[w.Works] {
 			continue
 		}
 		now := g.WireNow(w)
@@ -48,11 +59,11 @@ func Wired(d *world.Document, g *play.Game, piece *world.Piece, say func(says st
 		} else if now.Blocked {
 			says += "; something is in its way"
 		}
-		end := OnWord(piece.Kind(), w.Works, piece.Kind().Worked)
+		is := EndOn(end, w.Works)
 		if !now.EndOn {
-			end = "not " + end
+			is = "not " + is
 		}
-		say(strings.ToUpper(end[:1])+end[1:]+": "+says+".", now.EndOn)
+		say(strings.ToUpper(is[:1])+is[1:]+": "+says+".", now.EndOn)
 	}
 }
 

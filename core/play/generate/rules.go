@@ -66,5 +66,17 @@ func Ruled(seed uint64) (*world.Document, error) {
 			return nil, err
 		}
 	}
+	for range r.IntN(4) {
+		w := world.Wire{From: of.Pieces[r.IntN(len(of.Pieces))], To: of.Areas[r.IntN(len(of.Areas))], Does: r.IntN(4), After: r.IntN(2) * r.IntN(60), Of: r.IntN(4) - 1}
+		if r.IntN(2) == 0 {
+			w.To = of.Layers[r.IntN(len(of.Layers))]
+		}
+		if w.From == w.To {
+			continue // both are gone
+		}
+		if err := draft.Put(world.Ref{Sort: world.SortWire, ID: ids.NewID()}, w.Values()); err != nil {
+			return nil, err
+		}
+	}
 	return draft.Done()
 }

@@ -278,7 +278,7 @@ export const handCommands: Command[] = [
     name: 'Wire',
     keys: [],
     group: 'hand',
-    does: 'Takes a wire into the hand: drag from a switch, or any piece that goes on and off, to the piece that it is to work, on any map.',
+    does: 'Takes a wire into the hand: drag from a switch, or any piece that goes on and off, to the piece, area or layer that it is to work, on any map.',
     run: (p) => hold(p, 'wire'),
   },
   {

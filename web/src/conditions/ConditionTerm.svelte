@@ -5,7 +5,7 @@
   import ConditionValue from './ConditionValue.svelte';
   import { choicesOf, nounChoices, nounKey, nounOf, typesOf } from './forms';
 
-  /** A term of a condition: two values, or in which presence, power or state a piece is. */
+  /** A term of a condition: two values, or in which presence, power or state a piece, a layer or the forces of an area are. */
   interface Props {
     term: ConditionForm;
     of: AskableView;
@@ -31,7 +31,16 @@
       : [],
   );
   const subject = $derived(term.subject ?? { is: 'this' });
+  /** Areas have forces and layers a presence, of which is asked without a piece. */
+  const place = $derived(term.asks === 'forces' || term.asks === 'layer');
+  const subjects = $derived([
+    ...nounChoices(of, happens),
+    { heading: 'The forces of', list: of.areas.map((a) => ({ key: `forces:${a.id}`, name: a.name })) },
+    { heading: 'The layer', list: of.layers.map((l) => ({ key: `layer:${l.id}`, name: l.name })) },
+  ]);
   const states = $derived.by(() => {
+    if (term.asks === 'forces') return [{ heading: '', list: choicesOf(of.powers, 'forces') }];
+    if (term.asks === 'layer') return [{ heading: '', list: choicesOf(of.presences, 'layer') }];
     const own = typesOf(of, subject, home)
       .flatMap((t) => t.states)
       .filter((s, i, all) => all.findIndex((other) => other.word === s.word) === i)
@@ -48,9 +57,14 @@
 
   /** Of another piece the state may be one that it can't have. */
   function chooseSubject(key: string): void {
+    const [asks = '', thing = ''] = key.split(/:(.*)/s);
+    if (asks === 'forces' || asks === 'layer') {
+      change({ asks, thing, is: (asks === 'forces' ? of.powers : of.presences)[0]?.word ?? '' });
+      return;
+    }
     const next = nounOf(key);
     const can = typesOf(of, next, home).flatMap((t) => t.states);
-    if (term.asks === 'state' && !can.some((s) => s.word === term.is)) {
+    if (place || (term.asks === 'state' && !can.some((s) => s.word === term.is))) {
       change(
         can[1] ? { asks: 'state', subject: next, is: can[1].word } : { asks: 'presence', subject: next, is: 'there' },
       );
@@ -59,7 +73,7 @@
 
   function chooseState(key: string): void {
     const [asks = '', is = ''] = key.split(/:(.*)/s);
-    change({ asks, subject, is });
+    change(place ? { ...term, is } : { asks, subject, is });
   }
 </script>
 
@@ -114,11 +128,11 @@
         />
       {/if}
     {/if}
-  {:else if ['presence', 'power', 'state'].includes(term.asks)}
+  {:else if place || ['presence', 'power', 'state'].includes(term.asks)}
     <Choose
-      label="Which piece"
-      value={nounKey(subject)}
-      choices={nounChoices(of, happens)}
+      label="Of what"
+      value={place ? `${term.asks}:${term.thing ?? ''}` : nounKey(subject)}
+      choices={subjects}
       width="flex-1"
       change={chooseSubject}
     />

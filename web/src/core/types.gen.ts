@@ -2057,6 +2057,7 @@ export interface AskableView {
   facts: AskedFact[];
   items: AskedThing[];
   areas: AskedThing[];
+  layers: AskedThing[];
   pieces: AskedPiece[];
   maps: AskedThing[];
   more: number;

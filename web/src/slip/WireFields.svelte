@@ -30,7 +30,7 @@
     {@render end('From', wire.from)}
     {@render end('To', wire.to)}
     <Choices
-      label="How it works the piece"
+      label="How it works that"
       options={WIRE_DOES.map((name, i) => [i, name] as const)}
       value={wire.does}
       choose={(does) => set({ does })}
@@ -62,7 +62,7 @@
 {#if slip.joins.length > 0}
   <div>
     <div class="mb-1 text-small text-soft">wires</div>
-    <ul aria-label="Wires of this piece">
+    <ul aria-label="Wires that begin or end here">
       {#each slip.joins as join (`${join.id} ${join.begins}`)}
         <li>
           <button
