@@ -104,6 +104,15 @@ func (v Values) Int(k *Kind, p *Prop) int {
 	return p.numbers(b)[0]
 }
 
+// Weights gives what is set of a property that is weights; nil for nothing.
+func (v Values) Weights(p *Prop) []int {
+	b := v.Get(p.Field)
+	if len(b) == 0 {
+		return nil
+	}
+	return p.numbers(b)
+}
+
 // Refers gives what a Reference refers to, 0 for nothing.
 func (v Values) Refers(p *Prop) ID {
 	return ID(pack.NewReader(v.Get(p.Field)).Uint())

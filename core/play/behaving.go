@@ -130,6 +130,7 @@ func (g *Game) carryOut() {
 		}
 	}
 	g.wishes = g.wishes[:0]
+	g.release()
 }
 
 // Hurt implements stage.Effects.
@@ -187,6 +188,10 @@ func (e effects) handOut(state int, usesUp bool) {
 	}
 	is := stage.ActingOf(e.piece)
 	item := g.doc.Item(is.Item)
+	if is.Odds[world.OddsCollectible] > 0 {
+		// It lies in what comes out.
+		item = nil
+	}
 	if item != nil && !g.give(item, is.Amount) {
 		g.refuse(Event{Moment: props.Full, Piece: e.piece.ID, Item: item.ID, Count: item.Room()})
 		return
@@ -201,6 +206,9 @@ func (e effects) handOut(state int, usesUp bool) {
 		g.events[before].Item, g.events[before].Count = item.ID, is.Amount
 	}
 	g.remember(e.piece.ID, is.Sets)
+	if props.LetsOut(e.piece.Props) {
+		g.opened = append(g.opened, e.piece.ID)
+	}
 }
 
 func (e effects) unlock(state int) {

@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"azzel/core/body"
+	"azzel/core/grid"
 	"azzel/core/stage"
 	"azzel/core/world"
 )
@@ -36,6 +37,20 @@ func (g *Game) emitAll() {
 // room; it reports whether something came. It is among the things at once, among the actors
 // after meet.
 func (g *Game) emitFrom(a *actor) bool {
+	of := g.drawn(a)
+	if of == 0 {
+		return false
+	}
+	size := g.sizeOf(of, a.piece, g.ground.Map.View)
+	if !g.hasRoom(a, of, size, a.Foot) {
+		return false
+	}
+	g.come(a, of, a.Foot)
+	return true
+}
+
+// drawn is what comes next out of something by its weights; 0 for nothing, or if there are too many from it.
+func (g *Game) drawn(a *actor) world.ID {
 	alive := 0
 	for _, t := range g.things {
 		if t.From == a.piece.ID && !t.Gone {
@@ -44,20 +59,27 @@ func (g *Game) emitFrom(a *actor) bool {
 	}
 	// Drawn in any case, so that what comes later does not depend on it.
 	of := a.Acts.Odds.Draw(g.random(a.Acts.Odds.Sum()))
-	if alive >= a.Acts.Most || of == 0 {
-		return false
+	if alive >= a.Acts.Most {
+		return 0
 	}
-	size := g.sizeOf(of, a.piece, g.ground.Map.View)
-	at := a.Foot
+	return of
+}
+
+// hasRoom reports whether what comes out of something can be in a place. Those that came in this tick are not among the actors yet.
+func (g *Game) hasRoom(a *actor, of world.ID, size body.Size, at body.Place) bool {
 	if !g.ground.Fits(size, at) || isSolid(of) && (g.meetsPlayer(size, at) || g.occupied(size.Box(at))) {
 		return false
 	}
 	for _, t := range g.things[len(g.things)-g.emitting:] {
-		// Those that came in this tick are not among the actors yet.
 		if isSolid(of) && g.sizeOf(t.Type, a.piece, g.ground.Map.View).Box(t.Place).Meets(size.Box(at)) {
 			return false
 		}
 	}
+	return true
+}
+
+// come adds what came out of something to the things.
+func (g *Game) come(a *actor, of world.ID, at body.Place) {
 	g.emitting++
 	g.came++
 	t := Thing{ID: emitted | world.ID(g.came), Type: of, From: a.piece.ID, Place: at, Heading: headingOf(a.piece, g.ground.Map.View)}
@@ -69,7 +91,55 @@ func (g *Game) emitFrom(a *actor) bool {
 	}
 	// Numbers only grow, so that the things stay sorted.
 	g.things = append(g.things, t)
-	return true
+}
+
+// release lets come out of what the player opened what is in it: in the free cells beside it, nearest first and not onto the player, from above and below
+// last. What has no room stays away.
+func (g *Game) release() {
+	opened := g.opened
+	if g.opened = g.opened[:0]; len(opened) == 0 {
+		return
+	}
+	g.emitting = 0
+	for _, id := range opened {
+		a := g.actorOf(id)
+		if a == nil {
+			continue
+		}
+		cells := g.around(a)
+		for n := range a.Acts.Most {
+			of := g.drawn(a)
+			if of == 0 {
+				continue
+			}
+			size := g.sizeOf(of, a.piece, g.ground.Map.View)
+			for k := range cells {
+				at := g.ground.At(cells[(n+k)%len(cells)])
+				if g.hasRoom(a, of, size, at) && !g.meetsPlayer(size, at) {
+					g.come(a, of, at)
+					break
+				}
+			}
+		}
+	}
+	if g.emitting > 0 {
+		g.things = slices.DeleteFunc(g.things, func(t Thing) bool { return t.From != 0 && t.Gone })
+		g.meet()
+	}
+}
+
+// around are the cells beside something that acts, the nearest first.
+func (g *Game) around(a *actor) (cells []grid.Point) {
+	foot := a.Foot.Cell(g.ground.Lattice)
+	for y := foot.Y - 1; y <= foot.Y+1; y++ {
+		for x := foot.X - 1; x <= foot.X+1; x++ {
+			if c := (grid.Point{X: x, Y: y}); g.ground.Inside(c) {
+				cells = append(cells, c)
+			}
+		}
+	}
+	slices.SortStableFunc(cells, func(c, o grid.Point) int { return abs(c.Y-foot.Y) - abs(o.Y-foot.Y) })
+	return cells
 }
 
 // occupied reports whether a foe or pushable is in a box.

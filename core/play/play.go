@@ -107,8 +107,9 @@ type Game struct {
 	started world.ID
 	// refusing are the pieces that have told the player something in this tick, sorted.
 	refusing []world.ID
-	// wishes are what behaviours asked for in the loop that is under way.
+	// wishes are what behaviours asked for in the loop that is under way, opened the pieces by which something is let out after it.
 	wishes []wish
+	opened []world.ID
 	// away says that the player is on their way back to where they came in: it is done once all
 	// that moves has moved, since it may lead to another map, where others act.
 	away bool

@@ -3,6 +3,7 @@ package container_test
 import (
 	"testing"
 
+	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/kind"
 	"azzel/core/kinds/container"
@@ -83,6 +84,40 @@ func TestNeedsAndRoom(t *testing.T) {
 			if w.Wait(60); w.State() != "full" {
 				t.Errorf("a while later it is %s", w.State())
 			}
+		}
+	})
+}
+
+// Opened, it lets out as many as it says, beside it and not onto the player, and once; the item lies in the collectibles that come out.
+func TestLettingOut(t *testing.T) {
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		out := func(w corridor.Walk) (n int) {
+			is := w.Status()
+			w.Things(func(th play.Thing, _ int, size body.Size) {
+				if th.From != cabinet || th.Gone {
+					return
+				}
+				if n++; size.Box(th.Place).Meets(is.Size.Box(is.Place)) {
+					t.Error("something came out onto the player")
+				}
+			})
+			return n
+		}
+		still := []kind.Value{props.Most.Is(2), props.Does.Is(props.Stands)}
+		d := shed(t, view, kind.Set(append(still, world.Odds{world.OddsFoe: 1}.Prop(), props.FillsAfter.Is(30))...))
+		w := corridor.Begin(t, d, 2, cabinet)
+		if w.Hold(play.Right|play.Unhurt, 100, nil); out(w) != 2 || w.Has(d.Item(fuse)) != 2 || w.State() != "empty" {
+			t.Errorf("opened, it let out %d, the player has %d fuses, it is %s", out(w), w.Has(d.Item(fuse)), w.State())
+		}
+		w.To(t, 2)
+		w.Wait(60)
+		if w.Hold(play.Right|play.Unhurt, 100, props.Emptied); out(w) != 2 {
+			t.Errorf("opened again, there are %d of two at most", out(w))
+		}
+		d = shed(t, view, kind.Set(append(still, world.Odds{world.OddsCollectible: 1}.Prop())...))
+		w = corridor.Begin(t, d, 2, cabinet)
+		if n := w.Hold(play.Right, 100, props.Emptied); n != 1 || out(w)*2+w.Has(d.Item(fuse)) != 4 {
+			t.Errorf("opened %d times, %d lie there and the player has %d fuses, of two that give two", n, out(w), w.Has(d.Item(fuse)))
 		}
 	})
 }

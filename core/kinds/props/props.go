@@ -2,6 +2,8 @@
 package props
 
 import (
+	"slices"
+
 	"azzel/core/kind"
 	"azzel/core/limit"
 	"azzel/core/logic"
@@ -226,6 +228,18 @@ func Shoots(v kind.Values) bool { return len(v.Get(Every.Field)) > 0 }
 
 // NamesItem reports whether something names an item.
 func NamesItem(v kind.Values) bool { return v.Refers(Item) != 0 }
+
+// LetsOut reports whether what is set of something that usually lets nothing out lets something out.
+func LetsOut(v kind.Values) bool {
+	weights := v.Weights(Odds)
+	return len(weights) > Collectible && slices.Max(weights[Collectible:]) > 0
+}
+
+// LetsFoesOut is LetsOut of foes.
+func LetsFoesOut(v kind.Values) bool {
+	weights := v.Weights(Odds)
+	return len(weights) > Foe && weights[Foe] > 0
+}
 
 // AsksFor reports whether something must hold for a piece.
 func AsksFor(v kind.Values) bool { return len(v.Get(Needs.Field)) > 0 }

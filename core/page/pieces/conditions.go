@@ -208,9 +208,9 @@ func (o SetConditionOfSelected) Do(p *page.Page) page.Changed {
 
 // AskableView is what conditions can ask for.
 type AskableView struct {
-	Facts  []AskedFact  `json:"facts"`
-	Items  []AskedThing `json:"items"`
-	Areas  []AskedThing `json:"areas"`
+	Facts []AskedFact  `json:"facts"`
+	Items []AskedThing `json:"items"`
+	Areas []AskedThing `json:"areas"`
 	// Layers are those of all maps, by their names and those of their maps.
 	Layers []AskedThing `json:"layers"`
 	Pieces []AskedPiece `json:"pieces"`
