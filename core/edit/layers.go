@@ -271,11 +271,26 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 	for of, to := range layer {
 		copies[of] = to
 	}
-	for _, r := range d.Rules {
-		if d.MapOf(r) != m {
+	for _, c := range d.CrossingsOf(id) {
+		within := c.Ends[0].Map == id && c.Ends[1].Map == id
+		if !within && !leading {
 			continue
 		}
-		if r.HomeSort == kind.Piece && copies[r.Home] == 0 {
+		next := *c
+		next.Number = 0
+		for i := range next.Ends {
+			if next.Ends[i].Map == id {
+				next.Ends[i].Map = fresh.ID
+			}
+		}
+		copies[c.ID] = ids.NewID()
+		e.Parts = append(e.Parts, Put{Ref: world.Ref{Sort: world.SortCrossing, ID: copies[c.ID]}, Values: next.Values()})
+	}
+	for _, r := range d.Rules {
+		if d.MapOf(r) != m && r.HomeSort != kind.Crossing {
+			continue
+		}
+		if (r.HomeSort == kind.Piece || r.HomeSort == kind.Crossing) && copies[r.Home] == 0 {
 			continue
 		}
 		e.Parts = append(e.Parts, CopyRule(r, ids, func(_ kind.Thing, named world.ID) world.ID {
@@ -294,20 +309,6 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 			next.Number = 0
 			e.Parts = append(e.Parts, Put{Ref: WireRef(ids.NewID()), Values: next.Values()})
 		}
-	}
-	for _, c := range d.CrossingsOf(id) {
-		within := c.Ends[0].Map == id && c.Ends[1].Map == id
-		if !within && !leading {
-			continue
-		}
-		next := *c
-		next.Number = 0
-		for i := range next.Ends {
-			if next.Ends[i].Map == id {
-				next.Ends[i].Map = fresh.ID
-			}
-		}
-		e.Parts = append(e.Parts, Put{Ref: world.Ref{Sort: world.SortCrossing, ID: ids.NewID()}, Values: next.Values()})
 	}
 	return e, fresh.ID, nil
 }

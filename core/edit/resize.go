@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/world"
 )
 
@@ -82,6 +83,7 @@ func (r Resize) Edit(d *world.Document) (Edit, error) {
 	add := func(p Part) { e.Parts = append(e.Parts, p) }
 	loss := r.Loss(d)
 	for _, c := range loss.Crossings {
+		e.Parts = append(e.Parts, RemoveRules(d, kind.Crossing, c.ID)...)
 		add(Remove{Ref: world.Ref{Sort: world.SortCrossing, ID: c.ID}})
 	}
 	e.Parts = append(e.Parts, RemoveWith(d, loss.Pieces...)...)

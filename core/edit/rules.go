@@ -37,7 +37,10 @@ func RemoveWith(d *world.Document, pieces ...*world.Piece) []Part {
 
 // RemoveWithMap are the parts that remove what goes with a map: its rules and those of what is on it, and the wires that begin or end there.
 func RemoveWithMap(d *world.Document, m *world.Map) []Part {
-	var areas, layers []world.ID
+	var areas, layers, crossings []world.ID
+	for _, c := range d.CrossingsOf(m.ID) {
+		crossings = append(crossings, c.ID)
+	}
 	for _, a := range d.Areas {
 		if a.Map == m.ID {
 			areas = append(areas, a.ID)
@@ -50,7 +53,7 @@ func RemoveWithMap(d *world.Document, m *world.Map) []Part {
 	for _, p := range m.Pieces {
 		ids = append(ids, p.ID)
 	}
-	return slices.Concat(RemoveRules(d, kind.Map, m.ID), RemoveRules(d, kind.Area, areas...), RemoveRules(d, kind.Piece, ids...),
+	return slices.Concat(RemoveRules(d, kind.Map, m.ID), RemoveRules(d, kind.Area, areas...), RemoveRules(d, kind.Piece, ids...), RemoveRules(d, kind.Crossing, crossings...),
 		RemoveWires(d, slices.Concat(areas, layers, ids)...))
 }
 

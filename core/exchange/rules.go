@@ -15,12 +15,12 @@ type Rule struct {
 	// Off says that it does not go.
 	Off bool `json:"off,omitempty"`
 	// Home is the sort of thing to which it belongs, the project without it, and Of its id, or the word of a type.
-	Home string `json:"home,omitempty" jsonschema:"enum=piece,enum=type,enum=area,enum=map"`
+	Home string `json:"home,omitempty" jsonschema:"enum=piece,enum=type,enum=area,enum=map,enum=character,enum=crossing"`
 	Of   string `json:"of,omitempty"`
 	logic.RuleForm
 }
 
-var ruleHomes = map[kind.Thing]string{kind.Piece: "piece", kind.Type: "type", kind.Area: "area", kind.Map: "map"}
+var ruleHomes = map[kind.Thing]string{kind.Piece: "piece", kind.Type: "type", kind.Area: "area", kind.Map: "map", kind.Character: "character", kind.Crossing: "crossing"}
 
 // ruleIDs are how rules name things in bundles.
 var ruleIDs = logic.IDs{Format: idText, Parse: parseID}
@@ -71,7 +71,7 @@ func readRule(in *Rule) (*world.Rule, error) {
 		var err error
 		switch k := kind.Named(in.Of); {
 		case r.HomeSort == kind.NoThing:
-			return nil, fmt.Errorf("home: a rule belongs to a piece, a type, an area or a map, not to %.40q", in.Home)
+			return nil, fmt.Errorf("home: a rule belongs to a piece, a type, an area, a map, a character or a crossing, not to %.40q", in.Home)
 		case r.HomeSort != kind.Type:
 			r.Home, err = parseID(in.Of)
 		case k == nil:

@@ -17,6 +17,8 @@ type ruling struct {
 	// home is the piece to which the rule belongs, and of which kind it is; nil for none.
 	home *world.Piece
 	kind *kind.Kind
+	// somebody says that it belongs to a character, who may be any piece.
+	somebody bool
 	// waits says that something in the rule takes time, over that it ends the game.
 	waits, over bool
 	// once is what the rule causes if it was not so before: what it makes of a fact, and on which map the player is.
@@ -41,6 +43,7 @@ func (w *ruling) whole(r *world.Rule) {
 	case kind.Type:
 		w.kind = kind.Of(r.Home)
 	}
+	w.somebody = r.HomeSort == kind.Character
 	if r.HomeSort != kind.NoThing && w.of(r.HomeSort, r.Home) == nil {
 		// That says enough of how it begins.
 		w.begins = true
@@ -135,7 +138,7 @@ func (w *ruling) names(p *logic.Part) {
 }
 
 // this reports whether the rule has a piece to which it belongs.
-func (w *ruling) this() bool { return w.kind != nil }
+func (w *ruling) this() bool { return w.kind != nil || w.somebody }
 
 // noun finds what is wrong with who is meant.
 func (w *ruling) noun(p *logic.Part, n logic.Noun) {

@@ -331,6 +331,8 @@ func Remove(d *world.Document, s Selection) (e *edit.Edit, says string) {
 		}
 	case world.SortMap:
 		e.Parts = edit.RemoveWithMap(d, d.Map(s.Ref.ID))
+	case world.SortCrossing:
+		e.Parts = edit.RemoveRules(d, kind.Crossing, s.Ref.ID)
 	case world.SortArea:
 		e.Parts = append(edit.RemoveRules(d, kind.Area, s.Ref.ID), edit.RemoveWires(d, s.Ref.ID)...)
 	}

@@ -114,33 +114,38 @@ func (m *Moment) hears(h Happened) bool {
 	return true
 }
 
-// thisOf is the piece to which a rule belongs as something happens: it, for a rule of a type.
-func (r *Listed) thisOf(h Happened, typ kind.ID) kind.ID {
+// thisOf is the piece to which a rule belongs as something happens: it, for a rule of a type or a character. 0 is the player, or none.
+func (r *Listed) thisOf(h Happened, typ, who kind.ID) kind.ID {
 	switch {
 	case r.HomeSort == kind.Piece:
 		return r.Home
-	case r.HomeSort == kind.Type && r.Home == typ:
+	case r.HomeSort == kind.Type && r.Home == typ, r.HomeSort == kind.Character && r.Home == who:
 		return h.Thing
 	}
 	return 0
 }
 
-// rank is where a rule stands among those that answer to the same moment: those of the thing to which it happened and its type, of who did it, of areas, of the map, of the project.
-func (r *Listed) rank(h Happened, typ kind.ID) int {
+// rank is where a rule stands among those that answer to the same moment: those of the thing to which it happened, its
+// character and its type, of other pieces, of crossings, of areas, of the map, of the project.
+func (r *Listed) rank(h Happened) int {
 	switch r.HomeSort {
 	case kind.Piece:
 		if r.Home == h.Thing {
 			return 0
 		}
-		return 2
-	case kind.Type:
-		return 1
-	case kind.Area:
 		return 3
-	case kind.Map:
+	case kind.Character:
+		return 1
+	case kind.Type:
+		return 2
+	case kind.Crossing:
 		return 4
+	case kind.Area:
+		return 5
+	case kind.Map:
+		return 6
 	}
-	return 5
+	return 7
 }
 
 // Raise lets a moment be answered once those are that wait, if a rule of a book listens to it. Where too many wait the game stands still, by the rule

@@ -20,8 +20,11 @@ type Stage interface {
 	Tick() int
 	// On is the map on which the player is.
 	On() kind.ID
-	// Of is the type of a piece, and the map on which it is; 0 for what is no piece.
-	Of(piece kind.ID) (typ, on kind.ID)
+	// Of is the type of a piece, the character that it is, and the map on which it is; 0 for what is no piece, or nobody in particular.
+	Of(piece kind.ID) (typ, who, on kind.ID)
+	// Are lists the pieces that are a character, Plays reports whether the player is.
+	Are(character kind.ID) []kind.ID
+	Plays(character kind.ID) bool
 	// Ended reports whether the game is over, so that nothing more is done.
 	Ended() bool
 }
@@ -140,7 +143,7 @@ func (e *Engine) answer(h Happened) {
 		}
 		return
 	}
-	typ, _ := e.Of(h.Thing)
+	typ, who, _ := e.Of(h.Thing)
 	e.awaited(h, typ)
 	type one struct {
 		heard
@@ -149,8 +152,10 @@ func (e *Engine) answer(h Happened) {
 	}
 	var list []one
 	keys := []kind.ID{h.Thing}
-	if typ != 0 {
-		keys = append(keys, typ)
+	for _, of := range []kind.ID{typ, who} {
+		if of != 0 {
+			keys = append(keys, of)
+		}
 	}
 	for _, of := range keys {
 		for _, l := range e.heard[listening{h.Moment, of}] {
@@ -158,8 +163,10 @@ func (e *Engine) answer(h Happened) {
 			if !l.part.Begins.hears(h) {
 				continue
 			}
-			is := one{heard: l, this: r.thisOf(h, typ)}
-			is.rank = r.rank(h, typ)
+			is := one{heard: l, this: r.thisOf(h, typ, who), rank: r.rank(h)}
+			if r.HomeSort == kind.Character && is.this == 0 && !e.Plays(r.Home) {
+				continue // what befalls no piece that is the character concerns the one who is played
+			}
 			list = append(list, is)
 		}
 	}
@@ -235,10 +242,10 @@ func (e *Engine) isUnderWay(r *Listed, by Pair) bool {
 			}
 		}
 	}
-	if e.underWay[r.index] == 0 || r.HomeSort != kind.Type {
+	if e.underWay[r.index] == 0 || r.HomeSort != kind.Type && r.HomeSort != kind.Character {
 		return e.underWay[r.index] > 0
 	}
-	// A rule of a type goes for each of its pieces by itself.
+	// A rule of a type or a character goes for each of its pieces by itself.
 	for i := range e.Runs.List {
 		if e.Runs.List[i].by() == by {
 			return true
@@ -260,6 +267,10 @@ func (e *Engine) Settle() {
 			pieces[0] = r.Home
 		case kind.Type:
 			pieces, _ = e.Asked(Pair{}, Bound{}, 0).Pieces(Noun{Is: AllOfType, Type: r.Home})
+		case kind.Character:
+			if pieces = e.Are(r.Home); e.Plays(r.Home) {
+				pieces = append(pieces, 0)
+			}
 		}
 		for _, this := range pieces {
 			if e.Ended() || e.Jammed != 0 {

@@ -26,7 +26,7 @@ type Rule struct {
 	Busy Busy
 	// Elsewhere says that it goes on while the player is on another map than the one that it belongs to.
 	Elsewhere bool
-	// Home is what it belongs to, by its sort: a map, a piece, an area or a type of piece; NoThing and 0 for the project.
+	// Home is what it belongs to, by its sort: a map, a piece, an area, a crossing, a character or a type of piece; NoThing and 0 for the project.
 	HomeSort kind.Thing
 	Home     kind.ID
 	// Parts are what it is made of, sorted by their ids.

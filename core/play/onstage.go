@@ -25,13 +25,28 @@ func (s onStage) On() kind.ID { return s.g.mapID }
 func (s onStage) Ended() bool { return s.g.finished }
 
 // Of implements logic.Stage.
-func (s onStage) Of(piece kind.ID) (typ, on kind.ID) {
+func (s onStage) Of(piece kind.ID) (typ, who, on kind.ID) {
 	m, p := s.g.pieceOf(piece)
 	if p == nil {
-		return 0, 0
+		return 0, 0, 0
 	}
-	return p.Type, m.ID
+	return p.Type, p.Refers(props.Who), m.ID
 }
+
+// Are implements logic.Stage. It looks at every piece.
+func (s onStage) Are(character kind.ID) (ids []kind.ID) {
+	for _, m := range s.g.doc.Maps {
+		for _, p := range m.Pieces {
+			if p.Props != "" && p.Refers(props.Who) == character {
+				ids = append(ids, p.ID)
+			}
+		}
+	}
+	return ids
+}
+
+// Plays implements logic.Stage.
+func (s onStage) Plays(character kind.ID) bool { return s.g.plays(character) }
 
 // Asked implements logic.Stage.
 func (s onStage) Asked(by logic.Pair, of logic.Bound, moment int) logic.Happening {

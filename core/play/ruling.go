@@ -135,7 +135,7 @@ func bookOf(d *world.Document) *logic.Book {
 			is.On = m.ID
 		}
 		// What belongs to something that is gone does not go.
-		if gone := m == nil && r.HomeSort != kind.NoThing && r.HomeSort != kind.Type; !r.Off && !gone {
+		if !r.Off && d.IsHome(r.HomeSort, r.Home) {
 			list = append(list, is)
 		}
 	}

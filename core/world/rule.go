@@ -116,9 +116,22 @@ func (d *Document) RulesOf(sort kind.Thing, home ID) (list []*Rule) {
 }
 
 // Homes are the sorts of things to which rules can belong, beside the project.
-var Homes = []kind.Thing{kind.Piece, kind.Type, kind.Area, kind.Map}
+var Homes = []kind.Thing{kind.Piece, kind.Type, kind.Area, kind.Map, kind.Character, kind.Crossing}
 
-// MapOf is the map to which a rule belongs: that of its piece or area; nil if it belongs to none.
+// IsHome reports whether what a rule belongs to is there.
+func (d *Document) IsHome(sort kind.Thing, id ID) bool {
+	switch sort {
+	case kind.NoThing, kind.Type:
+		return true
+	case kind.Character:
+		return d.Character(id) != nil
+	case kind.Crossing:
+		return d.Crossing(id) != nil
+	}
+	return d.MapOf(&Rule{Rule: logic.Rule{HomeSort: sort, Home: id}}) != nil
+}
+
+// MapOf is the map to which a rule belongs: that of its piece or area; nil if it belongs to none, as a rule of a crossing does, which is on two.
 func (d *Document) MapOf(r *Rule) *Map {
 	switch r.HomeSort {
 	case kind.Map:
@@ -150,7 +163,7 @@ func (d *Document) checkRule(r *Rule) error {
 	if len(d.Rules) > limit.Rules {
 		return fmt.Errorf("a project has at most %d rules", limit.Rules)
 	}
-	if known := r.HomeSort == kind.NoThing || r.HomeSort <= kind.Type; !known {
+	if known := r.HomeSort == kind.NoThing || r.HomeSort <= kind.Crossing; !known {
 		return fmt.Errorf("%w: a rule that belongs to what is not known here; reload the page", pack.ErrMalformed)
 	}
 	if err := CheckName(r.Name, true); err != nil {

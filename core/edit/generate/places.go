@@ -120,13 +120,17 @@ func (a Author) place(d *world.Document) edit.Edit {
 		}
 	case n < 18:
 		r := &world.Rule{Name: fmt.Sprintf("Rule %d", a.Rand.IntN(9)), Rule: terms.Rule(a.Rand, Things(d), a.IDs.NewID)}
-		switch home := a.Rand.IntN(4); {
+		switch home := a.Rand.IntN(6); {
 		case home == 0:
 			r.HomeSort, r.Home = kind.Map, m.ID
 		case home == 1 && len(m.Pieces) > 0:
 			r.HomeSort, r.Home = kind.Piece, m.Pieces[a.Rand.IntN(len(m.Pieces))].ID
 		case home == 2:
 			r.HomeSort, r.Home = kind.Type, world.Foe
+		case home == 3 && len(d.Characters) > 0:
+			r.HomeSort, r.Home = kind.Character, d.Characters[a.Rand.IntN(len(d.Characters))].ID
+		case home == 4 && len(d.Crossings) > 0:
+			r.HomeSort, r.Home = kind.Crossing, d.Crossings[a.Rand.IntN(len(d.Crossings))].ID
 		}
 		add(edit.Put{Ref: world.RuleRef(a.IDs.NewID()), Values: r.Values()})
 	case n < 20 && len(d.Rules) > 0:

@@ -214,6 +214,18 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 	}
 }
 
+// somebody offers what can be made of whoever is a character.
+func (o *offers) somebody(n logic.Noun) {
+	o.is("says", action(logic.Action{Does: logic.Say, Subject: n}))
+	o.is("looks at the player", action(logic.Action{Does: logic.LookAt, Subject: n, Towards: logic.Noun{Is: logic.Player}}))
+	for presence, verb := range wording.PresenceVerbs {
+		o.is(verb, action(logic.Action{Does: logic.SetPresence, Subject: n, Is: presence}))
+	}
+	if len(o.tokens) > 0 {
+		o.is("walks to", action(logic.Action{Does: logic.WalkTo, Subject: n, Towards: logic.Noun{Is: logic.Piece}}))
+	}
+}
+
 // actions offers what a rule can do.
 func (o *offers) actions(r *world.Rule) {
 	if rest, is := untilWhen(o.tokens); is {
@@ -235,8 +247,12 @@ func (o *offers) actions(r *world.Rule) {
 		}
 		return nil
 	}
-	if k := kindOf(); k != nil && o.of("this "+wording.HomeName(o.d, r.HomeSort, r.Home)) {
-		o.becomes(logic.Noun{Is: logic.This}, k)
+	if o.of("this " + wording.HomeName(o.d, r.HomeSort, r.Home)) {
+		if k := kindOf(); k != nil {
+			o.becomes(logic.Noun{Is: logic.This}, k)
+		} else if r.HomeSort == kind.Character {
+			o.somebody(logic.Noun{Is: logic.This})
+		}
 	}
 	if len(o.tokens) == 0 {
 		// What is done most, before anything is typed.

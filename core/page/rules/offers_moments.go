@@ -31,6 +31,17 @@ func (o *offers) moments(r *world.Rule) {
 			}
 		}
 	}
+	if r.HomeSort == kind.Character && o.of("this "+wording.HomeName(o.d, r.HomeSort, r.Home)) {
+		seen := map[*kind.Moment]bool{}
+		for _, k := range kind.All() {
+			for _, m := range k.Moments {
+				if k.Figure && !seen[m] {
+					seen[m] = true
+					begins(m, "is "+m.Name, logic.Moment{Of: logic.Noun{Is: logic.This}})
+				}
+			}
+		}
+	}
 	for _, a := range o.d.Areas {
 		if o.of(hand.Name(o.d, world.Ref{Sort: world.SortArea, ID: a.ID})) {
 			begins(logic.AreaEntered, logic.AreaEntered.Name, logic.Moment{Thing: a.ID})

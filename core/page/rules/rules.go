@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/limit"
 	"azzel/core/logic"
 	"azzel/core/page"
@@ -112,6 +113,8 @@ func HomeSort(of world.Sort) (kind.Thing, bool) {
 		return kind.Area, true
 	case world.SortMap:
 		return kind.Map, true
+	case world.SortCrossing:
+		return kind.Crossing, true
 	}
 	return kind.NoThing, false
 }
@@ -121,6 +124,19 @@ func Of(d *world.Document, sort kind.Thing, id world.ID) []HeadView {
 	list := []HeadView{}
 	for _, r := range d.RulesOf(sort, id) {
 		list = append(list, head(d, r))
+	}
+	return list
+}
+
+// Around are the homes to which rules belong that go for a piece as for others: its type, and the character that it is.
+func Around(d *world.Document, p *world.Piece) []HomeView {
+	list := []HomeView{}
+	add := func(sort kind.Thing, id world.ID) {
+		list = append(list, HomeView{wording.HomeName(d, sort, id), thingOf(d, sort, id), Of(d, sort, id)})
+	}
+	add(kind.Type, p.Type)
+	if who := p.Refers(props.Who); d.Character(who) != nil && p.Kind().Figure {
+		add(kind.Character, who)
 	}
 	return list
 }

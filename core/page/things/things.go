@@ -4,6 +4,7 @@ package things
 import (
 	"azzel/core/edit"
 	"azzel/core/hand"
+	"azzel/core/kind"
 	"azzel/core/page"
 	"azzel/core/page/memory"
 	"azzel/core/page/tilework"
@@ -35,5 +36,9 @@ func (o Delete) Do(p *page.Page) page.Changed {
 	case world.SortItem, world.SortFact:
 		return memory.RemoveNamed(p, ref)
 	}
-	return p.Do(edit.Edit{Label: "delete " + hand.Name(p.Doc(), ref), Parts: []edit.Part{edit.Remove{Ref: ref}}})
+	var parts []edit.Part
+	if ref.Sort == world.SortCharacter {
+		parts = edit.RemoveRules(p.Doc(), kind.Character, ref.ID)
+	}
+	return p.Do(edit.Edit{Label: "delete " + hand.Name(p.Doc(), ref), Parts: append(parts, edit.Remove{Ref: ref})})
 }

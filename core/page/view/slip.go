@@ -23,7 +23,7 @@ import (
 func slip(p *page.Page) *SlipView {
 	d, sel := p.Doc(), p.Hand.Selected
 	l := d.Project.Lattice()
-	v := &SlipView{Kind: page.KindNames[sel.Ref.Sort], ID: page.FormatID(sel.Ref.ID), Map: page.FormatID(sel.Ref.Map), Lines: []page.SlipLine{}, Stack: []StackView{}, Landings: []page.BoxView{}, Joins: []wires.JoinView{}, Rules: []rules.HeadView{}}
+	v := &SlipView{Kind: page.KindNames[sel.Ref.Sort], ID: page.FormatID(sel.Ref.ID), Map: page.FormatID(sel.Ref.Map), Lines: []page.SlipLine{}, Stack: []StackView{}, Landings: []page.BoxView{}, Joins: []wires.JoinView{}, Rules: []rules.HeadView{}, Around: []rules.HomeView{}}
 	line := func(label, format string, values ...any) {
 		v.Lines = append(v.Lines, page.SlipLine{Label: label, Value: fmt.Sprintf(format, values...)})
 	}
@@ -51,6 +51,7 @@ func slip(p *page.Page) *SlipView {
 		line("In play", "%s", t.Purpose)
 		v.Acting, v.Asking, v.Path = pieces.ViewActing(d, m, piece), pieces.ViewAsking(d, m, piece), pieces.Path(d, m, piece)
 		v.Starts = t.Begins || t.Starts
+		v.Around = rules.Around(d, piece)
 		v.Joins, v.Talk = wires.Joins(d, piece.ID), talking.ViewTalk(d, piece)
 	case world.SortWire:
 		w := d.Wire(sel.Ref.ID)

@@ -248,6 +248,8 @@ type SlipView struct {
 	// Rules are those that belong to it; Ruled says that some can.
 	Rules []rules.HeadView `json:"rules"`
 	Ruled bool             `json:"ruled"`
+	// Around are the rules that go for a piece as for others, by what they belong to.
+	Around []rules.HomeView `json:"around"`
 }
 
 // StackView is one thing in the stack of a cell, front to back.

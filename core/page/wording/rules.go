@@ -5,6 +5,7 @@ import (
 	"strconv"
 	"strings"
 
+	"azzel/core/hand"
 	"azzel/core/kind"
 	"azzel/core/logic"
 	"azzel/core/world"
@@ -177,6 +178,8 @@ func wordsOf(d *world.Document, r *logic.Rule) words {
 		w.this = w.noun(logic.Noun{Is: logic.Piece, Thing: r.Home})
 	case kind.Type:
 		w.this = "this " + kind.NameOf(r.Home)
+	case kind.Character:
+		w.this = w.named(world.SortCharacter, r.Home)
 	}
 	return w
 }
@@ -377,6 +380,16 @@ func HomeName(d *world.Document, sort kind.Thing, home world.ID) string {
 			return ""
 		}
 		return w.named(world.SortArea, home)
+	case kind.Character:
+		if c := d.Character(home); c != nil {
+			return "Whoever is " + c.Name
+		}
+		return ""
+	case kind.Crossing:
+		if c := d.Crossing(home); c != nil {
+			return hand.CrossingName(d, c)
+		}
+		return ""
 	}
 	m, p := d.Piece(home)
 	if p == nil {

@@ -34,7 +34,7 @@ func Ruled(seed uint64) (*world.Document, error) {
 	}
 	for i, id := range of.Rules[1:] {
 		is := &world.Rule{Off: r.IntN(20) == 0, Rule: terms.Rule(r, of, ids.NewID)}
-		switch r.IntN(5) {
+		switch r.IntN(7) {
 		case 0:
 			is.HomeSort, is.Home = kind.Map, of.Maps[r.IntN(len(of.Maps))]
 		case 1:
@@ -42,6 +42,10 @@ func Ruled(seed uint64) (*world.Document, error) {
 		case 2:
 			all := kind.All()
 			is.HomeSort, is.Home = kind.Type, all[r.IntN(len(all))].ID
+		case 3:
+			is.HomeSort, is.Home = kind.Character, of.Characters[r.IntN(len(of.Characters))]
+		case 4:
+			is.HomeSort, is.Home = kind.Crossing, of.Crossings[r.IntN(len(of.Crossings))]
 		}
 		if is.Begins == logic.When && r.IntN(3) > 0 {
 			// What chance draws seldom comes.

@@ -7,6 +7,7 @@
   import Begins from './Begins.svelte';
   import BodyEditor from './BodyEditor.svelte';
   import PoseRow from './PoseRow.svelte';
+  import { addRule } from '../rules/opening';
 
   let { p }: { p: Project } = $props();
 
@@ -117,6 +118,9 @@
     {#key open.id + open.strip}<BodyEditor {p} character={open} />{/key}
   {/if}
   <Begins {p} character={open} />
+  <div>
+    <Button label="Add a rule for {open.name}" onclick={() => void addRule(p, { kind: 'character', id: open.id })} />
+  </div>
   <div class="flex flex-wrap items-center gap-2">
     {@render choose(open.strip ? 'Another sheet' : 'Give it a sheet', open.id)}
     {#if last && open.strip}

@@ -1751,6 +1751,7 @@ export interface SlipView {
   joins: JoinView[];
   rules: HeadView[];
   ruled: boolean;
+  around: HomeView[];
 }
 
 export interface WorkingView {

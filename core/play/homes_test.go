@@ -1,0 +1,95 @@
+package play_test
+
+import (
+	"testing"
+
+	"azzel/core/edit"
+	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/corridor"
+	"azzel/core/kinds/props"
+	"azzel/core/logic"
+	"azzel/core/play"
+	"azzel/core/world"
+)
+
+// A rule of a character goes for each piece that is them by what happens to it, and by what happens to no such piece while they are played; a while holds
+// for each of them.
+func TestRulesOfCharacters(t *testing.T) {
+	const porter, gardener, first, second = world.ID(850), world.ID(851), world.ID(740), world.ID(741)
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		this := logic.Noun{Is: logic.This}
+		away := logic.Action{Does: logic.SetPresence, Subject: this, Is: kind.Absent}
+		set := kind.Set(props.Who.Refer(porter), props.Does.Is(props.Stands))
+		make := func(home world.ID) *world.Document {
+			d := ruledWith(t, view, []corridor.Piece{{ID: first, Column: 11, Type: world.Foe, Set: set}, {ID: second, Column: 13, Type: world.Foe, Set: set}},
+				newRule(1, kind.NoThing, 0, pressed(plate)).do(logic.Action{Does: logic.SetPower, Subject: logic.Noun{Is: logic.Piece, Thing: second}, Is: kind.Off}),
+				newRule(2, kind.Character, porter, logic.Moment{Is: props.SwitchedOff.Number, Of: this}).do(away, up(labels, 1)),
+				newRule(3, kind.Character, home, logic.Moment{Is: logic.AreaEntered.Number, Thing: bed}).do(up(labels, 10), logic.Action{Does: logic.SetFact, Thing: lamps, Value: number(1)}))
+			while := newRule(4, kind.Character, porter)
+			while.Begins, while.If = logic.While, lit(logic.AtLeast)
+			parts := []edit.Part{while.do(away, up(labels, 100)).part(), edit.Change{Ref: world.Ref{Sort: world.SortProject}, Value: world.IDValue(world.FieldPlayer, gardener)}}
+			for id, name := range map[world.ID]string{porter: "Night porter", gardener: "Gardener"} {
+				parts = append([]edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortCharacter, ID: id}, Values: (&world.Character{Name: name}).Values()}}, parts...)
+			}
+			return apply(t, d, parts...)
+		}
+		d := make(gardener)
+		w := corridor.Begin(t, d, 3, sluice)
+		w.To(t, 6)
+		w.Wait(3)
+		if got := factOf(w, d, labels); got != 1 || !w.Here(first) || w.Here(second) {
+			t.Errorf("switched off one of two, it went by %d; they are there: %t, %t", got, w.Here(first), w.Here(second))
+		}
+		w.To(t, 9)
+		w.Wait(3)
+		if got := factOf(w, d, labels); got != 211 || w.Here(first) {
+			t.Errorf("entered by the gardener, the rules went by %d; the first is there: %t", got, w.Here(first))
+		}
+		d = make(porter)
+		w = corridor.Begin(t, d, 3, sluice)
+		w.To(t, 9)
+		w.Wait(3)
+		if got := factOf(w, d, labels); got != 1 {
+			t.Errorf("entered by the gardener, rules of the porter went by %d", got)
+		}
+		gone := apply(t, d, edit.RemoveRules(d, kind.Character, porter)...)
+		if len(gone.Rules) != 1 {
+			t.Errorf("without the character there are %d rules", len(gone.Rules))
+		}
+	})
+}
+
+// A rule of a crossing goes as it is taken, and goes on where it leads.
+func TestRulesOfCrossings(t *testing.T) {
+	const way = world.ID(860)
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		d := ruled(t, view, newRule(1, kind.Crossing, way, logic.Moment{Is: logic.CrossingTaken.Number, Thing: way}).do(up(labels, 1), wait(10), up(labels, 1)))
+		shed, layers := world.NewMap("Tool shed", grid.Point{X: 300}, grid.Rect{W: 9, H: 3}, &world.Counter{Prefix: 8})
+		is := &world.Crossing{BothWays: true, Ends: [2]world.End{{Map: d.Maps[0].ID, Cells: grid.Rect{X: 7, Y: corridor.Row, W: 1, H: 1}}, {Map: shed.ID, Cells: grid.Rect{X: 3, Y: 1, W: 1, H: 1}}}}
+		d = apply(t, d, append(edit.PutMap(shed, layers), edit.Put{Ref: world.Ref{Sort: world.SortCrossing, ID: way}, Values: is.Values()})...)
+		w := corridor.Begin(t, d, 3, sluice)
+		for range 200 {
+			if w.Tick(play.Right); w.Status().Map == shed.ID {
+				break
+			}
+		}
+		if w.Wait(1); factOf(w, d, labels) != 1 {
+			t.Errorf("taken, it went %d times", factOf(w, d, labels))
+		}
+		if w.Wait(15); factOf(w, d, labels) != 2 {
+			t.Errorf("on the other map it did not go on")
+		}
+		copied, _, err := edit.CopyMap(d, d.Maps[0].ID, grid.Point{X: 600}, true, &world.Counter{Prefix: 9})
+		if err != nil {
+			t.Fatal(err)
+		}
+		both := apply(t, d, copied.Parts...)
+		if len(both.Rules) != 2 || both.Rules[1].Home != both.Crossings[1].ID || both.Rules[1].Parts[0].Begins.Thing != both.Crossings[1].ID {
+			t.Errorf("copied with the map, the rule belongs to %+v", both.Rules[len(both.Rules)-1].Rule)
+		}
+		if left := apply(t, both, edit.RemoveWithMap(both, both.Maps[0])...); len(left.Rules) != 1 {
+			t.Errorf("of two crossings, one of a map that is deleted, %d rules stay", len(left.Rules))
+		}
+	})
+}
