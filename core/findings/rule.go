@@ -445,6 +445,9 @@ func (w *ruling) kindOf(n logic.Noun) *kind.Kind {
 
 // has reports whether a moment can befall pieces of a kind.
 func has(k *kind.Kind, moment int) bool {
+	if moment == logic.ComesInto.Number || moment == logic.GoesOutOf.Number {
+		return k.Goes || k.Ridden
+	}
 	for _, m := range k.Moments {
 		if m.Number == moment {
 			return true

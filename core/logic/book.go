@@ -1,6 +1,8 @@
 package logic
 
 import (
+	"slices"
+
 	"azzel/core/kind"
 	"azzel/core/limit"
 )
@@ -26,6 +28,8 @@ type Book struct {
 	// awaits says that an action waits until a moment comes.
 	awaits bool
 	so     []int
+	// areas are those into which something may come, or out of which it may go, to which rules listen; sorted.
+	areas []kind.ID
 }
 
 // A listening finds those that listen to a moment of something; of 0 where it is of nothing or the player.
@@ -42,11 +46,17 @@ type heard struct {
 // NewBook makes a book of rules that are on, in the order of their numbers.
 func NewBook(rules []Listed) *Book {
 	b := &Book{rules: rules, byID: make(map[kind.ID]int, len(rules)), heard: map[listening][]heard{}, listened: map[int]bool{}}
+	hears := func(m *Moment) {
+		if m.Is == ComesInto.Number || m.Is == GoesOutOf.Number {
+			b.areas = append(b.areas, m.Thing)
+		}
+	}
 	for i, r := range rules {
 		b.byID[r.ID], rules[i].index = i, i
 		for i := range r.Parts {
 			if p := &r.Parts[i]; p.Does == Until && !p.Off {
 				b.listened[p.Begins.Is], b.awaits = true, true
+				hears(&p.Begins)
 			}
 		}
 		if r.Begins == While {
@@ -61,8 +71,10 @@ func NewBook(rules []Listed) *Book {
 			k := listening{m.Is, m.of(Bound{This: r.Home})}
 			b.heard[k] = append(b.heard[k], heard{i, p})
 			b.listened[m.Is] = true
+			hears(m)
 		}
 	}
+	slices.Sort(b.areas)
 	return b
 }
 
@@ -71,6 +83,14 @@ func (b *Book) Empty() bool { return b == nil || len(b.rules) == 0 }
 
 // Listens reports whether any rule listens to a moment.
 func (b *Book) Listens(moment int) bool { return b != nil && b.listened[moment] }
+
+// Areas are those into which something may come, or out of which it may go, to which rules listen; sorted.
+func (b *Book) Areas() []kind.ID {
+	if b == nil {
+		return nil
+	}
+	return b.areas
+}
 
 // Settles reports whether any rule is so while something holds.
 func (b *Book) Settles() bool { return b != nil && len(b.so) > 0 }
@@ -106,6 +126,8 @@ func (m *Moment) hears(h Happened) bool {
 	switch m.Is {
 	case FactReached.Number:
 		return h.To == m.Number
+	case ComesInto.Number, GoesOutOf.Number:
+		return kind.ID(h.To) == m.Thing
 	case AreaStayed.Number:
 		return h.To == m.Number
 	case TimePassed.Number, StepsPassed.Number:

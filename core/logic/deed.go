@@ -108,7 +108,7 @@ func Deeds() int { return len(deeds) }
 // SetByWords are the words in files for how a fact is set, in the order of their numbers.
 func SetByWords() []string { return append([]string(nil), setByWords...) }
 
-// Moments that befall no piece.
+// Moments that kinds do not declare: those that befall no piece, and those of what comes into an area or goes out of it.
 var (
 	PlayBegins    = &kind.Moment{Number: 2000, Word: "play-begins", Name: "play begins"}
 	MapBegins     = &kind.Moment{Number: 2001, Word: "map-begins", Name: "the player comes to"}
@@ -125,17 +125,19 @@ var (
 	TimePassed    = &kind.Moment{Number: 2012, Word: "time-passed", Name: "another so many seconds have passed"}
 	StepsPassed   = &kind.Moment{Number: 2013, Word: "steps-passed", Name: "the player has gone another so many steps"}
 	ItemUsed      = &kind.Moment{Number: 2014, Word: "item-used", Name: "the player uses"}
+	ComesInto     = &kind.Moment{Number: 2015, Word: "comes-into", Name: "comes into"}
+	GoesOutOf     = &kind.Moment{Number: 2016, Word: "goes-out-of", Name: "goes out of"}
 	PlayerHurt    = &kind.Moment{Number: 1009, Word: "hurt", Name: "the player is hurt"}
 	PlayerHarmed  = &kind.Moment{Number: 1010, Word: "harmed", Name: "the player's health is used up"}
 	PlayerFell    = &kind.Moment{Number: 1011, Word: "fell", Name: "the player falls off a map"}
 )
 
-// occasions are the moments that befall no piece, with of what they consist, in the order in which they are offered.
+// occasions are the moments that kinds do not declare, with of what they consist, in the order in which they are offered.
 var occasions = []struct {
 	*kind.Moment
 	parts []part
 }{
-	{AreaEntered, []part{ofArea}}, {AreaLeft, []part{ofArea}}, {AreaStayed, []part{ofArea, stays}},
+	{AreaEntered, []part{ofArea}}, {AreaLeft, []part{ofArea}}, {AreaStayed, []part{ofArea, stays}}, {ComesInto, []part{ofPiece, ofArea}}, {GoesOutOf, []part{ofPiece, ofArea}},
 	{MapBegins, []part{ofMap}}, {MapLeft, []part{ofMap}}, {CrossingTaken, []part{ofCrossing}},
 	{FactChanged, []part{fact}}, {FactReached, []part{fact, reaches}}, {ItemHad, []part{item}}, {ItemUsedUp, []part{item}}, {ItemUsed, []part{item}},
 	{TimePassed, []part{everyTicks}}, {StepsPassed, []part{everySteps}},
@@ -148,7 +150,7 @@ func init() {
 	}
 }
 
-// Occasions are the moments that befall no piece, in the order in which they are offered.
+// Occasions are the moments that kinds do not declare, in the order in which they are offered.
 func Occasions() (list []*kind.Moment) {
 	for _, o := range occasions {
 		list = append(list, o.Moment)
@@ -156,7 +158,7 @@ func Occasions() (list []*kind.Moment) {
 	return list
 }
 
-// consists says of what a moment consists: one that befalls pieces of the piece.
+// consists says of what a moment consists: one that a kind declares of the piece.
 func consists(moment int) []part {
 	for _, o := range occasions {
 		if o.Number == moment {

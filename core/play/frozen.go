@@ -109,6 +109,9 @@ func (s *state) frozen() []byte {
 	if !s.scene.empty() {
 		s.scene.encode(&w)
 	}
+	if !s.places.empty() {
+		s.places.encode(&w)
+	}
 	return w.Bytes
 }
 

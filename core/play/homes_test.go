@@ -93,3 +93,43 @@ func TestRulesOfCrossings(t *testing.T) {
 		}
 	})
 }
+
+// What comes into an area or goes out of it lets rules begin, whatever moves it: not what is there as play begins, as rules begin to listen, or the player.
+func TestComesInto(t *testing.T) {
+	const crate = world.ID(740)
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		of := logic.Noun{Is: logic.AnyOfType, Type: world.Pushable}
+		into := func(n logic.Noun, is *kind.Moment) logic.Moment {
+			return logic.Moment{Is: is.Number, Of: n, Thing: bed}
+		}
+		rules := []*ruling{
+			newRule(1, kind.NoThing, 0, into(of, logic.ComesInto)).do(up(labels, 1), logic.Action{Does: logic.SetPower, Subject: logic.Noun{Is: logic.It}, Is: kind.Off}),
+			newRule(2, kind.Type, world.Pushable, into(logic.Noun{}, logic.GoesOutOf)).do(up(labels, 10)),
+			newRule(3, kind.NoThing, 0, into(logic.Noun{Is: logic.Piece, Thing: sluice}, logic.ComesInto)).do(up(labels, 100)),
+		}
+		listens := ruledWith(t, view, []corridor.Piece{{ID: crate, Column: 7, Type: world.Pushable}}, rules...)
+		w := corridor.Begin(t, listens, 3, sluice)
+		goesTo := func(column int, want int) {
+			t.Helper()
+			w.To(t, column)
+			w.Wait(3)
+			if got := factOf(w, listens, labels); got != want {
+				t.Errorf("with the player in column %d, rules went by %d, not %d", column, got, want)
+			}
+		}
+		goesTo(5, 0)
+		goesTo(8, 1)
+		goesTo(10, 11)
+		inside := ruledWith(t, view, []corridor.Piece{{ID: crate, Column: 8, Type: world.Pushable}})
+		w = corridor.Begin(t, inside, 3, sluice)
+		w.Wait(5)
+		for _, r := range rules {
+			inside = apply(t, inside, r.part())
+		}
+		if err := w.SetDocument(inside); err != nil {
+			t.Fatal(err)
+		}
+		w.Wait(5)
+		goesTo(10, 10)
+	})
+}

@@ -28,6 +28,9 @@ func (s onStage) Ended() bool { return s.g.finished }
 func (s onStage) Of(piece kind.ID) (typ, who, on kind.ID) {
 	m, p := s.g.pieceOf(piece)
 	if p == nil {
+		if i, there := s.g.thing(piece); there {
+			return s.g.things[i].Type, 0, 0 // it came out of something
+		}
 		return 0, 0, 0
 	}
 	return p.Type, p.Refers(props.Who), m.ID

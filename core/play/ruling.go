@@ -190,7 +190,8 @@ func (g *Game) noticePlaces(held bool) {
 		g.begun = true
 		g.raise(logic.PlayBegins, 0, 0, 0)
 	}
-	if g.at != g.mapID {
+	arrived := g.at != g.mapID
+	if arrived {
 		if g.at != 0 {
 			g.raise(logic.MapLeft, g.at, 0, 0)
 		}
@@ -228,6 +229,7 @@ func (g *Game) noticePlaces(held bool) {
 		stays = append(stays, s)
 	}
 	g.inAreas = stays
+	g.noticeInside(arrived)
 }
 
 // areasOfPlayer are the areas in which the player stands, sorted by id.

@@ -21,6 +21,7 @@ type state struct {
 	reading reading
 	bag     bag
 	screen
+	places
 	ruling
 	scene
 	flight
@@ -76,7 +77,7 @@ func decodeHeld(r *pack.Reader) held {
 const (
 	stateTag = 'P'
 	// stateForm is the form in which a state is written, part by part. Those before are read, and written by frozen alone.
-	stateForm = 16
+	stateForm = 17
 	// wireless is the form that says nothing of wires: no state of it was stored but by plays that go on.
 	wireless = 10
 	// wordless is the form that says nothing of what is read.
@@ -89,6 +90,8 @@ const (
 	sceneless = 14
 	// bagless is the form that says nothing of what the player has being looked at, nor of the screen.
 	bagless = 15
+	// placeless is the form that says nothing of what is in areas.
+	placeless = 16
 )
 
 // mostPlayers is how many players a state has at most.
@@ -112,6 +115,7 @@ func (s *state) encode() []byte {
 	s.scene.encode(w)
 	s.bag.encode(w)
 	s.screen.encode(w)
+	s.places.encode(w)
 	s.flight.encode(w)
 	s.chances.encode(w)
 	s.held.encode(w)
@@ -164,6 +168,9 @@ func readState(b []byte) (s state, err error) {
 		s.bag = decodeBag(r)
 		s.screen = decodeScreen(r)
 	}
+	if b[1] > placeless {
+		s.places = decodePlaces(r)
+	}
 	s.flight = decodeFlight(r)
 	s.chances = decodeChances(r)
 	s.held = decodeHeld(r)
@@ -174,7 +181,7 @@ func readState(b []byte) (s state, err error) {
 func (s state) clone() state {
 	s.players = slices.Clone(s.players)
 	s.cast, s.memory, s.wiring, s.flight = s.cast.clone(), s.memory.clone(), s.wiring.clone(), s.flight.clone()
-	s.ruling, s.scene, s.screen = s.ruling.clone(), s.scene.clone(), s.screen.clone()
+	s.ruling, s.scene, s.screen, s.places = s.ruling.clone(), s.scene.clone(), s.screen.clone(), s.places.clone()
 	return s
 }
 

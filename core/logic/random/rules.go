@@ -85,6 +85,11 @@ func Moment(r *rand.Rand, of Things) (m logic.Moment) {
 		if i := r.IntN(2 * len(occasions)); i < len(occasions) {
 			m.Is = occasions[i].Number
 			switch occasions[i] {
+			case logic.ComesInto, logic.GoesOutOf:
+				m.Thing, m.Of = one(r, of.Areas), logic.Noun{Is: logic.Piece, Thing: one(r, of.Pieces)}
+				if k := one(r, kind.All()); k != nil && r.IntN(2) == 0 {
+					m.Of = logic.Noun{Is: logic.AnyOfType, Type: k.ID}
+				}
 			case logic.AreaEntered, logic.AreaLeft, logic.AreaStayed:
 				m.Thing = one(r, of.Areas)
 			case logic.MapBegins, logic.MapLeft:

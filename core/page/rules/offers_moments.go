@@ -49,6 +49,7 @@ func (o *offers) moments(r *world.Rule) {
 			begins(logic.AreaStayed, logic.AreaStayed.Name, logic.Moment{Thing: a.ID, Number: 120})
 		}
 	}
+	o.comings(r, begins)
 	for _, m := range o.d.Maps {
 		if o.of(m.Name) {
 			begins(logic.MapBegins, logic.MapBegins.Name, logic.Moment{Thing: m.ID})
@@ -93,6 +94,34 @@ func (o *offers) moments(r *world.Rule) {
 		if o.of("any " + k.Name) {
 			for _, m := range k.Moments {
 				begins(m, "is "+m.Name, logic.Moment{Of: logic.Noun{Is: logic.AnyOfType, Type: k.ID}})
+			}
+		}
+	}
+}
+
+// comings offers, once something is typed, that what moves comes into an area of its map, or goes out of one.
+func (o *offers) comings(r *world.Rule, begins func(*kind.Moment, string, logic.Moment)) {
+	if len(o.tokens) == 0 {
+		return
+	}
+	for _, a := range o.d.Areas {
+		area := hand.Name(o.d, world.Ref{Sort: world.SortArea, ID: a.ID})
+		each := func(n logic.Noun, name string) {
+			if o.of(name + " " + area) {
+				begins(logic.ComesInto, logic.ComesInto.Name, logic.Moment{Of: n, Thing: a.ID})
+				begins(logic.GoesOutOf, logic.GoesOutOf.Name, logic.Moment{Of: n, Thing: a.ID})
+			}
+		}
+		if m := o.d.Map(a.Map); m != nil {
+			for _, p := range m.Pieces {
+				if k := p.Kind(); k.Goes || k.Ridden {
+					each(logic.Noun{Is: logic.Piece, Thing: p.ID}, hand.PieceName(o.d, p))
+				}
+			}
+		}
+		for _, k := range kind.All() {
+			if k.Goes || k.Ridden {
+				each(logic.Noun{Is: logic.AnyOfType, Type: k.ID}, "any "+k.Name)
 			}
 		}
 	}

@@ -324,6 +324,8 @@ func (s *sentence) moment(m *logic.Moment) *sentence {
 		s.value(SlotMoment, is.Name).thing(world.SortMap, m.Thing)
 	case logic.AreaEntered, logic.AreaLeft:
 		s.value(SlotMoment, is.Name).thing(world.SortArea, m.Thing)
+	case logic.ComesInto, logic.GoesOutOf:
+		s.acts(m.Of).value(SlotMoment, is.Name).thing(world.SortArea, m.Thing)
 	case logic.AreaStayed:
 		s.value(SlotMoment, is.Name).thing(world.SortArea, m.Thing).plain("for").value(SlotNumber, Seconds(m.Number))
 	case logic.TimePassed:
