@@ -221,9 +221,9 @@ type naming struct {
 	of    map[string]int
 }
 
-// own are the packages whose functions keep their names: those of this program, and those of which the runtime asks for names as it goes through the
-// stack.
-var own = []string{"main.", "azzel/", "runtime", "internal/runtime/", "reflect."}
+// own is with what the names begin of functions that keep them: those of this program, and those for which the runtime looks by name as it goes through
+// the stack (stkframe.go, traceback.go). Of its others it asks for the package alone.
+var own = []string{"main.", "azzel/", "runtime.gopanic", "reflect.makeFuncStub", "reflect.methodValueCall"}
 
 // at is the name at a place of the table.
 func (n naming) at(from int) []byte {

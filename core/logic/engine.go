@@ -87,8 +87,7 @@ func (e *Engine) Step(held bool) {
 
 // due are the numbers of the runs that go on in this tick: by the tick in which they began, by rule, and by their number.
 func (e *Engine) due(held bool) (numbers []int) {
-	type at struct{ since, rule, number int }
-	var list []at
+	var list []*Run
 	e.Runs.List = slices.DeleteFunc(e.Runs.List, func(r Run) bool { return e.rule(r.Rule) == nil })
 	var joined map[int]bool
 	for i := range e.Runs.List {
@@ -119,13 +118,13 @@ func (e *Engine) due(held bool) (numbers []int) {
 				continue
 			}
 		}
-		list = append(list, at{r.Since, is.Number, r.Number})
+		list = append(list, r)
 	}
-	slices.SortFunc(list, func(a, b at) int {
-		return cmp.Or(cmp.Compare(a.since, b.since), cmp.Compare(a.rule, b.rule), cmp.Compare(a.number, b.number))
+	slices.SortFunc(list, func(a, b *Run) int {
+		return cmp.Or(cmp.Compare(a.Since, b.Since), cmp.Compare(e.rule(a.Rule).Number, e.rule(b.Rule).Number), cmp.Compare(a.Number, b.Number))
 	})
-	for _, a := range list {
-		numbers = append(numbers, a.number)
+	for _, r := range list {
+		numbers = append(numbers, r.Number)
 	}
 	return numbers
 }
@@ -150,7 +149,7 @@ func (e *Engine) answer(h Happened) {
 		this kind.ID
 		rank int
 	}
-	var list []one
+	var list []*one
 	keys := []kind.ID{h.Thing}
 	for _, of := range []kind.ID{typ, who} {
 		if of != 0 {
@@ -163,14 +162,14 @@ func (e *Engine) answer(h Happened) {
 			if !l.part.Begins.hears(h) {
 				continue
 			}
-			is := one{heard: l, this: r.thisOf(h, typ, who), rank: r.rank(h)}
+			is := &one{heard: l, this: r.thisOf(h, typ, who), rank: r.rank(h)}
 			if r.HomeSort == kind.Character && is.this == 0 && !e.Plays(r.Home) {
 				continue // what befalls no piece that is the character concerns the one who is played
 			}
 			list = append(list, is)
 		}
 	}
-	slices.SortStableFunc(list, func(a, b one) int {
+	slices.SortStableFunc(list, func(a, b *one) int {
 		return cmp.Or(cmp.Compare(a.rank, b.rank), cmp.Compare(e.rules[a.rule].Number, e.rules[b.rule].Number), cmp.Compare(a.rule, b.rule))
 	})
 	for i, l := range list {

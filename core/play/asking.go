@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"hash/maphash"
 	"slices"
+	"sort"
 
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
@@ -43,7 +44,9 @@ func conditionals(d *world.Document) (list []conditional, ofPieces, forget bool)
 
 // placedOrder are pieces that may be absent in the order in which they were placed, whatever maps they are on.
 func placedOrder(list []conditional) []conditional {
-	return slices.SortedFunc(slices.Values(list), func(a, b conditional) int { return cmp.Compare(a.piece.Number, b.piece.Number) })
+	list = slices.Clone(list)
+	sort.Slice(list, func(i, j int) bool { return list[i].piece.Number < list[j].piece.Number })
+	return list
 }
 
 // startsGone reports whether a piece is not there when play begins: it is in a state in which it is gone, or absent and not

@@ -1,8 +1,7 @@
 package play
 
 import (
-	"cmp"
-	"slices"
+	"sort"
 
 	"azzel/core/body"
 	"azzel/core/grid"
@@ -96,7 +95,7 @@ func (g *Game) standing(cells grid.Rect) (list []placed) {
 	one := len(list)
 	g.ground.Neighbours(add)
 	if len(list) > one {
-		slices.SortFunc(list, func(a, b placed) int { return cmp.Compare(a.piece.Number, b.piece.Number) })
+		sort.Slice(list, func(i, j int) bool { return list[i].piece.Number < list[j].piece.Number })
 	}
 	return list
 }

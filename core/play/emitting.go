@@ -3,6 +3,7 @@ package play
 import (
 	"iter"
 	"slices"
+	"sort"
 
 	"azzel/core/body"
 	"azzel/core/grid"
@@ -138,7 +139,7 @@ func (g *Game) around(a *actor) (cells []grid.Point) {
 			}
 		}
 	}
-	slices.SortStableFunc(cells, func(c, o grid.Point) int { return abs(c.Y-foot.Y) - abs(o.Y-foot.Y) })
+	sort.SliceStable(cells, func(i, j int) bool { return abs(cells[i].Y-foot.Y) < abs(cells[j].Y-foot.Y) })
 	return cells
 }
 

@@ -1,8 +1,8 @@
 package play
 
 import (
-	"cmp"
 	"slices"
+	"sort"
 
 	"azzel/core/body"
 	"azzel/core/grid"
@@ -57,7 +57,10 @@ func ReachFrom(d *world.Document, m *world.Map, cell grid.Point) (r Reach, ok bo
 			r.jump(g, side, part*g.moves.Air/8)
 		}
 	}
-	slices.SortFunc(r.Landings, func(a, b grid.Point) int { return cmp.Or(cmp.Compare(a.Y, b.Y), cmp.Compare(a.X, b.X)) })
+	sort.Slice(r.Landings, func(i, j int) bool {
+		a, b := r.Landings[i], r.Landings[j]
+		return a.Y < b.Y || a.Y == b.Y && a.X < b.X
+	})
 	r.Landings = slices.Compact(r.Landings)
 	return r, true
 }

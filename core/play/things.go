@@ -3,6 +3,7 @@ package play
 import (
 	"cmp"
 	"slices"
+	"sort"
 
 	"azzel/core/body"
 	"azzel/core/kind"
@@ -191,9 +192,10 @@ func (g *Game) moved(d *world.Document) {
 // sortActors puts the actors into their order and lists them by type.
 func (g *Game) sortActors() {
 	l := g.ground.Lattice
-	slices.SortFunc(g.actors, func(a, b actor) int {
+	sort.Slice(g.actors, func(i, j int) bool {
+		a, b := &g.actors[i], &g.actors[j]
 		x, y := a.Foot.Cell(l), b.Foot.Cell(l)
-		return cmp.Or(cmp.Compare(x.Y, y.Y), cmp.Compare(x.X, y.X), cmp.Compare(a.piece.Type, b.piece.Type), cmp.Compare(a.piece.Number, b.piece.Number))
+		return cmp.Or(cmp.Compare(x.Y, y.Y), cmp.Compare(x.X, y.X), cmp.Compare(a.piece.Type, b.piece.Type), cmp.Compare(a.piece.Number, b.piece.Number)) < 0
 	})
 	if g.by == nil {
 		g.by = map[world.ID][]int{}

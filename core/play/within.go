@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"fmt"
 	"slices"
+	"sort"
 
 	"azzel/core/limit"
 	"azzel/core/logic"
@@ -80,7 +81,7 @@ func (g *Game) noticeInside(arrived bool) {
 			}
 		}
 	}
-	slices.SortFunc(now, inside.compare)
+	sort.Slice(now, func(i, j int) bool { return now[i].compare(now[j]) < 0 })
 	if was := g.entrants; g.watched && !arrived {
 		for _, i := range was {
 			if _, still := slices.BinarySearchFunc(now, i, inside.compare); !still && there[i.piece] {

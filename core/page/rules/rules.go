@@ -2,8 +2,7 @@
 package rules
 
 import (
-	"cmp"
-	"slices"
+	"sort"
 
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
@@ -70,7 +69,7 @@ func (AskRules) Answer(p *page.Page) any {
 		}
 		list[i].Rules = append(list[i].Rules, head(d, r))
 	}
-	slices.SortStableFunc(list, func(a, b HomeView) int { return cmp.Compare(rank(a), rank(b)) })
+	sort.SliceStable(list, func(i, j int) bool { return rank(list[i]) < rank(list[j]) })
 	return list
 }
 
