@@ -2,10 +2,8 @@ package findings
 
 import (
 	"azzel/core/kind"
-	"azzel/core/kinds/props"
 	"azzel/core/limit"
 	"azzel/core/logic"
-	"azzel/core/stage"
 	"azzel/core/world"
 )
 
@@ -265,7 +263,7 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 		w.walks(p)
 	case logic.SetFact, logic.AskFor, logic.TakeTo:
 		w.goesRound(p, at)
-	case logic.SetPresence, logic.SetPower, logic.SetState, logic.LetOut, logic.PutAt:
+	case logic.SetPresence, logic.SetPower, logic.SetState, logic.LetOut, logic.PutAt, logic.FollowTrack:
 		w.becomes(p)
 	case logic.If:
 		w.condition(p, p.If)
@@ -368,90 +366,4 @@ func (w *ruling) goesRound(p *logic.Part, at inside) {
 			w.raises = append(w.raises, signal{logic.FactChanged.Number, f.ID, 0})
 		}
 	}
-}
-
-// becomes looks at what a piece is made to be.
-func (w *ruling) becomes(p *logic.Part) {
-	k := w.kindOf(p.Subject)
-	if k == nil {
-		return
-	}
-	switch p.Does {
-	case logic.SetState:
-		if s := kind.StateOf(p.Is); !k.Drawn && (s == nil || p.Is == 0 || !k.Can(p.Is)) {
-			w.found(CannotBe, p)
-		}
-	case logic.SetPower:
-		if _, has := k.Has(props.Power); !has && !k.Drawn {
-			w.found(CannotBe, p)
-		}
-	case logic.LetOut:
-		if !k.Drawn && !stage.LetsOut(k) {
-			w.found(CannotBe, p)
-		}
-	case logic.PutAt:
-		if !k.Drawn && !k.Ridden {
-			w.found(CannotBe, p)
-		}
-	case logic.SetPresence:
-		if is := w.one(p.Subject); is != nil && world.HasWhile(is) {
-			w.found(WaitsBeneath, p)
-		}
-	}
-}
-
-// walks looks whether those whom an action sends somewhere can walk at all, and get there: who stands still on a map that is seen from above stays on it.
-func (w *ruling) walks(p *logic.Part) {
-	k := w.kindOf(p.Subject)
-	if k == nil || k.Drawn {
-		return
-	}
-	who, to := w.one(p.Subject), w.one(p.Towards)
-	apart := false
-	if who != nil && to != nil && props.Doing(k, who.Props) == props.Stands {
-		from := w.mapOf(who.ID)
-		is, there := w.of(kind.Map, from).(mapIs)
-		apart = there && is.view == world.TopDown && w.mapOf(to.ID) != from
-	}
-	if !k.Walks() || apart {
-		w.found(NoWay, p)
-	}
-}
-
-// one is the piece that a noun names, if that is one by itself.
-func (w *ruling) one(n logic.Noun) *world.Piece {
-	switch n.Is {
-	case logic.Piece:
-		return w.piece(n.Thing)
-	case logic.This:
-		return w.home
-	}
-	return nil
-}
-
-// kindOf is of which kind those are that a noun names, nil if that is not known.
-func (w *ruling) kindOf(n logic.Noun) *kind.Kind {
-	switch n.Is {
-	case logic.AllOfType, logic.AnyOfType, logic.NearestOfType:
-		return kind.Of(n.Type)
-	case logic.This:
-		return w.kind
-	}
-	if p := w.one(n); p != nil {
-		return p.Kind()
-	}
-	return nil
-}
-
-// has reports whether a moment can befall pieces of a kind.
-func has(k *kind.Kind, moment int) bool {
-	if moment == logic.ComesInto.Number || moment == logic.GoesOutOf.Number {
-		return k.Goes || k.Ridden
-	}
-	for _, m := range k.Moments {
-		if m.Number == moment {
-			return true
-		}
-	}
-	return false
 }

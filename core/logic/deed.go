@@ -35,10 +35,11 @@ const (
 	ability
 	character
 	layer
+	track
 )
 
 // named are the parts that are a thing which is chosen by itself, with its sort.
-var named = map[part]kind.Thing{fact: kind.Fact, item: kind.Item, spot: kind.Piece, rule: kind.Rule, character: kind.Character, area: kind.Area, layer: kind.Layer,
+var named = map[part]kind.Thing{fact: kind.Fact, item: kind.Item, spot: kind.Piece, rule: kind.Rule, character: kind.Character, area: kind.Area, layer: kind.Layer, track: kind.Track,
 	ofArea: kind.Area, ofMap: kind.Map, ofCrossing: kind.Crossing}
 
 // deeds are what there is to do, by Deed: the word in files, of what it consists, and how many branches it has.
@@ -86,6 +87,7 @@ var deeds = [deedEnd]struct {
 	PutAt:       {word: "put-at", parts: []part{subject, towards}},
 	SetForces:   {word: "set-forces", parts: []part{area, power}},
 	SetLayer:    {word: "set-layer", parts: []part{layer, presence}},
+	FollowTrack: {word: "follow", parts: []part{subject, track}},
 }
 
 // The words of what else there is to choose, in the order of its numbers.

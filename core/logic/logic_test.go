@@ -19,7 +19,7 @@ import (
 )
 
 // things are what the conditions of these tests ask for; of each sort the last is gone.
-var things = random.Things{Newest: true, Facts: []kind.ID{11, 12, 19}, Items: []kind.ID{21, 22, 29}, Pieces: []kind.ID{31, 32, 33, 34, 39}, Areas: []kind.ID{41, 49}, Maps: []kind.ID{51, 59}, Layers: []kind.ID{91, 99}}
+var things = random.Things{Newest: true, Facts: []kind.ID{11, 12, 19}, Items: []kind.ID{21, 22, 29}, Pieces: []kind.ID{31, 32, 33, 34, 39}, Areas: []kind.ID{41, 49}, Maps: []kind.ID{51, 59}, Layers: []kind.ID{91, 99}, Tracks: []kind.ID{95}}
 
 var ids = logic.IDs{
 	Format: func(id kind.ID) string { return fmt.Sprint("n", uint64(id)) },

@@ -191,6 +191,7 @@ const (
 	PutAt
 	SetForces
 	SetLayer
+	FollowTrack
 	deedEnd
 )
 

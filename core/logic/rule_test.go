@@ -15,7 +15,7 @@ import (
 	"azzel/core/pack"
 )
 
-var ruleThings = random.Things{Newest: true, Facts: things.Facts, Items: things.Items, Pieces: things.Pieces, Areas: things.Areas, Maps: things.Maps, Crossings: []kind.ID{61, 69}, Rules: []kind.ID{71, 72, 79}, Characters: []kind.ID{81, 89}, Layers: []kind.ID{91, 99}}
+var ruleThings = random.Things{Newest: true, Facts: things.Facts, Items: things.Items, Pieces: things.Pieces, Areas: things.Areas, Maps: things.Maps, Crossings: []kind.ID{61, 69}, Rules: []kind.ID{71, 72, 79}, Characters: []kind.ID{81, 89}, Layers: things.Layers, Tracks: things.Tracks}
 
 // counter gives ids from 1,001 on.
 func counter() func() kind.ID {

@@ -146,6 +146,7 @@ func (g *Game) forget(pieces map[world.ID]bool) {
 	g.states = slices.DeleteFunc(g.states, func(s stated) bool { return pieces[s.piece] })
 	g.presences = slices.DeleteFunc(g.presences, func(s presence) bool { return pieces[s.piece] })
 	g.spoken = slices.DeleteFunc(g.spoken, func(s spoken) bool { return pieces[s.piece] })
+	g.followings = slices.DeleteFunc(g.followings, func(f following) bool { return pieces[f.piece] })
 }
 
 // renewRules ends the rules that are under way and belong to what began anew, unless they go on elsewhere, and lets those be so

@@ -112,6 +112,9 @@ func (s *state) frozen() []byte {
 	if !s.places.empty() {
 		s.places.encode(&w)
 	}
+	if len(s.followings) > 0 {
+		encodeFollowings(&w, s.followings)
+	}
 	return w.Bytes
 }
 

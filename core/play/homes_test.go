@@ -3,6 +3,7 @@ package play_test
 import (
 	"testing"
 
+	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/kind"
@@ -131,5 +132,55 @@ func TestComesInto(t *testing.T) {
 		}
 		w.Wait(5)
 		goesTo(10, 10)
+	})
+}
+
+// A rule lets what can follow tracks go along another one from where it is, a platform as a foe, and again as before once that begins anew; what is on
+// another map stays.
+func TestFollowsTrack(t *testing.T) {
+	const walker, round = world.ID(740), world.ID(870)
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		follow := logic.Action{Does: logic.FollowTrack, Subject: logic.Noun{Is: logic.Piece, Thing: walker}, Thing: round}
+		crate := logic.Action{Does: logic.FollowTrack, Subject: logic.Noun{Is: logic.Piece, Thing: sluice}, Thing: round}
+		d := ruledWith(t, view, []corridor.Piece{{ID: walker, Column: 9, Type: world.Foe, Set: kind.Set(props.Does.Is(props.Stands))}},
+			newRule(1, kind.NoThing, 0, pressed(plate)).do(crate, follow))
+		to := d.Project.Lattice().Foot(grid.Point{X: 12, Y: corridor.Row})
+		way := world.Track{Map: d.Maps[0].ID, Points: []grid.Point{to}}
+		d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortTrack, ID: round}, Values: way.Values()})
+		w := corridor.Begin(t, d, 3, sluice)
+		column := func() (x int) {
+			w.Things(func(is play.Thing, _ int, _ body.Size) {
+				if is.ID == walker {
+					x = is.Place.Cell(d.Project.Lattice()).X
+				}
+			})
+			return x
+		}
+		if w.Wait(60); column() != 9 {
+			t.Errorf("before the rule the foe is in column %d", column())
+		}
+		w.To(t, 5)
+		far, near := 0, 99
+		for range 600 {
+			w.Tick(play.Unhurt)
+			far, near = max(far, column()), min(near, column())
+		}
+		if far != 12 || near != 9 {
+			t.Errorf("along its track the foe goes from column %d to %d", near, far)
+		}
+		back, start := play.Record(w.Game), w.Status().Ticks
+		before := back.Game().Snapshot()
+		back.Tick(0)
+		if err := back.Go(start); err != nil || string(back.Game().Snapshot()) != string(before) {
+			t.Errorf("gone back to, it is another: %v", err)
+		}
+		gone := apply(t, d, edit.Remove{Ref: world.Ref{Sort: world.SortTrack, ID: round}})
+		if err := w.SetDocument(gone); err != nil {
+			t.Fatal(err)
+		}
+		at := column()
+		if w.Wait(60); column() != at {
+			t.Error("without the track the foe goes on")
+		}
 	})
 }

@@ -15,7 +15,13 @@ func (g *Game) trackOf(a *actor) *stage.Track {
 	p, round := a.piece, false
 	by := g.shift(a.home, g.ground.Map)
 	points := []body.Place{a.Foot}
-	if of := g.doc.Track(p.Refers(props.Track)); of != nil && of.Map == a.home.ID {
+	of, from := g.followed(a)
+	if of != nil {
+		points[0] = added(from, by)
+	} else {
+		of = g.doc.Track(p.Refers(props.Track))
+	}
+	if of != nil && of.Map == a.home.ID {
 		round = of.Round
 		for _, at := range of.Points {
 			points = append(points, added(body.Place{X: at.X * body.Unit, Y: (at.Y + 1) * body.Unit}, by))

@@ -25,6 +25,8 @@ type scene struct {
 	passed, steps int
 	// gained and lost are the abilities that the player has and lacks by rules, each the bit of its place among logic.AbilityWords.
 	gained, lost int
+	// followings are what goes along another track than its own, sorted by piece.
+	followings []following
 }
 
 // An errand is that somebody walks to something, because a rule says so.
@@ -46,7 +48,7 @@ type errand struct {
 }
 
 func (s *scene) empty() bool {
-	return len(s.errands)+s.passed+s.steps+s.gained+s.lost == 0 && !s.gazes && s.gaze == 0
+	return len(s.followings)+len(s.errands)+s.passed+s.steps+s.gained+s.lost == 0 && !s.gazes && s.gaze == 0
 }
 
 func (s *scene) encode(w *pack.Writer) {
@@ -96,7 +98,7 @@ func decodeScene(r *pack.Reader) (s scene) {
 }
 
 func (s scene) clone() scene {
-	s.errands = slices.Clone(s.errands)
+	s.errands, s.followings = slices.Clone(s.errands), slices.Clone(s.followings)
 	for i := range s.errands {
 		s.errands[i].steps = bytes.Clone(s.errands[i].steps)
 	}

@@ -101,6 +101,9 @@ func (g *Game) meet() {
 		a.Step = g.pace(a.Acts.Speed)
 		a.Drive = body.NewDrive(l, world.Movement{Speed: max(1, a.Acts.Speed)}.Filled())
 		a.Track = g.trackOf(a)
+		if to, _ := g.followed(a); to != nil {
+			a.Acts.Does = props.Patrols
+		}
 		if a.Area = g.doc.Area(a.Acts.Area); a.Area != nil && a.Area.Map != a.home.ID {
 			a.Area = nil
 		}

@@ -209,6 +209,7 @@ func Things(d *world.Document) (of terms.Things) {
 	of.Areas = idsOf(gone, d.Areas, func(a *world.Area) world.ID { return a.ID })
 	of.Crossings = idsOf(gone, d.Crossings, func(c *world.Crossing) world.ID { return c.ID })
 	of.Rules = idsOf(gone, d.Rules, func(r *world.Rule) world.ID { return r.ID })
+	of.Tracks = idsOf(gone, d.Tracks, func(t *world.Track) world.ID { return t.ID })
 	of.Characters = idsOf(gone, d.Characters, func(c *world.Character) world.ID { return c.ID })
 	return of
 }

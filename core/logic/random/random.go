@@ -12,7 +12,7 @@ import (
 type Things struct {
 	// Newest says that all there is is drawn. Without it that is left out which was not there yet when bundles were stored of what was drawn.
 	Newest                                                                  bool
-	Facts, Items, Pieces, Areas, Maps, Crossings, Rules, Characters, Layers []kind.ID
+	Facts, Items, Pieces, Areas, Maps, Crossings, Rules, Characters, Layers, Tracks []kind.ID
 }
 
 // newest is the last property that conditions ask for: stored bundles hold what was drawn when there were no others.

@@ -144,6 +144,8 @@ func Action(r *rand.Rand, of Things) logic.Action {
 			a.Thing = one(r, of.Pieces)
 		case logic.AskFor:
 			a.Thing = one(r, of.Rules)
+		case logic.FollowTrack:
+			a.Thing = one(r, of.Tracks)
 		case logic.SetLayer:
 			a.Thing, a.Is = one(r, of.Layers), r.IntN(3)
 		case logic.SetForces:

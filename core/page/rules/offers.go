@@ -204,6 +204,9 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 	if k.Ridden && len(o.tokens) > 0 {
 		o.is("is put at", action(logic.Action{Does: logic.PutAt, Subject: n, Towards: logic.Noun{Is: logic.Piece}}))
 	}
+	if _, tracked := k.Has(props.Track); tracked && len(o.tokens) > 0 {
+		o.is("follows the track", action(logic.Action{Does: logic.FollowTrack, Subject: n, Thing: o.trackFor(n)}))
+	}
 	if k.Walks() {
 		o.is("walks to the player", action(logic.Action{Does: logic.WalkTo, Subject: n, Towards: logic.Noun{Is: logic.Player}}))
 		o.is("looks at the player", action(logic.Action{Does: logic.LookAt, Subject: n, Towards: logic.Noun{Is: logic.Player}}))
@@ -212,6 +215,17 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 		o.is("says", action(logic.Action{Does: logic.Say, Subject: n}))
 		o.is("asks", action(logic.Action{Does: logic.Question, Subject: n}))
 	}
+}
+
+// trackFor is the first track of the map on which a piece stands; 0 for none.
+func (o *offers) trackFor(n logic.Noun) world.ID {
+	m, _ := o.d.Piece(n.Thing)
+	for _, t := range o.d.Tracks {
+		if m == nil || t.Map == m.ID {
+			return t.ID
+		}
+	}
+	return 0
 }
 
 // somebody offers what can be made of whoever is a character.

@@ -49,6 +49,12 @@ func (q AskThings) Answer(p *page.Page) any {
 		for _, a := range d.Areas {
 			add(a.ID, hand.Name(d, world.Ref{Sort: world.SortArea, ID: a.ID}), "")
 		}
+	case kind.Track:
+		for _, t := range d.Tracks {
+			if m := d.Map(t.Map); m != nil {
+				add(t.ID, hand.Name(d, world.Ref{Sort: world.SortTrack, ID: t.ID}), m.Name)
+			}
+		}
 	case kind.Map:
 		for _, m := range d.Maps {
 			add(m.ID, m.Name, "")

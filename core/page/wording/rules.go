@@ -288,6 +288,8 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 		s.plain("the forces of").thing(world.SortArea, p.Thing).value(SlotIs, forceVerbs[p.Is])
 	case logic.SetLayer:
 		s.plain("the layer").thing(world.SortLayer, p.Thing).value(SlotIs, PresenceVerbs[p.Is])
+	case logic.FollowTrack:
+		s.acts(p.Subject).plain("follows").thing(world.SortTrack, p.Thing)
 	case logic.PutAt:
 		s.acts(p.Subject).plain("is put at").names(SlotTowards, p.Towards)
 	case logic.End:
