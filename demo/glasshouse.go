@@ -312,6 +312,8 @@ func (b *builder) yard() *room {
 	r.acting(sign.Kind.ID, "Notice of the night shift", 6, 9, kind.Set(notice.Set(props.Says)))
 	r.piece(world.Collectible, "Label of the seed bed", 12, 5)
 	r.piece(world.Collectible, "Label of the water lily", 30, 18)
+	// What lives in the leaves runs from who opens the bin.
+	r.acting(container.Kind.ID, "Leaf bin", 19, 9, kind.Set(container.By.Is(1), world.Odds{world.OddsFoe: 1}.Prop(), props.Most.Is(2), props.Does.Is(props.Flees), props.Speed.Is(20), props.Who.Refer(b.creature[art.Beetle])))
 	b.beetle(r, grid.Point{X: 17, Y: 2}, grid.Point{X: 22, Y: 2}, grid.Point{X: 22, Y: 5}, grid.Point{X: 17, Y: 5})
 	return r
 }

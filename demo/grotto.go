@@ -5,6 +5,7 @@ import (
 	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
+	"azzel/core/kinds/switches"
 	"azzel/core/world"
 	"azzel/demo/art"
 )
@@ -71,7 +72,12 @@ func (b *builder) fernGrotto() *room {
 	r.piece(world.Mark, "Before the pool", 15, 9)
 	r.piece(world.Mark, "Beyond the pool", 30, 10)
 	draught := &world.Area{Name: "Cold draught", Map: r.m.ID, Cells: grid.BoxRegion(grid.Rect{X: 12, Y: 14, W: 17, H: 1}), Forces: world.Forces{WindX: 46}}
-	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: b.ids.NewID()}, Values: draught.Values()})
+	wind, shutter := b.ids.NewID(), b.ids.NewID()
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: wind}, Values: draught.Values()})
+	// Who finds the shutter need not walk against it.
+	r.actingAs(shutter, switches.Kind.ID, "Shutter of the draught", 32, 15, kind.Set(switches.By.Is(switches.ByUse), switches.Then.Is(switches.Toggles)))
+	shuts := &world.Wire{From: shutter, To: wind, Does: world.ChangesOver}
+	r.parts = append(r.parts, edit.Put{Ref: edit.WireRef(b.ids.NewID()), Values: shuts.Values()})
 	return r
 }
 

@@ -41,17 +41,17 @@ var Kind = &kind.Kind{ID: 19, Word: "container", Name: "Container", Family: kind
 	Props: slices.Concat([]kind.Has{
 		{Prop: props.Item, Label: "Gives"},
 		{Prop: props.Amount, If: props.NamesItem},
-		{Prop: props.Odds, Usual: props.Nothing + 1},
+		{Prop: By},
+		{Prop: props.Needs},
+		{Prop: props.UsesUp, If: props.AsksForItem},
+		{Prop: props.FillsAfter},
+		{Prop: props.Odds, Label: "Lets out, weight of", Usual: props.Nothing + 1},
 		{Prop: props.Most, Label: "How many come out", Usual: 1, If: props.LetsOut},
 		{Prop: props.Does, Label: "Foes here", If: props.LetsFoesOut},
 		{Prop: props.Speed, Label: "Their speed", If: props.LetsFoesOut},
 		{Prop: props.Harm, Label: "Hurt", If: props.LetsFoesOut},
 		{Prop: props.Who, Label: "Foes are", If: props.LetsFoesOut},
 		{Prop: props.Area, If: props.LetsFoesOut},
-		{Prop: By},
-		{Prop: props.Needs},
-		{Prop: props.UsesUp, If: props.AsksForItem},
-		{Prop: props.FillsAfter},
 		{Prop: props.Power},
 	}, props.Facts, []kind.Has{{Prop: props.Own, Apart: true}}, props.Presence)}
 

@@ -11,7 +11,7 @@ import (
 // Things are what conditions ask for, of each sort some ids.
 type Things struct {
 	// Newest says that all there is is drawn. Without it that is left out which was not there yet when bundles were stored of what was drawn.
-	Newest                                                                  bool
+	Newest                                                                          bool
 	Facts, Items, Pieces, Areas, Maps, Crossings, Rules, Characters, Layers, Tracks []kind.ID
 }
 

@@ -39,7 +39,7 @@
   {#each slip.around as { name, home, rules } (`${home.kind} ${home.id ?? ''}`)}
     <div role="group" aria-label="Rules of: {name}">
       {#if rules.length > 0}<div class="mb-1 text-small text-soft">{name}</div>{/if}
-      {@render listed(rules, `Add one for: ${name}`, home)}
+      {@render listed(rules, `Add one for ${name.charAt(0).toLowerCase()}${name.slice(1)}`, home)}
     </div>
   {/each}
 {/if}
