@@ -68,6 +68,8 @@ const (
 	NoWay
 	// LeftDark is where the screen goes dark and nothing lets it be seen again.
 	LeftDark
+	// InWall is a start at a place where there is no room for the player.
+	InWall
 	faultEnd
 )
 
@@ -76,7 +78,7 @@ var Words = [faultEnd]string{
 	Homeless: "homeless", NeverBegins: "never-begins", DoesNothing: "does-nothing", NeverComes: "never-comes", NeverHolds: "never-holds", Unchosen: "unchosen", Gone: "gone",
 	NoThis: "no-this", Stray: "stray", NeverDone: "never-done", NoAnswer: "no-answer", NoDifference: "no-difference", NoCase: "no-case", CannotBe: "cannot-be",
 	WaitsBeneath: "waits-beneath", HeldForGood: "held-for-good", InCircles: "in-circles", Endless: "endless", AsksOff: "asks-off", TooLong: "too-long", TooLongAnswer: "too-long-answer",
-	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten", OffMap: "off-map", NoWay: "no-way", LeftDark: "left-dark",
+	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten", OffMap: "off-map", NoWay: "no-way", LeftDark: "left-dark", InWall: "in-wall",
 }
 
 // Faults are all that there are, in their order.
@@ -111,6 +113,8 @@ type Finder struct {
 	placed map[world.ID]*world.Piece
 	on     map[world.ID]world.ID
 	list   []Finding
+	// roomy are where named starts had room, as it was looked at.
+	roomy map[spot]bool
 	// Looked counts the rules and pieces that were looked at, for tests and figures.
 	Looked int
 }
@@ -147,7 +151,7 @@ func (f *Finder) Find(d *world.Document) []Finding {
 		}
 	}
 	f.sweep(d)
-	f.last, f.list = d, append(together(d, rules, pieces), g.atStarts()...)
+	f.last, f.list = d, append(together(d, rules, pieces), g.atStarts(f.hasRoom)...)
 	return f.list
 }
 

@@ -322,6 +322,25 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 		b.put(world.Ref{Sort: world.SortStart}, s.Values())
 		return 0, true
 	},
+	InWall: func(b *bed) (world.ID, bool) {
+		b.add(0, logic.Then, say("Mist."))
+		// Most maps of random worlds have layers that rules let come and go, so that nothing is said of their walls.
+		house, layers := world.NewMap("Dew house", grid.Point{X: 5000}, grid.Rect{W: 5, H: 5}, b.ids)
+		b.parts = append(b.parts, edit.PutMap(house, layers)...)
+		for range 400 {
+			m := b.d.Maps[b.IntN(len(b.d.Maps))]
+			s := world.NamedStart{Map: m.ID, Cell: generate.Cell(b.Rand, m)}
+			cell := m.Layer(m.PlayerLayer).Cells.At(s.Cell)
+			if at, free := FreePlace(b.d, &s); cell != 0 && free && at != s.Cell {
+				walls := grid.BoxRegion(grid.Rect{W: 5, H: 5})
+				b.parts = append(b.parts, edit.Paint{Map: house.ID, Layer: house.PlayerLayer, Region: walls, Cells: grid.Runs{{N: walls.Len(), Cell: cell}}})
+				break
+			}
+		}
+		s := world.NamedStart{Name: "Dew", Map: house.ID, Cell: grid.Point{X: b.IntN(5), Y: b.IntN(5)}}
+		b.put(world.Ref{Sort: world.SortStart}, s.Values())
+		return 0, true
+	},
 	NoWay: func(b *bed) (world.ID, bool) {
 		b.some(0)
 		walker, to := logic.Noun{Is: logic.Piece, Thing: b.piece(door.Kind)}, logic.Noun{Is: logic.Piece, Thing: b.piece(sign.Kind)}

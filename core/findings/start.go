@@ -1,13 +1,16 @@
 package findings
 
 import (
+	"azzel/core/body"
+	"azzel/core/grid"
 	"azzel/core/kind"
+	"azzel/core/logic"
 	"azzel/core/world"
 )
 
 // atStarts finds what is wrong with named starts: what they name is gone, or can't be so any more. There are few of them, so that they
 // are looked at each time.
-func (g *glance) atStarts() (list []Finding) {
+func (g *glance) atStarts(hasRoom func(*world.Document, *world.NamedStart) bool) (list []Finding) {
 	for _, s := range g.d.Starts {
 		found := func(f Fault, sort kind.Thing, id world.ID) {
 			list = append(list, Finding{Fault: f, Of: world.StartRef(s.ID), Sort: sort, Thing: id})
@@ -17,6 +20,8 @@ func (g *glance) atStarts() (list []Finding) {
 			found(Gone, kind.Map, s.Map)
 		case !m.Bounds.Has(s.Cell):
 			found(OffMap, kind.Map, s.Map)
+		case !hasRoom(g.d, s):
+			found(InWall, kind.Map, s.Map)
 		}
 		for _, i := range s.Items {
 			if g.d.Item(i.Item) == nil {
@@ -41,4 +46,71 @@ func (g *glance) atStarts() (list []Finding) {
 		}
 	}
 	return list
+}
+
+// A spot is what it depends on whether there is room for the player at a start.
+type spot struct {
+	m        *world.Map
+	cell     grid.Point
+	tilesets *world.Tileset
+	count    int
+	project  world.Project
+	moves    world.Movement
+}
+
+// mostSpots is how many spots are kept.
+const mostSpots = 1000
+
+// hasRoom reports whether there is room for the player at a start. Where wires or rules let layers of its map come and go, that is not known, and taken for so.
+func (f *Finder) hasRoom(d *world.Document, s *world.NamedStart) bool {
+	at := spot{m: d.Map(s.Map), cell: s.Cell, count: len(d.Tilesets), project: d.Project, moves: d.Played()}
+	if at.count > 0 {
+		at.tilesets = d.Tilesets[at.count-1]
+	}
+	if len(f.roomy) > mostSpots || f.last != nil && !sameTilesets(f.last, d) {
+		f.roomy = nil
+	}
+	is, known := f.roomy[at]
+	if !known {
+		if f.roomy == nil {
+			f.roomy = map[spot]bool{}
+		}
+		cell, free := FreePlace(d, s)
+		is = free && cell == s.Cell
+		f.roomy[at] = is
+	}
+	return is || changes(d, at.m)
+}
+
+func sameTilesets(a, b *world.Document) bool {
+	if len(a.Tilesets) != len(b.Tilesets) {
+		return false
+	}
+	for i, t := range a.Tilesets {
+		if t != b.Tilesets[i] {
+			return false
+		}
+	}
+	return true
+}
+
+// changes reports whether wires or rules may change what is solid on a map.
+func changes(d *world.Document, m *world.Map) (may bool) {
+	for _, w := range d.Wires {
+		may = may || m.Layer(w.To) != nil
+	}
+	for _, r := range d.Rules {
+		for i := range r.Parts {
+			may = may || r.Parts[i].Does == logic.SetLayer && m.Layer(r.Parts[i].Thing) != nil
+		}
+	}
+	return may
+}
+
+// FreePlace is the place nearest to a start where there is room for the player, whatever stands there and lies beside its map; false if there is none.
+func FreePlace(d *world.Document, s *world.NamedStart) (cell grid.Point, free bool) {
+	m := d.Map(s.Map)
+	alone := *d
+	alone.Maps = []*world.Map{m}
+	return body.NewGround(&alone, m).Nearest(body.SizeOf(d.Project.Lattice(), m.View, d.Played()), s.Cell, -1)
 }

@@ -1,9 +1,13 @@
 package play_test
 
 import (
+	"math/rand/v2"
+	"slices"
 	"testing"
 
+	"azzel/core/edit"
 	"azzel/core/findings"
+	"azzel/core/grid"
 	"azzel/core/logic"
 	"azzel/core/play"
 	"azzel/core/play/generate"
@@ -84,5 +88,41 @@ func TestNoFalseFindings(t *testing.T) {
 	}
 	if !testing.Short() && (rules < 10_000 || said == 0) {
 		t.Errorf("%d rules were there, of those that went %d findings could have been wrong", rules, said)
+	}
+}
+
+// A start of which it is said that there is no room for the player begins elsewhere.
+func TestStartsInWalls(t *testing.T) {
+	walled, free := 0, 0
+	for seed := range uint64(60) {
+		d, err := generate.World(seed)
+		if err != nil {
+			t.Fatal(err)
+		}
+		r := rand.New(rand.NewPCG(seed, 83))
+		for range 10 {
+			m := d.Maps[r.IntN(len(d.Maps))]
+			cell := grid.Point{X: m.Bounds.X + r.IntN(m.Bounds.W), Y: m.Bounds.Y + r.IntN(m.Bounds.H)}
+			s := world.NamedStart{Name: "Dew", Map: m.ID, Cell: cell}
+			planted := apply(t, d, edit.Put{Ref: world.StartRef(9 << 32), Values: s.Values()})
+			said := slices.ContainsFunc(findings.Find(planted), func(f findings.Finding) bool { return f.Fault == findings.InWall })
+			g, err := play.New(planted, play.Start{As: 9 << 32})
+			if err != nil {
+				continue // there is no room anywhere
+			}
+			at := g.Status()
+			begins := at.Map == m.ID && at.Place.Cell(d.Project.Lattice()) == cell
+			switch {
+			case said && begins:
+				t.Fatalf("world %d: of cell %v of %s, where play begins, it is said that there is no room", seed, cell, m.Name)
+			case said:
+				walled++
+			case begins:
+				free++
+			}
+		}
+	}
+	if walled < 30 || free < 30 {
+		t.Errorf("of starts in walls there were %d, of others %d", walled, free)
 	}
 }

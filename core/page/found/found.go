@@ -112,6 +112,7 @@ var sentences = map[findings.Fault]string{
 	findings.NeverSet:      "It is asked for, and nothing sets it.",
 	findings.NeverGiven:    "It is asked for, and nothing gives it.",
 	findings.OffMap:        "Its place is not on its map any more, so that play begins elsewhere.",
+	findings.InWall:        "There is no room for the player at its place, so that play begins beside it.",
 	findings.NoWay:         "There is no way to walk there: %s.",
 	findings.Forgotten:     "It goes once ever, and all that it does is forgotten when the player returns.",
 }

@@ -44,10 +44,26 @@ func mendOf(f findings.Finding) mend {
 	if f.Of.Sort != world.SortStart {
 		return mends[f.Fault]
 	}
+	if f.Fault == findings.InWall {
+		return mend{"Move it to where there is room", false, makeRoom}
+	}
 	if f.Fault == findings.OffMap || f.Sort == kind.Map {
 		return mend{}
 	}
 	return mend{"Take out what is gone", false, tidy}
+}
+
+// makeRoom moves a start to the nearest place where there is room for the player.
+func makeRoom(p *page.Page, f findings.Finding) page.Changed {
+	d := p.Doc()
+	s := d.NamedStart(f.Of.ID)
+	to, free := findings.FreePlace(d, s)
+	if !free {
+		return p.Refuse("There is no room for the player anywhere on its map.")
+	}
+	next := *s
+	next.Cell = to
+	return p.Change(s.Name, edit.Changes(f.Of, s.Values(), next.Values()))
 }
 
 // tidy takes out of a start what is gone or can't be so any more.
