@@ -127,6 +127,7 @@ func (e *Engine) do(run *Run, is *Listed, p *Part) bool {
 		}
 	case Say, Question:
 		run.Box = WantsBox
+		e.askedOf(is, p, run)
 	case AskFor:
 		if other := e.rule(p.Thing); other != nil {
 			e.Raise(Happened{Moment: AskedFor.Number, Thing: other.ID, Doer: run.Whoever})
@@ -141,6 +142,19 @@ func (e *Engine) do(run *Run, is *Listed, p *Part) bool {
 		return e.Act(p, by, run.Bound, run.turn())
 	}
 	return true
+}
+
+// askedOf tells of the conditions of the answers to a question, as they are as it is asked.
+func (e *Engine) askedOf(is *Listed, p *Part, run *Run) {
+	if e.Chose == nil {
+		return
+	}
+	for _, c := range is.Kids(p.ID, Then) {
+		if c.Does == Choice && !c.Off && !c.If.blank() {
+			asked := e.Asked(Pair{is.ID, run.This}, run.Bound, run.Moment)
+			e.Chose(is.ID, c.ID, c.If.Holds(asked), asked)
+		}
+	}
 }
 
 // draw is one of the cases of an action, by their weights.

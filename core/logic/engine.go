@@ -37,7 +37,7 @@ type Engine struct {
 	// Watch, unless nil, is told of each action that a rule does, Tried of each time that one was to begin, with the game as it asked that.
 	Watch func(rule, part kind.ID)
 	Tried func(t Trial, asked Happening)
-	// Chose, unless nil, is told of each condition that an action asks, before Watch is of the action, with the game as it asked that.
+	// Chose, unless nil, is told of each condition that an action asks, and that an answer to a question has, before Watch is of the action, with the game as it asked that.
 	Chose func(rule, part kind.ID, holds bool, asked Happening)
 	// underWay is how many runs there are of each rule, by where it stands in the book, once that was asked.
 	underWay []int

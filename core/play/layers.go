@@ -1,8 +1,10 @@
 package play
 
 import (
+	"maps"
 	"slices"
 
+	"azzel/core/body"
 	"azzel/core/kind"
 	"azzel/core/world"
 )
@@ -54,7 +56,8 @@ func (g *Game) setLayer(layer world.ID, is int) bool {
 		return true
 	}
 	if _, here := near(g.ground, m.ID); !here {
-		delete(g.grounds, m.ID)
+		// Others lie beside that map.
+		maps.DeleteFunc(g.grounds, func(_ world.ID, of *body.Ground) bool { return of != g.ground })
 		return true
 	}
 	clear(g.grounds)

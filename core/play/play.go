@@ -1,6 +1,8 @@
 package play
 
 import (
+	"slices"
+
 	"azzel/core/body"
 	"azzel/core/grid"
 	_ "azzel/core/kinds" // so that there are kinds wherever something is played
@@ -134,6 +136,10 @@ func newGame(s state) *Game {
 func (g *Game) goTo(s state) {
 	if len(s.players) == 0 {
 		s.players = make([]player, 1)
+	}
+	if !slices.Equal(g.layers, s.layers) {
+		// What is solid depends on which layers are there.
+		clear(g.grounds)
 	}
 	g.state = s
 	g.player = &g.players[0]

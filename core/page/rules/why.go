@@ -141,7 +141,7 @@ func becauses(played *play.Recording, from, to int, done []deed) error {
 	for i := range done {
 		is := &done[i]
 		if r := is.d.Rule(is.rule); r != nil {
-			if p := r.Part(is.part); p != nil && p.Does == logic.If {
+			if p := r.Part(is.part); p != nil && (p.Does == logic.If || p.Does == logic.Question) {
 				asking[is.number] = is
 			}
 		}
@@ -159,13 +159,19 @@ func becauses(played *play.Recording, from, to int, done []deed) error {
 		Did: func(int, world.ID, world.ID) { all++ },
 		Chose: func(rule, part world.ID, holds bool, asked logic.Happening, d *world.Document) {
 			is := asking[all]
-			if is == nil || is.rule != rule || is.part != part {
+			r := d.Rule(rule)
+			if is == nil || is.rule != rule || is.part != part && r.Part(part).In != is.part {
 				return
 			}
-			r := d.Rule(rule)
 			because := wording.RuleWords(d, &r.Rule).Because(&r.Part(part).If, asked, holds)
 			switch {
 			case because == "":
+			case is.part != part && holds:
+			case is.part != part:
+				if is.because != "" {
+					is.because += "; "
+				}
+				is.because += strings.TrimSuffix(wording.Joined(wording.Action(d, &r.Rule, r.Part(part))), ":") + " is not offered, since " + because
 			case holds:
 				is.because = "it held, since " + because
 			default:

@@ -187,6 +187,10 @@ func TestWhyOfActions(t *testing.T) {
 	asks := add(again, 0, logic.RulePartForm{Does: "if", If: &lit})
 	add(asks, 1, becomes(lamps))
 	add(asks, 0, becomes(found))
+	question := add(0, 0, logic.RulePartForm{Does: "ask", Subject: &logic.NounForm{Is: "player"}})
+	lacking := page.Conditions.Write(logic.Needs(logic.FactValue, found.ID, logic.AtLeast, 3))
+	add(question, 0, logic.RulePartForm{Does: "choice", If: &lit})
+	add(question, 0, logic.RulePartForm{Does: "choice", If: &lacking})
 	pagetest.Order(p, playing.StartPlay{})
 	for range 20 {
 		playing.Tick(p, 0)
@@ -196,6 +200,9 @@ func TestWhyOfActions(t *testing.T) {
 		says = append(says, is.Says)
 	}
 	want := []string{"Labels found becomes 1", "if Lamps lit is yes: it held, since Lamps lit is yes", "Lamps lit becomes yes", "if Lamps lit is yes: it did not hold, since Lamps lit is no, not yes"}
+	if len(says) == 0 || strings.Count(says[0], "is not offered") != 1 || !strings.Contains(says[0], "since Labels found is 1, not at least 3") {
+		t.Errorf("of a question to which one of two answers is offered it is said %q", says[:min(len(says), 1)])
+	}
 	at := 0
 	for _, is := range says {
 		if at < len(want) && is == want[at] {
