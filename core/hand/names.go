@@ -74,7 +74,7 @@ func Name(d *world.Document, r world.Ref) string {
 		}
 	case world.SortRule:
 		if r := d.Rule(r.ID); r != nil {
-			return placeName(r.Name, "Rule", r.Number)
+			return r.Says()
 		}
 	case world.SortCrossing:
 		if c := d.Crossing(r.ID); c != nil {

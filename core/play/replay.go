@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"hash/fnv"
 	"slices"
+	"strings"
 
 	"azzel/core/pack"
 	"azzel/core/world"
@@ -160,6 +161,14 @@ type Rerun struct {
 	hands   *Hands
 	tick    int
 	outcome Outcome
+	// lately are the rules that did something in the last ticks, with when they did, the last one last.
+	lately []lately
+}
+
+// lately is that a rule did something in a tick of a replay.
+type lately struct {
+	rule world.ID
+	tick int
 }
 
 // An Outcome is what came of playing a replay again.
@@ -176,6 +185,9 @@ type Outcome struct {
 	Tick  int
 	At    world.Sample
 	What  string
+	// Rules are the names of those that did something as it parted, the last one first: what is seen at once follows from those of that tick, else from
+	// those since it was last as it had been.
+	Rules string
 }
 
 // NewRerun begins to play a replay on a document.
@@ -187,7 +199,9 @@ func NewRerun(d *world.Document, r *world.Replay) (*Rerun, error) {
 	if err != nil {
 		return nil, err
 	}
-	return &Rerun{replay: r, game: g, hands: NewHands(r), outcome: Outcome{Before: r.Samples[len(r.Samples)-1].Finished}}, nil
+	is := &Rerun{replay: r, game: g, hands: NewHands(r), outcome: Outcome{Before: r.Samples[len(r.Samples)-1].Finished}}
+	g.watch = func(rule, _ world.ID) { is.did(rule) }
+	return is, nil
 }
 
 // Step plays at most so many ticks, and reports whether it is done.
@@ -201,7 +215,7 @@ func (r *Rerun) Step(ticks int) bool {
 		r.game.Tick(in)
 		r.tick++
 		if r.game.trace() != r.replay.Trace[r.tick-1] {
-			r.part("")
+			r.part("", 1)
 		}
 		if at := r.replay.Began + r.tick; at%world.SampleTicks == 0 {
 			r.compare(r.replay.Samples[at/world.SampleTicks-r.replay.Began/world.SampleTicks-1])
@@ -216,10 +230,33 @@ func (r *Rerun) Outcome() Outcome { return r.outcome }
 // Game is the game as it stands.
 func (r *Rerun) Game() *Game { return r.game }
 
-// part notes where it went otherwise for the first time.
-func (r *Rerun) part(what string) {
+// did notes that a rule did something.
+func (r *Rerun) did(rule world.ID) {
+	if r.outcome.Parts {
+		return
+	}
+	tick := r.tick + 1 // the one that is under way
+	r.lately = slices.DeleteFunc(r.lately, func(l lately) bool { return l.rule == rule || l.tick <= tick-world.SampleTicks })
+	if len(r.lately) == mostLately {
+		r.lately = slices.Delete(r.lately, 0, 1)
+	}
+	r.lately = append(r.lately, lately{rule, tick})
+}
+
+// mostLately is how many rules are named at most by which a replay may have parted.
+const mostLately = 3
+
+// part notes where it went otherwise for the first time: in the last so many ticks.
+func (r *Rerun) part(what string, ticks int) {
 	o := &r.outcome
 	if !o.Parts {
+		var names []string
+		for i := len(r.lately) - 1; i >= 0; i-- {
+			if is := r.game.doc.Rule(r.lately[i].rule); is != nil && r.lately[i].tick > r.tick-ticks {
+				names = append(names, is.Says())
+			}
+		}
+		o.Rules = strings.Join(names, " and ")
 		o.Parts, o.Tick, o.At = true, r.tick, r.game.sample()
 	}
 	if o.What == "" {
@@ -233,7 +270,7 @@ func (r *Rerun) compare(was world.Sample) {
 		return
 	}
 	if what := differs(r.game, was, r.game.sample()); what != "" {
-		r.part(what)
+		r.part(what, world.SampleTicks)
 	}
 }
 
@@ -244,7 +281,7 @@ func (r *Rerun) end() {
 	o.Ticks, o.Finished = r.tick, r.game.finished
 	o.Same = r.tick == len(r.replay.Trace) && r.game.Hash() == r.replay.End
 	if !o.Same {
-		r.part("something of the game is otherwise at its end")
+		r.part("something of the game is otherwise at its end", world.SampleTicks)
 	} else if o.Parts && o.What == "" {
 		o.What = "the player goes another way for a moment"
 	}
@@ -292,7 +329,11 @@ func (o Outcome) String() string {
 		s = "plays " + Clock(o.Ticks)
 	}
 	if o.Parts {
-		return s + "; from " + Clock(o.Tick) + " on " + o.What
+		s += "; from " + Clock(o.Tick) + " on " + o.What
+		if o.Rules != "" {
+			s += ", after what these rules did: " + o.Rules
+		}
+		return s
 	}
 	return s + ", as it was kept"
 }

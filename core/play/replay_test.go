@@ -10,7 +10,9 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/kind"
+	"azzel/core/kinds/corridor"
 	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/play"
 	"azzel/core/play/generate"
 	"azzel/core/tiles"
@@ -281,4 +283,41 @@ func TestHelps(t *testing.T) {
 	if c := r.Game().Status().Place.Cell(d.Project.Lattice()); !r.Game().Fits() || c.X != 5 && c.X != 9 {
 		t.Errorf("out of the wall one stands at %v", c)
 	}
+}
+
+// Where a replay parts since a rule does something else, the rule is named; rules that do what they did are not.
+func TestReplayNamesRules(t *testing.T) {
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		takes := newRule(1, kind.NoThing, 0, pressed(plate)).do(logic.Action{Does: logic.TakeTo, Thing: spot})
+		takes.Name = "To the bed"
+		counts := newRule(2, kind.NoThing, 0, logic.Moment{Is: logic.TimePassed.Number, Number: 10}).do(up(labels, 1))
+		counts.Name = "Counting"
+		d := ruledWith(t, view, []corridor.Piece{{ID: 746, Column: 9, Type: world.Mark}}, takes, counts)
+		for _, p := range d.Maps[0].Pieces {
+			if next := *p; p.Type == world.Spawn {
+				next.Foot = d.Project.Lattice().Foot(grid.Point{X: 3, Y: corridor.Row})
+				d = apply(t, d, edit.Changes(world.Ref{Sort: world.SortPiece, Map: d.Maps[0].ID, ID: p.ID}, p.Values(), next.Values())...)
+			}
+		}
+		g, err := play.New(d, play.Start{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		rec := play.Record(g)
+		for range 200 {
+			rec.Tick(play.Right)
+		}
+		replay, err := rec.Kept("Round the beds")
+		if err != nil {
+			t.Fatal(err)
+		}
+		if o := again(t, d, replay, 10); o.Parts {
+			t.Fatalf("on the same document it parts: %s", o)
+		}
+		takes.Parts[1].Thing = 746
+		o := again(t, apply(t, d, edit.Remove{Ref: world.RuleRef(1)}, takes.part()), replay, 10)
+		if !o.Parts || o.Rules != "To the bed" || !strings.HasSuffix(o.String(), ", after what these rules did: To the bed") {
+			t.Errorf("with another goal it is said: %s", o)
+		}
+	})
 }

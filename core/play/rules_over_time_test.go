@@ -107,7 +107,7 @@ func TestRulesRewound(t *testing.T) {
 // In random worlds with random rules play goes on whatever comes, is the same each time that it is played and from any state of it, and rules do all that there is to do.
 func TestRandomRules(t *testing.T) {
 	const ticks = 500
-	worlds := uint64(400)
+	worlds := uint64(460)
 	if testing.Short() {
 		worlds = 60
 	}

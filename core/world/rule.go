@@ -105,6 +105,14 @@ func (r *Rule) Values() []Value { return append(valuesOf(r, ruleFields), rulePar
 // Rule finds a rule; nil if there is none.
 func (d *Document) Rule(id ID) *Rule { return byID(d.Rules, id, func(r *Rule) ID { return r.ID }) }
 
+// Says is the name of a rule, or one made of its number.
+func (r *Rule) Says() string {
+	if r.Name != "" {
+		return r.Name
+	}
+	return fmt.Sprintf("Rule %d", r.Number)
+}
+
 // RulesOf lists the rules that belong to something. The cost grows with the rules that there are.
 func (d *Document) RulesOf(sort kind.Thing, home ID) (list []*Rule) {
 	for _, r := range d.Rules {
