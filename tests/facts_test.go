@@ -32,7 +32,7 @@ func TestFacts(t *testing.T) {
 	w.choose("It is", "is no")
 	w.until("one term", `() => document.querySelectorAll('[data-slip] [data-term]').length === 1`)
 	w.choose("Add a condition", "what became of a piece")
-	w.choose("Which piece", "any: Foe")
+	w.choose("Of what", "any: Foe")
 	w.choose("How many of them must hold", "any of these")
 	w.until("two terms, of which one is about foes", `() => document.querySelector('[data-condition]')?.dataset.says === 'Fact 1 is no or any of the type Foe is defeated'`)
 	w.choose("Add a condition", "several, all, any or none of them")

@@ -67,7 +67,13 @@ func firstMoment(d *world.Document, sort kind.Thing, id world.ID) logic.Moment {
 	case kind.Crossing:
 		return logic.Moment{Is: logic.CrossingTaken.Number, Thing: id}
 	case kind.Character:
-		return logic.Moment{Is: props.Spoken.Number, Of: logic.Noun{Is: logic.This}}
+		for _, m := range d.Maps {
+			for _, p := range m.Pieces {
+				if p.Refers(props.Who) == id {
+					return of(p.Kind())
+				}
+			}
+		}
 	}
 	return logic.Moment{Is: logic.PlayBegins.Number}
 }

@@ -217,6 +217,19 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 	}
 }
 
+// homeKind is of which kind what a rule belongs to is; nil if that is none.
+func (o *offers) homeKind(r *world.Rule) *kind.Kind {
+	switch r.HomeSort {
+	case kind.Type:
+		return kind.Of(r.Home)
+	case kind.Piece:
+		if _, p := o.d.Piece(r.Home); p != nil {
+			return p.Kind()
+		}
+	}
+	return nil
+}
+
 // trackFor is the first track of the map on which a piece stands; 0 for none.
 func (o *offers) trackFor(n logic.Noun) world.ID {
 	m, _ := o.d.Piece(n.Thing)
@@ -250,19 +263,8 @@ func (o *offers) actions(r *world.Rule) {
 	}
 	one := logic.Value{Number: 1}
 	game := logic.Noun{Is: logic.Player}
-	kindOf := func() *kind.Kind {
-		switch r.HomeSort {
-		case kind.Type:
-			return kind.Of(r.Home)
-		case kind.Piece:
-			if _, p := o.d.Piece(r.Home); p != nil {
-				return p.Kind()
-			}
-		}
-		return nil
-	}
 	if o.of("this " + wording.HomeName(o.d, r.HomeSort, r.Home)) {
-		if k := kindOf(); k != nil {
+		if k := o.homeKind(r); k != nil {
 			o.becomes(logic.Noun{Is: logic.This}, k)
 		} else if r.HomeSort == kind.Character {
 			o.somebody(logic.Noun{Is: logic.This})

@@ -20,15 +20,9 @@ func (o *offers) moments(r *world.Rule) {
 		}
 		o.is(says, p)
 	}
-	if r.HomeSort == kind.Type || r.HomeSort == kind.Piece {
-		k := kind.Of(r.Home)
-		if _, p := o.d.Piece(r.Home); r.HomeSort == kind.Piece && p != nil {
-			k = p.Kind()
-		}
-		if k != nil && o.of("this "+wording.HomeName(o.d, r.HomeSort, r.Home)) {
-			for _, m := range k.Moments {
-				begins(m, "is "+m.Name, logic.Moment{Of: logic.Noun{Is: logic.This}})
-			}
+	if k := o.homeKind(r); k != nil && o.of("this "+wording.HomeName(o.d, r.HomeSort, r.Home)) {
+		for _, m := range k.Moments {
+			begins(m, "is "+m.Name, logic.Moment{Of: logic.Noun{Is: logic.This}})
 		}
 	}
 	if r.HomeSort == kind.Character && o.of("this "+wording.HomeName(o.d, r.HomeSort, r.Home)) {
@@ -111,6 +105,9 @@ func (o *offers) comings(r *world.Rule, begins func(*kind.Moment, string, logic.
 				begins(logic.ComesInto, logic.ComesInto.Name, logic.Moment{Of: n, Thing: a.ID})
 				begins(logic.GoesOutOf, logic.GoesOutOf.Name, logic.Moment{Of: n, Thing: a.ID})
 			}
+		}
+		if k := o.homeKind(r); r.HomeSort == kind.Character || k != nil && (k.Goes || k.Ridden) {
+			each(logic.Noun{Is: logic.This}, "this "+wording.HomeName(o.d, r.HomeSort, r.Home))
 		}
 		if m := o.d.Map(a.Map); m != nil {
 			for _, p := range m.Pieces {
