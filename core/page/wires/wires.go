@@ -219,8 +219,16 @@ func Box(d *world.Document, w *world.Wire) (box page.BoxView, ok bool) {
 	return box, false
 }
 
-// Says is what a wire does, in a sentence.
+// Says is what a wire does, in a sentence, and that it does nothing where an area has no forces.
 func Says(d *world.Document, w *world.Wire) string {
+	says := does(d, w)
+	if a := d.Area(w.To); a != nil && a.Forces == (world.Forces{}) {
+		says += " It has none yet: say its wind or gravity on its slip."
+	}
+	return says
+}
+
+func does(d *world.Document, w *world.Wire) string {
 	v := ViewWire(d, w)
 	if v == nil {
 		return "Nothing: what lay at one of its ends is gone."
