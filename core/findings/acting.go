@@ -33,6 +33,10 @@ func (w *ruling) becomes(p *logic.Part) {
 		if !has && !k.Drawn || is != nil && t != nil && t.Map != w.mapOf(is.ID) {
 			w.found(CannotBe, p)
 		}
+	case logic.ShowPose:
+		if !k.Figure && !k.Drawn {
+			w.found(CannotBe, p)
+		}
 	case logic.PutAt:
 		if !k.Drawn && !k.Ridden {
 			w.found(CannotBe, p)

@@ -263,7 +263,7 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 		w.walks(p)
 	case logic.SetFact, logic.AskFor, logic.TakeTo:
 		w.goesRound(p, at)
-	case logic.SetPresence, logic.SetPower, logic.SetState, logic.LetOut, logic.PutAt, logic.FollowTrack:
+	case logic.SetPresence, logic.SetPower, logic.SetState, logic.LetOut, logic.PutAt, logic.FollowTrack, logic.ShowPose:
 		w.becomes(p)
 	case logic.If:
 		w.condition(p, p.If)

@@ -36,6 +36,7 @@ const (
 	character
 	layer
 	track
+	pose
 )
 
 // named are the parts that are a thing which is chosen by itself, with its sort.
@@ -88,6 +89,7 @@ var deeds = [deedEnd]struct {
 	SetForces:   {word: "set-forces", parts: []part{area, power}},
 	SetLayer:    {word: "set-layer", parts: []part{layer, presence}},
 	FollowTrack: {word: "follow", parts: []part{subject, track}},
+	ShowPose:    {word: "pose", parts: []part{subject, pose, ticks}},
 }
 
 // The words of what else there is to choose, in the order of its numbers.
@@ -103,6 +105,9 @@ var (
 	ArmWords     = []string{"strike", "shoot"}
 	AbilityWords = slices.Concat(BodyWords, ArmWords)
 )
+
+// PoseWords are the words in files for what somebody is seen doing, in the order of the numbers of world.Act.
+var PoseWords = []string{"stand", "walk", "run", "jump", "fall", "climb", "swim", "hurt"}
 
 // Deeds is how many deeds there are, Nothing among them: they are numbered from 0.
 func Deeds() int { return len(deeds) }
@@ -230,6 +235,8 @@ func (a *Action) visit(v visitor) {
 			v.state(&a.Is)
 		case ability:
 			v.option(&a.Is, AbilityWords, "an ability")
+		case pose:
+			v.option(&a.Is, PoseWords, "what somebody is seen doing")
 		case quietly:
 			v.flag(&a.Quiet)
 		case how:

@@ -121,7 +121,7 @@ type Action struct {
 	// How is how a fact is set, Value to what or by how much, or how many of an item.
 	How   SetBy
 	Value Value
-	// Is is the presence, power or state that a piece gets, the presence of a layer, the power of the forces of an area, or which of the AbilityWords the player has or lacks; Quiet that nothing happens by that.
+	// Is is the presence, power or state that a piece gets, the presence of a layer, the power of the forces of an area, which of the AbilityWords the player has or lacks, or which of the PoseWords somebody is seen doing; Quiet that nothing happens by that.
 	Is    int
 	Quiet bool
 	// Number is for how many ticks, how many times, how likely, or how much.
@@ -149,7 +149,7 @@ type Deed uint8
 
 // What there is to do. Nothing is that of a part that is a moment. If does what stands in its branch Then if its condition holds, else what stands in
 // Otherwise; Again does what stands in it so many times, OneOf one of its Cases by their weights, and Ask what stands in the Choice that the player takes. WalkTo, CameraTo, CameraBack,
-// Shake, FadeOut and FadeIn take time: until those that walk are there or can't get on, and the others as many ticks as they say. Until waits for the moment
+// Shake, FadeOut, FadeIn and ShowPose take time: until those that walk are there or can't get on, and the others as many ticks as they say. Until waits for the moment
 // that it says, and Together until all has ended that stands in it, which begins at once.
 const (
 	Nothing Deed = iota
@@ -192,6 +192,7 @@ const (
 	SetForces
 	SetLayer
 	FollowTrack
+	ShowPose
 	deedEnd
 )
 

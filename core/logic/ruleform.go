@@ -83,6 +83,8 @@ func (ids IDs) WritePart(p *Part) RulePartForm {
 			f.Is = kind.StateOf(p.Is).Word
 		case ability:
 			f.Is = AbilityWords[p.Is]
+		case pose:
+			f.Is = PoseWords[p.Is]
 		case quietly:
 			f.Quiet = p.Quiet
 		case how:
@@ -156,6 +158,8 @@ func (ids IDs) ReadPart(f *RulePartForm) (p Part, err error) {
 			}
 		case ability:
 			p.Is = r.word(f.Is, AbilityWords, "an ability")
+		case pose:
+			p.Is = r.word(f.Is, PoseWords, "what somebody is seen doing")
 		case quietly:
 			p.Quiet = f.Quiet
 		case how:

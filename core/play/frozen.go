@@ -115,6 +115,9 @@ func (s *state) frozen() []byte {
 	if len(s.followings) > 0 {
 		encodeFollowings(&w, s.followings)
 	}
+	if len(s.poses) > 0 {
+		encodePoses(&w, s.poses)
+	}
 	return w.Bytes
 }
 

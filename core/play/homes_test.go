@@ -184,3 +184,43 @@ func TestFollowsTrack(t *testing.T) {
 		}
 	})
 }
+
+// Somebody is seen doing something for as long as a rule says, which goes on then; gone back to, they are as they were.
+func TestPoses(t *testing.T) {
+	if len(logic.PoseWords) != len(world.ActNames) {
+		t.Fatalf("there are %d words for %d acts", len(logic.PoseWords), len(world.ActNames))
+	}
+	const foe = world.ID(740)
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		pose := func(n logic.Noun, act world.Act) logic.Action {
+			return logic.Action{Does: logic.ShowPose, Subject: n, Is: int(act), Number: 30}
+		}
+		d := ruledWith(t, view, []corridor.Piece{{ID: foe, Column: 11, Type: world.Foe, Set: kind.Set(props.Does.Is(props.Stands))}},
+			newRule(1, kind.NoThing, 0, pressed(plate)).do(pose(logic.Noun{Is: logic.Player}, world.ActJump), up(labels, 1), pose(logic.Noun{Is: logic.Piece, Thing: foe}, world.ActHurt), up(labels, 1)))
+		w := corridor.Begin(t, d, 3, sluice)
+		w.To(t, 5)
+		for w.Status().Ticks < 400 && factOf(w, d, labels) == 0 {
+			before := w.Status().Ticks
+			if act, is := w.Posed(0); is && act != world.ActJump {
+				t.Fatalf("in tick %d the player is seen doing %d", before, act)
+			}
+			w.Wait(1)
+		}
+		_, player := w.Posed(0)
+		act, is := w.Posed(foe)
+		if player || !is || act != world.ActHurt {
+			t.Errorf("after that the player poses: %t, the foe: %t, as %d", player, is, act)
+		}
+		rec, at := play.Record(w.Game), w.Status().Ticks
+		before := rec.Game().Snapshot()
+		for range 40 {
+			rec.Tick(0)
+		}
+		if _, is := w.Posed(foe); is || factOf(w, d, labels) != 2 {
+			t.Errorf("after its time the foe poses: %t, and the rule did %d of 2", is, factOf(w, d, labels))
+		}
+		if err := rec.Go(at); err != nil || string(rec.Game().Snapshot()) != string(before) {
+			t.Errorf("gone back to, it is another: %v", err)
+		}
+	})
+}

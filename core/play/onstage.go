@@ -137,6 +137,8 @@ func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) b
 		return g.setLayer(p.Thing, p.Is)
 	case logic.PutAt:
 		return s.putAt(p, asked)
+	case logic.ShowPose:
+		s.pose(p, asked)
 	case logic.FollowTrack:
 		s.followTrack(p, asked)
 	case logic.LetOut:

@@ -91,6 +91,8 @@ var phases = [...]phase{
 	{do: func(g *Game, _ *tick) { g.goByRules(false) }},
 	// What is there from now on follows from what became of items and facts.
 	{do: func(g *Game, _ *tick) { g.recall() }},
+	// Who is seen doing something else is so for a tick less.
+	{do: func(g *Game, _ *tick) { g.holdPoses() }},
 	// What becomes dark goes on with that, or becomes light.
 	{do: func(g *Game, _ *tick) { g.darken() }},
 	// The camera goes where the player went.

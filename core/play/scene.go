@@ -27,6 +27,8 @@ type scene struct {
 	gained, lost int
 	// followings are what goes along another track than its own, sorted by piece.
 	followings []following
+	// poses are those who are seen doing something else than they do, sorted by piece.
+	poses []posed
 }
 
 // An errand is that somebody walks to something, because a rule says so.
@@ -48,7 +50,7 @@ type errand struct {
 }
 
 func (s *scene) empty() bool {
-	return len(s.followings)+len(s.errands)+s.passed+s.steps+s.gained+s.lost == 0 && !s.gazes && s.gaze == 0
+	return len(s.poses)+len(s.followings)+len(s.errands)+s.passed+s.steps+s.gained+s.lost == 0 && !s.gazes && s.gaze == 0
 }
 
 func (s *scene) encode(w *pack.Writer) {
@@ -98,7 +100,7 @@ func decodeScene(r *pack.Reader) (s scene) {
 }
 
 func (s scene) clone() scene {
-	s.errands, s.followings = slices.Clone(s.errands), slices.Clone(s.followings)
+	s.errands, s.followings, s.poses = slices.Clone(s.errands), slices.Clone(s.followings), slices.Clone(s.poses)
 	for i := range s.errands {
 		s.errands[i].steps = bytes.Clone(s.errands[i].steps)
 	}

@@ -90,7 +90,7 @@ const (
 	sceneless = 14
 	// bagless is the form that says nothing of what the player has being looked at, nor of the screen.
 	bagless = 15
-	// placeless is the form that says nothing of what is in areas, nor of the tracks along which rules let things go.
+	// placeless is the form that says nothing of what is in areas, nor of the tracks along which rules let things go and of what somebody is seen doing.
 	placeless = 16
 )
 
@@ -117,6 +117,7 @@ func (s *state) encode() []byte {
 	s.screen.encode(w)
 	s.places.encode(w)
 	encodeFollowings(w, s.followings)
+	encodePoses(w, s.poses)
 	s.flight.encode(w)
 	s.chances.encode(w)
 	s.held.encode(w)
@@ -172,6 +173,7 @@ func readState(b []byte) (s state, err error) {
 	if b[1] > placeless {
 		s.places = decodePlaces(r)
 		s.followings = decodeFollowings(r)
+		s.poses = decodePoses(r)
 	}
 	s.flight = decodeFlight(r)
 	s.chances = decodeChances(r)

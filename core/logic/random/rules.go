@@ -144,6 +144,8 @@ func Action(r *rand.Rand, of Things) logic.Action {
 			a.Thing = one(r, of.Pieces)
 		case logic.AskFor:
 			a.Thing = one(r, of.Rules)
+		case logic.ShowPose:
+			a.Is = r.IntN(len(logic.PoseWords))
 		case logic.FollowTrack:
 			a.Thing = one(r, of.Tracks)
 		case logic.SetLayer:

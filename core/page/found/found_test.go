@@ -8,6 +8,7 @@ import (
 	"azzel/core/edit"
 	edits "azzel/core/edit/generate"
 	"azzel/core/findings"
+	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
@@ -16,6 +17,7 @@ import (
 	"azzel/core/page/history"
 	"azzel/core/page/pagetest"
 	"azzel/core/play/generate"
+	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -24,9 +26,9 @@ func ask(p *page.Page) found.FindingsView { return found.AskFindings{}.Answer(p)
 // In random worlds that random edits change, each finding is said in words; what a click mends is not wrong there any more, does nothing a second time, and comes back by undo.
 func TestMending(t *testing.T) {
 	mended := map[string]int{}
-	worlds := uint64(60)
+	worlds := uint64(110)
 	if testing.Short() {
-		worlds = 40
+		worlds = 80
 	}
 	for seed := range worlds {
 		d, err := generate.Ruled(seed)
@@ -99,4 +101,27 @@ func forgetting(t *testing.T, d *world.Document) *world.Document {
 		}
 	}
 	return d
+}
+
+// A start in a wall is moved to where there is room, and back by undo.
+func TestMendedStart(t *testing.T) {
+	p := pagetest.Open(t, 12)
+	m := p.Document().Maps[0]
+	walls := grid.BoxRegion(grid.Rect{X: m.Bounds.X, Y: m.Bounds.Y, W: 3, H: 3})
+	s := world.NamedStart{Name: "By the palms", Map: m.ID, Cell: grid.Point{X: m.Bounds.X + 1, Y: m.Bounds.Y + 1}}
+	p.Do(edit.Edit{Label: "more", Parts: []edit.Part{
+		edit.Paint{Map: m.ID, Layer: m.PlayerLayer, Region: walls, Cells: grid.Runs{{N: walls.Len(), Cell: grid.Cell(tiles.Wall)}}},
+		edit.Put{Ref: world.StartRef(5 << 32), Values: s.Values()}}})
+	list := ask(p).List
+	if len(list) != 1 || list[0].Fault != int(findings.InWall) {
+		t.Fatalf("of a start in a wall is found %+v", list)
+	}
+	pagetest.Order(p, found.MendFinding{Fault: list[0].Fault, Thing: list[0].Thing})
+	if is := p.Document().NamedStart(5 << 32); is.Cell == s.Cell || ask(p).Count != 0 {
+		t.Errorf("mended it is at %v, with %d findings: %s", is.Cell, ask(p).Count, pagetest.Said(p))
+	}
+	pagetest.Order(p, history.Undo{})
+	if p.Document().NamedStart(5<<32).Cell != s.Cell || ask(p).Count != 1 {
+		t.Error("taken back, it is not as it was")
+	}
 }

@@ -224,6 +224,8 @@ type AskableView struct {
 	Powers      []AskedState `json:"powers"`
 	// Abilities are what rules let the player be able to do, or not.
 	Abilities []AskedWord `json:"abilities"`
+	// Poses are what rules let somebody be seen doing.
+	Poses []AskedWord `json:"poses"`
 	// Occasions are the moments that befall no piece, by what they are of.
 	Occasions []AskedOccasion `json:"occasions"`
 	// First is what is asked for at first of what the game remembers, FirstNew the same where a fact can be made for it,
@@ -301,6 +303,9 @@ func Askable(p *page.Page) AskableView {
 	}
 	for _, word := range logic.AbilityWords {
 		v.Abilities = append(v.Abilities, AskedWord{word, word})
+	}
+	for i, word := range logic.PoseWords {
+		v.Poses = append(v.Poses, AskedWord{word, wording.PoseNames[i]})
 	}
 	for _, m := range logic.Occasions() {
 		of := logic.Part{Begins: logic.Moment{Is: m.Number}}

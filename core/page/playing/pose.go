@@ -41,9 +41,12 @@ func frame(p *page.Page, s play.Status, view world.View) (frame int, mirrored bo
 	}
 	act, facing := actOf(s, view, p.Moving), s.Facing
 	tick := s.Ticks
+	if is, posed := p.Played.Game().Posed(0); posed {
+		act = is
+	}
 	if act == world.ActClimb {
 		facing = world.North
-		if !p.Moving {
+		if _, posed := p.Played.Game().Posed(0); !p.Moving && !posed {
 			tick = 0
 		}
 	}

@@ -54,6 +54,9 @@ func dress(p *page.Page, v *ThingView, piece *world.Piece, t play.Thing, view wo
 	if props.Doing(piece.Kind(), piece.Props) == props.Stands {
 		act = world.ActStand
 	}
+	if is, posed := p.Played.Game().Posed(piece.ID); posed {
+		act = is
+	}
 	v.Who = page.FormatID(c.ID)
 	v.Sprite, v.Mirrored = c.Frame(act, facing, tick)
 	return c.Foot(v.Mirrored)

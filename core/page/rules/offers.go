@@ -207,6 +207,9 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 	if _, tracked := k.Has(props.Track); tracked && len(o.tokens) > 0 {
 		o.is("follows the track", action(logic.Action{Does: logic.FollowTrack, Subject: n, Thing: o.trackFor(n)}))
 	}
+	if k.Figure {
+		o.poses(n)
+	}
 	if k.Walks() {
 		o.is("walks to the player", action(logic.Action{Does: logic.WalkTo, Subject: n, Towards: logic.Noun{Is: logic.Player}}))
 		o.is("looks at the player", action(logic.Action{Does: logic.LookAt, Subject: n, Towards: logic.Noun{Is: logic.Player}}))
@@ -214,6 +217,15 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 	if k.Goes {
 		o.is("says", action(logic.Action{Does: logic.Say, Subject: n}))
 		o.is("asks", action(logic.Action{Does: logic.Question, Subject: n}))
+	}
+}
+
+// poses offers, once something is typed, what somebody is seen doing.
+func (o *offers) poses(n logic.Noun) {
+	for is, name := range wording.PoseNames {
+		if len(o.tokens) > 0 {
+			o.is("is seen "+name, action(logic.Action{Does: logic.ShowPose, Subject: n, Is: is, Number: 60}))
+		}
 	}
 }
 
@@ -248,6 +260,7 @@ func (o *offers) somebody(n logic.Noun) {
 	for presence, verb := range wording.PresenceVerbs {
 		o.is(verb, action(logic.Action{Does: logic.SetPresence, Subject: n, Is: presence}))
 	}
+	o.poses(n)
 	if len(o.tokens) > 0 {
 		o.is("walks to", action(logic.Action{Does: logic.WalkTo, Subject: n, Towards: logic.Noun{Is: logic.Piece}}))
 	}
@@ -340,6 +353,9 @@ func (o *offers) actions(r *world.Rule) {
 			if o.of(c.Name) {
 				o.is("the player becomes", action(logic.Action{Does: logic.Become, Thing: c.ID}))
 			}
+		}
+		if o.of("the player") {
+			o.poses(game)
 		}
 		for is := range logic.AbilityWords {
 			o.alone(action(logic.Action{Does: logic.CanDo, Is: is}))

@@ -140,6 +140,9 @@ var (
 	PowerVerbs    = [...]string{kind.On: "is switched on", kind.Off: "is switched off"}
 )
 
+// PoseNames are what people read of what somebody is seen doing, in the order of logic.PoseWords.
+var PoseNames = [...]string{"standing", "walking", "running", "jumping", "falling", "climbing", "swimming", "being hurt"}
+
 // forceVerbs are what people read of the forces of an area that a rule switches.
 var forceVerbs = [...]string{kind.On: "are switched on", kind.Off: "are switched off"}
 
@@ -288,6 +291,8 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 		s.plain("the forces of").thing(world.SortArea, p.Thing).value(SlotIs, forceVerbs[p.Is])
 	case logic.SetLayer:
 		s.plain("the layer").thing(world.SortLayer, p.Thing).value(SlotIs, PresenceVerbs[p.Is])
+	case logic.ShowPose:
+		s.acts(p.Subject).plain("is seen").value(SlotIs, PoseNames[p.Is]).plain("for").value(SlotNumber, Seconds(p.Number))
 	case logic.FollowTrack:
 		s.acts(p.Subject).plain("follows").thing(world.SortTrack, p.Thing)
 	case logic.PutAt:

@@ -2067,6 +2067,7 @@ export interface AskableView {
   presences: AskedState[];
   powers: AskedState[];
   abilities: AskedWord[];
+  poses: AskedWord[];
   occasions: AskedOccasion[];
   first: ConditionForm;
   firstNew: ConditionForm;
