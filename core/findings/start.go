@@ -79,7 +79,7 @@ func (f *Finder) hasRoom(d *world.Document, s *world.NamedStart) bool {
 		is = free && cell == s.Cell
 		f.roomy[at] = is
 	}
-	return is || changes(d, at.m)
+	return is || layersChange(d, at.m)
 }
 
 func sameTilesets(a, b *world.Document) bool {
@@ -94,8 +94,8 @@ func sameTilesets(a, b *world.Document) bool {
 	return true
 }
 
-// changes reports whether wires or rules may change what is solid on a map.
-func changes(d *world.Document, m *world.Map) (may bool) {
+// layersChange reports whether wires or rules may change what is solid on a map.
+func layersChange(d *world.Document, m *world.Map) (may bool) {
 	for _, w := range d.Wires {
 		may = may || m.Layer(w.To) != nil
 	}

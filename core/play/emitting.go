@@ -107,7 +107,7 @@ func (g *Game) release() {
 		if a == nil {
 			continue
 		}
-		cells := g.around(a)
+		cells := g.cellsBeside(a)
 		for n := range a.Acts.Most {
 			of := g.drawn(a)
 			if of == 0 {
@@ -129,8 +129,8 @@ func (g *Game) release() {
 	}
 }
 
-// around are the cells beside something that acts, the nearest first.
-func (g *Game) around(a *actor) (cells []grid.Point) {
+// cellsBeside are the cells beside something that acts, the nearest first.
+func (g *Game) cellsBeside(a *actor) (cells []grid.Point) {
 	foot := a.Foot.Cell(g.ground.Lattice)
 	for y := foot.Y - 1; y <= foot.Y+1; y++ {
 		for x := foot.X - 1; x <= foot.X+1; x++ {

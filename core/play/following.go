@@ -54,7 +54,7 @@ func (g *Game) followed(a *actor) (*world.Track, body.Place) {
 	return nil, body.Place{}
 }
 
-// follow lets what an action names go along a track of its map from where it is, on the player's map or one beside it.
+// followTrack lets what an action names go along a track of its map from where it is, on the player's map or one beside it.
 func (s onStage) followTrack(p *logic.Part, asked logic.Happening) {
 	g := s.g
 	track := g.doc.Track(p.Thing)
