@@ -143,6 +143,7 @@ func MergeLayer(d *world.Document, mapID, id world.ID) (Edit, error) {
 	if m.PlayerLayer == l.ID {
 		e.Parts = append(e.Parts, playerLayer(m, below))
 	}
+	e.Parts = append(e.Parts, RemoveWires(d, l.ID)...)
 	e.Parts = append(e.Parts, Remove{Ref: layerRef(m, l)})
 	return e, nil
 }

@@ -267,18 +267,18 @@ func (e *Engine) Settle() {
 		case kind.Type:
 			pieces, _ = e.Asked(Pair{}, Bound{}, 0).Pieces(Noun{Is: AllOfType, Type: r.Home})
 		case kind.Character:
-			if pieces = e.Are(r.Home); e.Plays(r.Home) {
-				pieces = append(pieces, 0)
-			}
+			// The player last, also one who is that character no more.
+			pieces = append(e.Are(r.Home), 0)
 		}
 		for _, this := range pieces {
 			if e.Ended() || e.Jammed != 0 {
 				return
 			}
 			by := Pair{r.ID, this}
-			holds := r.If.Holds(e.Asked(by, Bound{This: this}, e.Moments))
+			plays := r.HomeSort != kind.Character || this != 0 || e.Plays(r.Home)
+			holds := plays && r.If.Holds(e.Asked(by, Bound{This: this}, e.Moments))
 			// What stands under otherwise is so from the beginning where the condition does not hold then.
-			if holds == e.IsSo(by) && (holds || e.Times(by).Times > 0 || len(r.Kids(0, Otherwise)) == 0) {
+			if holds == e.IsSo(by) && (holds || !plays || e.Times(by).Times > 0 || len(r.Kids(0, Otherwise)) == 0) {
 				continue
 			}
 			e.setSo(by, holds)

@@ -54,6 +54,28 @@ func TestRulesOfCharacters(t *testing.T) {
 		if got := factOf(w, d, labels); got != 1 {
 			t.Errorf("entered by the gardener, rules of the porter went by %d", got)
 		}
+		// As soon as the player becomes the porter, what is so while the lamps are lit is so for them too, and no more once they are the gardener again.
+		become := func(who world.ID) logic.Action { return logic.Action{Does: logic.Become, Thing: who} }
+		so := newRule(5, kind.Character, porter)
+		so.Begins, so.If = logic.While, logic.Condition{}
+		so.do(logic.Action{Does: logic.SetFact, Thing: lamps, Value: number(1)})
+		so.put(logic.Part{Branch: logic.Otherwise, Action: logic.Action{Does: logic.SetFact, Thing: lamps}})
+		bare := make(gardener)
+		drain := world.Piece{Type: world.Emitter, Layer: bare.Maps[0].PlayerLayer, Foot: bare.Project.Lattice().Foot(grid.Point{X: 16, Y: corridor.Row}), Props: kind.Set(props.Who.Refer(porter), props.Power.Is(kind.Off))}
+		bare = apply(t, bare, edit.Remove{Ref: world.RuleRef(2)}, edit.Remove{Ref: world.RuleRef(3)}, edit.Remove{Ref: world.RuleRef(4)}, edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: d.Maps[0].ID, ID: first}},
+			edit.Remove{Ref: world.Ref{Sort: world.SortPiece, Map: d.Maps[0].ID, ID: second}}, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: bare.Maps[0].ID, ID: 745}, Values: drain.Values()}, so.part(),
+			newRule(6, kind.NoThing, 0, pressed(plate)).do(become(porter), wait(30), become(gardener)).part())
+		w = corridor.Begin(t, bare, 3, sluice)
+		if w.Wait(5); factOf(w, bare, lamps) != 0 {
+			t.Error("it is so of the porter while nobody is one but what lets some out")
+		}
+		w.To(t, 5)
+		if w.Wait(15); factOf(w, bare, lamps) != 1 {
+			t.Error("it is not so of a player who has become the porter")
+		}
+		if w.Wait(40); factOf(w, bare, lamps) != 0 {
+			t.Error("it is so still of a player who is the gardener again")
+		}
 		gone := apply(t, d, edit.RemoveRules(d, kind.Character, porter)...)
 		if len(gone.Rules) != 1 {
 			t.Errorf("without the character there are %d rules", len(gone.Rules))

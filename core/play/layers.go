@@ -42,7 +42,11 @@ func (g *Game) setLayer(layer world.ID, is int) bool {
 		return true
 	}
 	counts := l.Counts && (was == kind.Absent) != (is == kind.Absent)
-	if counts {
+	here := false
+	if g.ground != nil {
+		_, here = near(g.ground, m.ID)
+	}
+	if counts && here {
 		if g.takes++; g.takes > mostTakes {
 			return false
 		}
@@ -52,10 +56,10 @@ func (g *Game) setLayer(layer world.ID, is int) bool {
 		g.layers = slices.Insert(g.layers, i, presence{})
 	}
 	g.layers[i], g.stale = presence{layer, is}, true
-	if !counts || g.ground == nil {
+	if !counts {
 		return true
 	}
-	if _, here := near(g.ground, m.ID); !here {
+	if !here {
 		// Others lie beside that map.
 		maps.DeleteFunc(g.grounds, func(_ world.ID, of *body.Ground) bool { return of != g.ground })
 		return true

@@ -33,14 +33,14 @@ func (s onStage) Of(piece kind.ID) (typ, who, on kind.ID) {
 		}
 		return 0, 0, 0
 	}
-	return p.Type, p.Refers(props.Who), m.ID
+	return p.Type, p.Character(), m.ID
 }
 
 // Are implements logic.Stage. It looks at every piece.
 func (s onStage) Are(character kind.ID) (ids []kind.ID) {
 	for _, m := range s.g.doc.Maps {
 		for _, p := range m.Pieces {
-			if p.Props != "" && p.Refers(props.Who) == character {
+			if p.Props != "" && p.Character() == character {
 				ids = append(ids, p.ID)
 			}
 		}

@@ -289,6 +289,7 @@ func (g *Game) sumOfRemembered() uint64 {
 	for _, id := range g.calm {
 		mix(uint64(id))
 	}
+	mix(uint64(g.as))
 	mix(uint64(g.helped & Laden))
 	return sum
 }

@@ -283,8 +283,9 @@ func (g *Game) settleThose(anew func(*world.Wire) (begins, ends bool)) {
 		}
 	}
 	for _, e := range g.heldEnds() {
-		if ends[e.workedEnd] && g.work(e.workedEnd, e.on, true) {
-			g.setWorked(e.workedEnd, e.on)
+		if ends[e.workedEnd] {
+			// What can't be so yet is tried again.
+			g.setWorked(e.workedEnd, e.on == g.work(e.workedEnd, e.on, true))
 		}
 	}
 }

@@ -324,3 +324,52 @@ func TestExamples(t *testing.T) {
 		}
 	})
 }
+
+// Wires settle as many layers as there are when play begins, when they are made in play, and after that.
+func TestWiresOfManyLayers(t *testing.T) {
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		const many = 7
+		bare := corridor.New(t, view, []corridor.Piece{{ID: firstSwitch, Column: 5, Type: switches.Kind.ID}})
+		var layers, wires []edit.Part
+		for i := range many {
+			id := 900 + world.ID(i)
+			shade := world.Layer{Name: fmt.Sprintf("Shade %d", i+1), Order: 20 + i, Counts: true}
+			layers = append(layers, edit.Put{Ref: world.Ref{Sort: world.SortLayer, Map: bare.Maps[0].ID, ID: id}, Values: shade.Values()})
+			wire := world.Wire{From: firstSwitch, To: id}
+			wires = append(wires, edit.Put{Ref: edit.WireRef(950 + world.ID(i)), Values: wire.Values()})
+		}
+		bare = apply(t, bare, layers...)
+		d := apply(t, bare, wires...)
+		there := func(w corridor.Walk) (n int) {
+			for i := range many {
+				if is, _ := w.Asked(0).Layer(900 + world.ID(i)); is == kind.There {
+					n++
+				}
+			}
+			return n
+		}
+		w := corridor.Begin(t, d, 3, firstSwitch)
+		if n := there(w); n != 0 {
+			t.Errorf("as play begins, %d layers are there", n)
+		}
+		w.To(t, 5)
+		if w.Wait(5); there(w) != many {
+			t.Errorf("with the switch pressed, %d layers are there", there(w))
+		}
+		w = corridor.Begin(t, bare, 3, firstSwitch)
+		w.Wait(5)
+		if err := w.SetDocument(d); err != nil {
+			t.Fatal(err)
+		}
+		if w.Wait(5); there(w) != 0 {
+			t.Errorf("with wires made in play, %d layers are there", there(w))
+		}
+		merged, err := edit.MergeLayer(d, d.Maps[0].ID, 900)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if left := apply(t, d, merged.Parts...); len(left.Wires) != many-1 {
+			t.Errorf("with one of %d layers merged there are %d wires", many, len(left.Wires))
+		}
+	})
+}

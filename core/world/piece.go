@@ -169,6 +169,14 @@ func (m *Map) FootFor(l grid.Lattice, p *Piece, c grid.Point) grid.Point {
 	return foot
 }
 
+// Character is the character that the piece is; 0 for nobody in particular. What others name besides, as those that come out of them, they are not.
+func (p *Piece) Character() ID {
+	if !p.Kind().Figure {
+		return 0
+	}
+	return p.Refers(props.Who)
+}
+
 // Width is how wide a piece is in play, in cells.
 func (p *Piece) Width() int { return max(1, p.Int(props.Width)) }
 

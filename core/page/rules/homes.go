@@ -4,7 +4,6 @@ import (
 	"fmt"
 
 	"azzel/core/kind"
-	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/world"
@@ -69,7 +68,7 @@ func firstMoment(d *world.Document, sort kind.Thing, id world.ID) logic.Moment {
 	case kind.Character:
 		for _, m := range d.Maps {
 			for _, p := range m.Pieces {
-				if p.Refers(props.Who) == id {
+				if p.Character() == id {
 					return of(p.Kind())
 				}
 			}

@@ -5,7 +5,6 @@ import (
 	"sort"
 
 	"azzel/core/kind"
-	"azzel/core/kinds/props"
 	"azzel/core/limit"
 	"azzel/core/logic"
 	"azzel/core/page"
@@ -134,7 +133,7 @@ func Around(d *world.Document, p *world.Piece) []HomeView {
 		list = append(list, HomeView{wording.HomeName(d, sort, id), thingOf(d, sort, id), Of(d, sort, id)})
 	}
 	add(kind.Type, p.Type)
-	if who := p.Refers(props.Who); d.Character(who) != nil && p.Kind().Figure {
+	if who := p.Character(); d.Character(who) != nil {
 		add(kind.Character, who)
 	}
 	return list
