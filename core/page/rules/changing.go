@@ -212,6 +212,14 @@ var counted = []int{logic.AreaStayed.Number, logic.TimePassed.Number, logic.Step
 // read reads a part as the page gives it, which stands where another one does; what it names that is new is made before.
 func read(p *page.Page, form logic.RulePartForm, was logic.Part, before *[]edit.Part) (logic.Part, error) {
 	form.ID = page.FormatID(was.ID)
+	if m := kind.MomentNamed(form.Moment); form.Subject == nil && (m == logic.ComesInto || m == logic.GoesOutOf) {
+		// Of the player there are other moments: what comes in most is pushed.
+		for _, k := range kind.All() {
+			if k.Pushed {
+				form.Subject = &logic.NounForm{Is: "any", Type: k.Word}
+			}
+		}
+	}
 	is, err := pieces.Making(p.Author(), before).ReadPart(&form)
 	if is.Begins.Number == 0 && slices.Contains(counted, is.Begins.Is) {
 		is.Begins.Number = 60

@@ -342,3 +342,19 @@ func TestFolding(t *testing.T) {
 		t.Errorf("folded, it says %q", said)
 	}
 }
+
+// That the player enters an area becomes that something comes into it, of what is pushed as long as nothing else is said.
+func TestMomentOfComing(t *testing.T) {
+	p, _ := shed(t)
+	const bed = world.ID(77)
+	area := world.Area{Name: "Bed", Map: p.Document().Maps[0].ID, Cells: grid.BoxRegion(grid.Rect{W: 2, H: 2})}
+	p.Do(edit.Edit{Label: "more", Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: bed}, Values: area.Values()}}})
+	pagetest.Order(p, rules.AddRule{Home: page.Thing{Kind: "area", ID: page.ID(bed)}})
+	r := p.Document().Rules[1]
+	form := logic.RulePartForm{ID: page.FormatID(r.Parts[0].ID), Moment: logic.ComesInto.Word, Thing: page.FormatID(bed)}
+	pagetest.Order(p, rules.SetRulePart{Rule: page.ID(r.ID), Part: form})
+	v := rules.AskRule{Rule: page.ID(r.ID)}.Answer(p).(*rules.RuleView)
+	if v.Lines[0].Says != "any Pushable comes into Bed" {
+		t.Errorf("it says %q: %s", v.Lines[0].Says, pagetest.Said(p))
+	}
+}

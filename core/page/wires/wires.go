@@ -233,7 +233,10 @@ func does(d *world.Document, w *world.Wire) string {
 	if v == nil {
 		return "Nothing: what lay at one of its ends is gone."
 	}
-	to, is, change := strings.ToUpper(v.To.Name[:1])+v.To.Name[1:], "is", "changes over"
+	to, is, change := v.To.Name, "is", "changes over"
+	if rest, place := strings.CutPrefix(to, "the "); place && v.To.Thing.Ref().Sort != world.SortPiece {
+		to = "The " + rest
+	}
 	if d.Area(w.To) != nil {
 		is, change = "are", "change over"
 	}

@@ -15,6 +15,7 @@ import (
 	"azzel/core/page/holding"
 	"azzel/core/page/maps"
 	"azzel/core/page/pagetest"
+	"azzel/core/page/things"
 	"azzel/core/page/view"
 	"azzel/core/page/wires"
 	"azzel/core/world"
@@ -97,6 +98,7 @@ func TestWiresThatCountTogether(t *testing.T) {
 func TestWiresOfASelection(t *testing.T) {
 	p := pagetest.Open(t, 7)
 	gate, other := pagetest.Place(p, door.Kind.ID, 9, 5), pagetest.Place(p, door.Kind.ID, 11, 5)
+	pagetest.Order(p, things.Rename{Thing: pagetest.Thing("piece", p.Document().Maps[0].ID, gate.ID), Name: "äußere Tür"})
 	plates := []*world.Piece{pagetest.Place(p, switches.Kind.ID, 2, 3), pagetest.Place(p, switches.Kind.ID, 4, 3)}
 	pagetest.Place(p, world.Mark, 10, 5)
 	pull := func(from, to *world.Piece) int {
@@ -110,6 +112,9 @@ func TestWiresOfASelection(t *testing.T) {
 		p.Hand.Cells = hand.Cells{Map: p.Document().Maps[0].ID, Region: grid.BoxRegion(r)}
 	}
 	pull(plates[0], gate)
+	if says := wires.Says(p.Document(), p.Document().Wires[0]); !strings.HasPrefix(says, "äußere Tür is open") {
+		t.Errorf("of a wire it is said %q", says)
+	}
 	choose(grid.Rect{X: 9, Y: 5, W: 3, H: 1})
 	if n := pull(plates[1], other); n != 2 {
 		t.Errorf("a drag to one of two doors that are selected makes %d wires: %s", n, pagetest.Said(p))

@@ -132,7 +132,7 @@
           value={form.moment ?? ''}
           choices={momentChoices(of, form, rule.type)}
           gone={word.text}
-          change={(moment) => set({ moment, subject: form.subject ?? { is: 'any', type: 'pushable' } })}
+          change={(moment) => set({ moment })}
         />
       {:else if word.slot === 'value'}
         {@const words = factWords(of, form.thing)}
