@@ -108,7 +108,7 @@ func TestRoomAgainstStore(t *testing.T) {
 		i := r.IntN(len(seats))
 		if seats[i] == nil {
 			session := int64(step + 1)
-			seats[i] = &seat{session: session, rep: begin(t, rm, session), author: generate.Author{Rand: r, IDs: &world.Counter{Prefix: uint32(step + 100)}}}
+			seats[i] = &seat{session: session, rep: begin(t, rm, session), author: generate.Author{Rand: r, IDs: &world.Counter{Prefix: uint32(step + 100)}, Later: true}}
 		}
 		s := seats[i]
 		if s.m == nil {

@@ -83,7 +83,7 @@ func TestWhatIsStoredIsTheDocument(t *testing.T) {
 	s, _ := open(t)
 	p, start := create(t, s, "Ferns")
 	other, untouched := create(t, s, "Mosses")
-	author := generate.Author{Rand: rand.New(rand.NewPCG(61, 1)), IDs: &world.Counter{Prefix: 900}}
+	author := generate.Author{Rand: rand.New(rand.NewPCG(61, 1)), IDs: &world.Counter{Prefix: 900}, Later: true}
 	w := &writer{store: s, project: p.ID, session: 5, doc: start}
 	for step := range 400 {
 		res, err := w.append(t.Context(), author.Edit(w.doc))
@@ -156,7 +156,7 @@ func TestTwoWriters(t *testing.T) {
 	const writers, steps = 4, 25
 	for i := range writers {
 		all.Go(func() {
-			author := generate.Author{Rand: rand.New(rand.NewPCG(62, uint64(i))), IDs: &world.Counter{Prefix: uint32(1000 + i)}}
+			author := generate.Author{Rand: rand.New(rand.NewPCG(62, uint64(i))), IDs: &world.Counter{Prefix: uint32(1000 + i)}, Later: true}
 			w := &writer{store: s, project: p.ID, session: int64(i + 1), doc: start}
 			for stored, tries := 0, 0; stored < steps && tries < 4000; tries++ {
 				_, err := w.append(context.Background(), author.Edit(w.doc))

@@ -72,7 +72,7 @@ func (s *site) client(seed uint64) *client {
 		s.t.Fatal(err)
 	}
 	r := rand.New(rand.NewPCG(seed, 5))
-	return &client{Replica: edit.NewReplica(o), Author: generate.Author{Rand: r, IDs: &world.Counter{Prefix: o.Prefix}}, site: s, session: res.Header.Get("Azzel-Session")}
+	return &client{Replica: edit.NewReplica(o), Author: generate.Author{Rand: r, IDs: &world.Counter{Prefix: o.Prefix}, Later: true}, site: s, session: res.Header.Get("Azzel-Session")}
 }
 
 func (c *client) connect() error {

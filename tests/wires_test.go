@@ -46,6 +46,7 @@ func TestWireOverTwoMaps(t *testing.T) {
 	w.shoot("wire-pulled")
 	w.page.Mouse.MustUp(left)
 	w.until("a wire", `() => window.azzel.scene().wires.length === 1`)
+	w.sees("[data-log]", "Door at 5, 5 opens only when it is worked now")
 	w.press(input.Escape, input.Escape)
 
 	w.over(first.Name, 3, 6)

@@ -95,7 +95,7 @@ func threeClients(t *testing.T, r *rand.Rand) {
 	server := newLog(start)
 	clients := make([]*client, 3)
 	for i := range clients {
-		clients[i] = &client{Replica: edit.NewReplica(edit.Opening{Document: start}), Author: generate.Author{Rand: r, IDs: &world.Counter{Prefix: uint32(10 + i)}}}
+		clients[i] = &client{Replica: edit.NewReplica(edit.Opening{Document: start}), Author: generate.Author{Rand: r, IDs: &world.Counter{Prefix: uint32(10 + i)}, Later: true}}
 	}
 	// listen gives a client what it has not heard yet, in the log's order.
 	listen := func(i int, c *client) {

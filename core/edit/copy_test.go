@@ -22,7 +22,7 @@ func TestCopyMap(t *testing.T) {
 	for seed := range uint64(12) {
 		r := rand.New(rand.NewPCG(seed, 77))
 		ids := &world.Counter{Prefix: 3}
-		a := generate.Author{Rand: r, IDs: ids}
+		a := generate.Author{Rand: r, IDs: ids, Later: true}
 		d := newDocument(t)
 		for range 250 {
 			if res, err := edit.Apply(d, a.Edit(d)); err == nil {
@@ -46,6 +46,26 @@ func TestCopyMap(t *testing.T) {
 			}
 			d = res.Document
 		}
+		// A fact of the map, which a rule of it sets and a piece of it asks for.
+		own := world.ID(ids.NewID())
+		fact := world.Fact{Name: "Vents open", Counts: true, Map: m.ID}
+		sets := &world.Rule{}
+		sets.HomeSort, sets.Home = kind.Map, m.ID
+		sets.Set(logic.Part{ID: ids.NewID(), Action: logic.Action{Does: logic.SetFact, Thing: own, Value: logic.Value{Number: 1}}})
+		given := []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: own}, Values: fact.Values()}, edit.Put{Ref: world.RuleRef(ids.NewID()), Values: sets.Values()}}
+		for _, p := range m.Pieces {
+			if world.Conditional(p.Type) && p.Type != world.Spawn {
+				next := *p
+				next.SetWhile(logic.Needs(logic.FactValue, own, logic.AtLeast, 1))
+				given = append(given, edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), next.Values())...)
+			}
+		}
+		if res, err := edit.Apply(d, edit.Edit{Parts: given}); err != nil {
+			t.Fatal(err)
+		} else {
+			d = res.Document
+		}
+		m = d.Map(m.ID)
 		e, id, err := edit.CopyMap(d, m.ID, grid.Point{X: 9000, Y: -7000}, true, ids)
 		if err != nil {
 			t.Fatal(err)
@@ -113,6 +133,30 @@ func TestCopyMap(t *testing.T) {
 		// Rules of the map, and of what is on it, are had by the copy too, of which they speak then.
 		for _, r := range after.Rules {
 			once(r.Number)
+		}
+		// asks counts the rules and pieces of a map that name a fact of it, and those that name one of another map.
+		asks := func(m *world.Map) (mine, others int) {
+			name := func(sort kind.Thing, named world.ID) {
+				if f := after.Fact(named); sort == kind.Fact && f != nil && f.Name[:5] == "Vents" {
+					if f.Map == m.ID {
+						mine++
+					} else {
+						others++
+					}
+				}
+			}
+			for _, r := range after.RulesOf(kind.Map, m.ID) {
+				r.Refer(func(sort kind.Thing, named world.ID) world.ID { name(sort, named); return named })
+			}
+			for _, p := range m.Pieces {
+				p.Props.Refer(func(_ *kind.Prop, sort kind.Thing, named world.ID) world.ID { name(sort, named); return named })
+			}
+			return mine, others
+		}
+		had, away := asks(after.Map(m.ID))
+		got, foreign := asks(to)
+		if had == 0 || got == 0 || away != 0 || foreign != 0 {
+			t.Errorf("seed %d: of facts called Vents, those of the map are named %d times and others %d, in the copy %d and %d", seed, had, away, got, foreign)
 		}
 		names := func(d *world.Document, m *world.Map) (rules, parts, here int) {
 			own := map[world.ID]bool{m.ID: true}

@@ -209,7 +209,7 @@ func ClearLayer(d *world.Document, mapID, id world.ID) (Edit, error) {
 }
 
 // CopyMap puts a copy of a map with all that is on it at a place of the board, where
-// its cell (0, 0) lies. Its spawn is left out, since there is one in a project.
+// its cell (0, 0) lies. Its spawn is left out, since there is one in a project. Its facts are copied, and meant by what is copied.
 // Wires and crossings within the map are copied too, crossings that
 // lead elsewhere only if leading is set.
 func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, ids world.Allocator) (e Edit, copied world.ID, err error) {
@@ -253,6 +253,18 @@ func CopyMap(d *world.Document, id world.ID, origin grid.Point, leading bool, id
 		if !p.Kind().Single {
 			copies[p.ID] = ids.NewID()
 		}
+	}
+	for _, f := range d.Facts {
+		if f.Map != id {
+			continue
+		}
+		next := *f
+		next.Number, next.Map = 0, fresh.ID
+		next.Name = copyName(f.Name, func(name string) bool {
+			return slices.ContainsFunc(d.Facts, func(o *world.Fact) bool { return strings.EqualFold(o.Name, name) })
+		})
+		copies[f.ID] = ids.NewID()
+		e.Parts = append(e.Parts, Put{Ref: world.Ref{Sort: world.SortFact, ID: copies[f.ID]}, Values: next.Values()})
 	}
 	for _, p := range m.Pieces {
 		if p.Kind().Single {

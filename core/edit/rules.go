@@ -35,7 +35,7 @@ func RemoveWith(d *world.Document, pieces ...*world.Piece) []Part {
 	return append(RemoveRules(d, kind.Piece, ids...), RemoveWires(d, ids...)...)
 }
 
-// RemoveWithMap are the parts that remove what goes with a map: its rules and those of what is on it, and the wires that begin or end there.
+// RemoveWithMap are the parts that remove what goes with a map: its rules and those of what is on it, the wires that begin or end there, and its facts.
 func RemoveWithMap(d *world.Document, m *world.Map) []Part {
 	var areas, layers, crossings []world.ID
 	for _, c := range d.CrossingsOf(m.ID) {
@@ -53,8 +53,14 @@ func RemoveWithMap(d *world.Document, m *world.Map) []Part {
 	for _, p := range m.Pieces {
 		ids = append(ids, p.ID)
 	}
+	var facts []Part
+	for _, f := range d.Facts {
+		if f.Map == m.ID {
+			facts = append(facts, Remove{Ref: world.Ref{Sort: world.SortFact, ID: f.ID}})
+		}
+	}
 	return slices.Concat(RemoveRules(d, kind.Map, m.ID), RemoveRules(d, kind.Area, areas...), RemoveRules(d, kind.Piece, ids...), RemoveRules(d, kind.Crossing, crossings...),
-		RemoveWires(d, slices.Concat(areas, layers, ids)...))
+		RemoveWires(d, slices.Concat(areas, layers, ids)...), facts)
 }
 
 // CopyRule is the part that puts a copy of a rule, which belongs to and names other things: those that to gives.

@@ -266,8 +266,9 @@ func TestGoldenBundle(t *testing.T) {
 	ruled := withRules(t, wired)
 	sorted := withFacts(t, ruled)
 	anew := withAnew(t, sorted)
+	texts := withTexts(t, anew)
 	if stored.Updating() {
-		if err := os.WriteFile(file(exchange.Version), written(t, anew, first.Blobs), 0o644); err != nil {
+		if err := os.WriteFile(file(exchange.Version), written(t, texts, first.Blobs), 0o644); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -287,6 +288,9 @@ func TestGoldenBundle(t *testing.T) {
 		}
 		if version >= 7 {
 			want = anew
+		}
+		if version >= 8 {
+			want = texts
 		}
 		c, _ := read(version)
 		same(t, want, c.Document)
@@ -353,6 +357,25 @@ func withFacts(t *testing.T, d *world.Document) *world.Document {
 	}
 	res, err := edit.Apply(d, edit.Edit{Label: "facts", Parts: []edit.Part{
 		put(98<<32|1, world.Fact{Name: "Warmth", Counts: true, Least: -7, Most: 19, Start: -2}), put(98<<32|2, world.Fact{Name: "Pipe", Counts: true, Words: []string{"cold", "warm"}, Start: 1}),
+	}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return res.Document
+}
+
+// withTexts is a document with a fact that is a short text, and one that belongs to a map, as bundles hold them since version 8.
+func withTexts(t *testing.T, d *world.Document) *world.Document {
+	t.Helper()
+	note := world.Fact{Name: "Last entry", Counts: true, Text: true}
+	for _, text := range []string{"“Fog at 2 o’clock” – Emil", "ὥρα τρίτη"} {
+		note.Start, _ = note.NumberOf(text)
+		note.Texts = append(note.Texts, world.FactText{Number: note.Start, Text: text})
+	}
+	slices.SortFunc(note.Texts, func(a, b world.FactText) int { return a.Number - b.Number })
+	vents := world.Fact{Name: "Vents open", Counts: true, Map: d.Maps[0].ID}
+	res, err := edit.Apply(d, edit.Edit{Label: "texts", Parts: []edit.Part{
+		edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: 98<<32 | 20}, Values: note.Values()}, edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: 98<<32 | 21}, Values: vents.Values()},
 	}})
 	if err != nil {
 		t.Fatal(err)

@@ -5,11 +5,12 @@ import (
 	"fmt"
 
 	"azzel/core/kind"
+	"azzel/core/limit"
 	"azzel/core/logic"
 	"azzel/core/world"
 )
 
-// A Fact is something that the game remembers: yes or no, a number, or one of some words.
+// A Fact is something that the game remembers: yes or no, a number, one of some words, or a short text.
 type Fact struct {
 	ID   string `json:"id"`
 	Name string `json:"name"`
@@ -24,6 +25,17 @@ type Fact struct {
 	Words []string `json:"words,omitempty"`
 	// Objective says that the player is shown its name while it is open; its words are not given, open and reached.
 	Objective bool `json:"objective,omitempty"`
+	// Text says that it is a short text, one of Texts or none; what compares it with a number or sets it to one means the text of that number.
+	Text  bool       `json:"text,omitempty"`
+	Texts []FactText `json:"texts,omitempty"`
+	// Map is the id of the map to which it belongs.
+	Map string `json:"map,omitempty"`
+}
+
+// A FactText is a text that a fact can be, by the number that stands for it.
+type FactText struct {
+	Number int    `json:"number"`
+	Text   string `json:"text"`
 }
 
 // A Setting is what a piece does to a fact when it was taken, reached, defeated or broken.
@@ -56,7 +68,22 @@ func (b *reader) facts() error {
 			return err
 		}
 		fact := world.Fact{Name: in.Name, Counts: in.Counts, Start: in.Start, Least: in.Least, Most: in.Most, Words: in.Words, Objective: in.Objective}
-		if err := b.put(world.SortFact, 0, id, fact.Values(), what); err != nil {
+		if fact.Map, err = parseOptionalID(in.Map); err != nil {
+			return fmt.Errorf("%s: map: %w", what, err)
+		}
+		if len(in.Texts) > limit.FactTexts {
+			return fmt.Errorf("%s has %d texts, and may have %d", what, len(in.Texts), limit.FactTexts)
+		}
+		fact.Text = in.Text
+		values := fact.Values()
+		for k, t := range in.Texts {
+			is := world.FactText(t)
+			if k > 0 && t.Number <= in.Texts[k-1].Number {
+				return fmt.Errorf("%s: its texts stand by their numbers, each once: %d does not", what, t.Number)
+			}
+			values = append(values, is.Value())
+		}
+		if err := b.put(world.SortFact, 0, id, values, what); err != nil {
 			return err
 		}
 	}

@@ -3,7 +3,9 @@ package exchange
 // Format and Version are what bundle.json says of itself.
 const (
 	Format  = "azzel bundle"
-	Version = 7
+	Version = 8
+	// withoutTexts is the version of bundles in which no fact is a short text, or belongs to a map.
+	withoutTexts = 7
 	// withoutAnew is the version of bundles in which all maps stay as they are left, without named starts.
 	withoutAnew = 6
 	// withPlainFacts is the version of bundles that have rules, and facts that have neither a range nor words.

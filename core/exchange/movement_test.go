@@ -145,6 +145,14 @@ func TestFactsInABundle(t *testing.T) {
 	if f := back.Document.Fact(51 << 32); f == nil || f.Name != "Labels found" || !f.Counts || f.Start != 616 {
 		t.Errorf("the fact came back as %+v", f)
 	}
+	later := withTexts(t, res.Document)
+	texts, note := written(t, later, library{}), later.Fact(98<<32|20)
+	refused(t, texts, []altered{
+		{"bundle.json", fmt.Sprintf(`"number": %d`, note.Texts[1].Number), fmt.Sprintf(`"number": %d`, note.Texts[0].Number), "stand by their numbers"},
+		{"bundle.json", `ὥρα τρίτη`, strings.Repeat("ὥ", 121), "Last entry has 121 letters"},
+		{"bundle.json", `ὥρα τρίτη`, `ὥρα\nτρίτη`, "one line"},
+		{"bundle.json", fmt.Sprintf("\"map\": \"%d.%d\"\n    }\n  ]", uint32(later.Maps[0].ID>>32), uint32(later.Maps[0].ID)), "\"map\": \"9\"\n    }\n  ]", "fact 9: map"},
+	})
 	refused(t, whole, []altered{
 		{"bundle.json", `"start": 616`, `"start": 1000000`, "Labels found"},
 		{"bundle.json", `"start": 616`, `"start": -1`, "Labels found can't start with -1: it is 0 to 999999"},

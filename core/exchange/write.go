@@ -136,7 +136,11 @@ func (b *writer) all() error {
 		out.Items = append(out.Items, Item{idText(item.ID), item.Name, item.Most})
 	}
 	for _, f := range d.Facts {
-		out.Facts = append(out.Facts, Fact{idText(f.ID), f.Name, f.Counts, f.Start, f.Least, f.Most, f.Words, f.Objective})
+		is := Fact{ID: idText(f.ID), Name: f.Name, Counts: f.Counts, Start: f.Start, Least: f.Least, Most: f.Most, Words: f.Words, Objective: f.Objective, Text: f.Text, Map: optionalID(f.Map)}
+		for _, t := range f.Texts {
+			is.Texts = append(is.Texts, FactText(t))
+		}
+		out.Facts = append(out.Facts, is)
 	}
 	if out.Wires = wiresOf(d); len(out.Wires) > 0 {
 		out.Version = withoutRules
@@ -148,6 +152,9 @@ func (b *writer) all() error {
 		out.Version = withoutAnew
 	}
 	if out.Starts = startsOf(d); d.Anew() || len(out.Starts) > 0 || slices.ContainsFunc(d.Patches, func(p *world.Patch) bool { return p.Linked() }) {
+		out.Version = withoutTexts
+	}
+	if slices.ContainsFunc(d.Facts, (*world.Fact).Later) {
 		out.Version = Version
 	}
 	for _, m := range d.Medleys {

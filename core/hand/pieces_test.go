@@ -4,8 +4,12 @@ import (
 	"strings"
 	"testing"
 
+	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/world"
 )
 
@@ -108,5 +112,37 @@ func TestWaysAndMaps(t *testing.T) {
 	}
 	if e, says := hand.Remove(d, hand.Selection{Ref: world.Ref{Sort: world.SortMap, ID: b.ID}}); e == nil || !strings.Contains(says, "one crossing") {
 		t.Errorf("deleting a map says %q", says)
+	}
+}
+
+// What is wired for the first time opens by that alone, in the same step, but where the designer has said otherwise.
+func TestWiredOpensByItsWireAlone(t *testing.T) {
+	for name, set := range map[string][]kind.Value{
+		"":             nil,
+		"when used":    {props.Opens.Is(props.OpensWhenUsed)},
+		"what it asks": {logic.Needs(logic.ItemCount, 1, logic.AtLeast, 1).Set(props.Needs)},
+	} {
+		d, ids := project(t)
+		a := d.Maps[0]
+		l := d.Project.Lattice()
+		place := func(of world.ID, at grid.Point, set ...kind.Value) world.ID {
+			p := &world.Piece{Type: of, Layer: a.Layers[0].ID, Foot: l.Foot(at), Props: kind.Set(set...)}
+			id := ids.NewID()
+			d = run(t, d, hand.Outcome{Edit: &edit.Edit{Parts: []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: a.ID, ID: id}, Values: p.Values()}}}})
+			return id
+		}
+		from, to := grid.Point{X: 6, Y: 3}, grid.Point{X: 3, Y: 5}
+		place(kind.Named("switch").ID, from)
+		way := place(kind.Named("door").ID, to, set...)
+		h := hand.New(ids)
+		h.Holding = hand.Wire
+		h.Press(d, middle(d, a, from), false)
+		o := h.Release(d, middle(d, a, to))
+		before := len(d.Wires)
+		d = run(t, d, o)
+		_, is := d.Piece(way)
+		if len(d.Wires) != before+1 || (is.Int(props.Opens) == props.OpensWhenWorked) != (name == "") || (o.Said != "") != (name == "") {
+			t.Errorf("%q: it opens as %d, said %q", name, is.Int(props.Opens), o.Said)
+		}
 	}
 }

@@ -1,6 +1,7 @@
 package hand
 
 import (
+	"cmp"
 	"fmt"
 
 	"azzel/core/edit"
@@ -263,7 +264,9 @@ func (h *Hand) wire(d *world.Document, from world.ID, ghost Ghost) Outcome {
 	_, begins := d.Piece(from)
 	froms, tos := h.wiredAlong(d, begins, to)
 	if len(froms)*len(tos) < 2 {
-		return Outcome{Edit: e}
+		shut, says := onlyWorked(d, to.Piece)
+		e.Parts = append(e.Parts, shut...)
+		return Outcome{Edit: e, Said: says}
 	}
 	many := edit.Edit{Label: edit.Clip("wire " + pieceNames(d, froms) + " to " + endNames(d, tos))}
 	for _, begins := range froms {
@@ -274,7 +277,38 @@ func (h *Hand) wire(d *world.Document, from world.ID, ghost Ghost) Outcome {
 			}
 		}
 	}
-	return Outcome{Edit: &many}
+	o := Outcome{Edit: &many}
+	for _, id := range tos {
+		if _, ends := d.Piece(id); ends != nil {
+			shut, says := onlyWorked(d, ends)
+			many.Parts = append(many.Parts, shut...)
+			if o.Said = cmp.Or(says, o.Said); says != "" && len(tos) > 1 {
+				o.Said = "What is wired opens only when it is worked now, and by nobody who walks against it."
+			}
+		}
+	}
+	return o
+}
+
+// onlyWorked are the parts by which what is wired for the first time opens by its wire alone, and what is said of that. It is left as it is where the
+// designer said how it opens, or what for: else a door with a switch would open to whoever walks against it.
+func onlyWorked(d *world.Document, p *world.Piece) (parts []edit.Part, says string) {
+	if p == nil || p.Props.Get(props.Opens.Field) != nil || !p.Needs().Empty() || Worked(p)[0] != world.WorksState {
+		return nil, ""
+	}
+	if _, opens := p.Kind().Has(props.Opens); !opens {
+		return nil, ""
+	}
+	for _, w := range d.Wires {
+		if w.To == p.ID {
+			return nil, ""
+		}
+	}
+	on, _ := d.Piece(p.ID)
+	next := *p
+	next.Props = next.Props.With(props.Opens.Is(props.OpensWhenWorked))
+	return edit.Changes(world.Ref{Sort: world.SortPiece, Map: on.ID, ID: p.ID}, p.Values(), next.Values()),
+		fmt.Sprintf("%s opens only when it is worked now: its slip says otherwise under %s.", PieceName(d, p), props.Opens.Label)
 }
 
 // eraseWires takes away the wires that begin or end at what lies in a cell.

@@ -80,6 +80,8 @@ const (
 	Items, Stack = 1000, 999
 	// Facts is how many facts a project has, FactValue the greatest number that one can be, FactWords of how many words.
 	Facts, FactValue, FactWords = 1000, 999_999, 32
+	// FactTexts is how many texts a fact can be that is a short text, FactLetters how many letters each has.
+	FactTexts, FactLetters = 500, 120
 	// Rules is how many rules a project has, RuleParts how many moments and actions one of them, RuleTicks the longest time of which a rule
 	// speaks, in ticks.
 	Rules, RuleParts, RuleTicks = 20_000, 1000, 216_000

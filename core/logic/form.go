@@ -37,8 +37,10 @@ type ValueForm struct {
 	Is string `json:"is" jsonschema:"enum=number,enum=fact,enum=item,enum=property,enum=count,enum=sum,enum=difference,enum=went,enum=since"`
 	// Number is the number.
 	Number int `json:"number,omitempty"`
-	// Thing is the id of the fact or item.
+	// Thing is the id of the fact or item; of a number, of the fact of which Text is meant.
 	Thing string `json:"thing,omitempty"`
+	// Text is, in the place of a number, a text of a fact that is one, as the page gives it. Files say the number.
+	Text string `json:"text,omitempty"`
 	// Of is the piece that has the property, or the pieces that are counted.
 	Of *NounForm `json:"of,omitempty"`
 	// Property is the word of the property.
@@ -63,6 +65,8 @@ type NounForm struct {
 type IDs struct {
 	Format func(kind.ID) string
 	Parse  func(string) (kind.ID, error)
+	// Text is the number that stands for a text of a fact; nil where texts are said by their numbers.
+	Text func(fact kind.ID, text string) (int, error)
 }
 
 // Write gives a condition as files say it.
@@ -235,7 +239,9 @@ func (r *formReader) value(f *ValueForm, deep int) (v Value) {
 	v.Is = ValueSort(r.word(f.Is, valueWords, "a value"))
 	switch v.Is {
 	case Literal:
-		v.Number = f.Number
+		if v.Number = f.Number; f.Text != "" {
+			v.Number = r.text(f)
+		}
 	case FactValue, ItemCount:
 		v.Thing = r.id(f.Thing)
 	case PropertyOf:
@@ -252,6 +258,18 @@ func (r *formReader) value(f *ValueForm, deep int) (v Value) {
 		v.Left, v.Right = &left, &right
 	}
 	return v
+}
+
+func (r *formReader) text(f *ValueForm) int {
+	if r.Text == nil {
+		r.fail(fmt.Errorf("a text of a fact is said by its number"))
+		return 0
+	}
+	n, err := r.Text(r.id(f.Thing), f.Text)
+	if err != nil {
+		r.fail(err)
+	}
+	return n
 }
 
 func (r *formReader) noun(f *NounForm) (n Noun) {

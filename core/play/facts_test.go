@@ -3,16 +3,19 @@ package play_test
 import (
 	"errors"
 	"slices"
+	"strings"
 	"testing"
 
 	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/kind"
+	"azzel/core/kinds/corridor"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/play"
 	"azzel/core/play/generate"
+	"azzel/core/words"
 	"azzel/core/world"
 )
 
@@ -236,4 +239,53 @@ func TestFactSetOnTheWay(t *testing.T) {
 			t.Errorf("map known before: %t: on the other map: %t, it is there: %t, beside it: %t", known, s.Map == far.ID, g.Here(702), g.Fits())
 		}
 	}
+}
+
+// A fact that is a short text becomes what a rule says, is said to the player, asked for, and gone back over; what it can't be is none.
+func TestShortText(t *testing.T) {
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		const note = 700
+		fact := world.Fact{Name: "Last entry", Counts: true, Text: true}
+		for _, text := range []string{"Fog", "Dew at 2 o’clock"} {
+			n, _ := fact.NumberOf(text)
+			fact.Texts = append(fact.Texts, world.FactText{Number: n, Text: text})
+		}
+		slices.SortFunc(fact.Texts, func(a, b world.FactText) int { return a.Number - b.Number })
+		fact.Start, _ = fact.NumberOf("Fog")
+		dew, _ := fact.NumberOf("Dew at 2 o’clock")
+		becomes := func(n int) logic.Action {
+			return logic.Action{Does: logic.SetFact, Thing: note, Value: logic.Value{Number: n}}
+		}
+		says := logic.Action{Does: logic.Say, Text: words.Text{{Letters: "Entry: "}, {Fact: note}}, Subject: logic.Noun{Is: logic.Player}}
+		r := newRule(1, kind.NoThing, 0, pressed(plate)).do(says, becomes(dew), says)
+		then := newRule(2, kind.NoThing, 0, logic.Moment{Is: logic.FactReached.Number, Thing: note, Number: dew}).do(up(labels, 1))
+		asks := newRule(3, kind.NoThing, 0)
+		asks.Begins, asks.If = logic.While, logic.Needs(logic.FactValue, note, logic.Equals, dew)
+		asks.do(opens(sluice, "open"))
+		d := apply(t, ruled(t, view, r, then, asks), edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: note}, Values: fact.Values()})
+		w := corridor.Begin(t, d, 3, sluice)
+		var said []string
+		for n := 0; n < 300; n++ {
+			if p, _, reads := w.Page(); reads {
+				said = append(said, strings.Join(p.Lines, "/"))
+				w.Hold(play.Jump, 1, nil)
+				w.Wait(3)
+			}
+			if len(said) == 0 {
+				w.Tick(play.Right)
+			} else {
+				w.Tick(0)
+			}
+		}
+		if got := strings.Join(said, "; "); got != "Entry: Fog; Entry: Dew at 2 o’clock" {
+			t.Errorf("the player reads %q", got)
+		}
+		if factOf(w, d, labels) != 1 || w.State() != "open" {
+			t.Errorf("it came to be the text %d times, and the sluice is %s", factOf(w, d, labels), w.State())
+		}
+		d = apply(t, d, edit.Change{Ref: world.Ref{Sort: world.SortFact, ID: note}, Value: world.Value{Field: world.FactText{Number: dew}.Value().Field}})
+		if f := d.Fact(note); f.Says(dew) != "" || len(f.Texts) != 1 {
+			t.Errorf("the text that was taken away is %q, of %d", f.Says(dew), len(f.Texts))
+		}
+	})
 }

@@ -14,8 +14,9 @@ const (
 	documentTag = 'D'
 	// Version 2 has bonds and properties of the project's own, version 3 patches, version 4
 	// replays, version 5 tracks and areas, version 6 items, version 7 facts, version 8 wires, version 9 rules,
-	// version 10 facts with a range or words, version 11 maps that begin anew and named starts. From version 3 on all are read.
-	documentVersion, oldestVersion = 11, 3
+	// version 10 facts with a range or words, version 11 maps that begin anew and named starts, version 12 facts that are short texts or belong to a map.
+	// From version 3 on all are read.
+	documentVersion, oldestVersion = 12, 3
 	// withoutWires is the version of documents that have no wires: they are written as they were before there were any.
 	withoutWires = 7
 	// withoutRules is that of those that have wires and no rules.
@@ -24,17 +25,22 @@ const (
 	withPlainFacts = 9
 	// withoutAnew is that of those in which all maps stay as they are left, and that have no named starts.
 	withoutAnew = 10
+	// withoutTexts is that of those in which no fact is a short text, or belongs to a map.
+	withoutTexts = 11
 )
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
-// version 7 without wires and rules, 8 without rules, 9 if no fact has a range or words, 10 if all maps stay as left and there are no named starts, else 11.
+// version 7 without wires and rules, 8 without rules, 9 if no fact has a range or words, 10 if all maps stay as left and there are no named starts,
+// 11 if no fact is a short text or belongs to a map, else 12.
 func (d *Document) Encode() []byte { return d.EncodeAt(nil) }
 
 // EncodeAt is Encode for work that goes at a pace.
 func (d *Document) EncodeAt(at pace.Pace) []byte {
 	version := byte(documentVersion)
 	switch {
+	case slices.ContainsFunc(d.Facts, (*Fact).Later):
 	case d.Anew(), len(d.Starts) > 0:
+		version = withoutTexts
 	case slices.ContainsFunc(d.Facts, (*Fact).Further):
 		version = withoutAnew
 	case len(d.Rules) > 0:

@@ -1,9 +1,13 @@
 package world
 
 import (
+	"cmp"
 	"fmt"
+	"hash/fnv"
 	"slices"
 	"strings"
+	"unicode"
+	"unicode/utf8"
 
 	"azzel/core/kind"
 	"azzel/core/limit"
@@ -11,7 +15,7 @@ import (
 )
 
 // FactSorts are the words for what a fact is, by its sort.
-var FactSorts = [...]string{YesOrNo: "yes or no", ANumber: "a number", OneOfWords: "one of some words", AnObjective: "an objective"}
+var FactSorts = [...]string{YesOrNo: "yes or no", ANumber: "a number", OneOfWords: "one of some words", AnObjective: "an objective", AText: "a short text"}
 
 // The sorts of facts.
 const (
@@ -19,6 +23,7 @@ const (
 	ANumber
 	OneOfWords
 	AnObjective
+	AText
 )
 
 // What an objective is, by its number: before the player is told of it, once they are, and once it is reached.
@@ -31,7 +36,7 @@ const (
 // ObjectiveWords are what an objective is, in the order of these.
 var ObjectiveWords = []string{NotGiven: "not given", Open: "open", Reached: "reached"}
 
-// A Fact is something that the game remembers: yes or no, a number within a range, one of some words, or how far the player is with an objective.
+// A Fact is something that the game remembers: yes or no, a number within a range, one of some words, how far the player is with an objective, or a short text.
 type Fact struct {
 	ID     ID
 	Name   string
@@ -46,11 +51,63 @@ type Fact struct {
 	Objective bool
 	// Words are what its numbers are called from 0 on, and how many it has; none for a number as such.
 	Words []string
+	// Text says that it is a short text: its numbers stand for Texts, by their numbers, and any other one for none.
+	Text  bool
+	Texts []FactText
+	// Map is the map to which it belongs, with which it is copied and deleted; 0 for the whole game.
+	Map ID
 }
+
+// A FactText is what a fact that is a short text can be, with the number that stands for it, from 1 to limit.FactValue. Each is a field of its own, so that
+// two people can add one at a time.
+type FactText struct {
+	Number int
+	Text   string
+}
+
+// textNumber finds a number among the texts of a fact.
+func (f *Fact) textNumber(n int) (int, bool) {
+	return slices.BinarySearchFunc(f.Texts, n, func(t FactText, n int) int { return t.Number - n })
+}
+
+// NumberOf is the number that stands for a text, and whether the fact has it already. It follows from the text as far as no other has that number, so that
+// two people who add the same add it once. It is 0 for no text.
+func (f *Fact) NumberOf(text string) (number int, has bool) {
+	if text == "" {
+		return 0, true
+	}
+	for _, t := range f.Texts {
+		if t.Text == text {
+			return t.Number, true
+		}
+	}
+	sum := fnv.New32a()
+	sum.Write([]byte(text))
+	number = int(sum.Sum32()) % limit.FactValue
+	for {
+		number++
+		if _, taken := f.textNumber(number); !taken && number <= limit.FactValue {
+			return number, false
+		}
+		number %= limit.FactValue
+	}
+}
+
+// Value is the value that holds a text of a fact.
+func (t FactText) Value() Value {
+	w := &pack.Writer{}
+	w.Text(t.Text)
+	return Value{Field: factText | Field(t.Number), Bytes: w.Bytes}
+}
+
+// factText + the number of a text of a fact is the field that holds it.
+const factText Field = 1 << 63
 
 // Sort is which of FactSorts it is.
 func (f *Fact) Sort() int {
 	switch {
+	case f.Text:
+		return AText
 	case f.Objective:
 		return AnObjective
 	case len(f.Words) > 0:
@@ -64,6 +121,8 @@ func (f *Fact) Sort() int {
 // Reach are the least and the most that the fact can be.
 func (f *Fact) Reach() (least, most int) {
 	switch {
+	case f.Text:
+		return 0, limit.FactValue
 	case !f.Counts:
 		return 0, 1
 	case len(f.Words) > 0:
@@ -79,8 +138,14 @@ func (d *Document) Fact(id ID) *Fact {
 	return byID(d.Facts, id, func(f *Fact) ID { return f.ID })
 }
 
-// Bound is the value nearest to n that the fact can have.
+// Bound is the value nearest to n that the fact can have; of a short text it is none where n stands for none.
 func (f *Fact) Bound(n int) int {
+	if f.Text {
+		if _, is := f.textNumber(n); !is {
+			return 0
+		}
+		return n
+	}
 	least, most := f.Reach()
 	return min(max(n, least), most)
 }
@@ -89,8 +154,8 @@ func (f *Fact) Bound(n int) int {
 func (f *Fact) Range() string {
 	least, most := f.Reach()
 	switch f.Sort() {
-	case YesOrNo:
-		return FactSorts[YesOrNo]
+	case YesOrNo, AText:
+		return FactSorts[f.Sort()]
 	case ANumber:
 		return fmt.Sprintf("%d to %d", least, most)
 	}
@@ -100,6 +165,11 @@ func (f *Fact) Range() string {
 // Says is a value of the fact in words.
 func (f *Fact) Says(value int) string {
 	switch {
+	case f.Text:
+		if k, is := f.textNumber(value); is {
+			return f.Texts[k].Text
+		}
+		return ""
 	case len(f.Words) > 0:
 		return f.Words[f.Bound(value)]
 	case f.Counts:
@@ -170,6 +240,8 @@ const (
 	factReach     Field = 62
 	factWords     Field = 63
 	factObjective Field = 64
+	factIsText    Field = 65
+	factMap       Field = 66
 )
 
 var factRange = &further[*Fact]{
@@ -191,13 +263,35 @@ var factRange = &further[*Fact]{
 		if f.Objective {
 			list = append(list, Value{Field: factObjective, Bytes: []byte{1}})
 		}
+		if f.Text {
+			list = append(list, Value{Field: factIsText, Bytes: []byte{1}})
+		}
+		if f.Map != 0 {
+			w := &pack.Writer{}
+			w.Uint(uint64(f.Map))
+			list = append(list, Value{Field: factMap, Bytes: w.Bytes})
+		}
+		for _, t := range f.Texts {
+			list = append(list, t.Value())
+		}
 		return list
 	},
-	is: func(f Field) bool { return f >= factReach && f <= factObjective },
+	is: func(f Field) bool { return f >= factReach && f <= factMap || f&factText != 0 },
 	set: func(f *Fact, v Value) error {
 		r := pack.NewReader(v.Bytes)
-		if v.Field == factObjective {
-			f.Objective = len(v.Bytes) > 0 && r.Bool()
+		switch there := len(v.Bytes) > 0; {
+		case v.Field&factText != 0:
+			return f.setText(v)
+		case v.Field == factObjective:
+			f.Objective = there && r.Bool()
+			return r.Done()
+		case v.Field == factIsText:
+			f.Text = there && r.Bool()
+			return r.Done()
+		case v.Field == factMap:
+			if f.Map = 0; there {
+				f.Map = ID(r.Uint())
+			}
 			return r.Done()
 		}
 		if v.Field == factReach {
@@ -215,8 +309,50 @@ var factRange = &further[*Fact]{
 	},
 }
 
+// setText gives a fact a text, or takes it away. It leaves the texts of the facts alone that were copied from the same one.
+func (f *Fact) setText(v Value) error {
+	number := v.Field &^ factText
+	if number < 1 || number > limit.FactValue {
+		return fmt.Errorf("%w: a text of a fact by the number %d", pack.ErrMalformed, number)
+	}
+	k, there := f.textNumber(int(number))
+	texts := slices.Clone(f.Texts)
+	if there {
+		texts = slices.Delete(texts, k, k+1)
+	}
+	if f.Texts = texts; len(v.Bytes) == 0 {
+		return nil
+	}
+	r := pack.NewReader(v.Bytes)
+	is := FactText{int(number), r.Text(4 * limit.FactLetters)}
+	f.Texts = slices.Insert(texts, k, is)
+	return r.Done()
+}
+
+// checkTexts holds the texts of a fact against what they may be.
+func (f *Fact) checkTexts() error {
+	switch {
+	case f.Text && (!f.Counts || f.Objective || f.Further()):
+		return fmt.Errorf("%s is a short text, and has neither a range nor words", f.Name)
+	case len(f.Texts) > limit.FactTexts:
+		return fmt.Errorf("%s is one of at most %d texts: another fact can be the rest", f.Name, limit.FactTexts)
+	}
+	for _, t := range f.Texts {
+		if n := utf8.RuneCountInString(t.Text); n == 0 || n > limit.FactLetters {
+			return fmt.Errorf("a text of %s has %d letters, and has 1 to %d: what the player reads at length is said by a rule or a sign", f.Name, n, limit.FactLetters)
+		}
+		if !utf8.ValidString(t.Text) || strings.ContainsFunc(t.Text, unicode.IsControl) {
+			return fmt.Errorf("a text of %s is one line of letters", f.Name)
+		}
+	}
+	return nil
+}
+
 // Further reports whether a fact has what facts did not have at first.
 func (f *Fact) Further() bool { return f.Least != 0 || f.Most != 0 || len(f.Words) > 0 }
+
+// Later reports whether a fact has what facts did not have until long after that: texts, or a map to which it belongs.
+func (f *Fact) Later() bool { return f.Text || f.Map != 0 || len(f.Texts) > 0 }
 
 // checkReach holds range and words of a fact against what they may be.
 func (f *Fact) checkReach() error {
@@ -257,7 +393,7 @@ func (d *Document) checkFact(f *Fact) error {
 	if len(d.Facts) > limit.Facts {
 		return fmt.Errorf("a project has at most %d facts", limit.Facts)
 	}
-	if err := f.checkReach(); err != nil {
+	if err := cmp.Or(f.checkReach(), f.checkTexts()); err != nil {
 		return err
 	}
 	if f.Start != f.Bound(f.Start) {

@@ -17,6 +17,8 @@ import (
 type Author struct {
 	Rand *rand.Rand
 	IDs  *world.Counter
+	// Later lets facts be short texts and belong to maps too, of which stored sessions know nothing.
+	Later bool
 }
 
 func (a Author) region(m *world.Map) grid.Region {

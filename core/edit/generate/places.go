@@ -76,6 +76,13 @@ func (a Author) place(d *world.Document) edit.Edit {
 	case n < 12:
 		fact := &world.Fact{Name: "Lit", Counts: a.Rand.IntN(2) == 0, Start: a.Rand.IntN(2)}
 		id := a.IDs.NewID()
+		if fact.Counts && a.Later {
+			if fact.Map = m.ID; a.Rand.IntN(2) == 0 {
+				fact.Text = true
+				fact.Start, _ = fact.NumberOf("Fog")
+				fact.Texts = []world.FactText{{Number: fact.Start, Text: "Fog"}}
+			}
+		}
 		add(edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: id}, Values: fact.Values()})
 		if len(m.Pieces) > 0 {
 			p := m.Pieces[a.Rand.IntN(len(m.Pieces))]
@@ -97,7 +104,13 @@ func (a Author) place(d *world.Document) edit.Edit {
 		if next := *f; a.Rand.IntN(2) == 0 {
 			add(edit.Remove{Ref: r})
 		} else {
-			next.Start = 1 - f.Start
+			if next.Start = 1 - f.Start; f.Text {
+				next.Start = f.Start
+				var is world.FactText
+				is.Text = fmt.Sprintf("Fog until %d", a.Rand.IntN(9))
+				is.Number, _ = f.NumberOf(is.Text)
+				add(edit.Change{Ref: r, Value: is.Value()})
+			}
 			add(edit.Changes(r, f.Values(), next.Values())...)
 		}
 	case n < 15 && len(m.Pieces) > 1:

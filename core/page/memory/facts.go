@@ -27,11 +27,31 @@ type FactView struct {
 	Most  int      `json:"most"`
 	Words []string `json:"words"`
 	Typed string   `json:"typed"`
+	// Text says that it is a short text, one of Texts or none.
+	Text  bool       `json:"text"`
+	Texts []TextView `json:"texts"`
+	// Map is the map to which it belongs, empty for the whole game.
+	Map string `json:"map"`
 	// Sets and Asks are how many set it and ask for it.
 	Sets  int          `json:"sets"`
 	Asks  int          `json:"asks"`
 	Named []NamingView `json:"named"`
 	More  int          `json:"more"`
+}
+
+// TextView is a text that a fact can be, by the number that stands for it.
+type TextView struct {
+	Number int    `json:"number"`
+	Text   string `json:"text"`
+}
+
+// ViewTexts are the texts that a fact can be.
+func ViewTexts(f *world.Fact) []TextView {
+	list := []TextView{}
+	for _, t := range f.Texts {
+		list = append(list, TextView(t))
+	}
+	return list
 }
 
 // ViewFacts are all facts as views, with what names each.
@@ -40,6 +60,10 @@ func ViewFacts(d *world.Document, namings map[world.ID][]world.Naming) []FactVie
 	for _, f := range d.Facts {
 		named := namings[f.ID]
 		v := FactView{ID: page.FormatID(f.ID), Name: f.Name, Sort: f.Sort(), Counts: f.Counts, Objective: f.Objective, Start: f.Start, Words: append([]string{}, f.Words...), Typed: strings.Join(f.Words, ", ")}
+		v.Text, v.Texts = f.Text, ViewTexts(f)
+		if d.Map(f.Map) != nil {
+			v.Map = page.FormatID(f.Map)
+		}
 		v.Least, v.Most = f.Reach()
 		v.Named, v.More = viewNamings(d, named)
 		for _, by := range named {
@@ -77,6 +101,69 @@ func FactsOf(d *world.Document) []world.ID {
 	return page.IDsOf(d.Facts, func(f *world.Fact) world.ID { return f.ID })
 }
 
+// SetByPieces are the facts that pieces can set: all but short texts, which rules set, and the one that is set.
+func SetByPieces(d *world.Document, set world.ID) (list []world.ID) {
+	for _, f := range d.Facts {
+		if !f.Text || f.ID == set {
+			list = append(list, f.ID)
+		}
+	}
+	return list
+}
+
+// TextOf is the number that stands for a text of a fact, with what must be done before where it is new.
+func TextOf(d *world.Document, fact world.ID, text string, before *[]edit.Part) (int, error) {
+	f := d.Fact(fact)
+	if f == nil {
+		return 0, world.ErrGone
+	}
+	if !f.Text {
+		return 0, fmt.Errorf("%s is %s, and no text", f.Name, f.Range())
+	}
+	text = strings.TrimSpace(text)
+	number, has := f.NumberOf(text)
+	if !has {
+		*before = append(*before, edit.Change{Ref: world.Ref{Sort: world.SortFact, ID: f.ID}, Value: world.FactText{Number: number, Text: text}.Value()})
+	}
+	return number, nil
+}
+
+// SetFactText says with which text a fact begins that is one; empty for none.
+type SetFactText struct {
+	Fact page.ID `json:"fact"`
+	Text string  `json:"text"`
+}
+
+// Do implements Order.
+func (o SetFactText) Do(p *page.Page) page.Changed {
+	var parts []edit.Part
+	number, err := TextOf(p.Doc(), world.ID(o.Fact), o.Text, &parts)
+	if err != nil {
+		return p.Fail(err)
+	}
+	f := p.Doc().Fact(world.ID(o.Fact))
+	next := *f
+	next.Start = number
+	return p.Change(f.Name, append(parts, edit.Changes(world.Ref{Sort: world.SortFact, ID: f.ID}, f.Values(), next.Values())...))
+}
+
+// SetFactMap says to which map a fact belongs, 0 for the whole game.
+type SetFactMap struct {
+	Fact page.ID `json:"fact"`
+	Map  page.ID `json:"map"`
+}
+
+// Do implements Order.
+func (o SetFactMap) Do(p *page.Page) page.Changed {
+	if m := world.ID(o.Map); m != 0 && p.Doc().Map(m) == nil {
+		return p.Fail(world.ErrGone)
+	}
+	return changeFact(p, o.Fact, func(f *world.Fact) error {
+		f.Map = world.ID(o.Map)
+		return nil
+	})
+}
+
 // NewFact is a fact with a free name, and the part that puts it.
 func NewFact(a page.Author, name string) (world.ID, edit.Part) {
 	id := a.IDs.NewID()
@@ -110,6 +197,10 @@ func setSort(f *world.Fact, sort int) error {
 		return page.ErrUnknown
 	}
 	f.Counts, f.Least, f.Most, f.Words, f.Objective = sort != world.YesOrNo, 0, 0, nil, sort == world.AnObjective
+	if f.Text || sort == world.AText {
+		f.Start = 0
+	}
+	f.Text, f.Texts = sort == world.AText, nil
 	switch sort {
 	case world.OneOfWords:
 		f.Words = proposedWords

@@ -265,6 +265,11 @@ func TestFactSortsOfAPage(t *testing.T) {
 		{memory.SetFactSort{Fact: warmth}, "0 to 999999, 1; yes or no, yes"},
 		{memory.SetFactSort{Fact: warmth, Sort: world.AnObjective}, "0 to 999999, 1; one of not given, open, reached, open"},
 		{memory.SetFactSort{Fact: warmth}, "0 to 999999, 1; yes or no, yes"},
+		{memory.SetFactSort{Fact: pipe, Sort: world.AText}, "a short text, ; yes or no, yes"},
+		{memory.SetFactText{Fact: pipe, Text: "  Fog – “ό” \u202e 🌫  "}, "a short text, Fog – “ό” \u202e 🌫; yes or no, yes"},
+		{memory.SetFactText{Fact: pipe, Text: "Dew"}, "a short text, Dew; yes or no, yes"},
+		{memory.SetFactMap{Fact: pipe, Map: page.ID(p.Document().Maps[0].ID)}, "a short text, Dew; yes or no, yes"},
+		{memory.SetFactSort{Fact: pipe, Sort: world.ANumber}, "0 to 999999, 0; yes or no, yes"},
 	} {
 		before := says()
 		if pagetest.Order(p, step.order); says() != step.want {
@@ -289,7 +294,7 @@ func TestFactSortsOfAPage(t *testing.T) {
 		}
 	}
 	refused(
-		memory.SetFactWords{Fact: pipe, Typed: "a, b"}, memory.SetFactSort{Fact: pipe, Sort: len(world.FactSorts)}, memory.SetFactSort{Fact: 99}, memory.MakeFact{Name: "Dew", Sort: -1},
+		memory.SetFactText{Fact: pipe, Text: "a"}, memory.SetFactMap{Fact: pipe, Map: 99}, memory.SetFactMap{Fact: 99}, memory.SetFactText{Fact: 99}, memory.SetFactWords{Fact: pipe, Typed: "a, b"}, memory.SetFactSort{Fact: pipe, Sort: len(world.FactSorts)}, memory.SetFactSort{Fact: 99}, memory.MakeFact{Name: "Dew", Sort: -1},
 		memory.SetFactRange{Fact: pipe, Least: 9, Most: 3}, memory.SetFactRange{Fact: pipe}, memory.SetFactRange{Fact: warmth, Least: 1, Most: 3}, memory.SetFactRange{Fact: 99, Most: 3},
 	)
 	pagetest.Order(p, memory.SetFactSort{Fact: pipe, Sort: world.OneOfWords})

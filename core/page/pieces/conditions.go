@@ -135,6 +135,7 @@ func Making(a page.Author, before *[]edit.Part) logic.IDs {
 		*before = append(*before, put)
 		return id, nil
 	}
+	read.Text = func(fact kind.ID, text string) (int, error) { return memory.TextOf(a.D, fact, text, before) }
 	return read
 }
 
@@ -246,6 +247,9 @@ type AskedFact struct {
 	AskedThing
 	Counts bool     `json:"counts"`
 	Words  []string `json:"words"`
+	// Text says that it is a short text, one of Texts.
+	Text  bool              `json:"text"`
+	Texts []memory.TextView `json:"texts"`
 }
 
 // AskedPiece is a piece of a type.
@@ -287,7 +291,7 @@ func Askable(p *page.Page) AskableView {
 	d := p.Doc()
 	v := AskableView{Facts: []AskedFact{}, Items: []AskedThing{}, Areas: []AskedThing{}, Layers: []AskedThing{}, Pieces: []AskedPiece{}, Types: []AskedType{}, Maps: []AskedThing{}}
 	for _, f := range d.Facts {
-		v.Facts = append(v.Facts, AskedFact{AskedThing{page.FormatID(f.ID), f.Name}, f.Counts, append([]string{}, f.Words...)})
+		v.Facts = append(v.Facts, AskedFact{AskedThing{page.FormatID(f.ID), f.Name}, f.Counts, append([]string{}, f.Words...), f.Text, memory.ViewTexts(f)})
 	}
 	for _, i := range d.Items {
 		v.Items = append(v.Items, AskedThing{page.FormatID(i.ID), i.Name})
@@ -370,7 +374,9 @@ func firstTerm(d *world.Document, fresh bool) logic.ConditionForm {
 	f := logic.ConditionForm{Asks: "compares", Left: &logic.ValueForm{Is: "number", Number: 1}, By: "at-least", Right: &logic.ValueForm{Is: "number", Number: 1}}
 	switch {
 	case len(d.Facts) > 0:
-		f.Left = &logic.ValueForm{Is: "fact", Thing: page.FormatID(d.Facts[0].ID)}
+		if f.Left = (&logic.ValueForm{Is: "fact", Thing: page.FormatID(d.Facts[0].ID)}); d.Facts[0].Text {
+			f.By, f.Right.Number = "is-not", 0
+		}
 	case len(d.Items) > 0:
 		f.Left = &logic.ValueForm{Is: "item", Thing: page.FormatID(d.Items[0].ID)}
 	case fresh:

@@ -37,10 +37,10 @@ func settingFields(d *world.Document, p *world.Piece) []FieldView {
 		return nil
 	}
 	sets := p.Sets()
-	fact := listed(d, "sets", "Once "+p.Kind().Done+", sets", "nothing", world.SortFact, memory.FactsOf(d), sets.Fact)
+	fact := listed(d, "sets", "Once "+p.Kind().Done+", sets", "nothing", world.SortFact, memory.SetByPieces(d, sets.Fact), sets.Fact)
 	fact.Options = append(fact.Options, OptionView{madeAnew, NewFact})
 	f := d.Fact(sets.Fact)
-	if f == nil {
+	if f == nil || f.Text {
 		return []FieldView{fact}
 	}
 	words := settings(f)

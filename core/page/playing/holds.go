@@ -91,7 +91,7 @@ func heldSince(p *page.Page, before held) page.Changed {
 	}
 	for _, f := range d.Facts {
 		if at, is := p.HoldFacts[f.ID]; is && now.facts[f.ID] == at && before.facts[f.ID] != at {
-			p.Events = append(p.Events, fmt.Sprintf("Held: %s became %s.", f.Name, f.Says(at)))
+			p.Events = append(p.Events, fmt.Sprintf("Held: %s became %s.", f.Name, wording.FactSays(f, at)))
 			return page.PlayHeld
 		}
 	}

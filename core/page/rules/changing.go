@@ -11,6 +11,7 @@ import (
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/measure"
+	"azzel/core/page/memory"
 	"azzel/core/page/pieces"
 	"azzel/core/page/wording"
 	"azzel/core/world"
@@ -220,7 +221,16 @@ func read(p *page.Page, form logic.RulePartForm, was logic.Part, before *[]edit.
 			}
 		}
 	}
-	is, err := pieces.Making(p.Author(), before).ReadPart(&form)
+	making := pieces.Making(p.Author(), before)
+	if v := form.Value; form.Moment == logic.FactReached.Word && v != nil && v.Text != "" {
+		// What a fact comes to be is a number of the moment, which has no other value.
+		n, err := memory.TextOf(p.Doc(), world.ID(page.ParseID(form.Thing)), v.Text, before)
+		if err != nil {
+			return was, err
+		}
+		form.Number, form.Value = n, nil
+	}
+	is, err := making.ReadPart(&form)
 	if is.Begins.Number == 0 && slices.Contains(counted, is.Begins.Is) {
 		is.Begins.Number = 60
 	}

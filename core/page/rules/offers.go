@@ -301,6 +301,13 @@ func (o *offers) actions(r *world.Rule) {
 			o.is("becomes no", action(logic.Action{Does: logic.SetFact, Thing: f.ID}))
 			continue
 		}
+		if f.Text {
+			o.is("becomes", action(logic.Action{Does: logic.SetFact, Thing: f.ID}))
+			for _, t := range f.Texts {
+				o.is("becomes "+t.Text, action(logic.Action{Does: logic.SetFact, Thing: f.ID, Value: logic.Value{Number: t.Number}}))
+			}
+			continue
+		}
 		for i, word := range f.Words {
 			o.is("becomes "+word, action(logic.Action{Does: logic.SetFact, Thing: f.ID, Value: logic.Value{Number: i}}))
 		}

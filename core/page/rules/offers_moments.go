@@ -52,7 +52,11 @@ func (o *offers) moments(r *world.Rule) {
 	}
 	for _, f := range o.d.Facts {
 		if o.of(f.Name) {
-			begins(logic.FactReached, "becomes yes no", logic.Moment{Thing: f.ID, Number: 1})
+			reached := logic.Moment{Thing: f.ID, Number: 1}
+			if f.Text {
+				reached.Number = f.Start
+			}
+			begins(logic.FactReached, "becomes yes no", reached)
 			begins(logic.FactChanged, "changes", logic.Moment{Thing: f.ID})
 		}
 	}

@@ -46,7 +46,7 @@ func (w words) now(c *logic.Condition, asked logic.World, holds bool) string {
 	case c.Left.Is == logic.ItemCount && i != nil:
 		now = fmt.Sprintf("you have %d × %s", is, i.Name)
 	case c.Left.Is == logic.FactValue && f != nil:
-		now = f.Name + " is " + f.Says(is)
+		now = f.Name + " is " + FactSays(f, is)
 	default:
 		now = fmt.Sprintf("%s is %d", w.Value(&c.Left), is)
 	}

@@ -41,8 +41,8 @@ func AskedWords(d *world.Document, c logic.Condition) string {
 // Wanted is what a comparison asks of what stands on its left.
 func (w words) Wanted(c *logic.Condition) string {
 	f := w.d.Fact(c.Left.Thing)
-	if c.Left.Is == logic.FactValue && f != nil && len(f.Words) > 0 && c.Right.Is == logic.Literal {
-		if says := f.Says(c.Right.Number); c.By != logic.Equals {
+	if c.Left.Is == logic.FactValue && f != nil && (len(f.Words) > 0 || f.Text) && c.Right.Is == logic.Literal {
+		if says := FactSays(f, c.Right.Number); c.By != logic.Equals {
 			return ComparisonNames[c.By] + says
 		} else {
 			return says
@@ -55,6 +55,17 @@ func (w words) Wanted(c *logic.Condition) string {
 		return f.Says(1)
 	}
 	return f.Says(0)
+}
+
+// FactSays is a value of a fact in words, a short text in quotes.
+func FactSays(f *world.Fact, value int) string {
+	if !f.Text {
+		return f.Says(value)
+	}
+	if says := f.Says(value); says != "" {
+		return quoted(says)
+	}
+	return "empty"
 }
 
 // ComparisonNames are what comparisons are called before what is compared with.

@@ -208,6 +208,8 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 		switch {
 		case f != nil && !f.Counts && p.Value.Is == logic.Literal && p.How == logic.Becomes:
 			s.plain("becomes").value(SlotValue, f.Says(f.Bound(p.Value.Number)))
+		case f != nil && f.Text && p.Value.Is == logic.Literal && p.How == logic.Becomes:
+			s.plain("becomes").value(SlotValue, FactSays(f, p.Value.Number))
 		case f != nil && len(f.Words) > 0 && p.Value.Is == logic.Literal && p.How == logic.Becomes:
 			s.value(SlotHow, SetByNames[p.How]).value(SlotValue, f.Says(p.Value.Number))
 		default:
@@ -346,7 +348,7 @@ func (s *sentence) moment(m *logic.Moment) *sentence {
 	case logic.FactReached:
 		says := strconv.Itoa(m.Number)
 		if f := s.d.Fact(m.Thing); f != nil && f.Sort() != world.ANumber {
-			says = f.Says(f.Bound(m.Number))
+			says = FactSays(f, f.Bound(m.Number))
 		}
 		s.thing(world.SortFact, m.Thing).value(SlotMoment, is.Name).value(SlotNumber, says)
 	case logic.ItemHad, logic.ItemUsedUp, logic.ItemUsed:

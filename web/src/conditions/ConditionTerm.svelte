@@ -3,6 +3,7 @@
   import Choose from './Choose.svelte';
   import WhereTerm from './WhereTerm.svelte';
   import ConditionValue from './ConditionValue.svelte';
+  import TextValue from './TextValue.svelte';
   import { choicesOf, nounChoices, nounKey, nounOf, typesOf } from './forms';
 
   /** A term of a condition: two values, or in which presence, power or state a piece, a layer or the forces of an area are. */
@@ -23,6 +24,12 @@
       term.right.number === 1 &&
       (term.by === 'at-least' || term.by === 'under') &&
       of.facts.find((f) => f.id === term.left?.thing)?.counts === false,
+  );
+  /** A fact that is a short text, compared with a text. */
+  const textual = $derived(
+    term.left?.is === 'fact' && term.right?.is === 'number'
+      ? of.facts.find((f) => f.id === term.left?.thing && f.text)
+      : undefined,
   );
   /** What the values of the fact are called that is compared with a number, if it is one of some words. */
   const words = $derived(
@@ -86,7 +93,12 @@
       {home}
       {fresh}
       wide={!truth}
-      change={(left) => change({ ...term, left })}
+      change={(left) =>
+        change(
+          of.facts.some((f) => left.is === 'fact' && f.id === left.thing && f.text)
+            ? { ...term, left, by: 'is-not', right: { is: 'number', number: 0 } }
+            : { ...term, left },
+        )}
     />
     {#if truth}
       <Choose
@@ -107,10 +119,22 @@
       <Choose
         label="How it compares"
         value={term.by ?? ''}
-        choices={[{ heading: '', list: choicesOf(of.comparisons) }]}
+        choices={[
+          {
+            heading: '',
+            list: choicesOf(of.comparisons.filter((c) => !textual || c.word === 'is' || c.word === 'is-not')),
+          },
+        ]}
         change={(by) => change({ ...term, by })}
       />
-      {#if words.length > 0}
+      {#if textual}
+        <TextValue
+          label="Compared with"
+          texts={textual.texts}
+          value={term.right.number ?? 0}
+          change={(text) => change({ ...term, right: { is: 'number', thing: textual.id, text } })}
+        />
+      {:else if words.length > 0}
         <Choose
           label="Compared with"
           value={String(Math.max(0, Math.min(term.right.number ?? 0, words.length - 1)))}

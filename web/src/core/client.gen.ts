@@ -439,6 +439,14 @@ export class Orders {
     return this.give('setBegins', o, []);
   }
 
+  setFactText(o: T.SetFactText): Promise<T.Reply> {
+    return this.give('setFactText', o, []);
+  }
+
+  setFactMap(o: T.SetFactMap): Promise<T.Reply> {
+    return this.give('setFactMap', o, []);
+  }
+
   makeItem(o: T.MakeItem): Promise<T.Reply> {
     return this.give('makeItem', o, []);
   }

@@ -677,6 +677,7 @@ export interface ValueForm {
   is: string;
   number?: number;
   thing?: string;
+  text?: string;
   of?: NounForm;
   property?: string;
   left?: ValueForm;
@@ -947,6 +948,16 @@ export interface SetBegins {
   character: string;
   item: string;
   count: number;
+}
+
+export interface SetFactText {
+  fact: string;
+  text: string;
+}
+
+export interface SetFactMap {
+  fact: string;
+  map: string;
 }
 
 export interface MakeItem {
@@ -1481,6 +1492,11 @@ export interface ItemView {
   more: number;
 }
 
+export interface TextView {
+  number: number;
+  text: string;
+}
+
 export interface FactView {
   id: string;
   name: string;
@@ -1492,6 +1508,9 @@ export interface FactView {
   most: number;
   words: string[];
   typed: string;
+  text: boolean;
+  texts: TextView[];
+  map: string;
   sets: number;
   asks: number;
   named: NamingView[];
@@ -2026,6 +2045,8 @@ export interface AskedThing {
 export interface AskedFact extends AskedThing {
   counts: boolean;
   words: string[];
+  text: boolean;
+  texts: TextView[];
 }
 
 export interface AskedPiece extends AskedThing {
@@ -2369,6 +2390,7 @@ export const MAX_CELL_SIDE = 128;
 export const MAX_SEEN = 256;
 export const MOST_TIMES = 1000;
 export const NAME_LETTERS = 120;
+export const FACT_LETTERS = 120;
 export const PICTURE_BYTES = 16777216;
 export const CSV_BYTES = 268435456;
 export const BUNDLE_BYTES = 268435456;
@@ -2457,7 +2479,7 @@ export const MEASURES = {
 } satisfies Record<string, Measure>;
 
 export const OWN_TYPES = ["yes or no", "a number", "text"];
-export const FACT_SORTS = ["yes or no", "a number", "one of some words", "an objective"];
+export const FACT_SORTS = ["yes or no", "a number", "one of some words", "an objective", "a short text"];
 export const STAYS_WHEN = ["when the player returns", "after harm"];
 export const STAYS_SAYS = ["as its map", "stays as left", "begins anew"];
 export const WIRE_DOES = ["on while held", "turns it on", "turns it off", "changes it over"];

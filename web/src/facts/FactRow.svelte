@@ -65,6 +65,7 @@
       {fact}
       value={fact.start}
       set={(n) => p.session.orders.setFact({ fact: fact.id, start: n })}
+      type={(text) => p.session.orders.setFactText({ fact: fact.id, text })}
     />
   </span>
   <FactSort {p} {fact} />

@@ -2,7 +2,7 @@
   import type { Project } from '../project.svelte';
   import { FACT_SORTS, type FactView } from '../core/types.gen';
 
-  /** What a fact is: yes or no, a number with its range, or one of some words. */
+  /** What a fact is: yes or no, a number with its range, one of some words, or a short text; and to what it belongs. */
   let { p, fact }: { p: Project; fact: FactView } = $props();
 
   /** Those of FACT_SORTS of which more is set. */
@@ -46,6 +46,18 @@
     />
   {/if}
 </span>
+<label class="flex items-center gap-2 text-small">
+  <span class="text-soft">of</span>
+  <select
+    class="h-7 max-w-full min-w-0 rounded-inner border border-line bg-sheet px-1"
+    aria-label="To what {fact.name} belongs"
+    value={fact.map}
+    onchange={(e) => orders.setFactMap({ fact: fact.id, map: e.currentTarget.value })}
+  >
+    <option value="">the whole game</option>
+    {#each p.session.scene?.maps ?? [] as m (m.id)}<option value={m.id}>{m.name}</option>{/each}
+  </select>
+</label>
 {#if fact.sort === WORDS}
   <label class="flex items-center gap-2 text-small">
     <span class="text-soft">words</span>

@@ -14,7 +14,12 @@
   let name = $state('');
   let sort = $state(0);
   const all = $derived(p.session.scene?.facts ?? []);
-  const facts = $derived(all.filter((fact) => !fact.objective));
+  /** Those of the whole game, then those of each map that has some. */
+  const facts = $derived(
+    [{ id: '', name: '' }, ...(p.session.scene?.maps ?? [])]
+      .map(({ id, name }) => ({ id, name, list: all.filter((fact) => !fact.objective && fact.map === id) }))
+      .filter((of) => of.id === '' || of.list.length > 0),
+  );
   const objectives = $derived(all.filter((fact) => fact.objective));
   const watching = $derived(p.session.state?.playing === true);
 
@@ -61,14 +66,18 @@
   </ol>
   <h3 class="text-small text-soft">facts</h3>
 {/if}
-<ol class="-mx-1 px-1" aria-label="Facts">
-  {#each facts as fact (fact.id)}
-    <FactRow {p} {fact} now={known?.facts.find((f) => f.id === fact.id) ?? null} />
-  {:else}
-    <li class="text-soft">
-      None yet. A fact is something that the game remembers: taking, reaching, breaking or defeating a piece can set
-      one, and a piece can be there only while one is as you say. Both are set in the slip of a piece.
-    </li>
-  {/each}
-</ol>
+{#each facts as of (of.id)}
+  {#if of.id !== ''}<h3 class="text-small text-soft">facts of {of.name}: copied and deleted with it</h3>{/if}
+  <ol class="-mx-1 px-1" aria-label={of.id === '' ? 'Facts' : `Facts of ${of.name}`}>
+    {#each of.list as fact (fact.id)}
+      <FactRow {p} {fact} now={known?.facts.find((f) => f.id === fact.id) ?? null} />
+    {/each}
+  </ol>
+{/each}
+{#if all.length === 0}
+  <p class="text-soft">
+    None yet. A fact is something that the game remembers: taking, reaching, breaking or defeating a piece can set one,
+    and a piece can be there only while one is as you say. Both are set in the slip of a piece.
+  </p>
+{/if}
 {#if known}<Reasons {known} />{/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { MEASURES, type AskableView, type RulePartForm } from '../core/types.gen';
   import Choose from '../conditions/Choose.svelte';
+  import TextValue from '../conditions/TextValue.svelte';
   import MeasureField from '../ui/MeasureField.svelte';
   import { factWords, wordOf } from './slots';
 
@@ -16,6 +17,9 @@
   let { of, form, timed, seconds, set }: Props = $props();
 
   const words = $derived(form.moment === 'fact-reached' ? factWords(of, form.thing) : null);
+  const textual = $derived(
+    form.moment === 'fact-reached' ? of.facts.find((f) => f.id === form.thing && f.text) : undefined,
+  );
 </script>
 
 {#if timed}
@@ -24,6 +28,14 @@
     label={form.does === 'wait' ? 'Wait' : 'For how long'}
     value={seconds}
     change={(n) => set({}, n)}
+  />
+{:else if textual}
+  <TextValue
+    label="What it becomes"
+    texts={textual.texts}
+    value={form.number ?? 0}
+    change={(text) =>
+      set(text === '' ? { number: 0 } : { number: 0, value: { is: 'number', thing: textual.id, text } })}
   />
 {:else if words}
   <Choose

@@ -4,6 +4,7 @@
   import Choose from '../conditions/Choose.svelte';
   import Condition from '../conditions/Condition.svelte';
   import ConditionValue from '../conditions/ConditionValue.svelte';
+  import TextValue from '../conditions/TextValue.svelte';
   import { SET_BY, SET_BY_WORDS } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import WordsField from '../slip/WordsField.svelte';
@@ -136,7 +137,15 @@
         />
       {:else if word.slot === 'value'}
         {@const words = factWords(of, form.thing)}
-        {#if words && (form.how ?? 'is') === 'is' && form.value?.is === 'number'}
+        {@const textual = of.facts.find((f) => f.id === form.thing && f.text)}
+        {#if textual && form.does === 'set-fact'}
+          <TextValue
+            label="What it becomes"
+            texts={textual.texts}
+            value={form.value?.number ?? 0}
+            change={(text) => set({ how: 'is', value: { is: 'number', thing: textual.id, text } })}
+          />
+        {:else if words && (form.how ?? 'is') === 'is' && form.value?.is === 'number'}
           <Choose
             label="What it becomes"
             value={wordOf(words, form.value.number ?? 0)}
