@@ -49,6 +49,8 @@ type Ground struct {
 	open  map[grid.Point]bool
 	// without are the layers that do not count, whatever they say.
 	without map[world.ID]bool
+	// planes are the cells of layers that are otherwise than the document says.
+	planes map[world.ID]grid.Plane
 	// chunks are the cells that were looked at, in rows of so many columns, from the chunk of
 	// the upper left cell on.
 	chunks  []*known
@@ -80,6 +82,9 @@ func newGround(d *world.Document, m *world.Map, tiles []does) *Ground {
 
 // Without lets some layers not count, of the map and its neighbours. It is to be called before anything is asked.
 func (g *Ground) Without(layers map[world.ID]bool) { g.without = layers }
+
+// Instead lets some layers have other cells, of the map and its neighbours. It is to be called before anything is asked.
+func (g *Ground) Instead(planes map[world.ID]grid.Plane) { g.planes = planes }
 
 // doorways opens the cells of all doorways of the map.
 func (g *Ground) doorways() {

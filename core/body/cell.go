@@ -79,7 +79,11 @@ func (g *Ground) look(c grid.Point) (of cell) {
 		if !l.Counts || g.without[l.ID] {
 			continue
 		}
-		v := l.Cells.At(c)
+		cells := &l.Cells
+		if other, is := g.planes[l.ID]; is {
+			cells = &other
+		}
+		v := cells.At(c)
 		if v == 0 || v.Tile() >= len(g.tiles) {
 			continue
 		}

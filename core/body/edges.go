@@ -81,7 +81,7 @@ func (g *Ground) groundOf(m *world.Map) *Ground {
 	if o == nil {
 		// What tiles do is the same there.
 		o = newGround(g.doc, m, g.tiles)
-		o.without = g.without
+		o.without, o.planes = g.without, g.planes
 		g.beside[m.ID] = o
 	}
 	return o

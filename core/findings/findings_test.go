@@ -177,6 +177,7 @@ func (s state) Pieces(n logic.Noun) ([]kind.ID, bool) {
 func (s state) Presence(kind.ID) (int, bool) { return s.presence, true }
 func (s state) Forces(kind.ID) (int, bool)   { return s.dew % 2, true }
 func (s state) Layer(kind.ID) (int, bool)    { return s.presence, true }
+func (s state) Lasted(int) (bool, bool)      { return false, false }
 func (s state) State(kind.ID) (int, bool)    { return door.Kind.States[s.own].Number, true }
 
 // Conditions at random are held against every game that there can be: one that holds in any is never taken for one that can't, and of those that hold in none

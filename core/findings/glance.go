@@ -137,6 +137,10 @@ func (g *glance) at(sort kind.Thing, id world.ID) any {
 		if _, l := g.d.LayerOn(id); l != nil {
 			return true
 		}
+	case kind.Patch:
+		if g.d.Patch(id) != nil {
+			return true
+		}
 	case kind.Rule:
 		return true // looked at together
 	}

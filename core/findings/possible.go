@@ -67,6 +67,10 @@ func (s *search) all(list []wanted, so []span) bool {
 			terms = append(terms, wanted{&c.Terms[i], c.is == (c.Ask != logic.None)})
 		}
 	}
+	if c.Ask == logic.Lasts {
+		// It does not hold either while it is waited for, and may still hold when its terms do not any more: they were to hold at some time.
+		return (!c.is || s.all(terms, nil)) && s.all(rest, so)
+	}
 	if c.Ask == logic.SoMany {
 		// With as many as there are, each is not to fail, and with one it is as Any; what lies between is not gone through.
 		switch {

@@ -94,14 +94,18 @@ func sameTilesets(a, b *world.Document) bool {
 	return true
 }
 
-// layersChange reports whether wires or rules may change what is solid on a map.
+// layersChange reports whether wires or rules may change what is solid on a map: its layers, or cells of them.
 func layersChange(d *world.Document, m *world.Map) (may bool) {
 	for _, w := range d.Wires {
 		may = may || m.Layer(w.To) != nil
 	}
 	for _, r := range d.Rules {
 		for i := range r.Parts {
-			may = may || r.Parts[i].Does == logic.SetLayer && m.Layer(r.Parts[i].Thing) != nil
+			p := &r.Parts[i]
+			may = may || p.Does == logic.SetLayer && m.Layer(p.Thing) != nil
+			if a := d.Area(p.Thing); p.Does == logic.SetCells && a != nil {
+				may = may || a.Map == m.ID
+			}
 		}
 	}
 	return may

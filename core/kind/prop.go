@@ -59,10 +59,11 @@ const (
 	Crossing
 	Rule
 	Layer
+	Patch
 )
 
 // ThingNames are what people call things that can be referred to.
-var ThingNames = [...]string{NoThing: "nothing", Character: "character", Track: "track", Area: "area", Item: "item", Fact: "fact", Piece: "piece", Map: "map", Type: "type of piece", Crossing: "crossing", Rule: "rule", Layer: "layer"}
+var ThingNames = [...]string{NoThing: "nothing", Character: "character", Track: "track", Area: "area", Item: "item", Fact: "fact", Piece: "piece", Map: "map", Type: "type of piece", Crossing: "crossing", Rule: "rule", Layer: "layer", Patch: "patch"}
 
 // Local reports whether a thing is not in other maps and projects, so that copies that are kept leave it behind.
 func (t Thing) Local() bool { return t != Item && t != Fact && t != Type }

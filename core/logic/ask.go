@@ -20,6 +20,8 @@ type World interface {
 	// Forces is the power of the forces of an area, Layer the presence of a layer.
 	Forces(area kind.ID) (is int, there bool)
 	Layer(layer kind.ID) (is int, there bool)
+	// Lasted is whether a condition that lasts holds, by its key, of the rule that asks; known is false until it was asked first.
+	Lasted(key int) (on, known bool)
 }
 
 // A Happening is a World in which something happened, of which momentary terms ask.
@@ -66,8 +68,15 @@ func (c *Condition) Answer(w World) Answer {
 	if !c.Groups() {
 		return c.term(w)
 	}
-	if c.Ask == SoMany {
+	switch c.Ask {
+	case SoMany:
 		return c.enough(w)
+	case Lasts:
+		is := c.all(w)
+		if on, known := w.Lasted(c.Key); known && is != Unasked {
+			return answer(on)
+		}
+		return is
 	}
 	is := Unasked
 	for i := range c.Terms {
@@ -85,6 +94,9 @@ func (c *Condition) Answer(w World) Answer {
 	}
 	return is
 }
+
+// all is the answer of its terms, all of which are to hold.
+func (c *Condition) all(w World) Answer { return (&Condition{Terms: c.Terms}).Answer(w) }
 
 // enough is the answer of SoMany.
 func (c *Condition) enough(w World) Answer {

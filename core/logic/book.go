@@ -16,6 +16,8 @@ type Listed struct {
 	*Rule
 	// index is where it stands in its book.
 	index int
+	// lasting are the conditions of it that last.
+	lasting []*Condition
 }
 
 // A Book is rules, found by what they begin with. It is made of those of a document, and does not change.
@@ -61,6 +63,7 @@ func NewBook(rules []Listed) *Book {
 		}
 		if r.Begins == While {
 			b.so = append(b.so, i)
+			rules[i].lasting = lastsOf(r.Rule)
 			continue
 		}
 		for _, p := range r.Moments() {

@@ -11,7 +11,7 @@ import (
 // holds.
 type Condition struct {
 	Ask Ask
-	// Terms are what All, Any, None and SoMany ask for.
+	// Terms are what All, Any, None, SoMany and Lasts ask for.
 	Terms []Condition
 	// Left is held against Right, as By says.
 	Left, Right Value
@@ -20,9 +20,9 @@ type Condition struct {
 	Subject, Object Noun
 	// Thing is the area or map that Subject is in or on, or the area or layer of which is asked.
 	Thing kind.ID
-	// Number is within how many cells something is near, of how many times one holds, or how many terms SoMany asks for.
+	// Number is within how many cells something is near, of how many times one holds, how many terms SoMany asks for, or for how many ticks what Lasts asks for is to last.
 	Number int
-	// Key tells two terms that hold once in so many times from each other, so that they do not always hold together.
+	// Key tells two terms that hold once in so many times from each other, so that they do not always hold together; and two that last.
 	Key int
 	// Is is which presence, power or state of its own Subject has, which presence a layer, or which power the forces of an area.
 	Is int
@@ -35,7 +35,8 @@ type Ask uint8
 // against one another. IsPresent, IsPowered and InState ask for a piece's presence, power and own state. The others are
 // momentary: Within and OnMap ask whether something is in an area and on a map, Near, Faces and Sees where it is and
 // looks, beside another, OneIn holds once in so many times. SoMany asks for at least so many of its terms, ForcesAre whether
-// the forces of an area act, LayerIs for the presence of a layer.
+// the forces of an area act, LayerIs for the presence of a layer. Lasts holds once all of its terms have held for so long, and until they have not held for
+// so long: of it only a rule can ask that is so while something holds.
 const (
 	All Ask = iota
 	Any
@@ -53,6 +54,7 @@ const (
 	SoMany
 	ForcesAre
 	LayerIs
+	Lasts
 	askEnd
 )
 
@@ -183,7 +185,7 @@ func (c *Condition) Each() iter.Seq[*Condition] {
 }
 
 // Groups reports whether the condition asks for its terms.
-func (c *Condition) Groups() bool { return c.Ask <= None || c.Ask == SoMany }
+func (c *Condition) Groups() bool { return c.Ask <= None || c.Ask == SoMany || c.Ask == Lasts }
 
 // OfPieces reports whether what the value is depends on pieces.
 func (v *Value) OfPieces() bool {

@@ -37,6 +37,8 @@ const (
 	layer
 	track
 	pose
+	becomes
+	patch
 )
 
 // named are the parts that are a thing which is chosen by itself, with its sort.
@@ -90,6 +92,7 @@ var deeds = [deedEnd]struct {
 	SetLayer:    {word: "set-layer", parts: []part{layer, presence}},
 	FollowTrack: {word: "follow", parts: []part{subject, track}},
 	ShowPose:    {word: "pose", parts: []part{subject, pose, ticks}},
+	SetCells:    {word: "set-cells", parts: []part{area, becomes, patch}},
 }
 
 // The words of what else there is to choose, in the order of its numbers.
@@ -108,6 +111,17 @@ var (
 
 // PoseWords are the words in files for what somebody is seen doing, in the order of the numbers of world.Act.
 var PoseWords = []string{"stand", "walk", "run", "jump", "fall", "climb", "swim", "hurt"}
+
+// CellWords are the words in files for what becomes of the cells of an area, by their numbers.
+var CellWords = []string{CellsBecome: "become", CellsPainted: "painted", CellsCleared: "cleared"}
+
+// What becomes of the cells of an area: those of a patch, over and over from its upper left corner on, on the layers of their depth; as they are painted;
+// and empty, on all layers but the lowest.
+const (
+	CellsBecome = iota
+	CellsPainted
+	CellsCleared
+)
 
 // Deeds is how many deeds there are, Nothing among them: they are numbered from 0.
 func Deeds() int { return len(deeds) }
@@ -237,6 +251,12 @@ func (a *Action) visit(v visitor) {
 			v.option(&a.Is, AbilityWords, "an ability")
 		case pose:
 			v.option(&a.Is, PoseWords, "what somebody is seen doing")
+		case becomes:
+			v.option(&a.Is, CellWords, "what becomes of cells")
+		case patch:
+			if a.Is == CellsBecome {
+				v.thing(&a.Other, kind.Patch)
+			}
 		case quietly:
 			v.flag(&a.Quiet)
 		case how:

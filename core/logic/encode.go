@@ -65,6 +65,7 @@ func (w *writer) moment(n *int)                       { w.Uint(uint64(*n)) }
 func (w *writer) words(t *words.Text)                 { w.Blob(t.Encode()) }
 func (w *writer) name(s *string)                      { w.Text(*s) }
 func (w *writer) momentary(string)                    {}
+func (w *writer) lasting()                            {}
 func (w *writer) terms(list *[]Condition) bool {
 	w.Uint(uint64(len(*list)))
 	return true
@@ -110,6 +111,7 @@ func (r *reader) words(t *words.Text) {
 	*t = is
 }
 func (r *reader) momentary(string) {}
+func (r *reader) lasting()         {}
 func (r *reader) terms(list *[]Condition) bool {
 	n := r.Count(MostTerms, 2)
 	if r.err == nil {
@@ -154,6 +156,8 @@ func DecodePart(id kind.ID, b []byte) (Part, error) {
 type checker struct {
 	depth
 	happens bool
+	// lasts says that it may ask what only a rule can that is so while something holds.
+	lasts bool
 	// unchosen says that what is named may be chosen later.
 	unchosen bool
 	count    int
@@ -188,6 +192,11 @@ func (k *checker) property(f *kind.Field) {
 func (k *checker) state(n *int) {
 	if kind.StateOf(*n) == nil {
 		k.fail("%w: a state of number %d is not known here; reload the page", pack.ErrMalformed, *n)
+	}
+}
+func (k *checker) lasting() {
+	if !k.lasts {
+		k.fail("only a rule that is so while something holds can ask how long that has lasted")
 	}
 }
 func (k *checker) flag(*bool) {}
@@ -231,6 +240,13 @@ func (c Condition) Check(happens bool) error {
 	return k.err
 }
 
+// CheckWhile is Check of what a rule asks that is so while something holds: how long that has lasted, too.
+func (c Condition) CheckWhile() error {
+	k := &checker{lasts: true}
+	c.visit(k)
+	return k.err
+}
+
 // A referrer visits a condition and calls for each thing to which it refers.
 type referrer struct {
 	depth
@@ -246,6 +262,7 @@ func (r *referrer) moment(*int)                     {}
 func (r *referrer) name(*string)                    {}
 func (r *referrer) words(t *words.Text)             { *t = t.Refer(r.each) }
 func (r *referrer) momentary(string)                {}
+func (r *referrer) lasting()                        {}
 func (r *referrer) terms(*[]Condition) bool         { return true }
 func (r *referrer) thing(id *kind.ID, s kind.Thing) { *id = r.each(s, *id) }
 

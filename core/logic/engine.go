@@ -256,8 +256,12 @@ func (e *Engine) isUnderWay(r *Listed, by Pair) bool {
 // by is the rule that goes, and the piece to which it belongs.
 func (r *Run) by() Pair { return Pair{r.Rule, r.This} }
 
-// Settle lets rules be so whose condition holds by now, and no longer be so whose does not: when they are settled first, and when that has changed.
-func (e *Engine) Settle() {
+// Settle lets rules be so whose condition holds by now, and no longer be so whose does not: when they are settled first, when that has changed, and in each
+// tick in which Lasts. While held, time stands still for conditions that last.
+func (e *Engine) Settle(held bool) {
+	if len(e.Lastings) > 0 {
+		e.forgetLasting()
+	}
 	for _, i := range e.so {
 		r := &e.rules[i]
 		pieces := []kind.ID{0}
@@ -275,6 +279,9 @@ func (e *Engine) Settle() {
 				return
 			}
 			by := Pair{r.ID, this}
+			if len(r.lasting) > 0 && !held {
+				e.last(r, by, Bound{This: this})
+			}
 			plays := r.HomeSort != kind.Character || this != 0 || e.Plays(r.Home)
 			holds := plays && r.If.Holds(e.Asked(by, Bound{This: this}, e.Moments))
 			// What stands under otherwise is so from the beginning where the condition does not hold then.

@@ -10,8 +10,8 @@ import (
 // A ConditionForm is a condition as files say it: what it asks, and what belongs to that.
 type ConditionForm struct {
 	// Asks is what it asks for: all, any, none or at least so many of several conditions, or a term.
-	Asks string `json:"asks" jsonschema:"enum=all,enum=any,enum=none,enum=compares,enum=presence,enum=power,enum=state,enum=within,enum=on-map,enum=near,enum=faces,enum=sees,enum=one-in,enum=so-many,enum=forces,enum=layer"`
-	// Of are the conditions of which all, any, none or so many hold.
+	Asks string `json:"asks" jsonschema:"enum=all,enum=any,enum=none,enum=compares,enum=presence,enum=power,enum=state,enum=within,enum=on-map,enum=near,enum=faces,enum=sees,enum=one-in,enum=so-many,enum=forces,enum=layer,enum=lasts"`
+	// Of are the conditions of which all, any, none or so many hold, or all for so long.
 	Of []ConditionForm `json:"of,omitempty"`
 	// Left is held against Right, By says how.
 	Left  *ValueForm `json:"left,omitempty"`
@@ -22,7 +22,7 @@ type ConditionForm struct {
 	Object  *NounForm `json:"object,omitempty"`
 	// Thing is the id of the area that it is in, of the map that it is on, or of the area or layer of which is asked.
 	Thing string `json:"thing,omitempty"`
-	// Number is within how many cells it is near, of how many times one holds, or how many of several must.
+	// Number is within how many cells it is near, of how many times one holds, how many of several must, or for how many ticks what lasts does.
 	Number int `json:"number,omitempty"`
 	// Key tells two that hold once in so many times from each other.
 	Key int `json:"key,omitempty"`
@@ -75,8 +75,8 @@ func (ids IDs) Write(c Condition) ConditionForm {
 	for _, t := range c.Terms {
 		f.Of = append(f.Of, ids.Write(t))
 	}
-	if c.Ask == SoMany {
-		f.Number = c.Number
+	if c.Ask == SoMany || c.Ask == Lasts {
+		f.Number, f.Key = c.Number, c.Key
 	}
 	for _, p := range asks[c.Ask].parts {
 		switch p {
@@ -189,8 +189,8 @@ func (r *formReader) condition(f *ConditionForm, deep int) (c Condition) {
 			c.Terms = append(c.Terms, r.condition(&f.Of[i], deep+1))
 		}
 	}
-	if c.Ask == SoMany {
-		c.Number = f.Number
+	if c.Ask == SoMany || c.Ask == Lasts {
+		c.Number, c.Key = f.Number, f.Key
 	}
 	for _, p := range asks[c.Ask].parts {
 		switch p {

@@ -19,7 +19,7 @@ import (
 )
 
 // things are what the conditions of these tests ask for; of each sort the last is gone.
-var things = random.Things{Newest: true, Facts: []kind.ID{11, 12, 19}, Items: []kind.ID{21, 22, 29}, Pieces: []kind.ID{31, 32, 33, 34, 39}, Areas: []kind.ID{41, 49}, Maps: []kind.ID{51, 59}, Layers: []kind.ID{91, 99}, Tracks: []kind.ID{95}}
+var things = random.Things{Newest: true, Facts: []kind.ID{11, 12, 19}, Items: []kind.ID{21, 22, 29}, Pieces: []kind.ID{31, 32, 33, 34, 39}, Areas: []kind.ID{41, 49}, Maps: []kind.ID{51, 59}, Layers: []kind.ID{91, 99}, Tracks: []kind.ID{95}, Patches: []kind.ID{96, 99}}
 
 var ids = logic.IDs{
 	Format: func(id kind.ID) string { return fmt.Sprint("n", uint64(id)) },
@@ -35,6 +35,9 @@ func TestConditionsComeBack(t *testing.T) {
 	for seed := range uint64(4000) {
 		r := rand.New(rand.NewPCG(seed, 1))
 		c := random.Condition(r, things, seed%2 == 0, 1+int(seed%4))
+		if seed%9 == 0 {
+			c = random.Lasting(r, things)
+		}
 		for term := range c.Each() {
 			seen[term.Ask]++
 		}
@@ -78,6 +81,9 @@ func TestAnswers(t *testing.T) {
 	for seed := range uint64(30_000) {
 		r := rand.New(rand.NewPCG(seed, 2))
 		c := random.Condition(r, things, seed%3 == 0, 1+int(seed%4))
+		if seed%9 == 0 {
+			c = random.Lasting(r, things)
+		}
 		w := world{seed: seed}
 		want := logic.Unasked
 		switch plain(ids.Write(c), w) {
@@ -131,6 +137,8 @@ func TestBadConditions(t *testing.T) {
 		{logic.Condition{Ask: logic.IsPresent, Subject: logic.Noun{Is: logic.Whoever}}, false, "only what happens"},
 		{logic.Condition{Ask: logic.Compares, Left: logic.Value{Is: logic.PropertyOf, Property: props.Odds.Field}}, false, "no number"},
 		{logic.Condition{Ask: logic.Compares, Left: logic.Value{Is: logic.PropertyOf, Property: 60_999}}, false, "property 60999"},
+		{logic.Condition{Ask: logic.Lasts, Number: 9}, true, "how long that has lasted"},
+		{logic.Condition{Ask: logic.Lasts, Number: 9}, false, "how long that has lasted"},
 		{deep, false, "deep"},
 		{wide, false, "at most 64 terms"},
 	} {

@@ -68,6 +68,9 @@ func (w world) State(piece kind.ID) (int, bool) {
 }
 func (w world) Forces(area kind.ID) (int, bool) { return w.chance(2, "forces", area), !isGone(area) }
 func (w world) Layer(layer kind.ID) (int, bool) { return w.chance(3, "layer", layer), !isGone(layer) }
+func (w world) Lasted(key int) (on, known bool) {
+	return w.chance(2, "lasted", kind.ID(key)) == 0, w.chance(3, "asked", kind.ID(key)) > 0
+}
 func (w world) Within(piece, area kind.ID) (is, there bool) {
 	return w.chance(2, "within", piece, area) == 0, !isGone(area)
 }
@@ -106,6 +109,12 @@ func plain(f logic.ConditionForm, w world) string {
 			return ""
 		}
 		return says(strings.Count(all, "yes") >= f.Number)
+	case "lasts":
+		on, known := w.Lasted(f.Key)
+		if len(given) > 0 && known {
+			return says(on)
+		}
+		return map[bool]string{true: says(!strings.Contains(all, "no"))}[len(given) > 0]
 	case "compares":
 		return plainCompare(f, w)
 	case "one-in":

@@ -116,12 +116,12 @@ type Action struct {
 	Subject Noun
 	// Towards is to what something looks or walks.
 	Towards Noun
-	// Thing is the fact, item, mark or rule that is meant.
-	Thing kind.ID
+	// Thing is the fact, item, mark or rule that is meant; Other the patch that the cells of an area become.
+	Thing, Other kind.ID
 	// How is how a fact is set, Value to what or by how much, or how many of an item.
 	How   SetBy
 	Value Value
-	// Is is the presence, power or state that a piece gets, the presence of a layer, the power of the forces of an area, which of the AbilityWords the player has or lacks, or which of the PoseWords somebody is seen doing; Quiet that nothing happens by that.
+	// Is is the presence, power or state that a piece gets, the presence of a layer, the power of the forces of an area, which of the AbilityWords the player has or lacks, which of the PoseWords somebody is seen doing, or which of the CellWords becomes of cells; Quiet that nothing happens by that.
 	Is    int
 	Quiet bool
 	// Number is for how many ticks, how many times, how likely, or how much.
@@ -193,6 +193,7 @@ const (
 	SetLayer
 	FollowTrack
 	ShowPose
+	SetCells
 	deedEnd
 )
 
@@ -367,5 +368,8 @@ func (r *Rule) Check() error {
 			return fmt.Errorf("actions lie in one another at most %d deep: let the rule ask for another one", MostNested)
 		}
 	}
-	return r.If.Check(r.Begins == When)
+	if r.Begins == While {
+		return r.If.CheckWhile()
+	}
+	return r.If.Check(true)
 }

@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"math/rand/v2"
 	"reflect"
+	"slices"
 	"strings"
 	"testing"
 
@@ -15,7 +16,7 @@ import (
 	"azzel/core/pack"
 )
 
-var ruleThings = random.Things{Newest: true, Facts: things.Facts, Items: things.Items, Pieces: things.Pieces, Areas: things.Areas, Maps: things.Maps, Crossings: []kind.ID{61, 69}, Rules: []kind.ID{71, 72, 79}, Characters: []kind.ID{81, 89}, Layers: things.Layers, Tracks: things.Tracks}
+var ruleThings = random.Things{Newest: true, Facts: things.Facts, Items: things.Items, Pieces: things.Pieces, Areas: things.Areas, Maps: things.Maps, Crossings: []kind.ID{61, 69}, Rules: []kind.ID{71, 72, 79}, Characters: []kind.ID{81, 89}, Layers: things.Layers, Tracks: things.Tracks, Patches: things.Patches}
 
 // counter gives ids from 1,001 on.
 func counter() func() kind.ID {
@@ -135,4 +136,29 @@ func FuzzParts(f *testing.F) {
 			}
 		}
 	})
+}
+
+// The schemas of files list every word that there is for what a condition asks and what an action does.
+func TestFormsListAllWords(t *testing.T) {
+	listed := func(form any, field string) []string {
+		f, _ := reflect.TypeOf(form).FieldByName(field)
+		var words []string
+		for _, tag := range strings.Split(f.Tag.Get("jsonschema"), ",") {
+			if word, is := strings.CutPrefix(tag, "enum="); is {
+				words = append(words, word)
+			}
+		}
+		slices.Sort(words)
+		return words
+	}
+	deeds := logic.DeedWords()[1:]
+	slices.Sort(deeds)
+	if got := listed(logic.RulePartForm{}, "Does"); !slices.Equal(got, deeds) {
+		t.Errorf("what an action does is listed as %v, not %v", got, deeds)
+	}
+	asks := logic.AskWords()
+	slices.Sort(asks)
+	if got := listed(logic.ConditionForm{}, "Asks"); !slices.Equal(got, asks) {
+		t.Errorf("what a condition asks is listed as %v, not %v", got, asks)
+	}
 }

@@ -24,6 +24,8 @@ type Runs struct {
 	Went []Past
 	// So are the rules that are so while something holds which does, sorted by rule and piece.
 	So []Pair
+	// Lastings are the conditions of rules that last, sorted by rule, piece and key. They are written apart.
+	Lastings []Lasting
 	// Jammed is the rule by which the game stands still, since rules set one another off without end; 0 for none.
 	Jammed kind.ID
 }
@@ -98,7 +100,7 @@ func (p Pair) compare(o Pair) int {
 
 // Empty reports whether nothing became of rules.
 func (s *Runs) Empty() bool {
-	return s.Begun|s.Moments|s.Visits == 0 && len(s.List)+len(s.Queue)+len(s.Went)+len(s.So) == 0 && s.Jammed == 0
+	return s.Begun|s.Moments|s.Visits == 0 && len(s.List)+len(s.Queue)+len(s.Went)+len(s.So)+len(s.Lastings) == 0 && s.Jammed == 0
 }
 
 // Clone shares nothing with s that changes.
@@ -107,7 +109,7 @@ func (s Runs) Clone() Runs {
 	for i := range s.List {
 		s.List[i].Frames = slices.Clone(s.List[i].Frames)
 	}
-	s.Queue, s.Went, s.So = slices.Clone(s.Queue), slices.Clone(s.Went), slices.Clone(s.So)
+	s.Queue, s.Went, s.So, s.Lastings = slices.Clone(s.Queue), slices.Clone(s.Went), slices.Clone(s.So), slices.Clone(s.Lastings)
 	return s
 }
 
@@ -293,6 +295,10 @@ func (s *Runs) Anew(b *Book, ends, so func(r *Listed, this kind.ID) bool) (ended
 	s.Went = slices.DeleteFunc(s.Went, func(p Past) bool {
 		r := b.rule(p.Rule)
 		return r != nil && r.Begins == While && so(r, p.This)
+	})
+	s.Lastings = slices.DeleteFunc(s.Lastings, func(l Lasting) bool {
+		r := b.rule(l.Rule)
+		return r != nil && so(r, l.This)
 	})
 	return len(s.List) < before
 }

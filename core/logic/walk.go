@@ -23,6 +23,8 @@ type visitor interface {
 	name(s *string)
 	// momentary is called before what only something that happens can ask.
 	momentary(what string)
+	// lasting is called before what only a rule can ask that is so while something holds.
+	lasting()
 	// terms are how many terms follow, which are visited after. in and out lie round them, and round values in values.
 	terms(list *[]Condition) bool
 	in() bool
@@ -71,6 +73,7 @@ var asks = [askEnd]struct {
 	SoMany:    {word: "so-many"},
 	ForcesAre: {word: "forces", parts: []part{area, power}},
 	LayerIs:   {word: "layer", parts: []part{layer, presence}},
+	Lasts:     {word: "lasts"},
 }
 
 // The words of what else there is to choose, in the order of its numbers.
@@ -80,6 +83,9 @@ var (
 	valueWords      = []string{"number", "fact", "item", "property", "count", "sum", "difference", "went", "since"}
 	nounWords       = []string{"this", "piece", "player", "all", "any", "all-in", "any-in", "it", "whoever", "nearest"}
 )
+
+// AskWords are the words of what there is to ask in files, in the order of their numbers.
+func AskWords() []string { return slices.Clone(askWords) }
 
 // ComparisonWords are the words of the comparisons in files, in the order of their numbers.
 func ComparisonWords() []string { return slices.Clone(comparisonWords) }
@@ -110,6 +116,11 @@ func (c *Condition) visit(v visitor) {
 	}
 	if c.Ask == SoMany {
 		v.number(&c.Number, 1, MostTerms, "how many of several must hold")
+	}
+	if c.Ask == Lasts {
+		v.lasting()
+		v.number(&c.Number, 1, limit.RuleTicks, "for how long something lasts")
+		v.number(&c.Key, 0, MostTerms, "which of several conditions that last it is")
 	}
 	if c.Groups() {
 		if v.terms(&c.Terms) {

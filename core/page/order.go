@@ -191,7 +191,7 @@ func (p *Page) Order(ticket int, text []byte, attached [][]byte) Changed {
 		return changed | RepliesChanged
 	}
 	changed, _ := p.enter(job{do: func() (Changed, error) { return o.Do(p), nil }, own: true, ticket: ticket})
-	return changed
+	return changed | p.Reseen()
 }
 
 // attach gives an order the bytes that came with it.

@@ -105,8 +105,8 @@ type Page struct {
 	// reply is that of the order under way, nil for none; replies are those that were not taken.
 	reply   *Reply
 	replies []Reply
-	// shown is the document that was followed last.
-	shown *world.Document
+	// shown is the document that was followed last, reseen what was seen of one that is played when Reseen was called last.
+	shown, reseen *world.Document
 	// aside are steps of an earlier page that can't be read.
 	aside [][]byte
 }

@@ -3,13 +3,36 @@ package page
 import (
 	"azzel/core/grid"
 	"azzel/core/picture"
+	"azzel/core/world"
 )
 
 // Bitmap draws what of a bitmap has changed since it was last drawn into
 // pixels, and reports which box of it that is.
 func (p *Page) Bitmap(k picture.Key, pixels []byte) (box grid.Rect, more bool) {
 	p.Bitmaps.Atlas.AddMissing(p.Doc())
-	return p.Bitmaps.Refresh(p.Doc(), k, pixels)
+	return p.Bitmaps.Refresh(p.Seen(), k, pixels)
+}
+
+// Seen is the document as it is seen on the board: while it is played, with what rules have made of its cells.
+func (p *Page) Seen() *world.Document {
+	if p.Played != nil {
+		if d, other := p.Played.Game().Shown(); other {
+			return d
+		}
+	}
+	return p.Doc()
+}
+
+// Reseen reports that cells are to be drawn anew, if they are seen otherwise than when it was called last.
+func (p *Page) Reseen() (changed Changed) {
+	var now *world.Document
+	if p.Played != nil {
+		now, _ = p.Played.Game().Shown()
+	}
+	if now != p.reseen {
+		p.reseen, changed = now, CellsChanged
+	}
+	return changed
 }
 
 // Animate shows the frames of animated tiles at a time in milliseconds; below 0

@@ -30,7 +30,7 @@ var Conditions = logic.IDs{Format: FormatID, Parse: func(s string) (kind.ID, err
 
 // SortOf is the sort of stored thing that a property refers to.
 func SortOf(t kind.Thing) world.Sort {
-	return map[kind.Thing]world.Sort{kind.Character: world.SortCharacter, kind.Track: world.SortTrack, kind.Area: world.SortArea, kind.Item: world.SortItem, kind.Fact: world.SortFact, kind.Piece: world.SortPiece, kind.Map: world.SortMap, kind.Crossing: world.SortCrossing, kind.Rule: world.SortRule, kind.Layer: world.SortLayer}[t]
+	return map[kind.Thing]world.Sort{kind.Character: world.SortCharacter, kind.Track: world.SortTrack, kind.Area: world.SortArea, kind.Item: world.SortItem, kind.Fact: world.SortFact, kind.Piece: world.SortPiece, kind.Map: world.SortMap, kind.Crossing: world.SortCrossing, kind.Rule: world.SortRule, kind.Layer: world.SortLayer, kind.Patch: world.SortPatch}[t]
 }
 
 // KindNames are what sorts of things are called in orders.

@@ -202,6 +202,9 @@ func (i inquiry) Layer(layer world.ID) (int, bool) {
 	return i.g.layerIs(layer), l != nil
 }
 
+// Lasted implements logic.World: nothing lasts of which a piece asks.
+func (i inquiry) Lasted(int) (on, known bool) { return false, false }
+
 // A placed is a piece and the map on which it is.
 type placed struct {
 	on    *world.Map

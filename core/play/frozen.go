@@ -118,6 +118,12 @@ func (s *state) frozen() []byte {
 	if len(s.poses) > 0 {
 		encodePoses(&w, s.poses)
 	}
+	if len(s.turns) > 0 {
+		encodeTurns(&w, s.turns)
+	}
+	if len(s.runs.Lastings) > 0 {
+		s.runs.EncodeLastings(&w)
+	}
 	return w.Bytes
 }
 

@@ -1,10 +1,8 @@
 package play
 
 import (
-	"maps"
 	"slices"
 
-	"azzel/core/body"
 	"azzel/core/kind"
 	"azzel/core/world"
 )
@@ -42,11 +40,7 @@ func (g *Game) setLayer(layer world.ID, is int) bool {
 		return true
 	}
 	counts := l.Counts && (was == kind.Absent) != (is == kind.Absent)
-	here := false
-	if g.ground != nil {
-		_, here = near(g.ground, m.ID)
-	}
-	if counts && here {
+	if counts && g.ground != nil && g.isAround(m) {
 		if g.takes++; g.takes > mostTakes {
 			return false
 		}
@@ -55,19 +49,15 @@ func (g *Game) setLayer(layer world.ID, is int) bool {
 	if !set {
 		g.layers = slices.Insert(g.layers, i, presence{})
 	}
-	g.layers[i], g.stale = presence{layer, is}, true
-	if !counts {
-		return true
-	}
-	if !here {
-		// Others lie beside that map.
-		maps.DeleteFunc(g.grounds, func(_ world.ID, of *body.Ground) bool { return of != g.ground })
-		return true
-	}
-	clear(g.grounds)
-	g.stand(g.ground.Map)
-	if !g.drifting {
-		g.makeRoom()
+	g.layers[i], g.stale, g.shown = presence{layer, is}, true, nil
+	if counts {
+		g.changedGround(m)
 	}
 	return true
+}
+
+// isAround reports whether a map is the player's, or beside it over an open edge.
+func (g *Game) isAround(m *world.Map) bool {
+	_, is := near(g.ground, m.ID)
+	return is
 }

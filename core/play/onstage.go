@@ -135,6 +135,8 @@ func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) b
 		g.switchForces(p.Thing, p.Is == kind.Off)
 	case logic.SetLayer:
 		return g.setLayer(p.Thing, p.Is)
+	case logic.SetCells:
+		return g.turnCells(p.Thing, p.Is, p.Other)
 	case logic.PutAt:
 		return s.putAt(p, asked)
 	case logic.ShowPose:
@@ -420,6 +422,9 @@ func (o occasion) Draw(n, key int) int {
 
 // OneIn implements logic.Happening.
 func (o occasion) OneIn(times, key int) bool { return o.Draw(times, key+1<<20) == 0 }
+
+// Lasted implements logic.World.
+func (o occasion) Lasted(key int) (on, known bool) { return o.g.runs.Lasted(o.by, key) }
 
 // Went implements logic.Happening.
 func (o occasion) Went() int { return o.g.runs.Times(o.by).Times }

@@ -91,6 +91,8 @@ var phases = [...]phase{
 	{do: func(g *Game, _ *tick) { g.goByRules(false) }},
 	// What is there from now on follows from what became of items and facts.
 	{do: func(g *Game, _ *tick) { g.recall() }},
+	// What began anew by that is told to rules now: only what is in the state is left to the next tick.
+	{do: func(g *Game, _ *tick) { g.renewRules() }},
 	// Who is seen doing something else is so for a tick less.
 	{do: func(g *Game, _ *tick) { g.holdPoses() }},
 	// What becomes dark goes on with that, or becomes light.
@@ -137,8 +139,8 @@ func (g *Game) Tick(in Input) {
 		if g.read(in); !g.reads() {
 			g.goByRules(true)
 		}
-		g.renewRules()
 		g.recall()
+		g.renewRules()
 		g.follow()
 		return
 	}

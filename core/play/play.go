@@ -53,6 +53,9 @@ type Game struct {
 	// now is the tick that is under way; between two it means nothing.
 	now     tick
 	grounds map[world.ID]*body.Ground
+	// laid are the cells of layers in which rules let some become others, shown the document as it is seen; nil until they are asked for.
+	laid  map[world.ID]grid.Plane
+	shown *world.Document
 	// actors is what acts on the player's map, areas are those of the map.
 	actors []actor
 	// by lists the places among them of those of a type.
@@ -137,10 +140,11 @@ func (g *Game) goTo(s state) {
 	if len(s.players) == 0 {
 		s.players = make([]player, 1)
 	}
-	if !slices.Equal(g.layers, s.layers) {
-		// What is solid depends on which layers are there.
+	if !slices.Equal(g.layers, s.layers) || !slices.Equal(g.turns, s.turns) {
+		// What is solid depends on which layers are there, and on what cells have become.
 		clear(g.grounds)
 	}
+	g.laid, g.shown = nil, nil
 	g.state = s
 	g.player = &g.players[0]
 	g.wiresRest, g.soSaw = false, 0
@@ -167,6 +171,7 @@ func New(d *world.Document, start Start) (*Game, error) {
 // look takes d as the document from now on.
 func (g *Game) look(d *world.Document) {
 	g.doc, g.grounds, g.pieces = d, map[world.ID]*body.Ground{}, nil
+	g.laid, g.shown = nil, nil
 	g.wiresRest, g.soSaw = false, 0
 	g.book = bookOf(d)
 	g.moves = d.Played()
@@ -183,6 +188,9 @@ func (g *Game) sizeOn(m *world.Map) body.Size {
 // stand takes m as the map the player is on.
 func (g *Game) stand(m *world.Map) {
 	g.rest()
+	if m.ID != g.mapID {
+		g.shown = nil // what is seen of layers depends on where the player is
+	}
 	g.mapID, g.ground, g.size = m.ID, g.groundOf(m), g.sizeOn(m)
 	g.edge = g.ground.Lattice.Box(m.Bounds)
 	g.moveAs(m)
@@ -221,6 +229,7 @@ func (g *Game) groundOf(m *world.Map) *body.Ground {
 	if !known {
 		of = body.NewGround(g.doc, m)
 		of.Without(g.layersAway())
+		of.Instead(g.planes())
 		g.grounds[m.ID] = of
 	}
 	// What moves is followed on the player's map alone.

@@ -171,9 +171,12 @@ func (g *Game) goByRules(held bool) {
 	e.Step(held)
 	g.renewRules()
 	if g.book.Settles() {
-		if sum := g.sumOfRemembered(); sum != g.soSaw {
+		if sum := g.sumOfRemembered(); sum != g.soSaw || g.runs.Lasts() {
 			g.soSaw = sum
-			e.Settle()
+			if e.Settle(held); held && len(g.runs.Lastings) > 0 {
+				// What lasts takes it up once time passes.
+				g.soSaw = 0
+			}
 		}
 	}
 	if !g.finished {

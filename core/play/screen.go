@@ -12,7 +12,7 @@ import (
 // fullDark is how dark the screen is of which nothing is seen.
 const fullDark = 1000
 
-// screen is what rules made of what is seen: of the screen, of layers, of whom the player is; and of the forces of areas.
+// screen is what rules made of what is seen: of the screen, of layers, of cells, of whom the player is; and of the forces of areas.
 type screen struct {
 	// dark is how dark the screen is, up to fullDark; dims by how much it becomes darker in each tick, below 0 lighter.
 	dark, dims int
@@ -21,14 +21,16 @@ type screen struct {
 	// layers are those to which rules gave a presence, sorted; calm are the areas whose forces are switched off, sorted.
 	layers []presence
 	calm   []world.ID
+	// turns are the areas whose cells have become others, each once, in the order in which they did last.
+	turns []turned
 }
 
 func (s *screen) empty() bool {
-	return s.dark|s.dims == 0 && s.as == 0 && len(s.layers)+len(s.calm) == 0
+	return s.dark|s.dims == 0 && s.as == 0 && len(s.layers)+len(s.calm)+len(s.turns) == 0
 }
 
 func (s screen) clone() screen {
-	s.layers, s.calm = slices.Clone(s.layers), slices.Clone(s.calm)
+	s.layers, s.calm, s.turns = slices.Clone(s.layers), slices.Clone(s.calm), slices.Clone(s.turns)
 	return s
 }
 

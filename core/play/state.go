@@ -77,7 +77,7 @@ func decodeHeld(r *pack.Reader) held {
 const (
 	stateTag = 'P'
 	// stateForm is the form in which a state is written, part by part. Those before are read, and written by frozen alone.
-	stateForm = 17
+	stateForm = 18
 	// wireless is the form that says nothing of wires: no state of it was stored but by plays that go on.
 	wireless = 10
 	// wordless is the form that says nothing of what is read.
@@ -92,6 +92,8 @@ const (
 	bagless = 15
 	// placeless is the form that says nothing of what is in areas, nor of the tracks along which rules let things go and of what somebody is seen doing.
 	placeless = 16
+	// turnless is the form that says nothing of cells that have become others, and of conditions that last.
+	turnless = 17
 )
 
 // mostPlayers is how many players a state has at most.
@@ -118,6 +120,8 @@ func (s *state) encode() []byte {
 	s.places.encode(w)
 	encodeFollowings(w, s.followings)
 	encodePoses(w, s.poses)
+	encodeTurns(w, s.turns)
+	s.runs.EncodeLastings(w)
 	s.flight.encode(w)
 	s.chances.encode(w)
 	s.held.encode(w)
@@ -174,6 +178,10 @@ func readState(b []byte) (s state, err error) {
 		s.places = decodePlaces(r)
 		s.followings = decodeFollowings(r)
 		s.poses = decodePoses(r)
+	}
+	if b[1] > turnless {
+		s.turns = decodeTurns(r)
+		s.runs.DecodeLastings(r)
 	}
 	s.flight = decodeFlight(r)
 	s.chances = decodeChances(r)

@@ -1,10 +1,11 @@
 package world
 
 import (
-	"azzel/core/kind"
 	"encoding/binary"
+	"slices"
 
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/tiles"
 )
 
@@ -254,6 +255,29 @@ func (d *Document) MapAt(board grid.Point) *Map {
 // Layer finds a layer of the map; nil if there is none.
 func (m *Map) Layer(id ID) *Layer {
 	return byID(m.Layers, id, func(l *Layer) ID { return l.ID })
+}
+
+// WithCells is the document with other cells on some layers. The document itself stays as it is.
+func (d *Document) WithCells(planes map[ID]grid.Plane) *Document {
+	next := *d
+	next.Maps = slices.Clone(d.Maps)
+	for i, m := range d.Maps {
+		for k, l := range m.Layers {
+			cells, is := planes[l.ID]
+			if !is {
+				continue
+			}
+			if next.Maps[i] == m {
+				on := *m
+				on.Layers = slices.Clone(m.Layers)
+				next.Maps[i] = &on
+			}
+			other := *l
+			other.Cells = cells
+			next.Maps[i].Layers[k] = &other
+		}
+	}
+	return &next
 }
 
 // LayerOn finds a layer and the map that it is of; nil if there is none.

@@ -13,14 +13,13 @@ import (
 // What Opened and Folded report of what can't be said in the other way.
 var (
 	ErrWireOfNothing = errors.New("the wire does nothing, so that no rule says it: a piece at one of its ends is gone, or can't be worked")
-	ErrWiresLater    = errors.New("the wires that end there count together and take effect later, which no rule says of several: let them take effect at once first")
 	ErrMoreThanWire  = errors.New("the rule is more than a wire: a wire lets one piece work another, or keeps one on while others are")
 	ErrWiresBeside   = errors.New("other wires keep the same piece on too and would count with these: open them into a rule first, or take them away")
 )
 
 // Opened is the rule that does what a wire does, with parts of the ids that fresh gives, and the wires in the place of which it stands: those that count
 // together with it if it keeps its end on while it is held, else itself. Folded gives the same wires back. A rule goes along a moment, so that what a
-// wire begins with comes within a tick of when it came by the wire. It is ErrWireOfNothing or ErrWiresLater where no rule says what wires do.
+// wire begins with comes within a tick of when it came by the wire. It is ErrWireOfNothing where no rule says what a wire does.
 func (d *Document) Opened(w *Wire, fresh func() ID) (is Rule, wires []*Wire, err error) {
 	wires = []*Wire{w}
 	if w.Does == WhileHeld {
@@ -59,7 +58,7 @@ func (d *Document) Folded(r *Rule) ([]Wire, error) {
 		return nil, ErrMoreThanWire
 	}
 	is := r.Rule
-	if guess[0].After == 0 {
+	if guess[0].After == 0 || len(guess) > 1 {
 		// What takes no time ends where the player is.
 		is.Elsewhere = true
 	}
@@ -142,12 +141,13 @@ func (d *Document) ruleOf(wires []*Wire, fresh func() ID) (is logic.Rule, err er
 	is.HomeSort, is.Home, is.Begins = end.home, end.of, logic.While
 	var terms []logic.Condition
 	for _, o := range wires {
-		if o.After != 0 && len(wires) > 1 {
-			return is, ErrWiresLater
-		}
 		_, on, err := d.begins(o.From)
 		if err != nil {
 			return is, err
+		}
+		if o.After > 0 && len(wires) > 1 {
+			// Each of several waits by itself.
+			on = logic.Condition{Ask: logic.Lasts, Number: o.After, Terms: []logic.Condition{on}}
 		}
 		terms = append(terms, on)
 	}
@@ -161,12 +161,17 @@ func (d *Document) ruleOf(wires []*Wire, fresh func() ID) (is logic.Rule, err er
 	default:
 		is.If = logic.Condition{Ask: logic.Any, Terms: terms}
 	}
-	if err := is.If.Check(false); err != nil {
+	is.If.NumberLasting()
+	if err := is.If.CheckWhile(); err != nil {
 		return is, err
 	}
-	wait(logic.Then)
+	if len(wires) == 1 {
+		wait(logic.Then)
+	}
 	set(logic.Then, true)
-	wait(logic.Otherwise)
+	if len(wires) == 1 {
+		wait(logic.Otherwise)
+	}
 	set(logic.Otherwise, false)
 	return ofHome(is), nil
 }
@@ -291,7 +296,7 @@ func (d *Document) wiresLike(r *Rule) (wires []Wire, ok bool) {
 		return []Wire{w}, true
 	}
 	w.Does = WhileHeld
-	terms := is.If.Terms
+	after, terms := w.After, is.If.Terms
 	switch is.If.Ask {
 	case logic.All:
 		w.Of = AllOf
@@ -302,6 +307,9 @@ func (d *Document) wiresLike(r *Rule) (wires []Wire, ok bool) {
 		terms = []logic.Condition{is.If}
 	}
 	for _, t := range terms {
+		if w.After = after; t.Ask == logic.Lasts && len(t.Terms) == 1 {
+			w.After, t = t.Number, t.Terms[0]
+		}
 		if w.From = t.Subject.Thing; t.Subject.Is != logic.Piece {
 			return nil, false
 		}

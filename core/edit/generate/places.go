@@ -223,6 +223,7 @@ func Things(d *world.Document) (of terms.Things) {
 	of.Crossings = idsOf(gone, d.Crossings, func(c *world.Crossing) world.ID { return c.ID })
 	of.Rules = idsOf(gone, d.Rules, func(r *world.Rule) world.ID { return r.ID })
 	of.Tracks = idsOf(gone, d.Tracks, func(t *world.Track) world.ID { return t.ID })
+	of.Patches = idsOf(gone, d.Patches, func(p *world.Patch) world.ID { return p.ID })
 	of.Characters = idsOf(gone, d.Characters, func(c *world.Character) world.ID { return c.ID })
 	return of
 }

@@ -11,8 +11,8 @@ import (
 // Things are what conditions ask for, of each sort some ids.
 type Things struct {
 	// Newest says that all there is is drawn. Without it that is left out which was not there yet when bundles were stored of what was drawn.
-	Newest                                                                          bool
-	Facts, Items, Pieces, Areas, Maps, Crossings, Rules, Characters, Layers, Tracks []kind.ID
+	Newest                                                                                   bool
+	Facts, Items, Pieces, Areas, Maps, Crossings, Rules, Characters, Layers, Tracks, Patches []kind.ID
 }
 
 // newest is the last property that conditions ask for: stored bundles hold what was drawn when there were no others.
@@ -50,6 +50,20 @@ func Condition(r *rand.Rand, of Things, happens bool, levels int) logic.Conditio
 			return c
 		}
 	}
+}
+
+// Lasting draws a condition of which some lasts, which logic.Condition.CheckWhile takes.
+func Lasting(r *rand.Rand, of Things) logic.Condition {
+	lasts := func() logic.Condition {
+		return logic.Condition{Ask: logic.Lasts, Number: 1 + r.IntN(40), Terms: []logic.Condition{Condition(r, of, false, 2)}}
+	}
+	c := logic.Condition{Ask: logic.Ask(r.IntN(3)), Terms: []logic.Condition{lasts(), Condition(r, of, false, 1), lasts()}}
+	if r.IntN(3) == 0 {
+		c = lasts()
+		c.Terms = append(c.Terms, lasts())
+	}
+	c.NumberLasting()
+	return c
 }
 
 func condition(r *rand.Rand, of Things, happens bool, levels int) (c logic.Condition) {

@@ -16,6 +16,9 @@ func Rule(r *rand.Rand, of Things, next func() kind.ID) (is logic.Rule) {
 	if r.IntN(2) == 0 {
 		is.If = Condition(r, of, is.Begins == logic.When, 2)
 	}
+	if of.Newest && is.Begins == logic.While && r.IntN(2) == 0 {
+		is.If = Lasting(r, of)
+	}
 	is.Repeats, is.Busy = logic.Repeats(r.IntN(4)), logic.Busy(r.IntN(3))
 	if is.Repeats == logic.NotAgainFor {
 		is.Pause = r.IntN(120)
@@ -150,6 +153,8 @@ func Action(r *rand.Rand, of Things) logic.Action {
 			a.Thing = one(r, of.Tracks)
 		case logic.SetLayer:
 			a.Thing, a.Is = one(r, of.Layers), r.IntN(3)
+		case logic.SetCells:
+			a.Thing, a.Is, a.Other = one(r, of.Areas), r.IntN(len(logic.CellWords)), one(r, of.Patches)
 		case logic.SetForces:
 			a.Thing, a.Is = one(r, of.Areas), r.IntN(2)
 		case logic.SetPresence:

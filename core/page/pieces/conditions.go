@@ -100,20 +100,26 @@ func plain(d *world.Document, c logic.Condition) logic.Condition {
 // ReadCondition reads a condition as the page gives it, nil for nothing, and says what must be made before: a fact or item that is
 // made for it.
 func ReadCondition(a page.Author, form *logic.ConditionForm) (c logic.Condition, before []edit.Part, err error) {
-	return readCondition(a, form, false)
+	return readCondition(a, form, func(c logic.Condition) error { return c.Check(false) })
 }
 
 // ReadHappening is ReadCondition of what something that happens asks.
 func ReadHappening(a page.Author, form *logic.ConditionForm) (c logic.Condition, before []edit.Part, err error) {
-	return readCondition(a, form, true)
+	return readCondition(a, form, func(c logic.Condition) error { return c.Check(true) })
 }
 
-func readCondition(a page.Author, form *logic.ConditionForm, happens bool) (c logic.Condition, before []edit.Part, err error) {
+// ReadLasting is ReadCondition of what a rule asks that is so while something holds.
+func ReadLasting(a page.Author, form *logic.ConditionForm) (c logic.Condition, before []edit.Part, err error) {
+	return readCondition(a, form, logic.Condition.CheckWhile)
+}
+
+func readCondition(a page.Author, form *logic.ConditionForm, check func(logic.Condition) error) (c logic.Condition, before []edit.Part, err error) {
 	if form == nil {
 		return c, nil, nil
 	}
 	if c, err = Making(a, &before).Read(form); err == nil {
-		err = c.Check(happens)
+		c.NumberLasting()
+		err = check(c)
 	}
 	return c, before, err
 }
@@ -223,6 +229,8 @@ type AskableView struct {
 	Comparisons []AskedWord  `json:"comparisons"`
 	Presences   []AskedState `json:"presences"`
 	Powers      []AskedState `json:"powers"`
+	// Cells are what becomes of the cells of an area.
+	Cells []AskedState `json:"cells"`
 	// Abilities are what rules let the player be able to do, or not.
 	Abilities []AskedWord `json:"abilities"`
 	// Poses are what rules let somebody be seen doing.
@@ -351,7 +359,7 @@ func Askable(p *page.Page) AskableView {
 	for i, word := range logic.ComparisonWords() {
 		v.Comparisons = append(v.Comparisons, AskedWord{word, strings.TrimSpace(wording.ComparisonNames[i])})
 	}
-	v.Presences, v.Powers = sameWords(kind.Presences, wording.PresenceVerbs[:]), sameWords(kind.Powers, wording.PowerVerbs[:])
+	v.Presences, v.Powers, v.Cells = sameWords(kind.Presences, wording.PresenceVerbs[:]), sameWords(kind.Powers, wording.PowerVerbs[:]), sameWords(logic.CellWords, wording.CellVerbs[:])
 	v.First, v.FirstNew, v.FirstPiece = firstTerm(d, false), firstTerm(d, true), firstOfPiece(maps)
 	return v
 }

@@ -141,7 +141,7 @@ func Tick(p *page.Page, in play.Input) page.Changed {
 	after := p.Played.Game().Status()
 	p.Moving = before.Place != after.Place
 	p.Collect()
-	changed := page.PlayChanged
+	changed := page.PlayChanged | p.Reseen()
 	if holds.times != nil {
 		changed |= heldSince(p, holds)
 	}

@@ -75,7 +75,7 @@ func (o SetRule) Do(p *page.Page) page.Changed {
 	word := func(n int) uint8 { return uint8(min(max(n, 0), 255)) }
 	next.Off, next.Elsewhere, next.Pause = to.Off, to.Elsewhere, measure.RuleTime.Stored(to.Pause)
 	next.Begins, next.Repeats, next.Busy = logic.Beginning(word(to.Begins)), logic.Repeats(word(to.Repeats)), logic.Busy(word(to.Busy))
-	if next.Begins == logic.While && next.If.Check(false) != nil {
+	if next.Begins == logic.While && next.If.CheckWhile() != nil {
 		return p.Fail(errors.New("while something holds can only be said of what the game remembers: take what only happens out of what it asks first"))
 	}
 	return Change(p, r, edit.Changes(world.RuleRef(r.ID), r.Values(), next.Values()))
@@ -103,7 +103,7 @@ func (o SetRuleCondition) Do(p *page.Page) page.Changed {
 	}
 	read := pieces.ReadHappening
 	if r.Begins == logic.While {
-		read = pieces.ReadCondition
+		read = pieces.ReadLasting
 	}
 	c, before, err := read(p.Author(), o.Condition)
 	if err != nil {

@@ -346,6 +346,16 @@ func (o *offers) actions(r *world.Rule) {
 					o.is(wording.PowerVerbs[power], action(logic.Action{Does: logic.SetForces, Thing: a.ID, Is: power}))
 				}
 			}
+			if o.of("cells " + hand.Name(o.d, world.Ref{Sort: world.SortArea, ID: a.ID})) {
+				for _, b := range o.d.Patches {
+					o.is("become "+b.Name, action(logic.Action{Does: logic.SetCells, Thing: a.ID, Other: b.ID}))
+				}
+				for is, verb := range wording.CellVerbs {
+					if is != logic.CellsBecome || len(o.d.Patches) == 0 {
+						o.is(verb, action(logic.Action{Does: logic.SetCells, Thing: a.ID, Is: is}))
+					}
+				}
+			}
 		}
 		for _, m := range o.d.Maps {
 			for _, l := range m.Layers {

@@ -19,6 +19,8 @@ type SlotChoice struct {
 type AskThings struct {
 	Rule page.ID `json:"rule"`
 	Part page.ID `json:"part"`
+	// Other says that the other thing is asked for that the part names: the patch that cells become.
+	Other bool `json:"other,omitempty"`
 }
 
 // Answer implements Question.
@@ -36,7 +38,15 @@ func (q AskThings) Answer(p *page.Page) any {
 	add := func(id world.ID, name, group string) {
 		list = append(list, SlotChoice{page.FormatID(id), name, group})
 	}
-	switch sort := is.Names(); sort {
+	sort := is.Names()
+	if q.Other {
+		sort = kind.Patch
+	}
+	switch sort {
+	case kind.Patch:
+		for _, b := range d.Patches {
+			add(b.ID, b.Name, "")
+		}
 	case kind.Fact:
 		for _, f := range d.Facts {
 			add(f.ID, f.Name, "")

@@ -83,7 +83,7 @@ func (w words) Condition(c *logic.Condition) string {
 			continue
 		}
 		text := w.Condition(t)
-		if t.Groups() && len(t.Terms) > 1 && t.Ask != logic.None && t.Ask != logic.SoMany {
+		if t.Groups() && len(t.Terms) > 1 && t.Ask != logic.None && t.Ask != logic.SoMany && t.Ask != logic.Lasts {
 			text = "(" + text + ")"
 		}
 		terms = append(terms, text)
@@ -97,6 +97,8 @@ func (w words) Condition(c *logic.Condition) string {
 		return fmt.Sprintf("at least %d of: %s", c.Number, strings.Join(terms, "; "))
 	case c.Ask == logic.Any:
 		return strings.Join(terms, " or ")
+	case c.Ask == logic.Lasts:
+		return fmt.Sprintf("for %s already: %s", Seconds(c.Number), strings.Join(terms, " and "))
 	}
 	return strings.Join(terms, " and ")
 }

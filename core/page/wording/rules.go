@@ -28,6 +28,7 @@ const (
 	SlotSubject   = "subject"
 	SlotTowards   = "towards"
 	SlotThing     = "thing"
+	SlotOther     = "other"
 	SlotValue     = "value"
 	SlotHow       = "how"
 	SlotIs        = "is"
@@ -133,6 +134,9 @@ func (s *sentence) one(n logic.Noun) string {
 	}
 	return s.noun(n)
 }
+
+// CellVerbs are what people read of the cells of an area that become others, by what they become.
+var CellVerbs = [...]string{logic.CellsBecome: "become", logic.CellsPainted: "are as painted", logic.CellsCleared: "are cleared"}
 
 // PresenceVerbs are what people read of a piece that a rule makes there, hidden or absent, PowerVerbs of one that is switched.
 var (
@@ -293,6 +297,11 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 		s.plain("the forces of").thing(world.SortArea, p.Thing).value(SlotIs, forceVerbs[p.Is])
 	case logic.SetLayer:
 		s.plain("the layer").thing(world.SortLayer, p.Thing).value(SlotIs, PresenceVerbs[p.Is])
+	case logic.SetCells:
+		s.plain("the cells of").thing(world.SortArea, p.Thing).value(SlotIs, CellVerbs[p.Is])
+		if p.Is == logic.CellsBecome {
+			s.thing(world.SortPatch, p.Other).list[len(s.list)-1].Slot = SlotOther
+		}
 	case logic.ShowPose:
 		s.acts(p.Subject).plain("is seen").value(SlotIs, PoseNames[p.Is]).plain("for").value(SlotNumber, Seconds(p.Number))
 	case logic.FollowTrack:

@@ -8,6 +8,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/logic"
 	terms "azzel/core/logic/random"
+	"azzel/core/tiles"
 	"azzel/core/world"
 )
 
@@ -24,6 +25,11 @@ func Ruled(seed uint64) (*world.Document, error) {
 		b := m.Bounds
 		area := &world.Area{Name: "Bed", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{X: b.X, Y: b.Y, W: (b.W + 1) / 2, H: b.H})}
 		if err := draft.Put(world.Ref{Sort: world.SortArea, ID: ids.NewID()}, area.Values()); err != nil {
+			return nil, err
+		}
+	}
+	for _, patch := range patches(seed) {
+		if err := draft.Put(world.Ref{Sort: world.SortPatch, ID: ids.NewID()}, patch.Values()); err != nil {
 			return nil, err
 		}
 	}
@@ -83,4 +89,20 @@ func Ruled(seed uint64) (*world.Document, error) {
 		}
 	}
 	return draft.Done()
+}
+
+// patches are what cells can become: a wall, and two cells side by side of any tiles.
+func patches(seed uint64) (list []*world.Patch) {
+	r := rand.New(rand.NewPCG(seed, 83))
+	for w := 1; w <= 2; w++ {
+		cells := grid.Plane{}.Edit()
+		for x := range w {
+			cells.Set(grid.Point{X: x}, grid.Cell(1+r.IntN(tiles.BlockoutCount)))
+		}
+		if w == 1 {
+			cells.Set(grid.Point{}, grid.Cell(tiles.Wall))
+		}
+		list = append(list, &world.Patch{Name: "Bench", Block: world.Block{W: w, H: 1, Layers: []world.BlockLayer{{Name: "Ground", Depth: r.IntN(2), Counts: true, Cells: cells.Done()}}}})
+	}
+	return list
 }

@@ -14,9 +14,11 @@
     fresh: boolean;
     /** Whether it is asked when something happens, so that it can ask who is where. */
     happens?: boolean;
+    /** Whether it can ask how long something has lasted. */
+    lasts?: boolean;
     change: (to: ConditionForm | null) => void;
   }
-  let { p, condition, home, fresh, happens = false, change }: Props = $props();
+  let { p, condition, home, fresh, happens = false, lasts = false, change }: Props = $props();
 
   const of = $derived.by(() => (void p.session.scene, void p.session.state, p.session.ask.askable()));
   /** One term alone is shown as those of a group are. */
@@ -32,7 +34,9 @@
   function changed(to: ConditionForm): void {
     const terms = to.of ?? [];
     const [only] = terms;
-    change(only === undefined ? null : to.asks !== 'none' && to.asks !== 'so-many' && terms.length === 1 ? only : to);
+    change(
+      only === undefined ? null : !['none', 'so-many', 'lasts'].includes(to.asks) && terms.length === 1 ? only : to,
+    );
   }
 </script>
 
@@ -50,6 +54,6 @@
       {#if condition.differs}<span class="text-soft">differs</span>
       {:else if !condition.is}<span class="text-soft">{condition.none}</span>{/if}
     </div>
-    <ConditionTerms {group} {of} {home} {fresh} {happens} change={changed} />
+    <ConditionTerms {group} {of} {home} {fresh} {happens} {lasts} change={changed} />
   </div>
 {/if}

@@ -1,10 +1,11 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import type { AskableView, ConditionForm } from '../core/types.gen';
+  import { MEASURES, TICKS_PER_SECOND, type AskableView, type ConditionForm } from '../core/types.gen';
+  import MeasureField from '../ui/MeasureField.svelte';
   import Choose from './Choose.svelte';
   import ConditionTerm from './ConditionTerm.svelte';
   import ConditionTerms from './ConditionTerms.svelte';
-  import { GROUPS, isGroup } from './forms';
+  import { GROUPS, LASTING, isGroup } from './forms';
 
   /** Several conditions, of which all, any or none must hold. */
   interface Props {
@@ -13,11 +14,12 @@
     home: string;
     fresh: boolean;
     happens?: boolean;
+    lasts?: boolean;
     /** How deep it lies in others. */
     deep?: number;
     change: (to: ConditionForm) => void;
   }
-  let { group, of, home, fresh, happens = false, deep = 0, change }: Props = $props();
+  let { group, of, home, fresh, happens = false, lasts = false, deep = 0, change }: Props = $props();
 
   const DEEPEST = 3;
   const terms = $derived(group.of ?? []);
@@ -36,8 +38,10 @@
 
   const put = (i: number, term: ConditionForm): void => change({ ...group, of: terms.with(i, term) });
 
-  const choose = (asks: string): void =>
-    change({ asks, of: terms, ...(asks === 'so-many' ? { number: Math.max(1, terms.length - 1) } : {}) });
+  const choose = (asks: string): void => {
+    const number = { 'so-many': Math.max(1, terms.length - 1), lasts: TICKS_PER_SECOND }[asks];
+    change({ asks, of: terms, ...(number === undefined ? {} : { number }) });
+  };
 
   function count(input: HTMLInputElement): void {
     const n = Math.round(input.valueAsNumber);
@@ -53,11 +57,11 @@
   }
 </script>
 
-{#if terms.length > 1 || group.asks !== 'all' || deep > 0}
+{#if terms.length > 1 || group.asks !== 'all' || deep > 0 || (lasts && terms.length > 0)}
   <Choose
     label="How many of them must hold"
     value={group.asks}
-    choices={[{ heading: '', list: GROUPS }]}
+    choices={[{ heading: '', list: lasts ? [...GROUPS, LASTING] : GROUPS }]}
     change={choose}
   />
   {#if group.asks === 'so-many'}
@@ -74,6 +78,13 @@
       />
       of {terms.length}
     </label>
+  {:else if group.asks === 'lasts'}
+    <MeasureField
+      measure={MEASURES.ruleTime}
+      label="For how long"
+      value={(group.number ?? 1) / TICKS_PER_SECOND}
+      change={(n) => change({ ...group, number: Math.max(1, Math.round(n * TICKS_PER_SECOND)) })}
+    />
   {/if}
 {/if}
 <div class="flex flex-col gap-1 {deep > 0 ? 'border-l-2 border-line pl-2' : ''}">
@@ -82,7 +93,16 @@
       <li class="flex items-start gap-1" data-term>
         {#if isGroup(term)}
           <div class="flex min-w-0 flex-1 flex-col gap-1">
-            <ConditionTerms group={term} {of} {home} {fresh} {happens} deep={deep + 1} change={(to) => put(i, to)} />
+            <ConditionTerms
+              group={term}
+              {of}
+              {home}
+              {fresh}
+              {happens}
+              {lasts}
+              deep={deep + 1}
+              change={(to) => put(i, to)}
+            />
           </div>
         {:else}
           <ConditionTerm {term} {of} {home} {fresh} {happens} change={(to) => put(i, to)} />

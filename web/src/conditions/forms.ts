@@ -20,7 +20,7 @@ export interface Choices {
   list: Choice[];
 }
 
-export const isGroup = (c: ConditionForm): boolean => ['all', 'any', 'none', 'so-many'].includes(c.asks);
+export const isGroup = (c: ConditionForm): boolean => ['all', 'any', 'none', 'so-many', 'lasts'].includes(c.asks);
 
 /** Words of the core as choices, each with what it is part of. */
 export const choicesOf = (words: { word: string; name: string }[], of = ''): Choice[] =>
@@ -32,6 +32,9 @@ export const GROUPS: Choice[] = [
   { key: 'none', name: 'none of these' },
   { key: 'so-many', name: 'at least so many of these' },
 ];
+
+/** What only a rule can ask that is so while something holds. */
+export const LASTING: Choice = { key: 'lasts', name: 'all of these, for some time' };
 
 /** A value that is chosen by what it asks for; sums, differences and properties are told apart by what they are. */
 export function valueKey(v: ValueForm): string {

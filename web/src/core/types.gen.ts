@@ -799,6 +799,7 @@ export interface RulePartForm {
   subject?: NounForm;
   towards?: NounForm;
   thing?: string;
+  other?: string;
   how?: string;
   value?: ValueForm;
   is?: string;
@@ -1282,6 +1283,7 @@ export interface WhyView {
 export interface AskThings {
   rule: string;
   part: string;
+  other?: boolean;
 }
 
 export interface SlotChoice {
@@ -2087,6 +2089,7 @@ export interface AskableView {
   comparisons: AskedWord[];
   presences: AskedState[];
   powers: AskedState[];
+  cells: AskedState[];
   abilities: AskedWord[];
   poses: AskedWord[];
   occasions: AskedOccasion[];

@@ -129,6 +129,7 @@
             home={rule.type}
             fresh
             happens={!holds}
+            lasts={holds}
             change={(condition) => orders.setRuleCondition({ rule: rule.id, condition })}
           />
         </SlotPopover>

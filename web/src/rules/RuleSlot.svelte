@@ -27,6 +27,7 @@
     subject: 'Which piece',
     towards: 'To which piece',
     thing: 'Which one',
+    other: 'Which patch',
     value: 'How much',
     how: 'How it is set',
     is: 'What becomes of it',
@@ -98,6 +99,21 @@
         {#if form.does === 'take-to'}
           <Button label="Point at it on the board" onclick={() => point(close, (thing) => set({ thing }))} />
         {/if}
+      {:else if word.slot === 'other'}
+        <Choose
+          {label}
+          value={form.other ?? ''}
+          choices={[
+            {
+              heading: '',
+              list: p.session.ask
+                .things({ rule: rule.id, part: line.id, other: true })
+                .map((one) => ({ key: one.id, name: one.name })),
+            },
+          ]}
+          gone="choose one"
+          change={(other) => set({ other })}
+        />
       {:else if word.slot === 'how'}
         <Choose
           {label}
