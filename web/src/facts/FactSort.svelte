@@ -27,6 +27,16 @@
   >
     {#each FACT_SORTS as label, i (i)}<option value={i}>{label}</option>{/each}
   </select>
+  <span class="text-soft">of</span>
+  <select
+    class="h-7 max-w-full min-w-0 rounded-inner border border-line bg-sheet px-1"
+    aria-label="To what {fact.name} belongs"
+    value={fact.map}
+    onchange={(e) => orders.setFactMap({ fact: fact.id, map: e.currentTarget.value })}
+  >
+    <option value="">the whole game</option>
+    {#each p.session.scene?.maps ?? [] as m (m.id)}<option value={m.id}>{m.name}</option>{/each}
+  </select>
   {#if fact.sort === NUMBER}
     <span class="text-soft">from</span>
     <input
@@ -46,18 +56,6 @@
     />
   {/if}
 </span>
-<label class="flex items-center gap-2 text-small">
-  <span class="text-soft">of</span>
-  <select
-    class="h-7 max-w-full min-w-0 rounded-inner border border-line bg-sheet px-1"
-    aria-label="To what {fact.name} belongs"
-    value={fact.map}
-    onchange={(e) => orders.setFactMap({ fact: fact.id, map: e.currentTarget.value })}
-  >
-    <option value="">the whole game</option>
-    {#each p.session.scene?.maps ?? [] as m (m.id)}<option value={m.id}>{m.name}</option>{/each}
-  </select>
-</label>
 {#if fact.sort === WORDS}
   <label class="flex items-center gap-2 text-small">
     <span class="text-soft">words</span>
