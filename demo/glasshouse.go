@@ -187,6 +187,8 @@ func (b *builder) glasshouse() {
 	b.join(yard, 14, 21, grotto, 3, 0)
 	b.scenes(boiler)
 	b.byTheBoilers()
+	b.logBook(boiler)
+	b.watering(frames)
 	b.toDo()
 	b.soFar(yard, palm)
 	b.keepReplays()

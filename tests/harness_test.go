@@ -429,7 +429,8 @@ func (w *window) shoot(name string) {
 func (w *window) choose(label, option string) {
 	w.t.Helper()
 	w.until(option+" in "+label, `(label, option) => {
-		const lists = [...document.querySelectorAll('select')].filter((e) => (e.labels?.[0]?.textContent.trim() ?? e.ariaLabel ?? '').startsWith(label));
+		// What has opened over the page is meant before what lies beneath it.
+		const lists = [...document.querySelectorAll('[data-popover-content] select'), ...document.querySelectorAll('select')].filter((e) => (e.labels?.[0]?.textContent.trim() ?? e.ariaLabel ?? '').startsWith(label));
 		const chosen = lists.flatMap((e) => [...e.options]).find((o) => o.textContent.trim() === option);
 		if (!chosen) return false;
 		const list = chosen.closest('select');

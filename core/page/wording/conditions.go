@@ -83,7 +83,7 @@ func (w words) Condition(c *logic.Condition) string {
 			continue
 		}
 		text := w.Condition(t)
-		if t.Groups() && len(t.Terms) > 1 && t.Ask != logic.None && t.Ask != logic.SoMany && t.Ask != logic.Lasts {
+		if t.Ask == logic.Lasts || t.Groups() && len(t.Terms) > 1 && t.Ask != logic.None && t.Ask != logic.SoMany {
 			text = "(" + text + ")"
 		}
 		terms = append(terms, text)
@@ -98,7 +98,7 @@ func (w words) Condition(c *logic.Condition) string {
 	case c.Ask == logic.Any:
 		return strings.Join(terms, " or ")
 	case c.Ask == logic.Lasts:
-		return fmt.Sprintf("for %s already: %s", Seconds(c.Number), strings.Join(terms, " and "))
+		return fmt.Sprintf("%s, for %s already", strings.Join(terms, " and "), Seconds(c.Number))
 	}
 	return strings.Join(terms, " and ")
 }
