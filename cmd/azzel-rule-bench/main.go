@@ -20,10 +20,10 @@ import (
 	"azzel/core/world"
 )
 
-// manyRules is a world with 200 pieces that act, and with rules: some of the map, the others of the project, of which so many listen to one moment that
+// manyRules is a world with so many pieces that act, and with rules: some of the map, the others of the project, of which so many listen to one moment that
 // comes.
-func manyRules(count, ofMap, listening int) (*world.Document, error) {
-	d, err := generate.Crowd(200, true, 512)
+func manyRules(acting, count, ofMap, listening int) (*world.Document, error) {
+	d, err := generate.Crowd(acting, true, 512)
 	if err != nil {
 		return nil, err
 	}
@@ -101,7 +101,7 @@ func measure() error {
 	if err != nil {
 		return err
 	}
-	d, err := manyRules(10_000, 500, 0)
+	d, err := manyRules(200, 10_000, 500, 0)
 	if err != nil {
 		return err
 	}
@@ -111,7 +111,7 @@ func measure() error {
 	}
 	add("a tick with 200 pieces that act and 10,000 rules in the project, 500 of the map, above one without rules (best of 7)", "0.2 ms", "%.3f ms (%.3f and %.3f)", with-without, with, without)
 
-	heard, err := manyRules(2000, 500, 1000)
+	heard, err := manyRules(200, 2000, 500, 1000)
 	if err != nil {
 		return err
 	}
@@ -172,20 +172,22 @@ func why(p *page.Page, d *world.Document) error {
 		}
 	}
 	add("why a rule went or did not in 5 s of play with 10,000 rules and 200 pieces that act, worst of 5", "100 ms", "%.1f ms", worst)
-	small, err := manyRules(200, 100, 0)
-	if err != nil {
-		return err
+	for _, acting := range []int{20, 200} {
+		small, err := manyRules(acting, 200, 100, 0)
+		if err != nil {
+			return err
+		}
+		g, err = play.New(small, play.Start{Map: small.Maps[0].ID})
+		if err != nil {
+			return err
+		}
+		inputs := generate.Inputs(3, play.RecordedTicks)
+		before := time.Now()
+		for _, in := range inputs {
+			g.Tick(in)
+		}
+		add(fmt.Sprintf("ten minutes with 200 rules and %d pieces that act played again: times real time", acting), "500 times, natively", "%.0f", 600/time.Since(before).Seconds())
 	}
-	g, err = play.New(small, play.Start{Map: small.Maps[0].ID})
-	if err != nil {
-		return err
-	}
-	inputs := generate.Inputs(3, play.RecordedTicks)
-	before := time.Now()
-	for _, in := range inputs {
-		g.Tick(in)
-	}
-	add("ten minutes with 200 rules and 200 pieces that act played again: times real time", "500 times, natively", "%.0f", 600/time.Since(before).Seconds())
 	return nil
 }
 

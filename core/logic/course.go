@@ -14,7 +14,9 @@ func (e *Engine) end(number int) {
 			e.underWay[is.index]--
 		}
 	}
-	e.Runs.List = slices.DeleteFunc(e.Runs.List, func(r Run) bool { return r.Number == number })
+	if i, there := e.Runs.at(number); there {
+		e.Runs.List = slices.Delete(e.Runs.List, i, i+1)
+	}
 }
 
 // goOn lets a run do what takes no time, until it waits or has ended.
@@ -82,11 +84,23 @@ func (r *Listed) after(f *Frame, only kind.ID) *Part {
 			return nil
 		}
 	}
-	for _, p := range r.Kids(f.In, f.Branch) {
-		if p.Does == Nothing || f.Last != 0 && (p.Order < f.Order || p.Order == f.Order && p.ID <= f.Last) {
-			continue
+	next := func(t *twig) bool {
+		if t.does == Nothing || t.off || f.Last != 0 && (t.order < f.Order || t.order == f.Order && t.id <= f.Last) {
+			return false
 		}
-		if !p.Off && (only == 0 || p.ID == only) && p.Does != Choice && p.Does != Case && r.holds(in, f.Branch, p.Does) {
+		return (only == 0 || t.id == only) && t.does != Choice && t.does != Case && r.holds(in, f.Branch, t.does)
+	}
+	if in == nil && f.Branch < branchEnd {
+		list := r.twigsOf(f.Branch)
+		for i := range list {
+			if next(&list[i]) {
+				return list[i].part
+			}
+		}
+		return nil
+	}
+	for _, p := range r.Kids(f.In, f.Branch) {
+		if t := twigOf(p); next(&t) {
 			return p
 		}
 	}

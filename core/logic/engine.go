@@ -3,6 +3,7 @@ package logic
 import (
 	"cmp"
 	"slices"
+	"sort"
 
 	"azzel/core/kind"
 	"azzel/core/limit"
@@ -43,6 +44,8 @@ type Engine struct {
 	underWay []int
 	// deeds is how many actions were done in this tick.
 	deeds int
+	// frames are those that runs which begin are given, each once.
+	frames []Frame
 }
 
 // A Trial is a time that a rule was to begin: by which of its moments, 0 where another rule asked for it or since it is so while something holds; for a
@@ -149,7 +152,7 @@ func (e *Engine) answer(h Happened) {
 		this kind.ID
 		rank int
 	}
-	var list []*one
+	var list []one
 	keys := []kind.ID{h.Thing}
 	for _, of := range []kind.ID{typ, who} {
 		if of != 0 {
@@ -157,21 +160,37 @@ func (e *Engine) answer(h Happened) {
 		}
 	}
 	for _, of := range keys {
-		for _, l := range e.heard[listening{h.Moment, of}] {
+		all := e.heard[listening{h.Moment, of}]
+		list = slices.Grow(list, len(all))
+		for _, l := range all {
 			r := &e.rules[l.rule]
 			if !l.part.Begins.hears(h) {
 				continue
 			}
-			is := &one{heard: l, this: r.thisOf(h, typ, who), rank: r.rank(h)}
+			is := one{heard: l, this: r.thisOf(h, typ, who), rank: r.rank(h)}
 			if r.HomeSort == kind.Character && is.this == 0 && !e.Plays(r.Home) {
 				continue // what befalls no piece that is the character concerns the one who is played
 			}
 			list = append(list, is)
 		}
 	}
-	slices.SortStableFunc(list, func(a, b *one) int {
-		return cmp.Or(cmp.Compare(a.rank, b.rank), cmp.Compare(e.rules[a.rule].Number, e.rules[b.rule].Number), cmp.Compare(a.rule, b.rule))
-	})
+	before := func(a, b *one) bool {
+		if a.rank != b.rank {
+			return a.rank < b.rank
+		}
+		if x, y := e.rules[a.rule].Number, e.rules[b.rule].Number; x != y {
+			return x < y
+		}
+		return a.rule < b.rule
+	}
+	// Where all belong to the same they stand in their order already.
+	for i := 1; i < len(list); i++ {
+		if before(&list[i], &list[i-1]) {
+			sort.SliceStable(list, func(i, j int) bool { return before(&list[i], &list[j]) })
+			break
+		}
+	}
+	e.makeRoom(len(list))
 	for i, l := range list {
 		if i > 0 && list[i-1].rule == l.rule {
 			continue
@@ -222,13 +241,33 @@ func (e *Engine) begin(r *Listed, of Bound, branch int, part kind.ID) {
 		e.Jammed = r.ID
 		return
 	}
-	run := Run{Number: e.Begun, Rule: r.ID, Bound: of, Moment: moment, Since: e.Tick(), Frames: []Frame{{Branch: branch}}}
+	run := Run{Number: e.Begun, Rule: r.ID, Bound: of, Moment: moment, Since: e.Tick(), Frames: e.frame(branch)}
 	e.Begun++
 	e.Runs.List = append(e.Runs.List, run)
 	if e.underWay != nil {
 		e.underWay[r.index]++
 	}
 	e.goOn(&e.Runs.List[len(e.Runs.List)-1])
+}
+
+// makeRoom makes room for so many rules that begin, so that what became of the others is moved once.
+func (e *Engine) makeRoom(rules int) {
+	if rules < 16 {
+		return
+	}
+	e.Runs.List = slices.Grow(e.Runs.List, min(rules, limit.Runs-min(limit.Runs, len(e.Runs.List))))
+	e.Went = slices.Grow(e.Went, rules)
+}
+
+// frame is what a run goes through that begins.
+func (e *Engine) frame(branch int) []Frame {
+	if len(e.frames) == 0 {
+		e.frames = make([]Frame, 32)
+	}
+	f := e.frames[:1:1]
+	e.frames = e.frames[1:]
+	f[0].Branch = branch
+	return f
 }
 
 // isUnderWay reports whether a rule is under way for a piece.

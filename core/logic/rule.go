@@ -33,6 +33,10 @@ type Rule struct {
 	Parts []Part
 
 	tree map[place][]*Part
+	// trunk are those of them that stand in no other part, by their branch: they are asked for most.
+	trunk [branchEnd][]*Part
+	// twigs are what is asked of these first.
+	twigs [branchEnd][]twig
 }
 
 // place is where parts stand: in which part, 0 for the rule itself, and in which of its branches.
@@ -205,6 +209,9 @@ func (r *Rule) Kids(in kind.ID, branch int) []*Part {
 	if r.tree == nil {
 		r.plant()
 	}
+	if in == 0 && branch >= 0 && branch < len(r.trunk) {
+		return r.trunk[branch]
+	}
 	return r.tree[place{in, branch}]
 }
 
@@ -221,7 +228,25 @@ func (r *Rule) plant() {
 	for _, list := range r.tree {
 		slices.SortFunc(list, func(a, b *Part) int { return cmp.Or(cmp.Compare(a.Order, b.Order), cmp.Compare(a.ID, b.ID)) })
 	}
+	for branch := range r.trunk {
+		r.trunk[branch] = r.tree[place{0, branch}]
+		r.twigs[branch] = nil
+		for _, p := range r.trunk[branch] {
+			r.twigs[branch] = append(r.twigs[branch], twigOf(p))
+		}
+	}
 }
+
+// A twig is what is asked of a part before it is done, apart from it since a part is large.
+type twig struct {
+	part  *Part
+	id    kind.ID
+	order int
+	does  Deed
+	off   bool
+}
+
+func twigOf(p *Part) twig { return twig{p, p.ID, p.Order, p.Does, p.Off} }
 
 // Part finds a part; nil if there is none.
 func (r *Rule) Part(id kind.ID) *Part {
@@ -372,4 +397,12 @@ func (r *Rule) Check() error {
 		return r.If.CheckWhile()
 	}
 	return r.If.Check(true)
+}
+
+// twigsOf are what is asked first of the parts of a branch that stand in no other part.
+func (r *Rule) twigsOf(branch int) []twig {
+	if r.tree == nil {
+		r.plant()
+	}
+	return r.twigs[branch]
 }

@@ -247,6 +247,10 @@ func (s *Runs) Times(p Pair) Past {
 }
 
 func (s *Runs) went(p Pair) (int, bool) {
+	// Rules that answer to the same moment mostly go in their order.
+	if n := len(s.Went); n > 0 && s.Went[n-1].compare(p) < 0 {
+		return n, false
+	}
 	return slices.BinarySearchFunc(s.Went, p, func(t Past, p Pair) int { return t.compare(p) })
 }
 
@@ -305,10 +309,18 @@ func (s *Runs) Anew(b *Book, ends, so func(r *Listed, this kind.ID) bool) (ended
 
 // Run finds one that is under way by its number; nil if there is none.
 func (s *Runs) Run(number int) *Run {
-	// A run is large, so that none is copied to be compared.
-	i := sort.Search(len(s.List), func(i int) bool { return s.List[i].Number >= number })
-	if i == len(s.List) || s.List[i].Number != number {
-		return nil
+	if i, there := s.at(number); there {
+		return &s.List[i]
 	}
-	return &s.List[i]
+	return nil
+}
+
+// at is where a run stands among those under way. What has begun last is asked for most.
+func (s *Runs) at(number int) (i int, there bool) {
+	if i = len(s.List) - 1; i >= 0 && s.List[i].Number == number {
+		return i, true
+	}
+	// A run is large, so that none is copied to be compared.
+	i = sort.Search(len(s.List), func(i int) bool { return s.List[i].Number >= number })
+	return i, i < len(s.List) && s.List[i].Number == number
 }

@@ -76,8 +76,15 @@ func (s onStage) Open(run int, p *logic.Part, by logic.Pair, of logic.Bound) boo
 // Act implements logic.Stage.
 func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) bool {
 	g := s.g
-	asked := s.Asked(by, of, moment)
+	var asked logic.Happening
+	literal := p.Value.Is == logic.Literal
+	if !literal || p.Does != logic.SetFact && p.Does != logic.Get && p.Does != logic.Lose {
+		asked = s.Asked(by, of, moment)
+	}
 	number := func() int {
+		if literal {
+			return p.Value.Number
+		}
 		n, there := p.Value.Ask(asked)
 		if !there {
 			return 0
