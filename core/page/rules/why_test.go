@@ -7,6 +7,8 @@ import (
 	"testing"
 
 	"azzel/core/edit"
+	"azzel/core/hand"
+	"azzel/core/kind"
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/pagetest"
@@ -41,6 +43,66 @@ func asking(r *world.Rule, c logic.Condition) edit.Edit {
 	return edit.Edit{Label: "ask", Parts: edit.Changes(world.RuleRef(r.ID), r.Values(), next.Values())}
 }
 
+// An otherTerm is a term about something else than a fact that holds, one of its sort that does not, and what is to be said of that.
+type otherTerm struct {
+	holds, fails logic.Condition
+	says         string
+}
+
+// otherTerms are terms of each sort about what there is in a game that is asked: an item, a piece, the forces of an area, a layer, the map.
+func otherTerms(d *world.Document, asked logic.Happening, n int) (list []otherTerm) {
+	add := func(c logic.Condition, other int, says string) {
+		fails := c
+		fails.Is = other
+		list = append(list, otherTerm{c, fails, says})
+	}
+	for _, i := range d.Items {
+		if had, there := asked.Item(i.ID); there {
+			c := logic.Needs(logic.ItemCount, i.ID, logic.Equals, had)
+			fails := c
+			fails.By = logic.Differs
+			list = append(list, otherTerm{c, fails, fmt.Sprintf("you have %d × %s, not ", had, i.Name)})
+			break
+		}
+	}
+	m := d.Maps[n%len(d.Maps)]
+	if len(m.Pieces) > 0 {
+		p := m.Pieces[n%len(m.Pieces)]
+		at, name := logic.Noun{Is: logic.Piece, Thing: p.ID}, hand.PieceName(d, p)
+		if is, has := asked.Presence(p.ID); has {
+			other := (is + 1) % len(kind.Presences)
+			add(logic.Condition{Ask: logic.IsPresent, Subject: at, Is: is}, other, fmt.Sprintf("%s is %s, not %s", name, kind.Presences[is], kind.Presences[other]))
+		}
+		if is, has := asked.Power(p.ID); has {
+			add(logic.Condition{Ask: logic.IsPowered, Subject: at, Is: is}, 1-is, fmt.Sprintf("%s is %s, not %s", name, kind.Powers[is], kind.Powers[1-is]))
+		}
+		if is, has := asked.State(p.ID); has {
+			other := kind.StateNamed("open")
+			if other.Number == is {
+				other = kind.StateNamed("closed")
+			}
+			add(logic.Condition{Ask: logic.InState, Subject: at, Is: is}, other.Number, fmt.Sprintf("%s is %s, not %s", name, kind.StateOf(is).Name, other.Name))
+		}
+	}
+	if len(d.Areas) > 0 {
+		a := d.Areas[n%len(d.Areas)]
+		is, _ := asked.Forces(a.ID)
+		add(logic.Condition{Ask: logic.ForcesAre, Thing: a.ID, Is: is}, 1-is, fmt.Sprintf("the forces of %s are %s, not %s", a.Name, kind.Powers[is], kind.Powers[1-is]))
+	}
+	l := m.Layers[n%len(m.Layers)]
+	is, _ := asked.Layer(l.ID)
+	other := (is + 1) % len(kind.Presences)
+	add(logic.Condition{Ask: logic.LayerIs, Thing: l.ID, Is: is}, other, fmt.Sprintf("the layer %s is %s, not %s", l.Name, kind.Presences[is], kind.Presences[other]))
+	player := logic.Noun{Is: logic.Player}
+	for _, on := range d.Maps {
+		if here, _ := asked.OnMap(0, on.ID); here {
+			c := logic.Condition{Ask: logic.OnMap, Subject: player, Thing: on.ID}
+			list = append(list, otherTerm{c, logic.Condition{Ask: logic.None, Terms: []logic.Condition{c}}, fmt.Sprintf("the player is on %s", on.Name)})
+		}
+	}
+	return list
+}
+
 // Of random rules that go in random play, each gets a condition of several terms that hold as it first does; then each term is negated in turn: the rule does not go, and that term is named
 // with its value, and no other, also after the play was rewound over that edit. A rule whose moment never came is said to be one.
 func TestWhy(t *testing.T) {
@@ -50,6 +112,7 @@ func TestWhy(t *testing.T) {
 		worlds, least = 20, 20
 	}
 	tried, never := 0, 0
+	named := map[logic.Ask]int{}
 	for seed := range worlds {
 		d, err := generate.Ruled(seed)
 		if err != nil {
@@ -59,6 +122,8 @@ func TestWhy(t *testing.T) {
 			tick  int
 			goes  bool
 			facts map[world.ID]int
+			// others are terms of other sorts that hold then.
+			others []otherTerm
 		}
 		firsts := map[world.ID]first{}
 		p, err := page.Open(edit.Opening{Prefix: 12, Document: d}.Encode(), nil)
@@ -70,7 +135,7 @@ func TestWhy(t *testing.T) {
 			if _, known := firsts[trial.Rule]; known || d.Rule(trial.Rule).Begins == logic.While {
 				return
 			}
-			f := first{trial.Tick, trial.Outcome == logic.Goes, map[world.ID]int{}}
+			f := first{trial.Tick, trial.Outcome == logic.Goes, map[world.ID]int{}, otherTerms(d, asked, int(seed)+int(trial.Rule%97))}
 			for _, is := range d.Facts {
 				f.facts[is.ID], _, _, _ = asked.Fact(is.ID)
 			}
@@ -100,16 +165,31 @@ func TestWhy(t *testing.T) {
 			for _, is := range d.Facts {
 				terms = append(terms, logic.Needs(logic.FactValue, is.ID, logic.Equals, f.facts[is.ID]))
 			}
+			for _, o := range f.others {
+				terms = append(terms, o.holds)
+			}
 			tried++
 			for i := range terms {
 				negated := append([]logic.Condition(nil), terms...)
-				negated[i].By = logic.Differs
+				if i < len(d.Facts) {
+					negated[i].By = logic.Differs
+				} else if o := f.others[i-len(d.Facts)]; i-len(d.Facts) == int(r.ID)%len(f.others) {
+					negated[i] = o.fails
+					named[o.holds.Ask]++
+				} else {
+					continue // another rule negates one of this sort
+				}
 				p.Do(asking(p.Document().Rule(r.ID), logic.Condition{Terms: negated}))
 				plays(t, p, seed, f.tick)
 				look := func(when string) {
 					v := whyOf(p, r.ID)
-					fact := d.Facts[i]
-					want := fmt.Sprintf("it did not go, since %s is %s, not ", fact.Name, fact.Says(f.facts[fact.ID]))
+					var want string
+					if i < len(d.Facts) {
+						fact := d.Facts[i]
+						want = fmt.Sprintf("it did not go, since %s is %s, not ", fact.Name, fact.Says(f.facts[fact.ID]))
+					} else {
+						want = "it did not go, since " + f.others[i-len(d.Facts)].says
+					}
 					if !slices.ContainsFunc(v.Trials, func(is rules.TrialView) bool {
 						return is.Tick == f.tick && !is.Goes && strings.Contains(is.Says, want) && !strings.Contains(is.Says, ";")
 					}) {
@@ -128,6 +208,11 @@ func TestWhy(t *testing.T) {
 				}
 				p.Do(edit.Edit{Label: "ask as before", Parts: edit.Changes(world.RuleRef(r.ID), p.Document().Rule(r.ID).Values(), r.Values())})
 			}
+		}
+	}
+	for _, ask := range []logic.Ask{logic.Compares, logic.IsPresent, logic.IsPowered, logic.InState, logic.ForcesAre, logic.LayerIs, logic.OnMap} {
+		if named[ask] < least/100 {
+			t.Errorf("a term of sort %d was named %d times", ask, named[ask])
 		}
 	}
 	if tried < least || never == 0 {

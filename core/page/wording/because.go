@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strings"
 
+	"azzel/core/kind"
 	"azzel/core/logic"
 	"azzel/core/world"
 )
@@ -21,6 +22,18 @@ func (w words) due(c *logic.Condition, asked logic.World, holds bool, list *[]st
 		*list = append(*list, w.now(c, asked, holds))
 		return
 	}
+	if c.Ask == logic.Lasts {
+		all := logic.Condition{Terms: c.Terms}
+		if all.Holds(asked) != holds {
+			// It is a matter of time alone.
+			if says := w.Condition(&all); holds {
+				*list = append(*list, fmt.Sprintf("%s: not for %s yet", "not so any more that "+says, Seconds(c.Number)))
+			} else {
+				*list = append(*list, fmt.Sprintf("%s, but not for %s yet", says, Seconds(c.Number)))
+			}
+			return
+		}
+	}
 	want := logic.Failing
 	if holds != (c.Ask == logic.None) {
 		want = logic.Holding
@@ -37,6 +50,9 @@ func (w words) now(c *logic.Condition, asked logic.World, holds bool) string {
 	if c.Ask != logic.Compares {
 		if holds {
 			return w.Term(c)
+		}
+		if says, wanted, one := w.is(c, asked); one {
+			return says + ", not " + wanted
 		}
 		return "not so that " + w.Term(c)
 	}
@@ -57,6 +73,45 @@ func (w words) now(c *logic.Condition, asked logic.World, holds bool) string {
 		return now
 	}
 	return now + ", not " + w.Wanted(c)
+}
+
+// is is what something is of which a term asks, and what it asks that it is; one is false where it asks so of several, or of nothing that there is.
+func (w words) is(c *logic.Condition, asked logic.World) (says, wanted string, one bool) {
+	var n int
+	names := kind.Powers
+	switch c.Ask {
+	case logic.ForcesAre:
+		n, one = asked.Forces(c.Thing)
+	case logic.LayerIs:
+		names = kind.Presences
+		n, one = asked.Layer(c.Thing)
+	case logic.IsPresent, logic.IsPowered, logic.InState:
+		ids, there := asked.Pieces(c.Subject)
+		if !there || len(ids) != 1 || c.Subject.Several() {
+			return "", "", false
+		}
+		switch c.Ask {
+		case logic.IsPresent:
+			names = kind.Presences
+			n, one = asked.Presence(ids[0])
+		case logic.IsPowered:
+			n, one = asked.Power(ids[0])
+		default:
+			n, one = asked.State(ids[0])
+		}
+	}
+	if !one {
+		return "", "", false
+	}
+	name := func(n int) string {
+		if c.Ask == logic.InState {
+			return kind.StateOf(n).Name
+		}
+		return names[n]
+	}
+	now := *c
+	now.Is = n
+	return w.Term(&now), name(c.Is), true
 }
 
 // RuleWords are words for a rule of a document.
