@@ -118,8 +118,8 @@ func (g *glance) at(sort kind.Thing, id world.ID) any {
 			return mapIs{m.Anew, m.View}
 		}
 	case kind.Crossing:
-		if g.d.Crossing(id) != nil {
-			return true
+		if c := g.d.Crossing(id); c != nil {
+			return [2]world.ID{c.Ends[0].Map, c.Ends[1].Map}
 		}
 	case kind.Track:
 		if g.d.Track(id) != nil {

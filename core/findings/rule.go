@@ -261,7 +261,7 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 		w.comes(p)
 	case logic.WalkTo:
 		w.walks(p)
-	case logic.SetFact, logic.AskFor, logic.TakeTo:
+	case logic.SetFact, logic.AskFor, logic.TakeTo, logic.TakeToDoorway:
 		w.goesRound(p, at)
 	case logic.SetPresence, logic.SetPower, logic.SetState, logic.LetOut, logic.PutAt, logic.FollowTrack, logic.ShowPose:
 		w.becomes(p)
@@ -349,11 +349,16 @@ func (w *ruling) goesRound(p *logic.Part, at inside) {
 		if at.straight {
 			w.raises = append(w.raises, signal{logic.AskedFor.Number, p.Thing, 0})
 		}
-	case logic.TakeTo:
+	case logic.TakeTo, logic.TakeToDoorway:
 		if at.again {
 			w.found(InCircles, p)
 		}
-		if on := w.mapOf(p.Thing); at.straight && on != 0 {
+		on := w.mapOf(p.Thing)
+		if p.Does == logic.TakeToDoorway {
+			ends, _ := w.glance.of(kind.Crossing, p.Thing).([2]world.ID)
+			on = ends[p.Is]
+		}
+		if at.straight && on != 0 {
 			w.once = append(w.once, signal{logic.MapBegins.Number, on, 0})
 		}
 	case logic.SetFact:

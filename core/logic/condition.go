@@ -142,7 +142,7 @@ type Noun struct {
 type NounSort uint8
 
 // How pieces are named: the one that asks, one by its id, the player; all or any of a type, all or any in an area; and
-// momentary, the one to which something happened and the one that did it, and the nearest of a type.
+// momentary, the one to which something happened and the one that did it, and the nearest of a type or in an area.
 const (
 	This NounSort = iota
 	Piece
@@ -154,6 +154,7 @@ const (
 	It
 	Whoever
 	NearestOfType
+	NearestInArea
 	nounEnd
 )
 

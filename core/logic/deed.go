@@ -39,11 +39,13 @@ const (
 	pose
 	becomes
 	patch
+	crossing
+	side
 )
 
 // named are the parts that are a thing which is chosen by itself, with its sort.
 var named = map[part]kind.Thing{fact: kind.Fact, item: kind.Item, spot: kind.Piece, rule: kind.Rule, character: kind.Character, area: kind.Area, layer: kind.Layer, track: kind.Track,
-	ofArea: kind.Area, ofMap: kind.Map, ofCrossing: kind.Crossing}
+	crossing: kind.Crossing, ofArea: kind.Area, ofMap: kind.Map, ofCrossing: kind.Crossing}
 
 // deeds are what there is to do, by Deed: the word in files, of what it consists, and how many branches it has.
 var deeds = [deedEnd]struct {
@@ -51,48 +53,49 @@ var deeds = [deedEnd]struct {
 	parts    []part
 	branches int
 }{
-	Nothing:     {word: "begins"},
-	SetFact:     {word: "set-fact", parts: []part{fact, how, value}},
-	SetPresence: {word: "set-presence", parts: []part{subject, presence}},
-	SetPower:    {word: "set-power", parts: []part{subject, power}},
-	SetState:    {word: "set-state", parts: []part{subject, ownState, quietly}},
-	Get:         {word: "get", parts: []part{item, value}},
-	Lose:        {word: "lose", parts: []part{item, value}},
-	Hurt:        {word: "hurt", parts: []part{amount}},
-	Heal:        {word: "heal", parts: []part{amount}},
-	TakeTo:      {word: "take-to", parts: []part{spot}},
-	HoldStill:   {word: "hold-still"},
-	LetGo:       {word: "let-go"},
-	Say:         {word: "say", parts: []part{subject, says}},
-	Question:    {word: "ask", parts: []part{subject, says}, branches: 1},
-	Choice:      {word: "choice", parts: []part{says, asked}, branches: 1},
-	If:          {word: "if", parts: []part{asked}, branches: 2},
-	Again:       {word: "again", parts: []part{again}, branches: 1},
-	OneOf:       {word: "one-of", branches: 1},
-	Case:        {word: "case", parts: []part{weight}, branches: 1},
-	Wait:        {word: "wait", parts: []part{ticks}},
-	Stop:        {word: "stop"},
-	AskFor:      {word: "ask-for", parts: []part{rule}},
-	End:         {word: "end", parts: []part{ending}},
-	LookAt:      {word: "look-at", parts: []part{subject, towards}},
-	WalkTo:      {word: "walk-to", parts: []part{subject, towards}},
-	CameraTo:    {word: "camera-to", parts: []part{towards, ticks}},
-	CameraBack:  {word: "camera-back", parts: []part{ticks}},
-	Shake:       {word: "shake", parts: []part{ticks}},
-	CanDo:       {word: "can", parts: []part{ability}},
-	CannotDo:    {word: "cannot", parts: []part{ability}},
-	Until:       {word: "until"},
-	Together:    {word: "together", branches: 1},
-	FadeOut:     {word: "fade-out", parts: []part{ticks}},
-	FadeIn:      {word: "fade-in", parts: []part{ticks}},
-	Become:      {word: "become", parts: []part{character}},
-	LetOut:      {word: "let-out", parts: []part{subject}},
-	PutAt:       {word: "put-at", parts: []part{subject, towards}},
-	SetForces:   {word: "set-forces", parts: []part{area, power}},
-	SetLayer:    {word: "set-layer", parts: []part{layer, presence}},
-	FollowTrack: {word: "follow", parts: []part{subject, track}},
-	ShowPose:    {word: "pose", parts: []part{subject, pose, ticks}},
-	SetCells:    {word: "set-cells", parts: []part{area, becomes, patch}},
+	Nothing:       {word: "begins"},
+	SetFact:       {word: "set-fact", parts: []part{fact, how, value}},
+	SetPresence:   {word: "set-presence", parts: []part{subject, presence}},
+	SetPower:      {word: "set-power", parts: []part{subject, power}},
+	SetState:      {word: "set-state", parts: []part{subject, ownState, quietly}},
+	Get:           {word: "get", parts: []part{item, value}},
+	Lose:          {word: "lose", parts: []part{item, value}},
+	Hurt:          {word: "hurt", parts: []part{amount}},
+	Heal:          {word: "heal", parts: []part{amount}},
+	TakeTo:        {word: "take-to", parts: []part{spot}},
+	HoldStill:     {word: "hold-still"},
+	LetGo:         {word: "let-go"},
+	Say:           {word: "say", parts: []part{subject, says}},
+	Question:      {word: "ask", parts: []part{subject, says}, branches: 1},
+	Choice:        {word: "choice", parts: []part{says, asked}, branches: 1},
+	If:            {word: "if", parts: []part{asked}, branches: 2},
+	Again:         {word: "again", parts: []part{again}, branches: 1},
+	OneOf:         {word: "one-of", branches: 1},
+	Case:          {word: "case", parts: []part{weight}, branches: 1},
+	Wait:          {word: "wait", parts: []part{ticks}},
+	Stop:          {word: "stop"},
+	AskFor:        {word: "ask-for", parts: []part{rule}},
+	End:           {word: "end", parts: []part{ending}},
+	LookAt:        {word: "look-at", parts: []part{subject, towards}},
+	WalkTo:        {word: "walk-to", parts: []part{subject, towards}},
+	CameraTo:      {word: "camera-to", parts: []part{towards, ticks}},
+	CameraBack:    {word: "camera-back", parts: []part{ticks}},
+	Shake:         {word: "shake", parts: []part{ticks}},
+	CanDo:         {word: "can", parts: []part{ability}},
+	CannotDo:      {word: "cannot", parts: []part{ability}},
+	Until:         {word: "until"},
+	Together:      {word: "together", branches: 1},
+	FadeOut:       {word: "fade-out", parts: []part{ticks}},
+	FadeIn:        {word: "fade-in", parts: []part{ticks}},
+	Become:        {word: "become", parts: []part{character}},
+	LetOut:        {word: "let-out", parts: []part{subject}},
+	PutAt:         {word: "put-at", parts: []part{subject, towards}},
+	SetForces:     {word: "set-forces", parts: []part{area, power}},
+	SetLayer:      {word: "set-layer", parts: []part{layer, presence}},
+	FollowTrack:   {word: "follow", parts: []part{subject, track}},
+	ShowPose:      {word: "pose", parts: []part{subject, pose, ticks}},
+	SetCells:      {word: "set-cells", parts: []part{area, becomes, patch}},
+	TakeToDoorway: {word: "take-to-doorway", parts: []part{crossing, side}},
 }
 
 // The words of what else there is to choose, in the order of its numbers.
@@ -114,6 +117,9 @@ var PoseWords = []string{"stand", "walk", "run", "jump", "fall", "climb", "swim"
 
 // CellWords are the words in files for what becomes of the cells of an area, by their numbers.
 var CellWords = []string{CellsBecome: "become", CellsPainted: "painted", CellsCleared: "cleared"}
+
+// SideWords are the words in files for which end of a crossing is meant, by their numbers.
+var SideWords = []string{"first", "second"}
 
 // What becomes of the cells of an area: those of a patch, over and over from its upper left corner on, on the layers of their depth; as they are painted;
 // and empty, on all layers but the lowest.
@@ -148,6 +154,7 @@ var (
 	ItemUsed      = &kind.Moment{Number: 2014, Word: "item-used", Name: "the player uses"}
 	ComesInto     = &kind.Moment{Number: 2015, Word: "comes-into", Name: "comes into"}
 	GoesOutOf     = &kind.Moment{Number: 2016, Word: "goes-out-of", Name: "goes out of"}
+	PlayerBack    = &kind.Moment{Number: 2017, Word: "comes-back", Name: "the player comes back to where they came in"}
 	PlayerHurt    = &kind.Moment{Number: 1009, Word: "hurt", Name: "the player is hurt"}
 	PlayerHarmed  = &kind.Moment{Number: 1010, Word: "harmed", Name: "the player's health is used up"}
 	PlayerFell    = &kind.Moment{Number: 1011, Word: "fell", Name: "the player falls off a map"}
@@ -162,7 +169,7 @@ var occasions = []struct {
 	{MapBegins, []part{ofMap}}, {MapLeft, []part{ofMap}}, {CrossingTaken, []part{ofCrossing}},
 	{FactChanged, []part{fact}}, {FactReached, []part{fact, reaches}}, {ItemHad, []part{item}}, {ItemUsedUp, []part{item}}, {ItemUsed, []part{item}},
 	{TimePassed, []part{everyTicks}}, {StepsPassed, []part{everySteps}},
-	{PlayerHurt, nil}, {PlayerHarmed, nil}, {PlayerFell, nil}, {PlayBegins, nil}, {AskedFor, nil},
+	{PlayerHurt, nil}, {PlayerHarmed, nil}, {PlayerFell, nil}, {PlayerBack, nil}, {PlayBegins, nil}, {AskedFor, nil},
 }
 
 func init() {
@@ -253,6 +260,8 @@ func (a *Action) visit(v visitor) {
 			v.option(&a.Is, PoseWords, "what somebody is seen doing")
 		case becomes:
 			v.option(&a.Is, CellWords, "what becomes of cells")
+		case side:
+			v.option(&a.Is, SideWords, "an end of a crossing")
 		case patch:
 			if a.Is == CellsBecome {
 				v.thing(&a.Other, kind.Patch)

@@ -53,8 +53,8 @@ type ValueForm struct {
 // A NounForm names pieces, or the player, as files do.
 type NounForm struct {
 	// Is is how they are named: this piece, one by its id, the player, all or any of a type or in an area; it to which
-	// something happened, whoever did it, the nearest of a type.
-	Is string `json:"is" jsonschema:"enum=this,enum=piece,enum=player,enum=all,enum=any,enum=all-in,enum=any-in,enum=it,enum=whoever,enum=nearest"`
+	// something happened, whoever did it, the nearest of a type or in an area.
+	Is string `json:"is" jsonschema:"enum=this,enum=piece,enum=player,enum=all,enum=any,enum=all-in,enum=any-in,enum=it,enum=whoever,enum=nearest,enum=nearest-in"`
 	// Thing is the id of the piece or area.
 	Thing string `json:"thing,omitempty"`
 	// Type is the word of the type.
@@ -279,7 +279,7 @@ func (r *formReader) noun(f *NounForm) (n Noun) {
 	}
 	n.Is = NounSort(r.word(f.Is, nounWords, "a noun"))
 	switch n.Is {
-	case Piece, AllInArea, AnyInArea:
+	case Piece, AllInArea, AnyInArea, NearestInArea:
 		n.Thing = r.id(f.Thing)
 	case AllOfType, AnyOfType, NearestOfType:
 		if k := kind.Named(f.Type); k != nil {

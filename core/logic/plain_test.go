@@ -44,7 +44,7 @@ func (w world) Pieces(n logic.Noun) (ids []kind.ID, there bool) {
 		return []kind.ID{0}, true
 	case logic.Piece:
 		return []kind.ID{n.Thing}, !isGone(n.Thing)
-	case logic.It, logic.Whoever, logic.NearestOfType:
+	case logic.It, logic.Whoever, logic.NearestOfType, logic.NearestInArea:
 		return []kind.ID{kind.ID(31 + w.chance(3, "one", n.Type))}, w.chance(4, "named", n.Type) > 0
 	}
 	for _, id := range []kind.ID{31, 32, 33, 34} {
@@ -177,7 +177,7 @@ func number(s string) kind.ID {
 }
 
 func noun(n *logic.NounForm, w world) ([]kind.ID, bool) {
-	for i, word := range []string{"this", "piece", "player", "all", "any", "all-in", "any-in", "it", "whoever", "nearest"} {
+	for i, word := range []string{"this", "piece", "player", "all", "any", "all-in", "any-in", "it", "whoever", "nearest", "nearest-in"} {
 		if word == n.Is {
 			is := logic.Noun{Is: logic.NounSort(i)}
 			if n.Thing != "" {

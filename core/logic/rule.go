@@ -125,7 +125,7 @@ type Action struct {
 	// How is how a fact is set, Value to what or by how much, or how many of an item.
 	How   SetBy
 	Value Value
-	// Is is the presence, power or state that a piece gets, the presence of a layer, the power of the forces of an area, which of the AbilityWords the player has or lacks, which of the PoseWords somebody is seen doing, or which of the CellWords becomes of cells; Quiet that nothing happens by that.
+	// Is is the presence, power or state that a piece gets, the presence of a layer, the power of the forces of an area, which of the AbilityWords the player has or lacks, which of the PoseWords somebody is seen doing, which of the CellWords becomes of cells, or which end of a crossing is meant; Quiet that nothing happens by that.
 	Is    int
 	Quiet bool
 	// Number is for how many ticks, how many times, how likely, or how much.
@@ -198,6 +198,7 @@ const (
 	FollowTrack
 	ShowPose
 	SetCells
+	TakeToDoorway
 	deedEnd
 )
 

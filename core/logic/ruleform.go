@@ -18,7 +18,7 @@ type RulePartForm struct {
 	Off bool `json:"off,omitempty"`
 	// Moment is the word of a moment, Does that of what is done: with both, that is waited for until the moment comes.
 	Moment string `json:"moment,omitempty"`
-	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end,enum=look-at,enum=walk-to,enum=camera-to,enum=camera-back,enum=shake,enum=can,enum=cannot,enum=until,enum=together,enum=fade-out,enum=fade-in,enum=become,enum=let-out,enum=put-at,enum=set-forces,enum=set-layer,enum=follow,enum=pose,enum=set-cells"`
+	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end,enum=look-at,enum=walk-to,enum=camera-to,enum=camera-back,enum=shake,enum=can,enum=cannot,enum=until,enum=together,enum=fade-out,enum=fade-in,enum=become,enum=let-out,enum=put-at,enum=set-forces,enum=set-layer,enum=follow,enum=pose,enum=set-cells,enum=take-to-doorway"`
 	// Subject is the piece with which something is done, or to which the moment happens.
 	Subject *NounForm `json:"subject,omitempty"`
 	// Towards is to what something looks or walks, or where it is put.
@@ -30,7 +30,7 @@ type RulePartForm struct {
 	// How is how a fact is set, Value to what or by how much, or how many of an item.
 	How   string     `json:"how,omitempty" jsonschema:"enum=is,enum=up,enum=down"`
 	Value *ValueForm `json:"value,omitempty"`
-	// Is is the presence, power or state that a piece gets, the presence of a layer, the power of an area's forces, the ability that the player has or lacks, or what becomes of cells; Quiet says that nothing happens by that.
+	// Is is the presence, power or state that a piece gets, the presence of a layer, the power of an area's forces, the ability that the player has or lacks, what becomes of cells, or which end of a crossing is meant; Quiet says that nothing happens by that.
 	Is    string `json:"is,omitempty"`
 	Quiet bool   `json:"quiet,omitempty"`
 	// Number is for how many ticks of a sixtieth of a second, how many times, how likely, how much, or what a fact becomes.
@@ -89,6 +89,8 @@ func (ids IDs) WritePart(p *Part) RulePartForm {
 			f.Is = PoseWords[p.Is]
 		case becomes:
 			f.Is = CellWords[p.Is]
+		case side:
+			f.Is = SideWords[p.Is]
 		case patch:
 			f.Other = ids.optional(p.Other)
 		case quietly:
@@ -168,6 +170,8 @@ func (ids IDs) ReadPart(f *RulePartForm) (p Part, err error) {
 			p.Is = r.word(f.Is, PoseWords, "what somebody is seen doing")
 		case becomes:
 			p.Is = r.word(f.Is, CellWords, "what becomes of cells")
+		case side:
+			p.Is = r.word(f.Is, SideWords, "an end of a crossing")
 		case patch:
 			if p.Is == CellsBecome {
 				p.Other = some(f.Other)

@@ -81,7 +81,7 @@ var (
 	askWords        = wordsOf(len(asks), func(i int) string { return asks[i].word })
 	comparisonWords = []string{"at-least", "under", "at-most", "over", "is", "is-not"}
 	valueWords      = []string{"number", "fact", "item", "property", "count", "sum", "difference", "went", "since"}
-	nounWords       = []string{"this", "piece", "player", "all", "any", "all-in", "any-in", "it", "whoever", "nearest"}
+	nounWords       = []string{"this", "piece", "player", "all", "any", "all-in", "any-in", "it", "whoever", "nearest", "nearest-in"}
 )
 
 // AskWords are the words of what there is to ask in files, in the order of their numbers.
@@ -205,7 +205,7 @@ func (n *Noun) visit(v visitor) {
 		v.thing(&n.Thing, kind.Piece)
 	case AllOfType, AnyOfType, NearestOfType:
 		v.thing(&n.Type, kind.Type)
-	case AllInArea, AnyInArea:
+	case AllInArea, AnyInArea, NearestInArea:
 		v.thing(&n.Thing, kind.Area)
 	}
 	if n.Is >= It {

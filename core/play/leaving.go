@@ -3,6 +3,7 @@ package play
 import (
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/logic"
 	"azzel/core/world"
 )
 
@@ -94,6 +95,7 @@ func (g *Game) comeBack() {
 	} else {
 		g.toNearest(g.entered.Cell(g.doc.Project.Lattice()))
 	}
+	g.raise(logic.PlayerBack, 0, 0, 0)
 }
 
 // toNearest sets the player down on the free cell of the map nearest to one, or at the spawn.

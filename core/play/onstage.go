@@ -3,6 +3,7 @@ package play
 import (
 	"cmp"
 
+	"azzel/core/board"
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/kind"
@@ -124,6 +125,8 @@ func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) b
 		g.stilled = p.Does == logic.HoldStill
 	case logic.TakeTo:
 		return s.takeTo(p.Thing)
+	case logic.TakeToDoorway:
+		return s.takeToDoorway(g.doc.Crossing(p.Thing), p.Is)
 	case logic.CanDo, logic.CannotDo:
 		g.changeAbility(p.Is, p.Does == logic.CanDo)
 	case logic.LookAt:
@@ -186,6 +189,33 @@ func (s onStage) takeTo(id world.ID) bool {
 	g.leaveBehind()
 	if to, ok := g.groundOf(m).Nearest(g.sizeOn(m), g.doc.Project.Lattice().CellAt(p.Foot), -1); ok {
 		g.set(m, to)
+	}
+	return true
+}
+
+// takeToDoorway sets the player down where they would come out at an end of a crossing, without having gone through it. It reports false if that was done too
+// often in this tick.
+func (s onStage) takeToDoorway(c *world.Crossing, end int) bool {
+	g := s.g
+	if c == nil || g.doc.Map(c.Ends[end].Map) == nil {
+		return true
+	}
+	if g.takes++; g.takes > mostTakes {
+		return false
+	}
+	m := g.doc.Map(c.Ends[end].Map)
+	g.leaveBehind()
+	to, out := board.Landing(g.groundOf(m), g.sizeOn(m), c.Ends[end].Cells)
+	if !g.groundOf(m).Fits(g.sizeOn(m), g.groundOf(m).At(to)) {
+		// A doorway is free, but perhaps not as large as a body.
+		free := false
+		if to, free = g.groundOf(m).Nearest(g.sizeOn(m), to, -1); !free {
+			return true
+		}
+	}
+	if g.set(m, to); !out {
+		// They stand in the doorway, and do not go through it at once.
+		g.through = c.ID
 	}
 	return true
 }
@@ -282,8 +312,8 @@ func (o occasion) Pieces(n logic.Noun) (ids []world.ID, there bool) {
 		return one(o.of.It)
 	case logic.Whoever:
 		return one(o.of.Whoever)
-	case logic.NearestOfType:
-		if id := o.nearest(n.Type); id != 0 {
+	case logic.NearestOfType, logic.NearestInArea:
+		if id := o.nearest(n); id != 0 {
 			return []world.ID{id}, true
 		}
 		return nil, false
@@ -311,14 +341,18 @@ func (g *Game) whereIs(piece world.ID) (on *world.Map, at body.Place, there bool
 	return on, g.placeIn(is, g.ground.Map), true
 }
 
-// nearest is the piece of a type that is nearest to the one to which the rule belongs, or to the player, on the player's map; 0 for none.
-func (o occasion) nearest(typ world.ID) (id world.ID) {
+// nearest is the piece of a type, or of those in an area, that is nearest to the one to which the rule belongs, or to the player, on the player's map; 0 for none.
+func (o occasion) nearest(n logic.Noun) (id world.ID) {
 	_, from, there := o.g.whereIs(o.of.This)
 	if !there {
 		from = o.g.place
 	}
 	least := 0
-	ids, _ := o.inquiry.Pieces(logic.Noun{Is: logic.AllOfType, Type: typ})
+	among := logic.Noun{Is: logic.AllOfType, Type: n.Type}
+	if n.Is == logic.NearestInArea {
+		among = logic.Noun{Is: logic.AllInArea, Thing: n.Thing}
+	}
+	ids, _ := o.inquiry.Pieces(among)
 	for _, is := range ids {
 		on, at, there := o.g.whereIs(is)
 		if !there || on != o.g.ground.Map || o.g.absent[is] || is == o.of.This {

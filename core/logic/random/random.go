@@ -161,10 +161,13 @@ func noun(r *rand.Rand, of Things, happens bool) (n logic.Noun) {
 	if happens {
 		most = int(logic.NearestOfType)
 	}
+	if happens && of.Newest {
+		most = int(logic.NearestInArea)
+	}
 	switch n.Is = logic.NounSort(r.IntN(most + 1)); n.Is {
 	case logic.Piece:
 		n.Thing = one(r, of.Pieces)
-	case logic.AllInArea, logic.AnyInArea:
+	case logic.AllInArea, logic.AnyInArea, logic.NearestInArea:
 		n.Thing = one(r, of.Areas)
 	case logic.AllOfType, logic.AnyOfType, logic.NearestOfType:
 		if k := one(r, kind.All()); k != nil {

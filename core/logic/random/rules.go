@@ -153,6 +153,8 @@ func Action(r *rand.Rand, of Things) logic.Action {
 			a.Thing = one(r, of.Tracks)
 		case logic.SetLayer:
 			a.Thing, a.Is = one(r, of.Layers), r.IntN(3)
+		case logic.TakeToDoorway:
+			a.Thing, a.Is = one(r, of.Crossings), r.IntN(2)
 		case logic.SetCells:
 			a.Thing, a.Is, a.Other = one(r, of.Areas), r.IntN(len(logic.CellWords)), one(r, of.Patches)
 		case logic.SetForces:

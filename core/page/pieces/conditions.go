@@ -231,6 +231,8 @@ type AskableView struct {
 	Powers      []AskedState `json:"powers"`
 	// Cells are what becomes of the cells of an area.
 	Cells []AskedState `json:"cells"`
+	// Ends are those of a crossing.
+	Ends []AskedWord `json:"ends"`
 	// Abilities are what rules let the player be able to do, or not.
 	Abilities []AskedWord `json:"abilities"`
 	// Poses are what rules let somebody be seen doing.
@@ -315,6 +317,9 @@ func Askable(p *page.Page) AskableView {
 	}
 	for _, word := range logic.AbilityWords {
 		v.Abilities = append(v.Abilities, AskedWord{word, word})
+	}
+	for _, word := range logic.SideWords {
+		v.Ends = append(v.Ends, AskedWord{word, "its " + word + " end"})
 	}
 	for i, word := range logic.PoseWords {
 		v.Poses = append(v.Poses, AskedWord{word, wording.PoseNames[i]})

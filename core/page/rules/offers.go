@@ -333,6 +333,13 @@ func (o *offers) actions(r *world.Rule) {
 		}
 		o.becomes(n, p.Kind())
 	})
+	for _, c := range o.d.Crossings {
+		if len(o.tokens) > 0 && o.of("doorway "+hand.CrossingName(o.d, c)) {
+			for end := range c.Ends {
+				o.is("the player is taken to", action(logic.Action{Does: logic.TakeToDoorway, Thing: c.ID, Is: end}))
+			}
+		}
+	}
 	for _, i := range o.d.Items {
 		if o.of(i.Name) {
 			o.is("the player gets", action(logic.Action{Does: logic.Get, Thing: i.ID, Value: one}))

@@ -79,7 +79,7 @@ func (o *offers) moments(r *world.Rule) {
 			begins(logic.CrossingTaken, logic.CrossingTaken.Name, logic.Moment{Thing: c.ID})
 		}
 	}
-	for _, m := range []*kind.Moment{logic.PlayBegins, logic.PlayerHurt, logic.PlayerHarmed, logic.PlayerFell, logic.AskedFor} {
+	for _, m := range []*kind.Moment{logic.PlayBegins, logic.PlayerHurt, logic.PlayerHarmed, logic.PlayerFell, logic.PlayerBack, logic.AskedFor} {
 		if o.of("") && !(o.until && m == logic.PlayBegins) {
 			begins(m, m.Name, logic.Moment{})
 		}

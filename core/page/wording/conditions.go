@@ -194,6 +194,8 @@ func (w words) noun(n logic.Noun) string {
 		return "whoever did it"
 	case logic.NearestOfType:
 		return "the nearest " + kind.NameOf(n.Type)
+	case logic.NearestInArea:
+		return "the nearest in " + w.named(world.SortArea, n.Thing)
 	}
 	return "any in " + w.named(world.SortArea, n.Thing)
 }

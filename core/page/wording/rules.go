@@ -107,7 +107,7 @@ func (s *sentence) names(slot string, n logic.Noun) *sentence {
 		}
 	case logic.This:
 		w.Ref = s.home
-	case logic.AllInArea, logic.AnyInArea:
+	case logic.AllInArea, logic.AnyInArea, logic.NearestInArea:
 		w.Ref = world.Ref{Sort: world.SortArea, ID: n.Thing}
 		w.Gone = s.d.Area(n.Thing) == nil
 	}
@@ -238,6 +238,15 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 		s.plain("the player is healed by").value(SlotNumber, strconv.Itoa(p.Number))
 	case logic.TakeTo:
 		s.plain("the player is taken to").thing(world.SortPiece, p.Thing)
+	case logic.TakeToDoorway:
+		s.plain("the player is taken to the doorway of").thing(world.SortCrossing, p.Thing)
+		name := "its " + logic.SideWords[p.Is] + " end"
+		if c := d.Crossing(p.Thing); c != nil {
+			if m := d.Map(c.Ends[p.Is].Map); m != nil && c.Ends[0].Map != c.Ends[1].Map {
+				name = m.Name
+			}
+		}
+		s.plain("at").value(SlotIs, name)
 	case logic.HoldStill:
 		s.plain("the player may not move")
 	case logic.LetGo:
@@ -336,7 +345,7 @@ func Moment(d *world.Document, r *logic.Rule, m *logic.Moment) []Word {
 func (s *sentence) moment(m *logic.Moment) *sentence {
 	is := kind.MomentOf(m.Is)
 	switch is {
-	case logic.PlayBegins, logic.AskedFor, logic.PlayerHurt, logic.PlayerHarmed, logic.PlayerFell:
+	case logic.PlayBegins, logic.AskedFor, logic.PlayerHurt, logic.PlayerHarmed, logic.PlayerFell, logic.PlayerBack:
 		s.plain(is.Name)
 	case logic.MapBegins, logic.MapLeft:
 		s.value(SlotMoment, is.Name).thing(world.SortMap, m.Thing)

@@ -134,7 +134,14 @@ export function nounChoices(of: AskableView, happens = false): Choices[] {
         types,
       ),
     },
-    ...(happens ? [{ heading: 'The nearest', list: each([['nearest', 'the nearest']], types) }] : []),
+    ...(happens
+      ? [
+          {
+            heading: 'The nearest',
+            list: [...each([['nearest', 'the nearest']], types), ...each([['nearest-in', 'the nearest in']], of.areas)],
+          },
+        ]
+      : []),
     {
       heading: 'In an area',
       list: each(

@@ -2090,6 +2090,7 @@ export interface AskableView {
   presences: AskedState[];
   powers: AskedState[];
   cells: AskedState[];
+  ends: AskedWord[];
   abilities: AskedWord[];
   poses: AskedWord[];
   occasions: AskedOccasion[];

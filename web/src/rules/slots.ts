@@ -38,6 +38,7 @@ export function isChoices(of: AskableView, form: RulePartForm, home: string): Ch
   if (form.does === 'pose') return [{ heading: '', list: choicesOf(of.poses, 'pose') }];
   if (form.does === 'set-layer') return [{ heading: '', list: choicesOf(verbal(of.presences), 'set-layer') }];
   if (form.does === 'set-cells') return [{ heading: '', list: choicesOf(verbal(of.cells), 'set-cells') }];
+  if (form.does === 'take-to-doorway') return [{ heading: '', list: choicesOf(of.ends, 'take-to-doorway') }];
   if (form.does === 'set-forces') return [{ heading: '', list: choicesOf(verbal(of.powers), 'set-forces') }];
   const types = typesOf(of, form.subject ?? { is: 'this' }, home);
   const states = types
