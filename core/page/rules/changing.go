@@ -264,6 +264,35 @@ func (o SetRulePart) Do(p *page.Page) page.Changed {
 	})
 }
 
+// MarkRulePart puts a mark into the cell that is selected, and lets a part of a rule mean it: as what something walks, looks or goes to, or as where the
+// player is taken.
+type MarkRulePart struct {
+	Rule page.ID `json:"rule"`
+	Part page.ID `json:"part"`
+}
+
+// Do implements Order.
+func (o MarkRulePart) Do(p *page.Page) page.Changed {
+	at := p.Hand.Selected
+	m := p.Doc().Map(at.Map)
+	if m == nil || at.Ref.Sort != world.SortMap {
+		return p.Fail(errors.New("no cell is meant: click on one of a map"))
+	}
+	return parted(p, o.Rule, o.Part, func(r *world.Rule, is logic.Part) ([]edit.Part, error) {
+		id := p.IDs.NewID()
+		mark := &world.Piece{Type: world.Mark, Layer: m.PlayerLayer, Foot: m.FootOf(p.Doc().Project.Lattice(), world.Mark, at.Cell)}
+		switch {
+		case is.Aims():
+			is.Towards = logic.Noun{Is: logic.Piece, Thing: id}
+		case is.Does == logic.TakeTo:
+			is.Thing = id
+		default:
+			return nil, page.ErrUnknown
+		}
+		return []edit.Part{edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: id}, Values: mark.Values()}, edit.PartChange(r.ID, is)}, nil
+	})
+}
+
 // TypeRuleText says otherwise what the player reads by an action of a rule.
 type TypeRuleText struct {
 	Rule  page.ID `json:"rule"`

@@ -367,6 +367,10 @@ export class Orders {
     return this.give('setRulePart', o, []);
   }
 
+  markRulePart(o: T.MarkRulePart): Promise<T.Reply> {
+    return this.give('markRulePart', o, []);
+  }
+
   typeRuleText(o: T.TypeRuleText): Promise<T.Reply> {
     return this.give('typeRuleText', o, []);
   }

@@ -825,6 +825,11 @@ export interface SetRulePart {
   seconds?: number;
 }
 
+export interface MarkRulePart {
+  rule: string;
+  part: string;
+}
+
 export interface TypeRuleText {
   rule: string;
   part: string;

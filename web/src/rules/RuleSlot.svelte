@@ -43,12 +43,19 @@
   const condition = (to: ConditionForm | null): Partial<RulePartForm> => ({ if: to ?? { asks: 'all' } });
   const askable = (): AskableView | null => p.session.ask.askable();
 
-  function point(close: () => void, take: (id: string) => void): void {
+  /** Lets a click on the board say what is meant; on a cell where nothing lies a mark is put for it, where that can be meant. */
+  function point(close: () => void, take: (id: string) => void, cells = false): void {
     close();
     void p.session.orders.unselect();
     void p.session.orders.hold({ holding: 'nothing' });
-    p.session.say('Click on the board what is meant.');
-    p.shell.pointing = { sorts: ['piece'], take: (thing) => take(thing.id) };
+    p.session.say(
+      cells ? 'Click on the board what is meant, or a cell: a mark is put there.' : 'Click on the board what is meant.',
+    );
+    p.shell.pointing = {
+      sorts: cells ? ['piece', 'map'] : ['piece'],
+      take: (thing) =>
+        thing.kind === 'map' ? void p.session.orders.markRulePart({ rule: rule.id, part: line.id }) : take(thing.id),
+    };
   }
 
   function outline(over: boolean): void {
@@ -79,7 +86,7 @@
         />
         <Button
           label="Point at it on the board"
-          onclick={() => point(close, (thing) => set({ [slot]: { is: 'piece', thing } }))}
+          onclick={() => point(close, (thing) => set({ [slot]: { is: 'piece', thing } }), slot === 'towards')}
         />
       {:else if word.slot === 'thing'}
         <Choose
@@ -97,7 +104,7 @@
           change={(thing) => set({ thing })}
         />
         {#if form.does === 'take-to'}
-          <Button label="Point at it on the board" onclick={() => point(close, (thing) => set({ thing }))} />
+          <Button label="Point at it on the board" onclick={() => point(close, (thing) => set({ thing }), true)} />
         {/if}
       {:else if word.slot === 'other'}
         <Choose
