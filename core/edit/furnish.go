@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/grid"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/world"
 )
 
@@ -21,7 +22,7 @@ func Neighbour(d *world.Document, m *world.Map) *world.Map {
 			return nil
 		}
 	}
-	others := slices.DeleteFunc(slices.Clone(d.Maps), func(o *world.Map) bool { return o.ID == m.ID || o.View != m.View })
+	others := lists.Without(slices.Clone(d.Maps), func(o *world.Map) bool { return o.ID == m.ID || o.View != m.View })
 	slices.SortStableFunc(others, func(a, b *world.Map) int {
 		return apart(m.OnBoard(), a.OnBoard()) - apart(m.OnBoard(), b.OnBoard())
 	})

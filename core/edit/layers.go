@@ -8,6 +8,7 @@ import (
 
 	"azzel/core/grid"
 	"azzel/core/kind"
+	"azzel/core/lists"
 	"azzel/core/world"
 )
 
@@ -32,7 +33,7 @@ func MakeLayer(d *world.Document, mapID, above world.ID, l *world.Layer) (Edit, 
 	}
 	at := slices.IndexFunc(m.Layers, func(o *world.Layer) bool { return o.ID == above }) + 1
 	e := Edit{Label: Clip(fmt.Sprintf("make the layer %s on %s", l.Name, m.Name))}
-	order := slices.Insert(slices.Clone(m.Layers), at, l)
+	order := lists.Insert(slices.Clone(m.Layers), at, l)
 	e.Parts = reorder(m, order)
 	for i, o := range order {
 		if o == l {
@@ -64,12 +65,12 @@ func MoveLayer(d *world.Document, mapID, id, below world.ID) (Edit, error) {
 		return Edit{}, world.ErrGone
 	}
 	l := m.Layer(id)
-	list := slices.DeleteFunc(slices.Clone(m.Layers), func(o *world.Layer) bool { return o.ID == id })
+	list := lists.Without(slices.Clone(m.Layers), func(o *world.Layer) bool { return o.ID == id })
 	at := slices.IndexFunc(list, func(o *world.Layer) bool { return o.ID == below })
 	if at < 0 {
 		at = len(list)
 	}
-	return Edit{Label: Clip(fmt.Sprintf("move the layer %s", l.Name)), Parts: reorder(m, slices.Insert(list, at, l))}, nil
+	return Edit{Label: Clip(fmt.Sprintf("move the layer %s", l.Name)), Parts: reorder(m, lists.Insert(list, at, l))}, nil
 }
 
 // DuplicateLayer puts a copy of a layer with all its cells above it. Pieces stay on

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/pace"
 	"azzel/core/world"
 )
@@ -218,9 +219,9 @@ func (r *Replica) try(d *world.Document, e Edit) (Result, error) {
 
 // drop forgets a pending step that the server did not take.
 func (r *Replica) drop(sequence uint64) {
-	r.pending = slices.DeleteFunc(r.pending, func(p pending) bool { return p.sequence == sequence })
+	r.pending = lists.Without(r.pending, func(p pending) bool { return p.sequence == sequence })
 	delete(r.records, sequence)
-	r.order = slices.DeleteFunc(r.order, func(s uint64) bool { return s == sequence })
+	r.order = lists.Without(r.order, func(s uint64) bool { return s == sequence })
 	r.restack()
 }
 

@@ -7,6 +7,7 @@ import (
 
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/lists"
 )
 
 // A Stage is where rules go: a game in play.
@@ -91,7 +92,7 @@ func (e *Engine) Step(held bool) {
 // due are the numbers of the runs that go on in this tick: by the tick in which they began, by rule, and by their number.
 func (e *Engine) due(held bool) (numbers []int) {
 	var list []*Run
-	e.Runs.List = slices.DeleteFunc(e.Runs.List, func(r Run) bool { return e.rule(r.Rule) == nil })
+	e.Runs.List = lists.Without(e.Runs.List, func(r Run) bool { return e.rule(r.Rule) == nil })
 	var joined map[int]bool
 	for i := range e.Runs.List {
 		if of := e.Runs.List[i].Of; of > 0 {
@@ -232,7 +233,7 @@ func (e *Engine) begin(r *Listed, of Bound, branch int, part kind.ID) {
 			return
 		}
 		before := len(e.Runs.List)
-		e.Runs.List = slices.DeleteFunc(e.Runs.List, func(run Run) bool { return run.by() == by })
+		e.Runs.List = lists.Without(e.Runs.List, func(run Run) bool { return run.by() == by })
 		e.underWay[r.index] -= before - len(e.Runs.List)
 	}
 	tried(Goes)

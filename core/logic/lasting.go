@@ -7,6 +7,7 @@ import (
 
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/pack"
 )
 
@@ -58,7 +59,7 @@ func (e *Engine) last(r *Listed, by Pair, of Bound) {
 		is := Lasting{by, c.Key, held, held, 0}
 		i, known := slices.BinarySearchFunc(e.Lastings, is, Lasting.compare)
 		if !known {
-			e.Lastings = slices.Insert(e.Lastings, i, is)
+			e.Lastings = lists.Insert(e.Lastings, i, is)
 			continue
 		}
 		l := &e.Lastings[i]
@@ -75,7 +76,7 @@ func (e *Engine) last(r *Listed, by Pair, of Bound) {
 
 // forgetLasting forgets the conditions that last of rules that are not in the book any more.
 func (e *Engine) forgetLasting() {
-	e.Lastings = slices.DeleteFunc(e.Lastings, func(l Lasting) bool {
+	e.Lastings = lists.Without(e.Lastings, func(l Lasting) bool {
 		r := e.rule(l.Rule)
 		return r == nil || !slices.ContainsFunc(r.lasting, func(c *Condition) bool { return c.Key == l.Key })
 	})

@@ -8,6 +8,7 @@ import (
 
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/pack"
 	"azzel/core/words"
 )
@@ -270,7 +271,7 @@ func (r *Rule) Set(p Part) {
 	if i, there := r.at(p.ID); there {
 		list[i] = p
 	} else {
-		list = slices.Insert(list, i, p)
+		list = lists.Insert(list, i, p)
 	}
 	r.Parts, r.tree = list, nil
 }

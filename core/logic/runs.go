@@ -8,6 +8,7 @@ import (
 
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/pack"
 )
 
@@ -258,7 +259,7 @@ func (s *Runs) went(p Pair) (int, bool) {
 func (s *Runs) count(p Pair, tick int) {
 	i, there := s.went(p)
 	if !there {
-		s.Went = slices.Insert(s.Went, i, Past{Pair: p})
+		s.Went = lists.Insert(s.Went, i, Past{Pair: p})
 	}
 	s.Went[i].Times++
 	s.Went[i].Tick, s.Went[i].Visit = tick, s.Visits
@@ -274,7 +275,7 @@ func (s *Runs) setSo(p Pair, so bool) {
 	i, is := slices.BinarySearchFunc(s.So, p, Pair.compare)
 	switch {
 	case so && !is:
-		s.So = slices.Insert(s.So, i, p)
+		s.So = lists.Insert(s.So, i, p)
 	case is && !so:
 		s.So = slices.Delete(s.So, i, i+1)
 	}
@@ -287,20 +288,20 @@ func (s *Runs) Anew(b *Book, ends, so func(r *Listed, this kind.ID) bool) (ended
 		return false
 	}
 	before := len(s.List)
-	s.List = slices.DeleteFunc(s.List, func(run Run) bool {
+	s.List = lists.Without(s.List, func(run Run) bool {
 		r := b.rule(run.Rule)
 		return r != nil && ends(r, run.This)
 	})
-	s.So = slices.DeleteFunc(s.So, func(p Pair) bool {
+	s.So = lists.Without(s.So, func(p Pair) bool {
 		r := b.rule(p.Rule)
 		return r != nil && so(r, p.This)
 	})
 	// What is not so is settled anew too.
-	s.Went = slices.DeleteFunc(s.Went, func(p Past) bool {
+	s.Went = lists.Without(s.Went, func(p Past) bool {
 		r := b.rule(p.Rule)
 		return r != nil && r.Begins == While && so(r, p.This)
 	})
-	s.Lastings = slices.DeleteFunc(s.Lastings, func(l Lasting) bool {
+	s.Lastings = lists.Without(s.Lastings, func(l Lasting) bool {
 		r := b.rule(l.Rule)
 		return r != nil && so(r, l.This)
 	})

@@ -1,10 +1,9 @@
 package logic
 
 import (
-	"slices"
-
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/lists"
 )
 
 // Awaits reports whether a part says a moment: one at which the rule begins, or up to which it waits.
@@ -70,7 +69,7 @@ func (e *Engine) stop(r *Run) {
 	root.Frames, root.Box = nil, NoBox
 	within[root.Number] = true
 	is := root.Number
-	e.Runs.List = slices.DeleteFunc(e.Runs.List, func(r Run) bool {
+	e.Runs.List = lists.Without(e.Runs.List, func(r Run) bool {
 		if r.Of == 0 || !within[r.Of-1] {
 			return false
 		}

@@ -6,6 +6,7 @@ import (
 	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/world"
 )
@@ -45,7 +46,7 @@ func (g *Game) leaves(m *world.Map) (any bool) {
 		for _, p := range was.Pieces {
 			if was.BeginsAnew(p, world.AnewOnReturn) && g.becameOf(p) {
 				if i, noted := slices.BinarySearch(g.left, p.ID); !noted {
-					g.left = slices.Insert(g.left, i, p.ID)
+					g.left = lists.Insert(g.left, i, p.ID)
 				}
 			}
 		}
@@ -129,7 +130,7 @@ func (g *Game) meetAnew() {
 func (g *Game) forget(pieces map[world.ID]bool) {
 	has := func(id world.ID) bool { return pieces[id] }
 	for _, list := range []*[]world.ID{&g.taken, &g.refused, &g.switched, &g.left} {
-		*list = slices.DeleteFunc(*list, has)
+		*list = lists.Without(*list, has)
 	}
 	for id := range pieces {
 		on, p := g.pieceOf(id)
@@ -142,11 +143,11 @@ func (g *Game) forget(pieces map[world.ID]bool) {
 			g.fallen = slices.Delete(g.fallen, i, i+1)
 		}
 	}
-	g.things = slices.DeleteFunc(g.things, func(t Thing) bool { return pieces[t.Piece()] && t.ID != g.lifted })
-	g.states = slices.DeleteFunc(g.states, func(s stated) bool { return pieces[s.piece] })
-	g.presences = slices.DeleteFunc(g.presences, func(s presence) bool { return pieces[s.piece] })
-	g.spoken = slices.DeleteFunc(g.spoken, func(s spoken) bool { return pieces[s.piece] })
-	g.followings = slices.DeleteFunc(g.followings, func(f following) bool { return pieces[f.piece] })
+	g.things = lists.Without(g.things, func(t Thing) bool { return pieces[t.Piece()] && t.ID != g.lifted })
+	g.states = lists.Without(g.states, func(s stated) bool { return pieces[s.piece] })
+	g.presences = lists.Without(g.presences, func(s presence) bool { return pieces[s.piece] })
+	g.spoken = lists.Without(g.spoken, func(s spoken) bool { return pieces[s.piece] })
+	g.followings = lists.Without(g.followings, func(f following) bool { return pieces[f.piece] })
 }
 
 // renewRules ends the rules that are under way and belong to what began anew, unless they go on elsewhere, and lets those be so

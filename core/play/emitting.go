@@ -2,11 +2,11 @@ package play
 
 import (
 	"iter"
-	"slices"
 	"sort"
 
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/lists"
 	"azzel/core/stage"
 	"azzel/core/world"
 )
@@ -29,7 +29,7 @@ func (g *Game) emitAll() {
 	g.emitting = 0
 	g.phase(sources, func(b any, all iter.Seq[*stage.Actor]) { b.(stage.Source).Let(all, around{g}) })
 	if g.emitting > 0 {
-		g.things = slices.DeleteFunc(g.things, func(t Thing) bool { return t.From != 0 && t.Gone })
+		g.things = lists.Without(g.things, func(t Thing) bool { return t.From != 0 && t.Gone })
 		g.meet()
 	}
 }
@@ -124,7 +124,7 @@ func (g *Game) release() {
 		}
 	}
 	if g.emitting > 0 {
-		g.things = slices.DeleteFunc(g.things, func(t Thing) bool { return t.From != 0 && t.Gone })
+		g.things = lists.Without(g.things, func(t Thing) bool { return t.From != 0 && t.Gone })
 		g.meet()
 	}
 }

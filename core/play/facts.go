@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"slices"
 
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/world"
 )
@@ -58,7 +59,7 @@ func (g *Game) remember(by world.ID, sets world.Change) {
 func (g *Game) setFact(f *world.Fact, value int, by world.ID) {
 	k, there := g.known(f.ID)
 	if !there {
-		g.facts = slices.Insert(g.facts, k, Known{})
+		g.facts = lists.Insert(g.facts, k, Known{})
 	}
 	is, was := f.Bound(value), f.Start
 	if there {

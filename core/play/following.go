@@ -8,6 +8,7 @@ import (
 	"azzel/core/body"
 	"azzel/core/kinds/props"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/pack"
 	"azzel/core/world"
@@ -73,7 +74,7 @@ func (s onStage) followTrack(p *logic.Part, asked logic.Happening) {
 		f := following{id, track.ID, body.Place{X: t.Place.X - by.X, Y: t.Place.Y - by.Y}}
 		i, already := slices.BinarySearchFunc(g.followings, id, following.of)
 		if !already {
-			g.followings = slices.Insert(g.followings, i, f)
+			g.followings = lists.Insert(g.followings, i, f)
 		}
 		g.followings[i] = f
 		t.Far, t.Back, t.Rest = 0, false, 0

@@ -5,6 +5,7 @@ import (
 
 	"azzel/core/body"
 	"azzel/core/grid"
+	"azzel/core/lists"
 	"azzel/core/world"
 )
 
@@ -96,7 +97,7 @@ func (g *Game) switchForces(area world.ID, off bool) {
 	g.stale = g.stale || off != is
 	switch {
 	case off && !is && g.doc.Area(area) != nil:
-		g.calm = slices.Insert(g.calm, i, area)
+		g.calm = lists.Insert(g.calm, i, area)
 	case !off && is:
 		g.calm = slices.Delete(g.calm, i, i+1)
 	}

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/pack"
 	"azzel/core/world"
 )
@@ -198,7 +199,7 @@ func (s *state) thawPlaces(r *pack.Reader) {
 // freezePlaces writes on which maps things are that are not at home, and where the player came in if that is another map.
 func (s *state) freezePlaces(w *pack.Writer) {
 	w.Uint(uint64(s.players[0].enteredOn))
-	abroad := slices.DeleteFunc(slices.Clone(s.things), func(t Thing) bool { return t.On == 0 && t.Frame == 0 })
+	abroad := lists.Without(slices.Clone(s.things), func(t Thing) bool { return t.On == 0 && t.Frame == 0 })
 	w.Uint(uint64(len(abroad)))
 	for _, t := range abroad {
 		w.Uint(uint64(t.ID))

@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"azzel/core/kinds/props"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/world"
 )
@@ -42,7 +43,7 @@ func (g *Game) Has(i *world.Item) int {
 func (g *Game) give(i *world.Item, n int) bool {
 	k, there := g.stock(i.ID)
 	if !there {
-		g.items = slices.Insert(g.items, k, world.Stock{Item: i.ID})
+		g.items = lists.Insert(g.items, k, world.Stock{Item: i.ID})
 	}
 	if g.items[k].Count+n > i.Room() {
 		if !there {
@@ -98,7 +99,7 @@ func (g *Game) refuse(why Event) {
 func (g *Game) staysAt(piece world.ID) bool {
 	i, twice := slices.BinarySearch(g.refusing, piece)
 	if !twice {
-		g.refusing = slices.Insert(g.refusing, i, piece)
+		g.refusing = lists.Insert(g.refusing, i, piece)
 	}
 	_, told := slices.BinarySearch(g.refused, piece)
 	return told || twice

@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"azzel/core/kind"
+	"azzel/core/lists"
 	"azzel/core/world"
 )
 
@@ -47,7 +48,7 @@ func (g *Game) setLayer(layer world.ID, is int) bool {
 	}
 	i, set := slices.BinarySearchFunc(g.layers, layer, presence.of)
 	if !set {
-		g.layers = slices.Insert(g.layers, i, presence{})
+		g.layers = lists.Insert(g.layers, i, presence{})
 	}
 	g.layers[i], g.stale, g.shown = presence{layer, is}, true, nil
 	if counts {

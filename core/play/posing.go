@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/pack"
 	"azzel/core/world"
@@ -48,7 +49,7 @@ func (s onStage) pose(p *logic.Part, asked logic.Happening) {
 		is := posed{id, p.Is, p.Number}
 		i, already := slices.BinarySearchFunc(g.poses, id, posed.of)
 		if !already {
-			g.poses = slices.Insert(g.poses, i, is)
+			g.poses = lists.Insert(g.poses, i, is)
 		}
 		g.poses[i] = is
 	}
@@ -59,7 +60,7 @@ func (g *Game) holdPoses() {
 	for i := range g.poses {
 		g.poses[i].left--
 	}
-	g.poses = slices.DeleteFunc(g.poses, func(p posed) bool { return p.left <= 0 })
+	g.poses = lists.Without(g.poses, func(p posed) bool { return p.left <= 0 })
 }
 
 // Posed is what somebody, 0 for the player, is seen doing because a rule says so; false if they are seen as they are.

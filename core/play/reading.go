@@ -8,6 +8,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/pack"
 	"azzel/core/talk"
@@ -76,7 +77,7 @@ func (e effects) say(then int) {
 func (g *Game) choose(p *world.Piece) kind.ID {
 	i, met := slices.BinarySearchFunc(g.spoken, p.ID, func(s spoken, id world.ID) int { return cmp.Compare(s.piece, id) })
 	if !met {
-		g.spoken = slices.Insert(g.spoken, i, spoken{piece: p.ID})
+		g.spoken = lists.Insert(g.spoken, i, spoken{piece: p.ID})
 	}
 	times := g.spoken[i].times
 	g.spoken[i].times = min(times+1, mostSpoken)

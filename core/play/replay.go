@@ -7,6 +7,7 @@ import (
 	"slices"
 	"strings"
 
+	"azzel/core/lists"
 	"azzel/core/pack"
 	"azzel/core/world"
 )
@@ -236,7 +237,7 @@ func (r *Rerun) did(rule world.ID) {
 		return
 	}
 	tick := r.tick + 1 // the one that is under way
-	r.lately = slices.DeleteFunc(r.lately, func(l lately) bool { return l.rule == rule || l.tick <= tick-world.SampleTicks })
+	r.lately = lists.Without(r.lately, func(l lately) bool { return l.rule == rule || l.tick <= tick-world.SampleTicks })
 	if len(r.lately) == mostLately {
 		r.lately = slices.Delete(r.lately, 0, 1)
 	}

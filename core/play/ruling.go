@@ -7,6 +7,7 @@ import (
 
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/pack"
 	"azzel/core/world"
@@ -311,7 +312,7 @@ func (g *Game) setPresence(piece world.ID, is int) {
 	g.keepsFrom(piece)
 	i, set := slices.BinarySearchFunc(g.presences, piece, presence.of)
 	if !set {
-		g.presences = slices.Insert(g.presences, i, presence{})
+		g.presences = lists.Insert(g.presences, i, presence{})
 	}
 	g.presences[i] = presence{piece, is}
 	g.stale = true

@@ -9,6 +9,7 @@ import (
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/pack"
 	"azzel/core/world"
@@ -150,7 +151,7 @@ func (s onStage) send(p *logic.Part, by logic.Pair, asked logic.Happening) bool 
 		if there {
 			g.errands[i] = e
 		} else {
-			g.errands = slices.Insert(g.errands, i, e)
+			g.errands = lists.Insert(g.errands, i, e)
 			g.recast = true
 		}
 	}
@@ -215,7 +216,7 @@ func (g *Game) runErrands(walked bool) {
 	}
 	// Who is there stops others again as soon as nobody is shut in by that.
 	before := len(g.errands)
-	g.errands = slices.DeleteFunc(g.errands, func(e errand) bool {
+	g.errands = lists.Without(g.errands, func(e errand) bool {
 		waited := e.part != 0 && slices.ContainsFunc(g.runs.List, func(r logic.Run) bool { return r.Rule == e.by.Rule })
 		if !e.over || waited {
 			return false

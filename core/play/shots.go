@@ -6,6 +6,7 @@ import (
 	"azzel/core/body"
 	"azzel/core/kinds/props"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/pack"
 	"azzel/core/stage"
 	"azzel/core/world"
@@ -151,7 +152,7 @@ func (g *Game) fell(who world.ID) {
 			}
 		}
 	}
-	g.fallen = slices.Insert(g.fallen, i, who)
+	g.fallen = lists.Insert(g.fallen, i, who)
 	for k := range g.actors {
 		if a := &g.actors[k]; a.Kind.Figure && a.piece.Refers(props.Who) == who && g.things[a.at].From == 0 {
 			if !g.things[a.at].Gone && a.piece.Kind().Drawn && a.Kind.Beaten != nil {

@@ -7,6 +7,7 @@ import (
 	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/world"
 )
@@ -128,7 +129,7 @@ func (g *Game) asIf(s *world.NamedStart) {
 		}
 		if g.setState(p.ID, is.State); k.Counted && kind.StateOf(is.State).Gone {
 			if i, taken := search(g.taken, p.ID); !taken {
-				g.taken = slices.Insert(g.taken, i, p.ID)
+				g.taken = lists.Insert(g.taken, i, p.ID)
 			}
 		}
 	}

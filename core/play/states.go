@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
+	"azzel/core/lists"
 	"azzel/core/world"
 )
 
@@ -17,7 +18,7 @@ func (m *memory) setState(piece world.ID, state int) {
 	m.keepsFrom(piece)
 	at, there := m.stated(piece)
 	if !there {
-		m.states = slices.Insert(m.states, at, stated{})
+		m.states = lists.Insert(m.states, at, stated{})
 	}
 	m.states[at] = stated{piece, state}
 }

@@ -8,6 +8,7 @@ import (
 	"azzel/core/body"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/pack"
 	"azzel/core/stage"
@@ -58,7 +59,7 @@ func (g *Game) meet() {
 	for _, is := range g.castOf(g.ground) {
 		if is.thing == nil {
 			i, _ := g.thing(is.piece.ID)
-			g.things = slices.Insert(g.things, i, Thing{ID: is.piece.ID, Place: footOf(is.piece), Heading: headingOf(is.piece, m.View)})
+			g.things = lists.Insert(g.things, i, Thing{ID: is.piece.ID, Place: footOf(is.piece), Heading: headingOf(is.piece, m.View)})
 		}
 	}
 	for _, is := range g.castOf(g.ground) {

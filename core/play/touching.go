@@ -6,6 +6,7 @@ import (
 	"azzel/core/board"
 	"azzel/core/grid"
 	"azzel/core/kinds/props"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/stage"
 	"azzel/core/world"
@@ -21,7 +22,7 @@ func (g *Game) take(id world.ID, is *stage.Acting) bool {
 	if !g.have(id, is) {
 		return false
 	}
-	g.taken = slices.Insert(g.taken, i, id)
+	g.taken = lists.Insert(g.taken, i, id)
 	g.remember(id, is.Sets)
 	return true
 }

@@ -6,6 +6,7 @@ import (
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/kinds/props"
+	"azzel/core/lists"
 	"azzel/core/world"
 )
 
@@ -34,7 +35,7 @@ func TrailOf(d *world.Document, m *world.Map, id world.ID, ticks int) (trail Tra
 	delete(g.absent, id)
 	g.stand(m)
 	g.drifting, g.helped = true, helps
-	g.actors = slices.DeleteFunc(g.actors, func(a actor) bool { return a.piece.ID != id && !isSolid(a.of) })
+	g.actors = lists.Without(g.actors, func(a actor) bool { return a.piece.ID != id && !isSolid(a.of) })
 	g.sortActors()
 	i := slices.IndexFunc(g.actors, func(a actor) bool { return a.piece.ID == id })
 	if i < 0 || g.things[g.actors[i].at].Type == 0 {

@@ -8,6 +8,7 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/pack"
 	"azzel/core/world"
 )
@@ -101,7 +102,7 @@ func (m *wiring) keep(is wired) {
 	case there:
 		m.wires[i] = is
 	case !first:
-		m.wires = slices.Insert(m.wires, i, is)
+		m.wires = lists.Insert(m.wires, i, is)
 	}
 }
 
@@ -115,7 +116,7 @@ func (m *wiring) setWorked(e workedEnd, on bool) {
 	case is && !on:
 		m.worked = slices.Delete(m.worked, i, i+1)
 	case !is && on:
-		m.worked = slices.Insert(m.worked, i, e)
+		m.worked = lists.Insert(m.worked, i, e)
 	}
 }
 
@@ -226,7 +227,7 @@ func (g *Game) switchPower(p *world.Piece, quiet bool) {
 	if i, is := slices.BinarySearch(g.switched, p.ID); is {
 		g.switched = slices.Delete(g.switched, i, i+1)
 	} else {
-		g.switched = slices.Insert(g.switched, i, p.ID)
+		g.switched = lists.Insert(g.switched, i, p.ID)
 	}
 	g.stale = true
 	off := g.isOff(p)
@@ -259,13 +260,13 @@ func (g *Game) settleWires(before *world.Document) {
 			known[w.ID] = true
 		}
 	}
-	g.wires = slices.DeleteFunc(g.wires, func(is wired) bool { return g.doc.Wire(is.wire) == nil })
+	g.wires = lists.Without(g.wires, func(is wired) bool { return g.doc.Wire(is.wire) == nil })
 	g.settleThose(func(w *world.Wire) (begins, ends bool) { return !known[w.ID], !known[w.ID] })
 }
 
 // settleWiresOf is settleWires for wires from and to pieces that have begun anew.
 func (g *Game) settleWiresOf(pieces map[world.ID]bool) {
-	g.worked = slices.DeleteFunc(g.worked, func(e workedEnd) bool { return pieces[e.thing] })
+	g.worked = lists.Without(g.worked, func(e workedEnd) bool { return pieces[e.thing] })
 	g.settleThose(func(w *world.Wire) (begins, ends bool) { return pieces[w.From], pieces[w.To] })
 }
 

@@ -8,6 +8,7 @@ import (
 	"strings"
 
 	"azzel/core/limit"
+	"azzel/core/lists"
 )
 
 // Neighbours are the eight cells round a cell, a bit for each that a tile joins
@@ -228,7 +229,7 @@ func (b Bond) Check() error {
 // Lacks lists the surroundings for which the bond has no tile of its own. The
 // nearest that it has is laid there.
 func (b Bond) Lacks() []Neighbours {
-	return slices.DeleteFunc(b.Join.Places(), func(n Neighbours) bool {
+	return lists.Without(b.Join.Places(), func(n Neighbours) bool {
 		return slices.ContainsFunc(b.Tiles, func(t Bonded) bool { return t.Joined == n && t.Weight > 0 })
 	})
 }

@@ -8,6 +8,8 @@ import (
 	"slices"
 	"strconv"
 	"strings"
+
+	"azzel/core/lists"
 )
 
 // A ValueType is what values a property of the project's own has.
@@ -92,7 +94,7 @@ func (o *Own) With(property uint64, value string) *Own {
 		next.Values = slices.Delete(next.Values, i, i+1)
 	}
 	if value != "" {
-		next.Values = slices.Insert(next.Values, i, OwnValue{property, value})
+		next.Values = lists.Insert(next.Values, i, OwnValue{property, value})
 	}
 	if len(next.Values) == 0 {
 		return nil

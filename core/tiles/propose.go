@@ -3,6 +3,8 @@ package tiles
 import (
 	"math"
 	"slices"
+
+	"azzel/core/lists"
 )
 
 // A Proposed is the surroundings that a tile seems to be drawn for.
@@ -38,7 +40,7 @@ func Propose(join Join, pixels [][]byte, w, h int) []Proposed {
 			among := all
 			if join == Both {
 				// Only where both sides go on does the corner make a difference.
-				among = slices.DeleteFunc(slices.Clone(all), func(i int) bool {
+				among = lists.Without(slices.Clone(all), func(i int) bool {
 					return odds[i][corner-4] < 0.5 || odds[i][(corner-3)%4] < 0.5
 				})
 			}
@@ -146,7 +148,7 @@ func divideSides(looks []look, all []int, odds [][8]float64) {
 			}
 		}
 		best.set(rest, all, side, odds)
-		left = slices.DeleteFunc(left, func(s int) bool { return s == side })
+		left = lists.Without(left, func(s int) bool { return s == side })
 		for _, s := range left {
 			effects := best.means(rest, all, s)
 			for _, i := range all {

@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/pack"
 )
 
@@ -127,7 +128,7 @@ func collectFurther[P any](sort Sort, most int, list func(*Document) *[]P, field
 		},
 		remove: func(d *Draft, id ID) bool {
 			before := len(*list(d.doc))
-			*list(d.doc) = slices.DeleteFunc(*list(d.doc), func(t P) bool { return *is.id(t) == id })
+			*list(d.doc) = lists.Without(*list(d.doc), func(t P) bool { return *is.id(t) == id })
 			return len(*list(d.doc)) < before
 		},
 		encode: func(d *Document, w *pack.Writer) {

@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"azzel/core/grid"
+	"azzel/core/lists"
 	"azzel/core/pace"
 	"azzel/core/pack"
 )
@@ -178,7 +179,7 @@ func (d *Draft) number(n *int) {
 
 func insert[P any](list []P, v P, key func(P) int) []P {
 	i, _ := slices.BinarySearchFunc(list, key(v)+1, func(t P, k int) int { return cmp.Compare(key(t), k) })
-	return slices.Insert(list, i, v)
+	return lists.Insert(list, i, v)
 }
 
 // Change sets one property of what r points at.
@@ -273,7 +274,7 @@ func (d *Draft) Remove(r Ref) error {
 		gone = c.remove(d, r.ID)
 	case r.Sort == SortMap:
 		before := len(d.doc.Maps)
-		d.doc.Maps = slices.DeleteFunc(d.doc.Maps, func(m *Map) bool { return m.ID == r.ID })
+		d.doc.Maps = lists.Without(d.doc.Maps, func(m *Map) bool { return m.ID == r.ID })
 		gone = len(d.doc.Maps) < before
 	case r.Sort == SortLayer || r.Sort == SortPiece:
 		m, err := d.mapOf(r.Map)
@@ -285,9 +286,9 @@ func (d *Draft) Remove(r Ref) error {
 			if l := m.Layer(r.ID); l != nil {
 				d.doc.stored -= l.Cells.StoredCells()
 			}
-			m.Layers = slices.DeleteFunc(m.Layers, func(l *Layer) bool { return l.ID == r.ID })
+			m.Layers = lists.Without(m.Layers, func(l *Layer) bool { return l.ID == r.ID })
 		} else {
-			m.Pieces = slices.DeleteFunc(m.Pieces, func(p *Piece) bool { return p.ID == r.ID })
+			m.Pieces = lists.Without(m.Pieces, func(p *Piece) bool { return p.ID == r.ID })
 		}
 		gone = len(m.Layers)+len(m.Pieces) < inMap
 	}

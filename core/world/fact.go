@@ -11,6 +11,7 @@ import (
 
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/pack"
 )
 
@@ -325,7 +326,7 @@ func (f *Fact) setText(v Value) error {
 	}
 	r := pack.NewReader(v.Bytes)
 	is := FactText{int(number), r.Text(4 * limit.FactLetters)}
-	f.Texts = slices.Insert(texts, k, is)
+	f.Texts = lists.Insert(texts, k, is)
 	return r.Done()
 }
 

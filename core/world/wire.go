@@ -3,9 +3,9 @@ package world
 import (
 	"errors"
 	"fmt"
-	"slices"
 
 	"azzel/core/limit"
+	"azzel/core/lists"
 )
 
 // What of the piece at its end a wire works, as Wire.Works has it.
@@ -89,7 +89,7 @@ func (d *Document) WiresOf(thing ID) (found []*Wire) {
 
 // Together lists the wires that work the same of a piece as one does while they are held, with it: they count together.
 func (d *Document) Together(w *Wire) []*Wire {
-	return slices.DeleteFunc(d.WiresOf(w.To), func(o *Wire) bool { return o.To != w.To || o.Works != w.Works || o.Does != WhileHeld })
+	return lists.Without(d.WiresOf(w.To), func(o *Wire) bool { return o.To != w.To || o.Works != w.Works || o.Does != WhileHeld })
 }
 
 func (d *Document) checkWire(w *Wire) error {

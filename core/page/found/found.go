@@ -9,6 +9,7 @@ import (
 	"azzel/core/findings"
 	"azzel/core/hand"
 	"azzel/core/kind"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/wording"
@@ -57,7 +58,7 @@ func (q AskFindings) Answer(p *page.Page) any {
 	d := p.Doc()
 	list := p.Finder.Find(d)
 	if q.Rule != 0 {
-		list = slices.DeleteFunc(slices.Clone(list), func(f findings.Finding) bool { return f.Of != world.RuleRef(world.ID(q.Rule)) })
+		list = lists.Without(slices.Clone(list), func(f findings.Finding) bool { return f.Of != world.RuleRef(world.ID(q.Rule)) })
 	}
 	v := FindingsView{Count: len(list), List: []FindingView{}}
 	for _, f := range list[:min(len(list), mostListed)] {

@@ -7,6 +7,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/findings"
 	"azzel/core/kind"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/rules"
@@ -71,9 +72,9 @@ func tidy(p *page.Page, f findings.Finding) page.Changed {
 	d := p.Doc()
 	s := d.NamedStart(f.Of.ID)
 	next := *s
-	next.Items = slices.DeleteFunc(slices.Clone(s.Items), func(i world.Stock) bool { return d.Item(i.Item) == nil })
-	next.Facts = slices.DeleteFunc(slices.Clone(s.Facts), func(is world.FactIs) bool { return !is.Fits(d.Fact(is.Fact)) })
-	next.States = slices.DeleteFunc(slices.Clone(s.States), func(is world.StateIs) bool {
+	next.Items = lists.Without(slices.Clone(s.Items), func(i world.Stock) bool { return d.Item(i.Item) == nil })
+	next.Facts = lists.Without(slices.Clone(s.Facts), func(is world.FactIs) bool { return !is.Fits(d.Fact(is.Fact)) })
+	next.States = lists.Without(slices.Clone(s.States), func(is world.StateIs) bool {
 		_, piece := d.Piece(is.Piece)
 		return !is.Fits(piece)
 	})

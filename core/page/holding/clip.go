@@ -10,6 +10,7 @@ import (
 	"azzel/core/hand"
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/page"
 	"azzel/core/rows"
 	"azzel/core/world"
@@ -157,7 +158,7 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 	if err := c.readLinks(d, b, within); err != nil {
 		return nil, "", fmt.Errorf("the clipboard has %w", err)
 	}
-	b.Layers = slices.DeleteFunc(b.Layers, func(l world.BlockLayer) bool { return l.Cells.Empty() })
+	b.Layers = lists.Without(b.Layers, func(l world.BlockLayer) bool { return l.Cells.Empty() })
 	if names := missing(); names != "" {
 		left = fmt.Sprintf("This project has no tileset like %s. Those cells were left out; bring the picture in first, then paste again.", names)
 	}

@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"azzel/core/edit"
+	"azzel/core/lists"
 	"azzel/core/page"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -238,7 +239,7 @@ func (o LayLayerOver) Do(p *page.Page) page.Changed {
 	if ref.ID == over {
 		return 0
 	}
-	list := slices.DeleteFunc(slices.Clone(m.Layers), func(l *world.Layer) bool { return l.ID == ref.ID })
+	list := lists.Without(slices.Clone(m.Layers), func(l *world.Layer) bool { return l.ID == ref.ID })
 	below := world.ID(0)
 	if i := slices.IndexFunc(list, func(l *world.Layer) bool { return l.ID == over }); i+1 < len(list) {
 		below = list[i+1].ID

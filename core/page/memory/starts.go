@@ -8,6 +8,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/hand"
+	"azzel/core/lists"
 	"azzel/core/page"
 	"azzel/core/world"
 )
@@ -220,7 +221,7 @@ func (o SetStartItem) Do(p *page.Page) page.Changed {
 		return p.Fail(world.ErrGone)
 	}
 	return changeStart(p, o.Start, func(s *world.NamedStart) error {
-		s.Items = slices.DeleteFunc(s.Items, func(had world.Stock) bool { return had.Item == i.ID })
+		s.Items = lists.Without(s.Items, func(had world.Stock) bool { return had.Item == i.ID })
 		if o.Count > 0 {
 			s.Items = append(s.Items, world.Stock{Item: i.ID, Count: min(o.Count, i.Room())})
 		}
@@ -243,7 +244,7 @@ func (o SetStartFact) Do(p *page.Page) page.Changed {
 		return p.Fail(world.ErrGone)
 	}
 	return changeStart(p, o.Start, func(s *world.NamedStart) error {
-		s.Facts = slices.DeleteFunc(s.Facts, func(is world.FactIs) bool { return is.Fact == f.ID })
+		s.Facts = lists.Without(s.Facts, func(is world.FactIs) bool { return is.Fact == f.ID })
 		if o.First {
 			return nil
 		}

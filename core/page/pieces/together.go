@@ -7,6 +7,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/kind"
+	"azzel/core/lists"
 	"azzel/core/page"
 	"azzel/core/world"
 )
@@ -47,7 +48,7 @@ func ViewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesV
 	}
 	v.Fields, v.Conditions = together(d, m, pieces[0]), viewConditions(d, pieces[0])
 	for _, p := range pieces[1:] {
-		v.Conditions = slices.DeleteFunc(v.Conditions, func(c ConditionView) bool {
+		v.Conditions = lists.Without(v.Conditions, func(c ConditionView) bool {
 			_, has := p.Kind().Prop(c.Name)
 			return !has
 		})
@@ -58,7 +59,7 @@ func ViewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesV
 			c.Differs = c.Differs || !conditionOf(p, h.Prop).Equal(conditionOf(pieces[0], mine.Prop))
 		}
 		theirs := together(d, m, p)
-		v.Fields = slices.DeleteFunc(v.Fields, func(f FieldView) bool {
+		v.Fields = lists.Without(v.Fields, func(f FieldView) bool {
 			return !slices.ContainsFunc(theirs, func(o FieldView) bool { return o.Name == f.Name })
 		})
 		for i := range v.Fields {
@@ -72,7 +73,7 @@ func ViewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesV
 	}
 	for i := range v.Fields {
 		f := &v.Fields[i]
-		f.Options = slices.DeleteFunc(f.Options, func(o OptionView) bool { return o.ID == madeAnew })
+		f.Options = lists.Without(f.Options, func(o OptionView) bool { return o.ID == madeAnew })
 	}
 	return v
 }

@@ -8,6 +8,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/measure"
@@ -145,7 +146,7 @@ const apart = 1 << 10
 // anew.
 func Placed(r *world.Rule, is logic.Part, in world.ID, branch int, before world.ID) []edit.Part {
 	list := slices.Clone(r.Kids(in, branch))
-	list = slices.DeleteFunc(list, func(p *logic.Part) bool { return p.ID == is.ID })
+	list = lists.Without(list, func(p *logic.Part) bool { return p.ID == is.ID })
 	at := slices.IndexFunc(list, func(p *logic.Part) bool { return p.ID == before })
 	if at < 0 {
 		at = len(list)
@@ -162,7 +163,7 @@ func Placed(r *world.Rule, is logic.Part, in world.ID, branch int, before world.
 		is.Order = (list[at-1].Order + list[at].Order) / 2
 	default:
 		var parts []edit.Part
-		for i, p := range slices.Insert(list, at, &is) {
+		for i, p := range lists.Insert(list, at, &is) {
 			if next := *p; next.Order != i*apart || next.ID == is.ID {
 				next.Order = i * apart
 				parts = append(parts, edit.PartChange(r.ID, next))
@@ -280,7 +281,9 @@ func (o MarkRulePart) Do(p *page.Page) page.Changed {
 	}
 	return parted(p, o.Rule, o.Part, func(r *world.Rule, is logic.Part) ([]edit.Part, error) {
 		id := p.IDs.NewID()
-		mark := &world.Piece{Type: world.Mark, Layer: m.PlayerLayer, Foot: m.FootOf(p.Doc().Project.Lattice(), world.Mark, at.Cell)}
+		all := kind.All()
+		spot := all[slices.IndexFunc(all, func(k *kind.Kind) bool { return k.Named })].ID
+		mark := &world.Piece{Type: spot, Layer: m.PlayerLayer, Foot: m.FootOf(p.Doc().Project.Lattice(), spot, at.Cell)}
 		switch {
 		case is.Aims():
 			is.Towards = logic.Noun{Is: logic.Piece, Thing: id}

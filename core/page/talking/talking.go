@@ -9,6 +9,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/kind"
 	"azzel/core/limit"
+	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/pieces"
@@ -190,6 +191,6 @@ func (o MoveSaying) Do(p *page.Page) page.Changed {
 		if o.Before != 0 {
 			to = list.At(world.ID(o.Before))
 		}
-		return slices.Insert(list, to, moved), nil, nil
+		return lists.Insert(list, to, moved), nil, nil
 	})
 }

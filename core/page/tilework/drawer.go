@@ -5,6 +5,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/hand"
+	"azzel/core/lists"
 	"azzel/core/pack"
 	"azzel/core/page"
 	"azzel/core/world"
@@ -110,12 +111,12 @@ func (o Arrange) Do(p *page.Page) page.Changed {
 	for _, kind := range []world.Sort{world.SortTileset, world.SortBond, world.SortMedley} {
 		ids := Shelved(d, kind)
 		if kind == ref.Sort {
-			ids = slices.DeleteFunc(ids, func(id world.ID) bool { return id == ref.ID })
+			ids = lists.Without(ids, func(id world.ID) bool { return id == ref.ID })
 			at := slices.Index(ids, before)
 			if at < 0 {
 				at = len(ids)
 			}
-			ids = slices.Insert(ids, at, ref.ID)
+			ids = lists.Insert(ids, at, ref.ID)
 		}
 		all = append(all, ids...)
 	}

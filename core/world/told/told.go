@@ -8,6 +8,7 @@ import (
 	"slices"
 
 	"azzel/core/edit"
+	"azzel/core/lists"
 	"azzel/core/pack"
 	"azzel/core/pack/stored"
 	"azzel/core/world"
@@ -85,7 +86,7 @@ func kept(of world.ID, values []world.Value) []world.Value {
 			values[i].Field = 11
 		}
 	}
-	values = slices.DeleteFunc(values, func(v world.Value) bool {
+	values = lists.Without(values, func(v world.Value) bool {
 		return !slices.Contains(fields[of], v.Field) || len(bytes.Trim(v.Bytes, "\x00")) == 0
 	})
 	slices.SortStableFunc(values, func(a, b world.Value) int { return cmp.Compare(a.Field, b.Field) })
@@ -201,7 +202,7 @@ func CleanParts(d *world.Document, parts []edit.Part) (clean []edit.Part) {
 			if p.Ref.Sort == world.SortPiece {
 				of := typeOf(p.Values)
 				types[p.Ref.ID] = of
-				p.Values = slices.DeleteFunc(slices.Clone(p.Values), func(v world.Value) bool { return v.Field > 7 && !has(of, v.Field) })
+				p.Values = lists.Without(slices.Clone(p.Values), func(v world.Value) bool { return v.Field > 7 && !has(of, v.Field) })
 				part = p
 			}
 		case edit.Change:
