@@ -70,6 +70,8 @@ const (
 	LeftDark
 	// InWall is a start at a place where there is no room for the player.
 	InWall
+	// NeverWorked is what opens only when it is worked, and that nothing works.
+	NeverWorked
 	faultEnd
 )
 
@@ -78,7 +80,7 @@ var Words = [faultEnd]string{
 	Homeless: "homeless", NeverBegins: "never-begins", DoesNothing: "does-nothing", NeverComes: "never-comes", NeverHolds: "never-holds", Unchosen: "unchosen", Gone: "gone",
 	NoThis: "no-this", Stray: "stray", NeverDone: "never-done", NoAnswer: "no-answer", NoDifference: "no-difference", NoCase: "no-case", CannotBe: "cannot-be",
 	WaitsBeneath: "waits-beneath", HeldForGood: "held-for-good", InCircles: "in-circles", Endless: "endless", AsksOff: "asks-off", TooLong: "too-long", TooLongAnswer: "too-long-answer",
-	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten", OffMap: "off-map", NoWay: "no-way", LeftDark: "left-dark", InWall: "in-wall",
+	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten", OffMap: "off-map", NoWay: "no-way", LeftDark: "left-dark", InWall: "in-wall", NeverWorked: "never-worked",
 }
 
 // Faults are all that there are, in their order.

@@ -32,6 +32,9 @@ type look struct {
 	saw   []seen
 	list  []Finding
 	uses  []use
+	// shut says that the piece, of the reference where, is opened by what works it alone.
+	shut  bool
+	where world.Ref
 	// asksFor are the actions that ask for other rules, begins says that a moment can come by which the rule begins.
 	asksFor []asking
 	begins  bool

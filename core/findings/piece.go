@@ -72,6 +72,9 @@ func (g *glance) atPiece(ref world.Ref, p *world.Piece) *look {
 		is(kind.Item, p.Refers(props.Item), sets)
 	}
 	is(kind.Fact, p.Refers(props.Sets), sets)
+	if _, opens := k.Has(props.Opens); opens && p.Int(props.Opens) == props.OpensWhenWorked && p.Int(props.Own) == 0 {
+		l.shut, l.where = true, ref
+	}
 	l.saw = g.saw
 	return l
 }

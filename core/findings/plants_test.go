@@ -349,6 +349,11 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 		}
 		return b.add(0, logic.Then, logic.Action{Does: logic.WalkTo, Subject: walker, Towards: to}), false
 	},
+	NeverWorked: func(b *bed) (world.ID, bool) {
+		b.some(0)
+		b.piece(door.Kind, props.Opens.Is(props.OpensWhenWorked))
+		return 0, true
+	},
 	NeverGiven: func(b *bed) (world.ID, bool) {
 		item := b.put(world.Ref{Sort: world.SortItem}, (&world.Item{Name: "Fuse"}).Values())
 		if b.IntN(2) == 0 {

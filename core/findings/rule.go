@@ -336,9 +336,26 @@ func (w *ruling) used(p *logic.Part) {
 		w.uses = append(w.uses, use{kind.Item, p.Thing, sets})
 	case logic.Lose:
 		w.uses = append(w.uses, use{kind.Item, p.Thing, asks})
+	case logic.SetState:
+		w.uses = append(w.uses, w.works(p.Subject))
 	}
 	p.Text.Refers(func(sort kind.Thing, id world.ID) { w.uses = append(w.uses, use{sort, id, shows}) })
 	p.Asks(w.asks)
+}
+
+// works is what a rule works that brings a noun to a state: a piece, all of a type, or NoThing where it may be any.
+func (w *ruling) works(n logic.Noun) use {
+	switch {
+	case n.Is == logic.Piece:
+		return use{kind.Piece, n.Thing, sets}
+	case n.Is == logic.This && w.home != nil:
+		return use{kind.Piece, w.home.ID, sets}
+	case n.Is == logic.This && w.kind != nil:
+		return use{kind.Type, w.kind.ID, sets}
+	case n.Is == logic.AllOfType || n.Is == logic.AnyOfType || n.Is == logic.NearestOfType:
+		return use{kind.Type, n.Type, sets}
+	}
+	return use{is: sets}
 }
 
 // goesRound notes what an action causes that may set off the rule anew.

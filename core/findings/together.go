@@ -2,6 +2,7 @@ package findings
 
 import (
 	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/world"
 )
@@ -66,7 +67,7 @@ func together(d *world.Document, rules, pieces []*look) (list []Finding) {
 	return append(list, uses(d, rules, pieces)...)
 }
 
-// uses finds facts that are set and not asked, or asked and not set, and items that are asked and not given.
+// uses finds what only opens when it is worked and nothing works, facts that are set and not asked, or asked and not set, and items that are asked and not given.
 func uses(d *world.Document, rules, pieces []*look) (list []Finding) {
 	type key struct {
 		sort kind.Thing
@@ -81,6 +82,14 @@ func uses(d *world.Document, rules, pieces []*look) (list []Finding) {
 				done[u.is] = true
 				is[k] = done
 			}
+		}
+	}
+	for _, w := range d.Wires {
+		is[key{kind.Piece, w.To}] = [3]bool{sets: true}
+	}
+	for _, l := range pieces {
+		if l.shut && !is[key{kind.Piece, l.thing.ID}][sets] && !is[key{kind.Type, l.thing.Type}][sets] && !is[key{}][sets] {
+			list = append(list, Finding{Fault: NeverWorked, Of: l.where, Property: props.Opens.Field})
 		}
 	}
 	for _, c := range d.Characters {

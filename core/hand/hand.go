@@ -2,6 +2,7 @@ package hand
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"azzel/core/edit"
@@ -342,13 +343,17 @@ func Remove(d *world.Document, s Selection) (e *edit.Edit, says string) {
 	}
 	m := d.Map(s.Ref.ID)
 	crossings := d.CrossingsOf(m.ID)
+	all := "all that is on it"
+	if slices.ContainsFunc(d.Facts, func(f *world.Fact) bool { return f.Map == m.ID }) {
+		all += " and its facts"
+	}
 	switch len(crossings) {
 	case 0:
-		says = fmt.Sprintf("%s goes with all that is on it. No crossing leads here.", m.Name)
+		says = fmt.Sprintf("%s goes with %s. No crossing leads here.", m.Name, all)
 	case 1:
-		says = fmt.Sprintf("%s goes with all that is on it, and one crossing: %s.", m.Name, CrossingName(d, crossings[0]))
+		says = fmt.Sprintf("%s goes with %s, and one crossing: %s.", m.Name, all, CrossingName(d, crossings[0]))
 	default:
-		says = fmt.Sprintf("%s goes with all that is on it, and %d crossings:", m.Name, len(crossings))
+		says = fmt.Sprintf("%s goes with %s, and %d crossings:", m.Name, all, len(crossings))
 		for i, c := range crossings {
 			if i == 5 {
 				says += fmt.Sprintf(" and %d more", len(crossings)-i)

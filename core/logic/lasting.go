@@ -74,10 +74,15 @@ func (e *Engine) last(r *Listed, by Pair, of Bound) {
 	}
 }
 
-// forgetLasting forgets the conditions that last of rules that are not in the book any more.
+// forgetLasting forgets the conditions that last of rules that are not in the book any more, and of pieces that are not there.
 func (e *Engine) forgetLasting() {
 	e.Lastings = lists.Without(e.Lastings, func(l Lasting) bool {
 		r := e.rule(l.Rule)
+		if l.This != 0 {
+			if typ, _, _ := e.Of(l.This); typ == 0 {
+				return true
+			}
+		}
 		return r == nil || !slices.ContainsFunc(r.lasting, func(c *Condition) bool { return c.Key == l.Key })
 	})
 }

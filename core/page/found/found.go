@@ -114,6 +114,7 @@ var sentences = map[findings.Fault]string{
 	findings.NeverGiven:    "It is asked for, and nothing gives it.",
 	findings.OffMap:        "Its place is not on its map any more, so that play begins elsewhere.",
 	findings.InWall:        "There is no room for the player at its place, so that play begins beside it.",
+	findings.NeverWorked:   "It opens only when it is worked, and no wire or rule works it.",
 	findings.NoWay:         "There is no way to walk there: %s.",
 	findings.Forgotten:     "It goes once ever, and all that it does is forgotten when the player returns.",
 }

@@ -10,12 +10,16 @@ import (
 	"azzel/core/findings"
 	"azzel/core/grid"
 	"azzel/core/kind"
+	"azzel/core/kinds/door"
 	"azzel/core/kinds/props"
+	"azzel/core/kinds/switches"
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/found"
 	"azzel/core/page/history"
+	"azzel/core/page/holding"
 	"azzel/core/page/pagetest"
+	"azzel/core/page/things"
 	"azzel/core/play/generate"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -123,5 +127,36 @@ func TestMendedStart(t *testing.T) {
 	pagetest.Order(p, history.Undo{})
 	if p.Document().NamedStart(5<<32).Cell != s.Cell || ask(p).Count != 1 {
 		t.Error("taken back, it is not as it was")
+	}
+}
+
+// A door that opens only when it is worked is a finding once its wire is deleted, and opens by hand again at a click.
+func TestDoorThatNothingWorks(t *testing.T) {
+	p := pagetest.Open(t, 12)
+	lever, way := pagetest.Place(p, switches.Kind.ID, 3, 3), pagetest.Place(p, door.Kind.ID, 6, 4)
+	pagetest.Order(p, holding.Hold{Holding: "wire"})
+	p.Pointer(page.Press, lever.Foot.Sub(grid.Point{Y: 4}), false, false, 0)
+	p.Pointer(page.Release, way.Foot.Sub(grid.Point{Y: 4}), false, false, 0)
+	pagetest.Order(p, holding.Hold{Holding: "nothing"})
+	opens := func() int {
+		_, is := p.Document().Piece(way.ID)
+		return is.Int(props.Opens)
+	}
+	if len(p.Document().Wires) != 1 || opens() != props.OpensWhenWorked || ask(p).Count != 0 {
+		t.Fatalf("wired it opens as %d, with findings %+v", opens(), ask(p).List)
+	}
+	pagetest.Order(p, things.Delete{Thing: page.Thing{Kind: "wire", ID: page.ID(p.Document().Wires[0].ID)}})
+	list := ask(p).List
+	if len(list) != 1 || list[0].Fault != int(findings.NeverWorked) || list[0].Thing.ID != page.ID(way.ID) {
+		t.Fatalf("without its wire is found %+v", list)
+	}
+	pagetest.Order(p, found.MendFinding{Fault: list[0].Fault, Thing: list[0].Thing})
+	if opens() != props.OpensWhenTouched || ask(p).Count != 0 {
+		t.Errorf("mended it opens as %d, with %d findings", opens(), ask(p).Count)
+	}
+	pagetest.Order(p, history.Undo{})
+	pagetest.Order(p, history.Undo{})
+	if len(p.Document().Wires) != 1 || ask(p).Count != 0 {
+		t.Error("undone it is not wired any more, or a finding all the same")
 	}
 }

@@ -6,7 +6,9 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/findings"
+	"azzel/core/hand"
 	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/lists"
 	"azzel/core/logic"
 	"azzel/core/page"
@@ -38,6 +40,7 @@ var mends = map[findings.Fault]mend{
 	findings.HeldForGood:  {"Let the player move at the end", true, atEnd(logic.Action{Does: logic.LetGo})},
 	findings.LeftDark:     {"Let it be seen again at the end", true, atEnd(logic.Action{Does: logic.FadeIn, Number: 60})},
 	findings.AsksOff:      {"Switch that rule on", true, switchOn},
+	findings.NeverWorked:  {"Let it be opened by hand", false, byHand},
 	findings.Forgotten:    {"Let it go once a visit", false, onceAVisit},
 }
 
@@ -105,6 +108,14 @@ func (o MendFinding) Do(p *page.Page) page.Changed {
 
 func deleteRule(p *page.Page, f findings.Finding) page.Changed {
 	return things.Delete{Thing: page.Thing{Kind: page.KindNames[world.SortRule], ID: page.ID(f.Of.ID)}}.Do(p)
+}
+
+// byHand lets a piece open as usual that opened only when it was worked.
+func byHand(p *page.Page, f findings.Finding) page.Changed {
+	_, is := p.Doc().Piece(f.Of.ID)
+	next := *is
+	next.Props = next.Props.With(props.Opens.Unset())
+	return p.Change(hand.PieceName(p.Doc(), is), edit.Changes(f.Of, is.Values(), next.Values()))
 }
 
 func takeOut(p *page.Page, f findings.Finding) page.Changed {

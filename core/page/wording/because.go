@@ -27,7 +27,7 @@ func (w words) due(c *logic.Condition, asked logic.World, holds bool, list *[]st
 		if all.Holds(asked) != holds {
 			// It is a matter of time alone.
 			if says := w.Condition(&all); holds {
-				*list = append(*list, fmt.Sprintf("%s: not for %s yet", "not so any more that "+says, Seconds(c.Number)))
+				*list = append(*list, fmt.Sprintf("%s was so, and has not been over for %s yet", says, Seconds(c.Number)))
 			} else {
 				*list = append(*list, fmt.Sprintf("%s, but not for %s yet", says, Seconds(c.Number)))
 			}
