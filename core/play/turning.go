@@ -118,7 +118,7 @@ func (g *Game) planes() map[world.ID]grid.Plane {
 		if p == nil || p.Block.W < 1 || p.Block.H < 1 {
 			continue
 		}
-		at := cells.Bounds()
+		at := a.Cells.Bounds()
 		walks := slices.IndexFunc(m.Layers, func(l *world.Layer) bool { return l.ID == m.PlayerLayer })
 		for _, b := range p.Block.Layers {
 			k := walks + b.Depth

@@ -93,3 +93,40 @@ func TestCellsBecome(t *testing.T) {
 		}
 	})
 }
+
+// A patch is laid from the upper left corner of its area on, over and over, also where that lies beyond the map, and what lies beyond is left out.
+func TestPatchLiesInStep(t *testing.T) {
+	const gap, bench = world.ID(761), world.ID(762)
+	goes := newRule(1, kind.NoThing, 0, logic.Moment{Is: logic.PlayBegins.Number}).do(logic.Action{Does: logic.SetCells, Thing: gap, Other: bench})
+	d := ruled(t, world.TopDown, goes)
+	m := d.Maps[0]
+	area := world.Area{Name: "Gap", Map: m.ID, Cells: grid.BoxRegion(grid.Rect{X: m.Bounds.X - 2, Y: m.Bounds.Y - 1, W: 9, H: 3})}
+	const w, h = 4, 2
+	cells := grid.Plane{}.Edit()
+	for x := range w {
+		for y := range h {
+			cells.Set(grid.Point{X: x, Y: y}, grid.Cell(1+(x+w*y)%4))
+		}
+	}
+	patch := world.Patch{Name: "Bench", Block: world.Block{W: w, H: h, Layers: []world.BlockLayer{{Counts: true, Cells: cells.Done()}}}}
+	d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortArea, ID: gap}, Values: area.Values()}, edit.Put{Ref: world.Ref{Sort: world.SortPatch, ID: bench}, Values: patch.Values()})
+	g := corridor.Begin(t, d, 3, sluice).Game
+	g.Tick(0)
+	on, other := g.Shown()
+	if !other {
+		t.Fatal("nothing is seen otherwise")
+	}
+	corner := area.Cells.Bounds()
+	for y := m.Bounds.Y - 2; y < m.Bounds.Y+4; y++ {
+		for x := m.Bounds.X - 3; x < m.Bounds.X+9; x++ {
+			at := grid.Point{X: x, Y: y}
+			want := m.Layer(m.PlayerLayer).Cells.At(at)
+			if area.Cells.Has(at) && m.Bounds.Has(at) {
+				want = grid.Cell(1 + ((x-corner.X)%w+w*((y-corner.Y)%h))%4)
+			}
+			if got := on.Maps[0].Layer(m.PlayerLayer).Cells.At(at); got != want {
+				t.Fatalf("cell %v is %d, not %d", at, got, want)
+			}
+		}
+	}
+}
