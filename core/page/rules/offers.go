@@ -7,6 +7,7 @@ import (
 	"azzel/core/hand"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
+	"azzel/core/limit"
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/wording"
@@ -183,6 +184,22 @@ func (o *offers) nearFirst(r *world.Rule, each func(p *world.Piece, name string)
 	}
 }
 
+// newText offers that a fact becomes a text that is typed after that word and that it can't be yet.
+func (o *offers) newText(f *world.Fact) {
+	before, text, is := strings.Cut(o.typed, "becomes ")
+	text = strings.TrimSpace(text)
+	if _, has := f.NumberOf(text); !is || has || o.full() || len(without(tokensOf(before), f.Name)) > 0 || len([]rune(text)) > limit.FactLetters {
+		return
+	}
+	with := *f
+	with.Texts = []world.FactText{{Number: 1, Text: text}}
+	part := action(logic.Action{Does: logic.SetFact, Thing: f.ID, Value: logic.Value{Number: 1}})
+	part.ID = 1
+	v := OfferView{Says: f.Name + " becomes " + wording.FactSays(&with, 1), Part: page.Conditions.WritePart(&part)}
+	v.Part.Value.Number, v.Part.Value.Thing, v.Part.Value.Text = 0, page.FormatID(f.ID), text
+	o.list = append(o.list, v)
+}
+
 // becomes offers all that can be made of a piece of a kind.
 func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 	for _, s := range k.States {
@@ -302,6 +319,7 @@ func (o *offers) actions(r *world.Rule) {
 			continue
 		}
 		if f.Text {
+			o.newText(f)
 			o.is("becomes", action(logic.Action{Does: logic.SetFact, Thing: f.ID}))
 			for _, t := range f.Texts {
 				o.is("becomes "+t.Text, action(logic.Action{Does: logic.SetFact, Thing: f.ID, Value: logic.Value{Number: t.Number}}))

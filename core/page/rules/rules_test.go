@@ -161,7 +161,8 @@ func TestRulesAmongNamings(t *testing.T) {
 // What is offered can be added, and reads as it was offered.
 func TestOffers(t *testing.T) {
 	p, _ := shed(t)
-	seen := 0
+	pagetest.Order(p, memory.MakeFact{Name: "Last entry", Sort: world.AText})
+	seen, texts := 0, 0
 	for _, takes := range []string{"moments", "actions", "choices", "cases"} {
 		in := world.ID(0)
 		switch takes {
@@ -170,9 +171,11 @@ func TestOffers(t *testing.T) {
 		case "cases":
 			in = add(t, p, 0, 0, "actions", "one of these")
 		}
-		for _, typed := range []string{"", "s", "v", "lamps", "every", "any", "the player", "open", "fuse", "rule", "goes", "“Ferns” {Lamps lit}", "зал", "<b>", "{"} {
+		for _, typed := range []string{"", "s", "v", "lamps", "every", "any", "the player", "open", "fuse", "rule", "goes", "“Ferns” {Lamps lit}", "last becomes  Mist, “again” ", "зал", "<b>", "{"} {
 			for _, o := range (rules.AskOffers{Rule: page.ID(rule(p).ID), Takes: takes, Typed: typed}).Answer(p).([]rules.OfferView) {
-				seen++
+				if seen++; o.Says == "Last entry becomes “Mist, “again””" {
+					texts++
+				}
 				pagetest.Order(p, rules.AddRulePart{Rule: page.ID(rule(p).ID), In: page.ID(in), Part: o.Part, Typed: o.Typed})
 				if _, lines := view(p); !strings.Contains(lines, o.Says) {
 					t.Fatalf("offered for %q, %q is not there: %s\n%s", typed, o.Says, pagetest.Said(p), lines)
@@ -181,8 +184,8 @@ func TestOffers(t *testing.T) {
 			}
 		}
 	}
-	if seen < 150 {
-		t.Errorf("%d offers were made", seen)
+	if seen < 150 || texts != 1 {
+		t.Errorf("%d offers were made, %d of a text that is new", seen, texts)
 	}
 }
 
