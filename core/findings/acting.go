@@ -48,8 +48,8 @@ func (w *ruling) becomes(p *logic.Part) {
 	}
 }
 
-// walks looks whether those whom an action sends somewhere can walk at all, and get there: who stands still on a map that is seen from above stays on it.
-func (w *ruling) walks(p *logic.Part) {
+// sends looks whether those whom an action sends somewhere can walk at all, and get there: who stands still on a map that is seen from above stays on it.
+func (w *ruling) sends(p *logic.Part) {
 	k := w.kindOf(p.Subject)
 	if k == nil || k.Drawn {
 		return
@@ -61,8 +61,11 @@ func (w *ruling) walks(p *logic.Part) {
 		is, there := w.of(kind.Map, from).(mapIs)
 		apart = there && is.view == world.TopDown && w.mapOf(to.ID) != from
 	}
-	if !k.Walks() || apart {
+	switch {
+	case !k.Walks() || apart:
 		w.found(NoWay, p)
+	case who != nil && to != nil:
+		w.walks = append(w.walks, walk{p.ID, who.ID, to.ID})
 	}
 }
 

@@ -117,11 +117,13 @@ type Finder struct {
 	list   []Finding
 	// roomy are where named starts had room, as it was looked at.
 	roomy map[spot]bool
+	// shut is between which cells walls lay, as it was looked at.
+	shut map[apart]bool
 	// Looked counts the rules and pieces that were looked at, for tests and figures.
 	Looked int
 }
 
-// Find is what is wrong in a document: of rules in their order, of pieces map by map, then of facts and items, then of starts. The list must not be changed.
+// Find is what is wrong in a document: of rules in their order, of pieces map by map, then of facts and items, of ways that walls close, then of starts. The list must not be changed.
 func (f *Finder) Find(d *world.Document) []Finding {
 	if f.last == d {
 		return f.list
@@ -153,7 +155,7 @@ func (f *Finder) Find(d *world.Document) []Finding {
 		}
 	}
 	f.sweep(d)
-	f.last, f.list = d, append(together(d, rules, pieces), g.atStarts(f.hasRoom)...)
+	f.last, f.list = d, append(append(together(d, rules, pieces), f.walled(d, rules)...), g.atStarts(f.hasRoom)...)
 	return f.list
 }
 

@@ -43,6 +43,10 @@ func TestPlants(t *testing.T) {
 				// Rules at random bring about anything to any state.
 				d = without(t, d, logic.SetState)
 			}
+			if f == NoWay {
+				// Rules at random put anything anywhere.
+				d = without(t, without(t, d, logic.PutAt), logic.FollowTrack)
+			}
 			b := &bed{T: t, Rand: rand.New(rand.NewPCG(uint64(n), uint64(f))), d: d, ids: &world.Counter{Prefix: 40}, rule: &world.Rule{}}
 			b.id = b.ids.NewID()
 			b.begins(logic.Moment{Is: logic.PlayBegins.Number})

@@ -32,6 +32,8 @@ type look struct {
 	saw   []seen
 	list  []Finding
 	uses  []use
+	// walks are the actions that send one piece to another.
+	walks []walk
 	// shut says that the piece, of the reference where, is opened by what works it alone.
 	shut  bool
 	where world.Ref

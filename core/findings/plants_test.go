@@ -5,6 +5,7 @@ import (
 	"slices"
 	"testing"
 
+	"azzel/core/body"
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/kind"
@@ -47,6 +48,20 @@ func (b *bed) piece(k *kind.Kind, set ...kind.Value) world.ID {
 func (b *bed) pieceOn(m *world.Map, k *kind.Kind, set ...kind.Value) world.ID {
 	p := &world.Piece{Type: k.ID, Layer: m.PlayerLayer, Foot: b.d.Project.Lattice().Foot(generate.Cell(b.Rand, m)), Props: kind.Set(set...)}
 	return b.put(world.Ref{Sort: world.SortPiece, Map: m.ID}, p.Values())
+}
+
+// wall is a tile in which there is no room, as it lies somewhere in the world; 0 if none is found.
+func (b *bed) wall() grid.Cell {
+	for range 400 {
+		m := b.d.Maps[b.IntN(len(b.d.Maps))]
+		c := generate.Cell(b.Rand, m)
+		if body.NewGround(b.d, m).Opaque(c) {
+			if cell := m.Layer(m.PlayerLayer).Cells.At(c); cell != 0 {
+				return cell
+			}
+		}
+	}
+	return 0
 }
 
 // add puts a part into the rule that is planted, and gives its id.
@@ -346,6 +361,20 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 		walker, to := logic.Noun{Is: logic.Piece, Thing: b.piece(door.Kind)}, logic.Noun{Is: logic.Piece, Thing: b.piece(sign.Kind)}
 		if from := slices.IndexFunc(b.d.Maps, func(m *world.Map) bool { return m.View == world.TopDown }); from >= 0 && len(b.d.Maps) > 1 && b.IntN(2) == 0 {
 			walker.Thing, to.Thing = b.pieceOn(b.d.Maps[from], person.Kind), b.pieceOn(b.d.Maps[(from+1)%len(b.d.Maps)], sign.Kind)
+		}
+		if b.IntN(3) == 0 {
+			// Both are in a house of which a wall from end to end keeps them apart; the wall is of a tile that walls are made of in that world.
+			if cell := b.wall(); cell != 0 {
+				house, layers := world.NewMap("Tool shed", grid.Point{X: 4000}, grid.Rect{W: 9, H: 5}, b.ids)
+				b.parts = append(b.parts, edit.PutMap(house, layers)...)
+				across := grid.BoxRegion(grid.Rect{X: 3 + b.IntN(3), W: 1, H: 5})
+				b.parts = append(b.parts, edit.Paint{Map: house.ID, Layer: house.PlayerLayer, Region: across, Cells: grid.Runs{{N: across.Len(), Cell: cell}}})
+				put := func(k *kind.Kind, x int) world.ID {
+					p := &world.Piece{Type: k.ID, Layer: house.PlayerLayer, Foot: b.d.Project.Lattice().Foot(grid.Point{X: x, Y: b.IntN(5)})}
+					return b.put(world.Ref{Sort: world.SortPiece, Map: house.ID}, p.Values())
+				}
+				walker.Thing, to.Thing = put(person.Kind, b.IntN(2)), put(sign.Kind, 7+b.IntN(2))
+			}
 		}
 		return b.add(0, logic.Then, logic.Action{Does: logic.WalkTo, Subject: walker, Towards: to}), false
 	},

@@ -260,7 +260,7 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 	case logic.Until:
 		w.comes(p)
 	case logic.WalkTo:
-		w.walks(p)
+		w.sends(p)
 	case logic.SetFact, logic.AskFor, logic.TakeTo, logic.TakeToDoorway:
 		w.goesRound(p, at)
 	case logic.SetPresence, logic.SetPower, logic.SetState, logic.LetOut, logic.PutAt, logic.FollowTrack, logic.ShowPose:
