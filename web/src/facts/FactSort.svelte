@@ -38,22 +38,24 @@
     {#each p.session.scene?.maps ?? [] as m (m.id)}<option value={m.id}>{m.name}</option>{/each}
   </select>
   {#if fact.sort === NUMBER}
-    <span class="text-soft">from</span>
-    <input
-      type="number"
-      class="h-7 w-18 rounded-inner border border-line bg-sheet px-1 figures"
-      aria-label="{fact.name} is at least"
-      value={fact.least}
-      onchange={(e) => reach(e.currentTarget, (least) => ({ least, most: fact.most }))}
-    />
-    <span class="text-soft">to</span>
-    <input
-      type="number"
-      class="h-7 w-24 rounded-inner border border-line bg-sheet px-1 figures"
-      aria-label="{fact.name} is at most"
-      value={fact.most}
-      onchange={(e) => reach(e.currentTarget, (most) => ({ least: fact.least, most }))}
-    />
+    <span class="flex items-center gap-2">
+      <span class="text-soft">from</span>
+      <input
+        type="number"
+        class="h-7 w-18 rounded-inner border border-line bg-sheet px-1 figures"
+        aria-label="{fact.name} is at least"
+        value={fact.least}
+        onchange={(e) => reach(e.currentTarget, (least) => ({ least, most: fact.most }))}
+      />
+      <span class="text-soft">to</span>
+      <input
+        type="number"
+        class="h-7 w-24 rounded-inner border border-line bg-sheet px-1 figures"
+        aria-label="{fact.name} is at most"
+        value={fact.most}
+        onchange={(e) => reach(e.currentTarget, (most) => ({ least: fact.least, most }))}
+      />
+    </span>
   {/if}
 </span>
 {#if fact.sort === WORDS}
