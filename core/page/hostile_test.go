@@ -8,6 +8,7 @@ import (
 	"reflect"
 	"slices"
 	"strings"
+	"sync"
 	"testing"
 
 	"azzel/core/edit"
@@ -38,8 +39,8 @@ type hostile struct {
 
 var hostileInts = []int64{0, 1, 2, 3, 5, 8, 40, 300, -1, -2, -7, 255, 256, 1 << 16, 1 << 24, math.MaxInt32, math.MinInt32, 1 << 40, math.MaxInt64, math.MinInt64}
 
-// texts are words that mean something somewhere, and others.
-func texts() []string {
+// texts are words that mean something somewhere, and others. They are made once, since one of them is long.
+var texts = sync.OnceValue(func() []string {
 	list := []string{"", " ", "new", "a new fact", "-", "\x00", "😀", strings.Repeat("moss ", 40_000), "9", "18446744073709551616", "#12345", "#102030", "own", "block", "frames", "position", "name", "role",
 		"tile", "piece", "medley", "bond", "patch", "choose", "eraser", "measure", "crossing", "nothing", "free", "line", "box", "ring", "room", "oval", "fill", "everywhere", "anew", "add", "take away",
 		"project", "tileset", "map", "layer", "character", "property", "replay", "track", "area", "item", "fact", "speed", "jump width", "camera shake", "turns", "steering", "sets", "sets-how", "sets-by", "while", "needs", "presence", "state", "power", "to-x", "solid", "water",
@@ -48,7 +49,7 @@ func texts() []string {
 		list = append(list, k.Word)
 	}
 	return list
-}
+})
 
 func pick[T any](r *rand.Rand, list []T) T { return list[r.IntN(len(list))] }
 
