@@ -229,6 +229,9 @@ type naming struct {
 	whole map[string]int
 }
 
+// inside is the name of a function of a package of ours that others can't call: of it the package alone is kept.
+var inside = regexp.MustCompile(`^azzel/.*\.[a-z][^.]*$`)
+
 // within is with what the name ends of a function that stands in another one, or stands for it.
 var within = regexp.MustCompile(`(\.func\d+|\.gowrap\d+|\.deferwrap\d+|-range\d+|-fm|\.\d+)+$`)
 
@@ -249,7 +252,7 @@ func (n naming) at(from int) []byte {
 // which the package alone stays.
 func (n naming) keep(from int) int {
 	name := string(n.at(from))
-	if slices.ContainsFunc(own, func(of string) bool { return strings.HasPrefix(name, of) }) {
+	if slices.ContainsFunc(own, func(of string) bool { return strings.HasPrefix(name, of) }) && !inside.MatchString(within.ReplaceAllString(name, "")) {
 		// What stands in another function is called as that.
 		if of, there := n.whole[within.ReplaceAllString(name, "")]; there {
 			from = of
