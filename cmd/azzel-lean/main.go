@@ -1,6 +1,6 @@
 // Command azzel-lean makes WebAssembly modules that the Go linker wrote smaller as they are sent. It joins their data, which
-// the linker writes in a hundred thousand pieces, and leaves out what traces alone need but for the names of
-// our functions that others can call, and of packages: which line of which file an instruction comes from, and with which arguments a function was called.
+// the linker writes in a hundred thousand pieces, and leaves out what traces alone need but for the names of packages:
+// which function of a package it was, which line of which file an instruction comes from, and with which arguments a function was called.
 package main
 
 import (

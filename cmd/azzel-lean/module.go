@@ -4,7 +4,6 @@ import (
 	"bytes"
 	"encoding/binary"
 	"errors"
-	"regexp"
 	"slices"
 	"strings"
 )
@@ -163,13 +162,7 @@ func dropLines(memory []byte) error {
 		return errors.New("its table of functions is laid out as no known one: another version of Go wrote it")
 	}
 	needed := make([]bool, entries-values)
-	named := naming{table: t.b[names:units], kept: make(map[int]bool, functions), of: map[string]int{}, whole: make(map[string]int, functions)}
-	for i := range functions {
-		if f := entries + t.half(entries+8*i+4); f+44 <= len(t.b) && t.half(f+4) < len(named.table) {
-			at := t.half(f + 4)
-			named.whole[string(named.at(at))] = at
-		}
-	}
+	named := naming{table: t.b[names:units], kept: make(map[int]bool, functions), of: map[string]int{}}
 	for i := range functions {
 		f := entries + t.half(entries+8*i+4)
 		if f+44 > len(t.b) {
@@ -221,23 +214,17 @@ func dropLines(memory []byte) error {
 	return nil
 }
 
-// naming is the table of names of functions, with those that are kept, the one that stands for all functions of a package of others, and where each stands.
+// naming is the table of names of functions, with those that are kept, and the one that stands for all functions of a package.
 type naming struct {
 	table []byte
 	kept  map[int]bool
 	of    map[string]int
-	whole map[string]int
 }
 
-// inside is the name of a function of a package of ours that others can't call: of it the package alone is kept.
-var inside = regexp.MustCompile(`^azzel/.*\.[a-z][^.]*$`)
-
-// within is with what the name ends of a function that stands in another one, or stands for it.
-var within = regexp.MustCompile(`(\.func\d+|\.gowrap\d+|\.deferwrap\d+|-range\d+|-fm|\.\d+)+$`)
-
-// own is with what the names begin of functions that keep them: those of this program, and those for which the runtime looks by name as it goes through
-// the stack (stkframe.go, traceback.go). Of its others it asks for the package alone.
-var own = []string{"main.", "azzel/", "runtime.gopanic", "reflect.makeFuncStub", "reflect.methodValueCall"}
+// own is with what the names begin of functions that keep them: those of the command itself, and those for which the runtime looks by name as it goes through
+// the stack (stkframe.go, traceback.go). Of all others a trace says the package: which function it is, is found by its place in a module that was not made
+// lean, since functions keep their order.
+var own = []string{"main.", "runtime.gopanic", "reflect.makeFuncStub", "reflect.methodValueCall"}
 
 // at is the name at a place of the table.
 func (n naming) at(from int) []byte {
@@ -248,15 +235,11 @@ func (n naming) at(from int) []byte {
 	return name
 }
 
-// keep keeps the name at a place, and says where the function has its name from now on: what stands in another function has that one's; of a package of others that is the first name that was kept, of
+// keep keeps the name at a place, and says where the function has its name from now on: of a package that is the first name that was kept, of
 // which the package alone stays.
 func (n naming) keep(from int) int {
 	name := string(n.at(from))
-	if slices.ContainsFunc(own, func(of string) bool { return strings.HasPrefix(name, of) }) && !inside.MatchString(within.ReplaceAllString(name, "")) {
-		// What stands in another function is called as that.
-		if of, there := n.whole[within.ReplaceAllString(name, "")]; there {
-			from = of
-		}
+	if slices.ContainsFunc(own, func(of string) bool { return strings.HasPrefix(name, of) }) {
 		n.kept[from] = true
 		return from
 	}

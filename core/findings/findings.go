@@ -117,8 +117,8 @@ type Finder struct {
 	list   []Finding
 	// roomy are where named starts had room, as it was looked at.
 	roomy map[spot]bool
-	// shut is between which cells walls lay, as it was looked at.
-	shut map[apart]bool
+	// rooms are those of maps on which somebody is sent somewhere.
+	rooms map[ground]rooms
 	// Looked counts the rules and pieces that were looked at, for tests and figures.
 	Looked int
 }
@@ -155,6 +155,7 @@ func (f *Finder) Find(d *world.Document) []Finding {
 		}
 	}
 	f.sweep(d)
+	f.forgetGrounds(d)
 	f.last, f.list = d, append(append(together(d, rules, pieces), f.walled(d, rules)...), g.atStarts(f.hasRoom)...)
 	return f.list
 }

@@ -48,38 +48,70 @@ func (g *glance) atStarts(hasRoom func(*world.Document, *world.NamedStart) bool)
 	return list
 }
 
-// A spot is what it depends on whether there is room for the player at a start.
-type spot struct {
-	m        *world.Map
-	cell     grid.Point
+// ground is on what it depends what is solid on a map. A list that has changed stands elsewhere.
+type ground struct {
+	layers   **world.Layer
+	bounds   grid.Rect
+	view     world.View
 	tilesets *world.Tileset
-	count    int
-	project  world.Project
-	moves    world.Movement
+	// crossings are those whose doorways are open.
+	crossings **world.Crossing
+	// layered, tiled and crossed are how many there are of each.
+	layered, tiled, crossed int
+	project                 world.Project
 }
 
-// mostSpots is how many spots are kept.
-const mostSpots = 1000
+func groundOf(d *world.Document, m *world.Map) ground {
+	g := ground{bounds: m.Bounds, view: m.View, layered: len(m.Layers), tiled: len(d.Tilesets), crossed: len(d.Crossings), project: d.Project}
+	if g.layered > 0 {
+		g.layers = &m.Layers[0]
+	}
+	if g.tiled > 0 {
+		g.tilesets = d.Tilesets[g.tiled-1]
+	}
+	if g.crossed > 0 {
+		g.crossings = &d.Crossings[0]
+	}
+	return g
+}
+
+// solidOn is what is solid on a map by itself.
+func solidOn(d *world.Document, m *world.Map) *body.Ground {
+	alone := *d
+	alone.Maps = []*world.Map{m}
+	return body.NewGround(&alone, m)
+}
+
+// A spot is what it depends on whether there is room for the player at a start.
+type spot struct {
+	ground
+	cell  grid.Point
+	moves world.Movement
+}
+
+// mostSpots is how many spots are kept, mostRooms of how many maps the rooms are.
+const mostSpots, mostRooms = 1000, 100
+
+// forgetGrounds forgets what depends on what is solid, once that is much or tiles do something else.
+func (f *Finder) forgetGrounds(d *world.Document) {
+	if len(f.roomy) > mostSpots || len(f.rooms) > mostRooms || f.last != nil && !sameTilesets(f.last, d) {
+		f.roomy, f.rooms = nil, nil
+	}
+	if f.roomy == nil {
+		f.roomy, f.rooms = map[spot]bool{}, map[ground]rooms{}
+	}
+}
 
 // hasRoom reports whether there is room for the player at a start. Where wires or rules let layers of its map come and go, that is not known, and taken for so.
 func (f *Finder) hasRoom(d *world.Document, s *world.NamedStart) bool {
-	at := spot{m: d.Map(s.Map), cell: s.Cell, count: len(d.Tilesets), project: d.Project, moves: d.Played()}
-	if at.count > 0 {
-		at.tilesets = d.Tilesets[at.count-1]
-	}
-	if len(f.roomy) > mostSpots || f.last != nil && !sameTilesets(f.last, d) {
-		f.roomy = nil
-	}
+	at := spot{groundOf(d, d.Map(s.Map)), s.Cell, d.Played()}
 	is, known := f.roomy[at]
 	if !known {
-		if f.roomy == nil {
-			f.roomy = map[spot]bool{}
-		}
 		cell, free := FreePlace(d, s)
 		is = free && cell == s.Cell
 		f.roomy[at] = is
 	}
-	return is || layersChange(d, at.m)
+	return is || layersChange(d, d.Map(s.Map))
 }
 
 func sameTilesets(a, b *world.Document) bool {
@@ -114,7 +146,5 @@ func layersChange(d *world.Document, m *world.Map) (may bool) {
 // FreePlace is the place nearest to a start where there is room for the player, whatever stands there and lies beside its map; false if there is none.
 func FreePlace(d *world.Document, s *world.NamedStart) (cell grid.Point, free bool) {
 	m := d.Map(s.Map)
-	alone := *d
-	alone.Maps = []*world.Map{m}
-	return body.NewGround(&alone, m).Nearest(body.SizeOf(d.Project.Lattice(), m.View, d.Played()), s.Cell, -1)
+	return solidOn(d, m).Nearest(body.SizeOf(d.Project.Lattice(), m.View, d.Played()), s.Cell, -1)
 }

@@ -1,7 +1,6 @@
 package findings
 
 import (
-	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
@@ -42,63 +41,73 @@ func (f *Finder) shutOff(d *world.Document, w walk) bool {
 	if k := to.Kind(); k.Goes || k.Pushed || k.Ridden || k.Drawn || who.Refers(props.Track) != 0 {
 		return false
 	}
-	l := d.Project.Lattice()
-	at := apart{m, l.CellAt(who.Foot), l.CellAt(to.Foot), d.Project, nil, len(d.Tilesets)}
-	if at.count > 0 {
-		at.tilesets = d.Tilesets[at.count-1]
-	}
-	if len(f.shut) > mostSpots || f.last != nil && !sameTilesets(f.last, d) {
-		f.shut = nil
-	}
-	is, known := f.shut[at]
+	at := groundOf(d, m)
+	is, known := f.rooms[at]
 	if !known {
-		if f.shut == nil {
-			f.shut = map[apart]bool{}
-		}
-		is = walls(d, m, at.from, at.to)
-		f.shut[at] = is
+		is = roomsOf(d, m)
+		f.rooms[at] = is
 	}
-	return is && !layersChange(d, m) && !moved(d, m)
+	l := d.Project.Lattice()
+	return is.apart(l.CellAt(who.Foot), l.CellAt(to.Foot)) && !layersChange(d, m) && !moved(d, m)
 }
 
-// apart is on what it depends whether walls lie between two cells.
-type apart struct {
-	m        *world.Map
-	from, to grid.Point
-	project  world.Project
-	tilesets *world.Tileset
-	count    int
+// rooms are the cells of a map that hang together by their sides and are not solid all over: which of them each is of, by row and column; 0 for a cell
+// that is solid.
+type rooms struct {
+	bounds grid.Rect
+	of     []int32
 }
 
-// walls reports whether walls lie between a cell and another one with those round it, so that no way leads from side to side over cells that are not
-// solid all over.
-func walls(d *world.Document, m *world.Map, from, to grid.Point) bool {
-	alone := *d
-	alone.Maps = []*world.Map{m}
-	g := body.NewGround(&alone, m)
-	if !m.Bounds.Has(from) || g.Opaque(from) {
+// roomsOf looks at each cell of a map once.
+func roomsOf(d *world.Document, m *world.Map) rooms {
+	g := solidOn(d, m)
+	r := rooms{m.Bounds, make([]int32, m.Bounds.W*m.Bounds.H)}
+	var number int32
+	var next []grid.Point
+	enter := func(c grid.Point) {
+		if at := r.at(c); at != nil && *at == 0 && !g.Opaque(c) {
+			*at = number
+			next = append(next, c)
+		}
+	}
+	for y := range r.bounds.H {
+		for x := range r.bounds.W {
+			number++
+			for enter(grid.Point{X: r.bounds.X + x, Y: r.bounds.Y + y}); len(next) > 0; {
+				c := next[len(next)-1]
+				next = next[:len(next)-1]
+				for _, by := range []grid.Point{{X: 1}, {X: -1}, {Y: 1}, {Y: -1}} {
+					enter(c.Add(by))
+				}
+			}
+		}
+	}
+	return r
+}
+
+// at is of which room a cell is; nil outside the map.
+func (r rooms) at(c grid.Point) *int32 {
+	if !r.bounds.Has(c) {
+		return nil
+	}
+	return &r.of[(c.Y-r.bounds.Y)*r.bounds.W+c.X-r.bounds.X]
+}
+
+// apart reports whether walls lie between a cell and another one with those round it, so that no way leads there from side to side.
+func (r rooms) apart(from, to grid.Point) bool {
+	in := r.at(from)
+	if in == nil || *in == 0 {
 		return false
 	}
-	seen := make([]bool, m.Bounds.W*m.Bounds.H)
-	at := func(c grid.Point) *bool { return &seen[(c.Y-m.Bounds.Y)*m.Bounds.W+c.X-m.Bounds.X] }
-	*at(from) = true
-	for next := []grid.Point{from}; len(next) > 0; {
-		c := next[len(next)-1]
-		next = next[:len(next)-1]
-		if max(abs(c.X-to.X), abs(c.Y-to.Y)) <= 1 {
-			return false
-		}
-		for _, by := range []grid.Point{{X: 1}, {X: -1}, {Y: 1}, {Y: -1}} {
-			if c := c.Add(by); m.Bounds.Has(c) && !*at(c) && !g.Opaque(c) {
-				*at(c) = true
-				next = append(next, c)
+	for y := to.Y - 1; y <= to.Y+1; y++ {
+		for x := to.X - 1; x <= to.X+1; x++ {
+			if is := r.at(grid.Point{X: x, Y: y}); is != nil && *is == *in {
+				return false
 			}
 		}
 	}
 	return true
 }
-
-func abs(n int) int { return max(n, -n) }
 
 // moved reports whether anything on a map may come to be elsewhere than it can walk: it is carried, or a rule puts something somewhere or lets it follow
 // a track.
