@@ -22,11 +22,8 @@ import (
 	"azzel/core/exchange"
 	"azzel/core/grid"
 	"azzel/core/kind"
-	"azzel/core/kinds/door"
 	"azzel/core/kinds/props"
-	"azzel/core/kinds/switches"
 	"azzel/core/logic"
-	"azzel/core/logic/random"
 	"azzel/core/pack/stored"
 	"azzel/core/tiles"
 	"azzel/core/world"
@@ -306,104 +303,6 @@ func TestGoldenBundle(t *testing.T) {
 	if len(want) != len(got) || len(want) < 12 {
 		t.Errorf("%d parts became %d", len(want), len(got))
 	}
-}
-
-// withWire is a document with a wire between two of its pieces, as bundles hold it since version 4.
-func withWire(t *testing.T, d *world.Document) *world.Document {
-	t.Helper()
-	var ends []world.ID
-	for _, m := range d.Maps {
-		for _, p := range m.Pieces {
-			ends = append(ends, p.ID)
-		}
-	}
-	w := world.Wire{Name: "Feed", From: ends[0], To: ends[len(ends)-1], Does: world.TurnsOff, After: 90, Of: world.AllOf}
-	res, err := edit.Apply(d, edit.Edit{Label: "wire", Parts: []edit.Part{edit.Put{Ref: edit.WireRef(6<<32 | 1), Values: w.Values()}}})
-	if err != nil {
-		t.Fatal(err)
-	}
-	return res.Document
-}
-
-// withRules is a document with some rules, as bundles hold them since version 5.
-func withRules(t *testing.T, d *world.Document) *world.Document {
-	t.Helper()
-	ids := &world.Counter{Prefix: 97}
-	of := random.Things{Facts: []world.ID{ids.NewID()}, Items: []world.ID{ids.NewID()}, Maps: []world.ID{d.Maps[0].ID}, Areas: []world.ID{ids.NewID()}, Crossings: []world.ID{ids.NewID()}, Rules: []world.ID{ids.NewID()}}
-	for _, m := range d.Maps {
-		for _, p := range m.Pieces {
-			of.Pieces = append(of.Pieces, p.ID)
-		}
-	}
-	var parts []edit.Part
-	for seed := range uint64(8) {
-		r := world.Rule{Name: "Dawn", Off: seed == 3, Rule: random.Rule(rand.New(rand.NewPCG(seed, 1)), of, ids.NewID)}
-		r.HomeSort = []kind.Thing{kind.NoThing, kind.Map, kind.Piece, kind.Type}[seed%4]
-		r.Home = []world.ID{0, of.Maps[0], of.Pieces[0], world.Foe}[seed%4]
-		parts = append(parts, edit.Put{Ref: world.RuleRef(ids.NewID()), Values: r.Values()})
-	}
-	res, err := edit.Apply(d, edit.Edit{Label: "rules", Parts: parts})
-	if err != nil {
-		t.Fatal(err)
-	}
-	return res.Document
-}
-
-// withFacts is a document with a fact that has a range and one of some words, as bundles hold them since version 6.
-func withFacts(t *testing.T, d *world.Document) *world.Document {
-	t.Helper()
-	put := func(id world.ID, f world.Fact) edit.Part {
-		return edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: id}, Values: f.Values()}
-	}
-	res, err := edit.Apply(d, edit.Edit{Label: "facts", Parts: []edit.Part{
-		put(98<<32|1, world.Fact{Name: "Warmth", Counts: true, Least: -7, Most: 19, Start: -2}), put(98<<32|2, world.Fact{Name: "Pipe", Counts: true, Words: []string{"cold", "warm"}, Start: 1}),
-	}})
-	if err != nil {
-		t.Fatal(err)
-	}
-	return res.Document
-}
-
-// withTexts is a document with a fact that is a short text, and one that belongs to a map, as bundles hold them since version 8.
-func withTexts(t *testing.T, d *world.Document) *world.Document {
-	t.Helper()
-	note := world.Fact{Name: "Last entry", Counts: true, Text: true}
-	for _, text := range []string{"“Fog at 2 o’clock” – Emil", "ὥρα τρίτη"} {
-		note.Start, _ = note.NumberOf(text)
-		note.Texts = append(note.Texts, world.FactText{Number: note.Start, Text: text})
-	}
-	slices.SortFunc(note.Texts, func(a, b world.FactText) int { return a.Number - b.Number })
-	vents := world.Fact{Name: "Vents open", Counts: true, Map: d.Maps[0].ID}
-	res, err := edit.Apply(d, edit.Edit{Label: "texts", Parts: []edit.Part{
-		edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: 98<<32 | 20}, Values: note.Values()}, edit.Put{Ref: world.Ref{Sort: world.SortFact, ID: 98<<32 | 21}, Values: vents.Values()},
-	}})
-	if err != nil {
-		t.Fatal(err)
-	}
-	return res.Document
-}
-
-// withAnew is a document with a map that begins anew and a named start, as bundles hold it since version 7.
-func withAnew(t *testing.T, d *world.Document) *world.Document {
-	t.Helper()
-	next := *d.Maps[0]
-	next.Anew = world.AnewOnReturn | world.AnewAfterHarm
-	start := world.NamedStart{Name: "Boiler lit", Map: next.ID, Cell: grid.Point{X: 4, Y: -2}, Items: []world.Stock{{Item: 98<<32 | 3, Count: 2}}, Facts: []world.FactIs{{Fact: 98<<32 | 1, Value: -7}},
-		States: []world.StateIs{{Piece: 98<<32 | 4, State: kind.StateNamed("open").Number}}}
-	put := edit.Put{Ref: world.StartRef(98<<32 | 5), Values: start.Values()}
-	bench := world.Patch{Name: "Fern bench", Block: world.Block{W: 2, H: 1, Pieces: []world.BlockPiece{{ID: 98<<32 | 6, Type: switches.Kind.ID, Foot: grid.Point{X: 8, Y: 15}}, {ID: 98<<32 | 7, Type: door.Kind.ID, Foot: grid.Point{X: 24, Y: 15}}},
-		Wires: []world.Wire{{From: 98<<32 | 6, To: 98<<32 | 7, Does: world.TurnsOn, After: 30}}}}
-	feed := world.Rule{Name: "Feed"}
-	feed.HomeSort, feed.Home = kind.Piece, 98<<32|6
-	feed.Set(logic.Part{ID: 98<<32 | 8, Begins: logic.Moment{Is: props.Pressed.Number, Of: logic.Noun{Is: logic.This}}})
-	feed.Set(logic.Part{ID: 98<<32 | 9, Action: logic.Action{Does: logic.SetPower, Subject: logic.Noun{Is: logic.Piece, Thing: 98<<32 | 7}, Is: kind.Off}})
-	bench.Rules = []world.Rule{feed}
-	patch := edit.Put{Ref: world.Ref{Sort: world.SortPatch, ID: 98<<32 | 10}, Values: bench.Values()}
-	res, err := edit.Apply(d, edit.Edit{Label: "anew", Parts: append(edit.Changes(world.Ref{Sort: world.SortMap, ID: next.ID}, d.Maps[0].Values(), next.Values()), put, patch)})
-	if err != nil {
-		t.Fatal(err)
-	}
-	return res.Document
 }
 
 // askingAll is a document of which a piece asks for all that a piece can ask for, as bundles hold it since version 3.

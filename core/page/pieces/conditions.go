@@ -227,6 +227,8 @@ type AskableView struct {
 	Types []AskedType `json:"types"`
 	// Comparisons, Presences and Powers are the words that there are for these.
 	Comparisons []AskedWord  `json:"comparisons"`
+	// OfTexts are the comparisons that there are for a short text.
+	OfTexts     []AskedWord  `json:"ofTexts"`
 	Presences   []AskedState `json:"presences"`
 	Powers      []AskedState `json:"powers"`
 	// Cells are what becomes of the cells of an area.
@@ -362,7 +364,10 @@ func Askable(p *page.Page) AskableView {
 		v.Types = append(v.Types, t)
 	}
 	for i, word := range logic.ComparisonWords() {
-		v.Comparisons = append(v.Comparisons, AskedWord{word, strings.TrimSpace(wording.ComparisonNames[i])})
+		is := AskedWord{word, strings.TrimSpace(wording.ComparisonNames[i])}
+		if v.Comparisons = append(v.Comparisons, is); logic.Comparison(i) >= logic.Equals {
+			v.OfTexts = append(v.OfTexts, is)
+		}
 	}
 	v.Presences, v.Powers, v.Cells = sameWords(kind.Presences, wording.PresenceVerbs[:]), sameWords(kind.Powers, wording.PowerVerbs[:]), sameWords(logic.CellWords, wording.CellVerbs[:])
 	v.First, v.FirstNew, v.FirstPiece = firstTerm(d, false), firstTerm(d, true), firstOfPiece(maps)

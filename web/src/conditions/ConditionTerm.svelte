@@ -96,7 +96,7 @@
       change={(left) =>
         change(
           of.facts.some((f) => left.is === 'fact' && f.id === left.thing && f.text)
-            ? { ...term, left, by: 'is-not', right: { is: 'number', number: 0 } }
+            ? { ...term, left, by: of.ofTexts.at(-1)?.word ?? '', right: { is: 'number', number: 0 } }
             : { ...term, left },
         )}
     />
@@ -122,7 +122,7 @@
         choices={[
           {
             heading: '',
-            list: choicesOf(of.comparisons.filter((c) => !textual || c.word === 'is' || c.word === 'is-not')),
+            list: choicesOf(textual ? of.ofTexts : of.comparisons),
           },
         ]}
         change={(by) => change({ ...term, by })}

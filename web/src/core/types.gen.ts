@@ -2092,6 +2092,7 @@ export interface AskableView {
   more: number;
   types: AskedType[];
   comparisons: AskedWord[];
+  ofTexts: AskedWord[];
   presences: AskedState[];
   powers: AskedState[];
   cells: AskedState[];

@@ -64,6 +64,23 @@
   }
 </script>
 
+{#snippet things(value: string | undefined, other: boolean, change: (id: string) => void)}
+  <Choose
+    {label}
+    value={value ?? ''}
+    choices={[
+      {
+        heading: '',
+        list: p.session.ask
+          .things({ rule: rule.id, part: line.id, other })
+          .map((one) => ({ key: one.id, name: one.group === '' ? one.name : `${one.name}, ${one.group}` })),
+      },
+    ]}
+    gone="choose one"
+    {change}
+  />
+{/snippet}
+
 <SlotPopover
   text={word.text}
   {label}
@@ -89,38 +106,12 @@
           onclick={() => point(close, (thing) => set({ [slot]: { is: 'piece', thing } }), slot === 'towards')}
         />
       {:else if word.slot === 'thing'}
-        <Choose
-          {label}
-          value={form.thing ?? ''}
-          choices={[
-            {
-              heading: '',
-              list: p.session.ask
-                .things({ rule: rule.id, part: line.id })
-                .map((one) => ({ key: one.id, name: one.group === '' ? one.name : `${one.name}, ${one.group}` })),
-            },
-          ]}
-          gone="choose one"
-          change={(thing) => set({ thing })}
-        />
+        {@render things(form.thing, false, (thing) => set({ thing }))}
         {#if form.does === 'take-to'}
           <Button label="Point at it on the board" onclick={() => point(close, (thing) => set({ thing }), true)} />
         {/if}
       {:else if word.slot === 'other'}
-        <Choose
-          {label}
-          value={form.other ?? ''}
-          choices={[
-            {
-              heading: '',
-              list: p.session.ask
-                .things({ rule: rule.id, part: line.id, other: true })
-                .map((one) => ({ key: one.id, name: one.name })),
-            },
-          ]}
-          gone="choose one"
-          change={(other) => set({ other })}
-        />
+        {@render things(form.other, true, (other) => set({ other }))}
       {:else if word.slot === 'how'}
         <Choose
           {label}
