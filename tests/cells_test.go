@@ -183,3 +183,52 @@ func TestSelectAndPaste(t *testing.T) {
 	a.quiet()
 	b.quiet()
 }
+
+// From an empty project: a patch of two cells of the wall, an area, and a switch whose rule lets the cells of the area become that patch. In play they are
+// seen so once it is pressed, stop the player, and are as painted once play has ended.
+func TestCellsBecomeInPlay(t *testing.T) {
+	w, first := withPiece(t, "Switch")
+	w.press(input.Escape)
+	w.goTo(first)
+	w.press(input.KeyQ)
+	w.draw(input.ArrowRight, 1)
+	w.until("two cells selected", `() => window.azzel.probe().chosen?.cells === 2`)
+	w.with(input.ShiftLeft, input.KeyQ)
+	w.until("a patch", `() => window.azzel.probe().holding === 'patch'`)
+	w.press(input.Escape, input.Escape)
+	w.press(input.KeyQ, input.KeyB)
+	w.drag(left, first, [2]int{11, 5}, [2]int{13, 7})
+	w.sees("[data-slip]", "3 × 3 cells")
+	w.with(input.ShiftLeft, input.KeyA)
+	w.until("an area", `() => window.azzel.scene().areas.length === 1`)
+	w.press(input.Escape, input.Escape, input.Escape)
+	w.tap(first, 8, 6)
+	w.click("Add a rule")
+	w.sees("[data-sheet]", "Switch")
+	w.types("Add an action", "cells become", "the cells of Area 1 become Patch of First map, 2 × 1")
+	w.accessible("cells that become a patch")
+	w.click("Close the desk")
+	w.press(input.Escape)
+	// alike says whether two cells are drawn alike.
+	alike := `(a, b, want) => {
+		const map = window.azzel.scene().maps[0], canvas = document.querySelector('[data-board] canvas'), context = canvas.getContext('2d');
+		const of = (x, y) => {
+			const p = window.azzel.screen(map.originX + 16 * x + 2, map.originY + 16 * y + 2), r = devicePixelRatio;
+			return [...context.getImageData(Math.round(p.x * r), Math.round(p.y * r), 4, 4).data].join();
+		};
+		return (of(...a) === of(...b)) === want;
+	}`
+	w.over(first, 6, 6)
+	w.press(input.KeyP)
+	w.until("play", `() => window.azzel.play()?.ticks > 3`)
+	w.until("the area to look like the ground round it", alike, []int{12, 6}, []int{9, 3}, true)
+	w.hold(input.ArrowRight, "the switch to be pressed", `() => window.azzel.play().onIds.length > 0`)
+	w.until("the area to look otherwise", alike, []int{12, 6}, []int{9, 3}, false)
+	w.shoot("cells-become")
+	w.hold(input.ArrowRight, "some time", `() => { window.azzel.from ??= window.azzel.play().ticks; return window.azzel.play().ticks > window.azzel.from + 90; }`)
+	w.until("the player before it", `() => { const p = window.azzel.play(), m = window.azzel.scene().maps[0]; return (p.x - m.originX) / 16 < 11; }`)
+	w.click("End play")
+	w.until("no play", `() => window.azzel.play() === null`)
+	w.until("the area to be as painted", alike, []int{12, 6}, []int{9, 3}, true)
+	w.quiet()
+}

@@ -71,6 +71,8 @@ export class PlayControl {
     const changed = this.session.safely((core) => this.clock.pass(now, core, this.input), 0);
     if (changed === BROKEN) this.session.apply(changed);
     else if (changed) this.look();
+    // What rules have made of cells is drawn anew.
+    if (changed !== BROKEN && changed & T.CELLS_CHANGED) this.session.apply(T.CELLS_CHANGED);
     return this.running && !this.clock.paused;
   }
 
