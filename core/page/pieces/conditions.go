@@ -226,11 +226,11 @@ type AskableView struct {
 	More  int         `json:"more"`
 	Types []AskedType `json:"types"`
 	// Comparisons, Presences and Powers are the words that there are for these.
-	Comparisons []AskedWord  `json:"comparisons"`
+	Comparisons []AskedWord `json:"comparisons"`
 	// OfTexts are the comparisons that there are for a short text.
-	OfTexts     []AskedWord  `json:"ofTexts"`
-	Presences   []AskedState `json:"presences"`
-	Powers      []AskedState `json:"powers"`
+	OfTexts   []AskedWord  `json:"ofTexts"`
+	Presences []AskedState `json:"presences"`
+	Powers    []AskedState `json:"powers"`
 	// Cells are what becomes of the cells of an area.
 	Cells []AskedState `json:"cells"`
 	// Ends are those of a crossing.
