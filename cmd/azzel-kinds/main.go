@@ -100,6 +100,9 @@ func table(out *bytes.Buffer, k *kind.Kind, has []kind.Has) {
 		case h.Hidden && k != nil:
 			help += " Not offered by itself: it counts for what comes out."
 		}
+		if h.Changes {
+			help += " Rules can set it in play."
+		}
 		help += map[kind.View]string{kind.FromAbove: " It counts from above alone.", kind.FromTheSide: " It counts from the side alone."}[h.Only]
 		fmt.Fprintf(out, "| %s | `%s` | %d | %s | %s | %s |\n", h.Says(), h.Word, h.Field, ranges(h.Prop), usual(k, h), help)
 	}

@@ -23,6 +23,10 @@ func (w *ruling) becomes(p *logic.Part) {
 		if _, has := k.Has(props.Power); !has && !k.Drawn {
 			w.found(CannotBe, p)
 		}
+	case logic.SetProperty:
+		if _, has := k.Has(kind.PropOf(p.Property)); !has && !k.Drawn {
+			w.found(CannotBe, p)
+		}
 	case logic.LetOut:
 		if !k.Drawn && !stage.LetsOut(k) {
 			w.found(CannotBe, p)

@@ -263,7 +263,7 @@ func (w *ruling) action(p *logic.Part, at inside) (ends bool) {
 		w.sends(p)
 	case logic.SetFact, logic.AskFor, logic.TakeTo, logic.TakeToDoorway:
 		w.goesRound(p, at)
-	case logic.SetPresence, logic.SetPower, logic.SetState, logic.LetOut, logic.PutAt, logic.FollowTrack, logic.ShowPose:
+	case logic.SetPresence, logic.SetPower, logic.SetState, logic.SetProperty, logic.LetOut, logic.PutAt, logic.FollowTrack, logic.ShowPose:
 		w.becomes(p)
 	case logic.If:
 		w.condition(p, p.If)

@@ -2,6 +2,8 @@ package kind
 
 import (
 	"fmt"
+	"math"
+	"strconv"
 
 	"azzel/core/pack"
 )
@@ -109,6 +111,8 @@ type Prop struct {
 	// Local says that what it refers to is not in other maps and projects, so that it is left behind by copies that
 	// are kept.
 	Local bool
+	// Changes says that rules can set it in play.
+	Changes bool
 }
 
 // FirstOfOneMeaning is the first number that one property had from its beginning on. Of those before it 0 stands for a
@@ -259,6 +263,31 @@ func (p *Prop) Check(b []byte) error {
 		}
 	}
 	return nil
+}
+
+// Names are what the numbers of a property are called that is one of some words, by number; nil for other properties.
+func (p *Prop) Names() []string {
+	switch p.Sort {
+	case YesNo:
+		return []string{"no", "yes"}
+	case Choice:
+		return p.Options
+	case Direction:
+		return append([]string{p.None}, p.Options...)
+	}
+	return nil
+}
+
+// Says is a number of the property as people read it, with its unit.
+func (p *Prop) Says(n int) string {
+	if names := p.Names(); len(names) > 0 {
+		return names[min(max(n, 0), len(names)-1)]
+	}
+	says := strconv.FormatFloat(math.Round(float64(n)/float64(max(p.Per, 1))*100)/100, 'f', -1, 64)
+	if p.Unit != "" {
+		says += " " + p.Unit
+	}
+	return says
 }
 
 // nameOf is what number i of the property is called within a sentence.

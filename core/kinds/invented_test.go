@@ -33,7 +33,7 @@ var (
 	hot      = &kind.State{Number: 60_002, Word: "hot", Name: "hot"}
 	stoked   = &kind.Moment{Number: 60_001, Word: "stoked", Name: "stoked"}
 	fires    = &kind.Prop{Field: 60_008, Word: "fires", Label: "Fires", Name: "what must hold so that a boiler fires", Sort: kind.Condition, None: "always"}
-	pressure = &kind.Prop{Field: 60_001, Word: "pressure", Label: "Pressure", Name: "the pressure of a boiler, in tenths of a bar,", Unit: "bar", Per: 10, Usual: 20, Least: 1, Most: 500, Reach: 100}
+	pressure = &kind.Prop{Field: 60_001, Changes: true, Word: "pressure", Label: "Pressure", Name: "the pressure of a boiler, in tenths of a bar,", Unit: "bar", Per: 10, Usual: 20, Least: 1, Most: 500, Reach: 100}
 	sealed   = &kind.Prop{Field: 60_002, Word: "sealed", Label: "Is sealed", Name: "whether a boiler is sealed", Sort: kind.YesNo}
 	valve    = &kind.Prop{Field: 60_003, Word: "valve", Label: "Valve", Name: "how the valve of a boiler is", Sort: kind.Choice, Options: []string{"open", "shut", "stuck"}}
 	faces    = &kind.Prop{Field: 60_004, Word: "faces", Label: "Faces", Name: "where a boiler faces", Sort: kind.Direction, Options: []string{"south", "west", "east", "north"}, None: "nowhere"}

@@ -27,10 +27,11 @@ type World interface {
 // A Happening is a World in which something happened, of which momentary terms ask.
 type Happening interface {
 	World
-	// Within, OnMap, Near, Faces and Sees are asked of pieces, of which 0 is the player.
+	// Within, OnMap, Apart, Faces and Sees are asked of pieces, of which 0 is the player. Apart is how many cells lie between two at most,
+	// across or down; there is false where they are not on the same map, or beside each other across an open edge.
 	Within(piece, area kind.ID) (is, there bool)
 	OnMap(piece, onMap kind.ID) (is, there bool)
-	Near(piece, other kind.ID, cells int) bool
+	Apart(piece, other kind.ID) (cells int, there bool)
 	Faces(piece, other kind.ID) bool
 	Sees(piece, other kind.ID) bool
 	// OneIn is one of so many times true, the same whenever it is asked of what happened, and apart for each key.
@@ -158,7 +159,10 @@ func (c *Condition) term(w World) Answer {
 	case OnMap:
 		return lies(h.OnMap)
 	case Near:
-		return both(func(id, other kind.ID) bool { return h.Near(id, other, c.Number) })
+		return both(func(id, other kind.ID) bool {
+			cells, there := h.Apart(id, other)
+			return there && cells <= c.Number
+		})
 	case Faces:
 		return both(h.Faces)
 	case Sees:

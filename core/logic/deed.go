@@ -41,6 +41,7 @@ const (
 	patch
 	crossing
 	side
+	changing
 )
 
 // named are the parts that are a thing which is chosen by itself, with its sort.
@@ -96,6 +97,7 @@ var deeds = [deedEnd]struct {
 	ShowPose:      {word: "pose", parts: []part{subject, pose, ticks}},
 	SetCells:      {word: "set-cells", parts: []part{area, becomes, patch}},
 	TakeToDoorway: {word: "take-to-doorway", parts: []part{crossing, side}},
+	SetProperty:   {word: "set-property", parts: []part{subject, changing, how, value}},
 }
 
 // The words of what else there is to choose, in the order of its numbers.
@@ -266,10 +268,12 @@ func (a *Action) visit(v visitor) {
 			if a.Is == CellsBecome {
 				v.thing(&a.Other, kind.Patch)
 			}
+		case changing:
+			v.changing(&a.Property)
 		case quietly:
 			v.flag(&a.Quiet)
 		case how:
-			choose(v, &a.How, setByWords, "how a fact is set")
+			choose(v, &a.How, setByWords, "how something is set")
 		case value:
 			a.Value.visit(v)
 		case amount:

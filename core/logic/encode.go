@@ -59,6 +59,7 @@ func (w *writer) option(n *int, _ []string, _ string) { w.Uint(uint64(*n)) }
 func (w *writer) number(n *int, _, _ int, _ string)   { w.Int(*n) }
 func (w *writer) thing(id *kind.ID, _ kind.Thing)     { w.Uint(uint64(*id)) }
 func (w *writer) property(f *kind.Field)              { w.Uint(uint64(*f)) }
+func (w *writer) changing(f *kind.Field)              { w.property(f) }
 func (w *writer) state(n *int)                        { w.Uint(uint64(*n)) }
 func (w *writer) flag(yes *bool)                      { w.Bool(*yes) }
 func (w *writer) moment(n *int)                       { w.Uint(uint64(*n)) }
@@ -95,6 +96,7 @@ func (r *reader) option(n *int, words []string, name string) {
 func (r *reader) number(n *int, _, _ int, _ string) { *n = r.Int() }
 func (r *reader) thing(id *kind.ID, _ kind.Thing)   { *id = kind.ID(r.Uint()) }
 func (r *reader) property(f *kind.Field)            { *f = kind.Field(min(r.Uint(), 1<<32-1)) }
+func (r *reader) changing(f *kind.Field)            { r.property(f) }
 func (r *reader) state(n *int)                      { *n = int(min(r.Uint(), 1<<32-1)) }
 func (r *reader) flag(yes *bool)                    { *yes = r.Bool() }
 func (r *reader) moment(n *int)                     { *n = int(min(r.Uint(), 1<<32-1)) }
@@ -189,6 +191,13 @@ func (k *checker) property(f *kind.Field) {
 		k.fail("%s is no number that a condition could ask for", p.Name)
 	}
 }
+func (k *checker) changing(f *kind.Field) {
+	if p := kind.PropOf(*f); p == nil {
+		k.fail("%w: property %d of a piece is not known here; reload the page", pack.ErrMalformed, *f)
+	} else if !Changes(p) {
+		k.fail("%s does not change in play", p.Name)
+	}
+}
 func (k *checker) state(n *int) {
 	if kind.StateOf(*n) == nil {
 		k.fail("%w: a state of number %d is not known here; reload the page", pack.ErrMalformed, *n)
@@ -232,6 +241,9 @@ func IsNumber(p *kind.Prop) bool {
 	return p.Sort == kind.Whole || p.Sort == kind.YesNo || p.Sort == kind.Choice || p.Sort == kind.Direction
 }
 
+// Changes reports whether a property is one that rules set in play.
+func Changes(p *kind.Prop) bool { return p.Changes && IsNumber(p) }
+
 // Check holds a condition against what it may be; happens says that it is asked when something happens. An error says
 // in words what it may be.
 func (c Condition) Check(happens bool) error {
@@ -256,6 +268,7 @@ type referrer struct {
 func (r *referrer) option(*int, []string, string)   {}
 func (r *referrer) number(*int, int, int, string)   {}
 func (r *referrer) property(*kind.Field)            {}
+func (r *referrer) changing(*kind.Field)            {}
 func (r *referrer) state(*int)                      {}
 func (r *referrer) flag(*bool)                      {}
 func (r *referrer) moment(*int)                     {}

@@ -245,12 +245,7 @@ func (r *formReader) value(f *ValueForm, deep int) (v Value) {
 	case FactValue, ItemCount:
 		v.Thing = r.id(f.Thing)
 	case PropertyOf:
-		v.Of = r.noun(f.Of)
-		if p := kind.PropNamed(f.Property); p != nil {
-			v.Property = p.Field
-		} else {
-			r.fail(fmt.Errorf("there is no property %.40q", f.Property))
-		}
+		v.Of, v.Property = r.noun(f.Of), r.property(f.Property)
 	case CountOf:
 		v.Of = r.noun(f.Of)
 	case Sum, Difference:
@@ -258,6 +253,15 @@ func (r *formReader) value(f *ValueForm, deep int) (v Value) {
 		v.Left, v.Right = &left, &right
 	}
 	return v
+}
+
+func (r *formReader) property(word string) kind.Field {
+	p := kind.PropNamed(word)
+	if p == nil {
+		r.fail(fmt.Errorf("there is no property %.40q", word))
+		return 0
+	}
+	return p.Field
 }
 
 func (r *formReader) text(f *ValueForm) int {

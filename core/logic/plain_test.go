@@ -77,8 +77,8 @@ func (w world) Within(piece, area kind.ID) (is, there bool) {
 func (w world) OnMap(piece, on kind.ID) (is, there bool) {
 	return w.chance(2, "on", piece, on) == 0, !isGone(on)
 }
-func (w world) Near(piece, other kind.ID, cells int) bool {
-	return w.chance(4, "near", piece, other) <= cells
+func (w world) Apart(piece, other kind.ID) (cells int, there bool) {
+	return w.chance(4, "near", piece, other), w.chance(5, "beside", piece, other) > 0
 }
 func (w world) Faces(piece, other kind.ID) bool { return w.chance(2, "faces", piece, other) == 0 }
 func (w world) Sees(piece, other kind.ID) bool  { return w.chance(2, "sees", piece, other) == 0 }
@@ -149,7 +149,8 @@ func plain(f logic.ConditionForm, w world) string {
 			return when(there, on)
 		}
 		return each(f.Object, w, func(other kind.ID) string {
-			return says(f.Asks == "near" && w.Near(id, other, f.Number) || f.Asks == "faces" && w.Faces(id, other) || f.Asks == "sees" && w.Sees(id, other))
+			cells, beside := w.Apart(id, other)
+			return says(f.Asks == "near" && beside && cells <= f.Number || f.Asks == "faces" && w.Faces(id, other) || f.Asks == "sees" && w.Sees(id, other))
 		})
 	})
 }

@@ -123,7 +123,9 @@ type Action struct {
 	Towards Noun
 	// Thing is the fact, item, mark or rule that is meant; Other the patch that the cells of an area become.
 	Thing, Other kind.ID
-	// How is how a fact is set, Value to what or by how much, or how many of an item.
+	// Property is which property of a piece is set.
+	Property kind.Field
+	// How is how a fact or a property is set, Value to what or by how much, or how many of an item.
 	How   SetBy
 	Value Value
 	// Is is the presence, power or state that a piece gets, the presence of a layer, the power of the forces of an area, which of the AbilityWords the player has or lacks, which of the PoseWords somebody is seen doing, which of the CellWords becomes of cells, or which end of a crossing is meant; Quiet that nothing happens by that.
@@ -138,10 +140,10 @@ type Action struct {
 	If Condition
 }
 
-// SetBy is how a fact is set.
+// SetBy is how a fact or a property is set.
 type SetBy uint8
 
-// How facts are set: to a value, up by one and down by one.
+// How facts and properties are set: to a value, up by one and down by one.
 const (
 	Becomes SetBy = iota
 	GoesUp
@@ -200,6 +202,7 @@ const (
 	ShowPose
 	SetCells
 	TakeToDoorway
+	SetProperty
 	deedEnd
 )
 

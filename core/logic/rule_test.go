@@ -74,15 +74,15 @@ func TestPartsComeBack(t *testing.T) {
 // A part that can't be one is refused in words, and a rule that is too large or too deep.
 func TestWrongRules(t *testing.T) {
 	for says, p := range map[string]logic.Part{
-		"what an action does":  {Action: logic.Action{Does: 99}},
-		"for how long":         {Action: logic.Action{Does: logic.Wait, Number: limit.RuleTicks + 1}},
-		"how many times":       {Action: logic.Action{Does: logic.Again, Number: 10_000}},
-		"a state of number":    {Action: logic.Action{Does: logic.SetState, Is: 9999}},
-		"a moment of number":   {Begins: logic.Moment{Is: 77_777}},
-		"one line":             {Action: logic.Action{Does: logic.End, Name: "a\nb"}},
-		"in which branch":      {Branch: 2, Action: logic.Action{Does: logic.Stop}},
-		"what a fact becomes":  {Begins: logic.Moment{Is: logic.FactReached.Number, Number: 2 * logic.MostValue}},
-		"how a fact is set is": {Action: logic.Action{Does: logic.SetFact, How: 9}},
+		"what an action does":     {Action: logic.Action{Does: 99}},
+		"for how long":            {Action: logic.Action{Does: logic.Wait, Number: limit.RuleTicks + 1}},
+		"how many times":          {Action: logic.Action{Does: logic.Again, Number: 10_000}},
+		"a state of number":       {Action: logic.Action{Does: logic.SetState, Is: 9999}},
+		"a moment of number":      {Begins: logic.Moment{Is: 77_777}},
+		"one line":                {Action: logic.Action{Does: logic.End, Name: "a\nb"}},
+		"in which branch":         {Branch: 2, Action: logic.Action{Does: logic.Stop}},
+		"what a fact becomes":     {Begins: logic.Moment{Is: logic.FactReached.Number, Number: 2 * logic.MostValue}},
+		"how something is set is": {Action: logic.Action{Does: logic.SetFact, How: 9}},
 	} {
 		if err := p.CheckPart(); err == nil || !strings.Contains(err.Error(), strings.TrimSuffix(says, " is")) {
 			t.Errorf("%s: %v", says, err)

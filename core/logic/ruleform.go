@@ -18,7 +18,7 @@ type RulePartForm struct {
 	Off bool `json:"off,omitempty"`
 	// Moment is the word of a moment, Does that of what is done: with both, that is waited for until the moment comes.
 	Moment string `json:"moment,omitempty"`
-	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end,enum=look-at,enum=walk-to,enum=camera-to,enum=camera-back,enum=shake,enum=can,enum=cannot,enum=until,enum=together,enum=fade-out,enum=fade-in,enum=become,enum=let-out,enum=put-at,enum=set-forces,enum=set-layer,enum=follow,enum=pose,enum=set-cells,enum=take-to-doorway"`
+	Does   string `json:"does,omitempty" jsonschema:"enum=set-fact,enum=set-presence,enum=set-power,enum=set-state,enum=get,enum=lose,enum=hurt,enum=heal,enum=take-to,enum=hold-still,enum=let-go,enum=say,enum=ask,enum=choice,enum=if,enum=again,enum=one-of,enum=case,enum=wait,enum=stop,enum=ask-for,enum=end,enum=look-at,enum=walk-to,enum=camera-to,enum=camera-back,enum=shake,enum=can,enum=cannot,enum=until,enum=together,enum=fade-out,enum=fade-in,enum=become,enum=let-out,enum=put-at,enum=set-forces,enum=set-layer,enum=follow,enum=pose,enum=set-cells,enum=take-to-doorway,enum=set-property"`
 	// Subject is the piece with which something is done, or to which the moment happens.
 	Subject *NounForm `json:"subject,omitempty"`
 	// Towards is to what something looks or walks, or where it is put.
@@ -27,7 +27,9 @@ type RulePartForm struct {
 	Thing string `json:"thing,omitempty"`
 	// Other is the id of the patch that the cells of an area become.
 	Other string `json:"other,omitempty"`
-	// How is how a fact is set, Value to what or by how much, or how many of an item.
+	// Property is the word of the property of the piece that is set.
+	Property string `json:"property,omitempty"`
+	// How is how a fact or a property is set, Value to what or by how much, or how many of an item.
 	How   string     `json:"how,omitempty" jsonschema:"enum=is,enum=up,enum=down"`
 	Value *ValueForm `json:"value,omitempty"`
 	// Is is the presence, power or state that a piece gets, the presence of a layer, the power of an area's forces, the ability that the player has or lacks, what becomes of cells, or which end of a crossing is meant; Quiet says that nothing happens by that.
@@ -93,6 +95,8 @@ func (ids IDs) WritePart(p *Part) RulePartForm {
 			f.Is = SideWords[p.Is]
 		case patch:
 			f.Other = ids.optional(p.Other)
+		case changing:
+			f.Property = kind.PropOf(p.Property).Word
 		case quietly:
 			f.Quiet = p.Quiet
 		case how:
@@ -176,6 +180,8 @@ func (ids IDs) ReadPart(f *RulePartForm) (p Part, err error) {
 			if p.Is == CellsBecome {
 				p.Other = some(f.Other)
 			}
+		case changing:
+			p.Property = r.property(f.Property)
 		case quietly:
 			p.Quiet = f.Quiet
 		case how:

@@ -16,6 +16,8 @@ type visitor interface {
 	number(n *int, least, most int, name string)
 	thing(id *kind.ID, sort kind.Thing)
 	property(f *kind.Field)
+	// changing is a property that changes in play.
+	changing(f *kind.Field)
 	state(n *int)
 	flag(yes *bool)
 	moment(n *int)

@@ -93,7 +93,7 @@ func (g *Game) becameOf(p *world.Piece) bool {
 	_, acted := g.thing(p.ID)
 	_, stated := g.stated(p.ID)
 	_, present := g.presenceSet(p.ID)
-	return acted || stated || present || g.Taken(p.ID) || g.Switched(p.ID) || slices.ContainsFunc(g.spoken, func(s spoken) bool { return s.piece == p.ID })
+	return acted || stated || present || len(g.propertiesOf(p.ID)) > 0 || g.Taken(p.ID) || g.Switched(p.ID) || slices.ContainsFunc(g.spoken, func(s spoken) bool { return s.piece == p.ID })
 }
 
 // anew lets pieces of a map begin anew that do so at a time and are those asked for. It reports whether there is any, or the whole
@@ -147,6 +147,10 @@ func (g *Game) forget(pieces map[world.ID]bool) {
 	g.states = lists.Without(g.states, func(s stated) bool { return pieces[s.piece] })
 	g.presences = lists.Without(g.presences, func(s presence) bool { return pieces[s.piece] })
 	g.spoken = lists.Without(g.spoken, func(s spoken) bool { return pieces[s.piece] })
+	if len(g.properties) > 0 {
+		g.properties = lists.Without(g.properties, func(p property) bool { return pieces[p.piece] })
+		g.pieces = nil
+	}
 	g.followings = lists.Without(g.followings, func(f following) bool { return pieces[f.piece] })
 }
 

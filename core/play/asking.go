@@ -211,13 +211,13 @@ type placed struct {
 	piece *world.Piece
 }
 
-// pieceOf finds a piece; nil if it is not there. The first time it looks at every piece of the document.
+// pieceOf finds a piece, with what rules have set of it; nil if it is not there. The first time it looks at every piece of the document.
 func (g *Game) pieceOf(id world.ID) (*world.Map, *world.Piece) {
 	if g.pieces == nil {
 		g.pieces = map[world.ID]placed{}
 		for _, m := range g.doc.Maps {
 			for _, p := range m.Pieces {
-				g.pieces[p.ID] = placed{m, p}
+				g.pieces[p.ID] = placed{m, g.withSet(p)}
 			}
 		}
 	}
@@ -335,6 +335,10 @@ func (g *Game) sumOfPieces() uint64 {
 	for _, p := range g.presences {
 		put(p.piece)
 		put(world.ID(p.is))
+	}
+	for _, p := range g.properties {
+		put(p.piece)
+		put(world.ID(p.field)<<32 ^ world.ID(p.number))
 	}
 	for k := range g.things {
 		if t := &g.things[k]; t.Gone && t.From == 0 {

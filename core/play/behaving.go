@@ -87,7 +87,7 @@ func (g *Game) standing(cells grid.Rect) (list []placed) {
 		}
 		for _, p := range m.Pieces {
 			if here.Has(l.CellAt(p.Foot)) {
-				list = append(list, placed{m, p})
+				list = append(list, placed{m, g.asSet(p)})
 			}
 		}
 	}

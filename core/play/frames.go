@@ -56,6 +56,7 @@ func (g *Game) castOf(of *body.Ground) (list []member) {
 			if !world.Acts(p.Type) {
 				continue
 			}
+			p = g.asSet(p)
 			i, there := g.thing(p.ID)
 			if !there {
 				list = append(list, member{p, m, nil})

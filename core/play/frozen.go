@@ -125,6 +125,9 @@ func (s *state) frozen() []byte {
 	if len(s.runs.Lastings) > 0 {
 		s.runs.EncodeLastings(&w)
 	}
+	if len(s.properties) > 0 {
+		encodeProperties(&w, s.properties)
+	}
 	return w.Bytes
 }
 

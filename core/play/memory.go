@@ -27,6 +27,8 @@ type memory struct {
 	spoken []spoken
 	// left are the pieces of maps that the player left of which what became is forgotten when they return, sorted.
 	left []world.ID
+	// properties are those of pieces that rules have set, sorted by piece and property.
+	properties []property
 }
 
 // spoken is how often the player spoke to a piece, at least once.
@@ -99,7 +101,7 @@ func encodeStates(w *pack.Writer, states []stated) {
 
 func (m memory) clone() memory {
 	m.taken, m.items, m.facts, m.refused = slices.Clone(m.taken), slices.Clone(m.items), slices.Clone(m.facts), slices.Clone(m.refused)
-	m.states, m.spoken, m.left = slices.Clone(m.states), slices.Clone(m.spoken), slices.Clone(m.left)
+	m.states, m.spoken, m.left, m.properties = slices.Clone(m.states), slices.Clone(m.spoken), slices.Clone(m.left), slices.Clone(m.properties)
 	return m
 }
 

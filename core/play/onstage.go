@@ -159,6 +159,14 @@ func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) b
 		g.ending = logic.Pair{Rule: by.Rule, This: p.ID}
 		g.finished = true
 		g.happens(Ended)
+	case logic.SetProperty:
+		n := number()
+		ids, _ := asked.Pieces(p.Subject)
+		for _, id := range ids {
+			if _, piece := g.pieceOf(id); piece != nil {
+				g.setProperty(piece, kind.PropOf(p.Property), p.How, n)
+			}
+		}
 	case logic.SetPresence, logic.SetPower, logic.SetState:
 		ids, _ := asked.Pieces(p.Subject)
 		done := true
@@ -398,12 +406,12 @@ func (o occasion) between(piece, other world.ID) (from, to body.Place, ok bool) 
 	return from, to, m == n || here && there
 }
 
-// Near implements logic.Happening.
-func (o occasion) Near(piece, other world.ID, cells int) bool {
+// Apart implements logic.Happening.
+func (o occasion) Apart(piece, other world.ID) (cells int, there bool) {
 	from, to, ok := o.between(piece, other)
 	l := o.g.ground.Lattice
 	a, b := from.Cell(l), to.Cell(l)
-	return ok && max(abs(a.X-b.X), abs(a.Y-b.Y)) <= cells
+	return max(abs(a.X-b.X), abs(a.Y-b.Y)), ok
 }
 
 // Faces implements logic.Happening.

@@ -144,6 +144,9 @@ func (g *Game) goTo(s state) {
 		// What is solid depends on which layers are there, and on what cells have become.
 		clear(g.grounds)
 	}
+	if !slices.Equal(g.properties, s.properties) {
+		g.pieces = nil
+	}
 	g.laid, g.shown = nil, nil
 	g.state = s
 	g.player = &g.players[0]
@@ -289,6 +292,7 @@ func (g *Game) standOn(d *world.Document) error {
 	cell := g.place.Cell(g.doc.Project.Lattice())
 	g.rest()
 	g.moved(d)
+	g.forgetProperties(d)
 	g.look(d)
 	m := d.Map(g.mapID)
 	if m != nil {

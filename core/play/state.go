@@ -77,7 +77,7 @@ func decodeHeld(r *pack.Reader) held {
 const (
 	stateTag = 'P'
 	// stateForm is the form in which a state is written, part by part. Those before are read, and written by frozen alone.
-	stateForm = 18
+	stateForm = 19
 	// wireless is the form that says nothing of wires: no state of it was stored but by plays that go on.
 	wireless = 10
 	// wordless is the form that says nothing of what is read.
@@ -94,6 +94,8 @@ const (
 	placeless = 16
 	// turnless is the form that says nothing of cells that have become others, and of conditions that last.
 	turnless = 17
+	// propless is the form that says nothing of properties that rules have set.
+	propless = 18
 )
 
 // mostPlayers is how many players a state has at most.
@@ -122,6 +124,7 @@ func (s *state) encode() []byte {
 	encodePoses(w, s.poses)
 	encodeTurns(w, s.turns)
 	s.runs.EncodeLastings(w)
+	encodeProperties(w, s.properties)
 	s.flight.encode(w)
 	s.chances.encode(w)
 	s.held.encode(w)
@@ -182,6 +185,9 @@ func readState(b []byte) (s state, err error) {
 	if b[1] > turnless {
 		s.turns = decodeTurns(r)
 		s.runs.DecodeLastings(r)
+	}
+	if b[1] > propless {
+		s.properties = decodeProperties(r)
 	}
 	s.flight = decodeFlight(r)
 	s.chances = decodeChances(r)

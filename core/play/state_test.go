@@ -13,7 +13,7 @@ import (
 // filled is a state with one of each thing that there may be several of, and nothing else.
 func filled() state {
 	return state{players: []player{{}}, cast: cast{things: []Thing{{ID: 3}}, fallen: []world.ID{6}}, flight: flight{[]shot{{}}},
-		memory: memory{taken: []world.ID{5}, items: []world.Stock{{Item: 7, Count: 1}}, facts: []Known{{Fact: 8}}, refused: []world.ID{9, 10}, states: []stated{{11, 3}}, spoken: []spoken{{16, 2}}, left: []world.ID{19}},
+		memory: memory{taken: []world.ID{5}, items: []world.Stock{{Item: 7, Count: 1}}, facts: []Known{{Fact: 8}}, refused: []world.ID{9, 10}, states: []stated{{11, 3}}, properties: []property{{20, 13, 5}}, spoken: []spoken{{16, 2}}, left: []world.ID{19}},
 		ruling: ruling{runs: logic.Runs{Begun: 9, List: []logic.Run{{Number: 1, Frames: []logic.Frame{{}}}}, Queue: []logic.Happened{{}}, Went: []logic.Past{{Times: 1}}, So: []logic.Pair{{}}},
 			inAreas: []stay{{area: 17}}, presences: []presence{{piece: 18}}},
 		reading: reading{piece: 15, says: 50},

@@ -23,7 +23,7 @@ const (
 )
 
 // By is by what a container is opened.
-var By = &kind.Prop{Field: 48, Word: "opened-by", Label: "Opened", Name: "by what a container is opened", Sort: kind.Choice, Options: []string{"when walked against", "when used"},
+var By = &kind.Prop{Field: 48, Changes: true, Word: "opened-by", Label: "Opened", Name: "by what a container is opened", Sort: kind.Choice, Options: []string{"when walked against", "when used"},
 	Help: "Whether a player opens it who walks against it, or one who uses it."}
 
 // Kind is something that holds something.

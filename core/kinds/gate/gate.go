@@ -42,9 +42,9 @@ var (
 		Help: "Where it goes when it opens. From above, up is north."}
 	Far = &kind.Prop{Field: 58, Word: "opens-by", Label: "By", Name: "how far a gate goes, in cells,", Unit: "cells", Usual: 1, Least: 1, Most: 32, Reach: 8,
 		Help: "How many cells it goes."}
-	In = &kind.Prop{Field: 59, Word: "opens-in", Label: "In", Name: "how long a gate takes, in ticks,", Unit: "s", Per: second, Usual: second, Least: 1, Most: limit.Interval, Reach: 5 * second,
+	In = &kind.Prop{Field: 59, Changes: true, Word: "opens-in", Label: "In", Name: "how long a gate takes, in ticks,", Unit: "s", Per: second, Usual: second, Least: 1, Most: limit.Interval, Reach: 5 * second,
 		Help: "How long that takes."}
-	Meets = &kind.Prop{Field: 60, Word: "meets", Label: "In its way", Name: "what becomes of what is in the way of a gate", Sort: kind.Choice,
+	Meets = &kind.Prop{Field: 60, Changes: true, Word: "meets", Label: "In its way", Name: "what becomes of what is in the way of a gate", Sort: kind.Choice,
 		Options: []string{"stops it", "is pushed, or stops it", "is pushed, or crushed"}, Help: "What becomes of whoever and whatever is in its way. What stands on it is carried."}
 )
 

@@ -42,16 +42,16 @@ const (
 
 // How a piece goes.
 var (
-	Does = &kind.Prop{Field: 8, Word: "does", Label: "What it does", Name: "what a piece does", Sort: kind.Choice,
+	Does = &kind.Prop{Field: 8, Changes: true, Word: "does", Label: "What it does", Name: "what a piece does", Sort: kind.Choice,
 		Options: []string{"patrols", "stands", "wanders", "follows", "flees"},
 		Help:    "Whether it goes to and fro, stays, wanders, or goes towards or away from a player whom it sees."}
-	Manner = &kind.Prop{Field: 55, Word: "manner", Label: "What they do", Name: "what somebody does", Sort: kind.Choice,
+	Manner = &kind.Prop{Field: 55, Changes: true, Word: "manner", Label: "What they do", Name: "what somebody does", Sort: kind.Choice,
 		Options: []string{"stand", "go to and fro", "wander", "come up", "keep away"}, Help: "Whether they stay, go to and fro or along their track, wander, come up to a player whom they see, or keep away."}
-	Speed = &kind.Prop{Field: 9, Word: "speed", Label: "Speed", Name: "the speed of a piece, in tenths of a cell a second,", Unit: "cells/s", Per: tenths,
+	Speed = &kind.Prop{Field: 9, Changes: true, Word: "speed", Label: "Speed", Name: "the speed of a piece, in tenths of a cell a second,", Unit: "cells/s", Per: tenths,
 		Usual: 25, Least: 1, Most: tenths * limit.Speed, Reach: 120, Help: "How many cells it goes in a second."}
 	To = &kind.Prop{Field: 12, Word: "to", Label: "Goes", Name: "how far a piece goes", Sort: kind.Offset, Unit: "cells", Least: -Far, Most: Far, Reach: 12,
 		Help: "Where it turns, from where it stands."}
-	Rest = &kind.Prop{Field: 20, Word: "rest", Label: "Rests", Name: "how long a piece rests, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 5 * second,
+	Rest = &kind.Prop{Field: 20, Changes: true, Word: "rest", Label: "Rests", Name: "how long a piece rests, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 5 * second,
 		Help: "How long it rests at each end of its way."}
 	Looks = &kind.Prop{Field: 16, Word: "looks", Label: "Looks", Name: "where a piece looks", Sort: kind.Direction, Options: []string{"south", "west", "east", "north"}, None: "where it goes",
 		Help: "Where it looks at first, and shoots to while it stands."}
@@ -59,9 +59,9 @@ var (
 		Help: "The line of points that it follows."}
 	Area = &kind.Prop{Field: 19, Word: "area", Label: "Stays in", Name: "the area of a piece", Sort: kind.Reference, To: kind.Area, None: "as far as it strays", Local: true,
 		Help: "The area that it does not leave."}
-	Sight = &kind.Prop{Field: 31, Word: "sight", Label: "Sees", Name: "how far a piece sees, in cells,", Unit: "cells", Usual: 6, Least: 1, Most: limit.MaxSeen, Reach: 20,
+	Sight = &kind.Prop{Field: 31, Changes: true, Word: "sight", Label: "Sees", Name: "how far a piece sees, in cells,", Unit: "cells", Usual: 6, Least: 1, Most: limit.MaxSeen, Reach: 20,
 		Help: "From how many cells away it sees the player."}
-	Straying = &kind.Prop{Field: 32, Word: "straying", Label: "Strays", Name: "how far a piece strays, in cells,", Unit: "cells", Usual: 6, Least: 1, Most: limit.MaxSeen, Reach: 20,
+	Straying = &kind.Prop{Field: 32, Changes: true, Word: "straying", Label: "Strays", Name: "how far a piece strays, in cells,", Unit: "cells", Usual: 6, Least: 1, Most: limit.MaxSeen, Reach: 20,
 		Help: "How many cells it goes away from where it stands, where no area says otherwise."}
 	Width = &kind.Prop{Field: 34, Word: "width", Label: "Width", Name: "how wide a piece is, in cells,", Unit: "cells", Usual: 1, Least: 1, Most: limit.MaxSeen, Reach: 12,
 		Help: "How many cells wide it is."}
@@ -71,21 +71,21 @@ var (
 
 // What a piece does to others, and bears.
 var (
-	Harm = &kind.Prop{Field: 35, Word: "harm", Label: "Hurts", Name: "how much a piece hurts", Unit: "health", Usual: 1, Least: 1, Most: tenths * limit.Jump, Reach: 10,
+	Harm = &kind.Prop{Field: 35, Changes: true, Word: "harm", Label: "Hurts", Name: "how much a piece hurts", Unit: "health", Usual: 1, Least: 1, Most: tenths * limit.Jump, Reach: 10,
 		Help: "How much health it takes."}
-	Bears = &kind.Prop{Field: 15, Word: "bears", Label: "Bears", Name: "how many hits a piece bears", Unit: "hits", Usual: 1, Least: 1, Most: limit.Bears, Reach: 10,
+	Bears = &kind.Prop{Field: 15, Changes: true, Word: "bears", Label: "Bears", Name: "how many hits a piece bears", Unit: "hits", Usual: 1, Least: 1, Most: limit.Bears, Reach: 10,
 		Help: "How many hits it bears before it is defeated or broken."}
-	Every = &kind.Prop{Field: 13, Word: "every", Label: "Every", Name: "how often something comes, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 10 * second,
+	Every = &kind.Prop{Field: 13, Changes: true, Word: "every", Label: "Every", Name: "how often something comes, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 10 * second,
 		Help: "How much time lies between two shots, or between two things that come."}
-	Shot = &kind.Prop{Field: 30, Word: "shot", Label: "Shots fly", Name: "how fast what a piece shoots flies, in tenths of a cell a second,", Unit: "cells/s", Per: tenths,
+	Shot = &kind.Prop{Field: 30, Changes: true, Word: "shot", Label: "Shots fly", Name: "how fast what a piece shoots flies, in tenths of a cell a second,", Unit: "cells/s", Per: tenths,
 		Usual: 100, Least: 1, Most: tenths * limit.Speed, Reach: 200, Help: "How many cells its shots fly in a second."}
-	Reach = &kind.Prop{Field: 33, Word: "reach", Label: "Shots reach", Name: "how far what a piece shoots flies, in cells,", Unit: "cells", Usual: 6, Least: 1, Most: limit.MaxSeen, Reach: 20,
+	Reach = &kind.Prop{Field: 33, Changes: true, Word: "reach", Label: "Shots reach", Name: "how far what a piece shoots flies, in cells,", Unit: "cells", Usual: 6, Least: 1, Most: limit.MaxSeen, Reach: 20,
 		Help: "How many cells its shots fly."}
 )
 
 // What comes out of a piece.
 var (
-	Most = &kind.Prop{Field: 14, Word: "most", Label: "At most", Name: "how many there may be at once", Unit: "at once", Usual: 3, Least: 1, Most: limit.Emitted, Reach: 12,
+	Most = &kind.Prop{Field: 14, Changes: true, Word: "most", Label: "At most", Name: "how many there may be at once", Unit: "at once", Usual: 3, Least: 1, Most: limit.Emitted, Reach: 12,
 		Help: "How many of them there are at once."}
 	Odds = &kind.Prop{Field: 17, Word: "odds", Label: "Weight of", Name: "the weights of what comes", Sort: kind.Weights, Most: limit.Weight, Reach: 10,
 		Options: []string{"nothing", "collectible", "foe", "hazard", "pushable"}, Help: "How likely each is, beside the others."}
@@ -99,19 +99,19 @@ var (
 		Help: "The character who alone works it: as the player, or as a piece that is that character."}
 	Item = &kind.Prop{Field: 22, Word: "item", Label: "Item", Name: "the item of a piece", Sort: kind.Reference, To: kind.Item, None: "nothing",
 		Help: "The item that it gives or needs."}
-	Amount = &kind.Prop{Field: 23, Word: "amount", Label: "How many", Name: "how many of an item a piece gives or needs", Usual: 1, Least: 1, Most: limit.Stack, Reach: 10,
+	Amount = &kind.Prop{Field: 23, Changes: true, Word: "amount", Label: "How many", Name: "how many of an item a piece gives or needs", Usual: 1, Least: 1, Most: limit.Stack, Reach: 10,
 		Help: "How many of the item."}
 )
 
 // How a piece opens and shuts, and is filled again.
 var (
-	Opens = &kind.Prop{Field: 42, Word: "opens", Label: "Opens", Name: "how a piece opens", Sort: kind.Choice, Options: []string{"when walked against", "when used", "only when worked"},
+	Opens = &kind.Prop{Field: 42, Changes: true, Word: "opens", Label: "Opens", Name: "how a piece opens", Sort: kind.Choice, Options: []string{"when walked against", "when used", "only when worked"},
 		Help: "Whether it opens for a player who walks against it, for one who uses it, or by wires alone."}
-	UsesUp = &kind.Prop{Field: 43, Word: "uses-up", Label: "Uses up the item", Name: "whether a piece uses up the item that it needs", Sort: kind.YesNo,
+	UsesUp = &kind.Prop{Field: 43, Changes: true, Word: "uses-up", Label: "Uses up the item", Name: "whether a piece uses up the item that it needs", Sort: kind.YesNo,
 		Help: "Whether the player loses the item that it needs when it opens."}
-	ShutsAfter = &kind.Prop{Field: 44, Word: "shuts-after", Label: "Shuts after", Name: "after how long a piece shuts, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 10 * second,
+	ShutsAfter = &kind.Prop{Field: 44, Changes: true, Word: "shuts-after", Label: "Shuts after", Name: "after how long a piece shuts, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 10 * second,
 		Help: "How long it stays open, 0 for ever. It waits while anybody or anything stands in it."}
-	FillsAfter = &kind.Prop{Field: 49, Word: "fills-after", Label: "Full again after", Name: "after how long a piece is full again, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 60 * second,
+	FillsAfter = &kind.Prop{Field: 49, Changes: true, Word: "fills-after", Label: "Full again after", Name: "after how long a piece is full again, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 60 * second,
 		Help: "How long it stays empty, 0 for ever. It waits while the player is at it."}
 )
 
@@ -133,11 +133,11 @@ const (
 var (
 	Says = &kind.Prop{Field: 50, Word: "says", Label: "Says", Name: "what a piece says", Sort: kind.Words, None: "nothing",
 		Help: "What the player reads. An empty line begins a new page."}
-	SaysBy = &kind.Prop{Field: 51, Word: "says-by", Label: "Read", Name: "when the player reads what a piece says", Sort: kind.Choice, Options: []string{"when used", "when walked against"},
+	SaysBy = &kind.Prop{Field: 51, Changes: true, Word: "says-by", Label: "Read", Name: "when the player reads what a piece says", Sort: kind.Choice, Options: []string{"when used", "when walked against"},
 		Help: "Whether a player reads it who uses it, or one who walks against it or into it."}
 	Sayings = &kind.Prop{Field: 53, Word: "sayings", Label: "Says", Name: "what somebody says", Sort: kind.Sayings, None: "nothing",
 		Help: "What the player reads who speaks to them: one of these, each perhaps only while something holds."}
-	SaysWhich = &kind.Prop{Field: 54, Word: "says-which", Label: "Says which", Name: "which of several things somebody says", Sort: kind.Choice, Options: []string{"the first that holds", "one after the other", "one by chance"},
+	SaysWhich = &kind.Prop{Field: 54, Changes: true, Word: "says-which", Label: "Says which", Name: "which of several things somebody says", Sort: kind.Choice, Options: []string{"the first that holds", "one after the other", "one by chance"},
 		Help: "Which of those that hold they say, each time that the player speaks to them."}
 	Stops = &kind.Prop{Field: 52, Word: "stops", Label: "Is solid", Name: "whether a piece is solid", Sort: kind.YesNo,
 		Help: "Whether it stops what moves."}

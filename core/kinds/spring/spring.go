@@ -9,7 +9,7 @@ import (
 )
 
 // Height is how high a spring throws.
-var Height = &kind.Prop{Field: 36, Word: "height", Label: "Throws", Name: "how high a spring throws, in tenths of a cell,", Unit: "cells", Per: 10,
+var Height = &kind.Prop{Field: 36, Changes: true, Word: "height", Label: "Throws", Name: "how high a spring throws, in tenths of a cell,", Unit: "cells", Per: 10,
 	Usual: 50, Least: 1, Most: 10 * limit.Jump, Reach: 120, Help: "How many cells high it throws."}
 
 // Kind is a spring.

@@ -37,13 +37,13 @@ const second = 60
 
 // By is by what a switch is pressed, Takes how many of them it takes, Then what comes of that, For for how long it stays pressed.
 var (
-	By = &kind.Prop{Field: 45, Word: "pressed-by", Label: "Pressed by", Name: "by what a switch is pressed", Sort: kind.Choice, Options: []string{"the player on it", "a thing on it", "the player using it", "a strike or shot"},
+	By = &kind.Prop{Field: 45, Changes: true, Word: "pressed-by", Label: "Pressed by", Name: "by what a switch is pressed", Sort: kind.Choice, Options: []string{"the player on it", "a thing on it", "the player using it", "a strike or shot"},
 		Help: "Whether it is pressed by the player who steps on it, by crates or foes on it, by the player who uses it, or by what they strike, shoot and throw."}
-	Then = &kind.Prop{Field: 46, Word: "then", Label: "Then it", Name: "what comes of pressing a switch", Sort: kind.Choice, Options: []string{"springs back", "stays pressed", "changes over"},
+	Then = &kind.Prop{Field: 46, Changes: true, Word: "then", Label: "Then it", Name: "what comes of pressing a switch", Sort: kind.Choice, Options: []string{"springs back", "stays pressed", "changes over"},
 		Help: "Whether it is released once nothing presses it any more, stays as it is, or is pressed and released in turns."}
-	For = &kind.Prop{Field: 47, Word: "pressed-for", Label: "Pressed for", Name: "for how long a switch stays pressed, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 10 * second,
+	For = &kind.Prop{Field: 47, Changes: true, Word: "pressed-for", Label: "Pressed for", Name: "for how long a switch stays pressed, in ticks,", Unit: "s", Per: second, Most: limit.Interval, Reach: 10 * second,
 		Help: "How long it stays pressed once nothing presses it any more; 0 for no longer, and for ever of one that stays."}
-	Takes = &kind.Prop{Field: 61, Word: "takes", Label: "Takes", Name: "how many press a switch", Usual: 1, Least: 1, Most: 9, Reach: 9,
+	Takes = &kind.Prop{Field: 61, Changes: true, Word: "takes", Label: "Takes", Name: "how many press a switch", Usual: 1, Least: 1, Most: 9, Reach: 9,
 		Help: "How many things must be on it at once, or how many strikes and shots it takes."}
 )
 

@@ -28,6 +28,16 @@ func properties() (list []*kind.Prop) {
 	return list
 }
 
+// changing are those that rules set in play.
+func changing() (list []*kind.Prop) {
+	for _, p := range kind.Props() {
+		if logic.Changes(p) {
+			list = append(list, p)
+		}
+	}
+	return list
+}
+
 func states() (list []*kind.State) {
 	for _, k := range kind.All() {
 		list = append(list, k.States...)

@@ -147,6 +147,10 @@ func Action(r *rand.Rand, of Things) logic.Action {
 			a.Thing = one(r, of.Pieces)
 		case logic.AskFor:
 			a.Thing = one(r, of.Rules)
+		case logic.SetProperty:
+			if p := one(r, changing()); p != nil {
+				a.Property = p.Field
+			}
 		case logic.ShowPose:
 			a.Is = r.IntN(len(logic.PoseWords))
 		case logic.FollowTrack:

@@ -279,8 +279,30 @@ type AskedType struct {
 	// Moments are what can happen to its pieces.
 	Moments []AskedWord `json:"moments"`
 	// Powered says that its pieces have power.
-	Powered    bool        `json:"powered"`
-	Properties []AskedWord `json:"properties"`
+	Powered    bool            `json:"powered"`
+	Properties []AskedProperty `json:"properties"`
+}
+
+// AskedProperty is a property by its word. Names are what its numbers are called, if it is one of some words; else Per of what is stored are one of Unit.
+type AskedProperty struct {
+	AskedWord
+	// Changes says that rules can set it in play.
+	Changes bool     `json:"changes"`
+	Names   []string `json:"names"`
+	Unit    string   `json:"unit"`
+	Per     int      `json:"per"`
+	// Usual, Least and Most are what it is where it is not set, and what it can be, as it is stored.
+	Usual int `json:"usual"`
+	Least int `json:"least"`
+	Most  int `json:"most"`
+}
+
+func askedProperty(k *kind.Kind, h kind.Has) AskedProperty {
+	least, most := h.Ranges(0)
+	if h.Sort == kind.Whole {
+		least = h.Least
+	}
+	return AskedProperty{AskedWord{h.Word, h.Says()}, logic.Changes(h.Prop), append([]string{}, h.Names()...), h.Unit, max(h.Per, 1), kind.Values("").Int(k, h.Prop), least, most}
 }
 
 // AskedState is a state, presence or power by its word; Verb is what people read of a piece that is brought to it.
@@ -348,7 +370,7 @@ func Askable(p *page.Page) AskableView {
 		}
 	}
 	for _, k := range kind.All() {
-		t := AskedType{Word: k.Word, Name: k.Name, States: []AskedState{}, Moments: []AskedWord{}, Properties: []AskedWord{}}
+		t := AskedType{Word: k.Word, Name: k.Name, States: []AskedState{}, Moments: []AskedWord{}, Properties: []AskedProperty{}}
 		for _, s := range k.States {
 			t.States = append(t.States, AskedState{AskedWord{s.Word, s.Name}, s.Says()})
 		}
@@ -357,7 +379,7 @@ func Askable(p *page.Page) AskableView {
 		}
 		for _, h := range k.Props {
 			if !h.Hidden && logic.IsNumber(h.Prop) {
-				t.Properties = append(t.Properties, AskedWord{h.Word, h.Says()})
+				t.Properties = append(t.Properties, askedProperty(k, h))
 			}
 		}
 		_, t.Powered = k.Has(props.Power)

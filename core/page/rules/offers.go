@@ -215,6 +215,7 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 			o.is(verb, action(logic.Action{Does: logic.SetPresence, Subject: n, Is: presence}))
 		}
 	}
+	o.changes(n, k)
 	if stage.LetsOut(k) {
 		o.is("lets one out", action(logic.Action{Does: logic.LetOut, Subject: n}))
 	}
@@ -234,6 +235,28 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 	if k.Goes {
 		o.is("says", action(logic.Action{Does: logic.Say, Subject: n}))
 		o.is("asks", action(logic.Action{Does: logic.Question, Subject: n}))
+	}
+}
+
+// changes offers, once something is typed, that a piece of a kind has another value of a property that changes in play.
+func (o *offers) changes(n logic.Noun, k *kind.Kind) {
+	if len(o.left) == 0 {
+		return
+	}
+	for _, h := range k.Props {
+		if h.Hidden || !logic.Changes(h.Prop) {
+			continue
+		}
+		a := logic.Action{Does: logic.SetProperty, Subject: n, Property: h.Field}
+		if names := h.Names(); names != nil {
+			for i, name := range names {
+				a.Value = logic.Value{Number: i}
+				o.is(h.Says()+" becomes "+name, action(a))
+			}
+			continue
+		}
+		a.Value = logic.Value{Number: kind.Values("").Int(k, h.Prop)}
+		o.is(h.Says()+" becomes", action(a))
 	}
 }
 

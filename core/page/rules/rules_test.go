@@ -171,7 +171,7 @@ func TestOffers(t *testing.T) {
 		case "cases":
 			in = add(t, p, 0, 0, "actions", "one of these")
 		}
-		for _, typed := range []string{"", "s", "v", "lamps", "every", "any", "the player", "open", "fuse", "rule", "goes", "“Ferns” {Lamps lit}", "last becomes  Mist, “again” ", "зал", "<b>", "{"} {
+		for _, typed := range []string{"", "s", "v", "lamps", "every", "any", "the player", "open", "fuse", "rule", "goes", "“Ferns” {Lamps lit}", "last becomes  Mist, “again” ", "sluice shuts after", "sluice uses", "зал", "<b>", "{"} {
 			for _, o := range (rules.AskOffers{Rule: page.ID(rule(p).ID), Takes: takes, Typed: typed}).Answer(p).([]rules.OfferView) {
 				if seen++; o.Says == "Last entry becomes “Mist, “again””" {
 					texts++

@@ -9,6 +9,7 @@ import (
 	"azzel/core/edit"
 	"azzel/core/hand"
 	"azzel/core/kind"
+	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/pagetest"
@@ -98,6 +99,27 @@ func otherTerms(d *world.Document, asked logic.Happening, n int) (list []otherTe
 		if here, _ := asked.OnMap(0, on.ID); here {
 			c := logic.Condition{Ask: logic.OnMap, Subject: player, Thing: on.ID}
 			list = append(list, otherTerm{c, logic.Condition{Ask: logic.None, Terms: []logic.Condition{c}}, fmt.Sprintf("the player is on %s", on.Name)})
+			if other := d.Maps[(n+1)%len(d.Maps)]; other != on {
+				list = append(list, otherTerm{c, logic.Condition{Ask: logic.OnMap, Subject: player, Thing: other.ID}, fmt.Sprintf("the player is on %s, not on %s", on.Name, other.Name)})
+			}
+			if len(on.Pieces) > 0 {
+				p := on.Pieces[n%len(on.Pieces)]
+				at, name := logic.Noun{Is: logic.Piece, Thing: p.ID}, hand.PieceName(d, p)
+				if cells, there := asked.Apart(0, p.ID); there && cells > 0 {
+					c := logic.Condition{Ask: logic.Near, Subject: player, Object: at, Number: cells}
+					fails := c
+					fails.Number--
+					said := fmt.Sprintf("the player is %d cell", cells)
+					list = append(list, otherTerm{c, fails, said})
+				}
+				if is, has := asked.Property(p.ID, props.Speed.Field); has {
+					c := logic.Condition{Ask: logic.Compares, Left: logic.Value{Is: logic.PropertyOf, Of: at, Property: props.Speed.Field}, By: logic.Equals, Right: logic.Value{Number: is}}
+					fails := c
+					fails.By = logic.Differs
+					h, _ := p.Kind().Has(props.Speed)
+					list = append(list, otherTerm{c, fails, fmt.Sprintf("“%s” of %s is %s, not ", h.Says(), name, props.Speed.Says(is))})
+				}
+			}
 		}
 	}
 	return list
@@ -211,7 +233,7 @@ func TestWhy(t *testing.T) {
 			}
 		}
 	}
-	for _, ask := range []logic.Ask{logic.Compares, logic.IsPresent, logic.IsPowered, logic.InState, logic.ForcesAre, logic.LayerIs, logic.OnMap} {
+	for _, ask := range []logic.Ask{logic.Compares, logic.IsPresent, logic.IsPowered, logic.InState, logic.ForcesAre, logic.LayerIs, logic.OnMap, logic.Near} {
 		if named[ask] < least/100 {
 			t.Errorf("a term of sort %d was named %d times", ask, named[ask])
 		}

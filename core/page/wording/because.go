@@ -54,6 +54,11 @@ func (w words) now(c *logic.Condition, asked logic.World, holds bool) string {
 		if says, wanted, one := w.is(c, asked); one {
 			return says + ", not " + wanted
 		}
+		if h, happens := asked.(logic.Happening); happens {
+			if says := w.whereabouts(c, h); says != "" {
+				return says
+			}
+		}
 		return "not so that " + w.Term(c)
 	}
 	is, _ := c.Left.Ask(asked)
@@ -64,15 +69,78 @@ func (w words) now(c *logic.Condition, asked logic.World, holds bool) string {
 	case c.Left.Is == logic.FactValue && f != nil:
 		now = f.Name + " is " + FactSays(f, is)
 	default:
-		now = fmt.Sprintf("%s is %d", w.Value(&c.Left), is)
+		now = w.Value(&c.Left) + " is " + numberOf(&c.Left, is)
 	}
 	if other, _ := c.Right.Ask(asked); c.Right.Is != logic.Literal {
-		now += fmt.Sprintf(", %s is %d", w.Value(&c.Right), other)
+		now += fmt.Sprintf(", %s is %s", w.Value(&c.Right), numberOf(&c.Right, other))
 	}
 	if holds {
 		return now
 	}
 	return now + ", not " + w.Wanted(c)
+}
+
+// whereabouts says of a term about where something is, which does not hold, where that is instead; nothing where it asks so of several, or of what is gone.
+func (w words) whereabouts(c *logic.Condition, asked logic.Happening) string {
+	one := func(n logic.Noun) (id world.ID, is bool) {
+		ids, there := asked.Pieces(n)
+		if !there || len(ids) != 1 || n.Several() {
+			return 0, false
+		}
+		return ids[0], true
+	}
+	if c.Ask == logic.OneIn {
+		return fmt.Sprintf("not this time: once in %s, by chance", counted(c.Number, "time"))
+	}
+	id, is := one(c.Subject)
+	if !is {
+		return ""
+	}
+	switch c.Ask {
+	case logic.OnMap, logic.Within:
+		for _, a := range w.d.Areas {
+			if within, _ := asked.Within(id, a.ID); within && c.Ask == logic.Within {
+				return fmt.Sprintf("%s is within %s, not within %s", w.noun(c.Subject), w.named(world.SortArea, a.ID), w.named(world.SortArea, c.Thing))
+			}
+		}
+		for _, m := range w.d.Maps {
+			if on, _ := asked.OnMap(id, m.ID); !on {
+				continue
+			}
+			if c.Ask == logic.OnMap {
+				return fmt.Sprintf("%s is on %s, not on %s", w.noun(c.Subject), m.Name, w.named(world.SortMap, c.Thing))
+			}
+			return fmt.Sprintf("%s is on %s, within no area, not within %s", w.noun(c.Subject), m.Name, w.named(world.SortArea, c.Thing))
+		}
+		return ""
+	}
+	other, is := one(c.Object)
+	if !is {
+		return ""
+	}
+	who, whom := w.noun(c.Subject), w.noun(c.Object)
+	cells, there := asked.Apart(id, other)
+	switch {
+	case !there && c.Ask == logic.Near:
+		return fmt.Sprintf("%s is not where %s is, not within %s", who, whom, counted(c.Number, "cell"))
+	case !there:
+		return fmt.Sprintf("%s is not where %s is", who, whom)
+	case c.Ask == logic.Near:
+		return fmt.Sprintf("%s is %s from %s, not within %d", who, counted(cells, "cell"), whom, c.Number)
+	case c.Ask == logic.Sees:
+		return fmt.Sprintf("%s does not see %s, %s away", who, whom, counted(cells, "cell"))
+	case c.Ask == logic.Faces:
+		return fmt.Sprintf("%s does not face %s, %s away", who, whom, counted(cells, "cell"))
+	}
+	return ""
+}
+
+// numberOf is a number that a value comes to, in the unit of what that is.
+func numberOf(v *logic.Value, n int) string {
+	if v.Is == logic.PropertyOf {
+		return kind.PropOf(v.Property).Says(n)
+	}
+	return fmt.Sprint(n)
 }
 
 // is is what something is of which a term asks, and what it asks that it is; one is false where it asks so of several, or of nothing that there is.

@@ -22,6 +22,8 @@ type words struct {
 	d *world.Document
 	// this is what the piece is called that asks; empty where that is not known.
 	this string
+	// kind is what the piece is that asks; nil where that is not known.
+	kind *kind.Kind
 }
 
 // NewWords are words for what belongs to a document.
@@ -40,6 +42,9 @@ func AskedWords(d *world.Document, c logic.Condition) string {
 
 // Wanted is what a comparison asks of what stands on its left.
 func (w words) Wanted(c *logic.Condition) string {
+	if c.Left.Is == logic.PropertyOf && c.Right.Is == logic.Literal {
+		return ComparisonNames[c.By] + kind.PropOf(c.Left.Property).Says(c.Right.Number)
+	}
 	f := w.d.Fact(c.Left.Thing)
 	if c.Left.Is == logic.FactValue && f != nil && (len(f.Words) > 0 || f.Text) && c.Right.Is == logic.Literal {
 		if says := FactSays(f, c.Right.Number); c.By != logic.Equals {
@@ -155,7 +160,7 @@ func (w words) Value(v *logic.Value) string {
 	case logic.ItemCount:
 		return "the number of " + w.named(world.SortItem, v.Thing)
 	case logic.PropertyOf:
-		return fmt.Sprintf("%q of %s", kind.PropOf(v.Property).Label, w.noun(v.Of))
+		return w.property(v.Of, v.Property) + " of " + w.noun(v.Of)
 	case logic.CountOf:
 		return "the number of " + strings.TrimPrefix(strings.TrimPrefix(w.noun(v.Of), "any "), "all ")
 	case logic.Went:
@@ -166,6 +171,25 @@ func (w words) Value(v *logic.Value) string {
 		return w.Value(v.Left) + " + " + w.Value(v.Right)
 	}
 	return w.Value(v.Left) + " − " + w.Value(v.Right)
+}
+
+// property is a property of what a noun names, in quotes, as the slip of such a piece calls it.
+func (w words) property(n logic.Noun, f kind.Field) string {
+	p := kind.PropOf(f)
+	says := p.Label
+	k := kind.Of(n.Type)
+	switch n.Is {
+	case logic.Piece:
+		if _, is := w.d.Piece(n.Thing); is != nil {
+			k = is.Kind()
+		}
+	case logic.This:
+		k = w.kind
+	}
+	if h, has := k.Has(p); has {
+		says = h.Says()
+	}
+	return "“" + says + "”"
 }
 
 func (w words) noun(n logic.Noun) string {

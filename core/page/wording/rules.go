@@ -37,6 +37,7 @@ const (
 	SlotName      = "name"
 	SlotCondition = "if"
 	SlotMoment    = "moment"
+	SlotProperty  = "property"
 )
 
 // unchosen is what stands where something is still to be chosen.
@@ -156,7 +157,7 @@ var (
 	BusyNames   = [...]string{logic.LeaveIt: "leave it", logic.BeginAgain: "begin again", logic.Both: "both"}
 )
 
-// SetByNames are how a fact that is a number is set.
+// SetByNames are how a fact or a property that is a number is set.
 var SetByNames = [...]string{logic.Becomes: "becomes", logic.GoesUp: "goes up by", logic.GoesDown: "goes down by"}
 
 // Seconds are some ticks in seconds.
@@ -183,8 +184,11 @@ func wordsOf(d *world.Document, r *logic.Rule) words {
 	switch r.HomeSort {
 	case kind.Piece:
 		w.this = w.noun(logic.Noun{Is: logic.Piece, Thing: r.Home})
+		if _, p := d.Piece(r.Home); p != nil {
+			w.kind = p.Kind()
+		}
 	case kind.Type:
-		w.this = "this " + kind.NameOf(r.Home)
+		w.this, w.kind = "this "+kind.NameOf(r.Home), kind.Of(r.Home)
 	case kind.Character:
 		w.this = w.named(world.SortCharacter, r.Home)
 	}
@@ -223,6 +227,19 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 		s.acts(p.Subject).value(SlotIs, PresenceVerbs[p.Is])
 	case logic.SetPower:
 		s.acts(p.Subject).value(SlotIs, PowerVerbs[p.Is])
+	case logic.SetProperty:
+		s.value(SlotProperty, s.property(p.Subject, p.Property)).plain("of").acts(p.Subject)
+		is := kind.PropOf(p.Property)
+		if len(is.Names()) > 0 && p.How == logic.Becomes {
+			s.plain(SetByNames[p.How])
+		} else {
+			s.value(SlotHow, SetByNames[p.How])
+		}
+		if p.Value.Is == logic.Literal {
+			s.value(SlotValue, is.Says(p.Value.Number))
+		} else {
+			s.value(SlotValue, s.Value(&p.Value))
+		}
 	case logic.SetState:
 		s.acts(p.Subject).value(SlotIs, kind.StateOf(p.Is).Says())
 		if p.Quiet {

@@ -3,8 +3,9 @@
   import Choose from './Choose.svelte';
   import WhereTerm from './WhereTerm.svelte';
   import ConditionValue from './ConditionValue.svelte';
+  import PropertyNumber from './PropertyNumber.svelte';
   import TextValue from './TextValue.svelte';
-  import { choicesOf, nounChoices, nounKey, nounOf, typesOf } from './forms';
+  import { choicesOf, nounChoices, nounKey, nounOf, propertiesOf, typesOf } from './forms';
 
   /** A term of a condition: two values, or in which presence, power or state a piece, a layer or the forces of an area are. */
   interface Props {
@@ -36,6 +37,12 @@
     term.left?.is === 'fact' && term.right?.is === 'number'
       ? (of.facts.find((f) => f.id === term.left?.thing)?.words ?? [])
       : [],
+  );
+  /** A property of a piece that is compared with a number. */
+  const property = $derived(
+    term.left?.is === 'property'
+      ? propertiesOf(of, term.left.of, home).find((p) => p.word === term.left?.property)
+      : undefined,
   );
   const subject = $derived(term.subject ?? { is: 'this' });
   /** Areas have forces and layers a presence, of which is asked without a piece. */
@@ -140,6 +147,13 @@
           value={String(Math.max(0, Math.min(term.right.number ?? 0, words.length - 1)))}
           choices={[{ heading: '', list: words.map((name, i) => ({ key: String(i), name })) }]}
           change={(n) => change({ ...term, right: { is: 'number', number: Number(n) } })}
+        />
+      {:else if property && term.right.is === 'number'}
+        <PropertyNumber
+          label="Compared with"
+          {property}
+          value={term.right.number ?? 0}
+          change={(number) => change({ ...term, right: { is: 'number', number } })}
         />
       {:else}
         <ConditionValue

@@ -2,7 +2,7 @@
   import { MOST_VALUE, type AskableView, type ValueForm } from '../core/types.gen';
   import Choose from './Choose.svelte';
   import ConditionValue from './ConditionValue.svelte';
-  import { nounChoices, nounKey, nounOf, typesOf, valueChoices, valueKey, valueOf } from './forms';
+  import { choicesOf, nounChoices, nounKey, nounOf, propertiesOf, valueChoices, valueKey, valueOf } from './forms';
 
   /** A value that is held against another. */
   interface Props {
@@ -25,10 +25,7 @@
   const properties = $derived([
     {
       heading: '',
-      list: typesOf(of, value.of ?? { is: 'this' }, home)
-        .flatMap((t) => t.properties)
-        .filter((p, i, all) => all.findIndex((q) => q.word === p.word) === i)
-        .map((p) => ({ key: p.word, name: p.name })),
+      list: choicesOf(propertiesOf(of, value.of, home)),
     },
   ]);
 

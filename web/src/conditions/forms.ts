@@ -3,6 +3,7 @@ import {
   NEW_ITEM,
   THIS_PIECE,
   type AskableView,
+  type AskedProperty,
   type ConditionForm,
   type NounForm,
   type ValueForm,
@@ -154,6 +155,12 @@ export function nounChoices(of: AskableView, happens = false): Choices[] {
     },
   ];
 }
+
+/** The properties of the pieces that a noun names, each once. */
+export const propertiesOf = (of: AskableView, n: NounForm | undefined, home: string): AskedProperty[] =>
+  typesOf(of, n ?? { is: 'this' }, home)
+    .flatMap((t) => t.properties)
+    .filter((p, i, all) => all.findIndex((q) => q.word === p.word) === i);
 
 /** The types of which the pieces that a noun names can be; all where that is not known. */
 export function typesOf(of: AskableView, n: NounForm, home: string): AskableView['types'] {

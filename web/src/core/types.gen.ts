@@ -800,6 +800,7 @@ export interface RulePartForm {
   towards?: NounForm;
   thing?: string;
   other?: string;
+  property?: string;
   how?: string;
   value?: ValueForm;
   is?: string;
@@ -2069,13 +2070,23 @@ export interface AskedState extends AskedWord {
   verb: string;
 }
 
+export interface AskedProperty extends AskedWord {
+  changes: boolean;
+  names: string[];
+  unit: string;
+  per: number;
+  usual: number;
+  least: number;
+  most: number;
+}
+
 export interface AskedType {
   word: string;
   name: string;
   states: AskedState[];
   moments: AskedWord[];
   powered: boolean;
-  properties: AskedWord[];
+  properties: AskedProperty[];
 }
 
 export interface AskedOccasion extends AskedWord {

@@ -1,10 +1,21 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
-  import type { AskableView, ConditionForm, LineView, RulePartForm, RuleView, WordView } from '../core/types.gen';
+  import type {
+    AskableView,
+    AskedProperty,
+    ConditionForm,
+    LineView,
+    RulePartForm,
+    RuleView,
+    ValueForm,
+    WordView,
+  } from '../core/types.gen';
   import Choose from '../conditions/Choose.svelte';
   import Condition from '../conditions/Condition.svelte';
   import ConditionValue from '../conditions/ConditionValue.svelte';
+  import PropertyNumber from '../conditions/PropertyNumber.svelte';
   import TextValue from '../conditions/TextValue.svelte';
+  import { choicesOf, propertiesOf } from '../conditions/forms';
   import { SET_BY, SET_BY_WORDS } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import WordsField from '../slip/WordsField.svelte';
@@ -26,6 +37,7 @@
   const LABELS: Record<string, string> = {
     subject: 'Which piece',
     towards: 'To which piece',
+    property: 'What is set',
     thing: 'Which one',
     other: 'Which patch',
     value: 'How much',
@@ -41,6 +53,13 @@
   const label = $derived(LABELS[word.slot] ?? '');
 
   const condition = (to: ConditionForm | null): Partial<RulePartForm> => ({ if: to ?? { asks: 'all' } });
+  const properties = (of: AskableView): AskedProperty[] => propertiesOf(of, form.subject, rule.type);
+  /** What a property is set to that is worked out of what it is. */
+  const worked = $derived<ValueForm>({
+    is: 'sum',
+    left: { is: 'property', of: form.subject ?? { is: 'this' }, property: form.property ?? '' },
+    right: { is: 'number', number: 1 },
+  });
   const askable = (): AskableView | null => p.session.ask.askable();
 
   /** Lets a click on the board say what is meant; on a cell where nothing lies a mark is put for it, where that can be meant. */
@@ -112,6 +131,17 @@
         {/if}
       {:else if word.slot === 'other'}
         {@render things(form.other, true, (other) => set({ other }))}
+      {:else if word.slot === 'property'}
+        <Choose
+          {label}
+          value={form.property ?? ''}
+          choices={[{ heading: '', list: choicesOf(properties(of).filter((one) => one.changes)) }]}
+          gone={word.text}
+          change={(property) => {
+            const number = properties(of).find((one) => one.word === property)?.usual ?? 0;
+            set({ property, how: 'is', value: { is: 'number', number } });
+          }}
+        />
       {:else if word.slot === 'how'}
         <Choose
           {label}
@@ -151,6 +181,7 @@
         />
       {:else if word.slot === 'value'}
         {@const words = factWords(of, form.thing)}
+        {@const property = form.does === 'set-property' && properties(of).find((one) => one.word === form.property)}
         {@const textual = of.facts.find((f) => f.id === form.thing && f.text)}
         {#if textual && form.does === 'set-fact'}
           <TextValue
@@ -166,6 +197,17 @@
             choices={words}
             change={(n) => set({ value: { is: 'number', number: Number(n) } })}
           />
+        {:else if property && (form.value?.is ?? 'number') === 'number'}
+          <PropertyNumber
+            {label}
+            {property}
+            by={(form.how ?? 'is') !== 'is'}
+            value={form.value?.number ?? 0}
+            change={(number) => set({ value: { is: 'number', number } })}
+          />
+          {#if property.names.length === 0}
+            <Button label="Work it out from something" onclick={() => set({ value: worked })} />
+          {/if}
         {:else}
           <ConditionValue
             {label}
