@@ -284,3 +284,32 @@ func TestRulesOfSeveral(t *testing.T) {
 	w.shoot("wire-to-an-area")
 	w.quiet()
 }
+
+// A property of a piece is set by a rule, in its unit, and asked for by another: typed, changed in the sentence, and felt in play.
+func TestPropertyIsSet(t *testing.T) {
+	w, first := withPiece(t, "Foe")
+	w.fill("Name of this piece", "Moth")
+	w.press(input.Enter, input.Escape)
+	w.seek("Switch")
+	w.tap(first, 11, 6)
+	w.press(input.Escape, input.Escape)
+	w.tap(first, 11, 6)
+	w.click("Add a rule")
+	w.types("Add an action", "moth speed becomes", "“Speed” of Moth becomes 2.5 cells/s")
+	w.slot("2.5 cells/s")
+	w.fill("How much", "9.5")
+	w.press(input.Enter)
+	w.shoot("property-number")
+	w.press(input.Escape)
+	w.line("“Speed” of Moth becomes 9.5 cells/s")
+	w.slot("“Speed”")
+	w.choose("What is set", "What it does")
+	w.press(input.Escape)
+	w.line("“What it does” of Moth becomes patrols")
+	w.slot("patrols")
+	w.choose("How much", "stands")
+	w.press(input.Escape)
+	w.line("“What it does” of Moth becomes stands")
+	w.accessible("a property in a rule")
+	w.shoot("property-choice")
+}

@@ -62,7 +62,36 @@ func (g *Game) carryAlong() {
 
 // moveAll lets everybody else of the cast move.
 func (g *Game) moveAll() {
-	g.phase(movers, func(b any, all iter.Seq[*stage.Actor]) { b.(stage.Mover).Move(all, around{g}) })
+	g.phase(movers, func(b any, all iter.Seq[*stage.Actor]) { b.(stage.Mover).Move(g.makingWay(all), around{g}) })
+}
+
+// makingWay lets those who go about and are solid go one after the other, in nobody's way while they do. Who would come to where the player is waits.
+func (g *Game) makingWay(all iter.Seq[*stage.Actor]) iter.Seq[*stage.Actor] {
+	return func(yield func(*stage.Actor) bool) {
+		for a := range all {
+			is := g.acting
+			if is.box < 0 || !is.Kind.Goes {
+				if !yield(a) {
+					return
+				}
+				continue
+			}
+			g.ground.Boxes.Set(is.box, body.Nowhere)
+			was := g.things[is.at]
+			if !yield(a) {
+				return
+			}
+			t := &g.things[is.at]
+			if g.meetsPlayer(is.Size, t.Place) && !g.meetsPlayer(is.Size, was.Place) {
+				left := max(0, was.Left-1)
+				*t = was
+				t.Left = left
+			}
+			if g.there(is) {
+				g.ground.Boxes.Set(is.box, is.Size.Box(t.Place))
+			}
+		}
+	}
 }
 
 // dropAll lets fall what came out of something else and only falls.

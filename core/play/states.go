@@ -61,8 +61,15 @@ func (g *Game) passable(on *world.Map, p *world.Piece) bool {
 		return true
 	}
 	k := g.kindOf(on, p)
-	h, says := k.Has(props.Stops)
-	return says && (!h.Counts(viewOf(on)) || h.If != nil && !h.If(p.Props) || p.Props.Int(k, props.Stops) == 0)
+	says := false
+	for _, solid := range [...]*kind.Prop{props.Stops, props.StopsGoing} {
+		h, has := k.Has(solid)
+		if has && h.Counts(viewOf(on)) && (h.If == nil || h.If(p.Props)) && p.Props.Int(k, solid) != 0 {
+			return false
+		}
+		says = says || has
+	}
+	return says
 }
 
 // viewOf is how a map is seen, as kinds say it.

@@ -1,6 +1,7 @@
 package person_test
 
 import (
+	"math/rand/v2"
 	"strings"
 	"testing"
 
@@ -143,4 +144,37 @@ func TestGoing(t *testing.T) {
 			}
 		}
 	})
+}
+
+// Who goes about and is solid is never where the player or anybody else solid is, however all of them go; who is not is walked through.
+func TestSolidGoing(t *testing.T) {
+	met := map[int]int{}
+	for seed := range uint64(60) {
+		r := rand.New(rand.NewPCG(seed, 7))
+		solid := r.IntN(2)
+		var all []corridor.Piece
+		for i := range 3 {
+			all = append(all, corridor.Piece{ID: keeper + world.ID(i), Column: 7 + 3*i, Type: person.Kind.ID,
+				Set: kind.Set(props.StopsGoing.Is(solid), props.Manner.Is(1+r.IntN(3)), props.Speed.Is(10+r.IntN(90)), props.Sight.Is(9), props.Looks.Is(1+r.IntN(4)))})
+		}
+		w := corridor.Begin(t, corridor.New(t, world.TopDown, all), 3, keeper)
+		for tick := range 400 {
+			w.Tick([]play.Input{play.Right, play.Left, play.Up, play.Down, play.Right, 0}[r.IntN(60*6)/60])
+			if tick%25 == 0 {
+				w.Hold([]play.Input{play.Right, play.Left}[r.IntN(2)], 12, nil)
+			}
+			boxes := []body.Box{body.PlayerSize(w.Document().Project.Lattice()).Box(w.Status().Place)}
+			w.Things(func(is play.Thing, _ int, s body.Size) { boxes = append(boxes, s.Box(is.Place)) })
+			for i, b := range boxes {
+				for _, o := range boxes[:i] {
+					if b.Meets(o) {
+						met[solid]++
+					}
+				}
+			}
+		}
+	}
+	if met[1] > 0 || met[0] == 0 {
+		t.Errorf("those who are solid met %d times, the others %d times", met[1], met[0])
+	}
 }

@@ -141,6 +141,8 @@ var (
 		Help: "Which of those that hold they say, each time that the player speaks to them."}
 	Stops = &kind.Prop{Field: 52, Word: "stops", Label: "Is solid", Name: "whether a piece is solid", Sort: kind.YesNo,
 		Help: "Whether it stops what moves."}
+	StopsGoing = &kind.Prop{Field: 65, Word: "solid-going", Label: "Is solid", Name: "whether somebody who goes is solid", Sort: kind.YesNo,
+		Help: "Whether they stop what moves. They wait while the player is in their way."}
 )
 
 // By what is said, the options of SaysBy.
