@@ -39,6 +39,8 @@ type gesture struct {
 	maps   []world.ID
 	piece  world.ID
 	pieceM world.ID
+	// grip is at which of its cells a piece is moved, from that of its foot.
+	grip grid.Point
 	// sides are those of a map that are dragged.
 	sides board.Sides
 	// cells are carried, block is what lay in them when their map was as in lay.
@@ -217,6 +219,9 @@ func (h *Hand) pressEmpty(d *world.Document, s Spot, menu bool) Outcome {
 	h.gesture.kind = moving
 	if chosen.Ref.Sort == world.SortPiece && !menu {
 		h.gesture.piece, h.gesture.pieceM = chosen.Ref.ID, s.Map.ID
+		if p := s.Map.Piece(chosen.Ref.ID); p != nil {
+			h.gesture.grip = s.Cell.Sub(d.Project.Lattice().CellAt(p.Foot))
+		}
 	}
 	return Outcome{}
 }
@@ -262,6 +267,9 @@ func (h *Hand) Drag(d *world.Document, pixel grid.Point) {
 		}
 		if !g.moved {
 			return
+		}
+		if g.grip != (grid.Point{}) {
+			s = At(d, pixel.Sub(d.Project.Lattice().Pixel(g.grip)))
 		}
 		if s.Map == nil {
 			h.ghost = Ghost{Problem: "There is no map here."}

@@ -14,11 +14,8 @@ import (
 // Stack is what lies in a cell, front to back: pieces, doorways, the map.
 func Stack(d *world.Document, s Spot) []Selection {
 	var stack []Selection
-	l := d.Project.Lattice()
-	for i := len(s.Map.Pieces) - 1; i >= 0; i-- {
-		if p := s.Map.Pieces[i]; l.CellAt(p.Foot) == s.Cell {
-			stack = append(stack, Selection{world.Ref{Sort: world.SortPiece, Map: s.Map.ID, ID: p.ID}, 0, s.Map.ID, s.Cell})
-		}
+	for _, p := range piecesAt(d, s) {
+		stack = append(stack, Selection{world.Ref{Sort: world.SortPiece, Map: s.Map.ID, ID: p.ID}, 0, s.Map.ID, s.Cell})
 	}
 	for _, c := range d.Crossings {
 		for i, end := range c.Ends {
@@ -44,12 +41,23 @@ func (h *Hand) next(d *world.Document, s Spot) {
 	}
 }
 
-func topPiece(d *world.Document, s Spot) *world.Piece {
+// piecesAt are the pieces in a cell, front to back: those that stand there, then those that are larger and cover it.
+func piecesAt(d *world.Document, s Spot) (list []*world.Piece) {
 	l := d.Project.Lattice()
+	var over []*world.Piece
 	for i := len(s.Map.Pieces) - 1; i >= 0; i-- {
 		if p := s.Map.Pieces[i]; l.CellAt(p.Foot) == s.Cell {
-			return p
+			list = append(list, p)
+		} else if p.Wide() && p.Cells(l).Has(s.Cell) {
+			over = append(over, p)
 		}
+	}
+	return append(list, over...)
+}
+
+func topPiece(d *world.Document, s Spot) *world.Piece {
+	if list := piecesAt(d, s); len(list) > 0 {
+		return list[0]
 	}
 	return nil
 }

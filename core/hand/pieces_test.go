@@ -1,6 +1,7 @@
 package hand_test
 
 import (
+	"math/rand/v2"
 	"strings"
 	"testing"
 
@@ -8,6 +9,7 @@ import (
 	"azzel/core/grid"
 	"azzel/core/hand"
 	"azzel/core/kind"
+	"azzel/core/kinds/door"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/world"
@@ -143,6 +145,53 @@ func TestWiredOpensByItsWireAlone(t *testing.T) {
 		_, is := d.Piece(way)
 		if len(d.Wires) != before+1 || (is.Int(props.Opens) == props.OpensWhenWorked) != (name == "") || (o.Said != "") != (name == "") {
 			t.Errorf("%q: it opens as %d, said %q", name, is.Int(props.Opens), o.Said)
+		}
+	}
+}
+
+// A piece of several cells is selected at any of them, and goes by as many cells as the pointer does, whichever of them it is taken by; it gives way to what
+// stands there alone.
+func TestPiecesOfSeveralCells(t *testing.T) {
+	r := rand.New(rand.NewPCG(5, 9))
+	for range 300 {
+		d, ids := project(t)
+		m := d.Maps[0]
+		l := d.Project.Lattice()
+		is := &world.Piece{Type: door.Kind.ID, Layer: m.PlayerLayer, Props: kind.Set(props.Width.Is(1+r.IntN(5)), props.Height.Is(1+r.IntN(4)))}
+		is.Foot = m.FootFor(l, is, grid.Point{X: 6, Y: 6})
+		ref := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}
+		d = run(t, d, hand.Outcome{Edit: &edit.Edit{Parts: []edit.Part{edit.Put{Ref: ref, Values: is.Values()}}}})
+		m = d.Map(m.ID)
+		cells := is.Cells(l)
+		if cells.W != is.Width() || cells.H != is.Height() || !cells.Has(l.CellAt(is.Foot)) {
+			t.Fatalf("%d × %d cells with the foot in %v are %v", is.Width(), is.Height(), l.CellAt(is.Foot), cells)
+		}
+		h := hand.New(ids)
+		at := grid.Point{X: cells.X - 1 + r.IntN(cells.W+2), Y: cells.Y - 1 + r.IntN(cells.H+2)}
+		h.Press(d, middle(d, m, at), false)
+		if got := h.Selected.Ref == ref; got != cells.Has(at) {
+			t.Fatalf("of a piece over %v clicked at %v it is selected: %t", cells, at, got)
+		}
+		if !cells.Has(at) {
+			continue
+		}
+		by := grid.Point{X: r.IntN(5) - 2, Y: r.IntN(5) - 2}
+		h.Drag(d, middle(d, m, at.Add(by)))
+		if o := h.Release(d, middle(d, m, at.Add(by))); by != (grid.Point{}) {
+			d = run(t, d, o)
+		}
+		if _, moved := d.Piece(ref.ID); moved.Cells(l) != cells.Move(by) {
+			t.Fatalf("taken at %v of %v and dragged by %v, it covers %v", at, cells, by, moved.Cells(l))
+		}
+		label := &world.Piece{Type: world.Collectible, Layer: m.PlayerLayer, Foot: m.FootOf(l, world.Collectible, at.Add(by))}
+		over := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: ids.NewID()}
+		d = run(t, d, hand.Outcome{Edit: &edit.Edit{Parts: []edit.Part{edit.Put{Ref: over, Values: label.Values()}}}})
+		h.Selected = hand.Selection{}
+		if h.Press(d, middle(d, d.Map(m.ID), at.Add(by)), false); h.Selected.Ref != over {
+			_, door := d.Piece(ref.ID)
+			if l.CellAt(door.Foot) != at.Add(by) {
+				t.Fatalf("what stands in a cell of it alone is not selected first: %+v", h.Selected)
+			}
 		}
 	}
 }

@@ -12,6 +12,8 @@ import (
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/kind"
+	"azzel/core/kinds/door"
+	"azzel/core/kinds/gate"
 	"azzel/core/kinds/props"
 	"azzel/core/kinds/spring"
 	"azzel/core/play"
@@ -361,4 +363,28 @@ func resized(t *testing.T, d *world.Document, plan edit.Resize) []edit.Part {
 		t.Fatal(err)
 	}
 	return e.Parts
+}
+
+// What a piece of several cells covers on the board is what it covers in play.
+func TestCellsAreThoseInPlay(t *testing.T) {
+	both(t, func(t *testing.T, view world.View) {
+		for _, of := range []world.ID{door.Kind.ID, gate.Kind.ID} {
+			for w := range 5 {
+				for h := range 3 {
+					d := bare(t, view)
+					m := d.Maps[0]
+					p := &world.Piece{Type: of, Layer: m.PlayerLayer, Props: kind.Set(props.Width.Is(1+w), props.Height.Is(1+h))}
+					p.Foot = m.FootFor(d.Project.Lattice(), p, grid.Point{X: 12, Y: 8})
+					d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 700}, Values: p.Values()})
+					g := begin(t, d, 3, 9)
+					g.Things(func(is play.Thing, _ int, s body.Size) {
+						c := p.Cells(d.Project.Lattice())
+						if want := (body.Box{X0: c.X * cell, Y0: c.Y * cell, X1: (c.X + c.W) * cell, Y1: (c.Y + c.H) * cell}); is.ID == 700 && s.Box(is.Place) != want {
+							t.Errorf("%d × %d, seen as %d: on the board %v, in play %v", 1+w, 1+h, view, want, s.Box(is.Place))
+						}
+					})
+				}
+			}
+		}
+	})
 }

@@ -183,6 +183,22 @@ func (p *Piece) Width() int { return max(1, p.Int(props.Width)) }
 // Height is how high a piece is in play, in cells.
 func (p *Piece) Height() int { return max(1, p.Int(props.Height)) }
 
+// Wide reports whether a piece may cover several cells.
+func (p *Piece) Wide() bool {
+	_, wide := p.Kind().Has(props.Width)
+	return wide
+}
+
+// Cells are those that a piece covers where it stands, from the one of its foot upwards: of most pieces that one alone.
+func (p *Piece) Cells(l grid.Lattice) grid.Rect {
+	foot := l.CellAt(p.Foot)
+	w, h := p.Width(), p.Height()
+	if w > 1 {
+		foot.X = l.CellAt(grid.Point{X: p.Foot.X - w*l.W/2 + l.W/2, Y: p.Foot.Y}).X
+	}
+	return grid.Rect{X: foot.X, Y: foot.Y - h + 1, W: w, H: h}
+}
+
 // To is how far from where it stands a piece that goes to and fro turns, in pixels.
 func (p *Piece) To() grid.Point {
 	to := p.Props.Numbers(p.Kind(), props.To)

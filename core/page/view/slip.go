@@ -46,7 +46,7 @@ func slip(p *page.Page) *SlipView {
 		t := piece.Kind()
 		foot := l.CellAt(piece.Foot)
 		v.Name, v.Sort = piece.Name, t.Name
-		v.Box = page.Box(l.Box(grid.Rect{X: foot.X, Y: foot.Y, W: 1, H: 1}.Move(m.Origin)))
+		v.Box = page.Box(l.Box(piece.Cells(l).Move(m.Origin)))
 		line("Stands on", "%s, cell %d, %d", m.Name, foot.X, foot.Y)
 		line("In play", "%s", t.Purpose)
 		v.Acting, v.Asking, v.Path = pieces.ViewActing(d, m, piece), pieces.ViewAsking(d, m, piece), pieces.Path(d, m, piece)
