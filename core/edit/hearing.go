@@ -1,11 +1,13 @@
 package edit
 
 import (
+	"bytes"
 	"errors"
 	"fmt"
 	"slices"
 
 	"azzel/core/pack"
+	"azzel/core/world"
 )
 
 // A Notice is something to tell the designer.
@@ -14,6 +16,9 @@ type Notice struct {
 	Sequence uint64
 	// Refused says why the server dropped the step; empty if it took it.
 	Refused string
+	// Overruled is what somebody else made of a part of a rule, or of what it asks, just before the step made something else of it, which stands. Without it
+	// the value has no field.
+	Overruled Change
 }
 
 // ErrGap is reported when a message from the server does not follow the one
@@ -97,7 +102,7 @@ func (h *hearing) take(message []byte) error {
 		if slices.ContainsFunc(h.pending, func(p pending) bool { return p.sequence == sequence }) {
 			h.drop(sequence)
 			h.under = true
-			h.notices = append(h.notices, Notice{sequence, why})
+			h.notices = append(h.notices, Notice{Sequence: sequence, Refused: why})
 		}
 		return nil
 	}
@@ -126,6 +131,9 @@ func (h *hearing) follow() error {
 	if len(h.others) == 0 {
 		return nil
 	}
+	for _, e := range h.others {
+		h.overrule(e)
+	}
 	next, err := Follow(h.Pace, h.confirmed, h.others...)
 	if err != nil {
 		return fmt.Errorf("following the server: %w", err)
@@ -136,6 +144,27 @@ func (h *hearing) follow() error {
 	}
 	h.others, h.under = nil, true
 	return nil
+}
+
+// overrule notes what a step of another session changes of rules that steps of this one change too, which come after it.
+func (h *hearing) overrule(e Edit) {
+	if len(h.pending) == 0 {
+		return
+	}
+	for _, part := range e.Parts {
+		theirs, is := part.(Change)
+		if !is || theirs.Ref.Sort != world.SortRule {
+			continue
+		}
+		for _, p := range h.pending {
+			for _, part := range p.edit.Parts {
+				mine, is := part.(Change)
+				if is && mine.Ref == theirs.Ref && mine.Value.Field == theirs.Value.Field && !bytes.Equal(mine.Value.Bytes, theirs.Value.Bytes) {
+					h.notices = append(h.notices, Notice{Sequence: p.sequence, Overruled: Change{Ref: theirs.Ref, Value: theirs.Value}})
+				}
+			}
+		}
+	}
 }
 
 // taken hears of a step of this session that the server stored.

@@ -2,6 +2,7 @@ package page
 
 import (
 	"fmt"
+	"slices"
 	"strconv"
 
 	"azzel/core/edit"
@@ -91,6 +92,8 @@ type Page struct {
 	Helps play.Input
 	// Moving says that the player moved in the last tick.
 	Moving bool
+	// Overruled are changes of rules that others made just before this page made others of the same, oldest first, which stand.
+	Overruled []edit.Change
 	// Events are what happened in the game and was not told yet, in words.
 	Events []string
 
@@ -199,11 +202,24 @@ func (p *Page) hear() (Changed, error) {
 		if n.Refused != "" {
 			p.Say("The server refused a change: %s.", n.Refused)
 		}
+		if n.Overruled.Value.Field != 0 {
+			p.overruled(n.Overruled)
+		}
 	}
 	if err != nil {
 		return 0, err
 	}
 	return p.Follow() | StateChanged | OutgoingChanged, nil
+}
+
+// mostOverruled is how many changes of others are offered at most.
+const mostOverruled = 50
+
+// overruled keeps a change that somebody else made just before, in the place of one of the same, and says that there is one.
+func (p *Page) overruled(c edit.Change) {
+	p.Overruled = slices.DeleteFunc(p.Overruled, func(o edit.Change) bool { return o.Ref == c.Ref && o.Value.Field == c.Value.Field })
+	p.Overruled = append(p.Overruled[max(0, len(p.Overruled)-mostOverruled+1):], c)
+	p.Say("Somebody else changed the same in a rule just before you did. Yours stands; theirs is offered beneath it.")
 }
 
 // Outgoing takes the messages that are to be sent and were not taken before.

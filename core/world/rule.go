@@ -32,7 +32,7 @@ var ruleFields = []field[*Rule]{
 		}},
 	{4, func(r *Rule, w *pack.Writer) { w.Uint(uint64(r.Begins)) },
 		func(r *Rule, in *pack.Reader) { r.Begins = logic.Beginning(min(in.Uint(), 255)) }},
-	{5, func(r *Rule, w *pack.Writer) {
+	{FieldRuleAsks, func(r *Rule, w *pack.Writer) {
 		if r.If.Empty() {
 			w.Blob(nil)
 			return
@@ -56,6 +56,17 @@ var ruleFields = []field[*Rule]{
 		func(r *Rule, in *pack.Reader) { r.Busy = logic.Busy(min(in.Uint(), 255)) }},
 	boolField(9, func(r *Rule) *bool { return &r.Elsewhere }),
 	intsField(FieldNumber, func(r *Rule) *int { return &r.Number }),
+}
+
+// FieldRuleAsks is the field of a rule that holds what it asks.
+const FieldRuleAsks Field = 5
+
+// PartOf is the part of a rule that a field holds; 0 if it holds something else.
+func PartOf(f Field) ID {
+	if !isRulePart(f) {
+		return 0
+	}
+	return ID(f &^ RulePart)
 }
 
 // RuleRef is a rule as a reference.

@@ -152,9 +152,17 @@ type RuleView struct {
 	Type      string               `json:"type"`
 	Condition pieces.ConditionView `json:"condition"`
 	Lines     []LineView           `json:"lines"`
+	// Theirs are changes that others made just before this page made others of the same.
+	Theirs []TheirsView `json:"theirs"`
 	// Full says that it can have no more parts, Wire that it is no more than wires, into which it can be folded.
 	Full bool `json:"full"`
 	Wire bool `json:"wire"`
+}
+
+// TheirsView is what somebody else made of a part of a rule, or of what it asks for part 0, just before this page made something else of it.
+type TheirsView struct {
+	Part string `json:"part"`
+	Says string `json:"says"`
 }
 
 // RuleLook is what can be set of a rule as a whole.
@@ -208,6 +216,7 @@ type AskRule struct {
 // Answer implements Question.
 func (q AskRule) Answer(p *page.Page) any {
 	if v := viewRule(p.Doc(), world.ID(q.Rule)); v != nil {
+		v.Theirs = theirs(p, world.ID(q.Rule))
 		return v
 	}
 	return (*RuleView)(nil)

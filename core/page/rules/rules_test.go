@@ -361,3 +361,80 @@ func TestMomentOfComing(t *testing.T) {
 		t.Errorf("it says %q: %s", v.Lines[0].Says, pagetest.Said(p))
 	}
 }
+
+// What somebody else made of an action just before is offered back, as a sentence, and taken or left; what they changed of other actions is not, nor what they did
+// before this page knew of it.
+func TestTheirsIsOffered(t *testing.T) {
+	p, r := shed(t)
+	pause := add(t, p, 0, 0, "actions", "wait")
+	other := add(t, p, 0, 0, "actions", "labels up")
+	take := func() {
+		for p.Replica.Pending() > 0 {
+			if _, err := p.Receive(edit.Taken(p.Replica.Answered()+1, p.Revision()+1)); err != nil {
+				t.Fatal(err)
+			}
+		}
+	}
+	take()
+	theirs := func(parts ...edit.Part) {
+		if _, err := p.Receive(edit.Other(p.Revision()+1, edit.Edit{Label: "theirs", Parts: parts}.Encode())); err != nil {
+			t.Fatal(err)
+		}
+	}
+	waits := func(ticks int) edit.Part {
+		is := *rule(p).Part(pause)
+		is.Number = ticks
+		return edit.PartChange(r.ID, is)
+	}
+	mine := func(seconds float64) {
+		pagetest.Order(p, rules.SetRulePart{Rule: page.ID(r.ID), Part: logic.RulePartForm{ID: page.FormatID(pause), Does: "wait"}, Seconds: &seconds})
+	}
+	offered := func() string {
+		v, _ := view(p)
+		var list []string
+		for _, o := range v.Theirs {
+			list = append(list, o.Part+" "+o.Says)
+		}
+		return strings.Join(list, "; ")
+	}
+	theirs(waits(30))
+	mine(2)
+	theirs(edit.PartGone(r.ID, other))
+	if got := offered(); got != "" || rule(p).Part(pause).Number != 120 {
+		t.Errorf("where nothing was changed at a time, %q is offered", got)
+	}
+	theirs(waits(90))
+	want := page.FormatID(pause) + " wait 1.5 s"
+	if got := offered(); got != want || rule(p).Part(pause).Number != 120 {
+		t.Errorf("offered is %q, not %q; the rule waits %d", got, want, rule(p).Part(pause).Number)
+	}
+	theirs(edit.PartGone(r.ID, pause))
+	if got := offered(); got != page.FormatID(pause)+" it is taken away" {
+		t.Errorf("taken away by somebody, offered is %q", got)
+	}
+	theirs(waits(600))
+	pagetest.Order(p, rules.SettleTheirs{Rule: page.ID(r.ID), Part: page.ID(pause), Take: true})
+	if got := offered(); got != "" || rule(p).Part(pause).Number != 600 {
+		t.Errorf("taken, it waits %d, and %q is offered", rule(p).Part(pause).Number, got)
+	}
+	pagetest.Order(p, history.Undo{})
+	if rule(p).Part(pause).Number != 120 {
+		t.Errorf("undone, it waits %d", rule(p).Part(pause).Number)
+	}
+	take()
+	pagetest.Order(p, rules.SetRuleCondition{Rule: page.ID(r.ID), Condition: &logic.ConditionForm{Asks: "one-in", Number: 3}})
+	next := *rule(p)
+	next.If = logic.Needs(logic.FactValue, p.Document().Facts[0].ID, logic.AtLeast, 1)
+	theirs(edit.Changes(world.RuleRef(r.ID), rule(p).Values(), next.Values())...)
+	if got := offered(); got != "0 if Lamps lit is yes" {
+		t.Errorf("of what it asks %q is offered", got)
+	}
+	pagetest.Order(p, rules.SettleTheirs{Rule: page.ID(r.ID)})
+	if got := offered(); got != "" || rule(p).If.Ask != logic.OneIn {
+		t.Errorf("left, %q is offered", got)
+	}
+	pagetest.Order(p, rules.SettleTheirs{Rule: page.ID(r.ID), Take: true})
+	if said := pagetest.Said(p); said == "" {
+		t.Error("what is offered no more is taken")
+	}
+}

@@ -387,6 +387,10 @@ export class Orders {
     return this.give('removeRulePart', o, []);
   }
 
+  settleTheirs(o: T.SettleTheirs): Promise<T.Reply> {
+    return this.give('settleTheirs', o, []);
+  }
+
   openWire(o: T.OpenWire): Promise<T.Reply> {
     return this.give('openWire', o, []);
   }

@@ -855,6 +855,12 @@ export interface RemoveRulePart {
   part: string;
 }
 
+export interface SettleTheirs {
+  rule: string;
+  part: string;
+  take: boolean;
+}
+
 export interface OpenWire {
   wire: string;
 }
@@ -1218,6 +1224,11 @@ export interface LineView {
   takes: string;
 }
 
+export interface TheirsView {
+  part: string;
+  says: string;
+}
+
 export interface RuleView extends RuleLook {
   id: string;
   name: string;
@@ -1227,6 +1238,7 @@ export interface RuleView extends RuleLook {
   type: string;
   condition: ConditionView;
   lines: LineView[];
+  theirs: TheirsView[];
   full: boolean;
   wire: boolean;
 }

@@ -68,6 +68,17 @@
   {/each}
 {/snippet}
 
+{#snippet theirs(at: string)}
+  {#each rule.theirs.filter((one) => one.part === at) as one (one.part)}
+    <p class="flex flex-wrap items-center gap-1 pl-1 text-small" data-theirs={one.part}>
+      <span class="text-soft">Somebody else made of it at the same time:</span>
+      <span>{one.says}</span>
+      <Button label="Take theirs" onclick={() => orders.settleTheirs({ rule: rule.id, part: one.part, take: true })} />
+      <Button label="Leave mine" onclick={() => orders.settleTheirs({ rule: rule.id, part: one.part, take: false })} />
+    </p>
+  {/each}
+{/snippet}
+
 <section
   class="flex min-w-0 flex-1 flex-col"
   bind:this={sheet}
@@ -136,7 +147,8 @@
         <span class="-ml-1">:</span>
       </div>
       {@render found('0')}
-      {#each moments as { id } (id)}{@render found(id)}{/each}
+      {@render theirs('0')}
+      {#each moments as { id } (id)}{@render found(id)}{@render theirs(id)}{/each}
       <ol aria-label="What it does">
         {#each lines as line (line.id === '' ? `${line.sort} ${line.in} ${line.branch}` : line.id)}
           {#if line.sort === 'add'}
@@ -153,11 +165,16 @@
               aria-current={played?.now.includes(line.id)}
             >
               <RuleLine {p} {rule} {line} />
-              <div style="padding-left: calc({line.deep} * 1.5rem)">{@render found(line.id)}</div>
+              <div style="padding-left: calc({line.deep} * 1.5rem)">
+                {@render found(line.id)}{@render theirs(line.id)}
+              </div>
             </li>
           {/if}
         {/each}
       </ol>
+      {#each rule.theirs.filter((one) => one.part !== '0' && !rule.lines.some((line) => line.id === one.part)) as one (one.part)}
+        {@render theirs(one.part)}
+      {/each}
     </div>
     {#if watching}<RuleWhy {p} {rule} {played} />{/if}
   </div>
