@@ -156,7 +156,18 @@ func (s *storedLog) step(t *testing.T, i int, c *client) {
 		if k := s.IntN(1 + len(c.down)); k > 0 {
 			notices, err := c.Receive(c.down[:k]...)
 			c.down = c.down[k:]
-			s.Tell(notices, err)
+			// As notices were when this was stored.
+			type notice struct {
+				Sequence uint64
+				Refused  string
+			}
+			told := []notice(nil)
+			for _, n := range notices {
+				if n.Overruled.Value.Field == 0 {
+					told = append(told, notice{n.Sequence, n.Refused})
+				}
+			}
+			s.Tell(told, err)
 		}
 	}
 	undo1, can := c.CanUndo()
