@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"hash/fnv"
 	"slices"
+	"sort"
 	"strings"
 
 	"azzel/core/lists"
@@ -164,6 +165,41 @@ type Rerun struct {
 	outcome Outcome
 	// lately are the rules that did something in the last ticks, with when they did, the last one last.
 	lately []lately
+	// acts are all those that did something, with when, as far as there is room; before those of a play of it that ended as it was kept.
+	acts, before Acts
+}
+
+// Acts are the rules that did something in a play of a replay, each with its name and the tick, in the order in which they did.
+type Acts []act
+
+type act struct {
+	lately
+	name string
+}
+
+// mostActs is how often it is kept of a replay that a rule did something.
+const mostActs = 10_000
+
+// Acts are the rules that did something so far.
+func (r *Rerun) Acts() Acts { return r.acts }
+
+// Against says which rules did something when the replay was played so that it ended as it was kept: where it parts, those are named that do nothing any more.
+func (r *Rerun) Against(before Acts) { r.before = before }
+
+// silent are the names of rules that did something before in the last so many ticks, and did nothing now.
+func (r *Rerun) silent(ticks int) (names []string) {
+	within := func(list Acts) Acts {
+		from := sort.Search(len(list), func(i int) bool { return list[i].tick > r.tick-ticks })
+		to := sort.Search(len(list), func(i int) bool { return list[i].tick > r.tick })
+		return list[from:to]
+	}
+	now := within(r.acts)
+	for _, b := range within(r.before) {
+		if !slices.ContainsFunc(now, func(a act) bool { return a.rule == b.rule }) && !slices.Contains(names, b.name) && len(names) < mostLately {
+			names = append(names, b.name)
+		}
+	}
+	return names
 }
 
 // lately is that a rule did something in a tick of a replay.
@@ -189,6 +225,8 @@ type Outcome struct {
 	// Rules are the names of those that did something as it parted, the last one first: what is seen at once follows from those of that tick, else from
 	// those since it was last as it had been.
 	Rules string
+	// Silent are the names of those that did something then when it was played before, and ended as it was kept, and did nothing now.
+	Silent string
 }
 
 // NewRerun begins to play a replay on a document.
@@ -237,6 +275,11 @@ func (r *Rerun) did(rule world.ID) {
 		return
 	}
 	tick := r.tick + 1 // the one that is under way
+	if n := len(r.acts); n < mostActs && (n == 0 || r.acts[n-1].lately != lately{rule, tick}) {
+		if is := r.game.doc.Rule(rule); is != nil {
+			r.acts = append(r.acts, act{lately{rule, tick}, is.Says()})
+		}
+	}
 	r.lately = lists.Without(r.lately, func(l lately) bool { return l.rule == rule || l.tick <= tick-world.SampleTicks })
 	if len(r.lately) == mostLately {
 		r.lately = slices.Delete(r.lately, 0, 1)
@@ -258,6 +301,12 @@ func (r *Rerun) part(what string, ticks int) {
 			}
 		}
 		o.Rules = strings.Join(names, " and ")
+		silent := r.silent(ticks)
+		if len(silent) == 0 && len(names) == 0 {
+			// What a rule does may be seen some ticks later.
+			silent = r.silent(world.SampleTicks)
+		}
+		o.Silent = strings.Join(silent, " and ")
 		o.Parts, o.Tick, o.At = true, r.tick, r.game.sample()
 	}
 	if o.What == "" {
@@ -333,6 +382,9 @@ func (o Outcome) String() string {
 		s += "; from " + Clock(o.Tick) + " on " + o.What
 		if o.Rules != "" {
 			s += ", after what these rules did: " + o.Rules
+		}
+		if o.Silent != "" {
+			s += ", where these rules did something before: " + o.Silent
 		}
 		return s
 	}

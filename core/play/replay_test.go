@@ -319,5 +319,23 @@ func TestReplayNamesRules(t *testing.T) {
 		if !o.Parts || o.Rules != "To the bed" || !strings.HasSuffix(o.String(), ", after what these rules did: To the bed") {
 			t.Errorf("with another goal it is said: %s", o)
 		}
+		// Without the rule it is known by what it did when the replay was played before.
+		before, err := play.NewRerun(d, replay)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for !before.Step(50) {
+		}
+		takes.Off = true
+		is, err := play.NewRerun(apply(t, d, edit.Remove{Ref: world.RuleRef(1)}, takes.part()), replay)
+		if err != nil {
+			t.Fatal(err)
+		}
+		is.Against(before.Acts())
+		for !is.Step(50) {
+		}
+		if o := is.Outcome(); !o.Parts || o.Rules != "" || o.Silent != "To the bed" || !strings.HasSuffix(o.String(), ", where these rules did something before: To the bed") {
+			t.Errorf("without the rule it is said: %s", o)
+		}
 	})
 }

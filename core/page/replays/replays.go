@@ -54,6 +54,8 @@ type tried struct {
 	done    bool
 	fault   error
 	outcome play.Outcome
+	// acts are the rules that did something when it was played last so that it ended as it was kept.
+	acts play.Acts
 }
 
 // stands reports whether it still holds for a replay on a document.
@@ -68,6 +70,7 @@ func (t *tried) play(ticks int) int {
 			t.done = true
 			return ticks
 		}
+		t.rerun.Against(t.acts)
 		// Beginning one costs about as much as some ticks.
 		ticks -= 20
 	}
@@ -75,7 +78,10 @@ func (t *tried) play(ticks int) int {
 		t.done = t.rerun.Step(1)
 	}
 	if t.done {
-		t.outcome, t.rerun = t.rerun.Outcome(), nil
+		if t.outcome = t.rerun.Outcome(); t.outcome.Same {
+			t.acts = t.rerun.Acts()
+		}
+		t.rerun = nil
 	}
 	return ticks
 }

@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"azzel/core/kinds/props"
+	"azzel/core/logic"
 	"azzel/core/page"
 	"azzel/core/page/history"
 	"azzel/core/page/holding"
@@ -12,6 +13,7 @@ import (
 	"azzel/core/page/pieces"
 	"azzel/core/page/playing"
 	"azzel/core/page/replays"
+	"azzel/core/page/rules"
 	"azzel/core/page/things"
 	"azzel/core/page/view"
 	"azzel/core/play"
@@ -152,5 +154,36 @@ func TestTryingAPiece(t *testing.T) {
 	view.StateOf(p)
 	if pagetest.Order(p, replays.SetTried{Term: name, Value: 6}); pagetest.Said(p) == "" {
 		t.Error("a value of a piece that is gone was set without a word")
+	}
+}
+
+// A rule without which a kept replay parts is named, also after another change since; taken back, it ends as it did.
+func TestReplayMissesARule(t *testing.T) {
+	p := pagetest.FromTheSide(t)
+	e := pagetest.NewElsewhere(t, p)
+	pagetest.Order(p, rules.AddRule{Home: page.Thing{Kind: page.KindNames[world.SortMap], ID: page.ID(p.Document().Maps[0].ID)}})
+	r := p.Document().Rules[0]
+	pagetest.Order(p, rules.AddRulePart{Rule: page.ID(r.ID), Part: logic.RulePartForm{ID: "1", Does: "hold-still"}})
+	pagetest.Order(p, things.Rename{Thing: page.Thing{Kind: "rule", ID: page.ID(r.ID)}, Name: "Rooted"})
+	pagetest.Order(p, playing.StartPlay{})
+	for range 120 {
+		playing.Tick(p, play.Right)
+	}
+	pagetest.Order(p, replays.KeepReplay{Name: "Still"})
+	pagetest.Order(p, playing.StopPlay{})
+	if v := e.Rerun(); v.Came != "same" {
+		t.Fatalf("played again: %+v", v)
+	}
+	pagetest.Order(p, things.Delete{Thing: page.Thing{Kind: "rule", ID: page.ID(r.ID)}})
+	for range 2 {
+		if v := e.Rerun(); v.Came != "parts" || !strings.Contains(v.Says, "where these rules did something before: Rooted") {
+			t.Errorf("without the rule: %+v", v)
+		}
+		pagetest.Order(p, playing.SetMovement{Term: "speed", Value: 2})
+	}
+	pagetest.Order(p, history.Undo{})
+	pagetest.Order(p, history.Undo{})
+	if v := e.Rerun(); v.Came != "same" {
+		t.Errorf("with the rule again: %+v", v)
 	}
 }

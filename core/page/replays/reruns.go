@@ -134,7 +134,11 @@ func (r *Reruns) Run(ticks int) (changed page.Changed) {
 	for _, kept := range d.Replays {
 		t := r.tried[kept.ID]
 		if !t.stands(d, kept) {
-			t = &tried{replay: kept}
+			var acts play.Acts
+			if t != nil && t.replay == kept {
+				acts = t.acts
+			}
+			t = &tried{replay: kept, acts: acts}
 			changed |= page.ReplaysChanged
 		}
 		t.doc = d // the one before may be forgotten
