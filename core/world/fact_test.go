@@ -10,6 +10,9 @@ import (
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/limit"
+	"azzel/core/logic"
+	"azzel/core/talk"
+	"azzel/core/words"
 )
 
 // A project has so many facts and no more, none of which starts with what it can't be; a piece sets and
@@ -63,6 +66,14 @@ func TestFactsOfADocument(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
+	// What the player reads shows them; what somebody says asks for one and shows the other, as a rule does.
+	shown := words.Text{{Fact: truth}, {Letters: ", "}, {Fact: truth}}
+	for i, set := range map[ID]kind.Value{20: shown.Set(props.Says), 21: talk.List{{ID: 1, While: logic.Needs(logic.FactValue, truth, logic.AtLeast, 1), Text: words.Text{{Item: item}}}}.Set(props.Sayings)} {
+		piece.ID = ID(7<<32) + 100 + i
+		if d, err = put(d, piece, label(i, kind.Set(set))); err != nil {
+			t.Fatal(err)
+		}
+	}
 	named := d.Namings()
 	uses := func(id ID) (list []Use) {
 		for _, n := range named[id] {
@@ -71,13 +82,13 @@ func TestFactsOfADocument(t *testing.T) {
 		slices.Sort(list)
 		return list
 	}
-	if got := uses(truth); !slices.Equal(got, []Use{UseSets, UseSets}) {
+	if got := uses(truth); !slices.Equal(got, []Use{UseSets, UseSets, UseShows, UseShows}) {
 		t.Errorf("a fact is set by %v", got)
 	}
 	if got := uses(number); !slices.Equal(got, []Use{UseAsks, UseAsks, UseAsks, UseAsks}) {
 		t.Errorf("a fact is asked for by %v", got)
 	}
-	if got := uses(item); !slices.Equal(got, []Use{UseGives, UseNeeds}) {
+	if got := uses(item); !slices.Equal(got, []Use{UseGives, UseNeeds, UseShows}) {
 		t.Errorf("an item is named by %v", got)
 	}
 	// A number that is a yes or no from now on is still within its bounds in play.

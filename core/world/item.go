@@ -9,6 +9,8 @@ import (
 	"azzel/core/limit"
 	"azzel/core/logic"
 	"azzel/core/pack"
+	"azzel/core/talk"
+	"azzel/core/words"
 )
 
 // An Item is something that the player can have.
@@ -67,7 +69,7 @@ func (d *Document) Item(id ID) *Item {
 type Use int
 
 // What is done with items: given, needed, begun with, and answered to by a rule as the player uses one. What is done with facts: set. Both are
-// asked for by what is there only while one holds.
+// asked for by what is there only while one holds, and by what somebody says; and shown in what the player reads.
 const (
 	UseGives Use = iota
 	UseNeeds
@@ -75,6 +77,7 @@ const (
 	UseSets
 	UseAsks
 	UseAnswers
+	UseShows
 )
 
 // A Naming is something that names an item or a fact: a piece of a map, a character who begins
@@ -113,6 +116,7 @@ func (d *Document) Namings() map[ID][]Naming {
 			}
 			asked(p.Needs(), UseNeeds)
 			asked(p.While(), UseAsks)
+			p.shows(func(id ID) { by(id, UseShows, true) })
 		}
 	}
 	for _, c := range d.Characters {
@@ -159,7 +163,25 @@ func (r *Rule) namings(each func(ID, Use)) {
 			add(p.Begins.Thing, UseAnswers)
 			continue
 		}
+		p.Text.Refers(func(_ kind.Thing, id ID) { add(id, UseShows) })
 		p.Asks(asks)
+	}
+}
+
+// shows calls for each fact and item that the words of a piece show, or that what it says asks for, once.
+func (p *Piece) shows(each func(ID)) {
+	seen := map[ID]bool{}
+	one := func(sort kind.Thing, id ID) {
+		if (sort == kind.Fact || sort == kind.Item) && !seen[id] {
+			seen[id] = true
+			each(id)
+		}
+	}
+	if len(p.Props.Get(props.Says.Field)) > 0 {
+		words.Of(p.Props, props.Says).Refers(one)
+	}
+	if len(p.Props.Get(props.Sayings.Field)) > 0 {
+		talk.Of(p.Props, props.Sayings).Refers(one)
 	}
 }
 

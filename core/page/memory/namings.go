@@ -60,7 +60,7 @@ func namingName(d *world.Document, by world.Naming) string {
 
 func namingDoes(d *world.Document, by world.Naming) string {
 	if by.Rule != nil {
-		return [...]string{world.UseGives: "gives it", world.UseNeeds: "takes it away", world.UseBegins: "", world.UseSets: "sets it", world.UseAsks: "asks for it", world.UseAnswers: "goes as it is used"}[by.Use]
+		return [...]string{world.UseGives: "gives it", world.UseNeeds: "takes it away", world.UseBegins: "", world.UseSets: "sets it", world.UseAsks: "asks for it", world.UseAnswers: "goes as it is used", world.UseShows: "shows it"}[by.Use]
 	}
 	switch by.Use {
 	case world.UseBegins:
@@ -69,6 +69,8 @@ func namingDoes(d *world.Document, by world.Naming) string {
 		return "sets it " + settingWords(d, by.Piece.Sets())
 	case world.UseAsks:
 		return "there while " + wording.AskedWords(d, by.Piece.While())
+	case world.UseShows:
+		return "in what it says"
 	case world.UseNeeds:
 		return "needs " + wording.AskedWords(d, by.Piece.Needs())
 	}
