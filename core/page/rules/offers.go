@@ -51,12 +51,14 @@ type offers struct {
 	left []string
 	// parts are the words of what is said of many things.
 	parts map[string][]string
+	// changing is what can become of the properties of each kind.
+	changing map[*kind.Kind]changes
 }
 
 // Answer implements Question.
 func (q AskOffers) Answer(p *page.Page) any {
 	d := p.Doc()
-	o := &offers{d: d, rule: d.Rule(world.ID(q.Rule)), typed: strings.TrimSpace(q.Typed), tokens: tokensOf(q.Typed), list: []OfferView{}, parts: map[string][]string{}}
+	o := &offers{d: d, rule: d.Rule(world.ID(q.Rule)), typed: strings.TrimSpace(q.Typed), tokens: tokensOf(q.Typed), list: []OfferView{}, parts: map[string][]string{}, changing: map[*kind.Kind]changes{}}
 	r := o.rule
 	if r == nil {
 		return o.list
@@ -114,17 +116,22 @@ func (o *offers) of(name string) bool {
 
 // is makes an offer about what of was called for, if what is said of it has all words that the name lacks.
 func (o *offers) is(says string, p logic.Part) {
-	if len(o.left) > 0 {
-		list, known := o.parts[says]
-		if !known {
-			list = tokensOf(says)
-			o.parts[says] = list
-		}
-		if len(among(o.left, list)) > 0 {
-			return
-		}
+	if o.fits(says) {
+		o.add(p)
 	}
-	o.add(p)
+}
+
+// fits reports whether what is said of something has all words that its name lacks.
+func (o *offers) fits(says string) bool {
+	if len(o.left) == 0 {
+		return true
+	}
+	list, known := o.parts[says]
+	if !known {
+		list = tokensOf(says)
+		o.parts[says] = list
+	}
+	return len(among(o.left, list)) == 0
 }
 
 // alone makes an offer about nothing with a name.
@@ -243,21 +250,51 @@ func (o *offers) changes(n logic.Noun, k *kind.Kind) {
 	if len(o.left) == 0 {
 		return
 	}
+	of, known := o.changing[k]
+	if !known {
+		of = changingOf(k)
+		o.changing[k] = of
+	}
+	if len(among(o.left, of.words)) > 0 {
+		return
+	}
+	for i := range of.list {
+		if c := &of.list[i]; o.fits(c.says) {
+			o.add(action(logic.Action{Does: logic.SetProperty, Subject: n, Property: c.prop.Field, Value: logic.Value{Number: c.number}}))
+		}
+	}
+}
+
+// changes are what can become of the properties of a kind, and all words of what is said of that.
+type changes struct {
+	list  []change
+	words []string
+}
+
+// A change is that a property becomes something.
+type change struct {
+	prop   *kind.Prop
+	number int
+	says   string
+}
+
+// changingOf are what can become of the properties of a kind that change in play: each of their words, or the usual number.
+func changingOf(k *kind.Kind) (of changes) {
+	add := func(c change) {
+		of.list, of.words = append(of.list, c), append(of.words, tokensOf(c.says)...)
+	}
 	for _, h := range k.Props {
 		if h.Hidden || !logic.Changes(h.Prop) {
 			continue
 		}
-		a := logic.Action{Does: logic.SetProperty, Subject: n, Property: h.Field}
-		if names := h.Names(); names != nil {
-			for i, name := range names {
-				a.Value = logic.Value{Number: i}
-				o.is(h.Says()+" becomes "+name, action(a))
-			}
-			continue
+		for i, name := range h.Names() {
+			add(change{h.Prop, i, h.Says() + " becomes " + name})
 		}
-		a.Value = logic.Value{Number: kind.Values("").Int(k, h.Prop)}
-		o.is(h.Says()+" becomes", action(a))
+		if h.Names() == nil {
+			add(change{h.Prop, kind.Values("").Int(k, h.Prop), h.Says() + " becomes"})
+		}
 	}
+	return of
 }
 
 // poses offers, once something is typed, what somebody is seen doing.
