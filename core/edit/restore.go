@@ -17,7 +17,7 @@ func Restore(at pace.Pace, from, to *world.Document, label string) Edit {
 	// What is needed by others comes before them: tilesets, then what is made of
 	// tiles, then maps with what lies in them.
 	for _, kinds := range [][]world.Sort{
-		{world.SortTileset, world.SortProperty, world.SortItem, world.SortFact}, {world.SortBond, world.SortMedley, world.SortPatch, world.SortCharacter, world.SortProject},
+		{world.SortTileset, world.SortProperty, world.SortItem, world.SortFact, world.SortType}, {world.SortBond, world.SortMedley, world.SortPatch, world.SortCharacter, world.SortProject},
 		{world.SortMap}, {world.SortLayer}, {world.SortPiece, world.SortCrossing, world.SortReplay, world.SortTrack, world.SortArea, world.SortWire, world.SortRule, world.SortStart},
 	} {
 		for _, s := range diff.Put {
@@ -40,7 +40,7 @@ func Restore(at pace.Pace, from, to *world.Document, label string) Edit {
 	}
 	// And goes after them.
 	for _, kind := range []world.Sort{world.SortStart, world.SortRule, world.SortWire, world.SortArea, world.SortTrack, world.SortReplay, world.SortCrossing, world.SortPiece, world.SortLayer, world.SortMap, world.SortPatch, world.SortBond,
-		world.SortMedley, world.SortCharacter, world.SortItem, world.SortFact, world.SortProperty, world.SortTileset} {
+		world.SortMedley, world.SortCharacter, world.SortItem, world.SortFact, world.SortType, world.SortProperty, world.SortTileset} {
 		for _, r := range diff.Removed {
 			// What lies in a map goes with it.
 			if r.Sort == kind && (r.Map == 0 || to.Map(r.Map) != nil) {

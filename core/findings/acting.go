@@ -60,7 +60,7 @@ func (w *ruling) sends(p *logic.Part) {
 	}
 	who, to := w.one(p.Subject), w.one(p.Towards)
 	apart := false
-	if who != nil && to != nil && props.Doing(k, who.Props) == props.Stands {
+	if who != nil && to != nil && props.Doing(k, who.All()) == props.Stands {
 		from := w.mapOf(who.ID)
 		is, there := w.of(kind.Map, from).(mapIs)
 		apart = there && is.view == world.TopDown && w.mapOf(to.ID) != from

@@ -68,6 +68,10 @@ func Name(d *world.Document, r world.Ref) string {
 		if w := d.Wire(r.ID); w != nil {
 			return WireName(d, w)
 		}
+	case world.SortType:
+		if t := d.Type(r.ID); t != nil {
+			return t.Name
+		}
 	case world.SortStart:
 		if s := d.NamedStart(r.ID); s != nil {
 			return s.Name

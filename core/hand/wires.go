@@ -293,7 +293,7 @@ func (h *Hand) wire(d *world.Document, from world.ID, ghost Ghost) Outcome {
 // onlyWorked are the parts by which what is wired for the first time opens by its wire alone, and what is said of that. It is left as it is where the
 // designer said how it opens, or what for: else a door with a switch would open to whoever walks against it.
 func onlyWorked(d *world.Document, p *world.Piece) (parts []edit.Part, says string) {
-	if p == nil || p.Props.Get(props.Opens.Field) != nil || !p.Needs().Empty() || Worked(p)[0] != world.WorksState {
+	if p == nil || p.All().Get(props.Opens.Field) != nil || !p.Needs().Empty() || Worked(p)[0] != world.WorksState {
 		return nil, ""
 	}
 	if _, opens := p.Kind().Has(props.Opens); !opens {

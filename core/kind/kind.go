@@ -96,7 +96,18 @@ type Kind struct {
 	// Behaviour is what it does in play, as it implements interfaces of core/stage; nil for nothing by itself.
 	Behaviour any
 
+	// Own is the type of the designer's own that the kind stands for, 0 for a built-in one; Usual what its pieces have that do not set it.
+	Own   ID
+	Usual Values
+
 	has map[Field]int
+}
+
+// As is the kind as a type of the designer's own builds on it: with another name, what it is for, and what its pieces usually have.
+func (k *Kind) As(own ID, name, purpose string, usual Values) *Kind {
+	is := *k
+	is.Own, is.Name, is.Purpose, is.Usual = own, name, purpose, usual
+	return &is
 }
 
 // An Extent is a part of a cell: how wide and how high, each as a fraction.
@@ -277,7 +288,12 @@ func (k *Kind) usual(p *Prop) int {
 	switch {
 	case k != nil && !has:
 		return 0
-	case h.Usual != 0:
+	case k != nil && k.Usual != "":
+		if b := k.Usual.Get(p.Field); len(b) > 0 && p.Size() > 0 {
+			return p.numbers(b)[0]
+		}
+	}
+	if h.Usual != 0 {
 		return h.Usual
 	}
 	return p.Usual

@@ -62,13 +62,14 @@ const (
 	Rule
 	Layer
 	Patch
+	OwnType
 )
 
 // ThingNames are what people call things that can be referred to.
-var ThingNames = [...]string{NoThing: "nothing", Character: "character", Track: "track", Area: "area", Item: "item", Fact: "fact", Piece: "piece", Map: "map", Type: "type of piece", Crossing: "crossing", Rule: "rule", Layer: "layer", Patch: "patch"}
+var ThingNames = [...]string{NoThing: "nothing", Character: "character", Track: "track", Area: "area", Item: "item", Fact: "fact", Piece: "piece", Map: "map", Type: "type of piece", Crossing: "crossing", Rule: "rule", Layer: "layer", Patch: "patch", OwnType: "type of your own"}
 
 // Local reports whether a thing is not in other maps and projects, so that copies that are kept leave it behind.
-func (t Thing) Local() bool { return t != Item && t != Fact && t != Type }
+func (t Thing) Local() bool { return t != Item && t != Fact && t != Type && t != OwnType }
 
 // A Form is how values of a sort are stored that are more than numbers and references. The package to which their
 // meaning belongs registers it.

@@ -96,6 +96,8 @@ const (
 	ReplayState = 2 << 20
 	// ReplayBytes is the largest file of a replay.
 	ReplayBytes = 4 << 20
+	// Types is how many types of its own a project has, TypeLetters how many letters say what one is for.
+	Types, TypeLetters = 1000, 300
 	// NameLetters is the longest name, in letters.
 	NameLetters = 120
 	// PictureSide is a picture's greatest width and height in pixels.

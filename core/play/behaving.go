@@ -102,7 +102,7 @@ func (g *Game) standing(cells grid.Rect) (list []placed) {
 
 // self is a piece as its behaviour sees it.
 func (g *Game) self(k *kind.Kind, p *world.Piece, on *world.Map) stage.Self {
-	s := stage.Self{Kind: k, Set: p.Props}
+	s := stage.Self{Kind: k, Set: p.All()}
 	if len(k.States) > 0 && p.ID&emitted == 0 {
 		s.State = g.own(on, p)
 	}
@@ -205,7 +205,7 @@ func (e effects) handOut(state int, usesUp bool) {
 		g.events[before].Item, g.events[before].Count = item.ID, is.Amount
 	}
 	g.remember(e.piece.ID, is.Sets)
-	if props.LetsOut(e.piece.Props) {
+	if props.LetsOut(e.piece.All()) {
 		g.opened = append(g.opened, e.piece.ID)
 	}
 }

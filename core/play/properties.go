@@ -72,15 +72,15 @@ func (g *Game) withSet(p *world.Piece) *world.Piece {
 	if len(set) == 0 {
 		return p
 	}
-	is := *p
+	var is []kind.Value
 	for _, s := range set {
 		if prop := kind.PropOf(s.field); prop != nil {
 			if _, has := p.Kind().Has(prop); has {
-				is.Props = is.Props.With(prop.Is(s.number))
+				is = append(is, prop.Is(s.number))
 			}
 		}
 	}
-	return &is
+	return p.With(is...)
 }
 
 // setProperty gives a piece another value of a property, as near to it as it can be. It counts for conditions at once, and for what the piece does from the next

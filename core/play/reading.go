@@ -81,7 +81,7 @@ func (g *Game) choose(p *world.Piece) kind.ID {
 	}
 	times := g.spoken[i].times
 	g.spoken[i].times = min(times+1, mostSpoken)
-	list := talk.Of(p.Props, props.Sayings)
+	list := talk.Of(p.All(), props.Sayings)
 	holding := list.Holding(inquiry{g, p.ID})
 	if len(holding) == 0 {
 		return 0
@@ -124,9 +124,9 @@ func (g *Game) pages() []text.Page {
 	var is words.Text
 	switch prop.Sort {
 	case kind.Words:
-		is = words.Of(p.Props, prop)
+		is = words.Of(p.All(), prop)
 	case kind.Sayings:
-		if list := talk.Of(p.Props, prop); list.At(g.reading.which) >= 0 {
+		if list := talk.Of(p.All(), prop); list.At(g.reading.which) >= 0 {
 			is = list[list.At(g.reading.which)].Text
 		}
 	}

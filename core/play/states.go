@@ -44,7 +44,7 @@ func (g *Game) own(on *world.Map, p *world.Piece) *kind.State {
 		return kind.StateOf(own)
 	}
 	if k.First != nil {
-		return k.First(p.Props)
+		return k.First(p.All())
 	}
 	if g.done(p) {
 		return k.States[1]
@@ -64,7 +64,7 @@ func (g *Game) passable(on *world.Map, p *world.Piece) bool {
 	says := false
 	for _, solid := range [...]*kind.Prop{props.Stops, props.StopsGoing} {
 		h, has := k.Has(solid)
-		if has && h.Counts(viewOf(on)) && (h.If == nil || h.If(p.Props)) && p.Props.Int(k, solid) != 0 {
+		if has && h.Counts(viewOf(on)) && (h.If == nil || h.If(p.All())) && p.All().Int(k, solid) != 0 {
 			return false
 		}
 		says = says || has

@@ -68,7 +68,7 @@ func (g *Game) meet() {
 		lookOn(t, p, m.View)
 		a := actor{Actor: stage.Actor{Foot: added(footOf(p), g.shift(is.home, m))}, piece: p, home: is.home}
 		if t.From != 0 {
-			came := &world.Piece{ID: t.ID, Type: t.Type, Foot: p.Foot, Props: p.Props, Number: int(t.ID &^ emitted)}
+			came := &world.Piece{ID: t.ID, Type: t.Type, Foot: p.Foot, Props: p.All(), Number: int(t.ID &^ emitted)}
 			// How often is how often something comes, not how often that shoots; what its emitter sets and
 			// asks for is not its own.
 			came.Props = came.Props.With(props.Every.Unset(), props.Power.Unset(), props.Starts.Unset()).With(world.Change{}.Props()...)
@@ -91,7 +91,7 @@ func (g *Game) meet() {
 		a.at, _ = g.thing(a.piece.ID)
 		a.absent = g.absent[a.piece.ID]
 		a.of, a.Acts, a.box = g.things[a.at].Type, stage.ActingOf(a.piece), -1
-		a.off, a.Set = g.isOff(a.piece), a.piece.Props
+		a.off, a.Set = g.isOff(a.piece), a.piece.All()
 		a.Size = g.sizeOf(a.of, a.piece, m.View)
 		if a.Kind = kind.Of(a.of); a.Kind == nil {
 			a.Kind = &nothing
@@ -268,7 +268,7 @@ func (g *Game) sizeOf(of world.ID, p *world.Piece, view world.View) body.Size {
 	case view == world.TopDown:
 		extent = k.Above
 	case k.SideOf != nil:
-		extent = k.SideOf(p.Props)
+		extent = k.SideOf(p.All())
 	}
 	switch {
 	case extent != kind.Extent{}:

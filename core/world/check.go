@@ -114,6 +114,11 @@ func (d *Document) check(r Ref) error {
 			return d.checkStart(s)
 		}
 		return nil
+	case SortType:
+		if t := d.Type(r.ID); t != nil {
+			return d.checkType(t)
+		}
+		return nil
 	case SortCrossing:
 		if c := d.Crossing(r.ID); c != nil {
 			return d.checkCrossing(c)

@@ -181,6 +181,8 @@ var collections = []collection{
 		listed(func(r *Rule) *ID { return &r.ID }, func(r *Rule) string { return r.Name }, func(r *Rule) *int { return &r.Number }), ruleParts).from(9),
 	collect(SortStart, limit.Starts, func(d *Document) *[]*NamedStart { return &d.Starts }, startFields,
 		listed(func(s *NamedStart) *ID { return &s.ID }, func(s *NamedStart) string { return s.Name }, func(s *NamedStart) *int { return &s.Number })).from(11),
+	collectFurther(SortType, limit.Types, func(d *Document) *[]*Type { return &d.Types }, typeFields,
+		listed(func(t *Type) *ID { return &t.ID }, func(t *Type) string { return t.Name }, func(t *Type) *int { return &t.Number }), typeUsual).from(13),
 }
 
 // from says since which version of the encoding a collection is there.

@@ -9,7 +9,7 @@ import (
 // While is what the piece is there only while it holds: the condition that it sets, or else the fact or item for which it
 // asks as pieces did that were stored before there were conditions of several terms.
 func (p *Piece) While() logic.Condition {
-	if c := logic.Of(p.Props, props.While); !c.Empty() {
+	if c := logic.Of(p.All(), props.While); !c.Empty() {
 		return c
 	}
 	return p.SingleWhile().Condition()
@@ -17,7 +17,7 @@ func (p *Piece) While() logic.Condition {
 
 // HasWhile reports whether a piece is there only while something holds.
 func HasWhile(p *Piece) bool {
-	return p.Props != "" && (len(p.Props.Get(props.While.Field)) > 0 || p.Refers(props.WhileFact) != 0 || p.Refers(props.WhileItem) != 0)
+	return p.Props != "" && (len(p.All().Get(props.While.Field)) > 0 || p.Refers(props.WhileFact) != 0 || p.Refers(props.WhileItem) != 0)
 }
 
 // SetWhile lets the piece be there only while a condition holds.
@@ -28,7 +28,7 @@ func (p *Piece) SetWhile(c logic.Condition) {
 // Needs is what must hold so that the piece lets the player out: the condition that it sets, or else that the player has
 // so many of its item, as exits said that were stored before there were conditions of several terms.
 func (p *Piece) Needs() logic.Condition {
-	c := logic.Of(p.Props, props.Needs)
+	c := logic.Of(p.All(), props.Needs)
 	if item := p.Refers(props.Item); c.Empty() && item != 0 && Needs(p.Type) {
 		return logic.Needs(logic.ItemCount, item, logic.AtLeast, p.Wanted())
 	}

@@ -69,7 +69,10 @@ func (d *Difference) maps(old, now *Map) {
 		})
 	compare(old.Pieces, now.Pieces, func(p *Piece) ID { return p.ID },
 		func(p *Piece) { d.Removed = append(d.Removed, Ref{SortPiece, now.ID, p.ID}) },
-		func(_, p *Piece) {
+		func(was, p *Piece) {
+			if was != nil && was.stored() == p.stored() {
+				return // its type is another
+			}
 			d.Put = append(d.Put, Stored{Ref{SortPiece, now.ID, p.ID}, p.Name, p.Values()})
 		})
 }

@@ -78,6 +78,8 @@ type Document struct {
 	Rules []*Rule
 	// Starts are sorted by number.
 	Starts []*NamedStart
+	// Types are those of the designer's own, sorted by number.
+	Types []*Type
 	// bonds finds the bond of a tile.
 	bonds *bondIndex
 	// next is the creation number that comes next.

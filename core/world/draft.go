@@ -334,6 +334,7 @@ func (d *Draft) Done() (*Document, error) {
 			return nil, err
 		}
 	}
+	d.settleTypes()
 	d.doc.index()
 	return d.doc, nil
 }

@@ -112,6 +112,8 @@ func isOptional(sort Sort, f Field) bool {
 		return !isBase(f)
 	case SortRule:
 		return isRulePart(f)
+	case SortType:
+		return typeUsual.is(f)
 	case SortMap:
 		return f == FieldAnew
 	case SortFact:

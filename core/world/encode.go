@@ -14,9 +14,10 @@ const (
 	documentTag = 'D'
 	// Version 2 has bonds and properties of the project's own, version 3 patches, version 4
 	// replays, version 5 tracks and areas, version 6 items, version 7 facts, version 8 wires, version 9 rules,
-	// version 10 facts with a range or words, version 11 maps that begin anew and named starts, version 12 facts that are short texts or belong to a map.
+	// version 10 facts with a range or words, version 11 maps that begin anew and named starts, version 12 facts that are short texts or belong to a map, version 13 types of the
+	// designer's own.
 	// From version 3 on all are read.
-	documentVersion, oldestVersion = 12, 3
+	documentVersion, oldestVersion = 13, 3
 	// withoutWires is the version of documents that have no wires: they are written as they were before there were any.
 	withoutWires = 7
 	// withoutRules is that of those that have wires and no rules.
@@ -27,18 +28,22 @@ const (
 	withoutAnew = 10
 	// withoutTexts is that of those in which no fact is a short text, or belongs to a map.
 	withoutTexts = 11
+	// withoutTypes is that of those that have no types of the designer's own.
+	withoutTypes = 12
 )
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
 // version 7 without wires and rules, 8 without rules, 9 if no fact has a range or words, 10 if all maps stay as left and there are no named starts,
-// 11 if no fact is a short text or belongs to a map, else 12.
+// 11 if no fact is a short text or belongs to a map, 12 without types of the designer's own, else 13.
 func (d *Document) Encode() []byte { return d.EncodeAt(nil) }
 
 // EncodeAt is Encode for work that goes at a pace.
 func (d *Document) EncodeAt(at pace.Pace) []byte {
 	version := byte(documentVersion)
 	switch {
+	case len(d.Types) > 0:
 	case slices.ContainsFunc(d.Facts, (*Fact).Later):
+		version = withoutTypes
 	case d.Anew(), len(d.Starts) > 0:
 		version = withoutTexts
 	case slices.ContainsFunc(d.Facts, (*Fact).Further):

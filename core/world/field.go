@@ -38,6 +38,7 @@ const (
 	SortWire      Sort = 17
 	SortRule      Sort = 18
 	SortStart     Sort = 19
+	SortType      Sort = 20
 )
 
 // A Ref points at one thing. Map is the map on which a layer or piece is, else

@@ -177,11 +177,11 @@ func (p *Piece) shows(each func(ID)) {
 			each(id)
 		}
 	}
-	if len(p.Props.Get(props.Says.Field)) > 0 {
-		words.Of(p.Props, props.Says).Refers(one)
+	if len(p.All().Get(props.Says.Field)) > 0 {
+		words.Of(p.All(), props.Says).Refers(one)
 	}
-	if len(p.Props.Get(props.Sayings.Field)) > 0 {
-		talk.Of(p.Props, props.Sayings).Refers(one)
+	if len(p.All().Get(props.Sayings.Field)) > 0 {
+		talk.Of(p.All(), props.Sayings).Refers(one)
 	}
 }
 

@@ -52,7 +52,7 @@ func (p *Piece) FirstState() *kind.State {
 		return kind.StateOf(own)
 	}
 	if k.First != nil {
-		return k.First(p.Props)
+		return k.First(p.All())
 	}
 	return k.States[0]
 }

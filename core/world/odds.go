@@ -49,7 +49,7 @@ var UsualLottery = Odds{1, 1, 1, 1, 0}
 
 // Odds are the weights that a piece has.
 func (p *Piece) Odds() (o Odds) {
-	copy(o[:], p.Props.Numbers(p.Kind(), props.Odds))
+	copy(o[:], p.All().Numbers(p.Kind(), props.Odds))
 	return o
 }
 

@@ -21,6 +21,9 @@ type Piece struct {
 	Foot grid.Point
 	// Props are what is set of what its kind has; all else is as usual.
 	Props kind.Values
+	// own is the type of the designer's own of which it is, all what it sets and that type says beside. Both follow from the document.
+	own *Type
+	all kind.Values
 }
 
 // The fields of pieces of long ago that had several meanings. They are read, and never written.
@@ -51,11 +54,18 @@ func (p *Piece) Values() []Value {
 	return values
 }
 
+// stored is the piece as far as it is stored.
+func (p *Piece) stored() Piece {
+	is := *p
+	is.own, is.all = nil, ""
+	return is
+}
+
 // Int is the number of a property: the one that is set, else the usual one of the kind, 0 if the kind does not have it.
-func (p *Piece) Int(prop *kind.Prop) int { return p.Props.Int(p.Kind(), prop) }
+func (p *Piece) Int(prop *kind.Prop) int { return p.All().Int(p.Kind(), prop) }
 
 // Refers is what a property refers to, 0 for nothing.
-func (p *Piece) Refers(prop *kind.Prop) ID { return p.Props.Refers(prop) }
+func (p *Piece) Refers(prop *kind.Prop) ID { return p.All().Refers(prop) }
 
 // set gives a piece a stored property. Another type keeps what it has too of what was set.
 func (p *Piece) set(v Value) error {
@@ -63,6 +73,7 @@ func (p *Piece) set(v Value) error {
 		if err := setField(p, baseFields, v); err != nil || v.Field != FieldType {
 			return err
 		}
+		p.own = nil
 		p.Props = p.Kind().Keeps(p.Props)
 		return nil
 	}
@@ -201,7 +212,7 @@ func (p *Piece) Cells(l grid.Lattice) grid.Rect {
 
 // To is how far from where it stands a piece that goes to and fro turns, in pixels.
 func (p *Piece) To() grid.Point {
-	to := p.Props.Numbers(p.Kind(), props.To)
+	to := p.All().Numbers(p.Kind(), props.To)
 	return grid.Point{X: to[0], Y: to[1]}
 }
 
@@ -213,7 +224,7 @@ func (p *Piece) Wanted() int { return max(1, p.Int(props.Amount)) }
 
 // Sets is what the piece does to a fact.
 func (p *Piece) Sets() Change {
-	by := p.Props.Numbers(p.Kind(), props.SetsBy)
+	by := p.All().Numbers(p.Kind(), props.SetsBy)
 	return Change{p.Refers(props.Sets), Setting(by[0]), by[1]}
 }
 

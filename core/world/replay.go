@@ -112,7 +112,7 @@ func PlaysAlike(a, b *Document) bool {
 	p, q := a.Project, b.Project
 	p.Name, p.Drawer, p.Legend, p.Camera = q.Name, q.Drawer, q.Legend, q.Camera
 	return p == q && slices.Equal(a.Maps, b.Maps) && slices.Equal(a.Tilesets, b.Tilesets) && slices.Equal(a.Crossings, b.Crossings) && slices.Equal(a.Characters, b.Characters) &&
-		slices.Equal(a.Tracks, b.Tracks) && slices.Equal(a.Areas, b.Areas) && slices.Equal(a.Items, b.Items) && slices.Equal(a.Facts, b.Facts) && slices.Equal(a.Wires, b.Wires) && slices.Equal(a.Rules, b.Rules)
+		slices.Equal(a.Tracks, b.Tracks) && slices.Equal(a.Areas, b.Areas) && slices.Equal(a.Items, b.Items) && slices.Equal(a.Facts, b.Facts) && slices.Equal(a.Wires, b.Wires) && slices.Equal(a.Rules, b.Rules) && slices.Equal(a.Patches, b.Patches)
 }
 
 // heldInputs are the inputs that may be held down; those between them are helps, with which no

@@ -19,8 +19,13 @@ const (
 	Mark           ID = 13
 )
 
-// Kind is what the piece is one of; nil for a type that is not there.
-func (p *Piece) Kind() *kind.Kind { return kind.Of(p.Type) }
+// Kind is what the piece is one of, as its type of the designer's own has it, if it has one; nil for a kind that is not there.
+func (p *Piece) Kind() *kind.Kind {
+	if p.own != nil {
+		return p.own.kind
+	}
+	return kind.Of(p.Type)
+}
 
 // A Facing is where somebody looks.
 type Facing uint8

@@ -2,6 +2,7 @@ package generate
 
 import (
 	"fmt"
+	"slices"
 
 	"azzel/core/edit"
 	"azzel/core/grid"
@@ -173,6 +174,7 @@ func (a Author) place(d *world.Document) edit.Edit {
 		here.Anew = world.Anew(here.Barred & 3)
 		here.Forces, here.Lottery = a.forces(), world.Odds{a.Rand.IntN(5), 1}
 		add(a.start(d)...)
+		add(a.OwnType(d, m)...)
 		add(edit.Changes(world.Ref{Sort: world.SortProject}, d.Project.Values(), p.Values())...)
 		add(edit.Changes(world.Ref{Sort: world.SortMap, ID: m.ID}, m.Values(), here.Values())...)
 	}
@@ -202,6 +204,37 @@ func (a Author) start(d *world.Document) []edit.Part {
 		return []edit.Part{edit.Remove{Ref: world.StartRef(s.ID)}}
 	}
 	return edit.Changes(world.StartRef(s.ID), s.Values(), next.Values())
+}
+
+// OwnType makes a type of the designer's own, changes what is usual of one or on what it builds, deletes one, or makes a piece one of it.
+func (a Author) OwnType(d *world.Document, m *world.Map) (parts []edit.Part) {
+	kinds := slices.DeleteFunc(kind.All(), func(k *kind.Kind) bool { return k.Single || k.Starts || k.Begins })
+	if len(d.Types) == 0 || a.Rand.IntN(5) == 0 {
+		k := kinds[a.Rand.IntN(len(kinds))]
+		t := &world.Type{Name: "Night moth", Base: k.ID, Purpose: "Flutters.", May: world.Most(a.Rand.IntN(4)), Most: 1 + a.Rand.IntN(4), Usual: k.Keeps(random.Values(a.Rand, k))}
+		return []edit.Part{edit.Put{Ref: world.TypeRef(a.IDs.NewID()), Values: t.Values()}}
+	}
+	t := d.Types[a.Rand.IntN(len(d.Types))]
+	k := kind.Of(t.Base)
+	switch next := *t; a.Rand.IntN(6) {
+	case 0:
+		return []edit.Part{edit.Remove{Ref: world.TypeRef(t.ID)}}
+	case 1:
+		return []edit.Part{edit.Change{Ref: world.TypeRef(t.ID), Value: world.IDValue(world.FieldBase, kinds[a.Rand.IntN(len(kinds))].ID)}}
+	case 2:
+		next.Usual = k.Keeps(random.Values(a.Rand, k))
+		return edit.Changes(world.TypeRef(t.ID), t.Values(), next.Values())
+	default:
+		if len(m.Pieces) == 0 {
+			return nil
+		}
+		ref := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: m.Pieces[a.Rand.IntN(len(m.Pieces))].ID}
+		if _, p := d.Piece(ref.ID); p.Kind().Single {
+			return nil
+		}
+		set := props.OwnType.Refer(t.ID)
+		return []edit.Part{edit.Change{Ref: ref, Value: world.IDValue(world.FieldType, t.Base)}, edit.Change{Ref: ref, Value: world.Value{Field: set.Field, Bytes: set.Bytes}}}
+	}
 }
 
 // Things are what rules can name of a document, with something that is gone.

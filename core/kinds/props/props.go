@@ -180,6 +180,10 @@ var (
 		Help: "What must hold so that it lets the player out."}
 )
 
+// OwnType is the type of the designer's own of which a piece is.
+var OwnType = &kind.Prop{Field: 66, Word: "own-type", Label: "Type", Name: "the type of a piece", Sort: kind.Reference, To: kind.OwnType, None: "none of your own",
+	Help: "The type of your own of which it is."}
+
 // What pieces that were stored before there were conditions of several terms are there only while it holds.
 var (
 	WhileFact = &kind.Prop{Field: 26, Word: "while-fact", Label: "There only while", Name: "the fact that a piece asks for", Sort: kind.Reference, To: kind.Fact, None: "always",
@@ -199,7 +203,7 @@ var (
 	Presence = []kind.Has{
 		{Prop: Starts, Apart: true}, {Prop: While, Hidden: true}, {Prop: WhileFact, Hidden: true, Old: true},
 		{Prop: WhileItem, Hidden: true, Old: true}, {Prop: WhileLeast, Hidden: true, Old: true}, {Prop: WhileNot, Hidden: true, Old: true},
-		{Prop: OnReturn, Hidden: true}, {Prop: AfterHarm, Hidden: true},
+		{Prop: OnReturn, Hidden: true}, {Prop: AfterHarm, Hidden: true}, {Prop: OwnType, Hidden: true},
 	}
 )
 

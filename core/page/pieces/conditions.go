@@ -41,7 +41,7 @@ func conditionOf(p *world.Piece, prop *kind.Prop) logic.Condition {
 	case props.Needs:
 		return p.Needs()
 	}
-	return logic.Of(p.Props, prop)
+	return logic.Of(p.All(), prop)
 }
 
 // conditionProps are the properties of a kind that are conditions.

@@ -83,7 +83,7 @@ func ViewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 	k := p.Kind()
 	_, v.Leads = k.Has(props.Track)
 	v.Leads = v.Leads && k.Goes
-	v.Moves = k.Goes && props.Doing(k, p.Props) != props.Stands
+	v.Moves = k.Goes && props.Doing(k, p.All()) != props.Stands
 	t := d.Track(p.Refers(props.Track))
 	v.Tracked = t != nil && t.Map == m.ID
 	return v
@@ -98,7 +98,7 @@ func fieldsOf(d *world.Document, m *world.Map, p *world.Piece, apart bool) []Fie
 		view = kind.FromTheSide
 	}
 	for _, h := range p.Kind().Props {
-		if h.Sort != kind.Condition && h.Sort != kind.Sayings && h.Apart == apart && h.Counts(view) && !h.Hidden && (h.If == nil || h.If(p.Props)) {
+		if h.Sort != kind.Condition && h.Sort != kind.Sayings && h.Apart == apart && h.Counts(view) && !h.Hidden && (h.If == nil || h.If(p.All())) {
 			list = append(list, propFields(d, m, p, h)...)
 		}
 	}
@@ -107,7 +107,7 @@ func fieldsOf(d *world.Document, m *world.Map, p *world.Piece, apart bool) []Fie
 
 // propFields are the fields of one property of a piece.
 func propFields(d *world.Document, m *world.Map, p *world.Piece, h kind.Has) []FieldView {
-	numbers := p.Props.Numbers(p.Kind(), h.Prop)
+	numbers := p.All().Numbers(p.Kind(), h.Prop)
 	if list := choices(p.Kind(), h); list != nil {
 		field := FieldView{Name: h.Word, Label: h.Says(), Help: h.Help, Options: []OptionView{}, Chosen: list[0].ID, Tries: []float64{}}
 		for _, c := range list {
@@ -310,11 +310,11 @@ func set(a page.Author, m *world.Map, p *world.Piece, name string, number float6
 			return before, nil
 		}
 		if h.Sort == kind.Words {
-			t, _, err := wording.ReadWords(a.D, choice, words.Of(p.Props, h.Prop))
+			t, _, err := wording.ReadWords(a.D, choice, words.Of(p.All(), h.Prop))
 			p.Props = p.Props.With(t.Set(h.Prop))
 			return nil, err
 		}
-		numbers := p.Props.Numbers(k, h.Prop)
+		numbers := p.All().Numbers(k, h.Prop)
 		if list := choices(k, h); list != nil {
 			c := slices.IndexFunc(list, func(c choiceOf) bool { return c.ID == choice })
 			if c < 0 {

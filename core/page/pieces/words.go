@@ -95,6 +95,6 @@ func (Fillings) Answer(p *page.Page) any { return wording.Fillings(p.Doc()) }
 
 // wordsField is a property that is what the player reads.
 func wordsField(d *world.Document, p *world.Piece, h kind.Has) FieldView {
-	typed := wording.Spell(d, words.Of(p.Props, h.Prop))
+	typed := wording.Spell(d, words.Of(p.All(), h.Prop))
 	return FieldView{Name: h.Word, Label: h.Says(), Help: h.Help, Options: []OptionView{}, Tries: []float64{}, Typed: &typed}
 }

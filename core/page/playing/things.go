@@ -51,7 +51,7 @@ func dress(p *page.Page, v *ThingView, piece *world.Piece, t play.Thing, view wo
 			facing = world.West
 		}
 	}
-	if props.Doing(piece.Kind(), piece.Props) == props.Stands {
+	if props.Doing(piece.Kind(), piece.All()) == props.Stands {
 		act = world.ActStand
 	}
 	if is, posed := p.Played.Game().Posed(piece.ID); posed {

@@ -50,7 +50,7 @@ func ViewTalk(d *world.Document, p *world.Piece) *TalkView {
 	if prop == nil {
 		return nil
 	}
-	list := talk.Of(p.Props, prop)
+	list := talk.Of(p.All(), prop)
 	v := &TalkView{prop.Label, prop.Help, []SayingView{}, len(list) >= limit.Sayings}
 	for i, s := range list {
 		is := SayingView{page.FormatID(s.ID), wording.Spell(d, s.Text), pieces.ConditionView{Name: fmt.Sprintf("saying-%d", i+1), Label: "Said while", None: "always", Help: "It is said only while this holds."}}
@@ -75,7 +75,7 @@ func change(p *page.Page, m, piece page.ID, label string, how func(d *world.Docu
 	if prop == nil {
 		return p.Fail(errNothing)
 	}
-	list, before, err := how(d, slices.Clone(talk.Of(is.Props, prop)))
+	list, before, err := how(d, slices.Clone(talk.Of(is.All(), prop)))
 	if err == nil {
 		err = list.Check()
 	}

@@ -87,7 +87,7 @@ func slip(p *page.Page) *SlipView {
 		}
 		v.Clear = page.Box(way)
 	}
-	if m, piece := d.Piece(sel.Ref.ID); piece != nil && piece.Kind().Goes && slices.Contains([]int{props.Follows, props.Flees}, props.Doing(piece.Kind(), piece.Props)) {
+	if m, piece := d.Piece(sel.Ref.ID); piece != nil && piece.Kind().Goes && slices.Contains([]int{props.Follows, props.Flees}, props.Doing(piece.Kind(), piece.All())) {
 		// The player whom its trail shows.
 		at := play.InSightOf(d, m, piece)
 		met := l.Box(grid.Rect{X: at.X, Y: at.Y - 1, W: 1, H: 2}.Move(m.Origin))

@@ -50,7 +50,7 @@ func EventText(d *world.Document, e play.Event) string {
 	} else if f != nil && e.Moment == play.Achieved {
 		return "Done: " + f.Name + "."
 	}
-	if _, p := d.Piece(e.Piece); e.Moment == props.Emptied && i == nil && p != nil && props.LetsOut(p.Props) {
+	if _, p := d.Piece(e.Piece); e.Moment == props.Emptied && i == nil && p != nil && props.LetsOut(p.All()) {
 		return "Opened: something was in it."
 	}
 	switch {

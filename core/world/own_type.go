@@ -1,0 +1,240 @@
+package world
+
+import (
+	"errors"
+	"fmt"
+	"strings"
+	"unicode/utf8"
+
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/limit"
+	"azzel/core/pack"
+)
+
+// A Type is one of the designer's own: a kind of piece with a name of its own and other usual values. Its pieces are of that kind, and name the type by
+// props.OwnType: where the type is gone they are plain pieces of their kind, and keep what they set themselves.
+type Type struct {
+	ID     ID
+	Name   string
+	Number int
+	// Base is the kind on which it builds.
+	Base ID
+	// Purpose says in a sentence what its pieces are for, in the place of what the kind says. Keywords are words by which it is found.
+	Purpose, Keywords string
+	// May is how many of its pieces there may be, with Most where that says so many.
+	May  Most
+	Most int
+	// Usual is what its pieces have that do not set it themselves.
+	Usual kind.Values
+	// kind is what its pieces are: that of Base with the name of the type. It follows from the rest.
+	kind *kind.Kind
+}
+
+// A Most is how many pieces of a type there may be.
+type Most uint8
+
+// How many pieces of a type there may be: any number, exactly one in the project, at most so many on a map, at most so many in the project.
+const (
+	AnyNumber Most = iota
+	ExactlyOne
+	MostOnMap
+	MostInProject
+	mostEnd
+)
+
+// TypeUsual + the field of a property is the field of a type that holds what its pieces usually have of that: one for each, so that two people can change one
+// type at a time. What is as usual for the kind has no bytes.
+const TypeUsual Field = 1 << 63
+
+// The fields of a type.
+const (
+	FieldBase        Field = 2
+	FieldPurpose     Field = 3
+	FieldTypeKeyword Field = 4
+	FieldMay         Field = 5
+)
+
+var typeFields = []field[*Type]{
+	textField(FieldName, func(t *Type) *string { return &t.Name }),
+	idField(FieldBase, func(t *Type) *ID { return &t.Base }),
+	textField(FieldPurpose, func(t *Type) *string { return &t.Purpose }),
+	textField(FieldTypeKeyword, func(t *Type) *string { return &t.Keywords }),
+	{FieldMay, func(t *Type, w *pack.Writer) {
+		w.Uint(uint64(t.May))
+		w.Int(t.Most)
+	}, func(t *Type, r *pack.Reader) { t.May, t.Most = Most(min(r.Uint(), 255)), r.Int() }},
+	intsField(FieldNumber, func(t *Type) *int { return &t.Number }),
+}
+
+// typeUsual are the fields of a type that hold usual values.
+var typeUsual = &further[*Type]{
+	values: func(t *Type) (list []Value) {
+		for f, b := range t.Usual.All() {
+			list = append(list, Value{Field: TypeUsual | f, Bytes: b})
+		}
+		return list
+	},
+	is: func(f Field) bool { return f&TypeUsual != 0 },
+	set: func(t *Type, v Value) error {
+		f := v.Field &^ TypeUsual
+		p := kind.PropOf(f)
+		if p == nil || p == props.OwnType {
+			return fmt.Errorf("%w: property %d of a type is not known here; reload the page", pack.ErrMalformed, f)
+		}
+		if err := p.Check(v.Bytes); err != nil {
+			return err
+		}
+		t.Usual = t.Usual.With(kind.Value{Field: f, Bytes: p.Canonical(v.Bytes)})
+		return nil
+	},
+}
+
+// Values are the properties of a type, with a value for each that its pieces usually have otherwise than their kind.
+func (t *Type) Values() []Value { return append(valuesOf(t, typeFields), typeUsual.values(t)...) }
+
+// TypeRef is a type of the designer's own as a reference.
+func TypeRef(id ID) Ref { return Ref{Sort: SortType, ID: id} }
+
+// Type finds a type of the designer's own; nil if there is none.
+func (d *Document) Type(id ID) *Type { return byID(d.Types, id, func(t *Type) ID { return t.ID }) }
+
+// Kind is what pieces of the type are.
+func (t *Type) Kind() *kind.Kind {
+	if t.kind == nil {
+		return t.made()
+	}
+	return t.kind
+}
+
+// made is what pieces of the type are, worked out.
+func (t *Type) made() *kind.Kind {
+	base := kind.Of(t.Base)
+	if base == nil {
+		return nil
+	}
+	purpose := t.Purpose
+	if purpose == "" {
+		purpose = base.Purpose
+	}
+	return base.As(t.ID, t.Name, purpose, base.Keeps(t.Usual))
+}
+
+// SetsUsual reports whether types can say of a property what is usual: not what of a single piece lies on a map, nor of which type it is.
+func SetsUsual(h kind.Has) bool {
+	return !h.Old && h.Prop != props.OwnType && h.To != kind.Track && h.To != kind.Area
+}
+
+func (d *Document) checkType(t *Type) error {
+	if len(d.Types) > limit.Types {
+		return fmt.Errorf("a project has at most %d types of its own: delete one first", limit.Types)
+	}
+	base := kind.Of(t.Base)
+	switch {
+	case base == nil:
+		return fmt.Errorf("%w: a type that builds on a kind that is not known here; reload the page", pack.ErrMalformed)
+	case base.Single || base.Starts || base.Begins:
+		return fmt.Errorf("a type can't build on the %s, at which play begins", strings.ToLower(base.Name))
+	case t.May >= mostEnd:
+		return fmt.Errorf("%w: a type of which there may be as many as is not known here; reload the page", pack.ErrMalformed)
+	case t.May >= MostOnMap && (t.Most < 1 || t.Most > limit.PiecesInMap):
+		return fmt.Errorf("of a type there are at most 1 to %d pieces, not %d", limit.PiecesInMap, t.Most)
+	case t.Most < 0 || t.Most > limit.PiecesInMap:
+		return errors.New("how many pieces of a type there may be is out of range")
+	}
+	for name, text := range map[string]string{"what a type is for": t.Purpose, "the words by which a type is found": t.Keywords} {
+		if utf8.RuneCountInString(text) > limit.TypeLetters || !utf8.ValidString(text) {
+			return fmt.Errorf("%s has at most %d letters", name, limit.TypeLetters)
+		}
+	}
+	return CheckName(t.Name, false)
+}
+
+// Own is the type of the designer's own of which the piece is; nil for none, for one that is gone, and for one that builds on another kind by now.
+func (p *Piece) Own() *Type { return p.own }
+
+// All are the values that the piece has: what it sets, and what its type says beside that.
+func (p *Piece) All() kind.Values {
+	if p.own == nil {
+		return p.Props
+	}
+	return p.all
+}
+
+// With is the piece with other values set, of the same type.
+func (p *Piece) With(set ...kind.Value) *Piece {
+	next := *p
+	next.Props = p.Props.With(set...)
+	next.settle(p.own)
+	return &next
+}
+
+// settle makes a piece one of a type; nil for none.
+func (p *Piece) settle(own *Type) {
+	p.own, p.all = own, ""
+	if own == nil {
+		return
+	}
+	p.all = own.kind.Usual
+	for f, b := range p.Props.All() {
+		p.all = p.all.With(kind.Value{Field: f, Bytes: b})
+	}
+}
+
+// typeOf is the type of the designer's own of which a piece says it is, if it can be.
+func (d *Document) typeOf(p *Piece) *Type {
+	if p.Props == "" || len(d.Types) == 0 {
+		return nil
+	}
+	t := d.Type(p.Props.Refers(props.OwnType))
+	if t == nil || t.Base != p.Type {
+		return nil
+	}
+	return t
+}
+
+// settleTypes lets the pieces that were touched, and those of the types that were, be of their types as these are now.
+func (d *Draft) settleTypes() {
+	changed := map[ID]bool{}
+	for _, r := range d.touched {
+		if r.Sort != SortType {
+			continue
+		}
+		changed[r.ID] = true
+		for _, t := range d.doc.Types {
+			if t.ID == r.ID {
+				t.kind = t.made()
+			}
+		}
+	}
+	if len(d.doc.Types) == 0 && len(changed) == 0 {
+		return
+	}
+	for i, r := range d.touched {
+		if r.Sort != SortPiece || i > 0 && d.touched[i-1] == r {
+			continue
+		}
+		if m := d.doc.Map(r.Map); m != nil {
+			if p := m.Piece(r.ID); p != nil && d.own[p] {
+				p.settle(d.doc.typeOf(p))
+			}
+		}
+	}
+	if len(changed) == 0 {
+		return
+	}
+	for _, m := range d.doc.Maps {
+		for i, p := range m.Pieces {
+			if p.Props == "" || !changed[p.Props.Refers(props.OwnType)] {
+				continue
+			}
+			if !d.own[p] {
+				m, _ = d.mapOf(m.ID)
+				is := *p
+				p = &is
+				d.own[p], m.Pieces[i] = true, p
+			}
+			p.settle(d.doc.typeOf(p))
+		}
+	}
+}
