@@ -3,7 +3,9 @@ package exchange
 // Format and Version are what bundle.json says of itself.
 const (
 	Format  = "azzel bundle"
-	Version = 8
+	Version = 9
+	// withoutTypes is the version of bundles in which there are no types of the project's own.
+	withoutTypes = 8
 	// withoutTexts is the version of bundles in which no fact is a short text, or belongs to a map.
 	withoutTexts = 7
 	// withoutAnew is the version of bundles in which all maps stay as they are left, without named starts.
@@ -55,6 +57,8 @@ type Bundle struct {
 	Wires   []Wire   `json:"wires,omitempty"`
 	Rules   []Rule   `json:"rules,omitempty"`
 	Starts  []Start  `json:"starts,omitempty"`
+	// Types are those of piece that the project has of its own.
+	Types []OwnType `json:"types,omitempty"`
 }
 
 // An Item is something that the player can have.

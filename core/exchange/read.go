@@ -144,7 +144,7 @@ func (b *reader) all(d *world.Draft) error {
 			return err
 		}
 	}
-	for _, read := range []func() error{b.legend, b.properties, b.items, b.facts, b.characters, b.medleys, b.bonds, b.crossings, b.wires, b.rules, b.starts, b.patches, b.replays} {
+	for _, read := range []func() error{b.legend, b.properties, b.items, b.facts, b.types, b.characters, b.medleys, b.bonds, b.crossings, b.wires, b.rules, b.starts, b.patches, b.replays} {
 		if err := read(); err != nil {
 			return err
 		}

@@ -69,15 +69,13 @@ func readRule(in *Rule) (*world.Rule, error) {
 			}
 		}
 		var err error
-		switch k := kind.Named(in.Of); {
+		switch {
 		case r.HomeSort == kind.NoThing:
 			return nil, fmt.Errorf("home: a rule belongs to a piece, a type, an area, a map, a character or a crossing, not to %.40q", in.Home)
-		case r.HomeSort != kind.Type:
-			r.Home, err = parseID(in.Of)
-		case k == nil:
-			err = fmt.Errorf("there is no type %.40q", in.Of)
+		case r.HomeSort == kind.Type:
+			r.Home, err = ruleIDs.ReadType(in.Of)
 		default:
-			r.Home = k.ID
+			r.Home, err = parseID(in.Of)
 		}
 		if err != nil {
 			return nil, fmt.Errorf("of: %w", err)
@@ -94,9 +92,9 @@ func readRule(in *Rule) (*world.Rule, error) {
 
 func writeRule(r *world.Rule) Rule {
 	is := Rule{ID: idText(r.ID), Name: r.Name, Off: r.Off, Home: ruleHomes[r.HomeSort], RuleForm: ruleIDs.WriteRule(&r.Rule)}
-	switch k := kind.Of(r.Home); {
-	case r.HomeSort == kind.Type && k != nil:
-		is.Of = k.Word
+	switch {
+	case r.HomeSort == kind.Type:
+		is.Of = ruleIDs.WriteType(r.Home)
 	case is.Home != "":
 		is.Of = idText(r.Home)
 	}

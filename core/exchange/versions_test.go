@@ -91,6 +91,29 @@ func withTexts(t *testing.T, d *world.Document) *world.Document {
 	return res.Document
 }
 
+// withTypes is a document with types of its own, pieces of one of them and a rule of it, as bundles hold it since version 9.
+func withTypes(t *testing.T, d *world.Document) *world.Document {
+	t.Helper()
+	const own = world.ID(98<<32 | 30)
+	moth := world.Type{Name: "Night moth, “grey”", Base: world.Foe, Purpose: "Flutters about lamps.", Keywords: "insect lamp", May: world.MostOnMap, Most: 7,
+		Usual: kind.Set(props.Speed.Is(35), props.Does.Is(props.Wanders), props.Item.Refer(98<<32|3)).With(logic.Needs(logic.FactValue, 98<<32|20, logic.AtLeast, 1).Set(props.While))}
+	pot := world.Type{Name: "Pot", Base: world.Breakable, May: world.ExactlyOne}
+	m := d.Maps[0]
+	piece := world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: m.Bounds.X, Y: m.Bounds.Y}), Props: kind.Set(props.OwnType.Refer(own), props.Speed.Is(60))}
+	rule := world.Rule{Name: "Startled"}
+	rule.HomeSort, rule.Home = kind.Type, own
+	rule.Set(logic.Part{ID: 98<<32 | 31, Begins: logic.Moment{Is: props.Stomped.Number, Of: logic.Noun{Is: logic.This}}})
+	rule.Set(logic.Part{ID: 98<<32 | 32, Order: 1, Action: logic.Action{Does: logic.SetProperty, Subject: logic.Noun{Is: logic.AllOfType, Type: own}, Property: props.Speed.Field, How: logic.GoesUp, Value: logic.Value{Number: 10}}})
+	res, err := edit.Apply(d, edit.Edit{Label: "types", Parts: []edit.Part{
+		edit.Put{Ref: world.TypeRef(own), Values: moth.Values()}, edit.Put{Ref: world.TypeRef(98<<32 | 33), Values: pot.Values()},
+		edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 98<<32 | 34}, Values: piece.Values()}, edit.Put{Ref: world.RuleRef(98<<32 | 35), Values: rule.Values()},
+	}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return res.Document
+}
+
 // withAnew is a document with a map that begins anew and a named start, as bundles hold it since version 7.
 func withAnew(t *testing.T, d *world.Document) *world.Document {
 	t.Helper()

@@ -61,6 +61,6 @@ func TestWiresInABundle(t *testing.T) {
 		{"bundle.json", `"does": "over"`, `"does": "under"`, "wire 1: does"},
 		{"bundle.json", `"after": 717`, `"after": -7`, "after 0 to"},
 		{"bundle.json", `"of": 3`, `"of": -2`, "must be on"},
-		{"bundle.json", `"version": 4`, `"version": 9`, "newer"},
+		{"bundle.json", `"version": 4`, `"version": 99`, "newer"},
 	})
 }

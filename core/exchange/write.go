@@ -155,6 +155,9 @@ func (b *writer) all() error {
 		out.Version = withoutTexts
 	}
 	if slices.ContainsFunc(d.Facts, (*world.Fact).Later) {
+		out.Version = withoutTypes
+	}
+	if out.Types = typesOf(d); len(out.Types) > 0 {
 		out.Version = Version
 	}
 	for _, m := range d.Medleys {

@@ -88,7 +88,7 @@ func (w *ruling) one(n logic.Noun) *world.Piece {
 func (w *ruling) kindOf(n logic.Noun) *kind.Kind {
 	switch n.Is {
 	case logic.AllOfType, logic.AnyOfType, logic.NearestOfType:
-		return kind.Of(n.Type)
+		return w.typeOf(n.Type)
 	case logic.This:
 		return w.kind
 	}
@@ -96,6 +96,12 @@ func (w *ruling) kindOf(n logic.Noun) *kind.Kind {
 		return p.Kind()
 	}
 	return nil
+}
+
+// typeOf is what pieces of a type are, nil for one that is gone.
+func (w *ruling) typeOf(of world.ID) *kind.Kind {
+	k, _ := w.of(kind.Type, of).(*kind.Kind)
+	return k
 }
 
 // has reports whether a moment can befall pieces of a kind.

@@ -135,8 +135,8 @@ func (g *glance) at(sort kind.Thing, id world.ID) any {
 			return true
 		}
 	case kind.Type:
-		if kind.Of(id) != nil {
-			return true
+		if k := g.d.Kind(id); k != nil {
+			return k
 		}
 	case kind.Layer:
 		if _, l := g.d.LayerOn(id); l != nil {

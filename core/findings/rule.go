@@ -39,7 +39,7 @@ func (w *ruling) whole(r *world.Rule) {
 			w.kind = w.home.Kind()
 		}
 	case kind.Type:
-		w.kind = kind.Of(r.Home)
+		w.kind = w.typeOf(r.Home)
 	}
 	w.somebody = r.HomeSort == kind.Character
 	if r.HomeSort != kind.NoThing && w.of(r.HomeSort, r.Home) == nil {

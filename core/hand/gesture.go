@@ -276,7 +276,7 @@ func (h *Hand) Drag(d *world.Document, pixel grid.Point) {
 			return
 		}
 		if _, p := d.Piece(g.piece); p != nil {
-			h.ghostPiece(d, s, p.Type, p.ID)
+			h.ghostPiece(d, s, p.TypeID(), p.ID)
 		}
 	case joining:
 		h.ghost = Ghost{From: g.start, To: s, Joins: true}

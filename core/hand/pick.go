@@ -28,7 +28,7 @@ func (h *Hand) Pick(d *world.Document, pixel grid.Point) bool {
 	}
 	if p := topPiece(d, s); p != nil {
 		held := h.Held
-		held.Holding, held.Type = Piece, p.Type
+		held.Holding, held.Type = Piece, p.TypeID()
 		h.Take(held)
 		return true
 	}

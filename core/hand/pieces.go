@@ -99,9 +99,12 @@ func (h *Hand) ghostPiece(d *world.Document, s Spot, of world.ID, moved world.ID
 	h.ghost = Ghost{Piece: of, Region: grid.Region{{Y: s.Board.Y, X0: s.Board.X, X1: s.Board.X}}, To: s}
 	l := d.Project.Lattice()
 	for _, p := range s.Map.Pieces {
-		if p.ID != moved && p.Type == of && l.CellAt(p.Foot) == s.Cell {
-			h.ghost.Problem = fmt.Sprintf("There is one here already: %s.", kind.NameOf(of))
+		if p.ID != moved && p.TypeID() == of && l.CellAt(p.Foot) == s.Cell {
+			h.ghost.Problem = fmt.Sprintf("There is one here already: %s.", d.KindName(of))
 		}
+	}
+	if problem := d.Room(of, s.Map, moved); problem != "" {
+		h.ghost.Problem = problem
 	}
 	from, p := d.Piece(moved)
 	if moved == 0 {
@@ -137,7 +140,7 @@ func singleOf(d *world.Document, of world.ID) (*world.Map, *world.Piece) {
 // movesHere says from where a piece goes of which there is one in a project.
 func movesHere(d *world.Document, from *world.Map, p *world.Piece) string {
 	c := d.Project.Lattice().CellAt(p.Foot)
-	return fmt.Sprintf("A project has one %s: it moves here from %s, cell %d, %d.", strings.ToLower(kind.NameOf(p.Type)), from.Name, c.X, c.Y)
+	return fmt.Sprintf("A project has one %s: it moves here from %s, cell %d, %d.", strings.ToLower(p.Kind().Name), from.Name, c.X, c.Y)
 }
 
 // to is the map that a piece would stand on; nil if it is gone.
@@ -164,13 +167,17 @@ func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
 	if ghost.Problem != "" {
 		return said("%s", ghost.Problem)
 	}
-	foot := m.FootOf(d.Project.Lattice(), ghost.Piece, cell)
+	p := d.NewPiece(ghost.Piece)
+	if p == nil {
+		return said("That type of piece is not there any more: choose another one.")
+	}
+	foot := m.FootOf(d.Project.Lattice(), p.Type, cell)
 	if o, p := singleOf(d, ghost.Piece); p != nil {
 		return Outcome{Edit: h.moveTo(d, o, p, m, foot), Said: movesHere(d, o, p)}
 	}
-	p := &world.Piece{Type: ghost.Piece, Layer: m.PlayerLayer, Foot: foot}
+	p.Layer, p.Foot = m.PlayerLayer, foot
 	ref := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: h.ids.NewID()}
-	return Outcome{Edit: &edit.Edit{Label: edit.Clip(fmt.Sprintf("place %s on %s", kind.NameOf(ghost.Piece), m.Name)),
+	return Outcome{Edit: &edit.Edit{Label: edit.Clip(fmt.Sprintf("place %s on %s", p.Kind().Name, m.Name)),
 		Parts: []edit.Part{edit.Put{Ref: ref, Values: p.Values()}}}}
 }
 

@@ -13,6 +13,9 @@ import (
 // An ID names a thing of a document; 0 names nothing.
 type ID uint64
 
+// FirstOwn is the first ID of a type of the designer's own: below are built-in kinds.
+const FirstOwn ID = 1 << 16
+
 // A Family groups kinds that are drawn with the same outline.
 type Family string
 

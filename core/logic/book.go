@@ -140,37 +140,40 @@ func (m *Moment) hears(h Happened) bool {
 }
 
 // thisOf is the piece to which a rule belongs as something happens: it, for a rule of a type or a character. 0 is the player, or none.
-func (r *Listed) thisOf(h Happened, typ, who kind.ID) kind.ID {
+func (r *Listed) thisOf(h Happened, belongs Belonging) kind.ID {
 	switch {
 	case r.HomeSort == kind.Piece:
 		return r.Home
-	case r.HomeSort == kind.Type && r.Home == typ, r.HomeSort == kind.Character && r.Home == who:
+	case r.HomeSort == kind.Type && belongs.is(r.Home), r.HomeSort == kind.Character && r.Home == belongs.Who:
 		return h.Thing
 	}
 	return 0
 }
 
 // rank is where a rule stands among those that answer to the same moment: those of the thing to which it happened, its
-// character and its type, of other pieces, of crossings, of areas, of the map, of the project.
+// character, its type of the designer's own and its kind, of other pieces, of crossings, of areas, of the map, of the project.
 func (r *Listed) rank(h Happened) int {
 	switch r.HomeSort {
 	case kind.Piece:
 		if r.Home == h.Thing {
 			return 0
 		}
-		return 3
+		return 4
 	case kind.Character:
 		return 1
 	case kind.Type:
-		return 2
+		if r.Home >= kind.FirstOwn {
+			return 2
+		}
+		return 3
 	case kind.Crossing:
-		return 4
-	case kind.Area:
 		return 5
-	case kind.Map:
+	case kind.Area:
 		return 6
+	case kind.Map:
+		return 7
 	}
-	return 7
+	return 8
 }
 
 // Raise lets a moment be answered once those are that wait, if a rule of a book listens to it. Where too many wait the game stands still, by the rule

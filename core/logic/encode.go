@@ -180,7 +180,7 @@ func (k *checker) thing(id *kind.ID, sort kind.Thing) {
 	case *id == 0 && k.unchosen:
 	case *id == 0:
 		k.fail("a condition asks for no %s: choose one", kind.ThingNames[sort])
-	case sort == kind.Type && kind.Of(*id) == nil:
+	case sort == kind.Type && *id < kind.FirstOwn && kind.Of(*id) == nil:
 		k.fail("%w: a type of piece of number %d is not known here; reload the page", pack.ErrMalformed, *id)
 	}
 }

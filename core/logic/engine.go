@@ -22,14 +22,21 @@ type Stage interface {
 	Tick() int
 	// On is the map on which the player is.
 	On() kind.ID
-	// Of is the type of a piece, the character that it is, and the map on which it is; 0 for what is no piece, or nobody in particular.
-	Of(piece kind.ID) (typ, who, on kind.ID)
+	// Of is of which kind a piece is, and what else.
+	Of(piece kind.ID) Belonging
 	// Are lists the pieces that are a character, Plays reports whether the player is.
 	Are(character kind.ID) []kind.ID
 	Plays(character kind.ID) bool
 	// Ended reports whether the game is over, so that nothing more is done.
 	Ended() bool
 }
+
+// A Belonging is of which built-in kind and of which type of the designer's own a piece is, the character that it is, and the map on which it is; 0 for what is
+// no piece, nothing of one's own, or nobody in particular.
+type Belonging struct{ Kind, Own, Who, On kind.ID }
+
+// is reports whether a piece is of a type, built-in or of the designer's own.
+func (b Belonging) is(of kind.ID) bool { return of != 0 && (of == b.Kind || of == b.Own) }
 
 // Engine lets the rules of a book go on a stage.
 type Engine struct {
@@ -141,13 +148,13 @@ func (e *Engine) answer(h Happened) {
 			if r.HomeSort == kind.Piece {
 				of.This = r.Home
 			}
-			e.awaited(h, 0)
+			e.awaited(h, Belonging{})
 			e.begin(r, of, Then, 0)
 		}
 		return
 	}
-	typ, who, _ := e.Of(h.Thing)
-	e.awaited(h, typ)
+	belongs := e.Of(h.Thing)
+	e.awaited(h, belongs)
 	type one struct {
 		heard
 		this kind.ID
@@ -155,7 +162,7 @@ func (e *Engine) answer(h Happened) {
 	}
 	var list []one
 	keys := []kind.ID{h.Thing}
-	for _, of := range []kind.ID{typ, who} {
+	for _, of := range []kind.ID{belongs.Kind, belongs.Own, belongs.Who} {
 		if of != 0 {
 			keys = append(keys, of)
 		}
@@ -168,7 +175,7 @@ func (e *Engine) answer(h Happened) {
 			if !l.part.Begins.hears(h) {
 				continue
 			}
-			is := one{heard: l, this: r.thisOf(h, typ, who), rank: r.rank(h)}
+			is := one{heard: l, this: r.thisOf(h, belongs), rank: r.rank(h)}
 			if r.HomeSort == kind.Character && is.this == 0 && !e.Plays(r.Home) {
 				continue // what befalls no piece that is the character concerns the one who is played
 			}

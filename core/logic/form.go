@@ -57,7 +57,7 @@ type NounForm struct {
 	Is string `json:"is" jsonschema:"enum=this,enum=piece,enum=player,enum=all,enum=any,enum=all-in,enum=any-in,enum=it,enum=whoever,enum=nearest,enum=nearest-in"`
 	// Thing is the id of the piece or area.
 	Thing string `json:"thing,omitempty"`
-	// Type is the word of the type.
+	// Type is the word of a kind, or the id of a type of one's own.
 	Type string `json:"type,omitempty"`
 }
 
@@ -124,13 +124,33 @@ func (ids IDs) writeValue(v *Value) *ValueForm {
 	return f
 }
 
+// WriteType gives a type as files say it: the word of a kind, or the id of a type of the designer's own.
+func (ids IDs) WriteType(of kind.ID) string {
+	if k := kind.Of(of); k != nil {
+		return k.Word
+	}
+	return ids.Format(of)
+}
+
+// ReadType reads a type as files say it.
+func (ids IDs) ReadType(s string) (kind.ID, error) {
+	if k := kind.Named(s); k != nil {
+		return k.ID, nil
+	}
+	id, err := ids.Parse(s)
+	if err != nil || id < kind.FirstOwn {
+		return 0, fmt.Errorf("there is no type %.40q", s)
+	}
+	return id, nil
+}
+
 func (ids IDs) writeNoun(n Noun) *NounForm {
 	f := &NounForm{Is: nounWords[n.Is]}
 	if n.Thing != 0 {
 		f.Thing = ids.Format(n.Thing)
 	}
 	if n.Type != 0 {
-		f.Type = kind.Of(n.Type).Word
+		f.Type = ids.WriteType(n.Type)
 	}
 	return f
 }
@@ -286,11 +306,11 @@ func (r *formReader) noun(f *NounForm) (n Noun) {
 	case Piece, AllInArea, AnyInArea, NearestInArea:
 		n.Thing = r.id(f.Thing)
 	case AllOfType, AnyOfType, NearestOfType:
-		if k := kind.Named(f.Type); k != nil {
-			n.Type = k.ID
-		} else {
-			r.fail(fmt.Errorf("there is no type %.40q", f.Type))
+		of, err := r.ReadType(f.Type)
+		if err != nil {
+			r.fail(err)
 		}
+		n.Type = of
 	}
 	return n
 }

@@ -79,7 +79,7 @@ func (e *Engine) forgetLasting() {
 	e.Lastings = lists.Without(e.Lastings, func(l Lasting) bool {
 		r := e.rule(l.Rule)
 		if l.This != 0 {
-			if typ, _, _ := e.Of(l.This); typ == 0 {
+			if e.Of(l.This).Kind == 0 {
 				return true
 			}
 		}

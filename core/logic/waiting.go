@@ -1,7 +1,6 @@
 package logic
 
 import (
-	"azzel/core/kind"
 	"azzel/core/limit"
 	"azzel/core/lists"
 )
@@ -10,7 +9,7 @@ import (
 func (p *Part) Awaits() bool { return p.Does == Nothing || p.Does == Until }
 
 // ends reports whether a moment that came is the one for which a run waits.
-func (e *Engine) ends(r *Run, h Happened, typ kind.ID) bool {
+func (e *Engine) ends(r *Run, h Happened, belongs Belonging) bool {
 	is := e.rule(r.Rule)
 	if r.Box != AwaitsMoment || is == nil || len(r.Frames) == 0 || is.On != 0 && is.On != e.On() && !is.Elsewhere {
 		return false
@@ -23,17 +22,17 @@ func (e *Engine) ends(r *Run, h Happened, typ kind.ID) bool {
 		return h.Thing == r.Rule
 	}
 	of := p.Begins.of(r.Bound)
-	return of == h.Thing && (of != 0 || !p.Begins.Befalls()) || typ != 0 && of == typ
+	return of == h.Thing && (of != 0 || !p.Begins.Befalls()) || belongs.is(of)
 }
 
 // awaited lets the runs go on that wait for a moment that came.
-func (e *Engine) awaited(h Happened, typ kind.ID) {
+func (e *Engine) awaited(h Happened, belongs Belonging) {
 	if !e.awaits {
 		return
 	}
 	var numbers []int
 	for i := range e.Runs.List {
-		if e.ends(&e.Runs.List[i], h, typ) {
+		if e.ends(&e.Runs.List[i], h, belongs) {
 			numbers = append(numbers, e.Runs.List[i].Number)
 		}
 	}

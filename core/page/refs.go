@@ -30,7 +30,7 @@ var Conditions = logic.IDs{Format: FormatID, Parse: func(s string) (kind.ID, err
 
 // SortOf is the sort of stored thing that a property refers to.
 func SortOf(t kind.Thing) world.Sort {
-	return map[kind.Thing]world.Sort{kind.Character: world.SortCharacter, kind.Track: world.SortTrack, kind.Area: world.SortArea, kind.Item: world.SortItem, kind.Fact: world.SortFact, kind.Piece: world.SortPiece, kind.Map: world.SortMap, kind.Crossing: world.SortCrossing, kind.Rule: world.SortRule, kind.Layer: world.SortLayer, kind.Patch: world.SortPatch}[t]
+	return map[kind.Thing]world.Sort{kind.Character: world.SortCharacter, kind.Track: world.SortTrack, kind.Area: world.SortArea, kind.Item: world.SortItem, kind.Fact: world.SortFact, kind.Piece: world.SortPiece, kind.Map: world.SortMap, kind.Crossing: world.SortCrossing, kind.Rule: world.SortRule, kind.Layer: world.SortLayer, kind.Patch: world.SortPatch, kind.OwnType: world.SortType}[t]
 }
 
 // KindNames are what sorts of things are called in orders.
@@ -39,6 +39,7 @@ var KindNames = map[world.Sort]string{
 	world.SortPiece: "piece", world.SortCrossing: "crossing", world.SortCharacter: "character", world.SortMedley: "medley",
 	world.SortBond: "bond", world.SortProperty: "property", world.SortPatch: "patch", world.SortReplay: "replay",
 	world.SortTrack: "track", world.SortArea: "area", world.SortItem: "item", world.SortFact: "fact", world.SortWire: "wire", world.SortRule: "rule", world.SortStart: "start",
+	world.SortType: "type",
 }
 
 func kindOf(name string) world.Sort {

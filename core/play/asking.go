@@ -123,7 +123,7 @@ func (i inquiry) Pieces(n logic.Noun) (ids []world.ID, there bool) {
 			continue
 		}
 		for _, p := range m.Pieces {
-			if within == nil && p.Type == n.Type || within != nil && within.Cells.Has(d.Project.Lattice().CellAt(p.Foot)) {
+			if within == nil && p.Is(n.Type) || within != nil && within.Cells.Has(d.Project.Lattice().CellAt(p.Foot)) {
 				named = append(named, p)
 			}
 		}

@@ -26,15 +26,18 @@ func (s onStage) On() kind.ID { return s.g.mapID }
 func (s onStage) Ended() bool { return s.g.finished }
 
 // Of implements logic.Stage.
-func (s onStage) Of(piece kind.ID) (typ, who, on kind.ID) {
+func (s onStage) Of(piece kind.ID) (is logic.Belonging) {
 	m, p := s.g.pieceOf(piece)
 	if p == nil {
 		if i, there := s.g.thing(piece); there {
-			return s.g.things[i].Type, 0, 0 // it came out of something
+			is.Kind = s.g.things[i].Type // it came out of something
 		}
-		return 0, 0, 0
+		return is
 	}
-	return p.Type, p.Character(), m.ID
+	if is = (logic.Belonging{Kind: p.Type, Who: p.Character(), On: m.ID}); p.Own() != nil {
+		is.Own = p.Own().ID
+	}
+	return is
 }
 
 // Are implements logic.Stage. It looks at every piece.

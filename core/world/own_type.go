@@ -120,6 +120,71 @@ func (t *Type) made() *kind.Kind {
 	return base.As(t.ID, t.Name, purpose, base.Keeps(t.Usual))
 }
 
+// Kind is a built-in kind by its number, or what pieces of a type of the designer's own are; nil for none.
+func (d *Document) Kind(of ID) *kind.Kind {
+	if of < kind.FirstOwn {
+		return kind.Of(of)
+	}
+	if t := d.Type(of); t != nil {
+		return t.Kind()
+	}
+	return nil
+}
+
+// KindName is what people read as the name of a type, built-in or of the designer's own; empty for one that is gone.
+func (d *Document) KindName(of ID) string {
+	if k := d.Kind(of); k != nil {
+		return k.Name
+	}
+	return ""
+}
+
+// InKit is a type of piece that there is to place: a built-in kind, or one of the designer's own.
+type InKit struct {
+	Type ID
+	*kind.Kind
+}
+
+// Kit are all types of piece that there are: those of the designer's own, then the built-in ones.
+func (d *Document) Kit() (list []InKit) {
+	for _, t := range d.Types {
+		list = append(list, InKit{t.ID, t.Kind()})
+	}
+	for _, k := range kind.All() {
+		list = append(list, InKit{k.ID, k})
+	}
+	return list
+}
+
+// Room says why no more pieces of a type can be on a map, of which there are some already but for one that is moved there; empty if one can. It looks at every piece
+// where the type says how many there may be.
+func (d *Document) Room(of ID, on *Map, moved ID) string {
+	t := d.Type(of)
+	if t == nil || t.May == AnyNumber {
+		return ""
+	}
+	here, all := 0, 0
+	for _, m := range d.Maps {
+		for _, p := range m.Pieces {
+			if p.ID != moved && p.own == t {
+				all++
+				if m.ID == on.ID {
+					here++
+				}
+			}
+		}
+	}
+	switch {
+	case t.May == ExactlyOne && all >= 1:
+		return fmt.Sprintf("There is exactly one %s in the project: move that one, or change its type.", t.Name)
+	case t.May == MostOnMap && here >= t.Most:
+		return fmt.Sprintf("Of %s there are at most %d on a map, and %s has them.", t.Name, t.Most, on.Name)
+	case t.May == MostInProject && all >= t.Most:
+		return fmt.Sprintf("Of %s there are at most %d in the project.", t.Name, t.Most)
+	}
+	return ""
+}
+
 // SetsUsual reports whether types can say of a property what is usual: not what of a single piece lies on a map, nor of which type it is.
 func SetsUsual(h kind.Has) bool {
 	return !h.Old && h.Prop != props.OwnType && h.To != kind.Track && h.To != kind.Area
@@ -152,6 +217,31 @@ func (d *Document) checkType(t *Type) error {
 
 // Own is the type of the designer's own of which the piece is; nil for none, for one that is gone, and for one that builds on another kind by now.
 func (p *Piece) Own() *Type { return p.own }
+
+// Is reports whether the piece is of a type: of a built-in kind by its number, or of one of the designer's own.
+func (p *Piece) Is(of ID) bool { return p.Type == of || p.own != nil && p.own.ID == of }
+
+// TypeID is the type of the designer's own of which the piece is, else its kind.
+func (p *Piece) TypeID() ID {
+	if p.own != nil {
+		return p.own.ID
+	}
+	return p.Type
+}
+
+// NewPiece is a piece of a type, built-in or of the designer's own, as it is placed; nil for a type that is gone.
+func (d *Document) NewPiece(of ID) *Piece {
+	k := d.Kind(of)
+	if k == nil {
+		return nil
+	}
+	p := &Piece{Type: k.ID}
+	if k.Own != 0 {
+		p.Props = kind.Set(props.OwnType.Refer(k.Own))
+		p.settle(d.Type(of))
+	}
+	return p
+}
 
 // All are the values that the piece has: what it sets, and what its type says beside that.
 func (p *Piece) All() kind.Values {

@@ -140,8 +140,10 @@ var Homes = []kind.Thing{kind.Piece, kind.Type, kind.Area, kind.Map, kind.Charac
 // IsHome reports whether what a rule belongs to is there.
 func (d *Document) IsHome(sort kind.Thing, id ID) bool {
 	switch sort {
-	case kind.NoThing, kind.Type:
+	case kind.NoThing:
 		return true
+	case kind.Type:
+		return d.Kind(id) != nil
 	case kind.Character:
 		return d.Character(id) != nil
 	case kind.Crossing:

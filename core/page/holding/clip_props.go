@@ -153,7 +153,7 @@ func knownBy(d *world.Document, names []string, within func(kind.Thing, world.ID
 func thingName(d *world.Document, sort kind.Thing, id world.ID) string {
 	switch _, p := d.Piece(id); {
 	case sort == kind.Type:
-		return kind.NameOf(id)
+		return d.KindName(id)
 	case sort == kind.Piece && p != nil:
 		return hand.PieceName(d, p)
 	case sort == kind.Piece:

@@ -114,6 +114,8 @@ var (
 	ItemMost   = Measure{Least: 1, Most: limit.Stack}
 	ItemBegins = Measure{Most: limit.Stack}
 	FactValue  = Measure{Most: limit.FactValue}
+	// TypeMost is how many pieces of a type there may be.
+	TypeMost = Measure{Label: "At most", Unit: "pieces", Least: 1, Most: limit.PiecesInMap, From: 1, To: 20}
 	// WireAfter is how long it takes until a wire does something.
 	WireAfter = Measure{Label: "After", Unit: "s", Per: 60, Most: limit.Interval}
 	// RuleTime is for how long a rule waits, or does not go again.
@@ -128,5 +130,5 @@ var Named = map[string]Measure{
 	"fade": Fade, "depthX": DepthAcross, "depthY": DepthDown, "driftX": DriftAcross, "driftY": DriftDown, "backdropX": BackdropRight, "backdropY": BackdropDown,
 	"cellW": CellWidth, "cellH": CellHeight, "seenW": ScreenWidth, "seenH": ScreenHeight, "tileW": TileWidth, "tileH": TileHeight,
 	"margin": Margin, "spacing": Spacing, "offsetX": OffsetAcross, "offsetY": OffsetDown,
-	"amount": Amount, "itemMost": ItemMost, "itemBegins": ItemBegins, "factValue": FactValue, "wireAfter": WireAfter, "ruleTime": RuleTime,
+	"amount": Amount, "itemMost": ItemMost, "itemBegins": ItemBegins, "factValue": FactValue, "typeMost": TypeMost, "wireAfter": WireAfter, "ruleTime": RuleTime,
 }

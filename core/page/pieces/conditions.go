@@ -366,11 +366,11 @@ func Askable(p *page.Page) AskableView {
 			if m != maps[0] {
 				name += ", " + m.Name
 			}
-			v.Pieces = append(v.Pieces, AskedPiece{AskedThing{page.FormatID(piece.ID), name}, piece.Kind().Word})
+			v.Pieces = append(v.Pieces, AskedPiece{AskedThing{page.FormatID(piece.ID), name}, page.Conditions.WriteType(piece.TypeID())})
 		}
 	}
-	for _, k := range kind.All() {
-		t := AskedType{Word: k.Word, Name: k.Name, States: []AskedState{}, Moments: []AskedWord{}, Properties: []AskedProperty{}}
+	for _, k := range d.Kit() {
+		t := AskedType{Word: page.Conditions.WriteType(k.Type), Name: k.Name, States: []AskedState{}, Moments: []AskedWord{}, Properties: []AskedProperty{}}
 		for _, s := range k.States {
 			t.States = append(t.States, AskedState{AskedWord{s.Word, s.Name}, s.Says()})
 		}
@@ -379,7 +379,7 @@ func Askable(p *page.Page) AskableView {
 		}
 		for _, h := range k.Props {
 			if !h.Hidden && logic.IsNumber(h.Prop) {
-				t.Properties = append(t.Properties, askedProperty(k, h))
+				t.Properties = append(t.Properties, askedProperty(k.Kind, h))
 			}
 		}
 		_, t.Powered = k.Has(props.Power)

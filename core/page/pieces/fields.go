@@ -263,6 +263,7 @@ func Acted(a page.Author, ref world.Ref, name string, number float64, choice str
 		before, err = setsChosen(a, &next, choice)
 	default:
 		before, err = set(a, m, &next, name, number, choice)
+		next = *next.With()
 		l := d.Project.Lattice()
 		if c := l.CellAt(piece.Foot); piece.Foot == m.FootFor(l, piece, c) {
 			// It covers whole cells, and still does when it is wider.
@@ -275,6 +276,50 @@ func Acted(a page.Author, ref world.Ref, name string, number float64, choice str
 		}
 	}
 	return edit.Edit{Label: "change " + name, Parts: append(before, edit.Changes(ref, piece.Values(), next.Values())...)}, err
+}
+
+// asUsual is a piece that sets what is usual of a type.
+func asUsual(t *world.Type) *world.Piece {
+	return &world.Piece{Type: t.Base, Name: t.Name, Props: kind.Of(t.Base).Keeps(t.Usual)}
+}
+
+// UsualFields are what is usual of the pieces of a type, as fields of a slip, in both views.
+func UsualFields(d *world.Document, t *world.Type) []FieldView {
+	list := []FieldView{}
+	p := asUsual(t)
+	for _, h := range p.Kind().Props {
+		if h.Sort != kind.Condition && h.Sort != kind.Sayings && !h.Hidden && world.SetsUsual(h) && (h.If == nil || h.If(p.Props)) {
+			list = append(list, propFields(d, nil, p, h)...)
+		}
+	}
+	return list
+}
+
+// SetUsual is a type of whose pieces something else is usual, by the name of its field, and what must be made before.
+func SetUsual(a page.Author, t *world.Type, name string, number float64, choice string) (next world.Type, before []edit.Part, err error) {
+	next = *t
+	p := asUsual(t)
+	for _, h := range p.Kind().Props {
+		if !world.SetsUsual(h) && (name == h.Word || strings.HasPrefix(name, h.Word+"-")) {
+			return next, nil, fmt.Errorf("%s is set of each piece, not of a type", h.Name)
+		}
+	}
+	before, err = set(a, nil, p, name, number, choice)
+	for f, b := range p.Props.All() {
+		if err == nil {
+			err = kind.PropOf(f).Check(b)
+		}
+	}
+	// What it said for another kind stays.
+	for f, b := range p.Props.All() {
+		next.Usual = next.Usual.With(kind.Value{Field: f, Bytes: b})
+	}
+	for f := range t.Usual.All() {
+		if h, has := p.Kind().Has(kind.PropOf(f)); has && len(p.Props.Get(h.Field)) == 0 {
+			next.Usual = next.Usual.With(h.Unset())
+		}
+	}
+	return next, before, err
 }
 
 // set gives a piece a number of a property, or a choice, by the name that it has for the page, and says what must be made before.

@@ -34,11 +34,11 @@ func ViewPieces(d *world.Document, m *world.Map, pieces []*world.Piece) *PiecesV
 	v := &PiecesView{Count: len(pieces), Fields: []FieldView{}, Conditions: []ConditionView{}}
 	counts := map[world.ID]int{}
 	for _, p := range pieces {
-		counts[p.Type]++
+		counts[p.TypeID()]++
 	}
 	var words []string
-	for _, k := range kind.All() {
-		if n := counts[k.ID]; n > 0 {
+	for _, k := range d.Kit() {
+		if n := counts[k.Type]; n > 0 {
 			words = append(words, page.Counted(n, strings.ToLower(k.Name)))
 		}
 	}

@@ -20,7 +20,7 @@ func homeOf(d *world.Document, home page.Thing) (sort kind.Thing, id world.ID, e
 		gone = d.Item(id) == nil
 		id, sort = 0, kind.NoThing
 	case typeHome:
-		sort, gone = kind.Type, kind.Of(id) == nil
+		sort, gone = kind.Type, d.Kind(id) == nil
 	case page.KindNames[world.SortPiece]:
 		_, p := d.Piece(id)
 		sort, gone = kind.Piece, p == nil
@@ -55,7 +55,7 @@ func firstMoment(d *world.Document, sort kind.Thing, id world.ID) logic.Moment {
 	}
 	switch sort {
 	case kind.Type:
-		return of(kind.Of(id))
+		return of(d.Kind(id))
 	case kind.Piece:
 		_, p := d.Piece(id)
 		return of(p.Kind())

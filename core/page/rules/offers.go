@@ -310,7 +310,7 @@ func (o *offers) poses(n logic.Noun) {
 func (o *offers) homeKind(r *world.Rule) *kind.Kind {
 	switch r.HomeSort {
 	case kind.Type:
-		return kind.Of(r.Home)
+		return o.d.Kind(r.Home)
 	case kind.Piece:
 		if _, p := o.d.Piece(r.Home); p != nil {
 			return p.Kind()
@@ -469,9 +469,9 @@ func (o *offers) actions(r *world.Rule) {
 	} {
 		o.alone(action(a))
 	}
-	for _, k := range kind.All() {
+	for _, k := range o.d.Kit() {
 		if o.of("every " + k.Name) {
-			o.becomes(logic.Noun{Is: logic.AllOfType, Type: k.ID}, k)
+			o.becomes(logic.Noun{Is: logic.AllOfType, Type: k.Type}, k.Kind)
 		}
 	}
 	for i, other := range o.d.Rules {

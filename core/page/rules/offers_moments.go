@@ -88,10 +88,10 @@ func (o *offers) moments(r *world.Rule) {
 		begins(logic.TimePassed, "another seconds have passed", logic.Moment{Number: 600})
 		begins(logic.StepsPassed, "the player has gone another steps", logic.Moment{Number: 10})
 	}
-	for _, k := range kind.All() {
+	for _, k := range o.d.Kit() {
 		if o.of("any " + k.Name) {
 			for _, m := range k.Moments {
-				begins(m, "is "+m.Name, logic.Moment{Of: logic.Noun{Is: logic.AnyOfType, Type: k.ID}})
+				begins(m, "is "+m.Name, logic.Moment{Of: logic.Noun{Is: logic.AnyOfType, Type: k.Type}})
 			}
 		}
 	}
@@ -120,9 +120,9 @@ func (o *offers) comings(r *world.Rule, begins func(*kind.Moment, string, logic.
 				}
 			}
 		}
-		for _, k := range kind.All() {
+		for _, k := range o.d.Kit() {
 			if k.Goes || k.Ridden {
-				each(logic.Noun{Is: logic.AnyOfType, Type: k.ID}, "any "+k.Name)
+				each(logic.Noun{Is: logic.AnyOfType, Type: k.Type}, "any "+k.Name)
 			}
 		}
 	}

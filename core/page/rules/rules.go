@@ -240,10 +240,10 @@ func viewRule(d *world.Document, id world.ID) *RuleView {
 	v.Wire = more == nil
 	switch r.HomeSort {
 	case kind.Type:
-		v.Type = kind.Of(r.Home).Word
+		v.Type = page.Conditions.WriteType(r.Home)
 	case kind.Piece:
 		if _, p := d.Piece(r.Home); p != nil {
-			v.Type = p.Kind().Word
+			v.Type = page.Conditions.WriteType(p.TypeID())
 		}
 	}
 	for _, m := range r.Moments() {

@@ -145,8 +145,8 @@ func SceneOf(p *page.Page) Scene {
 	for _, r := range tiles.Roles() {
 		s.Roles = append(s.Roles, r.String())
 	}
-	for _, t := range kind.All() {
-		s.Types = append(s.Types, TypeView{page.FormatID(t.ID), t.Name, string(t.Family), t.Purpose, t.Acts})
+	for _, t := range d.Kit() {
+		s.Types = append(s.Types, TypeView{page.FormatID(t.Type), page.FormatID(t.Kind.ID), t.Own != 0, t.Single, t.Name, string(t.Family), t.Purpose, t.Acts})
 	}
 	return s
 }
@@ -186,7 +186,7 @@ func StateOf(p *page.Page) State {
 	case hand.Tile:
 		s.HeldName = hand.TileName(d, p.Hand.Tile)
 	case hand.Piece:
-		s.HeldName = kind.NameOf(p.Hand.Type)
+		s.HeldName = d.KindName(p.Hand.Type)
 	case hand.Medley:
 		s.HeldName = hand.Name(d, world.Ref{Sort: world.SortMedley, ID: p.Hand.Medley})
 	case hand.Bond:

@@ -45,7 +45,7 @@ func slip(p *page.Page) *SlipView {
 		piece := m.Piece(sel.Ref.ID)
 		t := piece.Kind()
 		foot := l.CellAt(piece.Foot)
-		v.Name, v.Sort = piece.Name, t.Name
+		v.Name, v.Sort, v.Type = piece.Name, t.Name, page.FormatID(piece.TypeID())
 		v.Box = page.Box(l.Box(piece.Cells(l).Move(m.Origin)))
 		line("Stands on", "%s, cell %d, %d", m.Name, foot.X, foot.Y)
 		line("In play", "%s", t.Purpose)

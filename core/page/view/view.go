@@ -135,7 +135,12 @@ type CrossingView struct {
 
 // TypeView is a type of pieces in the drawer.
 type TypeView struct {
-	ID      string `json:"id"`
+	ID string `json:"id"`
+	// Kind is the built-in kind on which it builds, Own says that it is one of the designer's own.
+	Kind string `json:"kind"`
+	Own  bool   `json:"own"`
+	// Single says that there is at most one in a project.
+	Single  bool   `json:"single"`
 	Name    string `json:"name"`
 	Family  string `json:"family"`
 	Purpose string `json:"purpose"`
@@ -235,6 +240,8 @@ type SlipView struct {
 	Acting *pieces.ActingView `json:"acting"`
 	Asking *pieces.AskingView `json:"asking"`
 	Path   *page.PathView     `json:"path"`
+	// Type is the type of a piece, built-in or of one's own; empty for what has none.
+	Type string `json:"type"`
 	// Starts says that play can begin at it so that it can be kept.
 	Starts bool `json:"starts"`
 	// Track and Area are what can be set of those.

@@ -177,7 +177,7 @@ func (w words) Value(v *logic.Value) string {
 func (w words) property(n logic.Noun, f kind.Field) string {
 	p := kind.PropOf(f)
 	says := p.Label
-	k := kind.Of(n.Type)
+	k := w.d.Kind(n.Type)
 	switch n.Is {
 	case logic.Piece:
 		if _, is := w.d.Piece(n.Thing); is != nil {
@@ -190,6 +190,14 @@ func (w words) property(n logic.Noun, f kind.Field) string {
 		says = h.Says()
 	}
 	return "“" + says + "”"
+}
+
+// kindName is what a type is called in a sentence.
+func (w words) kindName(of world.ID) string {
+	if name := w.d.KindName(of); name != "" {
+		return name
+	}
+	return gone
 }
 
 func (w words) noun(n logic.Noun) string {
@@ -207,9 +215,9 @@ func (w words) noun(n logic.Noun) string {
 		}
 		return gone
 	case logic.AllOfType:
-		return "all of the type " + kind.NameOf(n.Type)
+		return "all of the type " + w.kindName(n.Type)
 	case logic.AnyOfType:
-		return "any of the type " + kind.NameOf(n.Type)
+		return "any of the type " + w.kindName(n.Type)
 	case logic.AllInArea:
 		return "all in " + w.named(world.SortArea, n.Thing)
 	case logic.It:
@@ -217,7 +225,7 @@ func (w words) noun(n logic.Noun) string {
 	case logic.Whoever:
 		return "whoever did it"
 	case logic.NearestOfType:
-		return "the nearest " + kind.NameOf(n.Type)
+		return "the nearest " + w.kindName(n.Type)
 	case logic.NearestInArea:
 		return "the nearest in " + w.named(world.SortArea, n.Thing)
 	}

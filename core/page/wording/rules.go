@@ -125,9 +125,9 @@ func (s *sentence) one(n logic.Noun) string {
 		}
 		return s.this
 	case logic.AllOfType:
-		return "every " + kind.NameOf(n.Type)
+		return "every " + s.kindName(n.Type)
 	case logic.AnyOfType:
-		return "any " + kind.NameOf(n.Type)
+		return "any " + s.kindName(n.Type)
 	case logic.AllInArea:
 		return "everything in " + s.named(world.SortArea, n.Thing)
 	case logic.AnyInArea:
@@ -188,7 +188,7 @@ func wordsOf(d *world.Document, r *logic.Rule) words {
 			w.kind = p.Kind()
 		}
 	case kind.Type:
-		w.this, w.kind = "this "+kind.NameOf(r.Home), kind.Of(r.Home)
+		w.this, w.kind = "this "+w.kindName(r.Home), d.Kind(r.Home)
 	case kind.Character:
 		w.this = w.named(world.SortCharacter, r.Home)
 	}
@@ -415,7 +415,10 @@ func HomeName(d *world.Document, sort kind.Thing, home world.ID) string {
 	case kind.NoThing:
 		return "The whole game"
 	case kind.Type:
-		return "Every " + kind.NameOf(home)
+		if d.Kind(home) == nil {
+			return ""
+		}
+		return "Every " + d.KindName(home)
 	case kind.Map:
 		if m := d.Map(home); m != nil {
 			return m.Name

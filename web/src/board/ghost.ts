@@ -166,9 +166,9 @@ export class GhostPainter {
 
   private piece(type: string, area: BoxView, scene: Scene, colours: Colours): void {
     const foot = this.p.viewport.camera.toScreen(area.x + area.w / 2, area.y + area.h * 0.85);
-    const family = scene.types.find((t) => t.id === type)?.family ?? '';
+    const of = scene.types.find((t) => t.id === type);
     this.context.globalAlpha = 0.75;
-    drawLabel(this.context, foot.x, foot.y, type, family, colours, true);
+    drawLabel(this.context, foot.x, foot.y, of?.kind ?? type, of?.family ?? '', colours, true);
     this.context.globalAlpha = 1;
   }
 

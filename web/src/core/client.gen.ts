@@ -403,6 +403,30 @@ export class Orders {
     return this.give('makeReady', o, []);
   }
 
+  addType(o: T.AddType): Promise<T.Reply> {
+    return this.give('addType', o, []);
+  }
+
+  makeType(o: T.MakeType): Promise<T.Reply> {
+    return this.give('makeType', o, []);
+  }
+
+  setType(o: T.SetType): Promise<T.Reply> {
+    return this.give('setType', o, []);
+  }
+
+  setTypeField(o: T.SetTypeField): Promise<T.Reply> {
+    return this.give('setTypeField', o, []);
+  }
+
+  setPieceType(o: T.SetPieceType): Promise<T.Reply> {
+    return this.give('setPieceType', o, []);
+  }
+
+  removeType(o: T.RemoveType): Promise<T.Reply> {
+    return this.give('removeType', o, []);
+  }
+
   addSaying(o: T.AddSaying): Promise<T.Reply> {
     return this.give('addSaying', o, []);
   }
@@ -618,6 +642,10 @@ export class Questions {
 
   things(q: T.AskThings): T.SlotChoice[] {
     return this.ask.value('things', q, []);
+  }
+
+  types(): T.TypesView {
+    return this.ask.value('types', {}, {"types":[],"kinds":[],"may":[]});
   }
 
   findings(q: T.AskFindings): T.FindingsView {

@@ -881,6 +881,45 @@ export interface MakeReady {
   chosen: Chosen[];
 }
 
+export interface AddType {
+  base: string;
+}
+
+export interface MakeType {
+  map: string;
+  piece: string;
+}
+
+export interface TypeLook {
+  base: string;
+  purpose: string;
+  keywords: string;
+  may: number;
+  most: number;
+}
+
+export interface SetType {
+  type: string;
+  change: Part<TypeLook>;
+}
+
+export interface SetTypeField {
+  type: string;
+  field: string;
+  number?: number;
+  choice?: string;
+}
+
+export interface SetPieceType {
+  map: string;
+  piece: string;
+  type: string;
+}
+
+export interface RemoveType {
+  type: string;
+}
+
 export interface AddSaying {
   map: string;
   piece: string;
@@ -1310,6 +1349,66 @@ export interface SlotChoice {
   group: string;
 }
 
+export interface AskTypes {
+}
+
+export interface OptionView {
+  id: string;
+  label: string;
+}
+
+export interface Range {
+  least: number;
+  most: number;
+  from: number;
+  to: number;
+  step: number;
+  fine: number;
+}
+
+export interface Measured extends Range {
+  value: number;
+  unit: string;
+}
+
+export interface FieldView extends Measured {
+  name: string;
+  label: string;
+  heading: string;
+  help: string;
+  options: OptionView[];
+  chosen: string;
+  tries: number[];
+  trial: string;
+  differs: boolean;
+  typed: string | null;
+}
+
+export interface OwnTypeView extends TypeLook {
+  id: string;
+  name: string;
+  kind: string;
+  says: string;
+  family: string;
+  icon: string;
+  pieces: number;
+  maps: number;
+  first: Thing;
+  fields: FieldView[];
+  rules: HeadView[];
+}
+
+export interface KindView {
+  id: string;
+  name: string;
+}
+
+export interface TypesView {
+  types: OwnTypeView[];
+  kinds: KindView[];
+  may: string[];
+}
+
 export interface AskFindings {
   rule?: string;
 }
@@ -1591,6 +1690,9 @@ export interface TriggerView {
 
 export interface TypeView {
   id: string;
+  kind: string;
+  own: boolean;
+  single: boolean;
   name: string;
   family: string;
   purpose: string;
@@ -1601,20 +1703,6 @@ export interface MissingView {
   of: string;
   sum: string;
   used: boolean;
-}
-
-export interface Range {
-  least: number;
-  most: number;
-  from: number;
-  to: number;
-  step: number;
-  fine: number;
-}
-
-export interface Measured extends Range {
-  value: number;
-  unit: string;
 }
 
 export interface TermView extends Measured {
@@ -1694,24 +1782,6 @@ export interface StackView {
   selected: boolean;
 }
 
-export interface OptionView {
-  id: string;
-  label: string;
-}
-
-export interface FieldView extends Measured {
-  name: string;
-  label: string;
-  heading: string;
-  help: string;
-  options: OptionView[];
-  chosen: string;
-  tries: number[];
-  trial: string;
-  differs: boolean;
-  typed: string | null;
-}
-
 export interface ActingView {
   fields: FieldView[];
   moves: boolean;
@@ -1782,6 +1852,7 @@ export interface SlipView {
   acting: ActingView | null;
   asking: AskingView | null;
   path: PathView | null;
+  type: string;
   starts: boolean;
   track: TrackLook | null;
   area: AreaLook | null;
@@ -2504,6 +2575,7 @@ export const MEASURES = {
   spacing: { label: 'Spacing', unit: 'px', usual: 0, least: 0, most: 128, from: 0, to: 128, step: 1, fine: 1 },
   tileH: { label: 'Tile height', unit: 'px', usual: 16, least: 4, most: 128, from: 4, to: 128, step: 1, fine: 1 },
   tileW: { label: 'Tile width', unit: 'px', usual: 16, least: 4, most: 128, from: 4, to: 128, step: 1, fine: 1 },
+  typeMost: { label: 'At most', unit: 'pieces', usual: 0, least: 1, most: 50000, from: 1, to: 20, step: 1, fine: 1 },
   width: { label: 'Width', unit: 'cells', usual: 0, least: 1, most: 4096, from: 1, to: 4096, step: 1, fine: 1 },
   windX: { label: 'Wind to the right', unit: 'cells/s', usual: 0, least: -64, most: 64, from: -64, to: 64, step: 0.1, fine: 0.1 },
   windY: { label: 'Wind down', unit: 'cells/s', usual: 0, least: -64, most: 64, from: -64, to: 64, step: 0.1, fine: 0.1 },

@@ -42,7 +42,7 @@
                 : 'border-transparent'}"
               onclick={() => hold(p, 'piece', { id: type.id })}
             >
-              <PieceIcon type={type.id} family={type.family} />
+              <PieceIcon type={type.kind} family={type.family} />
               <span><strong>{type.name}</strong><br /><span class="text-small text-soft">{type.purpose}</span></span>
             </button>
           {/snippet}

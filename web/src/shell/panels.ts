@@ -37,6 +37,18 @@ const entries = [
     load: () => import('../characters/Characters.svelte'),
   },
   {
+    id: 'types',
+    title: 'Types',
+    command: 'Types of your own',
+    keys: ['Ctrl+K'],
+    group: 'board',
+    inGame: true,
+    wide: true,
+    does: 'Lists the types of piece that you made: what each builds on, what is usual of its pieces, how many there may be.',
+    focus: 'li button, select',
+    load: () => import('../kit/Types.svelte'),
+  },
+  {
     id: 'items',
     title: 'Items',
     keys: ['Shift+I'],

@@ -30,6 +30,8 @@ export class Shell {
   keysShown = $state(false);
   /** The panel that is open at the right. */
   panel = $state<Panel>('none');
+  /** The type of one's own that is open among them; empty for none. */
+  type = $state('');
   /** The layer whose settings are open; empty for none. */
   layerOpen = $state('');
   /** Whether the depth stack is wide, as the designer asked; it is narrow all the same where there is little room. */

@@ -4,6 +4,7 @@
   import Button from '../ui/Button.svelte';
   import Rename from '../ui/Rename.svelte';
   import MapFields from './MapFields.svelte';
+  import PieceType from '../kit/PieceType.svelte';
   import PieceFields from './PieceFields.svelte';
   import RuleFields from './RuleFields.svelte';
   import PlaceFields from './PlaceFields.svelte';
@@ -57,7 +58,11 @@
         ><X size={14} /></button
       >
     </div>
-    <div class="-mt-2 {slip.kind === 'crossing' ? 'text-lagoon-ink' : 'text-soft'}">{slip.sort}</div>
+    {#if slip.kind === 'piece'}
+      <PieceType {p} {slip} />
+    {:else}
+      <div class="-mt-2 {slip.kind === 'crossing' ? 'text-lagoon-ink' : 'text-soft'}">{slip.sort}</div>
+    {/if}
     <dl>
       {#each slip.lines as line (line.label)}
         <div class="flex justify-between gap-3 border-t border-line py-1">

@@ -21,7 +21,7 @@
   let { p, children }: { p: Project; children: Snippet } = $props();
 
   const s = $derived(p.session.state);
-  const family = $derived(p.session.scene?.types.find((t) => t.id === s?.type)?.family ?? '');
+  const type = $derived(p.session.scene?.types.find((t) => t.id === s?.type));
   /** What the hand does beside its shape, in few words. */
   const ways = $derived(
     [
@@ -61,7 +61,7 @@
     {:else if s?.holding === 'eraser'}
       <Eraser size={24} />
     {:else if s?.holding === 'piece'}
-      <PieceIcon type={s.type} {family} />
+      <PieceIcon type={type?.kind ?? s.type} family={type?.family ?? ''} />
     {:else if s?.holding === 'measure'}
       <Ruler size={22} />
     {:else if s?.holding === 'wire'}

@@ -112,7 +112,7 @@
               aria-label="Take {type.name}"
               title="{type.name}: {type.purpose}"
               onclick={() => hold(p, 'piece', { id: type.id })}
-              ><PieceIcon type={type.id} family={type.family} /></button
+              ><PieceIcon type={type.kind} family={type.family} /></button
             >
           {/each}
         </div>
