@@ -138,6 +138,10 @@ func (g *glance) at(sort kind.Thing, id world.ID) any {
 		if k := g.d.Kind(id); k != nil {
 			return k
 		}
+	case kind.OwnType:
+		if t := g.d.Type(id); t != nil {
+			return t
+		}
 	case kind.Layer:
 		if _, l := g.d.LayerOn(id); l != nil {
 			return true

@@ -1,0 +1,44 @@
+package tests
+
+import (
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+)
+
+// A type is made out of a piece, named, placed and changed, which changes its pieces; one of them is made another; all by what is seen on the slip, in the panel and
+// in the drawer.
+func TestOwnType(t *testing.T) {
+	w, first := withPiece(t, "Foe")
+	w.fill("Name of this piece", "Moth")
+	w.press(input.Enter)
+	w.shoot("type-slip")
+	w.click("Make this a type")
+	w.sees("[data-type='Moth']", "Foe · 1 piece")
+	w.fill("Name of the type Moth", "Night moth")
+	w.press(input.Enter)
+	w.sees("[data-type='Night moth']", "1 piece")
+	w.click("Close the slip")
+	w.choose("What it does", "stands")
+	w.choose("How many", "at most so many on a map")
+	w.fill("At most", "2")
+	w.press(input.Enter)
+	w.shoot("type-panel")
+	w.accessible("the types of one's own")
+	w.click("Place")
+	w.tap(first, 11, 6)
+	w.press(input.Escape, input.Escape)
+	w.tap(first, 11, 6)
+	w.sees("[aria-label^='Slip of'] [data-type]", "Open this type")
+	w.sees("[aria-label^='Slip of']", "Night moth at 11, 6")
+	w.shoot("type-placed")
+	w.seek("Night moth")
+	w.tap(first, 12, 3)
+	w.sees("[role=status], [data-messages], body", "at most 2 on a map")
+	w.sees("[aria-label^='Findings'], button", "No findings")
+	w.press(input.Escape, input.Escape)
+	w.tap(first, 11, 6)
+	w.choose("Type of this piece", "Spring")
+	w.sees("[aria-label^='Slip of']", "Spring at 11, 6")
+	w.shoot("type-changed")
+}
