@@ -2,17 +2,19 @@ package edit_test
 
 import (
 	"math/rand/v2"
+	"slices"
 	"testing"
 
 	"azzel/core/edit"
 	"azzel/core/edit/generate"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
+	"azzel/core/pack"
 	"azzel/core/world"
 )
 
 // wantOfTypes holds each piece to what its type says as the document has it now, plainly worked out.
-func wantOfTypes(t *testing.T, d *world.Document, when string) (typed int) {
+func wantOfTypes(t *testing.T, d *world.Document, when string) (typed, further int) {
 	t.Helper()
 	for _, m := range d.Maps {
 		for _, p := range m.Pieces {
@@ -33,6 +35,23 @@ func wantOfTypes(t *testing.T, d *world.Document, when string) (typed int) {
 			if p.Kind().Name != name {
 				t.Fatalf("%s: it is called %q, not %q", when, p.Kind().Name, name)
 			}
+			for _, h := range p.Kind().Props[len(k.Props):] {
+				f := own.Further[slices.IndexFunc(own.Further, func(o world.TypeProp) bool { return kind.Field(o.ID) == h.Field })]
+				want, least, most := f.Usual, f.Least, f.Most
+				if f.Sort != kind.Whole {
+					least, most = 0, 1
+				}
+				if b := p.Props.Get(h.Field); len(b) > 0 {
+					want = min(max(pack.NewReader(b).Int(), least), most)
+					further++
+				}
+				if is := p.Int(h.Prop); is != want {
+					t.Fatalf("%s: %q of a %s is %d, not %d", when, h.Label, own.Name, is, want)
+				}
+			}
+			if own != nil && len(p.Kind().Props) != len(k.Props)+len(own.Further) {
+				t.Fatalf("%s: a type with %d properties has pieces of %d", when, len(own.Further), len(p.Kind().Props)-len(k.Props))
+			}
 			for _, h := range k.Props {
 				if h.Size() == 0 || h.Sort == kind.Reference || h.Sort == kind.Weights {
 					continue
@@ -50,13 +69,13 @@ func wantOfTypes(t *testing.T, d *world.Document, when string) (typed int) {
 			}
 		}
 	}
-	return typed
+	return typed, further
 }
 
 // Whatever is done to types and pieces, taken back, done by others, stored and read: each piece has what it sets, else what its type says, else what its kind does.
 func TestPiecesOfTypes(t *testing.T) {
-	typed := 0
-	for seed := range uint64(40) {
+	typed, further := 0, 0
+	for seed := range uint64(80) {
 		a := generate.Author{Rand: rand.New(rand.NewPCG(seed, 3)), IDs: &world.Counter{Prefix: 5}}
 		d, err := world.Start(world.Project{Name: "Ferns", CellW: 16, CellH: 16, SeenW: 9, SeenH: 9}, a.IDs)
 		if err != nil {
@@ -84,7 +103,8 @@ func TestPiecesOfTypes(t *testing.T) {
 			if e.Undoes == 0 {
 				undo = append(undo, res.Inverse)
 			}
-			typed += wantOfTypes(t, d, "done")
+			n, more := wantOfTypes(t, d, "done")
+			typed, further = typed+n, further+more
 			wantOfTypes(t, followed, "heard of")
 		}
 		back, err := world.Decode(d.Encode())
@@ -95,7 +115,7 @@ func TestPiecesOfTypes(t *testing.T) {
 			t.Fatalf("world %d: read, it is another", seed)
 		}
 	}
-	if typed < 2000 {
-		t.Errorf("%d times a piece was of a type", typed)
+	if typed < 2000 || further < 100 {
+		t.Errorf("%d times a piece was of a type, %d times it set a property of that", typed, further)
 	}
 }

@@ -41,7 +41,7 @@ func (in *Acting) UnmarshalJSON(b []byte) error {
 	*in = Acting{}
 	return members(b, func(name string, value json.RawMessage) error {
 		p := kind.PropNamed(name)
-		if name != setsWord && name != whileWord && oldWords[name] == 0 && (p == nil || InParts(p)) {
+		if name != setsWord && name != whileWord && oldWords[name] == 0 && ownField(name) == 0 && (p == nil || InParts(p)) {
 			return fmt.Errorf("acting: there is no property %.40q", name)
 		}
 		(*in)[name] = value
@@ -83,6 +83,10 @@ func acting(v kind.Values) Acting {
 		out[word] = raw
 	}
 	for f := range v.All() {
+		if f >= kind.FirstOwnField {
+			put(idText(kind.ID(f)), v.Numbers(nil, &kind.Prop{Field: f, Least: -kind.MostOwn, Most: kind.MostOwn})[0])
+			continue
+		}
 		p := kind.PropOf(f)
 		if InParts(p) {
 			continue
@@ -129,6 +133,15 @@ func acting(v kind.Values) Acting {
 	return out
 }
 
+// ownField is the property of a type of the project's own that an id stands for; 0 for what is no id of one.
+func ownField(name string) kind.Field {
+	id, err := parseID(name)
+	if err != nil || kind.Field(id) < kind.FirstOwnField {
+		return 0
+	}
+	return kind.Field(id)
+}
+
 // values reads what a piece sets. Whether its type has that is looked at with the piece.
 func (in Acting) values() (v kind.Values, err error) {
 	for _, name := range slices.Sorted(maps.Keys(in)) {
@@ -145,6 +158,14 @@ func (in Acting) values() (v kind.Values, err error) {
 }
 
 func readProp(name string, raw json.RawMessage) ([]kind.Value, error) {
+	if f := ownField(name); f != 0 {
+		var n int
+		if err := strictly(raw, &n); err != nil {
+			return nil, err
+		}
+		set := kind.OwnValue(f, n)
+		return []kind.Value{set}, kind.CheckOwn(set.Bytes)
+	}
 	p := kind.PropNamed(name)
 	switch {
 	case name == setsWord:

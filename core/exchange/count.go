@@ -17,7 +17,7 @@ const usualEntries = 1024
 var entries = map[string]int{
 	"drawer": 3 * limit.Tilesets, "legend": limit.LegendColours, "tilesets": limit.Tilesets, "properties": limit.Properties,
 	"characters": limit.Characters, "medleys": limit.Medleys, "bonds": limit.Bonds, "maps": limit.Maps, "patches": limit.Patches,
-	"crossings": limit.Crossings, "replays": limit.Replays, "items": limit.Items, "facts": limit.Facts, "wires": limit.Wires, "rules": limit.Rules, "starts": limit.Starts, "types": limit.Types, "starts.items": limit.Items, "starts.facts": limit.Facts, "starts.states": limit.StartStates, "rules.parts": limit.RuleParts,
+	"crossings": limit.Crossings, "replays": limit.Replays, "items": limit.Items, "facts": limit.Facts, "wires": limit.Wires, "rules": limit.Rules, "starts": limit.Starts, "types": limit.Types, "types.properties": limit.TypeProps, "types.properties.words": limit.FactWords, "starts.items": limit.Items, "starts.facts": limit.Facts, "starts.states": limit.StartStates, "rules.parts": limit.RuleParts,
 	"characters.poses": limit.Poses, "characters.poses.frames": limit.CharacterFrames, "characters.begins": limit.Items,
 	"medleys.tiles": limit.MedleyTiles, "bonds.tiles": limit.BondTiles, "bonds.also": limit.Tiles, "bonds.joinsTo": limit.Bonds,
 	"tiles": limit.Tiles, "tiles.frames": limit.TileFrames, "tiles.solid": 8, "tiles.own": limit.Properties,

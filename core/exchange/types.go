@@ -20,14 +20,39 @@ type OwnType struct {
 	Most int    `json:"most,omitempty"`
 	// Usual is what its pieces have that do not set it themselves.
 	Usual Acting `json:"usual,omitempty"`
+	// Properties are those that its pieces have beside those of the kind.
+	Properties []TypeProperty `json:"properties,omitempty"`
 }
+
+// A TypeProperty is a property of a type of the project's own: pieces set it by its id.
+type TypeProperty struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Sort is whether it is yes or no, or one of Words, a number without it.
+	Sort  string   `json:"sort,omitempty" jsonschema:"enum=yes-no,enum=choice"`
+	Words []string `json:"words,omitempty"`
+	Unit  string   `json:"unit,omitempty"`
+	// Usual is what a piece has that does not set it, a word by its place from 0 on; Least and Most are what a number can be.
+	Usual int `json:"usual,omitempty"`
+	Least int `json:"least,omitempty"`
+	Most  int `json:"most,omitempty"`
+	// Changes says that rules set it in play.
+	Changes bool `json:"changes,omitempty"`
+}
+
+// sortWords are the words for the sorts of properties of a type of the project's own.
+var sortWords = map[kind.Sort]string{kind.Whole: "", kind.YesNo: "yes-no", kind.Choice: "choice"}
 
 // mayWords are the words for how many pieces of a type there may be, by their numbers.
 var mayWords = []string{world.AnyNumber: "", world.ExactlyOne: "exactly-one", world.MostOnMap: "so-many-on-a-map", world.MostInProject: "so-many"}
 
 func typesOf(d *world.Document) (list []OwnType) {
 	for _, t := range d.Types {
-		list = append(list, OwnType{idText(t.ID), t.Name, kind.Of(t.Base).Word, t.Purpose, t.Keywords, mayWords[t.May], t.Most, acting(t.Usual)})
+		out := OwnType{idText(t.ID), t.Name, kind.Of(t.Base).Word, t.Purpose, t.Keywords, mayWords[t.May], t.Most, acting(t.Usual), nil}
+		for _, p := range t.Further {
+			out.Properties = append(out.Properties, TypeProperty{idText(p.ID), p.Name, sortWords[p.Sort], p.Words, p.Unit, p.Usual, p.Least, p.Most, p.Changes})
+		}
+		list = append(list, out)
 	}
 	return list
 }
@@ -57,9 +82,34 @@ func (b *reader) types() error {
 		if t.Usual, err = in.Usual.values(); err != nil {
 			return fmt.Errorf("%s: usual: %w", what, err)
 		}
-		if err := b.put(world.SortType, 0, id, t.Values(), what); err != nil {
+		values := t.Values()
+		for n, in := range in.Properties {
+			p, err := in.read()
+			if err != nil {
+				return fmt.Errorf("%s: property %d: %w", what, n+1, err)
+			}
+			values = append(values, p.Value())
+		}
+		if err := b.put(world.SortType, 0, id, values, what); err != nil {
 			return err
 		}
 	}
 	return nil
+}
+
+func (in *TypeProperty) read() (p world.TypeProp, err error) {
+	id, err := parseID(in.ID)
+	if err != nil {
+		return p, err
+	}
+	p = world.TypeProp{ID: id, Name: in.Name, Unit: in.Unit, Words: in.Words, Usual: in.Usual, Least: in.Least, Most: in.Most, Changes: in.Changes, Sort: kind.Sort(255)}
+	for sort, word := range sortWords {
+		if word == in.Sort {
+			p.Sort = sort
+		}
+	}
+	if p.Sort == kind.Sort(255) {
+		return p, fmt.Errorf("sort: %.40q is not known", in.Sort)
+	}
+	return p, nil
 }

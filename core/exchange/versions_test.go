@@ -97,13 +97,16 @@ func withTypes(t *testing.T, d *world.Document) *world.Document {
 	const own = world.ID(98<<32 | 30)
 	moth := world.Type{Name: "Night moth, “grey”", Base: world.Foe, Purpose: "Flutters about lamps.", Keywords: "insect lamp", May: world.MostOnMap, Most: 7,
 		Usual: kind.Set(props.Speed.Is(35), props.Does.Is(props.Wanders), props.Item.Refer(98<<32|3)).With(logic.Needs(logic.FactValue, 98<<32|20, logic.AtLeast, 1).Set(props.While))}
+	const dew, mood = world.ID(98<<32 | 40), world.ID(98<<32 | 41)
+	moth.Further = []world.TypeProp{{ID: dew, Name: "Dew", Unit: "drops", Usual: 2, Least: -3, Most: 9, Changes: true}, {ID: mood, Name: "Mood", Sort: kind.Choice, Words: []string{"calm", "“wild”"}, Usual: 1}, {ID: mood + 1, Name: "Lit", Sort: kind.YesNo}}
 	pot := world.Type{Name: "Pot", Base: world.Breakable, May: world.ExactlyOne}
 	m := d.Maps[0]
-	piece := world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: m.Bounds.X, Y: m.Bounds.Y}), Props: kind.Set(props.OwnType.Refer(own), props.Speed.Is(60))}
+	piece := world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: m.Bounds.X, Y: m.Bounds.Y}), Props: kind.Set(props.OwnType.Refer(own), props.Speed.Is(60), kind.OwnValue(kind.Field(dew), 7), kind.OwnValue(kind.Field(mood), 0))}
 	rule := world.Rule{Name: "Startled"}
 	rule.HomeSort, rule.Home = kind.Type, own
 	rule.Set(logic.Part{ID: 98<<32 | 31, Begins: logic.Moment{Is: props.Stomped.Number, Of: logic.Noun{Is: logic.This}}})
 	rule.Set(logic.Part{ID: 98<<32 | 32, Order: 1, Action: logic.Action{Does: logic.SetProperty, Subject: logic.Noun{Is: logic.AllOfType, Type: own}, Property: props.Speed.Field, How: logic.GoesUp, Value: logic.Value{Number: 10}}})
+	rule.Set(logic.Part{ID: 98<<32 | 36, Order: 2, Action: logic.Action{Does: logic.SetProperty, Subject: logic.Noun{Is: logic.This}, Property: kind.Field(dew), How: logic.GoesDown, Value: logic.Value{Is: logic.PropertyOf, Of: logic.Noun{Is: logic.This}, Property: kind.Field(mood)}}})
 	res, err := edit.Apply(d, edit.Edit{Label: "types", Parts: []edit.Part{
 		edit.Put{Ref: world.TypeRef(own), Values: moth.Values()}, edit.Put{Ref: world.TypeRef(98<<32 | 33), Values: pot.Values()},
 		edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 98<<32 | 34}, Values: piece.Values()}, edit.Put{Ref: world.RuleRef(98<<32 | 35), Values: rule.Values()},

@@ -24,7 +24,7 @@ func (w *ruling) becomes(p *logic.Part) {
 			w.found(CannotBe, p)
 		}
 	case logic.SetProperty:
-		if _, has := k.Has(kind.PropOf(p.Property)); !has && !k.Drawn {
+		if k.PropOf(p.Property) == nil && !k.Drawn {
 			w.found(CannotBe, p)
 		}
 	case logic.LetOut:

@@ -106,10 +106,29 @@ type Kind struct {
 	has map[Field]int
 }
 
-// As is the kind as a type of the designer's own builds on it: with another name, what it is for, and what its pieces usually have.
-func (k *Kind) As(own ID, name, purpose string, usual Values) *Kind {
+// PropOf finds a property of the kind by the number of its stored field, also one of the designer's own; nil if it has none such.
+func (k *Kind) PropOf(f Field) *Prop {
+	if k == nil {
+		return nil
+	}
+	if i, has := k.has[f]; has {
+		return k.Props[i].Prop
+	}
+	return nil
+}
+
+// As is the kind as a type of the designer's own builds on it: with another name, what it is for, what its pieces usually have,
+// and further properties.
+func (k *Kind) As(own ID, name, purpose string, usual Values, more []*Prop) *Kind {
 	is := *k
 	is.Own, is.Name, is.Purpose, is.Usual = own, name, purpose, usual
+	if len(more) > 0 {
+		is.Props, is.has = slices.Clone(k.Props), maps.Clone(k.has)
+		for _, p := range more {
+			is.has[p.Field] = len(is.Props)
+			is.Props = append(is.Props, Has{Prop: p})
+		}
+	}
 	return &is
 }
 
@@ -273,9 +292,12 @@ func (k *Kind) Prop(word string) (Has, bool) {
 	return k.Props[i], true
 }
 
-// Keeps is what a piece of the kind keeps of what was set: the properties that the kind has.
+// Keeps is what a piece of the kind keeps of what was set: the properties that the kind has, and those of the designer's own.
 func (k *Kind) Keeps(v Values) Values {
 	for f := range v.All() {
+		if f >= FirstOwnField {
+			continue // it counts again once the piece is of that type
+		}
 		if p := PropOf(f); p == nil {
 			v = v.With(Value{Field: f})
 		} else if _, has := k.Has(p); !has || p.Sort == OwnState && !k.Can(v.Int(k, p)) {

@@ -116,6 +116,39 @@ type Prop struct {
 	Changes bool
 }
 
+// FirstOwnField is the number of the first property of a type of the designer's own: below are those that kinds declare. The value of such a one is a whole number
+// whatever sort it has by now, so that it is kept where that changes.
+const FirstOwnField Field = 1 << 16
+
+// CheckOwn holds the bytes of a value of a property of the designer's own against what any of them can be.
+func CheckOwn(b []byte) error {
+	if len(b) == 0 {
+		return nil
+	}
+	r := pack.NewReader(b)
+	n := r.Int()
+	if err := r.Done(); err != nil {
+		return err
+	}
+	if n < -MostOwn || n > MostOwn {
+		return fmt.Errorf("a property of your own is between %d and %d, not %d", -MostOwn, MostOwn, n)
+	}
+	return nil
+}
+
+// MostOwn is how large a number of a property of the designer's own is at most, and, below 0, at least.
+const MostOwn = 1_000_000_000
+
+// OwnValue is a number as the value of a property of the designer's own.
+func OwnValue(f Field, n int) Value {
+	var w pack.Writer
+	w.Int(n)
+	return Value{f, w.Bytes}
+}
+
+// own reports whether the property is of a type of the designer's own.
+func (p *Prop) own() bool { return p.Field >= FirstOwnField }
+
 // FirstOfOneMeaning is the first number that one property had from its beginning on. Of those before it 0 stands for a
 // value that is not set, and pieces of all kinds stored all of them.
 const FirstOfOneMeaning Field = 31
@@ -162,6 +195,9 @@ func (p *Prop) Ranges(i int) (least, most int) {
 
 // Is gives the bytes of the property with these numbers, which are not checked.
 func (p *Prop) Is(numbers ...int) Value {
+	if p.own() {
+		return OwnValue(p.Field, append(numbers, 0)[0])
+	}
 	var w pack.Writer
 	for i := range p.Size() {
 		n := 0
@@ -213,6 +249,10 @@ func (p *Prop) Canonical(b []byte) []byte {
 // numbers reads the numbers of a value that Check takes.
 func (p *Prop) numbers(b []byte) []int {
 	r := pack.NewReader(b)
+	if p.own() {
+		least, most := p.Ranges(0)
+		return []int{min(max(r.Int(), least), most)}
+	}
 	numbers := make([]int, p.Size())
 	for i := range numbers {
 		if p.Sort != YesNo {
@@ -236,6 +276,9 @@ func (p *Prop) Number(b []byte) int {
 func (p *Prop) Check(b []byte) error {
 	if len(b) == 0 {
 		return nil
+	}
+	if p.own() {
+		return CheckOwn(b)
 	}
 	if f, is := forms[p.Sort]; is {
 		return f.Check(b)

@@ -98,6 +98,8 @@ const (
 	ReplayBytes = 4 << 20
 	// Types is how many types of its own a project has, TypeLetters how many letters say what one is for.
 	Types, TypeLetters = 1000, 300
+	// TypeProps is how many properties of its own a type has.
+	TypeProps = 100
 	// NameLetters is the longest name, in letters.
 	NameLetters = 120
 	// PictureSide is a picture's greatest width and height in pixels.

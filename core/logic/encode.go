@@ -95,7 +95,7 @@ func (r *reader) option(n *int, words []string, name string) {
 }
 func (r *reader) number(n *int, _, _ int, _ string) { *n = r.Int() }
 func (r *reader) thing(id *kind.ID, _ kind.Thing)   { *id = kind.ID(r.Uint()) }
-func (r *reader) property(f *kind.Field)            { *f = kind.Field(min(r.Uint(), 1<<32-1)) }
+func (r *reader) property(f *kind.Field)            { *f = kind.Field(r.Uint()) }
 func (r *reader) changing(f *kind.Field)            { r.property(f) }
 func (r *reader) state(n *int)                      { *n = int(min(r.Uint(), 1<<32-1)) }
 func (r *reader) flag(yes *bool)                    { *yes = r.Bool() }
@@ -185,6 +185,9 @@ func (k *checker) thing(id *kind.ID, sort kind.Thing) {
 	}
 }
 func (k *checker) property(f *kind.Field) {
+	if *f >= kind.FirstOwnField {
+		return // of a type of the designer's own, which may be gone
+	}
 	if p := kind.PropOf(*f); p == nil {
 		k.fail("%w: property %d of a piece is not known here; reload the page", pack.ErrMalformed, *f)
 	} else if !IsNumber(p) {
@@ -192,6 +195,9 @@ func (k *checker) property(f *kind.Field) {
 	}
 }
 func (k *checker) changing(f *kind.Field) {
+	if *f >= kind.FirstOwnField {
+		return
+	}
 	if p := kind.PropOf(*f); p == nil {
 		k.fail("%w: property %d of a piece is not known here; reload the page", pack.ErrMalformed, *f)
 	} else if !Changes(p) {

@@ -115,7 +115,7 @@ func (ids IDs) writeValue(v *Value) *ValueForm {
 	case FactValue, ItemCount:
 		f.Thing = ids.Format(v.Thing)
 	case PropertyOf:
-		f.Of, f.Property = ids.writeNoun(v.Of), kind.PropOf(v.Property).Word
+		f.Of, f.Property = ids.writeNoun(v.Of), ids.WriteProperty(v.Property)
 	case CountOf:
 		f.Of = ids.writeNoun(v.Of)
 	case Sum, Difference:
@@ -130,6 +130,14 @@ func (ids IDs) WriteType(of kind.ID) string {
 		return k.Word
 	}
 	return ids.Format(of)
+}
+
+// WriteProperty gives a property as files say it: its word, or the id of one of a type of the designer's own.
+func (ids IDs) WriteProperty(f kind.Field) string {
+	if p := kind.PropOf(f); p != nil {
+		return p.Word
+	}
+	return ids.Format(kind.ID(f))
 }
 
 // ReadType reads a type as files say it.
@@ -276,12 +284,15 @@ func (r *formReader) value(f *ValueForm, deep int) (v Value) {
 }
 
 func (r *formReader) property(word string) kind.Field {
-	p := kind.PropNamed(word)
-	if p == nil {
+	if p := kind.PropNamed(word); p != nil {
+		return p.Field
+	}
+	id, err := r.Parse(word)
+	if err != nil || kind.Field(id) < kind.FirstOwnField {
 		r.fail(fmt.Errorf("there is no property %.40q", word))
 		return 0
 	}
-	return p.Field
+	return kind.Field(id)
 }
 
 func (r *formReader) text(f *ValueForm) int {

@@ -96,7 +96,7 @@ func (ids IDs) WritePart(p *Part) RulePartForm {
 		case patch:
 			f.Other = ids.optional(p.Other)
 		case changing:
-			f.Property = kind.PropOf(p.Property).Word
+			f.Property = ids.WriteProperty(p.Property)
 		case quietly:
 			f.Quiet = p.Quiet
 		case how:

@@ -139,11 +139,11 @@ func (i inquiry) Pieces(n logic.Noun) (ids []world.ID, there bool) {
 // Property implements logic.World.
 func (i inquiry) Property(piece world.ID, f kind.Field) (int, bool) {
 	_, p := i.g.pieceOf(piece)
-	prop := kind.PropOf(f)
-	if p == nil || prop == nil {
+	if p == nil {
 		return 0, false
 	}
-	if _, has := p.Kind().Has(prop); !has {
+	prop := p.Kind().PropOf(f)
+	if prop == nil {
 		return 0, false
 	}
 	return p.Int(prop), true

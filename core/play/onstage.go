@@ -167,7 +167,7 @@ func (s onStage) Act(p *logic.Part, by logic.Pair, of logic.Bound, moment int) b
 		ids, _ := asked.Pieces(p.Subject)
 		for _, id := range ids {
 			if _, piece := g.pieceOf(id); piece != nil {
-				g.setProperty(piece, kind.PropOf(p.Property), p.How, n)
+				g.setProperty(piece, piece.Kind().PropOf(p.Property), p.How, n)
 			}
 		}
 	case logic.SetPresence, logic.SetPower, logic.SetState:

@@ -38,9 +38,9 @@ func encodeProperties(w *pack.Writer, list []property) {
 
 func decodeProperties(r *pack.Reader) (list []property) {
 	for range r.Count(mostProperties, 3) {
-		p := property{world.ID(r.Uint()), kind.Field(min(r.Uint(), 1<<32-1)), r.Int()}
+		p := property{world.ID(r.Uint()), kind.Field(r.Uint()), r.Int()}
 		is := kind.PropOf(p.field)
-		if n := len(list); is == nil || !logic.Changes(is) || n > 0 && list[n-1].compare(p) >= 0 {
+		if n := len(list); p.field < kind.FirstOwnField && (is == nil || !logic.Changes(is)) || n > 0 && list[n-1].compare(p) >= 0 {
 			r.Fail(fmt.Errorf("%w: properties that were set are out of order, or do not change in play", pack.ErrMalformed))
 			return list
 		}
@@ -74,19 +74,17 @@ func (g *Game) withSet(p *world.Piece) *world.Piece {
 	}
 	var is []kind.Value
 	for _, s := range set {
-		if prop := kind.PropOf(s.field); prop != nil {
-			if _, has := p.Kind().Has(prop); has {
-				is = append(is, prop.Is(s.number))
-			}
+		if prop := p.Kind().PropOf(s.field); prop != nil {
+			is = append(is, prop.Is(s.number))
 		}
 	}
 	return p.With(is...)
 }
 
-// setProperty gives a piece another value of a property, as near to it as it can be. It counts for conditions at once, and for what the piece does from the next
+// setProperty gives a piece another value of a property that it has, as near to it as it can be; nil for one that it lacks. It counts for conditions at once, and for what the piece does from the next
 // tick on.
 func (g *Game) setProperty(p *world.Piece, prop *kind.Prop, how logic.SetBy, number int) {
-	if _, has := p.Kind().Has(prop); !has {
+	if prop == nil || !logic.Changes(prop) {
 		return
 	}
 	is := p.Int(prop)
@@ -131,11 +129,10 @@ func (g *Game) forgetProperties(d *world.Document) {
 	g.properties = lists.Without(g.properties, func(s property) bool {
 		_, was := g.doc.Piece(s.piece)
 		_, is := d.Piece(s.piece)
-		prop := kind.PropOf(s.field)
 		if was == nil || is == nil || was == is {
 			return is == nil
 		}
-		_, has := is.Kind().Has(prop)
-		return !has || was.Int(prop) != is.Int(prop)
+		before, prop := was.Kind().PropOf(s.field), is.Kind().PropOf(s.field)
+		return before == nil || prop == nil || was.Int(before) != is.Int(prop)
 	})
 }

@@ -138,3 +138,49 @@ func TestSetProperties(t *testing.T) {
 		}
 	})
 }
+
+// What a piece remembers by a property of its type is set and asked for like all else, within what that can be; a rule of the type goes for each of its pieces, and
+// one of the kind for them too.
+func TestPropertiesOfOwnTypes(t *testing.T) {
+	const moth, other, plain, own, dew = world.ID(740), world.ID(741), world.ID(742), world.ID(1 << 33), world.ID(1<<33 | 1)
+	corridor.EitherWay(t, func(t *testing.T, view world.View) {
+		typ := world.Type{Name: "Night moth", Base: world.Foe, Usual: kind.Set(props.Does.Is(props.Stands)), Further: []world.TypeProp{{ID: dew, Name: "Dew", Usual: 2, Most: 9, Changes: true, Unit: "drops"}}}
+		this, every := logic.Noun{Is: logic.This}, logic.Noun{Is: logic.AllOfType, Type: own}
+		wet := newRule(3, kind.Type, own)
+		wet.Begins, wet.If = logic.While, logic.Condition{Ask: logic.Compares, Left: logic.Value{Is: logic.PropertyOf, Of: this, Property: kind.Field(dew)}, By: logic.AtLeast, Right: number(9)}
+		d := ruledWith(t, view, nil)
+		d = apply(t, d, edit.Put{Ref: world.TypeRef(own), Values: typ.Values()})
+		stand := func(id world.ID, column int, set kind.Values) edit.Part { return put(d, id, world.Foe, column, corridor.Row, set) }
+		d = apply(t, d, stand(moth, 11, kind.Set(props.OwnType.Refer(own))), stand(other, 13, kind.Set(props.OwnType.Refer(own), kind.OwnValue(kind.Field(dew), 5))), stand(plain, 15, kind.Set(props.Does.Is(props.Stands))),
+			newRule(1, kind.NoThing, 0, pressed(plate)).do(logic.Action{Does: logic.SetProperty, Subject: every, Property: kind.Field(dew), How: logic.GoesUp, Value: number(4)}, logic.Action{Does: logic.SetPower, Subject: every, Is: kind.Off},
+				logic.Action{Does: logic.SetPower, Subject: logic.Noun{Is: logic.Piece, Thing: plain}, Is: kind.Off}).part(),
+			newRule(2, kind.Type, own, logic.Moment{Is: props.SwitchedOff.Number, Of: this}).do(up(labels, 1)).part(),
+			wet.do(up(labels, 10)).part(),
+			newRule(4, kind.Type, world.Foe, logic.Moment{Is: props.SwitchedOff.Number, Of: this}).do(up(labels, 100)).part(),
+			newRule(5, kind.NoThing, 0, logic.Moment{Is: props.SwitchedOff.Number, Of: logic.Noun{Is: logic.AnyOfType, Type: own}}).do(up(labels, 1000)).part())
+		w := corridor.Begin(t, d, 3, sluice)
+		of := func(id world.ID) int {
+			n, there := w.Asked(0).Property(id, kind.Field(dew))
+			if !there {
+				return -1
+			}
+			return n
+		}
+		if of(moth) != 2 || of(other) != 5 || of(plain) != -1 {
+			t.Fatalf("at first there is dew on them: %d, %d, %d", of(moth), of(other), of(plain))
+		}
+		w.To(t, 5)
+		w.Wait(4)
+		// Both of the type and the plain one were switched off, and one of the type is wet.
+		if got := factOf(w, d, labels); of(moth) != 6 || of(other) != 9 || got != 2*1+1*10+3*100+2*1000 {
+			t.Errorf("there is dew on them: %d, %d; the rules went by %d", of(moth), of(other), got)
+		}
+		typ.Further[0].Most = 7
+		if err := w.SetDocument(apply(t, d, edit.Change{Ref: world.TypeRef(own), Value: typ.Further[0].Value()})); err != nil {
+			t.Fatal(err)
+		}
+		if of(moth) != 6 || of(other) > 7 {
+			t.Errorf("with at most 7 there is dew on them: %d, %d", of(moth), of(other))
+		}
+	})
+}

@@ -51,7 +51,7 @@ func (d *Draft) Value(r Ref, f Field) (Value, bool) {
 			return v, true
 		}
 	}
-	if there && isOptional(r.Sort, f) && (r.Sort != SortPiece || kind.PropOf(f) != nil) {
+	if there && isOptional(r.Sort, f) && (r.Sort != SortPiece || kind.PropOf(f) != nil || f >= kind.FirstOwnField) {
 		return Value{Field: f}, true
 	}
 	return Value{}, false

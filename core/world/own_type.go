@@ -3,6 +3,9 @@ package world
 import (
 	"errors"
 	"fmt"
+	"slices"
+	"sort"
+	"strconv"
 	"strings"
 	"unicode/utf8"
 
@@ -27,6 +30,8 @@ type Type struct {
 	Most int
 	// Usual is what its pieces have that do not set it themselves.
 	Usual kind.Values
+	// Further are properties that its pieces have beside those of the kind, sorted by id.
+	Further []TypeProp
 	// kind is what its pieces are: that of Base with the name of the type. It follows from the rest.
 	kind *kind.Kind
 }
@@ -43,9 +48,36 @@ const (
 	mostEnd
 )
 
-// TypeUsual + the field of a property is the field of a type that holds what its pieces usually have of that: one for each, so that two people can change one
+// A TypeProp is a property that the pieces of a type of the designer's own have: a number in a unit, yes or no, or one of some words.
+type TypeProp struct {
+	// ID is its field in stored pieces too.
+	ID   ID
+	Name string
+	// Sort is kind.Whole, kind.YesNo or kind.Choice, of which Words are the options.
+	Sort  kind.Sort
+	Words []string
+	Unit  string
+	// Usual is what a piece has that does not set it, from Least to Most.
+	Usual, Least, Most int
+	// Changes says that rules set it in play.
+	Changes bool
+}
+
+// Prop is the property as kinds declare theirs.
+func (p *TypeProp) Prop() *kind.Prop {
+	is := &kind.Prop{Field: Field(p.ID), Word: strconv.FormatUint(uint64(p.ID), 10), Label: p.Name, Name: p.Name, Sort: p.Sort, Unit: p.Unit, Usual: p.Usual, Least: p.Least, Most: p.Most, Options: p.Words, Changes: p.Changes}
+	if p.Sort == kind.Whole {
+		is.Reach = min(p.Most, max(20, p.Usual))
+	}
+	return is
+}
+
+// TypeFurther + the id of a property is the field of a type that holds what that is, TypeUsual + the field of a property is the field of a type that holds what its pieces usually have of that: one for each, so that two people can change one
 // type at a time. What is as usual for the kind has no bytes.
-const TypeUsual Field = 1 << 63
+const (
+	TypeUsual   Field = 1 << 63
+	TypeFurther Field = 1 << 62
+)
 
 // The fields of a type.
 const (
@@ -73,10 +105,16 @@ var typeUsual = &further[*Type]{
 		for f, b := range t.Usual.All() {
 			list = append(list, Value{Field: TypeUsual | f, Bytes: b})
 		}
+		for i := range t.Further {
+			list = append(list, t.Further[i].Value())
+		}
 		return list
 	},
-	is: func(f Field) bool { return f&TypeUsual != 0 },
+	is: func(f Field) bool { return f&(TypeUsual|TypeFurther) != 0 },
 	set: func(t *Type, v Value) error {
+		if v.Field&TypeFurther != 0 {
+			return t.setFurther(v)
+		}
 		f := v.Field &^ TypeUsual
 		p := kind.PropOf(f)
 		if p == nil || p == props.OwnType {
@@ -88,6 +126,107 @@ var typeUsual = &further[*Type]{
 		t.Usual = t.Usual.With(kind.Value{Field: f, Bytes: p.Canonical(v.Bytes)})
 		return nil
 	},
+}
+
+// Value is the value by which a type has the property.
+func (p *TypeProp) Value() Value {
+	var w pack.Writer
+	w.Text(p.Name)
+	w.Uint(uint64(p.Sort))
+	w.Text(p.Unit)
+	for _, n := range []int{p.Usual, p.Least, p.Most} {
+		w.Int(n)
+	}
+	w.Bool(p.Changes)
+	w.Uint(uint64(len(p.Words)))
+	for _, word := range p.Words {
+		w.Text(word)
+	}
+	return Value{Field: TypeFurther | Field(p.ID), Bytes: w.Bytes}
+}
+
+// NoTypeProp is the value by which a type has a property no more.
+func NoTypeProp(id ID) Value { return Value{Field: TypeFurther | Field(id)} }
+
+// setFurther gives a type a property, changes it, or takes it away.
+func (t *Type) setFurther(v Value) error {
+	p := TypeProp{ID: ID(v.Field &^ TypeFurther)}
+	i := sort.Search(len(t.Further), func(i int) bool { return t.Further[i].ID >= p.ID })
+	there := i < len(t.Further) && t.Further[i].ID == p.ID
+	list := slices.Clone(t.Further)
+	if len(v.Bytes) == 0 {
+		if there {
+			t.Further = slices.Delete(list, i, i+1)
+		}
+		return nil
+	}
+	r := pack.NewReader(v.Bytes)
+	p.Name, p.Sort, p.Unit = r.Text(4*limit.NameLetters), kind.Sort(min(r.Uint(), 255)), r.Text(4*limit.NameLetters)
+	p.Usual, p.Least, p.Most, p.Changes = r.Int(), r.Int(), r.Int(), r.Bool()
+	for range r.Count(limit.FactWords, 1) {
+		p.Words = append(p.Words, r.Text(4*limit.NameLetters))
+	}
+	if err := r.Done(); err != nil {
+		return err
+	}
+	if err := p.check(); err != nil {
+		return err
+	}
+	if there {
+		list[i] = p
+	} else {
+		list = slices.Insert(list, i, p)
+	}
+	t.Further = list
+	return nil
+}
+
+// check holds a property against what it may be.
+func (p *TypeProp) check() error {
+	if p.ID < ID(kind.FirstOwnField) {
+		return fmt.Errorf("%w: a property of a type that has the number of a built-in one", pack.ErrMalformed)
+	}
+	if err := CheckName(p.Name, false); err != nil {
+		return err
+	}
+	if err := CheckName(p.Unit, true); err != nil {
+		return err
+	}
+	switch p.Sort {
+	case kind.YesNo:
+	case kind.Choice:
+		if len(p.Words) < 1 || len(p.Words) > limit.FactWords {
+			return fmt.Errorf("%s is one of 1 to %d words", p.Name, limit.FactWords)
+		}
+		for _, word := range p.Words {
+			if err := CheckName(word, false); err != nil {
+				return err
+			}
+		}
+	case kind.Whole:
+		if p.Least > p.Most || p.Least < -kind.MostOwn || p.Most > kind.MostOwn {
+			return fmt.Errorf("%s has a least of %d and a most of %d: the least is below the most, both within a thousand millions", p.Name, p.Least, p.Most)
+		}
+	default:
+		return fmt.Errorf("%w: a property of a sort that is not known here; reload the page", pack.ErrMalformed)
+	}
+	if p.Usual < -kind.MostOwn || p.Usual > kind.MostOwn {
+		return fmt.Errorf("what is usual of %s is out of range", p.Name)
+	}
+	return nil
+}
+
+// Prop is a property of pieces by its field: a built-in one, or one of a type of the designer's own; nil for one that is gone.
+func (d *Document) Prop(f Field) *kind.Prop {
+	if f < kind.FirstOwnField {
+		return kind.PropOf(f)
+	}
+	for _, t := range d.Types {
+		if p := t.Kind().PropOf(f); p != nil {
+			return p
+		}
+	}
+	return nil
 }
 
 // Values are the properties of a type, with a value for each that its pieces usually have otherwise than their kind.
@@ -117,7 +256,11 @@ func (t *Type) made() *kind.Kind {
 	if purpose == "" {
 		purpose = base.Purpose
 	}
-	return base.As(t.ID, t.Name, purpose, base.Keeps(t.Usual))
+	var more []*kind.Prop
+	for i := range t.Further {
+		more = append(more, t.Further[i].Prop())
+	}
+	return base.As(t.ID, t.Name, purpose, base.Keeps(t.Usual), more)
 }
 
 // Kind is a built-in kind by its number, or what pieces of a type of the designer's own are; nil for none.
@@ -200,6 +343,8 @@ func (d *Document) checkType(t *Type) error {
 		return fmt.Errorf("%w: a type that builds on a kind that is not known here; reload the page", pack.ErrMalformed)
 	case base.Single || base.Starts || base.Begins:
 		return fmt.Errorf("a type can't build on the %s, at which play begins", strings.ToLower(base.Name))
+	case len(t.Further) > limit.TypeProps:
+		return fmt.Errorf("a type has at most %d properties of its own", limit.TypeProps)
 	case t.May >= mostEnd:
 		return fmt.Errorf("%w: a type of which there may be as many as is not known here; reload the page", pack.ErrMalformed)
 	case t.May >= MostOnMap && (t.Most < 1 || t.Most > limit.PiecesInMap):

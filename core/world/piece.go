@@ -101,6 +101,9 @@ func (p *Piece) setAll(values []Value) error {
 // ownValues are the properties of a kind that a stored one stands for: itself, those that had one field in common long
 // ago, or none for one that pieces of all kinds stored then.
 func ownValues(k *kind.Kind, v Value) ([]Value, error) {
+	if v.Field >= kind.FirstOwnField {
+		return []Value{v}, kind.CheckOwn(v.Bytes)
+	}
 	list := []*kind.Prop{kind.PropOf(v.Field)}
 	old := v.Field < kind.FirstOfOneMeaning
 	switch {

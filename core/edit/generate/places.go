@@ -216,7 +216,7 @@ func (a Author) OwnType(d *world.Document, m *world.Map) (parts []edit.Part) {
 	}
 	t := d.Types[a.Rand.IntN(len(d.Types))]
 	k := kind.Of(t.Base)
-	switch next := *t; a.Rand.IntN(6) {
+	switch next := *t; a.Rand.IntN(9) {
 	case 0:
 		return []edit.Part{edit.Remove{Ref: world.TypeRef(t.ID)}}
 	case 1:
@@ -224,6 +224,22 @@ func (a Author) OwnType(d *world.Document, m *world.Map) (parts []edit.Part) {
 	case 2:
 		next.Usual = k.Keeps(random.Values(a.Rand, k))
 		return edit.Changes(world.TypeRef(t.ID), t.Values(), next.Values())
+	case 3, 4:
+		is := world.TypeProp{ID: a.IDs.NewID(), Name: "Dew", Sort: []kind.Sort{kind.Whole, kind.YesNo, kind.Choice}[a.Rand.IntN(3)], Words: []string{"dry", "wet"}, Unit: "drops", Usual: a.Rand.IntN(9), Most: a.Rand.IntN(40), Changes: a.Rand.IntN(2) == 0}
+		if len(t.Further) > 0 && a.Rand.IntN(2) == 0 {
+			is.ID = t.Further[0].ID
+		}
+		value := is.Value()
+		if a.Rand.IntN(4) == 0 {
+			value = world.NoTypeProp(is.ID)
+		}
+		return []edit.Part{edit.Change{Ref: world.TypeRef(t.ID), Value: value}}
+	case 5:
+		if len(m.Pieces) == 0 || len(t.Further) == 0 {
+			return nil
+		}
+		set := kind.OwnValue(kind.Field(t.Further[0].ID), a.Rand.IntN(80)-20)
+		return []edit.Part{edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: m.Pieces[a.Rand.IntN(len(m.Pieces))].ID}, Value: world.Value{Field: set.Field, Bytes: set.Bytes}}}
 	default:
 		if len(m.Pieces) == 0 {
 			return nil

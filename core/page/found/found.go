@@ -153,7 +153,7 @@ func repeating(s, about string) string {
 func aboutPart(d *world.Document, f findings.Finding) string {
 	if f.Of.Sort == world.SortPiece {
 		_, p := d.Piece(f.Of.ID)
-		prop := kind.PropOf(f.Property)
+		prop := d.Prop(f.Property)
 		is := "its “" + prop.Label + "”"
 		if h, has := p.Kind().Has(prop); has {
 			is = "its “" + h.Says() + "”"

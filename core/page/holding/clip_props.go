@@ -39,6 +39,13 @@ func writeProps(d *world.Document, v kind.Values) map[string]clipProp {
 	}
 	list := map[string]clipProp{}
 	for f := range v.All() {
+		if f >= kind.FirstOwnField {
+			// It counts where its type is known.
+			if p := d.Prop(f); p != nil {
+				list[p.Word] = clipProp{Is: v.Numbers(nil, p)}
+			}
+			continue
+		}
 		p := kind.PropOf(f)
 		numbers := v.Numbers(nil, p)
 		switch p.Sort {
@@ -78,6 +85,12 @@ func writeProps(d *world.Document, v kind.Values) map[string]clipProp {
 func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp, within func(kind.Thing, world.ID) bool) (v kind.Values, err error) {
 	for _, word := range slices.Sorted(maps.Keys(list)) {
 		h, has := k.Prop(word)
+		if own := kind.Field(page.ParseID(word)); !has && own >= kind.FirstOwnField {
+			if is := list[word].Is; len(is) == 1 && d.Prop(own) != nil && kind.CheckOwn(kind.OwnValue(own, is[0]).Bytes) == nil {
+				v = v.With(kind.OwnValue(own, is[0]))
+			}
+			continue
+		}
 		if !has {
 			return "", fmt.Errorf("it has no %.40q", word)
 		}

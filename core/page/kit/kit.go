@@ -16,7 +16,7 @@ import (
 )
 
 func init() {
-	page.RegisterQuestions(page.Asking{Question: AskTypes{}, Otherwise: TypesView{Types: []OwnTypeView{}, Kinds: []KindView{}, May: []string{}}})
+	page.RegisterQuestions(page.Asking{Question: AskTypes{}, Otherwise: TypesView{Types: []OwnTypeView{}, Kinds: []KindView{}, May: []string{}, Sorts: []string{}}})
 }
 
 // TypesView is all types that a project has of its own.
@@ -25,6 +25,8 @@ type TypesView struct {
 	// Kinds are those on which a type can build, May what there is to say of how many of its pieces there may be.
 	Kinds []KindView `json:"kinds"`
 	May   []string   `json:"may"`
+	// Sorts are what a property of a type can be.
+	Sorts []string `json:"sorts"`
 }
 
 // KindView is a built-in kind.
@@ -47,6 +49,8 @@ type OwnTypeView struct {
 	Pieces int        `json:"pieces"`
 	Maps   int        `json:"maps"`
 	First  page.Thing `json:"first"`
+	// Properties are those that its pieces have beside those of the kind.
+	Properties []PropertyView `json:"properties"`
 	// Fields are what is usual of its pieces.
 	Fields []pieces.FieldView `json:"fields"`
 	Rules  []rules.HeadView   `json:"rules"`
@@ -71,7 +75,7 @@ type AskTypes struct{}
 // Answer implements Question.
 func (AskTypes) Answer(p *page.Page) any {
 	d := p.Doc()
-	v := TypesView{Types: []OwnTypeView{}, Kinds: []KindView{}, May: mays}
+	v := TypesView{Types: []OwnTypeView{}, Kinds: []KindView{}, May: mays, Sorts: PropertySorts}
 	for _, k := range kind.All() {
 		if !k.Single && !k.Starts && !k.Begins {
 			v.Kinds = append(v.Kinds, KindView{page.FormatID(k.ID), k.Name})
@@ -81,7 +85,7 @@ func (AskTypes) Answer(p *page.Page) any {
 	for _, t := range d.Types {
 		k := t.Kind()
 		v.Types = append(v.Types, OwnTypeView{ID: page.FormatID(t.ID), TypeLook: lookOf(t), Name: t.Name, Kind: kind.Of(t.Base).Name, Says: kind.Of(t.Base).Purpose, Family: string(k.Family),
-			Icon: page.FormatID(k.ID), Fields: pieces.UsualFields(d, t), Rules: rules.Of(d, kind.Type, t.ID)})
+			Icon: page.FormatID(k.ID), Properties: viewProperties(d, t), Fields: pieces.UsualFields(d, t), Rules: rules.Of(d, kind.Type, t.ID)})
 	}
 	for i := range v.Types {
 		counts[world.ID(page.ParseID(v.Types[i].ID))] = &v.Types[i]
@@ -160,7 +164,7 @@ func (o MakeType) Do(p *page.Page) page.Changed {
 	next.Props = ""
 	for f, b := range is.All().All() {
 		set := kind.Value{Field: f, Bytes: b}
-		if h, has := is.Kind().Has(kind.PropOf(f)); has && world.SetsUsual(h) {
+		if p := kind.PropOf(f); p != nil && usual(is.Kind(), p) {
 			t.Usual = t.Usual.With(set)
 		} else {
 			next.Props = next.Props.With(set)
@@ -170,6 +174,12 @@ func (o MakeType) Do(p *page.Page) page.Changed {
 	next.Props = next.Props.With(props.OwnType.Refer(id))
 	parts := []edit.Part{edit.Put{Ref: world.TypeRef(id), Values: t.Values()}}
 	return p.Do(edit.Edit{Label: edit.Clip("make the type " + t.Name), Parts: append(parts, edit.Changes(ref, is.Values(), next.Values())...)})
+}
+
+// usual reports whether a type can say what is usual of a property of a kind.
+func usual(k *kind.Kind, p *kind.Prop) bool {
+	h, has := k.Has(p)
+	return has && world.SetsUsual(h)
 }
 
 // SetType sets what can be set of a type as a whole. Where it builds on another kind its pieces are of that from then on, and keep what they set themselves as far
@@ -278,12 +288,21 @@ func (o SetPieceType) Do(p *page.Page) page.Changed {
 	}
 	next := *is
 	next.Type, next.Props = as.Type, as.Kind().Keeps(is.Props).With(props.OwnType.Unset())
+	for f := range next.Props.All() {
+		if as.Kind().PropOf(f) == nil {
+			next.Props = next.Props.With(kind.Value{Field: f})
+		}
+	}
 	if own := as.Own(); own != nil {
 		next.Props = next.Props.With(props.OwnType.Refer(own.ID))
 	}
 	var lost []string
 	for f := range is.Props.All() {
-		if h, has := is.Kind().Has(kind.PropOf(f)); has && len(next.Props.Get(f)) == 0 && h.Prop != props.OwnType {
+		prop := is.Kind().PropOf(f)
+		if prop == nil || prop == props.OwnType || len(next.Props.Get(f)) > 0 {
+			continue
+		}
+		if h, has := is.Kind().Has(prop); has {
 			lost = append(lost, "“"+h.Says()+"”")
 		}
 	}

@@ -272,10 +272,18 @@ func Acted(a page.Author, ref world.Ref, name string, number float64, choice str
 	}
 	for f, b := range next.Props.All() {
 		if err == nil {
-			err = kind.PropOf(f).Check(b)
+			err = checkValue(next.Kind(), f, b)
 		}
 	}
 	return edit.Edit{Label: "change " + name, Parts: append(before, edit.Changes(ref, piece.Values(), next.Values())...)}, err
+}
+
+// checkValue holds a value of a piece of a kind against what it can be.
+func checkValue(k *kind.Kind, f kind.Field, b []byte) error {
+	if p := k.PropOf(f); p != nil {
+		return p.Check(b)
+	}
+	return kind.CheckOwn(b) // of another type of one's own, kept for that
 }
 
 // asUsual is a piece that sets what is usual of a type.
@@ -307,7 +315,7 @@ func SetUsual(a page.Author, t *world.Type, name string, number float64, choice 
 	before, err = set(a, nil, p, name, number, choice)
 	for f, b := range p.Props.All() {
 		if err == nil {
-			err = kind.PropOf(f).Check(b)
+			err = checkValue(p.Kind(), f, b)
 		}
 	}
 	// What it said for another kind stays.
@@ -315,7 +323,7 @@ func SetUsual(a page.Author, t *world.Type, name string, number float64, choice 
 		next.Usual = next.Usual.With(kind.Value{Field: f, Bytes: b})
 	}
 	for f := range t.Usual.All() {
-		if h, has := p.Kind().Has(kind.PropOf(f)); has && len(p.Props.Get(h.Field)) == 0 {
+		if h := p.Kind().PropOf(f); h != nil && len(p.Props.Get(f)) == 0 {
 			next.Usual = next.Usual.With(h.Unset())
 		}
 	}

@@ -69,10 +69,10 @@ func (w words) now(c *logic.Condition, asked logic.World, holds bool) string {
 	case c.Left.Is == logic.FactValue && f != nil:
 		now = f.Name + " is " + FactSays(f, is)
 	default:
-		now = w.Value(&c.Left) + " is " + numberOf(&c.Left, is)
+		now = w.Value(&c.Left) + " is " + w.number(&c.Left, is)
 	}
 	if other, _ := c.Right.Ask(asked); c.Right.Is != logic.Literal {
-		now += fmt.Sprintf(", %s is %s", w.Value(&c.Right), numberOf(&c.Right, other))
+		now += fmt.Sprintf(", %s is %s", w.Value(&c.Right), w.number(&c.Right, other))
 	}
 	if holds {
 		return now
@@ -135,10 +135,10 @@ func (w words) whereabouts(c *logic.Condition, asked logic.Happening) string {
 	return ""
 }
 
-// numberOf is a number that a value comes to, in the unit of what that is.
-func numberOf(v *logic.Value, n int) string {
+// number is a number that a value comes to, in the unit of what that is.
+func (w words) number(v *logic.Value, n int) string {
 	if v.Is == logic.PropertyOf {
-		return kind.PropOf(v.Property).Says(n)
+		return w.propertySays(v.Property, n)
 	}
 	return fmt.Sprint(n)
 }

@@ -43,7 +43,7 @@ func AskedWords(d *world.Document, c logic.Condition) string {
 // Wanted is what a comparison asks of what stands on its left.
 func (w words) Wanted(c *logic.Condition) string {
 	if c.Left.Is == logic.PropertyOf && c.Right.Is == logic.Literal {
-		return ComparisonNames[c.By] + kind.PropOf(c.Left.Property).Says(c.Right.Number)
+		return ComparisonNames[c.By] + w.propertySays(c.Left.Property, c.Right.Number)
 	}
 	f := w.d.Fact(c.Left.Thing)
 	if c.Left.Is == logic.FactValue && f != nil && (len(f.Words) > 0 || f.Text) && c.Right.Is == logic.Literal {
@@ -175,7 +175,10 @@ func (w words) Value(v *logic.Value) string {
 
 // property is a property of what a noun names, in quotes, as the slip of such a piece calls it.
 func (w words) property(n logic.Noun, f kind.Field) string {
-	p := kind.PropOf(f)
+	p := w.d.Prop(f)
+	if p == nil {
+		return gone
+	}
 	says := p.Label
 	k := w.d.Kind(n.Type)
 	switch n.Is {
@@ -198,6 +201,14 @@ func (w words) kindName(of world.ID) string {
 		return name
 	}
 	return gone
+}
+
+// propertySays is a number of a property as people read it.
+func (w words) propertySays(f kind.Field, n int) string {
+	if p := w.d.Prop(f); p != nil {
+		return p.Says(n)
+	}
+	return fmt.Sprint(n)
 }
 
 func (w words) noun(n logic.Noun) string {

@@ -229,7 +229,11 @@ func Action(d *world.Document, r *logic.Rule, p *logic.Part) []Word {
 		s.acts(p.Subject).value(SlotIs, PowerVerbs[p.Is])
 	case logic.SetProperty:
 		s.value(SlotProperty, s.property(p.Subject, p.Property)).plain("of").acts(p.Subject)
-		is := kind.PropOf(p.Property)
+		is := d.Prop(p.Property)
+		if is == nil {
+			s.list[0].Gone = true
+			is = &kind.Prop{}
+		}
 		if len(is.Names()) > 0 && p.How == logic.Becomes {
 			s.plain(SetByNames[p.How])
 		} else {

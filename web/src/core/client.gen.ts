@@ -427,6 +427,18 @@ export class Orders {
     return this.give('removeType', o, []);
   }
 
+  addTypeProperty(o: T.AddTypeProperty): Promise<T.Reply> {
+    return this.give('addTypeProperty', o, []);
+  }
+
+  setTypeProperty(o: T.SetTypeProperty): Promise<T.Reply> {
+    return this.give('setTypeProperty', o, []);
+  }
+
+  removeTypeProperty(o: T.RemoveTypeProperty): Promise<T.Reply> {
+    return this.give('removeTypeProperty', o, []);
+  }
+
   addSaying(o: T.AddSaying): Promise<T.Reply> {
     return this.give('addSaying', o, []);
   }
@@ -645,7 +657,7 @@ export class Questions {
   }
 
   types(): T.TypesView {
-    return this.ask.value('types', {}, {"types":[],"kinds":[],"may":[]});
+    return this.ask.value('types', {}, {"types":[],"kinds":[],"may":[],"sorts":[]});
   }
 
   findings(q: T.AskFindings): T.FindingsView {

@@ -920,6 +920,33 @@ export interface RemoveType {
   type: string;
 }
 
+export interface AddTypeProperty {
+  type: string;
+  name: string;
+}
+
+export interface PropertyLook {
+  name: string;
+  sort: number;
+  words: string;
+  unit: string;
+  usual: number;
+  least: number;
+  most: number;
+  changes: boolean;
+}
+
+export interface SetTypeProperty {
+  type: string;
+  property: string;
+  change: Part<PropertyLook>;
+}
+
+export interface RemoveTypeProperty {
+  type: string;
+  property: string;
+}
+
 export interface AddSaying {
   map: string;
   piece: string;
@@ -1352,6 +1379,11 @@ export interface SlotChoice {
 export interface AskTypes {
 }
 
+export interface PropertyView extends PropertyLook {
+  id: string;
+  sets: number;
+}
+
 export interface OptionView {
   id: string;
   label: string;
@@ -1394,6 +1426,7 @@ export interface OwnTypeView extends TypeLook {
   pieces: number;
   maps: number;
   first: Thing;
+  properties: PropertyView[];
   fields: FieldView[];
   rules: HeadView[];
 }
@@ -1407,6 +1440,7 @@ export interface TypesView {
   types: OwnTypeView[];
   kinds: KindView[];
   may: string[];
+  sorts: string[];
 }
 
 export interface AskFindings {
