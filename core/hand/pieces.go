@@ -177,7 +177,7 @@ func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
 	}
 	p.Layer, p.Foot = m.PlayerLayer, foot
 	ref := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: h.ids.NewID()}
-	return Outcome{Edit: &edit.Edit{Label: edit.Clip(fmt.Sprintf("place %s on %s", p.Kind().Name, m.Name)),
+	return Outcome{Edit: &edit.Edit{Label: edit.Clip(fmt.Sprintf("place %s on %s", d.KindName(p.TypeID()), m.Name)),
 		Parts: []edit.Part{edit.Put{Ref: ref, Values: p.Values()}}}}
 }
 

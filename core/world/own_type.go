@@ -374,17 +374,17 @@ func (p *Piece) TypeID() ID {
 	return p.Type
 }
 
-// NewPiece is a piece of a type, built-in or of the designer's own, as it is placed; nil for a type that is gone.
+// NewPiece is a piece of a type, built-in or of the designer's own, as it is placed; nil for one of the designer's own that is gone.
 func (d *Document) NewPiece(of ID) *Piece {
-	k := d.Kind(of)
-	if k == nil {
+	if of < kind.FirstOwn {
+		return &Piece{Type: of}
+	}
+	t := d.Type(of)
+	if t == nil {
 		return nil
 	}
-	p := &Piece{Type: k.ID}
-	if k.Own != 0 {
-		p.Props = kind.Set(props.OwnType.Refer(k.Own))
-		p.settle(d.Type(of))
-	}
+	p := &Piece{Type: t.Base, Props: kind.Set(props.OwnType.Refer(of))}
+	p.settle(t)
 	return p
 }
 

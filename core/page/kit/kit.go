@@ -276,7 +276,7 @@ func (o SetPieceType) Do(p *page.Page) page.Changed {
 	m, is := d.Piece(ref.ID)
 	as := d.NewPiece(world.ID(o.Type))
 	switch {
-	case is == nil || as == nil:
+	case is == nil || as == nil || as.Kind() == nil:
 		return p.Fail(world.ErrGone)
 	case is.TypeID() == as.TypeID():
 		return 0

@@ -5,6 +5,7 @@
   import Fields from '../slip/Fields.svelte';
   import Button from '../ui/Button.svelte';
   import MeasureField from '../ui/MeasureField.svelte';
+  import TypeProperties from './TypeProperties.svelte';
   import Rename from '../ui/Rename.svelte';
 
   /** One type of one's own: its name, what it builds on and is for, how many there may be, and what is usual of its pieces. */
@@ -70,6 +71,7 @@
   {#if type.may >= SO_MANY}
     <MeasureField measure={MEASURES.typeMost} value={type.most} change={(most) => set({ most: Math.round(most) })} />
   {/if}
+  <TypeProperties {p} {view} {type} />
   <div class="border-t border-line pt-1 text-small text-soft">Usual of its pieces</div>
   <Fields
     {p}
