@@ -45,6 +45,18 @@ func (l *laying) put(corner grid.Point, of world.ID, on *world.Map, piece world.
 // rules and conditions go on naming that lies on a map, or is one or a rule.
 func (l *laying) parts(d *world.Document, b *world.Block, ids world.Allocator) (parts []edit.Part, outside []world.Ref) {
 	seen, foreign := map[world.ID]bool{}, map[world.ID]bool{}
+	for i := range b.Types {
+		t := &b.Types[i]
+		if len(l.pieces) == 0 || d.Type(t.ID) != nil {
+			continue
+		}
+		parts = append(parts, edit.Put{Ref: world.TypeRef(t.ID), Values: t.Values()})
+		for k := range b.TypeRules {
+			if b.TypeRules[k].Home == t.ID {
+				parts = append(parts, edit.CopyRule(&b.TypeRules[k], ids, func(_ kind.Thing, id world.ID) world.ID { return id }))
+			}
+		}
+	}
 	for _, p := range b.Pieces {
 		foreign[p.ID] = true
 	}

@@ -150,7 +150,9 @@ func TestPropertiesOfOwnTypes(t *testing.T) {
 		wet.Begins, wet.If = logic.While, logic.Condition{Ask: logic.Compares, Left: logic.Value{Is: logic.PropertyOf, Of: this, Property: kind.Field(dew)}, By: logic.AtLeast, Right: number(9)}
 		d := ruledWith(t, view, nil)
 		d = apply(t, d, edit.Put{Ref: world.TypeRef(own), Values: typ.Values()})
-		stand := func(id world.ID, column int, set kind.Values) edit.Part { return put(d, id, world.Foe, column, corridor.Row, set) }
+		stand := func(id world.ID, column int, set kind.Values) edit.Part {
+			return put(d, id, world.Foe, column, corridor.Row, set)
+		}
 		d = apply(t, d, stand(moth, 11, kind.Set(props.OwnType.Refer(own))), stand(other, 13, kind.Set(props.OwnType.Refer(own), kind.OwnValue(kind.Field(dew), 5))), stand(plain, 15, kind.Set(props.Does.Is(props.Stands))),
 			newRule(1, kind.NoThing, 0, pressed(plate)).do(logic.Action{Does: logic.SetProperty, Subject: every, Property: kind.Field(dew), How: logic.GoesUp, Value: number(4)}, logic.Action{Does: logic.SetPower, Subject: every, Is: kind.Off},
 				logic.Action{Does: logic.SetPower, Subject: logic.Noun{Is: logic.Piece, Thing: plain}, Is: kind.Off}).part(),

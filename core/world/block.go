@@ -24,6 +24,9 @@ type Block struct {
 	// Wires are those that begin and end at its pieces, Rules those that belong to one: both name them by BlockPiece.ID.
 	Wires []Wire
 	Rules []Rule
+	// Types are types of the designer's own that its pieces are of and that came from another project, TypeRules the rules of these.
+	Types     []Type
+	TypeRules []Rule
 }
 
 // A BlockLayer is the cells of one layer of a block, from (0, 0) on.

@@ -145,6 +145,22 @@ func (p *TypeProp) Value() Value {
 	return Value{Field: TypeFurther | Field(p.ID), Bytes: w.Bytes}
 }
 
+// TypeOf is a type of an id with some values. An error says in words what can't be.
+func TypeOf(id ID, values []Value) (t Type, err error) {
+	t.ID = id
+	for _, v := range values {
+		if typeUsual.is(v.Field) {
+			err = typeUsual.set(&t, v)
+		} else {
+			err = setField(&t, typeFields, v)
+		}
+		if err != nil {
+			return t, err
+		}
+	}
+	return t, (&Document{}).checkType(&t)
+}
+
 // NoTypeProp is the value by which a type has a property no more.
 func NoTypeProp(id ID) Value { return Value{Field: TypeFurther | Field(id)} }
 

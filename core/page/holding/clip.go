@@ -32,6 +32,8 @@ type clip struct {
 	// Wires are those between the pieces, Rules those that belong to them, as clipboards say since version 4.
 	Wires []clipWire `json:"wires,omitempty"`
 	Rules []clipRule `json:"rules,omitempty"`
+	// Types are the types of one's own of which pieces are, with their rules.
+	Types []clipType `json:"types,omitempty"`
 }
 
 type clipSet struct {
@@ -88,6 +90,7 @@ func writeClip(d *world.Document, b *world.Block) string {
 		lines := rows.Write(l.Cells, grid.Rect{W: b.W, H: b.H}, l.Loose, name)
 		c.Layers = append(c.Layers, clipLayer{l.Name, l.Depth, l.Counts, lines})
 	}
+	c.writeTypes(d, b)
 	linked := b.Linked()
 	for _, p := range b.Pieces {
 		is := clipPiece{Type: kind.Of(p.Type).Word, Name: p.Name, X: p.Foot.X, Y: p.Foot.Y, Props: writeProps(d, p.Props)}
@@ -136,7 +139,11 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 		}
 		b.Layers = append(b.Layers, world.BlockLayer{Name: l.Name, Depth: min(max(l.Depth, -limit.Layers), limit.Layers), Counts: l.Counts, Cells: cells, Loose: loose})
 	}
-	within := c.within()
+	known, lacks, err := c.readTypes(d, b)
+	if err != nil {
+		return nil, "", fmt.Errorf("the clipboard has %w", err)
+	}
+	within := c.within(known)
 	// Pieces lie where their cells are, should those be of another size.
 	for _, p := range c.Pieces {
 		k := kind.Named(strings.ToLower(p.Type))
@@ -158,9 +165,13 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 	if err := c.readLinks(d, b, within); err != nil {
 		return nil, "", fmt.Errorf("the clipboard has %w", err)
 	}
+	asKnown(b, known)
 	b.Layers = lists.Without(b.Layers, func(l world.BlockLayer) bool { return l.Cells.Empty() })
 	if names := missing(); names != "" {
 		left = fmt.Sprintf("This project has no tileset like %s. Those cells were left out; bring the picture in first, then paste again.", names)
+	}
+	if lacks != "" {
+		left = strings.TrimSpace(left + " " + lacks)
 	}
 	if len(b.Layers)+len(b.Pieces) == 0 {
 		if left != "" {

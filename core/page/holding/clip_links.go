@@ -38,23 +38,56 @@ func (c *clip) link(d *world.Document, b *world.Block) {
 		c.Wires = append(c.Wires, clipWire{w.Name, page.FormatID(w.From), page.FormatID(w.To), world.WorksWords[w.Works], world.DoesWords[w.Does], w.After, w.Of})
 	}
 	for i := range b.Rules {
-		r := &b.Rules[i]
-		is := clipRule{Name: r.Name, Off: r.Off, Piece: page.FormatID(r.Home), RuleForm: page.Conditions.WriteRule(&r.Rule)}
-		r.Refer(func(sort kind.Thing, id world.ID) world.ID {
-			is.Names = append(is.Names, thingName(d, sort, id))
-			return id
-		})
-		c.Rules = append(c.Rules, is)
+		c.Rules = append(c.Rules, writeRule(d, &b.Rules[i]))
 	}
 }
 
-// within tells whether a thing is a piece of the block.
-func (c *clip) within() func(kind.Thing, world.ID) bool {
+// writeRule writes a rule of a piece or a type.
+func writeRule(d *world.Document, r *world.Rule) clipRule {
+	is := clipRule{Name: r.Name, Off: r.Off, Piece: page.FormatID(r.Home), RuleForm: page.Conditions.WriteRule(&r.Rule)}
+	r.Refer(func(sort kind.Thing, id world.ID) world.ID {
+		is.Names = append(is.Names, thingName(d, sort, id))
+		return id
+	})
+	return is
+}
+
+// read reads a rule that belongs to something. What it names that is something else in this project is left out, and told of by its name there. An error says that it
+// can't be.
+func (in *clipRule) read(d *world.Document, sort kind.Thing, home world.ID, within func(kind.Thing, world.ID) bool, lost func(name string)) (next world.Rule, err error) {
+	is, err := page.Conditions.ReadRule(&in.RuleForm)
+	if err == nil {
+		err = world.CheckName(in.Name, true)
+	}
+	if err != nil {
+		return next, fmt.Errorf("a rule that can't be: %w", err)
+	}
+	r := &world.Rule{Name: in.Name, Off: in.Off, Rule: is}
+	r.HomeSort, r.Home = sort, home
+	n, known := -1, knownBy(d, in.Names, within)
+	next = r.Refer(func(sort kind.Thing, id world.ID) world.ID {
+		n++
+		to := known(sort, id)
+		if to == 0 && id != 0 && n < len(in.Names) && in.Names[n] != "" {
+			lost(in.Names[n])
+		}
+		return to
+	})
+	if err := next.Check(); err != nil {
+		return next, fmt.Errorf("a rule that can't be: %w", err)
+	}
+	return next, nil
+}
+
+// within tells whether a thing is a piece of the block, or a type of one's own that is known by now.
+func (c *clip) within(types map[world.ID]world.ID) func(kind.Thing, world.ID) bool {
 	in := make(map[world.ID]bool, len(c.Pieces))
 	for _, p := range c.Pieces {
 		in[page.ParseID(p.ID)] = true
 	}
-	return func(sort kind.Thing, id world.ID) bool { return sort == kind.Piece && id != 0 && in[id] }
+	return func(sort kind.Thing, id world.ID) bool {
+		return sort == kind.Piece && id != 0 && in[id] || (sort == kind.OwnType || sort == kind.Type) && types[id] != 0
+	}
 }
 
 // readLinks reads the wires and rules of a block, without what they name that is something else in this project. An error says what there is
@@ -81,23 +114,14 @@ func (c *clip) readLinks(d *world.Document, b *world.Block, within func(kind.Thi
 		}
 	}
 	for i := range c.Rules {
-		in := &c.Rules[i]
-		is, err := page.Conditions.ReadRule(&in.RuleForm)
-		if err == nil {
-			err = world.CheckName(in.Name, true)
-		}
+		home := page.ParseID(c.Rules[i].Piece)
+		next, err := c.Rules[i].read(d, kind.Piece, home, within, func(string) {})
 		if err != nil {
-			return fmt.Errorf("a rule that can't be: %w", err)
+			return err
 		}
-		r := &world.Rule{Name: in.Name, Off: in.Off, Rule: is}
-		if r.HomeSort, r.Home = kind.Piece, page.ParseID(in.Piece); r.Home == 0 || !there[r.Home] {
-			continue
+		if home != 0 && there[home] {
+			b.Rules = append(b.Rules, next)
 		}
-		next := r.Refer(knownBy(d, in.Names, within))
-		if err := next.Check(); err != nil {
-			return fmt.Errorf("a rule that can't be: %w", err)
-		}
-		b.Rules = append(b.Rules, next)
 	}
 	return nil
 }

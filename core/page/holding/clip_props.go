@@ -86,7 +86,7 @@ func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp, within
 	for _, word := range slices.Sorted(maps.Keys(list)) {
 		h, has := k.Prop(word)
 		if own := kind.Field(page.ParseID(word)); !has && own >= kind.FirstOwnField {
-			if is := list[word].Is; len(is) == 1 && d.Prop(own) != nil && kind.CheckOwn(kind.OwnValue(own, is[0]).Bytes) == nil {
+			if is := list[word].Is; len(is) == 1 && kind.CheckOwn(kind.OwnValue(own, is[0]).Bytes) == nil {
 				v = v.With(kind.OwnValue(own, is[0]))
 			}
 			continue
