@@ -7,7 +7,6 @@ import (
 	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
-	"azzel/core/logic"
 	"azzel/core/tiles"
 	"azzel/core/world"
 	"azzel/demo/art"
@@ -45,8 +44,7 @@ func (b *builder) bringInCreatures() error {
 
 // moth follows who comes near it, until the lamps are lit.
 func (b *builder) moth(r *room, x, y int) {
-	dark := logic.Needs(logic.FactValue, b.lit, logic.Under, 1)
-	r.acting(world.Foe, "", x, y, kind.Set(props.Who.Refer(b.creature[art.Moth]), props.Does.Is(props.Follows), props.Speed.Is(22), props.Sight.Is(7)).With(dark.Set(props.While)))
+	r.acting(world.Foe, "", x, y, kind.Set(props.OwnType.Refer(b.types.moth)))
 }
 
 // hedgehog flees from who comes near, and keeps to a corner of the room.

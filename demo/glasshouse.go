@@ -160,7 +160,7 @@ func (r *room) wireOf(from, to world.ID, of int) {
 // actingAs is the same for a piece that others name.
 func (r *room) actingAs(id, of world.ID, name string, x, y int, set kind.Values) {
 	if of == world.Collectible && set.Refers(props.Item) == 0 {
-		set = set.With(props.Item.Refer(r.b.label)).With(world.Change{Fact: r.b.found}.Props()...)
+		set = set.With(props.OwnType.Refer(r.b.types.brass))
 	}
 	p := &world.Piece{Type: of, Name: name, Layer: r.m.PlayerLayer, Foot: r.m.FootOf(r.b.doc.Project.Lattice(), of, grid.Point{X: x, Y: y}), Props: set}
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: r.m.ID, ID: id}, Values: p.Values()})
@@ -245,7 +245,7 @@ func (b *builder) palmHouse() *room {
 		x          int
 		name, says string
 	}{{6, "Name plate of the sago palm", "Cycas revoluta.\nOlder than the house, and in no hurry."}, {14, "Name plate of the bird's nest", "Asplenium nidus.\nLives on what falls into it."}, {24, "Name plate of the slipper", "Paphiopedilum.\nOpens once a year, by night."}} {
-		r.acting(sign.Kind.ID, plate.name, plate.x, 7, kind.Set(words.Plain(plate.says).Set(props.Says)).With(world.Change{Fact: b.read, How: world.Raises, By: 1}.Props()...))
+		r.acting(sign.Kind.ID, plate.name, plate.x, 7, kind.Set(props.OwnType.Refer(b.types.plate), words.Plain(plate.says).Set(props.Says)))
 	}
 	r.acting(container.Kind.ID, "Seed cabinet", 16, 7, kind.Set(container.By.Is(1), props.Item.Refer(b.seeds), logic.Needs(logic.FactValue, b.read, logic.AtLeast, 3).Set(props.Needs)))
 	r.acting(person.Kind.ID, "Emil, who sweeps", 18, 13, kind.Set(props.SaysWhich.Is(props.SaysByChance), props.Manner.Is(2), props.Speed.Is(12), props.Straying.Is(2), b.says(

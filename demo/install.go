@@ -72,6 +72,7 @@ func Install(ctx context.Context, s *store.Store) error {
 		return err
 	}
 	b.medleys()
+	b.makeTypes()
 	b.glasshouse()
 	return b.err
 }
@@ -289,6 +290,7 @@ type builder struct {
 	// label and fuse are the items that collectibles give, seeds what the seed cabinet does; found is the fact that counts the labels,
 	// lit that which says whether the lamps are, read that which counts the name plates that were read.
 	label, fuse, seeds, found, lit, read world.ID
+	types                                ownTypes
 	// lever is the switch that opens the tool shed, shed the door of that.
 	lever, shed world.ID
 	done        uint64
