@@ -239,7 +239,7 @@ func (a Author) OwnType(d *world.Document, m *world.Map) (parts []edit.Part) {
 			return nil
 		}
 		set := kind.OwnValue(kind.Field(t.Further[0].ID), a.Rand.IntN(80)-20)
-		return []edit.Part{edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: m.Pieces[a.Rand.IntN(len(m.Pieces))].ID}, Value: world.Value{Field: set.Field, Bytes: set.Bytes}}}
+		return []edit.Part{edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: m.Pieces[a.Rand.IntN(len(m.Pieces))].ID}, Value: world.Value(set)}}
 	default:
 		if len(m.Pieces) == 0 {
 			return nil
@@ -249,7 +249,7 @@ func (a Author) OwnType(d *world.Document, m *world.Map) (parts []edit.Part) {
 			return nil
 		}
 		set := props.OwnType.Refer(t.ID)
-		return []edit.Part{edit.Change{Ref: ref, Value: world.IDValue(world.FieldType, t.Base)}, edit.Change{Ref: ref, Value: world.Value{Field: set.Field, Bytes: set.Bytes}}}
+		return []edit.Part{edit.Change{Ref: ref, Value: world.IDValue(world.FieldType, t.Base)}, edit.Change{Ref: ref, Value: world.Value(set)}}
 	}
 }
 
