@@ -57,7 +57,7 @@ func wantOfTypes(t *testing.T, d *world.Document, when string) (typed, further i
 					continue
 				}
 				want := kind.Values("").Numbers(k, h.Prop)
-				if len(usual.Get(h.Field)) > 0 {
+				if len(usual.Get(h.Field)) > 0 && len(p.Props.Get(kind.None(h.Field))) == 0 {
 					want = usual.Numbers(k, h.Prop)
 				}
 				if len(p.Props.Get(h.Field)) > 0 {

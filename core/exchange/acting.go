@@ -24,6 +24,8 @@ type Acting map[string]json.RawMessage
 const (
 	setsWord  = "sets"
 	whileWord = "while"
+	// noneWord is the word for those properties of which a piece has none, though its type says otherwise.
+	noneWord = "none"
 )
 
 // inParts are the properties that are written as part of a setting, or of a condition of long ago.
@@ -41,7 +43,7 @@ func (in *Acting) UnmarshalJSON(b []byte) error {
 	*in = Acting{}
 	return members(b, func(name string, value json.RawMessage) error {
 		p := kind.PropNamed(name)
-		if name != setsWord && name != whileWord && oldWords[name] == 0 && ownField(name) == 0 && (p == nil || InParts(p)) {
+		if name != setsWord && name != whileWord && name != noneWord && oldWords[name] == 0 && ownField(name) == 0 && (p == nil || InParts(p)) {
 			return fmt.Errorf("acting: there is no property %.40q", name)
 		}
 		(*in)[name] = value
@@ -82,7 +84,14 @@ func acting(v kind.Values) Acting {
 		}
 		out[word] = raw
 	}
+	var none []string
 	for f := range v.All() {
+		if of, is := kind.NoneOf(f); is {
+			if p := kind.PropOf(of); p != nil {
+				none = append(none, p.Word)
+			}
+			continue
+		}
 		if f >= kind.FirstOwnField {
 			put(idText(kind.ID(f)), v.Numbers(nil, &kind.Prop{Field: f, Least: -kind.MostOwn, Most: kind.MostOwn})[0])
 			continue
@@ -123,6 +132,9 @@ func acting(v kind.Values) Acting {
 			put(p.Word, n[0])
 		}
 	}
+	if len(none) > 0 {
+		put(noneWord, none)
+	}
 	p := world.Piece{Props: v}
 	if s := p.Sets(); s != (world.Change{}) {
 		put(setsWord, Setting{optionalID(s.Fact), word(settings, s.How), s.By})
@@ -158,6 +170,21 @@ func (in Acting) values() (v kind.Values, err error) {
 }
 
 func readProp(name string, raw json.RawMessage) ([]kind.Value, error) {
+	if name == noneWord {
+		var words []string
+		if err := strictly(raw, &words); err != nil {
+			return nil, err
+		}
+		var list []kind.Value
+		for _, word := range words {
+			p := kind.PropNamed(word)
+			if p == nil {
+				return nil, fmt.Errorf("there is no property %.40q", word)
+			}
+			list = append(list, kind.OwnValue(kind.None(p.Field), 1))
+		}
+		return list, nil
+	}
 	if f := ownField(name); f != 0 {
 		var n int
 		if err := strictly(raw, &n); err != nil {

@@ -101,7 +101,7 @@ func withTypes(t *testing.T, d *world.Document) *world.Document {
 	moth.Further = []world.TypeProp{{ID: dew, Name: "Dew", Unit: "drops", Usual: 2, Least: -3, Most: 9, Changes: true}, {ID: mood, Name: "Mood", Sort: kind.Choice, Words: []string{"calm", "“wild”"}, Usual: 1}, {ID: mood + 1, Name: "Lit", Sort: kind.YesNo}}
 	pot := world.Type{Name: "Pot", Base: world.Breakable, May: world.ExactlyOne}
 	m := d.Maps[0]
-	piece := world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: m.Bounds.X, Y: m.Bounds.Y}), Props: kind.Set(props.OwnType.Refer(own), props.Speed.Is(60), kind.OwnValue(kind.Field(dew), 7), kind.OwnValue(kind.Field(mood), 0))}
+	piece := world.Piece{Type: world.Foe, Layer: m.PlayerLayer, Foot: d.Project.Lattice().Foot(grid.Point{X: m.Bounds.X, Y: m.Bounds.Y}), Props: kind.Set(props.OwnType.Refer(own), props.Speed.Is(60), kind.OwnValue(kind.Field(dew), 7), kind.OwnValue(kind.Field(mood), 0), kind.OwnValue(kind.None(props.Item.Field), 1))}
 	rule := world.Rule{Name: "Startled"}
 	rule.HomeSort, rule.Home = kind.Type, own
 	rule.Set(logic.Part{ID: 98<<32 | 31, Begins: logic.Moment{Is: props.Stomped.Number, Of: logic.Noun{Is: logic.This}}})

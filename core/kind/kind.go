@@ -313,12 +313,7 @@ func (k *Kind) usual(p *Prop) int {
 	switch {
 	case k != nil && !has:
 		return 0
-	case k != nil && k.Usual != "":
-		if b := k.Usual.Get(p.Field); len(b) > 0 && p.Size() > 0 {
-			return p.numbers(b)[0]
-		}
-	}
-	if h.Usual != 0 {
+	case h.Usual != 0:
 		return h.Usual
 	}
 	return p.Usual

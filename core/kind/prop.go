@@ -120,6 +120,15 @@ type Prop struct {
 // whatever sort it has by now, so that it is kept where that changes.
 const FirstOwnField Field = 1 << 16
 
+// None is the field by which a piece says that it has none of a property, whatever its type says: one for each property that kinds declare, below all ids of
+// properties of the designer's own.
+func None(f Field) Field { return FirstOwnField + f }
+
+// NoneOf is the property of which a field says that there is none; false for other fields.
+func NoneOf(f Field) (Field, bool) {
+	return f - FirstOwnField, f > FirstOwnField && f < 2*FirstOwnField
+}
+
 // CheckOwn holds the bytes of a value of a property of the designer's own against what any of them can be.
 func CheckOwn(b []byte) error {
 	if len(b) == 0 {

@@ -420,6 +420,34 @@ func (p *Piece) With(set ...kind.Value) *Piece {
 	return &next
 }
 
+// Deny says of what is not set of a piece, though its type says it, that it has none: of some properties that were set just now.
+func (p *Piece) Deny(set ...kind.Field) {
+	for _, f := range set {
+		if f >= kind.FirstOwnField {
+			continue
+		}
+		denied := kind.Value{Field: kind.None(f)}
+		if p.own != nil && len(p.Props.Get(f)) == 0 && len(p.own.kind.Usual.Get(f)) > 0 {
+			denied = kind.OwnValue(denied.Field, 1)
+		}
+		p.Props = p.Props.With(denied)
+	}
+	p.settle(p.own)
+}
+
+// Otherwise are the properties of which the piece says something else than its type, in the order in which they are shown.
+func (p *Piece) Otherwise() (list []kind.Has) {
+	if p.own == nil {
+		return nil
+	}
+	for _, h := range p.Kind().Props {
+		if h.Prop != props.OwnType && (len(p.Props.Get(h.Field)) > 0 || len(p.Props.Get(kind.None(h.Field))) > 0 && h.Field < kind.FirstOwnField) {
+			list = append(list, h)
+		}
+	}
+	return list
+}
+
 // settle makes a piece one of a type; nil for none.
 func (p *Piece) settle(own *Type) {
 	p.own, p.all = own, ""
@@ -427,6 +455,11 @@ func (p *Piece) settle(own *Type) {
 		return
 	}
 	p.all = own.kind.Usual
+	for f := range p.Props.All() {
+		if of, none := kind.NoneOf(f); none {
+			p.all = p.all.With(kind.Value{Field: of})
+		}
+	}
 	for f, b := range p.Props.All() {
 		p.all = p.all.With(kind.Value{Field: f, Bytes: b})
 	}

@@ -239,6 +239,9 @@ func (a Author) OwnType(d *world.Document, m *world.Map) (parts []edit.Part) {
 			return nil
 		}
 		set := kind.OwnValue(kind.Field(t.Further[0].ID), a.Rand.IntN(80)-20)
+		if a.Rand.IntN(2) == 0 {
+			set = kind.OwnValue(kind.None(props.Speed.Field), 1)
+		}
 		return []edit.Part{edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: m.Pieces[a.Rand.IntN(len(m.Pieces))].ID}, Value: world.Value(set)}}
 	default:
 		if len(m.Pieces) == 0 {

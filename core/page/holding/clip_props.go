@@ -43,6 +43,8 @@ func writeProps(d *world.Document, v kind.Values) map[string]clipProp {
 			// It counts where its type is known.
 			if p := d.Prop(f); p != nil {
 				list[p.Word] = clipProp{Is: v.Numbers(nil, p)}
+			} else if _, none := kind.NoneOf(f); none {
+				list[page.FormatID(kind.ID(f))] = clipProp{Is: []int{1}}
 			}
 			continue
 		}

@@ -164,6 +164,9 @@ func (o MakeType) Do(p *page.Page) page.Changed {
 	next.Props = ""
 	for f, b := range is.All().All() {
 		set := kind.Value{Field: f, Bytes: b}
+		if _, none := kind.NoneOf(f); none {
+			continue
+		}
 		if p := kind.PropOf(f); p != nil && usual(is.Kind(), p) {
 			t.Usual = t.Usual.With(set)
 		} else {
@@ -333,6 +336,11 @@ func (o RemoveType) Do(p *page.Page) page.Changed {
 				n++
 				next := *is
 				next.Props = is.All().With(props.OwnType.Unset())
+				for f := range is.Props.All() {
+					if _, none := kind.NoneOf(f); none {
+						next.Props = next.Props.With(kind.Value{Field: f})
+					}
+				}
 				parts = append(parts, edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: is.ID}, is.Values(), next.Values())...)
 			}
 		}
@@ -342,4 +350,33 @@ func (o RemoveType) Do(p *page.Page) page.Changed {
 		p.Say("%s stay as they are, as plain ones: %s. Undo brings the type back.", page.Counted(n, "piece"), strings.ToLower(kind.Of(t.Base).Name))
 	}
 	return changed
+}
+
+// FollowType lets a piece be as its type says, in all that it sets otherwise but for what types do not say.
+type FollowType struct {
+	Map   page.ID `json:"map"`
+	Piece page.ID `json:"piece"`
+}
+
+// Do implements Order.
+func (o FollowType) Do(p *page.Page) page.Changed {
+	ref := page.PieceRef(o.Map, o.Piece)
+	_, is := p.Doc().Piece(ref.ID)
+	if is == nil {
+		return p.Fail(world.ErrGone)
+	}
+	next := *is
+	for _, h := range is.Otherwise() {
+		if !world.SetsUsual(h) {
+			continue
+		}
+		if next.Props = next.Props.With(kind.Value{Field: h.Field}); h.Field < kind.FirstOwnField {
+			next.Props = next.Props.With(kind.Value{Field: kind.None(h.Field)})
+		}
+	}
+	parts := edit.Changes(ref, is.Values(), next.Values())
+	if len(parts) == 0 {
+		return 0
+	}
+	return p.Do(edit.Edit{Label: edit.Clip("let " + hand.PieceName(p.Doc(), is) + " be as its type"), Parts: parts})
 }

@@ -70,6 +70,27 @@ func TestTypesOfAPage(t *testing.T) {
 	if v := view(); v.Pieces != 2 || v.Maps != 1 || v.Name != "Night moth" || v.Kind != "Foe" {
 		t.Errorf("of the type it is said: %+v", v)
 	}
+	// It can say that it has none of what its type says, and be as its type again.
+	pagetest.Order(p, pieces.SetPieceField{Map: mapID, Piece: page.ID(other.ID), Field: "does", Choice: "patrols"})
+	if is := piece(other.ID); is.Int(props.Does) != props.Patrols || len(is.Otherwise()) != 2 || piece(moth.ID).Int(props.Does) != props.Stands {
+		t.Errorf("said to patrol, it does %d, and says %d things itself", is.Int(props.Does), len(is.Otherwise()))
+	}
+	back, err := world.Decode(p.Document().Encode())
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, is := back.Piece(other.ID); is.Int(props.Does) != props.Patrols {
+		t.Errorf("read, it does %d", is.Int(props.Does))
+	}
+	pagetest.Order(p, kit.FollowType{Map: mapID, Piece: page.ID(other.ID)})
+	if is := piece(other.ID); is.Int(props.Does) != props.Stands || speed(other.ID) != 20 || len(is.Otherwise()) != 0 {
+		t.Errorf("as its type again, it does %d at %d", is.Int(props.Does), speed(other.ID))
+	}
+	pagetest.Order(p, history.Undo{})
+	pagetest.Order(p, pieces.SetPieceField{Map: mapID, Piece: page.ID(other.ID), Field: "does", Choice: "stands"})
+	if is := piece(other.ID); is.Int(props.Does) != props.Stands || speed(other.ID) != 70 {
+		t.Errorf("said to stand, it does %d at %d", is.Int(props.Does), speed(other.ID))
+	}
 	// What of single pieces lies on a map is no part of a type.
 	pagetest.Order(p, kit.SetTypeField{Type: page.ID(id), Field: "track", Choice: ""})
 	if said := pagetest.Said(p); !strings.Contains(said, "of each piece") {

@@ -170,6 +170,7 @@ func conditioned(a page.Author, ref world.Ref, word string, form *logic.Conditio
 		next.Props = next.Props.With(c.Set(h.Prop))
 	}
 	next.Props = next.Kind().Keeps(next.Props)
+	next.Deny(h.Field)
 	return edit.Edit{Label: "change " + word, Parts: append(before, edit.Changes(ref, piece.Values(), next.Values())...)}, nil
 }
 
@@ -302,7 +303,7 @@ func askedProperty(k *kind.Kind, h kind.Has) AskedProperty {
 	if h.Sort == kind.Whole {
 		least = h.Least
 	}
-	return AskedProperty{AskedWord{h.Word, h.Says()}, logic.Changes(h.Prop), append([]string{}, h.Names()...), h.Unit, max(h.Per, 1), kind.Values("").Int(k, h.Prop), least, most}
+	return AskedProperty{AskedWord{h.Word, h.Says()}, logic.Changes(h.Prop), append([]string{}, h.Names()...), h.Unit, max(h.Per, 1), k.Usual.Int(k, h.Prop), least, most}
 }
 
 // AskedState is a state, presence or power by its word; Verb is what people read of a piece that is brought to it.

@@ -263,7 +263,7 @@ func Acted(a page.Author, ref world.Ref, name string, number float64, choice str
 		before, err = setsChosen(a, &next, choice)
 	default:
 		before, err = set(a, m, &next, name, number, choice)
-		next = *next.With()
+		next.Deny(changedFields(piece, &next, name)...)
 		l := d.Project.Lattice()
 		if c := l.CellAt(piece.Foot); piece.Foot == m.FootFor(l, piece, c) {
 			// It covers whole cells, and still does when it is wider.
@@ -276,6 +276,16 @@ func Acted(a page.Author, ref world.Ref, name string, number float64, choice str
 		}
 	}
 	return edit.Edit{Label: "change " + name, Parts: append(before, edit.Changes(ref, piece.Values(), next.Values())...)}, err
+}
+
+// changedFields are the properties of a piece that are set by the name of a field.
+func changedFields(was, is *world.Piece, name string) (list []kind.Field) {
+	for _, h := range is.Kind().Props {
+		if h.Word == name || strings.HasPrefix(name, h.Word+"-") || len(was.Props.Get(h.Field)) > 0 && len(is.Props.Get(h.Field)) == 0 {
+			list = append(list, h.Field)
+		}
+	}
+	return list
 }
 
 // checkValue holds a value of a piece of a kind against what it can be.

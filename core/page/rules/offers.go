@@ -291,7 +291,7 @@ func changingOf(k *kind.Kind) (of changes) {
 			add(change{h.Prop, i, h.Says() + " becomes " + name})
 		}
 		if h.Names() == nil {
-			add(change{h.Prop, kind.Values("").Int(k, h.Prop), h.Says() + " becomes"})
+			add(change{h.Prop, k.Usual.Int(k, h.Prop), h.Says() + " becomes"})
 		}
 	}
 	return of

@@ -84,6 +84,7 @@ func change(p *page.Page, m, piece page.ID, label string, how func(d *world.Docu
 	}
 	next := *is
 	next.Props = next.Props.With(list.Set(prop))
+	next.Deny(prop.Field)
 	parts := append(before, edit.Changes(page.PieceRef(m, piece), is.Values(), next.Values())...)
 	if len(parts) == 0 {
 		return 0

@@ -42,7 +42,7 @@ func init() {
 		pieces.SetPieceField{}, pieces.TryPieceField{}, pieces.SetFieldOfSelected{}, pieces.SetCondition{}, pieces.SetConditionOfSelected{}, places.MakeArea{}, places.SetArea{}, places.SetAreaCells{},
 		places.AddTrackPoint{}, places.SetTrack{}, wires.SetWire{},
 		rules.AddRule{}, rules.CopyRule{}, rules.SetRule{}, rules.SetRuleCondition{}, rules.AddRulePart{}, rules.SetRulePart{}, rules.MarkRulePart{}, rules.TypeRuleText{}, rules.MoveRulePart{}, rules.CopyRulePart{}, rules.RemoveRulePart{}, rules.SettleTheirs{}, rules.OpenWire{}, rules.FoldRule{}, ready.MakeReady{},
-		kit.AddType{}, kit.MakeType{}, kit.SetType{}, kit.SetTypeField{}, kit.SetPieceType{}, kit.RemoveType{}, kit.AddTypeProperty{}, kit.SetTypeProperty{}, kit.RemoveTypeProperty{},
+		kit.AddType{}, kit.MakeType{}, kit.SetType{}, kit.SetTypeField{}, kit.SetPieceType{}, kit.FollowType{}, kit.RemoveType{}, kit.AddTypeProperty{}, kit.SetTypeProperty{}, kit.RemoveTypeProperty{},
 		talking.AddSaying{}, talking.TypeSaying{}, talking.SetSayingCondition{}, talking.RemoveSaying{}, talking.MoveSaying{},
 		// Characters, items and facts.
 		characters.TakeSheet{}, characters.SetPose{}, characters.SetBody{}, characters.ProposeBody{}, characters.UseAsPlayer{}, memory.SetBegins{}, memory.SetFactText{}, memory.SetFactMap{}, memory.MakeItem{}, memory.SetItemMost{}, memory.MakeFact{}, memory.SetFact{}, memory.SetFactSort{}, memory.SetFactRange{}, memory.SetFactWords{}, memory.MakeStart{}, memory.TakeStart{}, memory.PlaceStart{}, memory.SetStartItem{}, memory.SetStartFact{}, memory.SetStartState{}, memory.SetMapStays{}, memory.SetPieceStays{},

@@ -23,7 +23,7 @@ import (
 func slip(p *page.Page) *SlipView {
 	d, sel := p.Doc(), p.Hand.Selected
 	l := d.Project.Lattice()
-	v := &SlipView{Kind: page.KindNames[sel.Ref.Sort], ID: page.FormatID(sel.Ref.ID), Map: page.FormatID(sel.Ref.Map), Lines: []page.SlipLine{}, Stack: []StackView{}, Landings: []page.BoxView{}, Joins: []wires.JoinView{}, Rules: []rules.HeadView{}, Around: []rules.HomeView{}}
+	v := &SlipView{Kind: page.KindNames[sel.Ref.Sort], ID: page.FormatID(sel.Ref.ID), Map: page.FormatID(sel.Ref.Map), Lines: []page.SlipLine{}, Stack: []StackView{}, Landings: []page.BoxView{}, Joins: []wires.JoinView{}, Rules: []rules.HeadView{}, Around: []rules.HomeView{}, Otherwise: []string{}}
 	line := func(label, format string, values ...any) {
 		v.Lines = append(v.Lines, page.SlipLine{Label: label, Value: fmt.Sprintf(format, values...)})
 	}
@@ -46,6 +46,11 @@ func slip(p *page.Page) *SlipView {
 		t := piece.Kind()
 		foot := l.CellAt(piece.Foot)
 		v.Name, v.Sort, v.Type = piece.Name, t.Name, page.FormatID(piece.TypeID())
+		for _, h := range piece.Otherwise() {
+			if world.SetsUsual(h) {
+				v.Otherwise = append(v.Otherwise, h.Says())
+			}
+		}
 		v.Box = page.Box(l.Box(piece.Cells(l).Move(m.Origin)))
 		line("Stands on", "%s, cell %d, %d", m.Name, foot.X, foot.Y)
 		line("In play", "%s", t.Purpose)

@@ -242,6 +242,8 @@ type SlipView struct {
 	Path   *page.PathView     `json:"path"`
 	// Type is the type of a piece, built-in or of one's own; empty for what has none.
 	Type string `json:"type"`
+	// Otherwise is what a piece sets otherwise than its type says, by the labels of that.
+	Otherwise []string `json:"otherwise"`
 	// Starts says that play can begin at it so that it can be kept.
 	Starts bool `json:"starts"`
 	// Track and Area are what can be set of those.

@@ -423,6 +423,10 @@ export class Orders {
     return this.give('setPieceType', o, []);
   }
 
+  followType(o: T.FollowType): Promise<T.Reply> {
+    return this.give('followType', o, []);
+  }
+
   removeType(o: T.RemoveType): Promise<T.Reply> {
     return this.give('removeType', o, []);
   }

@@ -916,6 +916,11 @@ export interface SetPieceType {
   type: string;
 }
 
+export interface FollowType {
+  map: string;
+  piece: string;
+}
+
 export interface RemoveType {
   type: string;
 }
@@ -1887,6 +1892,7 @@ export interface SlipView {
   asking: AskingView | null;
   path: PathView | null;
   type: string;
+  otherwise: string[];
   starts: boolean;
   track: TrackLook | null;
   area: AreaLook | null;

@@ -42,6 +42,15 @@
           >{/each}
       </optgroup>
     </select>
+    {#if slip.otherwise.length > 0}
+      <span class="text-soft"
+        >sets itself: {slip.otherwise.join(', ')}
+        <button
+          class="rounded-inner px-1 underline decoration-dotted hover:bg-shelf"
+          onclick={() => orders.followType({ map: slip.map, piece: slip.id })}>As its type</button
+        ></span
+      >
+    {/if}
     {#if is?.own}
       <button
         class="rounded-inner px-1 text-soft underline decoration-dotted hover:bg-shelf"
