@@ -72,6 +72,9 @@ const (
 	InWall
 	// NeverWorked is what opens only when it is worked, and that nothing works.
 	NeverWorked
+	// TooMany is a piece of a type of the designer's own of which there are more than there may be, NoneThere a type of which there is to be one and is none.
+	TooMany
+	NoneThere
 	faultEnd
 )
 
@@ -80,7 +83,7 @@ var Words = [faultEnd]string{
 	Homeless: "homeless", NeverBegins: "never-begins", DoesNothing: "does-nothing", NeverComes: "never-comes", NeverHolds: "never-holds", Unchosen: "unchosen", Gone: "gone",
 	NoThis: "no-this", Stray: "stray", NeverDone: "never-done", NoAnswer: "no-answer", NoDifference: "no-difference", NoCase: "no-case", CannotBe: "cannot-be",
 	WaitsBeneath: "waits-beneath", HeldForGood: "held-for-good", InCircles: "in-circles", Endless: "endless", AsksOff: "asks-off", TooLong: "too-long", TooLongAnswer: "too-long-answer",
-	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten", OffMap: "off-map", NoWay: "no-way", LeftDark: "left-dark", InWall: "in-wall", NeverWorked: "never-worked",
+	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten", OffMap: "off-map", NoWay: "no-way", LeftDark: "left-dark", InWall: "in-wall", NeverWorked: "never-worked", TooMany: "too-many", NoneThere: "none-there",
 }
 
 // Faults are all that there are, in their order.
@@ -94,7 +97,7 @@ func Faults() (list []Fault) {
 // A Finding is something that is wrong, and where. Two that say the same are equal.
 type Finding struct {
 	Fault Fault
-	// Of is the rule, piece, fact, item or start with which something is wrong, Part the part of the rule, Property what is set of the piece.
+	// Of is the rule, piece, fact, item, type or start with which something is wrong, Part the part of the rule, Property what is set of the piece.
 	Of       world.Ref
 	Part     world.ID
 	Property kind.Field

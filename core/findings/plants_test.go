@@ -383,6 +383,29 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 		b.piece(door.Kind, props.Opens.Is(props.OpensWhenWorked))
 		return 0, true
 	},
+	TooMany: func(b *bed) (world.ID, bool) {
+		b.some(0)
+		t := world.Type{Name: "Dew pot", Base: door.Kind.ID, May: world.ExactlyOne + world.Most(b.IntN(3))}
+		if t.May != world.ExactlyOne {
+			t.Most = 1 + b.IntN(3)
+		}
+		own := b.put(world.Ref{Sort: world.SortType}, t.Values())
+		m := b.d.Maps[b.IntN(len(b.d.Maps))]
+		for range max(t.Most, 1) + 1 + b.IntN(3) {
+			b.pieceOn(m, door.Kind, props.OwnType.Refer(own))
+		}
+		return 0, true
+	},
+	NoneThere: func(b *bed) (world.ID, bool) {
+		b.some(0)
+		own := b.put(world.Ref{Sort: world.SortType}, (&world.Type{Name: "Dew pot", Base: door.Kind.ID, May: world.ExactlyOne}).Values())
+		// One of the same kind, or one that says so and is of another, is none of it.
+		b.piece(door.Kind)
+		if b.IntN(2) == 0 {
+			b.piece(sign.Kind, props.OwnType.Refer(own))
+		}
+		return 0, true
+	},
 	NeverGiven: func(b *bed) (world.ID, bool) {
 		item := b.put(world.Ref{Sort: world.SortItem}, (&world.Item{Name: "Fuse"}).Values())
 		if b.IntN(2) == 0 {

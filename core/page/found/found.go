@@ -115,6 +115,8 @@ var sentences = map[findings.Fault]string{
 	findings.OffMap:        "Its place is not on its map any more, so that play begins elsewhere.",
 	findings.InWall:        "There is no room for the player at its place, so that play begins beside it.",
 	findings.NeverWorked:   "It opens only when it is worked, and no wire or rule works it.",
+	findings.TooMany:       "There are more of its type than there may be.",
+	findings.NoneThere:     "There is to be exactly one of it, and there is none yet.",
 	findings.NoWay:         "There is no way to walk there: %s.",
 	findings.Forgotten:     "It goes once ever, and all that it does is forgotten when the player returns.",
 }

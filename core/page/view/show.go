@@ -146,7 +146,11 @@ func SceneOf(p *page.Page) Scene {
 		s.Roles = append(s.Roles, r.String())
 	}
 	for _, t := range d.Kit() {
-		s.Types = append(s.Types, TypeView{page.FormatID(t.Type), page.FormatID(t.Kind.ID), t.Own != 0, t.Single, t.Name, string(t.Family), t.Purpose, t.Acts})
+		is := TypeView{page.FormatID(t.Type), page.FormatID(t.Kind.ID), t.Own != 0, t.Single, t.Name, string(t.Family), t.Purpose, "", t.Acts}
+		if own := d.Type(t.Type); own != nil {
+			is.Keywords = own.Keywords
+		}
+		s.Types = append(s.Types, is)
 	}
 	return s
 }

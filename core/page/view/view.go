@@ -144,6 +144,8 @@ type TypeView struct {
 	Name    string `json:"name"`
 	Family  string `json:"family"`
 	Purpose string `json:"purpose"`
+	// Keywords are further words by which one of the designer's own is found.
+	Keywords string `json:"keywords"`
 	// Acts says that pieces of it are drawn in play as things.
 	Acts bool `json:"acts"`
 }

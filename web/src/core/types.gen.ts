@@ -1735,6 +1735,7 @@ export interface TypeView {
   name: string;
   family: string;
   purpose: string;
+  keywords: string;
   acts: boolean;
 }
 

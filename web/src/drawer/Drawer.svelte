@@ -11,6 +11,19 @@
   let { p }: { p: Project } = $props();
 
   const sets = $derived(inOrder(p, p.session.tilesets));
+  let wanted = $state('');
+  /** Of the types those whose name, purpose, family or further words have all that is typed; those used lately come first. */
+  const types = $derived.by(() => {
+    const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
+    const lately = p.session.lately.types;
+    const rank = (id: string): number => (lately.includes(id) ? lately.indexOf(id) : lately.length);
+    return (p.session.scene?.types ?? [])
+      .filter((t) => {
+        const all = `${t.name} ${t.purpose} ${t.family} ${t.keywords}`.toLowerCase();
+        return words.every((word) => all.includes(word));
+      })
+      .sort((a, b) => (words.length > 0 ? 0 : rank(a.id) - rank(b.id)));
+  });
   /** What scrolls: only what is in view is there. */
   let pieces: HTMLElement | undefined = $state();
   let tiles: HTMLElement | undefined = $state();
@@ -24,16 +37,19 @@
 
 <section use:givesBack class="flex h-50 max-h-[45%] shrink-0 border-t border-line bg-sheet" aria-label="Drawer">
   <div class="w-70 shrink-0 overflow-auto border-r border-line p-3 max-lg:w-52" bind:this={pieces}>
-    <h2 class="mb-2 name">Pieces</h2>
+    <div class="mb-2 flex items-center gap-2">
+      <h2 class="name">Pieces</h2>
+      <input
+        class="h-7 min-w-0 flex-1 rounded-inner border border-line bg-sheet px-2"
+        type="search"
+        placeholder="find a type"
+        aria-label="Find a type of piece"
+        bind:value={wanted}
+      />
+    </div>
     <div data-back>
       {#if pieces}
-        <Virtualizer
-          data={p.session.scene?.types ?? []}
-          getKey={(type) => type.id}
-          as="ul"
-          item="li"
-          scrollRef={pieces}
-        >
+        <Virtualizer data={types} getKey={(type) => type.id} as="ul" item="li" scrollRef={pieces}>
           {#snippet children(type)}
             <button
               class="mb-1 flex w-full items-center gap-2 rounded-inner border px-1 text-left hover:bg-shelf {p.session
@@ -47,6 +63,9 @@
             </button>
           {/snippet}
         </Virtualizer>
+        {#if types.length === 0}
+          <p class="text-soft">No type has all of these words in its name or in what it is for.</p>
+        {/if}
       {/if}
     </div>
   </div>

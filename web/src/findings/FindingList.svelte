@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Project } from '../project.svelte';
   import type { FindingView } from '../core/types.gen';
+  import { openType } from '../kit/opening';
   import { openRule } from '../rules/opening';
   import Button from '../ui/Button.svelte';
 
@@ -18,7 +19,14 @@
     }
     return by;
   });
-  const KINDS: Record<string, string> = { rule: 'Rule', piece: 'Piece', fact: 'Fact', item: 'Item', start: 'Start' };
+  const KINDS: Record<string, string> = {
+    rule: 'Rule',
+    piece: 'Piece',
+    fact: 'Fact',
+    item: 'Item',
+    start: 'Start',
+    type: 'Type',
+  };
 
   function go(one: FindingView): void {
     switch (one.thing.kind) {
@@ -33,6 +41,9 @@
         return;
       case 'item':
         p.shell.panel = 'items';
+        return;
+      case 'type':
+        openType(p, one.thing.id ?? '');
         return;
     }
     p.shell.closePanels();
