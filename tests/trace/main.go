@@ -41,10 +41,10 @@ func main() {
 
 // trace plays one world.
 func trace(out io.Writer, seed uint64, ticks int, each bool) error {
-	// Every second world has rules.
+	// Every second world has rules that begin by all that can happen.
 	world := generate.World
 	if seed%2 == 0 {
-		world = generate.Ruled
+		world = generate.Listening
 	}
 	d, err := world(seed)
 	if err != nil {
