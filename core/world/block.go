@@ -137,10 +137,10 @@ func (b *Block) Link(d *Document) {
 	}
 }
 
-// LeadOut is how many wires of a document join a piece of the block with one that is not in it: copies leave them behind.
-func (b *Block) LeadOut(d *Document) (n int) {
+// LeadOut are the wires of a document that join a piece of the block with one that is not in it: copies leave them behind.
+func (b *Block) LeadOut(d *Document) (out []*Wire) {
 	if len(d.Wires) == 0 {
-		return 0
+		return nil
 	}
 	in := make(map[ID]bool, len(b.Pieces))
 	for _, p := range b.Pieces {
@@ -148,10 +148,10 @@ func (b *Block) LeadOut(d *Document) (n int) {
 	}
 	for _, w := range d.Wires {
 		if in[w.From] != in[w.To] {
-			n++
+			out = append(out, w)
 		}
 	}
-	return n
+	return out
 }
 
 // following is the part of a region in which tiles of any bond follow it.

@@ -12,6 +12,7 @@ import (
 	"azzel/core/limit"
 	"azzel/core/lists"
 	"azzel/core/page"
+	"azzel/core/page/wording"
 	"azzel/core/rows"
 	"azzel/core/world"
 )
@@ -243,13 +244,17 @@ func (Copied) Answer(p *page.Page) any {
 
 // leftBehind says which wires a copy of a block leaves behind; empty for none.
 func leftBehind(d *world.Document, b *world.Block) string {
-	switch n := b.LeadOut(d); n {
+	var names []string
+	for _, w := range b.LeadOut(d) {
+		names = append(names, hand.WireName(d, w))
+	}
+	switch len(names) {
 	case 0:
 		return ""
 	case 1:
-		return " A wire leads out of it, and stays behind."
+		return fmt.Sprintf(" A wire leads out of it, and stays behind: %s.", names[0])
 	default:
-		return fmt.Sprintf(" %d wires lead out of it, and stay behind.", n)
+		return fmt.Sprintf(" %d wires lead out of it, and stay behind: %s.", len(names), wording.Some(names))
 	}
 }
 

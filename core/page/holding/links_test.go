@@ -6,6 +6,7 @@ import (
 
 	"azzel/core/edit"
 	"azzel/core/grid"
+	"azzel/core/hand"
 	"azzel/core/kind"
 	"azzel/core/kinds/door"
 	"azzel/core/kinds/props"
@@ -120,7 +121,8 @@ func TestCopiedWithItsLogic(t *testing.T) {
 		}
 		p := openOn(t, d)
 		pagetest.Order(p, holding.Select{Thing: pagetest.Thing("piece", d.Maps[0].ID, 90<<32|1)})
-		if pagetest.Order(p, holding.Duplicate{}); !strings.Contains(pagetest.Said(p), "A wire leads out of it, and stays behind") {
+		out := d.WiresOf(90<<32 | 1)[0]
+		if pagetest.Order(p, holding.Duplicate{}); !strings.Contains(pagetest.Said(p), "A wire leads out of it, and stays behind: "+hand.WireName(d, out)+".") {
 			t.Fatalf("seed %d: of the wire that leads out of a switch it is said %q", seed, pagetest.Said(p))
 		}
 		for _, damaged := range []string{strings.Replace(text, `"after": 30`, `"after": -30`, 1), strings.Replace(text, `"after": 30`, `"after": 30, "does": "moss"`, 1), strings.Replace(text, `"does": "set-power"`, `"does": "dream"`, 1), strings.Replace(text, `"version": 4`, `"version": 5`, 1)} {
