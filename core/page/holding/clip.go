@@ -3,6 +3,7 @@ package holding
 import (
 	"encoding/json"
 	"fmt"
+	"maps"
 	"slices"
 	"strings"
 
@@ -140,11 +141,13 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 		}
 		b.Layers = append(b.Layers, world.BlockLayer{Name: l.Name, Depth: min(max(l.Depth, -limit.Layers), limit.Layers), Counts: l.Counts, Cells: cells, Loose: loose})
 	}
-	known, lacks, err := c.readTypes(d, b)
+	outside := map[string]bool{}
+	o := outsider{d: d, lost: func(name string) { outside[name] = true }}
+	known, came, err := c.readTypes(d, b, o.lost)
 	if err != nil {
 		return nil, "", fmt.Errorf("the clipboard has %w", err)
 	}
-	within := c.within(known)
+	o.within = c.within(known)
 	// Pieces lie where their cells are, should those be of another size.
 	for _, p := range c.Pieces {
 		k := kind.Named(strings.ToLower(p.Type))
@@ -153,7 +156,7 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 		}
 		foot := grid.Point{X: p.X * d.Project.CellW / c.CellWidth, Y: p.Y * d.Project.CellH / c.CellHeight}
 		if d.Project.Lattice().Box(grid.Rect{W: b.W, H: b.H}).Has(foot) {
-			set, err := readProps(d, k, p.Props, within)
+			set, err := o.props(k, p.Props)
 			if p.Acting != nil {
 				set, err = p.Acting.props(d, k, p.Names)
 			}
@@ -163,7 +166,7 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 			b.Pieces = append(b.Pieces, world.BlockPiece{ID: page.ParseID(p.ID), Type: k.ID, Name: p.Name, Foot: foot, Props: set})
 		}
 	}
-	if err := c.readLinks(d, b, within); err != nil {
+	if err := c.readLinks(o, b); err != nil {
 		return nil, "", fmt.Errorf("the clipboard has %w", err)
 	}
 	asKnown(b, known)
@@ -171,12 +174,15 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 	if names := missing(); names != "" {
 		left = fmt.Sprintf("This project has no tileset like %s. Those cells were left out; bring the picture in first, then paste again.", names)
 	}
-	if lacks != "" {
-		left = strings.TrimSpace(left + " " + lacks)
+	if came != "" {
+		left = strings.TrimSpace(left + " " + came)
+	}
+	if len(outside) > 0 {
+		left = strings.TrimSpace(left + fmt.Sprintf(" What it names is not here, and is to be chosen anew: %s.", wording.Some(slices.Sorted(maps.Keys(outside)))))
 	}
 	if len(b.Layers)+len(b.Pieces) == 0 {
-		if left != "" {
-			return nil, "", fmt.Errorf("this project has no tileset like %s: import its picture first, then paste again", missing())
+		if names := missing(); names != "" {
+			return nil, "", fmt.Errorf("this project has no tileset like %s: import its picture first, then paste again", names)
 		}
 		return nil, "", fmt.Errorf("there is nothing in the copied cells")
 	}

@@ -52,9 +52,9 @@ func writeRule(d *world.Document, r *world.Rule) clipRule {
 	return is
 }
 
-// read reads a rule that belongs to something. What it names that is something else in this project is left out, and told of by its name there. An error says that it
+// rule reads a rule that belongs to something, without what it names that is something else in this project. An error says that it
 // can't be.
-func (in *clipRule) read(d *world.Document, sort kind.Thing, home world.ID, within func(kind.Thing, world.ID) bool, lost func(name string)) (next world.Rule, err error) {
+func (o outsider) rule(in *clipRule, sort kind.Thing, home world.ID) (next world.Rule, err error) {
 	is, err := page.Conditions.ReadRule(&in.RuleForm)
 	if err == nil {
 		err = world.CheckName(in.Name, true)
@@ -64,15 +64,7 @@ func (in *clipRule) read(d *world.Document, sort kind.Thing, home world.ID, with
 	}
 	r := &world.Rule{Name: in.Name, Off: in.Off, Rule: is}
 	r.HomeSort, r.Home = sort, home
-	n, known := -1, knownBy(d, in.Names, within)
-	next = r.Refer(func(sort kind.Thing, id world.ID) world.ID {
-		n++
-		to := known(sort, id)
-		if to == 0 && id != 0 && n < len(in.Names) && in.Names[n] != "" {
-			lost(in.Names[n])
-		}
-		return to
-	})
+	next = r.Refer(o.known(in.Names))
 	if err := next.Check(); err != nil {
 		return next, fmt.Errorf("a rule that can't be: %w", err)
 	}
@@ -92,7 +84,7 @@ func (c *clip) within(types map[world.ID]world.ID) func(kind.Thing, world.ID) bo
 
 // readLinks reads the wires and rules of a block, without what they name that is something else in this project. An error says what there is
 // that can't be.
-func (c *clip) readLinks(d *world.Document, b *world.Block, within func(kind.Thing, world.ID) bool) error {
+func (c *clip) readLinks(o outsider, b *world.Block) error {
 	if len(c.Wires) > limit.Wires || len(c.Rules) > limit.Rules {
 		return fmt.Errorf("over %d wires or %d rules", limit.Wires, limit.Rules)
 	}
@@ -115,7 +107,7 @@ func (c *clip) readLinks(d *world.Document, b *world.Block, within func(kind.Thi
 	}
 	for i := range c.Rules {
 		home := page.ParseID(c.Rules[i].Piece)
-		next, err := c.Rules[i].read(d, kind.Piece, home, within, func(string) {})
+		next, err := o.rule(&c.Rules[i], kind.Piece, home)
 		if err != nil {
 			return err
 		}

@@ -83,8 +83,17 @@ func writeProps(d *world.Document, v kind.Values) map[string]clipProp {
 	return list
 }
 
-// readProps reads what a piece sets, without what it names that is something else in this project, but with what is within the block.
-func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp, within func(kind.Thing, world.ID) bool) (v kind.Values, err error) {
+// An outsider knows again, in a document, what is named by what comes from elsewhere.
+type outsider struct {
+	d *world.Document
+	// within tells what comes along: it is known.
+	within func(kind.Thing, world.ID) bool
+	// lost is told the name of each thing that is not known, as it is called there.
+	lost func(name string)
+}
+
+// props reads what a piece sets, without what it names that is something else in this project, but with what is within the block.
+func (o outsider) props(k *kind.Kind, list map[string]clipProp) (v kind.Values, err error) {
 	for _, word := range slices.Sorted(maps.Keys(list)) {
 		h, has := k.Prop(word)
 		if own := kind.Field(page.ParseID(word)); !has && own >= kind.FirstOwnField {
@@ -110,21 +119,24 @@ func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp, within
 			if err != nil {
 				return "", err
 			}
-			set = c.Refer(knownBy(d, is.Names, within)).Set(h.Prop)
+			set = c.Refer(o.known(is.Names)).Set(h.Prop)
 		case h.Sort == kind.Sayings:
 			l, err := talk.Read(is.Sayings, page.Conditions)
 			if err != nil {
 				return "", err
 			}
-			set = l.Refer(knownBy(d, is.Names, within)).Set(h.Prop)
+			set = l.Refer(o.known(is.Names)).Set(h.Prop)
 		case h.Sort == kind.Words:
 			t, err := words.Read(is.Says, page.Conditions.Parse)
 			if err != nil {
 				return "", err
 			}
-			set = t.Refer(knownBy(d, is.Names, within)).Set(h.Prop)
+			set = t.Refer(o.known(is.Names)).Set(h.Prop)
 		case h.Sort == kind.Reference:
-			if !within(h.To, is.ID) && (is.Name == "" || hand.Name(d, world.Ref{Sort: page.SortOf(h.To), ID: is.ID}) != is.Name) {
+			if !o.within(h.To, is.ID) && (is.Name == "" || hand.Name(o.d, world.Ref{Sort: page.SortOf(h.To), ID: is.ID}) != is.Name) {
+				if is.Name != "" {
+					o.lost(is.Name)
+				}
 				is.ID = 0
 			}
 			set = h.Refer(is.ID)
@@ -149,15 +161,19 @@ func readProps(d *world.Document, k *kind.Kind, list map[string]clipProp, within
 	return asking(v), nil
 }
 
-// knownBy leaves out what has another name in this project than in that from which it comes: names are those there, one for each
-// thing that is asked for. What is within the block is known.
-func knownBy(d *world.Document, names []string, within func(kind.Thing, world.ID) bool) func(sort kind.Thing, id world.ID) world.ID {
+// known leaves out what has another name in this project than in that from which it comes: names are those there, one for each
+// thing that is asked for, empty for what was not there either. What is within the block is known.
+func (o outsider) known(names []string) func(sort kind.Thing, id world.ID) world.ID {
 	n := -1
 	return func(sort kind.Thing, id world.ID) world.ID {
-		if n++; within(sort, id) {
+		if n++; o.within(sort, id) {
 			return id
 		}
-		if n >= len(names) || names[n] == "" || thingName(d, sort, id) != names[n] {
+		if n >= len(names) || names[n] == "" {
+			return 0
+		}
+		if thingName(o.d, sort, id) != names[n] {
+			o.lost(names[n])
 			return 0
 		}
 		return id

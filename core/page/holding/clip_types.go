@@ -3,7 +3,6 @@ package holding
 import (
 	"errors"
 	"fmt"
-	"strings"
 
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
@@ -73,8 +72,8 @@ func (c *clip) writeTypes(d *world.Document, b *world.Block) {
 }
 
 // readTypes reads the types of one's own of which pieces are, and gives by their ids those that they are here: the same one, one of the same name on the same
-// kind, or one that comes along with the block. Lacks says which come along, and what of them names something that is not here. An error says which can't be.
-func (c *clip) readTypes(d *world.Document, b *world.Block) (known map[world.ID]world.ID, lacks string, err error) {
+// kind, or one that comes along with the block. Came says which come along; lost is told the names of what they name that is not here. An error says which can't be.
+func (c *clip) readTypes(d *world.Document, b *world.Block, lost func(name string)) (known map[world.ID]world.ID, came string, err error) {
 	known = map[world.ID]world.ID{}
 	if len(c.Types) > limit.Types {
 		return nil, "", fmt.Errorf("over %d types", limit.Types)
@@ -86,7 +85,7 @@ func (c *clip) readTypes(d *world.Document, b *world.Block) (known map[world.ID]
 		}
 		known[id] = id
 	}
-	var came, lost []string
+	var names []string
 	for i := range c.Types {
 		in := &c.Types[i]
 		id := page.ParseID(in.ID)
@@ -103,17 +102,11 @@ func (c *clip) readTypes(d *world.Document, b *world.Block) (known map[world.ID]
 		if d.Type(id) != nil {
 			return nil, "", fmt.Errorf("the type %.40q, which is another one here: rename it there, then copy again", in.Name)
 		}
-		outside := map[string]bool{}
-		within := func(sort kind.Thing, of world.ID) bool {
+		o := outsider{d: d, lost: lost, within: func(sort kind.Thing, of world.ID) bool {
 			return (sort == kind.OwnType || sort == kind.Type) && known[of] != 0
-		}
-		if t.Usual, err = readProps(d, base, in.Usual, within); err != nil {
+		}}
+		if t.Usual, err = o.props(base, in.Usual); err != nil {
 			return nil, "", fmt.Errorf("a type that can't be: %w", err)
-		}
-		for word, was := range in.Usual {
-			if h, has := base.Prop(word); has && was.ID != 0 && t.Usual.Refers(h.Prop) == 0 {
-				outside["“"+h.Says()+"”"] = true
-			}
 		}
 		values := t.Values()
 		for _, p := range in.Properties {
@@ -125,24 +118,18 @@ func (c *clip) readTypes(d *world.Document, b *world.Block) (known map[world.ID]
 		}
 		b.Types = append(b.Types, t)
 		for k := range in.Rules {
-			r, err := in.Rules[k].read(d, kind.Type, id, within, func(name string) { outside[name] = true })
+			r, err := o.rule(&in.Rules[k], kind.Type, id)
 			if err != nil {
 				return nil, "", err
 			}
 			b.TypeRules = append(b.TypeRules, r)
 		}
-		came = append(came, t.Name)
-		for name := range outside {
-			lost = append(lost, name)
-		}
+		names = append(names, t.Name)
 	}
-	if len(came) > 0 {
-		lacks = fmt.Sprintf("With it comes what is not here yet: the type %s.", wording.Some(came))
+	if len(names) > 0 {
+		came = fmt.Sprintf("With it comes what is not here yet: the type %s.", wording.Some(names))
 	}
-	if len(lost) > 0 {
-		lacks += fmt.Sprintf(" What it names is not here, and is to be chosen anew: %s.", wording.Some(lost))
-	}
-	return known, strings.TrimSpace(lacks), nil
+	return known, came, nil
 }
 
 // asKnown lets all that a block says name the types by which those of the clipboard are known here.

@@ -1,6 +1,7 @@
 package holding_test
 
 import (
+	"fmt"
 	"strings"
 	"testing"
 
@@ -63,7 +64,7 @@ func keeping(t *testing.T, d *world.Document) *page.Page {
 // What is copied with its wires, rules and conditions and pasted, where it is from and into another project, or kept as a patch and laid, names itself: every wire joins
 // copies, every rule belongs to one, and nothing of them names what stands for a copy. In another project, and of a patch, they name no other piece.
 func TestCopiedWithItsLogic(t *testing.T) {
-	wires, rules, refers := 0, 0, 0
+	wires, rules, refers, outside := 0, 0, 0, 0
 	for seed := range uint64(40) {
 		d := linked(t, seed)
 		text := copiedFrom(t, d, uint64(len(d.Maps)))
@@ -74,6 +75,17 @@ func TestCopiedWithItsLogic(t *testing.T) {
 				pagetest.Order(p, holding.Hold{Holding: "patch", ID: page.ID(patch.ID)})
 			} else {
 				pagetest.Order(p, holding.Paste{Text: text})
+				_, names, said := strings.Cut(pagetest.Said(p), "is to be chosen anew: ")
+				if first, _, _ := strings.Cut(strings.TrimSuffix(names, "."), ", "); said && (i == 0 || !strings.Contains(text, first)) {
+					t.Fatalf("seed %d, project %d: %q", seed, i+1, pagetest.Said(p))
+				}
+				if said {
+					more := 0
+					if _, rest, cut := strings.Cut(names, " and "); cut {
+						fmt.Sscan(rest, &more)
+					}
+					outside += 1 + strings.Count(names, ", ") + more
+				}
 			}
 			on := before.Maps[0]
 			at := before.Project.Lattice().Foot(on.Origin.Add(grid.Point{X: on.Bounds.X + (on.Bounds.W-1)/2, Y: on.Bounds.Y + (on.Bounds.H-1)/2}))
@@ -132,7 +144,7 @@ func TestCopiedWithItsLogic(t *testing.T) {
 			}
 		}
 	}
-	if wires < 40 || rules < 60 || refers < 100 {
-		t.Errorf("only %d wires, %d rules and %d names were copied", wires, rules, refers)
+	if wires < 40 || rules < 60 || refers < 100 || outside < 200 {
+		t.Errorf("only %d wires, %d rules and %d names were copied, and %d names of what is outside were told", wires, rules, refers, outside)
 	}
 }
