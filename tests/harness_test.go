@@ -207,7 +207,8 @@ func (w *window) click(name string) {
 	w.t.Helper()
 	for deadline := time.Now().Add(patience); ; {
 		w.until("a control called "+name, `(n) => {
-			const named = [...document.querySelectorAll('button, a, [role=option], label')].find(e => (e.getAttribute('aria-label') ?? e.textContent.trim()).startsWith(n) && e.offsetParent !== null);
+			const named = [...document.querySelectorAll('button, a, [role=option], label')].map(e => [e, e.getAttribute('aria-label') ?? e.textContent.trim()])
+				.filter(([e, name]) => name.startsWith(n) && e.offsetParent !== null).sort(([, a], [, b]) => (b === n) - (a === n))[0]?.[0];
 			if (!named) return false;
 			named.scrollIntoView({ block: 'nearest' });
 			const r = named.getBoundingClientRect();

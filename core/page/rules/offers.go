@@ -222,7 +222,6 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 			o.is(verb, action(logic.Action{Does: logic.SetPresence, Subject: n, Is: presence}))
 		}
 	}
-	o.changes(n, k)
 	if stage.LetsOut(k) {
 		o.is("lets one out", action(logic.Action{Does: logic.LetOut, Subject: n}))
 	}
@@ -243,6 +242,8 @@ func (o *offers) becomes(n logic.Noun, k *kind.Kind) {
 		o.is("says", action(logic.Action{Does: logic.Say, Subject: n}))
 		o.is("asks", action(logic.Action{Does: logic.Question, Subject: n}))
 	}
+	// What a piece does is offered before that it should do so by its properties.
+	o.changes(n, k)
 }
 
 // changes offers, once something is typed, that a piece of a kind has another value of a property that changes in play.
