@@ -9,6 +9,7 @@ import (
 // types lets something be typed where a rule is added to, at the end of the rule, and takes the first thing that is offered.
 func (w *window) types(field, text, says string) {
 	w.t.Helper()
+	w.until("the field "+field, `(n) => document.querySelector('[data-sheet] input[aria-label="' + n + '"]') !== null`, field)
 	all := w.page.MustElements("[data-sheet] input[aria-label='" + field + "']")
 	in := all[len(all)-1]
 	in.MustFocus()
