@@ -2,6 +2,7 @@ package page
 
 import (
 	"fmt"
+	"strings"
 
 	"azzel/core/edit"
 	"azzel/core/page/wording"
@@ -56,4 +57,16 @@ func Counted(n int, thing string) string {
 		return "1 " + thing
 	}
 	return fmt.Sprintf("%d %ss", n, thing)
+}
+
+// FreeName is a name that none of some things has, whether in small letters or not: as it is given, else of a base and the first number from 2 on that is free.
+func FreeName[T any](name, base string, things []T, of func(T) string) string {
+	taken := make(map[string]bool, len(things))
+	for _, t := range things {
+		taken[strings.ToLower(of(t))] = true
+	}
+	for n := 2; taken[strings.ToLower(name)]; n++ {
+		name = fmt.Sprintf("%s %d", base, n)
+	}
+	return name
 }

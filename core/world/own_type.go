@@ -3,9 +3,6 @@ package world
 import (
 	"errors"
 	"fmt"
-	"slices"
-	"sort"
-	"strconv"
 	"strings"
 	"unicode/utf8"
 
@@ -47,30 +44,6 @@ const (
 	MostInProject
 	mostEnd
 )
-
-// A TypeProp is a property that the pieces of a type of the designer's own have: a number in a unit, yes or no, or one of some words.
-type TypeProp struct {
-	// ID is its field in stored pieces too.
-	ID   ID
-	Name string
-	// Sort is kind.Whole, kind.YesNo or kind.Choice, of which Words are the options.
-	Sort  kind.Sort
-	Words []string
-	Unit  string
-	// Usual is what a piece has that does not set it, from Least to Most.
-	Usual, Least, Most int
-	// Changes says that rules set it in play.
-	Changes bool
-}
-
-// Prop is the property as kinds declare theirs.
-func (p *TypeProp) Prop() *kind.Prop {
-	is := &kind.Prop{Field: Field(p.ID), Word: strconv.FormatUint(uint64(p.ID), 10), Label: p.Name, Name: p.Name, Sort: p.Sort, Unit: p.Unit, Usual: p.Usual, Least: p.Least, Most: p.Most, Options: p.Words, Changes: p.Changes}
-	if p.Sort == kind.Whole {
-		is.Reach = min(p.Most, max(20, p.Usual))
-	}
-	return is
-}
 
 // TypeFurther + the id of a property is the field of a type that holds what that is, TypeUsual + the field of a property is the field of a type that holds what its pieces usually have of that: one for each, so that two people can change one
 // type at a time. What is as usual for the kind has no bytes.
@@ -128,23 +101,6 @@ var typeUsual = &further[*Type]{
 	},
 }
 
-// Value is the value by which a type has the property.
-func (p *TypeProp) Value() Value {
-	var w pack.Writer
-	w.Text(p.Name)
-	w.Uint(uint64(p.Sort))
-	w.Text(p.Unit)
-	for _, n := range []int{p.Usual, p.Least, p.Most} {
-		w.Int(n)
-	}
-	w.Bool(p.Changes)
-	w.Uint(uint64(len(p.Words)))
-	for _, word := range p.Words {
-		w.Text(word)
-	}
-	return Value{Field: TypeFurther | Field(p.ID), Bytes: w.Bytes}
-}
-
 // TypeOf is a type of an id with some values. An error says in words what can't be.
 func TypeOf(id ID, values []Value) (t Type, err error) {
 	t.ID = id
@@ -159,77 +115,6 @@ func TypeOf(id ID, values []Value) (t Type, err error) {
 		}
 	}
 	return t, (&Document{}).checkType(&t)
-}
-
-// NoTypeProp is the value by which a type has a property no more.
-func NoTypeProp(id ID) Value { return Value{Field: TypeFurther | Field(id)} }
-
-// setFurther gives a type a property, changes it, or takes it away.
-func (t *Type) setFurther(v Value) error {
-	p := TypeProp{ID: ID(v.Field &^ TypeFurther)}
-	i := sort.Search(len(t.Further), func(i int) bool { return t.Further[i].ID >= p.ID })
-	there := i < len(t.Further) && t.Further[i].ID == p.ID
-	list := slices.Clone(t.Further)
-	if len(v.Bytes) == 0 {
-		if there {
-			t.Further = slices.Delete(list, i, i+1)
-		}
-		return nil
-	}
-	r := pack.NewReader(v.Bytes)
-	p.Name, p.Sort, p.Unit = r.Text(4*limit.NameLetters), kind.Sort(min(r.Uint(), 255)), r.Text(4*limit.NameLetters)
-	p.Usual, p.Least, p.Most, p.Changes = r.Int(), r.Int(), r.Int(), r.Bool()
-	for range r.Count(limit.FactWords, 1) {
-		p.Words = append(p.Words, r.Text(4*limit.NameLetters))
-	}
-	if err := r.Done(); err != nil {
-		return err
-	}
-	if err := p.check(); err != nil {
-		return err
-	}
-	if there {
-		list[i] = p
-	} else {
-		list = slices.Insert(list, i, p)
-	}
-	t.Further = list
-	return nil
-}
-
-// check holds a property against what it may be.
-func (p *TypeProp) check() error {
-	if p.ID < ID(kind.FirstOwnField) {
-		return fmt.Errorf("%w: a property of a type that has the number of a built-in one", pack.ErrMalformed)
-	}
-	if err := CheckName(p.Name, false); err != nil {
-		return err
-	}
-	if err := CheckName(p.Unit, true); err != nil {
-		return err
-	}
-	switch p.Sort {
-	case kind.YesNo:
-	case kind.Choice:
-		if len(p.Words) < 1 || len(p.Words) > limit.FactWords {
-			return fmt.Errorf("%s is one of 1 to %d words", p.Name, limit.FactWords)
-		}
-		for _, word := range p.Words {
-			if err := CheckName(word, false); err != nil {
-				return err
-			}
-		}
-	case kind.Whole:
-		if p.Least > p.Most || p.Least < -kind.MostOwn || p.Most > kind.MostOwn {
-			return fmt.Errorf("%s has a least of %d and a most of %d: the least is below the most, both within a thousand millions", p.Name, p.Least, p.Most)
-		}
-	default:
-		return fmt.Errorf("%w: a property of a sort that is not known here; reload the page", pack.ErrMalformed)
-	}
-	if p.Usual < -kind.MostOwn || p.Usual > kind.MostOwn {
-		return fmt.Errorf("what is usual of %s is out of range", p.Name)
-	}
-	return nil
 }
 
 // Prop is a property of pieces by its field: a built-in one, or one of a type of the designer's own; nil for one that is gone.
@@ -374,151 +259,4 @@ func (d *Document) checkType(t *Type) error {
 		}
 	}
 	return CheckName(t.Name, false)
-}
-
-// Own is the type of the designer's own of which the piece is; nil for none, for one that is gone, and for one that builds on another kind by now.
-func (p *Piece) Own() *Type { return p.own }
-
-// Is reports whether the piece is of a type: of a built-in kind by its number, or of one of the designer's own.
-func (p *Piece) Is(of ID) bool { return p.Type == of || p.own != nil && p.own.ID == of }
-
-// TypeID is the type of the designer's own of which the piece is, else its kind.
-func (p *Piece) TypeID() ID {
-	if p.own != nil {
-		return p.own.ID
-	}
-	return p.Type
-}
-
-// NewPiece is a piece of a type, built-in or of the designer's own, as it is placed; nil for one of the designer's own that is gone.
-func (d *Document) NewPiece(of ID) *Piece {
-	if of < kind.FirstOwn {
-		return &Piece{Type: of}
-	}
-	t := d.Type(of)
-	if t == nil {
-		return nil
-	}
-	p := &Piece{Type: t.Base, Props: kind.Set(props.OwnType.Refer(of))}
-	p.settle(t)
-	return p
-}
-
-// All are the values that the piece has: what it sets, and what its type says beside that.
-func (p *Piece) All() kind.Values {
-	if p.own == nil {
-		return p.Props
-	}
-	return p.all
-}
-
-// With is the piece with other values set, of the same type.
-func (p *Piece) With(set ...kind.Value) *Piece {
-	next := *p
-	next.Props = p.Props.With(set...)
-	next.settle(p.own)
-	return &next
-}
-
-// Deny says of what is not set of a piece, though its type says it, that it has none: of some properties that were set just now.
-func (p *Piece) Deny(set ...kind.Field) {
-	for _, f := range set {
-		if f >= kind.FirstOwnField {
-			continue
-		}
-		denied := kind.Value{Field: kind.None(f)}
-		if p.own != nil && len(p.Props.Get(f)) == 0 && len(p.own.kind.Usual.Get(f)) > 0 {
-			denied = kind.OwnValue(denied.Field, 1)
-		}
-		p.Props = p.Props.With(denied)
-	}
-	p.settle(p.own)
-}
-
-// Otherwise are the properties of which the piece says something else than its type, in the order in which they are shown.
-func (p *Piece) Otherwise() (list []kind.Has) {
-	if p.own == nil {
-		return nil
-	}
-	for _, h := range p.Kind().Props {
-		if h.Prop != props.OwnType && (len(p.Props.Get(h.Field)) > 0 || len(p.Props.Get(kind.None(h.Field))) > 0 && h.Field < kind.FirstOwnField) {
-			list = append(list, h)
-		}
-	}
-	return list
-}
-
-// settle makes a piece one of a type; nil for none.
-func (p *Piece) settle(own *Type) {
-	p.own, p.all = own, ""
-	if own == nil {
-		return
-	}
-	p.all = own.kind.Usual
-	for f := range p.Props.All() {
-		if of, none := kind.NoneOf(f); none {
-			p.all = p.all.With(kind.Value{Field: of})
-		}
-	}
-	for f, b := range p.Props.All() {
-		p.all = p.all.With(kind.Value{Field: f, Bytes: b})
-	}
-}
-
-// typeOf is the type of the designer's own of which a piece says it is, if it can be.
-func (d *Document) typeOf(p *Piece) *Type {
-	if p.Props == "" || len(d.Types) == 0 {
-		return nil
-	}
-	t := d.Type(p.Props.Refers(props.OwnType))
-	if t == nil || t.Base != p.Type {
-		return nil
-	}
-	return t
-}
-
-// settleTypes lets the pieces that were touched, and those of the types that were, be of their types as these are now.
-func (d *Draft) settleTypes() {
-	changed := map[ID]bool{}
-	for _, r := range d.touched {
-		if r.Sort != SortType {
-			continue
-		}
-		changed[r.ID] = true
-		for _, t := range d.doc.Types {
-			if t.ID == r.ID {
-				t.kind = t.made()
-			}
-		}
-	}
-	if len(d.doc.Types) == 0 && len(changed) == 0 {
-		return
-	}
-	for i, r := range d.touched {
-		if r.Sort != SortPiece || i > 0 && d.touched[i-1] == r {
-			continue
-		}
-		if m := d.doc.Map(r.Map); m != nil {
-			if p := m.Piece(r.ID); p != nil && d.own[p] {
-				p.settle(d.doc.typeOf(p))
-			}
-		}
-	}
-	if len(changed) == 0 {
-		return
-	}
-	for _, m := range d.doc.Maps {
-		for i, p := range m.Pieces {
-			if p.Props == "" || !changed[p.Props.Refers(props.OwnType)] {
-				continue
-			}
-			if !d.own[p] {
-				m, _ = d.mapOf(m.ID)
-				is := *p
-				p = &is
-				d.own[p], m.Pieces[i] = true, p
-			}
-			p.settle(d.doc.typeOf(p))
-		}
-	}
 }

@@ -2,7 +2,6 @@
 package kit
 
 import (
-	"fmt"
 	"strings"
 
 	"azzel/core/edit"
@@ -115,15 +114,7 @@ func lookOf(t *world.Type) TypeLook {
 
 // freeName is a name that no type has: as it is given, or with a number.
 func freeName(d *world.Document, name string) string {
-	taken := map[string]bool{}
-	for _, k := range d.Kit() {
-		taken[strings.ToLower(k.Name)] = true
-	}
-	free := name
-	for n := 2; taken[strings.ToLower(free)]; n++ {
-		free = fmt.Sprintf("%s %d", name, n)
-	}
-	return free
+	return page.FreeName(name, name, d.Kit(), func(k world.InKit) string { return k.Name })
 }
 
 // AddType makes a type of one's own that builds on a kind.
@@ -164,9 +155,6 @@ func (o MakeType) Do(p *page.Page) page.Changed {
 	next.Props = ""
 	for f, b := range is.All().All() {
 		set := kind.Value{Field: f, Bytes: b}
-		if _, none := kind.NoneOf(f); none {
-			continue
-		}
 		if p := kind.PropOf(f); p != nil && usual(is.Kind(), p) {
 			t.Usual = t.Usual.With(set)
 		} else {
@@ -336,11 +324,6 @@ func (o RemoveType) Do(p *page.Page) page.Changed {
 				n++
 				next := *is
 				next.Props = is.All().With(props.OwnType.Unset())
-				for f := range is.Props.All() {
-					if _, none := kind.NoneOf(f); none {
-						next.Props = next.Props.With(kind.Value{Field: f})
-					}
-				}
 				parts = append(parts, edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: is.ID}, is.Values(), next.Values())...)
 			}
 		}

@@ -86,18 +86,11 @@ func itemVerb(p *world.Piece) string {
 // freeName is a name that none of some things has: as it is given, or with a number; of a word and a
 // number if none is.
 func freeName[T any](things []*T, of func(*T) string, name, word string) string {
-	taken := map[string]bool{}
-	for _, t := range things {
-		taken[of(t)] = true
+	base := name
+	if name == "" {
+		base, name = word, word+" 1"
 	}
-	base, proposed := name, name
-	if base == "" {
-		base, proposed = word, word+" 1"
-	}
-	for n := 2; taken[proposed]; n++ {
-		proposed = fmt.Sprintf("%s %d", base, n)
-	}
-	return proposed
+	return page.FreeName(name, base, things, of)
 }
 
 // RemoveNamed deletes an item or fact, and says who named it.

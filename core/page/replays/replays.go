@@ -2,7 +2,6 @@
 package replays
 
 import (
-	"fmt"
 	"strings"
 
 	"azzel/core/edit"
@@ -147,15 +146,7 @@ func freeReplayName(d *world.Document, on world.ID) string {
 	if m := d.Map(on); m != nil {
 		base = m.Name
 	}
-	taken := map[string]bool{}
-	for _, r := range d.Replays {
-		taken[r.Name] = true
-	}
-	name := base
-	for n := 2; taken[name]; n++ {
-		name = fmt.Sprintf("%s %d", base, n)
-	}
-	return name
+	return page.FreeName(base, base, d.Replays, func(r *world.Replay) string { return r.Name })
 }
 
 // WatchReplay plays a replay, until the designer holds anything down.
