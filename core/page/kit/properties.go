@@ -14,6 +14,9 @@ import (
 type PropertyView struct {
 	ID string `json:"id"`
 	PropertyLook
+	// Options are what it can be, if it is no number; Chosen is the place of what is usual among them.
+	Options []string `json:"options"`
+	Chosen  int      `json:"chosen"`
 	// Sets is how many pieces set it.
 	Sets int `json:"sets"`
 }
@@ -53,7 +56,8 @@ func viewProperties(d *world.Document, t *world.Type) []PropertyView {
 	list := []PropertyView{}
 	for i := range t.Further {
 		p := &t.Further[i]
-		v := PropertyView{ID: page.FormatID(p.ID), PropertyLook: lookOfProperty(p)}
+		options := append([]string{}, p.Prop().Names()...)
+		v := PropertyView{ID: page.FormatID(p.ID), PropertyLook: lookOfProperty(p), Options: options, Chosen: max(0, min(p.Usual, len(options)-1))}
 		for _, m := range d.Maps {
 			for _, is := range m.Pieces {
 				if is.Own() == t && len(is.Props.Get(kind.Field(p.ID))) > 0 {

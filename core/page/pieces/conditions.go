@@ -11,6 +11,7 @@ import (
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/page"
+	"azzel/core/page/measure"
 	"azzel/core/page/memory"
 	"azzel/core/page/wording"
 	"azzel/core/world"
@@ -304,6 +305,43 @@ func askedProperty(k *kind.Kind, h kind.Has) AskedProperty {
 		least = h.Least
 	}
 	return AskedProperty{AskedWord{h.Word, h.Says()}, logic.Changes(h.Prop), append([]string{}, h.Names()...), h.Unit, max(h.Per, 1), k.Usual.Int(k, h.Prop), least, most}
+}
+
+// ShowNumber asks how a number of a property is shown in its unit, as AskedProperty says: Per of what is stored are one of that.
+type ShowNumber struct {
+	Per    int `json:"per"`
+	Number int `json:"number"`
+}
+
+// ShownNumber is a number in its unit. Step is by how much arrows change it where it is typed.
+type ShownNumber struct {
+	Value float64 `json:"value"`
+	Step  float64 `json:"step"`
+}
+
+// Answer implements Question.
+func (q ShowNumber) Answer(*page.Page) any {
+	is := measure.Measure{Per: q.Per}.Measured(q.Number)
+	return ShownNumber{is.Value, is.Step}
+}
+
+// StoreNumber asks which number of a property is stored for one that is typed in its unit: the nearest that it can be, or where By says
+// that it is by how much the property changes, any.
+type StoreNumber struct {
+	Per   int     `json:"per"`
+	Least int     `json:"least"`
+	Most  int     `json:"most"`
+	By    bool    `json:"by"`
+	Typed float64 `json:"typed"`
+}
+
+// Answer implements Question.
+func (q StoreNumber) Answer(*page.Page) any {
+	n := measure.Measure{Per: q.Per}.Stored(q.Typed)
+	if !q.By {
+		n = max(q.Least, min(q.Most, n))
+	}
+	return n
 }
 
 // AskedState is a state, presence or power by its word; Verb is what people read of a piece that is brought to it.

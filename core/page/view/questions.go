@@ -65,6 +65,8 @@ func init() {
 		// Pieces, characters and play.
 		to(pieces.CheckWords{}, pieces.WordsView{Wrong: []string{}}),
 		to(pieces.Fillings{}, []string{}),
+		to(pieces.ShowNumber{}, pieces.ShownNumber{Step: 1}),
+		to(pieces.StoreNumber{}, 0),
 		to(pieces.WordsPicture{}, page.Picture{}),
 		to(playing.ReadingPicture{}, page.Picture{}),
 		to(TrailOf{}, (*pieces.TrailView)(nil)),

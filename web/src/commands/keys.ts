@@ -10,7 +10,7 @@ import { commands } from './register';
 /** Signs are taken by place, letters by what is printed or, where that is no Latin letter, by place. */
 const SIGNS: Record<string, string> = {
   ...{ Slash: '/', Comma: ',', Period: '.', Minus: '-', Equal: '=' },
-  ...{ BracketLeft: '[', BracketRight: ']' },
+  ...{ BracketLeft: '[', BracketRight: ']', Semicolon: ';' },
 };
 
 const ARROWS: Record<string, [number, number]> = {

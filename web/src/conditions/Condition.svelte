@@ -54,6 +54,6 @@
       {#if condition.differs}<span class="text-soft">differs</span>
       {:else if !condition.is}<span class="text-soft">{condition.none}</span>{/if}
     </div>
-    <ConditionTerms {group} {of} {home} {fresh} {happens} {lasts} change={changed} />
+    <ConditionTerms {p} {group} {of} {home} {fresh} {happens} {lasts} change={changed} />
   </div>
 {/if}

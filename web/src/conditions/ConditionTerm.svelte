@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Project } from '../project.svelte';
   import { type AskableView, type ConditionForm } from '../core/types.gen';
   import Choose from './Choose.svelte';
   import WhereTerm from './WhereTerm.svelte';
@@ -9,6 +10,7 @@
 
   /** A term of a condition: two values, or in which presence, power or state a piece, a layer or the forces of an area are. */
   interface Props {
+    p: Project;
     term: ConditionForm;
     of: AskableView;
     home: string;
@@ -16,7 +18,7 @@
     happens?: boolean;
     change: (to: ConditionForm) => void;
   }
-  let { term, of, home, fresh, happens = false, change }: Props = $props();
+  let { p, term, of, home, fresh, happens = false, change }: Props = $props();
 
   /** A fact that is yes or no is not compared in numbers: the core says yes as at least 1, no as under 1. */
   const truth = $derived(
@@ -150,6 +152,7 @@
         />
       {:else if property && term.right.is === 'number'}
         <PropertyNumber
+          {p}
           label="Compared with"
           {property}
           value={term.right.number ?? 0}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import { MEASURES, TICKS_PER_SECOND, type AskableView, type ConditionForm } from '../core/types.gen';
+  import type { Project } from '../project.svelte';
   import MeasureField from '../ui/MeasureField.svelte';
   import Choose from './Choose.svelte';
   import ConditionTerm from './ConditionTerm.svelte';
@@ -9,6 +10,7 @@
 
   /** Several conditions, of which all, any or none must hold. */
   interface Props {
+    p: Project;
     group: ConditionForm;
     of: AskableView;
     home: string;
@@ -19,7 +21,7 @@
     deep?: number;
     change: (to: ConditionForm) => void;
   }
-  let { group, of, home, fresh, happens = false, lasts = false, deep = 0, change }: Props = $props();
+  let { p, group, of, home, fresh, happens = false, lasts = false, deep = 0, change }: Props = $props();
 
   const DEEPEST = 3;
   const terms = $derived(group.of ?? []);
@@ -94,6 +96,7 @@
         {#if isGroup(term)}
           <div class="flex min-w-0 flex-1 flex-col gap-1">
             <ConditionTerms
+              {p}
               group={term}
               {of}
               {home}
@@ -105,7 +108,7 @@
             />
           </div>
         {:else}
-          <ConditionTerm {term} {of} {home} {fresh} {happens} change={(to) => put(i, to)} />
+          <ConditionTerm {p} {term} {of} {home} {fresh} {happens} change={(to) => put(i, to)} />
         {/if}
         <button
           class="flex size-7 shrink-0 items-center justify-center text-soft hover:text-rose-ink"

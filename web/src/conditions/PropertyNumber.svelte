@@ -1,9 +1,11 @@
 <script lang="ts">
+  import type { Project } from '../project.svelte';
   import type { AskedProperty } from '../core/types.gen';
   import Choose from './Choose.svelte';
 
   /** What a property of a piece is, or is compared with: one of its words, or a number in its unit. */
   interface Props {
+    p: Project;
     label: string;
     property: AskedProperty;
     /** As it is stored. */
@@ -12,12 +14,15 @@
     by?: boolean;
     change: (to: number) => void;
   }
-  let { label, property, value, by = false, change }: Props = $props();
+  let { p, label, property, value, by = false, change }: Props = $props();
+
+  const shown = $derived(p.session.ask.showNumber({ per: property.per, number: value }));
 
   function typed(input: HTMLInputElement): void {
-    const n = Math.round(input.valueAsNumber * property.per);
-    if (Number.isFinite(n)) change(by ? n : Math.max(property.least, Math.min(property.most, n)));
-    else input.value = String(value / property.per);
+    const number = input.valueAsNumber;
+    const { per, least, most } = property;
+    if (Number.isFinite(number)) change(p.session.ask.storeNumber({ per, least, most, by, typed: number }));
+    else input.value = String(shown.value);
   }
 </script>
 
@@ -34,8 +39,8 @@
       type="number"
       class="w-full min-w-0 bg-transparent px-1 figures"
       aria-label={label}
-      step={property.per % 10 === 0 && property.per < 60 ? 0.1 : property.per > 1 ? 0.5 : 1}
-      value={Math.round((value / property.per) * 100) / 100}
+      step={shown.step}
+      value={shown.value}
       onchange={(e) => typed(e.currentTarget)}
     />
     <span class="text-small text-soft">{property.unit}</span>

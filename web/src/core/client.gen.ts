@@ -820,6 +820,14 @@ export class Questions {
     return this.ask.value('fillings', {}, []);
   }
 
+  showNumber(q: T.ShowNumber): T.ShownNumber {
+    return this.ask.value('showNumber', q, {"value":0,"step":1});
+  }
+
+  storeNumber(q: T.StoreNumber): number {
+    return this.ask.value('storeNumber', q, 0);
+  }
+
   wordsPicture(q: T.WordsPicture): ImageData | null {
     return this.ask.picture('wordsPicture', q);
   }

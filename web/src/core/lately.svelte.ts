@@ -12,6 +12,12 @@ export class Lately {
     if (s.holding === 'patch' && s.patch !== '0') this.patches = first(this.patches, s.patch, 3);
     if (s.holding === 'piece') this.types = first(this.types, s.type, 4);
   }
+
+  /** Types of piece, those used lately first. */
+  typesFirst<T extends { id: string }>(types: T[]): T[] {
+    const rank = (id: string): number => (this.types.includes(id) ? this.types.indexOf(id) : this.types.length);
+    return [...types].sort((a, b) => rank(a.id) - rank(b.id));
+  }
 }
 
 /** A list with a thing at its beginning, the same list if it is there. */

@@ -1386,6 +1386,8 @@ export interface AskTypes {
 
 export interface PropertyView extends PropertyLook {
   id: string;
+  options: string[];
+  chosen: number;
   sets: number;
 }
 
@@ -2479,6 +2481,24 @@ export interface WordsView {
 }
 
 export interface Fillings {
+}
+
+export interface ShowNumber {
+  per: number;
+  number: number;
+}
+
+export interface ShownNumber {
+  value: number;
+  step: number;
+}
+
+export interface StoreNumber {
+  per: number;
+  least: number;
+  most: number;
+  by: boolean;
+  typed: number;
 }
 
 export interface WordsPicture {

@@ -3,6 +3,7 @@
   import { hold } from '../commands/holding';
   import type { Project } from '../project.svelte';
   import { givesBack } from '../ui/givesBack';
+  import { hasWords } from '../seek/words';
   import PieceIcon from '../tray/PieceIcon.svelte';
   import { inOrder } from './shelf';
   import Shelf from './Shelf.svelte';
@@ -14,15 +15,9 @@
   let wanted = $state('');
   /** Of the types those whose name, purpose, family or further words have all that is typed; those used lately come first. */
   const types = $derived.by(() => {
-    const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
-    const lately = p.session.lately.types;
-    const rank = (id: string): number => (lately.includes(id) ? lately.indexOf(id) : lately.length);
-    return (p.session.scene?.types ?? [])
-      .filter((t) => {
-        const all = `${t.name} ${t.purpose} ${t.family} ${t.keywords}`.toLowerCase();
-        return words.every((word) => all.includes(word));
-      })
-      .sort((a, b) => (words.length > 0 ? 0 : rank(a.id) - rank(b.id)));
+    const all = p.session.scene?.types ?? [];
+    if (wanted.trim() === '') return p.session.lately.typesFirst(all);
+    return all.filter((t) => hasWords(`${t.name} ${t.purpose} ${t.family} ${t.keywords}`, wanted));
   });
   /** What scrolls: only what is in view is there. */
   let pieces: HTMLElement | undefined = $state();

@@ -20,9 +20,6 @@
     void orders.addTypeProperty({ type: type.id, name });
     name = '';
   }
-
-  /** What is usual of it, as a choice. */
-  const usuals = (one: PropertyView): string[] => (one.sort === WORDS ? one.words.split(', ') : ['no', 'yes']);
 </script>
 
 {#snippet number(one: PropertyView, label: string, value: number, change: (n: number) => void)}
@@ -98,10 +95,10 @@
             <select
               class="h-7 rounded-inner border border-line bg-sheet px-1"
               aria-label="{one.name}: usual"
-              value={Math.max(0, Math.min(one.usual, usuals(one).length - 1))}
+              value={one.chosen}
               onchange={(e) => set(one, { usual: Number(e.currentTarget.value) })}
             >
-              {#each usuals(one) as word, i (i)}<option value={i}>{word}</option>{/each}
+              {#each one.options as word, i (i)}<option value={i}>{word}</option>{/each}
             </select>
           </label>
         </div>

@@ -199,6 +199,7 @@
           />
         {:else if property && (form.value?.is ?? 'number') === 'number'}
           <PropertyNumber
+            {p}
             {label}
             {property}
             by={(form.how ?? 'is') !== 'is'}

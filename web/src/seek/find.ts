@@ -5,6 +5,7 @@ import { openRule } from '../rules/opening';
 import { commands, keyOf, runCommand } from '../commands/register';
 import type { Project } from '../project.svelte';
 import { HOVER } from '../core/types.gen';
+import { hasWords } from './words';
 
 export interface Found {
   id: string;
@@ -135,14 +136,13 @@ const fuzzy = new UFuzzy({ intraMode: 1, intraIns: 1, intraSub: 1, intraTrn: 1, 
 /** What matches all words of the text, names that begin with it first; after them names that are nearly so. */
 export function find(p: Project, text: string): Found[] {
   const sought = text.trim().toLowerCase();
-  const words = sought.split(/\s+/);
   const rank = (f: Found): number => {
     const name = f.name.toLowerCase();
     return name === sought ? 0 : name.startsWith(sought) ? 1 : name.includes(sought) ? 2 : 3;
   };
   const all = everything(p);
   const exact = all
-    .filter((f) => words.every((w) => `${f.name} ${f.does}`.toLowerCase().includes(w)))
+    .filter((f) => hasWords(`${f.name} ${f.does}`, sought))
     .sort((a, b) => rank(a) - rank(b))
     .slice(0, MOST);
   if (exact.length === MOST || sought.length < LEAST) return exact;

@@ -40,7 +40,7 @@ const entries = [
     id: 'types',
     title: 'Types',
     command: 'Types of your own',
-    keys: ['Ctrl+K'],
+    keys: [';'],
     group: 'board',
     inGame: true,
     wide: true,

@@ -33,14 +33,7 @@
   });
   /** As many types as leave room for the rest; the drawer has all. */
   const SHOWN = 8;
-  /** Those used lately come first. */
-  const rankOf = (id: string): number => {
-    const at = p.session.lately.types.indexOf(id);
-    return at < 0 ? p.session.lately.types.length : at;
-  };
-  const lateTypes = $derived(
-    [...(p.session.scene?.types ?? [])].sort((a, b) => rankOf(a.id) - rankOf(b.id)).slice(0, SHOWN),
-  );
+  const lateTypes = $derived(p.session.lately.typesFirst(p.session.scene?.types ?? []).slice(0, SHOWN));
 </script>
 
 <section aria-label="The hand" class="contents">
