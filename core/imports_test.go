@@ -10,7 +10,7 @@ import (
 )
 
 // order is the packages of the core, each of which imports only those before.
-var order = []string{"lists", "limit", "pack", "kind", "text", "words", "logic", "talk", "kinds/props", "pace", "raster", "grid", "rows", "tiles", "world", "body", "stage", "kinds/going", "kinds/", "kinds", "findings", "edit", "board", "play", "picture", "hand",
+var order = []string{"lists", "limit", "pack", "kind", "text", "words", "logic", "talk", "kinds/props", "pace", "raster", "grid", "rows", "appearance", "tiles", "world", "body", "stage", "kinds/going", "kinds/", "kinds", "findings", "edit", "board", "play", "picture", "hand",
 	"page/wording", "page/sent", "page/measure", "page", "page/history", "page/memory", "page/characters", "page/holding", "page/places", "page/wires", "page/supplies", "page/tilework", "page/maps", "page/pieces", "page/talking", "page/rules", "page/kit", "page/playing", "page/replays",
 	"page/ready", "page/things", "page/found", "page/view", "desk", "exchange"}
 

@@ -191,6 +191,7 @@ func (b *builder) glasshouse() {
 	b.watering(frames)
 	b.toDo()
 	b.soFar(yard, palm)
+	b.dressPieces()
 	b.keepReplays()
 }
 

@@ -71,6 +71,9 @@ func Install(ctx context.Context, s *store.Store) error {
 	if err := b.bringInCreatures(); err != nil {
 		return err
 	}
+	if err := b.bringInFittings(); err != nil {
+		return err
+	}
 	b.medleys()
 	b.makeTypes()
 	b.glasshouse()
@@ -285,7 +288,9 @@ type builder struct {
 	tile map[int]int
 	bond map[art.Block]world.ID
 	// shaft is the same of the sheet of the pipe shaft.
-	shaft    map[int]int
+	shaft map[int]int
+	// fitting is the same of the fittings.
+	fitting  map[int]int
 	creature map[art.Creature]world.ID
 	// label and fuse are the items that collectibles give, seeds what the seed cabinet does; found is the fact that counts the labels,
 	// lit that which says whether the lamps are, read that which counts the name plates that were read.

@@ -21,9 +21,9 @@ func (b *builder) makeTypes() {
 		is world.Type
 	}{
 		{&b.types.brass, world.Type{Name: "Brass plant label", Base: world.Collectible, Purpose: "One of those that the night gate asks for. It counts as found.", Keywords: "tag collect gate", May: world.MostInProject, Most: 20,
-			Usual: kind.Set(props.Item.Refer(b.label)).With(world.Change{Fact: b.found}.Props()...)}},
+			Usual: kind.Set(props.Item.Refer(b.label)).With(world.Change{Fact: b.found}.Props()...).With(b.seen(still("", art.LabelBrass))...)}},
 		{&b.types.plate, world.Type{Name: "Name plate", Base: sign.Kind.ID, Purpose: "Says what grows there. Three of them read open the seed cabinet.", Keywords: "plant sign read",
-			Usual: kind.Set(world.Change{Fact: b.read, How: world.Raises, By: 1}.Props()...)}},
+			Usual: kind.Set(world.Change{Fact: b.read, How: world.Raises, By: 1}.Props()...).With(b.seen(still("unread", art.NoticeNew), still("read", art.NoticeRead))...)}},
 		{&b.types.moth, world.Type{Name: "Lamp moth", Base: world.Foe, Purpose: "Follows who comes near it, until the lamps are lit.", Keywords: "insect night",
 			Usual: kind.Set(props.Who.Refer(b.creature[art.Moth]), props.Does.Is(props.Follows), props.Speed.Is(22), props.Sight.Is(7)).With(dark.Set(props.While))}},
 	} {

@@ -69,12 +69,13 @@ func page() []byte {
 		out.WriteString("\n")
 		var has []kind.Has
 		for _, h := range k.Props {
-			if !common(h) {
+			if !common(h) && h.Sort != kind.Picture {
 				has = append(has, h)
 			}
 		}
 		table(&out, k, has)
 	}
+	out.WriteString("\n## Pictures\n\nWhat has a built-in picture can have others (FORMATS.md): `picture` whatever it is, `picture-` and the word of a state for that, `picture-off` while it is off; what looks to a side has further ones for `to-south`, `to-west`, `to-east` and `to-north` of each, such as `picture-to-west`. Their numbers are 4096, plus 8 for each number of the state (1000 while off), plus 1 to 4 for the side.\n")
 	out.WriteString("\n## Facts and presence\n\nThe properties of pieces that set a fact, and of pieces that are there only while something holds. Bundles hold them as `sets` and `while`.\n")
 	table(&out, nil, slices.Concat(props.Facts, props.Presence))
 	return out.Bytes()
@@ -120,6 +121,8 @@ func ranges(p *kind.Prop) string {
 		return strings.Join(p.Options, ", ")
 	case kind.Direction:
 		return strings.Join(append([]string{p.None}, p.Options...), ", ")
+	case kind.Colour:
+		return "a colour such as #d07a2c, or " + p.None
 	case kind.Offset:
 		return fmt.Sprintf("to the right and down, each %d to %d pixels", least, most)
 	case kind.Weights:

@@ -13,6 +13,7 @@ import (
 
 	"github.com/invopop/jsonschema"
 
+	"azzel/core/appearance"
 	"azzel/core/exchange"
 	"azzel/core/kind"
 	"azzel/core/logic"
@@ -106,7 +107,7 @@ func acting(r jsonschema.Reflector) *jsonschema.Schema {
 	s := &jsonschema.Schema{Type: "object", Properties: jsonschema.NewProperties(), AdditionalProperties: jsonschema.FalseSchema,
 		Description: "What a piece sets of the properties that its type has (docs/KINDS.md). What is not there is as usual."}
 	for _, p := range kind.Props() {
-		if exchange.InParts(p) {
+		if exchange.InParts(p) || p.Sort == kind.Picture {
 			continue
 		}
 		is := &jsonschema.Schema{Description: p.Help}
@@ -129,6 +130,8 @@ func acting(r jsonschema.Reflector) *jsonschema.Schema {
 			for _, option := range p.Options {
 				is.Enum = append(is.Enum, option)
 			}
+		case kind.Colour:
+			is.Type, is.Pattern = "string", "^(#[0-9a-f]{6})?$"
 		case kind.Reference:
 			is.Type, is.Pattern = "string", idPattern
 		case kind.Condition:
@@ -157,6 +160,7 @@ func acting(r jsonschema.Reflector) *jsonschema.Schema {
 		}
 		s.Properties.Set(p.Word, is)
 	}
+	s.PatternProperties = map[string]*jsonschema.Schema{"^picture(-[a-z-]+)?$": inline(appearance.Form{})}
 	s.Properties.Set("sets", inline(exchange.Setting{}))
 	// As it is, or as it was before there were conditions of several terms.
 	while, _ := s.Properties.Get("while")

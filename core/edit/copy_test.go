@@ -4,6 +4,7 @@ import (
 	"math/rand/v2"
 	"reflect"
 	"slices"
+	"strings"
 	"testing"
 
 	"azzel/core/edit"
@@ -137,7 +138,7 @@ func TestCopyMap(t *testing.T) {
 		// asks counts the rules and pieces of a map that name a fact of it, and those that name one of another map.
 		asks := func(m *world.Map) (mine, others int) {
 			name := func(sort kind.Thing, named world.ID) {
-				if f := after.Fact(named); sort == kind.Fact && f != nil && f.Name[:5] == "Vents" {
+				if f := after.Fact(named); sort == kind.Fact && f != nil && strings.HasPrefix(f.Name, "Vents") {
 					if f.Map == m.ID {
 						mine++
 					} else {

@@ -24,7 +24,7 @@ type Replace struct {
 	To []int
 }
 
-// Edit is the one step that does it. Maps, bonds, medleys and frames follow, and
+// Edit is the one step that does it. Maps, bonds, medleys, frames and pictures of pieces follow, and
 // tiles keep what they do; what is gone stays usable from the old tileset, which
 // else goes.
 func (r Replace) Edit(d *world.Document) (Edit, error) {
@@ -99,7 +99,7 @@ func (r Replace) moved(old, next *world.Tileset, p *tiles.Properties) *tiles.Pro
 	return &is
 }
 
-// renumber are the parts that give bonds and medleys other tiles.
+// renumber are the parts that give bonds, medleys and pictures of pieces other tiles.
 func renumber(d *world.Document, becomes func(int) int) []Part {
 	var parts []Part
 	for _, b := range d.Bonds {
@@ -120,6 +120,20 @@ func renumber(d *world.Document, becomes func(int) int) []Part {
 			is.Tiles[i].Tile = becomes(is.Tiles[i].Tile)
 		}
 		parts = append(parts, Changes(world.Ref{Sort: world.SortMedley, ID: m.ID}, m.Values(), is.Values())...)
+	}
+	for _, t := range d.Types {
+		is := *t
+		is.Usual = t.Usual.With(world.Shows(t.Usual, becomes)...)
+		parts = append(parts, Changes(world.TypeRef(t.ID), t.Values(), is.Values())...)
+	}
+	for _, m := range d.Maps {
+		for _, p := range m.Pieces {
+			is := *p
+			is.Props = p.Props.With(world.Shows(p.Props, becomes)...)
+			if is.Props != p.Props {
+				parts = append(parts, Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, p.Values(), is.Values())...)
+			}
+		}
 	}
 	return parts
 }

@@ -8,6 +8,7 @@ import (
 	"maps"
 	"slices"
 
+	"azzel/core/appearance"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
@@ -72,7 +73,7 @@ func members(raw json.RawMessage, each func(name string, value json.RawMessage) 
 }
 
 // acting writes what a piece sets; nil if it sets nothing.
-func acting(v kind.Values) Acting {
+func acting(v kind.Values, names appearance.Names) Acting {
 	if v == "" {
 		return nil
 	}
@@ -128,6 +129,10 @@ func acting(v kind.Values) Acting {
 			put(p.Word, talk.Of(v, p).Write(conditions))
 		case kind.Words:
 			put(p.Word, words.Of(v, p).Write(conditions.Format))
+		case kind.Colour:
+			put(p.Word, world.Colour(n[0]).String())
+		case kind.Picture:
+			put(p.Word, names.Write(appearance.Of(v, p)))
 		default:
 			put(p.Word, n[0])
 		}
@@ -155,9 +160,9 @@ func ownField(name string) kind.Field {
 }
 
 // values reads what a piece sets. Whether its type has that is looked at with the piece.
-func (in Acting) values() (v kind.Values, err error) {
+func (in Acting) values(names appearance.Names) (v kind.Values, err error) {
 	for _, name := range slices.Sorted(maps.Keys(in)) {
-		set, err := readProp(name, in[name])
+		set, err := readProp(name, in[name], names)
 		if err != nil && (name == setsWord || name == whileWord) {
 			return "", fmt.Errorf("%s, %w", name, err)
 		}
@@ -169,7 +174,7 @@ func (in Acting) values() (v kind.Values, err error) {
 	return v, nil
 }
 
-func readProp(name string, raw json.RawMessage) ([]kind.Value, error) {
+func readProp(name string, raw json.RawMessage, names appearance.Names) ([]kind.Value, error) {
 	if name == noneWord {
 		var words []string
 		if err := strictly(raw, &words); err != nil {
@@ -277,6 +282,23 @@ func readProp(name string, raw json.RawMessage) ([]kind.Value, error) {
 		}
 		t, err := words.Read(list, conditions.Parse)
 		return []kind.Value{t.Set(p)}, err
+	case kind.Colour:
+		var text string
+		if err := strictly(raw, &text); err != nil {
+			return nil, err
+		}
+		c, err := world.ParseColour(text)
+		if err != nil {
+			return nil, err
+		}
+		numbers[0] = int(c)
+	case kind.Picture:
+		var form appearance.Form
+		if err := strictly(raw, &form); err != nil {
+			return nil, err
+		}
+		is, err := names.Read(form)
+		return []kind.Value{is.Set(p)}, err
 	default:
 		if err := strictly(raw, &numbers[0]); err != nil {
 			return nil, err

@@ -38,7 +38,7 @@ func TestBadBundles(t *testing.T) {
 	}{
 		{"no head", func(p map[string]string) { delete(p, "bundle.json") }, "bundle.json is missing"},
 		{"another format", replace("bundle.json", `"azzel bundle"`, `"greenhouse"`), "does not say that this is a bundle"},
-		{"newer", replace("bundle.json", `"version": `, `"version": 99, "moons": `), "version 99, and this Azzel reads up to version 9"},
+		{"newer", replace("bundle.json", `"version": `, `"version": 99, "moons": `), "version 99, and this Azzel reads up to version 10"},
 		{"a wrong type", replace("bundle.json", `"w": 8`, `"w": "eight"`), "project.cell.w is text where a whole number is needed"},
 		{"a fraction", replace("bundle.json", `"w": 8`, `"w": 8.5`), "is the number 8.5 where a whole number"},
 		{"a cell too small", replace("bundle.json", `"w": 8`, `"w": 0`), "a cell is 4 to 128 px"},

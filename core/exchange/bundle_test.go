@@ -275,8 +275,9 @@ func TestGoldenBundle(t *testing.T) {
 	anew := withAnew(t, sorted)
 	texts := withTexts(t, anew)
 	types := withTypes(t, texts)
+	pictured := withPictures(t, types)
 	if stored.Updating() {
-		if err := os.WriteFile(file(exchange.Version), written(t, types, first.Blobs), 0o644); err != nil {
+		if err := os.WriteFile(file(exchange.Version), written(t, pictured, first.Blobs), 0o644); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -302,6 +303,9 @@ func TestGoldenBundle(t *testing.T) {
 		}
 		if version >= 9 {
 			want = types
+		}
+		if version >= 10 {
+			want = pictured
 		}
 		c, _ := read(version)
 		same(t, want, c.Document)

@@ -3,7 +3,9 @@ package exchange
 // Format and Version are what bundle.json says of itself.
 const (
 	Format  = "azzel bundle"
-	Version = 9
+	Version = 10
+	// withoutPictures is the version of bundles in which all pieces are seen as they come.
+	withoutPictures = 9
 	// withoutTypes is the version of bundles in which there are no types of the project's own.
 	withoutTypes = 8
 	// withoutTexts is the version of bundles in which no fact is a short text, or belongs to a map.

@@ -105,7 +105,7 @@ func (b *reader) piece(m *world.Map, in Piece, what string) error {
 		return err
 	}
 	p := world.Piece{Name: in.Name, Foot: grid.Point(in.Foot)}
-	if p.Props, err = in.Acting.values(); err != nil {
+	if p.Props, err = in.Acting.values(b.names()); err != nil {
 		return fmt.Errorf("%s: acting, %w", what, err)
 	}
 	if p.Type, err = readKind(in.Type); err != nil {
@@ -239,7 +239,7 @@ func (b *reader) patches() error {
 			if err != nil {
 				return fmt.Errorf("%s: piece %d: %w", name, k+1, err)
 			}
-			acts, err := piece.Acting.values()
+			acts, err := piece.Acting.values(b.names())
 			if err != nil {
 				return fmt.Errorf("%s: piece %d: acting, %w", name, k+1, err)
 			}

@@ -3,6 +3,7 @@ package exchange
 import (
 	"fmt"
 
+	"azzel/core/appearance"
 	"azzel/core/kind"
 	"azzel/core/world"
 )
@@ -46,9 +47,9 @@ var sortWords = map[kind.Sort]string{kind.Whole: "", kind.YesNo: "yes-no", kind.
 // mayWords are the words for how many pieces of a type there may be, by their numbers.
 var mayWords = []string{world.AnyNumber: "", world.ExactlyOne: "exactly-one", world.MostOnMap: "so-many-on-a-map", world.MostInProject: "so-many"}
 
-func typesOf(d *world.Document) (list []OwnType) {
+func typesOf(d *world.Document, names appearance.Names) (list []OwnType) {
 	for _, t := range d.Types {
-		out := OwnType{idText(t.ID), t.Name, kind.Of(t.Base).Word, t.Purpose, t.Keywords, mayWords[t.May], t.Most, acting(t.Usual), nil}
+		out := OwnType{idText(t.ID), t.Name, kind.Of(t.Base).Word, t.Purpose, t.Keywords, mayWords[t.May], t.Most, acting(t.Usual, names), nil}
 		for _, p := range t.Further {
 			out.Properties = append(out.Properties, TypeProperty{idText(p.ID), p.Name, sortWords[p.Sort], p.Words, p.Unit, p.Usual, p.Least, p.Most, p.Changes})
 		}
@@ -79,7 +80,7 @@ func (b *reader) types() error {
 			return fmt.Errorf("%s: may: %.40q is not known", what, in.May)
 		}
 		t.May = world.Most(may)
-		if t.Usual, err = in.Usual.values(); err != nil {
+		if t.Usual, err = in.Usual.values(b.names()); err != nil {
 			return fmt.Errorf("%s: usual: %w", what, err)
 		}
 		values := t.Values()

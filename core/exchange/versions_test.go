@@ -5,6 +5,7 @@ import (
 	"slices"
 	"testing"
 
+	"azzel/core/appearance"
 	"azzel/core/edit"
 	"azzel/core/grid"
 	"azzel/core/kind"
@@ -111,6 +112,28 @@ func withTypes(t *testing.T, d *world.Document) *world.Document {
 		edit.Put{Ref: world.TypeRef(own), Values: moth.Values()}, edit.Put{Ref: world.TypeRef(98<<32 | 33), Values: pot.Values()},
 		edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 98<<32 | 34}, Values: piece.Values()}, edit.Put{Ref: world.RuleRef(98<<32 | 35), Values: rule.Values()},
 	}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return res.Document
+}
+
+// withPictures is a document of which pieces, also of a type and in a patch, have pictures of their own, as bundles hold it since version 10.
+func withPictures(t *testing.T, d *world.Document) *world.Document {
+	t.Helper()
+	tile := func(i, lies int) grid.Cell { return grid.Cell(d.Tilesets[i].First + i).Turned(lies) }
+	crawls := appearance.Picture{W: 2, H: 1, Ticks: 5, Foot: grid.Point{X: -3, Y: 2}, Frames: [][]grid.Cell{{tile(0, 0), tile(1, 5)}, {0, tile(1, 2)}}}
+	stands := appearance.Picture{Who: d.Characters[0].ID, Act: int(world.ActSwim)}
+	m, moth := d.Maps[0], d.Type(98<<32|30)
+	_, piece := d.Piece(98<<32 | 34)
+	is := *piece
+	is.Props = is.Props.With(crawls.Set(kind.PictureOf(kind.AnyState, 3)), crawls.Set(kind.PictureOf(kind.WhileOff, kind.AnySide)))
+	of := *moth
+	of.Usual = of.Usual.With(stands.Set(kind.PictureOf(kind.AnyState, kind.AnySide)), crawls.Set(kind.PictureOf(kind.StateNamed("unbeaten").Number, 4)))
+	kept := world.Patch{Name: "Lamp", Block: world.Block{W: 1, H: 1, Pieces: []world.BlockPiece{{Type: world.Exit, Props: kind.Set(crawls.Set(kind.PictureOf(kind.AnyState, kind.AnySide)))}}}}
+	parts := edit.Changes(world.Ref{Sort: world.SortPiece, Map: m.ID, ID: piece.ID}, piece.Values(), is.Values())
+	parts = append(parts, edit.Changes(world.TypeRef(moth.ID), moth.Values(), of.Values())...)
+	res, err := edit.Apply(d, edit.Edit{Label: "pictures", Parts: append(parts, edit.Put{Ref: world.Ref{Sort: world.SortPatch, ID: 98<<32 | 50}, Values: kept.Values()})})
 	if err != nil {
 		t.Fatal(err)
 	}

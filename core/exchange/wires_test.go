@@ -26,6 +26,15 @@ func TestWiresInABundle(t *testing.T) {
 	for _, m := range d.Maps {
 		parts = append(parts, edit.Change{Ref: world.Ref{Sort: world.SortMap, ID: m.ID}, Value: world.Value{Field: world.FieldAnew}})
 	}
+	for _, m := range d.Maps {
+		for _, p := range m.Pieces {
+			for f := range p.Props.All() {
+				if prop := kind.PropOf(f); prop != nil && prop.Sort == kind.Picture {
+					parts = append(parts, edit.Change{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: p.ID}, Value: world.Value{Field: f}})
+				}
+			}
+		}
+	}
 	for _, w := range d.Wires {
 		parts = append(parts, edit.Remove{Ref: edit.WireRef(w.ID)})
 	}

@@ -157,7 +157,10 @@ func (b *writer) all() error {
 	if slices.ContainsFunc(d.Facts, (*world.Fact).Later) {
 		out.Version = withoutTypes
 	}
-	if out.Types = typesOf(d); len(out.Types) > 0 {
+	if out.Types = typesOf(d, b.names()); len(out.Types) > 0 {
+		out.Version = withoutPictures
+	}
+	if d.Pictured() {
 		out.Version = Version
 	}
 	for _, m := range d.Medleys {
@@ -237,7 +240,7 @@ func (b *writer) oneMap(n int, m *world.Map) error {
 		part.Layers = append(part.Layers, layer)
 	}
 	for _, p := range m.Pieces {
-		part.Pieces = append(part.Pieces, Piece{idText(p.ID), p.Kind().Word, p.Name, idText(p.Layer), Place(p.Foot), acting(p.Props)})
+		part.Pieces = append(part.Pieces, Piece{idText(p.ID), p.Kind().Word, p.Name, idText(p.Layer), Place(p.Foot), acting(p.Props, b.names())})
 	}
 	return b.json(fmt.Sprintf("maps/%d.json", n), part)
 }
@@ -291,7 +294,7 @@ func (b *writer) patch(p *world.Patch) Patch {
 	}
 	kept, linked := p.Block.Kept()
 	for _, piece := range kept.Pieces {
-		is := Piece{Type: kind.Of(piece.Type).Word, Name: piece.Name, Foot: Place(piece.Foot), Acting: acting(piece.Props)}
+		is := Piece{Type: kind.Of(piece.Type).Word, Name: piece.Name, Foot: Place(piece.Foot), Acting: acting(piece.Props, b.names())}
 		if linked {
 			is.ID = idText(piece.ID)
 		}

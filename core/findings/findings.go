@@ -75,6 +75,9 @@ const (
 	// TooMany is a piece of a type of the designer's own of which there are more than there may be, NoneThere a type of which there is to be one and is none.
 	TooMany
 	NoneThere
+	// NoPicture is a piece or type that has pictures of its own, and none for one of its states; StockPicture a piece that is seen as it comes where others are not.
+	NoPicture
+	StockPicture
 	faultEnd
 )
 
@@ -83,7 +86,7 @@ var Words = [faultEnd]string{
 	Homeless: "homeless", NeverBegins: "never-begins", DoesNothing: "does-nothing", NeverComes: "never-comes", NeverHolds: "never-holds", Unchosen: "unchosen", Gone: "gone",
 	NoThis: "no-this", Stray: "stray", NeverDone: "never-done", NoAnswer: "no-answer", NoDifference: "no-difference", NoCase: "no-case", CannotBe: "cannot-be",
 	WaitsBeneath: "waits-beneath", HeldForGood: "held-for-good", InCircles: "in-circles", Endless: "endless", AsksOff: "asks-off", TooLong: "too-long", TooLongAnswer: "too-long-answer",
-	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten", OffMap: "off-map", NoWay: "no-way", LeftDark: "left-dark", InWall: "in-wall", NeverWorked: "never-worked", TooMany: "too-many", NoneThere: "none-there",
+	NoLetter: "no-letter", NeverAsked: "never-asked", NeverSet: "never-set", NeverGiven: "never-given", Forgotten: "forgotten", OffMap: "off-map", NoWay: "no-way", LeftDark: "left-dark", InWall: "in-wall", NeverWorked: "never-worked", TooMany: "too-many", NoneThere: "none-there", NoPicture: "no-picture", StockPicture: "stock-picture",
 }
 
 // Faults are all that there are, in their order.
@@ -97,7 +100,7 @@ func Faults() (list []Fault) {
 // A Finding is something that is wrong, and where. Two that say the same are equal.
 type Finding struct {
 	Fault Fault
-	// Of is the rule, piece, fact, item, type or start with which something is wrong, Part the part of the rule, Property what is set of the piece.
+	// Of is the rule, piece, fact, item, type or start with which something is wrong, Part the part of the rule, Property what is set of the piece or type.
 	Of       world.Ref
 	Part     world.ID
 	Property kind.Field
@@ -205,7 +208,7 @@ func Find(d *world.Document) []Finding { return new(Finder).Find(d) }
 // alike reports whether two documents have the same of all on which what is found of a rule or piece can depend, but for rules.
 func alike(a, b *world.Document) bool {
 	return viewed(a) == viewed(b) && slices.Equal(a.Facts, b.Facts) && slices.Equal(a.Items, b.Items) && slices.Equal(a.Areas, b.Areas) && slices.Equal(a.Crossings, b.Crossings) &&
-		slices.Equal(a.Tracks, b.Tracks) && slices.Equal(a.Characters, b.Characters) && slices.EqualFunc(a.Maps, b.Maps, alikeMaps) && samePieces(a, b)
+		slices.Equal(a.Tracks, b.Tracks) && slices.Equal(a.Tilesets, b.Tilesets) && slices.Equal(a.Characters, b.Characters) && slices.EqualFunc(a.Maps, b.Maps, alikeMaps) && samePieces(a, b)
 }
 
 // alikeMaps is the same of two maps, but for their pieces.

@@ -134,6 +134,10 @@ func (g *glance) at(sort kind.Thing, id world.ID) any {
 		if g.d.Character(id) != nil {
 			return true
 		}
+	case kind.Tile:
+		if set, _ := g.d.TilesetOf(int(id)); set != nil {
+			return true
+		}
 	case kind.Type:
 		if k := g.d.Kind(id); k != nil {
 			return k

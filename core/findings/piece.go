@@ -66,6 +66,7 @@ func (g *glance) atPiece(ref world.Ref, p *world.Piece) *look {
 			}
 		}
 	}
+	g.atPictures(ref, p, func(f Finding) { l.list = append(l.list, f) })
 	condition(props.While, p.While())
 	condition(props.Needs, p.Needs())
 	if world.Gives(p.Type) {

@@ -12,6 +12,7 @@ import (
 	"azzel/core/kinds/door"
 	"azzel/core/kinds/person"
 	"azzel/core/kinds/props"
+	"azzel/core/kinds/random"
 	"azzel/core/kinds/sign"
 	"azzel/core/logic"
 	"azzel/core/play/generate"
@@ -342,15 +343,9 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 		// Most maps of random worlds have layers that rules let come and go, so that nothing is said of their walls.
 		house, layers := world.NewMap("Dew house", grid.Point{X: 5000}, grid.Rect{W: 5, H: 5}, b.ids)
 		b.parts = append(b.parts, edit.PutMap(house, layers)...)
-		for range 400 {
-			m := b.d.Maps[b.IntN(len(b.d.Maps))]
-			s := world.NamedStart{Map: m.ID, Cell: generate.Cell(b.Rand, m)}
-			cell := m.Layer(m.PlayerLayer).Cells.At(s.Cell)
-			if at, free := FreePlace(b.d, &s); cell != 0 && free && at != s.Cell {
-				walls := grid.BoxRegion(grid.Rect{W: 5, H: 5})
-				b.parts = append(b.parts, edit.Paint{Map: house.ID, Layer: house.PlayerLayer, Region: walls, Cells: grid.Runs{{N: walls.Len(), Cell: cell}}})
-				break
-			}
+		if cell := b.wall(); cell != 0 {
+			walls := grid.BoxRegion(grid.Rect{W: 5, H: 5})
+			b.parts = append(b.parts, edit.Paint{Map: house.ID, Layer: house.PlayerLayer, Region: walls, Cells: grid.Runs{{N: walls.Len(), Cell: cell}}})
 		}
 		s := world.NamedStart{Name: "Dew", Map: house.ID, Cell: grid.Point{X: b.IntN(5), Y: b.IntN(5)}}
 		b.put(world.Ref{Sort: world.SortStart}, s.Values())
@@ -404,6 +399,26 @@ var plants = map[Fault]func(b *bed) (part world.ID, elsewhere bool){
 		if b.IntN(2) == 0 {
 			b.piece(sign.Kind, props.OwnType.Refer(own))
 		}
+		return 0, true
+	},
+	NoPicture: func(b *bed) (world.ID, bool) {
+		b.some(0)
+		// Of a door, a picture for one of its states alone; of others nothing is missing.
+		state := []int{kind.StateNamed("closed").Number, kind.StateNamed("open").Number, kind.WhileOff}[b.IntN(3)]
+		set := random.Picture(b.Rand).Set(kind.PictureOf(state, kind.AnySide))
+		if b.IntN(2) == 0 {
+			b.put(world.Ref{Sort: world.SortType}, (&world.Type{Name: "Dew pot", Base: door.Kind.ID, Usual: kind.Set(set)}).Values())
+			return 0, true
+		}
+		b.piece(door.Kind, set)
+		return 0, true
+	},
+	StockPicture: func(b *bed) (world.ID, bool) {
+		b.some(0)
+		b.put(world.Ref{Sort: world.SortType}, (&world.Type{Name: "Dew pot", Base: sign.Kind.ID, Usual: kind.Set(random.Picture(b.Rand).Set(kind.PictureOf(kind.AnyState, kind.AnySide)))}).Values())
+		// Others of their kind may be found before it, and stand for it; of its own type it is the first.
+		own := b.put(world.Ref{Sort: world.SortType}, (&world.Type{Name: "Dew door", Base: door.Kind.ID}).Values())
+		b.piece(door.Kind, props.OwnType.Refer(own))
 		return 0, true
 	},
 	NeverGiven: func(b *bed) (world.ID, bool) {

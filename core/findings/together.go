@@ -66,7 +66,7 @@ func together(d *world.Document, rules, pieces []*look) (list []Finding) {
 	for _, l := range pieces {
 		list = append(list, l.list...)
 	}
-	return slices.Concat(list, uses(d, rules, pieces), counted(d))
+	return slices.Concat(list, uses(d, rules, pieces), counted(d), pictures(d))
 }
 
 // uses finds what only opens when it is worked and nothing works, facts that are set and not asked, or asked and not set, and items that are asked and not given.

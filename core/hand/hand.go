@@ -97,7 +97,9 @@ type Hand struct {
 	Held
 	// Before is what it painted with before; it makes the floor of a room.
 	Before Held
-	Shape  Shape
+	// Last is what it held last that is cells, a tile or a block; the zero value for nothing yet.
+	Last  Held
+	Shape Shape
 	// Size is how many cells wide and high a brush is, and how thick a ring.
 	Size int
 	// Mirror repeats strokes on the other side of the map's mirror lines.
@@ -140,7 +142,20 @@ func (h *Hand) Take(held Held) {
 	if h.Paints() && h.Holding != Eraser && held != h.Held {
 		h.Before = h.Held
 	}
+	h.keepLast()
 	h.Held, h.measured = held, Ghost{}
+}
+
+// Empty lets the hand hold nothing; what it held before stays what it is.
+func (h *Hand) Empty() {
+	h.keepLast()
+	h.Holding = Nothing
+}
+
+func (h *Hand) keepLast() {
+	if h.Holding == Tile || h.Holding == Patch {
+		h.Last = h.Held
+	}
 }
 
 // floor is what the floor of a room is laid of: what was held before, else the

@@ -99,7 +99,7 @@ func (h *Hand) ghostPiece(d *world.Document, s Spot, of world.ID, moved world.ID
 	h.ghost = Ghost{Piece: of, Region: grid.Region{{Y: s.Board.Y, X0: s.Board.X, X1: s.Board.X}}, To: s}
 	l := d.Project.Lattice()
 	for _, p := range s.Map.Pieces {
-		if p.ID != moved && p.TypeID() == of && l.CellAt(p.Foot) == s.Cell {
+		if p.ID != moved && p.TypeID() == of && l.CellAt(p.Foot) == s.Cell && !p.Kind().Adorns() {
 			h.ghost.Problem = fmt.Sprintf("There is one here already: %s.", d.KindName(of))
 		}
 	}
@@ -116,10 +116,18 @@ func (h *Hand) ghostPiece(d *world.Document, s Spot, of world.ID, moved world.ID
 		}
 	}
 	if p == nil || from.ID != s.Map.ID {
-		if problem := keepsOff(s.Map.Layer(s.Map.PlayerLayer)); problem != "" {
+		if problem := keepsOff(h.under(d, s.Map, of, p)); problem != "" {
 			h.ghost.Problem = problem
 		}
 	}
+}
+
+// under is the layer on which a piece of a type comes to stand: that of the player, or the current one for what is there to be seen alone.
+func (h *Hand) under(d *world.Document, m *world.Map, of world.ID, p *world.Piece) *world.Layer {
+	if p == nil && d.Kind(of).Adorns() {
+		return h.Layer(m)
+	}
+	return m.Layer(m.PlayerLayer)
 }
 
 // singleOf is the piece of a type of which there is at most one, and its map; nil if there is none yet, or may be several.
@@ -176,6 +184,9 @@ func (h *Hand) place(d *world.Document, ghost Ghost) Outcome {
 		return Outcome{Edit: h.moveTo(d, o, p, m, foot), Said: movesHere(d, o, p)}
 	}
 	p.Layer, p.Foot = m.PlayerLayer, foot
+	if p.Kind().Adorns() {
+		p.Layer, p.Foot = h.Layer(m).ID, h.free(ghost, foot)
+	}
 	ref := world.Ref{Sort: world.SortPiece, Map: m.ID, ID: h.ids.NewID()}
 	return Outcome{Edit: &edit.Edit{Label: edit.Clip(fmt.Sprintf("place %s on %s", d.KindName(p.TypeID()), m.Name)),
 		Parts: []edit.Part{edit.Put{Ref: ref, Values: p.Values()}}}}
@@ -205,7 +216,19 @@ func (h *Hand) movePiece(d *world.Document, g gesture, ghost Ghost) Outcome {
 	}
 	cell := ghost.To.Cell
 	h.Selected = Selection{world.Ref{Sort: world.SortPiece, Map: to.ID, ID: p.ID}, 0, to.ID, cell}
-	return Outcome{Edit: h.moveTo(d, from, p, to, to.FootFor(d.Project.Lattice(), p, cell))}
+	foot := to.FootFor(d.Project.Lattice(), p, cell)
+	if p.Kind().Adorns() {
+		foot = h.free(ghost, foot)
+	}
+	return Outcome{Edit: h.moveTo(d, from, p, to, foot)}
+}
+
+// free is where the foot of something comes to stand that is there to be seen alone: at the pixel to which a ghost points while the hand is steady, else where others would.
+func (h *Hand) free(ghost Ghost, foot grid.Point) grid.Point {
+	if h.Steady {
+		return ghost.To.Pixel
+	}
+	return foot
 }
 
 func doorwayProblem(d *world.Document, s Spot) string {

@@ -26,6 +26,8 @@ const (
 	Folk     Family = "people and foes"
 	Workings Family = "workings"
 	Hazards  Family = "hazards"
+	// Looks are there to be seen alone.
+	Looks Family = "looks"
 )
 
 // A Kind is a built-in type of piece, declared as data.
@@ -39,6 +41,8 @@ type Kind struct {
 	Family  Family
 	// Props are what can be set of its pieces, in the order in which they are shown.
 	Props []Has
+	// Placed is what a piece sets that was just placed.
+	Placed Values
 	// Range and Strength are what two properties of long ago stood for, which meant something else for each kind.
 	Range, Strength []*Prop
 	// Single says that there is at most one in a project: placing another moves it.
@@ -68,8 +72,9 @@ type Kind struct {
 	Ends, Counted bool
 	// Drawn says that what its pieces are is drawn when play begins.
 	Drawn bool
-	// Figure says that its pieces may be a character, and are drawn as it.
-	Figure bool
+	// Figure says that its pieces may be a character, and are drawn as it; Faces that they look to a side, so that there may be a
+	// picture of them for each.
+	Figure, Faces bool
 	// Worked says that wires bring its pieces from one to the other of the first two states between which they go.
 	Worked bool
 	// Item is what its pieces do with the item that they name.
@@ -199,6 +204,7 @@ func Register(k *Kind) {
 		panic(fmt.Sprintf("two kinds have the number %d or the word %q", k.ID, k.Word))
 	}
 	k.has = map[Field]int{}
+	k.Props = append(slices.Clip(k.Props), k.pictures()...)
 	for i, h := range k.Props {
 		if p, q := props[h.Field], propWords[h.Word]; p != nil && p != h.Prop || q != nil && q != h.Prop {
 			panic(fmt.Sprintf("two properties have the number %d or the word %q", h.Field, h.Word))
@@ -224,6 +230,9 @@ func All() []*Kind { return slices.Clone(all) }
 
 // Of finds a kind by its number; nil if there is none.
 func Of(id ID) *Kind { return byID[id] }
+
+// Adorns reports whether pieces of the kind are there to be seen alone. Those of a nil kind are not.
+func (k *Kind) Adorns() bool { return k != nil && k.Family == Looks }
 
 // Walks reports whether pieces of the kind walk somewhere by themselves: people and foes.
 func (k *Kind) Walks() bool { return k.Goes && k.Family == Folk }

@@ -42,6 +42,10 @@ const (
 	Words
 	// Sayings are several things that are said, each perhaps only while something holds, of core/talk, whose Form it has.
 	Sayings
+	// Colour is 0 for none, else 1<<24 with 8 bits each of red, green and blue.
+	Colour
+	// Picture is how a piece is seen in a state, looking to a side, of core/appearance, whose Form it has.
+	Picture
 )
 
 // A Thing is a sort of thing that a property can refer to.
@@ -63,13 +67,15 @@ const (
 	Layer
 	Patch
 	OwnType
+	// Tile is a tile, whose number is its ID.
+	Tile
 )
 
 // ThingNames are what people call things that can be referred to.
-var ThingNames = [...]string{NoThing: "nothing", Character: "character", Track: "track", Area: "area", Item: "item", Fact: "fact", Piece: "piece", Map: "map", Type: "type of piece", Crossing: "crossing", Rule: "rule", Layer: "layer", Patch: "patch", OwnType: "type of your own"}
+var ThingNames = [...]string{NoThing: "nothing", Character: "character", Track: "track", Area: "area", Item: "item", Fact: "fact", Piece: "piece", Map: "map", Type: "type of piece", Crossing: "crossing", Rule: "rule", Layer: "layer", Patch: "patch", OwnType: "type of your own", Tile: "tile"}
 
 // Local reports whether a thing is not in other maps and projects, so that copies that are kept leave it behind.
-func (t Thing) Local() bool { return t != Item && t != Fact && t != Type && t != OwnType }
+func (t Thing) Local() bool { return t != Item && t != Fact && t != Type && t != OwnType && t != Tile }
 
 // A Form is how values of a sort are stored that are more than numbers and references. The package to which their
 // meaning belongs registers it.
@@ -112,9 +118,12 @@ type Prop struct {
 	// Local says that what it refers to is not in other maps and projects, so that it is left behind by copies that
 	// are kept.
 	Local bool
-	// Changes says that rules can set it in play.
-	Changes bool
+	// Changes says that rules can set it in play, Seen that it changes what is seen alone, and nothing in play.
+	Changes, Seen bool
 }
+
+// ColourEnd is one more than the greatest number of a colour.
+const ColourEnd = 1 << 25
 
 // FirstOwnField is the number of the first property of a type of the designer's own: below are those that kinds declare. The value of such a one is a whole number
 // whatever sort it has by now, so that it is kept where that changes.
@@ -179,7 +188,7 @@ func (p *Prop) Size() int {
 		return 2
 	case Weights:
 		return len(p.Options)
-	case Condition, Words, Sayings:
+	case Condition, Words, Sayings, Picture:
 		return 0
 	}
 	return 1
@@ -196,6 +205,8 @@ func (p *Prop) Ranges(i int) (least, most int) {
 		return 0, len(p.Options)
 	case p.Sort == OwnState:
 		return 0, mostState
+	case p.Sort == Colour:
+		return 0, ColourEnd - 1
 	case p.Field < FirstOfOneMeaning:
 		return min(0, p.Least), p.Most
 	}
@@ -234,7 +245,7 @@ func (p *Prop) Unset() Value { return Value{Field: p.Field} }
 
 // orUnset is nothing for bytes that stand for a value that is not set.
 func (p *Prop) orUnset(b []byte) []byte {
-	if p.Field >= FirstOfOneMeaning && p.Sort != Reference && p.Sort != OwnState {
+	if p.Field >= FirstOfOneMeaning && p.Sort != Reference && p.Sort != OwnState && p.Sort != Direction && p.Sort != Colour {
 		return b
 	}
 	return OldBytes(b)
@@ -311,6 +322,9 @@ func (p *Prop) Check(b []byte) error {
 		if least, most := p.Ranges(i); n < least || n > most {
 			return fmt.Errorf("%s is %d to %d, not %d", p.nameOf(i), least, most, n)
 		}
+		if p.Sort == Colour && n != 0 && n < ColourEnd/2 {
+			return fmt.Errorf("%s is none, or red, green and blue of 8 bits each", p.Name)
+		}
 		if p.Sort == OwnState && n != 0 && StateOf(n) == nil {
 			return fmt.Errorf("%w: a state of number %d is not known here; reload the page", pack.ErrMalformed, n)
 		}
@@ -333,6 +347,12 @@ func (p *Prop) Names() []string {
 
 // Says is a number of the property as people read it, with its unit.
 func (p *Prop) Says(n int) string {
+	if p.Sort == Colour {
+		if n == 0 {
+			return p.None
+		}
+		return fmt.Sprintf("#%06x", n&(1<<24-1))
+	}
 	if names := p.Names(); len(names) > 0 {
 		return names[min(max(n, 0), len(names)-1)]
 	}

@@ -10,6 +10,8 @@ import (
 	"azzel/core/kinds/checkpoint"
 	"azzel/core/kinds/collectible"
 	"azzel/core/kinds/container"
+	"azzel/core/kinds/conveyor"
+	"azzel/core/kinds/decoration"
 	"azzel/core/kinds/door"
 	"azzel/core/kinds/emitter"
 	"azzel/core/kinds/exit"
@@ -31,8 +33,8 @@ import (
 // The kinds are shown in this order.
 func init() {
 	for _, k := range []*kind.Kind{
-		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, spring.Kind, foe.Kind, hazard.Kind,
-		collectible.Kind, door.Kind, gate.Kind, switches.Kind, pushable.Kind, breakable.Kind, emitter.Kind, container.Kind, sign.Kind, person.Kind, lottery.Kind, mark.Kind,
+		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, conveyor.Kind, spring.Kind, foe.Kind, hazard.Kind,
+		collectible.Kind, door.Kind, gate.Kind, switches.Kind, pushable.Kind, breakable.Kind, emitter.Kind, container.Kind, sign.Kind, person.Kind, decoration.Kind, lottery.Kind, mark.Kind,
 	} {
 		if slices.ContainsFunc(k.Props, func(h kind.Has) bool { return h.Prop == props.Power }) {
 			k.Moments = append(k.Moments, props.SwitchedOn, props.SwitchedOff)

@@ -54,6 +54,11 @@ const (
 	TileFrames = 64
 	// CharacterFrames is how many frames a character has, Poses how many rows of them.
 	CharacterFrames, Poses = 1024, 64
+	// Acts is how many things somebody can be seen doing.
+	Acts = 8
+	// PictureCells is how many cells a picture of a piece is wide and high, PictureFrames how many frames it has, PictureFoot how many pixels from the middle
+	// of its lower edge its foot is, at most.
+	PictureCells, PictureFrames, PictureFoot = 16, 64, 256
 	// Characters a project may have.
 	Characters = 1000
 	// Speed is how many cells somebody moves in a second, Jump how many cells high they

@@ -1,6 +1,7 @@
 package page
 
 import (
+	"azzel/core/appearance"
 	"fmt"
 	"slices"
 	"strconv"
@@ -60,6 +61,12 @@ type Page struct {
 	Stamps map[world.ID]Stamp
 	// Strips are the pictures of characters, by their sums.
 	Strips map[string]*tiles.Strip
+	// Appearances are the numbers of pictures of pieces that this page was told of, by how they are stored, AppearanceList those pictures.
+	Appearances    map[string]int
+	AppearanceList []appearance.Picture
+	// Stills are the pieces of a document, StillOf, that do not act by themselves and have pictures of their own, or whose maps may rest.
+	Stills  []Still
+	StillOf *world.Document
 	// Block is the block that was told of last, Blocks counts them.
 	Block  *world.Block
 	Blocks int
@@ -112,6 +119,12 @@ type Page struct {
 	shown, reseen *world.Document
 	// aside are steps of an earlier page that can't be read.
 	aside [][]byte
+}
+
+// A Still is a piece that has pictures of its own, with its map.
+type Still struct {
+	Map   *world.Map
+	Piece *world.Piece
 }
 
 // Open begins with what the server sent and with the messages of an earlier

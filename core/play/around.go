@@ -57,6 +57,12 @@ func (g *Game) phase(kinds func() []*kind.Kind, each func(behaviour any, all ite
 // carryAlong lets carriers go on, with what stands on them.
 func (g *Game) carryAlong() {
 	g.ridersFound = false
+	for _, k := range g.conveying {
+		if k < len(g.actors) {
+			g.actors[k].conveyed = false
+		}
+	}
+	g.conveying = g.conveying[:0]
 	g.phase(carriers, func(b any, all iter.Seq[*stage.Actor]) { b.(stage.Carrier).Carry(all, around{g}) })
 }
 
@@ -176,6 +182,9 @@ func (r around) Lost(a *stage.Actor) { r.g.offTheMap(r.g.acting, a.Thing) }
 
 // Carried implements stage.Around.
 func (r around) Carried(_ *stage.Actor, was, is body.Box) { r.g.wentOn(r.g.acting, was, is) }
+
+// Moved implements stage.Around.
+func (r around) Moved(_ *stage.Actor, dx, dy int) { r.g.convey(r.g.acting, dx, dy) }
 
 // InTheWay implements stage.Around.
 func (r around) InTheWay(_ *stage.Actor, was, is body.Box) (meets, stuck bool) {

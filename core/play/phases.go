@@ -10,6 +10,8 @@ type tick struct {
 	falls        bool
 	// pressed says that the key that uses was not held in the tick before.
 	pressed bool
+	// conveyed says that a belt has moved the player.
+	conveyed bool
 }
 
 // A phase is one part of a tick.

@@ -65,6 +65,8 @@ type Game struct {
 	// riders are where what platforms take along is, while platforms move; carried are those that were.
 	riders  body.Boxes
 	carried []int
+	// conveying are the actors that belts have moved in this tick.
+	conveying []int
 	// ridersFound says that they were noted in this tick, acting is what a behaviour moves just now.
 	ridersFound bool
 	acting      *actor

@@ -30,6 +30,8 @@ type actor struct {
 	box int
 	// carried says that it was taken along in this tick.
 	carried bool
+	// conveyed says that a belt has moved it in this tick.
+	conveyed bool
 	// absent says that it is not there now, because something does not hold; left that it went over an open edge to a map
 	// where nothing acts now.
 	absent, left bool

@@ -95,6 +95,8 @@ type Around interface {
 	Shoot(s Shot)
 	Lost(a *Actor)
 	Carried(a *Actor, was, is body.Box)
+	// Moved moves what stands on an actor, which itself stays where it is.
+	Moved(a *Actor, dx, dy int)
 	Emit(a *Actor)
 	// InTheWay reports whether the player or something that can be taken along would be where an actor is that goes from one box to
 	// another, and whether any of them, or of those that stand on it, has no room to be pushed or taken along.

@@ -15,9 +15,9 @@ const (
 	// Version 2 has bonds and properties of the project's own, version 3 patches, version 4
 	// replays, version 5 tracks and areas, version 6 items, version 7 facts, version 8 wires, version 9 rules,
 	// version 10 facts with a range or words, version 11 maps that begin anew and named starts, version 12 facts that are short texts or belong to a map, version 13 types of the
-	// designer's own.
+	// designer's own, version 14 pictures of pieces.
 	// From version 3 on all are read.
-	documentVersion, oldestVersion = 13, 3
+	documentVersion, oldestVersion = 14, 3
 	// withoutWires is the version of documents that have no wires: they are written as they were before there were any.
 	withoutWires = 7
 	// withoutRules is that of those that have wires and no rules.
@@ -30,18 +30,22 @@ const (
 	withoutTexts = 11
 	// withoutTypes is that of those that have no types of the designer's own.
 	withoutTypes = 12
+	// withoutPictures is that of those in which all pieces are seen as they come.
+	withoutPictures = 13
 )
 
 // Encode gives the document as bytes: equal documents give equal bytes. Format
 // version 7 without wires and rules, 8 without rules, 9 if no fact has a range or words, 10 if all maps stay as left and there are no named starts,
-// 11 if no fact is a short text or belongs to a map, 12 without types of the designer's own, else 13.
+// 11 if no fact is a short text or belongs to a map, 12 without types of the designer's own, 13 if all pieces are seen as they come, else 14.
 func (d *Document) Encode() []byte { return d.EncodeAt(nil) }
 
 // EncodeAt is Encode for work that goes at a pace.
 func (d *Document) EncodeAt(at pace.Pace) []byte {
 	version := byte(documentVersion)
 	switch {
+	case d.Pictured():
 	case len(d.Types) > 0:
+		version = withoutPictures
 	case slices.ContainsFunc(d.Facts, (*Fact).Later):
 		version = withoutTypes
 	case d.Anew(), len(d.Starts) > 0:

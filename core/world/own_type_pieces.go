@@ -22,7 +22,11 @@ func (p *Piece) TypeID() ID {
 // NewPiece is a piece of a type, built-in or of the designer's own, as it is placed; nil for one of the designer's own that is gone.
 func (d *Document) NewPiece(of ID) *Piece {
 	if of < kind.FirstOwn {
-		return &Piece{Type: of}
+		p := &Piece{Type: of}
+		if k := kind.Of(of); k != nil {
+			p.Props = k.Placed
+		}
+		return p
 	}
 	t := d.Type(of)
 	if t == nil {

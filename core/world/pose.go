@@ -25,6 +25,9 @@ const (
 	actEnd
 )
 
+// What is stored of pictures is held to the same number of acts.
+var _ [limit.Acts]struct{} = [actEnd]struct{}{}
+
 // ActNames are what the acts are called, in their order.
 var ActNames = [...]string{"stands", "walks", "runs", "jumps", "falls", "climbs", "swims", "is hurt"}
 

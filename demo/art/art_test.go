@@ -24,7 +24,7 @@ func tilesOf(img *image.NRGBA, w, h int) (all []string) {
 // each second one of a row stands, and both keep to one palette.
 func TestPictures(t *testing.T) {
 	sheet, gardener := Sheet(), Gardener()
-	pictures := []*image.NRGBA{sheet, gardener}
+	pictures := []*image.NRGBA{sheet, gardener, Fittings()}
 	for c := Moth; c <= Beetle; c++ {
 		pictures = append(pictures, c.Draw())
 		if f := tilesOf(c.Draw(), CreatureWidth, CreatureHeight); f[0] == f[1] {

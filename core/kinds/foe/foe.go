@@ -16,7 +16,7 @@ var (
 )
 
 // Kind is somebody to beware of.
-var Kind = &kind.Kind{ID: 6, Word: "foe", Name: "Foe", Family: kind.Folk, Acts: true, Goes: true, Ridden: true, Hurts: true, Struck: true, Figure: true, Done: "defeated",
+var Kind = &kind.Kind{ID: 6, Word: "foe", Name: "Foe", Family: kind.Folk, Acts: true, Goes: true, Ridden: true, Hurts: true, Struck: true, Figure: true, Faces: true, Done: "defeated",
 	States: []*kind.State{unbeaten, defeated}, Moments: []*kind.Moment{props.Hit, props.Stomped, props.Defeated, props.Lost}, Beaten: props.Defeated,
 	Changes:   []kind.Change{{From: unbeaten, To: defeated, By: props.Defeated, Needs: []*kind.Prop{props.Bears}, Lasting: true}, {From: unbeaten, To: defeated, By: props.Lost, Lasting: true}},
 	Behaviour: behaviour{}, Picture: picture,

@@ -19,7 +19,7 @@ var (
 )
 
 // Kind is somebody to speak to.
-var Kind = &kind.Kind{ID: 21, Word: "person", Name: "Person", Family: kind.Folk, Acts: true, Goes: true, Ridden: true, Solid: true, Figure: true, Done: "spoken to",
+var Kind = &kind.Kind{ID: 21, Word: "person", Name: "Person", Family: kind.Folk, Acts: true, Goes: true, Ridden: true, Solid: true, Figure: true, Faces: true, Done: "spoken to",
 	States: []*kind.State{unmet, met}, First: func(kind.Values) *kind.State { return unmet },
 	Moments:   []*kind.Moment{props.Spoken, props.Lost},
 	Changes:   []kind.Change{{From: unmet, To: met, By: props.Spoken}},

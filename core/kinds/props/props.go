@@ -180,6 +180,10 @@ var (
 		Help: "What must hold so that it lets the player out."}
 )
 
+// Toward is the side to which a piece acts.
+var Toward = &kind.Prop{Field: 67, Changes: true, Word: "toward", Label: "To the", Name: "to which side a piece acts", Sort: kind.Direction, Options: []string{"south", "west", "east", "north"}, None: "nowhere",
+	Help: "To which side it acts. From the side, south is down and north is up."}
+
 // OwnType is the type of the designer's own of which a piece is.
 var OwnType = &kind.Prop{Field: 66, Word: "own-type", Label: "Type", Name: "the type of a piece", Sort: kind.Reference, To: kind.OwnType, None: "none of your own",
 	Help: "The type of your own of which it is."}

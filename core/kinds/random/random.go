@@ -4,6 +4,8 @@ package random
 import (
 	"math/rand/v2"
 
+	"azzel/core/appearance"
+	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/logic"
 	"azzel/core/talk"
@@ -22,6 +24,17 @@ func Values(r *rand.Rand, k *kind.Kind) (v kind.Values) {
 			if r.IntN(4) == 0 {
 				v = v.With(start(r, k, h.Prop))
 			}
+			continue
+		}
+		if h.Sort == kind.Picture {
+			// Most look as they come.
+			if r.IntN(16) == 0 {
+				v = v.With(Picture(r).Set(h.Prop))
+			}
+			continue
+		}
+		if h.Sort == kind.Colour {
+			v = v.With(h.Is(kind.ColourEnd/2 + r.IntN(kind.ColourEnd/2)))
 			continue
 		}
 		if h.Sort == kind.Sayings {
@@ -48,6 +61,19 @@ func Words(r *rand.Rand) words.Text {
 		said += sayings[r.IntN(len(sayings))]
 	}
 	return words.Plain(said)
+}
+
+// Picture is a random picture of a few tiles, of those that a new project has and one that no project has.
+func Picture(r *rand.Rand) appearance.Picture {
+	p := appearance.Picture{W: 1 + r.IntN(2), H: 1 + r.IntN(2), Ticks: 1 + r.IntN(20), Foot: grid.Point{X: r.IntN(9) - 4, Y: r.IntN(9) - 4}}
+	for range 1 + r.IntN(3) {
+		frame := make([]grid.Cell, p.W*p.H)
+		for i := range frame {
+			frame[i] = grid.Cell(r.IntN(8)).Turned(r.IntN(8))
+		}
+		p.Frames = append(p.Frames, frame)
+	}
+	return p
 }
 
 // talks are random things to say, some of which are said only while somebody was not spoken to, or never.

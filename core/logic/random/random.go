@@ -3,6 +3,7 @@ package random
 
 import (
 	"math/rand/v2"
+	"slices"
 
 	"azzel/core/kind"
 	"azzel/core/logic"
@@ -36,6 +37,14 @@ func changing() (list []*kind.Prop) {
 		}
 	}
 	return list
+}
+
+// newestKind is the last kind of pieces that is drawn unless all are: stored bundles hold what was drawn when there were no others.
+const newestKind kind.ID = 22
+
+// kinds are those of which pieces are named.
+func kinds(of Things) []*kind.Kind {
+	return slices.DeleteFunc(kind.All(), func(k *kind.Kind) bool { return !of.Newest && k.ID > newestKind })
 }
 
 func states() (list []*kind.State) {
@@ -180,7 +189,7 @@ func noun(r *rand.Rand, of Things, happens bool) (n logic.Noun) {
 	case logic.AllInArea, logic.AnyInArea, logic.NearestInArea:
 		n.Thing = one(r, of.Areas)
 	case logic.AllOfType, logic.AnyOfType, logic.NearestOfType:
-		if k := one(r, kind.All()); k != nil {
+		if k := one(r, kinds(of)); k != nil {
 			n.Type = k.ID
 		}
 	}

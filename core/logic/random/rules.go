@@ -90,7 +90,7 @@ func Moment(r *rand.Rand, of Things) (m logic.Moment) {
 			switch occasions[i] {
 			case logic.ComesInto, logic.GoesOutOf:
 				m.Thing, m.Of = one(r, of.Areas), logic.Noun{Is: logic.Piece, Thing: one(r, of.Pieces)}
-				if k := one(r, kind.All()); k != nil && r.IntN(2) == 0 {
+				if k := one(r, kinds(of)); k != nil && r.IntN(2) == 0 {
 					m.Of = logic.Noun{Is: logic.AnyOfType, Type: k.ID}
 				}
 			case logic.AreaEntered, logic.AreaLeft, logic.AreaStayed:
@@ -105,7 +105,7 @@ func Moment(r *rand.Rand, of Things) (m logic.Moment) {
 				m.Thing = one(r, of.Crossings)
 			}
 		} else {
-			k := one(r, kind.All())
+			k := one(r, kinds(of))
 			if k == nil {
 				continue
 			}

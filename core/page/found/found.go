@@ -117,6 +117,8 @@ var sentences = map[findings.Fault]string{
 	findings.NeverWorked:   "It opens only when it is worked, and no wire or rule works it.",
 	findings.TooMany:       "There are more of its type than there may be.",
 	findings.NoneThere:     "There is to be exactly one of it, and there is none yet.",
+	findings.NoPicture:     "It has pictures of its own, and none for this: %s.",
+	findings.StockPicture:  "It and what is like it are seen as they come, while others have pictures of their own.",
 	findings.NoWay:         "There is no way to walk there: %s.",
 	findings.Forgotten:     "It goes once ever, and all that it does is forgotten when the player returns.",
 }
@@ -156,6 +158,9 @@ func aboutPart(d *world.Document, f findings.Finding) string {
 	if f.Of.Sort == world.SortPiece {
 		_, p := d.Piece(f.Of.ID)
 		prop := d.Prop(f.Property)
+		if prop == nil {
+			return "" // it is about the piece as a whole
+		}
 		is := "its “" + prop.Label + "”"
 		if h, has := p.Kind().Has(prop); has {
 			is = "its “" + h.Says() + "”"
@@ -164,6 +169,12 @@ func aboutPart(d *world.Document, f findings.Finding) string {
 	}
 	if f.Of.Sort == world.SortStart {
 		return aboutStart(d, f)
+	}
+	if f.Of.Sort == world.SortType {
+		if prop := d.Prop(f.Property); prop != nil {
+			return "its “" + prop.Label + "”"
+		}
+		return ""
 	}
 	r := d.Rule(f.Of.ID)
 	if r == nil {

@@ -67,7 +67,9 @@ type clipPiece struct {
 
 const (
 	clipKind    = "block"
-	clipVersion = 4
+	clipVersion = 5
+	// unpictured is the version of clipboards in which all pieces are seen as they come.
+	unpictured = 4
 	// unlinked is the version of clipboards in which no piece names another.
 	unlinked = 3
 )
@@ -92,24 +94,40 @@ func writeClip(d *world.Document, b *world.Block) string {
 		lines := rows.Write(l.Cells, grid.Rect{W: b.W, H: b.H}, l.Loose, name)
 		c.Layers = append(c.Layers, clipLayer{l.Name, l.Depth, l.Counts, lines})
 	}
-	c.writeTypes(d, b)
+	c.writeTypes(d, b, name)
 	linked := b.Linked()
 	for _, p := range b.Pieces {
-		is := clipPiece{Type: kind.Of(p.Type).Word, Name: p.Name, X: p.Foot.X, Y: p.Foot.Y, Props: writeProps(d, p.Props)}
+		is := clipPiece{Type: kind.Of(p.Type).Word, Name: p.Name, X: p.Foot.X, Y: p.Foot.Y, Props: writeProps(d, p.Props, name)}
 		if linked {
 			is.ID = page.FormatID(p.ID)
 		}
 		c.Pieces = append(c.Pieces, is)
 	}
 	if linked {
-		c.Version = clipVersion
+		c.Version = unpictured
 		c.link(d, b)
+	}
+	if c.pictured() {
+		c.Version = clipVersion
 	}
 	text, err := json.MarshalIndent(c, "", " ")
 	if err != nil {
 		panic(err) // Nothing in a clip can't be written.
 	}
 	return string(text)
+}
+
+// pictured reports whether any piece is seen otherwise than it comes.
+func (c *clip) pictured() bool {
+	seen := func(list map[string]clipProp) bool {
+		for _, is := range list {
+			if is.Seen != nil {
+				return true
+			}
+		}
+		return false
+	}
+	return slices.ContainsFunc(c.Pieces, func(p clipPiece) bool { return seen(p.Props) }) || slices.ContainsFunc(c.Types, func(t clipType) bool { return seen(t.Usual) })
 }
 
 // readClip reads a block for a document. Tiles of tilesets that the document lacks
@@ -142,8 +160,8 @@ func readClip(d *world.Document, text string) (b *world.Block, left string, err 
 		b.Layers = append(b.Layers, world.BlockLayer{Name: l.Name, Depth: min(max(l.Depth, -limit.Layers), limit.Layers), Counts: l.Counts, Cells: cells, Loose: loose})
 	}
 	outside := map[string]bool{}
-	o := outsider{d: d, lost: func(name string) { outside[name] = true }}
-	known, came, err := c.readTypes(d, b, o.lost)
+	o := outsider{d: d, lost: func(name string) { outside[name] = true }, find: find}
+	known, came, err := c.readTypes(o, b)
 	if err != nil {
 		return nil, "", fmt.Errorf("the clipboard has %w", err)
 	}

@@ -6,11 +6,13 @@ import (
 	"slices"
 	"strings"
 
+	"azzel/core/appearance"
 	"azzel/core/hand"
 	"azzel/core/kind"
 	"azzel/core/kinds/props"
 	"azzel/core/logic"
 	"azzel/core/page"
+	"azzel/core/rows"
 	"azzel/core/talk"
 	"azzel/core/words"
 	"azzel/core/world"
@@ -30,10 +32,12 @@ type clipProp struct {
 	Says []words.PartForm `json:"says,omitempty"`
 	// Sayings are what somebody says, with Names of what that asks for and fills in.
 	Sayings []talk.Form `json:"sayings,omitempty"`
+	// Seen is a picture, with Names of the character that it shows.
+	Seen *appearance.Form `json:"seen,omitempty"`
 }
 
-// writeProps writes what a piece sets.
-func writeProps(d *world.Document, v kind.Values) map[string]clipProp {
+// writeProps writes what a piece sets; name says what tiles are called in the clipboard.
+func writeProps(d *world.Document, v kind.Values, name rows.Namer) map[string]clipProp {
 	if v == "" {
 		return nil
 	}
@@ -62,6 +66,13 @@ func writeProps(d *world.Document, v kind.Values) map[string]clipProp {
 			is := clipProp{Sayings: l.Write(page.Conditions)}
 			l.Refers(func(sort kind.Thing, id world.ID) { is.Names = append(is.Names, thingName(d, sort, id)) })
 			list[p.Word] = is
+		case kind.Picture:
+			is := appearance.Of(v, p)
+			form := appearance.Names{Tile: name, Who: page.FormatID, Acts: world.ActNames[:], Left: func(tile int) bool {
+				t, _ := d.TilesetOf(tile)
+				return t == nil
+			}}.Write(is)
+			list[p.Word] = clipProp{Seen: &form, Names: []string{thingName(d, kind.Character, is.Who)}}
 		case kind.Words:
 			t := words.Of(v, p)
 			is := clipProp{Says: t.Write(page.FormatID)}
@@ -90,6 +101,8 @@ type outsider struct {
 	within func(kind.Thing, world.ID) bool
 	// lost is told the name of each thing that is not known, as it is called there.
 	lost func(name string)
+	// find finds tiles by what they are called in the clipboard.
+	find rows.Finder
 }
 
 // props reads what a piece sets, without what it names that is something else in this project, but with what is within the block.
@@ -126,6 +139,17 @@ func (o outsider) props(k *kind.Kind, list map[string]clipProp) (v kind.Values, 
 				return "", err
 			}
 			set = l.Refer(o.known(is.Names)).Set(h.Prop)
+		case h.Sort == kind.Picture && is.Seen == nil:
+			set = h.Unset()
+		case h.Sort == kind.Picture:
+			seen, err := appearance.Names{Find: o.find, Parse: parsed, Acts: world.ActNames[:]}.Read(*is.Seen)
+			if err != nil {
+				return "", err
+			}
+			if seen.Who != 0 {
+				seen.Who = o.known(is.Names)(kind.Character, seen.Who)
+			}
+			set = seen.Set(h.Prop)
 		case h.Sort == kind.Words:
 			t, err := words.Read(is.Says, page.Conditions.Parse)
 			if err != nil {
@@ -160,6 +184,9 @@ func (o outsider) props(k *kind.Kind, list map[string]clipProp) (v kind.Values, 
 	}
 	return asking(v), nil
 }
+
+// parsed is the id of a thing in a clipboard; one that can't be is of none.
+func parsed(text string) (kind.ID, error) { return page.ParseID(text), nil }
 
 // known leaves out what has another name in this project than in that from which it comes: names are those there, one for each
 // thing that is asked for, empty for what was not there either. What is within the block is known.

@@ -9,6 +9,7 @@ import (
 	"azzel/core/limit"
 	"azzel/core/page"
 	"azzel/core/page/wording"
+	"azzel/core/rows"
 	"azzel/core/world"
 )
 
@@ -45,7 +46,7 @@ type clipProperty struct {
 var propertySorts = []kind.Sort{kind.Whole, kind.YesNo, kind.Choice}
 
 // writeTypes writes the types of one's own of which the pieces of a block are.
-func (c *clip) writeTypes(d *world.Document, b *world.Block) {
+func (c *clip) writeTypes(d *world.Document, b *world.Block, name rows.Namer) {
 	used := map[world.ID]bool{}
 	for _, p := range b.Pieces {
 		used[p.Props.Refers(props.OwnType)] = true
@@ -54,7 +55,7 @@ func (c *clip) writeTypes(d *world.Document, b *world.Block) {
 		if !used[t.ID] {
 			continue
 		}
-		out := clipType{ID: page.FormatID(t.ID), Name: t.Name, Base: kind.Of(t.Base).Word, Purpose: t.Purpose, Keywords: t.Keywords, May: int(t.May), Most: t.Most, Usual: writeProps(d, kind.Of(t.Base).Keeps(t.Usual))}
+		out := clipType{ID: page.FormatID(t.ID), Name: t.Name, Base: kind.Of(t.Base).Word, Purpose: t.Purpose, Keywords: t.Keywords, May: int(t.May), Most: t.Most, Usual: writeProps(d, kind.Of(t.Base).Keeps(t.Usual), name)}
 		for _, p := range t.Further {
 			is := clipProperty{ID: page.FormatID(p.ID), Name: p.Name, Words: p.Words, Unit: p.Unit, Usual: p.Usual, Least: p.Least, Most: p.Most, Changes: p.Changes}
 			for i, sort := range propertySorts {
@@ -72,9 +73,9 @@ func (c *clip) writeTypes(d *world.Document, b *world.Block) {
 }
 
 // readTypes reads the types of one's own of which pieces are, and gives by their ids those that they are here: the same one, one of the same name on the same
-// kind, or one that comes along with the block. Came says which come along; lost is told the names of what they name that is not here. An error says which can't be.
-func (c *clip) readTypes(d *world.Document, b *world.Block, lost func(name string)) (known map[world.ID]world.ID, came string, err error) {
-	known = map[world.ID]world.ID{}
+// kind, or one that comes along with the block. Came says which come along, o is told the names of what they name that is not here. An error says which can't be.
+func (c *clip) readTypes(o outsider, b *world.Block) (known map[world.ID]world.ID, came string, err error) {
+	d, known := o.d, map[world.ID]world.ID{}
 	if len(c.Types) > limit.Types {
 		return nil, "", fmt.Errorf("over %d types", limit.Types)
 	}
@@ -102,9 +103,9 @@ func (c *clip) readTypes(d *world.Document, b *world.Block, lost func(name strin
 		if d.Type(id) != nil {
 			return nil, "", fmt.Errorf("the type %.40q, which is another one here: rename it there, then copy again", in.Name)
 		}
-		o := outsider{d: d, lost: lost, within: func(sort kind.Thing, of world.ID) bool {
+		o.within = func(sort kind.Thing, of world.ID) bool {
 			return (sort == kind.OwnType || sort == kind.Type) && known[of] != 0
-		}}
+		}
 		if t.Usual, err = o.props(base, in.Usual); err != nil {
 			return nil, "", fmt.Errorf("a type that can't be: %w", err)
 		}

@@ -207,7 +207,7 @@ func (Cancel) Do(p *page.Page) page.Changed {
 	switch {
 	case p.Hand.Cancel():
 	case p.Hand.Holding != hand.Nothing:
-		p.Hand.Holding = hand.Nothing
+		p.Hand.Empty()
 	case p.Hand.Chosen(p.Doc()).Map != 0:
 		p.Hand.Cells = hand.Cells{}
 	default:

@@ -26,6 +26,8 @@ type TypesView struct {
 	May   []string   `json:"may"`
 	// Sorts are what a property of a type can be.
 	Sorts []string `json:"sorts"`
+	// InHand is what a picture can be taken from.
+	InHand string `json:"inHand"`
 }
 
 // KindView is a built-in kind.
@@ -50,9 +52,10 @@ type OwnTypeView struct {
 	First  page.Thing `json:"first"`
 	// Properties are those that its pieces have beside those of the kind.
 	Properties []PropertyView `json:"properties"`
-	// Fields are what is usual of its pieces.
-	Fields []pieces.FieldView `json:"fields"`
-	Rules  []rules.HeadView   `json:"rules"`
+	// Fields are what is usual of its pieces, Pictures how they are seen.
+	Fields   []pieces.FieldView   `json:"fields"`
+	Pictures []pieces.PictureView `json:"pictures"`
+	Rules    []rules.HeadView     `json:"rules"`
 }
 
 // TypeLook is what can be set of a type as a whole.
@@ -74,7 +77,7 @@ type AskTypes struct{}
 // Answer implements Question.
 func (AskTypes) Answer(p *page.Page) any {
 	d := p.Doc()
-	v := TypesView{Types: []OwnTypeView{}, Kinds: []KindView{}, May: mays, Sorts: PropertySorts}
+	v := TypesView{Types: []OwnTypeView{}, Kinds: []KindView{}, May: mays, Sorts: PropertySorts, InHand: pieces.InHand(p)}
 	for _, k := range kind.All() {
 		if !k.Single && !k.Starts && !k.Begins {
 			v.Kinds = append(v.Kinds, KindView{page.FormatID(k.ID), k.Name})
@@ -84,7 +87,7 @@ func (AskTypes) Answer(p *page.Page) any {
 	for _, t := range d.Types {
 		k := t.Kind()
 		v.Types = append(v.Types, OwnTypeView{ID: page.FormatID(t.ID), TypeLook: lookOf(t), Name: t.Name, Kind: kind.Of(t.Base).Name, Says: kind.Of(t.Base).Purpose, Family: string(k.Family),
-			Icon: page.FormatID(k.ID), Properties: viewProperties(d, t), Fields: pieces.UsualFields(d, t), Rules: rules.Of(d, kind.Type, t.ID)})
+			Icon: page.FormatID(k.ID), Properties: viewProperties(d, t), Fields: pieces.UsualFields(d, t), Pictures: pieces.ViewPictures(p, k, t.Usual, t.Usual), Rules: rules.Of(d, kind.Type, t.ID)})
 	}
 	for i := range v.Types {
 		counts[world.ID(page.ParseID(v.Types[i].ID))] = &v.Types[i]
@@ -128,7 +131,7 @@ func (o AddType) Do(p *page.Page) page.Changed {
 	if k == nil {
 		return p.Fail(world.ErrGone)
 	}
-	t := &world.Type{Name: freeName(p.Doc(), "Own "+strings.ToLower(k.Name)), Base: k.ID}
+	t := &world.Type{Name: freeName(p.Doc(), "Own "+strings.ToLower(k.Name)), Base: k.ID, Usual: k.Placed}
 	return p.Do(edit.Edit{Label: edit.Clip("make the type " + t.Name), Parts: []edit.Part{edit.Put{Ref: world.TypeRef(p.IDs.NewID()), Values: t.Values()}}})
 }
 

@@ -98,6 +98,10 @@ var (
 	BackdropRight = Measure{Label: "Position across", Unit: "px", Least: -limit.PictureSide, Most: limit.PictureSide, From: -512, To: 512}
 	BackdropDown  = Measure{Label: "Position down", Unit: "px", Least: -limit.PictureSide, Most: limit.PictureSide, From: -512, To: 512}
 
+	PictureTime  = Measure{Label: "Each frame", Unit: "s", Per: 60, Least: 1, Most: limit.Interval}
+	PictureRight = Measure{Label: "Foot to the right", Unit: "px", Least: -limit.PictureFoot, Most: limit.PictureFoot}
+	PictureUp    = Measure{Label: "Foot up", Unit: "px", Least: -limit.PictureFoot, Most: limit.PictureFoot}
+
 	CellWidth    = Measure{Label: "Cell width", Unit: "px", Usual: 16, Least: limit.MinCellSide, Most: limit.MaxCellSide}
 	CellHeight   = Measure{Label: "Cell height", Unit: "px", Usual: 16, Least: limit.MinCellSide, Most: limit.MaxCellSide}
 	ScreenWidth  = Measure{Label: "Screen width", Unit: "cells", Usual: 20, Least: 1, Most: limit.MaxSeen}
@@ -130,5 +134,5 @@ var Named = map[string]Measure{
 	"fade": Fade, "depthX": DepthAcross, "depthY": DepthDown, "driftX": DriftAcross, "driftY": DriftDown, "backdropX": BackdropRight, "backdropY": BackdropDown,
 	"cellW": CellWidth, "cellH": CellHeight, "seenW": ScreenWidth, "seenH": ScreenHeight, "tileW": TileWidth, "tileH": TileHeight,
 	"margin": Margin, "spacing": Spacing, "offsetX": OffsetAcross, "offsetY": OffsetDown,
-	"amount": Amount, "itemMost": ItemMost, "itemBegins": ItemBegins, "factValue": FactValue, "typeMost": TypeMost, "wireAfter": WireAfter, "ruleTime": RuleTime,
+	"amount": Amount, "itemMost": ItemMost, "itemBegins": ItemBegins, "factValue": FactValue, "typeMost": TypeMost, "pictureTime": PictureTime, "pictureRight": PictureRight, "pictureUp": PictureUp, "wireAfter": WireAfter, "ruleTime": RuleTime,
 }

@@ -89,10 +89,20 @@ func LevelOf(k *kind.Kind, view world.View) int {
 }
 
 // Standing shows where the picture of a piece is drawn, and a piece that is a character as that stands there.
-func Standing(p *page.Page, v *PieceView, piece *world.Piece, view world.View) {
+func Standing(p *page.Page, v *PieceView, piece *world.Piece, m *world.Map) {
+	view := m.View
+	v.Dress, v.Over = Dress(piece), Over(m, piece)
 	var foot grid.Point
-	// The foot is a pixel of the ground, the lower edge of a picture the end of it.
-	defer func() { v.Spot = page.Spot(float64(v.X), float64(v.Y+1), foot, LevelOf(piece.Kind(), view)) }()
+	defer func() { v.Spot = SpotOn(m, piece, grid.Point{X: v.X, Y: v.Y}, foot) }()
+	seen, who, frame, mirrored, at := Seen(p, piece, atFirst(piece, view))
+	if seen != nil {
+		v.Seen, v.Columns, v.Rows, foot = seen, piece.Width(), piece.Height(), at
+		return
+	}
+	if who != nil {
+		v.Who, v.Sprite, v.Mirrored, foot = page.FormatID(who.ID), frame, mirrored, at
+		return
+	}
 	c := p.Doc().Character(piece.Refers(props.Who))
 	if c == nil || !piece.Kind().Figure || p.Strips[c.Strip] == nil {
 		return
@@ -169,6 +179,13 @@ type PieceView struct {
 	Who      string `json:"who"`
 	Sprite   int    `json:"sprite"`
 	Mirrored bool   `json:"mirrored"`
+	// Seen is the picture of its own as which it is seen; nil if it has none. Columns and Rows are how many cells it covers.
+	Seen    *SeenView `json:"seen"`
+	Columns int       `json:"columns"`
+	Rows    int       `json:"rows"`
+	// Dress is how that is seen, nil for as it is; Over says that it lies before all else on its map.
+	Dress *DressView `json:"dress"`
+	Over  bool       `json:"over"`
 	// Conditional says that it is there only while something holds.
 	Conditional bool `json:"conditional"`
 	// Starts is how it starts in play, in words; empty for there, on and as usual.

@@ -42,6 +42,8 @@ type FieldView struct {
 	Differs bool `json:"differs"`
 	// Typed is what the player reads, as it is typed; nil if it is no such field.
 	Typed *string `json:"typed"`
+	// Colour is a colour such as #d07a2c, empty for none; nil if it is no such field.
+	Colour *string `json:"colour"`
 }
 
 // OptionView is a choice: the id of a thing, or a word, with what people read. The empty id stands for none of the things.
@@ -75,12 +77,14 @@ func ViewActing(d *world.Document, m *world.Map, p *world.Piece) *ActingView {
 	if len(v.Fields) == 0 {
 		return nil
 	}
+	k := p.Kind()
 	for i := range v.Fields {
-		if f := &v.Fields[i]; len(f.Options) == 0 && f.Typed == nil {
+		f := &v.Fields[i]
+		h, has := k.Prop(f.Name)
+		if len(f.Options) == 0 && f.Typed == nil && !(has && h.Seen) {
 			f.Tries, f.Trial = Around(f.Measured), PieceTerm(world.Ref{Map: m.ID, ID: p.ID}, f.Name)
 		}
 	}
-	k := p.Kind()
 	_, v.Leads = k.Has(props.Track)
 	v.Leads = v.Leads && k.Goes
 	v.Moves = k.Goes && props.Doing(k, p.All()) != props.Stands
@@ -119,6 +123,9 @@ func propFields(d *world.Document, m *world.Map, p *world.Piece, h kind.Has) []F
 		return []FieldView{field}
 	}
 	switch h.Sort {
+	case kind.Colour:
+		is := world.Colour(numbers[0]).String()
+		return []FieldView{{Name: h.Word, Label: h.Says(), Help: h.Help, Options: []OptionView{}, Tries: []float64{}, Colour: &is}}
 	case kind.Words:
 		return []FieldView{wordsField(d, p, h)}
 	case kind.Reference:
@@ -371,6 +378,11 @@ func set(a page.Author, m *world.Map, p *world.Piece, name string, number float6
 			}
 			p.Props = p.Props.With(h.Refer(id))
 			return before, nil
+		}
+		if h.Sort == kind.Colour {
+			c, err := world.ParseColour(choice)
+			p.Props = p.Props.With(h.Is(int(c)))
+			return nil, err
 		}
 		if h.Sort == kind.Words {
 			t, _, err := wording.ReadWords(a.D, choice, words.Of(p.All(), h.Prop))

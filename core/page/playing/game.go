@@ -74,7 +74,7 @@ func PlayView(p *page.Page) *Play {
 		v.Events = []string{}
 	}
 	p.Events = nil
-	v.OnIDs, v.Things = []string{}, things(p, p.Played.Game())
+	v.OnIDs, v.Things, v.Still = []string{}, things(p, p.Played.Game()), still(p, p.Played.Game(), s.Ticks)
 	v.Shots, v.MyShots, v.Striking = []float64{}, []float64{}, float64(s.Striking)/100
 	p.Played.Game().Shots(func(at body.Place, mine bool) {
 		list := &v.Shots

@@ -3,6 +3,7 @@ package playing
 import (
 	"slices"
 
+	"azzel/core/appearance"
 	"azzel/core/body"
 	"azzel/core/grid"
 	"azzel/core/kind"
@@ -35,6 +36,8 @@ type ThingView struct {
 	Sprite int    `json:"sprite"`
 	// Picture is which of its built-in pictures is seen.
 	Picture int `json:"picture"`
+	// Seen is the picture of its own as which it is seen, in the place of that; nil if it has none.
+	Seen *pieces.SeenView `json:"seen"`
 	// Carried says that it is carried overhead.
 	Carried bool `json:"carried"`
 }
@@ -45,7 +48,15 @@ func dress(p *page.Page, v *ThingView, piece *world.Piece, t play.Thing, view wo
 	if c == nil || p.Strips[c.Strip] == nil {
 		return foot
 	}
-	act, facing := world.ActWalk, world.Facing(t.Heading&3)
+	act, facing := doing(p, piece, t, view)
+	v.Who = page.FormatID(c.ID)
+	v.Sprite, v.Mirrored = c.Frame(act, facing, tick)
+	return c.Foot(v.Mirrored)
+}
+
+// doing is what somebody is seen doing who goes by themselves, and to which side they look.
+func doing(p *page.Page, piece *world.Piece, t play.Thing, view world.View) (act world.Act, facing world.Facing) {
+	act, facing = world.ActWalk, world.Facing(t.Heading&3)
 	if view == world.SideView {
 		if facing = world.East; t.Heading < 0 {
 			facing = world.West
@@ -57,9 +68,77 @@ func dress(p *page.Page, v *ThingView, piece *world.Piece, t play.Thing, view wo
 	if is, posed := p.Played.Game().Posed(piece.ID); posed {
 		act = is
 	}
-	v.Who = page.FormatID(c.ID)
-	v.Sprite, v.Mirrored = c.Frame(act, facing, tick)
-	return c.Foot(v.Mirrored)
+	return act, facing
+}
+
+// appear shows a thing as the picture of its own that it has for its state and the side to which it looks, and says where in that its foot is; own is false if it has none.
+func appear(p *page.Page, v *ThingView, piece *world.Piece, t play.Thing, view world.View, tick int) (foot grid.Point, own bool) {
+	s := sightOf(p.Played.Game(), piece, view, tick)
+	if s.Facing = piece.Kind().Faces; s.Facing {
+		s.Act, s.Side = doing(p, piece, t, view)
+	}
+	seen, who, frame, mirrored, foot := pieces.Seen(p, piece, s)
+	switch {
+	case who != nil:
+		v.Who, v.Sprite, v.Mirrored = page.FormatID(who.ID), frame, mirrored
+	case seen != nil:
+		v.Seen, v.Mirrored = seen, seen.Mirrored
+	default:
+		return foot, false
+	}
+	return foot, true
+}
+
+// sightOf is in which state a piece is seen now.
+func sightOf(g *play.Game, piece *world.Piece, view world.View, tick int) pieces.Sight {
+	s := pieces.Sight{View: view, Side: world.South, Act: world.ActStand, Tick: tick}
+	if view == world.SideView {
+		s.Side = world.East
+	}
+	s.State, _ = g.Asked(0).State(piece.ID)
+	power, _ := g.Asked(0).Power(piece.ID)
+	s.Off = power == kind.Off
+	return s
+}
+
+// A StillView is how a piece is seen that does not act, as a picture of its own.
+type StillView struct {
+	ID     string           `json:"id"`
+	Spot   page.SpotView    `json:"spot"`
+	Seen   *pieces.SeenView `json:"seen"`
+	Who    string           `json:"who"`
+	Sprite int              `json:"sprite"`
+}
+
+// still are the pieces that do not act and have pictures of their own, on the maps in view.
+func still(p *page.Page, g *play.Game, tick int) []StillView {
+	d := p.Doc()
+	if p.StillOf != d {
+		p.StillOf, p.Stills = d, nil
+		for _, m := range d.Maps {
+			for _, piece := range m.Pieces {
+				if appearance.Has(piece.All()) {
+					p.Stills = append(p.Stills, page.Still{Map: m, Piece: piece})
+				}
+			}
+		}
+	}
+	list := []StillView{}
+	cast := g.CastMaps()
+	for _, s := range p.Stills {
+		m, piece := s.Map, s.Piece
+		if piece.Kind().Acts && slices.Contains(cast, m.ID) {
+			continue
+		}
+		foot := piece.Foot.Add(d.Project.Lattice().Pixel(m.Origin))
+		seen, who, frame, _, at := pieces.Seen(p, piece, sightOf(g, piece, m.View, tick))
+		v := StillView{ID: page.FormatID(piece.ID), Spot: pieces.SpotOn(m, piece, foot, at), Seen: seen}
+		if who != nil {
+			v.Who, v.Sprite = page.FormatID(who.ID), frame
+		}
+		list = append(list, v)
+	}
+	return list
 }
 
 // things are the pieces that act and are near what the player sees.
@@ -98,7 +177,11 @@ func things(p *page.Page, g *play.Game) []ThingView {
 			v.Rows = piece.Height()
 		}
 		var foot grid.Point
-		if piece != nil && kind.Of(t.Type).Figure {
+		own := false
+		if piece != nil && t.ID == piece.ID && piece.All() != "" {
+			foot, own = appear(p, &v, piece, t, m.View, status.Ticks)
+		}
+		if piece != nil && !own && kind.Of(t.Type).Figure {
 			foot = dress(p, &v, piece, t, m.View, status.Ticks)
 		}
 		v.Spot = page.Spot(v.X, v.Y, foot, level)

@@ -50,6 +50,8 @@ type Play struct {
 	// CastMaps are the maps on which pieces act now, Things those pieces, near what the player sees.
 	CastMaps []string    `json:"castMaps"`
 	Things   []ThingView `json:"things"`
+	// Still are the pieces that do not act and have pictures of their own, as they are seen now.
+	Still []StillView `json:"still"`
 	// Shots are x and y of what flies, in turns; MyShots of what the player shot.
 	Shots   []float64 `json:"shots"`
 	MyShots []float64 `json:"myShots"`

@@ -39,7 +39,7 @@ func init() {
 		tilework.MakeTileset{}, tilework.ReplaceTileset{}, tilework.RebuildMap{}, tilework.MarkTiles{}, tilework.AnimateTile{}, tilework.ShowFrames{}, tilework.MakeProperty{}, supplies.MakeMedley{}, supplies.ChangeMedley{},
 		supplies.MakeBond{}, supplies.ChangeBond{}, holding.KeepPatch{}, tilework.Arrange{}, tilework.ApplyReskin{}, tilework.AddPictures{}, tilework.AddBackdrop{},
 		// Pieces and places.
-		pieces.SetPieceField{}, pieces.TryPieceField{}, pieces.SetFieldOfSelected{}, pieces.SetCondition{}, pieces.SetConditionOfSelected{}, places.MakeArea{}, places.SetArea{}, places.SetAreaCells{},
+		pieces.SetPieceField{}, pieces.TryPieceField{}, pieces.SetFieldOfSelected{}, pieces.SetCondition{}, pieces.SetPicture{}, pieces.AddPictureFrame{}, pieces.RemovePictureFrame{}, pieces.SetPictureLook{}, pieces.SetConditionOfSelected{}, places.MakeArea{}, places.SetArea{}, places.SetAreaCells{},
 		places.AddTrackPoint{}, places.SetTrack{}, wires.SetWire{},
 		rules.AddRule{}, rules.CopyRule{}, rules.SetRule{}, rules.SetRuleCondition{}, rules.AddRulePart{}, rules.SetRulePart{}, rules.MarkRulePart{}, rules.TypeRuleText{}, rules.MoveRulePart{}, rules.CopyRulePart{}, rules.RemoveRulePart{}, rules.SettleTheirs{}, rules.OpenWire{}, rules.FoldRule{}, ready.MakeReady{},
 		kit.AddType{}, kit.MakeType{}, kit.SetType{}, kit.SetTypeField{}, kit.SetPieceType{}, kit.FollowType{}, kit.RemoveType{}, kit.AddTypeProperty{}, kit.SetTypeProperty{}, kit.RemoveTypeProperty{},

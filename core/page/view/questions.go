@@ -72,6 +72,7 @@ func init() {
 		to(TrailOf{}, (*pieces.TrailView)(nil)),
 		to(ReachFrom{}, (*playing.ReachView)(nil)),
 		to(CharacterPicture{}, page.Picture{}),
+		to(pieces.PiecePicture{}, page.Picture{}),
 		to(BodyOnFrame{}, (*characters.Outlined)(nil)),
 	)
 }

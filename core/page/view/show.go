@@ -105,7 +105,7 @@ func SceneOf(p *page.Page) Scene {
 			}
 			view := pieces.PieceView{ID: page.FormatID(piece.ID), Map: v.ID, Name: hand.PieceName(d, piece), Type: page.FormatID(piece.Type), Family: string(t.Family), X: foot.X, Y: foot.Y,
 				Conditional: world.HasWhile(piece), Starts: startsWord(piece)}
-			pieces.Standing(p, &view, piece, m.View)
+			pieces.Standing(p, &view, piece, m)
 			s.Pieces = append(s.Pieces, view)
 		}
 	}

@@ -23,7 +23,7 @@ import (
 func slip(p *page.Page) *SlipView {
 	d, sel := p.Doc(), p.Hand.Selected
 	l := d.Project.Lattice()
-	v := &SlipView{Kind: page.KindNames[sel.Ref.Sort], ID: page.FormatID(sel.Ref.ID), Map: page.FormatID(sel.Ref.Map), Lines: []page.SlipLine{}, Stack: []StackView{}, Landings: []page.BoxView{}, Joins: []wires.JoinView{}, Rules: []rules.HeadView{}, Around: []rules.HomeView{}, Otherwise: []string{}}
+	v := &SlipView{Kind: page.KindNames[sel.Ref.Sort], ID: page.FormatID(sel.Ref.ID), Map: page.FormatID(sel.Ref.Map), Lines: []page.SlipLine{}, Stack: []StackView{}, Landings: []page.BoxView{}, Joins: []wires.JoinView{}, Rules: []rules.HeadView{}, Around: []rules.HomeView{}, Otherwise: []string{}, Pictures: []pieces.PictureView{}, InHand: pieces.InHand(p)}
 	line := func(label, format string, values ...any) {
 		v.Lines = append(v.Lines, page.SlipLine{Label: label, Value: fmt.Sprintf(format, values...)})
 	}
@@ -54,6 +54,7 @@ func slip(p *page.Page) *SlipView {
 		v.Box = page.Box(l.Box(piece.Cells(l).Move(m.Origin)))
 		line("Stands on", "%s, cell %d, %d", m.Name, foot.X, foot.Y)
 		line("In play", "%s", t.Purpose)
+		v.Pictures = pieces.ViewPictures(p, piece.Kind(), piece.All(), piece.Props)
 		v.Acting, v.Asking, v.Path = pieces.ViewActing(d, m, piece), pieces.ViewAsking(d, m, piece), pieces.Path(d, m, piece)
 		v.Starts = t.Begins || t.Starts
 		v.Around = rules.Around(d, piece)

@@ -242,6 +242,9 @@ type SlipView struct {
 	Acting *pieces.ActingView `json:"acting"`
 	Asking *pieces.AskingView `json:"asking"`
 	Path   *page.PathView     `json:"path"`
+	// Pictures are those that a piece can have of its own, InHand what one can be taken from.
+	Pictures []pieces.PictureView `json:"pictures"`
+	InHand   string               `json:"inHand"`
 	// Type is the type of a piece, built-in or of one's own; empty for what has none.
 	Type string `json:"type"`
 	// Otherwise is what a piece sets otherwise than its type says, by the labels of that.

@@ -3,7 +3,7 @@ import type { BoxView, Play, Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { drawLayers } from './layers';
 import type { Sprites } from './sprites';
-import { stand, type Standing } from './standing';
+import { pictured, seenAs, stand, type Standing } from './standing';
 
 /** How much is seen of somebody whom nothing hurts for a moment. */
 const SAFE = 0.55;
@@ -39,17 +39,22 @@ export function drawGame(
   // What acts on other maps stands where it was placed.
   const acts = new Set(scene.types.filter((type) => type.acts).map((type) => type.id));
   const cast = new Set(play.castMaps);
-  const standing: Standing[] = scene.pieces
-    .filter((piece) => !gone.has(piece.id) && !(acts.has(piece.type) && cast.has(piece.map)))
-    .map((piece) => ({
-      picture: piece.who
-        ? sprites.character(piece.who, piece.sprite)
-        : sprites.piece(piece.type, lit.has(piece.id) ? 1 : 0),
-      spot: piece.spot,
-      mirrored: piece.mirrored,
-    }));
+  const still = new Map(play.still.map((one) => [one.id, one]));
+  const standing: (Standing & { over?: boolean })[] = scene.pieces
+    .filter((piece) => !gone.has(piece.id) && !(acts.has(piece.type) && cast.has(piece.map)) && !still.has(piece.id))
+    .map((piece) => ({ ...pictured(sprites, piece, lit.has(piece.id) ? 1 : 0, play.ticks), over: piece.over }));
+  for (const { id, who, sprite, seen, spot } of play.still) {
+    if (gone.has(id)) continue;
+    const piece = scene.pieces.find((one) => one.id === id);
+    if (!piece) continue;
+    standing.push({ ...pictured(sprites, { ...piece, seen, who, sprite, spot }, 0, play.ticks), over: piece.over });
+  }
   for (const thing of play.things) {
     if (thing.gone) continue;
+    if (thing.seen) {
+      standing.push(seenAs(sprites, thing.seen, thing.spot, thing.cells, thing.rows));
+      continue;
+    }
     const { cells, rows, mirrored, spot, sprite, who } = thing;
     const picture = who && sprite >= 0 ? sprites.character(who, sprite) : sprites.piece(thing.type, thing.picture);
     standing.push({ picture, spot, cells, rows, mirrored });
@@ -62,6 +67,7 @@ export function drawGame(
   standing.push(player);
   standing.sort((a, b) => a.spot.order - b.spot.order);
   for (const one of standing) {
+    if (one.over) continue;
     context.globalAlpha = one === player && play.safe ? SAFE : 1;
     stand(context, p, one);
   }
@@ -70,6 +76,8 @@ export function drawGame(
 
   const map = scene.maps.find((m) => m.id === play.map);
   if (map) drawLayers(context, p, scene, map, play.above);
+  context.imageSmoothingEnabled = false;
+  for (const one of standing) if (one.over) stand(context, p, one);
   const frame = frameOf(p, play);
   const start = camera.toScreen(frame.x, frame.y);
   const w = frame.w * camera.zoom;

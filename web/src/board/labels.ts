@@ -2,6 +2,8 @@ import type { Colours } from './colours';
 
 /** The icons of the built-in types, on a raster of 12 × 12, as strokes. */
 const ICONS: Record<string, string> = {
+  '24': 'M6 1v3M3 4.500h6M3.500 4.500l.700 3h3.600l.700-3M3 6c-1 1-1 2-.700 3M9 6c1 1 1 2 .700 3M6 7.500V11',
+  '23': 'M1.500 5.500h9v3h-9zM3 10.500h.100M6 10.500h.100M9 10.500h.100M3 3h5M6.500 1.500 8 3 6.500 4.500',
   '22': 'M1.500 1.500h9M1.500 10.500h9M3 1.500v9M6 1.500v9M9 1.500v9',
   '21': 'M6 5a1.800 1.800 0 1 0 0-3.600A1.800 1.800 0 0 0 6 5zM3 11c0-2.600 1.200-4 3-4s3 1.400 3 4M9.500 2.200h2v1.600h-1l-1 .9z',
   '20': 'M2 2h8v5H2zM6 7v4.500M3.700 3.800h4.600M3.700 5.300h3',
@@ -24,7 +26,8 @@ const ICONS: Record<string, string> = {
 
 /** The board of a label that stands for a family other than ways. */
 function board(context: CanvasRenderingContext2D, family: string): void {
-  if (family === 'people and foes') context.roundRect(-10, -33, 20, 19, 9);
+  if (family === 'looks') context.ellipse(0, -23, 11, 9, 0, 0, 2 * Math.PI);
+  else if (family === 'people and foes') context.roundRect(-10, -33, 20, 19, 9);
   else if (family === 'things') context.roundRect(-10, -32, 20, 18, 4);
   else {
     // Cut corners for workings, a gable for hazards.

@@ -10,7 +10,7 @@ import { drawPath, drawTrail } from './trail.svelte';
 import { drawReach, Reach } from './reach';
 import { Sprites } from './sprites';
 import { drawGame } from './game';
-import { stand } from './standing';
+import { pictured, stand } from './standing';
 import { drawGrid } from './grid';
 import { letters } from './letters';
 import { drawLens } from './lens';
@@ -18,6 +18,8 @@ import { drawWires } from './wires';
 
 /** Cells smaller than this on the screen show pieces as small shapes, and all lines. */
 const NEAR = 24;
+/** Cells smaller than this on the screen show pieces that have pictures of their own as small shapes too. */
+const SEEN = 5;
 
 /** Draws what lies over the maps: grid, names, lines, pieces, the game; and over all that what follows the pointer. */
 export class Overlay {
@@ -200,7 +202,7 @@ export class Overlay {
   private piece(piece: PieceView, near: boolean, colours: Colours): void {
     const { context, p } = this;
     const at = p.viewport.camera.toScreen(piece.x, piece.y);
-    const room = piece.who ? 128 * p.viewport.camera.zoom : 12;
+    const room = piece.who || piece.seen ? 256 * p.viewport.camera.zoom : 12;
     if (!this.visible({ x: at.x - room, y: at.y - 24 - room, w: 2 * room, h: 28 + room })) return;
     const slip = p.session.state?.slip;
     const selected = slip?.kind === 'piece' && slip.id === piece.id;
@@ -208,7 +210,10 @@ export class Overlay {
       this.label();
       this.written(this.fitted(piece.starts, 120), at.x + 13, at.y - 22, colours);
     }
-    if (near && piece.who) {
+    if (piece.seen && (near || this.large())) {
+      context.imageSmoothingEnabled = false;
+      stand(context, p, pictured(this.sprites, piece, 0, 0));
+    } else if (near && piece.who) {
       context.imageSmoothingEnabled = false;
       const picture = this.sprites.character(piece.who, piece.sprite);
       stand(context, p, { picture, spot: piece.spot, mirrored: piece.mirrored });
@@ -238,6 +243,11 @@ export class Overlay {
         colours,
         selected,
       );
+  }
+
+  /** Whether cells are large enough for pictures of pieces to be told from each other. */
+  private large(): boolean {
+    return (this.p.session.scene?.project.cellW ?? 0) * this.p.viewport.camera.zoom >= SEEN;
   }
 
   private selection(colours: Colours): void {

@@ -1,5 +1,6 @@
 import type { Project } from '../project.svelte';
 import type { ReadingView } from '../core/types.gen';
+import { tinted } from './standing';
 
 /** Stands for the player among the types of pieces; see core/page. */
 const FIGURE = 0;
@@ -39,6 +40,22 @@ export class Sprites {
   /** A frame of the sheet of a character. */
   character(who: string, frame: number): HTMLCanvasElement | null {
     return this.get(`character ${who} ${frame}`, () => this.p.session.ask.characterPicture({ character: who, frame }));
+  }
+
+  /** What a piece looks like in another tint; as it is without one. */
+  tinted(name: string, picture: HTMLCanvasElement | null, tint: string): HTMLCanvasElement | null {
+    if (tint === '' || !picture) return picture;
+    const key = `${name} in ${tint}`;
+    const have = this.kept.get(key);
+    if (have) return have;
+    const made = tinted(picture, tint);
+    this.kept.set(key, made);
+    return made;
+  }
+
+  /** A frame of a picture that a piece has of its own. */
+  seen(picture: number, frame: number): HTMLCanvasElement | null {
+    return this.get(`seen ${picture} ${frame}`, () => this.p.session.ask.piecePicture({ picture, frame }));
   }
 
   /** The box that the player reads now. */

@@ -1,5 +1,6 @@
 import type { Project } from '../project.svelte';
-import type { SpotView } from '../core/types.gen';
+import type { DressView, PieceView, SeenView, SpotView } from '../core/types.gen';
+import type { Sprites } from './sprites';
 
 /** A picture that stands with the middle of its lower edge on a spot. */
 export interface Standing {
@@ -9,20 +10,93 @@ export interface Standing {
   cells?: number;
   /** How often it is drawn one above the other, a cell apart; once if nothing is said. */
   rows?: number;
+  /** How many cells lie between two that are drawn one above the other; one if nothing is said. */
+  rise?: number;
   mirrored?: boolean;
+  /** How it is seen, round its middle, at a tick; as it is if nothing is said. */
+  dress?: { as: DressView; tick: number } | null;
+}
+
+/** How a picture stirs, by the numbers of the core. */
+const [PULSES, BOBS, SPINS, SWAYS] = [1, 2, 3, 4];
+
+/** Turns, sizes and fades what is drawn next, of a width and height, round its middle. */
+function put(
+  context: CanvasRenderingContext2D,
+  { as, tick }: { as: DressView; tick: number },
+  spot: SpotView,
+  w: number,
+  h: number,
+): void {
+  // What stands elsewhere stirs at another time.
+  const part = tick / as.round + (spot.x * 7 + spot.y * 13) / 97;
+  const wave = Math.sin(part * 2 * Math.PI) * (as.by / 100);
+  let turned = as.turned;
+  if (as.stirs === SPINS) turned += part * 360;
+  if (as.stirs === SWAYS) turned += wave * 90;
+  const size = (as.size / 100) * (as.stirs === PULSES ? 1 + wave : 1);
+  context.globalAlpha *= 1 - as.fade / 100;
+  context.translate(w / 2, h / 2 + (as.stirs === BOBS ? wave * h : 0));
+  context.rotate((turned * Math.PI) / 180);
+  context.scale(as.flipped ? -size : size, size);
+  context.translate(-w / 2, -h / 2);
+}
+
+/** A picture in another tint. */
+export function tinted(picture: HTMLCanvasElement, tint: string): HTMLCanvasElement {
+  const canvas = document.createElement('canvas');
+  canvas.width = picture.width;
+  canvas.height = picture.height;
+  const context = canvas.getContext('2d');
+  if (!context) return picture;
+  context.drawImage(picture, 0, 0);
+  context.globalCompositeOperation = 'multiply';
+  context.fillStyle = tint;
+  context.fillRect(0, 0, canvas.width, canvas.height);
+  context.globalCompositeOperation = 'destination-in';
+  context.drawImage(picture, 0, 0);
+  return canvas;
+}
+
+/** A picture of a piece's own, side by side and one above the other as often as it takes for a piece of so many cells. */
+export function seenAs(sprites: Sprites, seen: SeenView, spot: SpotView, cells = 1, rows = 1): Standing {
+  return {
+    picture: sprites.seen(seen.picture, seen.frame),
+    spot,
+    cells: Math.max(1, Math.round(cells / seen.columns)),
+    rows: Math.max(1, Math.round(rows / seen.rows)),
+    rise: seen.rows,
+    mirrored: seen.mirrored,
+  };
+}
+
+/** A piece that does not move, at a tick, in the state of its built-in picture if it has none of its own. */
+export function pictured(sprites: Sprites, piece: PieceView, state: number, tick: number): Standing {
+  const { seen, who, sprite, spot, mirrored, dress, type } = piece;
+  const plain = (): HTMLCanvasElement | null =>
+    who === '' ? sprites.piece(type, state) : sprites.character(who, sprite);
+  const is: Standing = seen
+    ? seenAs(sprites, seen, spot, piece.columns, piece.rows)
+    : { picture: plain(), spot, mirrored };
+  if (!dress) return is;
+  const name = seen ? `seen ${seen.picture} ${seen.frame}` : `piece ${type} ${state} ${who} ${sprite}`;
+  return { ...is, picture: sprites.tinted(name, is.picture, dress.tint), dress: { as: dress, tick } };
 }
 
 export function stand(context: CanvasRenderingContext2D, p: Project, one: Standing): void {
   const { camera } = p.viewport;
-  const { picture, spot, cells = 1, rows = 1, mirrored = false } = one;
+  const { picture, spot, cells = 1, rows = 1, rise = 1, mirrored = false, dress } = one;
   if (!picture) return;
   const [w, h] = [picture.width * camera.zoom, picture.height * camera.zoom];
   const at = camera.toScreen(spot.x - (picture.width * cells) / 2, spot.y - picture.height);
-  if (at.x > camera.width || at.y > camera.height || at.x + w * cells < 0 || (at.y + h < 0 && rows === 1)) return;
+  const more = dress ? (Math.max(w, h) * dress.as.size) / 50 : 0;
+  if (at.x - more > camera.width || at.y - more > camera.height) return;
+  if (at.x + more + w * cells < 0 || (at.y + more + h < 0 && rows === 1)) return;
   context.save();
   context.translate(mirrored ? at.x + w : at.x, at.y);
   if (mirrored) context.scale(-1, 1);
-  const cell = (p.session.scene?.project.cellH ?? 0) * camera.zoom;
+  if (dress) put(context, dress, spot, w * cells, h);
+  const cell = (p.session.scene?.project.cellH ?? 0) * camera.zoom * rise;
   for (let row = rows - 1; row >= 0; row--) {
     for (let n = 0; n < cells; n++) context.drawImage(picture, n * w, -row * cell, w, h);
   }

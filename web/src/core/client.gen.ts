@@ -315,6 +315,22 @@ export class Orders {
     return this.give('setCondition', o, []);
   }
 
+  setPicture(o: T.SetPicture): Promise<T.Reply> {
+    return this.give('setPicture', o, []);
+  }
+
+  addPictureFrame(o: T.AddPictureFrame): Promise<T.Reply> {
+    return this.give('addPictureFrame', o, []);
+  }
+
+  removePictureFrame(o: T.RemovePictureFrame): Promise<T.Reply> {
+    return this.give('removePictureFrame', o, []);
+  }
+
+  setPictureLook(o: T.SetPictureLook): Promise<T.Reply> {
+    return this.give('setPictureLook', o, []);
+  }
+
   setConditionOfSelected(o: T.SetConditionOfSelected): Promise<T.Reply> {
     return this.give('setConditionOfSelected', o, []);
   }
@@ -661,7 +677,7 @@ export class Questions {
   }
 
   types(): T.TypesView {
-    return this.ask.value('types', {}, {"types":[],"kinds":[],"may":[],"sorts":[]});
+    return this.ask.value('types', {}, {"types":[],"kinds":[],"may":[],"sorts":[],"inHand":""});
   }
 
   findings(q: T.AskFindings): T.FindingsView {
@@ -846,6 +862,10 @@ export class Questions {
 
   characterPicture(q: T.CharacterPicture): ImageData | null {
     return this.ask.picture('characterPicture', q);
+  }
+
+  piecePicture(q: T.PiecePicture): ImageData | null {
+    return this.ask.picture('piecePicture', q);
   }
 
   bodyOnFrame(q: T.BodyOnFrame): T.Outlined | null {

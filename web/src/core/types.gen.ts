@@ -705,6 +705,31 @@ export interface SetCondition {
   condition: ConditionForm | null;
 }
 
+export interface Pictured {
+  map?: string;
+  piece?: string;
+  type?: string;
+  picture: string;
+}
+
+export interface SetPicture extends Pictured {
+  shows: string;
+  of?: string;
+  act?: number;
+}
+
+export interface AddPictureFrame extends Pictured {
+}
+
+export interface RemovePictureFrame extends Pictured {
+}
+
+export interface SetPictureLook extends Pictured {
+  seconds: number;
+  footX: number;
+  footY: number;
+}
+
 export interface SetConditionOfSelected {
   property: string;
   condition: ConditionForm | null;
@@ -1421,6 +1446,30 @@ export interface FieldView extends Measured {
   trial: string;
   differs: boolean;
   typed: string | null;
+  colour: string | null;
+}
+
+export interface SeenView {
+  picture: number;
+  frame: number;
+  columns: number;
+  rows: number;
+  mirrored: boolean;
+}
+
+export interface PictureView {
+  name: string;
+  label: string;
+  is: string;
+  missing: boolean;
+  own: boolean;
+  seen: SeenView | null;
+  who: string;
+  sprite: number;
+  frames: number;
+  seconds: number;
+  footX: number;
+  footY: number;
 }
 
 export interface OwnTypeView extends TypeLook {
@@ -1435,6 +1484,7 @@ export interface OwnTypeView extends TypeLook {
   first: Thing;
   properties: PropertyView[];
   fields: FieldView[];
+  pictures: PictureView[];
   rules: HeadView[];
 }
 
@@ -1448,6 +1498,7 @@ export interface TypesView {
   kinds: KindView[];
   may: string[];
   sorts: string[];
+  inHand: string;
 }
 
 export interface AskFindings {
@@ -1529,6 +1580,17 @@ export interface SpotView {
   order: number;
 }
 
+export interface DressView {
+  size: number;
+  fade: number;
+  turned: number;
+  flipped: boolean;
+  tint: string;
+  stirs: number;
+  by: number;
+  round: number;
+}
+
 export interface PieceView {
   id: string;
   map: string;
@@ -1541,6 +1603,11 @@ export interface PieceView {
   who: string;
   sprite: number;
   mirrored: boolean;
+  seen: SeenView | null;
+  columns: number;
+  rows: number;
+  dress: DressView | null;
+  over: boolean;
   conditional: boolean;
   starts: string;
 }
@@ -1894,6 +1961,8 @@ export interface SlipView {
   acting: ActingView | null;
   asking: AskingView | null;
   path: PathView | null;
+  pictures: PictureView[];
+  inHand: string;
   type: string;
   otherwise: string[];
   starts: boolean;
@@ -2025,7 +2094,16 @@ export interface ThingView {
   who: string;
   sprite: number;
   picture: number;
+  seen: SeenView | null;
   carried: boolean;
+}
+
+export interface StillView {
+  id: string;
+  spot: SpotView;
+  seen: SeenView | null;
+  who: string;
+  sprite: number;
 }
 
 export interface ReadingView {
@@ -2066,6 +2144,7 @@ export interface Play {
   goneIds: string[];
   castMaps: string[];
   things: ThingView[];
+  still: StillView[];
   shots: number[];
   myShots: number[];
   shakeX: number;
@@ -2536,6 +2615,11 @@ export interface CharacterPicture {
   frame: number;
 }
 
+export interface PiecePicture {
+  picture: number;
+  frame: number;
+}
+
 export interface BodyOnFrame {
   character: string;
   above: boolean;
@@ -2630,6 +2714,9 @@ export const MEASURES = {
   odds: { label: '', unit: '', usual: 0, least: 0, most: 1000, from: 0, to: 1000, step: 1, fine: 1 },
   offsetX: { label: 'Offset across', unit: 'px', usual: 0, least: 0, most: 8191, from: 0, to: 8191, step: 1, fine: 1 },
   offsetY: { label: 'Offset down', unit: 'px', usual: 0, least: 0, most: 8191, from: 0, to: 8191, step: 1, fine: 1 },
+  pictureRight: { label: 'Foot to the right', unit: 'px', usual: 0, least: -256, most: 256, from: -256, to: 256, step: 1, fine: 1 },
+  pictureTime: { label: 'Each frame', unit: 's', usual: 0, least: 0.02, most: 60, from: 0.02, to: 60, step: 0.1, fine: 0.016666666666666666 },
+  pictureUp: { label: 'Foot up', unit: 'px', usual: 0, least: -256, most: 256, from: -256, to: 256, step: 1, fine: 1 },
   ruleTime: { label: 'For', unit: 's', usual: 0, least: 0, most: 3600, from: 0, to: 10, step: 0.1, fine: 0.016666666666666666 },
   seenH: { label: 'Screen height', unit: 'cells', usual: 12, least: 1, most: 256, from: 1, to: 256, step: 1, fine: 1 },
   seenW: { label: 'Screen width', unit: 'cells', usual: 20, least: 1, most: 256, from: 1, to: 256, step: 1, fine: 1 },

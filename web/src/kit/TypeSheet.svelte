@@ -3,6 +3,7 @@
   import { MEASURES, type OwnTypeView, type TypeLook, type TypesView } from '../core/types.gen';
   import { addRule, openRule } from '../rules/opening';
   import Fields from '../slip/Fields.svelte';
+  import PictureFields from '../slip/PictureFields.svelte';
   import Button from '../ui/Button.svelte';
   import MeasureField from '../ui/MeasureField.svelte';
   import TypeProperties from './TypeProperties.svelte';
@@ -79,6 +80,8 @@
     change={(field, number) => void orders.setTypeField({ type: type.id, field, number })}
     choose={(field, choice) => void orders.setTypeField({ type: type.id, field, choice })}
   />
+  <div class="border-t border-line pt-1 text-small text-soft">Pictures</div>
+  <PictureFields {p} of={{ type: type.id }} pictures={type.pictures} inHand={view.inHand} />
   {#if type.rules.length > 0}
     <div class="border-t border-line pt-1 text-small text-soft">Rules of each of them</div>
     <ul>

@@ -42,6 +42,26 @@
       typed={field.differs ? null : field.typed}
       change={(text) => choose(field.name, text)}
     />
+  {:else if field.colour !== null}
+    <div class="flex items-center justify-between gap-2" title={field.help}>
+      <span class="shrink-0">{field.label}</span>
+      <span class="flex items-center gap-2">
+        {#if field.colour !== ''}
+          <button
+            class="text-small text-soft underline decoration-dotted"
+            aria-label="{field.label}: none"
+            onclick={() => choose(field.name, '')}>none</button
+          >
+        {/if}
+        <input
+          type="color"
+          class="h-7 w-10 rounded-inner border border-line bg-sheet p-0.5"
+          aria-label={field.label}
+          value={field.colour === '' ? '#ffffff' : field.colour}
+          onchange={(e) => choose(field.name, e.currentTarget.value)}
+        />
+      </span>
+    </div>
   {:else if field.options.length > 0}
     <label class="flex items-center justify-between gap-2" title={field.help}>
       <span class="shrink-0">{field.label}</span>

@@ -5,6 +5,7 @@
   import { TICKS_PER_SECOND, type ConditionForm, type SlipView } from '../core/types.gen';
   import Button from '../ui/Button.svelte';
   import Fields from './Fields.svelte';
+  import PictureFields from './PictureFields.svelte';
   import TalkFields from './TalkFields.svelte';
 
   let { p, slip }: { p: Project; slip: SlipView } = $props();
@@ -22,6 +23,7 @@
   const ask = (property: string, condition: ConditionForm | null): void =>
     void orders.setCondition({ ...piece, property, condition });
   const length = $derived.by(() => (void p.session.state, p.viewport.trail.length));
+  const own = $derived(p.session.scene?.types.find((type) => type.id === slip.type)?.own ?? false);
   const met = $derived.by(() => (void p.session.state, p.viewport.trail.met));
 </script>
 
@@ -69,6 +71,14 @@
 {/snippet}
 
 {@render conditions(true)}
+{#if slip.pictures.length > 0}
+  <details open={slip.pictures.some((one) => one.is !== '' || one.missing)} class="border-t border-line pt-1">
+    <summary class="cursor-pointer text-soft">Pictures</summary>
+    <div class="flex flex-col gap-1 pt-1" role="group" aria-label="Pictures">
+      <PictureFields {p} of={piece} pictures={slip.pictures} inHand={slip.inHand} typed={own} />
+    </div>
+  </details>
+{/if}
 {#if slip.asking}
   <details open={asks} class="border-t border-line pt-1" data-asking>
     <summary class="cursor-pointer text-soft">How it starts, facts it sets and needs</summary>

@@ -1,0 +1,199 @@
+package pieces
+
+import (
+	"slices"
+	"strings"
+
+	"azzel/core/appearance"
+	"azzel/core/grid"
+	"azzel/core/kind"
+	"azzel/core/kinds/props"
+	"azzel/core/page"
+	"azzel/core/page/measure"
+	"azzel/core/picture"
+	"azzel/core/world"
+)
+
+// SeenView is a picture of its own as which a piece is seen, in the place of the one with which it comes.
+type SeenView struct {
+	// Picture is its number, for PiecePicture, Frame which frame of it is seen.
+	Picture int `json:"picture"`
+	Frame   int `json:"frame"`
+	// Columns and Rows are how many cells it is wide and high.
+	Columns  int  `json:"columns"`
+	Rows     int  `json:"rows"`
+	Mirrored bool `json:"mirrored"`
+}
+
+// missing is the number of the picture that stands for one that is not there.
+const missing = -1
+
+// A Sight is in which state a piece is seen, by its number, whether it is off, to which side it looks, what it is doing and for how many ticks.
+type Sight struct {
+	State  int
+	Off    bool
+	Side   world.Facing
+	Act    world.Act
+	Tick   int
+	View   world.View
+	Facing bool
+}
+
+// Seen is the picture of its own as which a piece is seen; nil if it has none, or is seen as a character: then it is a frame of the sheet of who. Foot is where in the picture its foot is.
+func Seen(p *page.Page, piece *world.Piece, s Sight) (v *SeenView, who *world.Character, frame int, mirrored bool, foot grid.Point) {
+	side := kind.AnySide
+	if s.Facing {
+		side = int(s.Side) + 1
+	}
+	is, mirrored, has := piece.Seen(s.State, s.Off, side)
+	d := p.Doc()
+	l := d.Project.Lattice()
+	switch {
+	case !has:
+		return nil, nil, 0, false, foot
+	case is.Who != 0:
+		c := d.Character(is.Who)
+		if c == nil {
+			return &SeenView{Picture: missing, Columns: 1, Rows: 1}, nil, 0, false, restingFoot(l, piece.Kind(), s.View)
+		}
+		if p.Strips[c.Strip] == nil {
+			return nil, nil, 0, false, foot
+		}
+		act := world.Act(is.Act)
+		if act == world.ActStand {
+			act = s.Act
+		}
+		frame, turned := c.Frame(act, s.Side, s.Tick)
+		return nil, c, frame, turned, c.Foot(turned).Add(is.Foot)
+	case is.Empty():
+		return &SeenView{Picture: missing, Columns: 1, Rows: 1}, nil, 0, false, restingFoot(l, piece.Kind(), s.View)
+	}
+	n, ticks := picture.Frames(d, is)
+	foot = restingFoot(l, piece.Kind(), s.View).Add(is.Foot)
+	if mirrored {
+		foot.X = -foot.X
+	}
+	return &SeenView{Picture: numberOf(p, is), Frame: s.Tick / ticks % n, Columns: is.W, Rows: is.H, Mirrored: mirrored}, nil, 0, mirrored, foot
+}
+
+// restingFoot is where in a picture of whole cells the foot of a piece is that stands in the middle of a cell, so that the picture covers the cell.
+func restingFoot(l grid.Lattice, k *kind.Kind, view world.View) grid.Point {
+	m := &world.Map{View: view}
+	up := l.H - 1 - m.FootOf(l, k.ID, grid.Point{}).Y
+	if up < 0 || up >= l.H {
+		up = 0
+	}
+	return grid.Point{Y: up}
+}
+
+// numberOf is the number of a picture on a page.
+func numberOf(p *page.Page, is appearance.Picture) int {
+	name := string(is.Encode())
+	n, known := p.Appearances[name]
+	if !known {
+		if p.Appearances == nil {
+			p.Appearances = map[string]int{}
+		}
+		n = len(p.Appearances)
+		p.Appearances[name] = n
+		p.AppearanceList = append(p.AppearanceList, is)
+	}
+	return n
+}
+
+// PiecePicture asks for a frame of a picture of a piece, by its number; none while its tileset is not here.
+type PiecePicture struct {
+	Picture int `json:"picture"`
+	Frame   int `json:"frame"`
+}
+
+// Answer implements Question.
+func (q PiecePicture) Answer(p *page.Page) any {
+	l := p.Doc().Project.Lattice()
+	if q.Picture == missing {
+		return page.Pictured(picture.Missing(l), l.W, l.H)
+	}
+	if q.Picture < 0 || q.Picture >= len(p.AppearanceList) || q.Frame < 0 {
+		return page.Picture{}
+	}
+	return page.Pictured(p.Bitmaps.Atlas.Appearance(p.Doc(), p.AppearanceList[q.Picture], q.Frame))
+}
+
+// atFirst is how a piece is seen on the board: as play begins.
+func atFirst(piece *world.Piece, view world.View) Sight {
+	s := Sight{View: view, Side: world.South, Act: world.ActStand, Off: piece.Int(props.Power) == kind.Off}
+	if own := piece.FirstState(); own != nil {
+		s.State = own.Number
+	}
+	if view == world.SideView {
+		s.Side = world.East
+	}
+	if looks := piece.Int(props.Looks); looks != 0 {
+		s.Side = world.Facing(looks - 1)
+	}
+	s.Facing = piece.Kind().Faces
+	return s
+}
+
+// PictureView is a picture that a piece or a type can have: of a state, looking to a side.
+type PictureView struct {
+	// Name is what it is called in orders, Label what people read.
+	Name  string `json:"name"`
+	Label string `json:"label"`
+	// Is is what it shows, in words, empty if it is as it comes; Missing says that one is needed, Own that the piece says so itself, and not its type.
+	Is      string `json:"is"`
+	Missing bool   `json:"missing"`
+	Own     bool   `json:"own"`
+	// Seen is what it shows; nil for a character, of whom Who and Sprite tell.
+	Seen   *SeenView `json:"seen"`
+	Who    string    `json:"who"`
+	Sprite int       `json:"sprite"`
+	// Frames is how many frames it has, Seconds for how long each is shown.
+	Frames  int     `json:"frames"`
+	Seconds float64 `json:"seconds"`
+	// FootX and FootY are where its foot is, in pixels to the right and up from where it would be.
+	FootX int `json:"footX"`
+	FootY int `json:"footY"`
+}
+
+// labelOf is what a picture is called among those of its kind.
+func labelOf(k *kind.Kind, p *kind.Prop) string {
+	state, side, _ := p.Shown()
+	label := strings.TrimPrefix(p.Label, "Picture, ")
+	switch {
+	case label != p.Label:
+		return label
+	case len(k.Seen()) > 1 || k.Faces:
+		return "otherwise"
+	case state == kind.AnyState && side == kind.AnySide:
+		return "seen as"
+	}
+	return label
+}
+
+// ViewPictures are the pictures that a piece can have, those of a type of the designer's own beside what it sets itself.
+func ViewPictures(p *page.Page, k *kind.Kind, all, own kind.Values) []PictureView {
+	list := []PictureView{}
+	d := p.Doc()
+	needs := appearance.Missing(all, k)
+	for _, h := range k.Props {
+		state, side, is := h.Shown()
+		if !is {
+			continue
+		}
+		pic := appearance.Of(all, h.Prop)
+		v := PictureView{Name: h.Word, Label: labelOf(k, h.Prop), Own: len(own.Get(h.Field)) > 0, Missing: side == kind.AnySide && slices.Contains(needs, state), Frames: len(pic.Frames), Seconds: measure.PictureTime.Shown(pic.Ticks), FootX: pic.Foot.X, FootY: pic.Foot.Y}
+		switch c := d.Character(pic.Who); {
+		case pic.Who != 0 && c == nil:
+			v.Is, v.Missing = "somebody who is gone", true
+		case pic.Who != 0:
+			v.Who, v.Is = page.FormatID(c.ID), c.Name+" "+world.ActNames[pic.Act]
+			v.Sprite, _ = c.Frame(world.Act(pic.Act), max(0, world.Facing(side-1)), 0)
+		case !pic.Empty():
+			v.Seen = &SeenView{Picture: numberOf(p, pic), Columns: pic.W, Rows: pic.H}
+			v.Is = cellsInWords(d, pic)
+		}
+		list = append(list, v)
+	}
+	return list
+}
