@@ -8,6 +8,8 @@ import (
 	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/container"
+	"azzel/core/kinds/conveyor"
+	"azzel/core/kinds/decoration"
 	"azzel/core/kinds/door"
 	"azzel/core/kinds/gate"
 	"azzel/core/kinds/person"
@@ -72,6 +74,13 @@ func dressOf(p *world.Piece) []dress {
 		return []dress{still("", art.Fuse)}
 	case world.Checkpoint:
 		return []dress{still("unreached", art.LanternOut), {"reached", 9, []art.Fitting{art.LanternLit, art.LanternLow, art.LanternLit, art.LanternLit}}}
+	case conveyor.Kind.ID:
+		return []dress{{"", 2, []art.Fitting{art.Belt, art.Belt + 1, art.Belt + 2, art.Belt + 3}}}
+	case decoration.Kind.ID:
+		if p.Name == "Lily leaf" {
+			return []dress{still("", art.LilyLeaf)}
+		}
+		return []dress{still("", art.Basket)}
 	case world.Pushable:
 		return []dress{still("", art.CrateOfBulbs)}
 	case world.Breakable:

@@ -10,6 +10,8 @@ import (
 	"azzel/core/grid"
 	"azzel/core/kind"
 	"azzel/core/kinds/container"
+	"azzel/core/kinds/conveyor"
+	"azzel/core/kinds/decoration"
 	"azzel/core/kinds/door"
 	"azzel/core/kinds/gate"
 	"azzel/core/kinds/person"
@@ -166,6 +168,12 @@ func (r *room) actingAs(id, of world.ID, name string, x, y int, set kind.Values)
 	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: r.m.ID, ID: id}, Values: p.Values()})
 }
 
+// adorn puts down something that is there to be seen alone, on a layer.
+func (r *room) adorn(layer world.ID, name string, x, y int, set kind.Values) {
+	p := &world.Piece{Type: decoration.Kind.ID, Name: name, Layer: layer, Foot: r.m.FootOf(r.b.doc.Project.Lattice(), decoration.Kind.ID, grid.Point{X: x, Y: y}), Props: set}
+	r.parts = append(r.parts, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: r.m.ID, ID: r.b.ids.NewID()}, Values: p.Values()})
+}
+
 func (b *builder) join(a *room, ax, ay int, c *room, cx, cy int) {
 	x := &world.Crossing{BothWays: true, Ends: [2]world.End{
 		{Map: a.m.ID, Cells: grid.Rect{X: ax, Y: ay, W: 1, H: 1}}, {Map: c.m.ID, Cells: grid.Rect{X: cx, Y: cy, W: 1, H: 1}}}}
@@ -256,6 +264,16 @@ func (b *builder) palmHouse() *room {
 	// Who has found some labels, or lit the lamps, may rest here.
 	rest := logic.Condition{Ask: logic.Any, Terms: []logic.Condition{logic.Needs(logic.FactValue, b.found, logic.AtLeast, 3), logic.Needs(logic.FactValue, b.lit, logic.AtLeast, 1)}}
 	r.acting(world.Checkpoint, "Bench by the palms", 15, 9, kind.Set(rest.Set(props.While)))
+	// A belt along the wall takes bulbs to the can; baskets hang over the paths, and leaves drift on the water.
+	r.acting(conveyor.Kind.ID, "Watering belt", 8, 16, conveyor.Kind.Placed.With(props.Width.Is(9), props.Speed.Is(12)))
+	r.acting(world.Pushable, "Crate on the belt", 5, 16, "")
+	sways := kind.Set(props.Stirs.Is(props.Sways), props.StirsBy.Is(12), props.StirsIn.Is(200))
+	for _, at := range [][2]int{{9, 8}, {16, 4}, {21, 9}, {19, 15}} {
+		r.adorn(r.over.ID, "Hanging basket", at[0], at[1], sways.With(props.Size.Is(130)))
+	}
+	for i, at := range [][2]int{{26, 4}, {28, 13}} {
+		r.adorn(water, "Lily leaf", at[0], at[1], kind.Set(props.Stirs.Is(props.Bobs), props.StirsIn.Is(180), props.Turned.Is(40*i), props.Tint.Is(int(world.RGB(0xd8, 0xf0, 0xc8)))))
+	}
 	return r
 }
 

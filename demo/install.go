@@ -49,6 +49,9 @@ func Install(ctx context.Context, s *store.Store) error {
 	if err := b.shaftTiles(); err != nil {
 		return err
 	}
+	if err := b.bringInFittings(); err != nil {
+		return err
+	}
 	winter := season{"Glasshouse in winter", " in winter", map[int]int{}, map[art.Block]world.ID{}}
 	summer := season{"Glasshouse", "", b.tile, b.bond}
 	for _, take := range []struct {
@@ -69,9 +72,6 @@ func Install(ctx context.Context, s *store.Store) error {
 		return err
 	}
 	if err := b.bringInCreatures(); err != nil {
-		return err
-	}
-	if err := b.bringInFittings(); err != nil {
 		return err
 	}
 	b.medleys()

@@ -47,3 +47,32 @@ func TestPictures(t *testing.T) {
 	w.until("its second frame", `() => window.azzel.play().things[0].seen.frame === 1`)
 	w.shoot("picture-played-open")
 }
+
+// A decoration is seen on the layer on which it was placed, as large, turned, faded and tinted as it says, and stirs in play.
+func TestDecoration(t *testing.T) {
+	w, first := withPiece(t, "Decoration")
+	w.choose("Stirs", "sways")
+	number := func(label, to string) {
+		t.Helper()
+		w.until(label, `(label, to) => {
+			const field = [...document.querySelectorAll('input[type=number]')].find((e) => e.labels?.[0]?.textContent.trim().startsWith(label));
+			if (!field) return false;
+			field.value = to;
+			field.dispatchEvent(new Event('change', { bubbles: true }));
+			return true;
+		}`, label, to)
+	}
+	number("Size", "250")
+	number("Turned", "30")
+	w.page.MustEval(`() => { const e = document.querySelector("input[aria-label='Tinted']"); e.value = '#d07a2c'; e.dispatchEvent(new Event('change', { bubbles: true })); }`)
+	w.until("how it is seen", `() => { const d = window.azzel.scene().pieces.find((p) => p.dress)?.dress; return d && d.size === 250 && d.turned === 30 && d.tint === '#d07a2c' && d.stirs === 4; }`)
+	w.accessible("the slip of a decoration")
+	w.shoot("decoration-slip")
+	w.click("Tinted: none")
+	w.until("no tint", `() => window.azzel.scene().pieces.find((p) => p.dress).dress.tint === ''`)
+	w.click("Close the slip")
+	w.over(first, 6, 6)
+	w.press(input.KeyP)
+	w.until("play", `() => window.azzel.play() !== null`)
+	w.shoot("decoration-played")
+}

@@ -173,24 +173,5 @@ func (p Picture) Set(prop *kind.Prop) kind.Value {
 
 // Pictures are stored as properties of pieces.
 func init() {
-	kind.RegisterForm(kind.Picture, kind.Form{
-		Check: func(b []byte) error {
-			_, err := Decode(b)
-			return err
-		},
-		Canonical: func(b []byte) []byte {
-			p, err := Decode(b)
-			if err != nil {
-				return nil
-			}
-			return p.Encode()
-		},
-		Refer: func(b []byte, to func(kind.Thing, kind.ID) kind.ID) []byte {
-			p, err := Decode(b)
-			if err != nil {
-				return nil
-			}
-			return p.Refer(to).Encode()
-		},
-	})
+	kind.RegisterForm(kind.Picture, kind.FormOf(Decode))
 }

@@ -89,6 +89,33 @@ type Form struct {
 	Refer func(b []byte, to func(Thing, ID) ID) []byte
 }
 
+// FormOf is the form of values that decode reads and checks.
+func FormOf[T interface {
+	Encode() []byte
+	Refer(to func(Thing, ID) ID) T
+}](decode func([]byte) (T, error)) Form {
+	return Form{
+		Check: func(b []byte) error {
+			_, err := decode(b)
+			return err
+		},
+		Canonical: func(b []byte) []byte {
+			is, err := decode(b)
+			if err != nil {
+				return nil
+			}
+			return is.Encode()
+		},
+		Refer: func(b []byte, to func(Thing, ID) ID) []byte {
+			is, err := decode(b)
+			if err != nil {
+				return nil
+			}
+			return is.Refer(to).Encode()
+		},
+	}
+}
+
 var forms = map[Sort]Form{}
 
 // RegisterForm adds how values of a sort are stored, at start.

@@ -137,26 +137,7 @@ func (l List) Set(p *kind.Prop) kind.Value { return kind.Value{Field: p.Field, B
 
 // Lists are stored as properties of pieces.
 func init() {
-	kind.RegisterForm(kind.Sayings, kind.Form{
-		Check: func(b []byte) error {
-			_, err := Decode(b)
-			return err
-		},
-		Canonical: func(b []byte) []byte {
-			l, err := Decode(b)
-			if err != nil {
-				return nil
-			}
-			return l.Encode()
-		},
-		Refer: func(b []byte, to func(kind.Thing, kind.ID) kind.ID) []byte {
-			l, err := Decode(b)
-			if err != nil {
-				return nil
-			}
-			return l.Refer(to).Encode()
-		},
-	})
+	kind.RegisterForm(kind.Sayings, kind.FormOf(Decode))
 }
 
 // A Form is a saying as files and pages have it.

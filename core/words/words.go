@@ -192,24 +192,5 @@ func (t Text) Set(p *kind.Prop) kind.Value { return kind.Value{Field: p.Field, B
 
 // Words are stored as properties of pieces.
 func init() {
-	kind.RegisterForm(kind.Words, kind.Form{
-		Check: func(b []byte) error {
-			_, err := Decode(b)
-			return err
-		},
-		Canonical: func(b []byte) []byte {
-			t, err := Decode(b)
-			if err != nil {
-				return nil
-			}
-			return t.Encode()
-		},
-		Refer: func(b []byte, to func(kind.Thing, kind.ID) kind.ID) []byte {
-			t, err := Decode(b)
-			if err != nil {
-				return nil
-			}
-			return t.Refer(to).Encode()
-		},
-	})
+	kind.RegisterForm(kind.Words, kind.FormOf(Decode))
 }

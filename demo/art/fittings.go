@@ -42,6 +42,12 @@ const (
 	PipeDrip
 	Coil
 	Raft
+	Basket
+	LilyLeaf
+	Belt
+	belt1
+	belt2
+	belt3
 	fittingEnd
 )
 
@@ -125,6 +131,28 @@ var fittings = [fittingEnd]struct {
 	PipeDrip:      {"pipe joint, dripping", drawn(2, 0, "....dssd....", "....dssd....", "....dssd....", "..oooooooo..", "..oyyyyyyo..", "..wwwwwwww..", "...dsssd....", "...dKKKd....", "....KAK.....", ".....A......", "....AAA.....", ".....A......")},
 	Coil:          {"coil", drawn(1, 2, "oooooooooooooo", "wwwwwwwwwwwwww", ".ss........ss.", "...sss..sss...", "......ss......", "...sss..sss...", ".ss........ss.", "...sss..sss...", "......ss......", "...sss..sss...", ".ss........ss.", "dddddddddddddd", "dddddddddddddd")},
 	Raft:          {"raft of planks", drawn(0, 0, "oooooooooooooooo", "WWWWWWWwWWWWWWWW", "WWWWWWWwWWWWWWWW", "wwwwwwwwwwwwwwww", "WWWwWWWWWWWWwWWW", "WWWwWWWWWWWWwWWW", "wwwwwwwwwwwwwwww", "WWWWWWWWwWWWWWWW", "WWWWWWWWwWWWWWWW", "wwwwwwwwwwwwwwww", "WWWWwWWWWWWWWWWW", "WWWWwWWWWWWWWWWW", "bbbbbbbbbbbbbbbb", "KKKKKKKKKKKKKKKK", ".dd..........dd.", ".dd..........dd.")},
+	Basket:        {"hanging basket", drawn(2, 0, ".....ds.....", "....d..s....", "...d....s...", "..LY.YL.YL..", ".LYLkLYLLYL.", "LLoooooooLLL", "YLoBBBBBbLLY", "L.oBoBBBb.LL", "L..BBBBb..L.", "LY..bbb..LYL", ".L.......L.L", "LL.......LY.", ".Y........L.")},
+	LilyLeaf:      {"lily leaf", drawn(2, 5, "...LLLLLL...", ".LLLYYLLLLL.", "LLLYLLLLLLLL", "LLLLLLL..LLL", ".LLLLLLLlll.", "...llllll...")},
+	Belt:          {"belt", func(c canvas) { belt(c, 0) }},
+	belt1:         {"belt, frame 2", func(c canvas) { belt(c, 1) }},
+	belt2:         {"belt, frame 3", func(c canvas) { belt(c, 2) }},
+	belt3:         {"belt, frame 4", func(c canvas) { belt(c, 3) }},
+}
+
+// BeltFrames is how many frames a belt has, from Belt on, in which it runs to the east.
+const BeltFrames = 4
+
+func belt(c canvas, frame int) {
+	c.box(0, 1, 16, 14, ink)
+	c.box(0, 2, 16, 12, slate)
+	for x := range 4 {
+		c.box((x*4+frame)%16, 2, 1, 12, steel)
+	}
+	for x := range 2 {
+		c.box((x*8+2+frame)%16, 7, 1, 2, brass)
+	}
+	c.box(0, 1, 16, 1, straw)
+	c.box(0, 14, 16, 1, bark)
 }
 
 func drawn(x, y int, rows ...string) func(c canvas) {

@@ -1,3 +1,4 @@
+import { tinted } from './tint';
 import type { Session } from '../core/session.svelte';
 import type { Viewport } from './viewport.svelte';
 import { fetchBlob } from '../core/api';
@@ -49,21 +50,11 @@ export class Backdrops {
     const picture = this.picture(look.backdrop.picture);
     if (!picture || look.tint === '') return picture;
     const name = `${look.backdrop.picture} ${look.tint}`;
-    let canvas = this.tinted.get(name);
-    if (canvas) return canvas;
-    canvas = document.createElement('canvas');
-    canvas.width = picture.width;
-    canvas.height = picture.height;
-    const context = canvas.getContext('2d');
-    if (!context) return picture;
-    context.drawImage(picture, 0, 0);
-    context.globalCompositeOperation = 'multiply';
-    context.fillStyle = look.tint;
-    context.fillRect(0, 0, canvas.width, canvas.height);
-    context.globalCompositeOperation = 'destination-in';
-    context.drawImage(picture, 0, 0);
-    this.tinted.set(name, canvas);
-    return canvas;
+    const have = this.tinted.get(name);
+    if (have) return have;
+    const made = tinted(picture, look.tint);
+    this.tinted.set(name, made);
+    return made;
   }
 
   /** Draws a layer's backdrop, which begins at a place from the corner of the map, in pixels of the board. */

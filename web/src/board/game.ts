@@ -39,15 +39,17 @@ export function drawGame(
   // What acts on other maps stands where it was placed.
   const acts = new Set(scene.types.filter((type) => type.acts).map((type) => type.id));
   const cast = new Set(play.castMaps);
+  // Nothing stirs by itself for who wants less motion.
+  const stirred = p.viewport.still ? 0 : play.ticks;
   const still = new Map(play.still.map((one) => [one.id, one]));
   const standing: (Standing & { over?: boolean })[] = scene.pieces
     .filter((piece) => !gone.has(piece.id) && !(acts.has(piece.type) && cast.has(piece.map)) && !still.has(piece.id))
-    .map((piece) => ({ ...pictured(sprites, piece, lit.has(piece.id) ? 1 : 0, play.ticks), over: piece.over }));
+    .map((piece) => ({ ...pictured(sprites, piece, lit.has(piece.id) ? 1 : 0, stirred), over: piece.over }));
   for (const { id, who, sprite, seen, spot } of play.still) {
     if (gone.has(id)) continue;
     const piece = scene.pieces.find((one) => one.id === id);
     if (!piece) continue;
-    standing.push({ ...pictured(sprites, { ...piece, seen, who, sprite, spot }, 0, play.ticks), over: piece.over });
+    standing.push({ ...pictured(sprites, { ...piece, seen, who, sprite, spot }, 0, stirred), over: piece.over });
   }
   for (const thing of play.things) {
     if (thing.gone) continue;

@@ -1,6 +1,6 @@
 import type { Project } from '../project.svelte';
 import type { ReadingView } from '../core/types.gen';
-import { tinted } from './standing';
+import { tinted } from './tint';
 
 /** Stands for the player among the types of pieces; see core/page. */
 const FIGURE = 0;

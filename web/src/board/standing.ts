@@ -42,22 +42,6 @@ function put(
   context.translate(-w / 2, -h / 2);
 }
 
-/** A picture in another tint. */
-export function tinted(picture: HTMLCanvasElement, tint: string): HTMLCanvasElement {
-  const canvas = document.createElement('canvas');
-  canvas.width = picture.width;
-  canvas.height = picture.height;
-  const context = canvas.getContext('2d');
-  if (!context) return picture;
-  context.drawImage(picture, 0, 0);
-  context.globalCompositeOperation = 'multiply';
-  context.fillStyle = tint;
-  context.fillRect(0, 0, canvas.width, canvas.height);
-  context.globalCompositeOperation = 'destination-in';
-  context.drawImage(picture, 0, 0);
-  return canvas;
-}
-
 /** A picture of a piece's own, side by side and one above the other as often as it takes for a piece of so many cells. */
 export function seenAs(sprites: Sprites, seen: SeenView, spot: SpotView, cells = 1, rows = 1): Standing {
   return {
