@@ -5,9 +5,11 @@ import (
 	"strings"
 	"testing"
 
+	"azzel/core/appearance"
 	"azzel/core/edit"
 	"azzel/core/edit/generate"
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/tiles"
 	"azzel/core/world"
 )
@@ -22,6 +24,18 @@ func TestReplaceEverywhere(t *testing.T) {
 		m, old := d.Maps[0], d.Tilesets[1]
 		medley := &world.Medley{Name: "Gravel", Medley: tiles.Medley{Tiles: []tiles.Weighted{{Tile: old.First + 3, Weight: 2}, {Tile: old.First + 110, Weight: 1}, {Tile: 2, Weight: 1}}}}
 		d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortMedley, ID: 8001}, Values: medley.Values()})
+		// A piece, a type and a piece in a patch are seen as tiles of it, and the patch has one of them.
+		seen := appearance.Picture{W: 2, H: 1, Ticks: 4, Frames: [][]grid.Cell{{grid.Cell(old.First + 3).Turned(5), grid.Cell(tiles.Wall)}, {grid.Cell(old.First + 110), 0}}}
+		picture := kind.PictureOf(kind.AnyState, kind.AnySide)
+		kept := world.Patch{Name: "Hedge", Block: world.Block{W: 1, H: 1, Pieces: []world.BlockPiece{{Type: world.Exit, Props: kind.Set(seen.Set(picture))}}, Layers: []world.BlockLayer{{Name: "Ground"}}}}
+		cell := kept.Layers[0].Cells.Edit()
+		cell.Set(grid.Point{}, grid.Cell(old.First+3).Turned(2))
+		kept.Layers[0].Cells = cell.Done()
+		exit := world.Piece{Type: world.Exit, Layer: m.PlayerLayer, Props: kind.Set(seen.Set(picture))}
+		gate := world.Type{Name: "Gate", Base: world.Exit, Usual: kind.Set(seen.Set(picture))}
+		d = apply(t, d, edit.Put{Ref: world.Ref{Sort: world.SortPatch, ID: 8003}, Values: kept.Values()}, edit.Put{Ref: world.Ref{Sort: world.SortPiece, Map: m.ID, ID: 8004}, Values: exit.Values()},
+			edit.Put{Ref: world.TypeRef(8005 << 8), Values: gate.Values()})
+		m = d.Maps[0]
 		for i := range 6 {
 			is := tiles.Properties{Name: strings.Repeat("m", i+1), Solid: tiles.Mask(r.Uint64())}
 			if i < 3 {
@@ -89,6 +103,23 @@ func TestReplaceEverywhere(t *testing.T) {
 			if got := is.Medleys[0].Tiles[k].Tile; got != becomes(tile.Tile) {
 				t.Fatalf("seed %d: the medley has tile %d, want %d", seed, got, becomes(tile.Tile))
 			}
+		}
+		follows := func(what string, v kind.Values) {
+			now := appearance.Of(v, picture)
+			for k, frame := range seen.Frames {
+				for n, was := range frame {
+					if got := now.Frames[k][n]; got != grid.Cell(becomes(was.Tile())).Turned(was.Orientation()) {
+						t.Fatalf("seed %d: %s is seen as %v, was %v", seed, what, got, was)
+					}
+				}
+			}
+		}
+		_, standing := is.Piece(8004)
+		follows("a piece", standing.Props)
+		follows("a type", is.Type(8005<<8).Usual)
+		follows("a piece of a patch", is.Patch(8003).Pieces[0].Props)
+		if got, want := is.Patch(8003).Layers[0].Cells.At(grid.Point{}), grid.Cell(becomes(old.First+3)).Turned(2); got != want {
+			t.Fatalf("seed %d: a patch has %v, want %v", seed, got, want)
 		}
 		fresh := is.Tileset(8002)
 		for i := range 6 {

@@ -20,7 +20,7 @@ var Kind = &kind.Kind{ID: 23, Word: "conveyor", Name: "Conveyor", Family: kind.W
 		{Prop: props.Toward, Label: "Runs to the"},
 		{Prop: props.Speed, Usual: 20},
 		{Prop: props.Width, Usual: 3},
-		{Prop: props.Height, Only: kind.FromAbove},
+		{Prop: props.Height},
 		{Prop: props.Power},
 	}, props.Presence...)}
 

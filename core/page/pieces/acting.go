@@ -94,13 +94,12 @@ func Standing(p *page.Page, v *PieceView, piece *world.Piece, m *world.Map) {
 	v.Dress, v.Over = Dress(piece), Over(m, piece)
 	var foot grid.Point
 	defer func() { v.Spot = SpotOn(m, piece, grid.Point{X: v.X, Y: v.Y}, foot) }()
-	seen, who, frame, mirrored, at := Seen(p, piece, atFirst(piece, view))
-	if seen != nil {
-		v.Seen, v.Columns, v.Rows, foot = seen, piece.Width(), piece.Height(), at
+	switch is := Seen(p, piece, atFirst(piece, view)); {
+	case is.View != nil:
+		v.Seen, v.Columns, v.Rows, foot = is.View, piece.Width(), piece.Height(), is.Foot
 		return
-	}
-	if who != nil {
-		v.Who, v.Sprite, v.Mirrored, foot = page.FormatID(who.ID), frame, mirrored, at
+	case is.Who != nil:
+		v.Who, v.Sprite, v.Mirrored, foot = page.FormatID(is.Who.ID), is.Frame, is.Mirrored, is.Foot
 		return
 	}
 	c := p.Doc().Character(piece.Refers(props.Who))

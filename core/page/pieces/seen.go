@@ -28,52 +28,57 @@ type SeenView struct {
 // missing is the number of the picture that stands for one that is not there.
 const missing = -1
 
-// A Sight is in which state a piece is seen, by its number, whether it is off, to which side it looks, what it is doing and for how many ticks.
+// A Sight is how a piece is to be seen: in which state, by its number, whether it is off, what it is doing, in which tick and how its map is seen.
 type Sight struct {
-	State  int
-	Off    bool
+	State int
+	Off   bool
+	// Side is to which side it looks; Facing says that there may be a picture for each.
 	Side   world.Facing
+	Facing bool
 	Act    world.Act
 	Tick   int
 	View   world.View
-	Facing bool
 }
 
-// Seen is the picture of its own as which a piece is seen; nil if it has none, or is seen as a character: then it is a frame of the sheet of who. Foot is where in the picture its foot is.
-func Seen(p *page.Page, piece *world.Piece, s Sight) (v *SeenView, who *world.Character, frame int, mirrored bool, foot grid.Point) {
+// A Shown is as what a piece is seen that has pictures of its own: as one of them, or as a frame of the sheet of a character. The zero value is that it is seen as it comes.
+type Shown struct {
+	View     *SeenView
+	Who      *world.Character
+	Frame    int
+	Mirrored bool
+	// Foot is where in the picture its foot is.
+	Foot grid.Point
+}
+
+// Seen is as what a piece is seen.
+func Seen(p *page.Page, piece *world.Piece, s Sight) Shown {
 	side := kind.AnySide
 	if s.Facing {
 		side = int(s.Side) + 1
 	}
 	is, mirrored, has := piece.Seen(s.State, s.Off, side)
 	d := p.Doc()
-	l := d.Project.Lattice()
+	c := d.Character(is.Who)
+	resting := restingFoot(d.Project.Lattice(), piece.Kind(), s.View)
 	switch {
-	case !has:
-		return nil, nil, 0, false, foot
-	case is.Who != 0:
-		c := d.Character(is.Who)
-		if c == nil {
-			return &SeenView{Picture: missing, Columns: 1, Rows: 1}, nil, 0, false, restingFoot(l, piece.Kind(), s.View)
-		}
-		if p.Strips[c.Strip] == nil {
-			return nil, nil, 0, false, foot
-		}
+	case !has, c != nil && p.Strips[c.Strip] == nil:
+		return Shown{}
+	case is.Empty(), is.Who != 0 && c == nil:
+		return Shown{View: &SeenView{Picture: missing, Columns: 1, Rows: 1}, Foot: resting}
+	case c != nil:
 		act := world.Act(is.Act)
 		if act == world.ActStand {
 			act = s.Act
 		}
 		frame, turned := c.Frame(act, s.Side, s.Tick)
-		return nil, c, frame, turned, c.Foot(turned).Add(is.Foot)
-	case is.Empty():
-		return &SeenView{Picture: missing, Columns: 1, Rows: 1}, nil, 0, false, restingFoot(l, piece.Kind(), s.View)
+		return Shown{Who: c, Frame: frame, Mirrored: turned, Foot: c.Foot(turned).Add(is.Foot)}
 	}
 	n, ticks := picture.Frames(d, is)
-	foot = restingFoot(l, piece.Kind(), s.View).Add(is.Foot)
+	foot := resting.Add(is.Foot)
 	if mirrored {
 		foot.X = -foot.X
 	}
-	return &SeenView{Picture: numberOf(p, is), Frame: s.Tick / ticks % n, Columns: is.W, Rows: is.H, Mirrored: mirrored}, nil, 0, mirrored, foot
+	return Shown{View: &SeenView{Picture: numberOf(p, is), Frame: s.Tick / ticks % n, Columns: is.W, Rows: is.H, Mirrored: mirrored}, Mirrored: mirrored, Foot: foot}
 }
 
 // restingFoot is where in a picture of whole cells the foot of a piece is that stands in the middle of a cell, so that the picture covers the cell.
@@ -133,6 +138,19 @@ func atFirst(piece *world.Piece, view world.View) Sight {
 	}
 	s.Facing = piece.Kind().Faces
 	return s
+}
+
+// AsPlaced is as what a piece is seen that was just placed: a picture of its own, or a character with pictures and a frame of their sheet.
+func AsPlaced(p *page.Page, piece *world.Piece) (seen *SeenView, who string, sprite int) {
+	is := Seen(p, piece, atFirst(piece, world.TopDown))
+	if c := p.Doc().Character(piece.Character()); is.View == nil && is.Who == nil && c != nil && p.Strips[c.Strip] != nil {
+		is.Who = c
+		is.Frame, _ = c.Frame(world.ActStand, world.South, 0)
+	}
+	if is.Who != nil {
+		return nil, page.FormatID(is.Who.ID), is.Frame
+	}
+	return is.View, "", 0
 }
 
 // PictureView is a picture that a piece or a type can have: of a state, looking to a side.

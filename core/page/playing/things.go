@@ -77,16 +77,17 @@ func appear(p *page.Page, v *ThingView, piece *world.Piece, t play.Thing, view w
 	if s.Facing = piece.Kind().Faces; s.Facing {
 		s.Act, s.Side = doing(p, piece, t, view)
 	}
-	seen, who, frame, mirrored, foot := pieces.Seen(p, piece, s)
+	is := pieces.Seen(p, piece, s)
 	switch {
-	case who != nil:
-		v.Who, v.Sprite, v.Mirrored = page.FormatID(who.ID), frame, mirrored
-	case seen != nil:
-		v.Seen, v.Mirrored = seen, seen.Mirrored
+	case is.Who != nil:
+		v.Who, v.Sprite = page.FormatID(is.Who.ID), is.Frame
+	case is.View != nil:
+		v.Seen = is.View
 	default:
 		return foot, false
 	}
-	return foot, true
+	v.Mirrored = is.Mirrored
+	return is.Foot, true
 }
 
 // sightOf is in which state a piece is seen now.
@@ -131,10 +132,10 @@ func still(p *page.Page, g *play.Game, tick int) []StillView {
 			continue
 		}
 		foot := piece.Foot.Add(d.Project.Lattice().Pixel(m.Origin))
-		seen, who, frame, _, at := pieces.Seen(p, piece, sightOf(g, piece, m.View, tick))
-		v := StillView{ID: page.FormatID(piece.ID), Spot: pieces.SpotOn(m, piece, foot, at), Seen: seen}
-		if who != nil {
-			v.Who, v.Sprite = page.FormatID(who.ID), frame
+		is := pieces.Seen(p, piece, sightOf(g, piece, m.View, tick))
+		v := StillView{ID: page.FormatID(piece.ID), Spot: pieces.SpotOn(m, piece, foot, is.Foot), Seen: is.View}
+		if is.Who != nil {
+			v.Who, v.Sprite = page.FormatID(is.Who.ID), is.Frame
 		}
 		list = append(list, v)
 	}

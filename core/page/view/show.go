@@ -146,9 +146,10 @@ func SceneOf(p *page.Page) Scene {
 		s.Roles = append(s.Roles, r.String())
 	}
 	for _, t := range d.Kit() {
-		is := TypeView{page.FormatID(t.Type), page.FormatID(t.Kind.ID), t.Own != 0, t.Single, t.Name, string(t.Family), t.Purpose, "", t.Acts}
+		is := TypeView{page.FormatID(t.Type), page.FormatID(t.Kind.ID), t.Own != 0, t.Single, t.Name, string(t.Family), t.Purpose, "", t.Acts, nil, "", 0}
 		if own := d.Type(t.Type); own != nil {
 			is.Keywords = own.Keywords
+			is.Seen, is.Who, is.Sprite = pieces.AsPlaced(p, d.NewPiece(t.Type))
 		}
 		s.Types = append(s.Types, is)
 	}

@@ -148,6 +148,10 @@ type TypeView struct {
 	Keywords string `json:"keywords"`
 	// Acts says that pieces of it are drawn in play as things.
 	Acts bool `json:"acts"`
+	// Seen is the picture that its pieces have of their own as they are placed, nil if they have none; Who and Sprite are the character as which they are seen, empty for none, and a frame of their sheet.
+	Seen   *pieces.SeenView `json:"seen"`
+	Who    string           `json:"who"`
+	Sprite int              `json:"sprite"`
 }
 
 // MissingView is a tileset or character whose pictures must be fetched.

@@ -1806,6 +1806,9 @@ export interface TypeView {
   purpose: string;
   keywords: string;
   acts: boolean;
+  seen: SeenView | null;
+  who: string;
+  sprite: number;
 }
 
 export interface MissingView {

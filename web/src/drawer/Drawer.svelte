@@ -4,7 +4,7 @@
   import type { Project } from '../project.svelte';
   import { givesBack } from '../ui/givesBack';
   import { hasWords } from '../seek/words';
-  import PieceIcon from '../tray/PieceIcon.svelte';
+  import TypeIcon from '../tray/TypeIcon.svelte';
   import { inOrder } from './shelf';
   import Shelf from './Shelf.svelte';
   import ShelvedTiles from './ShelvedTiles.svelte';
@@ -53,7 +53,7 @@
                 : 'border-transparent'}"
               onclick={() => hold(p, 'piece', { id: type.id })}
             >
-              <PieceIcon type={type.kind} family={type.family} />
+              <TypeIcon {p} type={type.id} />
               <span><strong>{type.name}</strong><br /><span class="text-small text-soft">{type.purpose}</span></span>
             </button>
           {/snippet}

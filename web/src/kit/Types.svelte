@@ -3,7 +3,7 @@
   import type { Project } from '../project.svelte';
   import type { TypesView } from '../core/types.gen';
   import { hold } from '../commands/holding';
-  import PieceIcon from '../tray/PieceIcon.svelte';
+  import TypeIcon from '../tray/TypeIcon.svelte';
   import Button from '../ui/Button.svelte';
   import TypeSheet from './TypeSheet.svelte';
 
@@ -44,7 +44,7 @@
           onclick={() => (p.shell.type = open ? '' : type.id)}
         >
           {#if open}<ChevronDown size={14} />{:else}<ChevronRight size={14} />{/if}
-          <PieceIcon type={type.icon} family={type.family} />
+          <TypeIcon {p} type={type.id} />
           <span class="min-w-0 flex-1"
             ><strong class="block truncate">{type.name}</strong><span class="block truncate text-small text-soft"
               >{type.kind} · {type.pieces === 1 ? '1 piece' : `${type.pieces} pieces`}{type.maps > 1

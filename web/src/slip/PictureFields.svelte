@@ -3,7 +3,7 @@
   import type { Project } from '../project.svelte';
   import Button from '../ui/Button.svelte';
   import MeasureField from '../ui/MeasureField.svelte';
-  import SeenPicture from './SeenPicture.svelte';
+  import SeenPicture from '../tray/SeenPicture.svelte';
 
   /** How a piece, or the pieces of a type, are seen: a picture for each state and each side to which they look. */
   interface Props {
@@ -48,7 +48,13 @@
 
 {#each pictures as one (one.name)}
   <div class="flex items-center gap-2">
-    <SeenPicture {p} {one} />
+    <span
+      class="flex size-7 shrink-0 items-center justify-center rounded-inner border {one.missing
+        ? 'border-dashed border-rose'
+        : 'border-line'}"
+    >
+      <SeenPicture {p} seen={one.seen} who={one.who} sprite={one.sprite} />
+    </span>
     <label class="flex min-w-0 flex-1 items-center justify-between gap-2">
       <span class={one.missing ? 'text-rose-ink' : ''}>{one.label}</span>
       <select

@@ -13,7 +13,7 @@
   import type { Project } from '../project.svelte';
   import { keyOf, runCommand } from '../commands/register';
   import PatchPicture from './PatchPicture.svelte';
-  import PieceIcon from './PieceIcon.svelte';
+  import TypeIcon from './TypeIcon.svelte';
   import FourTiles from './FourTiles.svelte';
   import MedleyPicture from './MedleyPicture.svelte';
   import TilePicture from './TilePicture.svelte';
@@ -21,7 +21,6 @@
   let { p, children }: { p: Project; children: Snippet } = $props();
 
   const s = $derived(p.session.state);
-  const type = $derived(p.session.scene?.types.find((t) => t.id === s?.type));
   /** What the hand does beside its shape, in few words. */
   const ways = $derived(
     [
@@ -61,7 +60,7 @@
     {:else if s?.holding === 'eraser'}
       <Eraser size={24} />
     {:else if s?.holding === 'piece'}
-      <PieceIcon type={type?.kind ?? s.type} family={type?.family ?? ''} />
+      <TypeIcon {p} type={s.type} />
     {:else if s?.holding === 'measure'}
       <Ruler size={22} />
     {:else if s?.holding === 'wire'}

@@ -11,7 +11,7 @@
   import Key from '../ui/Key.svelte';
   import Held from './Held.svelte';
   import PatchPicture from './PatchPicture.svelte';
-  import PieceIcon from './PieceIcon.svelte';
+  import TypeIcon from './TypeIcon.svelte';
   import TilePicture from './TilePicture.svelte';
 
   let { p }: { p: Project } = $props();
@@ -104,8 +104,7 @@
                 : 'border-transparent'}"
               aria-label="Take {type.name}"
               title="{type.name}: {type.purpose}"
-              onclick={() => hold(p, 'piece', { id: type.id })}
-              ><PieceIcon type={type.kind} family={type.family} /></button
+              onclick={() => hold(p, 'piece', { id: type.id })}><TypeIcon {p} type={type.id} /></button
             >
           {/each}
         </div>
