@@ -18,12 +18,9 @@ func (d *Document) Pictured() bool {
 		})
 }
 
-// Seen is the picture of the piece in a state, by its number, that is on or off and looks to a side from 1 on, or kind.AnySide; see appearance.Seen.
-func (p *Piece) Seen(state int, off bool, side int) (is appearance.Picture, mirrored, has bool) {
-	if !appearance.Has(p.All()) {
-		return is, false, false
-	}
-	return appearance.Seen(p.All(), p.Kind(), state, off, side)
+// Seen is the picture of the piece in a state, by its number, that is on or off and looks to a side from 1 on, or kind.AnySide, as it is stored; see appearance.Find.
+func (p *Piece) Seen(state int, off bool, side int) (stored []byte, mirrored, has bool) {
+	return appearance.Find(p.All(), p.Kind(), state, off, side)
 }
 
 // Shows are the values of pieces and types that are pictures, with the tiles that becomes gives in the place of theirs; nil if they show none of those.

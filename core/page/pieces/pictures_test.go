@@ -104,7 +104,7 @@ func TestPicturesOfAPage(t *testing.T) {
 		t.Fatalf("the type made out of it: %+v, seen as %+v", own.Usual, seen())
 	}
 	pagetest.Order(p, pieces.SetPicture{Pictured: named("picture-closed"), Shows: "as-it-comes"})
-	if is, _, _ := piece().Seen(kind.StateNamed("closed").Number, false, 0); !is.Empty() {
+	if is, _, _ := piece().Seen(kind.StateNamed("closed").Number, false, 0); len(is) > 0 {
 		t.Errorf("as it comes it is seen as %+v", is)
 	}
 	pagetest.Order(p, history.Undo{})

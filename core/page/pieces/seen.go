@@ -56,12 +56,16 @@ func Seen(p *page.Page, piece *world.Piece, s Sight) Shown {
 	if s.Facing {
 		side = int(s.Side) + 1
 	}
-	is, mirrored, has := piece.Seen(s.State, s.Off, side)
+	stored, mirrored, has := piece.Seen(s.State, s.Off, side)
+	if !has {
+		return Shown{}
+	}
+	n, is := numbered(p, stored)
 	d := p.Doc()
 	c := d.Character(is.Who)
 	resting := restingFoot(d.Project.Lattice(), piece.Kind(), s.View)
 	switch {
-	case !has, c != nil && p.Strips[c.Strip] == nil:
+	case c != nil && p.Strips[c.Strip] == nil:
 		return Shown{}
 	case is.Empty(), is.Who != 0 && c == nil:
 		return Shown{View: &SeenView{Picture: missing, Columns: 1, Rows: 1}, Foot: resting}
@@ -73,12 +77,12 @@ func Seen(p *page.Page, piece *world.Piece, s Sight) Shown {
 		frame, turned := c.Frame(act, s.Side, s.Tick)
 		return Shown{Who: c, Frame: frame, Mirrored: turned, Foot: c.Foot(turned).Add(is.Foot)}
 	}
-	n, ticks := picture.Frames(d, is)
+	frames, ticks := picture.Frames(d, is)
 	foot := resting.Add(is.Foot)
 	if mirrored {
 		foot.X = -foot.X
 	}
-	return Shown{View: &SeenView{Picture: numberOf(p, is), Frame: s.Tick / ticks % n, Columns: is.W, Rows: is.H, Mirrored: mirrored}, Mirrored: mirrored, Foot: foot}
+	return Shown{View: &SeenView{Picture: n, Frame: s.Tick / ticks % frames, Columns: is.W, Rows: is.H, Mirrored: mirrored}, Mirrored: mirrored, Foot: foot}
 }
 
 // restingFoot is where in a picture of whole cells the foot of a piece is that stands in the middle of a cell, so that the picture covers the cell.
@@ -91,19 +95,26 @@ func restingFoot(l grid.Lattice, k *kind.Kind, view world.View) grid.Point {
 	return grid.Point{Y: up}
 }
 
-// numberOf is the number of a picture on a page.
-func numberOf(p *page.Page, is appearance.Picture) int {
-	name := string(is.Encode())
-	n, known := p.Appearances[name]
-	if !known {
-		if p.Appearances == nil {
-			p.Appearances = map[string]int{}
-		}
-		n = len(p.Appearances)
-		p.Appearances[name] = n
-		p.AppearanceList = append(p.AppearanceList, is)
+// numbered is the number of a picture on a page, and the picture, by how it is stored; missing and an empty one for none. Each is decoded once.
+func numbered(p *page.Page, stored []byte) (n int, is appearance.Picture) {
+	if len(stored) == 0 {
+		return missing, is
 	}
-	return n
+	n, known := p.Appearances[string(stored)]
+	if known {
+		return n, p.AppearanceList[n]
+	}
+	is, err := appearance.Decode(stored)
+	if err != nil {
+		return missing, appearance.Picture{} // what is stored was checked
+	}
+	if p.Appearances == nil {
+		p.Appearances = map[string]int{}
+	}
+	n = len(p.AppearanceList)
+	p.Appearances[string(stored)] = n
+	p.AppearanceList = append(p.AppearanceList, is)
+	return n, is
 }
 
 // PiecePicture asks for a frame of a picture of a piece, by its number; none while its tileset is not here.
@@ -199,7 +210,7 @@ func ViewPictures(p *page.Page, k *kind.Kind, all, own kind.Values) []PictureVie
 		if !is {
 			continue
 		}
-		pic := appearance.Of(all, h.Prop)
+		n, pic := numbered(p, all.Get(h.Field))
 		v := PictureView{Name: h.Word, Label: labelOf(k, h.Prop), Own: len(own.Get(h.Field)) > 0, Missing: side == kind.AnySide && slices.Contains(needs, state), Frames: len(pic.Frames), Seconds: measure.PictureTime.Shown(pic.Ticks), FootX: pic.Foot.X, FootY: pic.Foot.Y}
 		switch c := d.Character(pic.Who); {
 		case pic.Who != 0 && c == nil:
@@ -208,7 +219,7 @@ func ViewPictures(p *page.Page, k *kind.Kind, all, own kind.Values) []PictureVie
 			v.Who, v.Is = page.FormatID(c.ID), c.Name+" "+world.ActNames[pic.Act]
 			v.Sprite, _ = c.Frame(world.Act(pic.Act), max(0, world.Facing(side-1)), 0)
 		case !pic.Empty():
-			v.Seen = &SeenView{Picture: numberOf(p, pic), Columns: pic.W, Rows: pic.H}
+			v.Seen = &SeenView{Picture: n, Columns: pic.W, Rows: pic.H}
 			v.Is = cellsInWords(d, pic)
 		}
 		list = append(list, v)

@@ -111,7 +111,7 @@ type StillView struct {
 	Sprite int              `json:"sprite"`
 }
 
-// still are the pieces that do not act and have pictures of their own, on the maps in view.
+// still are the pieces that do not act and have pictures of their own, near what the player sees. The others are seen as at first.
 func still(p *page.Page, g *play.Game, tick int) []StillView {
 	d := p.Doc()
 	if p.StillOf != d {
@@ -126,12 +126,19 @@ func still(p *page.Page, g *play.Game, tick int) []StillView {
 	}
 	list := []StillView{}
 	cast := g.CastMaps()
+	const margin = 8 // cells, for what is larger than its cell
+	l := d.Project.Lattice()
+	near := g.Camera().Move(l.Pixel(d.Map(g.Status().Map).Origin))
+	near = grid.Rect{X: near.X - margin*l.W, Y: near.Y - margin*l.H, W: near.W + 2*margin*l.W, H: near.H + 2*margin*l.H}
 	for _, s := range p.Stills {
 		m, piece := s.Map, s.Piece
 		if piece.Kind().Acts && slices.Contains(cast, m.ID) {
 			continue
 		}
-		foot := piece.Foot.Add(d.Project.Lattice().Pixel(m.Origin))
+		foot := piece.Foot.Add(l.Pixel(m.Origin))
+		if !near.Has(foot) {
+			continue
+		}
 		is := pieces.Seen(p, piece, sightOf(g, piece, m.View, tick))
 		v := StillView{ID: page.FormatID(piece.ID), Spot: pieces.SpotOn(m, piece, foot, is.Foot), Seen: is.View}
 		if is.Who != nil {
