@@ -45,6 +45,8 @@ type Kind struct {
 	Placed Values
 	// Range and Strength are what two properties of long ago stood for, which meant something else for each kind.
 	Range, Strength []*Prop
+	// Seldom says that it is shown after those that are placed most.
+	Seldom bool
 	// Single says that there is at most one in a project: placing another moves it.
 	Single bool
 	// Begins says that play begins at its piece by itself, Touch that what its pieces do happens to whoever is in their

@@ -30,7 +30,7 @@ import (
 	"azzel/core/kinds/switches"
 )
 
-// The kinds are shown in this order.
+// The kinds are shown in this order, those that are placed seldom after the others.
 func init() {
 	for _, k := range []*kind.Kind{
 		spawn.Kind, exit.Kind, checkpoint.Kind, platform.Kind, conveyor.Kind, spring.Kind, foe.Kind, hazard.Kind,

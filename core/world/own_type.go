@@ -189,13 +189,17 @@ type InKit struct {
 	*kind.Kind
 }
 
-// Kit are all types of piece that there are: those of the designer's own, then the built-in ones.
+// Kit are all types of piece that there are: those of the designer's own, then the built-in ones that are placed most, then the others.
 func (d *Document) Kit() (list []InKit) {
 	for _, t := range d.Types {
 		list = append(list, InKit{t.ID, t.Kind()})
 	}
-	for _, k := range kind.All() {
-		list = append(list, InKit{k.ID, k})
+	for _, seldom := range []bool{false, true} {
+		for _, k := range kind.All() {
+			if k.Seldom == seldom {
+				list = append(list, InKit{k.ID, k})
+			}
+		}
 	}
 	return list
 }

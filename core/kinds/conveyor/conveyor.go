@@ -11,7 +11,7 @@ import (
 )
 
 // Kind is a belt.
-var Kind = &kind.Kind{ID: 23, Word: "conveyor", Name: "Conveyor", Family: kind.Workings, Acts: true, Solid: true, Fills: true, Lies: true,
+var Kind = &kind.Kind{ID: 23, Word: "conveyor", Name: "Conveyor", Family: kind.Workings, Acts: true, Solid: true, Fills: true, Lies: true, Seldom: true,
 	Side: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 2}, Above: kind.Extent{W: 1, OfW: 1, H: 1, OfH: 1},
 	Behaviour: behaviour{}, Picture: side, Other: above,
 	Placed:  kind.Set(props.Toward.Is(east)),
