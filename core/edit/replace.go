@@ -24,7 +24,7 @@ type Replace struct {
 	To []int
 }
 
-// Edit is the one step that does it. Maps, bonds, medleys, frames, patches and pictures of pieces follow, and
+// Edit is the one step that does it. Maps, bonds, medleys, frames and pictures of pieces follow, and
 // tiles keep what they do; what is gone stays usable from the old tileset, which
 // else goes.
 func (r Replace) Edit(d *world.Document) (Edit, error) {
@@ -57,7 +57,7 @@ func (r Replace) Edit(d *world.Document) (Edit, error) {
 	e := Edit{Label: Clip(fmt.Sprintf("put a newer picture in the place of %s", old.Name))}
 	e.Parts = append(e.Parts, Put{world.Ref{Sort: world.SortTileset, ID: r.ID}, next.Values()})
 	e.Parts = append(e.Parts, renumber(d, becomes)...)
-	e.Parts = append(e.Parts, r.patches(d, becomes)...)
+	e.Parts = append(e.Parts, inPatches(d, becomes)...)
 	skin := Reskin{Pace: r.Pace, From: old.ID}
 	skin.each(d, old, func(m *world.Map, l *world.Layer, g grid.Region, _ grid.Runs) {
 		at := grid.Reader{Plane: l.Cells}
@@ -139,26 +139,13 @@ func renumber(d *world.Document, becomes func(int) int) []Part {
 	return parts
 }
 
-// patches are the parts that give patches other tiles, and pictures of pieces in them.
-func (r Replace) patches(d *world.Document, becomes func(int) int) []Part {
+// inPatches are the parts that give pictures of pieces in patches other tiles. The cells of a patch stay: the tileset is not taken away while one has its tiles.
+func inPatches(d *world.Document, becomes func(int) int) []Part {
 	var parts []Part
 	for _, p := range d.Patches {
 		is := *p
-		is.Layers, is.Pieces = slices.Clone(p.Layers), slices.Clone(p.Pieces)
+		is.Pieces = slices.Clone(p.Pieces)
 		changed := false
-		for i := range is.Layers {
-			at := grid.Reader{Plane: is.Layers[i].Cells}
-			g := is.Layers[i].Cells.Filled().WhereAt(r.Pace, func(p grid.Point) bool { n := at.At(p.X, p.Y).Tile(); return becomes(n) != n })
-			if len(g) == 0 {
-				continue
-			}
-			cells := is.Layers[i].Cells.Edit()
-			cells.Write(g, grid.RunsOfAt(r.Pace, g, func(p grid.Point) grid.Cell {
-				c := at.At(p.X, p.Y)
-				return grid.Cell(becomes(c.Tile())).Turned(c.Orientation())
-			}))
-			is.Layers[i].Cells, changed = cells.Done(), true
-		}
 		for i := range is.Pieces {
 			props := is.Pieces[i].Props
 			is.Pieces[i].Props = props.With(world.Shows(props, becomes)...)

@@ -58,7 +58,11 @@ func TestMending(t *testing.T) {
 			before := p.Document()
 			pagetest.Order(p, order)
 			if p.Document() == before {
-				t.Fatalf("seed %d: %s, %s: nothing was done: %s", seed, f.Says, f.Mend, pagetest.Said(p))
+				said := pagetest.Said(p)
+				if f.Fault == int(findings.InWall) && strings.Contains(said, "no room for the player anywhere on its map") {
+					continue // a random map can be full
+				}
+				t.Fatalf("seed %d: %s, %s: nothing was done: %s", seed, f.Says, f.Mend, said)
 			}
 			for _, left := range findings.Find(p.Document()) {
 				if int(left.Fault) == f.Fault && left.Of == f.Thing.Ref() && left.Part == part && f.Fault != int(findings.Gone) {
