@@ -64,7 +64,7 @@ type Page struct {
 	// Appearances are the numbers of pictures of pieces that this page was told of, by how they are stored, AppearanceList those pictures.
 	Appearances    map[string]int
 	AppearanceList []appearance.Picture
-	// Stills are the pieces of a document, StillOf, that do not act by themselves and have pictures of their own, or whose maps may rest.
+	// Stills are the pieces of a document, StillOf, that have pictures of their own, or are there to be seen alone.
 	Stills  []Still
 	StillOf *world.Document
 	// Block is the block that was told of last, Blocks counts them.
@@ -121,7 +121,7 @@ type Page struct {
 	aside [][]byte
 }
 
-// A Still is a piece that has pictures of its own, with its map.
+// A Still is a piece that has pictures of its own, or is there to be seen alone, with its map.
 type Still struct {
 	Map   *world.Map
 	Piece *world.Piece

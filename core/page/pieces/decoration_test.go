@@ -1,14 +1,18 @@
 package pieces_test
 
 import (
+	"math"
 	"testing"
 
 	"azzel/core/grid"
+	"azzel/core/kind"
 	"azzel/core/kinds/decoration"
+	"azzel/core/kinds/props"
 	"azzel/core/page"
 	"azzel/core/page/holding"
 	"azzel/core/page/maps"
 	"azzel/core/page/pagetest"
+	"azzel/core/page/pieces"
 	"azzel/core/page/view"
 	"azzel/core/world"
 )
@@ -74,5 +78,33 @@ func TestDecorationOnLayers(t *testing.T) {
 	pagetest.Order(p, maps.WalkOnLayer{Map: page.ID(m.ID), Layer: page.ID(over)})
 	if is := seen(among.ID); is.order >= was || seen(before.ID).over {
 		t.Errorf("behind the player's layer it is drawn at %f, and was at %f; what is on it lies before all: %t", is.order, was, seen(before.ID).over)
+	}
+}
+
+// What stirs is where it was after each round, goes no farther than it says meanwhile, and alone in the way that it says; what keeps still is the same in every tick.
+func TestStirring(t *testing.T) {
+	const round = 60
+	for stirs := range props.Stirs.Options {
+		p := &world.Piece{Type: decoration.Kind.ID, Props: kind.Set(props.Stirs.Is(stirs), props.StirsBy.Is(20), props.StirsIn.Is(round), props.Turned.Is(30))}
+		rest, first := *pieces.Dress(p), *pieces.DressAt(p, 0)
+		var size, down, turned float64
+		for tick := range round {
+			is := *pieces.DressAt(p, tick)
+			size, down, turned = max(size, math.Abs(is.Size-rest.Size)), max(down, math.Abs(is.Down)), max(turned, math.Abs(is.Turned-rest.Turned))
+			is.Size, is.Down, is.Turned = rest.Size, 0, rest.Turned
+			if is != rest {
+				t.Fatalf("%s, it is seen as %+v, at rest as %+v", props.Stirs.Options[stirs], is, rest)
+			}
+		}
+		want := map[int][3]float64{props.KeepsStill: {}, props.Pulses: {20, 0, 0}, props.Bobs: {0, 20, 0}, props.Spins: {0, 0, 354}, props.Sways: {0, 0, 18}}[stirs]
+		for i, most := range []float64{size, down, turned} {
+			if most > want[i]+1e-9 || most < want[i]*0.95 {
+				t.Errorf("%s, it goes as far as %v, not %v", props.Stirs.Options[stirs], most, want[i])
+			}
+		}
+		after := *pieces.DressAt(p, round)
+		if after.Turned -= 360 * math.Round((after.Turned-first.Turned)/360); math.Abs(after.Turned-first.Turned)+math.Abs(after.Size-first.Size)+math.Abs(after.Down-first.Down) > 1e-6 {
+			t.Errorf("%s, after a round it is seen as %+v, at first as %+v", props.Stirs.Options[stirs], after, first)
+		}
 	}
 }

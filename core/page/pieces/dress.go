@@ -1,6 +1,7 @@
 package pieces
 
 import (
+	"math"
 	"slices"
 
 	"azzel/core/grid"
@@ -11,26 +12,44 @@ import (
 
 // DressView is how the picture of a piece is seen that can be turned and stirs by itself: round its middle.
 type DressView struct {
-	// Size and Fade are in hundredths, Turned in degrees to the right.
-	Size    int  `json:"size"`
-	Fade    int  `json:"fade"`
-	Turned  int  `json:"turned"`
-	Flipped bool `json:"flipped"`
+	// Size, Fade and Down are in hundredths: of its own size, of what lies behind it, and of its height, by which it lies lower. Turned is in degrees to the right.
+	Size    float64 `json:"size"`
+	Fade    int     `json:"fade"`
+	Down    float64 `json:"down"`
+	Turned  float64 `json:"turned"`
+	Flipped bool    `json:"flipped"`
 	// Tint is a colour such as #d07a2c, empty for none.
 	Tint string `json:"tint"`
-	// Stirs is how it moves by itself, by its number, By by how many hundredths, Round in how many ticks once.
-	Stirs int `json:"stirs"`
-	By    int `json:"by"`
-	Round int `json:"round"`
 }
 
-// Dress is how the picture of a piece is seen; nil if as it is.
+// Dress is how the picture of a piece is seen while it does not stir; nil if as it is.
 func Dress(p *world.Piece) *DressView {
 	if _, has := p.Kind().Has(props.Size); !has {
 		return nil
 	}
-	return &DressView{p.Int(props.Size), p.Int(props.Fade), p.Int(props.Turned), p.Int(props.Flipped) != 0, world.Colour(p.Int(props.Tint)).String(),
-		p.Int(props.Stirs), p.Int(props.StirsBy), p.Int(props.StirsIn)}
+	return &DressView{Size: float64(p.Int(props.Size)), Fade: p.Int(props.Fade), Turned: float64(p.Int(props.Turned)), Flipped: p.Int(props.Flipped) != 0, Tint: world.Colour(p.Int(props.Tint)).String()}
+}
+
+// DressAt is Dress in a tick, as it stirs by then.
+func DressAt(p *world.Piece, tick int) *DressView {
+	v := Dress(p)
+	if v == nil {
+		return nil
+	}
+	// What stands elsewhere stirs at another time.
+	part := float64(tick)/float64(p.Int(props.StirsIn)) + float64(p.Foot.X*7+p.Foot.Y*13)/97
+	wave := math.Sin(part*2*math.Pi) * float64(p.Int(props.StirsBy)) / 100
+	switch p.Int(props.Stirs) {
+	case props.Pulses:
+		v.Size *= 1 + wave
+	case props.Bobs:
+		v.Down = 100 * wave
+	case props.Spins:
+		v.Turned += 360 * part
+	case props.Sways:
+		v.Turned += 90 * wave
+	}
+	return v
 }
 
 // Over reports whether a piece that is there to be seen alone lies before all that is on its map, by its layer.

@@ -102,23 +102,25 @@ func sightOf(g *play.Game, piece *world.Piece, view world.View, tick int) pieces
 	return s
 }
 
-// A StillView is how a piece is seen that does not act, as a picture of its own.
+// A StillView is how a piece is seen that does not act, has pictures of its own, or is there to be seen alone.
 type StillView struct {
 	ID     string           `json:"id"`
 	Spot   page.SpotView    `json:"spot"`
 	Seen   *pieces.SeenView `json:"seen"`
 	Who    string           `json:"who"`
 	Sprite int              `json:"sprite"`
+	// Dress is how that is seen now; nil for as it is.
+	Dress *pieces.DressView `json:"dress"`
 }
 
-// still are the pieces that do not act and have pictures of their own, near what the player sees. The others are seen as at first.
+// still are the pieces that do not act and have pictures of their own, or are there to be seen alone, near what the player sees. The others are seen as at first.
 func still(p *page.Page, g *play.Game, tick int) []StillView {
 	d := p.Doc()
 	if p.StillOf != d {
 		p.StillOf, p.Stills = d, nil
 		for _, m := range d.Maps {
 			for _, piece := range m.Pieces {
-				if appearance.Has(piece.All()) {
+				if appearance.Has(piece.All()) || piece.Kind().Adorns() {
 					p.Stills = append(p.Stills, page.Still{Map: m, Piece: piece})
 				}
 			}
@@ -140,7 +142,7 @@ func still(p *page.Page, g *play.Game, tick int) []StillView {
 			continue
 		}
 		is := pieces.Seen(p, piece, sightOf(g, piece, m.View, tick))
-		v := StillView{ID: page.FormatID(piece.ID), Spot: pieces.SpotOn(m, piece, foot, is.Foot), Seen: is.View}
+		v := StillView{ID: page.FormatID(piece.ID), Spot: pieces.SpotOn(m, piece, foot, is.Foot), Seen: is.View, Dress: pieces.DressAt(piece, tick)}
 		if is.Who != nil {
 			v.Who, v.Sprite = page.FormatID(is.Who.ID), is.Frame
 		}

@@ -1,9 +1,9 @@
 import type { Project } from '../project.svelte';
-import type { BoxView, PieceView, Play, Scene } from '../core/types.gen';
+import type { BoxView, Play, Scene } from '../core/types.gen';
 import type { Colours } from './colours';
 import { drawLayers } from './layers';
 import type { Sprites } from './sprites';
-import { pictured, seenAs, stand, type Standing } from './standing';
+import { inView, pictured, seenAs, stand, type Standing } from './standing';
 
 /** How much is seen of somebody whom nothing hurts for a moment. */
 const SAFE = 0.55;
@@ -14,17 +14,6 @@ export const frameOf = (p: Project, play: Play): BoxView => ({
   x: play.frame.x + (p.viewport.still ? 0 : play.shakeX),
   y: play.frame.y + (p.viewport.still ? 0 : play.shakeY),
 });
-
-/** How far from where it stands a picture can reach, in pixels of the board at its own size. */
-const REACH = 320;
-
-/** Whether a piece could be in view. */
-function near(p: Project, { x, y, dress }: PieceView): boolean {
-  const { camera } = p.viewport;
-  const at = camera.toScreen(x, y);
-  const reach = (REACH * camera.zoom * (dress?.size ?? 100)) / 100;
-  return at.x > -reach && at.y > -reach && at.x < camera.width + reach && at.y < camera.height + reach;
-}
 
 /** Draws pieces, the figure, what is over its head, and the frame of what the player sees. */
 export function drawGame(
@@ -50,18 +39,18 @@ export function drawGame(
   // What acts on other maps stands where it was placed.
   const acts = new Set(scene.types.filter((type) => type.acts).map((type) => type.id));
   const cast = new Set(play.castMaps);
-  // Nothing stirs by itself for who wants less motion.
-  const stirred = p.viewport.still ? 0 : play.ticks;
   const still = new Map(play.still.map((one) => [one.id, one]));
   const standing: (Standing & { over?: boolean })[] = [];
   for (const piece of scene.pieces) {
-    if (gone.has(piece.id) || !near(p, piece)) continue;
+    if (gone.has(piece.id) || !inView(p, piece)) continue;
     const now = still.get(piece.id);
     if (now) {
       const { seen, who, sprite, spot } = now;
-      standing.push({ ...pictured(sprites, { ...piece, seen, who, sprite, spot }, 0, stirred), over: piece.over });
+      // Nothing stirs by itself for who wants less motion.
+      const dress = p.viewport.still ? piece.dress : now.dress;
+      standing.push({ ...pictured(sprites, { ...piece, seen, who, sprite, spot, dress }, 0), over: piece.over });
     } else if (!(acts.has(piece.type) && cast.has(piece.map)))
-      standing.push({ ...pictured(sprites, piece, lit.has(piece.id) ? 1 : 0, stirred), over: piece.over });
+      standing.push({ ...pictured(sprites, piece, lit.has(piece.id) ? 1 : 0), over: piece.over });
   }
   for (const thing of play.things) {
     if (thing.gone) continue;

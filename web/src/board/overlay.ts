@@ -10,7 +10,7 @@ import { drawPath, drawTrail } from './trail.svelte';
 import { drawReach, Reach } from './reach';
 import { Sprites } from './sprites';
 import { drawGame } from './game';
-import { pictured, stand } from './standing';
+import { inView, pictured, stand } from './standing';
 import { drawGrid } from './grid';
 import { letters } from './letters';
 import { drawLens } from './lens';
@@ -202,8 +202,7 @@ export class Overlay {
   private piece(piece: PieceView, near: boolean, colours: Colours): void {
     const { context, p } = this;
     const at = p.viewport.camera.toScreen(piece.x, piece.y);
-    const room = piece.who || piece.seen ? 256 * p.viewport.camera.zoom : 12;
-    if (!this.visible({ x: at.x - room, y: at.y - 24 - room, w: 2 * room, h: 28 + room })) return;
+    if (!inView(p, piece)) return;
     const slip = p.session.state?.slip;
     const selected = slip?.kind === 'piece' && slip.id === piece.id;
     if (near && piece.starts !== '') {
@@ -212,7 +211,7 @@ export class Overlay {
     }
     if (piece.seen && (near || this.large())) {
       context.imageSmoothingEnabled = false;
-      stand(context, p, pictured(this.sprites, piece, 0, 0));
+      stand(context, p, pictured(this.sprites, piece, 0));
     } else if (near && piece.who) {
       context.imageSmoothingEnabled = false;
       const picture = this.sprites.character(piece.who, piece.sprite);

@@ -13,32 +13,17 @@ export interface Standing {
   /** How many cells lie between two that are drawn one above the other; one if nothing is said. */
   rise?: number;
   mirrored?: boolean;
-  /** How it is seen, round its middle, at a tick; as it is if nothing is said. */
-  dress?: { as: DressView; tick: number } | null;
+  /** How it is seen, round its middle; as it is if nothing is said. */
+  dress?: DressView | null;
 }
 
-/** How a picture stirs, by the numbers of the core. */
-const [PULSES, BOBS, SPINS, SWAYS] = [1, 2, 3, 4];
-
 /** Turns, sizes and fades what is drawn next, of a width and height, round its middle. */
-function put(
-  context: CanvasRenderingContext2D,
-  { as, tick }: { as: DressView; tick: number },
-  spot: SpotView,
-  w: number,
-  h: number,
-): void {
-  // What stands elsewhere stirs at another time.
-  const part = tick / as.round + (spot.x * 7 + spot.y * 13) / 97;
-  const wave = Math.sin(part * 2 * Math.PI) * (as.by / 100);
-  let turned = as.turned;
-  if (as.stirs === SPINS) turned += part * 360;
-  if (as.stirs === SWAYS) turned += wave * 90;
-  const size = (as.size / 100) * (as.stirs === PULSES ? 1 + wave : 1);
-  context.globalAlpha *= 1 - as.fade / 100;
-  context.translate(w / 2, h / 2 + (as.stirs === BOBS ? wave * h : 0));
-  context.rotate((turned * Math.PI) / 180);
-  context.scale(as.flipped ? -size : size, size);
+function put(context: CanvasRenderingContext2D, dress: DressView, w: number, h: number): void {
+  const size = dress.size / 100;
+  context.globalAlpha *= 1 - dress.fade / 100;
+  context.translate(w / 2, h / 2 + (dress.down / 100) * h);
+  context.rotate((dress.turned * Math.PI) / 180);
+  context.scale(dress.flipped ? -size : size, size);
   context.translate(-w / 2, -h / 2);
 }
 
@@ -54,8 +39,8 @@ export function seenAs(sprites: Sprites, seen: SeenView, spot: SpotView, cells =
   };
 }
 
-/** A piece that does not move, at a tick, in the state of its built-in picture if it has none of its own. */
-export function pictured(sprites: Sprites, piece: PieceView, state: number, tick: number): Standing {
+/** A piece that does not move, in the state of its built-in picture if it has none of its own. */
+export function pictured(sprites: Sprites, piece: PieceView, state: number): Standing {
   const { seen, who, sprite, spot, mirrored, dress, type } = piece;
   const plain = (): HTMLCanvasElement | null =>
     who === '' ? sprites.piece(type, state) : sprites.character(who, sprite);
@@ -64,7 +49,7 @@ export function pictured(sprites: Sprites, piece: PieceView, state: number, tick
     : { picture: plain(), spot, mirrored };
   if (!dress) return is;
   const name = seen ? `seen ${seen.picture} ${seen.frame}` : `piece ${type} ${state} ${who} ${sprite}`;
-  return { ...is, picture: sprites.tinted(name, is.picture, dress.tint), dress: { as: dress, tick } };
+  return { ...is, picture: sprites.tinted(name, is.picture, dress.tint), dress };
 }
 
 export function stand(context: CanvasRenderingContext2D, p: Project, one: Standing): void {
@@ -73,16 +58,27 @@ export function stand(context: CanvasRenderingContext2D, p: Project, one: Standi
   if (!picture) return;
   const [w, h] = [picture.width * camera.zoom, picture.height * camera.zoom];
   const at = camera.toScreen(spot.x - (picture.width * cells) / 2, spot.y - picture.height);
-  const more = dress ? (Math.max(w, h) * dress.as.size) / 50 : 0;
+  const more = dress ? (Math.max(w, h) * dress.size) / 50 : 0;
   if (at.x - more > camera.width || at.y - more > camera.height) return;
   if (at.x + more + w * cells < 0 || (at.y + more + h < 0 && rows === 1)) return;
   context.save();
   context.translate(mirrored ? at.x + w : at.x, at.y);
   if (mirrored) context.scale(-1, 1);
-  if (dress) put(context, dress, spot, w * cells, h);
+  if (dress) put(context, dress, w * cells, h);
   const cell = (p.session.scene?.project.cellH ?? 0) * camera.zoom * rise;
   for (let row = rows - 1; row >= 0; row--) {
     for (let n = 0; n < cells; n++) context.drawImage(picture, n * w, -row * cell, w, h);
   }
   context.restore();
+}
+
+/** How far from where it stands a picture can reach, in pixels of the board at its own size. */
+const REACH = 320;
+
+/** Whether a piece could be in view. */
+export function inView(p: Project, { x, y, dress }: PieceView): boolean {
+  const { camera } = p.viewport;
+  const at = camera.toScreen(x, y);
+  const reach = (REACH * camera.zoom * (dress?.size ?? 100)) / 100;
+  return at.x > -reach && at.y > -reach && at.x < camera.width + reach && at.y < camera.height + reach;
 }

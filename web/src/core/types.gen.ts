@@ -1583,12 +1583,10 @@ export interface SpotView {
 export interface DressView {
   size: number;
   fade: number;
+  down: number;
   turned: number;
   flipped: boolean;
   tint: string;
-  stirs: number;
-  by: number;
-  round: number;
 }
 
 export interface PieceView {
@@ -2107,6 +2105,7 @@ export interface StillView {
   seen: SeenView | null;
   who: string;
   sprite: number;
+  dress: DressView | null;
 }
 
 export interface ReadingView {
