@@ -130,12 +130,8 @@ func (g *glance) at(sort kind.Thing, id world.ID) any {
 		if g.d.Track(id) != nil {
 			return true
 		}
-	case kind.Character:
-		if g.d.Character(id) != nil {
-			return true
-		}
-	case kind.Tile:
-		if set, _ := g.d.TilesetOf(int(id)); set != nil {
+	case kind.Character, kind.Tile:
+		if shown(g.d, sort, id) {
 			return true
 		}
 	case kind.Type:

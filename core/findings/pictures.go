@@ -9,21 +9,24 @@ import (
 
 // atPictures looks at the pictures that a piece sets itself: whether what they show is there, and whether each state has one.
 func (g *glance) atPictures(ref world.Ref, p *world.Piece, found func(Finding)) {
-	own := false
-	for f := range p.Props.All() {
+	atSet(ref, p.Props, p.All(), p.Kind(), func(sort kind.Thing, id kind.ID) bool { return g.of(sort, id) != nil }, found)
+}
+
+// atSet looks at the pictures that a piece or type sets of all that it has.
+func atSet(ref world.Ref, set, all kind.Values, k *kind.Kind, there func(kind.Thing, kind.ID) bool, found func(Finding)) {
+	if !appearance.Has(set) {
+		return
+	}
+	for f := range set.All() {
 		prop := kind.PropOf(f)
 		if prop == nil || prop.Sort != kind.Picture {
 			continue
 		}
-		own = true
-		if sort, id := shownGone(appearance.Of(p.Props, prop), func(sort kind.Thing, id kind.ID) bool { return g.of(sort, id) != nil }); sort != kind.NoThing {
+		if sort, id := shownGone(appearance.Of(set, prop), there); sort != kind.NoThing {
 			found(Finding{Fault: Gone, Of: ref, Property: f, Sort: sort, Thing: id})
 		}
 	}
-	if !own {
-		return
-	}
-	for _, state := range appearance.Missing(p.All(), p.Kind()) {
+	for _, state := range appearance.Missing(all, k) {
 		found(Finding{Fault: NoPicture, Of: ref, Property: kind.PictureOf(state, kind.AnySide).Field})
 	}
 }
@@ -43,22 +46,8 @@ func shownGone(is appearance.Picture, there func(kind.Thing, kind.ID) bool) (sor
 func pictures(d *world.Document) (list []Finding) {
 	any := false
 	for _, t := range d.Types {
-		if !appearance.Has(t.Usual) {
-			continue
-		}
-		any = true
-		for f := range t.Usual.All() {
-			prop := kind.PropOf(f)
-			if prop == nil || prop.Sort != kind.Picture {
-				continue
-			}
-			if sort, id := shownGone(appearance.Of(t.Usual, prop), func(sort kind.Thing, id kind.ID) bool { return shown(d, sort, id) }); sort != kind.NoThing {
-				list = append(list, Finding{Fault: Gone, Of: world.TypeRef(t.ID), Property: f, Sort: sort, Thing: id})
-			}
-		}
-		for _, state := range appearance.Missing(t.Usual, t.Kind()) {
-			list = append(list, Finding{Fault: NoPicture, Of: world.TypeRef(t.ID), Property: kind.PictureOf(state, kind.AnySide).Field})
-		}
+		any = any || appearance.Has(t.Usual)
+		atSet(world.TypeRef(t.ID), t.Usual, t.Usual, t.Kind(), func(sort kind.Thing, id kind.ID) bool { return shown(d, sort, id) }, func(f Finding) { list = append(list, f) })
 	}
 	stock := map[world.ID]bool{}
 	var plain []Finding
